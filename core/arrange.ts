@@ -1,0 +1,173 @@
+import { type Effort, effortOf } from './effort/effort';
+import { type Fill, fillIn } from './fills/fill';
+import { withFingers } from './fingering/hands';
+import { degreeOf } from './harmony/degree';
+import type { Degree } from './harmony/degree';
+import { bumpsBetween } from './joining/bumps';
+import { type HandNote, inTime } from './joining/handNote';
+import { choicesAt, leftHand, rightHand } from './joining/hands';
+import { type ChangeMeeting, type Meeting, meetingOf, meetingsOf } from './joining/meetings';
+import { arrangeFindings } from './findings';
+import { type Part, type PartOptions, partIndexAt, partsOf } from './parts/parts';
+import { Clock } from './performance/clock';
+import { type Timeline, perform } from './performance/perform';
+import type { Finding } from './song/finding';
+import type { Profile, Song } from './song/schema';
+import { type PlayedSong, unfold } from './song/unfold';
+import type { VoicedChange, VoicedSong } from './voicing/voice';
+import { voiceParts } from './voicing/voiceParts';
+
+/** A change with everything a pianist wants to know of it. */
+export interface ArrangedChange extends VoicedChange {
+  readonly degree: Degree;
+  readonly meeting: ChangeMeeting;
+}
+
+/** All that is derived from a song and a profile; recomputed, never stored. */
+export interface Arrangement {
+  readonly song: Song;
+  readonly profile: Profile;
+  readonly played: PlayedSong;
+  readonly parts: readonly Part[];
+  readonly changes: readonly ArrangedChange[];
+  readonly raisedParts: readonly number[];
+  readonly right: readonly HandNote[];
+  readonly left: readonly HandNote[];
+  readonly meetings: readonly Meeting[];
+  readonly fills: readonly Fill[];
+  readonly efforts: readonly Effort[];
+  readonly findings: readonly Finding[];
+  readonly timeline: Timeline;
+  /** Index of the only part whose hands are worked out so far, or null when all are. */
+  readonly onlyPart: number | null;
+}
+
+export interface ArrangeOptions extends PartOptions {
+  /** Leave the fingers out: for measuring. */
+  readonly withoutFingers?: boolean;
+  /** Work out the hands of this part (by index) first and yield it before the rest. */
+  readonly firstPart?: number;
+}
+
+/** The whole pipeline in one go. */
+export function arrange(song: Song, profile: Profile, options: ArrangeOptions = {}): Arrangement {
+  const slices = arrangeInSlices(song, profile, options);
+  for (;;) {
+    const slice = slices.next();
+    if (slice.done) return slice.value;
+  }
+}
+
+/**
+ * The pipeline in slices, so that a newer job can win between them: song → parts → voicing → hands → fills →
+ * fingers → performance. Yields the part asked for as soon as it is right, and null between other stages.
+ */
+export function* arrangeInSlices(
+  song: Song,
+  profile: Profile,
+  options: ArrangeOptions = {},
+): Generator<Arrangement | null, Arrangement> {
+  const played = unfold(song);
+  const parts = partsOf(song, played, options);
+  yield null;
+  const voiced = voiceParts(song, profile, played, parts);
+  const changes = describeChanges(played, voiced);
+  yield null;
+  const stage: Stage = { song, profile, played, parts, voiced, changes, options };
+  const { firstPart } = options;
+  if (firstPart !== undefined && parts[firstPart]) yield finish(stage, [firstPart], firstPart);
+  return finish(stage, parts.map((_, i) => i), null);
+}
+
+interface Stage {
+  readonly song: Song;
+  readonly profile: Profile;
+  readonly played: PlayedSong;
+  readonly parts: readonly Part[];
+  readonly voiced: VoicedSong;
+  readonly changes: readonly ArrangedChange[];
+  readonly options: ArrangeOptions;
+}
+
+function describeChanges(played: PlayedSong, { voiced }: VoicedSong): ArrangedChange[] {
+  return voiced.map((v, i) => ({
+    ...v,
+    degree: degreeOf(v.chord, voiced[i + 1]?.chord ?? null, v.key),
+    meeting: meetingOf(played, v),
+  }));
+}
+
+/** Joins the hands of the parts named, adds fills, fingers and the performance. */
+function finish(stage: Stage, wanted: readonly number[], onlyPart: number | null): Arrangement {
+  const { song, profile, played, parts, voiced, changes } = stage;
+  const melody = rightHand(played, parts, voiced.raisedParts);
+  const inWanted = (tick: number): boolean => onlyPart === null || partIndexAt(parts, tick) === onlyPart;
+  const right = onlyPart === null ? melody : melody.filter((note) => inWanted(note.tick));
+  const task = { song, played, parts, profile, voiced, melody };
+  const hands = wanted.map((index) => leftHand(task, index));
+  const longestNote = melody.reduce((most, note) => Math.max(most, note.length), 0);
+  const filled = fillIn(
+    { played, profile, longestNote, melody, partStarts: new Set(parts.map((part) => part.fromTick)) },
+    voiced.voiced.filter((v) => inWanted(v.change.tick)),
+    inTime(hands.flatMap((hand) => hand.notes)),
+    (tick) => choicesAt(parts, tick).rung === 7,
+    new Set(song.fillsDeclined),
+  );
+  const fingered = fingerBoth(stage, right, filled.left);
+  const findings = [
+    ...arrangeFindings(stage, melody),
+    ...voiced.findings,
+    ...hands.flatMap((hand) => hand.findings),
+    ...bumpsBetween(fingered.right, fingered.left),
+  ].sort((a, b) => a.tick - b.tick);
+  return {
+    song,
+    profile,
+    played,
+    parts,
+    changes,
+    raisedParts: [...voiced.raisedParts],
+    ...fingered,
+    meetings: meetingsOf(played, fingered.right, fingered.left),
+    fills: filled.fills,
+    efforts: efforts(stage, fingered.right, fingered.left),
+    findings,
+    timeline: perform({ song, played, ...fingered, choicesAt: (tick) => choicesAt(parts, tick) }),
+    onlyPart,
+  };
+}
+
+function fingerBoth(stage: Stage, right: readonly HandNote[], left: readonly HandNote[]): Pick<Arrangement, 'right' | 'left'> {
+  if (stage.options.withoutFingers) return { right, left };
+  const { song, profile } = stage;
+  const pinned = new Map(
+    [...song.pins, ...song.settled.flatMap((s) => s.voicings)]
+      .filter((pin) => pin.fingers !== null)
+      .map((pin) => [pin.changeId, pin.fingers as number[]]),
+  );
+  return {
+    right: withFingers(right, 'right', profile.rightReach, new Map()),
+    left: withFingers(left, 'left', profile.leftReach, pinned),
+  };
+}
+
+function efforts(stage: Stage, right: readonly HandNote[], left: readonly HandNote[]): Effort[] {
+  const { parts, played, profile, song } = stage;
+  const clock = new Clock(played.tempoMap, song.feel);
+  const [rights, lefts] = [split(right, parts), split(left, parts)];
+  return parts.map((part, i) =>
+    effortOf({
+      right: rights[i],
+      left: lefts[i],
+      seconds: clock.secondsAt(part.toTick) - clock.secondsAt(part.fromTick),
+      bars: part.toBar - part.fromBar + 1,
+      profile,
+    }),
+  );
+}
+
+function split(notes: readonly HandNote[], parts: readonly Part[]): HandNote[][] {
+  const lists: HandNote[][] = parts.map(() => []);
+  for (const note of notes) lists[partIndexAt(parts, note.tick)].push(note);
+  return lists;
+}

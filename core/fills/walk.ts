@@ -1,0 +1,153 @@
+import { pulseTicks } from '../music/metre';
+import { type Key, scaleOf } from '../music/key';
+import { KEYBOARDS } from '../music/keyboard';
+import { type Pitch, chroma, classAbove, pitchAt } from '../music/pitch';
+import { spellInKey } from '../music/key';
+import { barAt } from '../song/bars';
+import type { Profile } from '../song/schema';
+import type { PlayedSong } from '../song/unfold';
+import { soundingIn } from '../voicing/bounds';
+import { type VoicedChange, spell } from '../voicing/voice';
+
+/** A proposed bass walk: single notes that lead from one chord's lowest key to the next one's. */
+export interface Walk {
+  readonly id: string;
+  readonly from: VoicedChange;
+  readonly tick: number;
+  readonly endTick: number;
+  readonly noteTicks: number;
+  readonly pitches: readonly Pitch[];
+  /** The root (or slash bass) of the next chord, where the walk arrives. */
+  readonly goal: Pitch;
+  readonly into: VoicedChange;
+  /** "by step from below" and the like. */
+  readonly manner: string;
+  /** Lower is better. */
+  readonly cost: number;
+}
+
+/** The melody must hold still at least this many pulses before the next chord. */
+const LEAST_STILL = 2;
+const MOST_NOTES = 3;
+/** A walk that costs more than this is not worth proposing. */
+const DEAREST = 9;
+/** Semitones between a walking note and the melody above it. */
+const CLEARANCE = 3;
+/** E2: a walk does not end lower. */
+const LOWEST_GOAL = 40;
+
+export interface WalkTask {
+  readonly played: PlayedSong;
+  readonly profile: Profile;
+  readonly longestNote: number;
+  /** Ticks at which parts begin. */
+  readonly partStarts: ReadonlySet<number>;
+  /** Melody as struck (raised or shifted), sorted by onset. */
+  readonly melody: readonly { readonly tick: number; readonly length: number; readonly midi: number }[];
+}
+
+/**
+ * The best bass walk into the next chord, where the melody holds (or rests) for two pulses or more before it;
+ * null where there is no room. Up to three notes, by step in the key or with a half step at the end
+ * (common practice of walking basses). `start` is the lowest key the left hand struck last, `firstKeys` what it
+ * strikes at the next chord: a walk arrives on the root, so a single first key gives way to it.
+ */
+export function walkBetween(task: WalkTask, from: VoicedChange, to: VoicedChange, start: number, firstKeys: readonly number[]): Walk | null {
+  const end = to.change.tick;
+  if (from.change.tick + from.change.length !== end) return null;
+  const bar = barAt(task.played.bars, end - 1);
+  const pulse = pulseTicks(bar.metre);
+  const still = stillBefore(task, from.change.tick, end, LEAST_STILL * pulse);
+  if (still === 0) return null;
+  const room = Math.min(MOST_NOTES, Math.floor((still - 1) / pulse), Math.floor((end - bar.tick) / pulse) - 1);
+  const target = goalOf(task, to, firstKeys);
+  if (target === null || target === start) return null;
+  const goal = spell([target], to.chord, to.key)[0];
+  let best: Walk | null = null;
+  for (let count = 1; count <= room; count++) {
+    const tick = end - count * pulse;
+    for (const { manner, keys } of mannersOf(start, target, count, from.key)) {
+      const cost = walkCost(task, { tick, end, start, target, keys, chromatic: manner.startsWith('chromatic') });
+      if (cost > DEAREST || (best && cost >= best.cost)) continue;
+      const pitches = keys.map((key) => spellWalk(key, target, from.key));
+      best = { id: `walk:${from.change.id}`, from, tick, endTick: end, noteTicks: pulse, pitches, goal, into: to, manner, cost };
+    }
+  }
+  return best;
+}
+
+/** The key a walk arrives on: the root at or below what the left hand strikes lowest; null where a block begins on another member. */
+function goalOf(task: WalkTask, to: VoicedChange, firstKeys: readonly number[]): number | null {
+  const root = chroma(to.chord.bass ?? to.chord.root);
+  const lowest = firstKeys[0];
+  if (firstKeys.length > 1) return lowest % 12 === root ? lowest : null;
+  const below = lowest - ((((lowest - root) % 12) + 12) % 12);
+  return below >= Math.max(KEYBOARDS[task.profile.keyboard].low, LOWEST_GOAL) ? below : below + 12;
+}
+
+/** Ticks from where the melody last moved to the next chord, if it then holds (or rests) long enough; else 0. */
+function stillBefore(task: WalkTask, from: number, end: number, least: number): number {
+  const onsets = soundingIn(task.melody, from, end, task.longestNote).map((note) => note.tick).filter((tick) => tick >= from);
+  // The pick-up of the next part may already sound: the walk goes on below it.
+  const holdEnd = task.partStarts.has(onsets[onsets.length - 1]) && onsets.length > 1 ? (onsets.pop() as number) : end;
+  const last = onsets[onsets.length - 1] ?? from;
+  return holdEnd - last >= least ? end - last : 0;
+}
+
+function mannersOf(start: number, target: number, count: number, key: Key): { manner: string; keys: number[] }[] {
+  const below = scaleSteps(target, count, -1, key);
+  const above = scaleSteps(target, count, 1, key);
+  const list = [
+    { manner: 'by step from below', keys: below },
+    { manner: 'by step from above', keys: above },
+  ];
+  if (count === 1) {
+    list.push({ manner: 'chromatic from below', keys: [target - 1] }, { manner: 'chromatic from above', keys: [target + 1] });
+  }
+  return list.filter(({ keys }) => !keys.includes(start) || count > 1);
+}
+
+/** `count` scale keys next to a target, in the order they are walked; minor rises by its raised 6th and 7th. */
+function scaleSteps(target: number, count: number, direction: 1 | -1, key: Key): number[] {
+  const scale = new Set(scaleOf(key).map(chroma));
+  if (key.mode === 'minor' && direction < 0 && target % 12 === chroma(key.tonic)) {
+    scale.delete(chroma(classAbove(key.tonic, '6m')));
+    scale.delete(chroma(classAbove(key.tonic, '7m')));
+    scale.add(chroma(classAbove(key.tonic, '6M'))).add(chroma(classAbove(key.tonic, '7M')));
+  }
+  const keys: number[] = [];
+  for (let key_ = target + direction; keys.length < count; key_ += direction) {
+    if (scale.has(((key_ % 12) + 12) % 12)) keys.unshift(key_);
+  }
+  return keys;
+}
+
+interface WalkPlan {
+  readonly tick: number;
+  readonly end: number;
+  readonly start: number;
+  readonly target: number;
+  readonly keys: readonly number[];
+  readonly chromatic: boolean;
+}
+
+function walkCost(task: WalkTask, plan: WalkPlan): number {
+  const keyboard = KEYBOARDS[task.profile.keyboard];
+  const top = Math.max(...plan.keys);
+  if (Math.min(...plan.keys) < keyboard.low) return Infinity;
+  const over = soundingIn(task.melody, plan.tick, plan.end, task.longestNote);
+  if (over.some((note) => note.midi - top < CLEARANCE)) return Infinity;
+  const leap = Math.abs(plan.keys[0] - plan.start);
+  const wrongWay = Math.sign(plan.target - plan.start) === Math.sign(plan.keys[0] - plan.target) ? 3 : 0;
+  const repeats = plan.keys[0] === plan.start ? 4 : 0;
+  return Math.max(0, leap - 4) * 2 + wrongWay + repeats + (plan.chromatic ? 3 : 0) + (MOST_NOTES - plan.keys.length);
+}
+
+function spellWalk(key: number, target: number, inKey: Key): Pitch {
+  const scale = scaleOf(inKey).find((c) => chroma(c) === ((key % 12) + 12) % 12);
+  if (scale) return pitchAt(key, scale);
+  // A chromatic step is spelled as it resolves: raised below its goal, lowered above it.
+  const goal = spellInKey(target, inKey);
+  const raised = classAbove(goal, '-2m');
+  return key === target - 1 ? pitchAt(key, raised) : spellInKey(key, inKey);
+}

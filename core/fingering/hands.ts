@@ -1,0 +1,38 @@
+import { TICKS_PER_QUARTER } from '../music/metre';
+import type { Hand, HandNote } from '../joining/handNote';
+import { finger, type HandEvent } from './finger';
+
+/** A rest this long lets the hand move at leisure. */
+const LEISURE_TICKS = TICKS_PER_QUARTER;
+
+/** The same notes with a finger on each. `pinned` gives fixed fingers by change id, lowest key first. */
+export function withFingers(
+  notes: readonly HandNote[],
+  hand: Hand,
+  reach: number,
+  pinned: ReadonlyMap<string, readonly number[]>,
+): HandNote[] {
+  const groups = together(notes);
+  const events = groups.map((group, i): HandEvent => {
+    const before = groups[i - 1]?.[0];
+    const fixed = pinned.get(group[0].from);
+    return {
+      keys: group.map((note) => note.midi),
+      afterRest: before !== undefined && group[0].tick - (before.tick + before.length) >= LEISURE_TICKS,
+      pinned: fixed && fixed.length === group.length && group[0].source === 'chord' ? fixed : null,
+    };
+  });
+  const fingers = finger(events, hand, reach);
+  return groups.flatMap((group, i) => group.map((note, n) => ({ ...note, finger: fingers[i][n] ?? null })));
+}
+
+/** Notes struck at the same tick, lowest first; grace notes stand alone. */
+function together(notes: readonly HandNote[]): HandNote[][] {
+  const groups: HandNote[][] = [];
+  for (const note of notes) {
+    const last = groups[groups.length - 1];
+    if (last && last[0].tick === note.tick && !last[0].grace && !note.grace) last.push(note);
+    else groups.push([note]);
+  }
+  return groups;
+}

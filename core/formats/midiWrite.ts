@@ -1,0 +1,97 @@
+import midiFile, { type MidiEvent } from 'midi-file';
+import type { Arrangement } from '../arrange';
+import type { HandNote } from '../joining/handNote';
+import { fifthsOf } from '../music/key';
+import { TICKS_PER_QUARTER } from '../music/metre';
+import type { PlayedBar } from '../song/unfold';
+import type { TimedNote } from '../performance/perform';
+
+/** A key is let go this many ticks early, so that it speaks again when repeated. */
+const RELEASE_TICKS = 1;
+/** A grace note sounds this long, before its main note. */
+const GRACE_TICKS = 120;
+/** The pedal goes down again this many ticks after its chord. */
+const PEDAL_AGAIN_TICKS = TICKS_PER_QUARTER / 8;
+const RELEASE_VELOCITY = 64;
+
+type Timed = { readonly tick: number; readonly order: number; readonly event: Untimed };
+type Untimed = MidiEvent extends infer E ? (E extends MidiEvent ? Omit<E, 'deltaTime'> : never) : never;
+
+/** The arrangement as a Standard MIDI file, type 1: two tracks, tempo, metre, key, pedal; 960 ticks to the quarter. */
+export function writeMidi(arrangement: Arrangement): Uint8Array {
+  const { played, song } = arrangement;
+  const end = played.endTick;
+  const velocities = new Map(arrangement.timeline.notes.map((n) => [idOf(n), n.velocity]));
+  const tracks = [
+    [named(song.title), ...mapEvents(arrangement)],
+    [named('Right hand'), ...arrangement.right.flatMap((note) => keyEvents(note, velocities.get(idOf(note)) ?? 64, 0))],
+    [
+      named('Left hand'),
+      ...pedalEvents(arrangement),
+      ...arrangement.left.flatMap((note) => keyEvents(note, velocities.get(idOf(note)) ?? 64, 1)),
+    ],
+  ];
+  const header = { format: 1 as const, numTracks: tracks.length, ticksPerBeat: TICKS_PER_QUARTER };
+  return Uint8Array.from(midiFile.writeMidi({ header, tracks: tracks.map((track) => inOrder(track, end)) }));
+}
+
+function idOf(note: Pick<TimedNote, 'hand' | 'tick' | 'midi'>): string {
+  return `${note.hand}${note.tick}:${note.midi}`;
+}
+
+function named(text: string): Timed {
+  // Track names are bytes: UTF-8, one byte a character.
+  const bytes = encodeURIComponent(text).replace(/%([0-9A-F]{2})/g, (_, hex: string) => String.fromCharCode(parseInt(hex, 16)));
+  return { tick: 0, order: 0, event: { type: 'trackName', text: bytes } };
+}
+
+function mapEvents({ played }: Arrangement): Timed[] {
+  const metreOf = (bar: PlayedBar | undefined): string => (bar ? `${bar.metre.numerator}/${bar.metre.denominator}` : '');
+  const metres = played.bars.filter((bar, i) => metreOf(bar) !== metreOf(played.bars[i - 1]));
+  return [
+    ...played.tempoMap.map((entry): Timed => {
+      const microsecondsPerBeat = Math.round(60_000_000 / entry.quartersPerMinute);
+      return { tick: entry.tick, order: 0, event: { type: 'setTempo', microsecondsPerBeat } };
+    }),
+    ...metres.map((bar): Timed => ({
+      tick: bar.tick,
+      order: 0,
+      event: { type: 'timeSignature', ...bar.metre, metronome: 24, thirtyseconds: 8 },
+    })),
+    ...played.keyMap.map((key): Timed => ({
+      tick: key.tick,
+      order: 0,
+      event: { type: 'keySignature', key: fifthsOf(key), scale: key.mode === 'major' ? 0 : 1 },
+    })),
+  ];
+}
+
+function keyEvents(note: HandNote, velocity: number, channel: number): Timed[] {
+  const start = note.grace ? Math.max(0, note.tick - GRACE_TICKS) : note.tick;
+  const length = note.grace ? GRACE_TICKS : note.length;
+  const key = { channel, noteNumber: note.midi };
+  return [
+    { tick: start, order: 2, event: { type: 'noteOn', ...key, velocity } },
+    { tick: start + Math.max(1, length - RELEASE_TICKS), order: 1, event: { type: 'noteOff', ...key, velocity: RELEASE_VELOCITY } },
+  ];
+}
+
+function pedalEvents({ timeline }: Arrangement): Timed[] {
+  return timeline.pedals.map(({ tick, down }) => ({
+    tick: tick + (down ? PEDAL_AGAIN_TICKS : 0),
+    order: 3,
+    event: { type: 'controller', channel: 1, controllerType: 64, value: down ? 127 : 0 },
+  }));
+}
+
+/** Delta times; at one tick names and maps first, keys let go before others are struck. */
+function inOrder(track: readonly Timed[], end: number): MidiEvent[] {
+  const sorted = [...track].sort((a, b) => a.tick - b.tick || a.order - b.order);
+  let at = 0;
+  const events = sorted.map(({ tick, event }) => {
+    const deltaTime = tick - at;
+    at = tick;
+    return { ...event, deltaTime } as MidiEvent;
+  });
+  return [...events, { type: 'endOfTrack', deltaTime: Math.max(0, end - at), meta: true }];
+}

@@ -1,0 +1,222 @@
+import type { Arrangement } from '../arrange';
+import type { HandNote } from '../joining/handNote';
+import { fifthsOf } from '../music/key';
+import { TICKS_PER_QUARTER } from '../music/metre';
+import { classNameOf, type Pitch } from '../music/pitch';
+import { inForceAt } from '../song/bars';
+import type { PlayedBar } from '../song/unfold';
+import { harmonyContent } from './musicxmlChords';
+import { type NoteValue, valuesOf } from './noteValues';
+import { type VoiceEvent, voicesOf } from './voices';
+import { type Element, el, writeXml } from './xmlTree';
+
+const DOCTYPE =
+  '<!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML 4.0 Partwise//EN" "http://www.musicxml.org/dtds/partwise.dtd">';
+
+/** The arrangement as a MusicXML 4.0 piano score: two staves, chord symbols, lyrics, fingers; repeats written out. */
+export function writeMusicXml(arrangement: Arrangement): string {
+  const { played } = arrangement;
+  const right = voicesOf(arrangement.right);
+  const left = voicesOf(arrangement.left);
+  const measures = played.bars.map((bar, i) => measureOf(arrangement, bar, i, right, left));
+  const root = el(
+    'score-partwise',
+    [
+      el('work', [el('work-title', arrangement.song.title)]),
+      el('identification', [el('encoding', [el('software', 'Joined Hands')])]),
+      el('part-list', [el('score-part', [el('part-name', 'Piano')], { id: 'P1' })]),
+      el('part', measures, { id: 'P1' }),
+    ],
+    { version: '4.0' },
+  );
+  return writeXml(root, DOCTYPE);
+}
+
+function measureOf(
+  arrangement: Arrangement,
+  bar: PlayedBar,
+  index: number,
+  right: readonly VoiceEvent[][],
+  left: readonly VoiceEvent[][],
+): Element {
+  const isPickup = bar.number === 0;
+  const content: (Element | null)[] = [attributesAt(arrangement, bar, index), ...directionsAt(arrangement, bar, index)];
+  const upper = right.length > 0 ? right : [[]];
+  const lower = left.length > 0 ? left : [[]];
+  upper.forEach((voice, v) => {
+    if (v > 0 && !sounds(voice, bar)) return;
+    if (v > 0) content.push(backup(bar.length));
+    content.push(...voiceContent(voice, bar, v + 1, 1, v === 0 ? harmoniesIn(arrangement, bar) : []));
+  });
+  lower.forEach((voice, v) => {
+    if (v > 0 && !sounds(voice, bar)) return;
+    content.push(backup(bar.length), ...voiceContent(voice, bar, v + 5, 2, []));
+  });
+  const isLast = index === arrangement.played.bars.length - 1;
+  if (isLast) content.push(el('barline', [el('bar-style', 'light-heavy')], { location: 'right' }));
+  return el('measure', content, { number: String(bar.number), ...(isPickup ? { implicit: 'yes' } : {}) });
+}
+
+function sounds(voice: readonly VoiceEvent[], bar: PlayedBar): boolean {
+  return voice.some((event) => event.tick < bar.tick + bar.length && event.tick + event.length > bar.tick);
+}
+
+function attributesAt({ played }: Arrangement, bar: PlayedBar, index: number): Element | null {
+  const key = inForceAt(played.keyMap, bar.tick);
+  const before = played.bars[index - 1];
+  const keyChanges = !before || key.tick > before.tick;
+  const metreChanges = !before || before.metre.numerator !== bar.metre.numerator || before.metre.denominator !== bar.metre.denominator;
+  if (!keyChanges && !metreChanges) return null;
+  return el('attributes', [
+    before ? null : el('divisions', TICKS_PER_QUARTER),
+    keyChanges ? el('key', [el('fifths', fifthsOf(key)), el('mode', key.mode)]) : null,
+    metreChanges ? el('time', [el('beats', bar.metre.numerator), el('beat-type', bar.metre.denominator)]) : null,
+    ...(before ? [] : [el('staves', 2), clef('1', 'G', '2'), clef('2', 'F', '4')]),
+  ]);
+}
+
+function clef(staff: string, sign: string, line: string): Element {
+  return el('clef', [el('sign', sign), el('line', line)], { number: staff });
+}
+
+function directionsAt({ played }: Arrangement, bar: PlayedBar, index: number): Element[] {
+  const inBar = (tick: number): boolean => tick >= bar.tick && tick < bar.tick + bar.length;
+  const tempi = played.tempoMap.filter((t) => inBar(t.tick) || (index === 0 && t.tick === 0));
+  const sections = played.sections.filter((s) => inBar(s.tick));
+  const rehearsals = sections.map((s) =>
+    el('direction', [el('direction-type', [el('rehearsal', s.name)]), offset(s.tick - bar.tick)], { placement: 'above' }),
+  );
+  const marks = tempi.map((t) =>
+    el(
+      'direction',
+      [
+        el('direction-type', [el('metronome', [el('beat-unit', 'quarter'), el('per-minute', t.quartersPerMinute)])]),
+        offset(t.tick - bar.tick),
+        el('sound', [], { tempo: String(t.quartersPerMinute) }),
+      ],
+      { placement: 'above' },
+    ),
+  );
+  return [...rehearsals, ...marks];
+}
+
+function offset(ticks: number): Element | null {
+  return ticks === 0 ? null : el('offset', ticks);
+}
+
+interface Harmony {
+  readonly tick: number;
+  readonly content: readonly Element[];
+}
+
+function harmoniesIn({ played }: Arrangement, bar: PlayedBar): Harmony[] {
+  return played.changes
+    .filter((c) => c.tick >= bar.tick && c.tick < bar.tick + bar.length && c.unclear === null)
+    .map((c) => ({ tick: c.tick, content: harmonyContent(c.chord) }));
+}
+
+function backup(ticks: number): Element {
+  return el('backup', [el('duration', ticks)]);
+}
+
+/** One voice of one bar: rests where it is silent, notes split at bar lines and into written values, ties between. */
+function voiceContent(
+  voice: readonly VoiceEvent[],
+  bar: PlayedBar,
+  number: number,
+  staff: number,
+  harmonies: readonly Harmony[],
+): Element[] {
+  const end = bar.tick + bar.length;
+  const out: Element[] = [];
+  const waiting = [...harmonies];
+  const place = (from: number, to: number): void => {
+    while (waiting.length > 0 && waiting[0].tick < to) {
+      const harmony = waiting.shift() as Harmony;
+      out.push(el('harmony', [...harmony.content, offset(harmony.tick - from)]));
+    }
+  };
+  let at = bar.tick;
+  const rest = (to: number): void => {
+    for (const value of to > at ? valuesOf(to - at) : []) {
+      place(at, at + value.ticks);
+      const whole = value.ticks === bar.length;
+      out.push(noteElement([el('rest', [], whole ? { measure: 'yes' } : {})], value, number, staff, [], []));
+      at += value.ticks;
+    }
+  };
+  for (const event of voice) {
+    const from = Math.max(event.tick, bar.tick);
+    const to = Math.min(event.tick + event.length, end);
+    if (event.length === 0 && event.tick >= bar.tick && event.tick < end) {
+      rest(event.tick);
+      out.push(...graceElements(event, number, staff));
+    }
+    if (from >= to) continue;
+    rest(from);
+    for (const value of valuesOf(to - from)) {
+      place(at, at + value.ticks);
+      out.push(...chordElements(event, at, value, number, staff));
+      at += value.ticks;
+    }
+  }
+  rest(end);
+  return out;
+}
+
+function chordElements(event: VoiceEvent, at: number, value: NoteValue, voice: number, staff: number): Element[] {
+  const first = at === event.tick;
+  const last = at + value.ticks === event.tick + event.length;
+  const ties = [...(first ? [] : ['stop']), ...(last ? [] : ['start'])];
+  return event.notes.map((note, i) => {
+    const before = [...(i > 0 ? [el('chord')] : []), pitchElement(note.pitch)];
+    const notations = [...ties.map((type) => el('tied', [], { type })), ...(first ? fingering(note) : [])];
+    const lyric = first && note.lyric !== null ? [lyricElement(note)] : [];
+    return noteElement(before, value, voice, staff, notations, lyric, ties);
+  });
+}
+
+function graceElements(event: VoiceEvent, voice: number, staff: number): Element[] {
+  return event.notes.map((note) =>
+    el('note', [el('grace'), pitchElement(note.pitch), el('voice', voice), el('type', 'eighth'), el('staff', staff)]),
+  );
+}
+
+function noteElement(
+  before: readonly Element[],
+  value: NoteValue,
+  voice: number,
+  staff: number,
+  notations: readonly Element[],
+  lyrics: readonly Element[],
+  ties: readonly string[] = [],
+): Element {
+  return el('note', [
+    ...before,
+    el('duration', value.ticks),
+    ...ties.map((type) => el('tie', [], { type })),
+    el('voice', voice),
+    value.type ? el('type', value.type) : null,
+    ...Array.from({ length: value.dots }, () => el('dot')),
+    value.triplet ? el('time-modification', [el('actual-notes', 3), el('normal-notes', 2)]) : null,
+    el('staff', staff),
+    notations.length > 0 ? el('notations', notations) : null,
+    ...lyrics,
+  ]);
+}
+
+function fingering(note: HandNote): Element[] {
+  return note.finger === null ? [] : [el('technical', [el('fingering', note.finger)])];
+}
+
+function lyricElement(note: HandNote): Element {
+  return el('lyric', [el('syllabic', note.syllabic ?? 'single'), el('text', note.lyric ?? '')]);
+}
+
+function pitchElement(pitch: Pitch): Element {
+  return el('pitch', [
+    el('step', classNameOf({ ...pitch, alter: 0 })),
+    pitch.alter === 0 ? null : el('alter', pitch.alter),
+    el('octave', pitch.octave),
+  ]);
+}

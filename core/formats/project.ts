@@ -1,0 +1,48 @@
+import { z } from 'zod';
+import { SongShapeError, firstIssue, migrateSong } from '../song/migrate';
+import { DEFAULT_PROFILE, type Profile, type Song, profileSchema } from '../song/schema';
+import { FileError, refuseTooLarge } from './fileError';
+
+const FORMAT = 'joined-hands-project';
+
+export interface Project {
+  readonly song: Song;
+  /** The profile the song was last arranged with. */
+  readonly profile: Profile;
+}
+
+const shell = z.object({ format: z.literal(FORMAT), song: z.unknown(), profile: z.unknown() });
+
+/** A song and its profile as a project file (.joined.json). Reading it gives the same song. */
+export function writeProject({ song, profile }: Project): string {
+  return `${JSON.stringify({ format: FORMAT, song, profile }, null, 1)}\n`;
+}
+
+/** Reads a project file of this or an older version. Throws {@link FileError} naming the place. */
+export function readProject(text: string): Project {
+  refuseTooLarge(text.length);
+  const json = parseJson(text);
+  const outer = shell.safeParse(json);
+  if (!outer.success) {
+    throw new FileError('This JSON is not a project file of Joined Hands', '', 'Choose a file that ends in .joined.json.');
+  }
+  try {
+    const song = migrateSong(outer.data.song);
+    const profile = profileSchema.safeParse(outer.data.profile ?? DEFAULT_PROFILE);
+    if (!profile.success) throw new SongShapeError(firstIssue(profile.error, 'profile'));
+    return { song, profile: profile.data };
+  } catch (error) {
+    if (!(error instanceof SongShapeError)) throw error;
+    throw new FileError(`The project file cannot be opened: ${error.message.replace(/\.$/, '')}`, '', 'Export it again, or open an older copy.');
+  }
+}
+
+function parseJson(text: string): unknown {
+  if (text.trim() === '') throw new FileError('The file is empty', '', 'Choose another file.');
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error;
+    throw new FileError(`The project file is damaged or cut short: ${error.message}`, '', 'Export it again, or open an older copy.');
+  }
+}

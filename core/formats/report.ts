@@ -1,0 +1,124 @@
+import type { ArrangedChange, Arrangement } from '../arrange';
+import type { HandNote } from '../joining/handNote';
+import { leftBounds } from '../voicing/bounds';
+import { movementOf, rootPositionLine } from '../voicing/baseline';
+import { voicingName, whyOf } from '../voicing/explain';
+import { optimumSemitones } from '../voicing/voiceParts';
+import { keyName } from '../music/key';
+import { metreName } from '../music/metre';
+import { type Pitch, midiOf, nameOf } from '../music/pitch';
+import { barAt, beatAt } from '../song/bars';
+import { keyAt } from '../song/unfold';
+import { partNumberAt } from './walkthrough';
+
+/** Totals of the left hand: ours, root position throughout, and the least semitones possible. */
+export function totalsOf(arrangement: Arrangement): Record<'leftTravelMm' | 'rootPositionTravelMm' | 'leftSemitones' | 'rootPositionSemitones' | 'optimumSemitones', number> {
+  const { changes, song, profile, played, parts } = arrangement;
+  const line = changes.map((c) => c.voicing);
+  const ours = movementOf(line);
+  const root = movementOf(rootPositionLine(changes.map((c) => c.chord), leftBounds(profile, 128), line[0] ?? null));
+  return {
+    leftTravelMm: ours.millimetres,
+    rootPositionTravelMm: root.millimetres,
+    leftSemitones: ours.semitones,
+    rootPositionSemitones: root.semitones,
+    optimumSemitones: optimumSemitones(song, profile, played, parts),
+  };
+}
+
+/** The arrangement as plain data for other programs; times in ticks of 1/960 quarter. */
+export function reportOf(arrangement: Arrangement, milliseconds: number): Record<string, unknown> {
+  const { song, played, parts, changes, efforts } = arrangement;
+  const place = (tick: number): { bar: number; beat: number } => {
+    const bar = barAt(played.bars, tick);
+    return { bar: bar.number, beat: Math.round(beatAt(bar, tick) * 1000) / 1000 };
+  };
+  return {
+    song: {
+      title: song.title,
+      key: keyName(keyAt(played, 0)),
+      metre: metreName(song.metreMap[0]),
+      tempo: song.tempoMap[0].quartersPerMinute,
+      bars: song.barCount,
+      pickup: song.pickup,
+    },
+    form: parts.map((p) => p.label).join(' '),
+    parts: parts.map((part, i) => ({
+      number: part.number,
+      label: part.label,
+      fromBar: part.fromBar,
+      toBar: part.toBar,
+      fromTick: part.fromTick,
+      toTick: part.toTick,
+      sameAs: part.relation === 'same' ? part.relatedTo : null,
+      relation: part.relation,
+      effort: efforts[i],
+    })),
+    changes: changes.map((change, i) => changeReport(arrangement, change, changes[i - 1] ?? null, place)),
+    meetings: arrangement.meetings.map((m) => ({
+      tick: m.tick,
+      ...place(m.tick),
+      count: m.count,
+      right: m.right,
+      left: m.left,
+    })),
+    right: arrangement.right.map(noteReport),
+    left: arrangement.left.map(noteReport),
+    fills: arrangement.fills.map(({ tick, length, kind, where, taken }) => ({ tick, length, kind, where, taken })),
+    findings: arrangement.findings.map(({ kind, tick, text, remedies }) => ({
+      kind,
+      tick,
+      ...place(tick),
+      part: partNumberAt(arrangement, tick),
+      text,
+      remedies,
+    })),
+    totals: { ...totalsOf(arrangement), milliseconds: Math.round(milliseconds) },
+  };
+}
+
+function changeReport(
+  arrangement: Arrangement,
+  change: ArrangedChange,
+  before: ArrangedChange | null,
+  place: (tick: number) => { bar: number; beat: number },
+): Record<string, unknown> {
+  const { step, meeting } = change;
+  const { id, tick, length, symbol, given } = change.change;
+  return {
+    id,
+    tick,
+    ...place(tick),
+    length,
+    symbol,
+    degree: change.degree.numeral,
+    job: change.degree.job,
+    given,
+    layout: change.layout,
+    inversion: change.voicing.inversion,
+    notes: change.pitches.map(nameOf),
+    midi: change.voicing.keys,
+    fingers: fingersAt(arrangement, change),
+    name: voicingName(change),
+    step: step ? { semitones: step.semitones, kept: step.kept, millimetres: step.millimetres } : null,
+    meets: {
+      how: meeting.how,
+      note: meeting.note ? nameOf(meeting.note.pitch) : null,
+      count: meeting.count,
+      syllable: meeting.syllable,
+    },
+    why: whyOf(before, change),
+  };
+}
+
+/** Fingers of the block where it is struck whole at the change; empty under a moving pattern. */
+function fingersAt({ left }: Arrangement, { change, voicing }: ArrangedChange): number[] {
+  const struck = left.filter((n) => n.tick === change.tick && voicing.keys.includes(n.midi));
+  return struck.length === voicing.keys.length ? struck.flatMap((n) => n.finger ?? []) : [];
+}
+
+function noteReport(note: HandNote): Record<string, unknown> {
+  const pitch: Pitch = note.pitch;
+  const { tick, length, finger, source } = note;
+  return { tick, length, midi: midiOf(pitch), note: nameOf(pitch), finger, source };
+}

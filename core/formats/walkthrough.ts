@@ -1,0 +1,165 @@
+import type { ArrangedChange, Arrangement } from '../arrange';
+import type { HandNote } from '../joining/handNote';
+import { RUNGS } from '../joining/hands';
+import { countAt } from '../joining/counts';
+import { beatTicks, metreName } from '../music/metre';
+import { keyName } from '../music/key';
+import { landmarkOf } from '../music/landmarks';
+import { classNameOf, nameOf, typeset } from '../music/pitch';
+import { type Part, partIndexAt } from '../parts/parts';
+import { barAt } from '../song/bars';
+import { keyAt } from '../song/unfold';
+import { movementInWords, voicingName } from '../voicing/explain';
+
+/** The whole arrangement in words, part by part, in the order of hands each part has chosen. */
+export function writeWalkthrough(arrangement: Arrangement): string {
+  const { song, played, parts } = arrangement;
+  const metre = played.bars[played.bars.length - 1].metre;
+  const key = typeset(keyName(keyAt(played, 0)));
+  const lines = [
+    song.title,
+    '='.repeat(song.title.length),
+    `${key}, ${metreName(metre)}, ${played.tempoMap[0].quartersPerMinute} quarter notes a minute, ${song.barCount} bars` +
+      (song.pickup > 0 ? `, with a pick-up of ${inBeats(song.pickup / beatTicks(metre))}.` : '.'),
+    `Form: ${parts.map((p) => typesetForm(p.label)).join(' ')}.`,
+    '',
+    ...parts.flatMap((_, index) => [...partInWords(arrangement, index), '']),
+    'Rest a few minutes every half hour; stop at any pain, numbness or tingling and ask a teacher or a health professional.',
+  ];
+  return `${lines.join('\n')}\n`;
+}
+
+/** One part in words: what it is, then each hand in the chosen order, then where the hands meet. */
+export function partInWords(arrangement: Arrangement, index: number): string[] {
+  const part = arrangement.parts[index];
+  const title = `Part ${part.number} (${typesetForm(part.label)})${part.sectionName ? `, ${part.sectionName}` : ''}: ${barsInWords(part)}`;
+  const rung = RUNGS[part.choices.rung - 1];
+  const first = relationInWords(part);
+  const right = ['Right hand', ...rightInWords(arrangement, part)];
+  const left = ['Left hand', ...leftInWords(arrangement, part, part.choices.firstHand === 'chords')];
+  const hands = part.choices.firstHand === 'right' ? [...right, ...left] : [...left, ...right];
+  const meet = rung.number === 1 ? [] : ['Where they meet', ...meetInWords(arrangement, part)];
+  const findings = arrangement.findings
+    .filter((f) => f.tick >= part.fromTick && f.tick < part.toTick)
+    .map((f) => `  Note: ${f.text}`);
+  return [title, '-'.repeat(title.length), `Rung ${rung.number}, ${rung.name.toLowerCase()}.${first ? ` ${first}` : ''}`, ...hands, ...meet, ...findings];
+}
+
+export function typesetForm(label: string): string {
+  return label.replace(/'/g, '′');
+}
+
+/** "bar 4" or "bars 1–4". */
+export function barsInWords(part: Part): string {
+  return part.fromBar === part.toBar ? `bar ${part.fromBar}` : `bars ${part.fromBar}–${part.toBar}`;
+}
+
+/** What a part is compared with an earlier one; empty when it is new. */
+export function relationInWords(part: Part): string {
+  switch (part.relation) {
+    case 'same':
+      return `The same as part ${part.relatedTo}: nothing new to learn.`;
+    case 'ending':
+      return `Begins like part ${part.relatedTo}; the ending is new.`;
+    case 'moved':
+      return `Part ${part.relatedTo} moved by ${part.movedBy}.`;
+    case 'rhythm':
+      return `The rhythm of part ${part.relatedTo} with other notes.`;
+    case 'new':
+      return '';
+  }
+}
+
+function within(part: Part, tick: number): boolean {
+  return tick >= part.fromTick && tick < part.toTick;
+}
+
+/** First key by landmark, then letters with direction and repeats, bar by bar, with the counts struck. */
+function rightInWords({ right, played }: Arrangement, part: Part): string[] {
+  const notes = right.filter((n) => within(part, n.tick) && !n.grace);
+  if (notes.length === 0) return ['  silent in this part.'];
+  const lines = [`  Start on ${landmarkOf(notes[0].pitch)} with finger ${notes[0].finger ?? '1'}.`];
+  const bars = new Map<number, HandNote[]>();
+  for (const note of notes) {
+    const { number } = barAt(played.bars, note.tick);
+    bars.set(number, [...(bars.get(number) ?? []), note]);
+  }
+  let before: HandNote | null = null;
+  for (const [number, inBar] of bars) {
+    const letters = lettersOf(inBar, before);
+    const counts = inBar.map((n) => countAt(barAt(played.bars, n.tick), n.tick)).join(', ');
+    const words = sungWords(inBar);
+    lines.push(`  ${number === 0 ? 'Pick-up' : `Bar ${number}`}: ${letters}   (on ${counts})${words ? `   “${words}”` : ''}`);
+    before = inBar[inBar.length - 1];
+  }
+  return lines;
+}
+
+/** "A up to C, C twice, down to B": letters with direction; a repeated key is counted. */
+function lettersOf(notes: readonly HandNote[], before: HandNote | null): string {
+  const words: string[] = [];
+  let last = before;
+  for (let i = 0; i < notes.length; ) {
+    let times = 1;
+    while (i + times < notes.length && notes[i + times].midi === notes[i].midi) times++;
+    const letter = typeset(classNameOf(notes[i].pitch));
+    const direction = !last || last.midi === notes[i].midi ? '' : last.midi < notes[i].midi ? 'up to ' : 'down to ';
+    const again = last?.midi === notes[i].midi ? ' again' : '';
+    words.push(`${direction}${letter}${again}${times > 1 ? ` ${timesInWords(times)}` : ''}`);
+    last = notes[i];
+    i += times;
+  }
+  return words.join(', ');
+}
+
+function timesInWords(times: number): string {
+  return times === 2 ? 'twice' : `${times} times`;
+}
+
+function sungWords(notes: readonly HandNote[]): string {
+  return notes
+    .filter((n) => n.lyric !== null)
+    .map((n) => `${n.lyric}${n.syllabic === 'begin' || n.syllabic === 'middle' ? '-' : ' '}`)
+    .join('')
+    .trim();
+}
+
+function leftInWords(arrangement: Arrangement, part: Part, listFirst: boolean): string[] {
+  const inPart = arrangement.changes.filter((c) => within(part, c.change.tick));
+  if (inPart.length === 0) return ['  silent in this part.'];
+  const names = [...new Set(inPart.map((c) => typeset(c.change.symbol)))];
+  const list = `  ${names.length} chord${names.length === 1 ? '' : 's'}: ${names.join(', ')}.`;
+  const each = inPart.map((change) => `  Bar ${change.meeting.bar}: ${chordInWords(arrangement, change)}`);
+  return listFirst ? [list, ...each] : [...each, list];
+}
+
+function chordInWords(arrangement: Arrangement, change: ArrangedChange): string {
+  const keys = change.pitches.map((p) => typeset(nameOf(p))).join(' ');
+  const at = arrangement.changes.indexOf(change);
+  const before = at > 0 ? arrangement.changes[at - 1] : null;
+  const moved = before && change.step ? `; ${movementInWords(before, change, change.step)}` : '';
+  return `${voicingName(change)}: ${keys} (${change.degree.numeral}, ${change.degree.job})${moved}.`;
+}
+
+function meetInWords({ changes }: Arrangement, part: Part): string[] {
+  return changes.filter((c) => within(part, c.change.tick)).map((c) => `  ${meetingInWords(c)}`);
+}
+
+/** "A minor: Am with *boats* (A), on 1 of bar 3." One line for how a change meets the melody. */
+export function meetingInWords({ change, meeting }: ArrangedChange): string {
+  const symbol = typeset(change.symbol);
+  const where = `on ${meeting.count} of bar ${meeting.bar}`;
+  if (!meeting.note) return `${symbol} alone, ${where}: the melody rests.`;
+  const letter = typeset(classNameOf(meeting.note.pitch));
+  const sung = meeting.syllable ? `“${meeting.syllable}” (${letter})` : letter;
+  return meeting.how === 'struck' ? `${symbol} with ${sung}, ${where}.` : `${symbol} under ${sung}, which is held, ${where}.`;
+}
+
+function inBeats(beats: number): string {
+  return beats === 1 ? 'one beat' : `${beats} beats`;
+}
+
+/** Number of the part a tick lies in, for findings. */
+export function partNumberAt(arrangement: Arrangement, tick: number): number {
+  return partIndexAt(arrangement.parts, tick) + 1;
+}

@@ -1,0 +1,84 @@
+import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
+import { FileError } from './fileError';
+
+/** One element with its children in document order. */
+export interface Element {
+  readonly name: string;
+  readonly attributes: Readonly<Record<string, string>>;
+  readonly children: readonly Element[];
+  readonly text: string;
+}
+
+const ATTRIBUTES = ':@';
+const TEXT = '#text';
+type Raw = Record<string, unknown>;
+
+const OPTIONS = { preserveOrder: true, ignoreAttributes: false, attributeNamePrefix: '', textNodeName: TEXT };
+
+/** Parses XML into its root element. Throws {@link FileError} with the line of the first fault. */
+export function parseXml(text: string): Element {
+  if (text.trim() === '') throw new FileError('The file is empty', '', 'Choose another file.');
+  if (!/^\s*(\uFEFF)?\s*</.test(text)) throw new FileError('This is not XML', 'line 1', 'Choose a MusicXML file (.musicxml or .xml).');
+  const verdict = XMLValidator.validate(text, { allowBooleanAttributes: true });
+  if (verdict !== true) {
+    const { msg, line, col } = verdict.err;
+    throw new FileError(
+      `The XML breaks off or is damaged: ${msg.replace(/\.$/, '')}`,
+      `line ${line}, column ${col}`,
+      'Export the file again from where it was made.',
+    );
+  }
+  const parser = new XMLParser({ ...OPTIONS, parseTagValue: false, parseAttributeValue: false, trimValues: true });
+  const tree = parser.parse(text) as Raw[];
+  const root = tree.map(toElement).find((element) => element && !element.name.startsWith('?'));
+  if (!root) throw new FileError('The file has no content', '', 'Choose another file.');
+  return root;
+}
+
+function toElement(raw: Raw): Element | null {
+  const name = Object.keys(raw).find((key) => key !== ATTRIBUTES);
+  if (name === undefined || name === TEXT) return null;
+  const content = Array.isArray(raw[name]) ? (raw[name] as Raw[]) : [];
+  const text = content.map((child) => (TEXT in child ? String(child[TEXT]) : '')).join('');
+  const children = content.map(toElement).filter((child): child is Element => child !== null);
+  return { name, attributes: (raw[ATTRIBUTES] as Record<string, string>) ?? {}, children, text };
+}
+
+/** The first child of a name. */
+export function child(element: Element | undefined, name: string): Element | undefined {
+  return element?.children.find((c) => c.name === name);
+}
+
+/** Every child of a name. */
+export function childrenOf(element: Element, name: string): Element[] {
+  return element.children.filter((c) => c.name === name);
+}
+
+/** Text of the first child of a name, or undefined. */
+export function childText(element: Element | undefined, name: string): string | undefined {
+  return child(element, name)?.text;
+}
+
+/** An element to be written. */
+export function el(name: string, content: string | number | readonly (Element | null)[] = [], attributes: Record<string, string> = {}): Element {
+  const isText = typeof content === 'string' || typeof content === 'number';
+  return {
+    name,
+    attributes,
+    children: isText ? [] : content.filter((c): c is Element => c !== null),
+    text: isText ? String(content) : '',
+  };
+}
+
+/** The document as text, with the declaration and document type given. */
+export function writeXml(root: Element, doctype: string): string {
+  const builder = new XMLBuilder({ ...OPTIONS, format: true, indentBy: ' ', suppressEmptyNode: true });
+  const body = String(builder.build([toRaw(root)])).replace(/^\s+/, '');
+  return `<?xml version="1.0" encoding="UTF-8"?>\n${doctype}\n${body}`;
+}
+
+function toRaw(element: Element): Raw {
+  const content = element.text !== '' ? [{ [TEXT]: element.text }] : element.children.map(toRaw);
+  const hasAttributes = Object.keys(element.attributes).length > 0;
+  return { [element.name]: content, ...(hasAttributes ? { [ATTRIBUTES]: element.attributes } : {}) };
+}

@@ -1,0 +1,111 @@
+import { type Chord, membersOf } from '../music/chord';
+import type { Key } from '../music/key';
+import { chroma, classNameOf, typeset } from '../music/pitch';
+
+const NUMERALS = ['I', '♭II', 'II', '♭III', 'III', 'IV', '♯IV', 'V', '♭VI', 'VI', '♭VII', 'VII'];
+const NUMERALS_MINOR = ['I', '♭II', 'II', 'III', '♯III', 'IV', '♯IV', 'V', 'VI', '♯VI', 'VII', '♯VII'];
+/** Triads of the key by semitones above the tonic: m minor, d diminished, M major. Minor with V major and vii°. */
+const DIATONIC: Record<Key['mode'], Record<number, string>> = {
+  major: { 0: 'M', 2: 'm', 4: 'm', 5: 'M', 7: 'M', 9: 'm', 11: 'd' },
+  minor: { 0: 'm', 2: 'd', 3: 'M', 5: 'm', 7: 'M', 8: 'M', 10: 'M', 11: 'd' },
+};
+
+/** Degree of a chord in a key and its job where it stands. */
+export interface Degree {
+  /** Roman numeral with quality: "ii7", "V7", "vi". */
+  readonly numeral: string;
+  /** The job in words: "tonic", "V of ii", "♭II for V". */
+  readonly job: string;
+}
+
+function quality(chord: Chord): 'M' | 'm' | 'd' | 'a' | 's' {
+  const semitones = chord.type.semitones;
+  if (semitones.includes(3)) return semitones.includes(6) ? 'd' : 'm';
+  if (semitones.includes(4)) return semitones.includes(8) ? 'a' : 'M';
+  return 's';
+}
+
+function above(key: Key, chord: Chord): number {
+  return (chroma(chord.root) - chroma(key.tonic) + 12) % 12;
+}
+
+/** `numeralOf(Fm7 in E♭ major) // => "ii7"` */
+export function numeralOf(chord: Chord, key: Key): string {
+  const numerals = key.mode === 'major' ? NUMERALS : NUMERALS_MINOR;
+  const upper = numerals[above(key, chord)];
+  const kind = quality(chord);
+  const base = kind === 'm' || kind === 'd' ? upper.toLowerCase() : upper;
+  return base + suffixFor(chord, kind);
+}
+
+function suffixFor(chord: Chord, kind: string): string {
+  const { suffix } = chord.type;
+  if (kind === 'd') return suffix === 'm7b5' ? 'ø7' : suffix === 'dim7' ? '°7' : '°';
+  const shown = kind === 'm' ? suffix.replace(/^m(?!aj)/, '') : suffix;
+  return typeset(shown === 'aug' ? '+' : shown);
+}
+
+function isDominant(chord: Chord): boolean {
+  const s = chord.type.semitones;
+  return s.includes(4) && (s.includes(10) || s.length === 3);
+}
+
+/**
+ * Names the job of a chord by its key and the chord that follows. Source: functional harmony as taught in
+ * jazz and classical practice (secondary dominants, tritone substitutes, passing diminished chords).
+ * `degreeOf(A7, Dm, C major) // => { numeral: "VI7", job: "V of ii" }`
+ */
+export function degreeOf(chord: Chord, next: Chord | null, key: Key): Degree {
+  const numeral = numeralOf(chord, key);
+  return { numeral, job: jobOf(chord, next, key, above(key, chord)) };
+}
+
+function jobOf(chord: Chord, next: Chord | null, key: Key, step: number): string {
+  const fall = next ? (chroma(chord.root) - chroma(next.root) + 12) % 12 : -1;
+  const diatonic = DIATONIC[key.mode][step] === quality(chord);
+  const leads = next && isDominant(chord) && chroma(next.root) !== chroma(key.tonic);
+  if (leads && fall === 7 && !(diatonic && !chord.type.semitones.includes(10)) && step !== 7) {
+    return `V of ${numeralOf({ ...next, type: triadLike(next) }, key)}`;
+  }
+  if (next && isDominant(chord) && !diatonic && fall === 1) return 'a half step above the next: ♭II for V';
+  if (quality(chord) === 'd' && !diatonic && next && [1, 11].includes(fall)) return 'passing diminished';
+  if (step === 7 && isDominant(chord)) return next && fall === 7 ? 'dominant, leads home' : 'dominant';
+  if (step === 7 && quality(chord) === 's') return 'dominant, suspended';
+  if (diatonic || quality(chord) === 's') return DIATONIC_JOBS[key.mode][step] ?? 'of the key';
+  const borrowed = DIATONIC[key.mode === 'major' ? 'minor' : 'major'][step] === quality(chord);
+  return borrowed ? `borrowed from ${typeset(classNameOf(key.tonic))} ${key.mode === 'major' ? 'minor' : 'major'}` : 'colour outside the key';
+}
+
+const DIATONIC_JOBS: Record<Key['mode'], Record<number, string>> = {
+  major: {
+    0: 'tonic, home',
+    2: 'prepares the dominant',
+    4: 'stands in for the tonic',
+    5: 'subdominant',
+    7: 'dominant',
+    9: 'relative minor of the tonic',
+    11: 'stands in for the dominant',
+  },
+  minor: {
+    0: 'tonic, home',
+    2: 'prepares the dominant',
+    3: 'relative major',
+    5: 'subdominant',
+    7: 'dominant',
+    8: 'stands in for the tonic or subdominant',
+    10: 'leads to the relative major',
+    11: 'stands in for the dominant',
+  },
+};
+
+/** The next chord without its seventh, so that "V of ii" does not become "V of ii7". */
+function triadLike(chord: Chord): Chord['type'] {
+  const members = membersOf(chord);
+  const { type } = chord;
+  const keep = members.map((m, i) => ({ m, i })).filter(({ m }) => m.number <= 5);
+  return {
+    ...type,
+    suffix: quality(chord) === 'm' ? 'm' : quality(chord) === 'd' ? 'dim' : '',
+    semitones: keep.map(({ i }) => type.semitones[i]),
+  };
+}

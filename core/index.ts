@@ -1,0 +1,58 @@
+// The face of the core: what the application and the tools may use.
+export { type Arrangement, type ArrangedChange, type ArrangeOptions, arrange, arrangeInSlices } from './arrange';
+export { type Effort, type Measure } from './effort/effort';
+export { type Fill } from './fills/fill';
+export { FileError, MOST_BYTES } from './formats/fileError';
+export { writeMidi } from './formats/midiWrite';
+export { readMusicXml } from './formats/musicxmlRead';
+export { writeMusicXml } from './formats/musicxmlWrite';
+export { type Project, readProject, writeProject } from './formats/project';
+export { reportOf, totalsOf } from './formats/report';
+export { valuesOf } from './formats/noteValues';
+export { voicesOf } from './formats/voices';
+export {
+  barsInWords,
+  meetingInWords,
+  partNumberAt,
+  relationInWords,
+  typesetForm,
+  writeWalkthrough,
+} from './formats/walkthrough';
+export { inversionName } from './harmony/inversion';
+export { nameKeys } from './harmony/naming';
+export { countAt } from './joining/counts';
+export { type Hand, type HandNote } from './joining/handNote';
+export { RUNGS } from './joining/hands';
+export { type Meeting } from './joining/meetings';
+export { PATTERNS } from './joining/patterns';
+export { keepIdentity } from './memo';
+export { parseChord, symbolOf } from './music/chord';
+export { type Key, fifthsOf, keyName, scaleOf } from './music/key';
+export { centreMm, isBlack, KEYBOARDS, type KeyboardSize, OCTAVE_MM, type Reach, reachMm, WHITE_MM } from './music/keyboard';
+export { landmarkOf } from './music/landmarks';
+export { barTicks, beatTicks, type Metre, metreName, pulseTicks, TICKS_PER_QUARTER } from './music/metre';
+export { chroma, classNameOf, midiOf, nameOf, parsePitch, type Pitch, staffStep, typeset } from './music/pitch';
+export { type Part, partIndexAt } from './parts/parts';
+export { type TimedNote, type TimedPedal, type Timeline } from './performance/perform';
+export { Clock } from './performance/clock';
+export { barAt, beatAt, inForceAt, writtenBars } from './song/bars';
+export { applyEdit, describeEdit, type SongEdit } from './song/edits';
+export type { Finding } from './song/finding';
+export { migrateSong, SongShapeError } from './song/migrate';
+export {
+  type Choices,
+  DEFAULT_CHOICES,
+  DEFAULT_PROFILE,
+  emptySong,
+  type Layout,
+  type MelodyNote,
+  type Pin,
+  type Profile,
+  profileSchema,
+  type Song,
+  songSchema,
+} from './song/schema';
+export { keyAt, type PlayedBar, type PlayedNote, type PlayedSong, unfold } from './song/unfold';
+export { derivationOf, movementInWords, points, voicingName, whyOf } from './voicing/explain';
+export { type Alternative, spell } from './voicing/voice';
+export { alternativesFor } from './voicing/voiceParts';

@@ -1,0 +1,81 @@
+import { barAt } from '../song/bars';
+import type { PlayedNote, PlayedSong } from '../song/unfold';
+import type { VoicedChange } from '../voicing/voice';
+import { countAt } from './counts';
+import type { HandNote } from './handNote';
+
+/** A tick at which both hands strike. */
+export interface Meeting {
+  readonly tick: number;
+  readonly bar: number;
+  readonly count: string;
+  /** Keys (MIDI) of each hand, lowest first. */
+  readonly right: readonly number[];
+  readonly left: readonly number[];
+  /** True where a chord changes, false where a pattern merely coincides. */
+  readonly atChange: boolean;
+}
+
+/** How one change meets the melody. */
+export interface ChangeMeeting {
+  readonly how: 'struck' | 'held' | 'rest';
+  /** The melody note struck with it or held over it. */
+  readonly note: PlayedNote | null;
+  readonly count: string;
+  readonly bar: number;
+  readonly syllable: string | null;
+}
+
+/** Every tick at which both hands strike. A grace note has its own earlier onset: the chord waits for the main note. */
+export function meetingsOf(played: PlayedSong, right: readonly HandNote[], left: readonly HandNote[]): Meeting[] {
+  const changes = new Set(played.changes.map((c) => c.tick));
+  const leftAt = byTick(left);
+  return [...byTick(right.filter((note) => !note.grace))]
+    .filter(([tick]) => leftAt.has(tick))
+    .map(([tick, notes]) => {
+      const bar = barAt(played.bars, tick);
+      return {
+        tick,
+        bar: bar.number,
+        count: countAt(bar, tick),
+        right: notes.map((n) => n.midi),
+        left: (leftAt.get(tick) as HandNote[]).map((n) => n.midi),
+        atChange: changes.has(tick),
+      };
+    });
+}
+
+/** The note, count and syllable each change falls on: struck together, under a held note, or in a rest. */
+export function meetingOf(played: PlayedSong, voiced: VoicedChange): ChangeMeeting {
+  const { tick } = voiced.change;
+  const bar = barAt(played.bars, tick);
+  const note = noteAt(played.melody, tick);
+  const how = !note ? 'rest' : note.tick === tick ? 'struck' : 'held';
+  return { how, note, count: countAt(bar, tick), bar: bar.number, syllable: note?.lyric?.text ?? null };
+}
+
+/** The melody note sounding at a tick (the last struck, grace notes apart). */
+function noteAt(melody: readonly PlayedNote[], tick: number): PlayedNote | null {
+  let low = 0;
+  let high = melody.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (melody[middle].tick <= tick) low = middle + 1;
+    else high = middle;
+  }
+  for (let i = low - 1; i >= 0; i--) {
+    if (melody[i].grace) continue;
+    return melody[i].tick + melody[i].length > tick ? melody[i] : null;
+  }
+  return null;
+}
+
+function byTick(notes: readonly HandNote[]): Map<number, HandNote[]> {
+  const map = new Map<number, HandNote[]>();
+  for (const note of notes) {
+    const at = map.get(note.tick);
+    if (at) at.push(note);
+    else map.set(note.tick, [note]);
+  }
+  return map;
+}

@@ -1,0 +1,88 @@
+import { metricStrength } from '../music/metre';
+import { barAt } from '../song/bars';
+import type { Choices, Song } from '../song/schema';
+import type { PlayedSong } from '../song/unfold';
+import type { Hand, HandNote } from '../joining/handNote';
+import { Clock } from './clock';
+
+/** One key sounding, in seconds from the start at the song's own tempo. */
+export interface TimedNote {
+  readonly hand: Hand;
+  readonly tick: number;
+  readonly seconds: number;
+  readonly duration: number;
+  readonly midi: number;
+  /** 1–127. */
+  readonly velocity: number;
+}
+
+/** The pedal going down or up. */
+export interface TimedPedal {
+  readonly tick: number;
+  readonly seconds: number;
+  readonly down: boolean;
+}
+
+export interface Timeline {
+  readonly notes: readonly TimedNote[];
+  readonly pedals: readonly TimedPedal[];
+  readonly seconds: number;
+}
+
+/** Right over left by about 8 dB on a piano, so that the tune is heard; source: common practice in voicing a melody. */
+const VELOCITY: Record<Hand, number> = { right: 88, left: 62 };
+const ACCENT: readonly number[] = [-6, -4, 0, 2, 5];
+/** A grace note is this long and sounds this much before its main note, in seconds. */
+const GRACE_SECONDS = 0.07;
+/** The pedal is lifted as the chord goes down and pressed again this long after it. */
+const PEDAL_AGAIN_SECONDS = 0.08;
+
+export interface PerformTask {
+  readonly song: Song;
+  readonly played: PlayedSong;
+  readonly right: readonly HandNote[];
+  readonly left: readonly HandNote[];
+  readonly choicesAt: (tick: number) => Choices;
+}
+
+/** The arrangement as it sounds: seconds, loudness, pedal. */
+export function perform(task: PerformTask): Timeline {
+  const clock = new Clock(task.played.tempoMap, task.song.feel);
+  const notes = [...task.right, ...task.left]
+    .map((note) => timed(task, clock, note))
+    .sort((a, b) => a.seconds - b.seconds || a.midi - b.midi);
+  return { notes, pedals: pedalsOf(task, clock), seconds: clock.secondsAt(task.played.endTick) };
+}
+
+function timed(task: PerformTask, clock: Clock, note: HandNote): TimedNote {
+  const start = clock.secondsAt(note.tick);
+  const seconds = note.grace ? Math.max(0, start - GRACE_SECONDS) : start;
+  const duration = note.grace ? GRACE_SECONDS : clock.secondsAt(note.tick + note.length) - start;
+  const bar = barAt(task.played.bars, note.tick);
+  const accent = ACCENT[metricStrength(note.tick - bar.tick, bar.metre)];
+  const velocity = Math.max(1, Math.min(127, VELOCITY[note.hand] + accent));
+  return { hand: note.hand, tick: note.tick, seconds, duration, midi: note.midi, velocity };
+}
+
+function pedalsOf(task: PerformTask, clock: Clock): TimedPedal[] {
+  if (task.left.length === 0) return [];
+  const pedals: TimedPedal[] = [];
+  const sounding = task.played.changes.filter((c) => c.chord !== null);
+  const struck = new Set(task.left.map((note) => note.tick));
+  let down = false;
+  for (const [i, change] of sounding.entries()) {
+    const { pedal } = task.choicesAt(change.tick);
+    const last = i === sounding.length - 1;
+    const wanted = struck.has(change.tick) && (pedal === 'change' || pedal === 'held' || (pedal === 'end' && last));
+    const seconds = clock.secondsAt(change.tick);
+    if (down) pedals.push({ tick: change.tick, seconds, down: false });
+    if (wanted) pedals.push({ tick: change.tick, seconds: seconds + PEDAL_AGAIN_SECONDS, down: true });
+    down = wanted;
+    const end = change.tick + change.length;
+    if (down && (last || sounding[i + 1].tick > end)) {
+      pedals.push({ tick: end, seconds: clock.secondsAt(end), down: false });
+      down = false;
+    }
+  }
+  return pedals;
+}

@@ -1,0 +1,49 @@
+import { type Metre, barTicks, beatTicks } from '../music/metre';
+import type { Song } from './schema';
+
+export interface Bar {
+  /** 1 is the first full bar, 0 the pick-up. */
+  readonly number: number;
+  readonly tick: number;
+  readonly length: number;
+  readonly metre: Metre;
+}
+
+/** The last entry of a map (sorted by tick) that is in force at a tick. */
+export function inForceAt<T extends { readonly tick: number }>(map: readonly T[], tick: number): T {
+  let low = 0;
+  let high = map.length - 1;
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (map[middle].tick <= tick) low = middle;
+    else high = middle - 1;
+  }
+  return map[low];
+}
+
+/** The written bars with their ticks, the pick-up first when there is one. */
+export function writtenBars(song: Pick<Song, 'metreMap' | 'pickup' | 'barCount'>): Bar[] {
+  const bars: Bar[] = [];
+  let tick = 0;
+  if (song.pickup > 0) {
+    bars.push({ number: 0, tick: 0, length: song.pickup, metre: song.metreMap[0] });
+    tick = song.pickup;
+  }
+  for (let number = 1; number <= song.barCount; number++) {
+    const metre = inForceAt(song.metreMap, tick);
+    bars.push({ number, tick, length: barTicks(metre), metre });
+    tick += barTicks(metre);
+  }
+  return bars;
+}
+
+/** The bar a tick lies in; ticks after the end belong to the last bar. */
+export function barAt(bars: readonly Bar[], tick: number): Bar {
+  return inForceAt(bars, tick);
+}
+
+/** Beat within the bar in the denominator's unit, 1 = on the bar line; a pick-up counts up to its bar line. */
+export function beatAt(bar: Bar, tick: number): number {
+  const missing = bar.number === 0 ? barTicks(bar.metre) - bar.length : 0;
+  return 1 + (tick - bar.tick + missing) / beatTicks(bar.metre);
+}

@@ -1,0 +1,159 @@
+import { z } from 'zod';
+
+/** Version of the stored shape; raise it with a migration in migrate.ts. */
+export const SCHEMA_VERSION = 1;
+
+const tick = z.number().int().min(0).max(100_000_000);
+const id = z.string().min(1).max(64);
+const letter = z.enum(['C', 'D', 'E', 'F', 'G', 'A', 'B']);
+
+export const pitchClassSchema = z.object({ letter, alter: z.number().int().min(-2).max(2) });
+export const pitchSchema = pitchClassSchema.extend({ octave: z.number().int().min(-1).max(9) });
+const metre = z.object({
+  numerator: z.number().int().min(1).max(64),
+  denominator: z.union([z.literal(1), z.literal(2), z.literal(4), z.literal(8), z.literal(16), z.literal(32)]),
+});
+
+export const LAYOUTS = ['block', 'three', 'root', 'partial', 'shell', 'fifth', 'rootless', 'tenth', 'under-melody', 'singing'] as const;
+export const layoutSchema = z.enum(LAYOUTS);
+
+const noteSchema = z.object({
+  id,
+  tick,
+  length: z.number().int().min(0),
+  pitch: pitchSchema,
+  /** Held on into the next note of the same pitch without being struck again. */
+  tiedToNext: z.boolean(),
+  lyric: z.object({ text: z.string().max(200), syllabic: z.enum(['single', 'begin', 'middle', 'end']) }).nullable(),
+  /** A grace note: no length of its own, struck just before its tick. */
+  grace: z.boolean(),
+});
+
+const changeSchema = z.object({
+  id,
+  tick,
+  length: z.number().int().min(1),
+  /** Chord symbol as written by symbolOf, or as given where it could not be read. */
+  symbol: z.string().min(1).max(40),
+  /** True when the pianist gave it, false when it was proposed. */
+  given: z.boolean(),
+  layout: layoutSchema.nullable(),
+});
+
+/** What the pianist may choose for a song and, differently, for a part. */
+export const choicesSchema = z.object({
+  layout: layoutSchema,
+  /** "auto" takes the pattern the metre suggests. */
+  pattern: z.string().max(40),
+  rung: z.number().int().min(1).max(7),
+  /** Semitones the left hand's usual register is moved, −12 … 12. */
+  register: z.number().int().min(-12).max(12),
+  pedal: z.enum(['none', 'change', 'held', 'end']),
+  dynamics: z.enum(['even', 'growing', 'falling']),
+  rhythm: z.enum(['real', 'straight', 'anticipated']),
+  octaveShift: z.union([z.literal(-1), z.literal(0), z.literal(1)]),
+  firstHand: z.enum(['right', 'left', 'chords']),
+});
+
+const partSettingsSchema = z.object({
+  name: z.string().max(80).nullable(),
+  /** The cut of the part this one is declared the same as: they share voicings. */
+  sameAs: id.nullable(),
+  choices: choicesSchema.partial(),
+});
+
+const keys = z.array(z.number().int().min(0).max(127)).min(1).max(10);
+const pinSchema = z.object({ changeId: id, keys, fingers: z.array(z.number().int().min(1).max(5)).nullable() });
+
+export const songSchema = z.object({
+  schemaVersion: z.literal(SCHEMA_VERSION),
+  id,
+  title: z.string().min(1).max(200),
+  subtitle: z.string().max(200),
+  keyMap: z.array(z.object({ tick, tonic: pitchClassSchema, mode: z.enum(['major', 'minor']) })).min(1),
+  metreMap: z.array(metre.extend({ tick })).min(1),
+  /** Quarter notes a minute. */
+  tempoMap: z.array(z.object({ tick, quartersPerMinute: z.number().min(10).max(400) })).min(1),
+  feel: z.object({ kind: z.enum(['straight', 'swing', 'dotted']), ratio: z.number().min(1).max(4) }),
+  /** Length of the pick-up in ticks, 0 when the song begins with a full bar. */
+  pickup: tick,
+  /** Written bars, the pick-up not counted. */
+  barCount: z.number().int().min(1).max(4000),
+  /** Spans of written bars in the order they are played; bar 0 is the pick-up. Empty: straight through. */
+  playingOrder: z.array(z.object({ fromBar: z.number().int().min(0), toBar: z.number().int().min(0) })),
+  melody: z.array(noteSchema),
+  changes: z.array(changeSchema),
+  sections: z.array(z.object({ id, tick, name: z.string().max(80), energy: z.number().int().min(1).max(5) })),
+  /** In played ticks; empty: the division proposed by the parts stage. */
+  cuts: z.array(z.object({ id, tick, locked: z.boolean() })),
+  choices: choicesSchema,
+  partSettings: z.record(id, partSettingsSchema),
+  pins: z.array(pinSchema),
+  /** Parts learned as they are: their voicings and fingers by change. */
+  settled: z.array(z.object({ cutId: id, voicings: z.array(pinSchema) })),
+  /** Ids of proposed fills the pianist declined. */
+  fillsDeclined: z.array(z.string().max(80)),
+  /** Changes (played ids) whose pattern is played in full though the program would thin it. */
+  thinningRefused: z.array(id),
+  /** What reading the file found and could not decide. */
+  imported: z.array(z.object({ tick, text: z.string().max(400) })),
+});
+
+export type Song = Readonly<z.infer<typeof songSchema>>;
+export type MelodyNote = Song['melody'][number];
+export type Change = Song['changes'][number];
+export type Choices = Song['choices'];
+export type Layout = z.infer<typeof layoutSchema>;
+export type Pin = Song['pins'][number];
+export type PartSettings = z.infer<typeof partSettingsSchema>;
+
+export const profileSchema = z.object({
+  rightReach: z.union([z.literal(6), z.literal(7), z.literal(8), z.literal(9), z.literal(10)]),
+  leftReach: z.union([z.literal(6), z.literal(7), z.literal(8), z.literal(9), z.literal(10)]),
+  keyboard: z.union([z.literal(49), z.literal(61), z.literal(73), z.literal(76), z.literal(88)]),
+});
+
+export type Profile = Readonly<z.infer<typeof profileSchema>>;
+
+/** An octave in each hand and a full keyboard. */
+export const DEFAULT_PROFILE: Profile = { rightReach: 8, leftReach: 8, keyboard: 88 };
+
+export const DEFAULT_CHOICES: Choices = {
+  layout: 'block',
+  pattern: 'auto',
+  rung: 4,
+  register: 0,
+  pedal: 'change',
+  dynamics: 'even',
+  rhythm: 'real',
+  octaveShift: 0,
+  firstHand: 'right',
+};
+
+/** A song without notes in C major, 4/4, to be filled by a reader. */
+export function emptySong(songId: string, title: string): Song {
+  return {
+    schemaVersion: SCHEMA_VERSION,
+    id: songId,
+    title,
+    subtitle: '',
+    keyMap: [{ tick: 0, tonic: { letter: 'C', alter: 0 }, mode: 'major' }],
+    metreMap: [{ tick: 0, numerator: 4, denominator: 4 }],
+    tempoMap: [{ tick: 0, quartersPerMinute: 96 }],
+    feel: { kind: 'straight', ratio: 2 },
+    pickup: 0,
+    barCount: 1,
+    playingOrder: [],
+    melody: [],
+    changes: [],
+    sections: [],
+    cuts: [],
+    choices: DEFAULT_CHOICES,
+    partSettings: {},
+    pins: [],
+    settled: [],
+    fillsDeclined: [],
+    thinningRefused: [],
+    imported: [],
+  };
+}

@@ -1,0 +1,133 @@
+import { type Chord, ChordSymbolError, parseChord } from '../music/chord';
+import type { Key } from '../music/key';
+import { midiOf } from '../music/pitch';
+import { type Bar, inForceAt, writtenBars } from './bars';
+import type { Change, MelodyNote, Song } from './schema';
+
+/** A melody note as it is struck: ties joined, in played ticks. */
+export interface PlayedNote extends MelodyNote {
+  readonly midi: number;
+  readonly writtenId: string;
+}
+
+/** A change in played ticks. On a second pass its id ends in "@2", so that it can be pinned on its own. */
+export interface PlayedChange extends Change {
+  readonly writtenId: string;
+  /** Null for N.C. and for symbols that cannot be read. */
+  readonly chord: Chord | null;
+  readonly unclear: string | null;
+}
+
+export interface PlayedBar extends Bar {
+  /** Written bar number; the same bar comes back in repeats. */
+  readonly written: number;
+  readonly pass: number;
+}
+
+/** The song as it sounds from start to end, repeats unfolded. */
+export interface PlayedSong {
+  readonly bars: readonly PlayedBar[];
+  readonly endTick: number;
+  readonly melody: readonly PlayedNote[];
+  readonly changes: readonly PlayedChange[];
+  readonly sections: Song['sections'];
+  readonly keyMap: Song['keyMap'];
+  readonly tempoMap: Song['tempoMap'];
+}
+
+/** Unfolds the playing order; a song without one is played straight through. */
+export function unfold(song: Song): PlayedSong {
+  const bars = writtenBars(song);
+  const order = song.playingOrder.length > 0 ? song.playingOrder : [{ fromBar: bars[0].number, toBar: song.barCount }];
+  const melody = joinTies(song.melody);
+  const passes = new Map<number, number>();
+  const played = {
+    bars: [] as PlayedBar[],
+    melody: [] as PlayedNote[],
+    changes: [] as PlayedChange[],
+    sections: [] as Song['sections'][number][],
+    keyMap: [] as Song['keyMap'][number][],
+    tempoMap: [] as Song['tempoMap'][number][],
+  };
+  let at = 0;
+  for (const span of order) {
+    const inSpan = bars.filter((bar) => bar.number >= span.fromBar && bar.number <= span.toBar);
+    if (inSpan.length === 0) continue;
+    const from = inSpan[0].tick;
+    const last = inSpan[inSpan.length - 1];
+    const to = last.tick + last.length;
+    const shift = at - from;
+    let pass = 1;
+    for (const bar of inSpan) {
+      pass = (passes.get(bar.number) ?? 0) + 1;
+      passes.set(bar.number, pass);
+      played.bars.push({ ...bar, number: bar.number, tick: bar.tick + shift, written: bar.number, pass });
+    }
+    const place = passMark(pass);
+    played.melody.push(...slice(melody, from, to).map((n) => playedNote(n, shift, place)));
+    played.changes.push(...slice(song.changes, from, to).map((c) => playedChange(c, shift, place, to)));
+    played.sections.push(...slice(song.sections, from, to).map((s) => ({ ...s, id: s.id + place, tick: s.tick + shift })));
+    played.keyMap.push(...sliceMap(song.keyMap, from, to, shift));
+    played.tempoMap.push(...sliceMap(song.tempoMap, from, to, shift));
+    at += to - from;
+  }
+  renumber(played.bars);
+  return { ...played, endTick: at };
+}
+
+function passMark(pass: number): string {
+  return pass > 1 ? `@${pass}` : '';
+}
+
+/** Played bars count on from 1 whatever is repeated, so that "bar 12" is one place. */
+function renumber(bars: PlayedBar[]): void {
+  const first = bars[0]?.number === 0 ? 0 : 1;
+  bars.forEach((bar, index) => (bars[index] = { ...bar, number: first + index }));
+}
+
+function slice<T extends { readonly tick: number }>(list: readonly T[], from: number, to: number): T[] {
+  return list.filter((item) => item.tick >= from && item.tick < to);
+}
+
+function sliceMap<T extends { readonly tick: number }>(map: readonly T[], from: number, to: number, shift: number): T[] {
+  const first = { ...inForceAt(map, from), tick: from + shift };
+  const later = map.filter((entry) => entry.tick > from && entry.tick < to);
+  return [first, ...later.map((entry) => ({ ...entry, tick: entry.tick + shift }))];
+}
+
+function playedNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
+  return { ...note, id: note.id + mark, writtenId: note.id, tick: note.tick + shift, midi: midiOf(note.pitch) };
+}
+
+function playedChange(change: Change, shift: number, mark: string, spanEnd: number): PlayedChange {
+  const length = Math.min(change.length, spanEnd - change.tick);
+  const base = { ...change, id: change.id + mark, writtenId: change.id, tick: change.tick + shift, length };
+  try {
+    return { ...base, chord: parseChord(change.symbol), unclear: null };
+  } catch (error) {
+    if (error instanceof ChordSymbolError) return { ...base, chord: null, unclear: error.message };
+    throw error;
+  }
+}
+
+/** Notes held over by ties become one note of the whole length. */
+export function joinTies(melody: readonly MelodyNote[]): MelodyNote[] {
+  const joined: MelodyNote[] = [];
+  for (const note of melody) {
+    const last = joined[joined.length - 1];
+    const continues =
+      last?.tiedToNext && last.tick + last.length === note.tick && midiOf(last.pitch) === midiOf(note.pitch);
+    if (continues) {
+      joined[joined.length - 1] = { ...last, length: last.length + note.length, tiedToNext: note.tiedToNext };
+    } else {
+      joined.push(note);
+    }
+  }
+  return joined;
+}
+
+/** The key in force at a played tick. */
+export function keyAt(played: PlayedSong, tick: number): Key {
+  const { tonic, mode } = inForceAt(played.keyMap, tick);
+  return { tonic, mode };
+}

@@ -1,0 +1,127 @@
+import type { Chord } from '../music/chord';
+import { KEYBOARDS, reachMm } from '../music/keyboard';
+import type { Profile } from '../song/schema';
+import { type Bounds, candidatesFor, thinnedCandidates } from './candidates';
+import type { SolvedLayout } from './members';
+import type { Voicing } from './voicing';
+
+/** A key sounding in the other hand. */
+export interface Sounding {
+  readonly tick: number;
+  readonly length: number;
+  readonly midi: number;
+}
+
+/** What had to give way at one chord; raising the melody of a part comes between the last two. */
+export type Relaxation = 'thinned' | 'shortened' | 'crossing';
+
+export interface Options {
+  readonly candidates: readonly Voicing[];
+  readonly relaxed: Relaxation | null;
+  /** Ticks the chord may be held. */
+  readonly length: number;
+}
+
+/** Fewest notes a chord is thinned to before something else gives way. */
+const FEWEST_NOTES = 2;
+const SHORTEST_HOLD = 480;
+
+/** Left-hand bounds of a profile under a ceiling: every key lies below it. */
+export function leftBounds(profile: Profile, ceiling: number): Bounds {
+  const keyboard = KEYBOARDS[profile.keyboard];
+  return { low: keyboard.low, high: Math.min(keyboard.high, ceiling - 1), reachMm: reachMm(profile.leftReach) };
+}
+
+/** Builds candidate lists, the same list once: songs come back to the same chord under the same ceiling. */
+export class OptionFinder {
+  private readonly whole = new Map<string, Voicing[]>();
+  private readonly thin = new Map<string, Voicing[]>();
+
+  constructor(private readonly profile: Profile) {}
+
+  /**
+   * What a chord may be under the right-hand notes sounding with it (sorted by onset). Relaxes in order:
+   * thin the chord, then shorten it to before the note in its way. Null: neither helps.
+   */
+  under(symbol: string, chord: Chord, layout: SolvedLayout, length: number, notes: readonly Sounding[], tick: number): Options | null {
+    const ceilings = ceilingsOf(notes, tick, length);
+    const lowest = ceilings[ceilings.length - 1].ceiling;
+    const whole = this.candidates(symbol, chord, layout, lowest);
+    if (whole.length > 0) return { candidates: whole, relaxed: null, length };
+    const thinned = this.thinned(symbol, chord, layout, lowest, FEWEST_NOTES);
+    if (thinned.length > 0) return { candidates: thinned, relaxed: 'thinned', length };
+    for (let i = ceilings.length - 2; i >= 0; i--) {
+      const held = ceilings[i + 1].from - tick;
+      if (held < SHORTEST_HOLD) break;
+      const shortWhole = this.candidates(symbol, chord, layout, ceilings[i].ceiling);
+      const short = shortWhole.length > 0 ? shortWhole : this.thinned(symbol, chord, layout, ceilings[i].ceiling, FEWEST_NOTES);
+      if (short.length > 0) return { candidates: short, relaxed: 'shortened', length: held };
+    }
+    return null;
+  }
+
+  /** Every voicing the hand and keyboard allow, whatever the right hand does. */
+  crossing(symbol: string, chord: Chord, layout: SolvedLayout, length: number): Options {
+    const whole = this.candidates(symbol, chord, layout, 128);
+    const candidates = whole.length > 0 ? whole : this.thinned(symbol, chord, layout, 128, 1);
+    return { candidates, relaxed: 'crossing', length };
+  }
+
+  private candidates(symbol: string, chord: Chord, layout: SolvedLayout, ceiling: number): Voicing[] {
+    return remember(this.whole, `${symbol}|${layout}|${ceiling}`, () =>
+      candidatesFor(chord, layout, leftBounds(this.profile, ceiling)),
+    );
+  }
+
+  private thinned(symbol: string, chord: Chord, layout: SolvedLayout, ceiling: number, fewest: number): Voicing[] {
+    return remember(this.thin, `${symbol}|${layout}|${ceiling}|${fewest}`, () =>
+      thinnedCandidates(chord, layout, leftBounds(this.profile, ceiling), fewest),
+    );
+  }
+}
+
+interface Ceiling {
+  /** From this tick on a lower ceiling holds. */
+  readonly from: number;
+  readonly ceiling: number;
+}
+
+/** How the ceiling sinks while a chord is held: each entry from the onset of a note lower than all before. */
+function ceilingsOf(notes: readonly Sounding[], tick: number, length: number): Ceiling[] {
+  const list: Ceiling[] = [{ from: tick, ceiling: 128 }];
+  for (const note of notes) {
+    if (note.tick >= tick + length || note.tick + note.length <= tick) continue;
+    const last = list[list.length - 1];
+    if (note.midi >= last.ceiling) continue;
+    const from = Math.max(note.tick, tick);
+    if (from === last.from) list[list.length - 1] = { from, ceiling: note.midi };
+    else list.push({ from, ceiling: note.midi });
+  }
+  return list;
+}
+
+function remember<T>(store: Map<string, T>, id: string, make: () => T): T {
+  let value = store.get(id);
+  if (value === undefined) store.set(id, (value = make()));
+  return value;
+}
+
+/** The notes that overlap a stretch of time, from a list sorted by onset. */
+export function soundingIn(notes: readonly Sounding[], from: number, to: number, longest: number): Sounding[] {
+  const found: Sounding[] = [];
+  for (let i = firstAtOrAfter(notes, from - longest); i < notes.length && notes[i].tick < to; i++) {
+    if (notes[i].tick + notes[i].length > from) found.push(notes[i]);
+  }
+  return found;
+}
+
+function firstAtOrAfter(notes: readonly Sounding[], tick: number): number {
+  let low = 0;
+  let high = notes.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (notes[middle].tick < tick) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}

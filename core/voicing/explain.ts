@@ -1,0 +1,69 @@
+import { inversionReason } from '../harmony/naming';
+import { inversionName } from '../harmony/inversion';
+import { membersOf, symbolOf } from '../music/chord';
+import { classNameOf, typeset } from '../music/pitch';
+import { type Step, type VoicedChange, spell } from './voice';
+
+/** "B♭7, second inversion"; the bass is in the symbol of a slash chord. */
+export function voicingName(v: VoicedChange): string {
+  return `${typeset(symbolOf(v.chord))}, ${inversionName(v.voicing.inversion)}`;
+}
+
+/** "D F A from D: root, minor 3rd, 5th; here A lies lowest, its 5th." One line of derivation. */
+export function derivationOf(v: VoicedChange): string {
+  const members = membersOf(v.chord).map((m) => typeset(classNameOf(m.pitchClass)));
+  const shown = v.pitches.map((p) => typeset(classNameOf(p))).join(' ');
+  return `${typeset(symbolOf(v.chord))} is ${members.join(' ')} (${v.chord.type.words}). Played ${shown}: ${inversionReason(v.voicing.keys, v.chord)}.`;
+}
+
+const STEP_WORDS: Record<number, string> = { 1: 'a half step', 2: 'a whole step' };
+
+function distance(semitones: number): string {
+  return STEP_WORDS[semitones] ?? `${semitones} half steps`;
+}
+
+/** Which notes stay, which move and how far: "F and A♭ stay, C falls a whole step to B♭ …: 3 half steps in all." */
+export function movementInWords(before: VoicedChange, after: VoicedChange, step: Step): string {
+  const name = (key: number, of: VoicedChange): string =>
+    typeset(classNameOf(spell([key], of.chord, of.key)[0]));
+  const stay = step.moves.filter((m) => m.from !== null && m.from === m.to).map((m) => name(m.to as number, after));
+  const moved = step.moves
+    .filter((m) => m.from !== m.to)
+    .map(({ from, to, semitones }) => {
+      if (from === null) return `${name(to as number, after)} is added`;
+      if (to === null) return `${name(from, before)} is let go`;
+      return `${name(from, before)} ${to > from ? 'rises' : 'falls'} ${distance(semitones)} to ${name(to, after)}`;
+    });
+  const parts = stay.length > 0 ? [`${listed(stay)} ${stay.length === 1 ? 'stays' : 'stay'}`, ...moved] : moved;
+  return `${parts.join(', ')}: ${step.semitones} half step${step.semitones === 1 ? '' : 's'} in all`;
+}
+
+function listed(words: readonly string[]): string {
+  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
+}
+
+/** Why this voicing: who fixed it, or the movement and what the next best would cost the whole song. */
+export function whyOf(before: VoicedChange | null, v: VoicedChange): string {
+  const sentences: string[] = [];
+  if (v.fixedBy === 'pin') sentences.push('You pinned this voicing.');
+  if (v.fixedBy === 'settled') sentences.push('This part is settled: its voicings stay as learned.');
+  if (v.fixedBy === 'same') sentences.push('Shared with the part this one is the same as.');
+  if (before && v.step) sentences.push(`${capital(movementInWords(before, v, v.step))}.`);
+  else sentences.push('The first chord: root position in a clear register is preferred.');
+  if (v.nextBest) {
+    const other = v.nextBest.voicing;
+    const names = spell(other.keys, v.chord, v.key).map((p) => typeset(classNameOf(p)));
+    const cost = v.nextBest.extra === 0 ? 'costs the same' : `costs ${points(v.nextBest.extra)} more`;
+    sentences.push(`Next best, ${names.join(' ')} (${inversionName(other.inversion)}), ${cost} over the whole song.`);
+  }
+  return sentences.join(' ');
+}
+
+/** Points in words a pianist can weigh: ten points are one voice moved a half step. */
+export function points(extra: number): string {
+  return `${(extra / 10).toFixed(1).replace(/\.0$/, '')} half steps' worth`;
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

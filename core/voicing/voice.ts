@@ -1,0 +1,221 @@
+import type { Chord } from '../music/chord';
+import { type Key, spellInKey } from '../music/key';
+import { spellingInChord } from '../music/chord';
+import { type Pitch, chroma, classAbove, pitchAt } from '../music/pitch';
+import { reachMm } from '../music/keyboard';
+import type { Finding } from '../song/finding';
+import type { Profile } from '../song/schema';
+import type { PlayedChange } from '../song/unfold';
+import { type Options, OptionFinder, type Relaxation, type Sounding, soundingIn } from './bounds';
+import { fixedFindings, raisedFinding, relaxationFindings } from './findings';
+import type { SolvedLayout } from './members';
+import { commonKeys, movesBetween, type VoiceMove } from './movement';
+import { type Solution, type Spot, solve } from './solver';
+import { type Voicing, voicingOf } from './voicing';
+import type { VoicingWeights } from './weights';
+
+/** Why a voicing was not for the solver to choose. */
+export type FixedBy = 'pin' | 'settled' | 'same';
+
+export interface FixedKeys {
+  readonly keys: readonly number[];
+  readonly by: FixedBy;
+}
+
+/** All the voicing stage looks at. */
+export interface VoicingTask {
+  readonly changes: readonly PlayedChange[];
+  /** The melody as it will be struck, sorted by onset. */
+  readonly melody: readonly Sounding[];
+  readonly profile: Profile;
+  readonly weights: VoicingWeights;
+  readonly partOf: (tick: number) => number;
+  readonly layoutOf: (change: PlayedChange) => SolvedLayout;
+  readonly registerOf: (change: PlayedChange) => number;
+  readonly keyAt: (tick: number) => Key;
+  readonly fixed: ReadonlyMap<string, FixedKeys>;
+}
+
+export interface Step {
+  readonly semitones: number;
+  readonly kept: number;
+  /** Travel of the midpoint of the hand. */
+  readonly millimetres: number;
+  readonly moves: readonly VoiceMove[];
+}
+
+export interface VoicedChange {
+  readonly change: PlayedChange;
+  readonly chord: Chord;
+  readonly key: Key;
+  readonly layout: SolvedLayout;
+  readonly voicing: Voicing;
+  readonly pitches: readonly Pitch[];
+  readonly fixedBy: FixedBy | null;
+  readonly relaxed: Relaxation | null;
+  /** Ticks the left hand may hold it. */
+  readonly length: number;
+  readonly step: Step | null;
+  /** The best other voicing here and what the whole song would cost more with it, in points. */
+  readonly nextBest: { readonly voicing: Voicing; readonly extra: number } | null;
+}
+
+export interface VoicedSong {
+  readonly voiced: readonly VoicedChange[];
+  /** Parts (by index) whose melody is played an octave higher to make room. */
+  readonly raisedParts: ReadonlySet<number>;
+  readonly findings: readonly Finding[];
+  /** Points of the whole song. */
+  readonly cost: number;
+}
+
+/** Chooses a voicing for every chord of the song: least movement over the whole sequence. */
+export function voice(task: VoicingTask): VoicedSong {
+  const { spots, prepared, raisedParts } = prepare(task);
+  const solution = solve(spots, task.weights);
+  let before: Voicing | null = null;
+  const voiced = prepared.map((spot, i) => {
+    const chosen = spots[i].candidates[solution.chosen[i]];
+    const result = describe(spot, chosen, before, nextBest(spots[i], solution, i));
+    before = chosen;
+    return result;
+  });
+  const findings = [
+    ...[...raisedParts].map((part) => raisedFinding(voiced.find((v) => task.partOf(v.change.tick) === part))),
+    ...voiced.flatMap((v) => [...relaxationFindings(v), ...fixedFindings(v, task)]),
+  ];
+  return { voiced, raisedParts, findings, cost: solution.cost };
+}
+
+/** A voicing that could stand in the place of the chosen one. */
+export interface Alternative {
+  readonly voicing: Voicing;
+  readonly pitches: readonly Pitch[];
+  /** What the whole song, solved anew round it, costs more than its best, in points. */
+  readonly extra: number;
+  readonly step: Step | null;
+}
+
+/** Every voicing one change could have, cheapest for the whole song first; its own pin is set aside. */
+export function alternativesAt(task: VoicingTask, changeId: string): Alternative[] {
+  const fixed = new Map(task.fixed);
+  fixed.delete(changeId);
+  const freed = { ...task, fixed };
+  const { spots, prepared } = prepare(freed);
+  const at = prepared.findIndex((p) => p.change.id === changeId);
+  if (at < 0) return [];
+  const { through, chosen, cost } = solve(spots, task.weights);
+  const before = at > 0 ? spots[at - 1].candidates[chosen[at - 1]] : null;
+  const { chord, key } = prepared[at];
+  return spots[at].candidates
+    .map((voicing, c) => ({
+      voicing,
+      pitches: spell(voicing.keys, chord, key),
+      extra: through[at][c] - cost,
+      step: before ? stepFrom(before, voicing) : null,
+    }))
+    .sort((a, b) => a.extra - b.extra || a.voicing.keys[0] - b.voicing.keys[0]);
+}
+
+interface Prepared {
+  readonly change: PlayedChange;
+  readonly chord: Chord;
+  readonly key: Key;
+  readonly layout: SolvedLayout;
+  readonly options: Options;
+  readonly fixedBy: FixedBy | null;
+}
+
+function prepare(task: VoicingTask): { spots: Spot[]; prepared: Prepared[]; raisedParts: Set<number> } {
+  const raisedParts = new Set<number>();
+  const finder = new OptionFinder(task.profile);
+  const longest = task.melody.reduce((most, note) => Math.max(most, note.length), 0);
+  const optionsOf = (change: PlayedChange, chord: Chord, layout: SolvedLayout): Options | null => {
+    const melody = soundingIn(task.melody, change.tick, change.tick + change.length, longest).map((note) =>
+      raisedParts.has(task.partOf(note.tick)) ? { ...note, midi: note.midi + 12 } : note,
+    );
+    return finder.under(change.symbol, chord, layout, change.length, melody, change.tick);
+  };
+  const sounding = task.changes.filter((c) => c.chord !== null && c.length > 0);
+  for (const change of sounding) {
+    const part = task.partOf(change.tick);
+    if (task.fixed.has(change.id) || raisedParts.has(part)) continue;
+    if (!optionsOf(change, change.chord as Chord, task.layoutOf(change))) raisedParts.add(part);
+  }
+  const prepared = sounding.map((change): Prepared => {
+    const chord = change.chord as Chord;
+    const layout = task.layoutOf(change);
+    const key = task.keyAt(change.tick);
+    const fixed = task.fixed.get(change.id);
+    if (fixed) {
+      const options = { candidates: [voicingOf(fixed.keys, chord)], relaxed: null, length: change.length };
+      return { change, chord, key, layout, options, fixedBy: fixed.by };
+    }
+    const options = optionsOf(change, chord, layout) ?? finder.crossing(change.symbol, chord, layout, change.length);
+    return { change, chord, key, layout, options, fixedBy: null };
+  });
+  const playable = prepared.filter((p) => p.options.candidates.length > 0);
+  const spots = playable.map((p, i): Spot => ({
+    candidates: p.options.candidates,
+    place: {
+      firstOrLast: i === 0 || i === playable.length - 1,
+      register: task.registerOf(p.change),
+      leadingNote: leadingNoteOf(p.key),
+      reachMm: reachMm(task.profile.leftReach),
+    },
+  }));
+  return { spots, prepared: playable, raisedParts };
+}
+
+function leadingNoteOf(key: Key): number {
+  return chroma(classAbove(key.tonic, '7M'));
+}
+
+function nextBest(spot: Spot, solution: Solution, i: number): VoicedChange['nextBest'] {
+  let best = -1;
+  solution.through[i].forEach((cost, c) => {
+    if (c !== solution.chosen[i] && (best < 0 || cost < solution.through[i][best])) best = c;
+  });
+  return best < 0 ? null : { voicing: spot.candidates[best], extra: solution.through[i][best] - solution.cost };
+}
+
+function describe(
+  spot: Prepared,
+  voicing: Voicing,
+  before: Voicing | null,
+  next: VoicedChange['nextBest'],
+): VoicedChange {
+  const { change, chord, key, layout, options, fixedBy } = spot;
+  return {
+    change,
+    chord,
+    key,
+    layout,
+    voicing,
+    pitches: spell(voicing.keys, chord, key),
+    fixedBy,
+    relaxed: options.relaxed,
+    length: options.length,
+    step: before ? stepFrom(before, voicing) : null,
+    nextBest: next,
+  };
+}
+
+/** Movement from one voicing to the next, voice by voice. */
+export function stepFrom(before: Voicing, after: Voicing): Step {
+  const moves = movesBetween(before.keys, after.keys);
+  return {
+    semitones: moves.reduce((sum, move) => sum + move.semitones, 0),
+    kept: commonKeys(before.keys, after.keys),
+    millimetres: Math.round(Math.abs(after.middleMm - before.middleMm)),
+    moves,
+  };
+}
+
+/** Keys spelled as members of their chord; foreign keys as the key in force has them. */
+export function spell(keys: readonly number[], chord: Chord, key: Key): Pitch[] {
+  return keys.map((midi) => {
+    const member = spellingInChord(midi, chord);
+    return member ? pitchAt(midi, member) : spellInKey(midi, key);
+  });
+}
