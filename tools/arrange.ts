@@ -138,7 +138,8 @@ function writeAll(dir: string, files: readonly (readonly [name: string, content:
     }
     for (const [name] of files) renameSync(join(dir, `.${name}.part`), join(dir, name));
   } catch (error) {
-    for (const path of made) rmSync(path, { force: true });
+    for (const path of made) rmSync(path, { force: true, recursive: false });
+    if (error instanceof Error && 'code' in error) throw new UsageError(`--out ${dir}: cannot be written there (${String(error.code)})`);
     throw error;
   }
 }

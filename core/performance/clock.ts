@@ -26,6 +26,18 @@ export class Clock {
     return entry.seconds + (swung - entry.tick) * entry.perTick;
   }
 
+  /** The tick that sounds at a time, within `[0, endTick]`: the inverse of secondsAt, to a tick. */
+  tickAt(seconds: number, endTick: number): number {
+    let low = 0;
+    let high = endTick;
+    while (high - low > 1) {
+      const middle = (low + high) >> 1;
+      if (this.secondsAt(middle) <= seconds) low = middle;
+      else high = middle;
+    }
+    return low;
+  }
+
   /** Off-beat eighths come late: at ratio 2 two thirds through the beat. */
   private swung(tick: number): number {
     if (this.feel.kind === 'straight') return tick;

@@ -1,0 +1,246 @@
+import { Injectable, computed, effect, inject, signal } from '@angular/core';
+import type { Alternative, ArrangedChange, Choices, Hand, HandNote, SongEdit } from '@joined-hands/core';
+import { RUNGS, classNameOf, midiOf, partIndexAt, typeset } from '@joined-hands/core';
+import { Store } from '@ngrx/store';
+import type { HeldKey } from '../keyboard/keyboard';
+import { Piano } from '../sound/piano';
+import { Player } from '../sound/player';
+import { PlaceActions, SongActions } from '../state/actions';
+import type { Place } from '../state/model';
+import { workbench } from '../state/reducer';
+import { ArrangerClient } from '../workers/arranger';
+
+/** What to play from where: the part on screen, parts 1 to it, or all. */
+export type Stretch = 'part' | 'to-part' | 'song';
+
+const SLOWEST = 40;
+const FASTEST = 160;
+const TEMPO_STEP = 5;
+
+/** What the bench shows and what can be done on it; the components only show and ask. */
+@Injectable()
+export class BenchState {
+  private readonly store = inject(Store);
+  private readonly arranger = inject(ArrangerClient);
+  private readonly piano = inject(Piano);
+  readonly player = inject(Player);
+
+  readonly state = this.store.selectSignal(workbench.selectWorkbenchState);
+  readonly song = computed(() => this.state().song);
+  readonly arrangement = computed(() => this.state().arrangement);
+  readonly place = computed(() => this.state().place);
+  readonly partIndex = computed(() => this.place().part);
+  readonly part = computed(() => this.arrangement()?.parts[this.partIndex()] ?? null);
+  readonly rung = computed(() => this.part()?.choices.rung ?? 4);
+  readonly selectedId = computed(() => this.place().selected);
+  readonly changeIndex = computed(() => {
+    const id = this.selectedId();
+    return id === null ? -1 : (this.arrangement()?.changes.findIndex((c) => c.change.id === id) ?? -1);
+  });
+  readonly change = computed<ArrangedChange | null>(() => this.arrangement()?.changes[this.changeIndex()] ?? null);
+  readonly before = computed<ArrangedChange | null>(() => this.arrangement()?.changes[this.changeIndex() - 1] ?? null);
+  readonly changesInPart = computed(() => {
+    const { parts, changes } = this.arrangement() ?? { parts: [], changes: [] };
+    return changes.filter((c) => partIndexAt(parts, c.change.tick) === this.partIndex());
+  });
+  readonly findings = computed(() => {
+    const part = this.part();
+    const all = this.arrangement()?.findings ?? [];
+    return part ? all.filter((f) => f.tick >= part.fromTick && f.tick < part.toTick) : [];
+  });
+  readonly fills = computed(() => {
+    const ids = new Set(this.changesInPart().map((c) => c.change.id));
+    return (this.arrangement()?.fills ?? []).filter((f) => ids.has(f.changeId));
+  });
+
+  /** Voicings the selected change could have, the best first. */
+  readonly alternatives = signal<readonly Alternative[]>([]);
+  /** Which of them is being tried, or null. */
+  readonly tried = signal<number | null>(null);
+
+  constructor() {
+    effect(() => {
+      const [id, arrangement] = [this.selectedId(), this.arrangement()];
+      this.tried.set(null);
+      if (id === null || !arrangement || arrangement.onlyPart !== null) return this.alternatives.set([]);
+      void this.arranger.alternatives(id).then((list) => {
+        if (this.selectedId() === id) this.alternatives.set(list);
+      });
+    });
+  }
+
+  edit(edit: SongEdit): void {
+    this.store.dispatch(SongActions.edited({ edit }));
+  }
+
+  undo(): void {
+    this.store.dispatch(SongActions.undone());
+  }
+
+  redo(): void {
+    this.store.dispatch(SongActions.redone());
+  }
+
+  move(place: Partial<Place>): void {
+    this.store.dispatch(PlaceActions.moved({ place }));
+  }
+
+  goToPart(index: number): void {
+    const count = this.arrangement()?.parts.length ?? 0;
+    if (index >= 0 && index < count) this.move({ part: index, selected: null });
+  }
+
+  select(changeId: string | null): void {
+    const arrangement = this.arrangement();
+    const change = arrangement?.changes.find((c) => c.change.id === changeId);
+    if (!arrangement || !change) return this.move({ selected: null });
+    this.move({ selected: changeId, part: partIndexAt(arrangement.parts, change.change.tick) });
+  }
+
+  /** The next or previous change of the song; from nothing, the first of the part. */
+  step(by: 1 | -1): void {
+    const changes = this.arrangement()?.changes ?? [];
+    const from = this.changeIndex();
+    const first = this.changesInPart()[0];
+    const next = from < 0 ? first : changes[from + by];
+    if (!next) return;
+    this.select(next.change.id);
+    void this.hearKeys(this.keysWithMelody(next.voicing.keys, next));
+  }
+
+  /** Tries the next (or previous) voicing of the list: shown on the keyboard and heard. */
+  tryBy(by: 1 | -1): void {
+    if (!this.change()) return this.step(1);
+    const count = this.alternatives().length;
+    if (count === 0) return;
+    const from = this.tried() ?? this.chosenIndex();
+    this.tryAt((from + by + count) % count);
+  }
+
+  tryAt(index: number): void {
+    const change = this.change();
+    const alternative = this.alternatives()[index];
+    if (!change || !alternative) return;
+    this.tried.set(index);
+    void this.hearKeys(this.keysWithMelody(alternative.voicing.keys, change));
+  }
+
+  /** Index of the voicing in force among the alternatives. */
+  readonly chosenIndex = computed(() => {
+    const keys = this.change()?.voicing.keys.join() ?? '';
+    return Math.max(0, this.alternatives().findIndex((a) => a.voicing.keys.join() === keys));
+  });
+
+  /** Pins a voicing to the selected change; the rest is solved round it. */
+  take(index = this.tried()): void {
+    const change = this.change();
+    const alternative = index === null ? undefined : this.alternatives()[index];
+    if (!change || !alternative) return;
+    this.edit({ kind: 'pin', pin: { changeId: change.change.id, keys: [...alternative.voicing.keys], fingers: null } });
+  }
+
+  release(): void {
+    const change = this.change();
+    if (!change || change.fixedBy !== 'pin') return;
+    const pins = this.song()?.pins ?? [];
+    const own = pins.some((pin) => pin.changeId === change.change.id);
+    this.edit({ kind: 'unpin', changeId: own ? change.change.id : change.change.writtenId });
+  }
+
+  choose(choices: Partial<Choices>): void {
+    this.edit({ kind: 'choose', choices });
+  }
+
+  climbTo(rung: number): void {
+    if (RUNGS[rung - 1]?.ready && rung !== this.rung()) this.choose({ rung });
+  }
+
+  settle(settled: boolean): void {
+    const part = this.part();
+    if (!part) return;
+    if (!settled) return this.edit({ kind: 'unsettle', cutId: part.cutId });
+    const voicings = this.changesInPart().map((c) => ({ changeId: c.change.id, keys: [...c.voicing.keys], fingers: null }));
+    this.edit({ kind: 'settle', cutId: part.cutId, voicings });
+  }
+
+  changeTempo(by: 1 | -1): void {
+    const tempoPercent = Math.min(FASTEST, Math.max(SLOWEST, this.place().tempoPercent + by * TEMPO_STEP));
+    this.move({ tempoPercent });
+    this.replay();
+  }
+
+  chooseHands(hands: Place['hands']): void {
+    this.move({ hands });
+    this.replay();
+  }
+
+  private lastStretch: Stretch = 'part';
+
+  private replay(): void {
+    if (this.player.isPlaying()) this.play(this.lastStretch);
+  }
+
+  togglePlaying(): void {
+    if (this.player.isPlaying()) this.player.stop();
+    else this.play('part');
+  }
+
+  play(stretch: Stretch): void {
+    const [arrangement, part] = [this.arrangement(), this.part()];
+    if (!arrangement || !part) return;
+    this.lastStretch = stretch;
+    const { tempoPercent, hands, loops, countsIn } = this.place();
+    const fromTick = stretch === 'part' ? part.fromTick : 0;
+    const toTick = stretch === 'song' ? arrangement.played.endTick : part.toTick;
+    void this.player.play(arrangement, { fromTick, toTick, tempoPercent, hands, countsIn }, loops);
+  }
+
+  async hearKeys(keys: readonly number[]): Promise<void> {
+    if (this.player.isPlaying()) return;
+    try {
+      await this.piano.hear(keys);
+    } catch (error) {
+      this.player.problem.set(`The piano could not be started: ${error instanceof Error ? error.message : String(error)}.`);
+    }
+  }
+
+  private keysWithMelody(keys: readonly number[], change: ArrangedChange): number[] {
+    const above = this.arrangement()?.right.filter((n) => n.tick === change.change.tick) ?? [];
+    return [...keys, ...above.map((n) => n.midi)];
+  }
+
+  /** What the keyboard shows: keys sounding, else the voicing tried, else the change selected. */
+  readonly heldKeys = computed<HeldKey[]>(() => {
+    const arrangement = this.arrangement();
+    if (!arrangement) return [];
+    if (this.player.isPlaying()) {
+      const sounding = this.player.sounding();
+      return sounding.flatMap((key) => {
+        const notes = key.hand === 'right' ? arrangement.right : arrangement.left;
+        const note = notes.find((n) => n.tick === key.tick && n.midi === key.midi);
+        return note ? [held(note)] : [];
+      });
+    }
+    const change = this.change() ?? this.changesInPart()[0];
+    if (!change) return arrangement.right.filter((n) => n.tick === this.part()?.fromTick).map(held);
+    const at = (n: HandNote): boolean => n.tick === change.change.tick && !n.grace;
+    const right = arrangement.right.filter(at).map(held);
+    const tried = this.tried();
+    if (tried !== null && this.alternatives()[tried]) {
+      const left = this.alternatives()[tried].pitches.map((p) => ({ midi: midiOf(p), hand: 'left' as Hand, letter: typeset(classNameOf(p)), finger: null }));
+      return [...right, ...left];
+    }
+    return [...right, ...arrangement.left.filter(at).map(held)];
+  });
+
+  readonly usedKeys = computed(() => {
+    const part = this.part();
+    const arrangement = this.arrangement();
+    if (!part || !arrangement) return [];
+    return [...arrangement.right, ...arrangement.left].filter((n) => n.tick >= part.fromTick && n.tick < part.toTick).map((n) => n.midi);
+  });
+}
+
+function held(note: HandNote): HeldKey {
+  return { midi: note.midi, hand: note.hand, letter: typeset(classNameOf(note.pitch)), finger: note.finger };
+}

@@ -1,0 +1,170 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  HostListener,
+  type OnInit,
+  computed,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { keyAt, keyName, metreName, typeset } from '@joined-hands/core';
+import { Store } from '@ngrx/store';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
+import { type Command, Shortcuts } from '../help/shortcuts';
+import { Keyboard } from '../keyboard/keyboard';
+import { Staff } from '../notation/staff';
+import { SongActions } from '../state/actions';
+import { WorkbenchEffects } from '../state/effects';
+import { SongLock } from '../storage/song-lock';
+import { SongStore } from '../storage/song-store';
+import { BenchState } from './bench-state';
+import { PartsRail } from './parts-rail';
+import { Reasons } from './reasons';
+import { Seam } from './seam';
+import { Transport } from './transport';
+
+const NARROW_PX = 900;
+
+/** The song bench: parts rail, seam, reasons, keyboard, transport. */
+@Component({
+  selector: 'jh-bench',
+  imports: [RouterLink, NzButtonModule, NzModalModule, Keyboard, PartsRail, Reasons, Seam, Staff, Transport],
+  providers: [BenchState],
+  templateUrl: './bench.html',
+  styleUrl: './bench.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Bench implements OnInit {
+  /** Id of the song, from the address. */
+  readonly id = input.required<string>();
+
+  protected readonly bench = inject(BenchState);
+  private readonly store = inject(Store);
+  private readonly songs = inject(SongStore);
+  private readonly lock = inject(SongLock);
+  private readonly effects = inject(WorkbenchEffects);
+  private readonly modal = inject(NzModalService);
+  private readonly shortcuts = inject(Shortcuts);
+
+  protected readonly isMissing = signal(false);
+  protected readonly isNarrow = signal(window.innerWidth < NARROW_PX);
+  /** Which side sheet is open on a narrow screen. */
+  protected readonly sheet = signal<'parts' | 'reasons' | null>(null);
+  protected readonly facts = computed(() => {
+    const [song, arrangement] = [this.bench.song(), this.bench.arrangement()];
+    if (!song || !arrangement) return '';
+    return `${typeset(keyName(keyAt(arrangement.played, 0)))} · ${metreName(song.metreMap[0])}`;
+  });
+  protected readonly undoWhat = computed(() => this.bench.state().past.at(-1)?.what ?? null);
+  protected readonly redoWhat = computed(() => this.bench.state().future.at(-1)?.what ?? null);
+  protected readonly problem = computed(() => this.bench.state().problem ?? this.bench.player.problem());
+
+  constructor() {
+    const leaving = (): void => void this.saveNow();
+    window.addEventListener('pagehide', leaving);
+    document.addEventListener('visibilitychange', leaving);
+    inject(DestroyRef).onDestroy(() => {
+      window.removeEventListener('pagehide', leaving);
+      document.removeEventListener('visibilitychange', leaving);
+      this.bench.player.stop();
+      void this.saveNow().then(() => {
+        this.lock.free();
+        this.store.dispatch(SongActions.closed());
+      });
+    });
+  }
+
+  ngOnInit(): void {
+    void this.open(false);
+  }
+
+  /** Reads the song and its lock; with `takeOver` the lock is taken from another tab. */
+  protected async open(takeOver: boolean): Promise<void> {
+    const stored = await this.songs.get(this.id());
+    if (!stored) return this.isMissing.set(true);
+    const mine = await this.lock.take(stored.id, () => this.store.dispatch(SongActions.takenOverElsewhere()), takeOver);
+    const profile = await this.songs.profile();
+    if (profile) this.store.dispatch({ type: '[Profile] Read', profile });
+    if (mine) await this.songs.opened(stored.id);
+    const { song, revision, place } = stored;
+    this.store.dispatch(SongActions.opened({ song, revision, place, isReadOnly: !mine }));
+  }
+
+  private async saveNow(): Promise<void> {
+    const action = await this.effects.saveNow();
+    if (action) this.store.dispatch(action);
+  }
+
+  protected rename(event: Event): void {
+    const title = (event.target as HTMLInputElement).value.trim();
+    if (title && title !== this.bench.song()?.title) this.bench.edit({ kind: 'rename', title: title.slice(0, 200) });
+  }
+
+  protected toggleSheet(which: 'parts' | 'reasons'): void {
+    this.sheet.update((open) => (open === which ? null : which));
+  }
+
+  protected async showExport(): Promise<void> {
+    const arrangement = this.bench.arrangement();
+    if (!arrangement) return;
+    const { ExportList } = await import('./export-list');
+    this.modal.create({ nzTitle: 'Take it away', nzContent: ExportList, nzData: arrangement, nzFooter: null, nzWidth: 620 });
+  }
+
+  protected async showKeys(): Promise<void> {
+    const { KeysList } = await import('../help/keys-list');
+    this.modal.create({ nzTitle: 'Keys', nzContent: KeysList, nzFooter: null, nzWidth: 620 });
+  }
+
+  @HostListener('window:resize')
+  protected measure(): void {
+    this.isNarrow.set(window.innerWidth < NARROW_PX);
+  }
+
+  @HostListener('document:keydown', ['$event'])
+  protected onKey(event: KeyboardEvent): void {
+    const command = this.shortcuts.read(event);
+    if (!command) return;
+    event.preventDefault();
+    this.obey(command);
+  }
+
+  private obey(command: Command): void {
+    const { bench } = this;
+    switch (command.kind) {
+      case 'part':
+        return bench.goToPart(command.number - 1);
+      case 'play-to':
+        bench.goToPart(command.number - 1);
+        return bench.play('to-part');
+      case 'toggle':
+        return bench.togglePlaying();
+      case 'hands':
+        bench.move({ hands: command.hands });
+        return bench.play('part');
+      case 'tempo':
+        return bench.changeTempo(command.by);
+      case 'step':
+        return bench.step(command.by);
+      case 'try':
+        return bench.tryBy(command.by);
+      case 'take':
+        return bench.take();
+      case 'leave':
+        this.sheet.set(null);
+        return bench.select(null);
+      case 'undo':
+        return bench.undo();
+      case 'redo':
+        return bench.redo();
+      case 'staff':
+        return bench.move({ showsStaff: !bench.place().showsStaff });
+      case 'help':
+        return void this.showKeys();
+    }
+  }
+}

@@ -1,0 +1,92 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import {
+  type Alternative,
+  type Choices,
+  PATTERNS,
+  classNameOf,
+  derivationOf,
+  inversionName,
+  meetingInWords,
+  movementInWords,
+  points,
+  relationInWords,
+  typeset,
+  typesetForm,
+  whyOf,
+} from '@joined-hands/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzRadioModule } from 'ng-zorro-antd/radio';
+import { BenchState } from './bench-state';
+
+const SHOWN_ALTERNATIVES = 6;
+
+/** Teaches: what is selected, why it is so, what else could be. */
+@Component({
+  selector: 'jh-reasons',
+  imports: [FormsModule, NzButtonModule, NzRadioModule],
+  templateUrl: './reasons.html',
+  styleUrl: './reasons.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Reasons {
+  protected readonly bench = inject(BenchState);
+
+  protected readonly layouts: readonly { value: Choices['layout']; label: string }[] = [
+    { value: 'block', label: 'Nearest' },
+    { value: 'three', label: 'Three notes' },
+    { value: 'root', label: 'Root' },
+  ];
+  protected readonly patterns = [{ value: 'auto', label: 'By metre' }, ...PATTERNS.map((p) => ({ value: p.name, label: p.name }))];
+  protected readonly handOrders: readonly { value: Choices['firstHand']; label: string }[] = [
+    { value: 'right', label: 'Right' },
+    { value: 'left', label: 'Left' },
+    { value: 'chords', label: 'Chords list' },
+  ];
+
+  protected readonly title = computed(() => {
+    const change = this.bench.change();
+    return change ? `${typeset(change.change.symbol)}, ${inversionName(change.voicing.inversion)}` : '';
+  });
+  protected readonly letters = computed(() => this.bench.change()?.pitches.map((p) => typeset(classNameOf(p))) ?? []);
+  protected readonly derivation = computed(() => this.with(derivationOf));
+  protected readonly meeting = computed(() => this.with(meetingInWords));
+  protected readonly why = computed(() => {
+    const change = this.bench.change();
+    return change ? whyOf(this.bench.before(), change) : '';
+  });
+  protected readonly movement = computed(() => {
+    const [before, change] = [this.bench.before(), this.bench.change()];
+    return before && change?.step ? `${movementInWords(before, change, change.step)}; the hand moves ${change.step.millimetres} mm.` : '';
+  });
+  protected readonly alternatives = computed(() => this.bench.alternatives().slice(0, SHOWN_ALTERNATIVES));
+  protected readonly partTitle = computed(() => {
+    const part = this.bench.part();
+    return part ? `Part ${part.number} ${typesetForm(part.label)}` : '';
+  });
+  protected readonly partLines = computed(() => {
+    const part = this.bench.part();
+    const effort = this.bench.arrangement()?.efforts[this.bench.partIndex()];
+    if (!part || !effort) return [];
+    const relation = relationInWords(part);
+    const because = effort.reasons.length > 0 ? `, because ${effort.reasons.join(' and ')}` : '';
+    return [...(relation ? [relation] : []), `Effort ${effort.total} of 100${because}.`];
+  });
+
+  private with(words: (change: NonNullable<ReturnType<BenchState['change']>>) => string): string {
+    const change = this.bench.change();
+    return change ? words(change) : '';
+  }
+
+  protected lettersOf(alternative: Alternative): string {
+    return alternative.pitches.map((p) => typeset(classNameOf(p))).join(' ');
+  }
+
+  protected nameOf(alternative: Alternative): string {
+    return `${inversionName(alternative.voicing.inversion)}, from ${typeset(classNameOf(alternative.pitches[0]))}${alternative.pitches[0].octave}`;
+  }
+
+  protected costOf(alternative: Alternative): string {
+    return alternative.extra === 0 ? 'least for the whole song' : `+ ${points(alternative.extra)}`;
+  }
+}

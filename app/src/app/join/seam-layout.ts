@@ -1,0 +1,364 @@
+import type { Arrangement, ArrangedChange, Hand, HandNote, PlayedBar } from '@joined-hands/core';
+import { classNameOf, countAt, barAt, partIndexAt, staffStep, typeset } from '@joined-hands/core';
+
+/** A note of the right hand: round, pitch as height. */
+export interface NoteShape {
+  readonly id: string;
+  readonly tick: number;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly letter: string;
+  readonly finger: number | null;
+  readonly midi: number;
+  readonly octaveMark: string;
+  readonly isGrace: boolean;
+}
+
+/** A key of the left hand: square. */
+export interface BlockShape {
+  readonly changeId: string;
+  readonly tick: number;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly letter: string;
+  readonly finger: number | null;
+  readonly midi: number;
+  readonly isFill: boolean;
+}
+
+export interface ChangeShape {
+  readonly id: string;
+  readonly x: number;
+  readonly width: number;
+  readonly symbol: string;
+  /** "1st inv." under the blocks. */
+  readonly inversion: string;
+  readonly isPinned: boolean;
+  readonly change: ArrangedChange;
+  readonly how: 'struck' | 'held' | 'rest';
+}
+
+export interface Stitch {
+  readonly x: number;
+  readonly fromY: number;
+  readonly toY: number;
+  readonly isStrong: boolean;
+}
+
+export interface TextMark {
+  readonly x: number;
+  readonly y: number;
+  readonly text: string;
+}
+
+export interface SeamRow {
+  readonly top: number;
+  readonly height: number;
+  readonly fromTick: number;
+  readonly toTick: number;
+  readonly bars: readonly { readonly x: number; readonly width: number; readonly number: number; readonly isFirst: boolean }[];
+  readonly notes: readonly NoteShape[];
+  readonly blocks: readonly BlockShape[];
+  readonly changes: readonly ChangeShape[];
+  readonly stitches: readonly Stitch[];
+  readonly lyrics: readonly TextMark[];
+  readonly counts: readonly TextMark[];
+  readonly chordY: number;
+  readonly countY: number;
+  readonly seamY: number;
+  readonly inversionY: number;
+  readonly pixelsPerTick: number;
+}
+
+export interface SeamLayout {
+  readonly rows: readonly SeamRow[];
+  readonly height: number;
+  /** Right-hand lane from top to bottom, for the backdrop. */
+  readonly rightHeight: number;
+  readonly leftHeight: number;
+}
+
+export const NOTE_HEIGHT = 27;
+export const BLOCK_HEIGHT = 25;
+const LEFT_MARGIN = 14;
+const RIGHT_MARGIN = 12;
+const ROW_GAP = 14;
+const BAR_LINE_ROOM = 24;
+const STEP = 7.5;
+/** Narrowest room for a letter, and for one with an accidental; letters are never shrunk. */
+const LETTER_ROOM = 21;
+const ACCIDENTAL_ROOM = 29;
+const LYRIC_LINE = 24;
+const CHORD_BAND = 27;
+const COUNT_BAND = 24;
+const SEAM_BAND = 18;
+const INVERSION_BAND = 22;
+const MOST_STEPS = 16;
+const LEFT_STEP_MOST = 10;
+const LEFT_LANE_MOST = 150;
+
+/** Lays out one part of an arrangement in rows of bars that fit the width. */
+export function layoutSeam(arrangement: Arrangement, partIndex: number, width: number): SeamLayout {
+  const part = arrangement.parts[partIndex];
+  const inPart = (note: { tick: number }): boolean => partIndexAt(arrangement.parts, note.tick) === partIndex;
+  const view: View = {
+    arrangement,
+    right: arrangement.right.filter(inPart),
+    left: arrangement.left.filter((n) => n.tick >= part.fromTick && n.tick < part.toTick),
+    changes: arrangement.changes.filter((c) => inPart(c.change)),
+    byPitch: part.choices.rung >= 5,
+    rightRange: rangeOf(arrangement.right, MOST_STEPS),
+    leftRange: rangeOf(arrangement.left, 40),
+    leftMost: Math.max(3, ...arrangement.changes.map((c) => c.voicing.keys.length)),
+    hasLyrics: arrangement.played.melody.some((n) => n.lyric !== null),
+  };
+  const spans = barSpans(arrangement.played.bars, part.fromTick, part.toTick);
+  const usable = width - LEFT_MARGIN - RIGHT_MARGIN;
+  const rows: SeamRow[] = [];
+  let top = 0;
+  for (const group of rowsOf(spans, usable, view)) {
+    const row = layoutRow(view, group, usable, top);
+    rows.push(row);
+    top += row.height + ROW_GAP;
+  }
+  return { rows, height: Math.max(0, top - ROW_GAP), rightHeight: rightHeight(view), leftHeight: leftHeight(view) };
+}
+
+interface View {
+  readonly arrangement: Arrangement;
+  readonly right: readonly HandNote[];
+  readonly left: readonly HandNote[];
+  readonly changes: readonly ArrangedChange[];
+  readonly byPitch: boolean;
+  readonly rightRange: readonly [number, number];
+  readonly leftRange: readonly [number, number];
+  readonly leftMost: number;
+  readonly hasLyrics: boolean;
+}
+
+interface BarSpan {
+  readonly from: number;
+  readonly to: number;
+  readonly bar: PlayedBar;
+}
+
+/** Lowest and highest staff step; a few outliers are shown an octave nearer instead of widening the lane. */
+function rangeOf(notes: readonly HandNote[], most: number): [number, number] {
+  if (notes.length === 0) return [28, 36];
+  const steps = notes.map((n) => staffStep(n.pitch)).sort((a, b) => a - b);
+  const [low, high] = [steps[0], steps[steps.length - 1]];
+  if (high - low <= most) return [low, high];
+  const middle = steps[steps.length >> 1];
+  const from = Math.max(low, middle - (most >> 1));
+  return [from, from + most];
+}
+
+function barSpans(bars: readonly PlayedBar[], from: number, to: number): BarSpan[] {
+  return bars
+    .filter((bar) => bar.tick < to && bar.tick + bar.length > from)
+    .map((bar) => ({ from: Math.max(from, bar.tick), to: Math.min(to, bar.tick + bar.length), bar }));
+}
+
+/** As many bars a row as their densest allows, the rows about equally full. */
+function rowsOf(spans: readonly BarSpan[], usable: number, view: View): BarSpan[][] {
+  const perTick = Math.max(...spans.map((span) => leastPerTick(view, span)), 0.01);
+  const total = spans.reduce((sum, s) => sum + s.to - s.from, 0);
+  const rowCount = Math.max(1, Math.ceil((total * perTick) / usable - 0.02));
+  const perRow = total / rowCount;
+  const rows: BarSpan[][] = [[]];
+  let filled = 0;
+  for (const span of spans) {
+    const length = span.to - span.from;
+    const row = rows[rows.length - 1];
+    if (row.length > 0 && filled + length / 2 > perRow * rows.length) rows.push([span]);
+    else row.push(span);
+    filled += length;
+  }
+  return rows;
+}
+
+/** Pixels a tick needs so that neighbouring letters of a hand do not touch. */
+function leastPerTick(view: View, span: BarSpan): number {
+  let least = 110 / (span.bar.length || 1);
+  for (const notes of [view.right, view.left]) {
+    const inSpan = notes.filter((n) => n.tick >= span.from && n.tick < span.to && !n.grace);
+    const ticks = [...new Set(inSpan.map((n) => n.tick))].sort((a, b) => a - b);
+    const room = inSpan.some((n) => n.pitch.alter !== 0) ? ACCIDENTAL_ROOM : LETTER_ROOM;
+    for (let i = 1; i < ticks.length; i++) least = Math.max(least, room / (ticks[i] - ticks[i - 1]));
+  }
+  return least;
+}
+
+function rightHeight(view: View): number {
+  return (view.rightRange[1] - view.rightRange[0]) * STEP + NOTE_HEIGHT + 8;
+}
+
+function leftStep(view: View): number {
+  const steps = Math.max(1, view.leftRange[1] - view.leftRange[0]);
+  return Math.min(LEFT_STEP_MOST, (LEFT_LANE_MOST - BLOCK_HEIGHT) / steps);
+}
+
+function leftHeight(view: View): number {
+  if (view.arrangement.left.length === 0) return BLOCK_HEIGHT;
+  if (view.byPitch) return (view.leftRange[1] - view.leftRange[0]) * leftStep(view) + BLOCK_HEIGHT + 6;
+  return view.leftMost * (BLOCK_HEIGHT + 1) + 4;
+}
+
+function layoutRow(view: View, spans: readonly BarSpan[], usable: number, top: number): SeamRow {
+  const fromTick = spans[0].from;
+  const toTick = spans[spans.length - 1].to;
+  const pixelsPerTick = usable / (toTick - fromTick);
+  const x = (tick: number): number => LEFT_MARGIN + (tick - fromTick) * pixelsPerTick;
+  const inRow = (n: { tick: number }): boolean => n.tick >= fromTick && n.tick < toTick;
+  const rightTop = top + BAR_LINE_ROOM;
+  const notes = view.right.filter(inRow).map((n) => noteShape(view, n, x, pixelsPerTick, rightTop));
+  const { lyrics, lines } = placeLyrics(view.right.filter(inRow), x, rightTop + rightHeight(view));
+  const lyricBand = view.hasLyrics ? lines * LYRIC_LINE : 0;
+  const chordY = rightTop + rightHeight(view) + lyricBand + CHORD_BAND - 7;
+  const countY = chordY + COUNT_BAND;
+  const seamY = countY + 6 + SEAM_BAND / 2;
+  const leftTop = seamY + SEAM_BAND / 2 + 2;
+  const blocks = blockShapes(view, view.left.filter(inRow), x, pixelsPerTick, leftTop, toTick);
+  const inversionY = leftTop + leftHeight(view) + INVERSION_BAND - 6;
+  return {
+    top,
+    height: inversionY + 6 - top,
+    fromTick,
+    toTick,
+    bars: spans.map(({ from, to, bar }, i) => ({ x: x(from), width: (to - from) * pixelsPerTick, number: bar.number, isFirst: i === 0 })),
+    notes,
+    blocks,
+    changes: changeShapes(view, fromTick, toTick, x),
+    stitches: stitchesOf(view, notes, blocks, fromTick, toTick, x),
+    lyrics,
+    counts: countsOf(view, fromTick, toTick, x, countY),
+    chordY,
+    countY,
+    seamY,
+    inversionY,
+    pixelsPerTick,
+  };
+}
+
+function noteShape(view: View, note: HandNote, x: (tick: number) => number, perTick: number, top: number): NoteShape {
+  const [low, high] = view.rightRange;
+  let step = staffStep(note.pitch);
+  let octaveMark = '';
+  while (step > high) [step, octaveMark] = [step - 7, '8 up'];
+  while (step < low) [step, octaveMark] = [step + 7, '8 down'];
+  return {
+    id: note.from,
+    tick: note.tick,
+    x: note.grace ? x(note.tick) - 18 : x(note.tick),
+    y: top + 4 + (high - step) * STEP,
+    width: note.grace ? 18 : Math.max(LETTER_ROOM - 1, note.length * perTick - 4),
+    letter: typeset(classNameOf(note.pitch)),
+    finger: note.finger,
+    midi: note.midi,
+    octaveMark,
+    isGrace: note.grace,
+  };
+}
+
+/** Syllables under their notes; one that would run into the last steps down a line. */
+function placeLyrics(notes: readonly HandNote[], x: (tick: number) => number, top: number): { lyrics: TextMark[]; lines: number } {
+  const ends: number[] = [];
+  const lyrics: TextMark[] = [];
+  for (const note of notes) {
+    if (note.lyric === null) continue;
+    const text = note.lyric + (note.syllabic === 'begin' || note.syllabic === 'middle' ? '-' : '');
+    const at = x(note.tick);
+    let line = ends.findIndex((end) => end <= at);
+    if (line < 0) line = ends.push(0) - 1;
+    ends[line] = at + text.length * 9.4 + 6;
+    lyrics.push({ x: at, y: top + (line + 1) * LYRIC_LINE - 5, text });
+  }
+  return { lyrics, lines: Math.max(1, ends.length) };
+}
+
+function blockShapes(view: View, notes: readonly HandNote[], x: (tick: number) => number, perTick: number, top: number, rowEnd: number): BlockShape[] {
+  const byTick = new Map<number, HandNote[]>();
+  for (const note of notes) byTick.set(note.tick, [...(byTick.get(note.tick) ?? []), note]);
+  const bottom = top + leftHeight(view) - BLOCK_HEIGHT;
+  return [...byTick.values()].flatMap((together) =>
+    together.map((note, order) => {
+      const steps = staffStep(note.pitch) - view.leftRange[0];
+      const y = view.byPitch ? bottom - steps * leftStep(view) : bottom - order * (BLOCK_HEIGHT + 1);
+      const below = together[order - 1];
+      const isSecond = view.byPitch && below !== undefined && staffStep(note.pitch) - staffStep(below.pitch) === 1;
+      const length = Math.min(note.length, rowEnd - note.tick);
+      return {
+        changeId: note.from,
+        tick: note.tick,
+        x: x(note.tick) + (isSecond ? LETTER_ROOM : 0),
+        y,
+        width: Math.max(LETTER_ROOM - 1, length * perTick - 4),
+        letter: typeset(classNameOf(note.pitch)),
+        finger: note.finger,
+        midi: note.midi,
+        isFill: note.source === 'fill',
+      };
+    }),
+  );
+}
+
+const SHORT_INVERSION = ['root', '1st inv.', '2nd inv.', '3rd inv.', '9th low', '11th low', '13th low'];
+
+function changeShapes(view: View, from: number, to: number, x: (tick: number) => number): ChangeShape[] {
+  return view.changes
+    .filter((c) => c.change.tick >= from && c.change.tick < to)
+    .map((c) => ({
+      id: c.change.id,
+      x: x(c.change.tick),
+      width: x(Math.min(to, c.change.tick + c.change.length)) - x(c.change.tick),
+      symbol: typeset(c.change.symbol),
+      inversion: view.left.length === 0 ? '' : c.voicing.inversion === null ? 'slash' : SHORT_INVERSION[c.voicing.inversion],
+      isPinned: c.fixedBy === 'pin',
+      change: c,
+      how: c.meeting.how,
+    }));
+}
+
+function stitchesOf(
+  view: View,
+  notes: readonly NoteShape[],
+  blocks: readonly BlockShape[],
+  from: number,
+  to: number,
+  x: (tick: number) => number,
+): Stitch[] {
+  return view.arrangement.meetings
+    .filter((m) => m.tick >= from && m.tick < to)
+    .flatMap((meeting) => {
+      const above = notes.filter((n) => n.tick === meeting.tick && !n.isGrace);
+      const below = blocks.filter((b) => b.tick === meeting.tick);
+      if (above.length === 0 || below.length === 0) return [];
+      return [
+        {
+          x: x(meeting.tick) + 9,
+          fromY: Math.max(...above.map((n) => n.y)) + NOTE_HEIGHT,
+          toY: Math.min(...below.map((b) => b.y)),
+          isStrong: meeting.atChange,
+        },
+      ];
+    });
+}
+
+/** Counts only where something is struck. */
+function countsOf(view: View, from: number, to: number, x: (tick: number) => number, y: number): TextMark[] {
+  const struck = [...view.right.filter((n) => !n.grace), ...view.left];
+  const ticks = [...new Set(struck.map((n) => n.tick))].filter((t) => t >= from && t < to).sort((a, b) => a - b);
+  const { bars } = view.arrangement.played;
+  let lastBeat = '';
+  return ticks.map((tick) => {
+    const [beat, part] = countAt(barAt(bars, tick), tick).split(' ');
+    // Within a beat already counted only "&" or "e" is said.
+    const text = part && beat === lastBeat ? part : part ? `${beat} ${part}` : beat;
+    lastBeat = beat;
+    return { x: x(tick), y, text };
+  });
+}
+
+export type { Hand };

@@ -1,0 +1,139 @@
+import { ChangeDetectionStrategy, Component, type ElementRef, type OnInit, computed, inject, signal, viewChild } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { Clock, MOST_BYTES, keyName, metreName, typeset, unfold } from '@joined-hands/core';
+import { formatDistanceToNow } from 'date-fns';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import type { StoredSong } from '../storage/database';
+import { SongStore } from '../storage/song-store';
+import { ArrangerClient } from '../workers/arranger';
+
+interface Card {
+  readonly stored: StoredSong;
+  readonly facts: readonly { readonly name: string; readonly value: string }[];
+  readonly opened: string;
+}
+
+/** The songs, as cards with what a pianist wants to see; files come in by button or by dropping them. */
+@Component({
+  selector: 'jh-shelf',
+  imports: [NzButtonModule, RouterLink],
+  templateUrl: './shelf.html',
+  styleUrl: './shelf.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Shelf implements OnInit {
+  private readonly songs = inject(SongStore);
+  private readonly arranger = inject(ArrangerClient);
+  private readonly router = inject(Router);
+  private readonly picker = viewChild.required<ElementRef<HTMLInputElement>>('picker');
+
+  private readonly stored = signal<readonly StoredSong[] | null>(null);
+  protected readonly cards = computed(() => this.stored()?.map(cardOf) ?? null);
+  protected readonly deleted = signal<StoredSong | null>(null);
+  protected readonly problem = signal<string | null>(null);
+  protected readonly reading = signal<string | null>(null);
+  protected readonly isOver = signal(false);
+
+  ngOnInit(): void {
+    void this.refresh();
+  }
+
+  private async refresh(): Promise<void> {
+    try {
+      this.stored.set(await this.songs.all());
+    } catch (error) {
+      this.stored.set([]);
+      const why = error instanceof Error ? error.message : String(error);
+      this.problem.set(`The songs stored in this browser cannot be read: ${why}. Check that the browser may store data, then reload.`);
+    }
+  }
+
+  protected pick(): void {
+    this.picker().nativeElement.click();
+  }
+
+  protected picked(event: Event): void {
+    const chooser = event.target as HTMLInputElement;
+    void this.importAll([...(chooser.files ?? [])]).finally(() => (chooser.value = ''));
+  }
+
+  protected dropped(event: DragEvent): void {
+    event.preventDefault();
+    this.isOver.set(false);
+    void this.importAll([...(event.dataTransfer?.files ?? [])]);
+  }
+
+  protected dragged(event: DragEvent, isOver: boolean): void {
+    event.preventDefault();
+    this.isOver.set(isOver);
+  }
+
+  /** Reads files one after the other; a single good one is opened at once. */
+  private async importAll(files: readonly File[]): Promise<void> {
+    this.problem.set(null);
+    let last: string | null = null;
+    for (const file of files) last = (await this.importOne(file)) ?? last;
+    await this.refresh();
+    if (files.length === 1 && last) await this.router.navigate(['/song', last]);
+  }
+
+  private async importOne(file: File): Promise<string | null> {
+    this.reading.set(file.name);
+    try {
+      if (file.size > MOST_BYTES) {
+        const size = (file.size / 1024 / 1024).toFixed(1);
+        this.problem.set(`${file.name}: the file is too large, ${size} MB; at most 20 MB are read. Export only the melody.`);
+        return null;
+      }
+      if (!/\.(musicxml|xml|json)$/i.test(file.name)) {
+        this.problem.set(`${file.name}: this kind of file is not read yet. Choose .musicxml, .xml or .joined.json.`);
+        return null;
+      }
+      const result = await this.arranger.read(file.name, await file.text(), crypto.randomUUID());
+      if (result.kind === 'refused') {
+        this.problem.set(`${file.name}: ${result.reason} The songs on the shelf are untouched.`);
+        return null;
+      }
+      const song = { ...result.song, id: crypto.randomUUID() };
+      await this.songs.add(song);
+      return song.id;
+    } catch (error) {
+      this.problem.set(`${file.name}: it could not be stored: ${error instanceof Error ? error.message : String(error)}.`);
+      return null;
+    } finally {
+      this.reading.set(null);
+    }
+  }
+
+  protected async remove(card: Card): Promise<void> {
+    await this.songs.remove(card.stored.id);
+    this.deleted.set(card.stored);
+    await this.refresh();
+  }
+
+  protected async putBack(): Promise<void> {
+    const song = this.deleted();
+    if (!song) return;
+    await this.songs.restore(song);
+    this.deleted.set(null);
+    await this.refresh();
+  }
+}
+
+function cardOf(stored: StoredSong): Card {
+  const { song, partCount, openedAt } = stored;
+  const played = unfold(song);
+  const seconds = Math.round(new Clock(played.tempoMap, song.feel).secondsAt(played.endTick));
+  const { tonic, mode } = song.keyMap[0];
+  return {
+    stored,
+    facts: [
+      { name: 'Key', value: typeset(keyName({ tonic, mode })) },
+      { name: 'Metre', value: metreName(song.metreMap[0]) },
+      { name: 'Bars', value: String(song.barCount) },
+      { name: 'Parts', value: partCount === null ? '–' : String(partCount) },
+      { name: 'Length', value: `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}` },
+    ],
+    opened: openedAt === null ? 'Not opened yet' : `Opened ${formatDistanceToNow(openedAt, { addSuffix: true })}`,
+  };
+}

@@ -1,0 +1,102 @@
+import { Injectable, inject, signal } from '@angular/core';
+import type { Arrangement } from '@joined-hands/core';
+import { Piano, SAMPLE_DELAY_SECONDS } from './piano';
+import { type PlannedNote, type PlayProgram, type PlayRequest, planProgram } from './program';
+
+const CLICK_HIGH = 1760;
+const CLICK_LOW = 1175;
+
+/** Plays stretches of the arrangement; tells the seam and the keyboard where it is. */
+@Injectable({ providedIn: 'root' })
+export class Player {
+  private readonly piano = inject(Piano);
+  private stopPlaying: (() => void) | null = null;
+  private starting = 0;
+
+  readonly isPlaying = signal(false);
+  readonly isLoading = signal(false);
+  /** The tick that sounds, or null when silent or counting in. */
+  readonly tick = signal<number | null>(null);
+  /** Keys sounding now with their hand. */
+  readonly sounding = signal<readonly PlannedNote[]>([]);
+  readonly problem = signal<string | null>(null);
+
+  /** Plays a stretch, over and over when `loops`; stops what was playing. */
+  async play(arrangement: Arrangement, request: PlayRequest, loops: boolean): Promise<void> {
+    this.stop();
+    const turn = ++this.starting;
+    const program = planProgram(arrangement, request);
+    this.isPlaying.set(true);
+    this.isLoading.set(true);
+    try {
+      const { tone, sampler, click } = await this.piano.ready();
+      if (turn !== this.starting) return;
+      this.isLoading.set(false);
+      this.run(tone.getTransport(), program, loops, {
+        strike: (note, time) =>
+          sampler.triggerAttackRelease(
+            tone.Frequency(note.midi, 'midi').toFrequency(),
+            note.duration,
+            Math.max(tone.now(), time - SAMPLE_DELAY_SECONDS),
+            note.velocity / 127,
+          ),
+        click: (isDownbeat, time) => click.triggerAttackRelease(isDownbeat ? CLICK_HIGH : CLICK_LOW, 0.03, time),
+        silence: () => sampler.releaseAll(),
+      });
+      document.dispatchEvent(new CustomEvent('joined-hands:playing', { detail: { notes: program.notes, seconds: program.seconds } }));
+    } catch (error) {
+      if (turn !== this.starting) return;
+      this.stop();
+      this.problem.set(`The piano could not be started: ${error instanceof Error ? error.message : String(error)}.`);
+    }
+  }
+
+  stop(): void {
+    this.starting++;
+    this.stopPlaying?.();
+    this.stopPlaying = null;
+    this.isPlaying.set(false);
+    this.isLoading.set(false);
+    this.tick.set(null);
+    this.sounding.set([]);
+  }
+
+  private run(transport: ReturnType<typeof import('tone').getTransport>, program: PlayProgram, loops: boolean, act: Acts): void {
+    transport.stop();
+    transport.cancel();
+    transport.bpm.value = 120;
+    for (const note of program.notes) transport.schedule((time) => act.strike(note, time), note.at);
+    for (const { at, isDownbeat } of program.clicks) transport.schedule((time) => act.click(isDownbeat, time), at);
+    transport.loop = loops;
+    transport.loopStart = program.countIn;
+    transport.loopEnd = program.seconds;
+    let frame = 0;
+    const follow = (): void => {
+      const now = transport.seconds;
+      if (!loops && now >= program.seconds) return this.stop();
+      this.tick.set(now < program.countIn ? null : program.tickAt(now));
+      this.sounding.set(soundingAt(program.notes, now));
+      frame = requestAnimationFrame(follow);
+    };
+    this.stopPlaying = () => {
+      cancelAnimationFrame(frame);
+      transport.stop();
+      transport.cancel();
+      transport.loop = false;
+      act.silence();
+    };
+    // A moment ahead, so that the first strike is not late.
+    transport.start('+0.1', 0);
+    frame = requestAnimationFrame(follow);
+  }
+}
+
+interface Acts {
+  readonly strike: (note: PlannedNote, time: number) => void;
+  readonly click: (isDownbeat: boolean, time: number) => void;
+  readonly silence: () => void;
+}
+
+function soundingAt(notes: readonly PlannedNote[], now: number): PlannedNote[] {
+  return notes.filter((note) => note.at <= now && now < note.at + note.duration);
+}

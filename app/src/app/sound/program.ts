@@ -1,0 +1,95 @@
+import type { Arrangement, Hand, TimedNote } from '@joined-hands/core';
+import { Clock, barTicks, inForceAt, pulseTicks } from '@joined-hands/core';
+
+/** What to play: a stretch of ticks, at a tempo, with one hand or both. */
+export interface PlayRequest {
+  readonly fromTick: number;
+  readonly toTick: number;
+  readonly tempoPercent: number;
+  readonly hands: Hand | 'both';
+  readonly countsIn: boolean;
+}
+
+/** One key to be struck, in seconds from the start of playing. */
+export interface PlannedNote {
+  readonly at: number;
+  readonly duration: number;
+  readonly midi: number;
+  readonly velocity: number;
+  readonly hand: Hand;
+  readonly tick: number;
+}
+
+/** Everything one press of play will do, worked out beforehand. */
+export interface PlayProgram {
+  readonly notes: readonly PlannedNote[];
+  readonly clicks: readonly { readonly at: number; readonly isDownbeat: boolean }[];
+  /** Seconds of count-in before the first tick. */
+  readonly countIn: number;
+  /** Seconds from the start of playing to the end, count-in included. */
+  readonly seconds: number;
+  /** The tick that sounds at a time since the start of playing. */
+  readonly tickAt: (seconds: number) => number;
+}
+
+/** Plans a performance: the notes of the stretch, held on by the pedal, after a count-in of one bar. */
+export function planProgram(arrangement: Arrangement, request: PlayRequest): PlayProgram {
+  const { played, song, timeline } = arrangement;
+  const clock = new Clock(played.tempoMap, song.feel);
+  const rate = 100 / request.tempoPercent;
+  const start = clock.secondsAt(request.fromTick);
+  const clicks = request.countsIn ? clicksBefore(arrangement, request, rate) : [];
+  const countIn = clicks.length === 0 ? 0 : clicks[clicks.length - 1].until;
+  const wanted = timeline.notes.filter(
+    (n) => n.tick >= request.fromTick && n.tick < request.toTick && (request.hands === 'both' || n.hand === request.hands),
+  );
+  const lifts = request.hands === 'right' ? [] : timeline.pedals;
+  const notes = wanted.map((note) => ({
+    at: countIn + Math.max(0, note.seconds - start) * rate,
+    duration: (heldUntil(note, lifts) - note.seconds) * rate,
+    midi: note.midi,
+    velocity: note.velocity,
+    hand: note.hand,
+    tick: note.tick,
+  }));
+  return {
+    notes,
+    clicks: clicks.map(({ at, isDownbeat }) => ({ at, isDownbeat })),
+    countIn,
+    seconds: countIn + (clock.secondsAt(request.toTick) - start) * rate,
+    tickAt: (seconds) => clock.tickAt(start + Math.max(0, seconds - countIn) / rate, played.endTick),
+  };
+}
+
+/** A string rings on while the pedal is down at the moment its key is let go. */
+function heldUntil(note: TimedNote, pedals: Arrangement['timeline']['pedals']): number {
+  const end = note.seconds + note.duration;
+  let isDown = false;
+  for (const pedal of pedals) {
+    if (pedal.seconds > end + 1e-6) return isDown && !pedal.down ? pedal.seconds : end;
+    isDown = pedal.down;
+  }
+  return end;
+}
+
+/** One bar of clicks at the tempo of the place, ending on the beat the music begins on. */
+function clicksBefore(
+  { played }: Arrangement,
+  request: PlayRequest,
+  rate: number,
+): { at: number; until: number; isDownbeat: boolean }[] {
+  const bar = inForceAt(played.bars, request.fromTick);
+  const pulse = pulseTicks(bar.metre);
+  const tempo = inForceAt(played.tempoMap, request.fromTick);
+  const perTick = new Clock([{ ...tempo, tick: 0 }]).secondsAt(pulse) / pulse;
+  const whole = barTicks(bar.metre);
+  // The music may begin inside a bar: count a whole bar and what of this bar comes before it.
+  const before = bar.number === 0 ? whole - bar.length : request.fromTick - bar.tick;
+  const total = whole + before;
+  const length = perTick * rate;
+  return Array.from({ length: Math.floor(total / pulse) }, (_, i) => ({
+    at: i * pulse * length,
+    until: total * length,
+    isDownbeat: (i * pulse) % whole === 0,
+  }));
+}

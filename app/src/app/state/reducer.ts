@@ -1,0 +1,61 @@
+import { applyEdit, describeEdit } from '@joined-hands/core';
+import { createFeature, createReducer, on } from '@ngrx/store';
+import { ArrangementActions, PlaceActions, ProfileActions, SongActions } from './actions';
+import { EMPTY_WORKBENCH, type WorkbenchState } from './model';
+
+/** Steps that can be undone. */
+const MOST_STEPS = 300;
+
+const reducer = createReducer(
+  EMPTY_WORKBENCH,
+  on(SongActions.opened, (state, { song, revision, place, isReadOnly }): WorkbenchState => ({
+    ...EMPTY_WORKBENCH,
+    profile: state.profile,
+    song,
+    revision,
+    place,
+    isReadOnly,
+    isArranging: true,
+  })),
+  on(SongActions.closed, (state): WorkbenchState => ({ ...EMPTY_WORKBENCH, profile: state.profile })),
+  on(SongActions.edited, (state, { edit }): WorkbenchState => {
+    if (!state.song || state.isReadOnly) return state;
+    const past = [...state.past, { song: state.song, what: describeEdit(edit) }].slice(-MOST_STEPS);
+    return { ...state, ...changed, song: applyEdit(state.song, edit), past, future: [] };
+  }),
+  on(SongActions.undone, (state): WorkbenchState => {
+    const step = state.past[state.past.length - 1];
+    if (!step || !state.song || state.isReadOnly) return state;
+    const future = [...state.future, { song: state.song, what: step.what }];
+    return { ...state, ...changed, song: step.song, past: state.past.slice(0, -1), future };
+  }),
+  on(SongActions.redone, (state): WorkbenchState => {
+    const step = state.future[state.future.length - 1];
+    if (!step || !state.song || state.isReadOnly) return state;
+    const past = [...state.past, { song: state.song, what: step.what }];
+    return { ...state, ...changed, song: step.song, past, future: state.future.slice(0, -1) };
+  }),
+  on(SongActions.saved, (state, { song, revision }): WorkbenchState => {
+    if (state.song?.id !== song.id) return state;
+    return { ...state, revision, isDirty: state.song !== song };
+  }),
+  on(SongActions.takenOverElsewhere, (state): WorkbenchState => ({ ...state, isReadOnly: true })),
+  on(SongActions.wentWrong, (state, { problem }): WorkbenchState => ({ ...state, problem, isArranging: false })),
+  on(PlaceActions.moved, (state, { place }): WorkbenchState => ({ ...state, place: { ...state.place, ...place } })),
+  on(ProfileActions.read, (state, { profile }): WorkbenchState => ({ ...state, profile })),
+  on(ProfileActions.changed, (state, { profile }): WorkbenchState => ({
+    ...state,
+    profile,
+    isArranging: state.song !== null,
+  })),
+  on(ArrangementActions.came, (state, { arrangement }): WorkbenchState => {
+    if (state.song?.id !== arrangement.song.id) return state;
+    const part = Math.min(state.place.part, arrangement.parts.length - 1);
+    const place = part === state.place.part ? state.place : { ...state.place, part };
+    return { ...state, arrangement, place, isArranging: arrangement.onlyPart !== null };
+  }),
+);
+
+const changed = { isDirty: true, isArranging: true } as const;
+
+export const workbench = createFeature({ name: 'workbench', reducer });

@@ -1,0 +1,27 @@
+import type { Profile, Song } from '@joined-hands/core';
+import Dexie, { type Table } from 'dexie';
+import type { Place } from '../state/model';
+
+export interface StoredSong {
+  readonly id: string;
+  /** Raised by one with each write; a writer must name the revision it saw. */
+  readonly revision: number;
+  readonly song: Song;
+  readonly place: Place;
+  /** Milliseconds since 1970. */
+  readonly openedAt: number | null;
+  readonly savedAt: number;
+  /** What the shelf shows without arranging the song. */
+  readonly partCount: number | null;
+}
+
+/** The browser's store: songs and the pianist's profile. */
+export class Database extends Dexie {
+  readonly songs!: Table<StoredSong, string>;
+  readonly settings!: Table<{ key: string; value: Profile | boolean }, string>;
+
+  constructor(name = 'joined-hands') {
+    super(name);
+    this.version(1).stores({ songs: 'id, openedAt', settings: 'key' });
+  }
+}

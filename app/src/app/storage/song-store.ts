@@ -1,0 +1,107 @@
+import { Injectable } from '@angular/core';
+import { type Profile, type Song, migrateSong, profileSchema, readProject } from '@joined-hands/core';
+import type { Place } from '../state/model';
+import { FIRST_PLACE } from '../state/model';
+import { Database, type StoredSong } from './database';
+
+/** Another tab wrote the song in the meantime. */
+export class StaleRevisionError extends Error {
+  constructor() {
+    super('This song was changed in another tab. Reload to see that version, or export yours first.');
+    this.name = 'StaleRevisionError';
+  }
+}
+
+const DEMO_FILES = ['lanterns', 'sluicegate'];
+
+/** Reads and writes songs; each write is compare-and-swap on the revision. */
+@Injectable({ providedIn: 'root' })
+export class SongStore {
+  private readonly database = new Database();
+
+  /** Every song, the last opened first. The demo songs are put on the shelf the first time. */
+  async all(): Promise<StoredSong[]> {
+    await this.addDemoSongsOnce();
+    const songs = await this.database.songs.toArray();
+    return songs.sort((a, b) => (b.openedAt ?? 0) - (a.openedAt ?? 0) || a.song.title.localeCompare(b.song.title));
+  }
+
+  /** A stored song, brought to this version of the program; undefined when there is none. */
+  async get(id: string): Promise<StoredSong | undefined> {
+    const stored = await this.database.songs.get(id);
+    return stored && { ...stored, song: migrateSong(stored.song), place: { ...FIRST_PLACE, ...stored.place } };
+  }
+
+  /** Puts a new song on the shelf. */
+  async add(song: Song, place: Place = FIRST_PLACE): Promise<void> {
+    await this.database.songs.add({ id: song.id, revision: 1, song, place, openedAt: null, savedAt: Date.now(), partCount: null });
+  }
+
+  /** Puts a deleted song back as it was. */
+  async restore(stored: StoredSong): Promise<void> {
+    await this.database.songs.put(stored);
+  }
+
+  async remove(id: string): Promise<void> {
+    await this.database.songs.delete(id);
+  }
+
+  async opened(id: string): Promise<void> {
+    await this.database.songs.update(id, { openedAt: Date.now() });
+  }
+
+  /** Writes a song over the revision that was read; throws {@link StaleRevisionError} if it is no longer there. */
+  async save(song: Song, place: Place, seen: number, partCount: number | null): Promise<number> {
+    return this.database.transaction('rw', this.database.songs, async () => {
+      const stored = await this.database.songs.get(song.id);
+      if (stored && stored.revision !== seen) throw new StaleRevisionError();
+      const revision = seen + 1;
+      const openedAt = stored?.openedAt ?? Date.now();
+      await this.database.songs.put({
+        id: song.id,
+        revision,
+        song,
+        place,
+        openedAt,
+        savedAt: Date.now(),
+        partCount: partCount ?? stored?.partCount ?? null,
+      });
+      return revision;
+    });
+  }
+
+  /** Remembers where the pianist is without touching the song's revision. */
+  async savePlace(id: string, place: Place, partCount: number | null): Promise<void> {
+    await this.database.songs.update(id, partCount === null ? { place } : { place, partCount });
+  }
+
+  async profile(): Promise<Profile | null> {
+    const stored = await this.database.settings.get('profile');
+    const parsed = profileSchema.safeParse(stored?.value);
+    return parsed.success ? parsed.data : null;
+  }
+
+  async saveProfile(profile: Profile): Promise<void> {
+    await this.database.settings.put({ key: 'profile', value: profile });
+  }
+
+  async keysAreOn(): Promise<boolean> {
+    return (await this.database.settings.get('keys-on'))?.value !== false;
+  }
+
+  async saveKeysAreOn(on: boolean): Promise<void> {
+    await this.database.settings.put({ key: 'keys-on', value: on });
+  }
+
+  private async addDemoSongsOnce(): Promise<void> {
+    const done = await this.database.settings.get('demo-songs');
+    if (done) return;
+    const texts = await Promise.all(DEMO_FILES.map(async (name) => (await fetch(`/demo/${name}.joined.json`)).text()));
+    const songs = texts.map((text) => readProject(text).song);
+    await this.database.transaction('rw', this.database.songs, this.database.settings, async () => {
+      if (await this.database.settings.get('demo-songs')) return;
+      await this.database.settings.put({ key: 'demo-songs', value: true });
+      for (const song of songs) await this.add(song);
+    });
+  }
+}

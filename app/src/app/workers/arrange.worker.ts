@@ -1,0 +1,70 @@
+import {
+  type Alternative,
+  type Arrangement,
+  FileError,
+  type Profile,
+  type Song,
+  alternativesFor,
+  arrangeInSlices,
+  keepIdentity,
+  readMusicXml,
+  readProject,
+} from '@joined-hands/core';
+import { expose } from 'comlink';
+
+let newestJob = 0;
+let lastSong: Song | null = null;
+let lastWhole: Arrangement | null = null;
+
+const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+/** A file as read, or why it could not be. */
+export type ReadResult =
+  | { readonly kind: 'song'; readonly song: Song; readonly profile: Profile | null }
+  | { readonly kind: 'refused'; readonly reason: string };
+
+const arranger = {
+  /**
+   * Arranges a song; the part on screen comes first through `came`, the whole after it. A newer job stops an
+   * older one between slices.
+   */
+  async arrange(job: number, song: Song, profile: Profile, firstPart: number, came: (a: Arrangement) => Promise<void>): Promise<void> {
+    newestJob = Math.max(newestJob, job);
+    lastSong = keepIdentity(lastSong, song);
+    const slices = arrangeInSlices(lastSong, profile, { firstPart });
+    for (;;) {
+      if (job < newestJob) return;
+      const slice = slices.next();
+      if (slice.done) {
+        lastWhole = slice.value;
+        await came(slice.value);
+        return;
+      }
+      if (slice.value) await came(slice.value);
+      await pause();
+    }
+  },
+
+  /** Ranked voicings of one change in the arrangement made last. */
+  alternatives(changeId: string): Alternative[] {
+    if (!lastWhole) return [];
+    const { song, profile, played, parts } = lastWhole;
+    return alternativesFor(song, profile, played, parts, changeId);
+  },
+
+  /** Reads a file's text; what cannot be read is refused with a sentence. */
+  read(name: string, text: string, songId: string): ReadResult {
+    try {
+      if (name.toLowerCase().endsWith('.json')) return { kind: 'song', ...readProject(text) };
+      const title = name.replace(/\.[^.]+$/, '');
+      return { kind: 'song', song: readMusicXml(text, songId, title || 'Untitled'), profile: null };
+    } catch (error) {
+      if (error instanceof FileError) return { kind: 'refused', reason: error.message };
+      throw error;
+    }
+  },
+};
+
+export type Arranger = typeof arranger;
+
+expose(arranger);

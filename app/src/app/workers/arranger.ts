@@ -1,0 +1,47 @@
+import { Injectable } from '@angular/core';
+import type { Alternative, Arrangement, Profile, Song } from '@joined-hands/core';
+import { type Remote, proxy, wrap } from 'comlink';
+import { Observable } from 'rxjs';
+import type { Arranger, ReadResult } from './arrange.worker';
+
+/** The worker that does the arithmetic, so that the interface never waits for it. */
+@Injectable({ providedIn: 'root' })
+export class ArrangerClient {
+  private remote: Remote<Arranger> | null = null;
+  private lastJob = 0;
+
+  private get worker(): Remote<Arranger> {
+    this.remote ??= wrap<Arranger>(new Worker(new URL('./arrange.worker', import.meta.url), { type: 'module' }));
+    return this.remote;
+  }
+
+  /** Emits the part on screen, then the whole arrangement; completes early when a newer job wins. */
+  arrange(song: Song, profile: Profile, firstPart: number): Observable<Arrangement> {
+    const job = ++this.lastJob;
+    return new Observable((subscriber) => {
+      this.worker
+        .arrange(
+          job,
+          song,
+          profile,
+          firstPart,
+          proxy((arrangement: Arrangement) => {
+            if (job === this.lastJob) subscriber.next(arrangement);
+            return Promise.resolve();
+          }),
+        )
+        .then(
+          () => subscriber.complete(),
+          (error: unknown) => subscriber.error(error),
+        );
+    });
+  }
+
+  alternatives(changeId: string): Promise<Alternative[]> {
+    return this.worker.alternatives(changeId);
+  }
+
+  read(name: string, text: string, songId: string): Promise<ReadResult> {
+    return this.worker.read(name, text, songId);
+  }
+}
