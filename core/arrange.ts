@@ -145,9 +145,10 @@ function fingerBoth(stage: Stage, right: readonly HandNote[], left: readonly Han
       .filter((pin) => pin.fingers !== null)
       .map((pin) => [pin.changeId, pin.fingers as number[]]),
   );
+  const starts = new Set(stage.parts.map((part) => part.fromTick));
   return {
-    right: withFingers(right, 'right', profile.rightReach, new Map()),
-    left: withFingers(left, 'left', profile.leftReach, pinned),
+    right: withFingers(right, 'right', profile.rightReach, starts, new Map()),
+    left: withFingers(left, 'left', profile.leftReach, starts, pinned),
   };
 }
 

@@ -32,7 +32,7 @@ export { centreMm, isBlack, KEYBOARDS, type KeyboardSize, OCTAVE_MM, type Reach,
 export { landmarkOf } from './music/landmarks';
 export { barTicks, beatTicks, type Metre, metreName, pulseTicks, TICKS_PER_QUARTER } from './music/metre';
 export { chroma, classNameOf, midiOf, nameOf, parsePitch, type Pitch, staffStep, typeset } from './music/pitch';
-export { type Part, partIndexAt } from './parts/parts';
+export { type Part, partIndexAt, partsOf } from './parts/parts';
 export { type TimedNote, type TimedPedal, type Timeline } from './performance/perform';
 export { Clock } from './performance/clock';
 export { barAt, beatAt, inForceAt, writtenBars } from './song/bars';

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { readFileSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express, type RequestHandler } from 'express';
@@ -13,16 +13,17 @@ const UNCHANGING = /(-[A-Z0-9]{8}\.(js|css)|\.woff2|\.mp3)$/;
 /** Serves the built application from a folder, and nothing else: songs stay in the browser. */
 export function createApp(folder: string): Express {
   const app = express();
-  const index = readFileSync(join(folder, 'index.html'), 'utf8');
   app.disable('x-powered-by');
   app.use(nonce, policy);
   app.use(compression());
   app.use(express.static(folder, { index: false, setHeaders: (response, path) => {
     response.setHeader('Cache-Control', UNCHANGING.test(path) ? `public, max-age=${A_YEAR_MS / 1000}, immutable` : 'no-cache');
   } }));
-  app.get('/{*path}', (request, response, next) => {
+  app.get('/{*path}', async (request, response, next) => {
     // A missing file is missing; only addresses of views get the application.
     if (/\.\w+$/.test(request.path)) return next();
+    // Read anew each time: a rebuilt application is served without a restart.
+    const index = await readFile(join(folder, 'index.html'), 'utf8');
     response.setHeader('Cache-Control', 'no-cache');
     response.type('html').send(index.replace(NONCE_PLACE, String(response.locals['nonce'])));
   });

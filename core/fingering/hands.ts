@@ -5,11 +5,15 @@ import { finger, type HandEvent } from './finger';
 /** A rest this long lets the hand move at leisure. */
 const LEISURE_TICKS = TICKS_PER_QUARTER;
 
-/** The same notes with a finger on each. `pinned` gives fixed fingers by change id, lowest key first. */
+/**
+ * The same notes with a finger on each. A new part is a new start for the hand: it was learned by itself.
+ * `pinned` gives fixed fingers by change id, lowest key first.
+ */
 export function withFingers(
   notes: readonly HandNote[],
   hand: Hand,
   reach: number,
+  partStarts: ReadonlySet<number>,
   pinned: ReadonlyMap<string, readonly number[]>,
 ): HandNote[] {
   const groups = together(notes);
@@ -18,7 +22,9 @@ export function withFingers(
     const fixed = pinned.get(group[0].from);
     return {
       keys: group.map((note) => note.midi),
-      afterRest: before !== undefined && group[0].tick - (before.tick + before.length) >= LEISURE_TICKS,
+      afterRest:
+        before !== undefined &&
+        (partStarts.has(group[0].tick) || group[0].tick - (before.tick + before.length) >= LEISURE_TICKS),
       pinned: fixed && fixed.length === group.length && group[0].source === 'chord' ? fixed : null,
     };
   });

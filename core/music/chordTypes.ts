@@ -22,7 +22,7 @@ const ROWS: Row[] = [
   ['', '1P 3M 5P', 'maj M major', 'major', 'major'],
   ['m', '1P 3m 5P', 'min - minor mi', 'minor', 'minor'],
   ['dim', '1P 3m 5d', '° o mb5 m(b5)', 'diminished', 'diminished'],
-  ['aug', '1P 3M 5A', '+ #5 (#5)', 'augmented', 'augmented'],
+  ['aug', '1P 3M 5A', '+ (#5)', 'augmented', 'augmented'],
   ['sus2', '1P 2M 5P', '', 'suspended-second', 'suspended second'],
   ['sus4', '1P 4P 5P', 'sus', 'suspended-fourth', 'suspended fourth'],
   ['5', '1P 5P', 'no3 (no3)', 'power', 'open fifth'],

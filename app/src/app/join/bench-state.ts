@@ -1,4 +1,4 @@
-import { Injectable, computed, effect, inject, signal } from '@angular/core';
+import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import type { Alternative, ArrangedChange, Choices, Hand, HandNote, SongEdit } from '@joined-hands/core';
 import { RUNGS, classNameOf, midiOf, partIndexAt, typeset } from '@joined-hands/core';
 import { Store } from '@ngrx/store';
@@ -66,6 +66,13 @@ export class BenchState {
       void this.arranger.alternatives(id).then((list) => {
         if (this.selectedId() === id) this.alternatives.set(list);
       });
+    });
+    // While several parts play, the part that sounds is the one on screen.
+    effect(() => {
+      const [tick, arrangement] = [this.player.tick(), this.arrangement()];
+      if (tick === null || !arrangement) return;
+      const index = partIndexAt(arrangement.parts, tick);
+      if (index !== untracked(this.partIndex)) this.move({ part: index, selected: null });
     });
   }
 

@@ -4,11 +4,12 @@ import {
   type Alternative,
   type Choices,
   PATTERNS,
+  barAt,
   classNameOf,
   derivationOf,
   inversionName,
   meetingInWords,
-  movementInWords,
+  metreName,
   points,
   relationInWords,
   typeset,
@@ -17,6 +18,7 @@ import {
 } from '@joined-hands/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
+import { letGo } from '../ui/focus';
 import { BenchState } from './bench-state';
 
 const SHOWN_ALTERNATIVES = 6;
@@ -31,13 +33,21 @@ const SHOWN_ALTERNATIVES = 6;
 })
 export class Reasons {
   protected readonly bench = inject(BenchState);
+  protected readonly letGo = letGo;
 
   protected readonly layouts: readonly { value: Choices['layout']; label: string }[] = [
     { value: 'block', label: 'Nearest' },
     { value: 'three', label: 'Three notes' },
     { value: 'root', label: 'Root' },
   ];
-  protected readonly patterns = [{ value: 'auto', label: 'By metre' }, ...PATTERNS.map((p) => ({ value: p.name, label: p.name }))];
+  /** The patterns made for the metre of the part. */
+  protected readonly patterns = computed(() => {
+    const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
+    if (!arrangement || !part) return [];
+    const metre = metreName(barAt(arrangement.played.bars, part.toTick - 1).metre);
+    const fitting = PATTERNS.filter((p) => p.metres.length === 0 || p.metres.includes(metre));
+    return [{ value: 'auto', label: 'By metre' }, ...fitting.map((p) => ({ value: p.name, label: p.name }))];
+  });
   protected readonly handOrders: readonly { value: Choices['firstHand']; label: string }[] = [
     { value: 'right', label: 'Right' },
     { value: 'left', label: 'Left' },
@@ -55,9 +65,12 @@ export class Reasons {
     const change = this.bench.change();
     return change ? whyOf(this.bench.before(), change) : '';
   });
-  protected readonly movement = computed(() => {
-    const [before, change] = [this.bench.before(), this.bench.change()];
-    return before && change?.step ? `${movementInWords(before, change, change.step)}; the hand moves ${change.step.millimetres} mm.` : '';
+  /** Under a pattern built on the root the block is not what is struck: said, with what is. */
+  protected readonly broken = computed(() => {
+    const change = this.bench.change();
+    const struck = this.bench.arrangement()?.left.filter((n) => n.from === change?.change.id && n.source === 'pattern') ?? [];
+    if (!change || struck.length === 0 || struck[0].midi === change.voicing.keys[0]) return '';
+    return `Here the pattern breaks it up from the root: ${struck.slice(0, 4).map((n) => typeset(classNameOf(n.pitch))).join(' ')}.`;
   });
   protected readonly alternatives = computed(() => this.bench.alternatives().slice(0, SHOWN_ALTERNATIVES));
   protected readonly partTitle = computed(() => {

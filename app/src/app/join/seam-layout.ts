@@ -1,5 +1,5 @@
-import type { Arrangement, ArrangedChange, Hand, HandNote, PlayedBar } from '@joined-hands/core';
-import { classNameOf, countAt, barAt, partIndexAt, staffStep, typeset } from '@joined-hands/core';
+import type { Arrangement, ArrangedChange, HandNote, PlayedBar } from '@joined-hands/core';
+import { barAt, barTicks, classNameOf, countAt, partIndexAt, staffStep, typeset } from '@joined-hands/core';
 
 /** A note of the right hand: round, pitch as height. */
 export interface NoteShape {
@@ -35,6 +35,8 @@ export interface ChangeShape {
   readonly symbol: string;
   /** "1st inv." under the blocks. */
   readonly inversion: string;
+  /** The left hand strikes for it. */
+  readonly hasLeft: boolean;
   readonly isPinned: boolean;
   readonly change: ArrangedChange;
   readonly how: 'struck' | 'held' | 'rest';
@@ -87,8 +89,14 @@ const RIGHT_MARGIN = 12;
 const ROW_GAP = 14;
 const BAR_LINE_ROOM = 24;
 const STEP = 7.5;
+/** Where there is height to spare, pitch is drawn up to this much higher. */
+const MOST_STRETCH = 2;
 /** Narrowest room for a letter, and for one with an accidental; letters are never shrunk. */
 const LETTER_ROOM = 21;
+const LEAST_BAR_WIDTH = 110;
+/** The thread runs just left of the words it passes. */
+const THREAD_IN = 4;
+const TEXT_IN = 11;
 const ACCIDENTAL_ROOM = 29;
 const LYRIC_LINE = 24;
 const CHORD_BAND = 27;
@@ -99,8 +107,30 @@ const MOST_STEPS = 16;
 const LEFT_STEP_MOST = 10;
 const LEFT_LANE_MOST = 150;
 
+/** How much the seam may be enlarged, the most first. */
+const SCALES = [1.5, 1.4, 1.3, 1.2, 1.1, 1];
+
+/** The layout of a part at the largest scale at which it fits the height without scrolling; 1 when none does. */
+export function fitSeam(arrangement: Arrangement, partIndex: number, room: { width: number; height: number }): { layout: SeamLayout; scale: number } {
+  for (const scale of SCALES) {
+    const at = (stretch: number): SeamLayout => layoutSeam(arrangement, partIndex, Math.floor(room.width / scale), stretch);
+    const layout = at(1);
+    const height = room.height / scale;
+    if (layout.height <= height) return { layout: stretched(layout, at, height), scale };
+  }
+  return { layout: layoutSeam(arrangement, partIndex, room.width), scale: 1 };
+}
+
+/** The same layout with the right-hand lane heightened to use what is left of the room. */
+function stretched(layout: SeamLayout, again: (stretch: number) => SeamLayout, height: number): SeamLayout {
+  const spare = (height - layout.height) / layout.rows.length;
+  const lane = layout.rightHeight - NOTE_HEIGHT - 8;
+  if (spare <= 0 || lane <= 0) return layout;
+  return again(Math.min(MOST_STRETCH, 1 + spare / lane));
+}
+
 /** Lays out one part of an arrangement in rows of bars that fit the width. */
-export function layoutSeam(arrangement: Arrangement, partIndex: number, width: number): SeamLayout {
+export function layoutSeam(arrangement: Arrangement, partIndex: number, width: number, stretch = 1): SeamLayout {
   const part = arrangement.parts[partIndex];
   const inPart = (note: { tick: number }): boolean => partIndexAt(arrangement.parts, note.tick) === partIndex;
   const view: View = {
@@ -109,6 +139,7 @@ export function layoutSeam(arrangement: Arrangement, partIndex: number, width: n
     left: arrangement.left.filter((n) => n.tick >= part.fromTick && n.tick < part.toTick),
     changes: arrangement.changes.filter((c) => inPart(c.change)),
     byPitch: part.choices.rung >= 5,
+    step: STEP * stretch,
     rightRange: rangeOf(arrangement.right, MOST_STEPS),
     leftRange: rangeOf(arrangement.left, 40),
     leftMost: Math.max(3, ...arrangement.changes.map((c) => c.voicing.keys.length)),
@@ -132,6 +163,8 @@ interface View {
   readonly left: readonly HandNote[];
   readonly changes: readonly ArrangedChange[];
   readonly byPitch: boolean;
+  /** Pixels a staff step in the right-hand lane. */
+  readonly step: number;
   readonly rightRange: readonly [number, number];
   readonly leftRange: readonly [number, number];
   readonly leftMost: number;
@@ -181,7 +214,7 @@ function rowsOf(spans: readonly BarSpan[], usable: number, view: View): BarSpan[
 
 /** Pixels a tick needs so that neighbouring letters of a hand do not touch. */
 function leastPerTick(view: View, span: BarSpan): number {
-  let least = 110 / (span.bar.length || 1);
+  let least = LEAST_BAR_WIDTH / barTicks(span.bar.metre);
   for (const notes of [view.right, view.left]) {
     const inSpan = notes.filter((n) => n.tick >= span.from && n.tick < span.to && !n.grace);
     const ticks = [...new Set(inSpan.map((n) => n.tick))].sort((a, b) => a - b);
@@ -192,7 +225,7 @@ function leastPerTick(view: View, span: BarSpan): number {
 }
 
 function rightHeight(view: View): number {
-  return (view.rightRange[1] - view.rightRange[0]) * STEP + NOTE_HEIGHT + 8;
+  return (view.rightRange[1] - view.rightRange[0]) * view.step + NOTE_HEIGHT + 8;
 }
 
 function leftStep(view: View): number {
@@ -252,7 +285,7 @@ function noteShape(view: View, note: HandNote, x: (tick: number) => number, perT
     id: note.from,
     tick: note.tick,
     x: note.grace ? x(note.tick) - 18 : x(note.tick),
-    y: top + 4 + (high - step) * STEP,
+    y: top + 4 + (high - step) * view.step,
     width: note.grace ? 18 : Math.max(LETTER_ROOM - 1, note.length * perTick - 4),
     letter: typeset(classNameOf(note.pitch)),
     finger: note.finger,
@@ -273,7 +306,7 @@ function placeLyrics(notes: readonly HandNote[], x: (tick: number) => number, to
     let line = ends.findIndex((end) => end <= at);
     if (line < 0) line = ends.push(0) - 1;
     ends[line] = at + text.length * 9.4 + 6;
-    lyrics.push({ x: at, y: top + (line + 1) * LYRIC_LINE - 5, text });
+    lyrics.push({ x: at + TEXT_IN, y: top + (line + 1) * LYRIC_LINE - 5, text });
   }
   return { lyrics, lines: Math.max(1, ends.length) };
 }
@@ -314,11 +347,18 @@ function changeShapes(view: View, from: number, to: number, x: (tick: number) =>
       x: x(c.change.tick),
       width: x(Math.min(to, c.change.tick + c.change.length)) - x(c.change.tick),
       symbol: typeset(c.change.symbol),
-      inversion: view.left.length === 0 ? '' : c.voicing.inversion === null ? 'slash' : SHORT_INVERSION[c.voicing.inversion],
+      inversion: playsVoicing(view, c) ? (c.voicing.inversion === null ? 'slash' : SHORT_INVERSION[c.voicing.inversion]) : '',
+      hasLeft: view.left.some((n) => n.from === c.change.id),
       isPinned: c.fixedBy === 'pin',
       change: c,
       how: c.meeting.how,
     }));
+}
+
+/** A root-based pattern leaves the inversion aside: then none is named. */
+function playsVoicing(view: View, { change, voicing }: ArrangedChange): boolean {
+  const first = view.left.find((n) => n.tick === change.tick);
+  return first !== undefined && first.midi === voicing.keys[0];
 }
 
 function stitchesOf(
@@ -337,7 +377,7 @@ function stitchesOf(
       if (above.length === 0 || below.length === 0) return [];
       return [
         {
-          x: x(meeting.tick) + 9,
+          x: x(meeting.tick) + THREAD_IN,
           fromY: Math.max(...above.map((n) => n.y)) + NOTE_HEIGHT,
           toY: Math.min(...below.map((b) => b.y)),
           isStrong: meeting.atChange,
@@ -357,8 +397,6 @@ function countsOf(view: View, from: number, to: number, x: (tick: number) => num
     // Within a beat already counted only "&" or "e" is said.
     const text = part && beat === lastBeat ? part : part ? `${beat} ${part}` : beat;
     lastBeat = beat;
-    return { x: x(tick), y, text };
+    return { x: x(tick) + TEXT_IN, y, text };
   });
 }
-
-export type { Hand };

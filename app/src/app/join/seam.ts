@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, type ElementRef, computed, effect, input, output, signal, viewChild } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core';
 import { meetingInWords } from '@joined-hands/core';
-import { BLOCK_HEIGHT, type ChangeShape, NOTE_HEIGHT, type NoteShape, layoutSeam } from './seam-layout';
+import { BLOCK_HEIGHT, type ChangeShape, NOTE_HEIGHT, type NoteShape, fitSeam } from './seam-layout';
 
 /** The two lanes of a part sewn together: right hand above, left hand below, a stitch at every meeting. */
 @Component({
@@ -20,8 +20,12 @@ export class Seam {
 
   protected readonly noteHeight = NOTE_HEIGHT;
   protected readonly blockHeight = BLOCK_HEIGHT;
-  protected readonly width = signal(760);
-  protected readonly layout = computed(() => layoutSeam(this.arrangement(), this.part(), this.width()));
+  private readonly room = signal({ width: 760, height: 500 });
+  /** Enlarged as far as the whole part still fits: the screen is read from the music desk. */
+  private readonly fitted = computed(() => fitSeam(this.arrangement(), this.part(), this.room()));
+  protected readonly layout = computed(() => this.fitted().layout);
+  protected readonly scale = computed(() => this.fitted().scale);
+  protected readonly width = computed(() => Math.floor(this.room().width / this.scale()));
   protected readonly playhead = computed(() => {
     const tick = this.tick();
     if (tick === null) return null;
@@ -29,14 +33,29 @@ export class Seam {
     return row ? { x: 14 + (tick - row.fromTick) * row.pixelsPerTick, top: row.top + 20, bottom: row.top + row.height - 4 } : null;
   });
 
+  private readonly soundingRowTop = computed(() => {
+    const tick = this.tick();
+    return tick === null ? null : (this.layout().rows.find((r) => tick >= r.fromTick && tick < r.toTick)?.top ?? null);
+  });
+
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
 
   constructor() {
     effect((onCleanup) => {
       const element = this.host().nativeElement;
-      const observer = new ResizeObserver(([entry]) => this.width.set(Math.max(280, Math.floor(entry.contentRect.width))));
+      const view = element.closest('main') ?? element;
+      const observer = new ResizeObserver(() =>
+        this.room.set({ width: Math.max(280, Math.floor(element.clientWidth)), height: view.clientHeight - 14 }),
+      );
       observer.observe(element);
+      observer.observe(view);
       onCleanup(() => observer.disconnect());
+    });
+    // Pages turn by row: the row that sounds is brought into view.
+    effect(() => {
+      const top = this.soundingRowTop();
+      const view = this.host().nativeElement.closest('main');
+      if (top !== null && view) view.scrollTo({ top: top * this.scale() });
     });
     effect(() => {
       const id = this.selected();

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, type ElementRef, type OnInit, computed, inject, signal, viewChild } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { Clock, MOST_BYTES, keyName, metreName, typeset, unfold } from '@joined-hands/core';
+import { Clock, MOST_BYTES, keyName, metreName, partsOf, typeset, unfold } from '@joined-hands/core';
 import { formatDistanceToNow } from 'date-fns';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import type { StoredSong } from '../storage/database';
@@ -121,7 +121,7 @@ export class Shelf implements OnInit {
 }
 
 function cardOf(stored: StoredSong): Card {
-  const { song, partCount, openedAt } = stored;
+  const { song, openedAt } = stored;
   const played = unfold(song);
   const seconds = Math.round(new Clock(played.tempoMap, song.feel).secondsAt(played.endTick));
   const { tonic, mode } = song.keyMap[0];
@@ -131,7 +131,7 @@ function cardOf(stored: StoredSong): Card {
       { name: 'Key', value: typeset(keyName({ tonic, mode })) },
       { name: 'Metre', value: metreName(song.metreMap[0]) },
       { name: 'Bars', value: String(song.barCount) },
-      { name: 'Parts', value: partCount === null ? '–' : String(partCount) },
+      { name: 'Parts', value: String(partsOf(song, played).length) },
       { name: 'Length', value: `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}` },
     ],
     opened: openedAt === null ? 'Not opened yet' : `Opened ${formatDistanceToNow(openedAt, { addSuffix: true })}`,

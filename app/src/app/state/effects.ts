@@ -47,11 +47,11 @@ export class WorkbenchEffects {
   readonly savePlace = createEffect(
     () =>
       this.actions.pipe(
-        ofType(PlaceActions.moved, ArrangementActions.came),
+        ofType(PlaceActions.moved),
         debounceTime(AUTOSAVE_MS),
         withLatestFrom(this.state),
-        concatMap(([, { song, place, arrangement, isReadOnly }]) =>
-          song && !isReadOnly ? from(this.songs.savePlace(song.id, place, arrangement?.parts.length ?? null)) : EMPTY,
+        concatMap(([, { song, place, isReadOnly }]) =>
+          song && !isReadOnly ? from(this.songs.savePlace(song.id, place)) : EMPTY,
         ),
       ),
     { dispatch: false },
@@ -68,10 +68,10 @@ export class WorkbenchEffects {
 
   /** Writes the open song at once; gives the action that says how it went, null when there was nothing to do. */
   async saveNow(): Promise<ReturnType<typeof SongActions.saved> | ReturnType<typeof SongActions.wentWrong> | null> {
-    const { song, place, revision, arrangement, isDirty, isReadOnly } = this.store.selectSignal(workbench.selectWorkbenchState)();
+    const { song, place, revision, isDirty, isReadOnly } = this.store.selectSignal(workbench.selectWorkbenchState)();
     if (!song || !isDirty || isReadOnly) return null;
     try {
-      const next = await this.songs.save(song, place, revision, arrangement?.parts.length ?? null);
+      const next = await this.songs.save(song, place, revision);
       return SongActions.saved({ song, revision: next });
     } catch (error) {
       const problem = error instanceof StaleRevisionError ? error.message : sentence('The song could not be saved', error);

@@ -11,8 +11,6 @@ export interface StoredSong {
   /** Milliseconds since 1970. */
   readonly openedAt: number | null;
   readonly savedAt: number;
-  /** What the shelf shows without arranging the song. */
-  readonly partCount: number | null;
 }
 
 /** The browser's store: songs and the pianist's profile. */

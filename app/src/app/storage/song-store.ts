@@ -34,7 +34,7 @@ export class SongStore {
 
   /** Puts a new song on the shelf. */
   async add(song: Song, place: Place = FIRST_PLACE): Promise<void> {
-    await this.database.songs.add({ id: song.id, revision: 1, song, place, openedAt: null, savedAt: Date.now(), partCount: null });
+    await this.database.songs.add({ id: song.id, revision: 1, song, place, openedAt: null, savedAt: Date.now() });
   }
 
   /** Puts a deleted song back as it was. */
@@ -51,7 +51,7 @@ export class SongStore {
   }
 
   /** Writes a song over the revision that was read; throws {@link StaleRevisionError} if it is no longer there. */
-  async save(song: Song, place: Place, seen: number, partCount: number | null): Promise<number> {
+  async save(song: Song, place: Place, seen: number): Promise<number> {
     return this.database.transaction('rw', this.database.songs, async () => {
       const stored = await this.database.songs.get(song.id);
       if (stored && stored.revision !== seen) throw new StaleRevisionError();
@@ -64,15 +64,14 @@ export class SongStore {
         place,
         openedAt,
         savedAt: Date.now(),
-        partCount: partCount ?? stored?.partCount ?? null,
       });
       return revision;
     });
   }
 
   /** Remembers where the pianist is without touching the song's revision. */
-  async savePlace(id: string, place: Place, partCount: number | null): Promise<void> {
-    await this.database.songs.update(id, partCount === null ? { place } : { place, partCount });
+  async savePlace(id: string, place: Place): Promise<void> {
+    await this.database.songs.update(id, { place });
   }
 
   async profile(): Promise<Profile | null> {

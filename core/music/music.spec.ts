@@ -1,0 +1,74 @@
+import { describe, expect, it } from 'vitest';
+import { fifthsOf, keyFromFifths, keyName, scaleOf, spellInKey } from './key';
+import { KEYBOARDS, OCTAVE_MM, WHITE_MM, centreMm, isBlack, reachMm, spanMm } from './keyboard';
+import { besideBlacks, landmarkOf } from './landmarks';
+import { barTicks, metricStrength, pulseTicks } from './metre';
+import { classNameOf, nameOf, parsePitch, parsePitchClass } from './pitch';
+
+describe('key', () => {
+  it('has the signature of the circle of fifths, both modes, all fifteen', () => {
+    const majors = ['Cb', 'Gb', 'Db', 'Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#'];
+    majors.forEach((tonic, i) => {
+      const key = { tonic: parsePitchClass(tonic), mode: 'major' as const };
+      expect(fifthsOf(key)).toBe(i - 7);
+      expect(keyName(keyFromFifths(i - 7, 'major'))).toBe(`${tonic} major`);
+    });
+    expect(keyName(keyFromFifths(0, 'minor'))).toBe('A minor');
+    expect(keyName(keyFromFifths(-3, 'minor'))).toBe('C minor');
+    expect(keyName(keyFromFifths(7, 'minor'))).toBe('A# minor');
+  });
+
+  it('spells its scale and the raised degrees of minor', () => {
+    const aMinor = keyFromFifths(0, 'minor');
+    expect(scaleOf(keyFromFifths(-3, 'major')).map(classNameOf).join(' ')).toBe('Eb F G Ab Bb C D');
+    expect(nameOf(spellInKey(68, aMinor))).toBe('G#4');
+    expect(nameOf(spellInKey(66, aMinor))).toBe('F#4');
+    expect(nameOf(spellInKey(65, keyFromFifths(1, 'major')))).toBe('F4');
+  });
+});
+
+describe('keyboard geometry', () => {
+  it('is 164 mm to the octave everywhere, keys left to right', () => {
+    for (let midi = 21; midi < 108; midi++) {
+      expect(centreMm(midi + 1)).toBeGreaterThan(centreMm(midi));
+      expect(spanMm(midi - 12, midi)).toBeCloseTo(OCTAVE_MM, 9);
+    }
+  });
+
+  it('places black keys in the stated slots', () => {
+    expect(centreMm(1)).toBeCloseTo(1.5 * ((3 * WHITE_MM) / 5), 9);
+    expect(centreMm(10)).toBeCloseTo(3 * WHITE_MM + 5.5 * ((4 * WHITE_MM) / 7), 9);
+  });
+
+  it('lets a reach of an octave hold every octave and no white ninth', () => {
+    expect(spanMm(60, 72)).toBeLessThanOrEqual(reachMm(8));
+    expect(spanMm(60, 74)).toBeGreaterThan(reachMm(8));
+    expect(spanMm(60, 74)).toBeLessThanOrEqual(reachMm(9));
+  });
+
+  it('knows the ends of the usual keyboards', () => {
+    for (const [size, { low, high }] of Object.entries(KEYBOARDS)) expect(high - low + 1).toBe(Number(size));
+    expect([1, 3, 6, 8, 10].every(isBlack)).toBe(true);
+  });
+});
+
+describe('landmarks and metre', () => {
+  it('tells keys from the nearest C the way pianists do', () => {
+    expect(landmarkOf(parsePitch('A3'))).toBe('the A below middle C');
+    expect(landmarkOf(parsePitch('C4'))).toBe('middle C');
+    expect(landmarkOf(parsePitch('G4'))).toBe('the G above middle C');
+    expect(landmarkOf(parsePitch('E5'))).toBe('the E above the C above middle C');
+    expect(landmarkOf(parsePitch('Bb2'))).toBe('the B♭ below the C below middle C');
+    expect(besideBlacks(parsePitch('D4'))).toBe('between the two black keys');
+    expect(besideBlacks(parsePitch('Bb4'))).toBe('the last of the three black keys');
+  });
+
+  it('ranks the places of a bar', () => {
+    const four = { numerator: 4, denominator: 4 };
+    expect([0, 960, 1920, 2880, 480, 240].map((t) => metricStrength(t, four))).toEqual([4, 2, 3, 2, 1, 0]);
+    const jig = { numerator: 6, denominator: 8 };
+    expect(barTicks(jig)).toBe(2880);
+    expect(pulseTicks(jig)).toBe(1440);
+    expect([0, 480, 1440].map((t) => metricStrength(t, jig))).toEqual([4, 1, 3]);
+  });
+});

@@ -1,0 +1,88 @@
+import fc from 'fast-check';
+import { symbolOf, parseChord } from './music/chord';
+import { CHORD_TYPES } from './music/chordTypes';
+import { keyFromFifths, spellInKey } from './music/key';
+import { TICKS_PER_QUARTER, barTicks } from './music/metre';
+import { type Song, emptySong } from './song/schema';
+
+// Songs for tests and measurements: made up by chance, but whole.
+
+const METRES = [
+  { numerator: 3, denominator: 4 },
+  { numerator: 4, denominator: 4 },
+  { numerator: 2, denominator: 4 },
+  { numerator: 6, denominator: 8 },
+] as const;
+/** Rhythms in ticks that fill a quarter or more; 320 and 640 are triplets. */
+const FIGURES: readonly (readonly number[])[] = [[960], [480, 480], [1440, 480], [240, 240, 480], [320, 320, 320], [1920], [640, 640, 640]];
+const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
+
+/** A repeatable source of chance: mulberry32. */
+export function seeded(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = state;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+export interface RandomSongOptions {
+  readonly bars: number;
+  readonly changesPerBar: number;
+  readonly seed: number;
+  readonly lowest?: number;
+  readonly highest?: number;
+}
+
+/** A song of so many bars with a melody, changes, sometimes lyrics and a pick-up. */
+export function randomSong({ bars, changesPerBar, seed, lowest = 62, highest = 81 }: RandomSongOptions): Song {
+  const chance = seeded(seed);
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(chance() * list.length)];
+  const metre = pick(METRES);
+  const key = keyFromFifths(Math.floor(chance() * 13) - 6, chance() < 0.5 ? 'major' : 'minor');
+  const pickup = chance() < 0.4 ? TICKS_PER_QUARTER : 0;
+  const whole = barTicks(metre);
+  const end = pickup + bars * whole;
+  const melody: Song['melody'][number][] = [];
+  const hasLyrics = chance() < 0.5;
+  let midi = Math.round((lowest + highest) / 2);
+  for (let tick = 0; tick < end; ) {
+    for (const length of pick(FIGURES)) {
+      if (tick >= end) break;
+      const held = Math.min(length, end - tick);
+      midi = Math.max(lowest, Math.min(highest, midi + Math.floor(chance() * 9) - 4));
+      const rests = chance() < 0.08;
+      const lyric = hasLyrics && chance() < 0.7 ? { text: `la${melody.length}`, syllabic: 'single' as const } : null;
+      if (!rests) melody.push({ id: `n${melody.length + 1}`, tick, length: held, pitch: spellInKey(midi, key), tiedToNext: false, lyric, grace: false });
+      tick += held;
+    }
+  }
+  const count = bars * changesPerBar;
+  const length = whole / changesPerBar;
+  const changes = Array.from({ length: count }, (_, i) => ({
+    id: `c${i + 1}`,
+    tick: pickup + i * length,
+    length,
+    symbol: symbolOf(parseChord(pick(ROOTS) + pick(CHORD_TYPES).suffix)),
+    given: true,
+    layout: null,
+  }));
+  return {
+    ...emptySong(`random-${seed}`, `Random ${seed}`),
+    keyMap: [{ tick: 0, ...key }],
+    metreMap: [{ tick: 0, ...metre }],
+    tempoMap: [{ tick: 0, quartersPerMinute: 60 + Math.floor(chance() * 100) }],
+    pickup,
+    barCount: bars,
+    melody,
+    changes,
+  };
+}
+
+/** fast-check's random songs, small ones. */
+export const songs = fc
+  .record({ bars: fc.integer({ min: 1, max: 8 }), changesPerBar: fc.constantFrom(1, 2), seed: fc.nat(1e6) })
+  .map(randomSong);

@@ -1,0 +1,6 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  resolve: { alias: { '@joined-hands/core': new URL('./core/index.ts', import.meta.url).pathname } },
+  test: { include: ['{core,app,server,tools,demo}/**/*.spec.ts'], environment: 'node', testTimeout: 60_000 },
+});
