@@ -76,7 +76,11 @@ export function* arrangeInSlices(
   const stage: Stage = { song, profile, played, parts, voiced, changes, options };
   const { firstPart } = options;
   if (firstPart !== undefined && parts[firstPart]) yield finish(stage, [firstPart], firstPart);
-  return finish(stage, parts.map((_, i) => i), null);
+  return finish(
+    stage,
+    parts.map((_, i) => i),
+    null,
+  );
 }
 
 interface Stage {
@@ -137,7 +141,11 @@ function finish(stage: Stage, wanted: readonly number[], onlyPart: number | null
   };
 }
 
-function fingerBoth(stage: Stage, right: readonly HandNote[], left: readonly HandNote[]): Pick<Arrangement, 'right' | 'left'> {
+function fingerBoth(
+  stage: Stage,
+  right: readonly HandNote[],
+  left: readonly HandNote[],
+): Pick<Arrangement, 'right' | 'left'> {
   if (stage.options.withoutFingers) return { right, left };
   const { song, profile } = stage;
   const pinned = new Map(

@@ -18,7 +18,12 @@ export function arrangeFindings(
       text: `${change.unclear} The left hand rests here.`,
       remedies: ['Write the chord in another way', 'Leave it out'],
     }));
-  const imported = song.imported.map(({ tick, text }): Finding => ({ kind: 'imported', tick, text, remedies: [] }));
+  const imported = song.imported.map(({ tick, text }): Finding => ({
+    kind: 'imported',
+    tick,
+    text,
+    remedies: [],
+  }));
   return [...unclear, ...imported, ...offKeyboard(melody, profile)];
 }
 

@@ -1,5 +1,11 @@
 // The face of the core: what the application and the tools may use.
-export { type Arrangement, type ArrangedChange, type ArrangeOptions, arrange, arrangeInSlices } from './arrange';
+export {
+  type Arrangement,
+  type ArrangedChange,
+  type ArrangeOptions,
+  arrange,
+  arrangeInSlices,
+} from './arrange';
 export { type Effort, type Measure } from './effort/effort';
 export { type Fill } from './fills/fill';
 export { FileError, MOST_BYTES } from './formats/fileError';
@@ -28,10 +34,28 @@ export { PATTERNS } from './joining/patterns';
 export { keepIdentity } from './memo';
 export { parseChord, symbolOf } from './music/chord';
 export { type Key, fifthsOf, keyName, scaleOf } from './music/key';
-export { centreMm, isBlack, KEYBOARDS, type KeyboardSize, OCTAVE_MM, type Reach, reachMm, WHITE_MM } from './music/keyboard';
+export {
+  centreMm,
+  isBlack,
+  KEYBOARDS,
+  type KeyboardSize,
+  OCTAVE_MM,
+  type Reach,
+  reachMm,
+  WHITE_MM,
+} from './music/keyboard';
 export { landmarkOf } from './music/landmarks';
 export { barTicks, beatTicks, type Metre, metreName, pulseTicks, TICKS_PER_QUARTER } from './music/metre';
-export { chroma, classNameOf, midiOf, nameOf, parsePitch, type Pitch, staffStep, typeset } from './music/pitch';
+export {
+  chroma,
+  classNameOf,
+  midiOf,
+  nameOf,
+  parsePitch,
+  type Pitch,
+  staffStep,
+  typeset,
+} from './music/pitch';
 export { type Part, partIndexAt, partsOf } from './parts/parts';
 export { type TimedNote, type TimedPedal, type Timeline } from './performance/perform';
 export { Clock } from './performance/clock';

@@ -2,10 +2,13 @@
  * Remembers the last result of a pure function: called again with the same inputs (by identity) it gives
  * the same value without working it out. The song keeps the identity of what an edit did not touch.
  */
-export function rememberLast<A extends readonly unknown[], R>(work: (...inputs: A) => R): (...inputs: A) => R {
+export function rememberLast<A extends readonly unknown[], R>(
+  work: (...inputs: A) => R,
+): (...inputs: A) => R {
   let last: { readonly inputs: A; readonly result: R } | null = null;
   return (...inputs: A): R => {
-    if (!last || !inputs.every((input, i) => input === last?.inputs[i])) last = { inputs, result: work(...inputs) };
+    if (!last || !inputs.every((input, i) => input === last?.inputs[i]))
+      last = { inputs, result: work(...inputs) };
     return last.result;
   };
 }

@@ -14,7 +14,15 @@ const METRES = [
   { numerator: 6, denominator: 8 },
 ] as const;
 /** Rhythms in ticks that fill a quarter or more; 320 and 640 are triplets. */
-const FIGURES: readonly (readonly number[])[] = [[960], [480, 480], [1440, 480], [240, 240, 480], [320, 320, 320], [1920], [640, 640, 640]];
+const FIGURES: readonly (readonly number[])[] = [
+  [960],
+  [480, 480],
+  [1440, 480],
+  [240, 240, 480],
+  [320, 320, 320],
+  [1920],
+  [640, 640, 640],
+];
 const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
 
 /** A repeatable source of chance: mulberry32. */
@@ -38,7 +46,13 @@ export interface RandomSongOptions {
 }
 
 /** A song of so many bars with a melody, changes, sometimes lyrics and a pick-up. */
-export function randomSong({ bars, changesPerBar, seed, lowest = 62, highest = 81 }: RandomSongOptions): Song {
+export function randomSong({
+  bars,
+  changesPerBar,
+  seed,
+  lowest = 62,
+  highest = 81,
+}: RandomSongOptions): Song {
   const chance = seeded(seed);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(chance() * list.length)];
   const metre = pick(METRES);
@@ -49,14 +63,24 @@ export function randomSong({ bars, changesPerBar, seed, lowest = 62, highest = 8
   const melody: Song['melody'][number][] = [];
   const hasLyrics = chance() < 0.5;
   let midi = Math.round((lowest + highest) / 2);
-  for (let tick = 0; tick < end; ) {
+  for (let tick = 0; tick < end;) {
     for (const length of pick(FIGURES)) {
       if (tick >= end) break;
       const held = Math.min(length, end - tick);
       midi = Math.max(lowest, Math.min(highest, midi + Math.floor(chance() * 9) - 4));
       const rests = chance() < 0.08;
-      const lyric = hasLyrics && chance() < 0.7 ? { text: `la${melody.length}`, syllabic: 'single' as const } : null;
-      if (!rests) melody.push({ id: `n${melody.length + 1}`, tick, length: held, pitch: spellInKey(midi, key), tiedToNext: false, lyric, grace: false });
+      const lyric =
+        hasLyrics && chance() < 0.7 ? { text: `la${melody.length}`, syllabic: 'single' as const } : null;
+      if (!rests)
+        melody.push({
+          id: `n${melody.length + 1}`,
+          tick,
+          length: held,
+          pitch: spellInKey(midi, key),
+          tiedToNext: false,
+          lyric,
+          grace: false,
+        });
       tick += held;
     }
   }

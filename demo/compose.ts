@@ -41,12 +41,23 @@ export function compose(score: Score): Song {
       const length = Math.round(Number(quarters) * QUARTER);
       if (name !== 'r') {
         const lyric = wordAt(words, melody.length);
-        melody.push({ id: `n${melody.length + 1}`, tick, length, pitch: parsePitch(name), tiedToNext: false, lyric, grace: false });
+        melody.push({
+          id: `n${melody.length + 1}`,
+          tick,
+          length,
+          pitch: parsePitch(name),
+          tiedToNext: false,
+          lyric,
+          grace: false,
+        });
       }
       tick += length;
     }
     if (index === 0 && tick < whole) pickup = tick;
-    else if (tick - start !== whole) throw new Error(`${score.title}: bar ${index + (pickup ? 0 : 1)} holds ${(tick - start) / QUARTER} quarters.`);
+    else if (tick - start !== whole)
+      throw new Error(
+        `${score.title}: bar ${index + (pickup ? 0 : 1)} holds ${(tick - start) / QUARTER} quarters.`,
+      );
   });
   if (words.length > 0 && words.length !== melody.length) {
     throw new Error(`${score.title}: ${words.length} syllables for ${melody.length} notes.`);
@@ -62,7 +73,12 @@ export function compose(score: Score): Song {
     barCount,
     melody,
     changes: changesOf(score, pickup, whole, barCount),
-    sections: score.sections.map(([bar, name, energy], i) => ({ id: `s${i + 1}`, tick: bar === 1 ? 0 : pickup + (bar - 1) * whole, name, energy })),
+    sections: score.sections.map(([bar, name, energy], i) => ({
+      id: `s${i + 1}`,
+      tick: bar === 1 ? 0 : pickup + (bar - 1) * whole,
+      name,
+      energy,
+    })),
   };
 }
 
@@ -77,7 +93,8 @@ function wordAt(words: readonly string[], index: number): Song['melody'][number]
 
 function changesOf(score: Score, pickup: number, whole: number, barCount: number): Song['changes'] {
   const bars = score.chords.split('|').map((bar) => bar.trim().split(/\s+/));
-  if (bars.length !== barCount) throw new Error(`${score.title}: ${bars.length} bars of chords for ${barCount} bars.`);
+  if (bars.length !== barCount)
+    throw new Error(`${score.title}: ${bars.length} bars of chords for ${barCount} bars.`);
   const changes: Song['changes'][number][] = [];
   bars.forEach((symbols, bar) => {
     symbols.forEach((symbol, i) => {
@@ -85,7 +102,15 @@ function changesOf(score: Score, pickup: number, whole: number, barCount: number
       const last = changes[changes.length - 1];
       const length = whole / symbols.length;
       if (symbol === '%') changes[changes.length - 1] = { ...last, length: last.length + length };
-      else changes.push({ id: `c${changes.length + 1}`, tick, length, symbol: symbolOf(parseChord(symbol)), given: true, layout: null });
+      else
+        changes.push({
+          id: `c${changes.length + 1}`,
+          tick,
+          length,
+          symbol: symbolOf(parseChord(symbol)),
+          given: true,
+          layout: null,
+        });
     });
   });
   return changes;

@@ -16,9 +16,17 @@ export function createApp(folder: string): Express {
   app.disable('x-powered-by');
   app.use(nonce, policy);
   app.use(compression());
-  app.use(express.static(folder, { index: false, setHeaders: (response, path) => {
-    response.setHeader('Cache-Control', UNCHANGING.test(path) ? `public, max-age=${A_YEAR_MS / 1000}, immutable` : 'no-cache');
-  } }));
+  app.use(
+    express.static(folder, {
+      index: false,
+      setHeaders: (response, path) => {
+        response.setHeader(
+          'Cache-Control',
+          UNCHANGING.test(path) ? `public, max-age=${A_YEAR_MS / 1000}, immutable` : 'no-cache',
+        );
+      },
+    }),
+  );
   app.get('/{*path}', async (request, response, next) => {
     // A missing file is missing; only addresses of views get the application.
     if (/\.\w+$/.test(request.path)) return next();

@@ -10,9 +10,13 @@ if (!existsSync(folder)) {
   console.error('The application is not built yet: run npm start, which builds it first.');
   process.exitCode = 1;
 } else {
-  const server = createApp(folder).listen(port, '127.0.0.1', () => console.log(`Joined Hands is at http://localhost:${port}`));
+  const server = createApp(folder).listen(port, '127.0.0.1', () =>
+    console.log(`Joined Hands is at http://localhost:${port}`),
+  );
   server.on('error', (error) => {
-    console.error(`The server could not start on port ${port}: ${error.message}. Choose another: PORT=4311 npm start`);
+    console.error(
+      `The server could not start on port ${port}: ${error.message}. Choose another: PORT=4311 npm start`,
+    );
     process.exitCode = 1;
   });
 }

@@ -54,7 +54,8 @@ function readRequest(argv: readonly string[]): Request {
     allowPositionals: true,
     options: { out: text, school: text, rung: text, pattern: text, reach: text, keys: text, parts: text },
   });
-  if (positionals.length !== 1) throw new UsageError('Name one file to arrange: npm run arrange -- IN --out DIR');
+  if (positionals.length !== 1)
+    throw new UsageError('Name one file to arrange: npm run arrange -- IN --out DIR');
   if (values.out === undefined) throw new UsageError('Say where to write: --out DIR');
   const reach = wanted('--reach', values.reach, [6, 7, 8, 9, 10]) as Reach | undefined;
   const keyboard = wanted('--keys', values.keys, [49, 61, 73, 76, 88]) as KeyboardSize | undefined;
@@ -69,36 +70,44 @@ function readRequest(argv: readonly string[]): Request {
 
 function wanted(option: string, value: string | undefined, allowed: readonly number[]): number | undefined {
   if (value === undefined) return undefined;
-  if (!allowed.includes(Number(value))) throw new UsageError(`${option} ${value}: choose one of ${allowed.join(', ')}`);
+  if (!allowed.includes(Number(value)))
+    throw new UsageError(`${option} ${value}: choose one of ${allowed.join(', ')}`);
   return Number(value);
 }
 
 function schoolOf(school: string | undefined): Partial<Choices> {
   if (school === undefined) return {};
   const layout = SCHOOLS[school];
-  if (layout === undefined) throw new UsageError(`--school ${school}: choose one of ${Object.keys(SCHOOLS).join(', ')}`);
-  if (layout === null) throw new UsageError(`--school ${school}: not yet; nearest, three and root can be used now`);
+  if (layout === undefined)
+    throw new UsageError(`--school ${school}: choose one of ${Object.keys(SCHOOLS).join(', ')}`);
+  if (layout === null)
+    throw new UsageError(`--school ${school}: not yet; nearest, three and root can be used now`);
   return { layout };
 }
 
 function rungOf(value: string | undefined): Partial<Choices> {
   const rung = wanted('--rung', value, [1, 2, 3, 4, 5, 6, 7]);
   if (rung === undefined) return {};
-  if (!RUNGS[rung - 1].ready) throw new UsageError(`--rung ${rung}: not yet; 1, 2, 4, 5 and 7 can be used now`);
+  if (!RUNGS[rung - 1].ready)
+    throw new UsageError(`--rung ${rung}: not yet; 1, 2, 4, 5 and 7 can be used now`);
   return { rung };
 }
 
 function patternOf(name: string | undefined): Partial<Choices> {
   if (name === undefined) return {};
   const pattern = PATTERNS.find((p) => p.name.toLowerCase() === name.toLowerCase());
-  if (!pattern) throw new UsageError(`--pattern ${name}: not yet; ${PATTERNS.map((p) => p.name).join(', ')} can be used now`);
+  if (!pattern)
+    throw new UsageError(
+      `--pattern ${name}: not yet; ${PATTERNS.map((p) => p.name).join(', ')} can be used now`,
+    );
   return { pattern: pattern.name };
 }
 
 function barsOf(value: string | undefined): number | undefined {
   if (value === undefined || value === 'auto') return undefined;
   const bars = Number(value);
-  if (!Number.isInteger(bars) || bars < 1) throw new UsageError(`--parts ${value}: give "auto" or a number of bars`);
+  if (!Number.isInteger(bars) || bars < 1)
+    throw new UsageError(`--parts ${value}: give "auto" or a number of bars`);
   return bars;
 }
 
@@ -109,14 +118,22 @@ function readInput(path: string): { song: Song; profile: Profile } {
     throw new UsageError(`${path}: not yet; .musicxml, .xml and .joined.json files can be read now`);
   }
   const size = statSync(path).size;
-  if (size > MOST_BYTES) throw new UsageError(`${path}: the file is too large: ${(size / 1024 / 1024).toFixed(1)} MB, and at most 20 MB are read`);
+  if (size > MOST_BYTES)
+    throw new UsageError(
+      `${path}: the file is too large: ${(size / 1024 / 1024).toFixed(1)} MB, and at most 20 MB are read`,
+    );
   const text = readFileSync(path, 'utf8');
   if (lower.endsWith('.joined.json')) return readProject(text);
   if (!/\.(musicxml|xml)$/.test(lower)) {
-    throw new UsageError(`${path}: this kind of file is not known; give a .musicxml, .xml or .joined.json file`);
+    throw new UsageError(
+      `${path}: this kind of file is not known; give a .musicxml, .xml or .joined.json file`,
+    );
   }
   const title = name.replace(/\.[^.]+$/, '');
-  return { song: readMusicXml(text, title.slice(0, 64) || 'song', title || 'Untitled'), profile: DEFAULT_PROFILE };
+  return {
+    song: readMusicXml(text, title.slice(0, 64) || 'song', title || 'Untitled'),
+    profile: DEFAULT_PROFILE,
+  };
 }
 
 /** Makes a folder and those above it, one at a time: Node's own recursive way never returns on some file systems. */
@@ -127,7 +144,10 @@ function makeFolder(dir: string): void {
 }
 
 /** Writes all files or none: first beside their places under other names, then renamed. */
-function writeAll(dir: string, files: readonly (readonly [name: string, content: string | Uint8Array])[]): void {
+function writeAll(
+  dir: string,
+  files: readonly (readonly [name: string, content: string | Uint8Array])[],
+): void {
   const made: string[] = [];
   try {
     makeFolder(resolve(dir));
@@ -139,7 +159,8 @@ function writeAll(dir: string, files: readonly (readonly [name: string, content:
     for (const [name] of files) renameSync(join(dir, `.${name}.part`), join(dir, name));
   } catch (error) {
     for (const path of made) rmSync(path, { force: true, recursive: false });
-    if (error instanceof Error && 'code' in error) throw new UsageError(`--out ${dir}: cannot be written there (${String(error.code)})`);
+    if (error instanceof Error && 'code' in error)
+      throw new UsageError(`--out ${dir}: cannot be written there (${String(error.code)})`);
     throw error;
   }
 }
@@ -160,7 +181,9 @@ function run(argv: readonly string[]): void {
     [`${name}.json`, `${JSON.stringify(reportOf(arrangement, milliseconds), null, 1)}\n`],
   ]);
   const { findings, parts } = arrangement;
-  console.log(`${song.title}: ${parts.length} parts, ${findings.length} findings; wrote ${join(request.out, name)}.musicxml, .mid, .txt and .json`);
+  console.log(
+    `${song.title}: ${parts.length} parts, ${findings.length} findings; wrote ${join(request.out, name)}.musicxml, .mid, .txt and .json`,
+  );
 }
 
 /** What went wrong in one line: which file, where, why. */
@@ -171,7 +194,14 @@ function inOneLine(error: unknown, argv: readonly string[]): string | null {
   if (!(error instanceof Error) || !('code' in error)) return null;
   if (String(error.code).startsWith('ERR_PARSE_ARGS')) return error.message.split('. ')[0];
   const path = 'path' in error ? String(error.path) : input;
-  const reasons: Record<string, string> = { ENOENT: 'there is no such file', EACCES: 'permission denied', EROFS: 'the disk is read-only', EISDIR: 'this is a folder', ENOTDIR: 'this is not a folder', EEXIST: 'this is not a folder' };
+  const reasons: Record<string, string> = {
+    ENOENT: 'there is no such file',
+    EACCES: 'permission denied',
+    EROFS: 'the disk is read-only',
+    EISDIR: 'this is a folder',
+    ENOTDIR: 'this is not a folder',
+    EEXIST: 'this is not a folder',
+  };
   return `${path}: ${reasons[String(error.code)] ?? error.message}`;
 }
 

@@ -8,7 +8,9 @@ mkdirSync(folder, { recursive: true });
 for (const song of DEMO_SONGS) {
   const name = song.id.replace(/^demo-/, '');
   writeFileSync(new URL(`${name}.joined.json`, folder), writeProject({ song, profile: DEFAULT_PROFILE }));
-  const leadSheet = arrange(applyEdit(song, { kind: 'choose', choices: { rung: 1 } }), DEFAULT_PROFILE, { withoutFingers: true });
+  const leadSheet = arrange(applyEdit(song, { kind: 'choose', choices: { rung: 1 } }), DEFAULT_PROFILE, {
+    withoutFingers: true,
+  });
   writeFileSync(new URL(`${name}.musicxml`, folder), writeMusicXml(leadSheet));
 }
 console.log(`Wrote ${DEMO_SONGS.length} songs into demo/files.`);

@@ -2,7 +2,15 @@ import { isBlack, reachMm, spanMm } from '../music/keyboard';
 import type { HandNote } from '../joining/handNote';
 import type { Profile } from '../song/schema';
 
-export const MEASURES = ['leaps', 'travel', 'independence', 'stretch', 'shifts', 'blackKeys', 'speed'] as const;
+export const MEASURES = [
+  'leaps',
+  'travel',
+  'independence',
+  'stretch',
+  'shifts',
+  'blackKeys',
+  'speed',
+] as const;
 export type Measure = (typeof MEASURES)[number];
 
 /** How hard a part is: each measure 0–100, one total, and the two weightiest reasons in words. */
@@ -49,7 +57,10 @@ export function effortOf(task: EffortTask): Effort {
   const weights = MEASURES.reduce((sum, m) => sum + WEIGHT[m], 0);
   const total = Math.round(MEASURES.reduce((sum, m) => sum + WEIGHT[m] * measures[m], 0) / weights);
   const ranked = [...MEASURES].sort((a, b) => WEIGHT[b] * measures[b] - WEIGHT[a] * measures[a]);
-  const reasons = ranked.filter((m) => measures[m] > 0).slice(0, 2).map((m) => inWords(m, raw[m]));
+  const reasons = ranked
+    .filter((m) => measures[m] > 0)
+    .slice(0, 2)
+    .map((m) => inWords(m, raw[m]));
   return { total, measures, reasons };
 }
 

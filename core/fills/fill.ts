@@ -55,7 +55,10 @@ export function fillIn(
     walks.push({ walk, taken });
   }
   const playing = walks.filter((w) => w.taken).map((w) => w.walk);
-  return { left: withWalks(left, playing), fills: walks.map(({ walk, taken }) => fillOf(task.played, walk, taken)) };
+  return {
+    left: withWalks(left, playing),
+    fills: walks.map(({ walk, taken }) => fillOf(task.played, walk, taken)),
+  };
 }
 
 /** Keys struck at each tick, lowest first (the notes come in time, from the lowest up). */

@@ -52,14 +52,24 @@ export interface WalkTask {
  * (common practice of walking basses). `start` is the lowest key the left hand struck last, `firstKeys` what it
  * strikes at the next chord: a walk arrives on the root, so a single first key gives way to it.
  */
-export function walkBetween(task: WalkTask, from: VoicedChange, to: VoicedChange, start: number, firstKeys: readonly number[]): Walk | null {
+export function walkBetween(
+  task: WalkTask,
+  from: VoicedChange,
+  to: VoicedChange,
+  start: number,
+  firstKeys: readonly number[],
+): Walk | null {
   const end = to.change.tick;
   if (from.change.tick + from.change.length !== end) return null;
   const bar = barAt(task.played.bars, end - 1);
   const pulse = pulseTicks(bar.metre);
   const still = stillBefore(task, from.change.tick, end, LEAST_STILL * pulse);
   if (still === 0) return null;
-  const room = Math.min(MOST_NOTES, Math.floor((still - 1) / pulse), Math.floor((end - bar.tick) / pulse) - 1);
+  const room = Math.min(
+    MOST_NOTES,
+    Math.floor((still - 1) / pulse),
+    Math.floor((end - bar.tick) / pulse) - 1,
+  );
   const target = goalOf(task, to, firstKeys);
   if (target === null || target === start) return null;
   const goal = spell([target], to.chord, to.key)[0];
@@ -67,10 +77,28 @@ export function walkBetween(task: WalkTask, from: VoicedChange, to: VoicedChange
   for (let count = 1; count <= room; count++) {
     const tick = end - count * pulse;
     for (const { manner, keys } of mannersOf(start, target, count, from.key)) {
-      const cost = walkCost(task, { tick, end, start, target, keys, chromatic: manner.startsWith('chromatic') });
+      const cost = walkCost(task, {
+        tick,
+        end,
+        start,
+        target,
+        keys,
+        chromatic: manner.startsWith('chromatic'),
+      });
       if (cost > DEAREST || (best && cost >= best.cost)) continue;
       const pitches = keys.map((key) => spellWalk(key, target, from.key));
-      best = { id: `walk:${from.change.id}`, from, tick, endTick: end, noteTicks: pulse, pitches, goal, into: to, manner, cost };
+      best = {
+        id: `walk:${from.change.id}`,
+        from,
+        tick,
+        endTick: end,
+        noteTicks: pulse,
+        pitches,
+        goal,
+        into: to,
+        manner,
+        cost,
+      };
     }
   }
   return best;
@@ -87,14 +115,22 @@ function goalOf(task: WalkTask, to: VoicedChange, firstKeys: readonly number[]):
 
 /** Ticks from where the melody last moved to the next chord, if it then holds (or rests) long enough; else 0. */
 function stillBefore(task: WalkTask, from: number, end: number, least: number): number {
-  const onsets = soundingIn(task.melody, from, end, task.longestNote).map((note) => note.tick).filter((tick) => tick >= from);
+  const onsets = soundingIn(task.melody, from, end, task.longestNote)
+    .map((note) => note.tick)
+    .filter((tick) => tick >= from);
   // The pick-up of the next part may already sound: the walk goes on below it.
-  const holdEnd = task.partStarts.has(onsets[onsets.length - 1]) && onsets.length > 1 ? (onsets.pop() as number) : end;
+  const holdEnd =
+    task.partStarts.has(onsets[onsets.length - 1]) && onsets.length > 1 ? (onsets.pop() as number) : end;
   const last = onsets[onsets.length - 1] ?? from;
   return holdEnd - last >= least ? end - last : 0;
 }
 
-function mannersOf(start: number, target: number, count: number, key: Key): { manner: string; keys: number[] }[] {
+function mannersOf(
+  start: number,
+  target: number,
+  count: number,
+  key: Key,
+): { manner: string; keys: number[] }[] {
   const below = scaleSteps(target, count, -1, key);
   const above = scaleSteps(target, count, 1, key);
   const list = [
@@ -102,7 +138,10 @@ function mannersOf(start: number, target: number, count: number, key: Key): { ma
     { manner: 'by step from above', keys: above },
   ];
   if (count === 1) {
-    list.push({ manner: 'chromatic from below', keys: [target - 1] }, { manner: 'chromatic from above', keys: [target + 1] });
+    list.push(
+      { manner: 'chromatic from below', keys: [target - 1] },
+      { manner: 'chromatic from above', keys: [target + 1] },
+    );
   }
   return list.filter(({ keys }) => !keys.includes(start) || count > 1);
 }
@@ -140,7 +179,13 @@ function walkCost(task: WalkTask, plan: WalkPlan): number {
   const leap = Math.abs(plan.keys[0] - plan.start);
   const wrongWay = Math.sign(plan.target - plan.start) === Math.sign(plan.keys[0] - plan.target) ? 3 : 0;
   const repeats = plan.keys[0] === plan.start ? 4 : 0;
-  return Math.max(0, leap - 4) * 2 + wrongWay + repeats + (plan.chromatic ? 3 : 0) + (MOST_NOTES - plan.keys.length);
+  return (
+    Math.max(0, leap - 4) * 2 +
+    wrongWay +
+    repeats +
+    (plan.chromatic ? 3 : 0) +
+    (MOST_NOTES - plan.keys.length)
+  );
 }
 
 function spellWalk(key: number, target: number, inKey: Key): Pitch {

@@ -12,7 +12,9 @@ export interface HandEvent {
 type Fingers = readonly number[];
 
 /** Finger combinations for n keys, thumb side first, in a fixed order. */
-const COMBINATIONS: readonly (readonly Fingers[])[] = [0, 1, 2, 3, 4, 5].map((n) => choose([1, 2, 3, 4, 5], n));
+const COMBINATIONS: readonly (readonly Fingers[])[] = [0, 1, 2, 3, 4, 5].map((n) =>
+  choose([1, 2, 3, 4, 5], n),
+);
 
 function choose(from: readonly number[], count: number): Fingers[] {
   if (count === 0) return [[]];
@@ -48,7 +50,10 @@ export function finger(events: readonly HandEvent[], hand: 'right' | 'left', rea
         const step = events[i].afterRest ? 0 : movingCost(middle[b], here[c], reach);
         let best = Infinity;
         for (let a = 0; a < costs.length; a++) {
-          const triple = before && !events[i].afterRest && !events[i - 1].afterRest ? threeCost(before[a], middle[b], here[c], reach) : 0;
+          const triple =
+            before && !events[i].afterRest && !events[i - 1].afterRest
+              ? threeCost(before[a], middle[b], here[c], reach)
+              : 0;
           const cost = costs[a][b] + triple;
           if (cost < best) {
             best = cost;
@@ -84,7 +89,8 @@ function togetherCost(fingers: readonly Placed[], reach: number): number {
 }
 
 function movingCost(from: State, to: State, reach: number): number {
-  if (from.placed.length === 1 && to.placed.length === 1) return pairCost(from.placed[0], to.placed[0], reach);
+  if (from.placed.length === 1 && to.placed.length === 1)
+    return pairCost(from.placed[0], to.placed[0], reach);
   let cost = 0;
   for (const a of from.placed) {
     for (const b of to.placed) {

@@ -20,5 +20,9 @@ export const MOST_BYTES = 20 * 1024 * 1024;
 export function refuseTooLarge(length: number): void {
   if (length <= MOST_BYTES) return;
   const size = (length / 1024 / 1024).toFixed(1);
-  throw new FileError(`The file is too large: ${size} MB, and at most 20 MB are read`, '', 'Export only the melody from where it was made.');
+  throw new FileError(
+    `The file is too large: ${size} MB, and at most 20 MB are read`,
+    '',
+    'Export only the melody from where it was made.',
+  );
 }

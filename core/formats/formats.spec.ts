@@ -40,15 +40,22 @@ function essence(song: Song): unknown {
 
 describe('round trips', () => {
   it('project file: the identical song', () => {
-    fc.assert(fc.property(anySong, (song) => {
-      expect(readProject(writeProject({ song, profile: DEFAULT_PROFILE }))).toEqual({ song, profile: DEFAULT_PROFILE });
-    }));
+    fc.assert(
+      fc.property(anySong, (song) => {
+        expect(readProject(writeProject({ song, profile: DEFAULT_PROFILE }))).toEqual({
+          song,
+          profile: DEFAULT_PROFILE,
+        });
+      }),
+    );
   });
 
   it('MusicXML: the same notes, spelling, symbols, lyrics and maps', () => {
     fc.assert(
       fc.property(anySong, fc.constantFrom(1, 4, 5, 7), (song, rung) => {
-        const arrangement = arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE, { withoutFingers: true });
+        const arrangement = arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE, {
+          withoutFingers: true,
+        });
         fc.pre(arrangement.raisedParts.length === 0);
         expect(essence(readMusicXml(writeMusicXml(arrangement), song.id, ''))).toEqual(essence(song));
       }),
@@ -62,24 +69,35 @@ describe('round trips', () => {
       const back = readMusicXml(writeMusicXml(first), song.id, '');
       expect(back.pins.map((p) => p.keys)).toEqual(first.changes.map((c) => [...c.voicing.keys]));
       const again = arrange(back, DEFAULT_PROFILE);
-      expect(again.left.map((n) => [n.tick, n.length, n.midi])).toEqual(first.left.map((n) => [n.tick, n.length, n.midi]));
+      expect(again.left.map((n) => [n.tick, n.length, n.midi])).toEqual(
+        first.left.map((n) => [n.tick, n.length, n.midi]),
+      );
     }
   });
 
   it('MIDI: the same keys at the same ticks, tempo, metre, key and pedal, read by another library', () => {
     fc.assert(
       fc.property(anySong, fc.constantFrom(2, 4, 7), (song, rung) => {
-        const a = arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE, { withoutFingers: true });
+        const a = arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE, {
+          withoutFingers: true,
+        });
         const midi = new Midi(writeMidi(a));
         expect(midi.header.ppq).toBe(TICKS_PER_QUARTER);
-        const keys = (notes: readonly { ticks: number; midi: number }[]): string[] => notes.map((n) => `${n.ticks}:${n.midi}`).sort();
-        expect(keys(midi.tracks[0].notes)).toEqual(keys(a.right.map((n) => ({ ticks: n.tick, midi: n.midi }))));
-        expect(keys(midi.tracks[1]?.notes ?? [])).toEqual(keys(a.left.map((n) => ({ ticks: n.tick, midi: n.midi }))));
+        const keys = (notes: readonly { ticks: number; midi: number }[]): string[] =>
+          notes.map((n) => `${n.ticks}:${n.midi}`).sort();
+        expect(keys(midi.tracks[0].notes)).toEqual(
+          keys(a.right.map((n) => ({ ticks: n.tick, midi: n.midi }))),
+        );
+        expect(keys(midi.tracks[1]?.notes ?? [])).toEqual(
+          keys(a.left.map((n) => ({ ticks: n.tick, midi: n.midi }))),
+        );
         expect(midi.header.tempos[0].bpm).toBeCloseTo(song.tempoMap[0].quartersPerMinute, 2);
         expect(midi.header.timeSignatures[0].timeSignature.join('/')).toBe(metreName(song.metreMap[0]));
         expect(midi.header.keySignatures[0].scale).toBe(song.keyMap[0].mode);
         const pedals = midi.tracks[1]?.controlChanges[64] ?? [];
-        expect(pedals.filter((c) => c.value === 1)).toHaveLength(a.timeline.pedals.filter((p) => p.down).length);
+        expect(pedals.filter((c) => c.value === 1)).toHaveLength(
+          a.timeline.pedals.filter((p) => p.down).length,
+        );
       }),
       { numRuns: 80 },
     );
@@ -88,9 +106,11 @@ describe('round trips', () => {
 
 describe('note values', () => {
   it('add up to the length, one value where one is enough', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 12000 }), (ticks) => {
-      expect(valuesOf(ticks).reduce((sum, v) => sum + v.ticks, 0)).toBe(ticks);
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 12000 }), (ticks) => {
+        expect(valuesOf(ticks).reduce((sum, v) => sum + v.ticks, 0)).toBe(ticks);
+      }),
+    );
     expect(valuesOf(1440)).toMatchObject([{ type: 'quarter', dots: 1 }]);
     expect(valuesOf(320)).toMatchObject([{ type: 'eighth', triplet: true }]);
     expect(valuesOf(2400).map((v) => v.type)).toEqual(['half', 'eighth']);
@@ -99,7 +119,8 @@ describe('note values', () => {
 
 const lead = (measures: string): string =>
   `<?xml version="1.0"?><score-partwise version="4.0"><part-list><score-part id="P1"><part-name>M</part-name></score-part></part-list><part id="P1">${measures}</part></score-partwise>`;
-const attributes = '<attributes><divisions>2</divisions><key><fifths>0</fifths></key><time><beats>4</beats><beat-type>4</beat-type></time></attributes>';
+const attributes =
+  '<attributes><divisions>2</divisions><key><fifths>0</fifths></key><time><beats>4</beats><beat-type>4</beat-type></time></attributes>';
 const note = (step: string, duration: number, extra = ''): string =>
   `<note><pitch><step>${step}</step><octave>4</octave></pitch><duration>${duration}</duration>${extra}</note>`;
 const harmony = (root: string, kind: string, extra = ''): string =>
@@ -135,7 +156,12 @@ describe('reading MusicXML', () => {
       'id',
       'T',
     );
-    expect(song.melody.map((n) => [n.tick, midiOf(n.pitch)])).toEqual([[0, 64], [3840, 62], [7680, 64], [12480, 60]]);
+    expect(song.melody.map((n) => [n.tick, midiOf(n.pitch)])).toEqual([
+      [0, 64],
+      [3840, 62],
+      [7680, 64],
+      [12480, 60],
+    ]);
     expect(song.imported.map((f) => f.text)).toEqual([
       'Bar 2 does not add up: it is too short by 1 quarter note. A rest fills it.',
       'Bar 3 does not add up: it is too long by 1 quarter note. It is kept as a bar of 5/4.',
@@ -143,7 +169,11 @@ describe('reading MusicXML', () => {
   });
 
   it('plays the root of an unknown chord kind and lists it', () => {
-    const song = readMusicXml(lead(`<measure number="1">${attributes}${harmony('F', 'Tristan')}${note('A', 8)}</measure>`), 'id', 'T');
+    const song = readMusicXml(
+      lead(`<measure number="1">${attributes}${harmony('F', 'Tristan')}${note('A', 8)}</measure>`),
+      'id',
+      'T',
+    );
     expect(song.changes[0].symbol).toBe('Fpedal');
     const { findings, left } = arrange(song, DEFAULT_PROFILE);
     expect(findings[0].text).toBe('The chord kind "Tristan" in bar 1 is not known; read as F (root alone).');
@@ -153,14 +183,36 @@ describe('reading MusicXML', () => {
   const refused: readonly (readonly [string, string, RegExp])[] = [
     ['not XML', 'just text', /This is not XML \(line 1\)/],
     ['empty', '  \n', /The file is empty/],
-    ['truncated', lead(`<measure number="1">${note('A', 4)}</measure>`).slice(0, -40), /breaks off or is damaged.*line 1/],
+    [
+      'truncated',
+      lead(`<measure number="1">${note('A', 4)}</measure>`).slice(0, -40),
+      /breaks off or is damaged.*line 1/,
+    ],
     ['another XML', '<html><body/></html>', /not MusicXML: its root is <html>/],
     ['time-wise', '<score-timewise/>', /Time-wise MusicXML is not read yet/],
     ['no bars', lead(''), /no bars/],
-    ['no notes', lead('<measure number="1"><note><rest/><duration>4</duration></note></measure>'), /neither notes nor chord symbols/],
-    ['negative duration', lead(`<measure number="1">${note('A', -4)}</measure>`), /duration "-4" is impossible \(bar 1\)/],
-    ['no divisions', lead('<measure number="7"><attributes><divisions>0</divisions></attributes></measure>'), /divisions "0" are impossible \(bar 7\)/],
-    ['impossible metre', lead('<measure number="2"><attributes><time><beats>4</beats><beat-type>5</beat-type></time></attributes></measure>'), /metre 4\/5 is impossible \(bar 2\)/],
+    [
+      'no notes',
+      lead('<measure number="1"><note><rest/><duration>4</duration></note></measure>'),
+      /neither notes nor chord symbols/,
+    ],
+    [
+      'negative duration',
+      lead(`<measure number="1">${note('A', -4)}</measure>`),
+      /duration "-4" is impossible \(bar 1\)/,
+    ],
+    [
+      'no divisions',
+      lead('<measure number="7"><attributes><divisions>0</divisions></attributes></measure>'),
+      /divisions "0" are impossible \(bar 7\)/,
+    ],
+    [
+      'impossible metre',
+      lead(
+        '<measure number="2"><attributes><time><beats>4</beats><beat-type>5</beat-type></time></attributes></measure>',
+      ),
+      /metre 4\/5 is impossible \(bar 2\)/,
+    ],
     ['too large', 'x'.repeat(20 * 1024 * 1024 + 1), /too large: 20\.0 MB/],
   ];
   for (const [name, text, sentence] of refused) {
@@ -173,7 +225,9 @@ describe('reading MusicXML', () => {
   it('refuses broken project files', () => {
     expect(() => readProject('{"format":')).toThrow(/damaged or cut short/);
     expect(() => readProject('{}')).toThrow(/not a project file/);
-    expect(() => readProject(writeProject({ song: { ...DEMO_SONGS[0], pickup: -1 }, profile: DEFAULT_PROFILE }))).toThrow(/song\.pickup/);
+    expect(() =>
+      readProject(writeProject({ song: { ...DEMO_SONGS[0], pickup: -1 }, profile: DEFAULT_PROFILE })),
+    ).toThrow(/song\.pickup/);
   });
 });
 
@@ -194,10 +248,16 @@ describe('walkthrough and report', () => {
 
   it('reports every change with notes that spell the symbol and sum to the totals', () => {
     const a = arrange(DEMO_SONGS[0], DEFAULT_PROFILE);
-    const report = reportOf(a, 12) as { changes: { step: { semitones: number } | null; notes: string[]; fingers: number[] }[]; totals: Record<string, number>; form: string };
+    const report = reportOf(a, 12) as {
+      changes: { step: { semitones: number } | null; notes: string[]; fingers: number[] }[];
+      totals: Record<string, number>;
+      form: string;
+    };
     expect(report.form).toBe('A B C A B D');
     expect(report.changes).toHaveLength(24);
-    expect(report.changes.reduce((sum, c) => sum + (c.step?.semitones ?? 0), 0)).toBe(report.totals['leftSemitones']);
+    expect(report.changes.reduce((sum, c) => sum + (c.step?.semitones ?? 0), 0)).toBe(
+      report.totals['leftSemitones'],
+    );
     for (const change of report.changes) expect(change.fingers).toHaveLength(change.notes.length);
     expect(report.totals['leftSemitones']).toBeLessThanOrEqual(1.1 * report.totals['optimumSemitones']);
   });

@@ -24,7 +24,10 @@ export function writeMidi(arrangement: Arrangement): Uint8Array {
   const velocities = new Map(arrangement.timeline.notes.map((n) => [idOf(n), n.velocity]));
   const tracks = [
     [named(song.title), ...mapEvents(arrangement)],
-    [named('Right hand'), ...arrangement.right.flatMap((note) => keyEvents(note, velocities.get(idOf(note)) ?? 64, 0))],
+    [
+      named('Right hand'),
+      ...arrangement.right.flatMap((note) => keyEvents(note, velocities.get(idOf(note)) ?? 64, 0)),
+    ],
     [
       named('Left hand'),
       ...pedalEvents(arrangement),
@@ -41,12 +44,15 @@ function idOf(note: Pick<TimedNote, 'hand' | 'tick' | 'midi'>): string {
 
 function named(text: string): Timed {
   // Track names are bytes: UTF-8, one byte a character.
-  const bytes = encodeURIComponent(text).replace(/%([0-9A-F]{2})/g, (_, hex: string) => String.fromCharCode(parseInt(hex, 16)));
+  const bytes = encodeURIComponent(text).replace(/%([0-9A-F]{2})/g, (_, hex: string) =>
+    String.fromCharCode(parseInt(hex, 16)),
+  );
   return { tick: 0, order: 0, event: { type: 'trackName', text: bytes } };
 }
 
 function mapEvents({ played }: Arrangement): Timed[] {
-  const metreOf = (bar: PlayedBar | undefined): string => (bar ? `${bar.metre.numerator}/${bar.metre.denominator}` : '');
+  const metreOf = (bar: PlayedBar | undefined): string =>
+    bar ? `${bar.metre.numerator}/${bar.metre.denominator}` : '';
   const metres = played.bars.filter((bar, i) => metreOf(bar) !== metreOf(played.bars[i - 1]));
   return [
     ...played.tempoMap.map((entry): Timed => {
@@ -72,7 +78,11 @@ function keyEvents(note: HandNote, velocity: number, channel: number): Timed[] {
   const key = { channel, noteNumber: note.midi };
   return [
     { tick: start, order: 2, event: { type: 'noteOn', ...key, velocity } },
-    { tick: start + Math.max(1, length - RELEASE_TICKS), order: 1, event: { type: 'noteOff', ...key, velocity: RELEASE_VELOCITY } },
+    {
+      tick: start + Math.max(1, length - RELEASE_TICKS),
+      order: 1,
+      event: { type: 'noteOff', ...key, velocity: RELEASE_VELOCITY },
+    },
   ];
 }
 

@@ -40,14 +40,21 @@ const byMembers = new Map(CHORD_TYPES.map((type) => [signature(type.members.map(
 const byKind = new Map<string, ChordType>();
 for (const type of CHORD_TYPES) if (type.xml.length === 1) byKind.set(type.xml[0], type);
 /** Kinds written by others that mean one of ours. */
-const OTHER_KINDS: Record<string, string> = { 'major-11th': 'maj9', 'minor-13th': 'm11', 'major-13th': 'maj9' };
+const OTHER_KINDS: Record<string, string> = {
+  'major-11th': 'maj9',
+  'minor-13th': 'm11',
+  'major-13th': 'maj9',
+};
 
 function degreeAndSemitones(member: string): [number, number] {
   return [memberNumber(member), Interval.semitones(member) as number];
 }
 
 function signature(members: readonly (readonly [number, number])[]): string {
-  return [...members].sort((a, b) => a[0] - b[0] || a[1] - b[1]).map((m) => m.join(':')).join(' ');
+  return [...members]
+    .sort((a, b) => a[0] - b[0] || a[1] - b[1])
+    .map((m) => m.join(':'))
+    .join(' ');
 }
 
 /** What a `<harmony>` says; `known` is false when its kind or degrees are none of ours. */

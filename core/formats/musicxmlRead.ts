@@ -1,10 +1,11 @@
 import { keyFromFifths } from '../music/key';
-import { type Metre, TICKS_PER_QUARTER, TICKS_PER_WHOLE, barTicks } from '../music/metre';
+import { type Metre, TICKS_PER_QUARTER, barTicks } from '../music/metre';
 import { type Letter, midiOf } from '../music/pitch';
 import { type MelodyNote, type Song, emptySong } from '../song/schema';
 import { joinTies } from '../song/unfold';
 import { FileError, refuseTooLarge } from './fileError';
 import { readHarmony } from './musicxmlChords';
+import { anchored, capital, inQuarters, metreOfLength, metronomeOf, readLyric } from './musicxmlPieces';
 import { type Element, child, childText, childrenOf, parseXml } from './xmlTree';
 
 const MOST_BARS = 4000;
@@ -16,16 +17,29 @@ export function readMusicXml(text: string, songId: string, fallbackTitle: string
   refuseTooLarge(text.length);
   const root = parseXml(text);
   if (root.name === 'score-timewise') {
-    throw new FileError('Time-wise MusicXML is not read yet', '', 'Export it part-wise from where it was made.');
+    throw new FileError(
+      'Time-wise MusicXML is not read yet',
+      '',
+      'Export it part-wise from where it was made.',
+    );
   }
   if (root.name !== 'score-partwise') {
-    throw new FileError(`This is XML but not MusicXML: its root is <${root.name}>`, 'line 1', 'Choose a MusicXML file.');
+    throw new FileError(
+      `This is XML but not MusicXML: its root is <${root.name}>`,
+      'line 1',
+      'Choose a MusicXML file.',
+    );
   }
   const part = child(root, 'part');
   const measures = part ? childrenOf(part, 'measure') : [];
-  if (measures.length === 0) throw new FileError('The score has no bars', '', 'Choose a score with a melody or chord symbols.');
+  if (measures.length === 0)
+    throw new FileError('The score has no bars', '', 'Choose a score with a melody or chord symbols.');
   if (measures.length > MOST_BARS) {
-    throw new FileError(`The score has ${measures.length} bars; at most ${MOST_BARS} are read`, '', 'Split it.');
+    throw new FileError(
+      `The score has ${measures.length} bars; at most ${MOST_BARS} are read`,
+      '',
+      'Split it.',
+    );
   }
   const reader = new PartReader();
   measures.forEach((measure, index) => reader.read(measure, index));
@@ -70,7 +84,11 @@ class PartReader {
     this.place = `bar ${measure.attributes['number'] ?? this.barNumber}`;
     this.cursor = this.furthest = this.start;
     for (const element of measure.children) this.readElement(element);
-    this.endBar(index, implicit, measure.children.some((c) => c.name === 'note' || c.name === 'forward'));
+    this.endBar(
+      index,
+      implicit,
+      measure.children.some((c) => c.name === 'note' || c.name === 'forward'),
+    );
   }
 
   private readElement(element: Element): void {
@@ -101,7 +119,8 @@ class PartReader {
     const divisions = childText(element, 'divisions');
     if (divisions !== undefined) {
       this.divisions = Number(divisions);
-      if (!(this.divisions > 0 && this.divisions < 1e6)) this.fail(`The divisions "${divisions}" are impossible`);
+      if (!(this.divisions > 0 && this.divisions < 1e6))
+        this.fail(`The divisions "${divisions}" are impossible`);
     }
     const key = child(element, 'key');
     if (key) this.readKey(key);
@@ -111,7 +130,8 @@ class PartReader {
 
   private readKey(key: Element): void {
     const fifths = Number(childText(key, 'fifths') ?? 0);
-    if (!Number.isInteger(fifths) || Math.abs(fifths) > 7) this.fail(`A key of ${childText(key, 'fifths')} fifths is impossible`);
+    if (!Number.isInteger(fifths) || Math.abs(fifths) > 7)
+      this.fail(`A key of ${childText(key, 'fifths')} fifths is impossible`);
     const mode = childText(key, 'mode') === 'minor' ? 'minor' : 'major';
     this.keys.push({ tick: Math.round(this.cursor), ...keyFromFifths(fifths, mode) });
   }
@@ -166,14 +186,21 @@ class PartReader {
     };
     const last = this.notes[this.notes.length - 1];
     if (!inChord || !last || last.tick !== onset) this.notes.push(note);
-    else if (note.midi > last.midi) this.notes[this.notes.length - 1] = { ...note, lyric: last.lyric ?? note.lyric };
+    else if (note.midi > last.midi)
+      this.notes[this.notes.length - 1] = { ...note, lyric: last.lyric ?? note.lyric };
   }
 
   private readPitch(element: Element): MelodyNote['pitch'] {
     const letter = childText(element, 'step')?.trim().toUpperCase() ?? '';
     const octave = Number(childText(element, 'octave'));
     const alter = Math.round(Number(childText(element, 'alter') ?? 0));
-    if (!/^[A-G]$/.test(letter) || !Number.isInteger(octave) || octave < -1 || octave > 9 || !(Math.abs(alter) <= 2)) {
+    if (
+      !/^[A-G]$/.test(letter) ||
+      !Number.isInteger(octave) ||
+      octave < -1 ||
+      octave > 9 ||
+      !(Math.abs(alter) <= 2)
+    ) {
       this.fail(`A note without a possible pitch`);
     }
     return { letter: letter as Letter, alter, octave };
@@ -184,8 +211,12 @@ class PartReader {
     const tick = Math.max(0, Math.round(this.cursor + (Number.isFinite(offset) ? offset : 0)));
     const { symbol, known, kind } = readHarmony(element);
     if (!known) {
-      const played = symbol === 'N.C.' ? 'the left hand rests' : `read as ${symbol.replace('pedal', ' (root alone)')}`;
-      this.imported.push({ tick, text: `The chord kind "${kind}" in ${this.place} is not known; ${played}.` });
+      const played =
+        symbol === 'N.C.' ? 'the left hand rests' : `read as ${symbol.replace('pedal', ' (root alone)')}`;
+      this.imported.push({
+        tick,
+        text: `The chord kind "${kind}" in ${this.place} is not known; ${played}.`,
+      });
     }
     this.chords.push({ tick, symbol });
   }
@@ -236,7 +267,10 @@ class PartReader {
     }
     if (filled < whole && !implicit) {
       this.start += whole;
-      this.imported.push({ tick: this.start - whole, text: `${capital(this.place)} does not add up: it is too short by ${inQuarters(whole - filled)}. A rest fills it.` });
+      this.imported.push({
+        tick: this.start - whole,
+        text: `${capital(this.place)} does not add up: it is too short by ${inQuarters(whole - filled)}. A rest fills it.`,
+      });
       return;
     }
     const own = metreOfLength(filled);
@@ -245,7 +279,10 @@ class PartReader {
     this.setMetre(this.start, this.metre);
     if (!implicit) {
       const by = inQuarters(Math.abs(filled - whole));
-      this.imported.push({ tick: this.start - barTicks(own), text: `${capital(this.place)} does not add up: it is too long by ${by}. It is kept as a bar of ${own.numerator}/${own.denominator}.` });
+      this.imported.push({
+        tick: this.start - barTicks(own),
+        text: `${capital(this.place)} does not add up: it is too long by ${by}. It is kept as a bar of ${own.numerator}/${own.denominator}.`,
+      });
     }
   }
 
@@ -255,10 +292,17 @@ class PartReader {
 
   toSong(songId: string, title: string): Song {
     if (this.notes.length === 0 && this.chords.length === 0) {
-      throw new FileError('The score has neither notes nor chord symbols', 'first part', 'Choose a score with a melody.');
+      throw new FileError(
+        'The score has neither notes nor chord symbols',
+        'first part',
+        'Choose a score with a melody.',
+      );
     }
     if (this.hasRepeats) {
-      this.imported.push({ tick: 0, text: 'The score has repeat signs; they are read straight through, each bar once.' });
+      this.imported.push({
+        tick: 0,
+        text: 'The score has repeat signs; they are read straight through, each bar once.',
+      });
     }
     const base = emptySong(songId, title.slice(0, 200) || 'Untitled');
     const end = this.start;
@@ -297,53 +341,9 @@ class PartReader {
     for (const { tick, midi } of this.lower) byTick.set(tick, [...(byTick.get(tick) ?? []), midi]);
     return changes.flatMap((change) => {
       const keys = [...new Set(byTick.get(change.tick) ?? [])].sort((a, b) => a - b).slice(0, 10);
-      return keys.length >= 2 && change.symbol !== 'N.C.' ? [{ changeId: change.id, keys, fingers: null }] : [];
+      return keys.length >= 2 && change.symbol !== 'N.C.'
+        ? [{ changeId: change.id, keys, fingers: null }]
+        : [];
     });
   }
-}
-
-function readLyric(element: Element): MelodyNote['lyric'] {
-  const lyric = child(element, 'lyric');
-  const text = lyric ? childrenOf(lyric, 'text').map((t) => t.text).join(' ').trim() : '';
-  if (!text) return null;
-  const syllabic = childText(lyric, 'syllabic');
-  const known = syllabic === 'begin' || syllabic === 'middle' || syllabic === 'end' ? syllabic : 'single';
-  return { text: text.slice(0, 200), syllabic: known };
-}
-
-function metronomeOf(direction: Element): string | undefined {
-  for (const type of childrenOf(direction, 'direction-type')) {
-    const metronome = child(type, 'metronome');
-    const perMinute = Number(childText(metronome, 'per-minute'));
-    if (!metronome || !(perMinute > 0)) continue;
-    const units: Record<string, number> = { whole: 4, half: 2, quarter: 1, eighth: 0.5, '16th': 0.25 };
-    const dots = childrenOf(metronome, 'beat-unit-dot').length;
-    return String(perMinute * (units[childText(metronome, 'beat-unit') ?? 'quarter'] ?? 1) * (2 - 0.5 ** dots));
-  }
-  return undefined;
-}
-
-/** The simplest metre a bar of this many ticks fits; lengths off the grid of thirty-seconds are rounded up. */
-function metreOfLength(ticks: number): Metre {
-  const denominator = [4, 8, 16, 32].find((d) => ticks % (TICKS_PER_WHOLE / d) === 0) ?? 32;
-  return { numerator: Math.min(64, Math.max(1, Math.ceil((ticks * denominator) / TICKS_PER_WHOLE))), denominator };
-}
-
-/** A map that begins at tick 0, the default in force until its first own entry; repeated entries left out. */
-function anchored<T extends { tick: number }>(map: readonly T[], fallback: readonly T[]): T[] {
-  const sorted = [...map].sort((a, b) => a.tick - b.tick);
-  if (sorted.length === 0) return [...fallback];
-  sorted[0] = { ...sorted[0], tick: 0 };
-  const same = (a: T, b: T): boolean => JSON.stringify({ ...a, tick: 0 }) === JSON.stringify({ ...b, tick: 0 });
-  return sorted.filter((entry, i) => i === 0 || !same(entry, sorted[i - 1]));
-}
-
-function inQuarters(ticks: number): string {
-  const quarters = ticks / TICKS_PER_QUARTER;
-  const shown = Number.isInteger(quarters) ? `${quarters}` : quarters.toFixed(2);
-  return `${shown} quarter note${quarters === 1 ? '' : 's'}`;
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -40,7 +40,10 @@ function measureOf(
   left: readonly VoiceEvent[][],
 ): Element {
   const isPickup = bar.number === 0;
-  const content: (Element | null)[] = [attributesAt(arrangement, bar, index), ...directionsAt(arrangement, bar, index)];
+  const content: (Element | null)[] = [
+    attributesAt(arrangement, bar, index),
+    ...directionsAt(arrangement, bar, index),
+  ];
   const upper = right.length > 0 ? right : [[]];
   const lower = left.length > 0 ? left : [[]];
   upper.forEach((voice, v) => {
@@ -65,12 +68,17 @@ function attributesAt({ played }: Arrangement, bar: PlayedBar, index: number): E
   const key = inForceAt(played.keyMap, bar.tick);
   const before = played.bars[index - 1];
   const keyChanges = !before || key.tick > before.tick;
-  const metreChanges = !before || before.metre.numerator !== bar.metre.numerator || before.metre.denominator !== bar.metre.denominator;
+  const metreChanges =
+    !before ||
+    before.metre.numerator !== bar.metre.numerator ||
+    before.metre.denominator !== bar.metre.denominator;
   if (!keyChanges && !metreChanges) return null;
   return el('attributes', [
     before ? null : el('divisions', TICKS_PER_QUARTER),
     keyChanges ? el('key', [el('fifths', fifthsOf(key)), el('mode', key.mode)]) : null,
-    metreChanges ? el('time', [el('beats', bar.metre.numerator), el('beat-type', bar.metre.denominator)]) : null,
+    metreChanges
+      ? el('time', [el('beats', bar.metre.numerator), el('beat-type', bar.metre.denominator)])
+      : null,
     ...(before ? [] : [el('staves', 2), clef('1', 'G', '2'), clef('2', 'F', '4')]),
   ]);
 }
@@ -84,13 +92,17 @@ function directionsAt({ played }: Arrangement, bar: PlayedBar, index: number): E
   const tempi = played.tempoMap.filter((t) => inBar(t.tick) || (index === 0 && t.tick === 0));
   const sections = played.sections.filter((s) => inBar(s.tick));
   const rehearsals = sections.map((s) =>
-    el('direction', [el('direction-type', [el('rehearsal', s.name)]), offset(s.tick - bar.tick)], { placement: 'above' }),
+    el('direction', [el('direction-type', [el('rehearsal', s.name)]), offset(s.tick - bar.tick)], {
+      placement: 'above',
+    }),
   );
   const marks = tempi.map((t) =>
     el(
       'direction',
       [
-        el('direction-type', [el('metronome', [el('beat-unit', 'quarter'), el('per-minute', t.quartersPerMinute)])]),
+        el('direction-type', [
+          el('metronome', [el('beat-unit', 'quarter'), el('per-minute', t.quartersPerMinute)]),
+        ]),
         offset(t.tick - bar.tick),
         el('sound', [], { tempo: String(t.quartersPerMinute) }),
       ],
@@ -164,7 +176,13 @@ function voiceContent(
   return out;
 }
 
-function chordElements(event: VoiceEvent, at: number, value: NoteValue, voice: number, staff: number): Element[] {
+function chordElements(
+  event: VoiceEvent,
+  at: number,
+  value: NoteValue,
+  voice: number,
+  staff: number,
+): Element[] {
   const first = at === event.tick;
   const last = at + value.ticks === event.tick + event.length;
   const ties = [...(first ? [] : ['stop']), ...(last ? [] : ['start'])];
@@ -178,7 +196,13 @@ function chordElements(event: VoiceEvent, at: number, value: NoteValue, voice: n
 
 function graceElements(event: VoiceEvent, voice: number, staff: number): Element[] {
   return event.notes.map((note) =>
-    el('note', [el('grace'), pitchElement(note.pitch), el('voice', voice), el('type', 'eighth'), el('staff', staff)]),
+    el('note', [
+      el('grace'),
+      pitchElement(note.pitch),
+      el('voice', voice),
+      el('type', 'eighth'),
+      el('staff', staff),
+    ]),
   );
 }
 

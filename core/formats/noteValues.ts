@@ -24,9 +24,12 @@ const PLAIN: readonly NoteValue[] = TYPES.flatMap(([type, ticks]) => [
   { ticks: ticks * 1.5, type, dots: 1, triplet: false },
   { ticks, type, dots: 0, triplet: false },
 ]).filter((value) => Number.isInteger(value.ticks));
-const TRIPLETS: readonly NoteValue[] = TYPES.map(([type, ticks]) => ({ ticks: (ticks * 2) / 3, type, dots: 0, triplet: true })).filter(
-  (value) => Number.isInteger(value.ticks),
-);
+const TRIPLETS: readonly NoteValue[] = TYPES.map(([type, ticks]) => ({
+  ticks: (ticks * 2) / 3,
+  type,
+  dots: 0,
+  triplet: true,
+})).filter((value) => Number.isInteger(value.ticks));
 /** Longest first. */
 const SPLITTING = PLAIN.filter((value) => value.dots < 2).sort((a, b) => b.ticks - a.ticks);
 const GRID = SPLITTING[SPLITTING.length - 1].ticks;

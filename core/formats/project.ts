@@ -24,7 +24,11 @@ export function readProject(text: string): Project {
   const json = parseJson(text);
   const outer = shell.safeParse(json);
   if (!outer.success) {
-    throw new FileError('This JSON is not a project file of Joined Hands', '', 'Choose a file that ends in .joined.json.');
+    throw new FileError(
+      'This JSON is not a project file of Joined Hands',
+      '',
+      'Choose a file that ends in .joined.json.',
+    );
   }
   try {
     const song = migrateSong(outer.data.song);
@@ -33,7 +37,11 @@ export function readProject(text: string): Project {
     return { song, profile: profile.data };
   } catch (error) {
     if (!(error instanceof SongShapeError)) throw error;
-    throw new FileError(`The project file cannot be opened: ${error.message.replace(/\.$/, '')}`, '', 'Export it again, or open an older copy.');
+    throw new FileError(
+      `The project file cannot be opened: ${error.message.replace(/\.$/, '')}`,
+      '',
+      'Export it again, or open an older copy.',
+    );
   }
 }
 
@@ -43,6 +51,10 @@ function parseJson(text: string): unknown {
     return JSON.parse(text);
   } catch (error) {
     if (!(error instanceof SyntaxError)) throw error;
-    throw new FileError(`The project file is damaged or cut short: ${error.message}`, '', 'Export it again, or open an older copy.');
+    throw new FileError(
+      `The project file is damaged or cut short: ${error.message}`,
+      '',
+      'Export it again, or open an older copy.',
+    );
   }
 }

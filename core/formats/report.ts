@@ -12,11 +12,22 @@ import { keyAt } from '../song/unfold';
 import { partNumberAt } from './walkthrough';
 
 /** Totals of the left hand: ours, root position throughout, and the least semitones possible. */
-export function totalsOf(arrangement: Arrangement): Record<'leftTravelMm' | 'rootPositionTravelMm' | 'leftSemitones' | 'rootPositionSemitones' | 'optimumSemitones', number> {
+export function totalsOf(
+  arrangement: Arrangement,
+): Record<
+  'leftTravelMm' | 'rootPositionTravelMm' | 'leftSemitones' | 'rootPositionSemitones' | 'optimumSemitones',
+  number
+> {
   const { changes, song, profile, played, parts } = arrangement;
   const line = changes.map((c) => c.voicing);
   const ours = movementOf(line);
-  const root = movementOf(rootPositionLine(changes.map((c) => c.chord), leftBounds(profile, 128), line[0] ?? null));
+  const root = movementOf(
+    rootPositionLine(
+      changes.map((c) => c.chord),
+      leftBounds(profile, 128),
+      line[0] ?? null,
+    ),
+  );
   return {
     leftTravelMm: ours.millimetres,
     rootPositionTravelMm: root.millimetres,
@@ -64,7 +75,13 @@ export function reportOf(arrangement: Arrangement, milliseconds: number): Record
     })),
     right: arrangement.right.map(noteReport),
     left: arrangement.left.map(noteReport),
-    fills: arrangement.fills.map(({ tick, length, kind, where, taken }) => ({ tick, length, kind, where, taken })),
+    fills: arrangement.fills.map(({ tick, length, kind, where, taken }) => ({
+      tick,
+      length,
+      kind,
+      where,
+      taken,
+    })),
     findings: arrangement.findings.map(({ kind, tick, text, remedies }) => ({
       kind,
       tick,

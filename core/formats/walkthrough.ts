@@ -42,7 +42,14 @@ export function partInWords(arrangement: Arrangement, index: number): string[] {
   const findings = arrangement.findings
     .filter((f) => f.tick >= part.fromTick && f.tick < part.toTick)
     .map((f) => `  Note: ${f.text}`);
-  return [title, '-'.repeat(title.length), `Rung ${rung.number}, ${rung.name.toLowerCase()}.${first ? ` ${first}` : ''}`, ...hands, ...meet, ...findings];
+  return [
+    title,
+    '-'.repeat(title.length),
+    `Rung ${rung.number}, ${rung.name.toLowerCase()}.${first ? ` ${first}` : ''}`,
+    ...hands,
+    ...meet,
+    ...findings,
+  ];
 }
 
 export function typesetForm(label: string): string {
@@ -89,7 +96,9 @@ function rightInWords({ right, played }: Arrangement, part: Part): string[] {
     const letters = lettersOf(inBar, before);
     const counts = inBar.map((n) => countAt(barAt(played.bars, n.tick), n.tick)).join(', ');
     const words = sungWords(inBar);
-    lines.push(`  ${number === 0 ? 'Pick-up' : `Bar ${number}`}: ${letters}   (on ${counts})${words ? `   “${words}”` : ''}`);
+    lines.push(
+      `  ${number === 0 ? 'Pick-up' : `Bar ${number}`}: ${letters}   (on ${counts})${words ? `   “${words}”` : ''}`,
+    );
     before = inBar[inBar.length - 1];
   }
   return lines;
@@ -99,11 +108,12 @@ function rightInWords({ right, played }: Arrangement, part: Part): string[] {
 function lettersOf(notes: readonly HandNote[], before: HandNote | null): string {
   const words: string[] = [];
   let last = before;
-  for (let i = 0; i < notes.length; ) {
+  for (let i = 0; i < notes.length;) {
     let times = 1;
     while (i + times < notes.length && notes[i + times].midi === notes[i].midi) times++;
     const letter = typeset(classNameOf(notes[i].pitch));
-    const direction = !last || last.midi === notes[i].midi ? '' : last.midi < notes[i].midi ? 'up to ' : 'down to ';
+    const direction =
+      !last || last.midi === notes[i].midi ? '' : last.midi < notes[i].midi ? 'up to ' : 'down to ';
     const again = last?.midi === notes[i].midi ? ' again' : '';
     words.push(`${direction}${letter}${again}${times > 1 ? ` ${timesInWords(times)}` : ''}`);
     last = notes[i];
@@ -152,7 +162,9 @@ export function meetingInWords({ change, meeting }: ArrangedChange): string {
   if (!meeting.note) return `${symbol} alone, ${where}: the melody rests.`;
   const letter = typeset(classNameOf(meeting.note.pitch));
   const sung = meeting.syllable ? `“${meeting.syllable}” (${letter})` : letter;
-  return meeting.how === 'struck' ? `${symbol} with ${sung}, ${where}.` : `${symbol} under ${sung}, which is held, ${where}.`;
+  return meeting.how === 'struck'
+    ? `${symbol} with ${sung}, ${where}.`
+    : `${symbol} under ${sung}, which is held, ${where}.`;
 }
 
 function inBeats(beats: number): string {

@@ -18,7 +18,8 @@ const OPTIONS = { preserveOrder: true, ignoreAttributes: false, attributeNamePre
 /** Parses XML into its root element. Throws {@link FileError} with the line of the first fault. */
 export function parseXml(text: string): Element {
   if (text.trim() === '') throw new FileError('The file is empty', '', 'Choose another file.');
-  if (!/^\s*(\uFEFF)?\s*</.test(text)) throw new FileError('This is not XML', 'line 1', 'Choose a MusicXML file (.musicxml or .xml).');
+  if (!/^\s*(\uFEFF)?\s*</.test(text))
+    throw new FileError('This is not XML', 'line 1', 'Choose a MusicXML file (.musicxml or .xml).');
   const verdict = XMLValidator.validate(text, { allowBooleanAttributes: true });
   if (verdict !== true) {
     const { msg, line, col } = verdict.err;
@@ -28,7 +29,12 @@ export function parseXml(text: string): Element {
       'Export the file again from where it was made.',
     );
   }
-  const parser = new XMLParser({ ...OPTIONS, parseTagValue: false, parseAttributeValue: false, trimValues: true });
+  const parser = new XMLParser({
+    ...OPTIONS,
+    parseTagValue: false,
+    parseAttributeValue: false,
+    trimValues: true,
+  });
   const tree = parser.parse(text) as Raw[];
   const root = tree.map(toElement).find((element) => element && !element.name.startsWith('?'));
   if (!root) throw new FileError('The file has no content', '', 'Choose another file.');
@@ -60,7 +66,11 @@ export function childText(element: Element | undefined, name: string): string | 
 }
 
 /** An element to be written. */
-export function el(name: string, content: string | number | readonly (Element | null)[] = [], attributes: Record<string, string> = {}): Element {
+export function el(
+  name: string,
+  content: string | number | readonly (Element | null)[] = [],
+  attributes: Record<string, string> = {},
+): Element {
   const isText = typeof content === 'string' || typeof content === 'number';
   return {
     name,

@@ -73,7 +73,9 @@ function jobOf(chord: Chord, next: Chord | null, key: Key, step: number): string
   if (step === 7 && quality(chord) === 's') return 'dominant, suspended';
   if (diatonic || quality(chord) === 's') return DIATONIC_JOBS[key.mode][step] ?? 'of the key';
   const borrowed = DIATONIC[key.mode === 'major' ? 'minor' : 'major'][step] === quality(chord);
-  return borrowed ? `borrowed from ${typeset(classNameOf(key.tonic))} ${key.mode === 'major' ? 'minor' : 'major'}` : 'colour outside the key';
+  return borrowed
+    ? `borrowed from ${typeset(classNameOf(key.tonic))} ${key.mode === 'major' ? 'minor' : 'major'}`
+    : 'colour outside the key';
 }
 
 const DIATONIC_JOBS: Record<Key['mode'], Record<number, string>> = {

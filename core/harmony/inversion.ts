@@ -1,6 +1,17 @@
 import { type Chord, membersOf } from '../music/chord';
 
-const INVERSION_OF_MEMBER: Record<number, number> = { 1: 0, 2: 1, 3: 1, 4: 1, 5: 2, 6: 3, 7: 3, 9: 4, 11: 5, 13: 6 };
+const INVERSION_OF_MEMBER: Record<number, number> = {
+  1: 0,
+  2: 1,
+  3: 1,
+  4: 1,
+  5: 2,
+  6: 3,
+  7: 3,
+  9: 4,
+  11: 5,
+  13: 6,
+};
 const INVERSION_NAMES = [
   'root position',
   'first inversion',

@@ -41,7 +41,9 @@ export function nameKeys(keys: readonly number[], key: Key): ChordName[] {
 
 function rank(name: ChordName): number {
   const rootless = name.leftOut.includes('1P') ? 40 : 0;
-  return 20 * name.leftOut.length + rootless + name.inversion + 2 * Math.max(0, name.chord.type.members.length - 4);
+  return (
+    20 * name.leftOut.length + rootless + name.inversion + 2 * Math.max(0, name.chord.type.members.length - 4)
+  );
 }
 
 function rootSpelling(root: number, sounding: ReadonlySet<number>, key: Key): Chord['root'] {
@@ -49,7 +51,9 @@ function rootSpelling(root: number, sounding: ReadonlySet<number>, key: Key): Ch
   const inKey = { letter, alter };
   if (sounding.has(root)) return inKey;
   // A root that is not struck is spelled a third below the lowest chord third that is.
-  const third = [...sounding].map((c) => spellInKey(60 + c, key)).find((p) => chroma(classAbove(p, '-3M')) === root);
+  const third = [...sounding]
+    .map((c) => spellInKey(60 + c, key))
+    .find((p) => chroma(classAbove(p, '-3M')) === root);
   return third ? classAbove(third, '-3M') : inKey;
 }
 
@@ -58,7 +62,18 @@ export function inversionReason(keys: readonly number[], chord: Chord): string {
   const lowest = keys[0] % 12;
   const member = membersOf(chord).find((m) => m.chroma === lowest);
   if (!member) return 'a bass foreign to the chord lies lowest';
-  const ordinal: Record<number, string> = { 1: 'root', 2: '2nd', 3: '3rd', 4: '4th', 5: '5th', 6: '6th', 7: '7th', 9: '9th', 11: '11th', 13: '13th' };
+  const ordinal: Record<number, string> = {
+    1: 'root',
+    2: '2nd',
+    3: '3rd',
+    4: '4th',
+    5: '5th',
+    6: '6th',
+    7: '7th',
+    9: '9th',
+    11: '11th',
+    13: '13th',
+  };
   const inversion = inversionOf(keys, chord);
   return `${inversionName(inversion)}: its ${ordinal[member.number]} lies lowest`;
 }

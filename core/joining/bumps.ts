@@ -25,7 +25,12 @@ export function bumpsBetween(right: readonly HandNote[], left: readonly HandNote
           low.midi === high.midi
             ? `Both hands want ${key} here.`
             : `The left hand's ${key} lies above the right hand's ${typeset(nameOf(high.pitch))} here.`,
-        remedies: ['Take a lower inversion', 'Thin the chord', 'Shorten the left-hand note', 'Raise the melody an octave'],
+        remedies: [
+          'Take a lower inversion',
+          'Thin the chord',
+          'Shorten the left-hand note',
+          'Raise the melody an octave',
+        ],
       });
     }
   }

@@ -76,10 +76,12 @@ function dressBar(task: DressTask, bar: PlayedBar, start: number, end: number): 
   const pattern = patternFor(task.pattern, bar.metre);
   const lastOfSong = end >= task.songEnd;
   const underOneBeat = end - start <= TICKS_PER_QUARTER && metreName(bar.metre) === '3/4';
-  if (pattern.name === 'Block' || lastOfSong || underOneBeat) return { strikes: hold, source: 'chord', finding: null };
+  if (pattern.name === 'Block' || lastOfSong || underOneBeat)
+    return { strikes: hold, source: 'chord', finding: null };
   // A part may end inside a bar, before the next pick-up: that bar is still its last.
   const lastOfPart = task.partEnd > bar.tick && end >= task.partEnd;
-  const play = (events: readonly PatternEvent[]): Strike[] => strikesOf(task, pattern, events, start, end, lastOfPart);
+  const play = (events: readonly PatternEvent[]): Strike[] =>
+    strikesOf(task, pattern, events, start, end, lastOfPart);
   const wide = pattern.base === 'root' && !reachesOctave(task) && pattern.closer;
   const full = play(wide || pattern.events);
   if (task.refused || !bumps(task, full)) return { strikes: full, source: 'pattern', finding: null };
@@ -93,7 +95,11 @@ function dressBar(task: DressTask, bar: PlayedBar, start: number, end: number): 
       return { strikes, source: 'pattern', finding: thinnedFinding(task, bar, start, pattern, word) };
     }
   }
-  return { strikes: hold, source: 'chord', finding: thinnedFinding(task, bar, start, pattern, 'holds the block') };
+  return {
+    strikes: hold,
+    source: 'chord',
+    finding: thinnedFinding(task, bar, start, pattern, 'holds the block'),
+  };
 }
 
 function reachesOctave(task: DressTask): boolean {
@@ -140,7 +146,9 @@ function rootKey(task: DressTask, highestMember: number): number {
   const keyboard = KEYBOARDS[task.profile.keyboard];
   const over = soundingIn(task.melody, change.tick, change.tick + task.voiced.length, task.longestNote);
   const ceiling = Math.min(128, ...over.map((n) => n.midi)) - TOO_NEAR;
-  const octaves = Array.from({ length: 10 }, (_, octave) => 12 * octave + wanted).filter((key) => key >= keyboard.low);
+  const octaves = Array.from({ length: 10 }, (_, octave) => 12 * octave + wanted).filter(
+    (key) => key >= keyboard.low,
+  );
   const clear = octaves.filter((key) => key >= LOWEST_CLEAR_ROOT);
   const figure = highestMember >= 8 ? 12 : 7;
   const choices = [clear.filter((k) => k + figure < ceiling), clear.filter((k) => k + 7 < ceiling), octaves];
@@ -165,7 +173,9 @@ function aboveRoot(task: DressTask, member: number): number {
   if (member === 8) return 12;
   const { chord } = task.voiced;
   const base = chroma(chord.bass ?? chord.root);
-  const found = membersOf(chord).find((m) => m.number === member || (member === 3 && (m.number === 4 || m.number === 2)));
+  const found = membersOf(chord).find(
+    (m) => m.number === member || (member === 3 && (m.number === 4 || m.number === 2)),
+  );
   const distance = found ? (found.chroma - base + 12) % 12 : 0;
   return distance > 0 ? distance : aboveRoot(task, SUBSTITUTES[member] ?? 8);
 }
@@ -182,7 +192,10 @@ function isInTheWay(task: DressTask, strike: Strike, key: number): boolean {
 
 /** The same strikes without the keys in the way; empty when a strike would be left with none. */
 function thin(task: DressTask, strikes: readonly Strike[]): Strike[] {
-  const thinned = strikes.map((strike) => ({ ...strike, keys: strike.keys.filter((key) => !isInTheWay(task, strike, key)) }));
+  const thinned = strikes.map((strike) => ({
+    ...strike,
+    keys: strike.keys.filter((key) => !isInTheWay(task, strike, key)),
+  }));
   return thinned.every((strike) => strike.keys.length > 0) ? thinned : [];
 }
 
@@ -190,16 +203,28 @@ function dropped(task: DressTask, strikes: readonly Strike[]): Strike[] {
   const lower = strikes.map((strike) => ({ ...strike, keys: strike.keys.map((key) => key - 12) }));
   const { low } = KEYBOARDS[task.profile.keyboard];
   const reach = reachMm(task.profile.leftReach);
-  const playable = lower.every(({ keys }) => keys[0] >= low && spanMm(keys[0], keys[keys.length - 1]) <= reach);
+  const playable = lower.every(
+    ({ keys }) => keys[0] >= low && spanMm(keys[0], keys[keys.length - 1]) <= reach,
+  );
   return playable && lower.every(({ keys }) => lowIntervalBreaches(keys).length === 0) ? lower : [];
 }
 
-function thinnedFinding(task: DressTask, bar: PlayedBar, tick: number, pattern: Pattern, word: string): Finding {
+function thinnedFinding(
+  task: DressTask,
+  bar: PlayedBar,
+  tick: number,
+  pattern: Pattern,
+  word: string,
+): Finding {
   return {
     kind: 'thinned',
     tick,
     text: `${pattern.name} ${word} under ${typeset(task.voiced.change.symbol)} in bar ${bar.number}: the right hand comes within two half steps.`,
-    remedies: ['Play the pattern in full all the same', 'Take a lower inversion', 'Raise the melody an octave'],
+    remedies: [
+      'Play the pattern in full all the same',
+      'Take a lower inversion',
+      'Raise the melody an octave',
+    ],
   };
 }
 

@@ -19,7 +19,11 @@ export const RUNGS = [
 ] as const;
 
 /** Melody notes as the right hand strikes them: octave shifts and raised parts applied. */
-export function rightHand(played: PlayedSong, parts: readonly Part[], raised: ReadonlySet<number>): HandNote[] {
+export function rightHand(
+  played: PlayedSong,
+  parts: readonly Part[],
+  raised: ReadonlySet<number>,
+): HandNote[] {
   return played.melody.map((note): HandNote => {
     const index = partIndexAt(parts, note.tick);
     const octaves = parts[index].choices.octaveShift + (raised.has(index) ? 1 : 0);
@@ -64,7 +68,10 @@ export function leftHand(task: LeftHandTask, partIndex: number): { notes: HandNo
     const dressed = dress({
       voiced,
       pattern: rung >= 5 ? part.choices.pattern : 'Block',
-      bars: rung >= 5 ? barsOf(task.played, tick, tick + voiced.length) : [wholeSpan(task.played, tick, voiced.length)],
+      bars:
+        rung >= 5
+          ? barsOf(task.played, tick, tick + voiced.length)
+          : [wholeSpan(task.played, tick, voiced.length)],
       melody: task.melody,
       longestNote,
       profile: task.profile,

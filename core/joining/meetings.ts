@@ -27,7 +27,11 @@ export interface ChangeMeeting {
 }
 
 /** Every tick at which both hands strike. A grace note has its own earlier onset: the chord waits for the main note. */
-export function meetingsOf(played: PlayedSong, right: readonly HandNote[], left: readonly HandNote[]): Meeting[] {
+export function meetingsOf(
+  played: PlayedSong,
+  right: readonly HandNote[],
+  left: readonly HandNote[],
+): Meeting[] {
   const changes = new Set(played.changes.map((c) => c.tick));
   const leftAt = byTick(left);
   return [...byTick(right.filter((note) => !note.grace))]

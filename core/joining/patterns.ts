@@ -74,7 +74,8 @@ export function patternNamed(name: string): Pattern | undefined {
 /** The pattern a part plays in a metre; "auto" takes the first moving one made for the metre, else Block. */
 export function patternFor(choice: string, metre: Metre): Pattern {
   const block = PATTERNS[0];
-  const fits = (pattern: Pattern): boolean => pattern.metres.length === 0 || pattern.metres.includes(metreName(metre));
+  const fits = (pattern: Pattern): boolean =>
+    pattern.metres.length === 0 || pattern.metres.includes(metreName(metre));
   if (choice === 'auto') return PATTERNS.find((pattern) => pattern !== block && fits(pattern)) ?? block;
   const named = patternNamed(choice) ?? block;
   return fits(named) ? named : block;

@@ -3,10 +3,31 @@ import { ChordSymbolError, type Chord, membersOf, parseChord, symbolOf } from '.
 import { CHORD_TYPES } from './chordTypes';
 import { classNameOf } from './pitch';
 
-const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B', 'C#', 'D#', 'G#', 'A#', 'Cb'];
+const ROOTS = [
+  'C',
+  'Db',
+  'D',
+  'Eb',
+  'E',
+  'F',
+  'F#',
+  'Gb',
+  'G',
+  'Ab',
+  'A',
+  'Bb',
+  'B',
+  'C#',
+  'D#',
+  'G#',
+  'A#',
+  'Cb',
+];
 
 function spelled(symbol: string): string {
-  return membersOf(parseChord(symbol) as Chord).map((m) => classNameOf(m.pitchClass)).join(' ');
+  return membersOf(parseChord(symbol) as Chord)
+    .map((m) => classNameOf(m.pitchClass))
+    .join(' ');
 }
 
 describe('chord symbols', () => {
@@ -35,7 +56,12 @@ describe('chord symbols', () => {
   });
 
   it('reads the same chord from the usual spellings', () => {
-    for (const same of [['C-7', 'Cm7', 'Cmin7'], ['Cø', 'Cm7b5'], ['C°7', 'Cdim7'], ['CΔ', 'Cmaj7', 'CM7']]) {
+    for (const same of [
+      ['C-7', 'Cm7', 'Cmin7'],
+      ['Cø', 'Cm7b5'],
+      ['C°7', 'Cdim7'],
+      ['CΔ', 'Cmaj7', 'CM7'],
+    ]) {
       expect(new Set(same.map((s) => symbolOf(parseChord(s)))).size).toBe(1);
     }
   });
@@ -49,7 +75,11 @@ describe('chord symbols', () => {
 
   it('points at the first character it does not understand', () => {
     expect(() => parseChord('Hm')).toThrow(ChordSymbolError);
-    for (const [symbol, at] of [['Hm', 0], ['C7maj7', 1], ['C/X', 2]] as const) {
+    for (const [symbol, at] of [
+      ['Hm', 0],
+      ['C7maj7', 1],
+      ['C/X', 2],
+    ] as const) {
       try {
         parseChord(symbol);
         expect.unreachable();

@@ -58,7 +58,11 @@ function readSymbol(symbol: string): Chord | null {
   const slash = rest.lastIndexOf('/');
   const type = slash >= 0 ? typeOfSuffix(rest.slice(0, slash)) : undefined;
   if (!type) throw new ChordSymbolError(symbol, rootText.length);
-  return { root: parsePitchClass(rootText), type, bass: readBass(symbol, rest.slice(slash + 1), rootText, slash) };
+  return {
+    root: parsePitchClass(rootText),
+    type,
+    bass: readBass(symbol, rest.slice(slash + 1), rootText, slash),
+  };
 }
 
 function readBass(symbol: string, text: string, rootText: string, slash: number): PitchClass {

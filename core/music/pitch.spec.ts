@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { PitchNameError, chroma, classAbove, classNameOf, midiOf, nameOf, parsePitch, parsePitchClass, pitchAt, typeset } from './pitch';
+import {
+  PitchNameError,
+  chroma,
+  classAbove,
+  classNameOf,
+  midiOf,
+  nameOf,
+  parsePitch,
+  parsePitchClass,
+  pitchAt,
+  typeset,
+} from './pitch';
 
 const anyClass = fc.record({
   letter: fc.constantFrom('C', 'D', 'E', 'F', 'G', 'A', 'B'),
@@ -32,7 +43,7 @@ describe('pitch', () => {
   it('finds the octave of a spelling for every key', () => {
     fc.assert(
       fc.property(fc.integer({ min: 21, max: 108 }), anyClass, (near, spelling) => {
-        const midi = near - (((near - chroma(spelling)) % 12) + 12) % 12;
+        const midi = near - ((((near - chroma(spelling)) % 12) + 12) % 12);
         expect(midiOf(pitchAt(midi, spelling))).toBe(midi);
       }),
     );

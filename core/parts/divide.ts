@@ -39,7 +39,8 @@ export function divide(played: PlayedSong): Division {
     for (let j = i - 1; j >= 0; j--) {
       const length = barsBetween(played, stops[j].tick, stops[i].tick);
       if (length > LONGEST_BARS * 100 && j < i - 1) break;
-      const cost = best[j] + lengthCost(length) - (i < stops.length - 1 ? stops[i].strength - WORTH_A_CUT : 0);
+      const cost =
+        best[j] + lengthCost(length) - (i < stops.length - 1 ? stops[i].strength - WORTH_A_CUT : 0);
       if (cost < best[i]) {
         best[i] = cost;
         from[i] = j;

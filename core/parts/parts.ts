@@ -77,14 +77,21 @@ function cutsOf(song: Song, played: PlayedSong, options: PartOptions): CutPlace[
   if (options.everyBars === undefined && song.cuts.length > 0) {
     const own = song.cuts.filter((cut) => cut.tick < played.endTick).sort((a, b) => a.tick - b.tick);
     const placed = own.map((cut) => ({ id: cut.id, tick: cut.tick, reasons: ['you cut here'] }));
-    return placed[0]?.tick === 0 ? placed : [{ id: 'cut0', tick: 0, reasons: ['the song begins'] }, ...placed];
+    return placed[0]?.tick === 0
+      ? placed
+      : [{ id: 'cut0', tick: 0, reasons: ['the song begins'] }, ...placed];
   }
   const division = options.everyBars === undefined ? divide(played) : divideEvery(played, options.everyBars);
   return division.cuts.map((cut) => ({ id: `cut${cut.tick}`, ...cut }));
 }
 
 /** A part declared the same as another shares its voicings; one found the same does unless it was freed. */
-function sharedNumber(song: Song, spans: readonly CutPlace[], index: number, found: number | null): number | null {
+function sharedNumber(
+  song: Song,
+  spans: readonly CutPlace[],
+  index: number,
+  found: number | null,
+): number | null {
   const declared = song.partSettings[spans[index].id]?.sameAs ?? null;
   if (declared === null) return found === null ? null : found + 1;
   const at = spans.findIndex((span) => span.id === declared);

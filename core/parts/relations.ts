@@ -52,9 +52,12 @@ function hasNewEnding(a: Content, b: Content): Found {
 function isMoved(a: Content, b: Content): Found {
   if (!sameTimes(a, b) || a.notes.length < 3) return null;
   const semitones = new Set(a.notes.map((note, i) => b.notes[i].midi - note.midi));
-  if (semitones.size === 1 && !semitones.has(0)) return { relation: 'moved', by: `${[...semitones][0]} half steps` };
+  if (semitones.size === 1 && !semitones.has(0))
+    return { relation: 'moved', by: `${[...semitones][0]} half steps` };
   const steps = new Set(a.notes.map((note, i) => staffStep(b.notes[i].pitch) - staffStep(note.pitch)));
-  return steps.size === 1 && !steps.has(0) ? { relation: 'moved', by: `${[...steps][0]} steps of the key` } : null;
+  return steps.size === 1 && !steps.has(0)
+    ? { relation: 'moved', by: `${[...steps][0]} steps of the key` }
+    : null;
 }
 
 function hasSameRhythm(a: Content, b: Content): Found {
@@ -64,7 +67,9 @@ function hasSameRhythm(a: Content, b: Content): Found {
 function sameTimes(a: Content, b: Content): boolean {
   return (
     a.notes.length === b.notes.length &&
-    a.notes.every((n, i) => n.tick - a.origin === b.notes[i].tick - b.origin && n.length === b.notes[i].length)
+    a.notes.every(
+      (n, i) => n.tick - a.origin === b.notes[i].tick - b.origin && n.length === b.notes[i].length,
+    )
   );
 }
 

@@ -52,7 +52,14 @@ export function upbeatOf(played: PlayedSong): number {
 
 type Note = PlayedSong['melody'][number];
 
-function boundaryBetween(played: PlayedSong, before: Note, note: Note, usual: number, upbeat: number, isSection: boolean): Boundary {
+function boundaryBetween(
+  played: PlayedSong,
+  before: Note,
+  note: Note,
+  usual: number,
+  upbeat: number,
+  isSection: boolean,
+): Boundary {
   const bar = barAt(played.bars, note.tick);
   const pulse = pulseTicks(bar.metre);
   const rest = note.tick - (before.tick + before.length);
@@ -66,7 +73,8 @@ function boundaryBetween(played: PlayedSong, before: Note, note: Note, usual: nu
     strength += points;
     reasons.push(reason);
   };
-  if (rest >= pulse / 2) say(Math.round(STRENGTH.restPerBeat * Math.min(2, rest / pulse)), 'a rest before it');
+  if (rest >= pulse / 2)
+    say(Math.round(STRENGTH.restPerBeat * Math.min(2, rest / pulse)), 'a rest before it');
   if (wait >= 2 * usual && wait >= pulse) say(STRENGTH.longNote, 'a long note before it');
   else if (wait * 2 >= 3 * usual && wait >= pulse) say(STRENGTH.ratherLongNote, 'a longer note before it');
   if (/[,.;:!?]$/.test(before.lyric?.text ?? '')) say(STRENGTH.endOfLine, 'the line of words ends');

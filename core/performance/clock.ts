@@ -15,7 +15,11 @@ export class Clock {
     for (const [i, entry] of tempoMap.entries()) {
       const before = this.starts[i - 1];
       if (before) seconds += (entry.tick - before.tick) * before.perTick;
-      this.starts.push({ tick: entry.tick, seconds, perTick: 60 / (entry.quartersPerMinute * TICKS_PER_QUARTER) });
+      this.starts.push({
+        tick: entry.tick,
+        seconds,
+        perTick: 60 / (entry.quartersPerMinute * TICKS_PER_QUARTER),
+      });
     }
   }
 
@@ -44,7 +48,8 @@ export class Clock {
     const half = TICKS_PER_QUARTER / 2;
     const late = (TICKS_PER_QUARTER * this.feel.ratio) / (this.feel.ratio + 1);
     const within = tick % TICKS_PER_QUARTER;
-    const moved = within <= half ? (within * late) / half : late + ((within - half) * (TICKS_PER_QUARTER - late)) / half;
+    const moved =
+      within <= half ? (within * late) / half : late + ((within - half) * (TICKS_PER_QUARTER - late)) / half;
     return tick - within + moved;
   }
 }

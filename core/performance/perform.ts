@@ -73,7 +73,8 @@ function pedalsOf(task: PerformTask, clock: Clock): TimedPedal[] {
   for (const [i, change] of sounding.entries()) {
     const { pedal } = task.choicesAt(change.tick);
     const last = i === sounding.length - 1;
-    const wanted = struck.has(change.tick) && (pedal === 'change' || pedal === 'held' || (pedal === 'end' && last));
+    const wanted =
+      struck.has(change.tick) && (pedal === 'change' || pedal === 'held' || (pedal === 'end' && last));
     const seconds = clock.secondsAt(change.tick);
     if (down) pedals.push({ tick: change.tick, seconds, down: false });
     if (wanted) pedals.push({ tick: change.tick, seconds: seconds + PEDAL_AGAIN_SECONDS, down: true });

@@ -27,7 +27,10 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
     case 'choose':
       return { ...song, choices: { ...song.choices, ...edit.choices } };
     case 'choose-for-part':
-      return withSettings(song, edit.cutId, (old) => ({ ...old, choices: { ...old.choices, ...edit.choices } }));
+      return withSettings(song, edit.cutId, (old) => ({
+        ...old,
+        choices: { ...old.choices, ...edit.choices },
+      }));
     case 'layout':
       return {
         ...song,
@@ -40,7 +43,10 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
     case 'settle':
       return {
         ...song,
-        settled: [...song.settled.filter((s) => s.cutId !== edit.cutId), { cutId: edit.cutId, voicings: [...edit.voicings] }],
+        settled: [
+          ...song.settled.filter((s) => s.cutId !== edit.cutId),
+          { cutId: edit.cutId, voicings: [...edit.voicings] },
+        ],
       };
     case 'unsettle':
       return { ...song, settled: song.settled.filter((s) => s.cutId !== edit.cutId) };
@@ -89,5 +95,8 @@ function withSettings(song: Song, cutId: string, change: (old: PartSettings) => 
 /** The first tempo becomes the one asked for; later ones keep their ratio to it. */
 function scaleTempo(map: Song['tempoMap'], first: number): Song['tempoMap'] {
   const ratio = first / map[0].quartersPerMinute;
-  return map.map((entry) => ({ ...entry, quartersPerMinute: Math.round(entry.quartersPerMinute * ratio * 100) / 100 }));
+  return map.map((entry) => ({
+    ...entry,
+    quartersPerMinute: Math.round(entry.quartersPerMinute * ratio * 100) / 100,
+  }));
 }

@@ -13,7 +13,12 @@ type Migration = (old: Record<string, unknown>) => Record<string, unknown>;
 
 /** `MIGRATIONS[n]` turns version n into n + 1. Version 0 is the shape before songs carried import findings. */
 const MIGRATIONS: Record<number, Migration> = {
-  0: (old) => ({ ...old, schemaVersion: 1, imported: old['imported'] ?? [], thinningRefused: old['thinningRefused'] ?? [] }),
+  0: (old) => ({
+    ...old,
+    schemaVersion: 1,
+    imported: old['imported'] ?? [],
+    thinningRefused: old['thinningRefused'] ?? [],
+  }),
 };
 
 /**
@@ -21,12 +26,15 @@ const MIGRATIONS: Record<number, Migration> = {
  * Throws {@link SongShapeError} naming the first place that does not fit.
  */
 export function migrateSong(stored: unknown): Song {
-  if (typeof stored !== 'object' || stored === null) throw new SongShapeError('There is no song in this file.');
+  if (typeof stored !== 'object' || stored === null)
+    throw new SongShapeError('There is no song in this file.');
   let current = stored as Record<string, unknown>;
   const version = current['schemaVersion'];
   if (typeof version !== 'number') throw new SongShapeError('The song does not say its schemaVersion.');
   if (version > SCHEMA_VERSION) {
-    throw new SongShapeError(`The song was saved by a newer version (${version}; this one reads ${SCHEMA_VERSION}).`);
+    throw new SongShapeError(
+      `The song was saved by a newer version (${version}; this one reads ${SCHEMA_VERSION}).`,
+    );
   }
   for (let at = version; at < SCHEMA_VERSION; at++) {
     const step = MIGRATIONS[at];

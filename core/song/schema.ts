@@ -11,10 +11,28 @@ export const pitchClassSchema = z.object({ letter, alter: z.number().int().min(-
 export const pitchSchema = pitchClassSchema.extend({ octave: z.number().int().min(-1).max(9) });
 const metre = z.object({
   numerator: z.number().int().min(1).max(64),
-  denominator: z.union([z.literal(1), z.literal(2), z.literal(4), z.literal(8), z.literal(16), z.literal(32)]),
+  denominator: z.union([
+    z.literal(1),
+    z.literal(2),
+    z.literal(4),
+    z.literal(8),
+    z.literal(16),
+    z.literal(32),
+  ]),
 });
 
-export const LAYOUTS = ['block', 'three', 'root', 'partial', 'shell', 'fifth', 'rootless', 'tenth', 'under-melody', 'singing'] as const;
+export const LAYOUTS = [
+  'block',
+  'three',
+  'root',
+  'partial',
+  'shell',
+  'fifth',
+  'rootless',
+  'tenth',
+  'under-melody',
+  'singing',
+] as const;
 export const layoutSchema = z.enum(LAYOUTS);
 
 const noteSchema = z.object({
@@ -24,7 +42,9 @@ const noteSchema = z.object({
   pitch: pitchSchema,
   /** Held on into the next note of the same pitch without being struck again. */
   tiedToNext: z.boolean(),
-  lyric: z.object({ text: z.string().max(200), syllabic: z.enum(['single', 'begin', 'middle', 'end']) }).nullable(),
+  lyric: z
+    .object({ text: z.string().max(200), syllabic: z.enum(['single', 'begin', 'middle', 'end']) })
+    .nullable(),
   /** A grace note: no length of its own, struck just before its tick. */
   grace: z.boolean(),
 });
@@ -63,7 +83,11 @@ const partSettingsSchema = z.object({
 });
 
 const keys = z.array(z.number().int().min(0).max(127)).min(1).max(10);
-const pinSchema = z.object({ changeId: id, keys, fingers: z.array(z.number().int().min(1).max(5)).nullable() });
+const pinSchema = z.object({
+  changeId: id,
+  keys,
+  fingers: z.array(z.number().int().min(1).max(5)).nullable(),
+});
 
 export const songSchema = z.object({
   schemaVersion: z.literal(SCHEMA_VERSION),

@@ -16,7 +16,15 @@ const note = (id: string, tick: number, length: number, tiedToNext = false): Son
   lyric: null,
   grace: false,
 });
-const change = (id: string, tick: number, length: number, symbol: string): Song['changes'][number] => ({ id, tick, length, symbol, given: true, layout: null });
+const copyOf = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+const change = (id: string, tick: number, length: number, symbol: string): Song['changes'][number] => ({
+  id,
+  tick,
+  length,
+  symbol,
+  given: true,
+  layout: null,
+});
 
 /** Four bars of 3/4 with a pick-up: bars 1–2 twice, bar 2 left out the second time, then bars 3–4. */
 const repeated: Song = {
@@ -24,22 +32,45 @@ const repeated: Song = {
   metreMap: [{ tick: 0, numerator: 3, denominator: 4 }],
   pickup: 960,
   barCount: 4,
-  melody: [note('up', 0, 960), note('a', 960, 2880), note('b', 3840, 2880), note('c', 6720, 2880), note('d', 9600, 2880)],
+  melody: [
+    note('up', 0, 960),
+    note('a', 960, 2880),
+    note('b', 3840, 2880),
+    note('c', 6720, 2880),
+    note('d', 9600, 2880),
+  ],
   changes: [change('c1', 960, 5760, 'Am'), change('c2', 6720, 5760, 'E7')],
-  playingOrder: [{ fromBar: 0, toBar: 2 }, { fromBar: 1, toBar: 1 }, { fromBar: 3, toBar: 4 }],
+  playingOrder: [
+    { fromBar: 0, toBar: 2 },
+    { fromBar: 1, toBar: 1 },
+    { fromBar: 3, toBar: 4 },
+  ],
 };
 
 describe('bars', () => {
   it('numbers the pick-up 0 and the first full bar 1', () => {
     const bars = writtenBars(repeated);
-    expect(bars.map((b) => [b.number, b.tick, b.length])).toEqual([[0, 0, 960], [1, 960, 2880], [2, 3840, 2880], [3, 6720, 2880], [4, 9600, 2880]]);
+    expect(bars.map((b) => [b.number, b.tick, b.length])).toEqual([
+      [0, 0, 960],
+      [1, 960, 2880],
+      [2, 3840, 2880],
+      [3, 6720, 2880],
+      [4, 9600, 2880],
+    ]);
     expect(beatAt(bars[0], 0)).toBe(3);
     expect(beatAt(bars[1], 1920)).toBe(2);
     expect(barAt(bars, 99999).number).toBe(4);
   });
 
   it('follows the metre map', () => {
-    const song = { pickup: 0, barCount: 3, metreMap: [{ tick: 0, numerator: 4, denominator: 4 as const }, { tick: 3840, numerator: 6, denominator: 8 as const }] };
+    const song = {
+      pickup: 0,
+      barCount: 3,
+      metreMap: [
+        { tick: 0, numerator: 4, denominator: 4 as const },
+        { tick: 3840, numerator: 6, denominator: 8 as const },
+      ],
+    };
     expect(writtenBars(song).map((b) => b.length)).toEqual([3840, 2880, 2880]);
     expect(inForceAt(song.metreMap, 3839).numerator).toBe(4);
   });
@@ -48,15 +79,42 @@ describe('bars', () => {
 describe('unfolding', () => {
   it('plays bars in order, cuts what reaches past a span, and names the second pass', () => {
     const played = unfold(repeated);
-    expect(played.bars.map((b) => `${b.number}:${b.written}`)).toEqual(['0:0', '1:1', '2:2', '3:1', '4:3', '5:4']);
-    expect(played.melody.map((n) => `${n.id}@${n.tick}`)).toEqual(['up@0', 'a@960', 'b@3840', 'a@2@6720', 'c@9600', 'd@12480']);
-    expect(played.changes.map((c) => [c.id, c.tick, c.length])).toEqual([['c1', 960, 5760], ['c1@2', 6720, 2880], ['c2', 9600, 5760]]);
+    expect(played.bars.map((b) => `${b.number}:${b.written}`)).toEqual([
+      '0:0',
+      '1:1',
+      '2:2',
+      '3:1',
+      '4:3',
+      '5:4',
+    ]);
+    expect(played.melody.map((n) => `${n.id}@${n.tick}`)).toEqual([
+      'up@0',
+      'a@960',
+      'b@3840',
+      'a@2@6720',
+      'c@9600',
+      'd@12480',
+    ]);
+    expect(played.changes.map((c) => [c.id, c.tick, c.length])).toEqual([
+      ['c1', 960, 5760],
+      ['c1@2', 6720, 2880],
+      ['c2', 9600, 5760],
+    ]);
     expect(played.endTick).toBe(15360);
   });
 
   it('joins ties of the same key only', () => {
-    const tied = joinTies([note('a', 0, 960, true), note('b', 960, 480), note('c', 1440, 480, true), { ...note('d', 1920, 960), pitch: { letter: 'B', alter: 0, octave: 4 } }]);
-    expect(tied.map((n) => [n.id, n.length])).toEqual([['a', 1440], ['c', 480], ['d', 960]]);
+    const tied = joinTies([
+      note('a', 0, 960, true),
+      note('b', 960, 480),
+      note('c', 1440, 480, true),
+      { ...note('d', 1920, 960), pitch: { letter: 'B', alter: 0, octave: 4 } },
+    ]);
+    expect(tied.map((n) => [n.id, n.length])).toEqual([
+      ['a', 1440],
+      ['c', 480],
+      ['d', 960],
+    ]);
   });
 
   it('keeps an unreadable symbol and says why', () => {
@@ -88,13 +146,15 @@ describe('shape and migration', () => {
   it('brings version 0 up to date and leaves the old copy alone', () => {
     const { imported: _i, thinningRefused: _t, ...rest } = emptySong('old', 'Old');
     const old = { ...rest, schemaVersion: 0 };
-    const copy = structuredClone(old);
+    const copy = copyOf(old);
     expect(migrateSong(old)).toEqual(emptySong('old', 'Old'));
     expect(old).toEqual(copy);
   });
 
   it('names the place that does not fit', () => {
-    expect(() => migrateSong({ ...repeated, melody: [{ ...note('a', 0, 1), tick: -1 }] })).toThrow(/song\.melody\.0\.tick/);
+    expect(() => migrateSong({ ...repeated, melody: [{ ...note('a', 0, 1), tick: -1 }] })).toThrow(
+      /song\.melody\.0\.tick/,
+    );
     expect(() => migrateSong({ ...repeated, schemaVersion: 99 })).toThrow(/newer version/);
     expect(() => migrateSong('text')).toThrow(SongShapeError);
   });
@@ -116,7 +176,7 @@ describe('edits', () => {
 
   it('change the song they are given to a new valid one, never the old', () => {
     for (const edit of edits) {
-      const before = structuredClone(repeated);
+      const before = copyOf(repeated);
       const after = applyEdit(repeated, edit);
       expect(repeated).toEqual(before);
       expect(after, edit.kind).not.toEqual(repeated);
@@ -133,7 +193,15 @@ describe('edits', () => {
   });
 
   it('keep later tempi in proportion', () => {
-    const song = { ...repeated, tempoMap: [{ tick: 0, quartersPerMinute: 100 }, { tick: 960, quartersPerMinute: 50 }] };
-    expect(applyEdit(song, { kind: 'tempo', quartersPerMinute: 80 }).tempoMap.map((t) => t.quartersPerMinute)).toEqual([80, 40]);
+    const song = {
+      ...repeated,
+      tempoMap: [
+        { tick: 0, quartersPerMinute: 100 },
+        { tick: 960, quartersPerMinute: 50 },
+      ],
+    };
+    expect(
+      applyEdit(song, { kind: 'tempo', quartersPerMinute: 80 }).tempoMap.map((t) => t.quartersPerMinute),
+    ).toEqual([80, 40]);
   });
 });

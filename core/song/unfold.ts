@@ -38,7 +38,8 @@ export interface PlayedSong {
 /** Unfolds the playing order; a song without one is played straight through. */
 export function unfold(song: Song): PlayedSong {
   const bars = writtenBars(song);
-  const order = song.playingOrder.length > 0 ? song.playingOrder : [{ fromBar: bars[0].number, toBar: song.barCount }];
+  const order =
+    song.playingOrder.length > 0 ? song.playingOrder : [{ fromBar: bars[0].number, toBar: song.barCount }];
   const melody = joinTies(song.melody);
   const passes = new Map<number, number>();
   const played = {
@@ -66,7 +67,9 @@ export function unfold(song: Song): PlayedSong {
     const place = passMark(pass);
     played.melody.push(...slice(melody, from, to).map((n) => playedNote(n, shift, place)));
     played.changes.push(...slice(song.changes, from, to).map((c) => playedChange(c, shift, place, to)));
-    played.sections.push(...slice(song.sections, from, to).map((s) => ({ ...s, id: s.id + place, tick: s.tick + shift })));
+    played.sections.push(
+      ...slice(song.sections, from, to).map((s) => ({ ...s, id: s.id + place, tick: s.tick + shift })),
+    );
     played.keyMap.push(...sliceMap(song.keyMap, from, to, shift));
     played.tempoMap.push(...sliceMap(song.tempoMap, from, to, shift));
     at += to - from;
@@ -89,14 +92,25 @@ function slice<T extends { readonly tick: number }>(list: readonly T[], from: nu
   return list.filter((item) => item.tick >= from && item.tick < to);
 }
 
-function sliceMap<T extends { readonly tick: number }>(map: readonly T[], from: number, to: number, shift: number): T[] {
+function sliceMap<T extends { readonly tick: number }>(
+  map: readonly T[],
+  from: number,
+  to: number,
+  shift: number,
+): T[] {
   const first = { ...inForceAt(map, from), tick: from + shift };
   const later = map.filter((entry) => entry.tick > from && entry.tick < to);
   return [first, ...later.map((entry) => ({ ...entry, tick: entry.tick + shift }))];
 }
 
 function playedNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
-  return { ...note, id: note.id + mark, writtenId: note.id, tick: note.tick + shift, midi: midiOf(note.pitch) };
+  return {
+    ...note,
+    id: note.id + mark,
+    writtenId: note.id,
+    tick: note.tick + shift,
+    midi: midiOf(note.pitch),
+  };
 }
 
 function playedChange(change: Change, shift: number, mark: string, spanEnd: number): PlayedChange {

@@ -22,7 +22,10 @@ export function movementOf(line: readonly Voicing[]): Movement {
 
 /** Every chord in root position, in the octave nearest to the one before; the first nearest to `start`. */
 export function rootPositionLine(chords: readonly Chord[], bounds: Bounds, start: Voicing | null): Voicing[] {
-  return nearestLine(chords.map((chord) => candidatesFor(chord, 'root', bounds)), start);
+  return nearestLine(
+    chords.map((chord) => candidatesFor(chord, 'root', bounds)),
+    start,
+  );
 }
 
 /** The greedy line: at each chord the candidate that moves least from the one before (first on a tie). */

@@ -29,7 +29,11 @@ const SHORTEST_HOLD = 480;
 /** Left-hand bounds of a profile under a ceiling: every key lies below it. */
 export function leftBounds(profile: Profile, ceiling: number): Bounds {
   const keyboard = KEYBOARDS[profile.keyboard];
-  return { low: keyboard.low, high: Math.min(keyboard.high, ceiling - 1), reachMm: reachMm(profile.leftReach) };
+  return {
+    low: keyboard.low,
+    high: Math.min(keyboard.high, ceiling - 1),
+    reachMm: reachMm(profile.leftReach),
+  };
 }
 
 /** Builds candidate lists, the same list once: songs come back to the same chord under the same ceiling. */
@@ -43,7 +47,14 @@ export class OptionFinder {
    * What a chord may be under the right-hand notes sounding with it (sorted by onset). Relaxes in order:
    * thin the chord, then shorten it to before the note in its way. Null: neither helps.
    */
-  under(symbol: string, chord: Chord, layout: SolvedLayout, length: number, notes: readonly Sounding[], tick: number): Options | null {
+  under(
+    symbol: string,
+    chord: Chord,
+    layout: SolvedLayout,
+    length: number,
+    notes: readonly Sounding[],
+    tick: number,
+  ): Options | null {
     const ceilings = ceilingsOf(notes, tick, length);
     const lowest = ceilings[ceilings.length - 1].ceiling;
     const whole = this.candidates(symbol, chord, layout, lowest);
@@ -54,7 +65,10 @@ export class OptionFinder {
       const held = ceilings[i + 1].from - tick;
       if (held < SHORTEST_HOLD) break;
       const shortWhole = this.candidates(symbol, chord, layout, ceilings[i].ceiling);
-      const short = shortWhole.length > 0 ? shortWhole : this.thinned(symbol, chord, layout, ceilings[i].ceiling, FEWEST_NOTES);
+      const short =
+        shortWhole.length > 0
+          ? shortWhole
+          : this.thinned(symbol, chord, layout, ceilings[i].ceiling, FEWEST_NOTES);
       if (short.length > 0) return { candidates: short, relaxed: 'shortened', length: held };
     }
     return null;
@@ -73,7 +87,13 @@ export class OptionFinder {
     );
   }
 
-  private thinned(symbol: string, chord: Chord, layout: SolvedLayout, ceiling: number, fewest: number): Voicing[] {
+  private thinned(
+    symbol: string,
+    chord: Chord,
+    layout: SolvedLayout,
+    ceiling: number,
+    fewest: number,
+  ): Voicing[] {
     return remember(this.thin, `${symbol}|${layout}|${ceiling}|${fewest}`, () =>
       thinnedCandidates(chord, layout, leftBounds(this.profile, ceiling), fewest),
     );
@@ -107,7 +127,12 @@ function remember<T>(store: Map<string, T>, id: string, make: () => T): T {
 }
 
 /** The notes that overlap a stretch of time, from a list sorted by onset. */
-export function soundingIn(notes: readonly Sounding[], from: number, to: number, longest: number): Sounding[] {
+export function soundingIn(
+  notes: readonly Sounding[],
+  from: number,
+  to: number,
+  longest: number,
+): Sounding[] {
   const found: Sounding[] = [];
   for (let i = firstAtOrAfter(notes, from - longest); i < notes.length && notes[i].tick < to; i++) {
     if (notes[i].tick + notes[i].length > from) found.push(notes[i]);

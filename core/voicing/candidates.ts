@@ -23,7 +23,12 @@ export function candidatesFor(chord: Chord, layout: SolvedLayout, bounds: Bounds
  * Voicings with as few notes left out as possible, at least `fewest` notes kept; empty when none fits.
  * All subsets of the first size that fits are given, so that the solver chooses which note to give up.
  */
-export function thinnedCandidates(chord: Chord, layout: SolvedLayout, bounds: Bounds, fewest: number): Voicing[] {
+export function thinnedCandidates(
+  chord: Chord,
+  layout: SolvedLayout,
+  bounds: Bounds,
+  fewest: number,
+): Voicing[] {
   const { upper, lowest, foreignBass } = notesForLayout(chord, layout);
   const bassKeys = foreignBass === null ? 0 : 1;
   for (let size = upper.length - 1; size + bassKeys >= fewest && size >= 1; size--) {
@@ -76,12 +81,18 @@ function fits(keys: readonly number[], bounds: Bounds): boolean {
 
 function subsetsOf<T>(items: readonly T[], size: number): T[][] {
   if (size === 0) return [[]];
-  return items.flatMap((item, index) => subsetsOf(items.slice(index + 1), size - 1).map((rest) => [item, ...rest]));
+  return items.flatMap((item, index) =>
+    subsetsOf(items.slice(index + 1), size - 1).map((rest) => [item, ...rest]),
+  );
 }
 
 /** A fixed order, so that equal costs always give the same choice. */
 function inOrder(voicings: Voicing[]): Voicing[] {
   return voicings.sort(
-    (a, b) => a.keys[0] - b.keys[0] || a.keys.length - b.keys.length || a.keys[1] - b.keys[1] || a.keys[2] - b.keys[2],
+    (a, b) =>
+      a.keys[0] - b.keys[0] ||
+      a.keys.length - b.keys.length ||
+      a.keys[1] - b.keys[1] ||
+      a.keys[2] - b.keys[2],
   );
 }

@@ -33,7 +33,8 @@ export interface Place {
 export function voicingCost(voicing: Voicing, place: Place, weights: VoicingWeights): number {
   const { keys } = voicing;
   let cost = weights.register * outsideRegister(keys, place.register);
-  for (const below of lowIntervalBreaches(keys)) cost += weights.lowInterval + weights.lowIntervalPerSemitone * below;
+  for (const below of lowIntervalBreaches(keys))
+    cost += weights.lowInterval + weights.lowIntervalPerSemitone * below;
   if (voicing.spanMm > place.reachMm - WHITE_MM) cost += weights.nearFullReach;
   if (place.firstOrLast && voicing.inversion !== 0) cost += weights.notRootAtEnds;
   for (const member of voicing.missing) cost += missingCost(member, weights);

@@ -26,7 +26,9 @@ function distance(semitones: number): string {
 export function movementInWords(before: VoicedChange, after: VoicedChange, step: Step): string {
   const name = (key: number, of: VoicedChange): string =>
     typeset(classNameOf(spell([key], of.chord, of.key)[0]));
-  const stay = step.moves.filter((m) => m.from !== null && m.from === m.to).map((m) => name(m.to as number, after));
+  const stay = step.moves
+    .filter((m) => m.from !== null && m.from === m.to)
+    .map((m) => name(m.to as number, after));
   const moved = step.moves
     .filter((m) => m.from !== m.to)
     .map(({ from, to, semitones }) => {
@@ -34,12 +36,15 @@ export function movementInWords(before: VoicedChange, after: VoicedChange, step:
       if (to === null) return `${name(from, before)} is let go`;
       return `${name(from, before)} ${to > from ? 'rises' : 'falls'} ${distance(semitones)} to ${name(to, after)}`;
     });
-  const parts = stay.length > 0 ? [`${listed(stay)} ${stay.length === 1 ? 'stays' : 'stay'}`, ...moved] : moved;
+  const parts =
+    stay.length > 0 ? [`${listed(stay)} ${stay.length === 1 ? 'stays' : 'stay'}`, ...moved] : moved;
   return `${parts.join(', ')}: ${step.semitones} half step${step.semitones === 1 ? '' : 's'} in all`;
 }
 
 function listed(words: readonly string[]): string {
-  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
+  return words.length < 2
+    ? words.join('')
+    : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
 }
 
 /** Why this voicing: who fixed it, or the movement and what the next best would cost the whole song. */
@@ -54,7 +59,9 @@ export function whyOf(before: VoicedChange | null, v: VoicedChange): string {
     const other = v.nextBest.voicing;
     const names = spell(other.keys, v.chord, v.key).map((p) => typeset(classNameOf(p)));
     const cost = v.nextBest.extra === 0 ? 'costs the same' : `costs ${points(v.nextBest.extra)} more`;
-    sentences.push(`Next best, ${names.join(' ')} (${inversionName(other.inversion)}), ${cost} over the whole song.`);
+    sentences.push(
+      `Next best, ${names.join(' ')} (${inversionName(other.inversion)}), ${cost} over the whole song.`,
+    );
   }
   return sentences.join(' ');
 }

@@ -69,7 +69,8 @@ export function fixedFindings(v: VoicedChange, task: VoicingTask): Finding[] {
   const kept = v.fixedBy === 'pin' ? 'pinned' : v.fixedBy === 'settled' ? 'settled' : 'shared';
   const problems: string[] = [];
   if (spanMm(keys[0], top) > reachMm(task.profile.leftReach)) problems.push('is wider than your left hand');
-  if (keys[0] < keyboard.low || top > keyboard.high) problems.push(`runs off a keyboard of ${task.profile.keyboard} keys`);
+  if (keys[0] < keyboard.low || top > keyboard.high)
+    problems.push(`runs off a keyboard of ${task.profile.keyboard} keys`);
   const melody = soundingIn(task.melody, v.change.tick, v.change.tick + v.change.length, 100_000);
   if (melody.some((note) => note.midi <= top)) problems.push('meets the melody');
   return problems.map((problem) => ({

@@ -10,9 +10,27 @@ import { type Spot, solve } from './solver';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS, type VoicingWeights } from './weights';
 
 const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
-const SUFFIXES = ['', 'm', 'dim', 'sus4', '6', 'maj7', '7', 'm7', 'm7b5', 'dim7', '9', 'm9', '13', '7b9', 'add9'];
+const SUFFIXES = [
+  '',
+  'm',
+  'dim',
+  'sus4',
+  '6',
+  'maj7',
+  '7',
+  'm7',
+  'm7b5',
+  'dim7',
+  '9',
+  'm9',
+  '13',
+  '7b9',
+  'add9',
+];
 
-const symbols = fc.tuple(fc.constantFrom(...ROOTS), fc.constantFrom(...SUFFIXES)).map(([root, suffix]) => root + suffix);
+const symbols = fc
+  .tuple(fc.constantFrom(...ROOTS), fc.constantFrom(...SUFFIXES))
+  .map(([root, suffix]) => root + suffix);
 const layouts = fc.constantFrom<SolvedLayout>('block', 'three', 'root');
 const weightings = fc.constantFrom<VoicingWeights>(DEFAULT_WEIGHTS, PURE_WEIGHTS);
 const circumstances = fc.record({
@@ -23,13 +41,27 @@ const circumstances = fc.record({
   register: fc.integer({ min: -6, max: 6 }),
 });
 
-type Circumstances = { layout: SolvedLayout; weights: VoicingWeights; reach: number; keyboard: KeyboardSize; register: number };
+type Circumstances = {
+  layout: SolvedLayout;
+  weights: VoicingWeights;
+  reach: number;
+  keyboard: KeyboardSize;
+  register: number;
+};
 
 /** Spots with a ceiling of the melody each; `pick` thins the candidates, keeping at least one. */
-function spotsFor(chords: readonly (readonly [string, number])[], at: Circumstances, pick: (i: number, count: number) => number[]): Spot[] {
+function spotsFor(
+  chords: readonly (readonly [string, number])[],
+  at: Circumstances,
+  pick: (i: number, count: number) => number[],
+): Spot[] {
   const { low } = KEYBOARDS[at.keyboard];
   const spots = chords.map(([symbol, ceiling], i): Spot => {
-    const all = candidatesFor(parseChord(symbol) as Chord, at.layout, { low, high: ceiling - 1, reachMm: reachMm(at.reach) });
+    const all = candidatesFor(parseChord(symbol) as Chord, at.layout, {
+      low,
+      high: ceiling - 1,
+      reachMm: reachMm(at.reach),
+    });
     const place: Place = {
       firstOrLast: i === 0 || i === chords.length - 1,
       register: at.register,
@@ -69,11 +101,17 @@ function costOf(spots: readonly Spot[], chosen: readonly number[], weights: Voic
 describe('the least-movement solver', () => {
   it('equals brute force on sampled candidates (up to 6 changes, 6 candidates each, 300 cases)', () => {
     const melody = fc.integer({ min: 55, max: 84 });
-    const cases = fc.tuple(fc.array(fc.tuple(symbols, melody), { minLength: 1, maxLength: 6 }), circumstances, fc.integer({ min: 0, max: 1e6 }));
+    const cases = fc.tuple(
+      fc.array(fc.tuple(symbols, melody), { minLength: 1, maxLength: 6 }),
+      circumstances,
+      fc.integer({ min: 0, max: 1e6 }),
+    );
     fc.assert(
       fc.property(cases, ([chords, at, seed]) => {
         const spots = spotsFor(chords, at, (i, count) =>
-          Array.from({ length: count }, (_, c) => c).sort((a, b) => ((a * 7919 + seed + i) % 101) - ((b * 7919 + seed + i) % 101)).slice(0, 6),
+          Array.from({ length: count }, (_, c) => c)
+            .sort((a, b) => ((a * 7919 + seed + i) % 101) - ((b * 7919 + seed + i) % 101))
+            .slice(0, 6),
         );
         if (spots.length === 0) return;
         const { cost, chosen } = solve(spots, at.weights);
@@ -86,7 +124,10 @@ describe('the least-movement solver', () => {
 
   it('equals brute force on full candidate sets (up to 4 changes)', () => {
     const melody = fc.integer({ min: 60, max: 72 });
-    const cases = fc.tuple(fc.array(fc.tuple(symbols, melody), { minLength: 2, maxLength: 4 }), circumstances);
+    const cases = fc.tuple(
+      fc.array(fc.tuple(symbols, melody), { minLength: 2, maxLength: 4 }),
+      circumstances,
+    );
     fc.assert(
       fc.property(cases, ([chords, at]) => {
         const spots = spotsFor(chords, at, (_, count) => Array.from({ length: count }, (_2, c) => c));
@@ -98,10 +139,15 @@ describe('the least-movement solver', () => {
   });
 
   it('tells for every candidate what the whole song would cost with it', () => {
-    const cases = fc.tuple(fc.array(fc.tuple(symbols, fc.constant(72)), { minLength: 2, maxLength: 4 }), circumstances);
+    const cases = fc.tuple(
+      fc.array(fc.tuple(symbols, fc.constant(72)), { minLength: 2, maxLength: 4 }),
+      circumstances,
+    );
     fc.assert(
       fc.property(cases, fc.nat(), ([chords, at], which) => {
-        const spots = spotsFor(chords, at, (_, count) => Array.from({ length: Math.min(5, count) }, (_2, c) => c));
+        const spots = spotsFor(chords, at, (_, count) =>
+          Array.from({ length: Math.min(5, count) }, (_2, c) => c),
+        );
         if (spots.length === 0) return;
         const i = which % spots.length;
         const { through } = solve(spots, at.weights);
@@ -117,7 +163,9 @@ describe('the least-movement solver', () => {
   it('offers only voicings inside reach, keyboard and melody', () => {
     fc.assert(
       fc.property(symbols, circumstances, fc.integer({ min: 50, max: 80 }), (symbol, at, ceiling) => {
-        const [spot] = spotsFor([[symbol, ceiling]], at, (_, count) => Array.from({ length: count }, (_2, c) => c));
+        const [spot] = spotsFor([[symbol, ceiling]], at, (_, count) =>
+          Array.from({ length: count }, (_2, c) => c),
+        );
         for (const { keys } of spot?.candidates ?? []) {
           expect(spanMm(keys[0], keys[keys.length - 1])).toBeLessThanOrEqual(reachMm(at.reach));
           expect(keys[0]).toBeGreaterThanOrEqual(KEYBOARDS[at.keyboard].low);
@@ -129,7 +177,9 @@ describe('the least-movement solver', () => {
 });
 
 describe('movement between voicings', () => {
-  const chord = fc.uniqueArray(fc.integer({ min: 36, max: 72 }), { minLength: 1, maxLength: 5 }).map((k) => k.sort((a, b) => a - b));
+  const chord = fc
+    .uniqueArray(fc.integer({ min: 36, max: 72 }), { minLength: 1, maxLength: 5 })
+    .map((k) => k.sort((a, b) => a - b));
 
   it('is the least-cost matching, checked against every matching', () => {
     fc.assert(
@@ -139,7 +189,16 @@ describe('movement between voicings', () => {
         const best = (i: number, free: readonly number[]): number =>
           i === few.length
             ? free.reduce((sum, key) => sum + extra(key), 0)
-            : Math.min(...free.map((key, f) => Math.abs(key - few[i]) + best(i + 1, free.filter((_, g) => g !== f))));
+            : Math.min(
+                ...free.map(
+                  (key, f) =>
+                    Math.abs(key - few[i]) +
+                    best(
+                      i + 1,
+                      free.filter((_, g) => g !== f),
+                    ),
+                ),
+              );
         expect(semitonesBetween(a, b)).toBe(best(0, many));
       }),
     );

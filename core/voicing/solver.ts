@@ -61,7 +61,11 @@ function sweep(own: readonly Float64Array[], step: Step): Float64Array[] {
   return reached;
 }
 
-function trace(forward: readonly Float64Array[], own: readonly Float64Array[], steps: readonly Float64Array[]): number[] {
+function trace(
+  forward: readonly Float64Array[],
+  own: readonly Float64Array[],
+  steps: readonly Float64Array[],
+): number[] {
   const chosen = new Array<number>(forward.length);
   const last = forward.length - 1;
   chosen[last] = forward[last].indexOf(Math.min(...forward[last]));

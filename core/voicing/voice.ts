@@ -151,7 +151,8 @@ function prepare(task: VoicingTask): { spots: Spot[]; prepared: Prepared[]; rais
       const options = { candidates: [voicingOf(fixed.keys, chord)], relaxed: null, length: change.length };
       return { change, chord, key, layout, options, fixedBy: fixed.by };
     }
-    const options = optionsOf(change, chord, layout) ?? finder.crossing(change.symbol, chord, layout, change.length);
+    const options =
+      optionsOf(change, chord, layout) ?? finder.crossing(change.symbol, chord, layout, change.length);
     return { change, chord, key, layout, options, fixedBy: null };
   });
   const playable = prepared.filter((p) => p.options.candidates.length > 0);
@@ -176,7 +177,9 @@ function nextBest(spot: Spot, solution: Solution, i: number): VoicedChange['next
   solution.through[i].forEach((cost, c) => {
     if (c !== solution.chosen[i] && (best < 0 || cost < solution.through[i][best])) best = c;
   });
-  return best < 0 ? null : { voicing: spot.candidates[best], extra: solution.through[i][best] - solution.cost };
+  return best < 0
+    ? null
+    : { voicing: spot.candidates[best], extra: solution.through[i][best] - solution.cost };
 }
 
 function describe(

@@ -2,7 +2,14 @@ import { type Part, partIndexAt } from '../parts/parts';
 import type { Profile, Song } from '../song/schema';
 import { type PlayedChange, type PlayedSong, keyAt } from '../song/unfold';
 import type { SolvedLayout } from './members';
-import { type Alternative, type FixedKeys, type VoicedSong, type VoicingTask, alternativesAt, voice } from './voice';
+import {
+  type Alternative,
+  type FixedKeys,
+  type VoicedSong,
+  type VoicingTask,
+  alternativesAt,
+  voice,
+} from './voice';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS } from './weights';
 
 const SOLVED: readonly string[] = ['block', 'three', 'root'];
@@ -11,7 +18,12 @@ const SOLVED: readonly string[] = ['block', 'three', 'root'];
  * Voices the song part by part's choices. Parts that share voicings are solved once: the whole song first, then
  * again with the later parts fixed to what the first of them got.
  */
-export function voiceParts(song: Song, profile: Profile, played: PlayedSong, parts: readonly Part[]): VoicedSong {
+export function voiceParts(
+  song: Song,
+  profile: Profile,
+  played: PlayedSong,
+  parts: readonly Part[],
+): VoicedSong {
   const task = taskFor(song, profile, played, parts);
   const free = voice(task);
   const shared = sharedKeys(task, parts, free);
@@ -31,7 +43,12 @@ export function alternativesFor(
 }
 
 /** Least semitones the song could be played with under the same constraints and nothing else counted. */
-export function optimumSemitones(song: Song, profile: Profile, played: PlayedSong, parts: readonly Part[]): number {
+export function optimumSemitones(
+  song: Song,
+  profile: Profile,
+  played: PlayedSong,
+  parts: readonly Part[],
+): number {
   const task = { ...taskFor(song, profile, played, parts), weights: PURE_WEIGHTS, fixed: new Map() };
   return voice(task).voiced.reduce((sum, v) => sum + (v.step?.semitones ?? 0), 0);
 }
@@ -61,7 +78,11 @@ function layoutOf(change: PlayedChange, choices: Part['choices']): SolvedLayout 
 }
 
 /** Pins and settled voicings by played change; what is settled wins. A pin without "@" holds in every pass. */
-function fixedKeys(song: Song, played: PlayedSong, isBassOnly: (change: PlayedChange) => boolean): Map<string, FixedKeys> {
+function fixedKeys(
+  song: Song,
+  played: PlayedSong,
+  isBassOnly: (change: PlayedChange) => boolean,
+): Map<string, FixedKeys> {
   const settled = new Map(song.settled.flatMap((s) => s.voicings).map((v) => [v.changeId, v.keys]));
   const pinned = new Map(song.pins.map((pin) => [pin.changeId, pin.keys]));
   const fixed = new Map<string, FixedKeys>();

@@ -14,7 +14,20 @@ import { DEFAULT_WEIGHTS } from './weights';
 // The worked examples hold in all twelve keys, the first voicing given and the register weight off.
 const WEIGHTS = { ...DEFAULT_WEIGHTS, register: 0 };
 /** To each of the twelve keys; the second way is taken where the first needs double accidentals. */
-const TO_ALL_KEYS = [['1P'], ['2m', '1A'], ['2M'], ['3m', '2A'], ['3M', '4d'], ['4P'], ['4A', '5d'], ['-4P'], ['-3M', '-4d'], ['-3m'], ['-2M'], ['-2m', '-1A']];
+const TO_ALL_KEYS = [
+  ['1P'],
+  ['2m', '1A'],
+  ['2M'],
+  ['3m', '2A'],
+  ['3M', '4d'],
+  ['4P'],
+  ['4A', '5d'],
+  ['-4P'],
+  ['-3M', '-4d'],
+  ['-3m'],
+  ['-2M'],
+  ['-2m', '-1A'],
+];
 const C_MAJOR = keyFromFifths(0, 'major');
 
 interface Example {
@@ -22,7 +35,12 @@ interface Example {
   readonly first: string;
   readonly layout: SolvedLayout;
   readonly tops?: readonly string[];
-  readonly results: readonly { readonly notes: string; readonly inversion?: string; readonly semitones: number; readonly kept: number }[];
+  readonly results: readonly {
+    readonly notes: string;
+    readonly inversion?: string;
+    readonly semitones: number;
+    readonly kept: number;
+  }[];
 }
 
 const EXAMPLES: Record<string, Example> = {
@@ -72,7 +90,10 @@ function moved(symbol: string, interval: string): string {
   return Math.abs(to.alter) > 1 ? '' : classNameOf(to) + symbol.slice(root.length);
 }
 
-function playThrough(example: Example, interval: string): { notes: string; inversion: string; step: Step }[] | null {
+function playThrough(
+  example: Example,
+  interval: string,
+): { notes: string; inversion: string; step: Step }[] | null {
   const chords = example.chords.map((symbol) => moved(symbol, interval));
   if (chords.includes('')) return null;
   const shift = (name: string): number => midiOf(transposePitch(parsePitch(name), interval));
@@ -82,12 +103,22 @@ function playThrough(example: Example, interval: string): { notes: string; inver
     const top = example.tops ? shift(example.tops[i]) : undefined;
     const bounds = { low: 21, high: 108, reachMm: reachMm(8), top };
     const candidates = i === 0 ? [first] : candidatesFor(chord, example.layout, bounds);
-    return { candidates, place: { firstOrLast: i === 0 || i === parsed.length - 1, register: 0, leadingNote: 0, reachMm: reachMm(8) } };
+    return {
+      candidates,
+      place: {
+        firstOrLast: i === 0 || i === parsed.length - 1,
+        register: 0,
+        leadingNote: 0,
+        reachMm: reachMm(8),
+      },
+    };
   });
   const { chosen } = solve(spots, WEIGHTS);
   const line = spots.map((spot, i) => spot.candidates[chosen[i]]);
   return line.slice(1).map((voicing, i) => ({
-    notes: spell(voicing.keys, parsed[i + 1], C_MAJOR).map(classNameOf).join(' '),
+    notes: spell(voicing.keys, parsed[i + 1], C_MAJOR)
+      .map(classNameOf)
+      .join(' '),
     inversion: inversionName(voicing.inversion),
     step: stepFrom(line[i], voicing),
   }));

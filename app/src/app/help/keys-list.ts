@@ -13,7 +13,12 @@ import { SHORTCUTS, Shortcuts } from './shortcuts';
         <dd>{{ shortcut.does }}</dd>
       }
     </dl>
-    <button nz-button type="button" [attr.aria-pressed]="!shortcuts.areOn()" (click)="shortcuts.switch(!shortcuts.areOn())">
+    <button
+      nz-button
+      type="button"
+      [attr.aria-pressed]="!shortcuts.areOn()"
+      (click)="shortcuts.switch(!shortcuts.areOn())"
+    >
       {{ shortcuts.areOn() ? 'Switch single keys off' : 'Switch single keys on' }}
     </button>
     <p>Piano sound: recordings of a grand piano by Alexander Holm, CC BY 3.0.</p>

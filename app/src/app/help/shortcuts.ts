@@ -40,7 +40,12 @@ export class Shortcuts {
   /** The pianist may switch single keys off. */
   readonly areOn = signal(true);
 
+  /** True when the focus was last moved by the pointer, false after Tab. */
+  private cameByPointer = true;
+
   constructor() {
+    document.addEventListener('pointerdown', () => (this.cameByPointer = true), true);
+    document.addEventListener('keydown', (event) => (this.cameByPointer &&= event.key !== 'Tab'), true);
     void this.store.keysAreOn().then((on) => this.areOn.set(on));
   }
 
@@ -52,7 +57,8 @@ export class Shortcuts {
   read(event: KeyboardEvent): Command | null {
     if (event.altKey || event.isComposing) return null;
     const target = event.target instanceof Element ? event.target : null;
-    if (target?.closest('input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]')) return null;
+    if (target?.closest('input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]'))
+      return null;
     if (event.ctrlKey || event.metaKey) {
       if (event.key.toLowerCase() !== 'z') return null;
       return { kind: event.shiftKey ? 'redo' : 'undo' };
@@ -62,11 +68,13 @@ export class Shortcuts {
   }
 
   private single(event: KeyboardEvent, target: Element | null): Command | null {
-    const onControl = target?.closest('button, a, [role=button], input, [role=dialog]') !== null && target !== null;
-    const onRadio = target?.closest('input') !== null && target !== null;
+    // A radio pressed with the pointer keeps the focus, but the keys mean the song again.
+    const onRadio = !this.cameByPointer && (target?.matches('input') ?? false);
+    const onControl = onRadio || Boolean(target?.closest('button, a, [role=button]'));
     if (target?.closest('[role=dialog]') && event.key !== '?') return null;
     const digit = /^(?:Digit|Numpad)(\d)$/.exec(event.code)?.[1];
-    if (digit !== undefined && (event.shiftKey || /^\d$/.test(event.key))) return this.digit(Number(digit), event);
+    if (digit !== undefined && (event.shiftKey || /^\d$/.test(event.key)))
+      return this.digit(Number(digit), event);
     switch (event.key) {
       case ' ':
         return onControl ? null : { kind: 'toggle' };

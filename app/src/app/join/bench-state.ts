@@ -37,8 +37,12 @@ export class BenchState {
     const id = this.selectedId();
     return id === null ? -1 : (this.arrangement()?.changes.findIndex((c) => c.change.id === id) ?? -1);
   });
-  readonly change = computed<ArrangedChange | null>(() => this.arrangement()?.changes[this.changeIndex()] ?? null);
-  readonly before = computed<ArrangedChange | null>(() => this.arrangement()?.changes[this.changeIndex() - 1] ?? null);
+  readonly change = computed<ArrangedChange | null>(
+    () => this.arrangement()?.changes[this.changeIndex()] ?? null,
+  );
+  readonly before = computed<ArrangedChange | null>(
+    () => this.arrangement()?.changes[this.changeIndex() - 1] ?? null,
+  );
   readonly changesInPart = computed(() => {
     const { parts, changes } = this.arrangement() ?? { parts: [], changes: [] };
     return changes.filter((c) => partIndexAt(parts, c.change.tick) === this.partIndex());
@@ -135,7 +139,10 @@ export class BenchState {
   /** Index of the voicing in force among the alternatives. */
   readonly chosenIndex = computed(() => {
     const keys = this.change()?.voicing.keys.join() ?? '';
-    return Math.max(0, this.alternatives().findIndex((a) => a.voicing.keys.join() === keys));
+    return Math.max(
+      0,
+      this.alternatives().findIndex((a) => a.voicing.keys.join() === keys),
+    );
   });
 
   /** Pins a voicing to the selected change; the rest is solved round it. */
@@ -143,7 +150,10 @@ export class BenchState {
     const change = this.change();
     const alternative = index === null ? undefined : this.alternatives()[index];
     if (!change || !alternative) return;
-    this.edit({ kind: 'pin', pin: { changeId: change.change.id, keys: [...alternative.voicing.keys], fingers: null } });
+    this.edit({
+      kind: 'pin',
+      pin: { changeId: change.change.id, keys: [...alternative.voicing.keys], fingers: null },
+    });
   }
 
   release(): void {
@@ -166,7 +176,11 @@ export class BenchState {
     const part = this.part();
     if (!part) return;
     if (!settled) return this.edit({ kind: 'unsettle', cutId: part.cutId });
-    const voicings = this.changesInPart().map((c) => ({ changeId: c.change.id, keys: [...c.voicing.keys], fingers: null }));
+    const voicings = this.changesInPart().map((c) => ({
+      changeId: c.change.id,
+      keys: [...c.voicing.keys],
+      fingers: null,
+    }));
     this.edit({ kind: 'settle', cutId: part.cutId, voicings });
   }
 
@@ -207,7 +221,9 @@ export class BenchState {
     try {
       await this.piano.hear(keys);
     } catch (error) {
-      this.player.problem.set(`The piano could not be started: ${error instanceof Error ? error.message : String(error)}.`);
+      this.player.problem.set(
+        `The piano could not be started: ${error instanceof Error ? error.message : String(error)}.`,
+      );
     }
   }
 
@@ -234,7 +250,12 @@ export class BenchState {
     const right = arrangement.right.filter(at).map(held);
     const tried = this.tried();
     if (tried !== null && this.alternatives()[tried]) {
-      const left = this.alternatives()[tried].pitches.map((p) => ({ midi: midiOf(p), hand: 'left' as Hand, letter: typeset(classNameOf(p)), finger: null }));
+      const left = this.alternatives()[tried].pitches.map((p) => ({
+        midi: midiOf(p),
+        hand: 'left' as Hand,
+        letter: typeset(classNameOf(p)),
+        finger: null,
+      }));
       return [...right, ...left];
     }
     return [...right, ...arrangement.left.filter(at).map(held)];
@@ -244,7 +265,9 @@ export class BenchState {
     const part = this.part();
     const arrangement = this.arrangement();
     if (!part || !arrangement) return [];
-    return [...arrangement.right, ...arrangement.left].filter((n) => n.tick >= part.fromTick && n.tick < part.toTick).map((n) => n.midi);
+    return [...arrangement.right, ...arrangement.left]
+      .filter((n) => n.tick >= part.fromTick && n.tick < part.toTick)
+      .map((n) => n.midi);
   });
 }
 

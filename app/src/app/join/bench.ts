@@ -86,7 +86,11 @@ export class Bench implements OnInit {
   protected async open(takeOver: boolean): Promise<void> {
     const stored = await this.songs.get(this.id());
     if (!stored) return this.isMissing.set(true);
-    const mine = await this.lock.take(stored.id, () => this.store.dispatch(SongActions.takenOverElsewhere()), takeOver);
+    const mine = await this.lock.take(
+      stored.id,
+      () => this.store.dispatch(SongActions.takenOverElsewhere()),
+      takeOver,
+    );
     const profile = await this.songs.profile();
     if (profile) this.store.dispatch({ type: '[Profile] Read', profile });
     if (mine) await this.songs.opened(stored.id);
@@ -101,7 +105,8 @@ export class Bench implements OnInit {
 
   protected rename(event: Event): void {
     const title = (event.target as HTMLInputElement).value.trim();
-    if (title && title !== this.bench.song()?.title) this.bench.edit({ kind: 'rename', title: title.slice(0, 200) });
+    if (title && title !== this.bench.song()?.title)
+      this.bench.edit({ kind: 'rename', title: title.slice(0, 200) });
   }
 
   protected toggleSheet(which: 'parts' | 'reasons'): void {
@@ -112,7 +117,13 @@ export class Bench implements OnInit {
     const arrangement = this.bench.arrangement();
     if (!arrangement) return;
     const { ExportList } = await import('./export-list');
-    this.modal.create({ nzTitle: 'Take it away', nzContent: ExportList, nzData: arrangement, nzFooter: null, nzWidth: 620 });
+    this.modal.create({
+      nzTitle: 'Take it away',
+      nzContent: ExportList,
+      nzData: arrangement,
+      nzFooter: null,
+      nzWidth: 620,
+    });
   }
 
   protected async showKeys(): Promise<void> {

@@ -42,8 +42,16 @@ export class ExportList {
   private readonly arrangement = inject<Arrangement>(NZ_MODAL_DATA);
 
   protected readonly formats: readonly { kind: Format; name: string; what: string }[] = [
-    { kind: 'project', name: 'Project', what: 'The song with all your choices and pins, to open again here.' },
-    { kind: 'musicxml', name: 'MusicXML', what: 'Two staves with chords, lyrics and fingers, for any notation program.' },
+    {
+      kind: 'project',
+      name: 'Project',
+      what: 'The song with all your choices and pins, to open again here.',
+    },
+    {
+      kind: 'musicxml',
+      name: 'MusicXML',
+      what: 'Two staves with chords, lyrics and fingers, for any notation program.',
+    },
     { kind: 'midi', name: 'MIDI', what: 'Two tracks with tempo and pedal, for a keyboard or sequencer.' },
     { kind: 'walkthrough', name: 'Walkthrough', what: 'The arrangement told in words, part by part.' },
   ];
@@ -56,7 +64,11 @@ export class ExportList {
       case 'project':
         return download(`${name}.joined.json`, writeProject({ song, profile }), 'application/json');
       case 'musicxml':
-        return download(`${name}.musicxml`, writeMusicXml(this.arrangement), 'application/vnd.recordare.musicxml+xml');
+        return download(
+          `${name}.musicxml`,
+          writeMusicXml(this.arrangement),
+          'application/vnd.recordare.musicxml+xml',
+        );
       case 'midi':
         return download(`${name}.mid`, writeMidi(this.arrangement), 'audio/midi');
       case 'walkthrough':

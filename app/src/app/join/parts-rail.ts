@@ -10,10 +10,17 @@ import { BenchState } from './bench-state';
     <ol aria-labelledby="parts-title">
       @for (part of bench.arrangement()?.parts ?? []; track part.cutId; let i = $index) {
         <li>
-          <button type="button" [class.current]="i === bench.partIndex()" [attr.aria-current]="i === bench.partIndex() ? 'step' : null" (click)="bench.goToPart(i)">
+          <button
+            type="button"
+            [class.current]="i === bench.partIndex()"
+            [attr.aria-current]="i === bench.partIndex() ? 'step' : null"
+            (click)="bench.goToPart(i)"
+          >
             <span class="number">{{ part.number }}</span>
             <span class="what">
-              <span class="name">{{ part.sectionName || 'Part' }} <i>{{ form(part) }}</i></span>
+              <span class="name"
+                >{{ part.sectionName || 'Part' }} <i>{{ form(part) }}</i></span
+              >
               <span class="bars">{{ bars(part) }}{{ relation(part) }}</span>
             </span>
             <span class="effort" [attr.aria-label]="'Effort ' + effort(i) + ' of 100'" [title]="reasons(i)">
@@ -42,7 +49,13 @@ export class PartsRail {
   }
 
   protected relation(part: Part): string {
-    const words = { same: ' · same as ', ending: ' · new end to ', moved: ' · moved from ', rhythm: ' · rhythm of ', new: '' };
+    const words = {
+      same: ' · same as ',
+      ending: ' · new end to ',
+      moved: ' · moved from ',
+      rhythm: ' · rhythm of ',
+      new: '',
+    };
     return part.relatedTo === null ? '' : words[part.relation] + part.relatedTo;
   }
 

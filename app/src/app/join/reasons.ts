@@ -18,7 +18,6 @@ import {
 } from '@joined-hands/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
-import { letGo } from '../ui/focus';
 import { BenchState } from './bench-state';
 
 const SHOWN_ALTERNATIVES = 6;
@@ -33,7 +32,6 @@ const SHOWN_ALTERNATIVES = 6;
 })
 export class Reasons {
   protected readonly bench = inject(BenchState);
-  protected readonly letGo = letGo;
 
   protected readonly layouts: readonly { value: Choices['layout']; label: string }[] = [
     { value: 'block', label: 'Nearest' },
@@ -58,7 +56,9 @@ export class Reasons {
     const change = this.bench.change();
     return change ? `${typeset(change.change.symbol)}, ${inversionName(change.voicing.inversion)}` : '';
   });
-  protected readonly letters = computed(() => this.bench.change()?.pitches.map((p) => typeset(classNameOf(p))) ?? []);
+  protected readonly letters = computed(
+    () => this.bench.change()?.pitches.map((p) => typeset(classNameOf(p))) ?? [],
+  );
   protected readonly derivation = computed(() => this.with(derivationOf));
   protected readonly meeting = computed(() => this.with(meetingInWords));
   protected readonly why = computed(() => {
@@ -68,9 +68,14 @@ export class Reasons {
   /** Under a pattern built on the root the block is not what is struck: said, with what is. */
   protected readonly broken = computed(() => {
     const change = this.bench.change();
-    const struck = this.bench.arrangement()?.left.filter((n) => n.from === change?.change.id && n.source === 'pattern') ?? [];
+    const struck =
+      this.bench.arrangement()?.left.filter((n) => n.from === change?.change.id && n.source === 'pattern') ??
+      [];
     if (!change || struck.length === 0 || struck[0].midi === change.voicing.keys[0]) return '';
-    return `Here the pattern breaks it up from the root: ${struck.slice(0, 4).map((n) => typeset(classNameOf(n.pitch))).join(' ')}.`;
+    return `Here the pattern breaks it up from the root: ${struck
+      .slice(0, 4)
+      .map((n) => typeset(classNameOf(n.pitch)))
+      .join(' ')}.`;
   });
   protected readonly alternatives = computed(() => this.bench.alternatives().slice(0, SHOWN_ALTERNATIVES));
   protected readonly partTitle = computed(() => {

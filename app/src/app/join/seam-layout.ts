@@ -1,86 +1,8 @@
 import type { Arrangement, ArrangedChange, HandNote, PlayedBar } from '@joined-hands/core';
 import { barAt, barTicks, classNameOf, countAt, partIndexAt, staffStep, typeset } from '@joined-hands/core';
+import { LYRIC_LINE, TEXT_IN, type TextMark, placeLyrics } from './seam-lyrics';
 
-/** A note of the right hand: round, pitch as height. */
-export interface NoteShape {
-  readonly id: string;
-  readonly tick: number;
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly letter: string;
-  readonly finger: number | null;
-  readonly midi: number;
-  readonly octaveMark: string;
-  readonly isGrace: boolean;
-}
-
-/** A key of the left hand: square. */
-export interface BlockShape {
-  readonly changeId: string;
-  readonly tick: number;
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly letter: string;
-  readonly finger: number | null;
-  readonly midi: number;
-  readonly isFill: boolean;
-}
-
-export interface ChangeShape {
-  readonly id: string;
-  readonly x: number;
-  readonly width: number;
-  readonly symbol: string;
-  /** "1st inv." under the blocks. */
-  readonly inversion: string;
-  /** The left hand strikes for it. */
-  readonly hasLeft: boolean;
-  readonly isPinned: boolean;
-  readonly change: ArrangedChange;
-  readonly how: 'struck' | 'held' | 'rest';
-}
-
-export interface Stitch {
-  readonly x: number;
-  readonly fromY: number;
-  readonly toY: number;
-  readonly isStrong: boolean;
-}
-
-export interface TextMark {
-  readonly x: number;
-  readonly y: number;
-  readonly text: string;
-}
-
-export interface SeamRow {
-  readonly top: number;
-  readonly height: number;
-  readonly fromTick: number;
-  readonly toTick: number;
-  readonly bars: readonly { readonly x: number; readonly width: number; readonly number: number; readonly isFirst: boolean }[];
-  readonly notes: readonly NoteShape[];
-  readonly blocks: readonly BlockShape[];
-  readonly changes: readonly ChangeShape[];
-  readonly stitches: readonly Stitch[];
-  readonly lyrics: readonly TextMark[];
-  readonly counts: readonly TextMark[];
-  readonly chordY: number;
-  readonly countY: number;
-  readonly seamY: number;
-  readonly inversionY: number;
-  readonly pixelsPerTick: number;
-}
-
-export interface SeamLayout {
-  readonly rows: readonly SeamRow[];
-  readonly height: number;
-  /** Right-hand lane from top to bottom, for the backdrop. */
-  readonly rightHeight: number;
-  readonly leftHeight: number;
-}
+import type { BlockShape, ChangeShape, NoteShape, SeamLayout, SeamRow, Stitch } from './seam-shapes';
 
 export const NOTE_HEIGHT = 27;
 export const BLOCK_HEIGHT = 25;
@@ -96,9 +18,7 @@ const LETTER_ROOM = 21;
 const LEAST_BAR_WIDTH = 110;
 /** The thread runs just left of the words it passes. */
 const THREAD_IN = 4;
-const TEXT_IN = 11;
 const ACCIDENTAL_ROOM = 29;
-const LYRIC_LINE = 24;
 const CHORD_BAND = 27;
 const COUNT_BAND = 24;
 const SEAM_BAND = 18;
@@ -111,9 +31,14 @@ const LEFT_LANE_MOST = 150;
 const SCALES = [1.5, 1.4, 1.3, 1.2, 1.1, 1];
 
 /** The layout of a part at the largest scale at which it fits the height without scrolling; 1 when none does. */
-export function fitSeam(arrangement: Arrangement, partIndex: number, room: { width: number; height: number }): { layout: SeamLayout; scale: number } {
+export function fitSeam(
+  arrangement: Arrangement,
+  partIndex: number,
+  room: { width: number; height: number },
+): { layout: SeamLayout; scale: number } {
   for (const scale of SCALES) {
-    const at = (stretch: number): SeamLayout => layoutSeam(arrangement, partIndex, Math.floor(room.width / scale), stretch);
+    const at = (stretch: number): SeamLayout =>
+      layoutSeam(arrangement, partIndex, Math.floor(room.width / scale), stretch);
     const layout = at(1);
     const height = room.height / scale;
     if (layout.height <= height) return { layout: stretched(layout, at, height), scale };
@@ -130,7 +55,12 @@ function stretched(layout: SeamLayout, again: (stretch: number) => SeamLayout, h
 }
 
 /** Lays out one part of an arrangement in rows of bars that fit the width. */
-export function layoutSeam(arrangement: Arrangement, partIndex: number, width: number, stretch = 1): SeamLayout {
+export function layoutSeam(
+  arrangement: Arrangement,
+  partIndex: number,
+  width: number,
+  stretch = 1,
+): SeamLayout {
   const part = arrangement.parts[partIndex];
   const inPart = (note: { tick: number }): boolean => partIndexAt(arrangement.parts, note.tick) === partIndex;
   const view: View = {
@@ -154,7 +84,12 @@ export function layoutSeam(arrangement: Arrangement, partIndex: number, width: n
     rows.push(row);
     top += row.height + ROW_GAP;
   }
-  return { rows, height: Math.max(0, top - ROW_GAP), rightHeight: rightHeight(view), leftHeight: leftHeight(view) };
+  return {
+    rows,
+    height: Math.max(0, top - ROW_GAP),
+    rightHeight: rightHeight(view),
+    leftHeight: leftHeight(view),
+  };
 }
 
 interface View {
@@ -260,7 +195,12 @@ function layoutRow(view: View, spans: readonly BarSpan[], usable: number, top: n
     height: inversionY + 6 - top,
     fromTick,
     toTick,
-    bars: spans.map(({ from, to, bar }, i) => ({ x: x(from), width: (to - from) * pixelsPerTick, number: bar.number, isFirst: i === 0 })),
+    bars: spans.map(({ from, to, bar }, i) => ({
+      x: x(from),
+      width: (to - from) * pixelsPerTick,
+      number: bar.number,
+      isFirst: i === 0,
+    })),
     notes,
     blocks,
     changes: changeShapes(view, fromTick, toTick, x),
@@ -275,7 +215,13 @@ function layoutRow(view: View, spans: readonly BarSpan[], usable: number, top: n
   };
 }
 
-function noteShape(view: View, note: HandNote, x: (tick: number) => number, perTick: number, top: number): NoteShape {
+function noteShape(
+  view: View,
+  note: HandNote,
+  x: (tick: number) => number,
+  perTick: number,
+  top: number,
+): NoteShape {
   const [low, high] = view.rightRange;
   let step = staffStep(note.pitch);
   let octaveMark = '';
@@ -295,23 +241,14 @@ function noteShape(view: View, note: HandNote, x: (tick: number) => number, perT
   };
 }
 
-/** Syllables under their notes; one that would run into the last steps down a line. */
-function placeLyrics(notes: readonly HandNote[], x: (tick: number) => number, top: number): { lyrics: TextMark[]; lines: number } {
-  const ends: number[] = [];
-  const lyrics: TextMark[] = [];
-  for (const note of notes) {
-    if (note.lyric === null) continue;
-    const text = note.lyric + (note.syllabic === 'begin' || note.syllabic === 'middle' ? '-' : '');
-    const at = x(note.tick);
-    let line = ends.findIndex((end) => end <= at);
-    if (line < 0) line = ends.push(0) - 1;
-    ends[line] = at + text.length * 9.4 + 6;
-    lyrics.push({ x: at + TEXT_IN, y: top + (line + 1) * LYRIC_LINE - 5, text });
-  }
-  return { lyrics, lines: Math.max(1, ends.length) };
-}
-
-function blockShapes(view: View, notes: readonly HandNote[], x: (tick: number) => number, perTick: number, top: number, rowEnd: number): BlockShape[] {
+function blockShapes(
+  view: View,
+  notes: readonly HandNote[],
+  x: (tick: number) => number,
+  perTick: number,
+  top: number,
+  rowEnd: number,
+): BlockShape[] {
   const byTick = new Map<number, HandNote[]>();
   for (const note of notes) byTick.set(note.tick, [...(byTick.get(note.tick) ?? []), note]);
   const bottom = top + leftHeight(view) - BLOCK_HEIGHT;
@@ -320,7 +257,8 @@ function blockShapes(view: View, notes: readonly HandNote[], x: (tick: number) =
       const steps = staffStep(note.pitch) - view.leftRange[0];
       const y = view.byPitch ? bottom - steps * leftStep(view) : bottom - order * (BLOCK_HEIGHT + 1);
       const below = together[order - 1];
-      const isSecond = view.byPitch && below !== undefined && staffStep(note.pitch) - staffStep(below.pitch) === 1;
+      const isSecond =
+        view.byPitch && below !== undefined && staffStep(note.pitch) - staffStep(below.pitch) === 1;
       const length = Math.min(note.length, rowEnd - note.tick);
       return {
         changeId: note.from,
@@ -347,7 +285,11 @@ function changeShapes(view: View, from: number, to: number, x: (tick: number) =>
       x: x(c.change.tick),
       width: x(Math.min(to, c.change.tick + c.change.length)) - x(c.change.tick),
       symbol: typeset(c.change.symbol),
-      inversion: playsVoicing(view, c) ? (c.voicing.inversion === null ? 'slash' : SHORT_INVERSION[c.voicing.inversion]) : '',
+      inversion: playsVoicing(view, c)
+        ? c.voicing.inversion === null
+          ? 'slash'
+          : SHORT_INVERSION[c.voicing.inversion]
+        : '',
       hasLeft: view.left.some((n) => n.from === c.change.id),
       isPinned: c.fixedBy === 'pin',
       change: c,
@@ -389,14 +331,17 @@ function stitchesOf(
 /** Counts only where something is struck. */
 function countsOf(view: View, from: number, to: number, x: (tick: number) => number, y: number): TextMark[] {
   const struck = [...view.right.filter((n) => !n.grace), ...view.left];
-  const ticks = [...new Set(struck.map((n) => n.tick))].filter((t) => t >= from && t < to).sort((a, b) => a - b);
+  const ticks = [...new Set(struck.map((n) => n.tick))]
+    .filter((t) => t >= from && t < to)
+    .sort((a, b) => a - b);
   const { bars } = view.arrangement.played;
   let lastBeat = '';
-  return ticks.map((tick) => {
+  return ticks.map((tick, i) => {
     const [beat, part] = countAt(barAt(bars, tick), tick).split(' ');
-    // Within a beat already counted only "&" or "e" is said.
-    const text = part && beat === lastBeat ? part : part ? `${beat} ${part}` : beat;
+    // Within a beat already counted, and where there is no room for both, only "&" or "e" is said.
+    const room = i + 1 < ticks.length ? x(ticks[i + 1]) - x(tick) : Infinity;
+    const isShort = part !== undefined && (beat === lastBeat || room < 34);
     lastBeat = beat;
-    return { x: x(tick) + TEXT_IN, y, text };
+    return { x: x(tick) + TEXT_IN, y, text: isShort ? part : part ? `${beat} ${part}` : beat };
   });
 }

@@ -1,7 +1,18 @@
-import { ChangeDetectionStrategy, Component, type ElementRef, computed, effect, input, output, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  type ElementRef,
+  computed,
+  effect,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import type { Arrangement } from '@joined-hands/core';
 import { meetingInWords } from '@joined-hands/core';
-import { BLOCK_HEIGHT, type ChangeShape, NOTE_HEIGHT, type NoteShape, fitSeam } from './seam-layout';
+import { BLOCK_HEIGHT, NOTE_HEIGHT, fitSeam } from './seam-layout';
+import type { ChangeShape, NoteShape } from './seam-shapes';
 
 /** The two lanes of a part sewn together: right hand above, left hand below, a stitch at every meeting. */
 @Component({
@@ -30,12 +41,20 @@ export class Seam {
     const tick = this.tick();
     if (tick === null) return null;
     const row = this.layout().rows.find((r) => tick >= r.fromTick && tick < r.toTick);
-    return row ? { x: 14 + (tick - row.fromTick) * row.pixelsPerTick, top: row.top + 20, bottom: row.top + row.height - 4 } : null;
+    return row
+      ? {
+          x: 14 + (tick - row.fromTick) * row.pixelsPerTick,
+          top: row.top + 20,
+          bottom: row.top + row.height - 4,
+        }
+      : null;
   });
 
   private readonly soundingRowTop = computed(() => {
     const tick = this.tick();
-    return tick === null ? null : (this.layout().rows.find((r) => tick >= r.fromTick && tick < r.toTick)?.top ?? null);
+    return tick === null
+      ? null
+      : (this.layout().rows.find((r) => tick >= r.fromTick && tick < r.toTick)?.top ?? null);
   });
 
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
@@ -45,7 +64,10 @@ export class Seam {
       const element = this.host().nativeElement;
       const view = element.closest('main') ?? element;
       const observer = new ResizeObserver(() =>
-        this.room.set({ width: Math.max(280, Math.floor(element.clientWidth)), height: view.clientHeight - 14 }),
+        this.room.set({
+          width: Math.max(280, Math.floor(element.clientWidth)),
+          height: view.clientHeight - 14,
+        }),
       );
       observer.observe(element);
       observer.observe(view);
@@ -59,7 +81,12 @@ export class Seam {
     });
     effect(() => {
       const id = this.selected();
-      if (id) queueMicrotask(() => this.host().nativeElement.querySelector(`[data-change="${CSS.escape(id)}"]`)?.scrollIntoView({ block: 'nearest' }));
+      if (id)
+        queueMicrotask(() =>
+          this.host()
+            .nativeElement.querySelector(`[data-change="${CSS.escape(id)}"]`)
+            ?.scrollIntoView({ block: 'nearest' }),
+        );
     });
   }
 

@@ -3,7 +3,6 @@ import { FormsModule } from '@angular/forms';
 import { RUNGS } from '@joined-hands/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
-import { letGo } from '../ui/focus';
 import { BenchState } from './bench-state';
 
 /** Rung, tempo, hands, loop, play. */
@@ -17,7 +16,6 @@ import { BenchState } from './bench-state';
 export class Transport {
   protected readonly bench = inject(BenchState);
   protected readonly rungs = RUNGS;
-  protected readonly letGo = letGo;
   protected readonly rungName = computed(() => RUNGS[this.bench.rung() - 1].name);
   protected readonly tempo = computed(() => {
     const own = this.bench.song()?.tempoMap[0].quartersPerMinute ?? 96;

@@ -29,7 +29,11 @@ export function keysBetween(low: number, high: number): { keys: KeyShape[]; widt
 }
 
 /** The keyboard of a profile, or on a narrow screen the stretch that holds the keys used, an octave at least. */
-export function keyboardShape(size: KeyboardSize, used: readonly number[], isNarrow: boolean): ReturnType<typeof keysBetween> {
+export function keyboardShape(
+  size: KeyboardSize,
+  used: readonly number[],
+  isNarrow: boolean,
+): ReturnType<typeof keysBetween> {
   const { low, high } = KEYBOARDS[size];
   if (!isNarrow || used.length === 0) return keysBetween(low, high);
   const from = Math.max(low, Math.min(...used) - 2);

@@ -35,7 +35,9 @@ export class Keyboard {
   }
 
   protected readonly label = computed(() => {
-    const names = this.held().map((k) => `${k.hand} hand ${k.letter}${k.finger === null ? '' : ` finger ${k.finger}`}`);
+    const names = this.held().map(
+      (k) => `${k.hand} hand ${k.letter}${k.finger === null ? '' : ` finger ${k.finger}`}`,
+    );
     return names.length === 0 ? `Keyboard of ${this.size()} keys` : `Keyboard: ${names.join(', ')}`;
   });
 }

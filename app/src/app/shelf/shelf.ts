@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, type ElementRef, type OnInit, computed, inject, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  type ElementRef,
+  type OnInit,
+  computed,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Clock, MOST_BYTES, keyName, metreName, partsOf, typeset, unfold } from '@joined-hands/core';
 import { formatDistanceToNow } from 'date-fns';
@@ -44,7 +53,9 @@ export class Shelf implements OnInit {
     } catch (error) {
       this.stored.set([]);
       const why = error instanceof Error ? error.message : String(error);
-      this.problem.set(`The songs stored in this browser cannot be read: ${why}. Check that the browser may store data, then reload.`);
+      this.problem.set(
+        `The songs stored in this browser cannot be read: ${why}. Check that the browser may store data, then reload.`,
+      );
     }
   }
 
@@ -82,11 +93,15 @@ export class Shelf implements OnInit {
     try {
       if (file.size > MOST_BYTES) {
         const size = (file.size / 1024 / 1024).toFixed(1);
-        this.problem.set(`${file.name}: the file is too large, ${size} MB; at most 20 MB are read. Export only the melody.`);
+        this.problem.set(
+          `${file.name}: the file is too large, ${size} MB; at most 20 MB are read. Export only the melody.`,
+        );
         return null;
       }
       if (!/\.(musicxml|xml|json)$/i.test(file.name)) {
-        this.problem.set(`${file.name}: this kind of file is not read yet. Choose .musicxml, .xml or .joined.json.`);
+        this.problem.set(
+          `${file.name}: this kind of file is not read yet. Choose .musicxml, .xml or .joined.json.`,
+        );
         return null;
       }
       const result = await this.arranger.read(file.name, await file.text(), crypto.randomUUID());
@@ -98,7 +113,9 @@ export class Shelf implements OnInit {
       await this.songs.add(song);
       return song.id;
     } catch (error) {
-      this.problem.set(`${file.name}: it could not be stored: ${error instanceof Error ? error.message : String(error)}.`);
+      this.problem.set(
+        `${file.name}: it could not be stored: ${error instanceof Error ? error.message : String(error)}.`,
+      );
       return null;
     } finally {
       this.reading.set(null);
@@ -134,6 +151,7 @@ function cardOf(stored: StoredSong): Card {
       { name: 'Parts', value: String(partsOf(song, played).length) },
       { name: 'Length', value: `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}` },
     ],
-    opened: openedAt === null ? 'Not opened yet' : `Opened ${formatDistanceToNow(openedAt, { addSuffix: true })}`,
+    opened:
+      openedAt === null ? 'Not opened yet' : `Opened ${formatDistanceToNow(openedAt, { addSuffix: true })}`,
   };
 }

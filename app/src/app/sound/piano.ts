@@ -20,7 +20,8 @@ export function sampleFiles(): Record<string, string> {
 /** A real grand piano, loaded when first needed. */
 @Injectable({ providedIn: 'root' })
 export class Piano {
-  private loading: Promise<{ tone: Tone; sampler: ToneModule.Sampler; click: ToneModule.Synth }> | null = null;
+  private loading: Promise<{ tone: Tone; sampler: ToneModule.Sampler; click: ToneModule.Synth }> | null =
+    null;
 
   /** The instrument, once its samples are there. Must first be called from a key press or click. */
   async ready(): Promise<{ tone: Tone; sampler: ToneModule.Sampler; click: ToneModule.Synth }> {
@@ -35,7 +36,11 @@ export class Piano {
 
   private async load(): Promise<{ tone: Tone; sampler: ToneModule.Sampler; click: ToneModule.Synth }> {
     const tone = await import('tone');
-    const sampler = new tone.Sampler({ urls: sampleFiles(), baseUrl: '/samples/', release: 0.6 }).toDestination();
+    const sampler = new tone.Sampler({
+      urls: sampleFiles(),
+      baseUrl: '/samples/',
+      release: 0.6,
+    }).toDestination();
     sampler.volume.value = -4;
     const click = new tone.Synth({
       oscillator: { type: 'triangle' },
@@ -50,6 +55,12 @@ export class Piano {
   async hear(keys: readonly number[], velocity = 76): Promise<void> {
     const { tone, sampler } = await this.ready();
     sampler.releaseAll();
-    for (const key of keys) sampler.triggerAttackRelease(tone.Frequency(key, 'midi').toFrequency(), 1.6, tone.now(), velocity / 127);
+    for (const key of keys)
+      sampler.triggerAttackRelease(
+        tone.Frequency(key, 'midi').toFrequency(),
+        1.6,
+        tone.now(),
+        velocity / 127,
+      );
   }
 }

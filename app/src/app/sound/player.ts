@@ -40,14 +40,21 @@ export class Player {
             Math.max(tone.now(), time - SAMPLE_DELAY_SECONDS),
             note.velocity / 127,
           ),
-        click: (isDownbeat, time) => click.triggerAttackRelease(isDownbeat ? CLICK_HIGH : CLICK_LOW, 0.03, time),
+        click: (isDownbeat, time) =>
+          click.triggerAttackRelease(isDownbeat ? CLICK_HIGH : CLICK_LOW, 0.03, time),
         silence: () => sampler.releaseAll(),
       });
-      document.dispatchEvent(new CustomEvent('joined-hands:playing', { detail: { notes: program.notes, seconds: program.seconds } }));
+      document.dispatchEvent(
+        new CustomEvent('joined-hands:playing', {
+          detail: { notes: program.notes, seconds: program.seconds },
+        }),
+      );
     } catch (error) {
       if (turn !== this.starting) return;
       this.stop();
-      this.problem.set(`The piano could not be started: ${error instanceof Error ? error.message : String(error)}.`);
+      this.problem.set(
+        `The piano could not be started: ${error instanceof Error ? error.message : String(error)}.`,
+      );
     }
   }
 
@@ -61,12 +68,18 @@ export class Player {
     this.sounding.set([]);
   }
 
-  private run(transport: ReturnType<typeof import('tone').getTransport>, program: PlayProgram, loops: boolean, act: Acts): void {
+  private run(
+    transport: ReturnType<typeof import('tone').getTransport>,
+    program: PlayProgram,
+    loops: boolean,
+    act: Acts,
+  ): void {
     transport.stop();
     transport.cancel();
     transport.bpm.value = 120;
     for (const note of program.notes) transport.schedule((time) => act.strike(note, time), note.at);
-    for (const { at, isDownbeat } of program.clicks) transport.schedule((time) => act.click(isDownbeat, time), at);
+    for (const { at, isDownbeat } of program.clicks)
+      transport.schedule((time) => act.click(isDownbeat, time), at);
     transport.loop = loops;
     transport.loopStart = program.countIn;
     transport.loopEnd = program.seconds;

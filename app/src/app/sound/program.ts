@@ -41,7 +41,10 @@ export function planProgram(arrangement: Arrangement, request: PlayRequest): Pla
   const clicks = request.countsIn ? clicksBefore(arrangement, request, rate) : [];
   const countIn = clicks.length === 0 ? 0 : clicks[clicks.length - 1].until;
   const wanted = timeline.notes.filter(
-    (n) => n.tick >= request.fromTick && n.tick < request.toTick && (request.hands === 'both' || n.hand === request.hands),
+    (n) =>
+      n.tick >= request.fromTick &&
+      n.tick < request.toTick &&
+      (request.hands === 'both' || n.hand === request.hands),
   );
   const lifts = request.hands === 'right' ? [] : timeline.pedals;
   const notes = wanted.map((note) => ({

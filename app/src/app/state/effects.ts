@@ -1,7 +1,18 @@
 import { Injectable, inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { EMPTY, catchError, concatMap, debounceTime, filter, from, map, of, switchMap, withLatestFrom } from 'rxjs';
+import {
+  EMPTY,
+  catchError,
+  concatMap,
+  debounceTime,
+  filter,
+  from,
+  map,
+  of,
+  switchMap,
+  withLatestFrom,
+} from 'rxjs';
 import { StaleRevisionError, SongStore } from '../storage/song-store';
 import { ArrangerClient } from '../workers/arranger';
 import { ArrangementActions, PlaceActions, ProfileActions, SongActions } from './actions';
@@ -21,13 +32,21 @@ export class WorkbenchEffects {
 
   readonly arrange = createEffect(() =>
     this.actions.pipe(
-      ofType(SongActions.opened, SongActions.edited, SongActions.undone, SongActions.redone, ProfileActions.changed),
+      ofType(
+        SongActions.opened,
+        SongActions.edited,
+        SongActions.undone,
+        SongActions.redone,
+        ProfileActions.changed,
+      ),
       withLatestFrom(this.state),
       switchMap(([, { song, profile, place }]) => {
         if (!song) return EMPTY;
         return this.arranger.arrange(song, profile, place.part).pipe(
           map((arrangement) => ArrangementActions.came({ arrangement })),
-          catchError((error: unknown) => of(SongActions.wentWrong({ problem: sentence('The song could not be arranged', error) }))),
+          catchError((error: unknown) =>
+            of(SongActions.wentWrong({ problem: sentence('The song could not be arranged', error) })),
+          ),
         );
       }),
     ),
@@ -67,14 +86,19 @@ export class WorkbenchEffects {
   );
 
   /** Writes the open song at once; gives the action that says how it went, null when there was nothing to do. */
-  async saveNow(): Promise<ReturnType<typeof SongActions.saved> | ReturnType<typeof SongActions.wentWrong> | null> {
-    const { song, place, revision, isDirty, isReadOnly } = this.store.selectSignal(workbench.selectWorkbenchState)();
+  async saveNow(): Promise<
+    ReturnType<typeof SongActions.saved> | ReturnType<typeof SongActions.wentWrong> | null
+  > {
+    const { song, place, revision, isDirty, isReadOnly } = this.store.selectSignal(
+      workbench.selectWorkbenchState,
+    )();
     if (!song || !isDirty || isReadOnly) return null;
     try {
       const next = await this.songs.save(song, place, revision);
       return SongActions.saved({ song, revision: next });
     } catch (error) {
-      const problem = error instanceof StaleRevisionError ? error.message : sentence('The song could not be saved', error);
+      const problem =
+        error instanceof StaleRevisionError ? error.message : sentence('The song could not be saved', error);
       return SongActions.wentWrong({ problem });
     }
   }

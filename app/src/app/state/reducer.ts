@@ -40,8 +40,15 @@ const reducer = createReducer(
     return { ...state, revision, isDirty: state.song !== song };
   }),
   on(SongActions.takenOverElsewhere, (state): WorkbenchState => ({ ...state, isReadOnly: true })),
-  on(SongActions.wentWrong, (state, { problem }): WorkbenchState => ({ ...state, problem, isArranging: false })),
-  on(PlaceActions.moved, (state, { place }): WorkbenchState => ({ ...state, place: { ...state.place, ...place } })),
+  on(SongActions.wentWrong, (state, { problem }): WorkbenchState => ({
+    ...state,
+    problem,
+    isArranging: false,
+  })),
+  on(PlaceActions.moved, (state, { place }): WorkbenchState => ({
+    ...state,
+    place: { ...state.place, ...place },
+  })),
   on(ProfileActions.read, (state, { profile }): WorkbenchState => ({ ...state, profile })),
   on(ProfileActions.changed, (state, { profile }): WorkbenchState => ({
     ...state,

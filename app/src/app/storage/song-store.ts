@@ -23,18 +23,29 @@ export class SongStore {
   async all(): Promise<StoredSong[]> {
     await this.addDemoSongsOnce();
     const songs = await this.database.songs.toArray();
-    return songs.sort((a, b) => (b.openedAt ?? 0) - (a.openedAt ?? 0) || a.song.title.localeCompare(b.song.title));
+    return songs.sort(
+      (a, b) => (b.openedAt ?? 0) - (a.openedAt ?? 0) || a.song.title.localeCompare(b.song.title),
+    );
   }
 
   /** A stored song, brought to this version of the program; undefined when there is none. */
   async get(id: string): Promise<StoredSong | undefined> {
     const stored = await this.database.songs.get(id);
-    return stored && { ...stored, song: migrateSong(stored.song), place: { ...FIRST_PLACE, ...stored.place } };
+    return (
+      stored && { ...stored, song: migrateSong(stored.song), place: { ...FIRST_PLACE, ...stored.place } }
+    );
   }
 
   /** Puts a new song on the shelf. */
   async add(song: Song, place: Place = FIRST_PLACE): Promise<void> {
-    await this.database.songs.add({ id: song.id, revision: 1, song, place, openedAt: null, savedAt: Date.now() });
+    await this.database.songs.add({
+      id: song.id,
+      revision: 1,
+      song,
+      place,
+      openedAt: null,
+      savedAt: Date.now(),
+    });
   }
 
   /** Puts a deleted song back as it was. */
@@ -95,7 +106,9 @@ export class SongStore {
   private async addDemoSongsOnce(): Promise<void> {
     const done = await this.database.settings.get('demo-songs');
     if (done) return;
-    const texts = await Promise.all(DEMO_FILES.map(async (name) => (await fetch(`/demo/${name}.joined.json`)).text()));
+    const texts = await Promise.all(
+      DEMO_FILES.map(async (name) => (await fetch(`/demo/${name}.joined.json`)).text()),
+    );
     const songs = texts.map((text) => readProject(text).song);
     await this.database.transaction('rw', this.database.songs, this.database.settings, async () => {
       if (await this.database.settings.get('demo-songs')) return;

@@ -10,5 +10,11 @@ export function download(name: string, content: string | Uint8Array, type: strin
 
 /** A file name from a title: letters, digits and hyphens. */
 export function fileName(title: string): string {
-  return title.normalize('NFKD').replace(/[^\w]+/g, '-').replace(/^-+|-+$/g, '').toLowerCase() || 'song';
+  return (
+    title
+      .normalize('NFKD')
+      .replace(/[^\w]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .toLowerCase() || 'song'
+  );
 }

@@ -28,7 +28,13 @@ const arranger = {
    * Arranges a song; the part on screen comes first through `came`, the whole after it. A newer job stops an
    * older one between slices.
    */
-  async arrange(job: number, song: Song, profile: Profile, firstPart: number, came: (a: Arrangement) => Promise<void>): Promise<void> {
+  async arrange(
+    job: number,
+    song: Song,
+    profile: Profile,
+    firstPart: number,
+    came: (a: Arrangement) => Promise<void>,
+  ): Promise<void> {
     newestJob = Math.max(newestJob, job);
     lastSong = keepIdentity(lastSong, song);
     const slices = arrangeInSlices(lastSong, profile, { firstPart });

@@ -11,7 +11,9 @@ export class ArrangerClient {
   private lastJob = 0;
 
   private get worker(): Remote<Arranger> {
-    this.remote ??= wrap<Arranger>(new Worker(new URL('./arrange.worker', import.meta.url), { type: 'module' }));
+    this.remote ??= wrap<Arranger>(
+      new Worker(new URL('./arrange.worker', import.meta.url), { type: 'module' }),
+    );
     return this.remote;
   }
 

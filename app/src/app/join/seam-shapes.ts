@@ -1,0 +1,82 @@
+import type { ArrangedChange } from '@joined-hands/core';
+import type { TextMark } from './seam-lyrics';
+
+/** A note of the right hand: round, pitch as height. */
+export interface NoteShape {
+  readonly id: string;
+  readonly tick: number;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly letter: string;
+  readonly finger: number | null;
+  readonly midi: number;
+  readonly octaveMark: string;
+  readonly isGrace: boolean;
+}
+
+/** A key of the left hand: square. */
+export interface BlockShape {
+  readonly changeId: string;
+  readonly tick: number;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly letter: string;
+  readonly finger: number | null;
+  readonly midi: number;
+  readonly isFill: boolean;
+}
+
+export interface ChangeShape {
+  readonly id: string;
+  readonly x: number;
+  readonly width: number;
+  readonly symbol: string;
+  /** "1st inv." under the blocks. */
+  readonly inversion: string;
+  /** The left hand strikes for it. */
+  readonly hasLeft: boolean;
+  readonly isPinned: boolean;
+  readonly change: ArrangedChange;
+  readonly how: 'struck' | 'held' | 'rest';
+}
+
+export interface Stitch {
+  readonly x: number;
+  readonly fromY: number;
+  readonly toY: number;
+  readonly isStrong: boolean;
+}
+
+export interface SeamRow {
+  readonly top: number;
+  readonly height: number;
+  readonly fromTick: number;
+  readonly toTick: number;
+  readonly bars: readonly {
+    readonly x: number;
+    readonly width: number;
+    readonly number: number;
+    readonly isFirst: boolean;
+  }[];
+  readonly notes: readonly NoteShape[];
+  readonly blocks: readonly BlockShape[];
+  readonly changes: readonly ChangeShape[];
+  readonly stitches: readonly Stitch[];
+  readonly lyrics: readonly TextMark[];
+  readonly counts: readonly TextMark[];
+  readonly chordY: number;
+  readonly countY: number;
+  readonly seamY: number;
+  readonly inversionY: number;
+  readonly pixelsPerTick: number;
+}
+
+export interface SeamLayout {
+  readonly rows: readonly SeamRow[];
+  readonly height: number;
+  /** Right-hand lane from top to bottom, for the backdrop. */
+  readonly rightHeight: number;
+  readonly leftHeight: number;
+}

@@ -1,0 +1,64 @@
+import { type Metre, TICKS_PER_QUARTER, TICKS_PER_WHOLE } from '../music/metre';
+import type { MelodyNote } from '../song/schema';
+import { type Element, child, childText, childrenOf } from './xmlTree';
+
+/** The first verse's syllable of a note. */
+export function readLyric(element: Element): MelodyNote['lyric'] {
+  const lyric = child(element, 'lyric');
+  const text = lyric
+    ? childrenOf(lyric, 'text')
+        .map((t) => t.text)
+        .join(' ')
+        .trim()
+    : '';
+  if (!text) return null;
+  const syllabic = childText(lyric, 'syllabic');
+  const known = syllabic === 'begin' || syllabic === 'middle' || syllabic === 'end' ? syllabic : 'single';
+  return { text: text.slice(0, 200), syllabic: known };
+}
+
+/** Quarter notes a minute of a metronome mark, as text; undefined when there is none. */
+export function metronomeOf(direction: Element): string | undefined {
+  for (const type of childrenOf(direction, 'direction-type')) {
+    const metronome = child(type, 'metronome');
+    const perMinute = Number(childText(metronome, 'per-minute'));
+    if (!metronome || !(perMinute > 0)) continue;
+    const units: Record<string, number> = { whole: 4, half: 2, quarter: 1, eighth: 0.5, '16th': 0.25 };
+    const dots = childrenOf(metronome, 'beat-unit-dot').length;
+    return String(
+      perMinute * (units[childText(metronome, 'beat-unit') ?? 'quarter'] ?? 1) * (2 - 0.5 ** dots),
+    );
+  }
+  return undefined;
+}
+
+/** The simplest metre a bar of this many ticks fits; lengths off the grid of thirty-seconds are rounded up. */
+export function metreOfLength(ticks: number): Metre {
+  const denominator = [4, 8, 16, 32].find((d) => ticks % (TICKS_PER_WHOLE / d) === 0) ?? 32;
+  return {
+    numerator: Math.min(64, Math.max(1, Math.ceil((ticks * denominator) / TICKS_PER_WHOLE))),
+    denominator,
+  };
+}
+
+/** A map that begins at tick 0, the default in force until its first own entry; repeated entries left out. */
+export function anchored<T extends { tick: number }>(map: readonly T[], fallback: readonly T[]): T[] {
+  const sorted = [...map].sort((a, b) => a.tick - b.tick);
+  if (sorted.length === 0) return [...fallback];
+  sorted[0] = { ...sorted[0], tick: 0 };
+  const same = (a: T, b: T): boolean =>
+    JSON.stringify({ ...a, tick: 0 }) === JSON.stringify({ ...b, tick: 0 });
+  return sorted.filter((entry, i) => i === 0 || !same(entry, sorted[i - 1]));
+}
+
+/** "1 quarter note", "0.50 quarter notes". */
+export function inQuarters(ticks: number): string {
+  const quarters = ticks / TICKS_PER_QUARTER;
+  const shown = Number.isInteger(quarters) ? `${quarters}` : quarters.toFixed(2);
+  return `${shown} quarter note${quarters === 1 ? '' : 's'}`;
+}
+
+/** The text with its first letter large. */
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

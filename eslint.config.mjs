@@ -1,0 +1,113 @@
+import angular from 'angular-eslint';
+import boundaries from 'eslint-plugin-boundaries';
+import tseslint from 'typescript-eslint';
+
+/** Folders of the core from the ground up: each may import those before it, never those after. */
+const CORE = [
+  'music',
+  'song',
+  'harmony',
+  'parts',
+  'hands',
+  'voicing',
+  'joining',
+  'fingering',
+  'fills',
+  'effort',
+  'performance',
+  'formats',
+];
+/** Files in the core's root that stand above every folder. */
+const coreRules = CORE.map((folder, i) => ({
+  from: [`core-${folder}`],
+  allow: [
+    `core-${folder}`,
+    ...CORE.slice(0, i).map((lower) => `core-${lower}`),
+    ...(folder === 'formats' ? ['core-arrange'] : []),
+  ],
+}));
+
+export default tseslint.config(
+  {
+    ignores: [
+      'dist',
+      'out',
+      'node_modules',
+      '.angular',
+      '**/node_modules',
+      'test-results',
+      'playwright-report',
+      '.shot*',
+    ],
+  },
+  ...tseslint.configs.strict,
+  {
+    files: ['**/*.ts'],
+    plugins: { boundaries },
+    settings: {
+      'import/resolver': { node: { extensions: ['.ts', '.mjs', '.js'] } },
+      'boundaries/elements': [
+        { type: 'core-testing', pattern: ['core/testing.ts', 'core/**/*.spec.ts'], mode: 'full' },
+        ...CORE.map((folder) => ({ type: `core-${folder}`, pattern: `core/${folder}/**`, mode: 'full' })),
+        { type: 'core-index', pattern: 'core/index.ts', mode: 'full' },
+        { type: 'core-arrange', pattern: 'core/*.ts', mode: 'full' },
+        { type: 'demo', pattern: 'demo/**', mode: 'full' },
+        { type: 'app', pattern: 'app/**', mode: 'full' },
+        { type: 'server', pattern: 'server/**', mode: 'full' },
+        { type: 'tools', pattern: ['tools/**', 'e2e/**', '*.ts'], mode: 'full' },
+      ],
+    },
+    rules: {
+      'boundaries/element-types': [
+        'error',
+        {
+          default: 'disallow',
+          rules: [
+            ...coreRules,
+            { from: ['core-arrange'], allow: ['core-arrange', ...CORE.map((f) => `core-${f}`)] },
+            { from: ['core-index'], allow: ['core-arrange', ...CORE.map((f) => `core-${f}`)] },
+            { from: ['core-testing'], allow: ['core-*', 'demo'] },
+            { from: ['demo'], allow: ['demo', 'core-*'] },
+            { from: ['app'], allow: ['app', 'core-index'] },
+            { from: ['server'], allow: ['server'] },
+            { from: ['tools'], allow: ['tools', 'demo', 'core-*', 'server', 'app'] },
+          ],
+        },
+      ],
+      '@typescript-eslint/no-non-null-assertion': 'error',
+      '@typescript-eslint/explicit-function-return-type': 'off',
+      '@typescript-eslint/no-extraneous-class': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-invalid-void-type': 'off',
+      eqeqeq: 'error',
+      'no-restricted-globals': ['error', { name: 'alert' }, { name: 'confirm' }],
+      'max-lines': ['error', { max: 350, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
+    // The core runs in browsers, workers and Node alike: it may know none of them.
+    files: ['core/**/*.ts'],
+    ignores: ['core/**/*.spec.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: ['node:*', '@angular/*', '@ngrx/*', 'tone', 'vexflow', 'dexie'] },
+      ],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'process',
+        'fetch',
+        'localStorage',
+        'setTimeout',
+      ],
+    },
+  },
+  {
+    files: ['app/**/*.ts'],
+    extends: [...angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+  },
+  { files: ['app/**/*.html'], extends: [...angular.configs.templateRecommended] },
+);

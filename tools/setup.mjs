@@ -1,0 +1,60 @@
+// What npm start and npm test share: everything the machine needs is put there first. Only Node is asked for.
+import { spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = fileURLToPath(new URL('..', import.meta.url));
+
+/** Runs a command in the project with its output shown; gives its exit code. */
+export function run(command, args, options = {}) {
+  const env = { ...process.env, NG_CLI_ANALYTICS: 'false', ...options.env };
+  const { status, error } = spawnSync(command, args, {
+    cwd: root,
+    stdio: options.quiet ? 'ignore' : 'inherit',
+    env,
+  });
+  if (error && !options.quiet) console.error(`${command} could not be started: ${error.message}`);
+  return status ?? 1;
+}
+
+/** Installs the packages when they are missing or older than the lock file. */
+export function install() {
+  const mark = join(root, 'node_modules/.package-lock.json');
+  const isFresh =
+    existsSync(mark) && statSync(mark).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs - 1000;
+  if (isFresh) return 0;
+  console.log('Installing the packages …');
+  return run('npm', ['ci', '--no-audit', '--no-fund']);
+}
+
+/** True when the built application is older than anything it is made of. */
+export function needsBuild() {
+  const built = join(root, 'dist/app/index.html');
+  if (!existsSync(built)) return true;
+  const since = statSync(built).mtimeMs;
+  return ['app', 'core', 'demo/files', 'angular.json', 'package-lock.json'].some((path) =>
+    newerThan(join(root, path), since),
+  );
+}
+
+function newerThan(path, since) {
+  const stat = statSync(path);
+  if (!stat.isDirectory()) return stat.mtimeMs > since;
+  return readdirSync(path).some((name) => name !== 'node_modules' && newerThan(join(path, name), since));
+}
+
+const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser'];
+
+/** The path of Debian's Chromium; installed with apt-get when it is missing and may be. Null when there is none. */
+export function chromium() {
+  const found = () => [process.env.CHROMIUM_PATH, ...CHROMIUM].find((path) => path && existsSync(path));
+  if (found()) return found();
+  console.log('Installing Chromium with apt-get …');
+  run('apt-get', ['update'], { quiet: true });
+  run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], {
+    quiet: true,
+    env: { DEBIAN_FRONTEND: 'noninteractive' },
+  });
+  return found() ?? null;
+}

@@ -1,0 +1,6 @@
+// npm start: installs, builds and serves the application, and prints its address.
+import { install, needsBuild, run } from './setup.mjs';
+
+const installed = install();
+const built = installed === 0 && needsBuild() ? run('npx', ['ng', 'build']) : installed;
+process.exitCode = built === 0 ? run('npx', ['tsx', 'server/main.ts']) : built;
