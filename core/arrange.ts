@@ -11,6 +11,7 @@ import { arrangeFindings } from './findings';
 import { type Part, type PartOptions, partIndexAt, partsOf } from './parts/parts';
 import { Clock } from './performance/clock';
 import { type Timeline, perform } from './performance/perform';
+import { rememberLast } from './music/memo';
 import type { Finding } from './song/finding';
 import type { Profile, Song } from './song/schema';
 import { type PlayedSong, unfold } from './song/unfold';
@@ -67,7 +68,7 @@ export function* arrangeInSlices(
   profile: Profile,
   options: ArrangeOptions = {},
 ): Generator<Arrangement | null, Arrangement> {
-  const played = unfold(song);
+  const played = unfoldOnce(song);
   const parts = partsOf(song, played, options);
   yield null;
   const voiced = voiceParts(song, profile, played, parts);
@@ -81,6 +82,26 @@ export function* arrangeInSlices(
     parts.map((_, i) => i),
     null,
   );
+}
+
+/** Unfolding looks at nothing a pianist chooses: it is remembered as long as notes, changes and maps are the same. */
+const unfoldFields = rememberLast(
+  (
+    melody: Song['melody'],
+    changes: Song['changes'],
+    sections: Song['sections'],
+    keyMap: Song['keyMap'],
+    metreMap: Song['metreMap'],
+    tempoMap: Song['tempoMap'],
+    playingOrder: Song['playingOrder'],
+    pickup: number,
+    barCount: number,
+  ) => unfold({ melody, changes, sections, keyMap, metreMap, tempoMap, playingOrder, pickup, barCount }),
+);
+
+function unfoldOnce(song: Song): PlayedSong {
+  const { melody, changes, sections, keyMap, metreMap, tempoMap, playingOrder, pickup, barCount } = song;
+  return unfoldFields(melody, changes, sections, keyMap, metreMap, tempoMap, playingOrder, pickup, barCount);
 }
 
 interface Stage {
@@ -107,9 +128,9 @@ function finish(stage: Stage, wanted: readonly number[], onlyPart: number | null
   const melody = rightHand(played, parts, voiced.raisedParts);
   const inWanted = (tick: number): boolean => onlyPart === null || partIndexAt(parts, tick) === onlyPart;
   const right = onlyPart === null ? melody : melody.filter((note) => inWanted(note.tick));
-  const task = { song, played, parts, profile, voiced, melody };
-  const hands = wanted.map((index) => leftHand(task, index));
   const longestNote = melody.reduce((most, note) => Math.max(most, note.length), 0);
+  const task = { song, played, parts, profile, voiced, melody, longestNote };
+  const hands = wanted.map((index) => leftHand(task, index));
   const filled = fillIn(
     { played, profile, longestNote, melody, partStarts: new Set(parts.map((part) => part.fromTick)) },
     voiced.voiced.filter((v) => inWanted(v.change.tick)),

@@ -31,7 +31,7 @@ export { type Hand, type HandNote } from './joining/handNote';
 export { RUNGS } from './joining/hands';
 export { type Meeting } from './joining/meetings';
 export { PATTERNS } from './joining/patterns';
-export { keepIdentity } from './memo';
+export { keepIdentity } from './music/memo';
 export { parseChord, symbolOf } from './music/chord';
 export { type Key, fifthsOf, keyName, scaleOf } from './music/key';
 export {

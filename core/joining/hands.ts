@@ -1,4 +1,5 @@
 import type { Choices, Profile, Song } from '../song/schema';
+import { barAt, indexAt } from '../song/bars';
 import type { PlayedSong } from '../song/unfold';
 import type { Finding } from '../song/finding';
 import { type Part, partIndexAt } from '../parts/parts';
@@ -51,6 +52,8 @@ export interface LeftHandTask {
   readonly voiced: VoicedSong;
   /** The melody as struck, sorted by onset. */
   readonly melody: readonly Sounding[];
+  /** Ticks of the longest note of the melody. */
+  readonly longestNote: number;
 }
 
 /** The left hand of one part on its rung: nothing, bass notes, blocks, or a pattern. */
@@ -60,11 +63,11 @@ export function leftHand(task: LeftHandTask, partIndex: number): { notes: HandNo
   const notes: HandNote[] = [];
   const findings: Finding[] = [];
   if (rung === 1) return { notes, findings };
-  const longestNote = task.melody.reduce((most, note) => Math.max(most, note.length), 0);
   const refused = new Set(task.song.thinningRefused);
-  for (const voiced of task.voiced.voiced) {
+  const all = task.voiced.voiced;
+  for (let i = indexFrom(all, part.fromTick); i < all.length && all[i].change.tick < part.toTick; i++) {
+    const voiced = all[i];
     const { tick } = voiced.change;
-    if (tick < part.fromTick || tick >= part.toTick) continue;
     const dressed = dress({
       voiced,
       pattern: rung >= 5 ? part.choices.pattern : 'Block',
@@ -73,7 +76,7 @@ export function leftHand(task: LeftHandTask, partIndex: number): { notes: HandNo
           ? barsOf(task.played, tick, tick + voiced.length)
           : [wholeSpan(task.played, tick, voiced.length)],
       melody: task.melody,
-      longestNote,
+      longestNote: task.longestNote,
       profile: task.profile,
       partEnd: part.toTick,
       songEnd: task.played.endTick,
@@ -85,14 +88,30 @@ export function leftHand(task: LeftHandTask, partIndex: number): { notes: HandNo
   return { notes: inTime(notes), findings };
 }
 
+/** The bars a stretch touches, in time. */
 function barsOf(played: PlayedSong, from: number, to: number): PlayedSong['bars'] {
-  return played.bars.filter((bar) => bar.tick < to && bar.tick + bar.length > from);
+  const { bars } = played;
+  const first = indexAt(bars, from);
+  let last = first;
+  while (last + 1 < bars.length && bars[last + 1].tick < to) last++;
+  return bars.slice(first, last + 1);
 }
 
 /** A block is struck once and held over bar lines: to the pattern code one long bar. */
 function wholeSpan(played: PlayedSong, tick: number, length: number): PlayedSong['bars'][number] {
-  const bar = played.bars.find((b) => b.tick <= tick && tick < b.tick + b.length) ?? played.bars[0];
+  const bar = barAt(played.bars, tick) as PlayedSong['bars'][number];
   return { ...bar, tick, length, number: Math.max(1, bar.number) };
+}
+
+function indexFrom(voiced: VoicedSong['voiced'], tick: number): number {
+  let low = 0;
+  let high = voiced.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (voiced[middle].change.tick < tick) low = middle + 1;
+    else high = middle;
+  }
+  return low;
 }
 
 /** What is chosen for the part a tick lies in. */

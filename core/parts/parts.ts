@@ -2,7 +2,8 @@ import { barAt } from '../song/bars';
 import type { Choices, Song } from '../song/schema';
 import type { PlayedSong } from '../song/unfold';
 import { divide, divideEvery } from './divide';
-import { type Content, type Relation, formLetters, relate } from './relations';
+import { rememberLast } from '../music/memo';
+import { type Content, type Related, type Relation, formLetters, relate } from './relations';
 
 export interface Part {
   /** From 1. */
@@ -35,11 +36,7 @@ export interface PartOptions {
 
 /** Numbered parts of the played song: the pianist's cuts, else the proposed division. */
 export function partsOf(song: Song, played: PlayedSong, options: PartOptions = {}): Part[] {
-  const cuts = cutsOf(song, played, options);
-  const spans = cuts.map((cut, i) => ({ ...cut, toTick: cuts[i + 1]?.tick ?? played.endTick }));
-  const contents = spans.map((span) => contentOf(played, span.tick, span.toTick));
-  const related = relate(contents);
-  const letters = formLetters(related);
+  const { spans, related, letters } = structureOf(played, song.cuts, options.everyBars);
   const energies = sectionsByTick(played);
   return spans.map((span, index): Part => {
     const [fromBar, toBar] = barsOf(played, span.tick, span.toTick);
@@ -73,16 +70,36 @@ interface CutPlace {
   readonly reasons: readonly string[];
 }
 
-function cutsOf(song: Song, played: PlayedSong, options: PartOptions): CutPlace[] {
-  if (options.everyBars === undefined && song.cuts.length > 0) {
-    const own = song.cuts.filter((cut) => cut.tick < played.endTick).sort((a, b) => a.tick - b.tick);
-    const placed = own.map((cut) => ({ id: cut.id, tick: cut.tick, reasons: ['you cut here'] }));
+interface Span extends CutPlace {
+  readonly toTick: number;
+}
+
+interface Structure {
+  readonly spans: readonly Span[];
+  readonly related: readonly Related[];
+  readonly letters: readonly string[];
+}
+
+/** What does not change with the pianist's choices: worked out once for the same song and cuts. */
+const structureOf = rememberLast(
+  (played: PlayedSong, own: Song['cuts'], everyBars: number | undefined): Structure => {
+    const cuts = cutsOf(played, own, everyBars);
+    const spans = cuts.map((cut, i) => ({ ...cut, toTick: cuts[i + 1]?.tick ?? played.endTick }));
+    const related = relate(contentsOf(played, spans));
+    return { spans, related, letters: formLetters(related) };
+  },
+);
+
+function cutsOf(played: PlayedSong, own: Song['cuts'], everyBars: number | undefined): CutPlace[] {
+  if (everyBars === undefined && own.length > 0) {
+    const sorted = own.filter((cut) => cut.tick < played.endTick).sort((a, b) => a.tick - b.tick);
+    const placed = sorted.map((cut) => ({ id: cut.id, tick: cut.tick, reasons: ['you cut here'] }));
     return placed[0]?.tick === 0
       ? placed
       : [{ id: 'cut0', tick: 0, reasons: ['the song begins'] }, ...placed];
   }
-  const division = options.everyBars === undefined ? divide(played) : divideEvery(played, options.everyBars);
-  return division.cuts.map((cut) => ({ id: `cut${cut.tick}`, ...cut }));
+  const division = everyBars === undefined ? divide(played) : divideEvery(played, everyBars);
+  return division.cuts.map((cut) => ({ id: `cut${cut.tick}`, tick: cut.tick, reasons: cut.reasons }));
 }
 
 /** A part declared the same as another shares its voicings; one found the same does unless it was freed. */
@@ -98,11 +115,24 @@ function sharedNumber(
   return at < 0 || at === index ? null : at + 1;
 }
 
-function contentOf(played: PlayedSong, from: number, to: number): Content {
-  const notes = played.melody.filter((n) => n.tick >= from && n.tick < to);
-  const changes = played.changes.filter((c) => c.tick >= from && c.tick < to);
-  const origin = firstBarTick(played, from);
-  return { notes, changes, origin, length: to - origin };
+function contentsOf(played: PlayedSong, spans: readonly Span[]): Content[] {
+  const notes = spread(played.melody, spans);
+  const changes = spread(played.changes, spans);
+  return spans.map((span, i) => {
+    const origin = firstBarTick(played, span.tick);
+    return { notes: notes[i], changes: changes[i], origin, length: span.toTick - origin };
+  });
+}
+
+/** Sorts things in time into the spans they lie in, in one pass. */
+function spread<T extends { readonly tick: number }>(items: readonly T[], spans: readonly Span[]): T[][] {
+  const lists: T[][] = spans.map(() => []);
+  let at = 0;
+  for (const item of [...items].sort((a, b) => a.tick - b.tick)) {
+    while (at < spans.length - 1 && item.tick >= spans[at + 1].tick) at++;
+    lists[at].push(item);
+  }
+  return lists;
 }
 
 /** The first bar line at or after a tick: a pick-up counts before it. */

@@ -43,10 +43,18 @@ function isSame(a: Content, b: Content): Found {
 }
 
 function hasNewEnding(a: Content, b: Content): Found {
+  if (!startsAlike(a, b)) return null;
   const differs = Math.min(firstDifference(a, b), firstDifference(b, a));
   const longest = Math.min(a.length, b.length);
   if (longest <= 0 || a.notes.length < 4 || b.notes.length < 4) return null;
   return differs >= longest * (1 - LONGEST_ENDING) ? { relation: 'ending', by: null } : null;
+}
+
+/** A look at the first note and change, before the whole parts are compared. */
+function startsAlike(a: Content, b: Content): boolean {
+  const [n, m] = [a.notes[0], b.notes[0]];
+  const [c, d] = [a.changes[0], b.changes[0]];
+  return n !== undefined && m !== undefined && sameNote(a, n, b, m) && c?.symbol === d?.symbol;
 }
 
 function isMoved(a: Content, b: Content): Found {
@@ -98,10 +106,13 @@ function sameChanges(a: Content, b: Content): boolean {
 
 /** Ticks from the origin to the first note or change of `a` that `b` does not have. */
 function firstDifference(a: Content, b: Content): number {
-  const note = a.notes.find((n) => !b.notes.some((m) => sameNote(a, n, b, m)));
-  const change = a.changes.find(
-    (c) => !b.changes.some((d) => c.symbol === d.symbol && c.tick - a.origin === d.tick - b.origin),
-  );
+  const notes = new Map(b.notes.map((m) => [m.tick - b.origin, m]));
+  const changes = new Map(b.changes.map((d) => [d.tick - b.origin, d.symbol]));
+  const note = a.notes.find((n) => {
+    const other = notes.get(n.tick - a.origin);
+    return !other || !sameNote(a, n, b, other);
+  });
+  const change = a.changes.find((c) => changes.get(c.tick - a.origin) !== c.symbol);
   return Math.min(note ? note.tick - a.origin : Infinity, change ? change.tick - a.origin : Infinity);
 }
 

@@ -11,6 +11,11 @@ export interface Bar {
 
 /** The last entry of a map (sorted by tick) that is in force at a tick. */
 export function inForceAt<T extends { readonly tick: number }>(map: readonly T[], tick: number): T {
+  return map[indexAt(map, tick)];
+}
+
+/** Index of the entry in force at a tick; 0 before the first. */
+export function indexAt(map: readonly { readonly tick: number }[], tick: number): number {
   let low = 0;
   let high = map.length - 1;
   while (low < high) {
@@ -18,7 +23,7 @@ export function inForceAt<T extends { readonly tick: number }>(map: readonly T[]
     if (map[middle].tick <= tick) low = middle;
     else high = middle - 1;
   }
-  return map[low];
+  return low;
 }
 
 /** The written bars with their ticks, the pick-up first when there is one. */

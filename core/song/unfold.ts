@@ -35,8 +35,22 @@ export interface PlayedSong {
   readonly tempoMap: Song['tempoMap'];
 }
 
+/** What of a song its unfolding depends on. */
+export type Unfoldable = Pick<
+  Song,
+  | 'melody'
+  | 'changes'
+  | 'sections'
+  | 'keyMap'
+  | 'metreMap'
+  | 'tempoMap'
+  | 'playingOrder'
+  | 'pickup'
+  | 'barCount'
+>;
+
 /** Unfolds the playing order; a song without one is played straight through. */
-export function unfold(song: Song): PlayedSong {
+export function unfold(song: Unfoldable): PlayedSong {
   const bars = writtenBars(song);
   const order =
     song.playingOrder.length > 0 ? song.playingOrder : [{ fromBar: bars[0].number, toBar: song.barCount }];

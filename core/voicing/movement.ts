@@ -18,7 +18,27 @@ export function semitonesBetween(a: readonly number[], b: readonly number[]): nu
     for (let i = 0; i < a.length; i++) sum += Math.abs(a[i] - b[i]);
     return sum;
   }
-  return movesBetween(a, b).reduce((sum, move) => sum + move.semitones, 0);
+  return a.length < b.length ? unequal(a, b) : unequal(b, a);
+}
+
+/** Room for the cost row of a matching: voicings have at most ten keys. */
+const row = new Float64Array(16);
+
+/** The cost of movesBetween without the moves: one row of its table, filled from the end. */
+function unequal(few: readonly number[], many: readonly number[]): number {
+  // row[i]: least cost with the first i of the few matched among those of the many seen so far.
+  row[0] = 0;
+  for (let i = 1; i <= few.length; i++) row[i] = Infinity;
+  for (let j = 0; j < many.length; j++) {
+    let extra = Infinity;
+    for (const key of few) extra = Math.min(extra, Math.abs(key - many[j]));
+    extra = Math.max(1, extra);
+    for (let i = Math.min(few.length, j + 1); i >= 1; i--) {
+      row[i] = Math.min(row[i] + extra, row[i - 1] + Math.abs(few[i - 1] - many[j]));
+    }
+    row[0] += extra;
+  }
+  return row[few.length];
 }
 
 /** The same matching, voice by voice, lowest first. */

@@ -24,6 +24,30 @@ export function voiceParts(
   played: PlayedSong,
   parts: readonly Part[],
 ): VoicedSong {
+  const signature = signatureOf(song, profile, parts);
+  if (last?.played === played && last.signature === signature) return last.result;
+  const result = voiceAnew(song, profile, played, parts);
+  last = { played, signature, result };
+  return result;
+}
+
+/** Remembered while nothing a voicing depends on changes; a new rung often leaves every voicing as it is. */
+let last: { readonly played: PlayedSong; readonly signature: string; readonly result: VoicedSong } | null =
+  null;
+
+function signatureOf(song: Song, profile: Profile, parts: readonly Part[]): string {
+  const chosen = parts.map(({ fromTick, sharesWith, choices: c }) => [
+    fromTick,
+    sharesWith,
+    c.rung === 2,
+    c.layout,
+    c.register,
+    c.octaveShift,
+  ]);
+  return JSON.stringify([chosen, song.pins, song.settled, profile.leftReach, profile.keyboard]);
+}
+
+function voiceAnew(song: Song, profile: Profile, played: PlayedSong, parts: readonly Part[]): VoicedSong {
   const task = taskFor(song, profile, played, parts);
   const free = voice(task);
   const shared = sharedKeys(task, parts, free);
@@ -100,7 +124,11 @@ function sharedKeys(task: VoicingTask, parts: readonly Part[], free: VoicedSong)
   for (const part of parts) {
     if (part.sharesWith === null) continue;
     const leader = parts[part.sharesWith - 1];
-    if (leader.choices.rung !== part.choices.rung || leader.choices.layout !== part.choices.layout) continue;
+    if (
+      (leader.choices.rung === 2) !== (part.choices.rung === 2) ||
+      leader.choices.layout !== part.choices.layout
+    )
+      continue;
     const inside = (p: Part): VoicedSong['voiced'] =>
       free.voiced.filter((v) => v.change.tick >= p.fromTick && v.change.tick < p.toTick);
     const [from, to] = [inside(leader), inside(part)];

@@ -1,5 +1,5 @@
-import type { Arrangement, ArrangedChange, HandNote, PlayedBar } from '@joined-hands/core';
-import { barAt, barTicks, classNameOf, countAt, partIndexAt, staffStep, typeset } from '@joined-hands/core';
+import type { Arrangement, ArrangedChange, HandNote, Part, PlayedBar } from '@joined-hands/core';
+import { barAt, barTicks, classNameOf, countAt, staffStep, typeset } from '@joined-hands/core';
 import { LYRIC_LINE, TEXT_IN, type TextMark, placeLyrics } from './seam-lyrics';
 
 import type { BlockShape, ChangeShape, NoteShape, SeamLayout, SeamRow, Stitch } from './seam-shapes';
@@ -36,14 +36,16 @@ export function fitSeam(
   partIndex: number,
   room: { width: number; height: number },
 ): { layout: SeamLayout; scale: number } {
+  const view = viewOf(arrangement, partIndex);
+  const at = (scale: number, stretch = 1): SeamLayout =>
+    layoutView(view, Math.floor(room.width / scale), stretch);
   for (const scale of SCALES) {
-    const at = (stretch: number): SeamLayout =>
-      layoutSeam(arrangement, partIndex, Math.floor(room.width / scale), stretch);
-    const layout = at(1);
+    const layout = at(scale);
     const height = room.height / scale;
-    if (layout.height <= height) return { layout: stretched(layout, at, height), scale };
+    if (layout.height <= height)
+      return { layout: stretched(layout, (stretch) => at(scale, stretch), height), scale };
   }
-  return { layout: layoutSeam(arrangement, partIndex, room.width), scale: 1 };
+  return { layout: at(1), scale: 1 };
 }
 
 /** The same layout with the right-hand lane heightened to use what is left of the room. */
@@ -61,21 +63,32 @@ export function layoutSeam(
   width: number,
   stretch = 1,
 ): SeamLayout {
+  return layoutView(viewOf(arrangement, partIndex), width, stretch);
+}
+
+/** What of the arrangement the part shows, gathered once for every width it is tried in. */
+function viewOf(arrangement: Arrangement, partIndex: number): View {
   const part = arrangement.parts[partIndex];
-  const inPart = (note: { tick: number }): boolean => partIndexAt(arrangement.parts, note.tick) === partIndex;
-  const view: View = {
+  const inPart = (tick: number): boolean => tick >= part.fromTick && tick < part.toTick;
+  return {
     arrangement,
-    right: arrangement.right.filter(inPart),
-    left: arrangement.left.filter((n) => n.tick >= part.fromTick && n.tick < part.toTick),
-    changes: arrangement.changes.filter((c) => inPart(c.change)),
+    part,
+    right: arrangement.right.filter((n) => inPart(n.tick)),
+    left: arrangement.left.filter((n) => inPart(n.tick)),
+    changes: arrangement.changes.filter((c) => inPart(c.change.tick)),
     byPitch: part.choices.rung >= 5,
-    step: STEP * stretch,
+    step: STEP,
     rightRange: rangeOf(arrangement.right, MOST_STEPS),
     leftRange: rangeOf(arrangement.left, 40),
-    leftMost: Math.max(3, ...arrangement.changes.map((c) => c.voicing.keys.length)),
+    leftMost: arrangement.changes.reduce((most, c) => Math.max(most, c.voicing.keys.length), 3),
     hasLyrics: arrangement.played.melody.some((n) => n.lyric !== null),
   };
-  const spans = barSpans(arrangement.played.bars, part.fromTick, part.toTick);
+}
+
+function layoutView(base: View, width: number, stretch: number): SeamLayout {
+  const view = { ...base, step: STEP * stretch };
+  const { part } = view;
+  const spans = barSpans(view.arrangement.played.bars, part.fromTick, part.toTick);
   const usable = width - LEFT_MARGIN - RIGHT_MARGIN;
   const rows: SeamRow[] = [];
   let top = 0;
@@ -94,6 +107,7 @@ export function layoutSeam(
 
 interface View {
   readonly arrangement: Arrangement;
+  readonly part: Part;
   readonly right: readonly HandNote[];
   readonly left: readonly HandNote[];
   readonly changes: readonly ArrangedChange[];

@@ -18,6 +18,13 @@ let lastWhole: Arrangement | null = null;
 
 const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
+/** An arrangement on its way to the interface, which has the song and the profile already. */
+export type Travelling = Omit<Arrangement, 'song' | 'profile'>;
+
+function withoutSong({ song: _song, profile: _profile, ...rest }: Arrangement): Travelling {
+  return rest;
+}
+
 /** A file as read, or why it could not be. */
 export type ReadResult =
   | { readonly kind: 'song'; readonly song: Song; readonly profile: Profile | null }
@@ -33,7 +40,7 @@ const arranger = {
     song: Song,
     profile: Profile,
     firstPart: number,
-    came: (a: Arrangement) => Promise<void>,
+    came: (a: Travelling) => Promise<void>,
   ): Promise<void> {
     newestJob = Math.max(newestJob, job);
     lastSong = keepIdentity(lastSong, song);
@@ -43,10 +50,10 @@ const arranger = {
       const slice = slices.next();
       if (slice.done) {
         lastWhole = slice.value;
-        await came(slice.value);
+        await came(withoutSong(slice.value));
         return;
       }
-      if (slice.value) await came(slice.value);
+      if (slice.value) await came(withoutSong(slice.value));
       await pause();
     }
   },

@@ -2,7 +2,7 @@ import { Injectable } from '@angular/core';
 import type { Alternative, Arrangement, Profile, Song } from '@joined-hands/core';
 import { type Remote, proxy, wrap } from 'comlink';
 import { Observable } from 'rxjs';
-import type { Arranger, ReadResult } from './arrange.worker';
+import type { Arranger, ReadResult, Travelling } from './arrange.worker';
 
 /** The worker that does the arithmetic, so that the interface never waits for it. */
 @Injectable({ providedIn: 'root' })
@@ -27,8 +27,8 @@ export class ArrangerClient {
           song,
           profile,
           firstPart,
-          proxy((arrangement: Arrangement) => {
-            if (job === this.lastJob) subscriber.next(arrangement);
+          proxy((came: Travelling) => {
+            if (job === this.lastJob) subscriber.next({ ...came, song, profile });
             return Promise.resolve();
           }),
         )

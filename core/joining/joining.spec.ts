@@ -1,0 +1,240 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
+import { arrange } from '../arrange';
+import { KEYBOARDS, reachMm, spanMm } from '../music/keyboard';
+import { barTicks } from '../music/metre';
+import { barAt } from '../song/bars';
+import { applyEdit } from '../song/edits';
+import { DEFAULT_PROFILE, type Profile, type Song, emptySong } from '../song/schema';
+import { songs } from '../testing';
+import { countAt } from './counts';
+import type { HandNote } from './handNote';
+import { patternFor } from './patterns';
+
+const [lanterns, sluicegate] = DEMO_SONGS;
+const onRung = (song: Song, rung: number): Song => applyEdit(song, { kind: 'choose', choices: { rung } });
+const profiles = fc.record({
+  leftReach: fc.constantFrom(6, 7, 8, 9, 10),
+  rightReach: fc.constantFrom(8),
+  keyboard: fc.constantFrom(49, 61, 73, 76, 88),
+}) as fc.Arbitrary<Profile>;
+
+/** "E3 | A3 C4 | A3 C4": what is struck tick by tick. */
+function struck(notes: readonly HandNote[], from: number, to: number): string {
+  const ticks = [...new Set(notes.filter((n) => n.tick >= from && n.tick < to).map((n) => n.tick))];
+  return ticks
+    .map((t) =>
+      notes
+        .filter((n) => n.tick === t)
+        .map((n) => n.midi)
+        .join('+'),
+    )
+    .join(' ');
+}
+
+describe('counts', () => {
+  const bar = { number: 1, tick: 0, length: 3840, metre: { numerator: 4, denominator: 4 } };
+  it('says beats, halves, sixteenths and triplets', () => {
+    expect([0, 480, 960, 1200, 1440, 1680].map((t) => countAt(bar, t))).toEqual([
+      '1',
+      '1 &',
+      '2',
+      '2 e',
+      '2 &',
+      '2 a',
+    ]);
+    expect([1920, 2240, 2560].map((t) => countAt(bar, t))).toEqual(['3', '3 trip', '3 let']);
+    expect(countAt(bar, 100)).toBe('1 +');
+  });
+  it('counts 6/8 in eighths and a pick-up up to its bar line', () => {
+    const jig = { number: 1, tick: 0, length: 2880, metre: { numerator: 6, denominator: 8 } };
+    expect([0, 480, 2400].map((t) => countAt(jig, t))).toEqual(['1', '2', '6']);
+    expect(countAt({ ...bar, number: 0, length: 960 }, 0)).toBe('4');
+  });
+});
+
+describe('where hands meet', () => {
+  it('tells struck, held and rest', () => {
+    const song: Song = {
+      ...emptySong('m', 'M'),
+      barCount: 2,
+      melody: [
+        {
+          id: 'n1',
+          tick: 0,
+          length: 2880,
+          pitch: { letter: 'E', alter: 0, octave: 5 },
+          tiedToNext: false,
+          lyric: { text: 'boats', syllabic: 'single' },
+          grace: false,
+        },
+      ],
+      changes: [0, 1920, 3840].map((tick, i) => ({
+        id: `c${i}`,
+        tick,
+        length: i === 2 ? 3840 : 1920,
+        symbol: 'C',
+        given: true,
+        layout: null,
+      })),
+    };
+    const { changes, meetings } = arrange(song, DEFAULT_PROFILE);
+    expect(changes.map((c) => [c.meeting.how, c.meeting.syllable, c.meeting.count])).toEqual([
+      ['struck', 'boats', '1'],
+      ['held', 'boats', '3'],
+      ['rest', null, '1'],
+    ]);
+    expect(meetings.map((m) => m.tick)).toEqual([0]);
+  });
+
+  it('lists every tick both hands strike and no other', () => {
+    fc.assert(
+      fc.property(songs, fc.constantFrom(2, 4, 5), (song, rung) => {
+        const a = arrange(onRung(song, rung), DEFAULT_PROFILE, { withoutFingers: true });
+        const left = new Set(a.left.map((n) => n.tick));
+        const both = [...new Set(a.right.map((n) => n.tick))].filter((t) => left.has(t));
+        expect(a.meetings.map((m) => m.tick).sort((x, y) => x - y)).toEqual(both.sort((x, y) => x - y));
+      }),
+    );
+  });
+});
+
+describe('rungs and patterns', () => {
+  it('climb from nothing through bass notes and blocks to a moving hand with walks', () => {
+    const counts = [1, 2, 4, 5, 7].map(
+      (rung) => arrange(onRung(lanterns, rung), DEFAULT_PROFILE).left.length,
+    );
+    expect(counts.slice(0, 3)).toEqual([0, 24, 24 * 3 + 7]);
+    expect(counts[3]).toBeGreaterThan(counts[2]);
+    const roots = arrange(onRung(lanterns, 2), DEFAULT_PROFILE)
+      .left.slice(0, 4)
+      .map((n) => n.pitch.letter);
+    expect(roots.join('')).toBe('AFDE');
+  });
+
+  it('waltz: lowest, the others, the others; the last bar of a part thins and holds, the last of all is a block', () => {
+    const { left, parts, changes } = arrange(onRung(lanterns, 5), DEFAULT_PROFILE);
+    const [low, ...others] = changes[0].voicing.keys;
+    expect(struck(left, 0, 2880)).toBe(`${low} ${others.join('+')} ${others.join('+')}`);
+    const end = parts[0].toTick;
+    const lastBar = left.filter((n) => n.tick >= end - 2880 && n.tick < end);
+    expect(new Set(lastBar.map((n) => n.tick)).size).toBe(2);
+    expect(Math.max(...lastBar.map((n) => n.tick + n.length))).toBe(end);
+    expect(struck(left, 23 * 2880, 24 * 2880)).toBe(changes[23].voicing.keys.join('+'));
+  });
+
+  it('waltz on a four-note chord: lowest, then the other three', () => {
+    const { left, changes } = arrange(onRung(lanterns, 5), DEFAULT_PROFILE);
+    const seventh = changes.find((c) => c.change.symbol === 'G7');
+    const strikes = left.filter(
+      (n) => n.from === seventh?.change.id && n.tick === (seventh?.change.tick ?? 0) + 960,
+    );
+    expect(strikes).toHaveLength(3);
+  });
+
+  it('rocking: 1 5 8 5 from the root, silent under the pick-up, the first part of it on a short chord', () => {
+    const { left, changes } = arrange(onRung(sluicegate, 5), DEFAULT_PROFILE);
+    expect(left[0].tick).toBe(960);
+    expect(struck(left, 960, 960 + 1920)).toBe('43 50 55 50');
+    const short = changes.find((c) => c.change.length === 1920);
+    expect(left.filter((n) => n.from === short?.change.id)).toHaveLength(4);
+  });
+
+  it('a small hand rocks 1 5 3 5', () => {
+    const { left } = arrange(onRung(sluicegate, 5), { ...DEFAULT_PROFILE, leftReach: 7 });
+    expect(struck(left, 960, 960 + 1920)).toBe('55 62 59 62');
+  });
+
+  it('says where it thinned, and can be refused', () => {
+    const first = arrange(onRung(sluicegate, 5), DEFAULT_PROFILE);
+    const thinned = first.findings.filter((f) => f.kind === 'thinned');
+    expect(thinned[0].text).toBe(
+      'Rocking thins under C in bar 2: the right hand comes within two half steps.',
+    );
+    const change = first.changes.find((c) => c.change.tick === thinned[0].tick);
+    const refused = applyEdit(onRung(sluicegate, 5), {
+      kind: 'thinning',
+      changeId: change?.change.id ?? '',
+      refused: true,
+    });
+    expect(arrange(refused, DEFAULT_PROFILE).findings.filter((f) => f.kind === 'thinned')).toHaveLength(
+      thinned.length - 1,
+    );
+  });
+
+  it('takes a pattern made for the metre, a block where there is none', () => {
+    expect(patternFor('auto', { numerator: 3, denominator: 4 }).name).toBe('Waltz');
+    expect(patternFor('auto', { numerator: 4, denominator: 4 }).name).toBe('Rocking');
+    expect(patternFor('auto', { numerator: 6, denominator: 8 }).name).toBe('Block');
+    expect(patternFor('Waltz', { numerator: 4, denominator: 4 }).name).toBe('Block');
+  });
+});
+
+describe('what every arrangement keeps', () => {
+  const inside = (song: Song, profile: Profile, rung: number): void => {
+    const a = arrange(onRung(song, rung), profile, { withoutFingers: true });
+    const { low, high } = KEYBOARDS[profile.keyboard];
+    const byTick = new Map<number, number[]>();
+    for (const n of a.left) {
+      expect(n.midi >= low && n.midi <= high).toBe(true);
+      expect(n.tick + n.length).toBeLessThanOrEqual(a.played.endTick);
+      byTick.set(n.tick, [...(byTick.get(n.tick) ?? []), n.midi]);
+    }
+    for (const keys of byTick.values())
+      expect(spanMm(Math.min(...keys), Math.max(...keys))).toBeLessThanOrEqual(reachMm(profile.leftReach));
+    // Where the left hand reaches the right there is a finding at that very place.
+    for (const n of a.left) {
+      const over = a.right.filter(
+        (r) => r.tick < n.tick + n.length && r.tick + r.length > n.tick && r.midi <= n.midi,
+      );
+      if (over.length > 0) expect(a.findings.some((f) => f.kind === 'bump')).toBe(true);
+    }
+  };
+
+  it('keys within hand and keyboard, hands apart or the bump reported, on every rung', () => {
+    fc.assert(fc.property(songs, profiles, fc.constantFrom(2, 4, 5, 7), inside), { numRuns: 120 });
+  });
+
+  it('the left hand of a demo song never bumps, on any rung, keyboard or hand', () => {
+    for (const song of DEMO_SONGS) {
+      for (const rung of [2, 4, 5, 7]) {
+        for (const leftReach of [6, 7, 8, 10] as const) {
+          const a = arrange(onRung(song, rung), { ...DEFAULT_PROFILE, leftReach, keyboard: 61 });
+          expect(a.findings.filter((f) => f.kind === 'bump')).toEqual([]);
+        }
+      }
+    }
+  });
+});
+
+describe('fills', () => {
+  it('walk by step to the root where the melody holds, and the root is what comes', () => {
+    for (const song of DEMO_SONGS) {
+      const a = arrange(onRung(song, 7), DEFAULT_PROFILE);
+      const taken = a.fills.filter((f) => f.taken);
+      expect(taken.length).toBeGreaterThan(1);
+      for (const fill of taken) {
+        const line = a.left.filter((n) => n.tick >= fill.tick && n.tick < fill.tick + fill.length);
+        expect(line.every((n) => n.source === 'fill')).toBe(true);
+        const next = a.changes.find((c) => c.change.tick === fill.tick + fill.length);
+        const arrival = a.left.filter((n) => n.tick === fill.tick + fill.length);
+        expect(arrival[0].pitch.letter).toBe((next?.chord.bass ?? next?.chord.root)?.letter);
+        const steps = [...line.map((n) => n.midi), arrival[0].midi];
+        for (let i = 1; i < steps.length; i++)
+          expect(Math.abs(steps[i] - steps[i - 1])).toBeLessThanOrEqual(2);
+        const held = a.right.filter((n) => n.tick > fill.tick && n.tick < fill.tick + fill.length - 960);
+        expect(held).toEqual([]);
+        expect(barAt(a.played.bars, fill.tick).length).toBe(barTicks(song.metreMap[0]));
+      }
+    }
+  });
+
+  it('are left out when declined', () => {
+    const first = arrange(onRung(lanterns, 7), DEFAULT_PROFILE).fills[0];
+    const song = applyEdit(onRung(lanterns, 7), { kind: 'fill', fillId: first.id, taken: false });
+    const a = arrange(song, DEFAULT_PROFILE);
+    expect(a.fills.find((f) => f.id === first.id)?.taken).toBe(false);
+    expect(a.left.some((n) => n.source === 'fill' && n.tick === first.tick)).toBe(false);
+  });
+});

@@ -1,0 +1,175 @@
+import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
+import { arrange } from '../arrange';
+import { totalsOf } from '../formats/report';
+import { midiOf, nameOf, parsePitch } from '../music/pitch';
+import { applyEdit } from '../song/edits';
+import { DEFAULT_PROFILE, type Profile, type Song, emptySong } from '../song/schema';
+import { unfold } from '../song/unfold';
+import { partsOf } from '../parts/parts';
+import { derivationOf, movementInWords, whyOf } from './explain';
+import { notesForLayout } from './members';
+import { alternativesFor } from './voiceParts';
+import { parseChord, type Chord } from '../music/chord';
+
+/** A song of whole bars of 4/4: a melody note and a chord a bar. */
+function bars(melody: readonly string[], chords: readonly string[]): Song {
+  return {
+    ...emptySong('t', 'T'),
+    barCount: melody.length,
+    melody: melody.map((name, i) => ({
+      id: `n${i}`,
+      tick: i * 3840,
+      length: 3840,
+      pitch: parsePitch(name),
+      tiedToNext: false,
+      lyric: null,
+      grace: false,
+    })),
+    changes: chords.map((symbol, i) => ({
+      id: `c${i}`,
+      tick: i * 3840,
+      length: 3840,
+      symbol,
+      given: true,
+      layout: null,
+    })),
+  };
+}
+
+const kinds = (song: Song, profile: Profile = DEFAULT_PROFILE): string[] =>
+  arrange(song, profile).findings.map((f) => f.kind);
+
+describe('members of a layout', () => {
+  const played = (symbol: string, layout: 'block' | 'three' | 'root'): string =>
+    notesForLayout(parseChord(symbol) as Chord, layout)
+      .upper.map((m) => m.number)
+      .join(' ');
+  it('leaves out the unaltered fifth first, then the root, never an altered fifth', () => {
+    expect(played('C9', 'block')).toBe('1 3 7 9');
+    expect(played('C13', 'block')).toBe('3 7 9 13');
+    expect(played('C11', 'block')).toBe('1 4 7 9');
+    expect(played('C7', 'three')).toBe('1 3 7');
+    expect(played('Cm7b5', 'three')).toBe('3 5 7');
+    expect(played('C13', 'root')).toBe('1 3 7 13');
+    expect(played('C', 'three')).toBe('1 3 5');
+  });
+});
+
+describe('relaxing when there is no room', () => {
+  it('thins the chord first', () => {
+    const a = arrange(bars(['D2', 'C5'], ['Dm', 'C']), DEFAULT_PROFILE);
+    const low = a.changes[0];
+    expect(low.voicing.keys.every((k) => k < 38)).toBe(true);
+    expect(kinds(bars(['F2', 'C5'], ['C', 'C']), { ...DEFAULT_PROFILE, keyboard: 61 })).toContain(
+      'thin-chord',
+    );
+  });
+
+  it('then lets go early, before the note in the way', () => {
+    const song = bars(['C5', 'C5'], ['C', 'F']);
+    const dip = {
+      ...song,
+      melody: [
+        { ...song.melody[0], length: 1920 },
+        { ...song.melody[1], id: 'dip', tick: 1920, length: 1920, pitch: parsePitch('C2') },
+        song.melody[1],
+      ],
+    };
+    const a = arrange(dip, { ...DEFAULT_PROFILE, keyboard: 61 });
+    expect(a.changes[0].length).toBe(1920);
+    expect(a.findings.map((f) => f.kind)).toContain('shortened');
+  });
+
+  it('then raises the melody of the part by an octave', () => {
+    const a = arrange(bars(['D2', 'E2'], ['C', 'G']), { ...DEFAULT_PROFILE, keyboard: 61 });
+    expect(a.raisedParts).toEqual([0]);
+    expect(a.right.map((n) => n.midi)).toEqual([50, 52]);
+    expect(a.findings.filter((f) => f.kind === 'melody-raised')).toHaveLength(1);
+  });
+
+  it('and lets the hands cross last of all', () => {
+    const a = arrange(bars(['D1', 'E1'], ['C', 'G']), { ...DEFAULT_PROFILE, keyboard: 61 });
+    expect(a.findings.map((f) => f.kind)).toEqual(
+      expect.arrayContaining(['melody-raised', 'crossing', 'bump']),
+    );
+    expect(a.changes).toHaveLength(2);
+  });
+
+  it('finds something for a hand of a sixth on a root-position thirteenth', () => {
+    const song = applyEdit(bars(['C6'], ['C13']), { kind: 'choose', choices: { layout: 'root' } });
+    const [change] = arrange(song, { ...DEFAULT_PROFILE, leftReach: 6 }).changes;
+    expect(change.voicing.inversion).toBe(0);
+    expect(change.voicing.missing.length).toBeGreaterThan(0);
+  });
+});
+
+describe('pins, settled parts and shared voicings', () => {
+  const [lanterns] = DEMO_SONGS;
+  it('keeps a pin and solves the rest round it', () => {
+    const pin = { changeId: 'c2', keys: [48, 53, 57], fingers: null };
+    const a = arrange(applyEdit(lanterns, { kind: 'pin', pin }), DEFAULT_PROFILE);
+    expect(a.changes[1].voicing.keys).toEqual(pin.keys);
+    expect(a.changes[1].fixedBy).toBe('pin');
+    // Part 4 is the same as part 1 and follows it.
+    expect(a.changes[13].voicing.keys).toEqual(pin.keys);
+  });
+
+  it('says when a pin does not fit the hand, the keyboard or the melody, and keeps it', () => {
+    const pin = { changeId: 'c1', keys: [30, 50, 70], fingers: null };
+    const a = arrange(applyEdit(lanterns, { kind: 'pin', pin }), { ...DEFAULT_PROFILE, keyboard: 49 });
+    expect(a.changes[0].voicing.keys).toEqual(pin.keys);
+    expect(
+      a.findings
+        .filter((f) => f.text.startsWith('The pinned'))
+        .map((f) => f.text.replace(/^The pinned voicing of Am |; it is kept as it is\.$/g, '')),
+    ).toEqual(['is wider than your left hand', 'runs off a keyboard of 49 keys', 'meets the melody']);
+  });
+
+  it('a settled part stays as learned whatever happens elsewhere', () => {
+    const before = arrange(lanterns, DEFAULT_PROFILE);
+    const part = before.parts[2];
+    const inPart = before.changes.filter(
+      (c) => c.change.tick >= part.fromTick && c.change.tick < part.toTick,
+    );
+    const voicings = inPart.map((c) => ({ changeId: c.change.id, keys: [...c.voicing.keys], fingers: null }));
+    let song = applyEdit(lanterns, { kind: 'settle', cutId: part.cutId, voicings });
+    song = applyEdit(song, { kind: 'choose', choices: { layout: 'root' } });
+    const after = arrange(song, DEFAULT_PROFILE);
+    for (const { changeId, keys } of voicings)
+      expect(after.changes.find((c) => c.change.id === changeId)?.voicing.keys).toEqual(keys);
+    expect(after.changes[0].voicing.inversion).toBe(0);
+    expect(after.parts[2].settled).toBe(true);
+  });
+
+  it('the next-best voicing costs what solving the song anew with it costs', () => {
+    const played = unfold(lanterns);
+    const alternatives = alternativesFor(lanterns, DEFAULT_PROFILE, played, partsOf(lanterns, played), 'c3');
+    expect(alternatives[0].extra).toBe(0);
+    expect([...alternatives].sort((a, b) => a.extra - b.extra)).toEqual(alternatives);
+    expect(new Set(alternatives.map((a) => a.voicing.keys.join())).size).toBe(alternatives.length);
+  });
+});
+
+describe('least movement on the demo songs', () => {
+  it('stays within a tenth of the pure-semitone optimum and far below root position', () => {
+    for (const song of DEMO_SONGS) {
+      const totals = totalsOf(arrange(song, DEFAULT_PROFILE));
+      expect(totals.leftSemitones).toBeLessThanOrEqual(1.1 * totals.optimumSemitones);
+      expect(totals.leftSemitones).toBeLessThan(totals.rootPositionSemitones / 2);
+      expect(totals.leftTravelMm).toBeLessThan(totals.rootPositionTravelMm);
+    }
+  });
+});
+
+describe('explanations', () => {
+  it('say what stays, what moves and how far, and why the inversion is called that', () => {
+    const { changes } = arrange(bars(['C6', 'C6', 'G5'], ['Fm7', 'Bb7', 'Ebmaj7']), DEFAULT_PROFILE);
+    const [first, second] = changes;
+    expect(second.step && movementInWords(first, second, second.step)).toMatch(/stay.*half steps in all$/);
+    expect(derivationOf(second)).toContain('B♭7 is B♭ D F A♭ (seventh)');
+    expect(whyOf(null, first)).toContain('The first chord');
+    expect(whyOf(first, second)).toContain('over the whole song');
+    expect(second.pitches.map(nameOf).every((name) => midiOf(parsePitch(name)) > 0)).toBe(true);
+  });
+});

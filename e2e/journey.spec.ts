@@ -1,0 +1,154 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { DEMO_SONGS } from '../demo/songs';
+import { DEFAULT_PROFILE, applyEdit, arrange, readMusicXml, readProject } from '../core/index';
+import { arranged, openSong, watch } from './pages';
+
+interface Heard {
+  readonly notes: readonly {
+    readonly at: number;
+    readonly midi: number;
+    readonly hand: string;
+    readonly tick: number;
+  }[];
+}
+
+test('a demo song, from the shelf to an exported file, and back after a reload', async ({ page }) => {
+  const watched = watch(page);
+  await openSong(page, 'Lanterns at Low Water');
+
+  // Select the second chord, hear the next-best voicing, take it: it is pinned and the rest solved round it.
+  await page.locator('[data-change=c2] .symbol').click();
+  await expect(page.getByRole('heading', { name: 'F, root position' })).toBeVisible();
+  await expect(page.locator('jh-reasons')).toContainText(
+    'A and C stay, E rises a half step to F: 1 half step in all.',
+  );
+  const second = page.locator('.alternatives li').nth(1);
+  await second.getByRole('button', { name: /^Hear/ }).click();
+  const letters = await second.locator('.letters').textContent();
+  await second.getByRole('button', { name: 'Take' }).click();
+  await expect(page.getByRole('button', { name: 'Release this pin' })).toBeVisible();
+  await expect(page.locator('.keys b')).toHaveText((letters ?? '').split(' '));
+  await expect(page.locator('[data-change=c2] .inversion')).toContainText('pinned');
+
+  // Climb to the moving left hand.
+  await page.locator('.rungs label', { hasText: '5' }).click();
+  await expect(page.locator('jh-transport')).toContainText('Moving left hand');
+  await arranged(page);
+
+  // Play: the playhead moves, and what is struck is the arrangement's timeline.
+  await page.evaluate(() =>
+    document.addEventListener('joined-hands:playing', (event) => {
+      (window as unknown as { heard: unknown }).heard = (event as CustomEvent).detail;
+    }),
+  );
+  await page.getByRole('button', { name: 'Count in' }).click();
+  await page.getByRole('button', { name: 'Play part 1' }).click();
+  const playhead = page.getByTestId('playhead');
+  await expect(playhead).toBeAttached({ timeout: 20_000 });
+  const first = Number(await playhead.getAttribute('x1'));
+  await expect.poll(async () => Number(await playhead.getAttribute('x1'))).toBeGreaterThan(first);
+  await expect(page.locator('jh-keyboard rect.left')).not.toHaveCount(0);
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(playhead).not.toBeAttached();
+
+  const heard = await page.evaluate(() => (window as unknown as { heard: Heard }).heard);
+  const downloading = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export' }).click();
+  await page.getByRole('button', { name: 'Project' }).click();
+  const project = readProject(readFileSync(await (await downloading).path(), 'utf8'));
+  expect(project.song.pins).toHaveLength(1);
+  const expected = arrange(project.song, project.profile);
+  const part = expected.timeline.notes.filter((n) => n.tick < expected.parts[0].toTick);
+  expect(heard.notes.map((n) => [n.tick, n.midi, n.hand])).toEqual(part.map((n) => [n.tick, n.midi, n.hand]));
+  heard.notes.forEach((n, i) => expect(n.at).toBeCloseTo(part[i].seconds, 3));
+
+  const writing = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'MusicXML' }).click();
+  const score = await writing;
+  expect(score.suggestedFilename()).toBe('lanterns-at-low-water.musicxml');
+  const read = readMusicXml(readFileSync(await score.path(), 'utf8'), 'id', '');
+  expect(read.melody).toHaveLength(DEMO_SONGS[0].melody.length);
+
+  // The pin, the rung and the place are there after a reload.
+  await page.waitForTimeout(900);
+  await page.reload();
+  await arranged(page);
+  await expect(page.getByRole('button', { name: 'Release this pin' })).toBeVisible();
+  await expect(page.locator('jh-transport')).toContainText('Moving left hand');
+  expect(watched).toEqual({ errors: [], outside: [] });
+});
+
+test('the main job by keyboard alone', async ({ page }) => {
+  await page.goto('/');
+  const link = page.getByRole('link', { name: 'Sluicegate Song' });
+  await expect(link).toBeVisible();
+  for (let i = 0; i < 12 && !(await link.evaluate((e) => e === document.activeElement)); i++)
+    await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await arranged(page);
+
+  await page.keyboard.press('3');
+  await expect(page.locator('jh-parts-rail [aria-current=step]')).toContainText('Bridge');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.locator('jh-reasons h2')).toHaveText('Em, root position');
+  await expect(page.locator('.alternatives li')).not.toHaveCount(1);
+  await page.keyboard.press('ArrowDown');
+  await expect(page.locator('.alternatives li.tried')).toHaveCount(1);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Release this pin' })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: 'Release this pin' })).toBeHidden();
+  await page.keyboard.press('Control+Shift+z');
+  await expect(page.getByRole('button', { name: 'Release this pin' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.locator('jh-reasons h2')).toHaveText('Part 3 B');
+  await page.keyboard.press('-');
+  await expect(page.locator('jh-transport')).toContainText('95 %');
+  await page.keyboard.press('s');
+  await expect(page.getByRole('img', { name: 'Part 3 on the grand staff' }).locator('svg')).toBeVisible();
+  await page.keyboard.press('s');
+  await page.keyboard.press('l');
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('button', { name: 'Play part 3' })).toBeVisible();
+  await page.keyboard.press('Shift+Digit2');
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('two digits typed quickly');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+});
+
+test('the profile is honoured at once', async ({ page }) => {
+  await openSong(page, 'Sluicegate Song');
+  await page.getByRole('link', { name: 'Profile' }).click();
+  await page.getByRole('radiogroup').or(page.locator('nz-radio-group')).first().getByText('Sixth').click();
+  await page.getByText('61 keys').click();
+  await page.getByRole('link', { name: 'Song' }).click();
+  await arranged(page);
+  await expect(page.locator('jh-keyboard svg rect')).toHaveCount(61);
+  const { changes } = arrange(DEMO_SONGS[1], { ...DEFAULT_PROFILE, leftReach: 6, keyboard: 61 });
+  await page.locator('[data-change=c1] .symbol').click();
+  await expect(page.locator('.keys b')).toHaveText(
+    changes[0].pitches.map((p) => p.letter + (p.alter === 1 ? '♯' : '')),
+  );
+});
+
+test('walks are offered on the seventh rung and can be left out', async ({ page }) => {
+  await openSong(page, 'Sluicegate Song');
+  await page.locator('.rungs label', { hasText: '7' }).click();
+  const walk = page.locator('.fills li').first();
+  await expect(walk).toContainText('bar 4, from 2: C3 B2 A2 to G2');
+  await expect(page.locator('.block.fill')).toHaveCount(2);
+  await walk.getByRole('button', { name: 'Leave out' }).click();
+  await expect(page.locator('.block.fill')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('.block.fill')).toHaveCount(2);
+  const expected = arrange(
+    applyEdit(DEMO_SONGS[1], { kind: 'choose', choices: { rung: 7 } }),
+    DEFAULT_PROFILE,
+  );
+  expect(expected.fills.filter((f) => f.taken)).not.toHaveLength(0);
+});

@@ -1,0 +1,32 @@
+import { type Page, expect } from '@playwright/test';
+
+/** Opens the shelf with its demo songs. */
+export async function openShelf(page: Page): Promise<void> {
+  await page.goto('/');
+  await expect(page.getByRole('article')).not.toHaveCount(0);
+}
+
+/** Opens a song of the shelf and waits for its seam. */
+export async function openSong(page: Page, title: string): Promise<void> {
+  await openShelf(page);
+  await page.getByRole('link', { name: title }).click();
+  await arranged(page);
+}
+
+/** Waits until the whole arrangement is on screen. */
+export async function arranged(page: Page): Promise<void> {
+  await expect(page.locator('main[aria-busy=false] jh-seam .symbol').first()).toBeVisible();
+}
+
+/** Collects what would be wrong on any page: errors in the console and requests that leave the origin. */
+export function watch(page: Page): { readonly errors: string[]; readonly outside: string[] } {
+  const errors: string[] = [];
+  const outside: string[] = [];
+  page.on('pageerror', (error) => errors.push(error.message));
+  page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+  page.on('request', (request) => {
+    const url = new URL(request.url());
+    if (/^https?:$/.test(url.protocol) && url.hostname !== 'localhost') outside.push(request.url());
+  });
+  return { errors, outside };
+}

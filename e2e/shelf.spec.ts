@@ -1,0 +1,99 @@
+import { readFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { arranged, openShelf, openSong } from './pages';
+
+const LEAD_SHEET = readFileSync(new URL('../demo/files/sluicegate.musicxml', import.meta.url));
+
+test('a file is opened by the button and by dropping it', async ({ page }) => {
+  await openShelf(page);
+  await page
+    .getByLabel('Song file')
+    .setInputFiles({ name: 'tide.musicxml', mimeType: 'text/xml', buffer: LEAD_SHEET });
+  await expect(page).toHaveURL(/song\//);
+  await arranged(page);
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await expect(page.getByRole('article')).toHaveCount(3);
+  const transfer = await page.evaluateHandle((text) => {
+    const data = new DataTransfer();
+    data.items.add(new File([text], 'dropped.musicxml'));
+    return data;
+  }, LEAD_SHEET.toString());
+  await page.locator('.page').dispatchEvent('drop', { dataTransfer: transfer });
+  await expect(page).toHaveURL(/song\//);
+  await arranged(page);
+});
+
+const BAD: readonly (readonly [name: string, content: string, says: RegExp])[] = [
+  ['notes.musicxml', 'no xml at all', /notes\.musicxml: This is not XML \(line 1\)/],
+  ['page.xml', '<html></html>', /not MusicXML: its root is <html>/],
+  ['cut.musicxml', LEAD_SHEET.toString().slice(0, 4000), /breaks off or is damaged/],
+  ['empty.musicxml', '', /The file is empty/],
+  ['mine.joined.json', '{"format":1}', /not a project file/],
+  ['song.mid', 'MThd', /not read yet/],
+  ['big.xml', 'x'.repeat(20 * 1024 * 1024 + 1), /too large/],
+];
+
+test('a file that cannot be read is refused in a sentence and nothing else changes', async ({ page }) => {
+  await openShelf(page);
+  for (const [name, content, says] of BAD) {
+    await page
+      .getByLabel('Song file')
+      .setInputFiles({ name, mimeType: 'text/xml', buffer: Buffer.from(content) });
+    await expect(page.getByRole('alert')).toHaveText(says);
+    await expect(page.getByRole('article')).toHaveCount(2);
+  }
+});
+
+test('a song taken off the shelf can be put back', async ({ page }) => {
+  await openShelf(page);
+  await page.getByRole('button', { name: 'Take Sluicegate Song off the shelf' }).click();
+  await expect(page.getByRole('article')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByRole('article')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Take Sluicegate Song off the shelf' }).click();
+  await page.getByRole('button', { name: 'Take Lanterns at Low Water off the shelf' }).click();
+  await expect(page.getByRole('heading', { name: 'The shelf is empty' })).toBeVisible();
+});
+
+test('a second tab looks on until it takes over', async ({ context, page }) => {
+  await openSong(page, 'Lanterns at Low Water');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await arranged(other);
+  await expect(other.getByText('open in another tab')).toBeVisible();
+  await other.getByRole('button', { name: 'Take over here' }).click();
+  await expect(other.getByText('open in another tab')).toBeHidden();
+  await expect(page.getByText('open in another tab')).toBeVisible();
+});
+
+test('a song that is gone says so', async ({ page }) => {
+  await page.goto('/song/nowhere');
+  await expect(page.getByRole('heading', { name: 'This song is not on the shelf' })).toBeVisible();
+});
+
+for (const [name, width, height] of [
+  ['desk', 1280, 800],
+  ['telephone', 390, 844],
+] as const) {
+  test(`no serious accessibility finding on any view, ${name}`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    const inspect = async (view: string): Promise<void> => {
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+      expect(grave.map((v) => `${view}: ${v.id} ${v.nodes[0].html}`)).toEqual([]);
+      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect(overflow, `${view} scrolls sideways`).toBeLessThanOrEqual(0);
+    };
+    await openShelf(page);
+    await inspect('shelf');
+    await openSong(page, 'Sluicegate Song');
+    await inspect('bench');
+    await page.locator('[data-change] .symbol').first().click();
+    await expect(page.locator('.alternatives li')).not.toHaveCount(1);
+    await inspect('bench with a chord');
+    await page.goto('/profile');
+    await expect(page.getByRole('heading', { name: 'Profile' })).toBeVisible();
+    await inspect('profile');
+  });
+}

@@ -1,0 +1,115 @@
+import { type AddressInfo } from 'node:net';
+import { fileURLToPath } from 'node:url';
+import { type Browser, type Page, chromium } from '@playwright/test';
+import { DEFAULT_PROFILE, writeProject } from '../core/index';
+import { randomSong } from '../core/testing';
+import { createApp } from '../server/app';
+
+const ARGUMENTS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--no-first-run',
+];
+
+/** Serves the built application for a measurement or a picture and closes everything after it. */
+export async function withBrowser(work: (browser: Browser, origin: string) => Promise<void>): Promise<void> {
+  const folder = fileURLToPath(new URL('../dist/app', import.meta.url));
+  const server = createApp(folder).listen(0, '127.0.0.1');
+  await new Promise((resolve) => server.once('listening', resolve));
+  const { port } = server.address() as AddressInfo;
+  const browser = await chromium.launch({
+    executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
+    args: ARGUMENTS,
+  });
+  try {
+    await work(browser, `http://localhost:${port}`);
+  } finally {
+    await browser.close();
+    server.close();
+  }
+}
+
+/** First screen from a cold cache, the weight of the initial JavaScript, and an edit on a song of 200 bars. */
+export async function browserFigures(): Promise<void> {
+  await withBrowser(async (browser, origin) => {
+    await firstScreen(browser, origin);
+    await editing(browser, origin);
+  });
+}
+
+async function firstScreen(browser: Browser, origin: string): Promise<void> {
+  const times: number[] = [];
+  let bytes = 0;
+  for (let i = 0; i < 5; i++) {
+    const context = await browser.newContext();
+    const page = await context.newPage();
+    const start = performance.now();
+    await page.goto(origin);
+    await page.locator('article').first().waitFor();
+    times.push(performance.now() - start);
+    bytes = await page.evaluate(() =>
+      performance
+        .getEntriesByType('resource')
+        .filter((e) => /\.js$/.test(e.name) && !e.name.includes('worker'))
+        .reduce((sum, e) => sum + (e as PerformanceResourceTiming).encodedBodySize, 0),
+    );
+    await context.close();
+  }
+  times.sort((a, b) => a - b);
+  console.log(
+    `\nfirst screen, cold cache: ${times[2].toFixed(0)} ms (median of 5); JavaScript loaded for it: ${(bytes / 1024).toFixed(0)} kB compressed`,
+  );
+}
+
+async function editing(browser: Browser, origin: string): Promise<void> {
+  const page = await (await browser.newContext()).newPage();
+  await page.goto(origin);
+  await page.locator('article').first().waitFor();
+  const song = randomSong({ bars: 200, changesPerBar: 1, seed: 11 });
+  const file = {
+    name: 'long.joined.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(writeProject({ song, profile: DEFAULT_PROFILE })),
+  };
+  await page.getByLabel('Song file').setInputFiles(file);
+  await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
+  await page.evaluate(() => {
+    const store = window as unknown as { long: number[] };
+    store.long = [];
+    new PerformanceObserver((list) => list.getEntries().forEach((e) => store.long.push(e.duration))).observe({
+      entryTypes: ['longtask'],
+    });
+  });
+  const waits: number[] = [];
+  for (let i = 0; i < 6; i++) waits.push(await timeEdit(page, i % 2 === 0 ? '5' : '4'));
+  const long = await page.evaluate(() => (window as unknown as { long: number[] }).long);
+  waits.sort((a, b) => a - b);
+  console.log(
+    `200 bars: an edit shows on the part on screen after ${waits[3].toFixed(0)} ms (median of 6, slowest ${waits[5].toFixed(0)} ms); main-thread tasks over 50 ms: ${long.length}${long.length > 0 ? ` (longest ${Math.max(...long).toFixed(0)} ms)` : ''}`,
+  );
+}
+
+/** From the press on a rung to the first frame in which the part on screen shows it. */
+async function timeEdit(page: Page, rung: string): Promise<number> {
+  const elapsed = await page.evaluate(async (wanted) => {
+    const label = [...document.querySelectorAll<HTMLElement>('.rungs label')].find(
+      (l) => l.textContent?.trim() === wanted,
+    );
+    const seam = document.querySelector('jh-seam svg') as SVGElement;
+    return new Promise<number>((resolve) => {
+      const start = performance.now();
+      const observer = new MutationObserver(() => {
+        observer.disconnect();
+        requestAnimationFrame(() => resolve(performance.now() - start));
+      });
+      observer.observe(seam, { childList: true, subtree: true, attributes: true });
+      label?.click();
+    });
+  }, rung);
+  await page.locator('main[aria-busy=false]').waitFor();
+  await page.waitForTimeout(800);
+  return elapsed;
+}

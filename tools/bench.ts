@@ -1,0 +1,112 @@
+// Speed and movement against the promises: npm run bench. Times are medians on this machine; read the ratios.
+import { arrange, DEFAULT_PROFILE, totalsOf, unfold, partsOf } from '../core/index';
+import { DEMO_SONGS } from '../demo/songs';
+import { withFingers } from '../core/fingering/hands';
+import { leftHand, rightHand } from '../core/joining/hands';
+import { perform } from '../core/performance/perform';
+import { randomSong } from '../core/testing';
+import { OptionFinder, leftBounds } from '../core/voicing/bounds';
+import { movementOf, nearestLine, rootPositionLine } from '../core/voicing/baseline';
+import { voiceParts } from '../core/voicing/voiceParts';
+import type { Chord } from '../core/music/chord';
+import type { Song } from '../core/song/schema';
+import { browserFigures } from './bench-browser';
+
+const RUNS = 7;
+
+function median(work: () => unknown): number {
+  const times = Array.from({ length: RUNS }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  });
+  return times.sort((a, b) => a - b)[RUNS >> 1];
+}
+
+interface Figures {
+  readonly name: string;
+  readonly ms: number;
+}
+
+/** Each stage by itself, on what the stages before it give. */
+function stagesOf(song: Song): Figures[] {
+  const played = unfold(song);
+  const parts = partsOf(song, played);
+  const voiced = voiceParts(song, DEFAULT_PROFILE, played, parts);
+  const melody = rightHand(played, parts, voiced.raisedParts);
+  const longestNote = Math.max(...melody.map((n) => n.length));
+  const task = { song, played, parts, profile: DEFAULT_PROFILE, voiced, melody, longestNote };
+  const left = parts.flatMap((_, i) => leftHand(task, i).notes);
+  const starts = new Set(parts.map((p) => p.fromTick));
+  return [
+    { name: 'unfold', ms: median(() => unfold(song)) },
+    // A copy each time: what was worked out for the same song is remembered.
+    { name: 'parts', ms: median(() => partsOf(song, { ...played })) },
+    { name: 'voicing', ms: median(() => voiceParts(song, DEFAULT_PROFILE, { ...played }, parts)) },
+    { name: 'joining', ms: median(() => parts.map((_, i) => leftHand(task, i))) },
+    {
+      name: 'performance',
+      ms: median(() => perform({ song, played, right: melody, left, choicesAt: () => song.choices })),
+    },
+    {
+      name: 'all without fingering',
+      ms: median(() =>
+        arrange({ ...song, melody: [...song.melody] }, DEFAULT_PROFILE, { withoutFingers: true }),
+      ),
+    },
+    { name: 'fingering, right hand', ms: median(() => withFingers(melody, 'right', 8, starts, new Map())) },
+    { name: 'fingering, left hand', ms: median(() => withFingers(left, 'left', 8, starts, new Map())) },
+  ];
+}
+
+/** Total semitones of ours, of greedy nearest voicing and of root position, from the same first voicing. */
+function movements(song: Song): Record<string, number> {
+  const a = arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
+  const totals = totalsOf(a);
+  const finder = new OptionFinder(DEFAULT_PROFILE);
+  const lists = a.changes.map(({ change, chord }) => {
+    const melody = a.played.melody.filter(
+      (n) => n.tick < change.tick + change.length && n.tick + n.length > change.tick,
+    );
+    return (
+      finder.under(change.symbol, chord as Chord, 'block', change.length, melody, change.tick)?.candidates ??
+      []
+    );
+  });
+  const start = a.changes[0].voicing;
+  const bounds = leftBounds(DEFAULT_PROFILE, 128);
+  return {
+    'pure optimum': totals.optimumSemitones,
+    ours: totals.leftSemitones,
+    greedy: movementOf(nearestLine(lists, start)).semitones,
+    'root position': movementOf(
+      rootPositionLine(
+        a.changes.map((c) => c.chord),
+        bounds,
+        start,
+      ),
+    ).semitones,
+  };
+}
+
+const small = randomSong({ bars: 200, changesPerBar: 1, seed: 11 });
+const large = randomSong({ bars: 1000, changesPerBar: 2, seed: 12 });
+console.log(
+  `Generated: ${small.changes.length} changes, ${small.melody.length} notes; and ${large.changes.length} changes, ${large.melody.length} notes.`,
+);
+const [few, many] = [stagesOf(small), stagesOf(large)];
+console.log('\nstage                      200 changes   2,000 changes   ratio');
+few.forEach(({ name, ms }, i) => {
+  console.log(
+    `${name.padEnd(25)} ${ms.toFixed(1).padStart(9)} ms ${many[i].ms.toFixed(1).padStart(12)} ms ${(many[i].ms / ms).toFixed(1).padStart(7)}`,
+  );
+});
+console.log('\nsemitones                  pure optimum      ours    greedy   root position');
+for (const song of [...DEMO_SONGS, small, large]) {
+  const m = movements(song);
+  const cells = ['pure optimum', 'ours', 'greedy', 'root position'].map((k) =>
+    String(m[k]).padStart(k === 'ours' || k === 'greedy' ? 10 : 14),
+  );
+  console.log(song.title.padEnd(25), cells.join(''));
+}
+if (!process.argv.includes('--core')) await browserFigures();

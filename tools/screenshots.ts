@@ -1,0 +1,27 @@
+// One current picture of each main view, from the demo songs: npm run screenshots (after npm run build).
+import { mkdirSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { withBrowser } from './bench-browser';
+
+const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
+mkdirSync(folder, { recursive: true });
+
+await withBrowser(async (browser, origin) => {
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  const shoot = async (name: string): Promise<void> => {
+    await page.evaluate(() => document.fonts.ready);
+    await page.waitForTimeout(500);
+    await page.screenshot({ path: `${folder}${name}.png` });
+  };
+  await page.goto(origin);
+  await page.locator('article').first().waitFor();
+  await shoot('shelf');
+  await page.getByRole('link', { name: 'Lanterns at Low Water' }).click();
+  await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
+  await page.locator('[data-change=c3] .symbol').click();
+  await page.locator('.alternatives .letters').nth(1).waitFor();
+  await shoot('join');
+  await page.getByRole('link', { name: 'Profile' }).click();
+  await page.getByRole('heading', { name: 'Profile' }).waitFor();
+  await shoot('profile');
+});
