@@ -1,7 +1,7 @@
 import { type Chord, membersOf, symbolOf } from '../music/chord';
-import { CHORD_TYPES } from '../music/chordTypes';
+import { CHORD_TYPES, type ChordType } from '../music/chordTypes';
 import { type Key, spellInKey } from '../music/key';
-import { classAbove, chroma } from '../music/pitch';
+import { LETTERS, type PitchClass, chroma, classAbove } from '../music/pitch';
 import { inversionName, inversionOf } from './inversion';
 
 /** One name a set of keys can bear. */
@@ -31,7 +31,7 @@ export function nameKeys(keys: readonly number[], key: Key): ChordName[] {
       if (chromas.length < 2 || ![...sounding].every((c) => chromas.includes(c))) continue;
       const leftOut = type.members.filter((_, i) => !sounding.has(chromas[i]));
       if (!leftOut.every((m) => MAY_BE_ABSENT.has(m)) || leftOut.length > 1 || sounding.size < 2) continue;
-      const chord: Chord = { root: rootSpelling(root, sounding, key), type, bass: null };
+      const chord: Chord = { root: rootSpelling(root, type, key), type, bass: null };
       const inversion = inversionOf(sorted, chord) as number;
       names.push({ chord, name: `${symbolOf(chord)}, ${inversionName(inversion)}`, inversion, leftOut });
     }
@@ -46,18 +46,20 @@ function rank(name: ChordName): number {
   );
 }
 
-function rootSpelling(root: number, sounding: ReadonlySet<number>, key: Key): Chord['root'] {
-  const { letter, alter } = spellInKey(60 + root, key);
-  const inKey = { letter, alter };
-  if (sounding.has(root)) return inKey;
-  // A root that is not struck is spelled a third below the lowest chord third that is.
-  const third = [...sounding]
-    .map((c) => spellInKey(60 + c, key))
-    .find((p) => chroma(classAbove(p, '-3M')) === root);
-  return third ? classAbove(third, '-3M') : inKey;
+/** Of the spellings of a root the one that spells its chord with the fewest accidentals, the key's own on a tie. */
+function rootSpelling(root: number, type: ChordType, key: Key): PitchClass {
+  const inKey = spellInKey(60 + root, key);
+  const candidates = LETTERS.flatMap((letter) => [-1, 0, 1].map((alter) => ({ letter, alter }))).filter(
+    (c) => chroma(c) === root,
+  );
+  const cost = (candidate: PitchClass): number => {
+    const accidentals = type.members.reduce((sum, m) => sum + classAbove(candidate, m).alter ** 2, 0);
+    return 2 * accidentals + (candidate.letter === inKey.letter && candidate.alter === inKey.alter ? 0 : 1);
+  };
+  return candidates.reduce((best, candidate) => (cost(candidate) < cost(best) ? candidate : best));
 }
 
-/** Every name of a chord in a given order of keys, the given one first: "which inversion is that, and why". */
+/** Which inversion an order of keys is, and why it is called that. */
 export function inversionReason(keys: readonly number[], chord: Chord): string {
   const lowest = keys[0] % 12;
   const member = membersOf(chord).find((m) => m.chroma === lowest);

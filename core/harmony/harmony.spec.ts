@@ -1,0 +1,93 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { type Chord, membersOf, parseChord, symbolOf } from '../music/chord';
+import { CHORD_TYPES } from '../music/chordTypes';
+import { type Key, keyFromFifths } from '../music/key';
+import { degreeOf, numeralOf } from './degree';
+import { inversionName, inversionOf } from './inversion';
+import { inversionReason, nameKeys } from './naming';
+
+const chord = (symbol: string): Chord => parseChord(symbol) as Chord;
+const C: Key = keyFromFifths(0, 'major');
+const A_MINOR: Key = keyFromFifths(0, 'minor');
+
+describe('degree and job', () => {
+  it('numbers the sevenths of a major key', () => {
+    const numerals = ['Cmaj7', 'Dm7', 'Em7', 'Fmaj7', 'G7', 'Am7', 'Bm7b5'].map((s) =>
+      numeralOf(chord(s), C),
+    );
+    expect(numerals).toEqual(['Imaj7', 'ii7', 'iii7', 'IVmaj7', 'V7', 'vi7', 'viiø7']);
+  });
+
+  it('numbers minor with its raised leading note', () => {
+    expect(
+      ['Am', 'Bdim', 'C', 'Dm', 'E7', 'F', 'G', 'G#dim'].map((s) => numeralOf(chord(s), A_MINOR)),
+    ).toEqual(['i', 'ii°', 'III', 'iv', 'V7', 'VI', 'VII', '♯vii°']);
+  });
+
+  it('knows secondary dominants, the half step above, passing diminished and borrowed chords', () => {
+    expect(degreeOf(chord('A7'), chord('Dm'), C).job).toBe('V of ii');
+    expect(degreeOf(chord('D7'), chord('G7'), C).job).toBe('V of V');
+    expect(degreeOf(chord('Db7'), chord('C'), C).job).toBe('a half step above the next: ♭II for V');
+    expect(degreeOf(chord('C#dim7'), chord('Dm'), C).job).toBe('passing diminished');
+    expect(degreeOf(chord('Fm'), chord('C'), C).job).toBe('borrowed from C minor');
+    expect(degreeOf(chord('G7'), chord('C'), C).job).toBe('dominant, leads home');
+    expect(degreeOf(chord('C'), chord('F'), C).job).toBe('tonic, home');
+  });
+});
+
+describe('inversion', () => {
+  it('is named by the member that lies lowest', () => {
+    expect(inversionName(inversionOf([62, 65, 69], chord('Dm')))).toBe('root position');
+    expect(inversionName(inversionOf([65, 69, 74], chord('Dm')))).toBe('first inversion');
+    expect(inversionName(inversionOf([57, 62, 65], chord('Dm')))).toBe('second inversion');
+    expect(inversionName(inversionOf([60, 62, 65], chord('Dm7')))).toBe('third inversion');
+    expect(inversionName(inversionOf([58, 60, 65], chord('Fsus4')))).toBe('first inversion');
+    expect(inversionOf([62, 64, 67, 72], chord('C/D'))).toBeNull();
+    expect(inversionReason([57, 62, 65], chord('Dm'))).toBe('second inversion: its 5th lies lowest');
+  });
+});
+
+describe('names of a set of keys', () => {
+  it('gives all the names of C♯ E G B', () => {
+    const names = nameKeys([61, 64, 67, 71], C);
+    const symbols = names.map((n) => symbolOf(n.chord));
+    expect(symbols).toEqual(expect.arrayContaining(['C#m7b5', 'Em6', 'A9']));
+    expect(names.find((n) => symbolOf(n.chord) === 'Em6')?.inversion).toBe(3);
+    expect(names.find((n) => symbolOf(n.chord) === 'A9')?.leftOut).toEqual(['1P']);
+  });
+
+  it('calls a diminished seventh by its four roots and a minor seventh also a sixth', () => {
+    const sevenths = nameKeys([59, 62, 65, 68], C).filter((n) => n.chord.type.suffix === 'dim7');
+    expect(sevenths).toHaveLength(4);
+    const symbols = nameKeys([57, 60, 64, 67], C).map((n) => symbolOf(n.chord));
+    expect(symbols.slice(0, 2)).toEqual(['Am7', 'C6']);
+  });
+
+  it('finds the name of every chord in every inversion', () => {
+    const types = CHORD_TYPES.filter((t) => t.members.length >= 3 && t.members.length <= 4);
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...types),
+        fc.constantFrom('C', 'Eb', 'F#', 'A'),
+        fc.nat(3),
+        (type, root, turn) => {
+          const wanted = chord(root + type.suffix);
+          const chromas = membersOf(wanted).map((m) => m.chroma);
+          const from = turn % chromas.length;
+          const keys = chromas
+            .map((_, i) => chromas[(from + i) % chromas.length])
+            .reduce<number[]>(
+              (list, c) => [
+                ...list,
+                (list.at(-1) ?? 47) + ((((c - (list.at(-1) ?? 47)) % 12) + 12) % 12 || 12),
+              ],
+              [],
+            );
+          const named = nameKeys(keys, keyFromFifths(root === 'Eb' ? -3 : root === 'F#' ? 6 : 0, 'major'));
+          expect(named.map((n) => n.chord.type.suffix)).toContain(type.suffix);
+        },
+      ),
+    );
+  });
+});
