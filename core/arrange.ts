@@ -157,9 +157,20 @@ function finish(stage: Stage, wanted: readonly number[], onlyPart: number | null
     fills: filled.fills,
     efforts: efforts(stage, fingered.right, fingered.left),
     findings,
-    timeline: perform({ song, played, ...fingered, choicesAt: (tick) => choicesAt(parts, tick) }),
+    timeline: timelineOf({ song, played, parts, ...fingered }),
     onlyPart,
   };
+}
+
+/** The performance of an arrangement: for those who got it without. */
+export function timelineOf({
+  song,
+  played,
+  parts,
+  right,
+  left,
+}: Pick<Arrangement, 'song' | 'played' | 'parts' | 'right' | 'left'>): Timeline {
+  return perform({ song, played, right, left, choicesAt: (tick) => choicesAt(parts, tick) });
 }
 
 function fingerBoth(

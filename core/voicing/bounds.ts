@@ -43,6 +43,11 @@ export class OptionFinder {
 
   constructor(private readonly profile: Profile) {}
 
+  /** Lists remembered so far. */
+  get size(): number {
+    return this.whole.size + this.thin.size;
+  }
+
   /**
    * What a chord may be under the right-hand notes sounding with it (sorted by onset). Relaxes in order:
    * thin the chord, then shorten it to before the note in its way. Null: neither helps.
@@ -98,6 +103,19 @@ export class OptionFinder {
       thinnedCandidates(chord, layout, leftBounds(this.profile, ceiling), fewest),
     );
   }
+}
+
+/** Lists remembered at most; a song has some hundreds. */
+const MOST_LISTS = 20_000;
+let lastFinder: { readonly hand: string; readonly finder: OptionFinder } | null = null;
+
+/** The finder for a left hand and keyboard, kept from one arrangement to the next. */
+export function finderFor(profile: Profile): OptionFinder {
+  const hand = `${profile.leftReach}|${profile.keyboard}`;
+  if (lastFinder?.hand !== hand || lastFinder.finder.size > MOST_LISTS) {
+    lastFinder = { hand, finder: new OptionFinder(profile) };
+  }
+  return lastFinder.finder;
 }
 
 interface Ceiling {

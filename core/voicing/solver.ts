@@ -79,18 +79,25 @@ function trace(
   return chosen;
 }
 
+type Tables = WeakMap<readonly Voicing[], WeakMap<readonly Voicing[], Float64Array>>;
+
+/** Step costs by weights and pair of candidate lists: an edit leaves most pairs of a song as they were. */
+const tables = new WeakMap<VoicingWeights, Tables>();
+
 /** Step costs between each spot and the next; the same pair of candidate lists is worked out once. */
 function stepTables(spots: readonly Spot[], weights: VoicingWeights): Float64Array[] {
-  const known = new Map<readonly Voicing[], Map<readonly Voicing[], Float64Array>>();
+  const known = gotOrMade(tables, weights, () => new WeakMap() as Tables);
   return spots.slice(1).map((spot, index) => {
     const before = spots[index].candidates;
-    let from = known.get(before);
-    if (!from) known.set(before, (from = new Map()));
-    let table = from.get(spot.candidates);
-    if (!table) {
-      table = Float64Array.from(before.flatMap((a) => spot.candidates.map((b) => stepCost(a, b, weights))));
-      from.set(spot.candidates, table);
-    }
-    return table;
+    const from = gotOrMade(known, before, () => new WeakMap<readonly Voicing[], Float64Array>());
+    return gotOrMade(from, spot.candidates, () =>
+      Float64Array.from(before.flatMap((a) => spot.candidates.map((b) => stepCost(a, b, weights)))),
+    );
   });
+}
+
+function gotOrMade<K extends object, V>(store: WeakMap<K, V>, key: K, make: () => V): V {
+  let value = store.get(key);
+  if (value === undefined) store.set(key, (value = make()));
+  return value;
 }

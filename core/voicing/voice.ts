@@ -6,7 +6,7 @@ import { reachMm } from '../music/keyboard';
 import type { Finding } from '../song/finding';
 import type { Profile } from '../song/schema';
 import type { PlayedChange } from '../song/unfold';
-import { type Options, OptionFinder, type Relaxation, type Sounding, soundingIn } from './bounds';
+import { type Options, type Relaxation, type Sounding, finderFor, soundingIn } from './bounds';
 import { fixedFindings, raisedFinding, relaxationFindings } from './findings';
 import type { SolvedLayout } from './members';
 import { commonKeys, movesBetween, type VoiceMove } from './movement';
@@ -128,7 +128,7 @@ interface Prepared {
 
 function prepare(task: VoicingTask): { spots: Spot[]; prepared: Prepared[]; raisedParts: Set<number> } {
   const raisedParts = new Set<number>();
-  const finder = new OptionFinder(task.profile);
+  const finder = finderFor(task.profile);
   const longest = task.melody.reduce((most, note) => Math.max(most, note.length), 0);
   const optionsOf = (change: PlayedChange, chord: Chord, layout: SolvedLayout): Options | null => {
     const melody = soundingIn(task.melody, change.tick, change.tick + change.length, longest).map((note) =>

@@ -8,6 +8,7 @@ import { Player } from '../sound/player';
 import { PlaceActions, SongActions } from '../state/actions';
 import type { Place } from '../state/model';
 import { workbench } from '../state/reducer';
+import { sameView, viewOf } from './seam-view';
 import { ArrangerClient } from '../workers/arranger';
 
 /** What to play from where: the part on screen, parts 1 to it, or all. */
@@ -31,6 +32,14 @@ export class BenchState {
   readonly place = computed(() => this.state().place);
   readonly partIndex = computed(() => this.place().part);
   readonly part = computed(() => this.arrangement()?.parts[this.partIndex()] ?? null);
+  /** The part as the seam draws it; the same again when the rest of the song follows the part on screen. */
+  readonly view = computed(
+    () => {
+      const [arrangement, part] = [this.arrangement(), this.part()];
+      return arrangement && part ? viewOf(arrangement, this.partIndex()) : null;
+    },
+    { equal: sameView },
+  );
   readonly rung = computed(() => this.part()?.choices.rung ?? 4);
   readonly selectedId = computed(() => this.place().selected);
   readonly changeIndex = computed(() => {

@@ -1,7 +1,8 @@
-import type { Arrangement, ArrangedChange, HandNote, Part, PlayedBar } from '@joined-hands/core';
+import type { ArrangedChange, HandNote, PlayedBar } from '@joined-hands/core';
 import { barAt, barTicks, classNameOf, countAt, staffStep, typeset } from '@joined-hands/core';
 import { LYRIC_LINE, TEXT_IN, type TextMark, placeLyrics } from './seam-lyrics';
 
+import type { SeamView } from './seam-view';
 import type { BlockShape, ChangeShape, NoteShape, SeamLayout, SeamRow, Stitch } from './seam-shapes';
 
 export const NOTE_HEIGHT = 27;
@@ -23,7 +24,6 @@ const CHORD_BAND = 27;
 const COUNT_BAND = 24;
 const SEAM_BAND = 18;
 const INVERSION_BAND = 22;
-const MOST_STEPS = 16;
 const LEFT_STEP_MOST = 10;
 const LEFT_LANE_MOST = 150;
 
@@ -32,13 +32,11 @@ const SCALES = [1.5, 1.4, 1.3, 1.2, 1.1, 1];
 
 /** The layout of a part at the largest scale at which it fits the height without scrolling; 1 when none does. */
 export function fitSeam(
-  arrangement: Arrangement,
-  partIndex: number,
+  view: SeamView,
   room: { width: number; height: number },
 ): { layout: SeamLayout; scale: number } {
-  const view = viewOf(arrangement, partIndex);
   const at = (scale: number, stretch = 1): SeamLayout =>
-    layoutView(view, Math.floor(room.width / scale), stretch);
+    layoutSeam(view, Math.floor(room.width / scale), stretch);
   for (const scale of SCALES) {
     const layout = at(scale);
     const height = room.height / scale;
@@ -56,39 +54,11 @@ function stretched(layout: SeamLayout, again: (stretch: number) => SeamLayout, h
   return again(Math.min(MOST_STRETCH, 1 + spare / lane));
 }
 
-/** Lays out one part of an arrangement in rows of bars that fit the width. */
-export function layoutSeam(
-  arrangement: Arrangement,
-  partIndex: number,
-  width: number,
-  stretch = 1,
-): SeamLayout {
-  return layoutView(viewOf(arrangement, partIndex), width, stretch);
-}
-
-/** What of the arrangement the part shows, gathered once for every width it is tried in. */
-function viewOf(arrangement: Arrangement, partIndex: number): View {
-  const part = arrangement.parts[partIndex];
-  const inPart = (tick: number): boolean => tick >= part.fromTick && tick < part.toTick;
-  return {
-    arrangement,
-    part,
-    right: arrangement.right.filter((n) => inPart(n.tick)),
-    left: arrangement.left.filter((n) => inPart(n.tick)),
-    changes: arrangement.changes.filter((c) => inPart(c.change.tick)),
-    byPitch: part.choices.rung >= 5,
-    step: STEP,
-    rightRange: rangeOf(arrangement.right, MOST_STEPS),
-    leftRange: rangeOf(arrangement.left, 40),
-    leftMost: arrangement.changes.reduce((most, c) => Math.max(most, c.voicing.keys.length), 3),
-    hasLyrics: arrangement.played.melody.some((n) => n.lyric !== null),
-  };
-}
-
-function layoutView(base: View, width: number, stretch: number): SeamLayout {
-  const view = { ...base, step: STEP * stretch };
+/** Lays out one part in rows of bars that fit the width. */
+export function layoutSeam(base: SeamView, width: number, stretch = 1): SeamLayout {
+  const view: View = { ...base, step: STEP * stretch };
   const { part } = view;
-  const spans = barSpans(view.arrangement.played.bars, part.fromTick, part.toTick);
+  const spans = barSpans(view.bars, part.fromTick, part.toTick);
   const usable = width - LEFT_MARGIN - RIGHT_MARGIN;
   const rows: SeamRow[] = [];
   let top = 0;
@@ -105,36 +75,16 @@ function layoutView(base: View, width: number, stretch: number): SeamLayout {
   };
 }
 
-interface View {
-  readonly arrangement: Arrangement;
-  readonly part: Part;
-  readonly right: readonly HandNote[];
-  readonly left: readonly HandNote[];
-  readonly changes: readonly ArrangedChange[];
-  readonly byPitch: boolean;
+/** The view with the height of a staff step it is drawn at. */
+interface View extends SeamView {
   /** Pixels a staff step in the right-hand lane. */
   readonly step: number;
-  readonly rightRange: readonly [number, number];
-  readonly leftRange: readonly [number, number];
-  readonly leftMost: number;
-  readonly hasLyrics: boolean;
 }
 
 interface BarSpan {
   readonly from: number;
   readonly to: number;
   readonly bar: PlayedBar;
-}
-
-/** Lowest and highest staff step; a few outliers are shown an octave nearer instead of widening the lane. */
-function rangeOf(notes: readonly HandNote[], most: number): [number, number] {
-  if (notes.length === 0) return [28, 36];
-  const steps = notes.map((n) => staffStep(n.pitch)).sort((a, b) => a - b);
-  const [low, high] = [steps[0], steps[steps.length - 1]];
-  if (high - low <= most) return [low, high];
-  const middle = steps[steps.length >> 1];
-  const from = Math.max(low, middle - (most >> 1));
-  return [from, from + most];
 }
 
 function barSpans(bars: readonly PlayedBar[], from: number, to: number): BarSpan[] {
@@ -183,7 +133,7 @@ function leftStep(view: View): number {
 }
 
 function leftHeight(view: View): number {
-  if (view.arrangement.left.length === 0) return BLOCK_HEIGHT;
+  if (!view.hasLeft) return BLOCK_HEIGHT;
   if (view.byPitch) return (view.leftRange[1] - view.leftRange[0]) * leftStep(view) + BLOCK_HEIGHT + 6;
   return view.leftMost * (BLOCK_HEIGHT + 1) + 4;
 }
@@ -325,7 +275,7 @@ function stitchesOf(
   to: number,
   x: (tick: number) => number,
 ): Stitch[] {
-  return view.arrangement.meetings
+  return view.meetings
     .filter((m) => m.tick >= from && m.tick < to)
     .flatMap((meeting) => {
       const above = notes.filter((n) => n.tick === meeting.tick && !n.isGrace);
@@ -348,7 +298,7 @@ function countsOf(view: View, from: number, to: number, x: (tick: number) => num
   const ticks = [...new Set(struck.map((n) => n.tick))]
     .filter((t) => t >= from && t < to)
     .sort((a, b) => a - b);
-  const { bars } = view.arrangement.played;
+  const { bars } = view;
   let lastBeat = '';
   return ticks.map((tick, i) => {
     const [beat, part] = countAt(barAt(bars, tick), tick).split(' ');

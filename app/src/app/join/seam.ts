@@ -9,10 +9,10 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import type { Arrangement } from '@joined-hands/core';
 import { meetingInWords } from '@joined-hands/core';
 import { BLOCK_HEIGHT, NOTE_HEIGHT, fitSeam } from './seam-layout';
 import type { ChangeShape, NoteShape } from './seam-shapes';
+import type { SeamView } from './seam-view';
 
 /** The two lanes of a part sewn together: right hand above, left hand below, a stitch at every meeting. */
 @Component({
@@ -22,8 +22,7 @@ import type { ChangeShape, NoteShape } from './seam-shapes';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Seam {
-  readonly arrangement = input.required<Arrangement>();
-  readonly part = input.required<number>();
+  readonly view = input.required<SeamView>();
   readonly selected = input<string | null>(null);
   /** The tick that sounds, or null. */
   readonly tick = input<number | null>(null);
@@ -33,7 +32,7 @@ export class Seam {
   protected readonly blockHeight = BLOCK_HEIGHT;
   private readonly room = signal({ width: 760, height: 500 });
   /** Enlarged as far as the whole part still fits: the screen is read from the music desk. */
-  private readonly fitted = computed(() => fitSeam(this.arrangement(), this.part(), this.room()));
+  private readonly fitted = computed(() => fitSeam(this.view(), this.room()));
   protected readonly layout = computed(() => this.fitted().layout);
   protected readonly scale = computed(() => this.fitted().scale);
   protected readonly width = computed(() => Math.floor(this.room().width / this.scale()));
@@ -97,7 +96,7 @@ export class Seam {
 
   /** The change struck with (or sounding under) a note: pressing the note selects it. */
   protected selectUnder(note: NoteShape): void {
-    const { changes } = this.arrangement();
+    const { changes } = this.view();
     const under = changes.filter((c) => c.change.tick <= note.tick).at(-1);
     if (under) this.selectedChange.emit(under.change.id);
   }

@@ -18,10 +18,15 @@ let lastWhole: Arrangement | null = null;
 
 const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
-/** An arrangement on its way to the interface, which has the song and the profile already. */
-export type Travelling = Omit<Arrangement, 'song' | 'profile'>;
+/** An arrangement on its way to the interface, which has song and profile and works out the performance when it plays. */
+export type Travelling = Omit<Arrangement, 'song' | 'profile' | 'timeline'>;
 
-function withoutSong({ song: _song, profile: _profile, ...rest }: Arrangement): Travelling {
+function lightened({
+  song: _song,
+  profile: _profile,
+  timeline: _timeline,
+  ...rest
+}: Arrangement): Travelling {
   return rest;
 }
 
@@ -50,10 +55,10 @@ const arranger = {
       const slice = slices.next();
       if (slice.done) {
         lastWhole = slice.value;
-        await came(withoutSong(slice.value));
+        await came(lightened(slice.value));
         return;
       }
-      if (slice.value) await came(withoutSong(slice.value));
+      if (slice.value) await came(lightened(slice.value));
       await pause();
     }
   },

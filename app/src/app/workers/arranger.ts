@@ -1,5 +1,12 @@
 import { Injectable } from '@angular/core';
-import type { Alternative, Arrangement, Profile, Song } from '@joined-hands/core';
+import {
+  type Alternative,
+  type Arrangement,
+  type Profile,
+  type Song,
+  type Timeline,
+  timelineOf,
+} from '@joined-hands/core';
 import { type Remote, proxy, wrap } from 'comlink';
 import { Observable } from 'rxjs';
 import type { Arranger, ReadResult, Travelling } from './arrange.worker';
@@ -28,7 +35,7 @@ export class ArrangerClient {
           profile,
           firstPart,
           proxy((came: Travelling) => {
-            if (job === this.lastJob) subscriber.next({ ...came, song, profile });
+            if (job === this.lastJob) subscriber.next(arrived(came, song, profile));
             return Promise.resolve();
           }),
         )
@@ -46,4 +53,17 @@ export class ArrangerClient {
   read(name: string, text: string, songId: string): Promise<ReadResult> {
     return this.worker.read(name, text, songId);
   }
+}
+
+/** The arrangement whole again; its performance is worked out when first asked for. */
+function arrived(came: Travelling, song: Song, profile: Profile): Arrangement {
+  let timeline: Timeline | null = null;
+  return {
+    ...came,
+    song,
+    profile,
+    get timeline() {
+      return (timeline ??= timelineOf({ ...came, song }));
+    },
+  };
 }
