@@ -5,6 +5,7 @@ export {
   type ArrangeOptions,
   arrange,
   arrangeInSlices,
+  timelineOf,
 } from './arrange';
 export { type Effort, type Measure } from './effort/effort';
 export { type Fill } from './fills/fill';
