@@ -158,7 +158,7 @@ function writeAll(
     }
     for (const [name] of files) renameSync(join(dir, `.${name}.part`), join(dir, name));
   } catch (error) {
-    for (const path of made) rmSync(path, { force: true, recursive: false });
+    for (const path of made) if (existsSync(path)) rmSync(path);
     if (error instanceof Error && 'code' in error)
       throw new UsageError(`--out ${dir}: cannot be written there (${String(error.code)})`);
     throw error;

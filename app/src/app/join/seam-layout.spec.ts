@@ -1,0 +1,111 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { DEFAULT_PROFILE, type Song, applyEdit, arrange } from '@joined-hands/core';
+import { songs } from '../../../../core/testing';
+import { DEMO_SONGS } from '../../../../demo/songs';
+import { NOTE_HEIGHT, fitSeam, layoutSeam } from './seam-layout';
+import { placeLyrics } from './seam-lyrics';
+import { sameView, viewOf } from './seam-view';
+
+const WIDTH = 740;
+const layoutOf = (song: Song, rung: number, part = 0, width = WIDTH) =>
+  layoutSeam(
+    viewOf(arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE), part),
+    width,
+  );
+
+describe('the seam', () => {
+  it('shows every note and key of the part once, inside the width and inside its row', () => {
+    fc.assert(
+      fc.property(
+        songs,
+        fc.constantFrom(1, 2, 4, 5),
+        fc.constantFrom(360, 740, 1100),
+        (song, rung, width) => {
+          const view = viewOf(
+            arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE),
+            0,
+          );
+          const { rows } = layoutSeam(view, width);
+          expect(rows.flatMap((r) => r.notes)).toHaveLength(view.right.length);
+          expect(rows.flatMap((r) => r.blocks)).toHaveLength(view.left.length);
+          for (const row of rows) {
+            for (const shape of row.notes) {
+              expect(shape.x).toBeGreaterThanOrEqual(0);
+              expect(shape.x).toBeLessThan(width);
+              expect(shape.y).toBeGreaterThanOrEqual(row.top);
+              expect(shape.y + NOTE_HEIGHT).toBeLessThanOrEqual(row.seamY);
+            }
+            for (const block of row.blocks) expect(block.y).toBeGreaterThan(row.seamY);
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('draws time in proportion within a row and pitch as height', () => {
+    const [row] = layoutOf(DEMO_SONGS[0], 4).rows;
+    const [a, b, c] = row.notes;
+    expect((b.x - a.x) / (c.x - b.x)).toBeCloseTo((b.tick - a.tick) / (c.tick - b.tick), 6);
+    const sorted = [...row.notes].sort((x, y) => x.midi - y.midi);
+    for (let i = 1; i < sorted.length; i++) expect(sorted[i].y).toBeLessThanOrEqual(sorted[i - 1].y);
+  });
+
+  it('gives neighbouring letters room and wraps bars into rows where it must', () => {
+    for (const width of [340, 740]) {
+      for (const row of layoutOf(DEMO_SONGS[1], 5, 0, width).rows) {
+        const xs = [...new Set(row.blocks.map((b) => b.x))].sort((p, q) => p - q);
+        for (let i = 1; i < xs.length; i++) expect(xs[i] - xs[i - 1]).toBeGreaterThanOrEqual(18);
+      }
+    }
+    expect(layoutOf(DEMO_SONGS[1], 5, 0, 340).rows.length).toBeGreaterThan(
+      layoutOf(DEMO_SONGS[1], 5, 0, 740).rows.length,
+    );
+  });
+
+  it('stitches at every meeting of the part, strong where a chord changes', () => {
+    const [row] = layoutOf(DEMO_SONGS[0], 5).rows;
+    expect(row.stitches.filter((s) => s.isStrong)).toHaveLength(4);
+    expect(row.stitches.length).toBeGreaterThan(4);
+    for (const { fromY, toY } of row.stitches) expect(fromY).toBeLessThan(toY);
+  });
+
+  it('counts only where something is struck', () => {
+    const [row] = layoutOf(DEMO_SONGS[0], 4).rows;
+    expect(row.counts.map((c) => c.text)).toEqual(['1', '3', '1', '3', '1', '2', '3', '1']);
+  });
+
+  it('names no inversion under a pattern that is built on the root', () => {
+    const [rocking] = layoutOf(DEMO_SONGS[1], 5, 0, 1400).rows;
+    expect(rocking.changes[0].inversion).toBe('');
+    const [block] = layoutOf(DEMO_SONGS[1], 4, 0, 1400).rows;
+    expect(block.changes[0].inversion).toBe('2nd inv.');
+  });
+
+  it('steps syllables down a line instead of letting them overlap', () => {
+    const { right } = arrange(DEMO_SONGS[1], DEFAULT_PROFILE);
+    const crowded = placeLyrics(right.slice(0, 8), (tick) => tick / 60, 0);
+    expect(crowded.lines).toBeGreaterThan(1);
+    expect(placeLyrics(right.slice(0, 8), (tick) => tick / 8, 0).lines).toBe(1);
+  });
+
+  it('fits the height where it can and is never smaller than life', () => {
+    const view = viewOf(arrange(DEMO_SONGS[0], DEFAULT_PROFILE), 0);
+    const fitted = fitSeam(view, { width: WIDTH, height: 540 });
+    expect(fitted.scale).toBeGreaterThan(1);
+    expect(fitted.layout.height * fitted.scale).toBeLessThanOrEqual(541);
+    expect(fitSeam(view, { width: 340, height: 200 }).scale).toBe(1);
+  });
+
+  it('knows the same picture again', () => {
+    const of = (song: Song) => viewOf(arrange(song, DEFAULT_PROFILE), 0);
+    expect(sameView(of(DEMO_SONGS[0]), of(DEMO_SONGS[0]))).toBe(true);
+    expect(
+      sameView(
+        of(DEMO_SONGS[0]),
+        of(applyEdit(DEMO_SONGS[0], { kind: 'choose', choices: { layout: 'root' } })),
+      ),
+    ).toBe(false);
+  });
+});

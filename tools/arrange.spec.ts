@@ -1,0 +1,98 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { afterAll, describe, expect, it } from 'vitest';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const folder = mkdtempSync(join(tmpdir(), 'jh-arrange-'));
+const IN = join(root, 'demo/files/sluicegate.musicxml');
+
+afterAll(() => rmSync(folder, { recursive: true }));
+
+function run(...args: string[]): { code: number | null; out: string; err: string } {
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', 'tools/arrange.ts', ...args],
+    { cwd: root, encoding: 'utf8', timeout: 20_000 },
+  );
+  return { code: status, out: stdout, err: stderr.trim() };
+}
+
+describe('npm run arrange', () => {
+  it('writes the four files, and the report holds what was asked', () => {
+    const out = join(folder, 'good/deep');
+    const result = run(
+      IN,
+      '--out',
+      out,
+      '--school',
+      'three',
+      '--rung',
+      '4',
+      '--reach',
+      '7',
+      '--keys',
+      '61',
+      '--parts',
+      '2',
+    );
+    expect(result.err).toBe('');
+    expect(readdirSync(out).sort()).toEqual([
+      'sluicegate.json',
+      'sluicegate.mid',
+      'sluicegate.musicxml',
+      'sluicegate.txt',
+    ]);
+    const report = JSON.parse(readFileSync(join(out, 'sluicegate.json'), 'utf8')) as {
+      parts: unknown[];
+      song: unknown;
+      changes: { notes: string[]; layout: string }[];
+    };
+    expect(report.parts).toHaveLength(8);
+    expect(report.song).toMatchObject({
+      title: 'Sluicegate Song',
+      key: 'G major',
+      metre: '4/4',
+      tempo: 104,
+      bars: 16,
+      pickup: 960,
+    });
+    expect(report.changes.every((c) => c.layout === 'three' && c.notes.length === 3)).toBe(true);
+  });
+
+  const refused: readonly (readonly [string, string[], RegExp])[] = [
+    ['an unknown option', [IN, '--out', 'x', '--louder'], /^Unknown option '--louder'/],
+    ['a missing file', ['nowhere.musicxml', '--out', 'x'], /^nowhere\.musicxml: there is no such file$/],
+    ['a school not built yet', [IN, '--out', 'x', '--school', 'shell'], /^--school shell: not yet/],
+    ['an unknown school', [IN, '--out', 'x', '--school', 'jazz'], /^--school jazz: choose one of/],
+    ['an input not read yet', ['a.mid', '--out', 'x'], /^a\.mid: not yet/],
+    ['an impossible rung', [IN, '--out', 'x', '--rung', '9'], /^--rung 9: choose one of/],
+    ['no folder named', [IN], /^Say where to write/],
+    ['a folder that is a file', [IN, '--out', join(root, 'package.json')], /cannot be written there/],
+    ['an unwritable folder', [IN, '--out', '/proc/here'], /cannot be written there/],
+  ];
+  for (const [name, args, line] of refused) {
+    it(`answers ${name} in one line, writes nothing and exits 1`, () => {
+      const { code, err } = run(...args.map((a) => (a === 'x' ? join(folder, 'never') : a)));
+      expect(code).toBe(1);
+      expect(err.split('\n')).toHaveLength(1);
+      expect(err).toMatch(line);
+      expect(existsSync(join(folder, 'never'))).toBe(false);
+    });
+  }
+
+  it('names file, place and cause of a broken score', () => {
+    const path = join(folder, 'broken.musicxml');
+    writeFileSync(
+      path,
+      readFileSync(IN, 'utf8').replace('<duration>960</duration>', '<duration>-5</duration>'),
+    );
+    const { code, err } = run(path, '--out', join(folder, 'never'));
+    expect(code).toBe(1);
+    expect(err).toBe(
+      `${path}: The duration "-5" is impossible (bar 0). Mend it where the file was made and export it again.`,
+    );
+  });
+});
