@@ -47,6 +47,7 @@ export default tseslint.config(
     settings: {
       'import/resolver': { node: { extensions: ['.ts', '.mjs', '.js'] } },
       'boundaries/elements': [
+        { type: 'app-spec', pattern: 'app/**/*.spec.ts', mode: 'full' },
         { type: 'core-testing', pattern: ['core/testing.ts', 'core/**/*.spec.ts'], mode: 'full' },
         ...CORE.map((folder) => ({ type: `core-${folder}`, pattern: `core/${folder}/**`, mode: 'full' })),
         { type: 'core-index', pattern: 'core/index.ts', mode: 'full' },
@@ -68,6 +69,7 @@ export default tseslint.config(
             { from: ['core-index'], allow: ['core-arrange', ...CORE.map((f) => `core-${f}`)] },
             { from: ['core-testing'], allow: ['core-*', 'demo'] },
             { from: ['demo'], allow: ['demo', 'core-*'] },
+            { from: ['app-spec'], allow: ['app', 'core-*', 'demo'] },
             { from: ['app'], allow: ['app', 'core-index'] },
             { from: ['server'], allow: ['server'] },
             { from: ['tools'], allow: ['tools', 'demo', 'core-*', 'server', 'app'] },
