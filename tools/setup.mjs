@@ -25,7 +25,8 @@ export function install() {
     existsSync(mark) && statSync(mark).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs - 1000;
   if (isFresh) return 0;
   console.log('Installing the packages …');
-  return run('npm', ['ci', '--no-audit', '--no-fund']);
+  // Not "npm ci": it refuses a lock file without the optional packages of other systems, which some registries lack.
+  return run('npm', ['install', '--no-save', '--no-audit', '--no-fund']);
 }
 
 /** True when the built application is older than anything it is made of. */

@@ -1,0 +1,102 @@
+import 'fake-indexeddb/auto';
+import '@angular/compiler';
+import { readFileSync } from 'node:fs';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { DEFAULT_PROFILE, type Song, applyEdit } from '@joined-hands/core';
+import { DEMO_SONGS } from '../../../../demo/songs';
+import { FIRST_PLACE } from '../state/model';
+import { Database } from './database';
+import { SongStore, StaleRevisionError } from './song-store';
+
+const [lanterns] = DEMO_SONGS;
+const renamed = (title: string): Song => applyEdit(lanterns, { kind: 'rename', title });
+
+describe('the song store', () => {
+  let store: SongStore;
+
+  beforeEach(() => {
+    vi.stubGlobal('fetch', (path: string) => {
+      const file = new URL(`../../../../demo/files/${path.replace('/demo/', '')}`, import.meta.url);
+      return Promise.resolve({ text: () => Promise.resolve(readFileSync(file, 'utf8')) });
+    });
+    store = new SongStore();
+  });
+
+  afterEach(async () => {
+    vi.unstubAllGlobals();
+    const database = new Database();
+    await Promise.all([database.songs.clear(), database.settings.clear()]);
+    database.close();
+  });
+
+  it('puts the demo songs on the shelf once, not again after they were taken off', async () => {
+    expect((await store.all()).map((s) => s.song.title)).toEqual([
+      'Lanterns at Low Water',
+      'Sluicegate Song',
+    ]);
+    for (const { id } of await store.all()) await store.remove(id);
+    expect(await store.all()).toEqual([]);
+  });
+
+  it('gives a song back as it was saved, with its place', async () => {
+    await store.add(lanterns);
+    const place = { ...FIRST_PLACE, part: 3, selected: 'c5', tempoPercent: 70 };
+    await store.save(renamed('Lamps'), place, 1);
+    expect(await store.get(lanterns.id)).toMatchObject({ song: { title: 'Lamps' }, place, revision: 2 });
+  });
+
+  it('refuses a write over a revision the writer has not seen, and keeps what is there', async () => {
+    await store.add(lanterns);
+    const first = await store.save(renamed('First tab'), FIRST_PLACE, 1);
+    await expect(store.save(renamed('Second tab'), FIRST_PLACE, 1)).rejects.toThrow(StaleRevisionError);
+    expect((await store.get(lanterns.id))?.song.title).toBe('First tab');
+    expect(await store.save(renamed('First again'), FIRST_PLACE, first)).toBe(3);
+  });
+
+  it('lets two writers at the same moment not both win', async () => {
+    await store.add(lanterns);
+    const results = await Promise.allSettled(
+      [1, 2, 3].map((n) => store.save(renamed(`Tab ${n}`), FIRST_PLACE, 1)),
+    );
+    expect(results.filter((r) => r.status === 'fulfilled')).toHaveLength(1);
+  });
+
+  it('remembers the place without touching the revision', async () => {
+    await store.add(lanterns);
+    await store.savePlace(lanterns.id, { ...FIRST_PLACE, part: 2 });
+    expect(await store.get(lanterns.id)).toMatchObject({ revision: 1, place: { part: 2 } });
+  });
+
+  it('puts the song opened last first, and a deleted one back as it was', async () => {
+    const [first, second] = await store.all();
+    await store.opened(second.id);
+    expect((await store.all())[0].id).toBe(second.id);
+    await store.remove(first.id);
+    await store.restore(first);
+    expect(await store.get(first.id)).toMatchObject({ song: first.song });
+  });
+
+  it('keeps profile and key switch, and takes nothing broken for a profile', async () => {
+    expect(await store.profile()).toBeNull();
+    await store.saveProfile({ ...DEFAULT_PROFILE, keyboard: 61 });
+    expect((await store.profile())?.keyboard).toBe(61);
+    expect(await store.keysAreOn()).toBe(true);
+    await store.saveKeysAreOn(false);
+    expect(await store.keysAreOn()).toBe(false);
+    await new Database().settings.put({ key: 'profile', value: { keyboard: 12 } as never });
+    expect(await store.profile()).toBeNull();
+  });
+
+  it('brings a song of an older version up to date when it is opened', async () => {
+    const { imported: _i, thinningRefused: _t, ...rest } = lanterns;
+    await new Database().songs.put({
+      id: 'old',
+      revision: 1,
+      song: { ...rest, id: 'old', schemaVersion: 0 } as never,
+      place: FIRST_PLACE,
+      openedAt: null,
+      savedAt: 0,
+    });
+    expect((await store.get('old'))?.song).toMatchObject({ schemaVersion: 1, imported: [] });
+  });
+});

@@ -1,0 +1,134 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
+import { type Arrangement, arrange } from '../arrange';
+import { applyEdit } from '../song/edits';
+import { DEFAULT_PROFILE } from '../song/schema';
+import { songs } from '../testing';
+import { writeMusicXml } from './musicxmlWrite';
+import { voicesOf } from './voices';
+import { type Element, child, childText, childrenOf, parseXml } from './xmlTree';
+
+function measures(arrangement: Arrangement): Element[] {
+  const part = child(parseXml(writeMusicXml(arrangement)), 'part');
+  return part ? childrenOf(part, 'measure') : [];
+}
+
+const onRung = fc.constantFrom(1, 2, 4, 5, 7);
+const anySong = fc.oneof(fc.constantFrom(...DEMO_SONGS), songs);
+
+describe('a written score', () => {
+  it('fills every bar of every voice exactly', () => {
+    fc.assert(
+      fc.property(anySong, onRung, (song, rung) => {
+        const a = arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE, {
+          withoutFingers: true,
+        });
+        measures(a).forEach((measure, i) => {
+          let at = 0;
+          for (const element of measure.children) {
+            const duration = Number(childText(element, 'duration') ?? 0);
+            if (element.name === 'backup') {
+              expect(at).toBe(a.played.bars[i].length);
+              at -= duration;
+            }
+            if (element.name === 'note' && !child(element, 'chord')) at += duration;
+          }
+          expect(at).toBe(a.played.bars[i].length);
+        });
+      }),
+      { numRuns: 80 },
+    );
+  });
+
+  it('ends every tie it begins, on the same key', () => {
+    fc.assert(
+      fc.property(anySong, onRung, (song, rung) => {
+        const a = arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE, {
+          withoutFingers: true,
+        });
+        const open = new Map<string, number>();
+        for (const note of measures(a).flatMap((m) => childrenOf(m, 'note'))) {
+          const pitch = child(note, 'pitch');
+          if (!pitch) continue;
+          const key = [
+            childText(note, 'voice'),
+            childText(pitch, 'step'),
+            childText(pitch, 'alter'),
+            childText(pitch, 'octave'),
+          ].join();
+          const types = childrenOf(note, 'tie').map((t) => t.attributes['type']);
+          if (types.includes('stop')) {
+            expect(open.get(key)).toBe(1);
+            open.delete(key);
+          }
+          if (types.includes('start')) open.set(key, 1);
+        }
+        expect([...open.keys()]).toEqual([]);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('writes a chord symbol before the note it is struck with', () => {
+    const [, first] = measures(arrange(DEMO_SONGS[1], DEFAULT_PROFILE));
+    const names = first.children.map((c) => c.name);
+    expect(names[names.indexOf('harmony') + 1]).toBe('note');
+    const two = measures(arrange(DEMO_SONGS[1], DEFAULT_PROFILE))[7];
+    expect(childrenOf(two, 'harmony').map((h) => childText(child(h, 'root'), 'root-step'))).toEqual([
+      'A',
+      'D',
+    ]);
+  });
+
+  it('puts words, syllables and fingers where they belong', () => {
+    const [pickup, first] = measures(arrange(DEMO_SONGS[1], DEFAULT_PROFILE));
+    expect(pickup.attributes).toEqual({ number: '0', implicit: 'yes' });
+    const sung = childrenOf(first, 'note').flatMap((n) => childrenOf(n, 'lyric'));
+    expect(sung.map((l) => [childText(l, 'syllabic'), childText(l, 'text')])).toEqual([
+      ['single', 'tide'],
+      ['single', 'is'],
+      ['begin', 'tur'],
+      ['end', 'ning'],
+    ]);
+    const fingers = childrenOf(first, 'note').flatMap(
+      (n) => childText(child(child(n, 'notations'), 'technical'), 'fingering') ?? [],
+    );
+    expect(fingers).toHaveLength(4 + 3);
+  });
+
+  it('has two staves with their clefs, one key, one metre and a final bar line', () => {
+    const list = measures(arrange(DEMO_SONGS[0], DEFAULT_PROFILE));
+    const attributes = child(list[0], 'attributes') as Element;
+    expect(childrenOf(attributes, 'clef').map((c) => childText(c, 'sign'))).toEqual(['G', 'F']);
+    expect(list.slice(1).every((m) => !child(m, 'attributes'))).toBe(true);
+    expect(childText(child(list[23], 'barline'), 'bar-style')).toBe('light-heavy');
+  });
+
+  it('escapes what a title may hold', () => {
+    const song = applyEdit(DEMO_SONGS[0], { kind: 'rename', title: 'Low & <High> "Water"' });
+    const root = parseXml(writeMusicXml(arrange(song, DEFAULT_PROFILE)));
+    expect(childText(child(root, 'work'), 'work-title')).toBe('Low & <High> "Water"');
+  });
+});
+
+describe('voices', () => {
+  it('hold every note once and never overlap', () => {
+    fc.assert(
+      fc.property(songs, onRung, (song, rung) => {
+        const a = arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE, {
+          withoutFingers: true,
+        });
+        for (const hand of [a.right, a.left]) {
+          const voices = voicesOf(hand);
+          expect(voices.flat().flatMap((e) => e.notes)).toHaveLength(hand.length);
+          for (const voice of voices) {
+            for (let i = 1; i < voice.length; i++)
+              expect(voice[i].tick).toBeGreaterThanOrEqual(voice[i - 1].tick + voice[i - 1].length);
+          }
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
