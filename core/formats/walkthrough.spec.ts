@@ -1,0 +1,97 @@
+import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
+import { arrange } from '../arrange';
+import { applyEdit } from '../song/edits';
+import { DEFAULT_PROFILE, type Song } from '../song/schema';
+import {
+  barsInWords,
+  meetingInWords,
+  partInWords,
+  relationInWords,
+  typesetForm,
+  writeWalkthrough,
+} from './walkthrough';
+
+const [lanterns, sluicegate] = DEMO_SONGS;
+const onRung = (song: Song, rung: number): Song => applyEdit(song, { kind: 'choose', choices: { rung } });
+
+describe('the walkthrough', () => {
+  it('tells the first part of a song as a teacher would read it aloud', () => {
+    expect(partInWords(arrange(lanterns, DEFAULT_PROFILE), 0)).toEqual([
+      'Part 1 (A), Verse: bars 1–4',
+      '---------------------------',
+      'Rung 4, block chords.',
+      'Right hand',
+      '  Start on the A above middle C with finger 2.',
+      '  Bar 1: A, up to B   (on 1, 3)',
+      '  Bar 2: up to C, down to B   (on 1, 3)',
+      '  Bar 3: down to A, down to F, up to A   (on 1, 2, 3)',
+      '  Bar 4: down to G♯   (on 1)',
+      'Left hand',
+      '  Bar 1: Am, second inversion: E3 A3 C4 (i, tonic, home).',
+      '  Bar 2: F, root position: F3 A3 C4 (VI, stands in for the tonic or subdominant); A and C stay, E rises a half step to F: 1 half step in all.',
+      '  Bar 3: Dm, first inversion: F3 A3 D4 (iv, subdominant); F and A stay, C rises a whole step to D: 2 half steps in all.',
+      '  Bar 4: E7, root position: E3 G♯3 B3 D4 (V7, dominant, leads home); D stays, F falls a half step to E, G♯ is added, A rises a whole step to B: 4 half steps in all.',
+      '  4 chords: Am, F, Dm, E7.',
+      'Where they meet',
+      '  Am with A, on 1 of bar 1.',
+      '  F with C, on 1 of bar 2.',
+      '  Dm with A, on 1 of bar 3.',
+      '  E7 with G♯, on 1 of bar 4.',
+    ]);
+  });
+
+  it('says of the melody alone only what the right hand does', () => {
+    const lines = partInWords(arrange(onRung(lanterns, 1), DEFAULT_PROFILE), 0);
+    expect(lines).not.toContain('Where they meet');
+    expect(lines[2]).toBe('Rung 1, melody alone.');
+  });
+
+  it('counts repeated keys and says when a key comes again in the next bar', () => {
+    const melody = lanterns.melody.map((n, i) => (i < 5 ? { ...n, pitch: lanterns.melody[0].pitch } : n));
+    const text = writeWalkthrough(arrange({ ...lanterns, melody }, DEFAULT_PROFILE));
+    expect(text).toContain('Bar 1: A twice   (on 1, 3)');
+    expect(text).toContain('Bar 2: A again twice');
+  });
+
+  it('names pick-up, key, metre, tempo and form at the head', () => {
+    const head = writeWalkthrough(arrange(sluicegate, DEFAULT_PROFILE)).split('\n').slice(0, 4);
+    expect(head).toEqual([
+      'Sluicegate Song',
+      '===============',
+      'G major, 4/4, 104 quarter notes a minute, 16 bars, with a pick-up of one beat.',
+      'Form: A A′ B A′.',
+    ]);
+  });
+
+  it('gives the list of chords first when that is the order chosen', () => {
+    const song = applyEdit(lanterns, { kind: 'choose', choices: { firstHand: 'chords' } });
+    const lines = partInWords(arrange(song, DEFAULT_PROFILE), 0);
+    expect(lines[lines.indexOf('Left hand') + 1]).toBe('  4 chords: Am, F, Dm, E7.');
+  });
+
+  it('adds what there is to know about a part', () => {
+    const lines = partInWords(arrange(onRung(sluicegate, 5), DEFAULT_PROFILE), 0);
+    expect(lines.filter((l) => l.startsWith('  Note: '))).not.toEqual([]);
+  });
+
+  it('words meetings, bars and relations', () => {
+    const { changes, parts } = arrange(sluicegate, DEFAULT_PROFILE);
+    expect(meetingInWords(changes[0])).toBe('G with “tide” (G), on 1 of bar 1.');
+    const held = { ...changes[0], meeting: { ...changes[0].meeting, how: 'held' as const } };
+    expect(meetingInWords(held)).toBe('G under “tide” (G), which is held, on 1 of bar 1.');
+    const alone = {
+      ...changes[0],
+      meeting: { ...changes[0].meeting, how: 'rest' as const, note: null, syllable: null },
+    };
+    expect(meetingInWords(alone)).toBe('G alone, on 1 of bar 1: the melody rests.');
+    expect(parts.map(relationInWords)).toEqual([
+      '',
+      'Begins like part 1; the ending is new.',
+      '',
+      'The same as part 2: nothing new to learn.',
+    ]);
+    expect(barsInWords({ ...parts[0], fromBar: 3, toBar: 3 })).toBe('bar 3');
+    expect(typesetForm("A''")).toBe('A′′');
+  });
+});

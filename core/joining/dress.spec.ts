@@ -1,0 +1,129 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { arrange } from '../arrange';
+import { parseChord } from '../music/chord';
+import { chroma } from '../music/pitch';
+import { barAt } from '../song/bars';
+import { applyEdit } from '../song/edits';
+import { DEFAULT_PROFILE, type Song } from '../song/schema';
+import { randomSong, songs } from '../testing';
+import { PATTERNS, SUBSTITUTES, patternNamed } from './patterns';
+
+const patterned = (song: Song, pattern: string): Song =>
+  applyEdit(song, { kind: 'choose', choices: { rung: 5, pattern } });
+const anyPattern = fc.constantFrom('auto', 'Block', 'Waltz', 'Rocking');
+
+describe('pattern rows', () => {
+  it('fit inside themselves, strike something, and have names of their own', () => {
+    for (const { name, beats, events, closer } of PATTERNS) {
+      expect(patternNamed(name.toUpperCase())?.name).toBe(name);
+      for (const event of [...events, ...(closer ?? [])]) {
+        expect(event.members.length).toBeGreaterThan(0);
+        if (beats > 0) expect(event.onset + event.length).toBeLessThanOrEqual(beats);
+      }
+    }
+    expect(new Set(PATTERNS.map((p) => p.name)).size).toBe(PATTERNS.length);
+  });
+
+  it('have a substitute for every member that ends at the octave', () => {
+    for (let member of Object.keys(SUBSTITUTES).map(Number)) {
+      for (let i = 0; member !== 8 && i < 5; i++) member = SUBSTITUTES[member];
+      expect(member).toBe(8);
+    }
+  });
+});
+
+describe('a dressed left hand', () => {
+  it('plays members of the chord only, begins no note outside its change and lets none ring past it', () => {
+    fc.assert(
+      fc.property(songs, anyPattern, (song, pattern) => {
+        const a = arrange(patterned(song, pattern), DEFAULT_PROFILE, { withoutFingers: true });
+        const byId = new Map(a.changes.map((c) => [c.change.id, c]));
+        for (const note of a.left) {
+          const v = byId.get(note.from);
+          expect(v).toBeDefined();
+          if (!v) continue;
+          const allowed = new Set([
+            ...v.chord.type.semitones.map((s) => (s + chroma(v.chord.root)) % 12),
+            chroma(v.chord.bass ?? v.chord.root),
+            ...v.voicing.keys.map((k) => k % 12),
+          ]);
+          expect(allowed.has(note.midi % 12)).toBe(true);
+          expect(note.tick).toBeGreaterThanOrEqual(v.change.tick);
+          expect(note.tick + note.length).toBeLessThanOrEqual(v.change.tick + v.change.length);
+        }
+      }),
+      { numRuns: 100 },
+    );
+  });
+
+  it('strikes at every chord change outside the pick-up', () => {
+    fc.assert(
+      fc.property(songs, anyPattern, (song, pattern) => {
+        const a = arrange(patterned(song, pattern), DEFAULT_PROFILE, { withoutFingers: true });
+        const struck = new Set(a.left.map((n) => n.tick));
+        for (const { change } of a.changes) {
+          if (barAt(a.played.bars, change.tick).number > 0) expect(struck.has(change.tick)).toBe(true);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('never strikes one key twice at once', () => {
+    fc.assert(
+      fc.property(songs, anyPattern, (song, pattern) => {
+        const { left } = arrange(patterned(song, pattern), DEFAULT_PROFILE, { withoutFingers: true });
+        expect(new Set(left.map((n) => `${n.tick}:${n.midi}`)).size).toBe(left.length);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('comes no nearer than two half steps to the melody without saying so', () => {
+    fc.assert(
+      fc.property(fc.nat(1e5), (seed) => {
+        const song = randomSong({ bars: 4, changesPerBar: 1, seed, lowest: 55, highest: 70 });
+        const a = arrange(patterned(song, 'auto'), DEFAULT_PROFILE, { withoutFingers: true });
+        const near = a.left.filter(
+          (l) =>
+            l.source === 'pattern' &&
+            a.right.some(
+              (r) => r.tick < l.tick + l.length && r.tick + r.length > l.tick && l.midi >= r.midi - 2,
+            ),
+        );
+        expect(near).toEqual([]);
+      }),
+      { numRuns: 80 },
+    );
+  });
+
+  it('takes the fifth as the chord has it, and what stands in for a missing third', () => {
+    const rocking = (symbol: string, leftReach: 7 | 8): number[] => {
+      const song: Song = {
+        ...randomSong({ bars: 2, changesPerBar: 1, seed: 3 }),
+        melody: [],
+        metreMap: [{ tick: 0, numerator: 4, denominator: 4 }],
+        pickup: 0,
+        barCount: 2,
+      };
+      const changes = [0, 3840].map((tick, i) => ({
+        id: `c${i}`,
+        tick,
+        length: 3840,
+        symbol,
+        given: true,
+        layout: null,
+      }));
+      const { left } = arrange(patterned({ ...song, changes }, 'Rocking'), { ...DEFAULT_PROFILE, leftReach });
+      return left.slice(0, 4).map((n) => n.midi - left[0].midi);
+    };
+    expect(parseChord('Bdim')).not.toBeNull();
+    expect(rocking('C', 8)).toEqual([0, 7, 12, 7]);
+    expect(rocking('Bdim', 8)).toEqual([0, 6, 12, 6]);
+    expect(rocking('Caug', 8)).toEqual([0, 8, 12, 8]);
+    expect(rocking('Csus4', 7)).toEqual([0, 7, 5, 7]);
+    expect(rocking('C5', 7)).toEqual([0, 7, 7, 7]);
+    expect(rocking('Cm', 7)).toEqual([0, 7, 3, 7]);
+  });
+});

@@ -1,0 +1,145 @@
+import { readFileSync } from 'node:fs';
+import midiReader from '@tonejs/midi';
+import { type Page, expect, test } from '@playwright/test';
+import { DEFAULT_PROFILE, applyEdit, arrange, readProject, writeWalkthrough } from '../core/index';
+import { DEMO_SONGS } from '../demo/songs';
+import { arranged, openSong } from './pages';
+
+const [lanterns, sluicegate] = DEMO_SONGS;
+
+async function exported(page: Page, name: string): Promise<{ file: string; content: Buffer }> {
+  const downloading = page.waitForEvent('download');
+  await page.getByRole('dialog').getByRole('button', { name }).click();
+  const download = await downloading;
+  return { file: download.suggestedFilename(), content: readFileSync(await download.path()) };
+}
+
+test('a song is taken away in every form, each holding the arrangement', async ({ page }) => {
+  await openSong(page, 'Sluicegate Song');
+  await page.getByRole('button', { name: 'Export' }).click();
+  const walkthrough = await exported(page, 'Walkthrough');
+  expect(walkthrough.file).toBe('sluicegate-song.txt');
+  expect(walkthrough.content.toString()).toBe(writeWalkthrough(arrange(sluicegate, DEFAULT_PROFILE)));
+  const midi = await exported(page, 'MIDI');
+  const read = new midiReader.Midi(midi.content);
+  expect(read.tracks.map((t) => [t.name, t.notes.length])).toEqual([
+    ['Right hand', sluicegate.melody.length],
+    ['Left hand', arrange(sluicegate, DEFAULT_PROFILE).left.length],
+  ]);
+  const project = await exported(page, 'Project');
+  expect(readProject(project.content.toString()).song).toEqual(sluicegate);
+});
+
+test('an exported project opens again with its pins and choices', async ({ page }) => {
+  await openSong(page, 'Lanterns at Low Water');
+  await page.locator('[data-change=c5] .symbol').or(page.locator('[data-change=c1] .symbol')).first().click();
+  await page.locator('.alternatives .ant-btn').first().click();
+  await expect(page.getByRole('button', { name: 'Release this pin' })).toBeVisible();
+  await page.getByRole('button', { name: 'Export' }).click();
+  const project = await exported(page, 'Project');
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page
+    .getByLabel('Song file')
+    .setInputFiles({ name: project.file, mimeType: 'application/json', buffer: project.content });
+  await arranged(page);
+  await page.locator('[data-change=c1] .symbol').click();
+  await expect(page.getByRole('button', { name: 'Release this pin' })).toBeVisible();
+  await page.getByRole('button', { name: 'Release this pin' }).click();
+  await expect(page.getByRole('button', { name: 'Release this pin' })).toBeHidden();
+});
+
+test('chord positions, hand order and settling change the arrangement and can be undone', async ({
+  page,
+}) => {
+  await openSong(page, 'Lanterns at Low Water');
+  await page.locator('jh-reasons label', { hasText: 'Root' }).click();
+  await expect(page.locator('jh-seam .inversion').first()).toHaveText('root');
+  const inversions = await page.locator('jh-seam .inversion').allTextContents();
+  expect(inversions.every((text) => text.trim() === 'root')).toBe(true);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('jh-seam .inversion').nth(2)).toHaveText('1st inv.');
+  await page.getByRole('button', { name: /^Settle this part/ }).click();
+  await expect(page.locator('jh-parts-rail .settled')).toHaveCount(1);
+  await page.locator('jh-reasons label', { hasText: 'Root' }).click();
+  // The settled part stays as learned; the others follow.
+  await expect(page.locator('jh-seam .inversion').nth(2)).toHaveText('1st inv.');
+  await page.keyboard.press('2');
+  await expect(page.locator('jh-seam .inversion').nth(1)).toHaveText('root');
+});
+
+test('a song is renamed, on the bench and on the shelf', async ({ page }) => {
+  await openSong(page, 'Lanterns at Low Water');
+  await page.getByLabel('Title').fill('Lamps on the Mud');
+  await page.getByLabel('Title').press('Tab');
+  await page.waitForTimeout(700);
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await expect(page.getByRole('heading', { name: 'Lamps on the Mud' })).toBeVisible();
+});
+
+test('parts 1 to 2 are played in a row and the bench follows', async ({ page }) => {
+  await openSong(page, 'Sluicegate Song');
+  for (let i = 0; i < 12; i++) await page.getByRole('button', { name: 'Faster' }).click();
+  await expect(page.locator('jh-transport')).toContainText('160 %');
+  await page.getByRole('button', { name: 'Count in' }).click();
+  await page.keyboard.press('2');
+  await page.getByRole('button', { name: '1–2' }).click();
+  await expect(page.locator('jh-parts-rail [aria-current=step] .number')).toHaveText('1', {
+    timeout: 20_000,
+  });
+  await expect(page.locator('jh-parts-rail [aria-current=step] .number')).toHaveText('2', {
+    timeout: 20_000,
+  });
+  await page.getByRole('button', { name: 'Stop' }).click();
+});
+
+test('a score whose bars do not add up opens, and says which', async ({ page }) => {
+  await page.goto('/');
+  const text = readFileSync(new URL('../demo/files/lanterns.musicxml', import.meta.url), 'utf8');
+  // The first note of bar 2 loses a beat.
+  const at = text.indexOf('<measure number="2"');
+  const short =
+    text.slice(0, at) +
+    text
+      .slice(at)
+      .replace('<duration>1920</duration>', '<duration>960</duration>')
+      .replace('<backup>\n    <duration>2880', '<backup>\n    <duration>1920')
+      .replace(/<note>\s*<rest measure="yes"\/>\s*<duration>2880/, '<note><rest/><duration>1920');
+  await page
+    .getByLabel('Song file')
+    .setInputFiles({ name: 'short.musicxml', mimeType: 'text/xml', buffer: Buffer.from(short) });
+  await arranged(page);
+  await expect(page.locator('.findings')).toContainText(
+    'Bar 2 does not add up: it is too short by 1 quarter note.',
+  );
+});
+
+test.describe('on a telephone', () => {
+  test.use({ viewport: { width: 390, height: 844 } });
+
+  test('parts and reasons slide in, the seam and the keyboard stay', async ({ page }) => {
+    await openSong(page, 'Lanterns at Low Water');
+    const rail = page.locator('aside.rail');
+    await expect(rail).toBeHidden();
+    await page.getByRole('button', { name: 'Parts' }).click();
+    await expect(rail).toBeVisible();
+    await rail.getByRole('button', { name: /Middle/ }).click();
+    await expect(page.locator('jh-seam .symbol').first()).toHaveText('F');
+    await page.getByRole('button', { name: 'Reasons' }).click();
+    await expect(rail).toBeHidden();
+    await expect(page.locator('aside.reasons')).toContainText('Part 3 C');
+    await page.getByRole('button', { name: 'Reasons' }).click();
+    await page.locator('[data-change] .symbol').first().click();
+    const shown = await page.locator('jh-keyboard svg rect').count();
+    const used = arrange(applyEdit(lanterns, { kind: 'choose', choices: {} }), DEFAULT_PROFILE);
+    expect(shown).toBeLessThan(50);
+    expect(used.parts[2].number).toBe(3);
+  });
+
+  test('choosing a part closes nothing that is needed: playing works', async ({ page }) => {
+    await openSong(page, 'Lanterns at Low Water');
+    await page.getByRole('button', { name: 'Play part 1' }).click();
+    await expect(page.getByTestId('playhead')).toBeAttached({ timeout: 20_000 });
+    await page.getByRole('button', { name: 'Stop' }).click();
+  });
+});
