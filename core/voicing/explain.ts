@@ -54,7 +54,7 @@ export function whyOf(before: VoicedChange | null, v: VoicedChange): string {
   if (v.fixedBy === 'settled') sentences.push('This part is settled: its voicings stay as learned.');
   if (v.fixedBy === 'same') sentences.push('Shared with the part this one is the same as.');
   if (before && v.step) sentences.push(`${capital(movementInWords(before, v, v.step))}.`);
-  else sentences.push('The first chord: root position in a clear register is preferred.');
+  else sentences.push(firstChord(v));
   if (v.nextBest) {
     const other = v.nextBest.voicing;
     const names = spell(other.keys, v.chord, v.key).map((p) => typeset(classNameOf(p)));
@@ -64,6 +64,12 @@ export function whyOf(before: VoicedChange | null, v: VoicedChange): string {
     );
   }
   return sentences.join(' ');
+}
+
+function firstChord(v: VoicedChange): string {
+  return v.voicing.inversion === 0
+    ? 'The first chord, in root position and a clear register.'
+    : 'The first chord would rather be in root position; from here the hand moves less through the whole song.';
 }
 
 /** Points in words a pianist can weigh: ten points are one voice moved a half step. */

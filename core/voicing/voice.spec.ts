@@ -168,7 +168,7 @@ describe('explanations', () => {
     const [first, second] = changes;
     expect(second.step && movementInWords(first, second, second.step)).toMatch(/stay.*half steps in all$/);
     expect(derivationOf(second)).toContain('B♭7 is B♭ D F A♭ (seventh)');
-    expect(whyOf(null, first)).toContain('The first chord');
+    expect(whyOf(null, first)).toContain('The first chord, in root position');
     expect(whyOf(first, second)).toContain('over the whole song');
     expect(second.pitches.map(nameOf).every((name) => midiOf(parsePitch(name)) > 0)).toBe(true);
   });

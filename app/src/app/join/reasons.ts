@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import {
   type Alternative,
   type Choices,
@@ -17,7 +16,7 @@ import {
   whyOf,
 } from '@joined-hands/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzRadioModule } from 'ng-zorro-antd/radio';
+import { Choice, type ChoiceOption } from '../ui/choice';
 import { BenchState } from './bench-state';
 
 const SHOWN_ALTERNATIVES = 6;
@@ -25,7 +24,7 @@ const SHOWN_ALTERNATIVES = 6;
 /** Teaches: what is selected, why it is so, what else could be. */
 @Component({
   selector: 'jh-reasons',
-  imports: [FormsModule, NzButtonModule, NzRadioModule],
+  imports: [Choice, NzButtonModule],
   templateUrl: './reasons.html',
   styleUrl: './reasons.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -33,7 +32,7 @@ const SHOWN_ALTERNATIVES = 6;
 export class Reasons {
   protected readonly bench = inject(BenchState);
 
-  protected readonly layouts: readonly { value: Choices['layout']; label: string }[] = [
+  protected readonly layouts: readonly ChoiceOption<Choices['layout']>[] = [
     { value: 'block', label: 'Nearest' },
     { value: 'three', label: 'Three notes' },
     { value: 'root', label: 'Root' },
@@ -46,7 +45,7 @@ export class Reasons {
     const fitting = PATTERNS.filter((p) => p.metres.length === 0 || p.metres.includes(metre));
     return [{ value: 'auto', label: 'By metre' }, ...fitting.map((p) => ({ value: p.name, label: p.name }))];
   });
-  protected readonly handOrders: readonly { value: Choices['firstHand']; label: string }[] = [
+  protected readonly handOrders: readonly ChoiceOption<Choices['firstHand']>[] = [
     { value: 'right', label: 'Right' },
     { value: 'left', label: 'Left' },
     { value: 'chords', label: 'Chords list' },

@@ -1,21 +1,30 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { RUNGS } from '@joined-hands/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzRadioModule } from 'ng-zorro-antd/radio';
+import { Choice, type ChoiceOption } from '../ui/choice';
+import type { Place } from '../state/model';
 import { BenchState } from './bench-state';
 
 /** Rung, tempo, hands, loop, play. */
 @Component({
   selector: 'jh-transport',
-  imports: [FormsModule, NzButtonModule, NzRadioModule],
+  imports: [Choice, NzButtonModule],
   templateUrl: './transport.html',
   styleUrl: './transport.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Transport {
   protected readonly bench = inject(BenchState);
-  protected readonly rungs = RUNGS;
+  protected readonly rungs: readonly ChoiceOption<number>[] = RUNGS.map(({ number, name, ready }) => ({
+    value: number,
+    label: String(number),
+    notYet: ready ? undefined : `${name}: this rung is not built yet`,
+  }));
+  protected readonly hands: readonly ChoiceOption<Place['hands']>[] = [
+    { value: 'left', label: 'Left' },
+    { value: 'right', label: 'Right' },
+    { value: 'both', label: 'Both' },
+  ];
   protected readonly rungName = computed(() => RUNGS[this.bench.rung() - 1].name);
   protected readonly tempo = computed(() => {
     const own = this.bench.song()?.tempoMap[0].quartersPerMinute ?? 96;

@@ -1,29 +1,27 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { type KeyboardSize, type Reach, WHITE_MM } from '@joined-hands/core';
 import { Store } from '@ngrx/store';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { Keyboard, type HeldKey } from '../keyboard/keyboard';
 import { keysBetween } from '../keyboard/keyboard-layout';
 import { ProfileActions } from '../state/actions';
 import { workbench } from '../state/reducer';
 import { SongStore } from '../storage/song-store';
+import { Choice, type ChoiceOption } from '../ui/choice';
 
-const INTERVALS: readonly { readonly reach: Reach; readonly name: string }[] = [
-  { reach: 6, name: 'Sixth' },
-  { reach: 7, name: 'Seventh' },
-  { reach: 8, name: 'Octave' },
-  { reach: 9, name: 'Ninth' },
-  { reach: 10, name: 'Tenth' },
+const INTERVALS: readonly ChoiceOption<Reach>[] = [
+  { value: 6, label: 'Sixth' },
+  { value: 7, label: 'Seventh' },
+  { value: 8, label: 'Octave' },
+  { value: 9, label: 'Ninth' },
+  { value: 10, label: 'Tenth' },
 ];
-const KEYBOARD_SIZES: readonly { readonly size: KeyboardSize; readonly range: string }[] = [
-  { size: 49, range: 'C2 to C6' },
-  { size: 61, range: 'C2 to C7' },
-  { size: 73, range: 'E1 to E7' },
-  { size: 76, range: 'E1 to G7' },
-  { size: 88, range: 'A0 to C8' },
+const KEYBOARD_SIZES: readonly ChoiceOption<KeyboardSize>[] = [
+  { value: 49, label: '49 keys, C2 to C6' },
+  { value: 61, label: '61 keys, C2 to C7' },
+  { value: 73, label: '73 keys, E1 to E7' },
+  { value: 76, label: '76 keys, E1 to G7' },
+  { value: 88, label: '88 keys, A0 to C8' },
 ];
 /** White keys from middle C: the top of a reach of n. */
 const WHITE_FROM_C = [60, 62, 64, 65, 67, 69, 71, 72, 74, 76];
@@ -31,7 +29,7 @@ const WHITE_FROM_C = [60, 62, 64, 65, 67, 69, 71, 72, 74, 76];
 /** The pianist's hands and keyboard; every arrangement honours them at once. */
 @Component({
   selector: 'jh-profile',
-  imports: [FormsModule, Keyboard, NzButtonModule, NzRadioModule, RouterLink],
+  imports: [Choice, Keyboard, RouterLink],
   templateUrl: './profile.html',
   styleUrl: './profile.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
