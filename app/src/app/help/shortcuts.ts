@@ -1,4 +1,5 @@
 import { Injectable, inject, signal } from '@angular/core';
+import { type Command, DigitJoiner, commandFor } from './commands';
 import { SongStore } from '../storage/song-store';
 
 /** One line of the list of keys. */
@@ -23,20 +24,11 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: '?', does: 'this list' },
 ];
 
-/** What a key means on the bench. */
-export type Command =
-  | { readonly kind: 'part' | 'play-to'; readonly number: number }
-  | { readonly kind: 'toggle' | 'undo' | 'redo' | 'staff' | 'help' | 'take' | 'leave' }
-  | { readonly kind: 'hands'; readonly hands: 'right' | 'left' | 'both' }
-  | { readonly kind: 'tempo' | 'step' | 'try'; readonly by: 1 | -1 };
-
-const TWO_DIGITS_MS = 700;
-
 /** Reads keys into commands; never from a field, never the Space or Enter of a focused button. */
 @Injectable({ providedIn: 'root' })
 export class Shortcuts {
   private readonly store = inject(SongStore);
-  private lastDigit = { value: 0, at: 0 };
+  private readonly digits = new DigitJoiner();
   /** The pianist may switch single keys off. */
   readonly areOn = signal(true);
 
@@ -55,62 +47,18 @@ export class Shortcuts {
   }
 
   read(event: KeyboardEvent): Command | null {
-    if (event.altKey || event.isComposing) return null;
+    if (event.isComposing) return null;
     const target = event.target instanceof Element ? event.target : null;
-    if (target?.closest('input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]'))
-      return null;
-    if (event.ctrlKey || event.metaKey) {
-      if (event.key.toLowerCase() !== 'z') return null;
-      return { kind: event.shiftKey ? 'redo' : 'undo' };
-    }
-    if (!this.areOn() && event.key !== '?') return null;
-    return this.single(event, target);
-  }
-
-  private single(event: KeyboardEvent, target: Element | null): Command | null {
+    const within = (selector: string): boolean => Boolean(target?.closest(selector));
     // A radio pressed with the pointer keeps the focus, but the keys mean the song again.
-    const onRadio = !this.cameByPointer && (target?.matches('input') ?? false);
-    const onControl = onRadio || Boolean(target?.closest('button, a, [role=button]'));
-    if (target?.closest('[role=dialog]') && event.key !== '?') return null;
-    const digit = /^(?:Digit|Numpad)(\d)$/.exec(event.code)?.[1];
-    if (digit !== undefined && (event.shiftKey || /^\d$/.test(event.key)))
-      return this.digit(Number(digit), event);
-    switch (event.key) {
-      case ' ':
-        return onControl ? null : { kind: 'toggle' };
-      case 'Enter':
-        return onControl ? null : { kind: 'take' };
-      case 'Escape':
-        return { kind: 'leave' };
-      case 'ArrowLeft':
-      case 'ArrowRight':
-        return onRadio ? null : { kind: 'step', by: event.key === 'ArrowRight' ? 1 : -1 };
-      case 'ArrowUp':
-      case 'ArrowDown':
-        return onRadio ? null : { kind: 'try', by: event.key === 'ArrowDown' ? 1 : -1 };
-      case '-':
-        return { kind: 'tempo', by: -1 };
-      case '+':
-      case '=':
-        return { kind: 'tempo', by: 1 };
-      case '?':
-        return { kind: 'help' };
-      default:
-        return this.letter(event.key.toLowerCase());
-    }
-  }
-
-  private letter(key: string): Command | null {
-    const hands = { r: 'right', l: 'left', b: 'both' } as const;
-    if (key === 'r' || key === 'l' || key === 'b') return { kind: 'hands', hands: hands[key] };
-    return key === 's' ? { kind: 'staff' } : null;
-  }
-
-  private digit(value: number, event: KeyboardEvent): Command | null {
-    const kind = event.shiftKey && event.code.startsWith('Digit') ? 'play-to' : 'part';
-    const quick = event.timeStamp - this.lastDigit.at < TWO_DIGITS_MS;
-    const number = quick ? 10 * this.lastDigit.value + value : value;
-    this.lastDigit = { value, at: event.timeStamp };
-    return number === 0 ? null : { kind, number };
+    const onRadio = !this.cameByPointer && within('input[type=radio]');
+    const focus = {
+      inField: within('input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]'),
+      onControl: onRadio || within('button, a, [role=button]'),
+      onRadio,
+      inDialog: within('[role=dialog]'),
+    };
+    const command = commandFor(event, focus, this.areOn());
+    return command && this.digits.join(command, event.timeStamp);
   }
 }

@@ -1,0 +1,85 @@
+import { describe, expect, it } from 'vitest';
+import { type Focus, type KeyPress, DigitJoiner, commandFor } from './commands';
+
+const FREE: Focus = { inField: false, onControl: false, onRadio: false, inDialog: false };
+const press = (key: string, more: Partial<KeyPress> = {}): KeyPress => ({
+  key,
+  code: '',
+  shiftKey: false,
+  ctrlKey: false,
+  metaKey: false,
+  altKey: false,
+  ...more,
+});
+const meaning = (key: string, more: Partial<KeyPress> = {}, focus: Partial<Focus> = {}, on = true) =>
+  commandFor(press(key, more), { ...FREE, ...focus }, on);
+
+describe('keys of the bench', () => {
+  it('mean what the list says', () => {
+    expect(meaning(' ')).toEqual({ kind: 'toggle' });
+    expect(meaning('Enter')).toEqual({ kind: 'take' });
+    expect(meaning('Escape')).toEqual({ kind: 'leave' });
+    expect(meaning('ArrowRight')).toEqual({ kind: 'step', by: 1 });
+    expect(meaning('ArrowLeft')).toEqual({ kind: 'step', by: -1 });
+    expect(meaning('ArrowDown')).toEqual({ kind: 'try', by: 1 });
+    expect(meaning('ArrowUp')).toEqual({ kind: 'try', by: -1 });
+    expect(meaning('-')).toEqual({ kind: 'tempo', by: -1 });
+    expect(meaning('+')).toEqual({ kind: 'tempo', by: 1 });
+    expect(meaning('=')).toEqual({ kind: 'tempo', by: 1 });
+    expect(['r', 'L', 'b'].map((k) => meaning(k))).toEqual([
+      { kind: 'hands', hands: 'right' },
+      { kind: 'hands', hands: 'left' },
+      { kind: 'hands', hands: 'both' },
+    ]);
+    expect(meaning('s')).toEqual({ kind: 'staff' });
+    expect(meaning('?', { shiftKey: true })).toEqual({ kind: 'help' });
+    expect(meaning('q')).toBeNull();
+  });
+
+  it('undo and redo with either modifier, and leave the other combinations to the browser', () => {
+    expect(meaning('z', { ctrlKey: true })).toEqual({ kind: 'undo' });
+    expect(meaning('Z', { metaKey: true, shiftKey: true })).toEqual({ kind: 'redo' });
+    expect(meaning('r', { ctrlKey: true })).toBeNull();
+    expect(meaning('1', { altKey: true, code: 'Digit1' })).toBeNull();
+  });
+
+  it('steal nothing from fields, buttons, radio buttons and dialogs', () => {
+    for (const key of [' ', 'Enter', 'r', '-', 'ArrowLeft'])
+      expect(meaning(key, {}, { inField: true })).toBeNull();
+    expect(meaning('z', { ctrlKey: true }, { inField: true })).toBeNull();
+    expect(meaning(' ', {}, { onControl: true })).toBeNull();
+    expect(meaning('Enter', {}, { onControl: true })).toBeNull();
+    expect(meaning('r', {}, { onControl: true })).toEqual({ kind: 'hands', hands: 'right' });
+    expect(meaning('ArrowDown', {}, { onRadio: true })).toBeNull();
+    expect(meaning('Escape', {}, { inDialog: true })).toBeNull();
+  });
+
+  it('can be switched off, all but the list itself and undo', () => {
+    for (const key of [' ', 'r', 's', 'ArrowLeft', 'Enter']) expect(meaning(key, {}, {}, false)).toBeNull();
+    expect(meaning('?', {}, {}, false)).toEqual({ kind: 'help' });
+    expect(meaning('z', { ctrlKey: true }, {}, false)).toEqual({ kind: 'undo' });
+  });
+
+  it('take digits by their place on the keyboard, whatever the layout writes there', () => {
+    expect(meaning('3', { code: 'Digit3' })).toEqual({ kind: 'part', number: 3 });
+    expect(meaning('&', { code: 'Digit1' })).toEqual({ kind: 'part', number: 1 });
+    expect(meaning('!', { code: 'Digit1', shiftKey: true })).toEqual({ kind: 'play-to', number: 1 });
+    expect(meaning('4', { code: 'Numpad4' })).toEqual({ kind: 'part', number: 4 });
+  });
+});
+
+describe('digits typed one after the other', () => {
+  const part = (number: number) => ({ kind: 'part' as const, number });
+
+  it('are one number when typed quickly and two when not', () => {
+    const joiner = new DigitJoiner();
+    expect(joiner.join(part(1), 1000)).toEqual(part(1));
+    expect(joiner.join(part(2), 1300)).toEqual(part(12));
+    expect(joiner.join(part(3), 3000)).toEqual(part(3));
+    expect(new DigitJoiner().join(part(0), 0)).toBeNull();
+  });
+
+  it('leave other commands as they are', () => {
+    expect(new DigitJoiner().join({ kind: 'staff' }, 0)).toEqual({ kind: 'staff' });
+  });
+});
