@@ -18,7 +18,7 @@ import type { Command } from '../help/commands';
 import { Shortcuts } from '../help/shortcuts';
 import { Keyboard } from '../keyboard/keyboard';
 import { Staff } from '../notation/staff';
-import { SongActions } from '../state/actions';
+import { ProfileActions, SongActions } from '../state/actions';
 import { WorkbenchEffects } from '../state/effects';
 import { SongLock } from '../storage/song-lock';
 import { SongStore } from '../storage/song-store';
@@ -93,7 +93,7 @@ export class Bench implements OnInit {
       takeOver,
     );
     const profile = await this.songs.profile();
-    if (profile) this.store.dispatch({ type: '[Profile] Read', profile });
+    if (profile) this.store.dispatch(ProfileActions.read({ profile }));
     if (mine) await this.songs.opened(stored.id);
     const { song, revision, place } = stored;
     this.store.dispatch(SongActions.opened({ song, revision, place, isReadOnly: !mine }));
