@@ -134,6 +134,38 @@ describe('unfolding', () => {
   });
 });
 
+describe('any playing order', () => {
+  const spans = fc.array(fc.tuple(fc.integer({ min: 1, max: 6 }), fc.integer({ min: 0, max: 3 })), {
+    minLength: 1,
+    maxLength: 5,
+  });
+
+  it('plays each span whole, bars in a row, ids told apart by pass', () => {
+    fc.assert(
+      fc.property(songs, spans, (song, list) => {
+        const playingOrder = list.map(([from, more]) => ({
+          fromBar: Math.min(from, song.barCount),
+          toBar: Math.min(from + more, song.barCount),
+        }));
+        const played = unfold({ ...song, playingOrder });
+        const wanted = playingOrder.flatMap(({ fromBar, toBar }) =>
+          Array.from({ length: toBar - fromBar + 1 }, (_, i) => fromBar + i),
+        );
+        expect(played.bars.map((b) => b.written)).toEqual(wanted);
+        played.bars.forEach((bar, i) =>
+          expect(bar.tick).toBe(i === 0 ? 0 : played.bars[i - 1].tick + played.bars[i - 1].length),
+        );
+        for (const list of [played.changes, played.melody, played.sections]) {
+          expect(new Set(list.map(({ id }) => id)).size).toBe(list.length);
+        }
+        for (const note of played.melody) expect(note.id.startsWith(note.writtenId)).toBe(true);
+        for (const change of played.changes)
+          expect(change.tick + change.length).toBeLessThanOrEqual(played.endTick);
+      }),
+    );
+  });
+});
+
 describe('shape and migration', () => {
   it('accepts every random song and gives it back the same', () => {
     fc.assert(

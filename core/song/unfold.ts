@@ -1,7 +1,7 @@
 import { type Chord, ChordSymbolError, parseChord } from '../music/chord';
 import type { Key } from '../music/key';
 import { midiOf } from '../music/pitch';
-import { type Bar, inForceAt, writtenBars } from './bars';
+import { type Bar, barAt, inForceAt, writtenBars } from './bars';
 import type { Change, MelodyNote, Song } from './schema';
 
 /** A melody note as it is struck: ties joined, in played ticks. */
@@ -72,17 +72,19 @@ export function unfold(song: Unfoldable): PlayedSong {
     const last = inSpan[inSpan.length - 1];
     const to = last.tick + last.length;
     const shift = at - from;
-    let pass = 1;
     for (const bar of inSpan) {
-      pass = (passes.get(bar.number) ?? 0) + 1;
+      const pass = (passes.get(bar.number) ?? 0) + 1;
       passes.set(bar.number, pass);
       played.bars.push({ ...bar, number: bar.number, tick: bar.tick + shift, written: bar.number, pass });
     }
-    const place = passMark(pass);
-    played.melody.push(...slice(melody, from, to).map((n) => playedNote(n, shift, place)));
-    played.changes.push(...slice(song.changes, from, to).map((c) => playedChange(c, shift, place, to)));
+    // The pass is that of the bar a thing stands in: spans may overlap in part.
+    const mark = (tick: number): string => passMark(passes.get(barAt(inSpan, tick).number) ?? 1);
+    played.melody.push(...slice(melody, from, to).map((n) => playedNote(n, shift, mark(n.tick))));
+    played.changes.push(
+      ...slice(song.changes, from, to).map((c) => playedChange(c, shift, mark(c.tick), to)),
+    );
     played.sections.push(
-      ...slice(song.sections, from, to).map((s) => ({ ...s, id: s.id + place, tick: s.tick + shift })),
+      ...slice(song.sections, from, to).map((s) => ({ ...s, id: s.id + mark(s.tick), tick: s.tick + shift })),
     );
     played.keyMap.push(...sliceMap(song.keyMap, from, to, shift));
     played.tempoMap.push(...sliceMap(song.tempoMap, from, to, shift));

@@ -1,0 +1,25 @@
+import { describe, expect, it } from 'vitest';
+import { keepIdentity, rememberLast } from './memo';
+
+describe('remembering', () => {
+  it('works once for the same inputs and again for others', () => {
+    let times = 0;
+    const sum = rememberLast((a: readonly number[], b: number) => {
+      times++;
+      return a.length + b;
+    });
+    const list = [1, 2];
+    expect([sum(list, 1), sum(list, 1), times]).toEqual([3, 3, 1]);
+    expect([sum([1, 2], 1), times]).toEqual([3, 2]);
+    expect([sum(list, 2), times]).toEqual([4, 3]);
+  });
+
+  it('keeps what is equal and takes what is new', () => {
+    const before = { melody: [1, 2], title: 'a', pins: [{ keys: [1] }] };
+    const after = keepIdentity(before, { melody: [1, 2], title: 'b', pins: [{ keys: [2] }] });
+    expect(after.melody).toBe(before.melody);
+    expect(after.title).toBe('b');
+    expect(after.pins).toEqual([{ keys: [2] }]);
+    expect(keepIdentity(null, before)).toBe(before);
+  });
+});
