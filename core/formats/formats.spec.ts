@@ -249,12 +249,13 @@ describe('walkthrough and report', () => {
   it('reports every change with notes that spell the symbol and sum to the totals', () => {
     const a = arrange(DEMO_SONGS[0], DEFAULT_PROFILE);
     const report = reportOf(a, 12) as {
-      changes: { step: { semitones: number } | null; notes: string[]; fingers: number[] }[];
+      changes: { step: { semitones: number } | null; notes: string[]; fingers: number[]; name: string }[];
       totals: Record<string, number>;
       form: string;
     };
     expect(report.form).toBe('A B C A B D');
     expect(report.changes).toHaveLength(24);
+    expect(report.changes[3].name).toBe('E7, root position');
     expect(report.changes.reduce((sum, c) => sum + (c.step?.semitones ?? 0), 0)).toBe(
       report.totals['leftSemitones'],
     );

@@ -2,7 +2,9 @@ import type { ArrangedChange, Arrangement } from '../arrange';
 import type { HandNote } from '../joining/handNote';
 import { leftBounds } from '../voicing/bounds';
 import { movementOf, rootPositionLine } from '../voicing/baseline';
-import { voicingName, whyOf } from '../voicing/explain';
+import { inversionName } from '../harmony/inversion';
+import { symbolOf } from '../music/chord';
+import { whyOf } from '../voicing/explain';
 import { optimumSemitones } from '../voicing/voiceParts';
 import { keyName } from '../music/key';
 import { metreName } from '../music/metre';
@@ -116,7 +118,7 @@ function changeReport(
     notes: change.pitches.map(nameOf),
     midi: change.voicing.keys,
     fingers: fingersAt(arrangement, change),
-    name: voicingName(change),
+    name: `${symbolOf(change.chord)}, ${inversionName(change.voicing.inversion)}`,
     step: step ? { semitones: step.semitones, kept: step.kept, millimetres: step.millimetres } : null,
     meets: {
       how: meeting.how,
