@@ -3,6 +3,7 @@ import { symbolOf, parseChord } from './music/chord';
 import { CHORD_TYPES } from './music/chordTypes';
 import { keyFromFifths, spellInKey } from './music/key';
 import { TICKS_PER_QUARTER, barTicks } from './music/metre';
+import { parsePitch } from './music/pitch';
 import { type Song, emptySong } from './song/schema';
 
 // Songs for tests and measurements: made up by chance, but whole.
@@ -103,6 +104,32 @@ export function randomSong({
     barCount: bars,
     melody,
     changes,
+  };
+}
+
+/** Whole bars of 4/4 in C major: one melody note and one chord a bar. */
+export function wholeBars(melody: readonly string[], chords: readonly string[]): Song {
+  const length = 4 * TICKS_PER_QUARTER;
+  return {
+    ...emptySong('whole-bars', 'Whole bars'),
+    barCount: melody.length,
+    melody: melody.map((name, i) => ({
+      id: `n${i}`,
+      tick: i * length,
+      length,
+      pitch: parsePitch(name),
+      tiedToNext: false,
+      lyric: null,
+      grace: false,
+    })),
+    changes: chords.map((symbol, i) => ({
+      id: `c${i}`,
+      tick: i * length,
+      length,
+      symbol,
+      given: true,
+      layout: null,
+    })),
   };
 }
 

@@ -2,38 +2,21 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrange } from '../arrange';
 import { KEYBOARDS } from '../music/keyboard';
-import { chroma, nameOf, parsePitch } from '../music/pitch';
+import { chroma, nameOf } from '../music/pitch';
 import { barAt } from '../song/bars';
 import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE, type Song, emptySong } from '../song/schema';
-import { randomSong } from '../testing';
+import { DEFAULT_PROFILE, type Song } from '../song/schema';
+import { randomSong, wholeBars } from '../testing';
 
 const onSeven = (song: Song): Song => applyEdit(song, { kind: 'choose', choices: { rung: 7 } });
 
 /** Bars of 4/4 in a key, one long melody note and one chord a bar. */
 function held(tonic: 'A' | 'C', mode: 'minor' | 'major', chords: readonly string[], melody = 'E5'): Song {
-  return {
-    ...emptySong('h', 'H'),
-    keyMap: [{ tick: 0, tonic: { letter: tonic, alter: 0 }, mode }],
-    barCount: chords.length,
-    melody: chords.map((_, i) => ({
-      id: `n${i}`,
-      tick: i * 3840,
-      length: 3840,
-      pitch: parsePitch(melody),
-      tiedToNext: false,
-      lyric: null,
-      grace: false,
-    })),
-    changes: chords.map((symbol, i) => ({
-      id: `c${i}`,
-      tick: i * 3840,
-      length: 3840,
-      symbol,
-      given: true,
-      layout: null,
-    })),
-  };
+  const song = wholeBars(
+    chords.map(() => melody),
+    chords,
+  );
+  return { ...song, keyMap: [{ tick: 0, tonic: { letter: tonic, alter: 0 }, mode }] };
 }
 
 const walked = (song: Song): string[] =>

@@ -1,4 +1,3 @@
-import { beatTicks } from '../music/metre';
 import { type Bar, beatAt } from '../song/bars';
 
 const PARTS_OF_BEAT: readonly (readonly [fraction: number, label: string])[] = [
@@ -23,9 +22,4 @@ export function countAt(bar: Bar, tick: number): string {
   const part = PARTS_OF_BEAT.find(([place]) => Math.abs(place - fraction) < NEAR);
   if (!part) return `${whole} +`;
   return part[1] ? `${whole} ${part[1]}` : `${whole}`;
-}
-
-/** Beats of a bar, in the denominator's unit, that a length of ticks lasts. */
-export function beatsOf(bar: Bar, ticks: number): number {
-  return ticks / beatTicks(bar.metre);
 }

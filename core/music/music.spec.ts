@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fifthsOf, keyFromFifths, keyName, scaleOf, spellInKey } from './key';
 import { KEYBOARDS, OCTAVE_MM, WHITE_MM, centreMm, isBlack, reachMm, spanMm } from './keyboard';
-import { besideBlacks, landmarkOf } from './landmarks';
+import { landmarkOf } from './landmarks';
 import { barTicks, metricStrength, pulseTicks } from './metre';
 import { classNameOf, nameOf, parsePitch, parsePitchClass } from './pitch';
 
@@ -59,8 +59,6 @@ describe('landmarks and metre', () => {
     expect(landmarkOf(parsePitch('G4'))).toBe('the G above middle C');
     expect(landmarkOf(parsePitch('E5'))).toBe('the E above the C above middle C');
     expect(landmarkOf(parsePitch('Bb2'))).toBe('the B♭ below the C below middle C');
-    expect(besideBlacks(parsePitch('D4'))).toBe('between the two black keys');
-    expect(besideBlacks(parsePitch('Bb4'))).toBe('the last of the three black keys');
   });
 
   it('ranks the places of a bar', () => {

@@ -4,38 +4,14 @@ import { arrange } from '../arrange';
 import { totalsOf } from '../formats/report';
 import { midiOf, nameOf, parsePitch } from '../music/pitch';
 import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE, type Profile, type Song, emptySong } from '../song/schema';
+import { DEFAULT_PROFILE, type Profile, type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
+import { wholeBars } from '../testing';
 import { partsOf } from '../parts/parts';
 import { derivationOf, movementInWords, whyOf } from './explain';
 import { notesForLayout } from './members';
 import { alternativesFor } from './voiceParts';
 import { parseChord, type Chord } from '../music/chord';
-
-/** A song of whole bars of 4/4: a melody note and a chord a bar. */
-function bars(melody: readonly string[], chords: readonly string[]): Song {
-  return {
-    ...emptySong('t', 'T'),
-    barCount: melody.length,
-    melody: melody.map((name, i) => ({
-      id: `n${i}`,
-      tick: i * 3840,
-      length: 3840,
-      pitch: parsePitch(name),
-      tiedToNext: false,
-      lyric: null,
-      grace: false,
-    })),
-    changes: chords.map((symbol, i) => ({
-      id: `c${i}`,
-      tick: i * 3840,
-      length: 3840,
-      symbol,
-      given: true,
-      layout: null,
-    })),
-  };
-}
 
 const kinds = (song: Song, profile: Profile = DEFAULT_PROFILE): string[] =>
   arrange(song, profile).findings.map((f) => f.kind);
@@ -58,16 +34,16 @@ describe('members of a layout', () => {
 
 describe('relaxing when there is no room', () => {
   it('thins the chord first', () => {
-    const a = arrange(bars(['D2', 'C5'], ['Dm', 'C']), DEFAULT_PROFILE);
+    const a = arrange(wholeBars(['D2', 'C5'], ['Dm', 'C']), DEFAULT_PROFILE);
     const low = a.changes[0];
     expect(low.voicing.keys.every((k) => k < 38)).toBe(true);
-    expect(kinds(bars(['F2', 'C5'], ['C', 'C']), { ...DEFAULT_PROFILE, keyboard: 61 })).toContain(
+    expect(kinds(wholeBars(['F2', 'C5'], ['C', 'C']), { ...DEFAULT_PROFILE, keyboard: 61 })).toContain(
       'thin-chord',
     );
   });
 
   it('then lets go early, before the note in the way', () => {
-    const song = bars(['C5', 'C5'], ['C', 'F']);
+    const song = wholeBars(['C5', 'C5'], ['C', 'F']);
     const dip = {
       ...song,
       melody: [
@@ -82,14 +58,14 @@ describe('relaxing when there is no room', () => {
   });
 
   it('then raises the melody of the part by an octave', () => {
-    const a = arrange(bars(['D2', 'E2'], ['C', 'G']), { ...DEFAULT_PROFILE, keyboard: 61 });
+    const a = arrange(wholeBars(['D2', 'E2'], ['C', 'G']), { ...DEFAULT_PROFILE, keyboard: 61 });
     expect(a.raisedParts).toEqual([0]);
     expect(a.right.map((n) => n.midi)).toEqual([50, 52]);
     expect(a.findings.filter((f) => f.kind === 'melody-raised')).toHaveLength(1);
   });
 
   it('and lets the hands cross last of all', () => {
-    const a = arrange(bars(['D1', 'E1'], ['C', 'G']), { ...DEFAULT_PROFILE, keyboard: 61 });
+    const a = arrange(wholeBars(['D1', 'E1'], ['C', 'G']), { ...DEFAULT_PROFILE, keyboard: 61 });
     expect(a.findings.map((f) => f.kind)).toEqual(
       expect.arrayContaining(['melody-raised', 'crossing', 'bump']),
     );
@@ -97,7 +73,7 @@ describe('relaxing when there is no room', () => {
   });
 
   it('finds something for a hand of a sixth on a root-position thirteenth', () => {
-    const song = applyEdit(bars(['C6'], ['C13']), { kind: 'choose', choices: { layout: 'root' } });
+    const song = applyEdit(wholeBars(['C6'], ['C13']), { kind: 'choose', choices: { layout: 'root' } });
     const [change] = arrange(song, { ...DEFAULT_PROFILE, leftReach: 6 }).changes;
     expect(change.voicing.inversion).toBe(0);
     expect(change.voicing.missing.length).toBeGreaterThan(0);
@@ -164,7 +140,7 @@ describe('least movement on the demo songs', () => {
 
 describe('explanations', () => {
   it('say what stays, what moves and how far, and why the inversion is called that', () => {
-    const { changes } = arrange(bars(['C6', 'C6', 'G5'], ['Fm7', 'Bb7', 'Ebmaj7']), DEFAULT_PROFILE);
+    const { changes } = arrange(wholeBars(['C6', 'C6', 'G5'], ['Fm7', 'Bb7', 'Ebmaj7']), DEFAULT_PROFILE);
     const [first, second] = changes;
     expect(second.step && movementInWords(first, second, second.step)).toMatch(/stay.*half steps in all$/);
     expect(derivationOf(second)).toContain('B♭7 is B♭ D F A♭ (seventh)');

@@ -13,6 +13,7 @@ import {
   relationInWords,
   typeset,
   typesetForm,
+  voicingName,
   whyOf,
 } from '@joined-hands/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -51,10 +52,7 @@ export class Reasons {
     { value: 'chords', label: 'Chords list' },
   ];
 
-  protected readonly title = computed(() => {
-    const change = this.bench.change();
-    return change ? `${typeset(change.change.symbol)}, ${inversionName(change.voicing.inversion)}` : '';
-  });
+  protected readonly title = computed(() => this.with(voicingName));
   protected readonly letters = computed(
     () => this.bench.change()?.pitches.map((p) => typeset(classNameOf(p))) ?? [],
   );

@@ -1,9 +1,8 @@
 import type { ArrangedChange } from '@joined-hands/core';
 import type { TextMark } from './seam-lyrics';
 
-/** A note of the right hand: round, pitch as height. */
-export interface NoteShape {
-  readonly id: string;
+/** A key one hand strikes, as it is drawn. */
+interface KeyShape {
   readonly tick: number;
   readonly x: number;
   readonly y: number;
@@ -11,20 +10,18 @@ export interface NoteShape {
   readonly letter: string;
   readonly finger: number | null;
   readonly midi: number;
+}
+
+/** A note of the right hand: round, pitch as height. */
+export interface NoteShape extends KeyShape {
+  readonly id: string;
   readonly octaveMark: string;
   readonly isGrace: boolean;
 }
 
 /** A key of the left hand: square. */
-export interface BlockShape {
+export interface BlockShape extends KeyShape {
   readonly changeId: string;
-  readonly tick: number;
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly letter: string;
-  readonly finger: number | null;
-  readonly midi: number;
   readonly isFill: boolean;
 }
 
