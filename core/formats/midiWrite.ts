@@ -2,8 +2,8 @@ import midiFile, { type MidiEvent } from 'midi-file';
 import type { Arrangement } from '../arrange';
 import type { HandNote } from '../joining/handNote';
 import { fifthsOf } from '../music/key';
-import { TICKS_PER_QUARTER } from '../music/metre';
-import type { PlayedBar } from '../song/unfold';
+import { TICKS_PER_QUARTER, metreName } from '../music/metre';
+import { metreOfLength } from './musicxmlPieces';
 import type { TimedNote } from '../performance/perform';
 
 /** A key is let go this many ticks early, so that it speaks again when repeated. */
@@ -51,9 +51,12 @@ function named(text: string): Timed {
 }
 
 function mapEvents({ played }: Arrangement): Timed[] {
-  const metreOf = (bar: PlayedBar | undefined): string =>
-    bar ? `${bar.metre.numerator}/${bar.metre.denominator}` : '';
-  const metres = played.bars.filter((bar, i) => metreOf(bar) !== metreOf(played.bars[i - 1]));
+  // A pick-up is written as a first bar of its own length: MIDI has no other word for it.
+  const bars = played.bars.map((bar) => ({
+    tick: bar.tick,
+    metre: bar.number === 0 ? metreOfLength(bar.length) : bar.metre,
+  }));
+  const metres = bars.filter((bar, i) => i === 0 || metreName(bar.metre) !== metreName(bars[i - 1].metre));
   return [
     ...played.tempoMap.map((entry): Timed => {
       const microsecondsPerBeat = Math.round(60_000_000 / entry.quartersPerMinute);

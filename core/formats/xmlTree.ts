@@ -20,6 +20,12 @@ export function parseXml(text: string): Element {
   if (text.trim() === '') throw new FileError('The file is empty', '', 'Choose another file.');
   if (!/^\s*(\uFEFF)?\s*</.test(text))
     throw new FileError('This is not XML', 'line 1', 'Choose a MusicXML file (.musicxml or .xml).');
+  if (/<!ENTITY/i.test(text))
+    throw new FileError(
+      'The file declares entities of its own, which a score never needs and a harmful file may',
+      `line ${text.slice(0, text.search(/<!ENTITY/i)).split('\n').length}`,
+      'Export the file again from where it was made.',
+    );
   const verdict = XMLValidator.validate(text, { allowBooleanAttributes: true });
   if (verdict !== true) {
     const { msg, line, col } = verdict.err;

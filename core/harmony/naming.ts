@@ -47,7 +47,7 @@ function rank(name: ChordName): number {
 }
 
 /** Of the spellings of a root the one that spells its chord with the fewest accidentals, the key's own on a tie. */
-function rootSpelling(root: number, type: ChordType, key: Key): PitchClass {
+export function rootSpelling(root: number, type: ChordType, key: Key): PitchClass {
   const inKey = spellInKey(60 + root, key);
   const candidates = LETTERS.flatMap((letter) => [-1, 0, 1].map((alter) => ({ letter, alter }))).filter(
     (c) => chroma(c) === root,

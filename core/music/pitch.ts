@@ -103,6 +103,18 @@ export function transposePitch(pitch: Pitch, interval: string): Pitch {
   return parsePitch(/bbb|###/.test(name) ? Note.simplify(name) : name);
 }
 
+/**
+ * A letter moved by staff steps and half steps, as a transposing instrument sounds. `movedBy(C, -1, -2) // => B♭`
+ * Where that would need a triple accidental the simplest enharmonic letter is given instead.
+ */
+export function movedBy(from: PitchClass, steps: number, semitones: number): PitchClass {
+  const letter = LETTERS[(((LETTERS.indexOf(from.letter) + steps) % 7) + 7) % 7];
+  const wanted = (((chroma(from) + semitones) % 12) + 12) % 12;
+  const alter = ((wanted - LETTER_SEMITONES[letter] + 18) % 12) - 6;
+  if (Math.abs(alter) <= 2) return { letter, alter };
+  return parsePitchClass(Note.pitchClass(Note.fromMidi(60 + wanted)));
+}
+
 /** The pitch that sounds as `midi` and is spelled with the given letter. */
 export function pitchAt(midi: number, spelling: PitchClass): Pitch {
   const octave = Math.round((midi - LETTER_SEMITONES[spelling.letter] - spelling.alter) / 12) - 1;

@@ -1,4 +1,12 @@
+import type { Key } from '../music/key';
+import { type BarEdit, applyBarEdit } from './barEdits';
+import { type NoteEdit, applyNoteEdit } from './noteEdits';
 import type { Choices, Layout, PartSettings, Pin, Song } from './schema';
+import { transpose } from './transpose';
+
+/** What a tune that was typed, tapped or played replaces in a song. */
+export type TuneFields = Pick<Song, 'melody' | 'pickup' | 'barCount'> & Partial<Song>;
+
 
 /** Everything a pianist can do to an open song, as values that can be undone. */
 export type SongEdit =
@@ -13,7 +21,18 @@ export type SongEdit =
   | { readonly kind: 'unsettle'; readonly cutId: string }
   | { readonly kind: 'same-as'; readonly cutId: string; readonly sameAs: string | null }
   | { readonly kind: 'fill'; readonly fillId: string; readonly taken: boolean }
-  | { readonly kind: 'thinning'; readonly changeId: string; readonly refused: boolean };
+  | { readonly kind: 'thinning'; readonly changeId: string; readonly refused: boolean }
+  | { readonly kind: 'transposed'; readonly key: Key; readonly semitones: number }
+  /** A melody put in the place of the old; edits of one session (typing) are undone together. */
+  | {
+      readonly kind: 'tune-taken';
+      readonly what: string;
+      readonly session: string | null;
+      readonly fields: Partial<TuneFields>;
+    }
+  | { readonly kind: 'dismissed'; readonly id: string }
+  | NoteEdit
+  | BarEdit;
 
 const NO_SETTINGS: PartSettings = { name: null, sameAs: null, choices: {} };
 
@@ -56,12 +75,31 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
       return { ...song, fillsDeclined: toggled(song.fillsDeclined, edit.fillId, !edit.taken) };
     case 'thinning':
       return { ...song, thinningRefused: toggled(song.thinningRefused, edit.changeId, edit.refused) };
+    case 'transposed':
+      return transpose(song, edit.key, edit.semitones);
+    case 'tune-taken':
+      return { ...song, ...edit.fields };
+    case 'dismissed':
+      return { ...song, dismissed: toggled(song.dismissed, edit.id, true) };
+    case 'bars-inserted':
+    case 'bar-removed':
+    case 'pickup-set':
+    case 'metre-set':
+    case 'key-set':
+    case 'tempo-set':
+    case 'feel-set':
+    case 'repeat-set':
+    case 'repeats-cleared':
+      return applyBarEdit(song, edit);
+    default:
+      return applyNoteEdit(song, edit);
   }
 }
 
 /** The edit in a few words, for "undo …". */
 export function describeEdit(edit: SongEdit): string {
-  const words: Record<SongEdit['kind'], string> = {
+  if (edit.kind === 'tune-taken') return edit.what;
+  const words: Record<Exclude<SongEdit['kind'], 'tune-taken'>, string> = {
     rename: 'rename',
     tempo: 'tempo',
     choose: 'choice for the song',
@@ -74,6 +112,28 @@ export function describeEdit(edit: SongEdit): string {
     'same-as': 'parts declared the same',
     fill: 'fill',
     thinning: 'thinned pattern',
+    transposed: 'another key',
+    dismissed: 'finding left as it is',
+    'notes-moved': 'pitch',
+    'notes-shifted': 'start of a note',
+    'notes-lengthened': 'length of a note',
+    'note-split': 'split note',
+    'notes-joined': 'joined notes',
+    'note-tied': 'tie',
+    'notes-deleted': 'deleted notes',
+    'phrase-copied': 'copied phrase',
+    'note-added': 'new note',
+    'note-respelled': 'spelling of a note',
+    'words-typed': 'words',
+    'bars-inserted': 'new bars',
+    'bar-removed': 'removed bar',
+    'pickup-set': 'pick-up',
+    'metre-set': 'metre',
+    'key-set': 'key',
+    'tempo-set': 'tempo from a bar on',
+    'feel-set': 'feel',
+    'repeat-set': 'repeat',
+    'repeats-cleared': 'repeats taken out',
   };
   return words[edit.kind];
 }

@@ -11,13 +11,24 @@ export class SongShapeError extends Error {
 
 type Migration = (old: Record<string, unknown>) => Record<string, unknown>;
 
-/** `MIGRATIONS[n]` turns version n into n + 1. Version 0 is the shape before songs carried import findings. */
+/**
+ * `MIGRATIONS[n]` turns version n into n + 1. Version 0 is the shape before songs carried import findings,
+ * version 1 before words without notes, findings left as they are, and octaves for learning.
+ */
 const MIGRATIONS: Record<number, Migration> = {
   0: (old) => ({
     ...old,
     schemaVersion: 1,
     imported: old['imported'] ?? [],
     thinningRefused: old['thinningRefused'] ?? [],
+  }),
+  1: (old) => ({
+    ...old,
+    schemaVersion: 2,
+    words: [],
+    spareWords: '',
+    dismissed: [],
+    choices: { shownOctave: 0, ...(old['choices'] as object) },
   }),
 };
 

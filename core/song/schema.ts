@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** Version of the stored shape; raise it with a migration in migrate.ts. */
-export const SCHEMA_VERSION = 1;
+export const SCHEMA_VERSION = 2;
 
 const tick = z.number().int().min(0).max(100_000_000);
 const id = z.string().min(1).max(64);
@@ -35,6 +35,11 @@ export const LAYOUTS = [
 ] as const;
 export const layoutSchema = z.enum(LAYOUTS);
 
+const lyricSchema = z.object({
+  text: z.string().max(200),
+  syllabic: z.enum(['single', 'begin', 'middle', 'end']),
+});
+
 const noteSchema = z.object({
   id,
   tick,
@@ -42,9 +47,7 @@ const noteSchema = z.object({
   pitch: pitchSchema,
   /** Held on into the next note of the same pitch without being struck again. */
   tiedToNext: z.boolean(),
-  lyric: z
-    .object({ text: z.string().max(200), syllabic: z.enum(['single', 'begin', 'middle', 'end']) })
-    .nullable(),
+  lyric: lyricSchema.nullable(),
   /** A grace note: no length of its own, struck just before its tick. */
   grace: z.boolean(),
 });
@@ -70,8 +73,11 @@ export const choicesSchema = z.object({
   register: z.number().int().min(-12).max(12),
   pedal: z.enum(['none', 'change', 'held', 'end']),
   dynamics: z.enum(['even', 'growing', 'falling']),
-  rhythm: z.enum(['real', 'straight', 'anticipated']),
+  /** The rhythm as written, or a version of it to learn from or to swing into. */
+  rhythm: z.enum(['real', 'straight', 'anticipated', 'dotted', 'swung']),
   octaveShift: z.union([z.literal(-1), z.literal(0), z.literal(1)]),
+  /** Octaves the right hand is shown away from where it is played, for learning. */
+  shownOctave: z.union([z.literal(-1), z.literal(0), z.literal(1)]),
   firstHand: z.enum(['right', 'left', 'chords']),
 });
 
@@ -106,6 +112,10 @@ export const songSchema = z.object({
   /** Spans of written bars in the order they are played; bar 0 is the pick-up. Empty: straight through. */
   playingOrder: z.array(z.object({ fromBar: z.number().int().min(0), toBar: z.number().int().min(0) })),
   melody: z.array(noteSchema),
+  /** Words of a song whose melody is not written down: what is sung from each tick on. */
+  words: z.array(lyricSchema.extend({ tick })),
+  /** Syllables typed for which there was no note. */
+  spareWords: z.string().max(4000),
   changes: z.array(changeSchema),
   sections: z.array(z.object({ id, tick, name: z.string().max(80), energy: z.number().int().min(1).max(5) })),
   /** In played ticks; empty: the division proposed by the parts stage. */
@@ -121,11 +131,14 @@ export const songSchema = z.object({
   thinningRefused: z.array(id),
   /** What reading the file found and could not decide. */
   imported: z.array(z.object({ tick, text: z.string().max(400) })),
+  /** Findings the pianist has looked at and left as they are, by id. */
+  dismissed: z.array(z.string().max(120)),
 });
 
 export type Song = Readonly<z.infer<typeof songSchema>>;
 export type MelodyNote = Song['melody'][number];
 export type Change = Song['changes'][number];
+export type Lyric = z.infer<typeof lyricSchema>;
 export type Choices = Song['choices'];
 export type Layout = z.infer<typeof layoutSchema>;
 export type Pin = Song['pins'][number];
@@ -135,12 +148,25 @@ export const profileSchema = z.object({
   rightReach: z.union([z.literal(6), z.literal(7), z.literal(8), z.literal(9), z.literal(10)]),
   leftReach: z.union([z.literal(6), z.literal(7), z.literal(8), z.literal(9), z.literal(10)]),
   keyboard: z.union([z.literal(49), z.literal(61), z.literal(73), z.literal(76), z.literal(88)]),
+  /** Lowest and highest key (MIDI) of the voice that sings along, or null. */
+  singer: z
+    .object({ low: z.number().int().min(21).max(108), high: z.number().int().min(21).max(108) })
+    .nullable()
+    .default(null),
+  /** How the first key of a phrase is told: from the nearest C, or by the groups of black keys. */
+  landmarks: z.enum(['c', 'black keys']).default('c'),
 });
 
 export type Profile = Readonly<z.infer<typeof profileSchema>>;
 
 /** An octave in each hand and a full keyboard. */
-export const DEFAULT_PROFILE: Profile = { rightReach: 8, leftReach: 8, keyboard: 88 };
+export const DEFAULT_PROFILE: Profile = {
+  rightReach: 8,
+  leftReach: 8,
+  keyboard: 88,
+  singer: null,
+  landmarks: 'c',
+};
 
 export const DEFAULT_CHOICES: Choices = {
   layout: 'block',
@@ -151,6 +177,7 @@ export const DEFAULT_CHOICES: Choices = {
   dynamics: 'even',
   rhythm: 'real',
   octaveShift: 0,
+  shownOctave: 0,
   firstHand: 'right',
 };
 
@@ -169,6 +196,8 @@ export function emptySong(songId: string, title: string): Song {
     barCount: 1,
     playingOrder: [],
     melody: [],
+    words: [],
+    spareWords: '',
     changes: [],
     sections: [],
     cuts: [],
@@ -179,5 +208,6 @@ export function emptySong(songId: string, title: string): Song {
     fillsDeclined: [],
     thinningRefused: [],
     imported: [],
+    dismissed: [],
   };
 }

@@ -1,0 +1,203 @@
+import { type SoundingKey, chordsFromKeys } from '../harmony/chordsFromKeys';
+import { nameOf, typeset } from '../music/pitch';
+import { inForceAt, writtenBars } from '../song/bars';
+import { type MelodyNote, type Song, emptySong } from '../song/schema';
+import { joinTies } from '../song/unfold';
+import { FileError } from './fileError';
+import { playingOrderOf } from './repeats';
+import type { ReadPart, ReadScore, ScoreNote } from './score';
+
+/** One line of a file that could be the melody, as the song it would make. */
+export interface TuneCandidate {
+  readonly id: string;
+  /** "Piano, upper staff, top line". */
+  readonly label: string;
+  /** "48 notes, G3 to D5, with words". */
+  readonly facts: string;
+  readonly song: Song;
+}
+
+/** Most lines of one file that are offered. */
+const MOST_CANDIDATES = 16;
+/** A melody note says this much beside a chord note when chords are read off the other notes. */
+const MELODY_SAYS = 0.3;
+/** What speaks for a line being the melody; common practice of scores. */
+const LIKELY = { words: 30, named: 20, symbols: 12, firstStaff: 6, topLine: 3, high: 0.3, each: 0.02 };
+const MELODY_NAME = /voice|vocal|melod|lead|sing|sopran|tune|right/i;
+const BASS_NAME = /bass|left|drum|perc/i;
+
+interface Line {
+  readonly part: ReadPart;
+  readonly label: string;
+  readonly notes: readonly ScoreNote[];
+  readonly likely: number;
+}
+
+/** The lines of a score that could be the melody, the likeliest first. Throws {@link FileError} when there is nothing. */
+export function candidatesOf(score: ReadScore, songId: string, fallbackTitle: string): TuneCandidate[] {
+  const lines = score.parts.flatMap((part, i) => linesOf(part, i, score.parts.length > 1));
+  const sorted = lines.sort((a, b) => b.likely - a.likely).slice(0, MOST_CANDIDATES);
+  const title = (score.title ?? fallbackTitle).slice(0, 200) || 'Untitled';
+  if (sorted.length === 0) {
+    const part = score.parts.find((p) => p.chords.length > 0);
+    if (!part)
+      throw new FileError('The score has neither notes nor chord symbols', 'first part', 'Choose a score with a melody.');
+    const song = songFrom(score, { part, label: '', notes: [], likely: 0 }, songId, title);
+    return [{ id: 'chords', label: 'Chords without a melody', facts: `${song.changes.length} chords`, song }];
+  }
+  return sorted.map((line, i) => ({
+    id: `line${i + 1}`,
+    label: line.label,
+    facts: factsOf(line.notes),
+    song: songFrom(score, line, songId, title),
+  }));
+}
+
+function linesOf(part: ReadPart, index: number, hasOthers: boolean): Line[] {
+  const staves = [...new Set(part.notes.map((n) => n.staff))].sort();
+  return staves.flatMap((staff, s) => {
+    const onStaff = part.notes.filter((n) => n.staff === staff);
+    const voices = [...new Set(onStaff.map((n) => n.voice))];
+    const staffName = staves.length === 1 ? '' : s === 0 ? ', upper staff' : s === 1 ? ', lower staff' : `, staff ${staff}`;
+    const name = hasOthers || staves.length === 1 ? part.name : part.name || 'Piano';
+    const make = (label: string, notes: readonly ScoreNote[], extra: number): Line => ({
+      part,
+      label: (name + staffName + label).replace(/^, /, '') || 'Melody',
+      notes,
+      likely: likelihood(part, notes, s === 0, index) + extra,
+    });
+    if (voices.length === 1) {
+      const top = topOfChords(onStaff);
+      return [make(top.length < onStaff.length ? ', top line' : '', top, 0)];
+    }
+    return [
+      make(', top line', skyline(onStaff), LIKELY.topLine),
+      ...voices.map((voice) => make(`, voice ${voice}`, topOfChords(onStaff.filter((n) => n.voice === voice)), 0)),
+    ];
+  });
+}
+
+function likelihood(part: ReadPart, notes: readonly ScoreNote[], isFirstStaff: boolean, index: number): number {
+  const mean = notes.reduce((sum, n) => sum + n.midi, 0) / Math.max(1, notes.length);
+  return (
+    (notes.some((n) => n.lyric) ? LIKELY.words : 0) +
+    (MELODY_NAME.test(part.name) ? LIKELY.named : BASS_NAME.test(part.name) ? -LIKELY.named : 0) +
+    (part.chords.length > 0 ? LIKELY.symbols : 0) +
+    (isFirstStaff ? LIKELY.firstStaff : 0) +
+    LIKELY.high * (mean - 60) +
+    Math.min(10, LIKELY.each * notes.length * 10) -
+    index -
+    (part.isEverything ? LIKELY.named : 0)
+  );
+}
+
+function factsOf(notes: readonly ScoreNote[]): string {
+  const struck = notes.filter((n) => !n.isHeldOn);
+  const sorted = [...struck].sort((a, b) => a.midi - b.midi);
+  const range = `${typeset(nameOf(sorted[0].pitch))} to ${typeset(nameOf(sorted[sorted.length - 1].pitch))}`;
+  const words = struck.some((n) => n.lyric) ? ', with words' : '';
+  return `${struck.length} note${struck.length === 1 ? '' : 's'}, ${range}${words}`;
+}
+
+/** Of the notes of a voice struck together the highest, with the words of any of them. */
+function topOfChords(notes: readonly ScoreNote[]): ScoreNote[] {
+  const line: ScoreNote[] = [];
+  for (const note of inOrder(notes)) {
+    const last = line[line.length - 1];
+    if (note.grace || !last || last.grace || last.tick !== note.tick) line.push(note);
+    else {
+      const higher = note.midi > last.midi ? note : last;
+      line[line.length - 1] = { ...higher, lyric: last.lyric ?? note.lyric };
+    }
+  }
+  return line;
+}
+
+/** The top line of several voices: a note under a higher one still sounding is left out, a higher one cuts in. */
+function skyline(notes: readonly ScoreNote[]): ScoreNote[] {
+  const line: ScoreNote[] = [];
+  for (const note of topOfChords(notes)) {
+    const last = line[line.length - 1];
+    const overlaps = last && !last.grace && !note.grace && last.tick + last.length > note.tick;
+    if (overlaps && last.midi >= note.midi) continue;
+    if (overlaps) line[line.length - 1] = { ...last, length: note.tick - last.tick, tiedToNext: false };
+    line.push(note);
+  }
+  return line;
+}
+
+function inOrder(notes: readonly ScoreNote[]): ScoreNote[] {
+  return [...notes].sort((a, b) => a.tick - b.tick || Number(b.grace) - Number(a.grace));
+}
+
+function songFrom(score: ReadScore, line: Line, songId: string, title: string): Song {
+  const { part } = line;
+  const order = playingOrderOf(part.signs);
+  const bare: Song = {
+    ...emptySong(songId, title),
+    ...(score.feel ? { feel: score.feel } : {}),
+    keyMap: part.keyMap,
+    metreMap: part.metreMap,
+    tempoMap: part.tempoMap,
+    pickup: part.pickup,
+    barCount: Math.max(1, part.barCount),
+    playingOrder: order.playingOrder,
+    melody: joinTies(line.notes.map((note, i) => melodyNote(note, `n${i + 1}`))),
+    sections: part.sections.map((section, i) => ({ id: `s${i + 1}`, energy: 3, ...section })),
+    imported: [...part.imported, ...order.problems.map((text) => ({ tick: 0, text }))],
+  };
+  const chords = part.chords.length > 0 ? part.chords : (score.parts.find((p) => p.chords.length > 0)?.chords ?? []);
+  if (chords.length > 0) {
+    const changes = changesOf(chords, part.end);
+    return { ...bare, changes, pins: pinsOf(part, line, changes) };
+  }
+  const others = accompaniment(score, line);
+  const changes = chordsFromKeys(others, writtenBars(bare), (tick) => inForceAt(bare.keyMap, tick));
+  const isRead = others.some((key) => key.weight === 1) && changes.length > 0;
+  const how = 'The file has no chord symbols: the chords were read off its other notes. Look them over.';
+  return isRead ? { ...bare, changes, imported: [...bare.imported, { tick: 0, text: how }] } : bare;
+}
+
+function melodyNote(note: ScoreNote, id: string): MelodyNote {
+  const { tick, length, pitch, tiedToNext, lyric, grace } = note;
+  return { id, tick, length, pitch, tiedToNext, lyric, grace };
+}
+
+/** Everything else that sounds, at full weight, and the melody at a part of it. */
+function accompaniment(score: ReadScore, { notes }: Line): SoundingKey[] {
+  const melody = new Set(notes.map((n) => `${n.tick}:${n.midi}`));
+  const sounding = score.parts
+    .filter((part) => !part.isEverything)
+    .flatMap((part) => part.notes)
+    .filter((n) => !n.grace);
+  return sounding.map(({ tick, length, midi }) => ({
+    tick,
+    length,
+    midi,
+    weight: melody.has(`${tick}:${midi}`) ? MELODY_SAYS : 1,
+  }));
+}
+
+function changesOf(chords: ReadPart['chords'], end: number): Song['changes'] {
+  const sorted = [...chords].sort((a, b) => a.tick - b.tick).filter((c) => c.tick < end);
+  const kept = sorted.filter((c, i) => sorted[i + 1]?.tick !== c.tick);
+  return kept.map((chord, i) => ({
+    id: `c${i + 1}`,
+    ...chord,
+    length: (kept[i + 1]?.tick ?? end) - chord.tick,
+    given: true,
+    layout: null,
+  }));
+}
+
+/** Another staff of the same part comes back as pins: the keys struck together with a change. */
+function pinsOf(part: ReadPart, line: Line, changes: Song['changes']): Song['pins'] {
+  const own = line.notes[0]?.staff ?? '1';
+  const byTick = new Map<number, number[]>();
+  for (const { tick, midi, staff, isHeldOn } of part.notes)
+    if (staff !== own && !isHeldOn) byTick.set(tick, [...(byTick.get(tick) ?? []), midi]);
+  return changes.flatMap((change) => {
+    const keys = [...new Set(byTick.get(change.tick) ?? [])].sort((a, b) => a - b).slice(0, 10);
+    return keys.length >= 2 && change.symbol !== 'N.C.' ? [{ changeId: change.id, keys, fingers: null }] : [];
+  });
+}

@@ -1,0 +1,154 @@
+import midiFile, { type MidiData } from 'midi-file';
+import { TICKS_PER_QUARTER } from '../music/metre';
+import { FileError, refuseTooLarge } from './fileError';
+
+/** A key of a MIDI file, times in ticks of 1/960 quarter, not rounded. */
+export interface MidiKey {
+  readonly start: number;
+  readonly end: number;
+  readonly midi: number;
+  readonly lyric: string | null;
+}
+
+/** One track, or one channel of a file with a single track. */
+export interface MidiTrack {
+  readonly name: string;
+  readonly keys: readonly MidiKey[];
+}
+
+export interface MidiContent {
+  readonly title: string | null;
+  readonly tracks: readonly MidiTrack[];
+  readonly tempi: readonly { readonly tick: number; readonly quartersPerMinute: number }[];
+  readonly metres: readonly { readonly tick: number; readonly numerator: number; readonly denominator: number }[];
+  readonly keys: readonly { readonly tick: number; readonly fifths: number; readonly isMinor: boolean }[];
+}
+
+const HEADER = [0x4d, 0x54, 0x68, 0x64];
+const DRUM_CHANNEL = 9;
+const LONGEST_TICKS = 90_000_000;
+
+/** What a Standard MIDI file of type 0 or 1 holds. Throws {@link FileError}. */
+export function readMidiEvents(bytes: Uint8Array): MidiContent {
+  refuseTooLarge(bytes.length);
+  if (bytes.length === 0) throw new FileError('The file is empty', '', 'Choose another file.');
+  if (!HEADER.every((byte, i) => bytes[i] === byte))
+    throw new FileError('This is not a MIDI file', 'first bytes', 'Choose a file that ends in .mid.');
+  const { header, tracks } = parse(bytes);
+  if (header.format === 2)
+    throw new FileError('This MIDI file is of type 2, independent patterns', 'header', 'Save it as type 0 or 1.');
+  const perQuarter = header.ticksPerBeat;
+  if (!perQuarter || header.ticksPerFrame)
+    throw new FileError(
+      'The file counts time in film frames (SMPTE), not in beats',
+      'header',
+      'Save it with time in ticks per quarter note.',
+    );
+  const scale = TICKS_PER_QUARTER / perQuarter;
+  const content = { title: null as string | null, tempi: [], metres: [], keys: [] } as {
+    title: string | null;
+    tempi: MidiContent['tempi'][number][];
+    metres: MidiContent['metres'][number][];
+    keys: MidiContent['keys'][number][];
+  };
+  const read: MidiTrack[] = [];
+  tracks.forEach((events, index) => {
+    const track = new TrackReader(`Track ${index + 1}`);
+    let at = 0;
+    for (const event of events) {
+      at += event.deltaTime;
+      const tick = at * scale;
+      if (tick > LONGEST_TICKS)
+        throw new FileError('The file is longer than any song', `track ${index + 1}`, 'Export it again.');
+      switch (event.type) {
+        case 'setTempo':
+          if (event.microsecondsPerBeat > 0)
+            content.tempi.push({ tick, quartersPerMinute: 60_000_000 / event.microsecondsPerBeat });
+          break;
+        case 'timeSignature':
+          content.metres.push({ tick, numerator: event.numerator, denominator: event.denominator });
+          break;
+        case 'keySignature':
+          content.keys.push({ tick, fifths: event.key, isMinor: event.scale === 1 });
+          break;
+        default:
+          track.read(event, tick);
+      }
+    }
+    const parts = track.parts(at * scale);
+    if (parts.length === 0 && content.title === null && index === 0) content.title = track.givenName;
+    read.push(...parts);
+  });
+  return { ...content, tracks: read };
+}
+
+function parse(bytes: Uint8Array): MidiData {
+  try {
+    return midiFile.parseMidi(bytes);
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error);
+    throw new FileError(`The MIDI file is damaged or cut short: ${why}`, '', 'Export it again from where it was made.');
+  }
+}
+
+/** Follows keys going down and up on each channel of a track. */
+class TrackReader {
+  givenName: string | null = null;
+  private readonly down = new Map<string, { start: number; lyric: string | null }[]>();
+  private readonly byChannel = new Map<number, MidiKey[]>();
+  private syllable: { tick: number; text: string } | null = null;
+
+  constructor(private readonly fallbackName: string) {}
+
+  read(event: MidiData['tracks'][number][number], tick: number): void {
+    if (event.type === 'trackName') this.givenName ??= decoded(event.text).trim().slice(0, 60) || null;
+    else if (event.type === 'lyrics') this.syllable = { tick, text: decoded(event.text) };
+    else if (event.type === 'noteOn' && event.velocity > 0) this.press(event.channel, event.noteNumber, tick);
+    else if (event.type === 'noteOn' || event.type === 'noteOff')
+      this.letGo(event.channel, event.noteNumber, tick);
+  }
+
+  private press(channel: number, midi: number, start: number): void {
+    if (channel === DRUM_CHANNEL) return;
+    const lyric = this.syllable?.tick === start ? this.syllable.text : null;
+    if (lyric !== null) this.syllable = null;
+    const id = `${channel}:${midi}`;
+    this.down.set(id, [...(this.down.get(id) ?? []), { start, lyric }]);
+  }
+
+  private letGo(channel: number, midi: number, end: number): void {
+    const held = this.down.get(`${channel}:${midi}`)?.shift();
+    if (held) this.add(channel, { ...held, end, midi });
+  }
+
+  private add(channel: number, key: MidiKey): void {
+    const keys = this.byChannel.get(channel);
+    if (keys) keys.push(key);
+    else this.byChannel.set(channel, [key]);
+  }
+
+  /** Keys by channel; one that was never let go ends with the track. */
+  parts(end: number): MidiTrack[] {
+    for (const [id, held] of this.down) {
+      const [channel, midi] = id.split(':').map(Number);
+      for (const { start, lyric } of held.splice(0)) this.add(channel, { start, lyric, end, midi });
+    }
+    const name = this.givenName ?? this.fallbackName;
+    const hasMany = this.byChannel.size > 1;
+    return [...this.byChannel].map(([channel, keys]) => ({
+      name: hasMany ? `${name}, channel ${channel + 1}` : name,
+      keys: keys.sort((a, b) => a.start - b.start || a.midi - b.midi),
+    }));
+  }
+}
+
+/** Text of a MIDI event: bytes, read as UTF-8 where they are. */
+function decoded(bytes: string): string {
+  try {
+    return decodeURIComponent([...bytes].map((c) => `%${c.charCodeAt(0).toString(16).padStart(2, '0')}`).join(''));
+  } catch (error) {
+    // Older files write Latin-1, one byte a character: it is read as it stands.
+    if (error instanceof URIError) return bytes;
+    throw error;
+  }
+}

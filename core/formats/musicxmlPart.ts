@@ -1,0 +1,308 @@
+import { movedBy } from '../music/pitch';
+import { type Key, keyFromFifths } from '../music/key';
+import { type Metre, TICKS_PER_QUARTER, barTicks } from '../music/metre';
+import { ChordSymbolError, parseChord, symbolOf } from '../music/chord';
+import { LETTERS, type Letter, type PitchClass, midiOf } from '../music/pitch';
+import { type MelodyNote, type Song, emptySong } from '../song/schema';
+import { FileError } from './fileError';
+import { readHarmony } from './musicxmlChords';
+import { anchored, capital, inQuarters, metreOfLength, metronomeOf, readLyric } from './musicxmlPieces';
+import type { BarSigns } from './repeats';
+import type { ReadPart, ScoreNote } from './score';
+import { signsOf } from './musicxmlSigns';
+import { type Element, child, childText, childrenOf } from './xmlTree';
+
+/** A single note longer than this many quarters is a broken file. */
+const LONGEST_QUARTERS = 1000;
+
+/** Walks through the bars of one part, keeping the cursor and the maps. */
+export class PartReader {
+  private divisions = 1;
+  private metre: Metre = { numerator: 4, denominator: 4 };
+  private start = 0;
+  private barNumber = 0;
+  private place = '';
+  private cursor = 0;
+  private furthest = 0;
+  private lastOnset = 0;
+  private pickup = 0;
+  private bars = 0;
+  private signs: BarSigns[] = [];
+  /** Written to sounding: staff steps and half steps. */
+  private transposition = { steps: 0, semitones: 0 };
+  private readonly keys: Song['keyMap'][number][] = [];
+  private readonly metres: Song['metreMap'][number][] = [];
+  private readonly tempi: Song['tempoMap'][number][] = [];
+  private readonly notes: ScoreNote[] = [];
+  private readonly chords: { tick: number; symbol: string }[] = [];
+  private readonly sections: { tick: number; name: string }[] = [];
+  private readonly imported: Song['imported'][number][] = [];
+
+  constructor(private readonly name: string) {}
+
+  read(measure: Element, index: number): void {
+    const implicit = measure.attributes['implicit'] === 'yes';
+    this.barNumber = index === 0 && implicit ? 0 : this.bars + 1;
+    this.place = `bar ${measure.attributes['number'] ?? this.barNumber}`;
+    this.cursor = this.furthest = this.start;
+    for (const element of measure.children) this.readElement(element);
+    const barsBefore = this.bars;
+    this.endBar(
+      index,
+      implicit,
+      measure.children.some((c) => c.name === 'note' || c.name === 'forward'),
+    );
+    this.signs.push({ number: this.bars > barsBefore ? this.bars : 0, ...signsOf(measure, this.openEnding()) });
+  }
+
+  private readElement(element: Element): void {
+    switch (element.name) {
+      case 'attributes':
+        return this.readAttributes(element);
+      case 'note':
+        return this.readNote(element);
+      case 'backup':
+        return this.move(-this.duration(element));
+      case 'forward':
+        return this.move(this.duration(element));
+      case 'harmony':
+        return this.readHarmony(element);
+      case 'direction':
+        return this.readDirection(element);
+      case 'sound':
+        return this.readTempo(element.attributes['tempo']);
+      default:
+        return undefined;
+    }
+  }
+
+  private readAttributes(element: Element): void {
+    const divisions = childText(element, 'divisions');
+    if (divisions !== undefined) {
+      this.divisions = Number(divisions);
+      if (!(this.divisions > 0 && this.divisions < 1e6))
+        this.fail(`The divisions "${divisions}" are impossible`);
+    }
+    const transpose = child(element, 'transpose');
+    if (transpose) this.readTransposition(transpose);
+    const key = child(element, 'key');
+    if (key) this.readKey(key);
+    const time = child(element, 'time');
+    if (time) this.readMetre(time);
+  }
+
+  private readKey(key: Element): void {
+    const fifths = Number(childText(key, 'fifths') ?? 0);
+    if (!Number.isInteger(fifths) || Math.abs(fifths) > 7)
+      this.fail(`A key of ${childText(key, 'fifths')} fifths is impossible`);
+    const mode = childText(key, 'mode') === 'minor' ? 'minor' : 'major';
+    this.keys.push({ tick: Math.round(this.cursor), ...this.soundingKey(keyFromFifths(fifths, mode)) });
+  }
+
+  /** A transposing instrument is written in a key of its own: what sounds is kept. */
+  private readTransposition(element: Element): void {
+    const chromatic = Number(childText(element, 'chromatic') ?? 0);
+    const octaves = Number(childText(element, 'octave-change') ?? 0);
+    const diatonic = Number(childText(element, 'diatonic') ?? Math.round((chromatic * 7) / 12));
+    if (![chromatic, octaves, diatonic].every((n) => Number.isInteger(n) && Math.abs(n) <= 48))
+      this.fail('The transposition of the instrument is impossible');
+    this.transposition = { steps: diatonic + 7 * octaves, semitones: chromatic + 12 * octaves };
+  }
+
+  private soundingKey(key: Key): Key {
+    return { tonic: this.sounding(key.tonic), mode: key.mode };
+  }
+
+  private sounding(written: PitchClass): PitchClass {
+    const { steps, semitones } = this.transposition;
+    return steps === 0 && semitones === 0 ? written : movedBy(written, steps, semitones);
+  }
+
+  private soundingSymbol(symbol: string): string {
+    const { steps, semitones } = this.transposition;
+    if (steps === 0 && semitones === 0) return symbol;
+    try {
+      const chord = parseChord(symbol);
+      const bass = chord?.bass ? this.sounding(chord.bass) : null;
+      return chord ? symbolOf({ ...chord, root: this.sounding(chord.root), bass }) : symbol;
+    } catch (error) {
+      if (error instanceof ChordSymbolError) return symbol;
+      throw error;
+    }
+  }
+
+  /** The ending that the bar before left open, if any. */
+  private openEnding(): readonly number[] | undefined {
+    return this.signs.at(-1)?.endingStaysOpen ? this.signs.at(-1)?.endings : undefined;
+  }
+
+  private readMetre(time: Element): void {
+    const beats = (childText(time, 'beats') ?? '').split('+').reduce((sum, n) => sum + Number(n), 0);
+    const unit = Number(childText(time, 'beat-type'));
+    if (!Number.isInteger(beats) || beats < 1 || beats > 64 || ![1, 2, 4, 8, 16, 32].includes(unit)) {
+      if (child(time, 'senza-misura')) return;
+      this.fail(`The metre ${childText(time, 'beats')}/${childText(time, 'beat-type')} is impossible`);
+    }
+    this.metre = { numerator: beats, denominator: unit };
+    this.setMetre(this.start, this.metre);
+  }
+
+  private setMetre(tick: number, metre: Metre): void {
+    const last = this.metres[this.metres.length - 1];
+    const entry = { tick, ...metre } as Song['metreMap'][number];
+    if (last?.tick === tick) this.metres[this.metres.length - 1] = entry;
+    else this.metres.push(entry);
+  }
+
+  private readNote(element: Element): void {
+    const grace = child(element, 'grace') !== undefined;
+    const length = grace ? 0 : this.duration(element);
+    const inChord = child(element, 'chord') !== undefined;
+    const onset = Math.round(inChord ? this.lastOnset : this.cursor);
+    if (!inChord) {
+      this.lastOnset = this.cursor;
+      this.move(length);
+    }
+    const pitchElement = child(element, 'pitch');
+    if (!pitchElement) return;
+    const pitch = this.readPitch(pitchElement);
+    const ties = childrenOf(element, 'tie').map((tie) => tie.attributes['type']);
+    this.notes.push({
+      tick: onset,
+      length: Math.round((inChord ? this.lastOnset : this.cursor - length) + length) - onset,
+      pitch,
+      midi: midiOf(pitch),
+      tiedToNext: ties.includes('start'),
+      isHeldOn: ties.includes('stop'),
+      lyric: readLyric(element),
+      grace,
+      staff: childText(element, 'staff') ?? '1',
+      voice: childText(element, 'voice') ?? '1',
+    });
+  }
+
+  private readPitch(element: Element): MelodyNote['pitch'] {
+    const letter = childText(element, 'step')?.trim().toUpperCase() ?? '';
+    const octave = Number(childText(element, 'octave'));
+    const alter = Math.round(Number(childText(element, 'alter') ?? 0));
+    if (
+      !/^[A-G]$/.test(letter) ||
+      !Number.isInteger(octave) ||
+      octave < -1 ||
+      octave > 9 ||
+      !(Math.abs(alter) <= 2)
+    ) {
+      this.fail(`A note without a possible pitch`);
+    }
+    const { steps, semitones } = this.transposition;
+    const written = { letter: letter as Letter, alter, octave };
+    if (steps === 0 && semitones === 0) return written;
+    const spelled = movedBy(written, steps, semitones);
+    const step = 7 * octave + LETTERS.indexOf(written.letter) + steps;
+    return { ...spelled, octave: Math.floor(step / 7) };
+  }
+
+  private readHarmony(element: Element): void {
+    const offset = (Number(childText(element, 'offset') ?? 0) * TICKS_PER_QUARTER) / this.divisions;
+    const tick = Math.max(0, Math.round(this.cursor + (Number.isFinite(offset) ? offset : 0)));
+    const { symbol, known, kind } = readHarmony(element);
+    if (!known) {
+      const played =
+        symbol === 'N.C.' ? 'the left hand rests' : `read as ${symbol.replace('pedal', ' (root alone)')}`;
+      this.imported.push({
+        tick,
+        text: `The chord kind "${kind}" in ${this.place} is not known; ${played}.`,
+      });
+    }
+    this.chords.push({ tick, symbol: this.soundingSymbol(symbol) });
+  }
+
+  private readDirection(element: Element): void {
+    this.readTempo(child(element, 'sound')?.attributes['tempo'] ?? metronomeOf(element));
+    for (const type of childrenOf(element, 'direction-type')) {
+      const name = childText(type, 'rehearsal')?.trim();
+      if (name) this.sections.push({ tick: Math.round(this.cursor), name: name.slice(0, 80) });
+    }
+  }
+
+  private readTempo(text: string | undefined): void {
+    const tempo = Number(text);
+    if (text === undefined || !(tempo >= 10 && tempo <= 400)) return;
+    const tick = Math.round(this.cursor);
+    const last = this.tempi[this.tempi.length - 1];
+    if (last?.tick === tick) this.tempi.pop();
+    this.tempi.push({ tick, quartersPerMinute: tempo });
+  }
+
+  private duration(element: Element): number {
+    const text = childText(element, 'duration');
+    const duration = Number(text);
+    if (text === undefined || !(duration >= 0) || duration / this.divisions > LONGEST_QUARTERS) {
+      this.fail(`The duration "${text ?? 'missing'}" is impossible`);
+    }
+    return (duration * TICKS_PER_QUARTER) / this.divisions;
+  }
+
+  private move(ticks: number): void {
+    this.cursor = Math.max(this.start, this.cursor + ticks);
+    this.furthest = Math.max(this.furthest, this.cursor);
+  }
+
+  private endBar(index: number, implicit: boolean, hasContent: boolean): void {
+    const whole = barTicks(this.metre);
+    const filled = Math.round(this.furthest) - this.start;
+    if (index === 0 && filled < whole && filled > 0 && hasContent) {
+      this.pickup = filled;
+      this.start += filled;
+      return;
+    }
+    this.bars++;
+    if (filled === whole || !hasContent || filled === 0) {
+      this.start += whole;
+      return;
+    }
+    if (filled < whole && !implicit) {
+      this.start += whole;
+      this.imported.push({
+        tick: this.start - whole,
+        text: `${capital(this.place)} does not add up: it is too short by ${inQuarters(whole - filled)}. A rest fills it.`,
+      });
+      return;
+    }
+    const own = metreOfLength(filled);
+    this.setMetre(this.start, own);
+    this.start += barTicks(own);
+    this.setMetre(this.start, this.metre);
+    if (!implicit) {
+      const by = inQuarters(Math.abs(filled - whole));
+      this.imported.push({
+        tick: this.start - barTicks(own),
+        text: `${capital(this.place)} does not add up: it is too long by ${by}. It is kept as a bar of ${own.numerator}/${own.denominator}.`,
+      });
+    }
+  }
+
+  private fail(what: string): never {
+    throw new FileError(what, this.place, 'Mend it where the file was made and export it again.');
+  }
+
+  /** Everything read. */
+  toPart(): ReadPart {
+    const base = emptySong('part', 'Part');
+    const metreMap = this.metres.filter((m, i) => m.tick < this.start || i === 0);
+    return {
+      name: this.name,
+      notes: this.notes,
+      chords: this.chords,
+      sections: this.sections,
+      keyMap: anchored(this.keys, base.keyMap),
+      metreMap: anchored(metreMap, base.metreMap),
+      tempoMap: anchored(this.tempi, base.tempoMap),
+      pickup: this.pickup,
+      barCount: this.bars,
+      end: this.start,
+      signs: this.signs,
+      imported: this.imported,
+    };
+  }
+}

@@ -1,0 +1,39 @@
+import type { MelodyNote, Song } from '../song/schema';
+import type { BarSigns } from './repeats';
+
+/** A note of a score before it is known whether it belongs to the melody. Ticks. */
+export interface ScoreNote extends Omit<MelodyNote, 'id'> {
+  readonly midi: number;
+  /** Goes on from a note tied before it. */
+  readonly isHeldOn: boolean;
+  readonly staff: string;
+  readonly voice: string;
+}
+
+/** One part (or track) of a file as read: all its notes and everything written above them. */
+export interface ReadPart {
+  readonly name: string;
+  readonly notes: readonly ScoreNote[];
+  readonly chords: readonly { readonly tick: number; readonly symbol: string }[];
+  readonly sections: readonly { readonly tick: number; readonly name: string }[];
+  readonly keyMap: Song['keyMap'];
+  readonly metreMap: Song['metreMap'];
+  readonly tempoMap: Song['tempoMap'];
+  readonly pickup: number;
+  readonly barCount: number;
+  /** Tick at which the last bar ends. */
+  readonly end: number;
+  readonly signs: readonly BarSigns[];
+  readonly imported: Song['imported'];
+  /** The notes of all parts together: offered as a line, but heard only once. */
+  readonly isEverything?: boolean;
+}
+
+/** A file as read, whatever its format: parts whose maps agree. */
+export interface ReadScore {
+  /** Swung or straight, where the file tells it; else straight. */
+  readonly feel?: Song['feel'];
+  readonly title: string | null;
+  readonly parts: readonly ReadPart[];
+}
+

@@ -1,0 +1,91 @@
+import { Interval } from 'tonal';
+import { ChordSymbolError, parseChord, symbolOf } from '../music/chord';
+import { type Key, fifthsOf, keyFromFifths, scaleOf, spellInKey } from '../music/key';
+import { type PitchClass, chroma, classAbove, classNameOf, midiOf, pitchAt, transposePitch } from '../music/pitch';
+import type { Song } from './schema';
+
+/** The twelve keys of a mode with the fewest accidentals, in half steps from C. */
+export function twelveKeys(mode: Key['mode']): Key[] {
+  const keys = Array.from({ length: 13 }, (_, i) => keyFromFifths(i - 6, mode));
+  return Array.from({ length: 12 }, (_, semitones) => {
+    const fitting = keys.filter((key) => chroma(key.tonic) === semitones);
+    return fitting.reduce((best, key) => (Math.abs(fifthsOf(key)) < Math.abs(fifthsOf(best)) ? key : best));
+  });
+}
+
+/**
+ * The song in another key: melody and chords respelled by interval, pins and settled voicings carried along.
+ * `semitones` says how far the keys go (−11 … 11) and must lead from the first key's tonic to the new one's.
+ * Other keys of the song move by the same interval. `transpose(song in A minor, D minor, 5)`
+ */
+export function transpose(song: Song, to: Key, semitones: number): Song {
+  const interval = intervalTo(song.keyMap[0].tonic, to.tonic, semitones);
+  const keyAfter = (key: Key): Key => simplest({ tonic: classAbove(key.tonic, interval), mode: key.mode });
+  const keyMap = song.keyMap.map((entry) => ({ tick: entry.tick, ...keyAfter(entry) }));
+  const keysAfter = (keys: readonly number[]): number[] => keys.map((key) => key + semitones);
+  const pinAfter = (pin: Song['pins'][number]): Song['pins'][number] => ({ ...pin, keys: keysAfter(pin.keys) });
+  return {
+    ...song,
+    keyMap,
+    melody: song.melody.map((note) => {
+      const key = keyMap.filter((entry) => entry.tick <= note.tick).at(-1) ?? keyMap[0];
+      const midi = midiOf(note.pitch) + semitones;
+      const moved = transposePitch(note.pitch, interval);
+      const isWhole = midiOf(moved) === midi && Math.abs(moved.alter) < 2;
+      return { ...note, pitch: isWhole ? moved : simpleIn(midi, moved, key) };
+    }),
+    changes: song.changes.map((change) => ({ ...change, symbol: symbolAfter(change.symbol, interval) })),
+    pins: song.pins.map(pinAfter),
+    settled: song.settled.map((part) => ({ ...part, voicings: part.voicings.map(pinAfter) })),
+  };
+}
+
+function simpleIn(midi: number, moved: PitchClass, key: Key): Song['melody'][number]['pitch'] {
+  const inScale = scaleOf(key).some((p) => p.letter === moved.letter && p.alter === moved.alter);
+  return inScale ? pitchAt(midi, moved) : spellInKey(midi, key);
+}
+
+/** A key of more than seven accidentals is written as its enharmonic. */
+function simplest(key: Key): Key {
+  const fifths = fifthsOf(key);
+  return Math.abs(fifths) <= 7 ? key : keyFromFifths(fifths > 0 ? fifths - 12 : fifths + 12, key.mode);
+}
+
+/** Name of the interval between two tonics that spans so many half steps, down when negative. */
+function intervalTo(from: PitchClass, to: PitchClass, semitones: number): string {
+  const up = Interval.distance(`${classNameOf(from)}4`, `${classNameOf(to)}4`);
+  const by = Interval.semitones(up) as number;
+  const octaves = Math.round((semitones - by) / 12);
+  if (by + 12 * octaves !== semitones)
+    throw new RangeError(`${semitones} half steps do not lead from ${classNameOf(from)} to ${classNameOf(to)}.`);
+  const octave = octaves < 0 ? '-8P' : '8P';
+  let interval = up;
+  for (let i = 0; i < Math.abs(octaves); i++) interval = Interval.add(interval, octave) ?? interval;
+  return interval;
+}
+
+function symbolAfter(symbol: string, interval: string): string {
+  try {
+    const chord = parseChord(symbol);
+    if (!chord) return symbol;
+    const bass = chord.bass && plain(classAbove(chord.bass, interval));
+    return symbolOf({ ...chord, root: plain(classAbove(chord.root, interval)), bass });
+  } catch (error) {
+    // What cannot be read cannot be moved: it stays as given, and its finding with it.
+    if (error instanceof ChordSymbolError) return symbol;
+    throw error;
+  }
+}
+
+/** Roots with two accidentals are written as their enharmonic: nobody reads E𝄫m. */
+function plain(pitchClass: PitchClass): PitchClass {
+  if (Math.abs(pitchClass.alter) < 2) return pitchClass;
+  return spellInKey(60 + chroma(pitchClass), { tonic: { letter: 'C', alter: 0 }, mode: 'major' });
+}
+
+/** How far down (negative) or up a key lies from another by the shorter way, −5 … 6. */
+export function nearestWay(from: Key, to: Key): number {
+  const up = (chroma(to.tonic) - chroma(from.tonic) + 12) % 12;
+  return up > 6 ? up - 12 : up;
+}
+

@@ -1,0 +1,169 @@
+/** How a beat is divided; swing is two notes a beat, the second two thirds through, written as even eighths. */
+export type Grid = 'beat' | 'eighths' | 'sixteenths' | 'triplets' | 'swing';
+
+/** Where notes fall within a beat when played on a grid (`heard`) and where they are written (`written`), 0 … 1. */
+interface Division {
+  readonly heard: readonly number[];
+  readonly written: readonly number[];
+  /** What a beat of this grid costs, in nats: a finer grid must earn its place (minimum description length). */
+  readonly cost: number;
+}
+
+export const GRIDS: Record<Grid, Division> = {
+  beat: { heard: [0, 1], written: [0, 1], cost: 0 },
+  eighths: { heard: [0, 1 / 2, 1], written: [0, 1 / 2, 1], cost: 0.7 },
+  swing: { heard: [0, 2 / 3, 1], written: [0, 1 / 2, 1], cost: 0.7 },
+  triplets: { heard: [0, 1 / 3, 2 / 3, 1], written: [0, 1 / 3, 2 / 3, 1], cost: 1.1 },
+  sixteenths: { heard: [0, 1 / 4, 1 / 2, 3 / 4, 1], written: [0, 1 / 4, 1 / 2, 3 / 4, 1], cost: 1.4 },
+};
+
+/** Grids one take may be written in throughout. */
+const WHOLE_TAKE: readonly Grid[] = ['beat', 'eighths', 'swing', 'triplets', 'sixteenths'];
+/** Grids beats of one take may be mixed from. */
+const MIXED: readonly Grid[] = ['beat', 'eighths', 'triplets', 'sixteenths'];
+/** A take that mixes grids must be better by this much in all, and by this much a beat that differs from the rest. */
+const MIXING_COST = 6;
+/** Two strikes on one place of the grid cannot both be written. */
+const COLLISION_COST = 12;
+/** Nobody is further off than this often; a wilder strike costs no more. */
+const MOST_ERROR_COST = 14;
+
+/** A place on the grid for each onset, in beats. */
+export interface Placed {
+  /** As it will be written. */
+  readonly written: number;
+  /** As it would be heard, played exactly. */
+  readonly heard: number;
+}
+
+export interface Fit {
+  readonly placed: readonly Placed[];
+  /** The grid of the whole take; null when it changes from beat to beat. */
+  readonly grid: Grid | null;
+  /** Grid of each beat that has onsets. */
+  readonly byBeat: ReadonlyMap<number, Grid>;
+}
+
+/**
+ * Finds the grid of a take and puts each onset on it: for each grid the sum of squared errors against the usual
+ * spread of a player, beat by beat, and the cost of the grid; the cheapest wins. `onsets` in beats from a bar line,
+ * ascending; `spread` is one standard deviation of the player in beats.
+ */
+export function fitGrid(onsets: readonly number[], spread: number, only: Grid | null = null): Fit {
+  const beats = byBeat(onsets);
+  const allowed = only === null ? WHOLE_TAKE : [only];
+  const whole = allowed.map((grid) => ({
+    grid,
+    cost: [...beats.values()].reduce((sum, list) => sum + beatCost(list, grid, spread), 0),
+  }));
+  const best = whole.reduce((a, b) => (b.cost < a.cost ? b : a));
+  const mixed = new Map<number, Grid>();
+  let mixedCost = MIXING_COST;
+  const usual = usualGrids(beats, spread);
+  for (const [beat, list] of beats) {
+    const choices = MIXED.map((grid) => ({ grid, cost: beatCost(list, grid, spread) + usual[grid] }));
+    const chosen = choices.reduce((a, b) => (b.cost < a.cost ? b : a));
+    mixed.set(beat, chosen.grid);
+    mixedCost += chosen.cost;
+  }
+  const isMixed = only === null && mixedCost < best.cost;
+  const grids = isMixed ? mixed : new Map([...beats.keys()].map((beat) => [beat, best.grid] as const));
+  const placed: Placed[] = [];
+  for (const [beat, list] of beats) placed.push(...placeIn(beat, list, grids.get(beat) as Grid, spread));
+  return { placed, grid: isMixed ? null : best.grid, byBeat: grids };
+}
+
+/** Onsets by the beat they fall in, each as a part of it. */
+function byBeat(onsets: readonly number[]): Map<number, number[]> {
+  const beats = new Map<number, number[]>();
+  for (const onset of onsets) {
+    const beat = Math.floor(onset);
+    beats.set(beat, [...(beats.get(beat) ?? []), onset - beat]);
+  }
+  return beats;
+}
+
+/** How rare each grid is in this take, in nats, from a first look beat by beat: what is common is likelier. */
+function usualGrids(beats: ReadonlyMap<number, readonly number[]>, spread: number): Record<Grid, number> {
+  const counts: Record<Grid, number> = { beat: 1, eighths: 1, swing: 0, triplets: 0.5, sixteenths: 0.5 };
+  let total = 3;
+  for (const list of beats.values()) {
+    const choices = MIXED.map((grid) => ({ grid, cost: beatCost(list, grid, spread) }));
+    counts[choices.reduce((a, b) => (b.cost < a.cost ? b : a)).grid]++;
+    total++;
+  }
+  const rarity = (grid: Grid): number => -0.7 * Math.log(Math.max(0.01, counts[grid] / total));
+  return {
+    beat: rarity('beat'),
+    eighths: rarity('eighths'),
+    swing: Infinity,
+    triplets: rarity('triplets'),
+    sixteenths: rarity('sixteenths'),
+  };
+}
+
+function beatCost(list: readonly number[], grid: Grid, spread: number): number {
+  const { chosen, cost } = assign(list, grid, spread);
+  return GRIDS[grid].cost + cost + figureCost(chosen, grid);
+}
+
+/** Off-beat sixteenths around a silent half beat are rarer than the triplet they resemble; half-filled triplets too. */
+const RARE_FIGURE_COST = 2;
+const HALF_TRIPLET_COST = 0.5;
+
+function figureCost(chosen: readonly number[], grid: Grid): number {
+  const struck = (p: number): boolean => chosen.includes(p);
+  if (grid === 'sixteenths' && struck(1) && !struck(2)) return RARE_FIGURE_COST;
+  if (grid === 'triplets' && struck(1) !== struck(2)) return HALF_TRIPLET_COST;
+  return 0;
+}
+
+/**
+ * Onsets of one beat to places of its grid in order, the sum of squared errors least; two on one place cost extra.
+ * Dynamic programming over onsets and places.
+ */
+function assign(
+  list: readonly number[],
+  grid: Grid,
+  spread: number,
+): { readonly chosen: readonly number[]; readonly cost: number } {
+  const { heard } = GRIDS[grid];
+  const error = (x: number, p: number): number => Math.min(MOST_ERROR_COST, ((x - heard[p]) / spread) ** 2 / 2);
+  let costs = heard.map((_, p) => error(list[0], p));
+  const from: number[][] = [];
+  for (let i = 1; i < list.length; i++) {
+    const back: number[] = [];
+    const next = heard.map((_, p) => {
+      let best = Infinity;
+      for (let q = 0; q <= p; q++) {
+        const cost = costs[q] + (q === p ? COLLISION_COST : 0);
+        if (cost < best) [best, back[p]] = [cost, q];
+      }
+      return best + error(list[i], p);
+    });
+    from.push(back);
+    costs = next;
+  }
+  let at = costs.indexOf(Math.min(...costs));
+  const cost = costs[at];
+  const chosen = [at];
+  for (let i = from.length - 1; i >= 0; i--) chosen.unshift((at = from[i][at]));
+  return { chosen, cost };
+}
+
+function placeIn(beat: number, list: readonly number[], grid: Grid, spread: number): Placed[] {
+  const { heard, written } = GRIDS[grid];
+  return assign(list, grid, spread).chosen.map((p) => ({ written: beat + written[p], heard: beat + heard[p] }));
+}
+
+/** The grid of a take in words. */
+export function gridInWords(grid: Grid | null): string {
+  const words: Record<Grid, string> = {
+    beat: 'on the beats',
+    eighths: 'straight, two to a beat',
+    sixteenths: 'straight, four to a beat',
+    triplets: 'triplets, three to a beat',
+    swing: 'swung',
+  };
+  return grid === null ? 'changing from beat to beat' : words[grid];
+}

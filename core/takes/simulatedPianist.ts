@@ -1,0 +1,79 @@
+import { isBlack } from '../music/keyboard';
+
+/** A key going down or up on a device, in seconds from the first click. */
+export interface KeyEvent {
+  readonly seconds: number;
+  readonly midi: number;
+  /** 0 lets the key go. */
+  readonly velocity: number;
+}
+
+/** A tune as the simulated pianist is given it, in beats from the first click. */
+export interface TuneKey {
+  readonly beat: number;
+  readonly beats: number;
+  readonly midi: number;
+}
+
+export interface Mistake {
+  readonly kind: 'wrong key' | 'left out' | 'struck twice';
+  /** Index of the note in the tune. */
+  readonly note: number;
+}
+
+export interface SimulatedPlaying {
+  readonly beatsPerMinute: number;
+  /** Chance is repeatable: the same seed plays the same. */
+  readonly seed: number;
+  /** One standard deviation of a strike's time, in seconds. */
+  readonly spreadSeconds: number;
+  /** Seconds every strike comes late. */
+  readonly lateSeconds: number;
+  readonly mistakes: readonly Mistake[];
+}
+
+const HELD_SHARE = 0.92;
+
+/**
+ * A stand-in for a player at a keyboard: strikes a tune with human timing (normal spread, seeded) and the mistakes
+ * asked for. Keys are let go a little before their time, as hands do.
+ */
+export function playSimulated(tune: readonly TuneKey[], options: SimulatedPlaying): KeyEvent[] {
+  const chance = normal(options.seed);
+  const perBeat = 60 / options.beatsPerMinute;
+  const events: KeyEvent[] = [];
+  tune.forEach((key, index) => {
+    const strays = chance() * options.spreadSeconds + options.lateSeconds;
+    const mistake = options.mistakes.find((m) => m.note === index)?.kind;
+    if (mistake === 'left out') return;
+    const seconds = Math.max(0, key.beat * perBeat + strays);
+    const length = Math.max(0.04, key.beats * perBeat * HELD_SHARE + (chance() * options.spreadSeconds) / 2);
+    const midi = mistake === 'wrong key' ? neighbour(key.midi) : key.midi;
+    const velocity = Math.round(Math.min(110, Math.max(40, 76 + 8 * chance())));
+    const press = (at: number, held: number): void => {
+      events.push({ seconds: at, midi, velocity }, { seconds: at + held, midi, velocity: 0 });
+    };
+    if (mistake === 'struck twice') {
+      press(seconds, length * 0.4);
+      press(seconds + length * 0.5, length * 0.5);
+    } else press(seconds, length);
+  });
+  return events.sort((a, b) => a.seconds - b.seconds || a.velocity - b.velocity);
+}
+
+/** The next white key above, or for a black key the white one. */
+function neighbour(midi: number): number {
+  return isBlack(midi + 1) ? midi + 2 : midi + 1;
+}
+
+/** Normally distributed chance (Box and Muller 1958) from a seeded source (mulberry32). */
+function normal(seed: number): () => number {
+  let state = seed >>> 0;
+  const uniform = (): number => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(state ^ (state >>> 15), state | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+  return () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
+}

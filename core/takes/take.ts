@@ -1,0 +1,72 @@
+import { type Key, spellInKey } from '../music/key';
+import { TICKS_PER_QUARTER } from '../music/metre';
+import type { MelodyNote } from '../song/schema';
+import { type Quantised, type PlayedKey, quantise, topLine, withoutBreaths } from './quantise';
+import type { Grid } from './grid';
+import type { KeyEvent } from './simulatedPianist';
+
+/** Keys as held from going down to going up; a key never let go ends with the take. */
+export function keysOf(events: readonly KeyEvent[], beatsPerMinute: number): PlayedKey[] {
+  const perSecond = beatsPerMinute / 60;
+  const down = new Map<number, number>();
+  const keys: PlayedKey[] = [];
+  const last = events.reduce((end, event) => Math.max(end, event.seconds), 0);
+  const letGo = (midi: number, seconds: number): void => {
+    const since = down.get(midi);
+    if (since === undefined) return;
+    down.delete(midi);
+    keys.push({ onset: since * perSecond, end: seconds * perSecond, midi });
+  };
+  for (const { seconds, midi, velocity } of [...events].sort((a, b) => a.seconds - b.seconds)) {
+    letGo(midi, seconds);
+    if (velocity > 0) down.set(midi, seconds);
+  }
+  for (const midi of [...down.keys()]) letGo(midi, last);
+  return keys.sort((a, b) => a.onset - b.onset);
+}
+
+export interface Take {
+  readonly quantised: Quantised;
+  /** The line as melody notes from the click's first beat, ids "t1" and on. */
+  readonly melody: readonly MelodyNote[];
+}
+
+/** A take against a click as melody notes: the top line of it, on its grid, spelled in the key. */
+export function takeOf(
+  events: readonly KeyEvent[],
+  beatsPerMinute: number,
+  key: Key,
+  only: Grid | null = null,
+): Take {
+  const quantised = quantise(keysOf(events, beatsPerMinute), 60 / beatsPerMinute, only);
+  const line = withoutBreaths(topLine(quantised.keys.map((k) => ({ ...k, tick: Math.max(0, k.tick) }))));
+  return { quantised, melody: line.map((note, i) => melodyNote(`t${i + 1}`, note, key)) };
+}
+
+/** A melody note without words. Times in ticks. */
+export function melodyNote(
+  id: string,
+  { tick, length, midi }: { readonly tick: number; readonly length: number; readonly midi: number },
+  key: Key,
+): MelodyNote {
+  return {
+    id,
+    tick,
+    length: Math.max(1, length),
+    pitch: spellInKey(midi, key),
+    tiedToNext: false,
+    lyric: null,
+    grace: false,
+  };
+}
+
+/** Where two takes differ, in words: notes of one that the other does not have. */
+export function compareTakes(a: Take, b: Take): string {
+  const place = (n: MelodyNote): string => `${n.tick}:${n.pitch.letter}${n.pitch.alter}${n.pitch.octave}`;
+  const [ours, theirs] = [new Set(a.melody.map(place)), new Set(b.melody.map(place))];
+  const only = [...ours].filter((p) => !theirs.has(p));
+  const missing = [...theirs].filter((p) => !ours.has(p));
+  if (only.length + missing.length === 0) return 'the same notes at the same places';
+  const first = [...only, ...missing].map((p) => Number(p.split(':')[0])).sort((x, y) => x - y)[0];
+  return `${only.length} notes here that the other lacks, ${missing.length} the other way; first on beat ${1 + Math.floor(first / TICKS_PER_QUARTER)}`;
+}
