@@ -12,7 +12,9 @@ import { type Part, type PartOptions, partIndexAt, partsOf } from './parts/parts
 import { Clock } from './performance/clock';
 import { type Timeline, perform } from './performance/perform';
 import { rememberLast } from './music/memo';
-import type { Finding } from './song/finding';
+import { type Finding, findingId } from './song/finding';
+import { handsForSinging } from './joining/singing';
+import { withRhythms } from './rhythm/versions';
 import type { Profile, Song } from './song/schema';
 import { type PlayedSong, unfold } from './song/unfold';
 import type { VoicedChange, VoicedSong } from './voicing/voice';
@@ -68,8 +70,9 @@ export function* arrangeInSlices(
   profile: Profile,
   options: ArrangeOptions = {},
 ): Generator<Arrangement | null, Arrangement> {
-  const played = unfoldOnce(song);
-  const parts = partsOf(song, played, options);
+  const written = unfoldOnce(song);
+  const parts = partsOf(song, written, options);
+  const played = rhythmsOnce(written, parts);
   yield null;
   const voiced = voiceParts(song, profile, played, parts);
   const changes = describeChanges(played, voiced);
@@ -89,6 +92,7 @@ const unfoldFields = rememberLast(
   (
     melody: Song['melody'],
     changes: Song['changes'],
+    words: Song['words'],
     sections: Song['sections'],
     keyMap: Song['keyMap'],
     metreMap: Song['metreMap'],
@@ -96,12 +100,39 @@ const unfoldFields = rememberLast(
     playingOrder: Song['playingOrder'],
     pickup: number,
     barCount: number,
-  ) => unfold({ melody, changes, sections, keyMap, metreMap, tempoMap, playingOrder, pickup, barCount }),
+  ) =>
+    unfold({ melody, changes, words, sections, keyMap, metreMap, tempoMap, playingOrder, pickup, barCount }),
 );
 
 function unfoldOnce(song: Song): PlayedSong {
-  const { melody, changes, sections, keyMap, metreMap, tempoMap, playingOrder, pickup, barCount } = song;
-  return unfoldFields(melody, changes, sections, keyMap, metreMap, tempoMap, playingOrder, pickup, barCount);
+  const { melody, changes, words, sections, keyMap, metreMap, tempoMap, playingOrder, pickup, barCount } =
+    song;
+  return unfoldFields(
+    melody,
+    changes,
+    words,
+    sections,
+    keyMap,
+    metreMap,
+    tempoMap,
+    playingOrder,
+    pickup,
+    barCount,
+  );
+}
+
+/** Rhythm versions look only at the rhythms chosen: remembered, so that later stages meet the same song again. */
+let lastRhythms: {
+  readonly written: PlayedSong;
+  readonly chosen: string;
+  readonly played: PlayedSong;
+} | null = null;
+
+function rhythmsOnce(written: PlayedSong, parts: readonly Part[]): PlayedSong {
+  const chosen = parts.map((part) => `${part.fromTick}:${part.choices.rhythm}`).join();
+  if (lastRhythms?.written !== written || lastRhythms.chosen !== chosen)
+    lastRhythms = { written, chosen, played: withRhythms(written, parts) };
+  return lastRhythms.played;
 }
 
 interface Stage {
@@ -125,15 +156,21 @@ function describeChanges(played: PlayedSong, { voiced }: VoicedSong): ArrangedCh
 /** Joins the hands of the parts named, adds fills, fingers and the performance. */
 function finish(stage: Stage, wanted: readonly number[], onlyPart: number | null): Arrangement {
   const { song, profile, played, parts, voiced, changes } = stage;
-  const melody = rightHand(played, parts, voiced.raisedParts);
+  const isSung = (tick: number): boolean => parts[partIndexAt(parts, tick)].choices.layout === 'singing';
+  const melody = rightHand(played, parts, voiced.raisedParts).filter((note) => !isSung(note.tick));
   const inWanted = (tick: number): boolean => onlyPart === null || partIndexAt(parts, tick) === onlyPart;
-  const right = onlyPart === null ? melody : melody.filter((note) => inWanted(note.tick));
   const longestNote = melody.reduce((most, note) => Math.max(most, note.length), 0);
   const task = { song, played, parts, profile, voiced, melody, longestNote };
-  const hands = wanted.map((index) => leftHand(task, index));
+  const hands = wanted.map((index) =>
+    parts[index].choices.layout === 'singing' ? handsForSinging(task, index) : leftHand(task, index),
+  );
+  const right = inTime([
+    ...(onlyPart === null ? melody : melody.filter((note) => inWanted(note.tick))),
+    ...hands.flatMap((hand) => hand.right ?? []),
+  ]);
   const filled = fillIn(
     { played, profile, longestNote, melody, partStarts: new Set(parts.map((part) => part.fromTick)) },
-    voiced.voiced.filter((v) => inWanted(v.change.tick)),
+    voiced.voiced.filter((v) => inWanted(v.change.tick) && !isSung(v.change.tick)),
     inTime(hands.flatMap((hand) => hand.notes)),
     (tick) => choicesAt(parts, tick).rung === 7,
     new Set(song.fillsDeclined),
@@ -144,7 +181,9 @@ function finish(stage: Stage, wanted: readonly number[], onlyPart: number | null
     ...voiced.findings,
     ...hands.flatMap((hand) => hand.findings),
     ...bumpsBetween(fingered.right, fingered.left),
-  ].sort((a, b) => a.tick - b.tick);
+  ]
+    .filter((finding) => !song.dismissed.includes(findingId(finding)))
+    .sort((a, b) => a.tick - b.tick);
   return {
     song,
     profile,

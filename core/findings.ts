@@ -2,12 +2,21 @@ import { KEYBOARDS } from './music/keyboard';
 import { nameOf, typeset } from './music/pitch';
 import type { HandNote } from './joining/handNote';
 import type { Finding } from './song/finding';
-import type { Profile, Song } from './song/schema';
+import { tuneFindings } from './harmony/tuneFindings';
+import { type Part, partIndexAt } from './parts/parts';
+import type { Choices, Profile, Song } from './song/schema';
 import type { PlayedSong } from './song/unfold';
+
+const LEAVE_OUT = 'Leave it out';
 
 /** What the song itself makes a pianist want to know: unreadable symbols, keys off the keyboard, import notes. */
 export function arrangeFindings(
-  { song, played, profile }: { song: Song; played: PlayedSong; profile: Profile },
+  {
+    song,
+    played,
+    profile,
+    parts,
+  }: { song: Song; played: PlayedSong; profile: Profile; parts: readonly Part[] },
   melody: readonly HandNote[],
 ): Finding[] {
   const unclear = played.changes
@@ -16,7 +25,10 @@ export function arrangeFindings(
       kind: 'unclear',
       tick: change.tick,
       text: `${change.unclear} The left hand rests here.`,
-      remedies: ['Write the chord in another way', 'Leave it out'],
+      remedies: ['Write the chord in another way', LEAVE_OUT],
+      fixes: [
+        { label: LEAVE_OUT, edit: { kind: 'change-written', id: change.writtenId, symbol: 'N.C.' } as const },
+      ],
     }));
   const imported = song.imported.map(({ tick, text }): Finding => ({
     kind: 'imported',
@@ -24,21 +36,29 @@ export function arrangeFindings(
     text,
     remedies: [],
   }));
-  return [...unclear, ...imported, ...offKeyboard(melody, profile)];
+  return [...unclear, ...imported, ...tuneFindings(song, played), ...offKeyboard(melody, profile, parts)];
 }
 
-function offKeyboard(melody: readonly HandNote[], profile: Profile): Finding[] {
+function offKeyboard(melody: readonly HandNote[], profile: Profile, parts: readonly Part[]): Finding[] {
   const { low, high } = KEYBOARDS[profile.keyboard];
   const off = melody.filter((note) => note.midi < low || note.midi > high);
   if (off.length === 0) return [];
   const [first] = off;
+  const part = parts[partIndexAt(parts, first.tick)];
+  const by = first.midi < low ? 1 : -1;
+  const octaveShift = (part.choices.octaveShift + by) as Choices['octaveShift'];
+  const label = by > 0 ? 'Play this part an octave higher' : 'Play this part an octave lower';
   const more = off.length > 1 ? ` and ${off.length - 1} more` : '';
   return [
     {
       kind: 'keyboard',
       tick: first.tick,
       text: `${typeset(nameOf(first.pitch))}${more} of the melody lies off a keyboard of ${profile.keyboard} keys.`,
-      remedies: [first.midi < low ? 'Play this part an octave higher' : 'Play this part an octave lower'],
+      remedies: [label],
+      fixes:
+        Math.abs(octaveShift) > 1
+          ? []
+          : [{ label, edit: { kind: 'choose-for-part', cutId: part.cutId, choices: { octaveShift } } }],
     },
   ];
 }

@@ -23,6 +23,11 @@ export interface Score {
   readonly words?: string;
   /** Section names by bar. */
   readonly sections: readonly (readonly [bar: number, name: string, energy: number])[];
+  readonly feel?: Song['feel'];
+  /** Written bars in the order they are played; straight through when left out. */
+  readonly order?: readonly (readonly [fromBar: number, toBar: number])[];
+  /** Bars whose part is played an octave up. */
+  readonly octaveUp?: readonly number[];
 }
 
 /** Turns a score into a song; throws when a bar does not add up, so that a slip of the pen shows at once. */
@@ -63,12 +68,22 @@ export function compose(score: Score): Song {
     throw new Error(`${score.title}: ${words.length} syllables for ${melody.length} notes.`);
   }
   const barCount = bars.length - (pickup > 0 ? 1 : 0);
+  const empty = emptySong(score.id, score.title);
   return {
-    ...emptySong(score.id, score.title),
+    ...empty,
     subtitle: score.subtitle,
     keyMap: [{ tick: 0, tonic: parsePitchClass(score.tonic), mode: score.mode }],
     metreMap: [{ tick: 0, ...metre }],
     tempoMap: [{ tick: 0, quartersPerMinute: score.tempo }],
+    feel: score.feel ?? empty.feel,
+    playingOrder: (score.order ?? []).map(([fromBar, toBar]) => ({ fromBar, toBar })),
+    // A part nobody has cut is known by the tick of the cut proposed there.
+    partSettings: Object.fromEntries(
+      (score.octaveUp ?? []).map((bar) => [
+        `cut${pickup + (bar - 1) * whole}`,
+        { name: null, sameAs: null, choices: { octaveShift: 1 as const } },
+      ]),
+    ),
     pickup,
     barCount,
     melody,

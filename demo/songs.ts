@@ -53,5 +53,119 @@ const sluicegate = compose({
   ],
 });
 
+const rain = compose({
+  id: 'demo-rain',
+  title: 'Rain on the Net Loft',
+  subtitle: 'Two figures, over and over',
+  tonic: 'D',
+  mode: 'minor',
+  numerator: 4,
+  denominator: 4,
+  tempo: 92,
+  tune: `A4:0.5 A4:1 G4:0.5 F4:1 D4:1 | G4:0.5 G4:1 A4:0.5 G4:2 |
+    C5:0.5 C5:1 A4:0.5 D5:1 C5:1 | Bb4:0.5 A4:1 G4:0.5 A4:2 |
+    A4:0.5 A4:1 G4:0.5 F4:1 D4:1 | G4:0.5 G4:1 A4:0.5 G4:2 |
+    C5:0.5 C5:1 A4:0.5 Bb4:1 G4:1 | F4:0.5 E4:1 E4:0.5 D4:2 |
+    D5:0.5 D5:1 C5:0.5 A4:1 F4:1 | G4:0.5 A4:1 Bb4:0.5 A4:2 |
+    C5:0.5 C5:1 A4:0.5 D5:1 C5:1 | Bb4:0.5 A4:1 G4:0.5 A4:2 |
+    A4:0.5 A4:1 G4:0.5 F4:1 D4:1 | G4:0.5 G4:1 A4:0.5 G4:2 |
+    C5:0.5 C5:1 A4:0.5 Bb4:1 G4:1 | F4:0.5 E4:1 E4:0.5 D4:2`,
+  chords: `Dm | Gm C | F Bb | Gm A7 | Dm | Gm C | F Gm | A7 Dm |
+    Bb F | Gm A7 | F Bb | Gm A7 | Dm | Gm C | F Gm | A7 Dm`,
+  sections: [
+    [1, 'Drops', 2],
+    [9, 'Gutter', 4],
+    [13, 'Drops', 3],
+  ],
+});
+
+const mudflat = compose({
+  id: 'demo-mudflat',
+  title: 'Mudflat Evening',
+  subtitle: 'Slow swing, when the boats sit still',
+  tonic: 'Bb',
+  mode: 'major',
+  numerator: 4,
+  denominator: 4,
+  tempo: 112,
+  feel: { kind: 'swing', ratio: 2 },
+  tune: `F4:1 Bb4:0.5 D5:1.5 B4:1 | C5:1.5 A4:0.5 F4:2 | A4:1 F4:0.5 D5:1.5 B4:1 | C5:1.5 Eb5:0.5 D5:1 C5:1 |
+    D5:1 Bb4:0.5 F4:0.5 Ab4:2 | G4:1 Bb4:0.5 D5:0.5 C5:2 | A4:1.5 F4:0.5 G4:2 | Eb4:1 G4:1 A4:2 |
+    Eb4:1 G4:0.5 C5:0.5 A4:1 F4:1 | Bb4:3 r:1 |
+    G4:1.5 Bb4:0.5 D5:2 | Db5:1.5 Bb4:0.5 G4:2 | F4:1.5 A4:0.5 D5:2 | D5:1.5 B4:0.5 G4:2 |
+    E5:1.5 D5:0.5 C5:2 | Bb4:1 G4:1 E4:2 | Eb4:1 G4:1 Bb4:1 C5:1 | A4:1 C5:1 Eb5:2 |
+    F4:1 Bb4:0.5 D5:1.5 B4:1 | C5:1.5 A4:0.5 F4:2 | A4:1 F4:0.5 D5:1.5 B4:1 | C5:1.5 Eb5:0.5 D5:1 C5:1 |
+    D5:1 Bb4:0.5 F4:0.5 Ab4:2 | G4:1 Bb4:0.5 D5:0.5 C5:2 | Eb4:1 G4:0.5 C5:0.5 A4:1 F4:1 | Bb4:4`,
+  chords: `Bbmaj7 Bdim7 | Cm7 F7 | Bbmaj7 Bdim7 | Cm7 F7 | Bbmaj7 Bb7 | Ebmaj7 Ebm6 | Bbmaj7 | Cm7 F7 | Cm7 F7 | Bb6 |
+    Ebmaj7 | Edim7 | Bbmaj7 | G7 | C7 | % | Cm7 | F7 |
+    Bbmaj7 Bdim7 | Cm7 F7 | Bbmaj7 Bdim7 | Cm7 F7 | Bbmaj7 Bb7 | Ebmaj7 Ebm6 | Cm7 F7 | Bb6`,
+  order: [
+    [1, 8],
+    [1, 6],
+    [9, 26],
+  ],
+  sections: [
+    [1, 'A', 2],
+    [11, 'B', 3],
+    [19, 'A', 3],
+  ],
+});
+
+const jig = compose({
+  id: 'demo-jig',
+  title: 'Boathouse Jig',
+  subtitle: 'For a wooden floor',
+  tonic: 'F',
+  mode: 'major',
+  numerator: 6,
+  denominator: 8,
+  tempo: 144,
+  tune: `F4:0.5 A4:0.5 C5:0.5 C5:1 A4:0.5 | D5:0.5 C5:0.5 Bb4:0.5 A4:1 F4:0.5 |
+    G4:0.5 A4:0.5 Bb4:0.5 D5:1 Bb4:0.5 | C5:0.5 Bb4:0.5 A4:0.5 G4:1.5 |
+    F4:0.5 A4:0.5 C5:0.5 C5:1 A4:0.5 | D5:0.5 C5:0.5 Bb4:0.5 A4:1 F4:0.5 |
+    Bb4:0.5 A4:0.5 G4:0.5 E4:0.5 F4:0.5 G4:0.5 | F4:1.5 F4:1 r:0.5 |
+    D5:1 E5:0.5 F5:1 D5:0.5 | C5:1 A4:0.5 E5:1 C5:0.5 | D5:0.5 C5:0.5 Bb4:0.5 F4:1 Bb4:0.5 | C5:0.5 D5:0.5 E5:0.5 G5:1.5 |
+    F5:0.5 E5:0.5 D5:0.5 C5:1 A4:0.5 | Bb4:0.5 C5:0.5 D5:0.5 F5:1 D5:0.5 |
+    Bb4:0.5 A4:0.5 G4:0.5 E4:0.5 F4:0.5 G4:0.5 | F4:1.5 F4:1 r:0.5`,
+  chords: `F | Bb F | Gm | C7 | F | Bb F | Gm C7 | F | Dm | Am | Bb | C | F | Bb | Gm C7 | F`,
+  order: [
+    [1, 8],
+    [1, 16],
+    [9, 16],
+  ],
+  sections: [
+    [1, 'First strain', 3],
+    [9, 'Second strain', 4],
+  ],
+});
+
+const snow = compose({
+  id: 'demo-snow',
+  title: 'Snow on the Slipway',
+  subtitle: 'Quietly, the last verse above',
+  tonic: 'E',
+  mode: 'minor',
+  numerator: 4,
+  denominator: 4,
+  tempo: 84,
+  tune: `E4:1 G4:1 B4:2 | A4:1 G4:1 E4:2 | C5:1 B4:1 A4:1 E4:1 | F#4:3 r:1 |
+    E4:1 G4:1 B4:2 | C5:1 B4:1 G4:2 | A4:1 C5:1 B4:1 D#4:1 | E4:3 r:1 |
+    D5:1.5 B4:0.5 G4:2 | F#4:1 A4:1 D5:2 | C5:1.5 B4:0.5 A4:2 | B4:3 r:1 |
+    E4:1 G4:1 B4:2 | A4:1 G4:1 E4:2 | C5:1 B4:1 A4:1 E4:1 | F#4:3 r:1 |
+    E4:1 G4:1 B4:2 | C5:1 B4:1 G4:2 | A4:1 C5:1 B4:1 D#4:1 | E4:4`,
+  chords: `Em | C | Am | B7 | Em | C | Am B7 | Em | G | D | Am | B7 | Em | C | Am | B7 | Em | C | Am B7 | Em`,
+  words: `Snow comes down on the boats ly- ing there in rows;
+    No one knows where the old fer- ry- man now goes.
+    White a- long all the quay, still is the sea.
+    Snow lies deep on the boats sleep- ing there in rows;
+    Light comes back when the tide turns a- bout and flows.`,
+  octaveUp: [13, 17],
+  sections: [
+    [1, 'Verse', 2],
+    [9, 'Middle', 3],
+    [13, 'Verse', 4],
+  ],
+});
+
 /** Songs the application ships with, in the order of the shelf. */
-export const DEMO_SONGS: readonly Song[] = [lanterns, sluicegate];
+export const DEMO_SONGS: readonly Song[] = [lanterns, sluicegate, rain, mudflat, jig, snow];

@@ -41,7 +41,11 @@ export function candidatesOf(score: ReadScore, songId: string, fallbackTitle: st
   if (sorted.length === 0) {
     const part = score.parts.find((p) => p.chords.length > 0);
     if (!part)
-      throw new FileError('The score has neither notes nor chord symbols', 'first part', 'Choose a score with a melody.');
+      throw new FileError(
+        'The score has neither notes nor chord symbols',
+        'first part',
+        'Choose a score with a melody.',
+      );
     const song = songFrom(score, { part, label: '', notes: [], likely: 0 }, songId, title);
     return [{ id: 'chords', label: 'Chords without a melody', facts: `${song.changes.length} chords`, song }];
   }
@@ -58,7 +62,8 @@ function linesOf(part: ReadPart, index: number, hasOthers: boolean): Line[] {
   return staves.flatMap((staff, s) => {
     const onStaff = part.notes.filter((n) => n.staff === staff);
     const voices = [...new Set(onStaff.map((n) => n.voice))];
-    const staffName = staves.length === 1 ? '' : s === 0 ? ', upper staff' : s === 1 ? ', lower staff' : `, staff ${staff}`;
+    const staffName =
+      staves.length === 1 ? '' : s === 0 ? ', upper staff' : s === 1 ? ', lower staff' : `, staff ${staff}`;
     const name = hasOthers || staves.length === 1 ? part.name : part.name || 'Piano';
     const make = (label: string, notes: readonly ScoreNote[], extra: number): Line => ({
       part,
@@ -72,12 +77,19 @@ function linesOf(part: ReadPart, index: number, hasOthers: boolean): Line[] {
     }
     return [
       make(', top line', skyline(onStaff), LIKELY.topLine),
-      ...voices.map((voice) => make(`, voice ${voice}`, topOfChords(onStaff.filter((n) => n.voice === voice)), 0)),
+      ...voices.map((voice) =>
+        make(`, voice ${voice}`, topOfChords(onStaff.filter((n) => n.voice === voice)), 0),
+      ),
     ];
   });
 }
 
-function likelihood(part: ReadPart, notes: readonly ScoreNote[], isFirstStaff: boolean, index: number): number {
+function likelihood(
+  part: ReadPart,
+  notes: readonly ScoreNote[],
+  isFirstStaff: boolean,
+  index: number,
+): number {
   const mean = notes.reduce((sum, n) => sum + n.midi, 0) / Math.max(1, notes.length);
   return (
     (notes.some((n) => n.lyric) ? LIKELY.words : 0) +
@@ -146,7 +158,8 @@ function songFrom(score: ReadScore, line: Line, songId: string, title: string): 
     sections: part.sections.map((section, i) => ({ id: `s${i + 1}`, energy: 3, ...section })),
     imported: [...part.imported, ...order.problems.map((text) => ({ tick: 0, text }))],
   };
-  const chords = part.chords.length > 0 ? part.chords : (score.parts.find((p) => p.chords.length > 0)?.chords ?? []);
+  const chords =
+    part.chords.length > 0 ? part.chords : (score.parts.find((p) => p.chords.length > 0)?.chords ?? []);
   if (chords.length > 0) {
     const changes = changesOf(chords, part.end);
     return { ...bare, changes, pins: pinsOf(part, line, changes) };

@@ -20,7 +20,11 @@ export interface MidiContent {
   readonly title: string | null;
   readonly tracks: readonly MidiTrack[];
   readonly tempi: readonly { readonly tick: number; readonly quartersPerMinute: number }[];
-  readonly metres: readonly { readonly tick: number; readonly numerator: number; readonly denominator: number }[];
+  readonly metres: readonly {
+    readonly tick: number;
+    readonly numerator: number;
+    readonly denominator: number;
+  }[];
   readonly keys: readonly { readonly tick: number; readonly fifths: number; readonly isMinor: boolean }[];
 }
 
@@ -36,7 +40,11 @@ export function readMidiEvents(bytes: Uint8Array): MidiContent {
     throw new FileError('This is not a MIDI file', 'first bytes', 'Choose a file that ends in .mid.');
   const { header, tracks } = parse(bytes);
   if (header.format === 2)
-    throw new FileError('This MIDI file is of type 2, independent patterns', 'header', 'Save it as type 0 or 1.');
+    throw new FileError(
+      'This MIDI file is of type 2, independent patterns',
+      'header',
+      'Save it as type 0 or 1.',
+    );
   const perQuarter = header.ticksPerBeat;
   if (!perQuarter || header.ticksPerFrame)
     throw new FileError(
@@ -87,7 +95,11 @@ function parse(bytes: Uint8Array): MidiData {
     return midiFile.parseMidi(bytes);
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);
-    throw new FileError(`The MIDI file is damaged or cut short: ${why}`, '', 'Export it again from where it was made.');
+    throw new FileError(
+      `The MIDI file is damaged or cut short: ${why}`,
+      '',
+      'Export it again from where it was made.',
+    );
   }
 }
 
@@ -145,7 +157,9 @@ class TrackReader {
 /** Text of a MIDI event: bytes, read as UTF-8 where they are. */
 function decoded(bytes: string): string {
   try {
-    return decodeURIComponent([...bytes].map((c) => `%${c.charCodeAt(0).toString(16).padStart(2, '0')}`).join(''));
+    return decodeURIComponent(
+      [...bytes].map((c) => `%${c.charCodeAt(0).toString(16).padStart(2, '0')}`).join(''),
+    );
   } catch (error) {
     // Older files write Latin-1, one byte a character: it is read as it stands.
     if (error instanceof URIError) return bytes;

@@ -27,7 +27,11 @@ export function readMidiTunes(bytes: Uint8Array, songId: string, fallbackTitle: 
   const content = readMidiEvents(bytes);
   const tracks = content.tracks.filter((track) => track.keys.length > 0);
   if (tracks.length === 0)
-    throw new FileError('The MIDI file holds no notes', '', 'Choose a file with a melody; drums are not read.');
+    throw new FileError(
+      'The MIDI file holds no notes',
+      '',
+      'Choose a file with a melody; drums are not read.',
+    );
   const timed = tracks.map((track) => inTime(track, content));
   const layout = layoutOf(content, timed);
   const keyMap = keysOf(content, timed, layout);
@@ -45,7 +49,12 @@ export function readMidi(bytes: Uint8Array, songId: string, fallbackTitle: strin
 
 interface TimedTrack {
   readonly name: string;
-  readonly keys: readonly { readonly tick: number; readonly length: number; readonly midi: number; readonly lyric: string | null }[];
+  readonly keys: readonly {
+    readonly tick: number;
+    readonly length: number;
+    readonly midi: number;
+    readonly lyric: string | null;
+  }[];
   /** Null where the file was written exactly and nothing was moved. */
   readonly quantised: Quantised | null;
   readonly secondsPerBeat: number;
@@ -73,7 +82,9 @@ function inTime(track: MidiTrack, content: MidiContent): TimedTrack {
     tick: Math.max(0, key.tick),
     length: key.length,
     midi: key.midi,
-    lyric: sung.find((s) => s.midi === key.midi && Math.abs(s.start - key.tick) < TICKS_PER_QUARTER / 2)?.lyric ?? null,
+    lyric:
+      sung.find((s) => s.midi === key.midi && Math.abs(s.start - key.tick) < TICKS_PER_QUARTER / 2)?.lyric ??
+      null,
   }));
   return { name: track.name, keys, quantised, secondsPerBeat };
 }
@@ -103,11 +114,15 @@ const COMMON = { numerator: 4, denominator: 4 } as const;
 function layoutOf(content: MidiContent, tracks: readonly TimedTrack[]): BarLayout {
   const onsets = tracks.flatMap((track) => track.keys.map((key) => key.tick));
   const first = onsets.reduce((least, tick) => Math.min(least, tick), Infinity);
-  const last = tracks.reduce((end, t) => t.keys.reduce((e, key) => Math.max(e, key.tick + key.length), end), 0);
+  const last = tracks.reduce(
+    (end, t) => t.keys.reduce((e, key) => Math.max(e, key.tick + key.length), end),
+    0,
+  );
   const metres = content.metres.flatMap(possibleMetre);
   if (metres.length === 0 || metres[0].tick > 0) metres.unshift({ tick: 0, ...COMMON });
   const [opening, next] = metres;
-  const shortFirstBar = next !== undefined && next.tick === barTicks(opening) && barTicks(opening) < barTicks(next);
+  const shortFirstBar =
+    next !== undefined && next.tick === barTicks(opening) && barTicks(opening) < barTicks(next);
   let [skipped, pickup] = [0, 0];
   if (shortFirstBar && first < next.tick) {
     skipped = first;
@@ -162,7 +177,9 @@ function keysOf(content: MidiContent, tracks: readonly TimedTrack[], { skipped }
 
 function partOf(track: TimedTrack, layout: BarLayout, keyMap: Song['keyMap']): ReadPart {
   const { skipped, pickup, metreMap, tempoMap, barCount, end } = layout;
-  const filled = track.quantised ? withoutBreaths(track.keys) : withoutBreaths(track.keys, LIFT_TICKS, LIFT_SHARE);
+  const filled = track.quantised
+    ? withoutBreaths(track.keys)
+    : withoutBreaths(track.keys, LIFT_TICKS, LIFT_SHARE);
   const keys = isOneLine(track.keys) ? filled : track.keys;
   const notes = keys.map((key): ScoreNote => {
     const tick = Math.max(0, key.tick - skipped);
@@ -198,7 +215,13 @@ function isOneLine(keys: readonly { readonly tick: number; readonly length: numb
 
 function everything(parts: readonly ReadPart[]): ReadPart {
   const notes = parts.flatMap((part) => part.notes).sort((a, b) => a.tick - b.tick || a.midi - b.midi);
-  return { ...parts[0], name: 'All tracks', notes, imported: parts.flatMap((p) => p.imported), isEverything: true };
+  return {
+    ...parts[0],
+    name: 'All tracks',
+    notes,
+    imported: parts.flatMap((p) => p.imported),
+    isEverything: true,
+  };
 }
 
 /** "wa-" begins or goes on with a word, "ter" ends it. */
@@ -208,4 +231,3 @@ function lyricOf(text: string | null): Lyric | null {
   const goesOn = trimmed.endsWith('-');
   return { text: trimmed.replace(/-$/, '').slice(0, 200) || '-', syllabic: goesOn ? 'begin' : 'single' };
 }
-

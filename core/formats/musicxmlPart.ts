@@ -52,7 +52,10 @@ export class PartReader {
       implicit,
       measure.children.some((c) => c.name === 'note' || c.name === 'forward'),
     );
-    this.signs.push({ number: this.bars > barsBefore ? this.bars : 0, ...signsOf(measure, this.openEnding()) });
+    this.signs.push({
+      number: this.bars > barsBefore ? this.bars : 0,
+      ...signsOf(measure, this.openEnding()),
+    });
   }
 
   private readElement(element: Element): void {

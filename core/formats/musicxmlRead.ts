@@ -61,12 +61,16 @@ function titleOf(root: Element): string | undefined {
 function partNames(root: Element): Map<string, string> {
   const list = child(root, 'part-list');
   const parts = list ? childrenOf(list, 'score-part') : [];
-  return new Map(parts.map((p) => [p.attributes['id'] ?? '', (childText(p, 'part-name') ?? '').trim().slice(0, 60)]));
+  return new Map(
+    parts.map((p) => [p.attributes['id'] ?? '', (childText(p, 'part-name') ?? '').trim().slice(0, 60)]),
+  );
 }
 
 function partsOf(root: Element): Map<string, readonly Element[]> {
   const parts = childrenOf(root, 'part');
-  return new Map(parts.map((part, i) => [part.attributes['id'] ?? `part ${i + 1}`, childrenOf(part, 'measure')]));
+  return new Map(
+    parts.map((part, i) => [part.attributes['id'] ?? `part ${i + 1}`, childrenOf(part, 'measure')]),
+  );
 }
 
 /** A time-wise score holds the parts of each bar; sorted by part it is the same as a part-wise one. */

@@ -3,11 +3,14 @@ import { type Element, child, childrenOf } from './xmlTree';
 
 /** Repeat signs, endings, segno, coda and jumps of one bar; `open` are the passes of an ending begun before it. */
 export function signsOf(measure: Element, open: readonly number[] | undefined): Omit<BarSigns, 'number'> {
-  const signs: { -readonly [K in keyof BarSigns]?: BarSigns[K] } = open ? { endings: open, endingStaysOpen: true } : {};
+  const signs: { -readonly [K in keyof BarSigns]?: BarSigns[K] } = open
+    ? { endings: open, endingStaysOpen: true }
+    : {};
   for (const barline of childrenOf(measure, 'barline')) {
     const repeat = child(barline, 'repeat');
     if (repeat?.attributes['direction'] === 'forward') signs.repeatStarts = true;
-    if (repeat?.attributes['direction'] === 'backward') signs.repeatEnds = timesOf(repeat.attributes['times']);
+    if (repeat?.attributes['direction'] === 'backward')
+      signs.repeatEnds = timesOf(repeat.attributes['times']);
     const ending = child(barline, 'ending');
     if (ending?.attributes['type'] === 'start') {
       signs.endings = passesOf(ending.attributes['number']);

@@ -67,7 +67,9 @@ export function playingOrderOf(signs: readonly BarSigns[]): ReadOrder {
     if (isFor && !jumped && (bar.daCapo || bar.dalSegno)) {
       jumped = true;
       if (bar.dalSegno && segno < 0)
-        problems.push(`Bar ${bar.number} says "from the sign", but there is no sign; it goes back to the beginning.`);
+        problems.push(
+          `Bar ${bar.number} says "from the sign", but there is no sign; it goes back to the beginning.`,
+        );
       at = bar.dalSegno && segno >= 0 ? segno : 0;
       continue;
     }

@@ -36,4 +36,3 @@ export interface ReadScore {
   readonly title: string | null;
   readonly parts: readonly ReadPart[];
 }
-

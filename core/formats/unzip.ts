@@ -15,12 +15,19 @@ export function scoreInMxl(bytes: Uint8Array): string {
   if (!isZip(bytes))
     throw new FileError('This is not a compressed MusicXML file', '', 'Choose a .mxl or .musicxml file.');
   if ((bytes[6] & ENCRYPTED_BIT) === ENCRYPTED_BIT)
-    throw new FileError('The archive is locked with a password', '', 'Save it without a password and open it again.');
+    throw new FileError(
+      'The archive is locked with a password',
+      '',
+      'Save it without a password and open it again.',
+    );
   const entries = unpacked(bytes);
-  const names = Object.keys(entries).filter((name) => !name.startsWith('META-INF/') && !name.startsWith('__MACOSX/'));
+  const names = Object.keys(entries).filter(
+    (name) => !name.startsWith('META-INF/') && !name.startsWith('__MACOSX/'),
+  );
   const container = entries['META-INF/container.xml'];
   const named = container && /<rootfile[^>]*full-path="([^"]+)"/.exec(textOf(container))?.[1];
-  const score = named !== undefined && entries[named] ? named : names.find((name) => /\.(musicxml|xml)$/i.test(name));
+  const score =
+    named !== undefined && entries[named] ? named : names.find((name) => /\.(musicxml|xml)$/i.test(name));
   if (score === undefined) {
     const inner = names.find((name) => isZip(entries[name]));
     throw new FileError(
@@ -30,7 +37,11 @@ export function scoreInMxl(bytes: Uint8Array): string {
     );
   }
   if (isZip(entries[score]))
-    throw new FileError(`The score in the archive, "${score}", is itself an archive`, '', 'Unpack it first and open the file inside.');
+    throw new FileError(
+      `The score in the archive, "${score}", is itself an archive`,
+      '',
+      'Unpack it first and open the file inside.',
+    );
   return textOf(entries[score]);
 }
 
@@ -47,7 +58,11 @@ function unpacked(bytes: Uint8Array): Record<string, Uint8Array> {
   } catch (error) {
     if (error instanceof FileError) throw error;
     const why = error instanceof Error ? error.message : String(error);
-    throw new FileError(`The archive is damaged or cut short: ${why}`, '', 'Export the file again from where it was made.');
+    throw new FileError(
+      `The archive is damaged or cut short: ${why}`,
+      '',
+      'Export the file again from where it was made.',
+    );
   }
 }
 

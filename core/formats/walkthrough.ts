@@ -151,15 +151,19 @@ function chordInWords(arrangement: Arrangement, change: ArrangedChange): string 
   return `${voicingName(change)}: ${keys} (${change.degree.numeral}, ${change.degree.job})${moved}.`;
 }
 
-function meetInWords({ changes }: Arrangement, part: Part): string[] {
-  return changes.filter((c) => within(part, c.change.tick)).map((c) => `  ${meetingInWords(c)}`);
+function meetInWords({ changes, played }: Arrangement, part: Part): string[] {
+  const hasMelody = played.melody.length > 0;
+  return changes.filter((c) => within(part, c.change.tick)).map((c) => `  ${meetingInWords(c, hasMelody)}`);
 }
 
 /** "A minor: Am with *boats* (A), on 1 of bar 3." One line for how a change meets the melody. */
-export function meetingInWords({ change, meeting }: ArrangedChange): string {
+export function meetingInWords({ change, meeting }: ArrangedChange, hasMelody = true): string {
   const symbol = typeset(change.symbol);
   const where = `on ${meeting.count} of bar ${meeting.bar}`;
-  if (!meeting.note) return `${symbol} alone, ${where}: the melody rests.`;
+  if (!meeting.note)
+    return meeting.syllable
+      ? `${symbol} with “${meeting.syllable}”, ${where}.`
+      : `${symbol} alone, ${where}${hasMelody ? ': the melody rests' : ''}.`;
   const letter = typeset(classNameOf(meeting.note.pitch));
   const sung = meeting.syllable ? `“${meeting.syllable}” (${letter})` : letter;
   return meeting.how === 'struck'

@@ -52,10 +52,13 @@ export function findKeys(song: Heard): FoundKey[] {
       if (isTonic(chords.at(-1), key)) add(LAST_CHORD_IS_TONIC, 'the last chord is its tonic');
       if (isTonic(chords[0], key)) add(FIRST_CHORD_IS_TONIC, 'the first chord is its tonic');
       const leading = chroma(classAbove(key.tonic, '7M'));
-      if (key.mode === 'minor' && resolves(notes, leading, tonic)) add(LEADS_UP, 'its raised leading note rises to it');
+      if (key.mode === 'minor' && resolves(notes, leading, tonic))
+        add(LEADS_UP, 'its raised leading note rises to it');
       const outside = share(weights, key);
       reasons.unshift(
-        outside < 0.005 ? 'every note lies in it' : `${Math.round(100 * (1 - outside))} % of the time lies in it`,
+        outside < 0.005
+          ? 'every note lies in it'
+          : `${Math.round(100 * (1 - outside))} % of the time lies in it`,
       );
       return { key, fit, reasons };
     })

@@ -56,8 +56,17 @@ export interface LeftHandTask {
   readonly longestNote: number;
 }
 
+/** What a part adds to both hands; the melody is the right hand's own. */
+export interface PartHands {
+  /** The left hand. */
+  readonly notes: HandNote[];
+  readonly findings: Finding[];
+  /** Keys of the right hand beside the melody. */
+  readonly right?: readonly HandNote[];
+}
+
 /** The left hand of one part on its rung: nothing, bass notes, blocks, or a pattern. */
-export function leftHand(task: LeftHandTask, partIndex: number): { notes: HandNote[]; findings: Finding[] } {
+export function leftHand(task: LeftHandTask, partIndex: number): PartHands {
   const part = task.parts[partIndex];
   const { rung } = part.choices;
   const notes: HandNote[] = [];
@@ -103,7 +112,8 @@ function wholeSpan(played: PlayedSong, tick: number, length: number): PlayedSong
   return { ...bar, tick, length, number: Math.max(1, bar.number) };
 }
 
-function indexFrom(voiced: VoicedSong['voiced'], tick: number): number {
+/** Index of the first change at or after a tick. */
+export function indexFrom(voiced: VoicedSong['voiced'], tick: number): number {
   let low = 0;
   let high = voiced.length;
   while (low < high) {

@@ -55,7 +55,8 @@ export function meetingOf(played: PlayedSong, voiced: VoicedChange): ChangeMeeti
   const bar = barAt(played.bars, tick);
   const note = noteAt(played.melody, tick);
   const how = !note ? 'rest' : note.tick === tick ? 'struck' : 'held';
-  return { how, note, count: countAt(bar, tick), bar: bar.number, syllable: note?.lyric?.text ?? null };
+  const syllable = note?.lyric?.text ?? played.words.find((word) => word.tick === tick)?.text ?? null;
+  return { how, note, count: countAt(bar, tick), bar: bar.number, syllable };
 }
 
 /** The melody note sounding at a tick (the last struck, grace notes apart). */

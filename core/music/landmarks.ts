@@ -1,4 +1,5 @@
-import { type Pitch, classNameOf, midiOf, typeset } from './pitch';
+import { type Letter, type Pitch, classNameOf, midiOf, parsePitchClass, pitchAt, typeset } from './pitch';
+import { isBlack } from './keyboard';
 
 const C_NAMES: Record<number, string> = {
   1: 'the lowest C of a full keyboard',
@@ -22,4 +23,55 @@ export function landmarkOf(pitch: Pitch): string {
   const cName = C_NAMES[octave] ?? `C${octave}`;
   if (midi === c) return cName;
   return `the ${typeset(classNameOf(pitch))} ${midi < c ? 'below' : 'above'} ${cName}`;
+}
+
+/** Where a white key lies among the groups of two and three black keys. */
+const BESIDE_BLACKS: Record<Letter, string> = {
+  C: 'just left of the two black keys',
+  D: 'between the two black keys',
+  E: 'just right of the two black keys',
+  F: 'just left of the three black keys',
+  G: 'between the first and second of the three black keys',
+  A: 'between the second and third of the three black keys',
+  B: 'just right of the three black keys',
+};
+const AMONG_BLACKS: Record<number, string> = {
+  1: 'the first of the two black keys',
+  3: 'the second of the two black keys',
+  6: 'the first of the three black keys',
+  8: 'the second of the three black keys',
+  10: 'the third of the three black keys',
+};
+const WHITE_LETTERS: Record<number, Letter> = { 0: 'C', 2: 'D', 4: 'E', 5: 'F', 7: 'G', 9: 'A', 11: 'B' };
+
+/**
+ * Where a key is by the groups of black keys, for those who do not read the C's.
+ * `besideBlacks(E4) // => "E, just right of the two black keys, in the octave from middle C up"`
+ */
+export function besideBlacks(pitch: Pitch): string {
+  const midi = midiOf(pitch);
+  const inOctave = midi % 12;
+  const place = isBlack(midi) ? AMONG_BLACKS[inOctave] : BESIDE_BLACKS[WHITE_LETTERS[inOctave]];
+  const c = C_NAMES[Math.floor(midi / 12) - 1] ?? `C${Math.floor(midi / 12) - 1}`;
+  return `${typeset(classNameOf(pitch))}, ${place}, in the octave from ${c} up`;
+}
+
+/**
+ * The key a landmark names, or null. `parseLandmark('A below middle C') // => A3`
+ */
+export function parseLandmark(text: string): Pitch | null {
+  const phrase = text.trim().replace(/^the /i, '').replace(/\s+/g, ' ');
+  const named = Object.entries(C_NAMES).find(
+    ([, name]) => name.replace(/^the /, '').toLowerCase() === phrase.toLowerCase(),
+  );
+  if (named) return { letter: 'C', alter: 0, octave: Number(named[0]) };
+  const match = /^([A-G](?:#|b|♯|♭)?) (above|below) (.+)$/i.exec(phrase);
+  if (!match) return null;
+  const c = parseLandmark(match[3]);
+  if (!c || c.letter !== 'C') return null;
+  const spelling = parsePitchClass(match[1]);
+  const from = midiOf(c);
+  const away = (((midiOf({ ...spelling, octave: 4 }) - 60) % 12) + 12) % 12;
+  const midi = match[2].toLowerCase() === 'above' ? from + (away || 12) : from - ((12 - away) % 12 || 12);
+  return pitchAt(midi, spelling);
 }

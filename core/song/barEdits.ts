@@ -194,8 +194,7 @@ function placed<T extends { readonly tick: number }>(map: readonly T[], entry: T
 
 function withRepeat(song: Song, fromBar: number, toBar: number, endingFrom: number | null): Song {
   const first = song.pickup > 0 ? 0 : 1;
-  const order =
-    song.playingOrder.length > 0 ? song.playingOrder : [{ fromBar: first, toBar: song.barCount }];
+  const order = song.playingOrder.length > 0 ? song.playingOrder : [{ fromBar: first, toBar: song.barCount }];
   const at = order.findIndex((span) => span.fromBar <= fromBar && span.toBar >= toBar);
   const lastAgain = (endingFrom ?? toBar + 1) - 1;
   if (at < 0 || fromBar > toBar || lastAgain < fromBar) return song;

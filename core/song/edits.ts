@@ -7,7 +7,6 @@ import { transpose } from './transpose';
 /** What a tune that was typed, tapped or played replaces in a song. */
 export type TuneFields = Pick<Song, 'melody' | 'pickup' | 'barCount'> & Partial<Song>;
 
-
 /** Everything a pianist can do to an open song, as values that can be undone. */
 export type SongEdit =
   | { readonly kind: 'rename'; readonly title: string }
@@ -31,6 +30,8 @@ export type SongEdit =
       readonly fields: Partial<TuneFields>;
     }
   | { readonly kind: 'dismissed'; readonly id: string }
+  /** A chord symbol written anew. */
+  | { readonly kind: 'change-written'; readonly id: string; readonly symbol: string }
   | NoteEdit
   | BarEdit;
 
@@ -79,6 +80,11 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
       return transpose(song, edit.key, edit.semitones);
     case 'tune-taken':
       return { ...song, ...edit.fields };
+    case 'change-written': {
+      const written = (change: Song['changes'][number]): Song['changes'][number] =>
+        change.id === edit.id ? { ...change, symbol: edit.symbol } : change;
+      return { ...song, changes: song.changes.map(written), pins: without(song.pins, edit.id) };
+    }
     case 'dismissed':
       return { ...song, dismissed: toggled(song.dismissed, edit.id, true) };
     case 'bars-inserted':
@@ -113,6 +119,7 @@ export function describeEdit(edit: SongEdit): string {
     fill: 'fill',
     thinning: 'thinned pattern',
     transposed: 'another key',
+    'change-written': 'chord',
     dismissed: 'finding left as it is',
     'notes-moved': 'pitch',
     'notes-shifted': 'start of a note',

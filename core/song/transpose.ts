@@ -1,7 +1,15 @@
 import { Interval } from 'tonal';
 import { ChordSymbolError, parseChord, symbolOf } from '../music/chord';
 import { type Key, fifthsOf, keyFromFifths, scaleOf, spellInKey } from '../music/key';
-import { type PitchClass, chroma, classAbove, classNameOf, midiOf, pitchAt, transposePitch } from '../music/pitch';
+import {
+  type PitchClass,
+  chroma,
+  classAbove,
+  classNameOf,
+  midiOf,
+  pitchAt,
+  transposePitch,
+} from '../music/pitch';
 import type { Song } from './schema';
 
 /** The twelve keys of a mode with the fewest accidentals, in half steps from C. */
@@ -23,7 +31,10 @@ export function transpose(song: Song, to: Key, semitones: number): Song {
   const keyAfter = (key: Key): Key => simplest({ tonic: classAbove(key.tonic, interval), mode: key.mode });
   const keyMap = song.keyMap.map((entry) => ({ tick: entry.tick, ...keyAfter(entry) }));
   const keysAfter = (keys: readonly number[]): number[] => keys.map((key) => key + semitones);
-  const pinAfter = (pin: Song['pins'][number]): Song['pins'][number] => ({ ...pin, keys: keysAfter(pin.keys) });
+  const pinAfter = (pin: Song['pins'][number]): Song['pins'][number] => ({
+    ...pin,
+    keys: keysAfter(pin.keys),
+  });
   return {
     ...song,
     keyMap,
@@ -57,7 +68,9 @@ function intervalTo(from: PitchClass, to: PitchClass, semitones: number): string
   const by = Interval.semitones(up) as number;
   const octaves = Math.round((semitones - by) / 12);
   if (by + 12 * octaves !== semitones)
-    throw new RangeError(`${semitones} half steps do not lead from ${classNameOf(from)} to ${classNameOf(to)}.`);
+    throw new RangeError(
+      `${semitones} half steps do not lead from ${classNameOf(from)} to ${classNameOf(to)}.`,
+    );
   const octave = octaves < 0 ? '-8P' : '8P';
   let interval = up;
   for (let i = 0; i < Math.abs(octaves); i++) interval = Interval.add(interval, octave) ?? interval;
@@ -88,4 +101,3 @@ export function nearestWay(from: Key, to: Key): number {
   const up = (chroma(to.tonic) - chroma(from.tonic) + 12) % 12;
   return up > 6 ? up - 12 : up;
 }
-

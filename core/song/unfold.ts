@@ -30,6 +30,8 @@ export interface PlayedSong {
   readonly endTick: number;
   readonly melody: readonly PlayedNote[];
   readonly changes: readonly PlayedChange[];
+  /** Words sung to a melody that is not written down. */
+  readonly words: Song['words'];
   readonly sections: Song['sections'];
   readonly keyMap: Song['keyMap'];
   readonly tempoMap: Song['tempoMap'];
@@ -40,6 +42,7 @@ export type Unfoldable = Pick<
   Song,
   | 'melody'
   | 'changes'
+  | 'words'
   | 'sections'
   | 'keyMap'
   | 'metreMap'
@@ -60,12 +63,13 @@ export function unfold(song: Unfoldable): PlayedSong {
     bars: [] as PlayedBar[],
     melody: [] as PlayedNote[],
     changes: [] as PlayedChange[],
+    words: [] as Song['words'][number][],
     sections: [] as Song['sections'][number][],
     keyMap: [] as Song['keyMap'][number][],
     tempoMap: [] as Song['tempoMap'][number][],
   };
   let at = 0;
-  for (const span of order) {
+  for (const [index, span] of order.entries()) {
     const inSpan = bars.filter((bar) => bar.number >= span.fromBar && bar.number <= span.toBar);
     if (inSpan.length === 0) continue;
     const from = inSpan[0].tick;
@@ -79,7 +83,12 @@ export function unfold(song: Unfoldable): PlayedSong {
     }
     // The pass is that of the bar a thing stands in: spans may overlap in part.
     const mark = (tick: number): string => passMark(passes.get(barAt(inSpan, tick).number) ?? 1);
-    played.melody.push(...slice(melody, from, to).map((n) => playedNote(n, shift, mark(n.tick))));
+    // Where the music jumps, what was held is let go.
+    const goesOn = order[index + 1] === undefined || order[index + 1].fromBar === span.toBar + 1;
+    const held = (n: MelodyNote): MelodyNote =>
+      goesOn ? n : { ...n, length: Math.min(n.length, to - n.tick) };
+    played.melody.push(...slice(melody, from, to).map((n) => playedNote(held(n), shift, mark(n.tick))));
+    played.words.push(...slice(song.words, from, to).map((w) => ({ ...w, tick: w.tick + shift })));
     played.changes.push(
       ...slice(song.changes, from, to).map((c) => playedChange(c, shift, mark(c.tick), to)),
     );

@@ -128,7 +128,8 @@ function assign(
   spread: number,
 ): { readonly chosen: readonly number[]; readonly cost: number } {
   const { heard } = GRIDS[grid];
-  const error = (x: number, p: number): number => Math.min(MOST_ERROR_COST, ((x - heard[p]) / spread) ** 2 / 2);
+  const error = (x: number, p: number): number =>
+    Math.min(MOST_ERROR_COST, ((x - heard[p]) / spread) ** 2 / 2);
   let costs = heard.map((_, p) => error(list[0], p));
   const from: number[][] = [];
   for (let i = 1; i < list.length; i++) {
@@ -153,7 +154,10 @@ function assign(
 
 function placeIn(beat: number, list: readonly number[], grid: Grid, spread: number): Placed[] {
   const { heard, written } = GRIDS[grid];
-  return assign(list, grid, spread).chosen.map((p) => ({ written: beat + written[p], heard: beat + heard[p] }));
+  return assign(list, grid, spread).chosen.map((p) => ({
+    written: beat + written[p],
+    heard: beat + heard[p],
+  }));
 }
 
 /** The grid of a take in words. */

@@ -1,5 +1,5 @@
 import { type Metre, barTicks, beatTicks, metricStrength } from '../music/metre';
-import type { MelodyNote } from '../song/schema';
+import type { MelodyNote, Song } from '../song/schema';
 
 export interface FoundMetre {
   readonly metre: Metre;
@@ -20,22 +20,40 @@ const METRES: readonly Metre[] = [
 const HEAD_START: Record<string, number> = { '4/4': 0.06, '3/4': 0.03, '2/4': 0, '6/8': 0 };
 /** A pick-up must earn its place. */
 const PICKUP_COST = 0.04;
+/** Chords change on bar lines, and the last note falls on one. */
+const CHORDS_ON_BAR_LINES = 0.4;
+const ENDS_ON_BAR_LINE = 0.1;
 const REPEATED_BAR = 0.5;
+/** A tune in eighths in threes strikes between the quarters; one that hardly does is not in 6/8. */
+const NO_EIGHTHS_COST = 0.3;
+const FEW_EIGHTHS = 0.12;
 
 /**
  * Metres with pick-ups a melody could have, the likeliest first: long notes and leaps belong on strong places
  * (Lerdahl and Jackendoff 1983, metrical preference rules 3 and 5), and rhythms come back bar by bar.
  */
-export function findMetres(melody: readonly MelodyNote[]): FoundMetre[] {
+export function findMetres(melody: readonly MelodyNote[], changes: Song['changes'] = []): FoundMetre[] {
   const notes = melody.filter((note) => !note.grace);
   if (notes.length === 0) return [];
+  const betweenQuarters = notes.filter((n) => (((n.tick - notes[0].tick) % 960) + 960) % 960 !== 0).length;
+  const lastTick = notes[notes.length - 1].tick;
+  const plain = betweenQuarters < FEW_EIGHTHS * notes.length ? NO_EIGHTHS_COST : 0;
   const found = METRES.flatMap((metre) => {
     const unit = metre.denominator === 8 ? 480 : 960;
     const offsets = Array.from({ length: barTicks(metre) / unit }, (_, i) => i * unit);
     return offsets.map((pickup): FoundMetre => {
       const [weight, repeats] = [onStrongPlaces(notes, metre, pickup), rhythmReturns(notes, metre, pickup)];
       const name = `${metre.numerator}/${metre.denominator}`;
-      const fit = weight + REPEATED_BAR * repeats * Math.sqrt(barTicks(metre) / 3840) + HEAD_START[name] - (pickup > 0 ? PICKUP_COST : 0);
+      const ends = (lastTick - pickup) % barTicks(metre) === 0 ? ENDS_ON_BAR_LINE : 0;
+      const chords = shareOnBarLines(changes, metre, pickup);
+      const fit =
+        weight +
+        CHORDS_ON_BAR_LINES * chords +
+        REPEATED_BAR * repeats * Math.sqrt(barTicks(metre) / 3840) +
+        ends +
+        HEAD_START[name] -
+        (pickup > 0 ? PICKUP_COST : 0) -
+        (metre.denominator === 8 ? plain : 0);
       const reason = `long notes fall on strong beats more often than chance${
         repeats > 0.3 ? ', and the rhythm comes back bar by bar' : ''
       }`;
@@ -62,6 +80,15 @@ function onStrongPlaces(notes: readonly MelodyNote[], metre: Metre, pickup: numb
   const places = Array.from({ length: whole / unit }, (_, i) => metricStrength(i * unit, metre));
   const chance = places.reduce((sum, strength) => sum + strength, 0) / (4 * places.length);
   return most === 0 ? 0 : (got / most - chance) / (1 - chance);
+}
+
+/** Share of bar lines on which a chord changes, and of changes that stand on one; 0 without chords. */
+function shareOnBarLines(changes: Song['changes'], metre: Metre, pickup: number): number {
+  if (changes.length === 0) return 0;
+  const whole = barTicks(metre);
+  const on = changes.filter((change) => (change.tick - pickup) % whole === 0).length;
+  const bars = Math.max(1, (changes[changes.length - 1].tick - pickup) / whole + 1);
+  return on / changes.length / 2 + Math.min(1, on / bars) / 2;
 }
 
 /** Share of bars whose rhythm stood one or two bars before, 0 … 1. */

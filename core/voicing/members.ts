@@ -2,10 +2,10 @@ import { type Chord, type Member, membersOf } from '../music/chord';
 import { typeOfSuffix } from '../music/chordTypes';
 import { chroma } from '../music/pitch';
 
-/** Layouts the solver can build now; "bass" is the single bass note of the second rung. */
-export type SolvedLayout = 'block' | 'three' | 'root' | 'bass';
+/** Layouts the solver can build now; "singing" is the chord in the right hand, its bass in the left; "bass" is the single bass note of the second rung. */
+export type SolvedLayout = 'block' | 'three' | 'root' | 'bass' | 'singing';
 
-const MOST_NOTES: Record<SolvedLayout, number> = { block: 4, three: 3, root: 4, bass: 1 };
+const MOST_NOTES: Record<SolvedLayout, number> = { block: 4, three: 3, root: 4, bass: 1, singing: 4 };
 
 /** Notes of a chord a layout plays: members above, and a slash bass below where there is one. */
 export interface LayoutNotes {

@@ -8,6 +8,7 @@ import type { Profile } from '../song/schema';
 import type { PlayedChange } from '../song/unfold';
 import { type Options, type Relaxation, type Sounding, finderFor, soundingIn } from './bounds';
 import { fixedFindings, raisedFinding, relaxationFindings } from './findings';
+import { candidatesFor } from './candidates';
 import type { SolvedLayout } from './members';
 import { commonKeys, movesBetween, type VoiceMove } from './movement';
 import { type Solution, type Spot, solve } from './solver';
@@ -131,6 +132,7 @@ function prepare(task: VoicingTask): { spots: Spot[]; prepared: Prepared[]; rais
   const finder = finderFor(task.profile);
   const longest = task.melody.reduce((most, note) => Math.max(most, note.length), 0);
   const optionsOf = (change: PlayedChange, chord: Chord, layout: SolvedLayout): Options | null => {
+    if (layout === 'singing') return aroundMiddleC(change, chord, task.profile);
     const melody = soundingIn(task.melody, change.tick, change.tick + change.length, longest).map((note) =>
       raisedParts.has(task.partOf(note.tick)) ? { ...note, midi: note.midi + 12 } : note,
     );
@@ -166,6 +168,13 @@ function prepare(task: VoicingTask): { spots: Spot[]; prepared: Prepared[]; rais
     },
   }));
   return { spots, prepared: playable, raisedParts };
+}
+
+/** In the right hand, close around middle C; a slash bass is the left hand's. */
+function aroundMiddleC(change: PlayedChange, chord: Chord, profile: Profile): Options {
+  const bounds = { low: 52, high: 79, reachMm: reachMm(profile.rightReach) };
+  const candidates = candidatesFor({ ...chord, bass: null }, 'singing', bounds);
+  return { candidates, relaxed: null, length: change.length };
 }
 
 function leadingNoteOf(key: Key): number {

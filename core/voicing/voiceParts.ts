@@ -12,7 +12,9 @@ import {
 } from './voice';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS } from './weights';
 
-const SOLVED: readonly string[] = ['block', 'three', 'root'];
+const SOLVED: readonly string[] = ['block', 'three', 'root', 'singing'];
+/** Half steps from the left hand's register to middle C. */
+const SINGING_REGISTER = 5;
 
 /**
  * Voices the song part by part's choices. Parts that share voicings are solved once: the whole song first, then
@@ -83,19 +85,21 @@ function taskFor(song: Song, profile: Profile, played: PlayedSong, parts: readon
   return {
     changes: played.changes,
     melody: played.melody
-      .filter((note) => !note.grace)
+      .filter((note) => !note.grace && parts[partOf(note.tick)].choices.layout !== 'singing')
       .map((note) => ({ ...note, midi: note.midi + 12 * parts[partOf(note.tick)].choices.octaveShift })),
     profile,
     weights: DEFAULT_WEIGHTS,
     partOf,
     layoutOf: (change) => layoutOf(change, choices(change)),
-    registerOf: (change) => choices(change).register,
+    registerOf: (change) =>
+      choices(change).register + (layoutOf(change, choices(change)) === 'singing' ? SINGING_REGISTER : 0),
     keyAt: (tick) => keyAt(played, tick),
-    fixed: fixedKeys(song, played, (change) => choices(change).rung === 2),
+    fixed: fixedKeys(song, played, (change) => layoutOf(change, choices(change)) === 'bass'),
   };
 }
 
 function layoutOf(change: PlayedChange, choices: Part['choices']): SolvedLayout {
+  if (choices.layout === 'singing') return 'singing';
   if (choices.rung === 2) return 'bass';
   const wanted = change.layout ?? choices.layout;
   return SOLVED.includes(wanted) ? (wanted as SolvedLayout) : 'block';

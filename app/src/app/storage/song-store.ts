@@ -12,7 +12,7 @@ export class StaleRevisionError extends Error {
   }
 }
 
-const DEMO_FILES = ['lanterns', 'sluicegate'];
+const DEMO_FILES = ['lanterns', 'sluicegate', 'rain', 'mudflat', 'jig', 'snow'];
 
 /** Reads and writes songs; each write is compare-and-swap on the revision. */
 @Injectable({ providedIn: 'root' })

@@ -1,0 +1,169 @@
+import { type Key, scaleOf } from '../music/key';
+import { parseLandmark } from '../music/landmarks';
+import { LETTERS, type Letter, type Pitch, midiOf, staffStep } from '../music/pitch';
+
+/** A letter or count that cannot be read, with its place in the text. */
+export class EntryError extends Error {
+  constructor(
+    message: string,
+    /** First character, from 0. */
+    readonly at: number,
+    /** Characters it takes up. */
+    readonly length: number,
+  ) {
+    super(message);
+    this.name = 'EntryError';
+  }
+}
+
+/** One key told by its letter. */
+export interface TypedKey {
+  readonly pitch: Pitch;
+  /** Struck quickly before the next; it takes no count. */
+  readonly grace: boolean;
+  /** Where its letter stands in the text. */
+  readonly at: number;
+  readonly length: number;
+}
+
+/** Middle C, where a tune begins that does not say where. */
+export const MIDDLE_C: Pitch = { letter: 'C', alter: 0, octave: 4 };
+const LETTER = /^(~?)([/\\]*)([A-Ga-g])(##|#|bb|b|n)?(-?\d+)?(?:\*(\d+))?$/;
+const MOST_REPEATS = 64;
+const LOWEST_KEY = 21;
+const HIGHEST_KEY = 108;
+
+/**
+ * Reads a tune told in letters, separated by spaces. Each is the nearest key of its letter (up to a fourth away);
+ * "/" in front: upwards, "\" downwards, doubled an octave more; a plain letter is as the key signature has it, "n"
+ * makes it natural; "*3" strikes it three times; "~" makes it a grace note. The first key stands near `start`, or
+ * names its octave ("A3"), or follows a landmark: "A below middle C:". Throws {@link EntryError}.
+ * `readLetters('A4 C B*2 \\A', A minor) // => A4 C5 B4 B4 A4`
+ */
+export function readLetters(text: string, key: Key, start: Pitch = MIDDLE_C): TypedKey[] {
+  const { rest, from, first } = landmarkIn(text, start);
+  const keys: TypedKey[] = [];
+  let before: Pitch = first ?? from;
+  for (const match of rest.text.matchAll(/\S+/g)) {
+    const at = rest.offset + match.index;
+    const [token] = match;
+    const parts = LETTER.exec(token);
+    if (!parts) throw new EntryError(wrongLetter(token), at, token.length);
+    const [, grace, strokes, letter, accidental, octave, times] = parts;
+    if (strokes.includes('/') && strokes.includes('\\'))
+      throw new EntryError(`"${token}" goes up and down at once: keep "/" or "\\".`, at, token.length);
+    const pitch = placed(letter.toUpperCase() as Letter, accidental, octave, strokes, before, key);
+    const midi = midiOf(pitch);
+    if (midi < LOWEST_KEY || midi > HIGHEST_KEY)
+      throw new EntryError(`"${token}" lies beyond the keys of a piano.`, at, token.length);
+    const count = times === undefined ? 1 : Number(times);
+    if (count < 1 || count > MOST_REPEATS)
+      throw new EntryError(
+        `"${token}" repeats ${count} times; 1 to ${MOST_REPEATS} can be read.`,
+        at,
+        token.length,
+      );
+    for (let i = 0; i < count; i++) keys.push({ pitch, grace: grace !== '', at, length: token.length });
+    before = pitch;
+  }
+  return keys;
+}
+
+/** A landmark before a colon says where the tune begins. */
+function landmarkIn(
+  text: string,
+  start: Pitch,
+): { rest: { text: string; offset: number }; from: Pitch; first: Pitch | null } {
+  const colon = text.indexOf(':');
+  if (colon < 0) return { rest: { text, offset: 0 }, from: start, first: null };
+  const phrase = text.slice(0, colon);
+  const first = parseLandmark(phrase);
+  if (!first) {
+    const at = phrase.length - phrase.trimStart().length;
+    throw new EntryError(
+      `"${phrase.trim()}" is not a place on the keyboard: say "A below middle C", or leave it out and write A3.`,
+      at,
+      Math.max(1, phrase.trim().length),
+    );
+  }
+  return { rest: { text: text.slice(colon + 1), offset: colon + 1 }, from: start, first };
+}
+
+function wrongLetter(token: string): string {
+  return `"${token}" is not a letter of the keyboard: A to G, then # or b, as in F# or Bb.`;
+}
+
+function placed(
+  letter: Letter,
+  accidental: string | undefined,
+  octave: string | undefined,
+  strokes: string,
+  before: Pitch,
+  key: Key,
+): Pitch {
+  const alter = accidental === undefined ? keyAlter(letter, key) : ALTERS[accidental];
+  if (octave !== undefined) return { letter, alter, octave: Number(octave) };
+  const step = staffStep(before) + distance(LETTERS.indexOf(before.letter), LETTERS.indexOf(letter), strokes);
+  return { letter, alter, octave: Math.floor(step / 7) };
+}
+
+const ALTERS: Record<string, number> = { '##': 2, '#': 1, bb: -2, b: -1, n: 0 };
+
+function keyAlter(letter: Letter, key: Key): number {
+  return scaleOf(key).find((p) => p.letter === letter)?.alter ?? 0;
+}
+
+/** Staff steps to the letter meant: the nearest, or the first upwards or downwards, octaves more by more strokes. */
+function distance(from: number, to: number, strokes: string): number {
+  const up = (to - from + 7) % 7;
+  if (strokes === '') return up <= 3 ? up : up - 7;
+  const more = 7 * (strokes.length - 1);
+  return strokes.startsWith('/') ? (up === 0 ? 7 : up) + more : (up === 0 ? -7 : up - 7) - more;
+}
+
+/** A tune in letters: the inverse of {@link readLetters}. The first letter carries its octave. */
+export function writeLetters(
+  notes: readonly { readonly pitch: Pitch; readonly grace: boolean }[],
+  key: Key,
+): string {
+  const words: string[] = [];
+  let before: Pitch | null = null;
+  for (let i = 0; i < notes.length;) {
+    const { pitch, grace } = notes[i];
+    let times = 1;
+    while (i + times < notes.length && isSame(notes[i], notes[i + times])) times++;
+    const sign = signOf(pitch, key);
+    const place: string = before ? strokesOf(staffStep(pitch) - staffStep(before)) : '';
+    const octave = before ? '' : String(pitch.octave);
+    const word = (grace ? '~' : '') + place + pitch.letter + sign + octave;
+    if (times > 2) words.push(`${word}*${times}`);
+    else {
+      words.push(word);
+      if (times === 2) words.push((grace ? '~' : '') + pitch.letter + sign);
+    }
+    before = pitch;
+    i += times;
+  }
+  return words.join(' ');
+}
+
+interface Struck {
+  readonly pitch: Pitch;
+  readonly grace: boolean;
+}
+
+function isSame(a: Struck, b: Struck): boolean {
+  const [p, q] = [a.pitch, b.pitch];
+  return a.grace === b.grace && p.letter === q.letter && p.alter === q.alter && p.octave === q.octave;
+}
+
+function signOf(pitch: Pitch, key: Key): string {
+  if (pitch.alter === keyAlter(pitch.letter, key)) return '';
+  if (pitch.alter === 0) return 'n';
+  return pitch.alter < 0 ? 'b'.repeat(-pitch.alter) : '#'.repeat(pitch.alter);
+}
+
+function strokesOf(steps: number): string {
+  if (Math.abs(steps) <= 3) return '';
+  return (steps > 0 ? '/' : '\\').repeat(Math.ceil(Math.abs(steps) / 7));
+}

@@ -1,0 +1,135 @@
+import { beatTicks } from '../music/metre';
+import type { Pitch } from '../music/pitch';
+import type { Key } from '../music/key';
+import { inForceAt, writtenBars } from '../song/bars';
+import type { TuneFields } from '../song/edits';
+import type { MelodyNote, Song } from '../song/schema';
+import { joinTies } from '../song/unfold';
+import { readCounts, writeCounts } from './counts';
+import { EntryError, type TypedKey, readLetters, writeLetters } from './letters';
+
+/** A tune as typed: letters, then counts. */
+export interface TypedTune {
+  readonly letters: string;
+  readonly counts: string;
+}
+
+/** What typing has given so far. */
+export interface TypedResult {
+  readonly fields: Pick<TuneFields, 'melody' | 'pickup' | 'barCount'>;
+  /** What is still missing, with its place: letters without counts or counts without letters. */
+  readonly missing: { readonly in: 'letters' | 'counts'; readonly error: EntryError } | null;
+}
+
+/** The melody of a song as letters and counts; reading them back gives the same notes. */
+export function writeTune(song: Song): TypedTune {
+  const notes = joinTies(song.melody);
+  const struck = notes.filter((note) => !note.grace);
+  return {
+    letters: writeLetters(notes, keyOf(song)),
+    counts: struck.length === 0 ? '' : writeCounts(struck, writtenBars(song)),
+  };
+}
+
+/**
+ * Reads a typed tune into a song's melody. Letters without counts get a beat each, so that they can be heard at
+ * once; syllables stay with the notes in order. Throws {@link EntryError} for a letter or count that cannot be read:
+ * `source` of the error tells which field.
+ */
+export function readTune(typed: TypedTune, song: Song, start?: Pitch): TypedResult {
+  const keys = inField('letters', () => readLetters(typed.letters, keyOf(song), start));
+  const struck = keys.filter((key) => !key.grace);
+  const words = joinTies(song.melody).map((note) => note.lyric);
+  if (typed.counts.trim() === '') return { fields: oneBeatEach(keys, song, words), missing: null };
+  const bars = writtenBars(song);
+  const metreOf = (bar: number): Song['metreMap'][number] =>
+    inForceAt(
+      song.metreMap,
+      bars.find((b) => b.number === Math.max(1, bar))?.tick ?? bars[bars.length - 1].tick,
+    );
+  const rhythm = inField('counts', () => readCounts(typed.counts, metreOf));
+  const times = rhythm.strikes.slice(0, struck.length);
+  const melody = melodyOf(keys, times, words);
+  const { pickup, barCount } = rhythm;
+  return { fields: { melody, pickup, barCount }, missing: missingIn(struck, rhythm.strikes) };
+}
+
+/** An error of one of the two fields, said with the field. */
+export class FieldError extends Error {
+  constructor(
+    readonly field: 'letters' | 'counts',
+    readonly error: EntryError,
+  ) {
+    super(error.message);
+    this.name = 'FieldError';
+  }
+}
+
+function inField<T>(field: 'letters' | 'counts', read: () => T): T {
+  try {
+    return read();
+  } catch (error) {
+    if (error instanceof EntryError) throw new FieldError(field, error);
+    throw error;
+  }
+}
+
+function keyOf(song: Song): Key {
+  return song.keyMap[0];
+}
+
+function missingIn(
+  struck: readonly TypedKey[],
+  strikes: readonly { readonly at: number }[],
+): TypedResult['missing'] {
+  if (struck.length > strikes.length) {
+    const first = struck[strikes.length];
+    const left = struck.length - strikes.length;
+    const text = `${left} letter${left === 1 ? ' has' : 's have'} no count yet, from "${first.pitch.letter}" on.`;
+    return { in: 'letters', error: new EntryError(text, first.at, first.length) };
+  }
+  if (strikes.length > struck.length) {
+    const left = strikes.length - struck.length;
+    const text = `${left} count${left === 1 ? ' has' : 's have'} no letter yet.`;
+    return { in: 'counts', error: new EntryError(text, strikes[struck.length].at, 1) };
+  }
+  return null;
+}
+
+type Words = readonly MelodyNote['lyric'][];
+
+function melodyOf(
+  keys: readonly TypedKey[],
+  times: readonly { readonly tick: number; readonly length: number }[],
+  words: Words,
+): MelodyNote[] {
+  const melody: MelodyNote[] = [];
+  let next = 0;
+  for (const key of keys) {
+    const time = times[next];
+    // A grace note stands before the note it leads to; letters beyond the counts wait.
+    if (!time) break;
+    const index = melody.length;
+    const base = { id: `n${index + 1}`, tick: time.tick, pitch: key.pitch, tiedToNext: false };
+    melody.push({
+      ...base,
+      length: key.grace ? 0 : time.length,
+      lyric: words[index] ?? null,
+      grace: key.grace,
+    });
+    if (!key.grace) next++;
+  }
+  return melody;
+}
+
+function oneBeatEach(keys: readonly TypedKey[], song: Song, words: Words): TypedResult['fields'] {
+  const beat = beatTicks(song.metreMap[0]);
+  const struck = keys.filter((key) => !key.grace);
+  const melody = melodyOf(
+    keys,
+    struck.map((_, i) => ({ tick: i * beat, length: beat })),
+    words,
+  );
+  const barCount = Math.max(1, Math.ceil(struck.length / song.metreMap[0].numerator));
+  return { melody, pickup: 0, barCount };
+}

@@ -1,0 +1,155 @@
+import { membersOf } from '../music/chord';
+import { type Key, scaleOf } from '../music/key';
+import { chroma, classAbove, classNameOf, staffStep, typeset } from '../music/pitch';
+import { inForceAt } from '../song/bars';
+import type { Finding } from '../song/finding';
+import { heads } from '../song/noteEdits';
+import type { Song } from '../song/schema';
+import { type PlayedNote, type PlayedSong, keyAt } from '../song/unfold';
+
+/** A run of so many unsung notes in a sung song is worth a word. */
+const UNSUNG_NOTES = 3;
+/** A note held this long (in quarters) is no passing note. */
+const LONG_ENOUGH = 480;
+
+/** What of the tune itself should be looked at: overlaps, words that do not fit, likely wrong accidentals. */
+export function tuneFindings(song: Song, played: PlayedSong): Finding[] {
+  const firstPass = played.melody.filter((note) => note.id === note.writtenId);
+  return [
+    ...overlaps(firstPass),
+    ...unsung(song, firstPass),
+    ...spareWords(song, firstPass),
+    ...accidentals(played, firstPass),
+  ];
+}
+
+function overlaps(notes: readonly PlayedNote[]): Finding[] {
+  const line = notes.filter((note) => !note.grace);
+  return line.flatMap((note, i) => {
+    const next = line[i + 1];
+    if (!next || note.tick + note.length <= next.tick) return [];
+    const by = note.tick + note.length - next.tick;
+    const fixes =
+      next.tick > note.tick
+        ? [
+            {
+              label: 'End the first where the second begins',
+              edit: { kind: 'notes-lengthened', ids: [note.writtenId], ticks: -by } as const,
+            },
+          ]
+        : [
+            {
+              label: 'Leave the lower one out',
+              edit: { kind: 'notes-deleted', ids: [lower(note, next).writtenId] } as const,
+            },
+          ];
+    return [
+      {
+        kind: 'overlap' as const,
+        tick: note.tick,
+        text: `${nameOfNote(note)} still sounds when ${nameOfNote(next)} is struck: a melody has one note at a time.`,
+        remedies: fixes.map((fix) => fix.label),
+        fixes,
+      },
+    ];
+  });
+}
+
+function lower(a: PlayedNote, b: PlayedNote): PlayedNote {
+  return a.midi <= b.midi ? a : b;
+}
+
+function nameOfNote(note: PlayedNote): string {
+  return typeset(classNameOf(note.pitch));
+}
+
+/** Notes without a syllable in the middle of a sung line: perhaps a word was forgotten. */
+function unsung(song: Song, notes: readonly PlayedNote[]): Finding[] {
+  if (!song.melody.some((note) => note.lyric)) return [];
+  const sung = heads(notes) as PlayedNote[];
+  const findings: Finding[] = [];
+  let run: PlayedNote[] = [];
+  const close = (): void => {
+    if (run.length >= UNSUNG_NOTES)
+      findings.push({
+        kind: 'words',
+        tick: run[0].tick,
+        text: `${run.length} notes have no syllable, from ${nameOfNote(run[0])} on.`,
+        remedies: ['Type their words', 'Leave them unsung'],
+      });
+    run = [];
+  };
+  for (const note of sung) {
+    if (note.lyric === null) run.push(note);
+    else close();
+  }
+  close();
+  return findings;
+}
+
+function spareWords(song: Song, notes: readonly PlayedNote[]): Finding[] {
+  if (song.spareWords === '') return [];
+  const last = notes.at(-1);
+  const fix = {
+    label: 'Leave these words out',
+    edit: { kind: 'tune-taken', what: 'words left out', session: null, fields: { spareWords: '' } } as const,
+  };
+  return [
+    {
+      kind: 'words',
+      tick: last?.tick ?? 0,
+      text: `There are more syllables than notes: “${song.spareWords}” has none.`,
+      remedies: ['Add or split notes', fix.label],
+      fixes: [fix],
+    },
+  ];
+}
+
+/**
+ * A note outside the key that its chord does not hold, long enough to be heard and not led by half step from either
+ * side, is likely a slip: the key's own note of that letter is offered.
+ */
+function accidentals(played: PlayedSong, notes: readonly PlayedNote[]): Finding[] {
+  const line = notes.filter((note) => !note.grace);
+  return line.flatMap((note, i) => {
+    const key = keyAt(played, note.tick);
+    if (isUsual(note, key) || inChord(played, note) || note.length < LONG_ENOUGH) return [];
+    const [before, after] = [line[i - 1], line[i + 1]];
+    if (isLed(before, note) || isLed(note, after)) return [];
+    const plain = scaleOf(key).find((p) => p.letter === note.pitch.letter);
+    if (!plain) return [];
+    const pitch = { ...plain, octave: note.pitch.octave };
+    const fix = {
+      label: `Make it ${typeset(classNameOf(pitch))}`,
+      edit: { kind: 'note-respelled', id: note.writtenId, pitch } as const,
+    };
+    return [
+      {
+        kind: 'accidental' as const,
+        tick: note.tick,
+        text: `${nameOfNote(note)} lies outside the key and its chord, and no half step leads to or from it: a slip?`,
+        remedies: [fix.label],
+        fixes: [fix],
+      },
+    ];
+  });
+}
+
+/** In the key; in minor the raised sixth and seventh are usual too. */
+function isUsual(note: PlayedNote, key: Key): boolean {
+  const inScale = scaleOf(key).some((p) => chroma(p) === note.midi % 12);
+  if (inScale || key.mode === 'major') return inScale;
+  return ['6M', '7M'].some((interval) => chroma(classAbove(key.tonic, interval)) === note.midi % 12);
+}
+
+function inChord(played: PlayedSong, note: PlayedNote): boolean {
+  if (played.changes.length === 0) return false;
+  const { chord } = inForceAt(played.changes, note.tick);
+  return chord !== null && membersOf(chord).some((m) => m.chroma === note.midi % 12);
+}
+
+/** A half step by neighbouring letters, or the same letter altered. */
+function isLed(from: PlayedNote | undefined, to: PlayedNote | undefined): boolean {
+  if (!from || !to) return false;
+  return Math.abs(from.midi - to.midi) === 1 && Math.abs(staffStep(from.pitch) - staffStep(to.pitch)) <= 1;
+}

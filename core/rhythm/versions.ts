@@ -1,0 +1,143 @@
+import { TICKS_PER_QUARTER, type Metre, metricStrength, pulseTicks } from '../music/metre';
+import { barAt } from '../song/bars';
+import type { Choices } from '../song/schema';
+import type { PlayedNote, PlayedSong } from '../song/unfold';
+import { type Part, partIndexAt } from '../parts/parts';
+
+export type RhythmVersion = Choices['rhythm'];
+
+/** The versions in the words of the interface. */
+export const RHYTHMS: readonly {
+  readonly value: RhythmVersion;
+  readonly label: string;
+  readonly what: string;
+}[] = [
+  { value: 'real', label: 'As written', what: 'the rhythm of the song' },
+  { value: 'straight', label: 'Straight', what: 'syncopation moved to the beat: learn this first' },
+  {
+    value: 'anticipated',
+    label: 'Anticipated',
+    what: 'long notes on strong beats come half a beat early, as sung',
+  },
+  { value: 'dotted', label: 'Dotted', what: 'even pairs become long and short, three to one' },
+  { value: 'swung', label: 'Swung', what: 'even pairs become long and short, two to one' },
+];
+
+/** Half a beat, the usual syncopation. */
+const HALF = TICKS_PER_QUARTER / 2;
+/** A note this long or longer on a strong beat may be anticipated. */
+const LONG_ENOUGH = TICKS_PER_QUARTER;
+
+/**
+ * The melody with each part in the rhythm chosen for it. Onsets move within their part only, their order and the
+ * words stay; the written song is left alone. A note moved nowhere keeps its identity.
+ */
+export function withRhythms(played: PlayedSong, parts: readonly Part[]): PlayedSong {
+  if (parts.every((part) => part.choices.rhythm === 'real')) return played;
+  const byPart = parts.map((): PlayedNote[] => []);
+  for (const note of played.melody) byPart[partIndexAt(parts, note.tick)].push(note);
+  const melody = parts.flatMap((part, i) => inRhythm(byPart[i], part.choices.rhythm, played, part));
+  return { ...played, melody };
+}
+
+function inRhythm(
+  notes: readonly PlayedNote[],
+  version: RhythmVersion,
+  played: PlayedSong,
+  part: Pick<Part, 'fromTick' | 'toTick'>,
+): readonly PlayedNote[] {
+  if (version === 'real' || notes.length === 0) return notes;
+  const metreAt = (tick: number): { offset: number; metre: Metre } => {
+    const bar = barAt(played.bars, tick);
+    const missing = bar.number === 0 ? -bar.length : 0;
+    return { offset: tick - bar.tick + missing, metre: bar.metre };
+  };
+  const moved = notes.map((note, i) => {
+    const before = notes[i - 1];
+    const next = notes[i + 1];
+    const { offset, metre } = metreAt(note.tick);
+    const tick = newOnset(note, offset, metre, version, before, next);
+    return Math.max(part.fromTick, Math.min(part.toTick - 1, tick));
+  });
+  return notes.map((note, i) => {
+    const tick = i > 0 ? Math.max(moved[i], moved[i - 1] + 1) : moved[i];
+    const next = notes[i + 1];
+    const reachesNext = next !== undefined && note.tick + note.length >= next.tick;
+    const end = reachesNext
+      ? moved[i + 1]
+      : Math.max(tick + 1, endOf(note, next && moved[i + 1], part.toTick));
+    return tick === note.tick && end - tick === note.length
+      ? note
+      : { ...note, tick, length: Math.max(1, end - tick) };
+  });
+}
+
+function endOf(note: PlayedNote, nextOnset: number | undefined, partEnd: number): number {
+  return Math.min(note.tick + note.length, nextOnset ?? Math.max(partEnd, note.tick + note.length));
+}
+
+function newOnset(
+  note: PlayedNote,
+  offset: number,
+  metre: Metre,
+  version: RhythmVersion,
+  before: PlayedNote | undefined,
+  next: PlayedNote | undefined,
+): number {
+  switch (version) {
+    case 'straight':
+      return straightened(note, offset, metre, before, next);
+    case 'anticipated':
+      return anticipated(note, offset, metre, before);
+    case 'dotted':
+      return offBeat(note, offset, metre, before) ? note.tick + HALF / 2 : note.tick;
+    case 'swung':
+      return offBeat(note, offset, metre, before) ? note.tick + Math.round(HALF / 3) : note.tick;
+    case 'real':
+      return note.tick;
+  }
+}
+
+/**
+ * A note struck off the beat and held over the next beat belongs on that beat: it waits for it. Off-beat sixteenths
+ * go to the half beat. Where the beat is taken by the next note it stays.
+ */
+function straightened(
+  note: PlayedNote,
+  offset: number,
+  metre: Metre,
+  before: PlayedNote | undefined,
+  next: PlayedNote | undefined,
+): number {
+  const pulse = pulseTicks(metre);
+  const within = ((offset % pulse) + pulse) % pulse;
+  if (note.grace || within === 0) return note.tick;
+  const toBeat = pulse - within;
+  const holdsOver = note.length > toBeat;
+  const beatIsFree = !next || next.tick > note.tick + toBeat;
+  if (holdsOver && beatIsFree && within * 2 >= pulse) return note.tick + toBeat;
+  const grid = metre.denominator >= 8 ? pulse / 3 : pulse / 2;
+  const back = within % grid;
+  if (back === 0 || (pulse % 3 === 0 && within % (pulse / 3) === 0)) return note.tick;
+  const down = note.tick - back;
+  return before && before.tick >= down ? note.tick : down;
+}
+
+/** A long note on a strong beat comes half a beat early where the note before leaves room. */
+function anticipated(note: PlayedNote, offset: number, metre: Metre, before: PlayedNote | undefined): number {
+  const isStrong = metricStrength(Math.max(0, offset), metre) >= 3;
+  if (note.grace || !isStrong || offset < 0 || note.length < LONG_ENOUGH) return note.tick;
+  const early = note.tick - HALF;
+  const hasRoom = before !== undefined && before.tick <= early - HALF;
+  return hasRoom ? early : note.tick;
+}
+
+/** The second of an even pair: on the half beat, after a note on the beat, not already shortened. */
+function offBeat(note: PlayedNote, offset: number, metre: Metre, before: PlayedNote | undefined): boolean {
+  const isHalf =
+    metre.denominator === 4 &&
+    ((offset % TICKS_PER_QUARTER) + TICKS_PER_QUARTER) % TICKS_PER_QUARTER === HALF;
+  return (
+    isHalf && !note.grace && before !== undefined && note.tick - before.tick === HALF && note.length >= HALF
+  );
+}
