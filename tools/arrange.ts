@@ -14,8 +14,7 @@ import {
   type Reach,
   type Song,
   arrange,
-  readMusicXml,
-  readProject,
+  openFile,
   reportOf,
   writeMidi,
   writeMusicXml,
@@ -35,9 +34,8 @@ const SCHOOLS: Record<string, Choices['layout'] | null> = {
   rootless: null,
   tenth: null,
   'under-melody': null,
-  singing: null,
+  singing: 'singing',
 };
-const LATER_INPUTS = ['.mxl', '.mid', '.midi', '.txt', '.cho', '.chopro'];
 
 interface Request {
   readonly input: string;
@@ -81,7 +79,7 @@ function schoolOf(school: string | undefined): Partial<Choices> {
   if (layout === undefined)
     throw new UsageError(`--school ${school}: choose one of ${Object.keys(SCHOOLS).join(', ')}`);
   if (layout === null)
-    throw new UsageError(`--school ${school}: not yet; nearest, three and root can be used now`);
+    throw new UsageError(`--school ${school}: not yet; nearest, three, root and singing can be used now`);
   return { layout };
 }
 
@@ -113,27 +111,14 @@ function barsOf(value: string | undefined): number | undefined {
 
 function readInput(path: string): { song: Song; profile: Profile } {
   const name = basename(path);
-  const lower = name.toLowerCase();
-  if (LATER_INPUTS.some((ending) => lower.endsWith(ending))) {
-    throw new UsageError(`${path}: not yet; .musicxml, .xml and .joined.json files can be read now`);
-  }
   const size = statSync(path).size;
   if (size > MOST_BYTES)
     throw new UsageError(
       `${path}: the file is too large: ${(size / 1024 / 1024).toFixed(1)} MB, and at most 20 MB are read`,
     );
-  const text = readFileSync(path, 'utf8');
-  if (lower.endsWith('.joined.json')) return readProject(text);
-  if (!/\.(musicxml|xml)$/.test(lower)) {
-    throw new UsageError(
-      `${path}: this kind of file is not known; give a .musicxml, .xml or .joined.json file`,
-    );
-  }
-  const title = name.replace(/\.[^.]+$/, '');
-  return {
-    song: readMusicXml(text, title.slice(0, 64) || 'song', title || 'Untitled'),
-    profile: DEFAULT_PROFILE,
-  };
+  const songId = name.replace(/\.[^.]+$/, '').slice(0, 64) || 'song';
+  const opened = openFile(name, new Uint8Array(readFileSync(path)), songId);
+  return opened.kind === 'project' ? opened : { song: opened.tunes[0].song, profile: DEFAULT_PROFILE };
 }
 
 /** Makes a folder and those above it, one at a time: Node's own recursive way never returns on some file systems. */

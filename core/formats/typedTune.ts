@@ -1,4 +1,4 @@
-import { beatTicks } from '../music/metre';
+import { type Metre, barTicks, beatTicks } from '../music/metre';
 import type { Pitch } from '../music/pitch';
 import type { Key } from '../music/key';
 import { inForceAt, writtenBars } from '../song/bars';
@@ -132,4 +132,18 @@ function oneBeatEach(keys: readonly TypedKey[], song: Song, words: Words): Typed
   );
   const barCount = Math.max(1, Math.ceil(struck.length / song.metreMap[0].numerator));
   return { melody, pickup: 0, barCount };
+}
+
+/** The rhythm of a take in counts, whole bars of one metre from its first beat. */
+export function countsOfTake({ melody }: { readonly melody: readonly MelodyNote[] }, metre: Metre): string {
+  const whole = barTicks(metre);
+  const last = melody[melody.length - 1];
+  const count = last ? Math.max(1, Math.ceil((last.tick + 1) / whole)) : 1;
+  const bars = Array.from({ length: count }, (_, i) => ({
+    number: i + 1,
+    tick: i * whole,
+    length: whole,
+    metre,
+  }));
+  return writeCounts(melody, bars);
 }

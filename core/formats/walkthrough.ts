@@ -4,8 +4,9 @@ import { RUNGS } from '../joining/hands';
 import { countAt } from '../joining/counts';
 import { beatTicks, metreName } from '../music/metre';
 import { keyName } from '../music/key';
-import { landmarkOf } from '../music/landmarks';
-import { classNameOf, nameOf, typeset } from '../music/pitch';
+import { besideBlacks, landmarkOf } from '../music/landmarks';
+import { repeatedFigure } from '../parts/figures';
+import { type Pitch, classNameOf, nameOf, typeset } from '../music/pitch';
 import { type Part, partIndexAt } from '../parts/parts';
 import { barAt } from '../song/bars';
 import { keyAt } from '../song/unfold';
@@ -81,11 +82,24 @@ function within(part: Part, tick: number): boolean {
   return tick >= part.fromTick && tick < part.toTick;
 }
 
+/** The right hand of one part in words: landmark, letters, figures, words sung, counts. */
+export function rightHandInWords(arrangement: Arrangement, index: number): string[] {
+  return rightInWords(arrangement, arrangement.parts[index]).map((line) => line.trim());
+}
+
 /** First key by landmark, then letters with direction and repeats, bar by bar, with the counts struck. */
-function rightInWords({ right, played }: Arrangement, part: Part): string[] {
+function rightInWords(arrangement: Arrangement, part: Part): string[] {
+  const { right, played, profile } = arrangement;
+  if (part.choices.layout === 'singing') return chordsForSinging(arrangement, part);
   const notes = right.filter((n) => within(part, n.tick) && !n.grace);
   if (notes.length === 0) return ['  silent in this part.'];
-  const lines = [`  Start on ${landmarkOf(notes[0].pitch)} with finger ${notes[0].finger ?? '1'}.`];
+  const landmark = profile.landmarks === 'black keys' ? besideBlacks : landmarkOf;
+  const finger = notes[0].finger === null ? '' : ` with finger ${notes[0].finger}`;
+  const lines = [
+    `  Start on ${landmark(shownPitch(notes[0].pitch, part))}${finger}.`,
+    ...learnedElsewhere(part),
+    ...figureInWords(notes, played.bars),
+  ];
   const bars = new Map<number, HandNote[]>();
   for (const note of notes) {
     const { number } = barAt(played.bars, note.tick);
@@ -102,6 +116,44 @@ function rightInWords({ right, played }: Arrangement, part: Part): string[] {
     before = inBar[inBar.length - 1];
   }
   return lines;
+}
+
+/** Learned an octave away from where it is played: said, so that nobody is surprised. */
+function learnedElsewhere({ choices }: Part): string[] {
+  if (choices.shownOctave === 0) return [];
+  const [learn, play] = choices.shownOctave < 0 ? ['lower', 'higher'] : ['higher', 'lower'];
+  return [`  Shown an octave ${learn} for learning; it is played an octave ${play}.`];
+}
+
+function shownPitch(pitch: Pitch, { choices }: Part): Pitch {
+  return { ...pitch, octave: pitch.octave + choices.shownOctave };
+}
+
+/** "The figure A C F comes twice, in bars 1 and 3: learn it once." */
+function figureInWords(notes: readonly HandNote[], bars: Arrangement['played']['bars']): string[] {
+  const figure = repeatedFigure(notes);
+  if (!figure) return [];
+  const [first] = figure.starts;
+  const letters = notes.slice(first, first + figure.notes).map((n) => typeset(classNameOf(n.pitch)));
+  const where = [
+    ...new Set(figure.starts.map((start) => barAt(bars, notes[start].tick).number || 'the pick-up')),
+  ];
+  const places =
+    where.length === 1 ? `bar ${where[0]}` : `bars ${where.slice(0, -1).join(', ')} and ${where.at(-1)}`;
+  return [
+    `  The figure ${letters.join(' ')} comes ${timesInWords(figure.starts.length)}, in ${places.replace('bar the', 'the')}: learn it once.`,
+  ];
+}
+
+/** In an accompaniment for singing the right hand holds the chord. */
+function chordsForSinging({ changes, right }: Arrangement, part: Part): string[] {
+  if (!right.some((n) => within(part, n.tick))) return ['  silent in this part.'];
+  return changes
+    .filter((c) => within(part, c.change.tick))
+    .map(
+      (c) =>
+        `  Bar ${c.meeting.bar}: ${typeset(c.change.symbol)} as ${c.pitches.map((p) => typeset(nameOf(p))).join(' ')}.`,
+    );
 }
 
 /** "A up to C, C twice, down to B": letters with direction; a repeated key is counted. */
@@ -137,10 +189,16 @@ function sungWords(notes: readonly HandNote[]): string {
 function leftInWords(arrangement: Arrangement, part: Part, listFirst: boolean): string[] {
   const inPart = arrangement.changes.filter((c) => within(part, c.change.tick));
   if (inPart.length === 0) return ['  silent in this part.'];
+  if (part.choices.layout === 'singing') return bassForSinging(arrangement, part);
   const names = [...new Set(inPart.map((c) => typeset(c.change.symbol)))];
   const list = `  ${names.length} chord${names.length === 1 ? '' : 's'}: ${names.join(', ')}.`;
   const each = inPart.map((change) => `  Bar ${change.meeting.bar}: ${chordInWords(arrangement, change)}`);
   return listFirst ? [list, ...each] : [...each, list];
+}
+
+function bassForSinging({ left, played }: Arrangement, part: Part): string[] {
+  const inPart = left.filter((n) => within(part, n.tick));
+  return inPart.map((n) => `  Bar ${barAt(played.bars, n.tick).number}: ${typeset(nameOf(n.pitch))}.`);
 }
 
 function chordInWords(arrangement: Arrangement, change: ArrangedChange): string {

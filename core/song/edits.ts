@@ -102,6 +102,12 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
   }
 }
 
+/** Edits that follow one another with the same session are undone together: the strokes of typing. */
+export function sessionOf(edit: SongEdit): string | null {
+  if (edit.kind === 'tune-taken') return edit.session;
+  return edit.kind === 'words-typed' ? `words from ${edit.fromId}` : null;
+}
+
 /** The edit in a few words, for "undo …". */
 export function describeEdit(edit: SongEdit): string {
   if (edit.kind === 'tune-taken') return edit.what;

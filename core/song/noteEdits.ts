@@ -26,7 +26,13 @@ export type NoteEdit =
       readonly pitch: Pitch;
     }
   | { readonly kind: 'note-respelled'; readonly id: string; readonly pitch: Pitch }
-  | { readonly kind: 'words-typed'; readonly fromId: string; readonly text: string };
+  /** The words from one note to another, typed anew; syllables for which there is no note are kept aside. */
+  | {
+      readonly kind: 'words-typed';
+      readonly fromId: string;
+      readonly toId: string;
+      readonly text: string;
+    };
 
 /** A note is never made shorter than this: a thirty-second. */
 export const SHORTEST_TICKS = 120;
@@ -61,7 +67,7 @@ export function applyNoteEdit(song: Song, edit: NoteEdit): Song {
     case 'note-respelled':
       return mapNotes(song, [edit.id], (note) => ({ ...note, pitch: edit.pitch }));
     case 'words-typed':
-      return withWords(song, edit.fromId, edit.text);
+      return withWords(song, edit.fromId, edit.toId, edit.text);
   }
 }
 
@@ -210,18 +216,17 @@ export function wordsOf(notes: readonly Pick<MelodyNote, 'lyric'>[]): string {
   return text.replace(/(?:_ )+$/, '').trim();
 }
 
-function withWords(song: Song, fromId: string, text: string): Song {
-  const sung = heads(song.melody);
-  const start = Math.max(
-    0,
-    sung.findIndex((note) => note.id === fromId),
-  );
+function withWords(song: Song, fromId: string, toId: string, text: string): Song {
+  const all = heads(song.melody);
+  const from = all.findIndex((note) => note.id === fromId);
+  const to = all.findIndex((note) => note.id === toId);
+  if (from < 0 || to < from) return song;
+  const sung = all.slice(from, to + 1);
   const syllables = syllablesOf(text);
-  const given = new Map(sung.slice(start, start + syllables.length).map((n, i) => [n.id, syllables[i]]));
-  const spare = syllables.slice(sung.length - start).map((lyric) => ({ lyric }));
+  const given = new Map(sung.map((note, i) => [note.id, syllables[i] ?? null]));
   return {
     ...song,
-    spareWords: wordsOf(spare),
+    spareWords: wordsOf(syllables.slice(sung.length).map((lyric) => ({ lyric }))),
     melody: song.melody.map((n) => (given.has(n.id) ? { ...n, lyric: given.get(n.id) ?? null } : n)),
   };
 }

@@ -17,11 +17,12 @@ const METRES: readonly Metre[] = [
   { numerator: 6, denominator: 8 },
 ];
 /** How common a metre is, as a head start; source: counts in song collections, rounded. */
-const HEAD_START: Record<string, number> = { '4/4': 0.06, '3/4': 0.03, '2/4': 0, '6/8': 0 };
-/** A pick-up must earn its place. */
+const HEAD_START: Record<string, number> = { '4/4': 0.2, '3/4': 0.1, '2/4': 0, '6/8': 0.1 };
+/** A pick-up must earn its place, a long one more so: this much, and as much again as it fills of the bar. */
 const PICKUP_COST = 0.04;
+const LONG_PICKUP_COST = 0.3;
 /** Chords change on bar lines, and the last note falls on one. */
-const CHORDS_ON_BAR_LINES = 0.4;
+const CHORDS_ON_BAR_LINES = 1.2;
 const ENDS_ON_BAR_LINE = 0.1;
 const REPEATED_BAR = 0.5;
 /** A tune in eighths in threes strikes between the quarters; one that hardly does is not in 6/8. */
@@ -52,7 +53,7 @@ export function findMetres(melody: readonly MelodyNote[], changes: Song['changes
         REPEATED_BAR * repeats * Math.sqrt(barTicks(metre) / 3840) +
         ends +
         HEAD_START[name] -
-        (pickup > 0 ? PICKUP_COST : 0) -
+        (pickup > 0 ? PICKUP_COST + (LONG_PICKUP_COST * pickup) / barTicks(metre) : 0) -
         (metre.denominator === 8 ? plain : 0);
       const reason = `long notes fall on strong beats more often than chance${
         repeats > 0.3 ? ', and the rhythm comes back bar by bar' : ''

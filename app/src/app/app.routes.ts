@@ -1,4 +1,11 @@
-import type { Routes } from '@angular/router';
+import type { Routes, UrlMatchResult, UrlSegment } from '@angular/router';
+
+/** "song/…" and "song/…/tune": one view, so that changing the bench keeps the song open. */
+function songAddress(segments: UrlSegment[]): UrlMatchResult | null {
+  const [first, id, bench] = segments;
+  if (first?.path !== 'song' || !id || segments.length > 3) return null;
+  return { consumed: segments, posParams: bench ? { id, benchName: bench } : { id } };
+}
 
 export const routes: Routes = [
   {
@@ -7,9 +14,9 @@ export const routes: Routes = [
     loadComponent: () => import('./shelf/shelf').then((m) => m.Shelf),
   },
   {
-    path: 'song/:id',
-    title: 'Join · Joined Hands',
-    loadComponent: () => import('./join/bench').then((m) => m.Bench),
+    matcher: songAddress,
+    title: 'Song · Joined Hands',
+    loadComponent: () => import('./bench/bench').then((m) => m.Bench),
   },
   {
     path: 'profile',

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NZ_MODAL_DATA } from 'ng-zorro-antd/modal';
+import { TUNE_SHORTCUTS } from '../tune/tune-commands';
 import { SHORTCUTS, Shortcuts } from './shortcuts';
 
 /** Every key of the bench. */
@@ -48,5 +50,9 @@ import { SHORTCUTS, Shortcuts } from './shortcuts';
 })
 export class KeysList {
   protected readonly shortcuts = inject(Shortcuts);
-  protected readonly list = SHORTCUTS;
+  /** True on the Tune bench, where the arrows and some letters mean notes. */
+  private readonly isTune = inject<boolean>(NZ_MODAL_DATA, { optional: true }) ?? false;
+  protected readonly list = this.isTune
+    ? [...TUNE_SHORTCUTS, ...SHORTCUTS.filter((s) => !/[←↑]|Enter/.test(s.keys))]
+    : SHORTCUTS;
 }

@@ -1,5 +1,6 @@
 import { Injectable, inject, signal } from '@angular/core';
-import { type Command, DigitJoiner, commandFor } from './commands';
+import { type Command, DigitJoiner, type Focus, commandFor } from './commands';
+import { type TuneCommand, tuneCommandFor } from '../tune/tune-commands';
 import { SongStore } from '../storage/song-store';
 
 /** One line of the list of keys. */
@@ -48,17 +49,25 @@ export class Shortcuts {
 
   read(event: KeyboardEvent): Command | null {
     if (event.isComposing) return null;
+    const command = commandFor(event, this.focusOf(event), this.areOn());
+    return command && this.digits.join(command, event.timeStamp);
+  }
+
+  /** The command of a key on the Tune bench, or null when it means what it means everywhere. */
+  readTune(event: KeyboardEvent): TuneCommand | null {
+    return event.isComposing ? null : tuneCommandFor(event, this.focusOf(event), this.areOn());
+  }
+
+  private focusOf(event: KeyboardEvent): Focus {
     const target = event.target instanceof Element ? event.target : null;
     const within = (selector: string): boolean => Boolean(target?.closest(selector));
     // A radio pressed with the pointer keeps the focus, but the keys mean the song again.
     const onRadio = !this.cameByPointer && within('input[type=radio]');
-    const focus = {
+    return {
       inField: within('input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]'),
       onControl: onRadio || within('button, a, [role=button]'),
       onRadio,
       inDialog: within('[role=dialog]'),
     };
-    const command = commandFor(event, focus, this.areOn());
-    return command && this.digits.join(command, event.timeStamp);
   }
 }

@@ -17,15 +17,16 @@ import {
   whyOf,
 } from '@joined-hands/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { FindingsList } from '../bench/findings-list';
 import { Choice, type ChoiceOption } from '../ui/choice';
-import { BenchState } from './bench-state';
+import { BenchState } from '../bench/bench-state';
 
 const SHOWN_ALTERNATIVES = 6;
 
 /** Teaches: what is selected, why it is so, what else could be. */
 @Component({
   selector: 'jh-reasons',
-  imports: [Choice, NzButtonModule],
+  imports: [Choice, FindingsList, NzButtonModule],
   templateUrl: './reasons.html',
   styleUrl: './reasons.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -37,6 +38,7 @@ export class Reasons {
     { value: 'block', label: 'Nearest' },
     { value: 'three', label: 'Three notes' },
     { value: 'root', label: 'Root' },
+    { value: 'singing', label: 'For singing' },
   ];
   /** The patterns made for the metre of the part. */
   protected readonly patterns = computed(() => {
@@ -57,7 +59,9 @@ export class Reasons {
     () => this.bench.change()?.pitches.map((p) => typeset(classNameOf(p))) ?? [],
   );
   protected readonly derivation = computed(() => this.with(derivationOf));
-  protected readonly meeting = computed(() => this.with(meetingInWords));
+  protected readonly meeting = computed(() =>
+    this.with((change) => meetingInWords(change, this.bench.arrangement()?.played.melody.length !== 0)),
+  );
   protected readonly why = computed(() => {
     const change = this.bench.change();
     return change ? whyOf(this.bench.before(), change) : '';

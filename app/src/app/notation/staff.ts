@@ -4,6 +4,7 @@ import {
   type ElementRef,
   effect,
   input,
+  output,
   signal,
   viewChild,
 } from '@angular/core';
@@ -18,6 +19,7 @@ import type { Arrangement } from '@joined-hands/core';
       class="staff"
       role="img"
       [attr.aria-label]="'Part ' + (part() + 1) + ' on the grand staff'"
+      (click)="press($event)"
     ></div>
     @if (problem()) {
       <p role="alert">{{ problem() }}</p>
@@ -33,6 +35,9 @@ import type { Arrangement } from '@joined-hands/core';
 export class Staff {
   readonly arrangement = input.required<Arrangement>();
   readonly part = input.required<number>();
+  /** Played ids of the notes picked. */
+  readonly picked = input<readonly string[]>([]);
+  readonly notePressed = output<{ id: string; isExtending: boolean }>();
   protected readonly problem = signal<string | null>(null);
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
   private readonly width = signal(0);
@@ -50,14 +55,21 @@ export class Staff {
         this.width(),
         this.host().nativeElement,
       ];
+      const picked = new Set(this.picked());
       if (width < 200) return;
       void import('./draw-staff')
-        .then(({ drawStaff }) => drawStaff(element, arrangement, part, width))
+        .then(({ drawStaff }) => drawStaff(element, arrangement, part, width, picked))
         .catch((error: unknown) =>
           this.problem.set(
             `The staff could not be drawn: ${error instanceof Error ? error.message : String(error)}.`,
           ),
         );
     });
+  }
+
+  protected press(event: MouseEvent): void {
+    const target = event.target instanceof Element ? event.target.closest('[data-note]') : null;
+    const id = target?.getAttribute('data-note');
+    if (id) this.notePressed.emit({ id, isExtending: event.shiftKey });
   }
 }

@@ -9,9 +9,24 @@ import {
   viewChild,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { Clock, MOST_BYTES, keyName, metreName, partsOf, typeset, unfold } from '@joined-hands/core';
+import {
+  Clock,
+  MOST_BYTES,
+  type OpenedFile,
+  READ_ENDINGS,
+  type Song,
+  type TuneCandidate,
+  emptySong,
+  keyName,
+  metreName,
+  partsOf,
+  typeset,
+  unfold,
+} from '@joined-hands/core';
 import { formatDistanceToNow } from 'date-fns';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
+import { firstValueFrom } from 'rxjs';
 import type { StoredSong } from '../storage/database';
 import { SongStore } from '../storage/song-store';
 import { ArrangerClient } from '../workers/arranger';
@@ -25,7 +40,7 @@ interface Card {
 /** The songs, as cards with what a pianist wants to see; files come in by button or by dropping them. */
 @Component({
   selector: 'jh-shelf',
-  imports: [NzButtonModule, RouterLink],
+  imports: [NzButtonModule, NzModalModule, RouterLink],
   templateUrl: './shelf.html',
   styleUrl: './shelf.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -34,6 +49,8 @@ export class Shelf implements OnInit {
   private readonly songs = inject(SongStore);
   private readonly arranger = inject(ArrangerClient);
   private readonly router = inject(Router);
+  private readonly modal = inject(NzModalService);
+  protected readonly endings = READ_ENDINGS.join();
   private readonly picker = viewChild.required<ElementRef<HTMLInputElement>>('picker');
 
   private readonly stored = signal<readonly StoredSong[] | null>(null);
@@ -89,29 +106,28 @@ export class Shelf implements OnInit {
   }
 
   private async importOne(file: File): Promise<string | null> {
-    this.reading.set(file.name);
+    const size = `${(file.size / 1024 / 1024).toFixed(1)} MB`;
+    this.reading.set(file.size > 1024 * 1024 ? `${file.name} (${size})` : file.name);
     try {
       if (file.size > MOST_BYTES) {
-        const size = (file.size / 1024 / 1024).toFixed(1);
         this.problem.set(
-          `${file.name}: the file is too large, ${size} MB; at most 20 MB are read. Export only the melody.`,
+          `${file.name}: the file is too large, ${size}; at most 20 MB are read. Export only the melody.`,
         );
         return null;
       }
-      if (!/\.(musicxml|xml|json)$/i.test(file.name)) {
-        this.problem.set(
-          `${file.name}: this kind of file is not read yet. Choose .musicxml, .xml or .joined.json.`,
-        );
-        return null;
-      }
-      const result = await this.arranger.read(file.name, await file.text(), crypto.randomUUID());
+      const bytes = new Uint8Array(await file.arrayBuffer());
+      const result = await this.arranger.read(file.name, bytes, crypto.randomUUID());
+      this.reading.set(null);
+      if (result === null) return null;
       if (result.kind === 'refused') {
         this.problem.set(`${file.name}: ${result.reason} The songs on the shelf are untouched.`);
         return null;
       }
-      const song = { ...result.song, id: crypto.randomUUID() };
-      await this.songs.add(song);
-      return song.id;
+      const song = await this.chosen(result.opened);
+      if (!song) return null;
+      const own = { ...song, id: crypto.randomUUID() };
+      await this.songs.add(own);
+      return own.id;
     } catch (error) {
       this.problem.set(
         `${file.name}: it could not be stored: ${error instanceof Error ? error.message : String(error)}.`,
@@ -120,6 +136,52 @@ export class Shelf implements OnInit {
     } finally {
       this.reading.set(null);
     }
+  }
+
+  /** The song of a file: where several lines could be the melody, the one the pianist takes; null when none is. */
+  private async chosen(opened: OpenedFile): Promise<Song | null> {
+    if (opened.kind === 'project') return opened.song;
+    if (opened.tunes.length === 1) return opened.tunes[0].song;
+    const { TuneChoice } = await import('./tune-choice');
+    const modal = this.modal.create({
+      nzTitle: 'Which line is the melody?',
+      nzContent: TuneChoice,
+      nzData: opened.tunes,
+      nzFooter: null,
+      nzWidth: 640,
+    });
+    const taken: TuneCandidate | undefined = await firstValueFrom(modal.afterClose);
+    return taken?.song ?? null;
+  }
+
+  protected cancelReading(): void {
+    this.arranger.cancelReading();
+  }
+
+  /** An empty song on the Tune bench, ready to be typed, tapped or played. */
+  protected async typeTune(): Promise<void> {
+    const song = { ...emptySong(crypto.randomUUID(), 'New tune'), barCount: 4 };
+    await this.songs.add(song);
+    await this.router.navigate(['/song', song.id, 'tune'], { queryParams: { job: 'letters' } });
+  }
+
+  protected async writeChords(): Promise<void> {
+    const { ChordsEntry } = await import('./chords-entry');
+    const modal = this.modal.create({
+      nzTitle: 'Chords and words',
+      nzContent: ChordsEntry,
+      nzFooter: null,
+      nzWidth: 680,
+    });
+    const song: Song | undefined = await firstValueFrom(modal.afterClose);
+    if (!song) return;
+    await this.songs.add(song);
+    await this.router.navigate(['/song', song.id]);
+  }
+
+  protected async lookAtDemo(): Promise<void> {
+    const id = await this.songs.addDemoSongs();
+    await this.router.navigate(['/song', id]);
   }
 
   protected async remove(card: Card): Promise<void> {

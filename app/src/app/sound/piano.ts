@@ -51,6 +51,24 @@ export class Piano {
     return { tone, sampler, click };
   }
 
+  /** Plays a line at a tempo, from now on. Times in ticks. */
+  async hearLine(
+    line: readonly { readonly tick: number; readonly length: number; readonly midi: number }[],
+    quartersPerMinute: number,
+  ): Promise<void> {
+    const { tone, sampler } = await this.ready();
+    sampler.releaseAll();
+    const perTick = 60 / (quartersPerMinute * 960);
+    const start = tone.now() + 0.1;
+    for (const { tick, length, midi } of line)
+      sampler.triggerAttackRelease(
+        tone.Frequency(midi, 'midi').toFrequency(),
+        Math.max(0.08, length * perTick),
+        start + tick * perTick,
+        0.65,
+      );
+  }
+
   /** Strikes keys together now, for about a second and a half. */
   async hear(keys: readonly number[], velocity = 76): Promise<void> {
     const { tone, sampler } = await this.ready();

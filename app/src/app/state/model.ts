@@ -6,6 +6,8 @@ export interface Step {
   readonly song: Song;
   /** The edit that led away from it, in words. */
   readonly what: string;
+  /** Edits of one session (typing a tune) are one step. */
+  readonly session?: string | null;
 }
 
 /** Where the pianist is in the song; stored with it, so that a reload comes back to the same place. */

@@ -1,4 +1,4 @@
-import { applyEdit, describeEdit } from '@joined-hands/core';
+import { applyEdit, describeEdit, sessionOf } from '@joined-hands/core';
 import { createFeature, createReducer, on } from '@ngrx/store';
 import { ArrangementActions, PlaceActions, ProfileActions, SongActions } from './actions';
 import { EMPTY_WORKBENCH, type WorkbenchState } from './model';
@@ -20,7 +20,10 @@ const reducer = createReducer(
   on(SongActions.closed, (state): WorkbenchState => ({ ...EMPTY_WORKBENCH, profile: state.profile })),
   on(SongActions.edited, (state, { edit }): WorkbenchState => {
     if (!state.song || state.isReadOnly) return state;
-    const past = [...state.past, { song: state.song, what: describeEdit(edit) }].slice(-MOST_STEPS);
+    const session = sessionOf(edit);
+    const goesOn = session !== null && state.past.at(-1)?.session === session;
+    const step = { song: state.song, what: describeEdit(edit), session };
+    const past = goesOn ? state.past : [...state.past, step].slice(-MOST_STEPS);
     return { ...state, ...changed, song: applyEdit(state.song, edit), past, future: [] };
   }),
   on(SongActions.undone, (state): WorkbenchState => {

@@ -103,17 +103,28 @@ export class SongStore {
     await this.database.settings.put({ key: 'keys-on', value: on });
   }
 
+  /** Puts the demo songs that are not there (back) on the shelf; gives the id of the first. */
+  async addDemoSongs(): Promise<string> {
+    const songs = await this.demoSongs();
+    for (const song of songs) if (!(await this.database.songs.get(song.id))) await this.add(song);
+    return songs[0].id;
+  }
+
   private async addDemoSongsOnce(): Promise<void> {
     const done = await this.database.settings.get('demo-songs');
     if (done) return;
-    const texts = await Promise.all(
-      DEMO_FILES.map(async (name) => (await fetch(`/demo/${name}.joined.json`)).text()),
-    );
-    const songs = texts.map((text) => readProject(text).song);
+    const songs = await this.demoSongs();
     await this.database.transaction('rw', this.database.songs, this.database.settings, async () => {
       if (await this.database.settings.get('demo-songs')) return;
       await this.database.settings.put({ key: 'demo-songs', value: true });
       for (const song of songs) await this.add(song);
     });
+  }
+
+  private async demoSongs(): Promise<Song[]> {
+    const texts = await Promise.all(
+      DEMO_FILES.map(async (name) => (await fetch(`/demo/${name}.joined.json`)).text()),
+    );
+    return texts.map((text) => readProject(text).song);
   }
 }

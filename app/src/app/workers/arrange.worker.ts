@@ -5,10 +5,13 @@ import {
   type Profile,
   type Song,
   alternativesFor,
+  arrange,
   arrangeInSlices,
   keepIdentity,
-  readMusicXml,
-  readProject,
+  type KeyChoice,
+  type OpenedFile,
+  easierKeys,
+  openFile,
 } from '@joined-hands/core';
 import { expose } from 'comlink';
 
@@ -32,7 +35,7 @@ function lightened({
 
 /** A file as read, or why it could not be. */
 export type ReadResult =
-  | { readonly kind: 'song'; readonly song: Song; readonly profile: Profile | null }
+  | { readonly kind: 'opened'; readonly opened: OpenedFile }
   | { readonly kind: 'refused'; readonly reason: string };
 
 const arranger = {
@@ -70,12 +73,21 @@ const arranger = {
     return alternativesFor(song, profile, played, parts, changeId);
   },
 
-  /** Reads a file's text; what cannot be read is refused with a sentence. */
-  read(name: string, text: string, songId: string): ReadResult {
+  /** A melody alone, to be heard before it is taken. */
+  preview(song: Song, profile: Profile): Travelling {
+    const alone = { ...song, choices: { ...song.choices, rung: 1 }, partSettings: {} };
+    return lightened(arrange(alone, profile, { withoutFingers: true }));
+  },
+
+  /** The song in all twelve keys, the easiest first. */
+  easierKeys(song: Song, profile: Profile): KeyChoice[] {
+    return easierKeys(song, profile);
+  },
+
+  /** Reads a file; what cannot be read is refused with a sentence. */
+  read(name: string, bytes: Uint8Array, songId: string): ReadResult {
     try {
-      if (name.toLowerCase().endsWith('.json')) return { kind: 'song', ...readProject(text) };
-      const title = name.replace(/\.[^.]+$/, '');
-      return { kind: 'song', song: readMusicXml(text, songId, title || 'Untitled'), profile: null };
+      return { kind: 'opened', opened: openFile(name, bytes, songId) };
     } catch (error) {
       if (error instanceof FileError) return { kind: 'refused', reason: error.message };
       throw error;

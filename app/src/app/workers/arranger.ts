@@ -2,6 +2,7 @@ import { Injectable } from '@angular/core';
 import {
   type Alternative,
   type Arrangement,
+  type KeyChoice,
   type Profile,
   type Song,
   type Timeline,
@@ -18,9 +19,7 @@ export class ArrangerClient {
   private lastJob = 0;
 
   private get worker(): Remote<Arranger> {
-    this.remote ??= wrap<Arranger>(
-      new Worker(new URL('./arrange.worker', import.meta.url), { type: 'module' }),
-    );
+    this.remote ??= wrap<Arranger>(newWorker());
     return this.remote;
   }
 
@@ -50,9 +49,37 @@ export class ArrangerClient {
     return this.worker.alternatives(changeId);
   }
 
-  read(name: string, text: string, songId: string): Promise<ReadResult> {
-    return this.worker.read(name, text, songId);
+  easierKeys(song: Song, profile: Profile): Promise<KeyChoice[]> {
+    return this.worker.easierKeys(song, profile);
   }
+
+  /** The melody of a song alone, ready to be played. */
+  async preview(song: Song, profile: Profile): Promise<Arrangement> {
+    return arrived(await this.worker.preview(song, profile), song, profile);
+  }
+
+  private stopReading: (() => void) | null = null;
+
+  /** Reads a file in a worker of its own, so that it can be called off. Null when it was. */
+  read(name: string, bytes: Uint8Array, songId: string): Promise<ReadResult | null> {
+    const worker = newWorker();
+    return new Promise((resolve, reject) => {
+      this.stopReading = () => resolve(null);
+      wrap<Arranger>(worker).read(name, bytes, songId).then(resolve, reject);
+    }).finally(() => {
+      worker.terminate();
+      this.stopReading = null;
+    }) as Promise<ReadResult | null>;
+  }
+
+  /** Calls off the reading of a file; nothing of it is kept. */
+  cancelReading(): void {
+    this.stopReading?.();
+  }
+}
+
+function newWorker(): Worker {
+  return new Worker(new URL('./arrange.worker', import.meta.url), { type: 'module' });
 }
 
 /** The arrangement whole again; its performance is worked out when first asked for. */

@@ -146,14 +146,14 @@ function layoutRow(view: View, spans: readonly BarSpan[], usable: number, top: n
   const inRow = (n: { tick: number }): boolean => n.tick >= fromTick && n.tick < toTick;
   const rightTop = top + BAR_LINE_ROOM;
   const notes = view.right.filter(inRow).map((n) => noteShape(view, n, x, pixelsPerTick, rightTop));
-  const { lyrics, lines } = placeLyrics(view.right.filter(inRow), x, rightTop + rightHeight(view));
+  const { lyrics, lines } = placeLyrics(view.words.filter(inRow), x, rightTop + rightHeight(view));
   const lyricBand = view.hasLyrics ? lines * LYRIC_LINE : 0;
   const chordY = rightTop + rightHeight(view) + lyricBand + CHORD_BAND - 7;
   const countY = chordY + COUNT_BAND;
   const seamY = countY + 6 + SEAM_BAND / 2;
   const leftTop = seamY + SEAM_BAND / 2 + 2;
   const blocks = blockShapes(view, view.left.filter(inRow), x, pixelsPerTick, leftTop, toTick);
-  const inversionY = leftTop + leftHeight(view) + INVERSION_BAND - 6;
+  const inversionY = view.isMelodyOnly ? countY + 4 : leftTop + leftHeight(view) + INVERSION_BAND - 6;
   return {
     top,
     height: inversionY + 6 - top,

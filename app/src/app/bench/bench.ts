@@ -5,6 +5,7 @@ import {
   HostListener,
   type OnInit,
   computed,
+  effect,
   inject,
   input,
   signal,
@@ -22,9 +23,15 @@ import { ProfileActions, SongActions } from '../state/actions';
 import { WorkbenchEffects } from '../state/effects';
 import { SongLock } from '../storage/song-lock';
 import { SongStore } from '../storage/song-store';
+import { LettersEntry } from '../tune/letters-entry';
+import { Recorder } from '../tune/recorder';
+import { ScreenKeyboard } from '../tune/screen-keyboard';
+import type { TuneCommand } from '../tune/tune-commands';
+import { TunePanel } from '../tune/tune-panel';
+import { JOBS, TuneState } from '../tune/tune-state';
 import { BenchState } from './bench-state';
 import { PartsRail } from './parts-rail';
-import { Reasons } from './reasons';
+import { Reasons } from '../join/reasons';
 import { Seam } from './seam';
 import { Transport } from './transport';
 
@@ -33,8 +40,20 @@ const NARROW_PX = 900;
 /** The song bench: parts rail, seam, reasons, keyboard, transport. */
 @Component({
   selector: 'jh-bench',
-  imports: [RouterLink, NzButtonModule, NzModalModule, Keyboard, PartsRail, Reasons, Seam, Staff, Transport],
-  providers: [BenchState],
+  imports: [
+    RouterLink,
+    NzButtonModule,
+    NzModalModule,
+    Keyboard,
+    LettersEntry,
+    PartsRail,
+    Reasons,
+    Seam,
+    Staff,
+    Transport,
+    TunePanel,
+  ],
+  providers: [BenchState, TuneState, Recorder, ScreenKeyboard],
   templateUrl: './bench.html',
   styleUrl: './bench.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -42,8 +61,15 @@ const NARROW_PX = 900;
 export class Bench implements OnInit {
   /** Id of the song, from the address. */
   readonly id = input.required<string>();
+  /** The bench, from the address; none is Join. */
+  readonly benchName = input<string>();
+  /** The job to begin with on the Tune bench, from the address. */
+  readonly job = input<string>();
 
   protected readonly bench = inject(BenchState);
+  protected readonly tune = inject(TuneState);
+  private readonly screen = inject(ScreenKeyboard);
+  private readonly recorder = inject(Recorder);
   private readonly store = inject(Store);
   private readonly songs = inject(SongStore);
   private readonly lock = inject(SongLock);
@@ -60,11 +86,18 @@ export class Bench implements OnInit {
     if (!song || !arrangement) return '';
     return `${typeset(keyName(keyAt(arrangement.played, 0)))} · ${metreName(song.metreMap[0])}`;
   });
+  protected readonly isTune = computed(() => this.benchName() === 'tune');
   protected readonly undoWhat = computed(() => this.bench.state().past.at(-1)?.what ?? null);
   protected readonly redoWhat = computed(() => this.bench.state().future.at(-1)?.what ?? null);
   protected readonly problem = computed(() => this.bench.state().problem ?? this.bench.player.problem());
 
   constructor() {
+    effect(() => this.bench.showsMelodyOnly.set(this.isTune()));
+    effect(() => this.bench.pickedTick.set(this.isTune() ? (this.tune.note()?.tick ?? null) : null));
+    effect(() => {
+      const job = JOBS.find(({ value }) => value === this.job())?.value;
+      if (job) this.tune.job.set(job);
+    });
     const leaving = (): void => void this.saveNow();
     window.addEventListener('pagehide', leaving);
     document.addEventListener('visibilitychange', leaving);
@@ -72,6 +105,7 @@ export class Bench implements OnInit {
       window.removeEventListener('pagehide', leaving);
       document.removeEventListener('visibilitychange', leaving);
       this.bench.player.stop();
+      this.recorder.stop();
       void this.saveNow().then(() => {
         this.lock.free();
         this.store.dispatch(SongActions.closed());
@@ -129,7 +163,13 @@ export class Bench implements OnInit {
 
   protected async showKeys(): Promise<void> {
     const { KeysList } = await import('../help/keys-list');
-    this.modal.create({ nzTitle: 'Keys', nzContent: KeysList, nzFooter: null, nzWidth: 620 });
+    this.modal.create({
+      nzTitle: 'Keys',
+      nzContent: KeysList,
+      nzData: this.isTune(),
+      nzFooter: null,
+      nzWidth: 680,
+    });
   }
 
   @HostListener('window:resize')
@@ -139,10 +179,72 @@ export class Bench implements OnInit {
 
   @HostListener('document:keydown', ['$event'])
   protected onKey(event: KeyboardEvent): void {
+    const forTune = this.isTune() && !this.recorder.isBusy() ? this.shortcuts.readTune(event) : null;
+    if (forTune) {
+      event.preventDefault();
+      return this.obeyTune(forTune);
+    }
     const command = this.shortcuts.read(event);
     if (!command) return;
     event.preventDefault();
     this.obey(command);
+  }
+
+  /** A note of the staff: picked on the Tune bench; elsewhere its chord is selected. */
+  protected pressOnStaff({ id, isExtending }: { id: string; isExtending: boolean }): void {
+    if (this.isTune()) return this.tune.pick(id, isExtending);
+    const note = this.bench.arrangement()?.right.find((n) => n.from === id);
+    const under =
+      note &&
+      this.bench
+        .changesInPart()
+        .filter((c) => c.change.tick <= note.tick)
+        .at(-1);
+    if (under) this.bench.select(under.change.id);
+  }
+
+  /** On the Tune bench chords are looked at, not worked on. */
+  protected selectChange(id: string): void {
+    if (!this.isTune()) this.bench.select(id);
+  }
+
+  /** A key of the piano on the screen: heard, and recorded or written as a letter where that is asked for. */
+  protected press(midi: number): void {
+    this.screen.keys.press(midi);
+    if (!this.recorder.isBusy()) void this.bench.hearKeys([midi]);
+  }
+
+  private obeyTune(command: TuneCommand): void {
+    const { tune } = this;
+    switch (command.kind) {
+      case 'step':
+        return tune.step(command.by, command.isExtending);
+      case 'pitch':
+        return tune.movePitch({ steps: command.steps, semitones: command.semitones });
+      case 'length':
+        return tune.lengthen(command.by);
+      case 'shift':
+        return tune.shift(command.by);
+      case 'words':
+        tune.job.set('words');
+        return void setTimeout(() => document.querySelector<HTMLElement>('jh-words-panel textarea')?.focus());
+      case 'pick-part':
+        return tune.pickPart();
+      case 'tie':
+        return tune.tie();
+      case 'split':
+        return tune.split();
+      case 'join':
+        return tune.join();
+      case 'copy':
+        return tune.copy();
+      case 'add':
+        return tune.add();
+      case 'remove':
+        return tune.remove();
+      case 'mend':
+        return tune.mend();
+    }
   }
 
   private obey(command: Command): void {
@@ -168,6 +270,7 @@ export class Bench implements OnInit {
         return bench.take();
       case 'leave':
         this.sheet.set(null);
+        this.tune.leave();
         return bench.select(null);
       case 'undo':
         return bench.undo();

@@ -18,36 +18,80 @@ export interface SeamView {
   readonly leftMost: number;
   readonly hasLeft: boolean;
   readonly hasLyrics: boolean;
+  /** Syllables with the tick they are sung at. */
+  readonly words: readonly SungWord[];
+  /** Only the melody is shown, without the seam and the left hand. */
+  readonly isMelodyOnly: boolean;
+  /** Said in the lane when the right hand is shown elsewhere than it is played. */
+  readonly elsewhere: string;
+}
+
+export interface SungWord {
+  readonly tick: number;
+  readonly text: string;
+  readonly syllabic: 'single' | 'begin' | 'middle' | 'end';
 }
 
 const MOST_STEPS = 16;
 const MOST_LEFT_STEPS = 40;
 
 /** Gathers what the seam shows of a part. */
-export function viewOf(arrangement: Arrangement, partIndex: number): SeamView {
+export function viewOf(arrangement: Arrangement, partIndex: number, isMelodyOnly = false): SeamView {
   const part = arrangement.parts[partIndex];
   const inPart = (tick: number): boolean => tick >= part.fromTick && tick < part.toTick;
-  const left = arrangement.left.filter((n) => inPart(n.tick));
+  const left = isMelodyOnly ? [] : arrangement.left.filter((n) => inPart(n.tick));
+  const away = part.choices.shownOctave;
+  const shown = (note: HandNote): HandNote =>
+    away === 0 ? note : { ...note, pitch: { ...note.pitch, octave: note.pitch.octave + away } };
+  const right = rightShown(arrangement, isMelodyOnly)
+    .filter((n) => inPart(n.tick))
+    .map(shown);
+  const words = wordsOf(arrangement.played);
   const blocks = arrangement.changes.flatMap((c) => c.pitches.map(staffStep));
   return {
     part,
     bars: arrangement.played.bars.filter(
       (bar) => bar.tick < part.toTick && bar.tick + bar.length > part.fromTick,
     ),
-    right: arrangement.right.filter((n) => inPart(n.tick)),
+    right,
     left,
     changes: arrangement.changes.filter((c) => inPart(c.change.tick)),
-    meetings: arrangement.meetings.filter((m) => inPart(m.tick)),
+    meetings: isMelodyOnly ? [] : arrangement.meetings.filter((m) => inPart(m.tick)),
     byPitch: part.choices.rung >= 5,
     rightRange: rangeOf(
-      arrangement.played.melody.map((n) => staffStep(n.pitch)),
+      [...arrangement.right.map((n) => staffStep(n.pitch)), ...right.map((n) => staffStep(n.pitch))],
       MOST_STEPS,
     ),
     leftRange: rangeOf([...blocks, ...left.map((n) => staffStep(n.pitch))], MOST_LEFT_STEPS),
     leftMost: arrangement.changes.reduce((most, c) => Math.max(most, c.voicing.keys.length), 3),
-    hasLeft: part.choices.rung > 1,
-    hasLyrics: arrangement.played.melody.some((n) => n.lyric !== null),
+    hasLeft: !isMelodyOnly && (part.choices.rung > 1 || part.choices.layout === 'singing'),
+    hasLyrics: words.length > 0,
+    words: words.filter((word) => inPart(word.tick)),
+    isMelodyOnly,
+    elsewhere: away === 0 ? '' : `shown an octave ${away < 0 ? 'lower' : 'higher'}`,
   };
+}
+
+/** The right hand; on the Tune bench the melody even where it is only sung. */
+function rightShown({ right, played }: Arrangement, isMelodyOnly: boolean): readonly HandNote[] {
+  if (!isMelodyOnly || right.some((n) => n.source === 'melody')) return right;
+  return played.melody.map((note) => ({
+    hand: 'right',
+    tick: note.tick,
+    length: note.length,
+    midi: note.midi,
+    pitch: note.pitch,
+    source: 'melody',
+    from: note.id,
+    lyric: note.lyric?.text ?? null,
+    grace: note.grace,
+    finger: null,
+  }));
+}
+
+function wordsOf({ melody, words }: Arrangement['played']): SungWord[] {
+  const sung = melody.flatMap((n) => (n.lyric ? [{ tick: n.tick, ...n.lyric }] : []));
+  return [...sung, ...words].sort((a, b) => a.tick - b.tick);
 }
 
 /** True when two views draw the same picture. */

@@ -27,6 +27,9 @@ export class Seam {
   /** The tick that sounds, or null. */
   readonly tick = input<number | null>(null);
   readonly selectedChange = output<string>();
+  /** Played ids of the notes picked, on the Tune bench. */
+  readonly picked = input<readonly string[]>([]);
+  readonly notePressed = output<{ id: string; isExtending: boolean }>();
 
   protected readonly noteHeight = NOTE_HEIGHT;
   protected readonly blockHeight = BLOCK_HEIGHT;
@@ -65,7 +68,7 @@ export class Seam {
       const observer = new ResizeObserver(() =>
         this.room.set({
           width: Math.max(280, Math.floor(element.clientWidth)),
-          height: view.clientHeight - 14,
+          height: Math.max(120, view.clientHeight - 14 - Math.max(0, element.offsetTop - view.offsetTop - 6)),
         }),
       );
       observer.observe(element);
@@ -94,8 +97,13 @@ export class Seam {
     return tick !== null && tick >= shape.tick && tick < shape.tick + shape.width / perTick;
   }
 
-  /** The change struck with (or sounding under) a note: pressing the note selects it. */
-  protected selectUnder(note: NoteShape): void {
+  /** On the Tune bench a note is picked; elsewhere the change struck with (or sounding under) it is selected. */
+  protected pressNote(note: NoteShape, isExtending: boolean): void {
+    if (this.view().isMelodyOnly) this.notePressed.emit({ id: note.id, isExtending });
+    else this.selectUnder(note);
+  }
+
+  private selectUnder(note: NoteShape): void {
     const { changes } = this.view();
     const under = changes.filter((c) => c.change.tick <= note.tick).at(-1);
     if (under) this.selectedChange.emit(under.change.id);

@@ -1,5 +1,13 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
-import type { Alternative, ArrangedChange, Choices, Hand, HandNote, SongEdit } from '@joined-hands/core';
+import type {
+  Alternative,
+  ArrangedChange,
+  Choices,
+  Hand,
+  HandNote,
+  MelodyNote,
+  SongEdit,
+} from '@joined-hands/core';
 import { RUNGS, classNameOf, midiOf, partIndexAt, typeset } from '@joined-hands/core';
 import { Store } from '@ngrx/store';
 import type { HeldKey } from '../keyboard/keyboard';
@@ -32,11 +40,13 @@ export class BenchState {
   readonly place = computed(() => this.state().place);
   readonly partIndex = computed(() => this.place().part);
   readonly part = computed(() => this.arrangement()?.parts[this.partIndex()] ?? null);
+  /** The Tune bench shows the melody without the left hand. */
+  readonly showsMelodyOnly = signal(false);
   /** The part as the seam draws it; the same again when the rest of the song follows the part on screen. */
   readonly view = computed(
     () => {
       const [arrangement, part] = [this.arrangement(), this.part()];
-      return arrangement && part ? viewOf(arrangement, this.partIndex()) : null;
+      return arrangement && part ? viewOf(arrangement, this.partIndex(), this.showsMelodyOnly()) : null;
     },
     { equal: sameView },
   );
@@ -108,6 +118,12 @@ export class BenchState {
   goToPart(index: number): void {
     const count = this.arrangement()?.parts.length ?? 0;
     if (index >= 0 && index < count) this.move({ part: index, selected: null });
+  }
+
+  /** The last part: where a tune that is being typed goes on. */
+  showLast(): void {
+    const count = this.arrangement()?.parts.length ?? 0;
+    if (count > 0 && this.partIndex() !== count - 1) this.move({ part: count - 1, selected: null });
   }
 
   select(changeId: string | null): void {
@@ -227,8 +243,20 @@ export class BenchState {
 
   async hearKeys(keys: readonly number[]): Promise<void> {
     if (this.player.isPlaying()) return;
+    await this.sound(() => this.piano.hear(keys));
+  }
+
+  /** A line of notes at the song's tempo. */
+  async hearLine(notes: readonly MelodyNote[]): Promise<void> {
+    this.player.stop();
+    const line = notes.map((n) => ({ tick: n.tick, length: n.length, midi: midiOf(n.pitch) }));
+    const tempo = this.song()?.tempoMap[0].quartersPerMinute ?? 96;
+    await this.sound(() => this.piano.hearLine(line, tempo));
+  }
+
+  private async sound(make: () => Promise<void>): Promise<void> {
     try {
-      await this.piano.hear(keys);
+      await make();
     } catch (error) {
       this.player.problem.set(
         `The piano could not be started: ${error instanceof Error ? error.message : String(error)}.`,
@@ -241,6 +269,9 @@ export class BenchState {
     return [...keys, ...above.map((n) => n.midi)];
   }
 
+  /** On the Tune bench: where the note picked begins. */
+  readonly pickedTick = signal<number | null>(null);
+
   /** What the keyboard shows: keys sounding, else the voicing tried, else the change selected. */
   readonly heldKeys = computed<HeldKey[]>(() => {
     const arrangement = this.arrangement();
@@ -250,13 +281,16 @@ export class BenchState {
       return sounding.flatMap((key) => {
         const notes = key.hand === 'right' ? arrangement.right : arrangement.left;
         const note = notes.find((n) => n.tick === key.tick && n.midi === key.midi);
-        return note ? [held(note)] : [];
+        return note ? [this.held(note)] : [];
       });
     }
     const change = this.change() ?? this.changesInPart()[0];
-    if (!change) return arrangement.right.filter((n) => n.tick === this.part()?.fromTick).map(held);
+    if (!change || this.showsMelodyOnly())
+      return arrangement.right
+        .filter((n) => n.tick === (this.pickedTick() ?? this.part()?.fromTick))
+        .map((note) => this.held(note));
     const at = (n: HandNote): boolean => n.tick === change.change.tick && !n.grace;
-    const right = arrangement.right.filter(at).map(held);
+    const right = arrangement.right.filter(at).map((note) => this.held(note));
     const tried = this.tried();
     if (tried !== null && this.alternatives()[tried]) {
       const left = this.alternatives()[tried].pitches.map((p) => ({
@@ -267,7 +301,7 @@ export class BenchState {
       }));
       return [...right, ...left];
     }
-    return [...right, ...arrangement.left.filter(at).map(held)];
+    return [...right, ...arrangement.left.filter(at).map((note) => this.held(note))];
   });
 
   readonly usedKeys = computed(() => {
@@ -278,8 +312,16 @@ export class BenchState {
       .filter((n) => n.tick >= part.fromTick && n.tick < part.toTick)
       .map((n) => n.midi);
   });
-}
 
-function held(note: HandNote): HeldKey {
-  return { midi: note.midi, hand: note.hand, letter: typeset(classNameOf(note.pitch)), finger: note.finger };
+  /** A key as the keyboard shows it: the right hand an octave away where it is learned there. */
+  private held(note: HandNote): HeldKey {
+    const parts = this.arrangement()?.parts ?? [];
+    const away = note.hand === 'right' ? (parts[partIndexAt(parts, note.tick)]?.choices.shownOctave ?? 0) : 0;
+    return {
+      midi: note.midi + 12 * away,
+      hand: note.hand,
+      letter: typeset(classNameOf(note.pitch)),
+      finger: note.finger,
+    };
+  }
 }

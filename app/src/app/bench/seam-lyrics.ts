@@ -1,4 +1,4 @@
-import type { HandNote } from '@joined-hands/core';
+import type { SungWord } from './seam-view';
 
 /** A word or number at a place of the seam. */
 export interface TextMark {
@@ -16,16 +16,15 @@ const SYLLABLE_GAP = 6;
 
 /** Syllables under their notes; one that would run into the last steps down a line. */
 export function placeLyrics(
-  notes: readonly HandNote[],
+  words: readonly SungWord[],
   x: (tick: number) => number,
   top: number,
 ): { lyrics: TextMark[]; lines: number } {
   const ends: number[] = [];
   const lyrics: TextMark[] = [];
-  for (const note of notes) {
-    if (note.lyric === null) continue;
-    const text = note.lyric + (note.syllabic === 'begin' || note.syllabic === 'middle' ? '-' : '');
-    const at = x(note.tick);
+  for (const word of words) {
+    const text = word.text + (word.syllabic === 'begin' || word.syllabic === 'middle' ? '-' : '');
+    const at = x(word.tick);
     let line = ends.findIndex((end) => end <= at);
     if (line < 0) line = ends.push(0) - 1;
     ends[line] = at + text.length * LETTER_WIDTH + SYLLABLE_GAP;

@@ -1,0 +1,179 @@
+import type { Arrangement, HandNote, PlayedBar } from '@joined-hands/core';
+import { typeset, valuesOf, voicesOf } from '@joined-hands/core';
+import { Beam, Dot, Fraction, GraceNote, GraceNoteGroup, StaveNote, StaveTie, Tuplet } from 'vexflow';
+
+const DURATIONS: Record<string, string> = {
+  whole: 'w',
+  half: 'h',
+  quarter: 'q',
+  eighth: '8',
+  '16th': '16',
+  '32nd': '32',
+  '64th': '64',
+};
+
+/** One voice of one staff in one bar. */
+export interface WrittenVoice {
+  readonly notes: StaveNote[];
+  readonly beams: Beam[];
+  readonly ties: StaveTie[];
+  readonly tuplets: Tuplet[];
+  readonly marks: StaffMark[];
+}
+
+/** A chord name or syllable at a note. */
+export interface StaffMark {
+  readonly note: StaveNote;
+  readonly text: string;
+  readonly isWord: boolean;
+}
+
+export interface StaffPlace {
+  readonly clef: 'treble' | 'bass';
+  readonly bar: PlayedBar;
+  readonly arrangement: Arrangement;
+  readonly picked: ReadonlySet<string>;
+  readonly pickedColour: string;
+}
+
+/**
+ * The voices of one hand in one bar: rests between, lengths split into written values and tied, grace notes before
+ * their main note, beams by the metre. With two voices the upper has stems up and the lower stems down.
+ */
+export function writeBar(hand: readonly HandNote[], place: StaffPlace): WrittenVoice[] {
+  const { bar } = place;
+  const end = bar.tick + bar.length;
+  const inBar = hand.filter((n) => !n.grace && n.tick < end && n.tick + n.length > bar.tick);
+  const graces = hand.filter((n) => n.grace && n.tick >= bar.tick && n.tick < end);
+  // Voices are found in the whole bar's neighbourhood, so that a note tied over keeps its own.
+  const voices = voicesOf(inBar);
+  const all = voices.length > 0 ? voices : [[]];
+  return all.slice(0, 2).map((events, index) => {
+    const stem = all.length === 1 ? 0 : index === 0 ? 1 : -1;
+    return writeVoice(events, index === 0 ? graces : [], place, stem, index > 0);
+  });
+}
+
+function writeVoice(
+  events: ReturnType<typeof voicesOf>[number],
+  graces: readonly HandNote[],
+  place: StaffPlace,
+  stem: number,
+  isSecond: boolean,
+): WrittenVoice {
+  const { clef, bar, arrangement } = place;
+  const end = bar.tick + bar.length;
+  const notes: StaveNote[] = [];
+  const ties: StaveTie[] = [];
+  const triplets: StaveNote[][] = [];
+  const marks: StaffMark[] = [];
+  const add = (ticks: number, struck: readonly HandNote[]): StaveNote[] =>
+    valuesOf(ticks).map((value) => {
+      const note = staveNote(value.type, value.dots, struck, place, stem, isSecond);
+      if (value.triplet) groupTriplet(triplets, note);
+      notes.push(note);
+      return note;
+    });
+  let at = bar.tick;
+  for (const event of events) {
+    const from = Math.max(event.tick, bar.tick);
+    if (from > at) add(from - at, []);
+    const pieces = add(Math.min(event.tick + event.length, end) - from, event.notes);
+    if (event.tick === from) {
+      if (clef === 'treble' && !isSecond) marks.push(...marksOf(pieces[0], arrangement, event.notes, from));
+      addGraces(
+        pieces[0],
+        graces.filter((g) => g.tick === from),
+        place,
+      );
+    }
+    for (let i = 1; i < pieces.length; i++) ties.push(tieOf(pieces[i - 1], pieces[i], event.notes.length));
+    if (event.tick < bar.tick) ties.push(tieOf(undefined, pieces[0], event.notes.length));
+    if (event.tick + event.length > end)
+      ties.push(tieOf(pieces[pieces.length - 1], undefined, event.notes.length));
+    at = Math.min(event.tick + event.length, end);
+  }
+  if (at < end) add(end - at, []);
+  const tuplets = triplets.filter((group) => group.length === 3).map((group) => new Tuplet(group));
+  const beams = Beam.generateBeams(notes, {
+    groups: groupsOf(bar),
+    maintainStemDirections: stem !== 0,
+  });
+  return { notes, beams, ties, tuplets, marks };
+}
+
+/** Beams join what lies within a beat: three eighths in compound metres, else the beat. */
+function groupsOf({ metre }: PlayedBar): Fraction[] {
+  const isCompound = metre.denominator >= 8 && metre.numerator % 3 === 0;
+  return [isCompound ? new Fraction(3, metre.denominator) : new Fraction(1, 4)];
+}
+
+function staveNote(
+  type: string | null,
+  dots: number,
+  struck: readonly HandNote[],
+  { clef, picked, pickedColour }: StaffPlace,
+  stem: number,
+  isSecond: boolean,
+): StaveNote {
+  const duration = DURATIONS[type ?? 'quarter'] ?? 'q';
+  const isRest = struck.length === 0;
+  const restKey = isSecond ? (clef === 'treble' ? 'e/4' : 'g/2') : clef === 'treble' ? 'b/4' : 'd/3';
+  const note = new StaveNote({
+    clef,
+    keys: isRest ? [restKey] : struck.map(vexKey),
+    duration: isRest ? `${duration}r` : duration,
+    dots,
+    ...(stem === 0 ? { autoStem: true } : { stemDirection: stem }),
+  });
+  for (let dot = 0; dot < dots; dot++) Dot.buildAndAttach([note], { all: true });
+  if (!isRest && struck.some((n) => picked.has(n.from)))
+    note.setStyle({ fillStyle: pickedColour, strokeStyle: pickedColour });
+  if (!isRest) note.setAttribute('id', `note-${struck[struck.length - 1].from}`);
+  return note;
+}
+
+function addGraces(note: StaveNote, graces: readonly HandNote[], { clef }: StaffPlace): void {
+  if (graces.length === 0) return;
+  const small = graces.map(
+    (g) => new GraceNote({ clef, keys: [vexKey(g)], duration: '8', slash: graces.length === 1 }),
+  );
+  note.addModifier(new GraceNoteGroup(small, true).beamNotes(), 0);
+}
+
+function groupTriplet(groups: StaveNote[][], note: StaveNote): void {
+  const last = groups[groups.length - 1];
+  if (last && last.length < 3) last.push(note);
+  else groups.push([note]);
+}
+
+function tieOf(from: StaveNote | undefined, to: StaveNote | undefined, count: number): StaveTie {
+  const indexes = Array.from({ length: count }, (_, i) => i);
+  return new StaveTie({
+    firstNote: from ?? null,
+    lastNote: to ?? null,
+    firstIndexes: indexes,
+    lastIndexes: indexes,
+  });
+}
+
+/** The chord above and the syllable below a note, to be drawn on lines of their own. */
+function marksOf(
+  note: StaveNote,
+  { played }: Arrangement,
+  struck: readonly HandNote[],
+  tick: number,
+): StaffMark[] {
+  const change = played.changes.find((c) => c.tick === tick);
+  const sung = struck.find((n) => n.lyric !== null);
+  const goesOn = sung?.syllabic === 'begin' || sung?.syllabic === 'middle';
+  return [
+    ...(change ? [{ note, text: typeset(change.symbol), isWord: false }] : []),
+    ...(sung ? [{ note, text: `${sung.lyric}${goesOn ? '-' : ''}`, isWord: true }] : []),
+  ];
+}
+
+function vexKey(note: HandNote): string {
+  const sign = note.pitch.alter < 0 ? 'b'.repeat(-note.pitch.alter) : '#'.repeat(note.pitch.alter);
+  return `${note.pitch.letter.toLowerCase()}${sign}/${note.pitch.octave}`;
+}

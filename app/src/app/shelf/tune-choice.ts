@@ -1,0 +1,86 @@
+import { ChangeDetectionStrategy, Component, type OnDestroy, inject, signal } from '@angular/core';
+import { DEFAULT_PROFILE, type TuneCandidate } from '@joined-hands/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NZ_MODAL_DATA, NzModalRef } from 'ng-zorro-antd/modal';
+import { Player } from '../sound/player';
+import { ArrangerClient } from '../workers/arranger';
+
+/** The first bars tell a melody from an accompaniment. */
+const BARS_HEARD = 8;
+
+/** A file with several lines: which one is the melody? Each can be heard before it is taken. */
+@Component({
+  selector: 'jh-tune-choice',
+  imports: [NzButtonModule],
+  template: `
+    <p>This file holds {{ tunes.length }} lines that could be the melody. The likeliest stands first.</p>
+    <ol>
+      @for (tune of tunes; track tune.id; let first = $first) {
+        <li>
+          <span class="what"
+            ><b>{{ tune.label }}</b
+            ><br />{{ tune.facts }}</span
+          >
+          <button nz-button type="button" [attr.aria-label]="'Hear ' + tune.label" (click)="hear(tune)">
+            {{ heard() === tune.id && player.isPlaying() ? 'Stop' : 'Hear' }}
+          </button>
+          <button
+            nz-button
+            [nzType]="first ? 'primary' : 'default'"
+            type="button"
+            [attr.aria-label]="'Take ' + tune.label"
+            (click)="modal.close(tune)"
+          >
+            Take
+          </button>
+        </li>
+      }
+    </ol>
+    @if (player.problem(); as text) {
+      <p role="alert">{{ text }}</p>
+    }
+  `,
+  styles: `
+    p {
+      font-size: 18px;
+    }
+    ol {
+      list-style: none;
+      margin: 0;
+      padding: 0;
+    }
+    li {
+      display: grid;
+      grid-template-columns: 1fr auto auto;
+      gap: 10px;
+      align-items: center;
+      padding: 10px 0;
+      border-top: 1.5px solid var(--rule);
+      font-size: 18px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TuneChoice implements OnDestroy {
+  protected readonly tunes = inject<readonly TuneCandidate[]>(NZ_MODAL_DATA);
+  protected readonly modal = inject<NzModalRef<TuneChoice, TuneCandidate>>(NzModalRef);
+  protected readonly player = inject(Player);
+  private readonly arranger = inject(ArrangerClient);
+  protected readonly heard = signal<string | null>(null);
+
+  protected async hear(tune: TuneCandidate): Promise<void> {
+    const isAgain = this.heard() === tune.id && this.player.isPlaying();
+    this.player.stop();
+    if (isAgain) return;
+    this.heard.set(tune.id);
+    const arrangement = await this.arranger.preview(tune.song, DEFAULT_PROFILE);
+    const { bars, endTick } = arrangement.played;
+    const toTick = bars[BARS_HEARD]?.tick ?? endTick;
+    const request = { fromTick: 0, toTick, tempoPercent: 100, hands: 'both', countsIn: false } as const;
+    await this.player.play(arrangement, request, false);
+  }
+
+  ngOnDestroy(): void {
+    this.player.stop();
+  }
+}

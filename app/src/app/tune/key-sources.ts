@@ -1,0 +1,140 @@
+import { type KeyEvent, type Mistake, type TuneKey, playSimulated } from '@joined-hands/core';
+import type { KeySource } from './recorder';
+
+/** Keys of the computer as piano keys, by their place on the keyboard: the middle row white, the row above black. */
+const COMPUTER_KEYS: Record<string, number> = {
+  KeyA: 60,
+  KeyW: 61,
+  KeyS: 62,
+  KeyE: 63,
+  KeyD: 64,
+  KeyF: 65,
+  KeyT: 66,
+  KeyG: 67,
+  KeyY: 68,
+  KeyH: 69,
+  KeyU: 70,
+  KeyJ: 71,
+  KeyK: 72,
+  KeyO: 73,
+  KeyL: 74,
+  KeyP: 75,
+  Semicolon: 76,
+};
+const USUAL_VELOCITY = 76;
+
+/** The computer's own keys. While it listens they mean nothing else. */
+export class ComputerKeys implements KeySource {
+  private stopListening: (() => void) | null = null;
+
+  /** With `onlyTaps` every key is one and the same: for tapping a rhythm. */
+  constructor(private readonly onlyTaps = false) {}
+
+  start(press: (event: KeyEvent) => void, now: () => number): void {
+    const held = new Set<string>();
+    const onKey = (event: KeyboardEvent): void => {
+      const midi = this.onlyTaps ? 60 : COMPUTER_KEYS[event.code];
+      const isTap = this.onlyTaps && /^(Space|Key|Digit|Enter)/.test(event.code);
+      if (midi === undefined || (this.onlyTaps && !isTap) || event.ctrlKey || event.metaKey) return;
+      event.preventDefault();
+      event.stopPropagation();
+      const isDown = event.type === 'keydown';
+      if (isDown === held.has(event.code)) return;
+      if (isDown) held.add(event.code);
+      else held.delete(event.code);
+      press({ seconds: now(), midi, velocity: isDown ? USUAL_VELOCITY : 0 });
+    };
+    document.addEventListener('keydown', onKey, true);
+    document.addEventListener('keyup', onKey, true);
+    this.stopListening = () => {
+      document.removeEventListener('keydown', onKey, true);
+      document.removeEventListener('keyup', onKey, true);
+    };
+  }
+
+  stop(): void {
+    this.stopListening?.();
+    this.stopListening = null;
+  }
+}
+
+/** The keyboard on the screen. */
+export class ScreenKeys implements KeySource {
+  private listener: ((midi: number) => void) | null = null;
+
+  start(press: (event: KeyEvent) => void, now: () => number): void {
+    let last: number | null = null;
+    this.listener = (midi) => {
+      // A pointer holds one key at a time: the next lets the last go.
+      if (last !== null) press({ seconds: now(), midi: last, velocity: 0 });
+      press({ seconds: now(), midi, velocity: USUAL_VELOCITY });
+      last = midi;
+    };
+  }
+
+  /** A key was pressed with the pointer. */
+  press(midi: number): void {
+    this.listener?.(midi);
+  }
+
+  stop(): void {
+    this.listener = null;
+  }
+}
+
+/** A MIDI keyboard, where the browser lets it be heard. */
+export class MidiKeys implements KeySource {
+  constructor(private readonly input: MIDIInput) {}
+
+  start(press: (event: KeyEvent) => void, now: () => number): void {
+    this.input.onmidimessage = ({ data }) => {
+      if (!data || data.length < 3) return;
+      const command = data[0] & 0xf0;
+      if (command !== 0x90 && command !== 0x80) return;
+      press({ seconds: now(), midi: data[1], velocity: command === 0x90 ? data[2] : 0 });
+    };
+  }
+
+  stop(): void {
+    this.input.onmidimessage = null;
+  }
+}
+
+/** A stand-in for a player at a keyboard, so that recording can be tried without one. */
+export class SimulatedKeys implements KeySource {
+  private timers: number[] = [];
+
+  constructor(
+    private readonly tune: readonly TuneKey[],
+    private readonly beatsPerMinute: number,
+    private readonly seed: number,
+    private readonly mistakes: readonly Mistake[],
+  ) {}
+
+  start(press: (event: KeyEvent) => void, now: () => number): void {
+    const { beatsPerMinute, seed, mistakes } = this;
+    const options = { beatsPerMinute, seed, mistakes, spreadSeconds: 0.02, lateSeconds: 0.01 };
+    for (const event of playSimulated(this.tune, options)) {
+      const wait = Math.max(0, event.seconds - now()) * 1000;
+      // Its own clock tells when the key went down, as a MIDI device's does.
+      this.timers.push(window.setTimeout(() => press(event), wait));
+    }
+  }
+
+  stop(): void {
+    for (const timer of this.timers) clearTimeout(timer);
+    this.timers = [];
+  }
+}
+
+/** Connected MIDI keyboards; empty where the browser has none or does not allow it. */
+export async function midiInputs(): Promise<MIDIInput[]> {
+  if (!('requestMIDIAccess' in navigator)) return [];
+  try {
+    const access = await navigator.requestMIDIAccess();
+    return [...access.inputs.values()];
+  } catch (error) {
+    if (error instanceof DOMException) return [];
+    throw error;
+  }
+}
