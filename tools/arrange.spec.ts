@@ -67,7 +67,7 @@ describe('npm run arrange', () => {
     ['a missing file', ['nowhere.musicxml', '--out', 'x'], /^nowhere\.musicxml: there is no such file$/],
     ['a school not built yet', [IN, '--out', 'x', '--school', 'shell'], /^--school shell: not yet/],
     ['an unknown school', [IN, '--out', 'x', '--school', 'jazz'], /^--school jazz: choose one of/],
-    ['an input not read yet', ['a.mid', '--out', 'x'], /^a\.mid: not yet/],
+    ['an input that is not there', ['a.mid', '--out', 'x'], /^a\.mid: there is no such file/],
     ['an impossible rung', [IN, '--out', 'x', '--rung', '9'], /^--rung 9: choose one of/],
     ['no folder named', [IN], /^Say where to write/],
     ['a folder that is a file', [IN, '--out', join(root, 'package.json')], /cannot be written there/],

@@ -72,7 +72,7 @@ function linesOf(part: ReadPart, index: number, hasOthers: boolean): Line[] {
       likely: likelihood(part, notes, s === 0, index) + extra,
     });
     if (voices.length === 1) {
-      const top = topOfChords(onStaff);
+      const top = hasOverlaps(onStaff) ? skyline(onStaff) : topOfChords(onStaff);
       return [make(top.length < onStaff.length ? ', top line' : '', top, 0)];
     }
     return [
@@ -125,17 +125,30 @@ function topOfChords(notes: readonly ScoreNote[]): ScoreNote[] {
   return line;
 }
 
+/** Keys of a MIDI track may be held over one another, the notes of a written voice are not. */
+function hasOverlaps(notes: readonly ScoreNote[]): boolean {
+  const line = inOrder(notes).filter((n) => !n.grace);
+  return line.some(
+    (n, i) => i > 0 && line[i - 1].tick < n.tick && line[i - 1].tick + line[i - 1].length > n.tick,
+  );
+}
+
 /** The top line of several voices: a note under a higher one still sounding is left out, a higher one cuts in. */
 function skyline(notes: readonly ScoreNote[]): ScoreNote[] {
   const line: ScoreNote[] = [];
   for (const note of topOfChords(notes)) {
     const last = line[line.length - 1];
     const overlaps = last && !last.grace && !note.grace && last.tick + last.length > note.tick;
-    if (overlaps && last.midi >= note.midi) continue;
+    if (overlaps && last.midi >= note.midi && soundsOn(last, note)) continue;
     if (overlaps) line[line.length - 1] = { ...last, length: note.tick - last.tick, tiedToNext: false };
     line.push(note);
   }
   return line;
+}
+
+/** A finger lifted late overlaps a little; a note held under or over another sounds on through half of it. */
+function soundsOn(last: ScoreNote, note: ScoreNote): boolean {
+  return last.tick + last.length - note.tick >= note.length / 2;
 }
 
 function inOrder(notes: readonly ScoreNote[]): ScoreNote[] {

@@ -30,6 +30,9 @@ export interface MidiContent {
 
 const HEADER = [0x4d, 0x54, 0x68, 0x64];
 const DRUM_CHANNEL = 9;
+/** "MTrk" */
+const TRACK_CHUNK = 0x4d54726b;
+const HIGHEST_KEY = 127;
 const LONGEST_TICKS = 90_000_000;
 
 /** What a Standard MIDI file of type 0 or 1 holds. Throws {@link FileError}. */
@@ -38,6 +41,7 @@ export function readMidiEvents(bytes: Uint8Array): MidiContent {
   if (bytes.length === 0) throw new FileError('The file is empty', '', 'Choose another file.');
   if (!HEADER.every((byte, i) => bytes[i] === byte))
     throw new FileError('This is not a MIDI file', 'first bytes', 'Choose a file that ends in .mid.');
+  refuseCutShort(bytes);
   const { header, tracks } = parse(bytes);
   if (header.format === 2)
     throw new FileError(
@@ -90,6 +94,24 @@ export function readMidiEvents(bytes: Uint8Array): MidiContent {
   return { ...content, tracks: read };
 }
 
+/** Every chunk must be there whole, and as many tracks as the header says: half a song is not read silently. */
+function refuseCutShort(bytes: Uint8Array): void {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  const cutShort = (place: string): never => {
+    throw new FileError('The MIDI file is cut short', place, 'Export it again from where it was made.');
+  };
+  if (bytes.length < 14) cutShort('header');
+  const wanted = view.getUint16(10);
+  let found = 0;
+  for (let at = 8 + view.getUint32(4); at < bytes.length && found < wanted;) {
+    if (at + 8 > bytes.length || at + 8 + view.getUint32(at + 4) > bytes.length)
+      cutShort(`track ${found + 1}`);
+    if (view.getUint32(at) === TRACK_CHUNK) found++;
+    at += 8 + view.getUint32(at + 4);
+  }
+  if (found < wanted) cutShort(`track ${found + 1} of ${wanted}`);
+}
+
 function parse(bytes: Uint8Array): MidiData {
   try {
     return midiFile.parseMidi(bytes);
@@ -121,7 +143,7 @@ class TrackReader {
   }
 
   private press(channel: number, midi: number, start: number): void {
-    if (channel === DRUM_CHANNEL) return;
+    if (channel === DRUM_CHANNEL || midi > HIGHEST_KEY) return;
     const lyric = this.syllable?.tick === start ? this.syllable.text : null;
     if (lyric !== null) this.syllable = null;
     const id = `${channel}:${midi}`;
@@ -139,11 +161,15 @@ class TrackReader {
     else this.byChannel.set(channel, [key]);
   }
 
-  /** Keys by channel; one that was never let go ends with the track. */
+  /** Keys by channel; one that was never let go ends with the next one struck, the last with the track. */
   parts(end: number): MidiTrack[] {
     for (const [id, held] of this.down) {
       const [channel, midi] = id.split(':').map(Number);
-      for (const { start, lyric } of held.splice(0)) this.add(channel, { start, lyric, end, midi });
+      for (const { start, lyric } of held.splice(0)) {
+        const later = (this.byChannel.get(channel) ?? []).filter((key) => key.start > start);
+        const next = later.reduce((first, key) => Math.min(first, key.start), end);
+        this.add(channel, { start, lyric, end: next, midi });
+      }
     }
     const name = this.givenName ?? this.fallbackName;
     const hasMany = this.byChannel.size > 1;

@@ -30,8 +30,8 @@ export function handsForSinging(task: LeftHandTask, partIndex: number): PartHand
     const voiced = all[i];
     const low = bassKey(voiced.chord, before, KEYBOARDS[task.profile.keyboard].low);
     before = low;
-    const isDoubled = rung >= MOVING_RUNG && task.profile.leftReach >= 8 && low + 12 < voiced.voicing.keys[0];
-    for (const midi of isDoubled ? [low, low + 12] : [low]) left.push(bassNote(voiced, midi));
+    const keys = rung >= MOVING_RUNG ? doubled(task, low, voiced.voicing.keys[0]) : [low];
+    for (const midi of keys) left.push(bassNote(voiced, midi));
     if (rung >= CHORD_RUNG) right.push(...chordNotes(task, voiced, rung >= MOVING_RUNG));
   }
   return { notes: inTime(left), findings: [], right: inTime(right) };
@@ -41,9 +41,16 @@ export function handsForSinging(task: LeftHandTask, partIndex: number): PartHand
 function bassKey(chord: Chord, before: number, lowest: number): number {
   const wanted = chroma(bassOf(chord));
   const keys = [36, 48].map((c) => c + wanted).concat(24 + wanted);
-  const possible = keys.filter((key) => key >= Math.max(lowest, 31) && key <= 52);
+  const possible = keys.filter((key) => key >= Math.max(lowest, 31) && key <= 48);
   const distance = (key: number): number => Math.abs(key - before) + Math.abs(key - BASS_CENTRE) / 2;
   return possible.reduce((best, key) => (distance(key) < distance(best) ? key : best), possible[0]);
+}
+
+/** The bass with its octave: above it below the chord, else below it; alone where there is no room or reach. */
+function doubled({ profile }: LeftHandTask, low: number, chordBottom: number): number[] {
+  if (profile.leftReach < 8) return [low];
+  if (low + 12 < chordBottom) return [low, low + 12];
+  return low - 12 >= KEYBOARDS[profile.keyboard].low ? [low - 12, low] : [low];
 }
 
 function bassNote(voiced: VoicedChange, midi: number): HandNote {

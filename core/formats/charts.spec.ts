@@ -1,0 +1,151 @@
+import { describe, expect, it } from 'vitest';
+import { arrange } from '../arrange';
+import { keyName } from '../music/key';
+import { DEFAULT_PROFILE, type Song } from '../song/schema';
+import { unfold } from '../song/unfold';
+import { readChart } from './chordPro';
+import { FileError } from './fileError';
+import { writeMusicXml } from './musicxmlWrite';
+import { writeWalkthrough } from './walkthrough';
+
+const read = (text: string): Song => readChart(text, 'id', 'Chart');
+const changes = (song: Song): unknown[] => song.changes.map((c) => [c.symbol, c.tick / 960, c.length / 960]);
+const words = (song: Song): unknown[] => song.words.map((w) => [w.text, w.tick / 960]);
+
+describe('chord charts', () => {
+  it('share each bar among its chords; a point holds, a sign repeats the bar', () => {
+    expect(changes(read('| Am | Dm E7 | % | C . . G |'))).toEqual([
+      ['Am', 0, 4],
+      ['Dm', 4, 2],
+      ['E7', 6, 6],
+      ['C', 12, 3],
+      ['G', 15, 1],
+    ]);
+  });
+
+  it('say key, metre, tempo, title, sections; the key is found where it is not given', () => {
+    const song = read(
+      'Title: Net Mending\nMetre: 3/4\nTempo: 92\nVerse:\n| Am | Dm |\nKey: C\nChorus:\n| F | C |',
+    );
+    expect([song.title, song.metreMap[0].numerator, song.tempoMap[0].quartersPerMinute]).toEqual([
+      'Net Mending',
+      3,
+      92,
+    ]);
+    expect(song.sections.map((s) => [s.name, s.tick])).toEqual([
+      ['Verse', 0],
+      ['Chorus', 5760],
+    ]);
+    expect(keyName(song.keyMap[0])).toBe('C major');
+    expect(keyName(read('| Am | Dm | E7 | Am |').keyMap[0])).toBe('A minor');
+  });
+
+  it('repeat, and change metre on the way', () => {
+    const song = read('|: C | G :| F |\nMetre: 3/4\n| C |');
+    expect(unfold(song).changes.map((c) => c.symbol)).toEqual(['C', 'G', 'C', 'G', 'F', 'C']);
+    expect(unfold(song).endTick).toBe(5 * 3840 + 2880);
+  });
+
+  it('spread the words of a line over its bars', () => {
+    expect(words(read('| C | G |\nThread the nee-dle'))).toEqual([
+      ['Thread', 0],
+      ['the', 2],
+      ['nee', 4],
+      ['dle', 6],
+    ]);
+  });
+
+  it('keep a chord that cannot be read, with its place and what to do', () => {
+    const song = read('| C | Hm | G |');
+    expect(song.changes[1].symbol).toBe('Hm');
+    const finding = arrange(song, DEFAULT_PROFILE).findings.find((f) => f.kind === 'unclear');
+    expect(finding).toMatchObject({ tick: 3840 });
+    expect(finding?.text).toContain('"Hm" is not a chord');
+    expect(finding?.fixes?.[0].label).toBe('Leave it out');
+  });
+
+  const refused: readonly (readonly [string, string, RegExp])[] = [
+    ['nothing', '', /empty/],
+    ['prose', 'Once upon a time', /neither bars nor chords in brackets/],
+    ['no chords', '| | |', /holds no chords/],
+    ['a wrong metre', 'Metre: 4/5\n| C |', /"4\/5" is not a metre \(line 1\)/],
+    ['a wrong tempo', 'Tempo: fast\n| C |', /not a tempo \(line 1\)/],
+    ['a wrong key', '| C |\nKey: H\n', /"H" is not a key \(line 2\)/],
+    ['words that belong to no bars', '| C |\nla la\nlu lu', /neither a line of bars nor words.*\(line 3\)/],
+    ['an open bracket', '[C]la [G', /not closed \(line 1\)/],
+    ['bytes', 'MThd\0\0', /not text/],
+  ];
+  for (const [name, text, sentence] of refused)
+    it(`with ${name} are refused with a sentence`, () => {
+      expect(() => read(text)).toThrow(FileError);
+      expect(() => read(text)).toThrow(sentence);
+    });
+});
+
+describe('words with chords in brackets', () => {
+  const song = read(
+    '{title: Low Water}\n{key: Am}\n{time: 3/4}\n# a remark\n{start_of_verse}\n[Am]Lan-terns [F]out\n{comment: Close}\nand [Dm][E7]home [Am]now',
+  );
+
+  it('give each chord a bar, two without words between them half a bar each', () => {
+    expect(song.title).toBe('Low Water');
+    expect(changes(song)).toEqual([
+      ['Am', 0, 3],
+      ['F', 3, 3],
+      ['Dm', 6, 1.5],
+      ['E7', 7.5, 1.5],
+      ['Am', 9, 3],
+    ]);
+    expect(song.sections.map((s) => s.name)).toEqual(['Verse', 'Close']);
+    expect(song.imported[0].text).toContain('do not say how long a chord lasts');
+  });
+
+  it('sing a syllable with its chord, a word before it on the beat before', () => {
+    expect(words(song)).toEqual([
+      ['Lan', 0],
+      ['terns', 1.5],
+      ['out', 3],
+      ['and', 5],
+      ['home', 7.5],
+      ['now', 9],
+    ]);
+  });
+});
+
+describe('a song without a melody', () => {
+  const song = read('Metre: 3/4\n| Am | Dm | E7 | Am |\nThread the nee-dle now');
+  const at = (rung: number) => arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE);
+
+  it('is arranged for singing: bass in the left hand, the chord close around middle C in the right', () => {
+    const { left, right, findings } = at(4);
+    expect(left.map((n) => [n.tick / 2880, n.midi])).toEqual([
+      [0, 45],
+      [1, 38],
+      [2, 40],
+      [3, 45],
+    ]);
+    for (const n of right) expect(Math.abs(n.midi - 60)).toBeLessThanOrEqual(16);
+    expect(new Set(right.map((n) => n.source))).toEqual(new Set(['chord']));
+    expect(findings).toEqual([]);
+  });
+
+  it('climbs: bass alone, chords, then octaves and the chord on every beat', () => {
+    expect(at(2).right).toEqual([]);
+    expect(at(5).left).toHaveLength(8);
+    expect(new Set(at(5).right.map((n) => n.tick % 960))).toEqual(new Set([0]));
+    expect(
+      at(5)
+        .right.filter((n) => n.tick === 960)
+        .map((n) => n.source),
+    ).toContain('figure');
+  });
+
+  it('meets its words, and every view has something to say', () => {
+    const a = at(4);
+    expect(a.changes[0].meeting).toMatchObject({ how: 'rest', syllable: 'Thread', count: '1' });
+    const told = writeWalkthrough(a);
+    expect(told).toContain('Am with “Thread”, on 1 of bar 1.');
+    expect(told).not.toContain('the melody rests');
+    expect(writeMusicXml(a)).toContain('<text>Thread</text>');
+  });
+});

@@ -1,0 +1,198 @@
+import { strToU8 } from 'fflate';
+import midiFile, { type MidiEvent } from 'midi-file';
+import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
+import { arrange } from '../arrange';
+import { keyName } from '../music/key';
+import { membersOf, parseChord } from '../music/chord';
+import { metreName } from '../music/metre';
+import { midiOf } from '../music/pitch';
+import { applyEdit } from '../song/edits';
+import { DEFAULT_PROFILE } from '../song/schema';
+import { playSimulated } from '../takes/simulatedPianist';
+import { FileError } from './fileError';
+import { readMidi, readMidiTunes } from './midiRead';
+import { writeMidi } from './midiWrite';
+
+const arranged = (index: number, rung = 4) =>
+  arrange(applyEdit(DEMO_SONGS[index], { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE);
+
+describe('round trips through MIDI', () => {
+  DEMO_SONGS.forEach((song, index) => {
+    it(`${song.title}: the same keys at the same ticks, tempo, metre, key, pick-up`, () => {
+      const a = arranged(index);
+      const back = readMidi(writeMidi(a), 'id', 'T');
+      expect(back.title).toBe(song.title);
+      expect(back.melody.map((n) => [n.tick, n.length, midiOf(n.pitch)])).toEqual(
+        a.right.map((n) => [n.tick, n.length, midiOf(n.pitch)]),
+      );
+      expect(back.tempoMap[0].quartersPerMinute).toBeCloseTo(song.tempoMap[0].quartersPerMinute, 1);
+      expect(metreName(back.metreMap[0])).toBe(metreName(song.metreMap[0]));
+      expect(keyName(back.keyMap[0])).toBe(keyName(song.keyMap[0]));
+      expect([back.pickup, back.barCount]).toEqual([
+        song.pickup,
+        a.played.bars.filter((bar) => bar.number > 0).length,
+      ]);
+    });
+
+    it(`${song.title}: the changes are read off the left hand`, () => {
+      const a = arranged(index);
+      const { changes } = readMidi(writeMidi(a), 'id', 'T');
+      const keysOf = (symbol: string, list: typeof changes): string[] =>
+        list.filter((c) => c.symbol === symbol).map((c) => String(c.tick));
+      // The same keys may bear two names (B♭6 and Gm7): what counts is what sounds.
+      const sounds = (tick: number, symbol: string): string => {
+        const chord = parseChord(symbol);
+        const keys = chord ? membersOf(chord).map((m) => m.chroma) : [];
+        return `${tick} ${keys.sort((x, y) => x - y).join()}`;
+      };
+      const given = new Set(a.played.changes.map((c) => sounds(c.tick, c.symbol)));
+      const found = changes.filter((c) => given.has(sounds(c.tick, c.symbol))).length;
+      expect(found / a.played.changes.length).toBeGreaterThanOrEqual(0.85);
+      expect(changes.every((c) => !c.given)).toBe(true);
+      expect(keysOf('N.C.', changes)).toEqual([]);
+    });
+  });
+});
+
+/** A file of one or more tracks; events with absolute ticks, 480 to the quarter. */
+function fileOf(
+  tracks: readonly (readonly [tick: number, event: object])[][],
+  header: object = {},
+): Uint8Array {
+  const written = tracks.map((events) => {
+    let at = 0;
+    const timed = [...events]
+      .sort((a, b) => a[0] - b[0])
+      .map(([tick, event]) => {
+        const deltaTime = Math.round(tick) - at;
+        at = Math.round(tick);
+        return { ...event, deltaTime } as MidiEvent;
+      });
+    return [...timed, { type: 'endOfTrack', deltaTime: 0, meta: true } as MidiEvent];
+  });
+  const whole = {
+    format: written.length > 1 ? 1 : 0,
+    numTracks: written.length,
+    ticksPerBeat: 480,
+    ...header,
+  };
+  return Uint8Array.from(midiFile.writeMidi({ header: whole as never, tracks: written }));
+}
+
+const key = (tick: number, length: number, noteNumber: number, channel = 0): [number, object][] => [
+  [tick, { type: 'noteOn', noteNumber, velocity: 80, channel }],
+  [tick + length, { type: 'noteOff', noteNumber, velocity: 64, channel }],
+];
+
+describe('reading MIDI', () => {
+  it('offers every track and the top line of all, the likeliest first', () => {
+    const bytes = fileOf([
+      [[0, { type: 'trackName', text: 'Bass' }], ...key(0, 1900, 43), ...key(1920, 1900, 48)],
+      [
+        [0, { type: 'trackName', text: 'Melody' }],
+        ...key(0, 470, 67),
+        ...key(480, 470, 69),
+        ...key(960, 900, 71),
+      ],
+    ]);
+    const tunes = readMidiTunes(bytes, 'id', 'T');
+    expect(tunes.map((t) => t.label)).toEqual(['Melody', 'All tracks, top line', 'Bass']);
+    expect(tunes[0].facts).toBe('3 notes, G4 to B4');
+    expect(tunes[0].song.melody.map((n) => [n.tick, n.length])).toEqual([
+      [0, 960],
+      [960, 960],
+      [1920, 1800],
+    ]);
+  });
+
+  it('takes a single track apart by channel and leaves drums out', () => {
+    const bytes = fileOf([[...key(0, 480, 72), ...key(0, 480, 48, 1), ...key(0, 480, 38, 9)]]);
+    expect(readMidiTunes(bytes, 'id', 'T').map((t) => t.song.melody[0].pitch.octave)).toEqual([5, 3, 5]);
+  });
+
+  it('quantises what was played, says how far, and hears swing', () => {
+    const onsets = Array.from({ length: 32 }, (_, i) => Math.floor(i / 2) + (i % 2) * (2 / 3));
+    const tune = onsets.map((beat, i) => ({ beat, beats: (onsets[i + 1] ?? 16) - beat, midi: 60 + (i % 5) }));
+    const options = { beatsPerMinute: 120, seed: 5, spreadSeconds: 0.015, lateSeconds: 0, mistakes: [] };
+    const events = playSimulated(tune, options).map(({ seconds, midi, velocity }): [number, object] => [
+      seconds * 960,
+      velocity > 0
+        ? { type: 'noteOn', noteNumber: midi, velocity, channel: 0 }
+        : { type: 'noteOff', noteNumber: midi, velocity: 0, channel: 0 },
+    ]);
+    const song = readMidi(fileOf([events]), 'id', 'T');
+    expect(song.feel).toEqual({ kind: 'swing', ratio: 2 });
+    expect(song.melody.map((n) => n.tick)).toEqual(onsets.map((_, i) => 480 * i));
+    expect(song.imported[0].text).toMatch(
+      /played, not written: notes were moved by \d+ ms on average.*swung/,
+    );
+  });
+
+  it('keeps tempo and metre maps, and takes silence before the tune as a pick-up', () => {
+    const bytes = fileOf([
+      [
+        [0, { type: 'setTempo', microsecondsPerBeat: 600_000 }],
+        [0, { type: 'timeSignature', numerator: 3, denominator: 4, metronome: 24, thirtyseconds: 8 }],
+        [2880, { type: 'setTempo', microsecondsPerBeat: 500_000 }],
+        ...key(960, 480, 64),
+        ...key(1440, 1440, 65),
+        ...key(2880, 480, 67),
+      ],
+    ]);
+    const song = readMidi(bytes, 'id', 'T');
+    expect([song.pickup, metreName(song.metreMap[0])]).toEqual([960, '3/4']);
+    expect(song.tempoMap).toEqual([
+      { tick: 0, quartersPerMinute: 100 },
+      { tick: 3840, quartersPerMinute: 120 },
+    ]);
+    expect(song.melody.map((n) => n.tick)).toEqual([0, 960, 3840]);
+  });
+
+  it('reads syllables, and a key never let go to the end of its track', () => {
+    const lyric = (tick: number, text: string): [number, object] => [tick, { type: 'lyrics', text }];
+    const song = readMidi(
+      fileOf([
+        [
+          lyric(0, 'wa-'),
+          ...key(0, 480, 64),
+          lyric(480, 'ter'),
+          [480, { type: 'noteOn', noteNumber: 62, velocity: 9, channel: 0 }],
+          ...key(960, 480, 60),
+        ],
+      ]),
+      'id',
+      'T',
+    );
+    expect(song.melody.map((n) => n.lyric?.text ?? null)).toEqual(['wa', 'ter', null]);
+    expect(song.melody[1].tick + song.melody[1].length).toBe(song.melody[2].tick);
+  });
+
+  const refused: readonly (readonly [string, Uint8Array, RegExp])[] = [
+    ['no notes', fileOf([[[0, { type: 'trackName', text: 'Nothing' }]]]), /holds no notes/],
+    ['only drums', fileOf([key(0, 480, 38, 9)]), /holds no notes/],
+    ['SMPTE timing', smpte(), /film frames \(SMPTE\)/],
+    ['another format', strToU8('RIFF....'), /not a MIDI file/],
+    ['nothing', new Uint8Array(), /The file is empty/],
+    ['type 2', patched(fileOf([key(0, 480, 60)]), 9, 2), /type 2, independent patterns/],
+    ['its end missing', fileOf([key(0, 480, 60)]).slice(0, -9), /cut short/],
+    ['a track missing', fileOf([key(0, 480, 60), key(0, 480, 62)]).slice(0, -40), /cut short/],
+    ['50 MB', new Uint8Array(50 * 1024 * 1024), /too large: 50\.0 MB/],
+  ];
+  for (const [name, bytes, sentence] of refused)
+    it(`refuses a file with ${name} with a sentence`, () => {
+      expect(() => readMidi(bytes, 'id', 'T')).toThrow(FileError);
+      expect(() => readMidi(bytes, 'id', 'T')).toThrow(sentence);
+    });
+});
+
+function patched(bytes: Uint8Array, at: number, value: number): Uint8Array {
+  const copy = bytes.slice();
+  copy[at] = value;
+  return copy;
+}
+
+/** Division −25 frames a second, 40 ticks a frame. */
+function smpte(): Uint8Array {
+  return patched(patched(fileOf([key(0, 480, 60)]), 12, 0xe7), 13, 40);
+}

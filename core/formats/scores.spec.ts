@@ -1,0 +1,205 @@
+import { strToU8, zipSync } from 'fflate';
+import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
+import { arrange } from '../arrange';
+import { keyName } from '../music/key';
+import { nameOf } from '../music/pitch';
+import { DEFAULT_PROFILE, type Song } from '../song/schema';
+import { unfold } from '../song/unfold';
+import { FileError } from './fileError';
+import { writeMxl } from './mxlWrite';
+import { readMusicXml, readMusicXmlTunes } from './musicxmlRead';
+import { writeMusicXml } from './musicxmlWrite';
+import { openFile } from './openFile';
+import { playingOrderOf } from './repeats';
+
+const head =
+  '<attributes><divisions>1</divisions><time><beats>4</beats><beat-type>4</beat-type></time></attributes>';
+const note = (step: string, more = '', octave = 4): string =>
+  `<note><pitch><step>${step}</step><octave>${octave}</octave></pitch><duration>4</duration>${more}</note>`;
+const score = (...parts: string[]): string =>
+  `<score-partwise><part-list>${parts.map((_, i) => `<score-part id="P${i}"><part-name>${['Flute', 'Voice', 'Bass'][i]}</part-name></score-part>`).join('')}</part-list>${parts.map((p, i) => `<part id="P${i}">${p}</part>`).join('')}</score-partwise>`;
+const bars = (...contents: string[]): string =>
+  contents.map((c, i) => `<measure number="${i + 1}">${i === 0 ? head : ''}${c}</measure>`).join('');
+const letters = (song: Song): string =>
+  unfold(song)
+    .melody.map((n) => n.pitch.letter)
+    .join('');
+
+describe('repeats as playing order', () => {
+  const repeat = (direction: string, times = ''): string =>
+    `<barline><repeat direction="${direction}"${times}/></barline>`;
+  const ending = (number: string, type: string): string =>
+    `<barline><ending number="${number}" type="${type}"/></barline>`;
+  const sound = (attributes: string): string => `<direction><sound ${attributes}/></direction>`;
+  const read = (...contents: string[]): string => letters(readMusicXml(score(bars(...contents)), 'id', 'T'));
+
+  it('plays a plain repeat twice, or as often as it says', () => {
+    expect(read(note('C'), note('D') + repeat('backward'), note('E'))).toBe('CDCDE');
+    expect(read(note('C'), repeat('forward') + note('D') + repeat('backward', ' times="3"'), note('E'))).toBe(
+      'CDDDE',
+    );
+  });
+
+  it('takes first and second endings, also of several bars', () => {
+    expect(
+      read(
+        note('C'),
+        ending('1', 'start') + note('D'),
+        note('E') + ending('1', 'stop') + repeat('backward'),
+        ending('2', 'start') + note('F') + ending('2', 'discontinue'),
+        note('G'),
+      ),
+    ).toBe('CDECFG');
+  });
+
+  it('plays three passes where an ending is for two of them', () => {
+    const first = ending('1,2', 'start') + note('D') + ending('1,2', 'stop') + repeat('backward');
+    expect(read(note('C'), first, ending('3', 'start') + note('E') + ending('3', 'stop'))).toBe('CDCDCE');
+  });
+
+  it('goes back to the beginning or the sign, to the end or the coda', () => {
+    expect(read(note('C'), note('D') + sound('fine="yes"'), note('E') + sound('dacapo="yes"'))).toBe('CDECD');
+    expect(
+      read(
+        note('C'),
+        sound('segno="s"') + note('D'),
+        note('E') + sound('tocoda="c"'),
+        note('F') + sound('dalsegno="s"'),
+        sound('coda="c"') + note('G'),
+      ),
+    ).toBe('CDEFDEG');
+  });
+
+  it('says when there is no sign to go back to, and never plays on for ever', () => {
+    const lost = playingOrderOf([{ number: 1 }, { number: 2, dalSegno: true }]);
+    expect(lost.problems[0]).toContain('there is no sign');
+    const many = playingOrderOf([
+      { number: 1, repeatEnds: 20 },
+      ...Array.from({ length: 900 }, (_, i) => ({ number: i + 2, repeatEnds: 20 })),
+    ]);
+    expect(many.problems[0]).toContain('followed no further');
+  });
+
+  it('leaves a song without signs straight through', () => {
+    expect(playingOrderOf([{ number: 1 }, { number: 2 }])).toEqual({ playingOrder: [], problems: [] });
+  });
+});
+
+describe('lines of a score', () => {
+  it('are offered by part, staff and voice; words and names speak for the melody', () => {
+    const lyric = '<lyric><text>la</text></lyric>';
+    const piano = `${note('E', '<voice>1</voice><staff>1</staff>', 5)}<backup><duration>4</duration></backup>${note('C', '<voice>2</voice><staff>1</staff>', 5)}<backup><duration>4</duration></backup>${note('C', '<voice>5</voice><staff>2</staff>', 3)}`;
+    const tunes = readMusicXmlTunes(
+      score(bars(piano), bars(note('G', lyric)), bars(note('C', '', 2))),
+      'id',
+      'T',
+    );
+    expect(tunes[0].label).toBe('Voice');
+    expect(tunes[0].facts).toBe('1 note, G4 to G4, with words');
+    expect(tunes.map((t) => t.label).sort()).toEqual([
+      'Bass',
+      'Flute, lower staff',
+      'Flute, upper staff, top line',
+      'Flute, upper staff, voice 1',
+      'Flute, upper staff, voice 2',
+      'Voice',
+    ]);
+  });
+
+  it('of a piano score give the top line, and changes read off the lower staff', () => {
+    const staff = (n: string): string => `${n}<staff>`;
+    expect(staff('')).toBe('<staff>');
+    const low = (step: string, chord = false): string =>
+      note(step, '<staff>2</staff>', 3).replace('<note>', chord ? '<note><chord/>' : '<note>');
+    const bar = (top: string, bass: string[]): string =>
+      `${note(top, '<staff>1</staff>', 5)}<backup><duration>4</duration></backup>${bass.map((b, i) => low(b, i > 0)).join('')}`;
+    const song = readMusicXml(
+      score(bars(bar('E', ['C', 'E', 'G']), bar('F', ['D', 'F', 'A']), bar('D', ['G', 'B', 'D']))),
+      'id',
+      'T',
+    );
+    expect(song.changes.map((c) => [c.symbol, c.tick, c.given])).toEqual([
+      ['C', 0, false],
+      ['Dm', 3840, false],
+      ['G', 7680, false],
+    ]);
+    expect(song.imported[0].text).toContain('read off its other notes');
+  });
+
+  it('sound as they are heard when the instrument transposes', () => {
+    const clarinet = `<attributes><key><fifths>2</fifths></key><transpose><diatonic>-1</diatonic><chromatic>-2</chromatic></transpose></attributes><harmony><root><root-step>D</root-step></root><kind>major</kind></harmony>`;
+    const song = readMusicXml(
+      score(bars(clarinet + note('D') + note('F', '<x/>').replace('</step>', '</step><alter>1</alter>'))),
+      'id',
+      'T',
+    );
+    expect(song.melody.map((n) => nameOf(n.pitch))).toEqual(['C4', 'E4']);
+    expect([keyName(song.keyMap[0]), song.changes[0].symbol]).toEqual(['C major', 'C']);
+  });
+
+  it('read time-wise are the same as part-wise', () => {
+    const partwise = score(bars(note('C'), note('D')), bars(note('E'), note('F')));
+    const timewise = `<score-timewise><part-list/>${['C,E', 'D,F']
+      .map(
+        (pair, i) =>
+          `<measure number="${i + 1}">${pair
+            .split(',')
+            .map((n, p) => `<part id="P${p}">${i === 0 ? head : ''}${note(n)}</part>`)
+            .join('')}</measure>`,
+      )
+      .join('')}</score-timewise>`;
+    const essence = (text: string): unknown =>
+      readMusicXmlTunes(text, 'id', 'T').map((t) => [letters(t.song), t.song.barCount]);
+    expect(essence(timewise)).toEqual(essence(partwise));
+  });
+});
+
+describe('compressed scores', () => {
+  it('bring every demo song back as the plain score does', () => {
+    for (const song of DEMO_SONGS) {
+      const a = arrange(song, DEFAULT_PROFILE);
+      const opened = openFile('x.mxl', writeMxl(a), 'id');
+      const [tune] = opened.kind === 'tunes' ? opened.tunes : [];
+      expect(tune.song).toEqual(readMusicXml(writeMusicXml(a), 'id', 'x'));
+      expect(tune.song.pins).toHaveLength(a.changes.filter((c) => c.voicing.keys.length > 1).length);
+    }
+  });
+
+  const zip = (files: Record<string, string | Uint8Array>): Uint8Array =>
+    zipSync(
+      Object.fromEntries(Object.entries(files).map(([n, c]) => [n, typeof c === 'string' ? strToU8(c) : c])),
+    );
+  const plain = score(bars(note('C')));
+  const locked = (() => {
+    const bytes = zip({ 'a.xml': plain });
+    bytes[6] |= 1;
+    return bytes;
+  })();
+  const refused: readonly (readonly [string, Uint8Array, RegExp])[] = [
+    ['locked with a password', locked, /locked with a password/],
+    ['nested', zip({ 'inner.zip': zip({ 'a.xml': plain }) }), /another archive, "inner\.zip"/],
+    ['nested under the name of a score', zip({ 'a.xml': zip({ 'b.xml': plain }) }), /itself an archive/],
+    ['without a score', zip({ 'readme.txt': 'hello' }), /holds no score/],
+    ['too large once unpacked', zip({ 'a.xml': new Uint8Array(21 * 1024 * 1024) }), /too large: 21\.0 MB/],
+    ['cut short', zip({ 'a.xml': plain.repeat(20) }).slice(0, 80), /damaged or cut short/],
+    ['no archive at all', strToU8('plain text'), /not a compressed MusicXML file/],
+  ];
+  for (const [name, bytes, sentence] of refused)
+    it(`refuses one that is ${name}`, () => {
+      expect(() => openFile('x.mxl', bytes, 'id')).toThrow(FileError);
+      expect(() => openFile('x.mxl', bytes, 'id')).toThrow(sentence);
+    });
+
+  it('opens the file the container names, and UTF-16 text', () => {
+    const named = zip({
+      'META-INF/container.xml': '<rootfile full-path="b.xml"/>',
+      'a.xml': 'no',
+      'b.xml': plain,
+    });
+    expect(openFile('x.mxl', named, 'id').kind).toBe('tunes');
+    const wide = new Uint8Array([0xff, 0xfe, ...[...plain].flatMap((c) => [c.charCodeAt(0), 0])]);
+    expect(openFile('x.musicxml', wide, 'id').kind).toBe('tunes');
+    expect(() => openFile('x.docx', strToU8('?'), 'id')).toThrow(/not known.*\.mxl/);
+  });
+});
