@@ -14,7 +14,7 @@ export { FileError, MOST_BYTES } from './formats/fileError';
 export { writeMidi } from './formats/midiWrite';
 export { type TuneCandidate } from './formats/candidates';
 export { readChart } from './formats/chordPro';
-export { EntryError } from './formats/letters';
+export { EntryError, readLetters, writeLetters } from './formats/letters';
 export { type OpenedFile, openFile, READ_ENDINGS } from './formats/openFile';
 export { readMidi } from './formats/midiRead';
 export { readMusicXml } from './formats/musicxmlRead';

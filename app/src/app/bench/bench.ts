@@ -210,7 +210,7 @@ export class Bench implements OnInit {
 
   /** A key of the piano on the screen: heard, and recorded or written as a letter where that is asked for. */
   protected press(midi: number): void {
-    this.screen.keys.press(midi);
+    this.screen.press(midi);
     if (!this.recorder.isBusy()) void this.bench.hearKeys([midi]);
   }
 

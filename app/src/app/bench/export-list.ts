@@ -4,7 +4,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA } from 'ng-zorro-antd/modal';
 import { download, fileName } from '../ui/download';
 
-type Format = 'project' | 'musicxml' | 'midi' | 'walkthrough';
+type Format = 'project' | 'musicxml' | 'mxl' | 'midi' | 'walkthrough';
 
 /** What a song can be taken away as. */
 @Component({
@@ -30,7 +30,7 @@ type Format = 'project' | 'musicxml' | 'midi' | 'walkthrough';
     }
     li {
       display: grid;
-      grid-template-columns: 150px 1fr;
+      grid-template-columns: 190px 1fr;
       gap: 16px;
       align-items: center;
       font-size: 17px;
@@ -52,12 +52,14 @@ export class ExportList {
       name: 'MusicXML',
       what: 'Two staves with chords, lyrics and fingers, for any notation program.',
     },
+    { kind: 'mxl', name: 'MusicXML, packed', what: 'The same in a small .mxl file.' },
     { kind: 'midi', name: 'MIDI', what: 'Two tracks with tempo and pedal, for a keyboard or sequencer.' },
     { kind: 'walkthrough', name: 'Walkthrough', what: 'The arrangement told in words, part by part.' },
   ];
 
   protected async save(kind: Format): Promise<void> {
-    const { writeMidi, writeMusicXml, writeProject, writeWalkthrough } = await import('@joined-hands/core');
+    const { writeMidi, writeMusicXml, writeMxl, writeProject, writeWalkthrough } =
+      await import('@joined-hands/core');
     const { song, profile } = this.arrangement;
     const name = fileName(song.title);
     switch (kind) {
@@ -69,6 +71,8 @@ export class ExportList {
           writeMusicXml(this.arrangement),
           'application/vnd.recordare.musicxml+xml',
         );
+      case 'mxl':
+        return download(`${name}.mxl`, writeMxl(this.arrangement), 'application/vnd.recordare.musicxml');
       case 'midi':
         return download(`${name}.mid`, writeMidi(this.arrangement), 'audio/midi');
       case 'walkthrough':

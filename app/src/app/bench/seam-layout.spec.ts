@@ -84,10 +84,10 @@ describe('the seam', () => {
   });
 
   it('steps syllables down a line instead of letting them overlap', () => {
-    const { right } = arrange(DEMO_SONGS[1], DEFAULT_PROFILE);
-    const crowded = placeLyrics(right.slice(0, 8), (tick) => tick / 60, 0);
+    const words = viewOf(arrange(DEMO_SONGS[1], DEFAULT_PROFILE), 0).words.slice(0, 8);
+    const crowded = placeLyrics(words, (tick) => tick / 60, 0);
     expect(crowded.lines).toBeGreaterThan(1);
-    expect(placeLyrics(right.slice(0, 8), (tick) => tick / 8, 0).lines).toBe(1);
+    expect(placeLyrics(words, (tick) => tick / 8, 0).lines).toBe(1);
   });
 
   it('fits the height where it can and is never smaller than life', () => {
@@ -96,6 +96,44 @@ describe('the seam', () => {
     expect(fitted.scale).toBeGreaterThan(1);
     expect(fitted.layout.height * fitted.scale).toBeLessThanOrEqual(541);
     expect(fitSeam(view, { width: 340, height: 200 }).scale).toBe(1);
+  });
+
+  it('shows the melody alone on the Tune bench, every note a key to pick', () => {
+    const a = arrange(DEMO_SONGS[0], DEFAULT_PROFILE);
+    const view = viewOf(a, 0, true);
+    const { rows } = layoutSeam(view, WIDTH);
+    expect(rows.flatMap((r) => r.blocks)).toEqual([]);
+    expect(rows.flatMap((r) => r.stitches)).toEqual([]);
+    expect(rows.flatMap((r) => r.notes).map((n) => n.id)).toEqual([
+      'n1',
+      'n2',
+      'n3',
+      'n4',
+      'n5',
+      'n6',
+      'n7',
+      'n8',
+    ]);
+    expect(rows[0].height).toBeLessThan(layoutSeam(viewOf(a, 0), WIDTH).rows[0].height);
+  });
+
+  it('draws the right hand an octave away where it is learned there, and says so', () => {
+    const lower = applyEdit(DEMO_SONGS[0], { kind: 'choose', choices: { shownOctave: -1 } });
+    const [here, there] = [DEMO_SONGS[0], lower].map((song) => viewOf(arrange(song, DEFAULT_PROFILE), 0));
+    expect(there.elsewhere).toBe('shown an octave lower');
+    expect(there.right.map((n) => n.pitch.octave)).toEqual(here.right.map((n) => n.pitch.octave - 1));
+    expect(there.right.map((n) => n.midi)).toEqual(here.right.map((n) => n.midi));
+  });
+
+  it('stacks the chords of an accompaniment for singing, none over another', () => {
+    const song = applyEdit(DEMO_SONGS[1], { kind: 'choose', choices: { layout: 'singing' } });
+    const view = viewOf(arrange(song, DEFAULT_PROFILE), 0);
+    const { rows } = layoutSeam(view, WIDTH);
+    const together = rows[0].notes.filter((n) => n.tick === 960);
+    expect(together.length).toBeGreaterThan(2);
+    const heights = together.map((n) => n.y).sort((a, b) => a - b);
+    for (let i = 1; i < heights.length; i++) expect(heights[i] - heights[i - 1]).toBeGreaterThanOrEqual(27);
+    expect(rows.flatMap((r) => r.changes).every((c) => c.how === 'struck')).toBe(true);
   });
 
   it('knows the same picture again', () => {

@@ -124,6 +124,7 @@ function leastPerTick(view: View, span: BarSpan): number {
 }
 
 function rightHeight(view: View): number {
+  if (view.rightMost > 1) return view.rightMost * (NOTE_HEIGHT + 2) + 10;
   return (view.rightRange[1] - view.rightRange[0]) * view.step + NOTE_HEIGHT + 8;
 }
 
@@ -145,7 +146,8 @@ function layoutRow(view: View, spans: readonly BarSpan[], usable: number, top: n
   const x = (tick: number): number => LEFT_MARGIN + (tick - fromTick) * pixelsPerTick;
   const inRow = (n: { tick: number }): boolean => n.tick >= fromTick && n.tick < toTick;
   const rightTop = top + BAR_LINE_ROOM;
-  const notes = view.right.filter(inRow).map((n) => noteShape(view, n, x, pixelsPerTick, rightTop));
+  const inThisRow = view.right.filter(inRow);
+  const notes = inThisRow.map((n) => noteShape(view, n, x, pixelsPerTick, rightTop, orderIn(inThisRow, n)));
   const { lyrics, lines } = placeLyrics(view.words.filter(inRow), x, rightTop + rightHeight(view));
   const lyricBand = view.hasLyrics ? lines * LYRIC_LINE : 0;
   const chordY = rightTop + rightHeight(view) + lyricBand + CHORD_BAND - 7;
@@ -185,6 +187,7 @@ function noteShape(
   x: (tick: number) => number,
   perTick: number,
   top: number,
+  order: number,
 ): NoteShape {
   const [low, high] = view.rightRange;
   let step = staffStep(note.pitch);
@@ -192,10 +195,13 @@ function noteShape(
   while (step > high) [step, octaveMark] = [step - 7, '8 up'];
   while (step < low) [step, octaveMark] = [step + 7, '8 down'];
   return {
-    id: note.from,
+    id: view.rightMost > 1 ? `${note.from}:${order}` : note.from,
     tick: note.tick,
     x: note.grace ? x(note.tick) - 18 : x(note.tick),
-    y: top + 4 + (high - step) * view.step,
+    y:
+      top +
+      4 +
+      (view.rightMost > 1 ? (view.rightMost - 1 - order) * (NOTE_HEIGHT + 2) : (high - step) * view.step),
     width: note.grace ? 18 : Math.max(LETTER_ROOM - 1, note.length * perTick - 4),
     letter: typeset(classNameOf(note.pitch)),
     finger: note.finger,
@@ -203,6 +209,11 @@ function noteShape(
     octaveMark,
     isGrace: note.grace,
   };
+}
+
+/** Which of the keys struck together this one is, from the lowest. */
+function orderIn(notes: readonly HandNote[], note: HandNote): number {
+  return notes.filter((n) => n.tick === note.tick && n.midi < note.midi).length;
 }
 
 function blockShapes(
@@ -257,7 +268,7 @@ function changeShapes(view: View, from: number, to: number, x: (tick: number) =>
       hasLeft: view.left.some((n) => n.from === c.change.id),
       isPinned: c.fixedBy === 'pin',
       change: c,
-      how: c.meeting.how,
+      how: view.right.some((n) => n.tick === c.change.tick && !n.grace) ? 'struck' : c.meeting.how,
     }));
 }
 

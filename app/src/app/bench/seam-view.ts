@@ -18,6 +18,8 @@ export interface SeamView {
   readonly leftMost: number;
   readonly hasLeft: boolean;
   readonly hasLyrics: boolean;
+  /** Most keys the right hand strikes together; more than one are stacked by order. */
+  readonly rightMost: number;
   /** Syllables with the tick they are sung at. */
   readonly words: readonly SungWord[];
   /** Only the melody is shown, without the seam and the left hand. */
@@ -47,6 +49,7 @@ export function viewOf(arrangement: Arrangement, partIndex: number, isMelodyOnly
     .filter((n) => inPart(n.tick))
     .map(shown);
   const words = wordsOf(arrangement.played);
+  const isSinging = part.choices.layout === 'singing';
   const blocks = arrangement.changes.flatMap((c) => c.pitches.map(staffStep));
   return {
     part,
@@ -57,19 +60,29 @@ export function viewOf(arrangement: Arrangement, partIndex: number, isMelodyOnly
     left,
     changes: arrangement.changes.filter((c) => inPart(c.change.tick)),
     meetings: isMelodyOnly ? [] : arrangement.meetings.filter((m) => inPart(m.tick)),
-    byPitch: part.choices.rung >= 5,
+    byPitch: part.choices.rung >= 5 && !isSinging,
     rightRange: rangeOf(
       [...arrangement.right.map((n) => staffStep(n.pitch)), ...right.map((n) => staffStep(n.pitch))],
       MOST_STEPS,
     ),
     leftRange: rangeOf([...blocks, ...left.map((n) => staffStep(n.pitch))], MOST_LEFT_STEPS),
-    leftMost: arrangement.changes.reduce((most, c) => Math.max(most, c.voicing.keys.length), 3),
-    hasLeft: !isMelodyOnly && (part.choices.rung > 1 || part.choices.layout === 'singing'),
+    leftMost: isSinging
+      ? mostTogether(left)
+      : arrangement.changes.reduce((most, c) => Math.max(most, c.voicing.keys.length), 3),
+    rightMost: isSinging && !isMelodyOnly ? mostTogether(right) : 1,
+    hasLeft: !isMelodyOnly && (part.choices.rung > 1 || isSinging),
     hasLyrics: words.length > 0,
     words: words.filter((word) => inPart(word.tick)),
     isMelodyOnly,
     elsewhere: away === 0 ? '' : `shown an octave ${away < 0 ? 'lower' : 'higher'}`,
   };
+}
+
+/** Most keys struck at one tick, at least one. */
+function mostTogether(notes: readonly HandNote[]): number {
+  const counts = new Map<number, number>();
+  for (const { tick } of notes) counts.set(tick, (counts.get(tick) ?? 0) + 1);
+  return Math.max(1, ...counts.values());
 }
 
 /** The right hand; on the Tune bench the melody even where it is only sung. */

@@ -31,7 +31,18 @@ describe('the workbench', () => {
     const state = after(SongActions.edited({ edit: rung(5) }));
     expect(state.song).toEqual(applyEdit(lanterns, rung(5)));
     expect(state).toMatchObject({ isDirty: true, isArranging: true });
-    expect(state.past).toEqual([{ song: lanterns, what: 'choice for the song' }]);
+    expect(state.past).toEqual([{ song: lanterns, what: 'choice for the song', session: null }]);
+  });
+
+  it('takes the strokes of one typing as one step, another place as another', () => {
+    const typed = (session: string, bars: number) =>
+      SongActions.edited({
+        edit: { kind: 'tune-taken', what: 'typed tune', session, fields: { barCount: bars } },
+      });
+    const state = after(typed('a', 5), typed('a', 6), typed('b', 7));
+    expect(state.past.map((step) => step.what)).toEqual(['typed tune', 'typed tune']);
+    expect(state.past[0].song).toBe(lanterns);
+    expect(state.past[1].song.barCount).toBe(6);
   });
 
   it('undoes and redoes to the very same songs', () => {

@@ -31,11 +31,18 @@ describe('the song store', () => {
 
   it('puts the demo songs on the shelf once, not again after they were taken off', async () => {
     expect((await store.all()).map((s) => s.song.title)).toEqual([
+      'Boathouse Jig',
       'Lanterns at Low Water',
+      'Mudflat Evening',
+      'Rain on the Net Loft',
       'Sluicegate Song',
+      'Snow on the Slipway',
     ]);
     for (const { id } of await store.all()) await store.remove(id);
     expect(await store.all()).toEqual([]);
+    // Asked for, they come back.
+    expect(await store.addDemoSongs()).toBe('demo-lanterns');
+    expect(await store.all()).toHaveLength(6);
   });
 
   it('gives a song back as it was saved, with its place', async () => {
@@ -97,6 +104,6 @@ describe('the song store', () => {
       openedAt: null,
       savedAt: 0,
     });
-    expect((await store.get('old'))?.song).toMatchObject({ schemaVersion: 1, imported: [] });
+    expect((await store.get('old'))?.song).toMatchObject({ schemaVersion: 2, imported: [], words: [] });
   });
 });

@@ -8,6 +8,7 @@ import {
   untracked,
 } from '@angular/core';
 import {
+  EntryError,
   FieldError,
   countsOfTake,
   type Pitch,
@@ -15,6 +16,9 @@ import {
   type MelodyNote,
   landmarkOf,
   midiOf,
+  readLetters,
+  spellInKey,
+  writeLetters,
   readTune,
   takeOf,
   writeTune,
@@ -25,6 +29,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ComputerKeys } from './key-sources';
 import { Recorder } from './recorder';
+import { ScreenKeyboard } from './screen-keyboard';
 import { TuneState } from './tune-state';
 
 interface Fault {
@@ -62,6 +67,14 @@ export class LettersEntry {
   private ownMelody: readonly MelodyNote[] | null = null;
 
   constructor() {
+    effect(() => {
+      const key = this.screen.pressed();
+      if (!key) return;
+      untracked(() => {
+        this.screen.pressed.set(null);
+        if (!this.recorder.isBusy()) this.addKey(key.midi);
+      });
+    });
     // A tune changed elsewhere (undo, the seam) is told anew; what is typed here stays as typed.
     effect(() => {
       const song = this.bench.song();
@@ -74,6 +87,26 @@ export class LettersEntry {
         this.ownMelody = song.melody;
       });
     });
+  }
+
+  private readonly screen = inject(ScreenKeyboard);
+
+  /** First the notes, then the rhythm: a key pressed on the screen adds its letter. */
+  private addKey(midi: number): void {
+    const song = this.bench.song();
+    if (!song) return;
+    const key = song.keyMap[0];
+    const pitch = spellInKey(midi, key);
+    const typed = this.letters().trim();
+    try {
+      const before = readLetters(typed, key, STARTS[this.start()]).at(-1);
+      const both = [...(before ? [before] : []), { pitch, grace: false }];
+      const word = writeLetters(both, key).split(' ').at(-1) ?? '';
+      this.type('letters', `${typed} ${word}`.trim());
+    } catch (error) {
+      // What stands there already cannot be read: its fault is shown, nothing is added.
+      if (!(error instanceof EntryError)) throw error;
+    }
   }
 
   /** Where the fault stands: the text before it, it, and the text after. */

@@ -1,0 +1,275 @@
+import { readFileSync } from 'node:fs';
+import { type Page, expect, test } from '@playwright/test';
+import { DEMO_SONGS } from '../demo/songs';
+import { DEFAULT_PROFILE, arrange, readProject, type Song, writeMidi, writeTune } from '../core/index';
+import { arranged, openSong, watch } from './pages';
+
+const [lanterns, sluicegate, , mudflat] = DEMO_SONGS;
+
+/** The open song as its project file has it. */
+async function song(page: Page): Promise<Song> {
+  const downloading = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Project' }).click();
+  const text = readFileSync(await (await downloading).path(), 'utf8');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  return readProject(text).song;
+}
+
+async function openTune(page: Page, title: string): Promise<void> {
+  await openSong(page, title);
+  await page.getByRole('link', { name: 'Tune' }).click();
+  await expect(page.locator('jh-tune-panel')).toBeVisible();
+}
+
+async function job(page: Page, name: string): Promise<void> {
+  await page
+    .locator('jh-tune-panel label', { hasText: new RegExp(`^${name}$`) })
+    .first()
+    .click();
+}
+
+async function load(page: Page, name: string, content: string | Uint8Array): Promise<void> {
+  await page.goto('/');
+  await page.getByLabel('Song file').setInputFiles({ name, mimeType: '', buffer: Buffer.from(content) });
+}
+
+test('letters and counts typed from nothing to a heard tune', async ({ page }) => {
+  const watched = watch(page);
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Type a tune' }).first().click();
+  const letters = page.getByLabel('Letters', { exact: true }).last();
+  const counts = page.getByLabel('Counts', { exact: true });
+  await letters.fill('A4 C B A*2');
+  await expect(page.locator('jh-seam .note .letter')).toHaveText(['A', 'C', 'B', 'A', 'A']);
+  // A letter that cannot be read is shown at its place; the tune stays as it was.
+  await letters.fill('A4 C B H A*2');
+  await expect(page.locator('#fault')).toContainText('"H" is not a letter of the keyboard');
+  await expect(page.getByTestId('fault-place').locator('mark')).toHaveText('H');
+  await expect(page.locator('jh-seam .note')).toHaveCount(5);
+  await letters.fill('A4 C B A*2');
+  await counts.fill('1 3 | 1 2& 5');
+  await expect(page.getByTestId('fault-place').locator('mark')).toHaveText('5');
+  await counts.fill('1 3 | 1 2& 3 |');
+  await expect(page.locator('jh-seam .count')).toHaveText(['1', '3', '1', '2 &', '3']);
+  await expect(page.locator('#fault')).toHaveText('');
+  await arranged(page);
+  await page.getByRole('button', { name: /^Play part/ }).click();
+  await expect(page.getByTestId('playhead')).toBeAttached({ timeout: 20_000 });
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  const typed = await song(page);
+  expect(typed.melody.map((n) => [n.tick, n.length])).toEqual([
+    [0, 1920],
+    [1920, 1920],
+    [3840, 1440],
+    [5280, 480],
+    [5760, 1920],
+  ]);
+  // All that typing is one step back.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('jh-seam .note')).toHaveCount(0);
+  expect(watched).toEqual({ errors: [], outside: [] });
+});
+
+test('a demo song is told in letters and counts, and keys pressed on the screen write letters', async ({
+  page,
+}) => {
+  await openTune(page, 'Lanterns at Low Water');
+  await job(page, 'Letters');
+  await expect(page.locator('#letters')).toHaveValue(writeTune(lanterns).letters);
+  await expect(page.locator('#counts')).toHaveValue(writeTune(lanterns).counts);
+  await page.locator('#counts').fill('');
+  await page.locator('#letters').fill('C4');
+  await page.locator('jh-keyboard rect[data-midi="67"]').dispatchEvent('pointerdown');
+  await page.locator('jh-keyboard rect[data-midi="76"]').dispatchEvent('pointerdown');
+  await expect(page.locator('#letters')).toHaveValue('C4 /G /E');
+});
+
+test('a file with two candidates for the melody is heard and chosen from', async ({ page }) => {
+  await load(page, 'evening.mid', writeMidi(arrange(sluicegate, DEFAULT_PROFILE)));
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('3 lines that could be the melody');
+  await dialog.getByRole('button', { name: 'Hear Left hand, top line' }).click();
+  await expect(dialog.getByRole('button', { name: 'Hear Left hand, top line' })).toHaveText(/Stop/, {
+    timeout: 20_000,
+  });
+  await dialog.getByRole('button', { name: 'Hear Left hand, top line' }).click();
+  await dialog.getByRole('button', { name: 'Take Right hand' }).click();
+  await arranged(page);
+  const read = await song(page);
+  expect(read.melody.map((n) => [n.tick, n.length])).toEqual(
+    sluicegate.melody.map((n) => [n.tick, n.length]),
+  );
+  expect(read.changes.map((c) => c.symbol)).toEqual(sluicegate.changes.map((c) => c.symbol));
+  await expect(page.locator('jh-findings-list')).toContainText('the chords were read off its other notes');
+  await page.locator('jh-findings-list').getByRole('button', { name: 'Leave it' }).click();
+  await expect(page.locator('jh-findings-list')).not.toContainText('read off');
+});
+
+test('a chart with words only becomes an accompaniment for singing in every view', async ({ page }) => {
+  await load(
+    page,
+    'net.txt',
+    'Metre: 3/4\nVerse:\n| Am | Dm | E7 | Am |\nThread the nee-dle, pull it through\n',
+  );
+  await arranged(page);
+  await expect(page.locator('jh-seam .lyric').first()).toHaveText('Thread');
+  await expect(page.locator('jh-seam .symbol')).toHaveText(['Am', 'Dm', 'E7', 'Am']);
+  await page.locator('[data-change=c2] .symbol').click();
+  await expect(page.locator('jh-reasons')).toContainText('Dm with “nee”, on 1 of bar 2.');
+  await page.keyboard.press('s');
+  await expect(page.locator('jh-staff svg')).toBeVisible();
+  await page.keyboard.press('s');
+  await page.getByRole('link', { name: 'Tune' }).click();
+  await expect(page.locator('main')).toContainText('No note stands in this part yet');
+  await job(page, 'Told');
+  await expect(page.locator('jh-told-panel')).toContainText('Bar 1: Am as');
+});
+
+test('chords and words are typed on the shelf; a chord that cannot be read says where and what to do', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Write chords' }).click();
+  const text = page.getByLabel('Chords and words');
+  await text.fill('Once upon a time');
+  await page.getByRole('button', { name: 'Make it a song' }).click();
+  await expect(page.getByRole('dialog')).toContainText('neither bars nor chords in brackets');
+  await text.fill('| Am | Hm | E7 | Am |');
+  await page.getByRole('button', { name: 'Make it a song' }).click();
+  await arranged(page);
+  await expect(page.locator('jh-findings-list')).toContainText('Bar 2: "Hm" is not a chord');
+  await page.locator('jh-findings-list').getByRole('button', { name: 'Leave it out' }).click();
+  await expect(page.locator('jh-findings-list section')).toHaveCount(0);
+});
+
+test('a take of the simulated pianist is recorded, compared and kept', async ({ page }) => {
+  await openTune(page, 'Sluicegate Song');
+  await job(page, 'Play in');
+  await page.locator('#take-tempo').fill('200');
+  await page.locator('#take-bars').fill('1');
+  await page.getByRole('button', { name: 'Record a take' }).click();
+  await expect(page.locator('jh-play-panel')).toContainText('Counting in', { timeout: 20_000 });
+  const takes = page.getByRole('list', { name: 'Takes' }).locator('li');
+  await expect(takes).toHaveCount(1, { timeout: 20_000 });
+  await expect(takes.first()).toContainText('4 notes, straight, two to a beat');
+  await page.locator('nz-select#mistake, nz-select').nth(1).click();
+  await page.getByText('a note left out', { exact: true }).click();
+  await page.getByRole('button', { name: 'Record a take' }).click();
+  await expect(takes).toHaveCount(2, { timeout: 20_000 });
+  await expect(takes.first()).toContainText(
+    'Beside take 1: 0 notes here that the other lacks, 1 the other way',
+  );
+  await takes.first().getByRole('button', { name: 'Discard' }).click();
+  await takes.first().getByRole('button', { name: 'Keep' }).click();
+  await expect(takes).toHaveCount(0);
+  const kept = await song(page);
+  const line = (s: Song): number[][] => s.melody.map((n) => [n.tick, n.length]);
+  expect(line(kept)).toEqual(line(sluicegate));
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: take kept');
+});
+
+test('a repeat with two endings is taken out and put back', async ({ page }) => {
+  await openTune(page, 'Mudflat Evening');
+  await expect(page.locator('jh-parts-rail li')).toHaveCount(8);
+  await job(page, 'Bars');
+  await expect(page.locator('jh-bars-panel')).toContainText('Bars 1–8, then 1–6, then 9–26.');
+  await page.getByRole('button', { name: 'Take the repeats out' }).click();
+  await expect(page.locator('jh-bars-panel')).toContainText('Played straight through');
+  await page.locator('#repeat-to').fill('8');
+  await page.locator('#ending-bars').fill('2');
+  await page.locator('#ending-bars').press('Tab');
+  await page.getByRole('button', { name: 'Repeat these bars' }).click();
+  await expect(page.locator('jh-bars-panel')).toContainText('Bars 1–8, then 1–6, then 9–26.');
+  expect((await song(page)).playingOrder).toEqual(mudflat.playingOrder);
+});
+
+test('notes are put right by keyboard alone, on seam and staff', async ({ page }) => {
+  await openTune(page, 'Lanterns at Low Water');
+  const letter = page.locator('jh-notes-panel h2');
+  await page.keyboard.press('ArrowRight');
+  await expect(letter).toHaveText('A');
+  await page.keyboard.press('ArrowUp');
+  await expect(letter).toHaveText('B');
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect(letter).toHaveText('B♭');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(letter).toHaveText('A');
+  await page.keyboard.press('x');
+  await expect(page.locator('jh-seam .note')).toHaveCount(9);
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('j');
+  await expect(page.locator('jh-seam .note')).toHaveCount(8);
+  await page.keyboard.press('s');
+  await expect(page.locator('jh-staff svg')).toBeVisible();
+  await page.locator('jh-staff [data-note=n3]').first().click();
+  await expect(letter).toHaveText('C');
+  await page.keyboard.press('Delete');
+  await expect(page.locator('jh-staff [data-note=n3]')).toHaveCount(0);
+  await page.keyboard.press('s');
+  await page.keyboard.press('w');
+  await expect(page.getByLabel('Words of this part')).toBeFocused();
+  await page.keyboard.type('lan-terns low');
+  await expect(page.locator('jh-seam .lyric').first()).toHaveText('lan-');
+  await page.locator('main').click({ position: { x: 400, y: 500 } });
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('a letter up, down');
+});
+
+test('easier keys, rhythm versions and the octave for learning', async ({ page }) => {
+  await openTune(page, 'Rain on the Net Loft');
+  await page.locator('jh-notes-panel label', { hasText: 'Straight' }).click();
+  await expect(page.locator('jh-seam .count').nth(1)).toHaveText('2');
+  await page.locator('jh-notes-panel label', { hasText: 'As written' }).click();
+  await page.locator('jh-notes-panel label', { hasText: 'Lower' }).click();
+  await expect(page.locator('jh-seam')).toContainText('shown an octave lower');
+  await job(page, 'Keys');
+  const first = page
+    .getByRole('list', { name: /Keys, the easiest/ })
+    .locator('li')
+    .first();
+  await expect(first).toContainText('A minor', { timeout: 15_000 });
+  await first.getByRole('button', { name: 'Take A minor' }).click();
+  await expect(page.locator('header .facts')).toContainText('A minor');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('header .facts')).toContainText('D minor');
+});
+
+test('bad files say what, where and what to do, and leave the shelf as it is', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.locator('article')).toHaveCount(6);
+  const files: readonly (readonly [string, Buffer, RegExp])[] = [
+    ['big.mid', Buffer.alloc(50 * 1024 * 1024), /too large, 50\.0 MB/],
+    ['none.mid', Buffer.from([0x4d, 0x54, 0x68, 0x64, 0, 0, 0, 6, 0, 0, 0, 0, 1, 0xe0]), /holds no notes/],
+    [
+      'bomb.musicxml',
+      Buffer.from('<!DOCTYPE a [<!ENTITY b "x">]><score-partwise/>'),
+      /declares entities of its own.*line 1/,
+    ],
+    ['odd.mxl', Buffer.from('not a zip'), /not a compressed MusicXML file/],
+    ['odd.docx', Buffer.from('?'), /kind of file is not known/],
+  ];
+  for (const [name, buffer, sentence] of files) {
+    await page.getByLabel('Song file').setInputFiles({ name, mimeType: '', buffer });
+    await expect(page.getByRole('alert')).toContainText(sentence);
+  }
+  await expect(page.locator('article')).toHaveCount(6);
+});
+
+test('an empty shelf shows three ways to begin', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.locator('article')).toHaveCount(6);
+  for (let left = 6; left > 0; left--) {
+    await page
+      .getByRole('button', { name: /off the shelf$/ })
+      .first()
+      .click();
+    await expect(page.locator('article')).toHaveCount(left - 1);
+  }
+  await expect(page.locator('.empty button')).toHaveText(['Type a tune', 'Open a file', 'Look at a demo']);
+  await page.getByRole('button', { name: 'Look at a demo' }).click();
+  await arranged(page);
+  await expect(page.getByLabel('Title')).toHaveValue('Lanterns at Low Water');
+});
