@@ -6,6 +6,8 @@ export default defineConfig({
   testDir: 'e2e',
   timeout: 60_000,
   workers: 1,
+  // Slow machines are given time: nothing here measures speed.
+  expect: { timeout: 15_000 },
   retries: 0,
   use: {
     baseURL: `http://localhost:${PORT}`,

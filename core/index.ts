@@ -10,12 +10,12 @@ export {
 export { easierKeys, type KeyChoice } from './effort/easierKeys';
 export { type Effort, type Measure } from './effort/effort';
 export { type Fill } from './fills/fill';
-export { FileError, MOST_BYTES } from './formats/fileError';
+export { FileError, MOST_BYTES, READ_ENDINGS } from './formats/fileError';
 export { writeMidi } from './formats/midiWrite';
 export { type TuneCandidate } from './formats/candidates';
 export { readChart } from './formats/chordPro';
 export { EntryError, readLetters, writeLetters } from './formats/letters';
-export { type OpenedFile, openFile, READ_ENDINGS } from './formats/openFile';
+export { type OpenedFile, openFile } from './formats/openFile';
 export { readMidi } from './formats/midiRead';
 export { readMusicXml } from './formats/musicxmlRead';
 export { writeMxl } from './formats/mxlWrite';
@@ -93,6 +93,7 @@ export {
   type Pin,
   type Profile,
   profileSchema,
+  SCHEMA_VERSION,
   type Song,
   songSchema,
 } from './song/schema';

@@ -64,7 +64,7 @@ test('a demo song, from the shelf to an exported file, and back after a reload',
   heard.notes.forEach((n, i) => expect(n.at).toBeCloseTo(part[i].seconds, 3));
 
   const writing = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'MusicXML' }).click();
+  await page.getByRole('button', { name: 'MusicXML', exact: true }).click();
   const score = await writing;
   expect(score.suggestedFilename()).toBe('lanterns-at-low-water.musicxml');
   const read = readMusicXml(readFileSync(await score.path(), 'utf8'), 'id', '');
@@ -83,7 +83,7 @@ test('the main job by keyboard alone', async ({ page }) => {
   await page.goto('/');
   const link = page.getByRole('link', { name: 'Sluicegate Song' });
   await expect(link).toBeVisible();
-  for (let i = 0; i < 12 && !(await link.evaluate((e) => e === document.activeElement)); i++)
+  for (let i = 0; i < 30 && !(await link.evaluate((e) => e === document.activeElement)); i++)
     await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');
   await arranged(page);

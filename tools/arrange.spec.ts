@@ -4,6 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, describe, expect, it } from 'vitest';
+import { DEFAULT_PROFILE, arrange, writeMidi, writeMxl } from '../core/index';
+import { DEMO_SONGS } from '../demo/songs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'jh-arrange-'));
@@ -61,6 +63,27 @@ describe('npm run arrange', () => {
     });
     expect(report.changes.every((c) => c.layout === 'three' && c.notes.length === 3)).toBe(true);
   });
+
+  const inputs: readonly (readonly [string, string | (() => Uint8Array)])[] = [
+    ['tide.mid', () => writeMidi(arrange(DEMO_SONGS[1], DEFAULT_PROFILE))],
+    ['tide.mxl', () => writeMxl(arrange(DEMO_SONGS[1], DEFAULT_PROFILE))],
+    ['net.txt', '| Am | Dm E7 | Am |\nThread the nee-dle\n'],
+  ];
+  for (const [name, content] of inputs)
+    it(`reads ${name} and writes the four files`, () => {
+      const file = join(folder, name);
+      writeFileSync(file, typeof content === 'string' ? content : content());
+      const out = join(folder, `of-${name}`);
+      const result = run(file, '--out', out);
+      expect(result.err).toBe('');
+      expect(readdirSync(out)).toHaveLength(4);
+      const report = JSON.parse(readFileSync(join(out, name.replace(/\..*/, '.json')), 'utf8')) as {
+        changes: { symbol: string }[];
+        left: unknown[];
+      };
+      expect(report.changes.map((c) => c.symbol)).toContain(name === 'net.txt' ? 'E7' : 'D7');
+      expect(report.left.length).toBeGreaterThan(2);
+    });
 
   const refused: readonly (readonly [string, string[], RegExp])[] = [
     ['an unknown option', [IN, '--out', 'x', '--louder'], /^Unknown option '--louder'/],

@@ -1,5 +1,6 @@
 import { type AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
+import { importFigures } from './bench-tune';
 import { type Browser, type Page, chromium } from '@playwright/test';
 import { DEFAULT_PROFILE, writeProject } from '../core/index';
 import { randomSong } from '../core/testing';
@@ -37,6 +38,7 @@ export async function browserFigures(): Promise<void> {
   await withBrowser(async (browser, origin) => {
     await firstScreen(browser, origin);
     await editing(browser, origin);
+    await importFigures(browser, origin);
   });
 }
 

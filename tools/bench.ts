@@ -11,6 +11,7 @@ import { voiceParts } from '../core/voicing/voiceParts';
 import type { Chord } from '../core/music/chord';
 import type { Song } from '../core/song/schema';
 import { browserFigures } from './bench-browser';
+import { tuneFigures } from './bench-tune';
 
 const RUNS = 7;
 
@@ -117,4 +118,5 @@ for (const song of [...DEMO_SONGS, small, large]) {
   );
   console.log(song.title.padEnd(25), cells.join(''));
 }
+tuneFigures();
 if (!process.argv.includes('--core')) await browserFigures();

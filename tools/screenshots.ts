@@ -21,6 +21,17 @@ await withBrowser(async (browser, origin) => {
   await page.locator('[data-change=c3] .symbol').click();
   await page.locator('.alternatives .letters').nth(1).waitFor();
   await shoot('join');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('s');
+  await page.locator('jh-staff svg').waitFor();
+  await shoot('staff');
+  await page.keyboard.press('s');
+  await page.goto(`${origin}/song/demo-sluicegate/tune`);
+  await page.locator('[data-note=n4]').click();
+  await shoot('tune');
+  await page.locator('jh-tune-panel label', { hasText: 'Letters' }).click();
+  await page.locator('#counts').waitFor();
+  await shoot('tune-letters');
   await page.getByRole('link', { name: 'Profile' }).click();
   await page.getByRole('heading', { name: 'Profile' }).waitFor();
   await shoot('profile');

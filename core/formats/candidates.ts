@@ -46,14 +46,17 @@ export function candidatesOf(score: ReadScore, songId: string, fallbackTitle: st
         'first part',
         'Choose a score with a melody.',
       );
-    const song = songFrom(score, { part, label: '', notes: [], likely: 0 }, songId, title);
+    const song = songFrom(score, { part, label: '', notes: [], likely: 0 }, songId, title, () => []);
     return [{ id: 'chords', label: 'Chords without a melody', facts: `${song.changes.length} chords`, song }];
   }
+  // Whichever line is taken, the chords of the file are the same: read once, with the likeliest as the melody.
+  let changes: Song['changes'] | null = null;
+  const readOff = (): Song['changes'] => (changes ??= chordsOf(score, sorted[0]));
   return sorted.map((line, i) => ({
     id: `line${i + 1}`,
     label: line.label,
     facts: factsOf(line.notes),
-    song: songFrom(score, line, songId, title),
+    song: songFrom(score, line, songId, title, readOff),
   }));
 }
 
@@ -155,7 +158,13 @@ function inOrder(notes: readonly ScoreNote[]): ScoreNote[] {
   return [...notes].sort((a, b) => a.tick - b.tick || Number(b.grace) - Number(a.grace));
 }
 
-function songFrom(score: ReadScore, line: Line, songId: string, title: string): Song {
+function songFrom(
+  score: ReadScore,
+  line: Line,
+  songId: string,
+  title: string,
+  readOff: () => Song['changes'],
+): Song {
   const { part } = line;
   const order = playingOrderOf(part.signs);
   const bare: Song = {
@@ -177,16 +186,24 @@ function songFrom(score: ReadScore, line: Line, songId: string, title: string): 
     const changes = changesOf(chords, part.end);
     return { ...bare, changes, pins: pinsOf(part, line, changes) };
   }
-  const others = accompaniment(score, line);
-  const changes = chordsFromKeys(others, writtenBars(bare), (tick) => inForceAt(bare.keyMap, tick));
-  const isRead = others.some((key) => key.weight === 1) && changes.length > 0;
+  const changes = readOff();
   const how = 'The file has no chord symbols: the chords were read off its other notes. Look them over.';
-  return isRead ? { ...bare, changes, imported: [...bare.imported, { tick: 0, text: how }] } : bare;
+  return changes.length > 0
+    ? { ...bare, changes, imported: [...bare.imported, { tick: 0, text: how }] }
+    : bare;
 }
 
 function melodyNote(note: ScoreNote, id: string): MelodyNote {
   const { tick, length, pitch, tiedToNext, lyric, grace } = note;
   return { id, tick, length, pitch, tiedToNext, lyric, grace };
+}
+
+/** The chords the other notes spell; none where nothing else sounds. */
+function chordsOf(score: ReadScore, line: Line): Song['changes'] {
+  const others = accompaniment(score, line);
+  if (!others.some((key) => key.weight === 1)) return [];
+  const { keyMap } = line.part;
+  return chordsFromKeys(others, writtenBars(line.part), (tick) => inForceAt(keyMap, tick));
 }
 
 /** Everything else that sounds, at full weight, and the melody at a part of it. */

@@ -1,7 +1,7 @@
 import type { Profile } from '../song/schema';
 import type { TuneCandidate } from './candidates';
 import { readChart } from './chordPro';
-import { FileError, refuseTooLarge } from './fileError';
+import { FileError, READ_ENDINGS, refuseTooLarge } from './fileError';
 import { readMidiTunes } from './midiRead';
 import { readMusicXmlTunes } from './musicxmlRead';
 import { readProject } from './project';
@@ -11,21 +11,6 @@ import { isZip, scoreInMxl, textOf } from './unzip';
 export type OpenedFile =
   | { readonly kind: 'project'; readonly song: TuneCandidate['song']; readonly profile: Profile }
   | { readonly kind: 'tunes'; readonly tunes: readonly TuneCandidate[] };
-
-/** Kinds of files that are read, by ending. */
-export const READ_ENDINGS = [
-  '.musicxml',
-  '.xml',
-  '.mxl',
-  '.mid',
-  '.midi',
-  '.joined.json',
-  '.json',
-  '.txt',
-  '.cho',
-  '.chopro',
-  '.pro',
-];
 
 /** Opens a file of any kind that is read, known by its ending and its first bytes. Throws {@link FileError}. */
 export function openFile(name: string, bytes: Uint8Array, songId: string): OpenedFile {

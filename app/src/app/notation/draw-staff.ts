@@ -1,20 +1,27 @@
 import type { Arrangement, HandNote, PlayedBar } from '@joined-hands/core';
 import { fifthsOf, inForceAt } from '@joined-hands/core';
-import { Accidental, Formatter, Renderer, Stave, StaveConnector, Voice } from 'vexflow';
+import { Accidental, Formatter, Renderer, Stave, StaveConnector, type StaveNote, Voice } from 'vexflow';
 import { type StaffMark, writeBar } from './write-bar';
 
-const SYSTEM_HEIGHT = 290;
-const LEFT_STAFF_DOWN = 130;
+const SYSTEM_HEIGHT = 232;
+const LEFT_STAFF_DOWN = 102;
 const MAJOR_KEYS = ['Cb', 'Gb', 'Db', 'Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#'];
 const LEAST_BAR_WIDTH = 190;
 /** A strike needs about this much room on the staff. */
 const STRIKE_WIDTH = 34;
 const FIRST_BAR_EXTRA = 90;
 const SCALE = 1.15;
+const CLEF_GAP = 14;
+const TOP_MARGIN = 14;
 const MARK_FONT = 'Accidentals, Atkinson Hyperlegible Next';
 /** Chord names and words keep this clear of the staff. */
 const CHORD_RISE = 24;
 const WORD_DROP = 40;
+
+/** The music font, embedded in VexFlow: drawn before it is there, flags and heads are measured by another font. */
+export async function musicFontReady(): Promise<void> {
+  await document.fonts.load('30px Bravura');
+}
 
 /** Draws one part as a grand staff into an element, replacing what was there; the notes picked stand out. */
 export function drawStaff(
@@ -34,7 +41,7 @@ export function drawStaff(
   const perRow = Math.max(1, Math.min(bars.length, Math.floor((usable - FIRST_BAR_EXTRA) / least)));
   element.replaceChildren();
   const renderer = new Renderer(element as HTMLDivElement, Renderer.Backends.SVG);
-  renderer.resize(width, Math.ceil(bars.length / perRow) * SYSTEM_HEIGHT * SCALE);
+  renderer.resize(width, Math.ceil(bars.length / perRow) * SYSTEM_HEIGHT * SCALE + TOP_MARGIN);
   const context = renderer.getContext();
   context.scale(SCALE, SCALE);
   const pickedColour = getComputedStyle(element).getPropertyValue('--right').trim();
@@ -48,7 +55,7 @@ export function drawStaff(
       const barWidth = unit * lengths[i] + (i === 0 ? FIRST_BAR_EXTRA : 0);
       const frame = {
         x,
-        y: row * SYSTEM_HEIGHT + 20,
+        y: row * SYSTEM_HEIGHT + TOP_MARGIN,
         width: barWidth,
         isFirst: i === 0,
         isVeryFirst: first + i === 0,
@@ -134,7 +141,8 @@ function drawBar(
   voices.forEach((staff) => Accidental.applyAccidentals(staff, signature));
   const formatter = new Formatter();
   voices.forEach((staff) => formatter.joinVoices(staff));
-  const start = Math.max(...staves.map((s) => s.getNoteStartX()));
+  // Without a signature the first note would touch the clef.
+  const start = Math.max(...staves.map((s) => s.getNoteStartX())) + (frame.isFirst ? CLEF_GAP : 0);
   staves.forEach((stave) => stave.setNoteStartX(start));
   formatter.format(voices.flat(), frame.x + frame.width - start - 14);
   voices.forEach((staff, i) => staff.forEach((voice) => voice.draw(context, staves[i])));
@@ -142,16 +150,22 @@ function drawBar(
     [...beams, ...ties, ...tuplets].forEach((sign) => sign.setContext(context).draw());
   drawMarks(
     context,
-    written[0].flatMap(({ marks }) => marks),
+    written.flat().flatMap(({ marks }) => marks),
+    written[0].flatMap(({ notes }) => notes),
     staves[0],
   );
 }
 
 /** Chord names on one line above the notes of the bar, syllables on one line below the staff. */
-function drawMarks(context: Context, marks: readonly StaffMark[], stave: Stave): void {
-  const tops = marks.map(({ note }) => note.getBoundingBox().getY());
+function drawMarks(
+  context: Context,
+  marks: readonly StaffMark[],
+  upper: readonly StaveNote[],
+  stave: Stave,
+): void {
+  const tops = upper.map((note) => note.getBoundingBox().getY());
   const chordY = Math.min(stave.getYForLine(0) - CHORD_RISE, ...tops.map((top) => top - 8));
-  const bottoms = marks.map(({ note }) => note.getBoundingBox().getY() + note.getBoundingBox().getH());
+  const bottoms = upper.map((note) => note.getBoundingBox().getY() + note.getBoundingBox().getH());
   const wordY = Math.max(stave.getYForLine(4) + WORD_DROP, ...bottoms.map((bottom) => bottom + 20));
   for (const { note, text, isWord } of marks) {
     context.setFont(MARK_FONT, isWord ? 14 : 16, isWord ? 'normal' : 'bold', isWord ? 'italic' : 'normal');

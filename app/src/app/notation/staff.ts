@@ -41,6 +41,7 @@ export class Staff {
   protected readonly problem = signal<string | null>(null);
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
   private readonly width = signal(0);
+  private turn = 0;
 
   constructor() {
     effect((onCleanup) => {
@@ -57,8 +58,13 @@ export class Staff {
       ];
       const picked = new Set(this.picked());
       if (width < 200) return;
+      const turn = ++this.turn;
       void import('./draw-staff')
-        .then(({ drawStaff }) => drawStaff(element, arrangement, part, width, picked))
+        .then(async ({ drawStaff, musicFontReady }) => {
+          await musicFontReady();
+          // Something newer may have been asked for while the font came.
+          if (turn === this.turn) drawStaff(element, arrangement, part, width, picked);
+        })
         .catch((error: unknown) =>
           this.problem.set(
             `The staff could not be drawn: ${error instanceof Error ? error.message : String(error)}.`,

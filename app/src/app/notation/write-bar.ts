@@ -1,6 +1,6 @@
 import type { Arrangement, HandNote, PlayedBar } from '@joined-hands/core';
-import { typeset, valuesOf, voicesOf } from '@joined-hands/core';
-import { Beam, Dot, Fraction, GraceNote, GraceNoteGroup, StaveNote, StaveTie, Tuplet } from 'vexflow';
+import { barTicks, pulseTicks, typeset, valuesOf, voicesOf } from '@joined-hands/core';
+import { Beam, Dot, GraceNote, GraceNoteGroup, StaveNote, StaveTie, Tuplet } from 'vexflow';
 
 const DURATIONS: Record<string, string> = {
   whole: 'w',
@@ -61,17 +61,22 @@ function writeVoice(
   stem: number,
   isSecond: boolean,
 ): WrittenVoice {
-  const { clef, bar, arrangement } = place;
+  const { bar } = place;
   const end = bar.tick + bar.length;
   const notes: StaveNote[] = [];
   const ties: StaveTie[] = [];
   const triplets: StaveNote[][] = [];
   const marks: StaffMark[] = [];
+  const placed: PlacedNote[] = [];
+  let position = bar.tick;
   const add = (ticks: number, struck: readonly HandNote[]): StaveNote[] =>
     valuesOf(ticks).map((value) => {
       const note = staveNote(value.type, value.dots, struck, place, stem, isSecond);
       if (value.triplet) groupTriplet(triplets, note);
       notes.push(note);
+      const isShort = struck.length > 0 && SHORT.has(value.type ?? '');
+      placed.push({ note, tick: position, isShort });
+      position += value.ticks;
       return note;
     });
   let at = bar.tick;
@@ -80,7 +85,7 @@ function writeVoice(
     if (from > at) add(from - at, []);
     const pieces = add(Math.min(event.tick + event.length, end) - from, event.notes);
     if (event.tick === from) {
-      if (clef === 'treble' && !isSecond) marks.push(...marksOf(pieces[0], arrangement, event.notes, from));
+      if (!isSecond) marks.push(...marksOf(pieces[0], place, event.notes, from));
       addGraces(
         pieces[0],
         graces.filter((g) => g.tick === from),
@@ -95,17 +100,31 @@ function writeVoice(
   }
   if (at < end) add(end - at, []);
   const tuplets = triplets.filter((group) => group.length === 3).map((group) => new Tuplet(group));
-  const beams = Beam.generateBeams(notes, {
-    groups: groupsOf(bar),
-    maintainStemDirections: stem !== 0,
-  });
+  const beams = beamsOf(placed, bar, stem);
   return { notes, beams, ties, tuplets, marks };
 }
 
-/** Beams join what lies within a beat: three eighths in compound metres, else the beat. */
-function groupsOf({ metre }: PlayedBar): Fraction[] {
-  const isCompound = metre.denominator >= 8 && metre.numerator % 3 === 0;
-  return [isCompound ? new Fraction(3, metre.denominator) : new Fraction(1, 4)];
+interface PlacedNote {
+  readonly note: StaveNote;
+  readonly tick: number;
+  /** Shorter than a quarter and no rest: it may be beamed. */
+  readonly isShort: boolean;
+}
+
+const SHORT = new Set(['eighth', '16th', '32nd', '64th']);
+
+/** Beams join short notes that follow one another within a beat: three eighths in compound metres. */
+function beamsOf(placed: readonly PlacedNote[], bar: PlayedBar, stem: number): Beam[] {
+  const missing = bar.number === 0 ? barTicks(bar.metre) - bar.length : 0;
+  const beatOf = (tick: number): number => Math.floor((tick - bar.tick + missing) / pulseTicks(bar.metre));
+  const groups: StaveNote[][] = [];
+  placed.forEach(({ note, tick, isShort }, i) => {
+    const before = placed[i - 1];
+    const goesOn = isShort && before?.isShort && beatOf(before.tick) === beatOf(tick);
+    if (goesOn) groups[groups.length - 1].push(note);
+    else if (isShort) groups.push([note]);
+  });
+  return groups.filter((group) => group.length > 1).map((group) => new Beam(group, stem === 0));
 }
 
 function staveNote(
@@ -157,18 +176,23 @@ function tieOf(from: StaveNote | undefined, to: StaveNote | undefined, count: nu
   });
 }
 
-/** The chord above and the syllable below a note, to be drawn on lines of their own. */
+/**
+ * The chord above and the syllable below a note, to be drawn on lines of their own. A chord under a held melody note
+ * or in a rest is named over the left hand's note.
+ */
 function marksOf(
   note: StaveNote,
-  { played }: Arrangement,
+  { arrangement, clef }: StaffPlace,
   struck: readonly HandNote[],
   tick: number,
 ): StaffMark[] {
+  const { played, right } = arrangement;
   const change = played.changes.find((c) => c.tick === tick);
-  const sung = struck.find((n) => n.lyric !== null);
+  const isMine = clef === 'treble' || !right.some((n) => n.tick === tick && !n.grace);
+  const sung = clef === 'treble' ? struck.find((n) => n.lyric !== null) : undefined;
   const goesOn = sung?.syllabic === 'begin' || sung?.syllabic === 'middle';
   return [
-    ...(change ? [{ note, text: typeset(change.symbol), isWord: false }] : []),
+    ...(change && isMine ? [{ note, text: typeset(change.symbol), isWord: false }] : []),
     ...(sung ? [{ note, text: `${sung.lyric}${goesOn ? '-' : ''}`, isWord: true }] : []),
   ];
 }

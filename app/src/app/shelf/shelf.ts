@@ -101,8 +101,8 @@ export class Shelf implements OnInit {
     this.problem.set(null);
     let last: string | null = null;
     for (const file of files) last = (await this.importOne(file)) ?? last;
-    await this.refresh();
     if (files.length === 1 && last) await this.router.navigate(['/song', last]);
+    else await this.refresh();
   }
 
   private async importOne(file: File): Promise<string | null> {

@@ -1,5 +1,12 @@
 import { Injectable } from '@angular/core';
-import { type Profile, type Song, migrateSong, profileSchema, readProject } from '@joined-hands/core';
+import {
+  type Profile,
+  SCHEMA_VERSION,
+  type Song,
+  migrateSong,
+  profileSchema,
+  readProject,
+} from '@joined-hands/core';
 import type { Place } from '../state/model';
 import { FIRST_PLACE } from '../state/model';
 import { Database, type StoredSong } from './database';
@@ -13,6 +20,11 @@ export class StaleRevisionError extends Error {
 }
 
 const DEMO_FILES = ['lanterns', 'sluicegate', 'rain', 'mudflat', 'jig', 'snow'];
+
+/** What this version wrote is as it was; checking a long song anew would keep the interface waiting. */
+function upToDate(song: Song): Song {
+  return song.schemaVersion === SCHEMA_VERSION ? song : migrateSong(song);
+}
 
 /** Reads and writes songs; each write is compare-and-swap on the revision. */
 @Injectable({ providedIn: 'root' })
@@ -31,9 +43,7 @@ export class SongStore {
   /** A stored song, brought to this version of the program; undefined when there is none. */
   async get(id: string): Promise<StoredSong | undefined> {
     const stored = await this.database.songs.get(id);
-    return (
-      stored && { ...stored, song: migrateSong(stored.song), place: { ...FIRST_PLACE, ...stored.place } }
-    );
+    return stored && { ...stored, song: upToDate(stored.song), place: { ...FIRST_PLACE, ...stored.place } };
   }
 
   /** Puts a new song on the shelf. */
