@@ -120,10 +120,11 @@ export class BenchState {
     if (index >= 0 && index < count) this.move({ part: index, selected: null });
   }
 
-  /** The last part: where a tune that is being typed goes on. */
-  showLast(): void {
-    const count = this.arrangement()?.parts.length ?? 0;
-    if (count > 0 && this.partIndex() !== count - 1) this.move({ part: count - 1, selected: null });
+  /** The part a played tick lies in: where a tune that is being typed changes. */
+  showTick(tick: number): void {
+    const parts = this.arrangement()?.parts ?? [];
+    const part = partIndexAt(parts, tick);
+    if (part !== this.partIndex() && parts[part]) this.move({ part, selected: null });
   }
 
   select(changeId: string | null): void {

@@ -44,6 +44,14 @@ interface Fault {
 const STARTS: readonly Pitch[] = [2, 3, 4, 5, 6].map((octave) => ({ letter: 'C', alter: 0, octave }));
 const BARS_TAPPED = 8;
 
+/** Tick of the first note that is not as it was; after the last when notes only went away. */
+function firstChange(before: readonly MelodyNote[], after: readonly MelodyNote[]): number {
+  const says = (note: MelodyNote | undefined): string =>
+    note ? `${note.tick} ${note.length} ${midiOf(note.pitch)}` : '';
+  const changed = after.find((note, i) => says(note) !== says(before[i]));
+  return (changed ?? after.at(-1))?.tick ?? 0;
+}
+
 /** A tune told in letters, then in counts; drawn and heard while it is typed. */
 @Component({
   selector: 'jh-letters-entry',
@@ -153,7 +161,7 @@ export class LettersEntry {
       this.tune.take('typed tune', this.session, fields);
       const last = fields.melody.at(-1);
       if (isHeard && last && fields.melody.length > before) void this.bench.hearKeys([midiOf(last.pitch)]);
-      this.bench.showLast();
+      this.bench.showTick(firstChange(song.melody, fields.melody));
     } catch (error) {
       if (!(error instanceof FieldError)) throw error;
       const { at, length } = error.error;

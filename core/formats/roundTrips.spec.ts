@@ -1,0 +1,118 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
+import { arrange } from '../arrange';
+import { keyName } from '../music/key';
+import { metreName } from '../music/metre';
+import { nameOf } from '../music/pitch';
+import { DEFAULT_PROFILE, type Song } from '../song/schema';
+import { unfold } from '../song/unfold';
+import { readMusicXml } from './musicxmlRead';
+import { writeMusicXml } from './musicxmlWrite';
+import { readProject, writeProject } from './project';
+import { type BarSigns, playingOrderOf } from './repeats';
+
+/** What of a song is heard and read: notes as played, symbols, words, maps. */
+function asPlayed(song: Song): Record<string, unknown> {
+  const { played, right } = arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
+  return {
+    title: song.title,
+    notes: right.map((n) => `${n.tick} ${n.length} ${nameOf(n.pitch)}`),
+    words: right.flatMap((n) => (n.lyric === null ? [] : [`${n.tick} ${n.lyric} ${n.syllabic}`])),
+    symbols: played.changes.map((c) => `${c.tick} ${c.length} ${c.symbol}`),
+    sections: played.sections.map((s) => `${s.tick} ${s.name}`),
+    key: keyName(song.keyMap[0]),
+    metre: metreName(song.metreMap[0]),
+    tempo: song.tempoMap[0].quartersPerMinute,
+    bars: played.bars.length,
+    pickup: song.pickup,
+  };
+}
+
+describe('every demo song comes back', () => {
+  for (const song of DEMO_SONGS) {
+    it(`${song.title}: through MusicXML with notes, spelling, symbols, words, maps, and keys as pins`, () => {
+      const first = arrange(song, DEFAULT_PROFILE);
+      const back = readMusicXml(writeMusicXml(first), 'id', '');
+      expect(asPlayed(back)).toEqual(asPlayed(song));
+      const byTick = new Map(back.changes.map((c) => [c.id, c.tick]));
+      expect(back.pins.map((pin) => [byTick.get(pin.changeId), pin.keys])).toEqual(
+        first.changes.map((c) => [c.change.tick, [...c.voicing.keys]]),
+      );
+      const again = arrange(back, DEFAULT_PROFILE);
+      expect(again.left.map((n) => [n.tick, n.midi])).toEqual(first.left.map((n) => [n.tick, n.midi]));
+    });
+
+    it(`${song.title}: through a project file, the identical song`, () => {
+      const profile = { ...DEFAULT_PROFILE, singer: { low: 55, high: 72 }, landmarks: 'black keys' as const };
+      expect(readProject(writeProject({ song, profile }))).toEqual({ song, profile });
+    });
+  }
+
+  it('a project of the version before opens with what it lacked', () => {
+    const { words: _w, spareWords: _s, dismissed: _d, ...old } = DEMO_SONGS[0];
+    const { shownOctave: _o, ...choices } = old.choices;
+    const profile = { rightReach: 8, leftReach: 8, keyboard: 88 };
+    const text = JSON.stringify({
+      format: 'joined-hands-project',
+      song: { ...old, choices, schemaVersion: 1 },
+      profile,
+    });
+    const read = readProject(text);
+    expect(read.song).toEqual(DEMO_SONGS[0]);
+    expect(read.profile).toEqual(DEFAULT_PROFILE);
+  });
+});
+
+describe('any signs', () => {
+  const flags = fc.record(
+    {
+      repeatStarts: fc.constant(true),
+      repeatEnds: fc.integer({ min: 2, max: 4 }),
+      endings: fc.constantFrom([1], [2], [1, 2], [3]),
+      segno: fc.constant(true),
+      coda: fc.constant(true),
+      toCoda: fc.constant(true),
+      fine: fc.constant(true),
+      daCapo: fc.constant(true),
+      dalSegno: fc.constant(true),
+    },
+    { requiredKeys: [] },
+  );
+
+  it('give an order that ends, stays inside the score and unfolds', () => {
+    fc.assert(
+      fc.property(fc.array(flags, { minLength: 1, maxLength: 12 }), (bars) => {
+        const signs: BarSigns[] = bars.map((sign, i) => ({ number: i + 1, ...sign }));
+        const { playingOrder } = playingOrderOf(signs);
+        for (const { fromBar, toBar } of playingOrder) {
+          expect(fromBar).toBeGreaterThanOrEqual(1);
+          expect(toBar).toBeLessThanOrEqual(bars.length);
+          expect(fromBar).toBeLessThanOrEqual(toBar);
+        }
+        const song = { ...DEMO_SONGS[0], barCount: bars.length, playingOrder, changes: [], melody: [] };
+        const count = playingOrder.reduce((sum, s) => sum + s.toBar - s.fromBar + 1, 0) || bars.length;
+        expect(unfold(song).bars).toHaveLength(count);
+      }),
+      { numRuns: 500 },
+    );
+  });
+
+  it('without jumps and endings play every bar, in order, repeats aside', () => {
+    const plain = fc.record(
+      { repeatStarts: fc.constant(true), repeatEnds: fc.integer({ min: 2, max: 3 }) },
+      { requiredKeys: [] },
+    );
+    fc.assert(
+      fc.property(fc.array(plain, { minLength: 1, maxLength: 10 }), (bars) => {
+        const { playingOrder } = playingOrderOf(bars.map((sign, i) => ({ number: i + 1, ...sign })));
+        const all = playingOrder.flatMap(({ fromBar, toBar }) =>
+          Array.from({ length: toBar - fromBar + 1 }, (_, i) => fromBar + i),
+        );
+        const played = all.length > 0 ? all : bars.map((_, i) => i + 1);
+        expect([...new Set(played)]).toEqual(bars.map((_, i) => i + 1));
+        expect(played[played.length - 1]).toBe(bars.length);
+      }),
+    );
+  });
+});
