@@ -16,7 +16,6 @@ export { type TuneCandidate } from './formats/candidates';
 export { readChart } from './formats/chordPro';
 export { EntryError, readLetters, writeLetters } from './formats/letters';
 export { type OpenedFile, openFile } from './formats/openFile';
-export { readMidi } from './formats/midiRead';
 export { readMusicXml } from './formats/musicxmlRead';
 export { writeMxl } from './formats/mxlWrite';
 export { countsOfTake, FieldError, readTune, type TypedTune, writeTune } from './formats/typedTune';
@@ -35,7 +34,7 @@ export {
   writeWalkthrough,
 } from './formats/walkthrough';
 export { inversionName } from './harmony/inversion';
-export { findKeys, type FoundKey, keysInWords } from './harmony/keyFinding';
+export { findKeys, type FoundKey } from './harmony/keyFinding';
 export { nameKeys } from './harmony/naming';
 export { countAt } from './joining/counts';
 export { type Hand, type HandNote } from './joining/handNote';
@@ -44,7 +43,7 @@ export { type Meeting } from './joining/meetings';
 export { PATTERNS } from './joining/patterns';
 export { keepIdentity } from './music/memo';
 export { parseChord, symbolOf } from './music/chord';
-export { type Key, fifthsOf, keyFromFifths, keyName, scaleOf, spellInKey } from './music/key';
+export { type Key, fifthsOf, keyName, scaleOf, spellInKey } from './music/key';
 export {
   centreMm,
   isBlack,
@@ -55,7 +54,7 @@ export {
   reachMm,
   WHITE_MM,
 } from './music/keyboard';
-export { besideBlacks, landmarkOf, parseLandmark } from './music/landmarks';
+export { besideBlacks, landmarkOf } from './music/landmarks';
 export { barTicks, beatTicks, type Metre, metreName, pulseTicks, TICKS_PER_QUARTER } from './music/metre';
 export {
   chroma,
@@ -70,18 +69,18 @@ export {
 export { type Part, partIndexAt, partsOf } from './parts/parts';
 export { type TimedNote, type TimedPedal, type Timeline } from './performance/perform';
 export { Clock } from './performance/clock';
-export { RHYTHMS, type RhythmVersion } from './rhythm/versions';
+export { RHYTHMS } from './rhythm/versions';
 export { type Grid, gridInWords } from './takes/grid';
 export { findMetres, type FoundMetre } from './takes/metreFinding';
 export { movedInWords } from './takes/quantise';
 export { type KeyEvent, type Mistake, playSimulated, type TuneKey } from './takes/simulatedPianist';
 export { compareTakes, type Take, takeOf } from './takes/take';
 export { barAt, beatAt, inForceAt, writtenBars } from './song/bars';
-export { contentEnd, orderInWords } from './song/barEdits';
-export { applyEdit, describeEdit, sessionOf, type SongEdit, type TuneFields } from './song/edits';
-export { cleared, heads, SHORTEST_TICKS, wordsOf } from './song/noteEdits';
-export { nearestWay, transpose, twelveKeys } from './song/transpose';
-export { type Finding, findingId, type Fix } from './song/finding';
+export { orderInWords } from './song/barEdits';
+export { applyEdit, describeEdit, sessionOf, type SongEdit } from './song/edits';
+export { cleared, heads, wordsOf } from './song/noteEdits';
+export { twelveKeys } from './song/transpose';
+export { type Finding, findingId } from './song/finding';
 export { migrateSong, SongShapeError } from './song/migrate';
 export {
   type Choices,

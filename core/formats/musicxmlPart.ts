@@ -1,8 +1,7 @@
-import { movedBy } from '../music/pitch';
 import { type Key, keyFromFifths } from '../music/key';
 import { type Metre, TICKS_PER_QUARTER, barTicks } from '../music/metre';
 import { ChordSymbolError, parseChord, symbolOf } from '../music/chord';
-import { LETTERS, type Letter, type PitchClass, midiOf } from '../music/pitch';
+import { LETTERS, type Letter, type PitchClass, midiOf, movedBy } from '../music/pitch';
 import { type MelodyNote, type Song, emptySong } from '../song/schema';
 import { FileError } from './fileError';
 import { readHarmony } from './musicxmlChords';

@@ -54,11 +54,9 @@ export function playingOrderOf(signs: readonly BarSigns[]): ReadOrder {
       at = start;
       continue;
     }
-    const leavesEndings = bar.endings && !signs[at + 1]?.endings;
-    if (bar.repeatEnds || leavesEndings) {
-      const goesOn = Boolean(signs[at + 1]?.endings) && !leavesEndings;
-      if (!goesOn) [start, pass] = [at + 1, 1];
-    }
+    // Behind a repeat, and behind its last ending, what comes is played for the first time.
+    const isBehind = !signs[at + 1]?.endings && (bar.repeatEnds || bar.endings);
+    if (isBehind) [start, pass] = [at + 1, 1];
     if (jumped && bar.fine) break;
     if (jumped && bar.toCoda && coda > at) {
       at = coda;
