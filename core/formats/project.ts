@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { SongShapeError, firstIssue, migrateSong } from '../song/migrate';
 import { DEFAULT_PROFILE, type Profile, type Song, profileSchema } from '../song/schema';
 import { FileError, refuseTooLarge } from './fileError';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { SCHEMA_VERSION, type Song, songSchema } from './schema';
 
 /** A stored or exported song that cannot be opened; the message names the place in the file. */

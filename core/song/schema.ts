@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** Version of the stored shape; raise it with a migration in migrate.ts. */
 export const SCHEMA_VERSION = 2;
