@@ -21,6 +21,8 @@ export interface TuneCandidate {
 const MOST_CANDIDATES = 16;
 /** A melody note says this much beside a chord note when chords are read off the other notes. */
 const MELODY_SAYS = 0.3;
+/** Fewer other notes than this share of the melody's are strays, not an accompaniment. */
+const LEAST_ACCOMPANIMENT = 0.1;
 /** What speaks for a line being the melody; common practice of scores. */
 const LIKELY = { words: 30, named: 20, symbols: 12, firstStaff: 6, topLine: 3, high: 0.3, each: 0.02 };
 const MELODY_NAME = /voice|vocal|melod|lead|sing|sopran|tune|right/i;
@@ -201,7 +203,8 @@ function melodyNote(note: ScoreNote, id: string): MelodyNote {
 /** The chords the other notes spell; none where nothing else sounds. */
 function chordsOf(score: ReadScore, line: Line): Song['changes'] {
   const others = accompaniment(score, line);
-  if (!others.some((key) => key.weight === 1)) return [];
+  const beside = others.filter((key) => key.weight === 1).length;
+  if (beside === 0 || beside < LEAST_ACCOMPANIMENT * line.notes.length) return [];
   const { keyMap } = line.part;
   return chordsFromKeys(others, writtenBars(line.part), (tick) => inForceAt(keyMap, tick));
 }

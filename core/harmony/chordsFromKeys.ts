@@ -40,7 +40,7 @@ const CHANGE_COST = [260, 200, 150, 90, 45];
 interface State {
   readonly root: number;
   readonly type: ChordType;
-  readonly chromas: ReadonlySet<number>;
+  readonly members: readonly number[];
   readonly cost: number;
 }
 
@@ -49,7 +49,7 @@ const STATES: readonly State[] = QUALITIES.flatMap(([suffix, cost]) => {
   return Array.from({ length: 12 }, (_, root) => ({
     root,
     type,
-    chromas: new Set(type.semitones.map((s) => (root + s) % 12)),
+    members: type.semitones.map((s) => (root + s) % 12),
     cost,
   }));
 });
@@ -136,13 +136,15 @@ function contentsOf(keys: readonly SoundingKey[], pulses: readonly Pulse[]): Con
 
 function fit(state: State, { shares, total, bass }: Content): number {
   if (total === 0) return 0;
-  let points = -state.cost;
-  for (let chroma = 0; chroma < 12; chroma++) {
-    if (state.chromas.has(chroma)) points += shares[chroma] - (shares[chroma] < 1 ? ABSENT : 0);
-    else points -= (FOREIGN * shares[chroma]) / 100;
+  let inside = 0;
+  let absent = 0;
+  for (const member of state.members) {
+    inside += shares[member];
+    if (shares[member] < 1) absent++;
   }
+  let points = inside - (FOREIGN * (100 - inside)) / 100 - ABSENT * absent - state.cost;
   if (bass === state.root) points += ROOT_IN_BASS;
-  else if (state.chromas.has(bass)) points += MEMBER_IN_BASS;
+  else if (state.members.includes(bass)) points += MEMBER_IN_BASS;
   return points;
 }
 
