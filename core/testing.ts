@@ -3,6 +3,7 @@ import { symbolOf, parseChord } from './music/chord';
 import { CHORD_TYPES } from './music/chordTypes';
 import { keyFromFifths, spellInKey } from './music/key';
 import { TICKS_PER_QUARTER, barTicks } from './music/metre';
+import { seeded } from './music/chance';
 import { parsePitch } from './music/pitch';
 import { type Song, emptySong } from './song/schema';
 
@@ -26,17 +27,7 @@ const FIGURES: readonly (readonly number[])[] = [
 ];
 const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
 
-/** A repeatable source of chance: mulberry32. */
-export function seeded(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+export { seeded };
 
 export interface RandomSongOptions {
   readonly bars: number;

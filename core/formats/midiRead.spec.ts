@@ -38,8 +38,6 @@ describe('round trips through MIDI', () => {
     it(`${song.title}: the changes are read off the left hand`, () => {
       const a = arranged(index);
       const { changes } = readMidi(writeMidi(a), 'id', 'T');
-      const keysOf = (symbol: string, list: typeof changes): string[] =>
-        list.filter((c) => c.symbol === symbol).map((c) => String(c.tick));
       // The same keys may bear two names (B♭6 and Gm7): what counts is what sounds.
       const sounds = (tick: number, symbol: string): string => {
         const chord = parseChord(symbol);
@@ -50,7 +48,6 @@ describe('round trips through MIDI', () => {
       const found = changes.filter((c) => given.has(sounds(c.tick, c.symbol))).length;
       expect(found / a.played.changes.length).toBeGreaterThanOrEqual(0.85);
       expect(changes.every((c) => !c.given)).toBe(true);
-      expect(keysOf('N.C.', changes)).toEqual([]);
     });
   });
 });

@@ -1,6 +1,6 @@
 import { type Key, keyFromFifths } from '../music/key';
 import { type Metre, TICKS_PER_QUARTER, barTicks } from '../music/metre';
-import { ChordSymbolError, parseChord, symbolOf } from '../music/chord';
+import { movedSymbol } from '../music/chord';
 import { LETTERS, type Letter, type PitchClass, midiOf, movedBy } from '../music/pitch';
 import { type MelodyNote, type Song, emptySong } from '../song/schema';
 import { FileError } from './fileError';
@@ -123,14 +123,7 @@ export class PartReader {
   private soundingSymbol(symbol: string): string {
     const { steps, semitones } = this.transposition;
     if (steps === 0 && semitones === 0) return symbol;
-    try {
-      const chord = parseChord(symbol);
-      const bass = chord?.bass ? this.sounding(chord.bass) : null;
-      return chord ? symbolOf({ ...chord, root: this.sounding(chord.root), bass }) : symbol;
-    } catch (error) {
-      if (error instanceof ChordSymbolError) return symbol;
-      throw error;
-    }
+    return movedSymbol(symbol, (root) => this.sounding(root));
   }
 
   /** The ending that the bar before left open, if any. */

@@ -108,8 +108,6 @@ describe('lines of a score', () => {
   });
 
   it('of a piano score give the top line, and changes read off the lower staff', () => {
-    const staff = (n: string): string => `${n}<staff>`;
-    expect(staff('')).toBe('<staff>');
     const low = (step: string, chord = false): string =>
       note(step, '<staff>2</staff>', 3).replace('<note>', chord ? '<note><chord/>' : '<note>');
     const bar = (top: string, bass: string[]): string =>

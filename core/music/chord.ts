@@ -113,3 +113,18 @@ export function spellingInChord(midi: number, chord: Chord): PitchClass | undefi
   if (member) return member.pitchClass;
   return chord.bass && chroma(chord.bass) === wanted ? chord.bass : undefined;
 }
+
+/**
+ * A chord symbol with its root and bass moved. What cannot be read cannot be moved: it stays as given, and so does
+ * "N.C.". `movedSymbol('Dm7/C', up a fourth) // => "Gm7/F"`
+ */
+export function movedSymbol(symbol: string, move: (pitchClass: PitchClass) => PitchClass): string {
+  try {
+    const chord = parseChord(symbol);
+    if (!chord) return symbol;
+    return symbolOf({ ...chord, root: move(chord.root), bass: chord.bass && move(chord.bass) });
+  } catch (error) {
+    if (error instanceof ChordSymbolError) return symbol;
+    throw error;
+  }
+}

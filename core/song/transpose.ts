@@ -1,5 +1,5 @@
 import { Interval } from 'tonal';
-import { ChordSymbolError, parseChord, symbolOf } from '../music/chord';
+import { movedSymbol } from '../music/chord';
 import { type Key, fifthsOf, keyFromFifths, scaleOf, spellInKey } from '../music/key';
 import {
   type PitchClass,
@@ -45,7 +45,10 @@ export function transpose(song: Song, to: Key, semitones: number): Song {
       const isWhole = midiOf(moved) === midi && Math.abs(moved.alter) < 2;
       return { ...note, pitch: isWhole ? moved : simpleIn(midi, moved, key) };
     }),
-    changes: song.changes.map((change) => ({ ...change, symbol: symbolAfter(change.symbol, interval) })),
+    changes: song.changes.map((change) => ({
+      ...change,
+      symbol: movedSymbol(change.symbol, (root) => plain(classAbove(root, interval))),
+    })),
     pins: song.pins.map(pinAfter),
     settled: song.settled.map((part) => ({ ...part, voicings: part.voicings.map(pinAfter) })),
   };
@@ -75,19 +78,6 @@ function intervalTo(from: PitchClass, to: PitchClass, semitones: number): string
   let interval = up;
   for (let i = 0; i < Math.abs(octaves); i++) interval = Interval.add(interval, octave) ?? interval;
   return interval;
-}
-
-function symbolAfter(symbol: string, interval: string): string {
-  try {
-    const chord = parseChord(symbol);
-    if (!chord) return symbol;
-    const bass = chord.bass && plain(classAbove(chord.bass, interval));
-    return symbolOf({ ...chord, root: plain(classAbove(chord.root, interval)), bass });
-  } catch (error) {
-    // What cannot be read cannot be moved: it stays as given, and its finding with it.
-    if (error instanceof ChordSymbolError) return symbol;
-    throw error;
-  }
 }
 
 /** Roots with two accidentals are written as their enharmonic: nobody reads E𝄫m. */

@@ -1,3 +1,4 @@
+import { seeded } from '../music/chance';
 import { isBlack } from '../music/keyboard';
 
 /** A key going down or up on a device, in seconds from the first click. */
@@ -66,14 +67,8 @@ function neighbour(midi: number): number {
   return isBlack(midi + 1) ? midi + 2 : midi + 1;
 }
 
-/** Normally distributed chance (Box and Muller 1958) from a seeded source (mulberry32). */
+/** Normally distributed chance (Box and Muller 1958) from a seeded source. */
 function normal(seed: number): () => number {
-  let state = seed >>> 0;
-  const uniform = (): number => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(state ^ (state >>> 15), state | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
+  const uniform = seeded(seed);
   return () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
 }
