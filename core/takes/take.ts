@@ -1,6 +1,7 @@
 import { type Key, spellInKey } from '../music/key';
 import { TICKS_PER_QUARTER } from '../music/metre';
-import type { MelodyNote } from '../song/schema';
+import { cleared } from '../song/noteEdits';
+import type { MelodyNote, Song } from '../song/schema';
 import { type Quantised, type PlayedKey, quantise, topLine, withoutBreaths } from './quantise';
 import type { Grid } from './grid';
 import type { KeyEvent } from './simulatedPianist';
@@ -58,6 +59,16 @@ export function melodyNote(
     lyric: null,
     grace: false,
   };
+}
+
+/** What keeping a take changes in a song: it stands in the place of what stood in its stretch. Ticks. */
+export function withTake(song: Song, take: Take, from: number, ticks: number): Pick<Song, 'melody' | 'feel'> {
+  const first = 1 + Math.max(0, ...song.melody.map((n) => Number(n.id.replace(/\D/g, '')) || 0));
+  const notes = take.melody
+    .filter((note) => note.tick < ticks)
+    .map((note, i) => ({ ...note, id: `n${first + i}`, tick: from + note.tick }));
+  const melody = [...cleared(song.melody, from, from + ticks), ...notes].sort((a, b) => a.tick - b.tick);
+  return { melody, feel: take.quantised.grid === 'swing' ? { kind: 'swing', ratio: 2 } : song.feel };
 }
 
 /** Where two takes differ, in words: notes of one that the other does not have. */

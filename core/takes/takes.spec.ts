@@ -7,7 +7,7 @@ import { type Grid, fitGrid, gridInWords } from './grid';
 import { findMetres } from './metreFinding';
 import { movedInWords, quantise, topLine, withoutBreaths } from './quantise';
 import { type Mistake, playSimulated } from './simulatedPianist';
-import { compareTakes, keysOf, takeOf } from './take';
+import { compareTakes, keysOf, takeOf, withTake } from './take';
 
 interface Onset {
   readonly written: number;
@@ -144,6 +144,15 @@ describe('takes', () => {
     expect(late.melody.map((n) => n.tick)).toEqual(phrase.map((k) => 960 * k.beat));
     expect(late.quantised.lateBeats).toBeGreaterThan(0.06);
     expect(movedInWords(late.quantised, 0.6)).toMatch(/moved by \d+ ms on average, \d+ ms at most/);
+  });
+
+  it('kept stand in the place of their stretch and leave the rest of the song alone', () => {
+    const song = DEMO_SONGS[1];
+    const { melody } = withTake(song, play([]), 4800, 3840);
+    const outside = (n: { tick: number }): boolean => n.tick < 4800 || n.tick >= 8640;
+    expect(melody.filter(outside)).toEqual(song.melody.filter(outside));
+    expect(melody.filter((n) => !outside(n)).map((n) => midiOf(n.pitch))).toEqual([62, 65, 69, 67]);
+    expect(new Set(melody.map((n) => n.id)).size).toBe(melody.length);
   });
 
   it('of nothing are nothing', () => {

@@ -7,13 +7,13 @@ import {
   type Take,
   type TuneKey,
   barTicks,
-  cleared,
   compareTakes,
   gridInWords,
   inForceAt,
   keyAt,
   movedInWords,
   takeOf,
+  withTake,
   writtenBars,
 } from '@joined-hands/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -175,14 +175,8 @@ export class PlayPanel {
     const song = this.bench.song();
     if (!song) return;
     const { from, ticks } = this.stretch();
-    const first = 1 + Math.max(0, ...song.melody.map((n) => Number(n.id.replace(/\D/g, '')) || 0));
-    const notes = kept.take.melody
-      .filter((note) => note.tick < ticks)
-      .map((note, i) => ({ ...note, id: `n${first + i}`, tick: from + note.tick }));
-    const melody = [...cleared(song.melody, from, from + ticks), ...notes].sort((a, b) => a.tick - b.tick);
-    const feel = kept.take.quantised.grid === 'swing' ? { feel: { kind: 'swing' as const, ratio: 2 } } : {};
     const barCount = Math.max(song.barCount, this.fromBar() + this.bars() - 1);
-    this.tune.take('take kept', null, { melody, barCount, ...feel });
+    this.tune.take('take kept', null, { ...withTake(song, kept.take, from, ticks), barCount });
     this.discard(kept);
   }
 
