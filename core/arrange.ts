@@ -1,5 +1,7 @@
 import { type Effort, effortOf } from './effort/effort';
 import { type Fill, fillIn } from './fills/fill';
+import { walkIdOf } from './fills/walk';
+import { fixedFingers } from './fingering/fixed';
 import { withFingers } from './fingering/hands';
 import { degreeOf } from './harmony/degree';
 import type { Degree } from './harmony/degree';
@@ -8,9 +10,12 @@ import { type HandNote, inTime } from './joining/handNote';
 import { choicesAt, leftHand, rightHand } from './joining/hands';
 import { type ChangeMeeting, type Meeting, meetingOf, meetingsOf } from './joining/meetings';
 import { arrangeFindings } from './findings';
-import { type Part, type PartOptions, partIndexAt, partsOf } from './parts/parts';
+import { type HandRelations, NO_RELATIONS, relateHands } from './joining/handRelations';
+import { type Part, partIndexAt, partsOf } from './parts/parts';
+import { twinsOf } from './parts/twins';
 import { Clock } from './performance/clock';
 import { type Timeline, perform } from './performance/perform';
+import { rubFindings } from './joining/rubs';
 import { rememberLast } from './music/memo';
 import { type Finding, findingId } from './song/finding';
 import { handsForSinging } from './joining/singing';
@@ -18,6 +23,7 @@ import { withRhythms } from './rhythm/versions';
 import type { Profile, Song } from './song/schema';
 import { type PlayedSong, unfold } from './song/unfold';
 import type { VoicedChange, VoicedSong } from './voicing/voice';
+import { keysInPlace } from './voicing/inPlace';
 import { voiceParts } from './voicing/voiceParts';
 
 /** A change with everything a pianist wants to know of it. */
@@ -39,13 +45,15 @@ export interface Arrangement {
   readonly meetings: readonly Meeting[];
   readonly fills: readonly Fill[];
   readonly efforts: readonly Effort[];
+  /** How each hand of each part relates to earlier parts; empty until all parts are worked out. */
+  readonly relations: HandRelations;
   readonly findings: readonly Finding[];
   readonly timeline: Timeline;
   /** Index of the only part whose hands are worked out so far, or null when all are. */
   readonly onlyPart: number | null;
 }
 
-export interface ArrangeOptions extends PartOptions {
+export interface ArrangeOptions {
   /** Leave the fingers out: for measuring. */
   readonly withoutFingers?: boolean;
   /** Work out the hands of this part (by index) first and yield it before the rest. */
@@ -71,7 +79,7 @@ export function* arrangeInSlices(
   options: ArrangeOptions = {},
 ): Generator<Arrangement | null, Arrangement> {
   const written = unfoldOnce(song);
-  const parts = partsOf(song, written, options);
+  const parts = partsOf(song, written);
   const played = rhythmsOnce(written, parts);
   yield null;
   const voiced = voiceParts(song, profile, played, parts);
@@ -148,7 +156,10 @@ interface Stage {
 function describeChanges(played: PlayedSong, { voiced }: VoicedSong): ArrangedChange[] {
   return voiced.map((v, i) => ({
     ...v,
-    degree: degreeOf(v.chord, voiced[i + 1]?.chord ?? null, v.key),
+    degree: degreeOf(v.chord, voiced[i + 1]?.chord ?? null, v.key, {
+      before: voiced[i - 1]?.chord,
+      afterNext: voiced[i + 2]?.chord,
+    }),
     meeting: meetingOf(played, v),
   }));
 }
@@ -160,7 +171,8 @@ function finish(stage: Stage, wanted: readonly number[], onlyPart: number | null
   const melody = rightHand(played, parts, voiced.raisedParts).filter((note) => !isSung(note.tick));
   const inWanted = (tick: number): boolean => onlyPart === null || partIndexAt(parts, tick) === onlyPart;
   const longestNote = melody.reduce((most, note) => Math.max(most, note.length), 0);
-  const task = { song, played, parts, profile, voiced, melody, longestNote };
+  const twins = twinsOf(parts, played.changes);
+  const task = { song, played, parts, profile, voiced, melody, longestNote, twins };
   const hands = wanted.map((index) =>
     parts[index].choices.layout === 'singing' ? handsForSinging(task, index) : leftHand(task, index),
   );
@@ -168,19 +180,25 @@ function finish(stage: Stage, wanted: readonly number[], onlyPart: number | null
     ...(onlyPart === null ? melody : melody.filter((note) => inWanted(note.tick))),
     ...hands.flatMap((hand) => hand.right ?? []),
   ]);
+  const declined = new Set(song.fillsDeclined);
   const filled = fillIn(
     { played, profile, longestNote, melody, partStarts: new Set(parts.map((part) => part.fromTick)) },
     voiced.voiced.filter((v) => inWanted(v.change.tick) && !isSung(v.change.tick)),
     inTime(hands.flatMap((hand) => hand.notes)),
     (tick) => choicesAt(parts, tick).rung === 7,
-    new Set(song.fillsDeclined),
+    (walkId, changeId) => declined.has(walkId) || declined.has(walkIdOf(twins.get(changeId) ?? changeId)),
   );
-  const fingered = fingerBoth(stage, right, filled.left);
+  const fingered = fingerBoth(stage, right, filled.left, twins);
   const findings = [
     ...arrangeFindings(stage, melody),
+    ...rubFindings(played, voiced.voiced),
     ...voiced.findings,
     ...hands.flatMap((hand) => hand.findings),
-    ...bumpsBetween(fingered.right, fingered.left),
+    ...bumpsBetween(fingered.right, fingered.left, parts, (changeId, ceiling) => {
+      const v = voiced.voiced.find((c) => c.change.id === changeId);
+      const keys = v ? keysInPlace(v.chord, v.voicing.keys, ceiling, profile) : [];
+      return keys.length > 0 ? keys : null;
+    }),
   ]
     .filter((finding) => !song.dismissed.includes(findingId(finding)))
     .sort((a, b) => a.tick - b.tick);
@@ -195,6 +213,7 @@ function finish(stage: Stage, wanted: readonly number[], onlyPart: number | null
     meetings: meetingsOf(played, fingered.right, fingered.left),
     fills: filled.fills,
     efforts: efforts(stage, fingered.right, fingered.left),
+    relations: onlyPart === null ? relateHands(played, parts, fingered) : NO_RELATIONS,
     findings,
     timeline: timelineOf({ song, played, parts, ...fingered }),
     onlyPart,
@@ -216,18 +235,15 @@ function fingerBoth(
   stage: Stage,
   right: readonly HandNote[],
   left: readonly HandNote[],
+  twins: ReadonlyMap<string, string>,
 ): Pick<Arrangement, 'right' | 'left'> {
   if (stage.options.withoutFingers) return { right, left };
-  const { song, profile } = stage;
-  const pinned = new Map(
-    [...song.pins, ...song.settled.flatMap((s) => s.voicings)]
-      .filter((pin) => pin.fingers !== null)
-      .map((pin) => [pin.changeId, pin.fingers as number[]]),
-  );
+  const { song, profile, played } = stage;
+  const fixed = fixedFingers(song, played, twins);
   const starts = new Set(stage.parts.map((part) => part.fromTick));
   return {
-    right: withFingers(right, 'right', profile.rightReach, starts, new Map()),
-    left: withFingers(left, 'left', profile.leftReach, starts, pinned),
+    right: withFingers(right, 'right', profile.rightReach, starts, fixed),
+    left: withFingers(left, 'left', profile.leftReach, starts, fixed),
   };
 }
 

@@ -2,6 +2,7 @@ import { KEYBOARDS } from './music/keyboard';
 import { nameOf, typeset } from './music/pitch';
 import type { HandNote } from './joining/handNote';
 import type { Finding } from './song/finding';
+import { quickChanges } from './harmony/quickChanges';
 import { tuneFindings } from './harmony/tuneFindings';
 import { type Part, partIndexAt } from './parts/parts';
 import type { Choices, Profile, Song } from './song/schema';
@@ -36,7 +37,13 @@ export function arrangeFindings(
     text,
     remedies: [],
   }));
-  return [...unclear, ...imported, ...tuneFindings(song, played), ...offKeyboard(melody, profile, parts)];
+  return [
+    ...unclear,
+    ...imported,
+    ...tuneFindings(song, played),
+    ...quickChanges(played, profile.level),
+    ...offKeyboard(melody, profile, parts),
+  ];
 }
 
 function offKeyboard(melody: readonly HandNote[], profile: Profile, parts: readonly Part[]): Finding[] {

@@ -16,6 +16,8 @@ export { type TuneCandidate } from './formats/candidates';
 export { readChart } from './formats/chordPro';
 export { EntryError, readLetters, writeLetters } from './formats/letters';
 export { type OpenedFile, openFile } from './formats/openFile';
+export { type PartCard, partCard } from './formats/partCard';
+export { learningInWords } from './formats/learning';
 export { readMusicXml } from './formats/musicxmlRead';
 export { writeMxl } from './formats/mxlWrite';
 export { countsOfTake, FieldError, readTune, type TypedTune, writeTune } from './formats/typedTune';
@@ -30,6 +32,7 @@ export {
   partNumberAt,
   relationInWords,
   rightHandInWords,
+  sayIt,
   typesetForm,
   writeWalkthrough,
 } from './formats/walkthrough';
@@ -52,6 +55,7 @@ export {
   OCTAVE_MM,
   type Reach,
   reachMm,
+  spanMm,
   WHITE_MM,
 } from './music/keyboard';
 export { besideBlacks, landmarkOf } from './music/landmarks';
@@ -66,7 +70,56 @@ export {
   staffStep,
   typeset,
 } from './music/pitch';
-export { type Part, partIndexAt, partsOf } from './parts/parts';
+export { type Part, firstBarTick, partIndexAt, partsOf } from './parts/parts';
+export { handsInWords } from './joining/handRelations';
+export { proposeSections, writtenTick } from './parts/sections';
+export { SCHOOLS } from './parts/schools';
+export { type Progression, progressionsOf } from './parts/progressions';
+export { compareLayouts, type LayoutCost } from './comparing';
+export { LAYOUT_ROWS } from './voicing/layoutNames';
+export {
+  DRILLS,
+  type DrillPattern,
+  type DrillStep,
+  drillFrom,
+  drillThrough,
+  type KeyOrder,
+  type Mark,
+  markKeys,
+} from './voicing/drill';
+export { arpeggioWarmUp, scaleWarmUp, type WarmUpNote } from './fingering/warmups';
+export { chordsFor, type Scope, type Suggestion, suggestionsAt } from './suggesting/toChanges';
+export { TASTES, type Taste } from './suggesting/schools';
+export {
+  byHalfStep,
+  chordsHolding,
+  type Holding,
+  type Neighbour,
+  neighboursOf,
+  onLadder,
+} from './harmony/neighbours';
+export { roleInWords, roleOf } from './harmony/roles';
+export { heardRubs, notesUnder } from './harmony/underChords';
+export { changeAdded, changeLeftOut, changeMoved, changesPlaced } from './song/changeEdits';
+export { degreeOf, numeralOf } from './harmony/degree';
+export { diatonicChords } from './harmony/diatonic';
+export { membersOf, type Chord } from './music/chord';
+export { candidatesFor } from './voicing/candidates';
+export { leftBounds } from './voicing/bounds';
+export { CHORD_TYPES } from './music/chordTypes';
+export { keysInPlace, readSymbol } from './voicing/inPlace';
+export {
+  cutIdForChoice,
+  cutPlaces,
+  joinWithNext,
+  lockCut,
+  moveCut,
+  nearestPlace,
+  nudgeCut,
+  splitAt,
+  splitPlace,
+} from './parts/cutting';
+export { learnedFingers } from './fingering/fixed';
 export { type TimedNote, type TimedPedal, type Timeline } from './performance/perform';
 export { Clock } from './performance/clock';
 export { RHYTHMS } from './rhythm/versions';
@@ -84,6 +137,8 @@ export { type Finding, findingId } from './song/finding';
 export { migrateSong, SongShapeError } from './song/migrate';
 export {
   type Choices,
+  type Division,
+  type Section,
   DEFAULT_CHOICES,
   DEFAULT_PROFILE,
   emptySong,

@@ -93,6 +93,7 @@ export function compose(score: Score): Song {
       tick: bar === 1 ? 0 : pickup + (bar - 1) * whole,
       name,
       energy,
+      dynamics: 'even' as const,
     })),
   };
 }

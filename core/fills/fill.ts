@@ -37,7 +37,7 @@ export function fillIn(
   voiced: readonly VoicedChange[],
   left: readonly HandNote[],
   isOnRungSeven: (tick: number) => boolean,
-  declined: ReadonlySet<string>,
+  isDeclined: (walkId: string, changeId: string) => boolean,
 ): Filled {
   const struck = keysByTick(left);
   const walks: { walk: Walk; taken: boolean }[] = [];
@@ -50,7 +50,7 @@ export function fillIn(
     if (!walk) continue;
     const bar = barAt(task.played.bars, walk.tick).number;
     const roomSinceLast = bar - lastBar >= BARS_BETWEEN;
-    const taken = roomSinceLast && !declined.has(walk.id);
+    const taken = roomSinceLast && !isDeclined(walk.id, walk.from.change.id);
     if (taken) lastBar = bar;
     walks.push({ walk, taken });
   }

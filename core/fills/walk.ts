@@ -26,6 +26,11 @@ export interface Walk {
   readonly cost: number;
 }
 
+/** A walk is known by the change it leads away from. */
+export function walkIdOf(changeId: string): string {
+  return `walk:${changeId}`;
+}
+
 /** The melody must hold still at least this many pulses before the next chord. */
 const LEAST_STILL = 2;
 const MOST_NOTES = 3;
@@ -88,7 +93,7 @@ export function walkBetween(
       if (cost > DEAREST || (best && cost >= best.cost)) continue;
       const pitches = keys.map((key) => spellWalk(key, target, from.key));
       best = {
-        id: `walk:${from.change.id}`,
+        id: walkIdOf(from.change.id),
         from,
         tick,
         endTick: end,

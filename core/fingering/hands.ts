@@ -5,27 +5,29 @@ import { finger, type HandEvent } from './finger';
 /** A rest this long lets the hand move at leisure. */
 const LEISURE_TICKS = TICKS_PER_QUARTER;
 
+/** Fingers decided elsewhere for keys struck together, lowest key first; null where the hand is free. */
+export type FixedFingers = (group: readonly HandNote[]) => readonly number[] | null;
+
 /**
  * The same notes with a finger on each. A new part is a new start for the hand: it was learned by itself.
- * `pinned` gives fixed fingers by change id, lowest key first.
+ * `fixed` gives the fingers of keys struck together that were pinned or learned, lowest key first, or null.
  */
 export function withFingers(
   notes: readonly HandNote[],
   hand: Hand,
   reach: number,
   partStarts: ReadonlySet<number>,
-  pinned: ReadonlyMap<string, readonly number[]>,
+  fixed: FixedFingers,
 ): HandNote[] {
   const groups = together(notes);
   const events = groups.map((group, i): HandEvent => {
     const before = groups[i - 1]?.[0];
-    const fixed = pinned.get(group[0].from);
     return {
       keys: group.map((note) => note.midi),
       afterRest:
         before !== undefined &&
         (partStarts.has(group[0].tick) || group[0].tick - (before.tick + before.length) >= LEISURE_TICKS),
-      pinned: fixed && fixed.length === group.length && group[0].source === 'chord' ? fixed : null,
+      pinned: fixed(group),
     };
   });
   const fingers = finger(events, hand, reach);

@@ -179,7 +179,12 @@ function songFrom(
     barCount: Math.max(1, part.barCount),
     playingOrder: order.playingOrder,
     melody: joinTies(line.notes.map((note, i) => melodyNote(note, `n${i + 1}`))),
-    sections: part.sections.map((section, i) => ({ id: `s${i + 1}`, energy: 3, ...section })),
+    sections: part.sections.map((section, i) => ({
+      id: `s${i + 1}`,
+      energy: 3,
+      dynamics: 'even',
+      ...section,
+    })),
     imported: [...part.imported, ...order.problems.map((text) => ({ tick: 0, text }))],
   };
   const chords =

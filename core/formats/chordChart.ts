@@ -102,6 +102,7 @@ export class ChartBuilder {
       tick: this.tick,
       name: name.slice(0, 80),
       energy: 3,
+      dynamics: 'even',
     });
   }
 

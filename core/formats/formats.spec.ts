@@ -273,3 +273,40 @@ describe('walkthrough and report', () => {
     expect(report.totals['leftSemitones']).toBeLessThanOrEqual(1.1 * report.totals['optimumSemitones']);
   });
 });
+
+describe('a project file with what cannot be', () => {
+  const raw = (change: object, profile: object = DEFAULT_PROFILE): string =>
+    JSON.stringify({
+      format: 'joined-hands-project',
+      song: { ...DEMO_SONGS[0], changes: [...DEMO_SONGS[0].changes, change] },
+      profile,
+    });
+  const strange = { id: 'c99', tick: 2880, length: 0, symbol: 'F#7', given: true, layout: null };
+
+  it('opens without a change that lasts no time or begins before the start, and says so', () => {
+    for (const [change, says] of [
+      [strange, 'The chord F#7 was left out: it lasts 0 ticks.'],
+      [{ ...strange, length: 960, tick: -960 }, 'The chord F#7 was left out: it begins before the song.'],
+    ] as const) {
+      const { song } = readProject(raw(change));
+      expect(song.changes).toHaveLength(DEMO_SONGS[0].changes.length);
+      expect(song.imported.map((i) => i.text).join()).toContain(says);
+    }
+  });
+
+  it('opens with the usual hands where its own are impossible, and says so', () => {
+    const { song, profile } = readProject(
+      raw({ ...strange, length: 960 }, { ...DEFAULT_PROFILE, leftReach: 5 }),
+    );
+    expect(profile).toEqual(DEFAULT_PROFILE);
+    expect(song.imported.at(-1)?.text).toContain(
+      'The profile in the file could not be used (profile.leftReach',
+    );
+  });
+
+  it('keeps a symbol nobody can read as it is, the left hand resting there', () => {
+    const { song } = readProject(raw({ ...strange, id: 'c98', length: 960, symbol: 'Hm' }));
+    const a = arrange(song, DEFAULT_PROFILE);
+    expect(a.findings.find((f) => f.kind === 'unclear')?.text).toContain('"Hm" is not a chord');
+  });
+});

@@ -33,8 +33,10 @@ export function readProject(text: string): Project {
   try {
     const song = migrateSong(outer.data.song);
     const profile = profileSchema.safeParse(outer.data.profile ?? DEFAULT_PROFILE);
-    if (!profile.success) throw new SongShapeError(firstIssue(profile.error, 'profile'));
-    return { song, profile: profile.data };
+    if (profile.success) return { song, profile: profile.data };
+    // A hand or keyboard there is not: the song opens all the same, with the usual ones.
+    const text = `The profile in the file could not be used (${firstIssue(profile.error, 'profile').replace(/\.$/, '')}): hands of an octave and 88 keys are taken. Set yours in the profile.`;
+    return { song: { ...song, imported: [...song.imported, { tick: 0, text }] }, profile: DEFAULT_PROFILE };
   } catch (error) {
     if (!(error instanceof SongShapeError)) throw error;
     throw new FileError(

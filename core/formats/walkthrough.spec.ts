@@ -38,6 +38,7 @@ describe('the walkthrough', () => {
       '  F with C, on 1 of bar 2.',
       '  Dm with A, on 1 of bar 3.',
       '  E7 with G♯, on 1 of bar 4.',
+      '  Say it: Am with A, on 1; F with C, on 1; Dm with A, on 1; E7 with G♯, on 1.',
     ]);
   });
 
@@ -79,7 +80,7 @@ describe('the walkthrough', () => {
     const { changes, parts } = arrange(sluicegate, DEFAULT_PROFILE);
     expect(meetingInWords(changes[0])).toBe('G with “tide” (G), on 1 of bar 1.');
     const held = { ...changes[0], meeting: { ...changes[0].meeting, how: 'held' as const } };
-    expect(meetingInWords(held)).toBe('G under “tide” (G), which is held, on 1 of bar 1.');
+    expect(meetingInWords(held)).toBe('G under “tide” (G), which is held: between G and A, on 1 of bar 1.');
     const alone = {
       ...changes[0],
       meeting: { ...changes[0].meeting, how: 'rest' as const, note: null, syllable: null },
@@ -87,7 +88,7 @@ describe('the walkthrough', () => {
     expect(meetingInWords(alone)).toBe('G alone, on 1 of bar 1: the melody rests.');
     expect(parts.map(relationInWords)).toEqual([
       '',
-      'Begins like part 1; the ending is new.',
+      'Begins like part 1; the ending is new, from bar 6.',
       '',
       'The same as part 2: nothing new to learn.',
     ]);

@@ -1,10 +1,13 @@
 import type { ArrangedChange, Arrangement } from '../arrange';
 import type { HandNote } from '../joining/handNote';
+import { learningInWords } from './learning';
 import { RUNGS } from '../joining/hands';
+import { handsInWords } from '../joining/handRelations';
 import { countAt } from '../joining/counts';
 import { beatTicks, metreName } from '../music/metre';
 import { keyName } from '../music/key';
 import { besideBlacks, landmarkOf } from '../music/landmarks';
+import { movedInWords } from '../parts/form';
 import { repeatedFigure } from '../parts/figures';
 import { type Pitch, classNameOf, nameOf, typeset } from '../music/pitch';
 import { type Part, partIndexAt } from '../parts/parts';
@@ -23,6 +26,7 @@ export function writeWalkthrough(arrangement: Arrangement): string {
     `${key}, ${metreName(metre)}, ${played.tempoMap[0].quartersPerMinute} quarter notes a minute, ${song.barCount} bars` +
       (song.pickup > 0 ? `, with a pick-up of ${inBeats(song.pickup / beatTicks(metre))}.` : '.'),
     `Form: ${parts.map((p) => typesetForm(p.label)).join(' ')}.`,
+    learningInWords(arrangement),
     '',
     ...parts.flatMap((_, index) => [...partInWords(arrangement, index), '']),
     'Rest a few minutes every half hour; stop at any pain, numbness or tingling and ask a teacher or a health professional.',
@@ -35,7 +39,7 @@ export function partInWords(arrangement: Arrangement, index: number): string[] {
   const part = arrangement.parts[index];
   const title = `Part ${part.number} (${typesetForm(part.label)})${part.sectionName ? `, ${part.sectionName}` : ''}: ${barsInWords(part)}`;
   const rung = RUNGS[part.choices.rung - 1];
-  const first = relationInWords(part);
+  const first = [relationInWords(part), handsInWords(arrangement.relations, index)].filter(Boolean).join(' ');
   const right = ['Right hand', ...rightInWords(arrangement, part)];
   const left = ['Left hand', ...leftInWords(arrangement, part, part.choices.firstHand === 'chords')];
   const hands = part.choices.firstHand === 'right' ? [...right, ...left] : [...left, ...right];
@@ -66,16 +70,31 @@ export function barsInWords(part: Part): string {
 export function relationInWords(part: Part): string {
   switch (part.relation) {
     case 'same':
-      return `The same as part ${part.relatedTo}: nothing new to learn.`;
+      return part.sameChords
+        ? `The same as part ${part.relatedTo}: nothing new to learn.`
+        : `The melody of part ${part.relatedTo} over other chords.`;
     case 'ending':
-      return `Begins like part ${part.relatedTo}; the ending is new.`;
+      return `Begins like part ${part.relatedTo}; the ending is new, from bar ${part.fromBar + part.differs[0]}.`;
     case 'moved':
-      return `Part ${part.relatedTo} moved by ${part.movedBy}.`;
+      return `Part ${part.relatedTo}, ${part.moved ? movedInWords(part.moved) : 'moved'}.`;
+    case 'varied':
+      return `Part ${part.relatedTo} with some notes changed: ${differingInWords(part)}.`;
     case 'rhythm':
       return `The rhythm of part ${part.relatedTo} with other notes.`;
     case 'new':
       return '';
   }
+}
+
+/** "bar 6", "bars 6 and 8", "the pick-up and bar 7": where a part is not like the one it comes from. */
+export function differingInWords({ differs, fromBar }: Part): string {
+  const numbers = differs.filter((bar) => bar >= 0).map((bar) => String(fromBar + bar));
+  const bars = numbers.length === 0 ? [] : [`${numbers.length === 1 ? 'bar' : 'bars'} ${listed(numbers)}`];
+  return [...(differs[0] === -1 ? ['the pick-up'] : []), ...bars].join(' and ');
+}
+
+function listed(words: readonly string[]): string {
+  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 }
 
 function within(part: Part, tick: number): boolean {
@@ -157,7 +176,7 @@ function chordsForSinging({ changes, right }: Arrangement, part: Part): string[]
 }
 
 /** "A up to C, C twice, down to B": letters with direction; a repeated key is counted. */
-function lettersOf(notes: readonly HandNote[], before: HandNote | null): string {
+export function lettersOf(notes: readonly HandNote[], before: HandNote | null): string {
   const words: string[] = [];
   let last = before;
   for (let i = 0; i < notes.length;) {
@@ -178,7 +197,7 @@ function timesInWords(times: number): string {
   return times === 2 ? 'twice' : `${times} times`;
 }
 
-function sungWords(notes: readonly HandNote[]): string {
+export function sungWords(notes: readonly HandNote[]): string {
   return notes
     .filter((n) => n.lyric !== null)
     .map((n) => `${n.lyric}${n.syllabic === 'begin' || n.syllabic === 'middle' ? '-' : ' '}`)
@@ -206,12 +225,17 @@ function chordInWords(arrangement: Arrangement, change: ArrangedChange): string 
   const at = arrangement.changes.indexOf(change);
   const before = at > 0 ? arrangement.changes[at - 1] : null;
   const moved = before && change.step ? `; ${movementInWords(before, change, change.step)}` : '';
-  return `${voicingName(change)}: ${keys} (${change.degree.numeral}, ${change.degree.job})${moved}.`;
+  return `${voicingName(change)}: ${keys} (${change.degree.numeral}, ${change.degree.told})${moved}.`;
 }
 
-function meetInWords({ changes, played }: Arrangement, part: Part): string[] {
+function meetInWords(arrangement: Arrangement, part: Part): string[] {
+  const { changes, played } = arrangement;
   const hasMelody = played.melody.length > 0;
-  return changes.filter((c) => within(part, c.change.tick)).map((c) => `  ${meetingInWords(c, hasMelody)}`);
+  const said = sayIt(arrangement, part);
+  return [
+    ...changes.filter((c) => within(part, c.change.tick)).map((c) => `  ${meetingInWords(c, hasMelody)}`),
+    ...(said ? [`  Say it: ${said}`] : []),
+  ];
 }
 
 /** "A minor: Am with *boats* (A), on 1 of bar 3." One line for how a change meets the melody. */
@@ -224,9 +248,26 @@ export function meetingInWords({ change, meeting }: ArrangedChange, hasMelody = 
       : `${symbol} alone, ${where}${hasMelody ? ': the melody rests' : ''}.`;
   const letter = typeset(classNameOf(meeting.note.pitch));
   const sung = meeting.syllable ? `“${meeting.syllable}” (${letter})` : letter;
-  return meeting.how === 'struck'
-    ? `${symbol} with ${sung}, ${where}.`
+  if (meeting.how === 'struck') return `${symbol} with ${sung}, ${where}.`;
+  const next = meeting.next ? typeset(classNameOf(meeting.next.pitch)) : null;
+  return next
+    ? `${symbol} under ${sung}, which is held: between ${letter} and ${next}, ${where}.`
     : `${symbol} under ${sung}, which is held, ${where}.`;
+}
+
+/** The meetings of a part to be said aloud: "G with “tide”, on 1; C with “at”, on 1; …". */
+export function sayIt({ changes }: Arrangement, part: Part): string {
+  const said = changes
+    .filter((c) => within(part, c.change.tick))
+    .map(({ change, meeting }) => {
+      const symbol = typeset(change.symbol);
+      if (!meeting.note)
+        return `${symbol} ${meeting.syllable ? `with “${meeting.syllable}”` : 'alone'}, on ${meeting.count}`;
+      const name = meeting.syllable ? `“${meeting.syllable}”` : typeset(classNameOf(meeting.note.pitch));
+      const how = meeting.how === 'struck' ? `with ${name}` : `under ${name}`;
+      return `${symbol} ${how}, on ${meeting.count}`;
+    });
+  return said.length === 0 ? '' : `${said.join('; ')}.`;
 }
 
 function inBeats(beats: number): string {

@@ -14,8 +14,10 @@ const DIATONIC: Record<Key['mode'], Record<number, string>> = {
 export interface Degree {
   /** Roman numeral with quality: "ii7", "V7", "vi". */
   readonly numeral: string;
-  /** The job in words: "tonic", "V of ii", "♭II for V". */
+  /** The job in words: "tonic", "V of ii", "♭II for V", "ii–V of IV". */
   readonly job: string;
+  /** The same as a teacher says it: "vi made dominant, leading to ii". */
+  readonly told: string;
 }
 
 function quality(chord: Chord): 'M' | 'm' | 'd' | 'a' | 's' {
@@ -53,11 +55,47 @@ function isDominant(chord: Chord): boolean {
 /**
  * Names the job of a chord by its key and the chord that follows. Source: functional harmony as taught in
  * jazz and classical practice (secondary dominants, tritone substitutes, passing diminished chords).
- * `degreeOf(A7, Dm, C major) // => { numeral: "VI7", job: "V of ii" }`
+ * `degreeOf(A7, Dm, C major) // => { numeral: "VI7", job: "V of ii", told: "vi made dominant, leading to ii" }`
  */
-export function degreeOf(chord: Chord, next: Chord | null, key: Key): Degree {
+export function degreeOf(
+  chord: Chord,
+  next: Chord | null,
+  key: Key,
+  neighbours: { readonly before?: Chord | null; readonly afterNext?: Chord | null } = {},
+): Degree {
   const numeral = numeralOf(chord, key);
-  return { numeral, job: jobOf(chord, next, key, above(key, chord)) };
+  const job =
+    pairJob(chord, next, neighbours.afterNext ?? null, key) ??
+    (neighbours.before && pairJob(neighbours.before, chord, next, key)) ??
+    jobOf(chord, next, key, above(key, chord));
+  return { numeral, job, told: toldOf(chord, job, key) };
+}
+
+/**
+ * "ii–V of IV": a minor (or half-diminished) chord and the dominant a fourth above it that together lead to a degree
+ * of the key other than I; null for any other pair. What follows must be that degree, or the pair itself foreign.
+ */
+function pairJob(ii: Chord, five: Chord | null, after: Chord | null, key: Key): string | null {
+  if (!five || !isSeventh(five) || !['m', 'd'].includes(quality(ii))) return null;
+  if ((chroma(ii.root) - chroma(five.root) + 12) % 12 !== 7) return null;
+  const goal = (chroma(five.root) + 5) % 12;
+  const step = (goal - chroma(key.tonic) + 12) % 12;
+  const triad = DIATONIC[key.mode][step];
+  if (step === 0 || triad === undefined || !after || chroma(after.root) !== goal) return null;
+  return `ii–V of ${numeralOf({ ...after, type: triadLike(after) }, key)}`;
+}
+
+function isSeventh(chord: Chord): boolean {
+  return chord.type.semitones.includes(4) && chord.type.semitones.includes(10);
+}
+
+/** "V of ii" where the key has a minor chord on that degree: "vi made dominant, leading to ii". */
+function toldOf(chord: Chord, job: string, key: Key): string {
+  const goal = /^V of (.+)$/.exec(job)?.[1];
+  const own = DIATONIC[key.mode][above(key, chord)];
+  if (goal === undefined || own === undefined || own === 'M') return job;
+  const numerals = key.mode === 'major' ? NUMERALS : NUMERALS_MINOR;
+  return `${numerals[above(key, chord)].toLowerCase()} made dominant, leading to ${goal}`;
 }
 
 function jobOf(chord: Chord, next: Chord | null, key: Key, step: number): string {

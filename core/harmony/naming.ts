@@ -1,6 +1,6 @@
 import { type Chord, membersOf, symbolOf } from '../music/chord';
 import { CHORD_TYPES, type ChordType } from '../music/chordTypes';
-import { type Key, spellInKey } from '../music/key';
+import { type Key, scaleOf, spellInKey } from '../music/key';
 import { LETTERS, type PitchClass, chroma, classAbove } from '../music/pitch';
 import { inversionName, inversionOf } from './inversion';
 
@@ -12,6 +12,8 @@ export interface ChordName {
   readonly inversion: number;
   /** Members of the chord that the keys leave out. */
   readonly leftOut: readonly string[];
+  /** Why it may be called that: "every note of it, the root lowest, in the key". */
+  readonly reason: string;
 }
 
 /** Members that may be absent from a chord that still bears the name. */
@@ -25,6 +27,7 @@ export function nameKeys(keys: readonly number[], key: Key): ChordName[] {
   const sorted = [...keys].sort((a, b) => a - b);
   const sounding = new Set(sorted.map((k) => k % 12));
   const names: ChordName[] = [];
+  const scale = new Set(scaleOf(key).map(chroma));
   for (let root = 0; root < 12; root++) {
     for (const type of CHORD_TYPES) {
       const chromas = type.semitones.map((s) => (root + s) % 12);
@@ -33,10 +36,31 @@ export function nameKeys(keys: readonly number[], key: Key): ChordName[] {
       if (!leftOut.every((m) => MAY_BE_ABSENT.has(m)) || leftOut.length > 1 || sounding.size < 2) continue;
       const chord: Chord = { root: rootSpelling(root, type, key), type, bass: null };
       const inversion = inversionOf(sorted, chord) as number;
-      names.push({ chord, name: `${symbolOf(chord)}, ${inversionName(inversion)}`, inversion, leftOut });
+      const outside = membersOf(chord).filter((m) => sounding.has(m.chroma) && !scale.has(m.chroma)).length;
+      const reason = reasonOf(sorted, chord, leftOut, scale.has(root), outside);
+      names.push({
+        chord,
+        name: `${symbolOf(chord)}, ${inversionName(inversion)}`,
+        inversion,
+        leftOut,
+        reason,
+      });
     }
   }
   return names.sort((a, b) => rank(a) - rank(b));
+}
+
+function reasonOf(
+  keys: readonly number[],
+  chord: Chord,
+  leftOut: readonly string[],
+  isDegree: boolean,
+  outside: number,
+): string {
+  const missing = { '5P': 'without its fifth', '1P': 'without its root', '11P': 'without its 11' };
+  const whole = leftOut.length === 0 ? 'every note of it' : missing[leftOut[0] as '5P'];
+  const place = isDegree && outside === 0 ? ', in the key' : isDegree ? ', on a note of the key' : '';
+  return `${whole}; ${inversionReason(keys, chord)}${place}`;
 }
 
 function rank(name: ChordName): number {
@@ -57,6 +81,11 @@ export function rootSpelling(root: number, type: ChordType, key: Key): PitchClas
     return 2 * accidentals + (candidate.letter === inKey.letter && candidate.alter === inKey.alter ? 0 : 1);
   };
   return candidates.reduce((best, candidate) => (cost(candidate) < cost(best) ? candidate : best));
+}
+
+/** The root of a chord in a key: a note of the key as the key spells it, else with the fewest accidentals. */
+export function rootInKey(root: number, type: ChordType, key: Key): PitchClass {
+  return scaleOf(key).find((c) => chroma(c) === root) ?? rootSpelling(root, type, key);
 }
 
 /** Which inversion an order of keys is, and why it is called that. */

@@ -17,6 +17,8 @@ export interface HandNote {
   /** Where the syllable stands in its word. */
   readonly syllabic?: 'single' | 'begin' | 'middle' | 'end';
   readonly grace: boolean;
+  /** Struck as the n-th of a chord that is rolled from below because the hand does not span it. */
+  readonly rolled?: number;
   /** 1 thumb … 5 little finger, null while not fingered. */
   readonly finger: number | null;
 }

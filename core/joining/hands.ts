@@ -1,3 +1,4 @@
+import { reachMm, spanMm } from '../music/keyboard';
 import type { Choices, Profile, Song } from '../song/schema';
 import { barAt, indexAt } from '../song/bars';
 import type { PlayedSong } from '../song/unfold';
@@ -5,14 +6,16 @@ import type { Finding } from '../song/finding';
 import { type Part, partIndexAt } from '../parts/parts';
 import type { Sounding } from '../voicing/bounds';
 import type { VoicedSong } from '../voicing/voice';
+import { isUnderMelody } from '../voicing/members';
 import { dress } from './dress';
 import { type HandNote, inTime } from './handNote';
+import { handsUnderMelody } from './underMelody';
 
 /** The seven steps of the ladder, each a complete arrangement; `ready` says which can be played now. */
 export const RUNGS = [
   { number: 1, name: 'Melody alone', ready: true },
   { number: 2, name: 'Melody and bass notes', ready: true },
-  { number: 3, name: 'Two-note chords', ready: false },
+  { number: 3, name: 'Two-note chords', ready: true },
   { number: 4, name: 'Block chords', ready: true },
   { number: 5, name: 'Moving left hand', ready: true },
   { number: 6, name: 'Fuller right hand', ready: false },
@@ -52,6 +55,8 @@ export interface LeftHandTask {
   readonly voiced: VoicedSong;
   /** The melody as struck, sorted by onset. */
   readonly melody: readonly Sounding[];
+  /** Changes of parts that follow another, with the change each stands for. */
+  readonly twins: ReadonlyMap<string, string>;
   /** Ticks of the longest note of the melody. */
   readonly longestNote: number;
 }
@@ -70,6 +75,7 @@ export function leftHand(task: LeftHandTask, partIndex: number): PartHands {
   const part = task.parts[partIndex];
   const { rung } = part.choices;
   const notes: HandNote[] = [];
+  const right: HandNote[] = [];
   const findings: Finding[] = [];
   if (rung === 1) return { notes, findings };
   const refused = new Set(task.song.thinningRefused);
@@ -77,6 +83,12 @@ export function leftHand(task: LeftHandTask, partIndex: number): PartHands {
   for (let i = indexFrom(all, part.fromTick); i < all.length && all[i].change.tick < part.toTick; i++) {
     const voiced = all[i];
     const { tick } = voiced.change;
+    if (isUnderMelody(voiced.layout)) {
+      const both = handsUnderMelody(task, voiced, rung >= 5);
+      notes.push(...both.left);
+      right.push(...both.right);
+      continue;
+    }
     const dressed = dress({
       voiced,
       pattern: rung >= 5 ? part.choices.pattern : 'Block',
@@ -89,12 +101,24 @@ export function leftHand(task: LeftHandTask, partIndex: number): PartHands {
       profile: task.profile,
       partEnd: part.toTick,
       songEnd: task.played.endTick,
-      refused: refused.has(voiced.change.id),
+      refused: refused.has(voiced.change.id) || refused.has(task.twins.get(voiced.change.id) ?? ''),
     });
     notes.push(...dressed.notes);
     findings.push(...dressed.findings);
   }
-  return { notes: inTime(notes), findings };
+  return { notes: inTime(withRolls(notes, task.profile)), findings, right };
+}
+
+/** Keys struck together that the hand does not span are rolled from below. */
+function withRolls(notes: readonly HandNote[], profile: Profile): HandNote[] {
+  const reach = reachMm(profile.leftReach);
+  const byTick = new Map<number, number[]>();
+  for (const { tick, midi } of notes) byTick.set(tick, [...(byTick.get(tick) ?? []), midi]);
+  return notes.map((note) => {
+    const keys = (byTick.get(note.tick) ?? []).sort((a, b) => a - b);
+    if (spanMm(keys[0], keys[keys.length - 1]) <= reach) return note;
+    return { ...note, rolled: keys.indexOf(note.midi) };
+  });
 }
 
 /** The bars a stretch touches, in time. */

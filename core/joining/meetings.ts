@@ -21,6 +21,8 @@ export interface ChangeMeeting {
   readonly how: 'struck' | 'held' | 'rest';
   /** The melody note struck with it or held over it. */
   readonly note: PlayedNote | null;
+  /** The melody note struck after it, or null at the end. */
+  readonly next: PlayedNote | null;
   readonly count: string;
   readonly bar: number;
   readonly syllable: string | null;
@@ -56,7 +58,21 @@ export function meetingOf(played: PlayedSong, voiced: VoicedChange): ChangeMeeti
   const note = noteAt(played.melody, tick);
   const how = !note ? 'rest' : note.tick === tick ? 'struck' : 'held';
   const syllable = note?.lyric?.text ?? played.words.find((word) => word.tick === tick)?.text ?? null;
-  return { how, note, count: countAt(bar, tick), bar: bar.number, syllable };
+  const next = nextAfter(played.melody, tick);
+  return { how, note, next, count: countAt(bar, tick), bar: bar.number, syllable };
+}
+
+/** The first melody note struck after a tick, grace notes apart. */
+function nextAfter(melody: readonly PlayedNote[], tick: number): PlayedNote | null {
+  let low = 0;
+  let high = melody.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (melody[middle].tick <= tick) low = middle + 1;
+    else high = middle;
+  }
+  while (melody[low]?.grace) low++;
+  return melody[low] ?? null;
 }
 
 /** The melody note sounding at a tick (the last struck, grace notes apart). */

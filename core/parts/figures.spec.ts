@@ -34,7 +34,11 @@ describe('the right hand in words', () => {
   });
 
   it('names a figure once that comes again in the part', () => {
-    const whole = { ...rain, cuts: [{ id: 'a', tick: 0, locked: false }] };
+    const whole = applyEdit(rain, {
+      kind: 'cuts-placed',
+      what: 'one part',
+      cuts: [{ id: 'a', tick: 0, locked: false }],
+    });
     const told = rightHandInWords(arrange(whole, DEFAULT_PROFILE), 0);
     expect(
       told.some((l) => /^The figure .* comes (twice|\d times), in bars .*: learn it once\.$/.test(l)),

@@ -6,12 +6,14 @@ import { applyEdit } from '../song/edits';
 import { type Song, emptySong } from '../song/schema';
 import { unfold } from '../song/unfold';
 import { songs } from '../testing';
-import { divideEvery } from './divide';
+import { divideEvery } from './schools';
 import { partIndexAt, partsOf } from './parts';
-import { formLetters } from './relations';
+import { formLetters } from './form';
 
 const parts = (song: Song, everyBars?: number): ReturnType<typeof partsOf> =>
-  partsOf(song, unfold(song), { everyBars });
+  partsOf(everyBars ? cutEvery(song, everyBars) : song, unfold(song));
+const cutEvery = (song: Song, bars: number): Song =>
+  applyEdit(song, { kind: 'division-chosen', division: { school: 'bars', bars } });
 const [lanterns, sluicegate] = DEMO_SONGS;
 
 /** Bars of 4/4, each a list of quarter notes; phrases of four bars end on a half note and a half rest. */
@@ -77,14 +79,18 @@ describe('division', () => {
   });
 
   it('cuts every so many bars as asked, with the pick-up', () => {
-    const cuts = divideEvery(unfold(sluicegate), 2).cuts;
+    const cuts = divideEvery(unfold(sluicegate), 2);
     expect(cuts).toHaveLength(8);
     // Bars 3, 7, 11 and 15 have no note on the beat of the pick-up's place that begins them: all do here.
     expect(cuts[2].tick).toBe(4 * 3840);
   });
 
   it('takes the cuts of the pianist when there are some', () => {
-    const cut = { ...lanterns, cuts: [{ id: 'mine', tick: 2880 * 8, locked: true }] };
+    const cut = applyEdit(lanterns, {
+      kind: 'cuts-placed',
+      what: 'cuts',
+      cuts: [{ id: 'mine', tick: 2880 * 8, locked: true }],
+    });
     expect(parts(cut).map((p) => p.cutId)).toEqual(['cut0', 'mine']);
   });
 
@@ -106,9 +112,10 @@ describe('relations', () => {
   });
 
   it('says by how much a part is moved', () => {
-    expect(parts(phrases(TUNE, 'D4 E4 F4 G4 A4 F4 D4 F4 G4 E4 C4 E4 D4'))[1].movedBy).toBe(
-      '1 steps of the key',
-    );
+    expect(parts(phrases(TUNE, 'D4 E4 F4 G4 A4 F4 D4 F4 G4 E4 C4 E4 D4'))[1].moved).toEqual({
+      steps: 1,
+      semitones: null,
+    });
   });
 
   it('writes the form with strokes for new endings', () => {
@@ -119,9 +126,9 @@ describe('relations', () => {
     ).toBe("A A' B A'");
     expect(
       formLetters([
-        { relation: 'new', to: null, by: null },
-        { relation: 'ending', to: 0, by: null },
-        { relation: 'ending', to: 0, by: null },
+        { relation: 'new', to: null },
+        { relation: 'ending', to: 0 },
+        { relation: 'ending', to: 0 },
       ]),
     ).toEqual(['A', "A'", "A''"]);
   });

@@ -1,9 +1,14 @@
-import { barAt } from '../song/bars';
-import type { Choices, Song } from '../song/schema';
-import type { PlayedSong } from '../song/unfold';
-import { divide, divideEvery } from './divide';
 import { rememberLast } from '../music/memo';
-import { type Content, type Related, type Relation, formLetters, relate } from './relations';
+import { barTicks } from '../music/metre';
+import { staffStep } from '../music/pitch';
+import { barAt } from '../song/bars';
+import type { Choices, Section, Song } from '../song/schema';
+import type { PlayedSong } from '../song/unfold';
+import type { ProposedCut } from './divide';
+import { formLetters } from './form';
+import { type Content, type Moved, type Related, type Relation, type Struck, relate } from './relations';
+import { propose } from './schools';
+import { boundariesOf } from './strength';
 
 export interface Part {
   /** From 1. */
@@ -17,32 +22,48 @@ export interface Part {
   /** Form letter: "A", "A'". */
   readonly label: string;
   readonly sectionName: string;
+  /** Its own name, when the pianist gave it one. */
+  readonly name: string | null;
   readonly energy: number;
+  /** Points that speak for the cut it begins with. */
+  readonly strength: number;
   readonly reasons: readonly string[];
+  /** Its first cut stays where it is when the song is cut anew. */
+  readonly isLocked: boolean;
   readonly relation: Relation;
   /** Number of the part it relates to, or null. */
   readonly relatedTo: number | null;
-  readonly movedBy: string | null;
-  /** Number of the part whose voicings it shares, or null. */
+  readonly moved: Moved | null;
+  /** The chords of the part it relates to come back as well. */
+  readonly sameChords: boolean;
+  /** Bars that differ from that part, counted from 0, the pick-up −1. */
+  readonly differs: readonly number[];
+  /** Number of the part whose voicings and choices it shares, or null. */
   readonly sharesWith: number | null;
+  /** The pianist said that it is the same. */
+  readonly isDeclared: boolean;
+  /** Found the same, and freed by the pianist. */
+  readonly isFreed: boolean;
   readonly choices: Choices;
+  /** All its voicings and fingers are kept as learned. */
   readonly settled: boolean;
-}
-
-export interface PartOptions {
-  /** Cut every so many bars instead of by phrase. */
-  readonly everyBars?: number;
+  /** Chords of it that are kept as learned. */
+  readonly settledChanges: number;
 }
 
 /** Numbered parts of the played song: the pianist's cuts, else the proposed division. */
-export function partsOf(song: Song, played: PlayedSong, options: PartOptions = {}): Part[] {
-  const { spans, related, letters } = structureOf(played, song.cuts, options.everyBars);
-  const energies = sectionsByTick(played);
+export function partsOf(song: Song, played: PlayedSong): Part[] {
+  const { spans, related, letters } = structureOf(played, song.cuts, song.division);
+  const sectionAt = sectionsByTick(played);
+  const settled = settledIn(song, played, spans);
+  const shares = spans.map((_, index) => sharedIndex(song, spans, index, sharedWhenFound(related[index])));
   return spans.map((span, index): Part => {
     const [fromBar, toBar] = barsOf(played, span.tick, span.toTick);
     const settings = song.partSettings[span.id];
-    const section = energies(Math.max(span.tick, barTickOf(played, fromBar)));
-    const { relation, to, by } = related[index];
+    const section = sectionAt(Math.max(span.tick, barTickOf(played, fromBar)));
+    const { relation, to, moved, sameChords, differs } = related[index];
+    const leader = shares[index];
+    const declared = settings?.sameAs ?? null;
     return {
       number: index + 1,
       cutId: span.id,
@@ -52,25 +73,27 @@ export function partsOf(song: Song, played: PlayedSong, options: PartOptions = {
       toBar,
       label: letters[index],
       sectionName: settings?.name ?? section?.name ?? '',
+      name: settings?.name ?? null,
       energy: section?.energy ?? 3,
+      strength: span.strength,
       reasons: span.reasons,
+      isLocked: song.cuts.some((cut) => cut.id === span.id && cut.locked),
       relation,
       relatedTo: to === null ? null : to + 1,
-      movedBy: by,
-      sharesWith: sharedNumber(song, spans, index, relation === 'same' ? to : null),
-      choices: { ...song.choices, ...settings?.choices },
-      settled: song.settled.some((s) => s.cutId === span.id),
+      moved,
+      sameChords,
+      differs,
+      sharesWith: leader === null ? null : leader + 1,
+      isDeclared: leader !== null && declared !== null && declared !== span.id,
+      isFreed: declared === span.id,
+      choices: choicesOf(song, spans, shares, index),
+      ...settled[index],
     };
   });
 }
 
-interface CutPlace {
+interface Span extends ProposedCut {
   readonly id: string;
-  readonly tick: number;
-  readonly reasons: readonly string[];
-}
-
-interface Span extends CutPlace {
   readonly toTick: number;
 }
 
@@ -82,61 +105,160 @@ interface Structure {
 
 /** What does not change with the pianist's choices: worked out once for the same song and cuts. */
 const structureOf = rememberLast(
-  (played: PlayedSong, own: Song['cuts'], everyBars: number | undefined): Structure => {
-    const cuts = cutsOf(played, own, everyBars);
+  (played: PlayedSong, own: Song['cuts'], division: Song['division']): Structure => {
+    const cuts = cutsOf(played, own, division);
     const spans = cuts.map((cut, i) => ({ ...cut, toTick: cuts[i + 1]?.tick ?? played.endTick }));
-    const related = relate(contentsOf(played, spans));
+    const starts = spans.map((span) => span.tick);
+    const related = relate(contentsOf(played, starts, melodyOf(played), played.changes));
     return { spans, related, letters: formLetters(related) };
   },
 );
 
-function cutsOf(played: PlayedSong, own: Song['cuts'], everyBars: number | undefined): CutPlace[] {
-  if (everyBars === undefined && own.length > 0) {
-    const sorted = own.filter((cut) => cut.tick < played.endTick).sort((a, b) => a.tick - b.tick);
-    const placed = sorted.map((cut) => ({ id: cut.id, tick: cut.tick, reasons: ['you cut here'] }));
-    return placed[0]?.tick === 0
-      ? placed
-      : [{ id: 'cut0', tick: 0, reasons: ['the song begins'] }, ...placed];
-  }
-  const division = everyBars === undefined ? divide(played) : divideEvery(played, everyBars);
-  return division.cuts.map((cut) => ({ id: `cut${cut.tick}`, tick: cut.tick, reasons: cut.reasons }));
+function cutsOf(
+  played: PlayedSong,
+  own: Song['cuts'],
+  division: Song['division'],
+): (ProposedCut & { readonly id: string })[] {
+  const inside = own.filter((cut) => cut.tick < played.endTick).sort((a, b) => a.tick - b.tick);
+  const ids = new Map(inside.map((cut) => [cut.tick, cut.id]));
+  const taken = new Set(ids.values());
+  const cuts =
+    division.school === 'own'
+      ? ownCuts(played, inside)
+      : propose(
+          played,
+          division,
+          inside.map((cut) => cut.tick),
+        );
+  return cuts.map((cut) => {
+    const known = ids.get(cut.tick);
+    if (known !== undefined) return { ...cut, id: known };
+    return { ...cut, id: cutIdAt(cut.tick, taken) };
+  });
 }
 
-/** A part declared the same as another shares its voicings; one found the same does unless it was freed. */
-function sharedNumber(
+/** The id a cut gets where it is proposed; another while a cut that was moved away still bears it. */
+export function cutIdAt(tick: number, taken: ReadonlySet<string>): string {
+  let id = `cut${tick}`;
+  for (let i = 2; taken.has(id); i++) id = `cut${tick}-${i}`;
+  return id;
+}
+
+/** The pianist's cuts with what speaks for each; a second cut at one place is none. */
+function ownCuts(played: PlayedSong, own: Song['cuts']): ProposedCut[] {
+  const known = new Map(boundariesOf(played).map((b) => [b.tick, b]));
+  const ticks = [...new Set([0, ...own.map((cut) => cut.tick)])].sort((a, b) => a - b);
+  return ticks.map((tick) => {
+    const found = known.get(tick);
+    const first = tick === 0 ? 'the song begins' : 'you cut here';
+    return { tick, strength: found?.strength ?? 0, reasons: [first, ...(found?.reasons ?? [])] };
+  });
+}
+
+/** A part is settled when all its chords are; one without chords when it was settled itself. */
+function settledIn(
   song: Song,
-  spans: readonly CutPlace[],
-  index: number,
-  found: number | null,
-): number | null {
-  const declared = song.partSettings[spans[index].id]?.sameAs ?? null;
-  if (declared === null) return found === null ? null : found + 1;
-  const at = spans.findIndex((span) => span.id === declared);
-  return at < 0 || at === index ? null : at + 1;
+  played: PlayedSong,
+  spans: readonly Span[],
+): Pick<Part, 'settled' | 'settledChanges'>[] {
+  const kept = new Set(song.settled.flatMap((s) => s.voicings.map((v) => v.changeId)));
+  const cuts = new Set(song.settled.map((s) => s.cutId));
+  if (cuts.size === 0) return spans.map(() => ({ settled: false, settledChanges: 0 }));
+  const sounding = played.changes.filter((change) => change.chord !== null);
+  const starts = spans.map((span) => span.tick);
+  return spread(sounding, starts).map((changes, i) => {
+    const settledChanges = changes.filter((change) => kept.has(change.id)).length;
+    const settled = changes.length === 0 ? cuts.has(spans[i].id) : settledChanges === changes.length;
+    return { settled, settledChanges };
+  });
 }
 
-function contentsOf(played: PlayedSong, spans: readonly Span[]): Content[] {
-  const notes = spread(played.melody, spans);
-  const changes = spread(played.changes, spans);
-  return spans.map((span, i) => {
-    const origin = firstBarTick(played, span.tick);
-    return { notes: notes[i], changes: changes[i], origin, length: span.toTick - origin };
+/** What the pianist chose for each part stays its own when it follows another; the rest is that part's. */
+const OWN_CHOICES = ['octaveShift', 'shownOctave', 'dynamics'] as const;
+
+function choicesOf(
+  song: Song,
+  spans: readonly Span[],
+  shares: readonly (number | null)[],
+  index: number,
+): Choices {
+  const own = song.partSettings[spans[index].id]?.choices ?? {};
+  const leader = shares[index];
+  if (leader === null) return { ...song.choices, ...own };
+  const led = { ...song.choices, ...song.partSettings[spans[leader].id]?.choices };
+  const kept = Object.fromEntries(OWN_CHOICES.map((choice) => [choice, own[choice] ?? song.choices[choice]]));
+  return { ...led, ...kept };
+}
+
+/** A part found the same shares what the other has learned, where its chords are the same too. */
+function sharedWhenFound({ relation, to, sameChords }: Related): number | null {
+  return relation === 'same' && sameChords ? to : null;
+}
+
+/** A part declared the same as another follows it; one found the same does unless it was freed. Never in a ring. */
+function sharedIndex(song: Song, spans: readonly Span[], index: number, found: number | null): number | null {
+  const seen = new Set([index]);
+  let leader: number | null = null;
+  let at: number | null = leaderOf(song, spans, index, found);
+  while (at !== null && !seen.has(at)) {
+    leader = at;
+    seen.add(at);
+    at = leaderOf(song, spans, at, null);
+  }
+  return at === null ? leader : null;
+}
+
+function leaderOf(song: Song, spans: readonly Span[], index: number, found: number | null): number | null {
+  const declared = song.partSettings[spans[index].id]?.sameAs ?? null;
+  if (declared === null) return found;
+  const at = spans.findIndex((span) => span.id === declared);
+  return at < 0 || at === index ? null : at;
+}
+
+/** The melody as relations see it. */
+function melodyOf(played: PlayedSong): Struck[] {
+  return played.melody.map(({ tick, length, midi, pitch }) => ({
+    tick,
+    length,
+    midi,
+    step: staffStep(pitch),
+  }));
+}
+
+/** What each part, by where it begins, contains of keys struck (in time) and of chords. */
+export function contentsOf(
+  played: PlayedSong,
+  starts: readonly number[],
+  struck: readonly Struck[],
+  changes: PlayedSong['changes'],
+): Content[] {
+  const notes = spread(struck, starts);
+  const chords = spread(changes, starts);
+  return starts.map((start, i) => {
+    const origin = firstBarTick(played, start);
+    return {
+      notes: notes[i],
+      changes: chords[i],
+      origin,
+      length: (starts[i + 1] ?? played.endTick) - origin,
+      barTicks: barTicks(barAt(played.bars, origin).metre),
+    };
   });
 }
 
 /** Sorts things in time into the spans they lie in, in one pass. */
-function spread<T extends { readonly tick: number }>(items: readonly T[], spans: readonly Span[]): T[][] {
-  const lists: T[][] = spans.map(() => []);
+function spread<T extends { readonly tick: number }>(items: readonly T[], starts: readonly number[]): T[][] {
+  const lists: T[][] = starts.map(() => []);
   let at = 0;
   for (const item of [...items].sort((a, b) => a.tick - b.tick)) {
-    while (at < spans.length - 1 && item.tick >= spans[at + 1].tick) at++;
+    while (at < starts.length - 1 && item.tick >= starts[at + 1]) at++;
     lists[at].push(item);
   }
   return lists;
 }
 
 /** The first bar line at or after a tick: a pick-up counts before it. */
-function firstBarTick(played: PlayedSong, tick: number): number {
+export function firstBarTick(played: PlayedSong, tick: number): number {
   const bar = barAt(played.bars, tick);
   return bar.tick === tick && bar.number > 0 ? tick : bar.tick + bar.length;
 }
@@ -149,12 +271,12 @@ function barsOf(played: PlayedSong, from: number, to: number): [number, number] 
 }
 
 function barTickOf(played: PlayedSong, number: number): number {
-  return played.bars.find((bar) => bar.number === number)?.tick ?? 0;
+  return played.bars[number - played.bars[0].number]?.tick ?? 0;
 }
 
-function sectionsByTick(played: PlayedSong): (tick: number) => PlayedSong['sections'][number] | undefined {
+function sectionsByTick(played: PlayedSong): (tick: number) => Section | undefined {
   const sorted = [...played.sections].sort((a, b) => a.tick - b.tick);
-  return (tick) => [...sorted].reverse().find((section) => section.tick <= tick);
+  return (tick) => sorted.findLast((section) => section.tick <= tick);
 }
 
 /** Index of the part a tick lies in. */

@@ -1,140 +1,212 @@
-import { midiOf, staffStep } from '../music/pitch';
-import type { PlayedChange, PlayedNote } from '../song/unfold';
+/** How a stretch relates to an earlier one. "varied": the same but for single bars, or ornamented. */
+export type Relation = 'same' | 'ending' | 'moved' | 'varied' | 'rhythm' | 'new';
 
-export type Relation = 'same' | 'ending' | 'moved' | 'rhythm' | 'new';
+/** A key struck, as relations see it. */
+export interface Struck {
+  readonly tick: number;
+  readonly length: number;
+  readonly midi: number;
+  /** Staff step: letters counted upwards. */
+  readonly step: number;
+}
 
-/** What a part contains, its ticks counted from its first full bar. */
+/** What a stretch contains: by hand or of the melody, in time, from the lowest key up. */
 export interface Content {
-  readonly notes: readonly PlayedNote[];
-  readonly changes: readonly PlayedChange[];
+  readonly notes: readonly Struck[];
+  /** Chords with their place and length; empty where only keys are compared. */
+  readonly changes: readonly { readonly tick: number; readonly length: number; readonly symbol: string }[];
+  /** Tick of its first full bar: all is counted from here, a pick-up before it. */
   readonly origin: number;
   readonly length: number;
+  readonly barTicks: number;
+}
+
+/** By how much a shape is moved: letters, and half steps where it is moved exactly. */
+export interface Moved {
+  readonly steps: number;
+  readonly semitones: number | null;
 }
 
 export interface Related {
   readonly relation: Relation;
-  /** Index of the earlier part it is compared with, or null when new. */
+  /** Index of the earlier stretch it is compared with, or null when new. */
   readonly to: number | null;
-  /** Half steps or staff steps moved, for "moved". */
-  readonly by: string | null;
+  readonly moved: Moved | null;
+  /** The chords are the same as well, at the same places. */
+  readonly sameChords: boolean;
+  /** Bars that differ, counted from 0, the pick-up −1; empty for "same", "moved", "rhythm" and "new". */
+  readonly differs: readonly number[];
 }
 
-/** A new ending may take up at most this share of the part. */
-const LONGEST_ENDING = 0.6;
+/** Fewest notes for which likeness is no accident. */
+const FEWEST_NOTES = 3;
+/** Share of the simpler melody's time that must be found in the ornamented one, on the same ticks. */
+const ORNAMENTED = 0.75;
+const FEWEST_ORNAMENTED = 5;
+/** So many notes of one length in a row are a rhythm that can be recognised. */
+const FEWEST_EVEN = 8;
 
-/** How each part relates to the earlier one most like it. */
+/** How each stretch relates to the earlier one most like it; the earliest of equals. O(n²) in their number. */
 export function relate(parts: readonly Content[]): Related[] {
-  return parts.map((part, index) => {
-    for (const test of [isSame, hasNewEnding, isMoved, hasSameRhythm]) {
+  const indexed = parts.map(indexOf);
+  return indexed.map((part, index) => {
+    for (const test of TESTS) {
       for (let earlier = 0; earlier < index; earlier++) {
-        const found = test(parts[earlier], part);
-        if (found) return { ...found, to: earlier };
+        const found = test(indexed[earlier], part);
+        if (!found) continue;
+        return {
+          moved: null,
+          differs: [],
+          ...found,
+          to: earlier,
+          sameChords: sameChords(parts[earlier], part),
+        };
       }
     }
-    return { relation: 'new', to: null, by: null };
+    return NEW;
   });
 }
 
-type Found = Omit<Related, 'to'> | null;
+const NEW: Related = { relation: 'new', to: null, moved: null, sameChords: false, differs: [] };
 
-function isSame(a: Content, b: Content): Found {
-  const alike = sameMelody(a, b, Infinity) && sameChanges(a, b) && a.notes.length + a.changes.length > 0;
-  return alike ? { relation: 'same', by: null } : null;
+type Found = Pick<Related, 'relation'> & Partial<Related>;
+type Test = (a: Indexed, b: Indexed) => Found | null;
+
+/** A stretch with what is looked up in it again and again. */
+interface Indexed extends Content {
+  /** What is struck in each bar, the first full one 0, as a name that equal bars share. */
+  readonly bars: ReadonlyMap<number, string>;
+  /** Keys struck, by tick from the origin. */
+  readonly keys: ReadonlySet<string>;
+  readonly ticks: number;
 }
 
-function hasNewEnding(a: Content, b: Content): Found {
-  if (!startsAlike(a, b)) return null;
-  const differs = Math.min(firstDifference(a, b), firstDifference(b, a));
-  const longest = Math.min(a.length, b.length);
-  if (longest <= 0 || a.notes.length < 4 || b.notes.length < 4) return null;
-  return differs >= longest * (1 - LONGEST_ENDING) ? { relation: 'ending', by: null } : null;
+function indexOf(content: Content): Indexed {
+  const { notes, origin } = content;
+  const last = notes.at(-1)?.tick ?? 0;
+  const bars = new Map<number, string>();
+  for (const n of notes) {
+    const bar = Math.floor((n.tick - origin) / content.barTicks);
+    const length = n.tick === last ? '' : n.length;
+    bars.set(bar, `${bars.get(bar) ?? ''}${n.tick - origin}:${length}:${n.midi} `);
+  }
+  return {
+    ...content,
+    bars,
+    keys: new Set(notes.map((n) => `${n.tick - origin}:${n.midi}`)),
+    ticks: notes.reduce((sum, n) => sum + n.length, 0),
+  };
 }
 
-/** A look at the first note and change, before the whole parts are compared. */
-function startsAlike(a: Content, b: Content): boolean {
-  const [n, m] = [a.notes[0], b.notes[0]];
-  const [c, d] = [a.changes[0], b.changes[0]];
-  return n !== undefined && m !== undefined && sameNote(a, n, b, m) && c?.symbol === d?.symbol;
+const TESTS: readonly Test[] = [
+  (a, b) => (sameKeys(a, b) && sameChords(a, b) ? { relation: 'same' } : null),
+  (a, b) => (a.notes.length > 0 && sameKeys(a, b) ? { relation: 'same' } : null),
+  hasNewEnding,
+  isMoved,
+  isVaried,
+  hasSameRhythm,
+];
+
+/** The same keys at the same ticks; the last may ring longer or shorter: what follows decides that. */
+function sameKeys(a: Content, b: Content): boolean {
+  if (a.notes.length !== b.notes.length || a.notes.length + a.changes.length === 0) return false;
+  const last = a.notes.at(-1)?.tick;
+  return a.notes.every((n, i) => sameNote(a, n, b, b.notes[i], n.tick === last));
 }
 
-function isMoved(a: Content, b: Content): Found {
-  if (!sameTimes(a, b) || a.notes.length < 3) return null;
-  const semitones = new Set(a.notes.map((note, i) => b.notes[i].midi - note.midi));
-  if (semitones.size === 1 && !semitones.has(0))
-    return { relation: 'moved', by: `${[...semitones][0]} half steps` };
-  const steps = new Set(a.notes.map((note, i) => staffStep(b.notes[i].pitch) - staffStep(note.pitch)));
-  return steps.size === 1 && !steps.has(0)
-    ? { relation: 'moved', by: `${[...steps][0]} steps of the key` }
-    : null;
+function sameNote(a: Content, n: Struck, b: Content, m: Struck, isLast = false): boolean {
+  return n.midi === m.midi && n.tick - a.origin === m.tick - b.origin && (isLast || n.length === m.length);
 }
 
-function hasSameRhythm(a: Content, b: Content): Found {
-  return a.notes.length >= 4 && sameTimes(a, b) ? { relation: 'rhythm', by: null } : null;
-}
-
-function sameTimes(a: Content, b: Content): boolean {
-  return (
-    a.notes.length === b.notes.length &&
-    a.notes.every(
-      (n, i) => n.tick - a.origin === b.notes[i].tick - b.origin && n.length === b.notes[i].length,
-    )
-  );
-}
-
-function sameMelody(a: Content, b: Content, until: number): boolean {
-  const inside = (c: Content): readonly PlayedNote[] => c.notes.filter((n) => n.tick - c.origin < until);
-  const [x, y] = [inside(a), inside(b)];
-  const last = x.length - 1;
-  return x.length === y.length && x.every((n, i) => sameNote(a, n, b, y[i], i === last));
-}
-
-/** The last note of a part may be longer or shorter: what follows decides how long it rings. */
-function sameNote(a: Content, n: PlayedNote, b: Content, m: PlayedNote, isLast = false): boolean {
-  const sameLength = isLast || n.length === m.length;
-  return n.tick - a.origin === m.tick - b.origin && sameLength && midiOf(n.pitch) === midiOf(m.pitch);
-}
-
-function sameChanges(a: Content, b: Content): boolean {
+function sameChords(a: Content, b: Content): boolean {
   return (
     a.changes.length === b.changes.length &&
     a.changes.every((c, i) => {
       const d = b.changes[i];
-      return c.symbol === d.symbol && c.tick - a.origin === d.tick - b.origin && c.length === d.length;
+      const isLast = i === a.changes.length - 1;
+      const sameLength = isLast || c.length === d.length;
+      return c.symbol === d.symbol && c.tick - a.origin === d.tick - b.origin && sameLength;
     })
   );
 }
 
-/** Ticks from the origin to the first note or change of `a` that `b` does not have. */
-function firstDifference(a: Content, b: Content): number {
-  const notes = new Map(b.notes.map((m) => [m.tick - b.origin, m]));
-  const changes = new Map(b.changes.map((d) => [d.tick - b.origin, d.symbol]));
-  const note = a.notes.find((n) => {
-    const other = notes.get(n.tick - a.origin);
-    return !other || !sameNote(a, n, b, other);
+/** The first bar at least is the same, and from some bar on to the end it is not. */
+function hasNewEnding(a: Indexed, b: Indexed): Found | null {
+  const first = a.notes[0];
+  const other = b.notes[0];
+  if (!first || !other || !sameNote(a, first, b, other, true)) return null;
+  const differs = differingBars(a, b);
+  const from = differs[0];
+  if (from === undefined || from < 1) return null;
+  const last = lastBar(a, b);
+  const goesOn = differs.length === last - from + 1;
+  return goesOn && sharesEnough(a, from) ? { relation: 'ending', differs } : null;
+}
+
+function lastBar(a: Content, b: Content): number {
+  return Math.ceil(Math.max(a.length, b.length) / a.barTicks) - 1;
+}
+
+/** Three notes alike before the difference, or a whole bar of two. */
+function sharesEnough(a: Content, fromBar: number): boolean {
+  const shared = a.notes.filter((n) => n.tick - a.origin < fromBar * a.barTicks).length;
+  return shared >= FEWEST_NOTES || shared === 2;
+}
+
+/** Bars in which the keys differ, in order. A bar that only the longer one has differs. */
+function differingBars(a: Indexed, b: Indexed): number[] {
+  const found: number[] = [];
+  for (let bar = -1; bar <= lastBar(a, b); bar++) if (a.bars.get(bar) !== b.bars.get(bar)) found.push(bar);
+  return found;
+}
+
+function isMoved(a: Content, b: Content): Found | null {
+  if (!sameTimes(a, b) || !isDistinct(a)) return null;
+  const semitones = b.notes[0].midi - a.notes[0].midi;
+  const steps = b.notes[0].step - a.notes[0].step;
+  const exactly = a.notes.every((n, i) => b.notes[i].midi - n.midi === semitones);
+  if (exactly && semitones !== 0) return { relation: 'moved', moved: { steps, semitones } };
+  const inKey = a.notes.every((n, i) => b.notes[i].step - n.step === steps);
+  return inKey && steps !== 0 ? { relation: 'moved', moved: { steps, semitones: null } } : null;
+}
+
+/** Ornamented, or the same but for some bars in the middle or at the beginning. */
+function isVaried(a: Indexed, b: Indexed): Found | null {
+  if (a.changes.length + b.changes.length > 0 && a.notes.length + b.notes.length === 0) return null;
+  const differs = differingBars(a, b);
+  const bars = lastBar(a, b) + 1;
+  const alike = a.notes.filter((n) => !differs.includes(Math.floor((n.tick - a.origin) / a.barTicks))).length;
+  const mostlySame = differs.length * 2 <= bars && alike > FEWEST_NOTES;
+  return mostlySame || isOrnamented(a, b) ? { relation: 'varied', differs } : null;
+}
+
+function isOrnamented(a: Indexed, b: Indexed): boolean {
+  const [simple, rich] = a.notes.length <= b.notes.length ? [a, b] : [b, a];
+  if (simple.notes.length < FEWEST_ORNAMENTED || simple.notes.length * 4 < rich.notes.length) return false;
+  const found = simple.notes
+    .filter((n) => rich.keys.has(`${n.tick - simple.origin}:${n.midi}`))
+    .reduce((sum, n) => sum + n.length, 0);
+  return found >= ORNAMENTED * simple.ticks;
+}
+
+function hasSameRhythm(a: Content, b: Content): Found | null {
+  const count = a.notes.length;
+  const isEven = new Set(a.notes.map((n) => n.length)).size === 1;
+  const tells = isEven ? count >= FEWEST_EVEN : count > FEWEST_NOTES;
+  return tells && sameTimes(a, b) ? { relation: 'rhythm' } : null;
+}
+
+/** Four notes, or three of different lengths: less comes back by accident. */
+function isDistinct({ notes }: Content): boolean {
+  if (notes.length > FEWEST_NOTES) return true;
+  return notes.length === FEWEST_NOTES && new Set(notes.map((n) => n.length)).size > 1;
+}
+
+function sameTimes(a: Content, b: Content): boolean {
+  if (a.notes.length !== b.notes.length || a.notes.length === 0) return false;
+  const last = a.notes[a.notes.length - 1].tick;
+  return a.notes.every((n, i) => {
+    const m = b.notes[i];
+    return n.tick - a.origin === m.tick - b.origin && (n.tick === last || n.length === m.length);
   });
-  const change = a.changes.find((c) => changes.get(c.tick - a.origin) !== c.symbol);
-  return Math.min(note ? note.tick - a.origin : Infinity, change ? change.tick - a.origin : Infinity);
-}
-
-/** "A A' B A'": a new letter for new parts, a stroke for a new ending, the same letter for a return. */
-export function formLetters(related: readonly Related[]): string[] {
-  const letters: string[] = [];
-  let next = 0;
-  for (const { relation, to } of related) {
-    if (relation === 'same' && to !== null) letters.push(letters[to]);
-    else if (relation === 'ending' && to !== null) letters.push(withStroke(letters[to], letters));
-    else letters.push(letterAt(next++));
-  }
-  return letters;
-}
-
-function withStroke(letter: string, used: readonly string[]): string {
-  let name = `${letter.replace(/'+$/, '')}'`;
-  while (used.includes(name)) name += "'";
-  return name;
-}
-
-function letterAt(index: number): string {
-  const letter = String.fromCharCode(65 + (index % 26));
-  return index < 26 ? letter : letter + Math.floor(index / 26);
 }

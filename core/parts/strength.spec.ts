@@ -37,12 +37,28 @@ describe('what speaks for a cut', () => {
           [3 + rest, 1],
         ]),
         3 + rest,
-      )?.reasons.includes('a rest before it'),
+      )?.reasons.find((reason) => reason.includes('rest')),
     );
-    expect(rests).toEqual([true, true, true]);
+    expect(rests).toEqual([
+      'a rest of a beat before it',
+      'a rest of 2 beats before it',
+      'a rest of 3 beats before it',
+    ]);
     const short = at(melody([...QUARTERS.slice(0, 5), [6, 1]]), 6)?.strength ?? 0;
     const none = at(melody([...QUARTERS.slice(0, 6), [6, 1]]), 6)?.strength ?? 0;
     expect(short - none).toBeGreaterThanOrEqual(STRENGTH.restPerBeat);
+    const [two, three] = [2, 3].map((rest) =>
+      at(
+        melody([
+          [0, 1],
+          [1, 1],
+          [2, 1],
+          [3 + rest, 1],
+        ]),
+        3 + rest,
+      ),
+    );
+    expect(two?.reasons.length).toBe(three?.reasons.length);
   });
 
   it('a long note before it', () => {
@@ -51,15 +67,36 @@ describe('what speaks for a cut', () => {
     expect(at(song, 3)?.reasons).not.toContain('a long note before it');
   });
 
-  it('bar lines, and groups of two and four bars', () => {
-    const song = melody(
-      Array.from({ length: 20 }, (_, i) => [i, 1] as const),
+  it('bar lines; off them something else must speak for it', () => {
+    // Letters that never repeat in a row of bars, so that nothing returns.
+    const up = Array.from({ length: 20 }, (_, i) =>
+      parsePitch(`${'CDEFGAB'[i % 7]}${3 + Math.floor(i / 7)}`),
+    );
+    const plain = melody(
+      up.map((_, i) => [i, 1 + (i % 3) / 4] as const),
       5,
     );
-    expect(at(song, 4)?.reasons).toEqual(['on the bar line']);
-    expect(at(song, 8)?.reasons).toEqual(['on the bar line', 'a group of two bars is complete']);
-    expect(at(song, 16)?.reasons).toEqual(['on the bar line', 'a group of four bars is complete']);
-    expect(at(song, 5)?.strength).toBe(0);
+    const song = {
+      ...plain,
+      melody: plain.melody.map((n, i) => ({ ...n, length: 960, pitch: up[(i * i) % 20] })),
+    };
+    expect(at(song, 8)?.reasons).toContain('on the bar line');
+    expect(at(song, 5)?.reasons).not.toContain('on the bar line');
+    expect(at(song, 8)?.strength ?? 0).toBeGreaterThan(at(song, 5)?.strength ?? 9);
+  });
+
+  it('a figure that returns, there where it begins', () => {
+    const [first] = [unfold(DEMO_SONGS[0])];
+    const returns = boundariesOf(first).filter((b) => b.reasons.includes('an earlier figure returns'));
+    expect(returns.map((b) => b.tick / 2880)).toContain(12);
+  });
+
+  it('a cadence before it, closed on I or open on V', () => {
+    const found = boundariesOf(unfold(DEMO_SONGS[1]));
+    const reasonsIn = (bar: number) =>
+      found.filter((b) => Math.abs(b.tick - bar * 3840) < 960).flatMap((b) => b.reasons);
+    expect(reasonsIn(4)).toContain('the part before rests on V');
+    expect(reasonsIn(8)).toContain('a cadence on I before it');
   });
 
   it('the end of a line of words and a new one beginning', () => {
@@ -76,7 +113,10 @@ describe('what speaks for a cut', () => {
   });
 
   it('a section, wherever it begins', () => {
-    const song = { ...melody(QUARTERS), sections: [{ id: 's', tick: 5 * 960, name: 'Bridge', energy: 3 }] };
+    const song = {
+      ...melody(QUARTERS),
+      sections: [{ id: 's', tick: 5 * 960, name: 'Bridge', energy: 3, dynamics: 'even' as const }],
+    };
     expect(at(song, 5)?.reasons).toContain('a section begins');
   });
 
@@ -92,16 +132,16 @@ describe('what speaks for a cut', () => {
 });
 
 describe('boundaries', () => {
-  it('lie at onsets, in time, each with a reason for its strength', () => {
+  it('lie at onsets or in silence, in time, each with a reason for what it earns', () => {
     fc.assert(
       fc.property(songs, (song) => {
         const played = unfold(song);
-        const onsets = new Set(played.melody.map((n) => n.tick));
+        const struck = new Set([...played.melody, ...played.changes, ...played.bars].map((n) => n.tick));
         const list = boundariesOf(played);
         list.forEach((b, i) => {
-          expect(onsets.has(b.tick)).toBe(true);
+          expect(struck.has(b.tick)).toBe(true);
           expect(b.tick).toBeGreaterThan(list[i - 1]?.tick ?? -1);
-          expect(b.strength > 0).toBe(b.reasons.length > 0);
+          if (b.strength > 0) expect(b.reasons.length).toBeGreaterThan(0);
         });
       }),
     );
@@ -109,7 +149,27 @@ describe('boundaries', () => {
 
   it('are the bar lines of a song without a melody', () => {
     const ticks = boundariesOf(unfold({ ...DEMO_SONGS[0], melody: [] })).map((b) => b.tick);
-    expect(ticks).toEqual(Array.from({ length: 24 }, (_, i) => i * 2880));
+    expect(ticks).toEqual(Array.from({ length: 23 }, (_, i) => (i + 1) * 2880));
+  });
+
+  it('take a chord struck in the rest before a note along with it', () => {
+    const plain = melody([
+      [0, 1],
+      [1, 1],
+      [2, 1],
+      [5, 1],
+      [6, 1],
+    ]);
+    const change = { id: 'c2', length: 3840, symbol: 'C', given: true, layout: null };
+    const song = {
+      ...plain,
+      changes: [
+        { ...change, id: 'c1', tick: 0 },
+        { ...change, tick: 3840 },
+      ],
+    };
+    expect(at(song, 4)).toBeDefined();
+    expect(at(song, 5)).toBeUndefined();
   });
 
   it('measure lengths in hundredths of a bar', () => {

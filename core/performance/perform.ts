@@ -34,6 +34,8 @@ const VELOCITY: Record<Hand, number> = { right: 88, left: 62 };
 const ACCENT: readonly number[] = [-6, -4, 0, 2, 5];
 /** A grace note is this long and sounds this much before its main note, in seconds. */
 const GRACE_SECONDS = 0.07;
+/** Keys of a rolled chord follow one another by this much. */
+const ROLL_SECONDS = 0.045;
 /** The pedal is lifted as the chord goes down and pressed again this long after it. */
 const PEDAL_AGAIN_SECONDS = 0.08;
 
@@ -56,12 +58,29 @@ export function perform(task: PerformTask): Timeline {
 
 function timed(task: PerformTask, clock: Clock, note: HandNote): TimedNote {
   const start = clock.secondsAt(note.tick);
-  const seconds = note.grace ? Math.max(0, start - GRACE_SECONDS) : start;
-  const duration = note.grace ? GRACE_SECONDS : clock.secondsAt(note.tick + note.length) - start;
+  const later = (note.rolled ?? 0) * ROLL_SECONDS;
+  const seconds = note.grace ? Math.max(0, start - GRACE_SECONDS) : start + later;
+  const duration = note.grace
+    ? GRACE_SECONDS
+    : Math.max(ROLL_SECONDS, clock.secondsAt(note.tick + note.length) - start - later);
   const bar = barAt(task.played.bars, note.tick);
   const accent = ACCENT[metricStrength(note.tick - bar.tick, bar.metre)];
-  const velocity = Math.max(1, Math.min(127, VELOCITY[note.hand] + accent));
+  const swell = loudnessAt(task.played, note.tick);
+  const velocity = Math.max(1, Math.min(127, VELOCITY[note.hand] + accent + swell));
   return { hand: note.hand, tick: note.tick, seconds, duration, midi: note.midi, velocity };
+}
+
+/** Steps of velocity from the softest to the loudest point of a section that grows or falls. */
+const SWELL = 24;
+
+/** How much louder or softer a section that grows or falls is at a tick, −12 … 12. */
+function loudnessAt({ sections, endTick }: PlayedSong, tick: number): number {
+  const at = sections.findLastIndex((section) => section.tick <= tick);
+  const section = sections[at];
+  if (!section || section.dynamics === 'even') return 0;
+  const end = sections[at + 1]?.tick ?? endTick;
+  const share = (tick - section.tick) / Math.max(1, end - section.tick);
+  return Math.round((section.dynamics === 'growing' ? share - 0.5 : 0.5 - share) * SWELL);
 }
 
 function pedalsOf(task: PerformTask, clock: Clock): TimedPedal[] {

@@ -60,7 +60,8 @@ describe('rhythm versions', () => {
 
   it('is chosen for one part and leaves the others and the written song alone', () => {
     const [, , rain] = DEMO_SONGS;
-    const first = arrange(rain, DEFAULT_PROFILE).parts[0];
+    // Part 5 comes once: no other part follows it.
+    const first = arrange(rain, DEFAULT_PROFILE).parts[4];
     const edited = applyEdit(rain, {
       kind: 'choose-for-part',
       cutId: first.cutId,
@@ -69,8 +70,8 @@ describe('rhythm versions', () => {
     expect(edited.melody).toBe(rain.melody);
     const [before, after] = [unfold(rain).melody, arrange(edited, DEFAULT_PROFILE).played.melody];
     const moved = after.filter((n, i) => n.tick !== before[i].tick);
-    expect(moved.length).toBeGreaterThan(3);
-    expect(moved.every((n) => n.tick < first.toTick)).toBe(true);
+    expect(moved.length).toBeGreaterThan(1);
+    expect(moved.every((n) => n.tick >= first.fromTick && n.tick < first.toTick)).toBe(true);
     const back = applyEdit(edited, {
       kind: 'choose-for-part',
       cutId: first.cutId,

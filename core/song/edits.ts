@@ -1,7 +1,9 @@
 import type { Key } from '../music/key';
 import { type BarEdit, applyBarEdit } from './barEdits';
 import { type NoteEdit, applyNoteEdit } from './noteEdits';
-import type { Choices, Layout, PartSettings, Pin, Song } from './schema';
+import { type ChangesEdit, applyChangesEdit, changeLeftOut, changeMoved } from './changeEdits';
+import { type CutEdit, NO_SETTINGS, applyCutEdit } from './cutEdits';
+import type { Choices, Layout, PartSettings, Pin, SettledPart, Song } from './schema';
 import { transpose } from './transpose';
 
 /** What a tune that was typed, tapped or played replaces in a song. */
@@ -16,8 +18,9 @@ export type SongEdit =
   | { readonly kind: 'layout'; readonly changeId: string; readonly layout: Layout | null }
   | { readonly kind: 'pin'; readonly pin: Pin }
   | { readonly kind: 'unpin'; readonly changeId: string }
-  | { readonly kind: 'settle'; readonly cutId: string; readonly voicings: readonly Pin[] }
-  | { readonly kind: 'unsettle'; readonly cutId: string }
+  | ({ readonly kind: 'settle' } & SettledPart)
+  /** Opens a settled part again; `ids` are those of its notes and changes. */
+  | { readonly kind: 'unsettle'; readonly cutId: string; readonly ids: readonly string[] }
   | { readonly kind: 'same-as'; readonly cutId: string; readonly sameAs: string | null }
   | { readonly kind: 'fill'; readonly fillId: string; readonly taken: boolean }
   | { readonly kind: 'thinning'; readonly changeId: string; readonly refused: boolean }
@@ -32,10 +35,13 @@ export type SongEdit =
   | { readonly kind: 'dismissed'; readonly id: string }
   /** A chord symbol written anew. */
   | { readonly kind: 'change-written'; readonly id: string; readonly symbol: string }
+  | ChangesEdit
+  /** A change struck later (earlier when negative), or left out; where there is no room the song stays as it is. */
+  | { readonly kind: 'change-moved'; readonly id: string; readonly ticks: number }
+  | { readonly kind: 'change-left-out'; readonly id: string }
+  | CutEdit
   | NoteEdit
   | BarEdit;
-
-const NO_SETTINGS: PartSettings = { name: null, sameAs: null, choices: {} };
 
 /** The song after an edit; the song given is not altered. */
 export function applyEdit(song: Song, edit: SongEdit): Song {
@@ -60,16 +66,13 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
       return { ...song, pins: [...without(song.pins, edit.pin.changeId), edit.pin] };
     case 'unpin':
       return { ...song, pins: without(song.pins, edit.changeId) };
-    case 'settle':
-      return {
-        ...song,
-        settled: [
-          ...song.settled.filter((s) => s.cutId !== edit.cutId),
-          { cutId: edit.cutId, voicings: [...edit.voicings] },
-        ],
-      };
+    case 'settle': {
+      const { cutId, voicings, fingers } = edit;
+      const ids = [...voicings.map((v) => v.changeId), ...fingers.map((f) => f.from)];
+      return { ...song, settled: [...settledWithout(song, cutId, ids), { cutId, voicings, fingers }] };
+    }
     case 'unsettle':
-      return { ...song, settled: song.settled.filter((s) => s.cutId !== edit.cutId) };
+      return { ...song, settled: settledWithout(song, edit.cutId, edit.ids) };
     case 'same-as':
       return withSettings(song, edit.cutId, (old) => ({ ...old, sameAs: edit.sameAs }));
     case 'fill':
@@ -87,6 +90,18 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
     }
     case 'dismissed':
       return { ...song, dismissed: toggled(song.dismissed, edit.id, true) };
+    case 'changes-set':
+      return applyChangesEdit(song, edit);
+    case 'change-moved':
+      return applyIfAny(song, changeMoved(song, edit.id, edit.ticks));
+    case 'change-left-out':
+      return applyIfAny(song, changeLeftOut(song, edit.id));
+    case 'cuts-placed':
+    case 'cut-locked':
+    case 'division-chosen':
+    case 'part-named':
+    case 'sections-set':
+      return applyCutEdit(song, edit);
     case 'bars-inserted':
     case 'bar-removed':
     case 'pickup-set':
@@ -110,8 +125,8 @@ export function sessionOf(edit: SongEdit): string | null {
 
 /** The edit in a few words, for "undo …". */
 export function describeEdit(edit: SongEdit): string {
-  if (edit.kind === 'tune-taken') return edit.what;
-  const words: Record<Exclude<SongEdit['kind'], 'tune-taken'>, string> = {
+  if ('what' in edit) return edit.what;
+  const words: Record<Exclude<SongEdit, { what: string }>['kind'], string> = {
     rename: 'rename',
     tempo: 'tempo',
     choose: 'choice for the song',
@@ -122,10 +137,15 @@ export function describeEdit(edit: SongEdit): string {
     settle: 'settled part',
     unsettle: 'part no longer settled',
     'same-as': 'parts declared the same',
+    'cut-locked': 'locked cut',
+    'division-chosen': 'another division',
+    'part-named': 'name of the part',
     fill: 'fill',
     thinning: 'thinned pattern',
     transposed: 'another key',
     'change-written': 'chord',
+    'change-moved': 'moved chord',
+    'change-left-out': 'chord left out',
     dismissed: 'finding left as it is',
     'notes-moved': 'pitch',
     'notes-shifted': 'start of a note',
@@ -149,6 +169,23 @@ export function describeEdit(edit: SongEdit): string {
     'repeats-cleared': 'repeats taken out',
   };
   return words[edit.kind];
+}
+
+function applyIfAny(song: Song, edit: ChangesEdit | null): Song {
+  return edit ? applyChangesEdit(song, edit) : song;
+}
+
+/** What is settled without a cut's own entry and without certain notes and changes. */
+function settledWithout(song: Song, cutId: string, ids: readonly string[]): Song['settled'] {
+  const gone = new Set(ids);
+  return song.settled
+    .filter((s) => s.cutId !== cutId)
+    .map((s) => ({
+      ...s,
+      voicings: s.voicings.filter((v) => !gone.has(v.changeId)),
+      fingers: s.fingers.filter((f) => !gone.has(f.from)),
+    }))
+    .filter((s) => s.voicings.length + s.fingers.length > 0);
 }
 
 function without(pins: Song['pins'], changeId: string): Song['pins'] {

@@ -37,6 +37,9 @@ export type FindingKind =
   | 'bump'
   | 'thinned'
   | 'imported'
+  | 'rub'
+  | 'crowded'
+  | 'quick'
   | 'overlap'
   | 'words'
   | 'accidental';

@@ -48,6 +48,7 @@ describe('places of a song whose bars move', () => {
       kind: 'settle',
       cutId: 'cut11520',
       voicings: [{ changeId: 'c5', keys: [52, 57, 60], fingers: null }],
+      fingers: [],
     });
     const moved = applyEdit(settled, { kind: 'bar-removed', bar: 1 });
     expect(moved.settled.map((s) => s.cutId)).toEqual(['cut8640']);

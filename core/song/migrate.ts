@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { SCHEMA_VERSION, type Song, songSchema } from './schema';
+import { DEFAULT_DIVISION, SCHEMA_VERSION, type Song, songSchema } from './schema';
 
 /** A stored or exported song that cannot be opened; the message names the place in the file. */
 export class SongShapeError extends Error {
@@ -13,7 +13,8 @@ type Migration = (old: Record<string, unknown>) => Record<string, unknown>;
 
 /**
  * `MIGRATIONS[n]` turns version n into n + 1. Version 0 is the shape before songs carried import findings,
- * version 1 before words without notes, findings left as they are, and octaves for learning.
+ * version 1 before words without notes, findings left as they are, and octaves for learning, version 2 before the
+ * schools of division.
  */
 const MIGRATIONS: Record<number, Migration> = {
   0: (old) => ({
@@ -30,7 +31,37 @@ const MIGRATIONS: Record<number, Migration> = {
     dismissed: [],
     choices: { shownOctave: 0, ...(old['choices'] as object) },
   }),
+  2: (old) => ({
+    ...old,
+    schemaVersion: 3,
+    sections: listOf(old['sections']).map((section) => ({ dynamics: 'even', ...section })),
+    settled: listOf(old['settled']).map((part) => ({ fingers: [], ...part })),
+    division: { ...DEFAULT_DIVISION, ...(hasCuts(old) ? { school: 'own' } : {}) },
+  }),
 };
+
+/** A change that lasts no time or begins before the song is left out, and said; the rest goes on. */
+function withoutImpossibleChanges(song: Record<string, unknown>): Record<string, unknown> {
+  const all = listOf(song['changes']) as { tick?: unknown; length?: unknown; symbol?: unknown }[];
+  const isPossible = ({ tick, length }: (typeof all)[number]): boolean =>
+    typeof tick !== 'number' || typeof length !== 'number' || (tick >= 0 && length >= 1);
+  if (all.every(isPossible)) return song;
+  const said = all
+    .filter((change) => !isPossible(change))
+    .map(({ tick, length, symbol }) => ({
+      tick: Math.max(0, Math.round(Number(tick))),
+      text: `The chord ${String(symbol)} was left out: it ${Number(tick) < 0 ? 'begins before the song' : `lasts ${String(length)} ticks`}. Write it again where it belongs.`,
+    }));
+  return { ...song, changes: all.filter(isPossible), imported: [...listOf(song['imported']), ...said] };
+}
+
+function listOf(stored: unknown): object[] {
+  return Array.isArray(stored) ? (stored as object[]) : [];
+}
+
+function hasCuts(old: Record<string, unknown>): boolean {
+  return Array.isArray(old['cuts']) && old['cuts'].length > 0;
+}
 
 /**
  * A song of this version from stored JSON of this or an older version; the input is left as it is.
@@ -52,7 +83,7 @@ export function migrateSong(stored: unknown): Song {
     if (!step) throw new SongShapeError(`Songs of version ${at} can no longer be read.`);
     current = step(current);
   }
-  const result = songSchema.safeParse(current);
+  const result = songSchema.safeParse(withoutImpossibleChanges(current));
   if (!result.success) throw new SongShapeError(firstIssue(result.error, 'song'));
   return result.data;
 }

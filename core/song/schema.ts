@@ -1,7 +1,7 @@
 import * as z from 'zod';
 
 /** Version of the stored shape; raise it with a migration in migrate.ts. */
-export const SCHEMA_VERSION = 2;
+export const SCHEMA_VERSION = 3;
 
 const tick = z.number().int().min(0).max(100_000_000);
 const id = z.string().min(1).max(64);
@@ -28,9 +28,11 @@ export const LAYOUTS = [
   'partial',
   'shell',
   'fifth',
+  'fifth-octave',
   'rootless',
   'tenth',
   'under-melody',
+  'under-melody-long',
   'singing',
 ] as const;
 export const layoutSchema = z.enum(LAYOUTS);
@@ -81,6 +83,16 @@ export const choicesSchema = z.object({
   firstHand: z.enum(['right', 'left', 'chords']),
 });
 
+/** How a song is cut into parts while the pianist has not placed every cut. */
+export const divisionSchema = z.object({
+  /** "own": exactly the cuts stored; the others propose cuts round the locked ones. */
+  school: z.enum(['phrase', 'types', 'bars', 'halves', 'lines', 'own']),
+  /** Bars a part, for the school "bars". */
+  bars: z.number().int().min(1).max(64),
+  /** 1 halves, 2 quarters, 3 eighths, for the school "halves". */
+  level: z.number().int().min(1).max(3),
+});
+
 const partSettingsSchema = z.object({
   name: z.string().max(80).nullable(),
   /** The cut of the part this one is declared the same as: they share voicings. */
@@ -117,14 +129,38 @@ export const songSchema = z.object({
   /** Syllables typed for which there was no note. */
   spareWords: z.string().max(4000),
   changes: z.array(changeSchema),
-  sections: z.array(z.object({ id, tick, name: z.string().max(80), energy: z.number().int().min(1).max(5) })),
-  /** In played ticks; empty: the division proposed by the parts stage. */
+  /** In written ticks; loudness over the whole of a section may grow or fall. */
+  sections: z.array(
+    z.object({
+      id,
+      tick,
+      name: z.string().max(80),
+      energy: z.number().int().min(1).max(5),
+      dynamics: z.enum(['even', 'growing', 'falling']),
+    }),
+  ),
+  division: divisionSchema,
+  /** In played ticks: all cuts of the school "own", else the locked ones that every proposal keeps. */
   cuts: z.array(z.object({ id, tick, locked: z.boolean() })),
   choices: choicesSchema,
   partSettings: z.record(id, partSettingsSchema),
   pins: z.array(pinSchema),
   /** Parts learned as they are: their voicings and fingers by change. */
-  settled: z.array(z.object({ cutId: id, voicings: z.array(pinSchema) })),
+  settled: z.array(
+    z.object({
+      cutId: id,
+      voicings: z.array(pinSchema),
+      /** Fingers by the note or change (played id) a key comes from, and its ticks after that one's onset. */
+      fingers: z.array(
+        z.object({
+          from: id,
+          after: z.number().int(),
+          midi: z.number().int().min(0).max(127),
+          finger: z.number().int().min(1).max(5),
+        }),
+      ),
+    }),
+  ),
   /** Ids of proposed fills the pianist declined. */
   fillsDeclined: z.array(z.string().max(80)),
   /** Changes (played ids) whose pattern is played in full though the program would thin it. */
@@ -142,6 +178,9 @@ export type Lyric = z.infer<typeof lyricSchema>;
 export type Choices = Song['choices'];
 export type Layout = z.infer<typeof layoutSchema>;
 export type Pin = Song['pins'][number];
+export type Division = Song['division'];
+export type Section = Song['sections'][number];
+export type SettledPart = Song['settled'][number];
 export type PartSettings = z.infer<typeof partSettingsSchema>;
 
 export const profileSchema = z.object({
@@ -155,6 +194,10 @@ export const profileSchema = z.object({
     .default(null),
   /** How the first key of a phrase is told: from the nearest C, or by the groups of black keys. */
   landmarks: z.enum(['c', 'black keys']).default('c'),
+  /** How long one has played: how quickly chords may pass. */
+  level: z.enum(['first year', 'some years', 'fluent']).default('some years'),
+  /** Chord positions a new song begins with. */
+  layout: layoutSchema.default('block'),
 });
 
 export type Profile = Readonly<z.infer<typeof profileSchema>>;
@@ -166,6 +209,8 @@ export const DEFAULT_PROFILE: Profile = {
   keyboard: 88,
   singer: null,
   landmarks: 'c',
+  level: 'some years',
+  layout: 'block',
 };
 
 export const DEFAULT_CHOICES: Choices = {
@@ -180,6 +225,8 @@ export const DEFAULT_CHOICES: Choices = {
   shownOctave: 0,
   firstHand: 'right',
 };
+
+export const DEFAULT_DIVISION: Division = { school: 'phrase', bars: 4, level: 2 };
 
 /** A song without notes in C major, 4/4, to be filled by a reader. */
 export function emptySong(songId: string, title: string): Song {
@@ -200,6 +247,7 @@ export function emptySong(songId: string, title: string): Song {
     spareWords: '',
     changes: [],
     sections: [],
+    division: DEFAULT_DIVISION,
     cuts: [],
     choices: DEFAULT_CHOICES,
     partSettings: {},

@@ -187,6 +187,21 @@ describe('shape and migration', () => {
     expect(() => migrateSong({ ...repeated, melody: [{ ...note('a', 0, 1), tick: -1 }] })).toThrow(
       /song\.melody\.0\.tick/,
     );
+    const two = copyOf(repeated) as unknown as Record<string, unknown>;
+    const older = {
+      ...two,
+      schemaVersion: 2,
+      cuts: [{ id: 'mine', tick: 960, locked: false }],
+      sections: [{ id: 's1', tick: 0, name: 'A', energy: 3 }],
+      settled: [{ cutId: 'cut0', voicings: [] }],
+    };
+    delete (older as Record<string, unknown>)['division'];
+    const migrated = migrateSong(older);
+    // Cuts placed by hand stay exactly as they are; sections are of even loudness.
+    expect(migrated.division.school).toBe('own');
+    expect(migrated.sections[0].dynamics).toBe('even');
+    expect(migrated.settled[0].fingers).toEqual([]);
+    expect(migrateSong({ ...older, cuts: [] }).division.school).toBe('phrase');
     expect(() => migrateSong({ ...repeated, schemaVersion: 99 })).toThrow(/newer version/);
     expect(() => migrateSong('text')).toThrow(SongShapeError);
   });
@@ -200,10 +215,25 @@ describe('edits', () => {
     { kind: 'choose-for-part', cutId: 'cut0', choices: { layout: 'root' } },
     { kind: 'layout', changeId: 'c1', layout: 'three' },
     { kind: 'pin', pin: { changeId: 'c1', keys: [45, 52, 57], fingers: null } },
-    { kind: 'settle', cutId: 'cut0', voicings: [{ changeId: 'c1', keys: [45, 52, 57], fingers: null }] },
+    {
+      kind: 'settle',
+      cutId: 'cut0',
+      voicings: [{ changeId: 'c1', keys: [45, 52, 57], fingers: null }],
+      fingers: [{ from: 'n1', after: 0, midi: 69, finger: 2 }],
+    },
     { kind: 'same-as', cutId: 'cut960', sameAs: 'cut0' },
     { kind: 'fill', fillId: 'walk:c1', taken: false },
     { kind: 'thinning', changeId: 'c1', refused: true },
+    { kind: 'cuts-placed', what: 'cuts', cuts: [{ id: 'cut960', tick: 960, locked: false }] },
+    { kind: 'cut-locked', id: 'cut960', tick: 960, locked: true },
+    { kind: 'division-chosen', division: { school: 'halves', level: 1 } },
+    { kind: 'part-named', cutId: 'cut0', name: 'The gate' },
+    {
+      kind: 'sections-set',
+      what: 'sections',
+      sections: [{ id: 's0', tick: 0, name: 'Verse', energy: 2, dynamics: 'growing' }],
+    },
+    { kind: 'changes-set', what: 'chords', changes: [] },
   ];
 
   it('change the song they are given to a new valid one, never the old', () => {

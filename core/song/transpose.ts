@@ -50,7 +50,12 @@ export function transpose(song: Song, to: Key, semitones: number): Song {
       symbol: movedSymbol(change.symbol, (root) => plain(classAbove(root, interval))),
     })),
     pins: song.pins.map(pinAfter),
-    settled: song.settled.map((part) => ({ ...part, voicings: part.voicings.map(pinAfter) })),
+    settled: song.settled.map((part) => ({
+      ...part,
+      voicings: part.voicings.map(pinAfter),
+      // Another key asks for other fingers: black keys lie elsewhere.
+      fingers: [],
+    })),
   };
 }
 

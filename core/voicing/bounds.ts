@@ -3,6 +3,7 @@ import { KEYBOARDS, reachMm } from '../music/keyboard';
 import type { Profile } from '../song/schema';
 import { type Bounds, candidatesFor, thinnedCandidates } from './candidates';
 import type { SolvedLayout } from './members';
+import { NO_CONTEXT, type ShapeContext } from './shapes';
 import type { Voicing } from './voicing';
 
 /** A key sounding in the other hand. */
@@ -59,36 +60,49 @@ export class OptionFinder {
     length: number,
     notes: readonly Sounding[],
     tick: number,
+    context: ShapeContext = NO_CONTEXT,
   ): Options | null {
     const ceilings = ceilingsOf(notes, tick, length);
     const lowest = ceilings[ceilings.length - 1].ceiling;
-    const whole = this.candidates(symbol, chord, layout, lowest);
+    const whole = this.candidates(symbol, chord, layout, lowest, context);
     if (whole.length > 0) return { candidates: whole, relaxed: null, length };
-    const thinned = this.thinned(symbol, chord, layout, lowest, FEWEST_NOTES);
+    const thinned = this.thinned(symbol, chord, layout, lowest, FEWEST_NOTES, context);
     if (thinned.length > 0) return { candidates: thinned, relaxed: 'thinned', length };
     for (let i = ceilings.length - 2; i >= 0; i--) {
       const held = ceilings[i + 1].from - tick;
       if (held < SHORTEST_HOLD) break;
-      const shortWhole = this.candidates(symbol, chord, layout, ceilings[i].ceiling);
+      const shortWhole = this.candidates(symbol, chord, layout, ceilings[i].ceiling, context);
       const short =
         shortWhole.length > 0
           ? shortWhole
-          : this.thinned(symbol, chord, layout, ceilings[i].ceiling, FEWEST_NOTES);
+          : this.thinned(symbol, chord, layout, ceilings[i].ceiling, FEWEST_NOTES, context);
       if (short.length > 0) return { candidates: short, relaxed: 'shortened', length: held };
     }
     return null;
   }
 
   /** Every voicing the hand and keyboard allow, whatever the right hand does. */
-  crossing(symbol: string, chord: Chord, layout: SolvedLayout, length: number): Options {
-    const whole = this.candidates(symbol, chord, layout, 128);
-    const candidates = whole.length > 0 ? whole : this.thinned(symbol, chord, layout, 128, 1);
+  crossing(
+    symbol: string,
+    chord: Chord,
+    layout: SolvedLayout,
+    length: number,
+    context: ShapeContext = NO_CONTEXT,
+  ): Options {
+    const whole = this.candidates(symbol, chord, layout, 128, context);
+    const candidates = whole.length > 0 ? whole : this.thinned(symbol, chord, layout, 128, 1, context);
     return { candidates, relaxed: 'crossing', length };
   }
 
-  private candidates(symbol: string, chord: Chord, layout: SolvedLayout, ceiling: number): Voicing[] {
-    return remember(this.whole, `${symbol}|${layout}|${ceiling}`, () =>
-      candidatesFor(chord, layout, leftBounds(this.profile, ceiling)),
+  private candidates(
+    symbol: string,
+    chord: Chord,
+    layout: SolvedLayout,
+    ceiling: number,
+    context: ShapeContext,
+  ): Voicing[] {
+    return remember(this.whole, `${symbol}|${layout}|${ceiling}|${nameOf(layout, context)}`, () =>
+      candidatesFor(chord, layout, leftBounds(this.profile, ceiling), context),
     );
   }
 
@@ -98,11 +112,18 @@ export class OptionFinder {
     layout: SolvedLayout,
     ceiling: number,
     fewest: number,
+    context: ShapeContext,
   ): Voicing[] {
-    return remember(this.thin, `${symbol}|${layout}|${ceiling}|${fewest}`, () =>
-      thinnedCandidates(chord, layout, leftBounds(this.profile, ceiling), fewest),
+    return remember(this.thin, `${symbol}|${layout}|${ceiling}|${fewest}|${nameOf(layout, context)}`, () =>
+      thinnedCandidates(chord, layout, leftBounds(this.profile, ceiling), fewest, context),
     );
   }
+}
+
+/** What of a context a layout depends on, as a name. */
+function nameOf(layout: SolvedLayout, { scale, melody }: ShapeContext): string {
+  if (layout === 'shell') return String(melody);
+  return layout === 'rootless' && scale ? [...scale].sort((a, b) => a - b).join() : '';
 }
 
 /** Lists remembered at most; a song has some hundreds. */

@@ -1,6 +1,7 @@
-import type { Chord, Member } from '../music/chord';
+import { type Chord, type Member, membersOf } from '../music/chord';
 import { spanMm } from '../music/keyboard';
 import { type SolvedLayout, notesForLayout } from './members';
+import { NO_CONTEXT, SHAPED, type Shape, type ShapeContext, keysOfShape, shapesFor } from './shapes';
 import { type Voicing, voicingOf } from './voicing';
 
 /** What a voicing must obey. Keys are MIDI numbers. */
@@ -13,8 +14,15 @@ export interface Bounds {
   readonly top?: number;
 }
 
-/** Every close-position voicing of the chord in the layout, in every octave inside the bounds, lowest first. */
-export function candidatesFor(chord: Chord, layout: SolvedLayout, bounds: Bounds): Voicing[] {
+/** Every voicing of the chord in the layout, in every octave inside the bounds, lowest first. */
+export function candidatesFor(
+  chord: Chord,
+  layout: SolvedLayout,
+  bounds: Bounds,
+  context: ShapeContext = NO_CONTEXT,
+): Voicing[] {
+  if (SHAPED.includes(layout))
+    return placed(chord, shapesFor(chord, layout, context), boundsFor(layout, bounds), []);
   const notes = notesForLayout(chord, layout);
   return stacksOf(chord, notes.upper, notes.lowest, notes.foreignBass, bounds, []);
 }
@@ -28,13 +36,64 @@ export function thinnedCandidates(
   layout: SolvedLayout,
   bounds: Bounds,
   fewest: number,
+  context: ShapeContext = NO_CONTEXT,
 ): Voicing[] {
+  if (SHAPED.includes(layout)) return thinnedShapes(chord, layout, bounds, fewest, context);
   const { upper, lowest, foreignBass } = notesForLayout(chord, layout);
   const bassKeys = foreignBass === null ? 0 : 1;
   for (let size = upper.length - 1; size + bassKeys >= fewest && size >= 1; size--) {
     const found = subsetsOf(upper, size)
       .filter((subset) => lowest === null || foreignBass !== null || subset.some((m) => m.chroma === lowest))
       .flatMap((subset) => stacksOf(chord, subset, lowest, foreignBass, bounds, missingFrom(upper, subset)));
+    if (found.length > 0) return inOrder(found);
+  }
+  return [];
+}
+
+/** An open tenth wider than the hand is rolled: its reach does not bind. */
+function boundsFor(layout: SolvedLayout, bounds: Bounds): Bounds {
+  return layout === 'tenth' ? { ...bounds, reachMm: Infinity } : bounds;
+}
+
+/** Shapes in every octave inside the bounds. */
+function placed(
+  chord: Chord,
+  shapes: readonly Shape[],
+  bounds: Bounds,
+  missing: readonly string[],
+): Voicing[] {
+  const found: Voicing[] = [];
+  for (const shape of shapes)
+    for (let octave = 0; octave <= 10; octave++) {
+      const keys = keysOfShape(shape, 12 * octave + shape[0]);
+      if (fits(keys, bounds)) found.push(voicingOf(keys, chord, missing));
+    }
+  return inOrder(found);
+}
+
+/** Shapes with as few notes left out as possible, the lowest always kept. */
+function thinnedShapes(
+  chord: Chord,
+  layout: SolvedLayout,
+  bounds: Bounds,
+  fewest: number,
+  context: ShapeContext,
+): Voicing[] {
+  const shapes = shapesFor(chord, layout, context);
+  const most = Math.max(...shapes.map((shape) => shape.length), 0);
+  for (let size = most - 1; size >= Math.min(fewest, most - 1) && size >= 1; size--) {
+    const found = shapes.flatMap((shape) =>
+      subsetsOf(shape.slice(1), size - 1).flatMap((rest) => {
+        const kept = [shape[0], ...rest];
+        const missing = membersOf(chord).filter((m) => shape.includes(m.chroma) && !kept.includes(m.chroma));
+        return placed(
+          chord,
+          [kept],
+          boundsFor(layout, bounds),
+          missing.map((m) => m.interval),
+        );
+      }),
+    );
     if (found.length > 0) return inOrder(found);
   }
   return [];

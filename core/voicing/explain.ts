@@ -52,9 +52,12 @@ export function whyOf(before: VoicedChange | null, v: VoicedChange): string {
   const sentences: string[] = [];
   if (v.fixedBy === 'pin') sentences.push('You pinned this voicing.');
   if (v.fixedBy === 'settled') sentences.push('This part is settled: its voicings stay as learned.');
+  if (v.fixedBy === 'shared') sentences.push('Chosen for this part and those that are the same, together.');
   if (v.fixedBy === 'same') sentences.push('Shared with the part this one is the same as.');
   if (before && v.step) sentences.push(`${capital(movementInWords(before, v, v.step))}.`);
   else sentences.push(firstChord(v));
+  const shape = before ? sameShape(before, v) : '';
+  if (shape) sentences.push(shape);
   if (v.nextBest) {
     const other = v.nextBest.voicing;
     const names = spell(other.keys, v.chord, v.key).map((p) => typeset(classNameOf(p)));
@@ -64,6 +67,20 @@ export function whyOf(before: VoicedChange | null, v: VoicedChange): string {
     );
   }
   return sentences.join(' ');
+}
+
+/** "The same shape a whole step lower." when every key moves alike; empty when it does not. */
+function sameShape(before: VoicedChange, { voicing }: VoicedChange): string {
+  const from = before.voicing.keys;
+  const by = voicing.keys[0] - from[0];
+  const isSame =
+    from.length > 1 &&
+    from.length === voicing.keys.length &&
+    voicing.keys.every((key, i) => key - from[i] === by);
+  if (!isSame) return '';
+  return by === 0
+    ? 'The same keys again.'
+    : `The same shape ${distance(Math.abs(by))} ${by > 0 ? 'higher' : 'lower'}.`;
 }
 
 function firstChord(v: VoicedChange): string {

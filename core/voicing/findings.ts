@@ -3,10 +3,19 @@ import { nameOf, typeset } from '../music/pitch';
 import type { Finding } from '../song/finding';
 import { soundingIn } from './bounds';
 import { lowIntervalBreaches } from './cost';
+import type { Profile } from '../song/schema';
+import { isUnderMelody } from './members';
 import type { VoicedChange, VoicingTask } from './voice';
 
+/** No note is looked for that began longer ago than this, in ticks. */
+const LONGEST_NOTE = 100_000;
 /** Pairs this far (semitones) or further below their low-interval limit are worth a word. */
 const MUDDY_FROM = 3;
+
+/** Chords the right hand plays are judged there. */
+function inRightHand({ layout }: VoicedChange): boolean {
+  return layout === 'singing' || isUnderMelody(layout);
+}
 
 /** Said once for a part whose melody was raised to make room. */
 export function raisedFinding(first: VoicedChange | undefined): Finding {
@@ -19,7 +28,7 @@ export function raisedFinding(first: VoicedChange | undefined): Finding {
 }
 
 /** What had to give way at this change. */
-export function relaxationFindings(v: VoicedChange): Finding[] {
+export function relaxationFindings(v: VoicedChange, profile: Profile): Finding[] {
   const symbol = typeset(v.change.symbol);
   const at = { tick: v.change.tick };
   const found: Finding[] = [];
@@ -47,32 +56,79 @@ export function relaxationFindings(v: VoicedChange): Finding[] {
       remedies: ['Raise the melody an octave', 'Shorten the left-hand note', 'Choose another inversion'],
     });
   }
-  const breach = Math.max(0, ...lowIntervalBreaches(v.voicing.keys));
-  if (breach >= MUDDY_FROM) {
+  const isFree = v.fixedBy !== 'pin' && v.fixedBy !== 'settled';
+  if (isFree && !inRightHand(v) && v.voicing.spanMm > reachMm(profile.leftReach)) {
+    found.push({
+      ...at,
+      kind: 'reach',
+      text: `${symbol} is wider than your left hand: roll it from below, one key after the other.`,
+      remedies: ['Play it as an open fifth', 'Play it as a block'],
+      fixes: (['fifth', 'block'] as const).map((layout, i) => ({
+        label: ['Play it as an open fifth', 'Play it as a block'][i],
+        edit: { kind: 'layout' as const, changeId: v.change.writtenId, layout },
+      })),
+    });
+  }
+  const breach = inRightHand(v) ? 0 : Math.max(0, ...lowIntervalBreaches(v.voicing.keys));
+  if (breach > 0) {
     found.push({
       ...at,
       kind: 'muddy',
-      text: `${symbol} lies low: its notes are so close together down here that it sounds thick.`,
-      remedies: ['Thin the chord to two notes', 'Raise the melody an octave and the chord with it'],
+      text: `${symbol} lies low: its notes are so close together down here that it sounds ${breach >= MUDDY_FROM ? 'muddy' : 'a little thick'}.`,
+      remedies: ['Two notes for this chord', 'Raise the melody an octave and the chord with it'],
+      fixes: [
+        {
+          label: 'Two notes for this chord',
+          edit: { kind: 'layout', changeId: v.change.writtenId, layout: 'fifth' },
+        },
+      ],
     });
   }
   return found;
 }
 
+/** Whether left-hand keys lie below all the melody that sounds with a change. */
+export function fitsUnder(
+  { melody }: Pick<VoicingTask, 'melody'>,
+  { tick, length }: { readonly tick: number; readonly length: number },
+  keys: readonly number[],
+): boolean {
+  const top = keys[keys.length - 1];
+  return soundingIn(melody, tick, tick + length, LONGEST_NOTE).every((note) => note.midi > top);
+}
+
+/** Of findings that every chord of a part may have, one a part is enough. */
+export function oncePerPart(findings: readonly Finding[], partOf: (tick: number) => number): Finding[] {
+  const seen = new Map<string, number>();
+  const counts = new Map<string, number>();
+  for (const { kind, tick } of findings)
+    counts.set(`${kind}@${partOf(tick)}`, (counts.get(`${kind}@${partOf(tick)}`) ?? 0) + 1);
+  return findings.flatMap((finding) => {
+    const place = `${finding.kind}@${partOf(finding.tick)}`;
+    if (finding.kind !== 'reach') return [finding];
+    if (seen.has(place)) return [];
+    seen.set(place, finding.tick);
+    const others = (counts.get(place) ?? 1) - 1;
+    if (others === 0) return [finding];
+    const more = others === 1 ? 'So is one more chord' : `So are ${others} more chords`;
+    return [{ ...finding, text: `${finding.text} ${more} of this part.` }];
+  });
+}
+
 /** A pinned or settled voicing is kept whatever happens; where it no longer fits, that is said. */
 export function fixedFindings(v: VoicedChange, task: VoicingTask): Finding[] {
-  if (!v.fixedBy) return [];
+  // What parts that are the same share was chosen to fit them all.
+  if (v.fixedBy !== 'pin' && v.fixedBy !== 'settled') return [];
   const { keys } = v.voicing;
   const keyboard = KEYBOARDS[task.profile.keyboard];
   const top = keys[keys.length - 1];
   const symbol = typeset(v.change.symbol);
-  const kept = v.fixedBy === 'pin' ? 'pinned' : v.fixedBy === 'settled' ? 'settled' : 'shared';
+  const kept = v.fixedBy === 'pin' ? 'pinned' : 'settled';
   const problems: string[] = [];
   if (spanMm(keys[0], top) > reachMm(task.profile.leftReach)) problems.push('is wider than your left hand');
   if (keys[0] < keyboard.low || top > keyboard.high)
     problems.push(`runs off a keyboard of ${task.profile.keyboard} keys`);
-  const melody = soundingIn(task.melody, v.change.tick, v.change.tick + v.change.length, 100_000);
-  if (melody.some((note) => note.midi <= top)) problems.push('meets the melody');
+  if (!isUnderMelody(v.layout) && !fitsUnder(task, v.change, keys)) problems.push('meets the melody');
   return problems.map((problem) => ({
     kind: v.fixedBy === 'settled' ? 'settled' : 'pin',
     tick: v.change.tick,

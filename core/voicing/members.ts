@@ -1,11 +1,19 @@
 import { type Chord, type Member, membersOf } from '../music/chord';
 import { typeOfSuffix } from '../music/chordTypes';
 import { chroma } from '../music/pitch';
+import type { Layout } from '../song/schema';
 
-/** Layouts the solver can build now; "singing" is the chord in the right hand, its bass in the left; "bass" is the single bass note of the second rung. */
-export type SolvedLayout = 'block' | 'three' | 'root' | 'bass' | 'singing';
+/** What the solver builds: the layouts a pianist chooses, and "bass", the single bass note of the second rung. */
+export type SolvedLayout = Layout | 'bass';
 
-const MOST_NOTES: Record<SolvedLayout, number> = { block: 4, three: 3, root: 4, bass: 1, singing: 4 };
+/** The chord lies in the right hand, under the melody. */
+export function isUnderMelody(layout: SolvedLayout): boolean {
+  return layout === 'under-melody' || layout === 'under-melody-long';
+}
+
+/** Most notes of a layout that takes the chord's notes in close position. */
+const MOST_NOTES: Partial<Record<SolvedLayout, number>> = { three: 3, bass: 1 };
+const MOST_IN_A_BLOCK = 4;
 
 /** Notes of a chord a layout plays: members above, and a slash bass below where there is one. */
 export interface LayoutNotes {
@@ -27,7 +35,7 @@ export function notesForLayout(chord: Chord, layout: SolvedLayout): LayoutNotes 
   const members = playedMembers(chord);
   const foreign = bass !== null && !members.some((m) => m.chroma === bass);
   const lowest = bass ?? (layout === 'root' ? chroma(chord.root) : null);
-  const room = MOST_NOTES[layout] - (foreign ? 1 : 0);
+  const room = (MOST_NOTES[layout] ?? MOST_IN_A_BLOCK) - (foreign ? 1 : 0);
   const upper = leaveOut(members, room, lowest);
   return { upper, lowest, foreignBass: foreign ? bass : null };
 }

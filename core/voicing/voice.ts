@@ -1,5 +1,5 @@
 import type { Chord } from '../music/chord';
-import { type Key, spellInKey } from '../music/key';
+import { type Key, keyName, scaleOf, spellInKey } from '../music/key';
 import { spellingInChord } from '../music/chord';
 import { type Pitch, chroma, classAbove, pitchAt } from '../music/pitch';
 import { reachMm } from '../music/keyboard';
@@ -7,16 +7,17 @@ import type { Finding } from '../song/finding';
 import type { Profile } from '../song/schema';
 import type { PlayedChange } from '../song/unfold';
 import { type Options, type Relaxation, type Sounding, finderFor, soundingIn } from './bounds';
-import { fixedFindings, raisedFinding, relaxationFindings } from './findings';
+import { fixedFindings, oncePerPart, raisedFinding, relaxationFindings } from './findings';
 import { candidatesFor } from './candidates';
-import type { SolvedLayout } from './members';
+import { type SolvedLayout, isUnderMelody } from './members';
 import { commonKeys, movesBetween, type VoiceMove } from './movement';
 import { type Solution, type Spot, solve } from './solver';
+import { chordUnder } from './underMelody';
 import { type Voicing, voicingOf } from './voicing';
 import type { VoicingWeights } from './weights';
 
 /** Why a voicing was not for the solver to choose. */
-export type FixedBy = 'pin' | 'settled' | 'same';
+export type FixedBy = 'pin' | 'settled' | 'same' | 'shared';
 
 export interface FixedKeys {
   readonly keys: readonly number[];
@@ -72,7 +73,8 @@ export interface VoicedSong {
 
 /** Chooses a voicing for every chord of the song: least movement over the whole sequence. */
 export function voice(task: VoicingTask): VoicedSong {
-  const { spots, prepared, raisedParts } = prepare(task);
+  const { spots: loose, prepared, raisedParts } = prepare(task);
+  const spots = inOneFrame(loose, prepared, task.weights);
   const solution = solve(spots, task.weights);
   let before: Voicing | null = null;
   const voiced = prepared.map((spot, i) => {
@@ -83,7 +85,10 @@ export function voice(task: VoicingTask): VoicedSong {
   });
   const findings = [
     ...[...raisedParts].map((part) => raisedFinding(voiced.find((v) => task.partOf(v.change.tick) === part))),
-    ...voiced.flatMap((v) => [...relaxationFindings(v), ...fixedFindings(v, task)]),
+    ...oncePerPart(
+      voiced.flatMap((v) => [...relaxationFindings(v, task.profile), ...fixedFindings(v, task)]),
+      task.partOf,
+    ),
   ];
   return { voiced, raisedParts, findings, cost: solution.cost };
 }
@@ -102,7 +107,8 @@ export function alternativesAt(task: VoicingTask, changeId: string): Alternative
   const fixed = new Map(task.fixed);
   fixed.delete(changeId);
   const freed = { ...task, fixed };
-  const { spots, prepared } = prepare(freed);
+  const { spots: loose, prepared } = prepare(freed);
+  const spots = inOneFrame(loose, prepared, task.weights);
   const at = prepared.findIndex((p) => p.change.id === changeId);
   if (at < 0) return [];
   const { through, chosen, cost } = solve(spots, task.weights);
@@ -136,7 +142,14 @@ function prepare(task: VoicingTask): { spots: Spot[]; prepared: Prepared[]; rais
     const melody = soundingIn(task.melody, change.tick, change.tick + change.length, longest).map((note) =>
       raisedParts.has(task.partOf(note.tick)) ? { ...note, midi: note.midi + 12 } : note,
     );
-    return finder.under(change.symbol, chord, layout, change.length, melody, change.tick);
+    const over = melody.find((note) => note.tick <= change.tick && note.tick + note.length > change.tick);
+    if (isUnderMelody(layout)) {
+      if (!over) return aroundMiddleC(change, chord, task.profile);
+      const candidates = chordUnder(chord, over.midi, task.profile);
+      return { candidates, relaxed: null, length: change.length };
+    }
+    const context = { scale: chromasOf(task.keyAt(change.tick)), melody: over ? over.midi % 12 : null };
+    return finder.under(change.symbol, chord, layout, change.length, melody, change.tick, context);
   };
   const sounding = task.changes.filter((c) => c.chord !== null && c.length > 0);
   for (const change of sounding) {
@@ -154,7 +167,8 @@ function prepare(task: VoicingTask): { spots: Spot[]; prepared: Prepared[]; rais
       return { change, chord, key, layout, options, fixedBy: fixed.by };
     }
     const options =
-      optionsOf(change, chord, layout) ?? finder.crossing(change.symbol, chord, layout, change.length);
+      optionsOf(change, chord, layout) ??
+      finder.crossing(change.symbol, chord, layout, change.length, { scale: chromasOf(key), melody: null });
     return { change, chord, key, layout, options, fixedBy: null };
   });
   const playable = prepared.filter((p) => p.options.candidates.length > 0);
@@ -168,6 +182,43 @@ function prepare(task: VoicingTask): { spots: Spot[]; prepared: Prepared[]; rais
     },
   }));
   return { spots, prepared: playable, raisedParts };
+}
+
+/** A hand that plays partials stays over one octave. */
+const FRAME = 12;
+
+/**
+ * Two-note partials are played in one fixed frame of an octave: of all frames the one with which the song costs least.
+ * Where no frame holds them all, the hand moves.
+ */
+function inOneFrame(spots: Spot[], prepared: readonly Prepared[], weights: VoicingWeights): Spot[] {
+  const isPartial = prepared.map((p) => p.layout === 'partial' && p.fixedBy === null);
+  const lowest = spots.flatMap(({ candidates }, i) => (isPartial[i] ? candidates.map((c) => c.keys[0]) : []));
+  let best: { readonly spots: Spot[]; readonly cost: number } | null = null;
+  for (const frame of [...new Set(lowest)].sort((a, b) => a - b)) {
+    const framed = spots.map((spot, i) => (isPartial[i] ? within(spot, frame) : spot));
+    if (framed.some(({ candidates }) => candidates.length === 0)) continue;
+    const { cost } = solve(framed, weights);
+    if (!best || cost < best.cost) best = { spots: framed, cost };
+  }
+  return best?.spots ?? spots;
+}
+
+function within(spot: Spot, frame: number): Spot {
+  const candidates = spot.candidates.filter(
+    ({ keys }) => keys[0] >= frame && keys[keys.length - 1] <= frame + FRAME,
+  );
+  return { ...spot, candidates };
+}
+
+const scales = new Map<string, ReadonlySet<number>>();
+
+/** Chromas of a key, with the raised leading note in minor. */
+function chromasOf(key: Key): ReadonlySet<number> {
+  const name = keyName(key);
+  let scale = scales.get(name);
+  if (!scale) scales.set(name, (scale = new Set([...scaleOf(key).map(chroma), leadingNoteOf(key)])));
+  return scale;
 }
 
 /** In the right hand, close around middle C; a slash bass is the left hand's. */

@@ -1,10 +1,13 @@
 import { type Part, partIndexAt } from '../parts/parts';
+import { twinsOf } from '../parts/twins';
 import type { Profile, Song } from '../song/schema';
 import { type PlayedChange, type PlayedSong, keyAt } from '../song/unfold';
-import type { SolvedLayout } from './members';
+import { fitsUnder } from './findings';
+import { type SolvedLayout, isUnderMelody } from './members';
 import {
   type Alternative,
   type FixedKeys,
+  type VoicedChange,
   type VoicedSong,
   type VoicingTask,
   alternativesAt,
@@ -12,7 +15,8 @@ import {
 } from './voice';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS } from './weights';
 
-const SOLVED: readonly string[] = ['block', 'three', 'root', 'singing'];
+/** Layouts of two notes: on the third rung they stay, others become shells. */
+const TWO_NOTES: readonly string[] = ['partial', 'shell', 'fifth'];
 /** Half steps from the left hand's register to middle C. */
 const SINGING_REGISTER = 5;
 
@@ -28,7 +32,7 @@ export function voiceParts(
 ): VoicedSong {
   const signature = signatureOf(song, profile, parts);
   if (last?.played === played && last.signature === signature) return last.result;
-  const result = voiceAnew(song, profile, played, parts);
+  const result = voiceFresh(song, profile, played, parts);
   last = { played, signature, result };
   return result;
 }
@@ -41,7 +45,7 @@ function signatureOf(song: Song, profile: Profile, parts: readonly Part[]): stri
   const chosen = parts.map(({ fromTick, sharesWith, choices: c }) => [
     fromTick,
     sharesWith,
-    c.rung === 2,
+    c.rung === 2 || c.rung === 3 ? c.rung : 4,
     c.layout,
     c.register,
     c.octaveShift,
@@ -49,11 +53,15 @@ function signatureOf(song: Song, profile: Profile, parts: readonly Part[]): stri
   return JSON.stringify([chosen, song.pins, song.settled, profile.leftReach, profile.keyboard]);
 }
 
-function voiceAnew(song: Song, profile: Profile, played: PlayedSong, parts: readonly Part[]): VoicedSong {
+/** The same, remembering nothing: for trying layouts without losing what the song on screen has worked out. */
+export function voiceFresh(
+  song: Song,
+  profile: Profile,
+  played: PlayedSong,
+  parts: readonly Part[],
+): VoicedSong {
   const task = taskFor(song, profile, played, parts);
-  const free = voice(task);
-  const shared = sharedKeys(task, parts, free);
-  return shared.size === 0 ? free : voice({ ...task, fixed: new Map([...shared, ...task.fixed]) });
+  return shareVoicings(task, parts, voice(task));
 }
 
 /** Ranked voicings for one change of the song, everything else solved round each. */
@@ -68,7 +76,7 @@ export function alternativesFor(
   return alternativesAt(task, changeId);
 }
 
-/** Least semitones the song could be played with under the same constraints and nothing else counted. */
+/** Least semitones the song could be played with under the same constraints, nothing shared and nothing else counted. */
 export function optimumSemitones(
   song: Song,
   profile: Profile,
@@ -102,7 +110,9 @@ function layoutOf(change: PlayedChange, choices: Part['choices']): SolvedLayout 
   if (choices.layout === 'singing') return 'singing';
   if (choices.rung === 2) return 'bass';
   const wanted = change.layout ?? choices.layout;
-  return SOLVED.includes(wanted) ? (wanted as SolvedLayout) : 'block';
+  if (choices.rung === 3) return TWO_NOTES.includes(wanted) ? wanted : 'shell';
+  // A voice sings a whole part: for a single change the block is meant.
+  return wanted === 'singing' ? 'block' : wanted;
 }
 
 /** Pins and settled voicings by played change; what is settled wins. A pin without "@" holds in every pass. */
@@ -123,24 +133,91 @@ function fixedKeys(
   return fixed;
 }
 
-function sharedKeys(task: VoicingTask, parts: readonly Part[], free: VoicedSong): Map<string, FixedKeys> {
-  const shared = new Map<string, FixedKeys>();
-  for (const part of parts) {
-    if (part.sharesWith === null) continue;
-    const leader = parts[part.sharesWith - 1];
-    if (
-      (leader.choices.rung === 2) !== (part.choices.rung === 2) ||
-      leader.choices.layout !== part.choices.layout
-    )
-      continue;
-    const inside = (p: Part): VoicedSong['voiced'] =>
-      free.voiced.filter((v) => v.change.tick >= p.fromTick && v.change.tick < p.toTick);
-    const [from, to] = [inside(leader), inside(part)];
-    to.forEach((v, i) => {
-      const model = from[i];
-      if (!model || model.change.symbol !== v.change.symbol || task.fixed.has(v.change.id)) return;
-      shared.set(v.change.id, { keys: model.voicing.keys, by: 'same' });
+/** Chords voiced at most (songs solved × their chords) to find what parts that are the same should share. */
+const MOST_WORK = 6_000;
+/** Rounds over all families of such parts. */
+const ROUNDS = 2;
+
+type Fixed = ReadonlyMap<string, FixedKeys>;
+
+/**
+ * Parts that are the same share one set of voicings. Which, is tried out: for each family of such parts the song is
+ * solved with that family free, and what each of its parts was given is held against the others; the cheapest for the
+ * whole song stays. A second round tries again with the other families' choices known.
+ */
+function shareVoicings(task: VoicingTask, parts: readonly Part[], free: VoicedSong): VoicedSong {
+  const twins = twinsOf(parts, task.changes);
+  const families = familiesOf(parts);
+  const shared: Fixed[] = families.map(() => new Map());
+  let trials = Math.floor(MOST_WORK / Math.max(1, task.changes.length));
+  const solveWith = (own: Fixed, at: number): VoicedSong => {
+    trials--;
+    const others = shared.filter((_, i) => i !== at).flatMap((map) => [...map]);
+    return voice({ ...task, fixed: new Map([...others, ...own, ...task.fixed]) });
+  };
+  // The first of each family decides where there is no time to try.
+  families.forEach((family, at) => {
+    shared[at] = sharedFrom(task, parts, twins, free, family, family[0]) ?? new Map<string, FixedKeys>();
+  });
+  let best = families.length === 0 ? free : solveWith(shared[0], 0);
+  for (let round = 0; round < ROUNDS; round++) {
+    families.forEach((family, at) => {
+      if (trials <= family.length) return;
+      const solved = solveWith(new Map(), at);
+      for (const model of family) {
+        const own = sharedFrom(task, parts, twins, solved, family, model);
+        if (!own) continue;
+        const voiced = solveWith(own, at);
+        // Where nothing could be shared yet, anything that can be is better.
+        if (voiced.cost < best.cost || shared[at].size < own.size) [best, shared[at]] = [voiced, own];
+      }
     });
+  }
+  return best;
+}
+
+/** A chord for singing lies in the right hand: no melody is in its way. */
+function isSung({ layout }: VoicedChange): boolean {
+  return layout === 'singing';
+}
+
+/** Indexes of parts that share, each list led by the one the others follow. */
+function familiesOf(parts: readonly Part[]): number[][] {
+  const families = new Map<number, number[]>();
+  parts.forEach(({ sharesWith }, index) => {
+    if (sharesWith === null) return;
+    const leader = sharesWith - 1;
+    families.set(leader, [...(families.get(leader) ?? [leader]), index]);
+  });
+  return [...families.values()];
+}
+
+/** Every part of a family fixed to what one of them was given, where they are voiced in the same way. */
+function sharedFrom(
+  task: VoicingTask,
+  parts: readonly Part[],
+  twins: ReadonlyMap<string, string>,
+  solved: VoicedSong,
+  family: readonly number[],
+  model: number,
+): Map<string, FixedKeys> | null {
+  const shared = new Map<string, FixedKeys>();
+  const members = new Set(family);
+  const leaderOf = (id: string): string => twins.get(id) ?? id;
+  const inFamily = solved.voiced.filter((v) => members.has(partIndexAt(parts, v.change.tick)));
+  const models = new Map(
+    inFamily
+      .filter((v) => partIndexAt(parts, v.change.tick) === model)
+      .map((v) => [leaderOf(v.change.id), v]),
+  );
+  for (const own of inFamily) {
+    const given = models.get(leaderOf(own.change.id));
+    if (!given || own.layout !== given.layout || task.fixed.has(own.change.id)) continue;
+    // Under a melody the chord follows its note; and what has no room in one of the parts cannot be shared.
+    if (isUnderMelody(own.layout)) continue;
+    if (!isSung(own) && !fitsUnder(task, own.change, given.voicing.keys)) return null;
+    const by = partIndexAt(parts, own.change.tick) === family[0] ? 'shared' : 'same';
+    shared.set(own.change.id, { keys: given.voicing.keys, by });
   }
   return shared;
 }

@@ -1,0 +1,108 @@
+import { LAYOUT_ROWS } from './voicing/layoutNames';
+import { partsOf } from './parts/parts';
+import type { Layout, Profile, Song } from './song/schema';
+import { unfold } from './song/unfold';
+import { movementOf } from './voicing/baseline';
+import { voiceFresh } from './voicing/voiceParts';
+import type { VoicedChange } from './voicing/voice';
+import { spanMm, WHITE_MM } from './music/keyboard';
+
+/** What one layout asks of the hand over a song or a part. */
+export interface LayoutCost {
+  readonly layout: Layout;
+  readonly semitones: number;
+  /** Travel of the midpoint of the hand. */
+  readonly millimetres: number;
+  /** Times the hand leaves its place: no key stays and it moves by two white keys or more. */
+  readonly shifts: number;
+  /** Widest span held, in millimetres. */
+  readonly widestMm: number;
+  readonly findings: number;
+  /** What it costs, in words. */
+  readonly words: string;
+}
+
+/** A hand that moves less than this without a key in common is still in its place. */
+const SHIFT_MM = 2 * WHITE_MM;
+
+/** Layouts compared side by side: all that put chords in the left hand, and those under the melody. */
+export const COMPARED: readonly Layout[] = LAYOUT_ROWS.map((row) => row.layout);
+
+/**
+ * What each layout costs on a song, or on one part of it (by the id of its cut), the other choices left as they are.
+ * Layouts of single chords are set aside, so that each row is that layout throughout.
+ */
+export function compareLayouts(
+  song: Song,
+  profile: Profile,
+  cutId: string | null = null,
+  layouts: readonly Layout[] = COMPARED,
+): LayoutCost[] {
+  const bare = { ...song, pins: [], settled: [], changes: song.changes.map((c) => ({ ...c, layout: null })) };
+  const played = unfold(bare);
+  const rows = layouts.map((layout): Omit<LayoutCost, 'words'> => {
+    const tried = withLayout(bare, layout, cutId);
+    const parts = partsOf(tried, played);
+    const part = parts.find((p) => p.cutId === cutId);
+    const inScope = (tick: number): boolean => !part || (tick >= part.fromTick && tick < part.toTick);
+    const { voiced, findings } = voiceFresh(tried, profile, played, parts);
+    const line = voiced.filter((v) => inScope(v.change.tick));
+    return {
+      layout,
+      ...movementOf(line.map((v) => v.voicing)),
+      shifts: shiftsIn(line),
+      widestMm: Math.round(
+        Math.max(0, ...line.map(({ voicing: { keys } }) => spanMm(keys[0], keys[keys.length - 1]))),
+      ),
+      findings: findings.filter((f) => inScope(f.tick)).length,
+    };
+  });
+  return rows.map((row) => ({ ...row, words: inWords(row, rows) }));
+}
+
+/** One layout throughout the song, or in one part. */
+function withLayout(song: Song, layout: Layout, cutId: string | null): Song {
+  const settings = Object.entries(song.partSettings).map(([id, setting]) => {
+    const { layout: _own, ...choices } = setting.choices;
+    return [id, { ...setting, choices: cutId === null ? choices : setting.choices }] as const;
+  });
+  const partSettings = Object.fromEntries(settings);
+  const choices = { ...song.choices, rung: 4 };
+  if (cutId === null) return { ...song, choices: { ...choices, layout }, partSettings };
+  const own = partSettings[cutId] ?? { name: null, sameAs: null, choices: {} };
+  return {
+    ...song,
+    choices,
+    partSettings: { ...partSettings, [cutId]: { ...own, choices: { ...own.choices, layout } } },
+  };
+}
+
+function shiftsIn(line: readonly VoicedChange[]): number {
+  return line.filter((v, i) => {
+    const before = line[i - 1];
+    if (!before) return false;
+    const keeps = v.voicing.keys.some((key) => before.voicing.keys.includes(key));
+    return !keeps && Math.abs(v.voicing.middleMm - before.voicing.middleMm) >= SHIFT_MM;
+  }).length;
+}
+
+/** "Least travel of all." · "Half as far again as the least; 3 things to look at." */
+function inWords(row: Omit<LayoutCost, 'words'>, rows: readonly Omit<LayoutCost, 'words'>[]): string {
+  const least = Math.min(...rows.map((r) => r.millimetres));
+  const times = row.millimetres / Math.max(1, least);
+  const travel =
+    row.millimetres === least
+      ? 'The hand travels least'
+      : times < 1.3
+        ? 'Hardly more travel than the least'
+        : times < 1.8
+          ? 'Half as far again as the least'
+          : `${Math.round(times)} times as far as the least`;
+  const shifts =
+    row.shifts === 0
+      ? 'never leaves its place'
+      : `leaves its place ${row.shifts === 1 ? 'once' : `${row.shifts} times`}`;
+  const look =
+    row.findings === 0 ? '' : `; ${row.findings} ${row.findings === 1 ? 'place' : 'places'} to look at`;
+  return `${travel}, ${shifts}${look}.`;
+}

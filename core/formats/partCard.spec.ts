@@ -1,0 +1,103 @@
+import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
+import { arrange } from '../arrange';
+import { handsInWords } from '../joining/handRelations';
+import { applyEdit } from '../song/edits';
+import { DEFAULT_PROFILE, type Song } from '../song/schema';
+import { wholeBars } from '../testing';
+import { learningInWords } from './learning';
+import { partCard } from './partCard';
+
+const [lanterns, sluicegate, rain] = DEMO_SONGS;
+const arranged = (song: Song) => arrange(song, DEFAULT_PROFILE);
+
+/** Whole-bar notes and chords, a part every two bars. */
+const inPairs = (melody: string[], chords: string[]): Song =>
+  applyEdit(wholeBars(melody, chords), { kind: 'division-chosen', division: { school: 'bars', bars: 2 } });
+
+describe('the card of a part', () => {
+  it('says what a teacher would: bars, first key, letters, counts, words, chords, length', () => {
+    const card = partCard(arranged(sluicegate), 0);
+    expect(card).toMatchObject({
+      title: 'Part 1 A, Verse',
+      bars: 'bars 1–4',
+      firstKey: 'the D above middle C, with finger 1',
+      relation: '',
+      order: 'right',
+    });
+    expect(card.seconds).toBeCloseTo((16 * 60) / 104, 5);
+    expect(card.lines[0]).toEqual({ bar: 'pick-up', letters: 'D', counts: '4', words: 'The', chords: '' });
+    expect(card.lines[1]).toMatchObject({ bar: '1', chords: 'G on 1', words: 'tide is tur-ning' });
+  });
+
+  it('names only what no earlier part had', () => {
+    expect(partCard(arranged(sluicegate), 1).isNew).toBe('Bars 6, 7 and 8 and the chord Am7.');
+    expect(partCard(arranged(lanterns), 3).isNew).toBe('Nothing: you know it already.');
+    expect(partCard(arranged(lanterns), 5).isNew).toBe('The melody.');
+  });
+
+  it('counts what there is to learn', () => {
+    expect(learningInWords(arranged(rain))).toBe(
+      '8 parts, 4 different; left hand: 4 different. Learn part 1 once and play it 3 times; ' +
+        'part 2 once and play it twice; part 4 once and play it twice.',
+    );
+    expect(learningInWords(arranged(inPairs(['C5', 'D5'], ['C', 'G'])))).toBe(
+      'One part: nothing comes back.',
+    );
+  });
+});
+
+describe('what each hand repeats on its own', () => {
+  const tune = ['C5', 'E5', 'D5', 'B4'];
+  const handsOf = (song: Song) => {
+    // Each part for itself, so that the left hand is free.
+    const a = arranged(song);
+    return handsInWords(a.relations, 1);
+  };
+
+  it('the same right hand over a new left', () => {
+    const song = inPairs([...tune.slice(0, 2), ...tune.slice(0, 2)], ['C', 'Am', 'F', 'Em']);
+    expect(handsOf(song)).toBe('Right hand: the same as in part 1, over a new left hand.');
+  });
+
+  it('the same left under a new right, or under one that is moved up', () => {
+    const melody = lanterns.melody.map((n) => ({ ...n, pitch: { ...n.pitch, octave: n.pitch.octave + 1 } }));
+    const up = (from: number, to: number): Song => ({
+      ...lanterns,
+      melody: lanterns.melody.map((n, i) => (n.tick >= from && n.tick < to ? melody[i] : n)),
+    });
+    const a = arranged(up(12 * 2880, 16 * 2880));
+    expect(a.parts[3].relation).toBe('moved');
+    expect(handsInWords(a.relations, 3)).toBe(
+      'Right hand: part 1, an octave higher. Left hand: the same as in part 1.',
+    );
+    // The chords of part 1 under notes that are all its own: its first two bars turned round.
+    const turned = lanterns.melody.map((n) => {
+      const at = n.tick - 12 * 2880;
+      return at >= 0 && at < 4 * 2880
+        ? { ...n, length: 480, pitch: { ...n.pitch, octave: at % 960 ? 5 : 4 } }
+        : n;
+    });
+    const split = turned.flatMap((n) =>
+      n.tick >= 12 * 2880 && n.tick < 16 * 2880
+        ? [
+            n,
+            {
+              ...n,
+              id: `${n.id}b`,
+              tick: n.tick + 480,
+              pitch: { ...n.pitch, octave: 5, letter: 'D' as const, alter: 0 },
+            },
+          ]
+        : [n],
+    );
+    const partSettings = { cut34560: { name: null, sameAs: 'cut0', choices: {} } };
+    const b = arranged({ ...lanterns, melody: split, partSettings });
+    expect(handsInWords(b.relations, 3)).toBe('Left hand: the same as in part 1, under a new right hand.');
+  });
+
+  it('nothing where both come back together', () => {
+    expect(handsInWords(arranged(lanterns).relations, 3)).toBe('');
+    expect(handsInWords({ right: [], left: [] }, 0)).toBe('');
+  });
+});

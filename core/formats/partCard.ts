@@ -1,0 +1,125 @@
+import type { Arrangement } from '../arrange';
+import { handsInWords } from '../joining/handRelations';
+import { besideBlacks, landmarkOf } from '../music/landmarks';
+import { typeset } from '../music/pitch';
+import { countAt } from '../joining/counts';
+import type { Part } from '../parts/parts';
+import { Clock } from '../performance/clock';
+import { barAt } from '../song/bars';
+import {
+  barsInWords,
+  differingInWords,
+  lettersOf,
+  relationInWords,
+  sungWords,
+  typesetForm,
+} from './walkthrough';
+
+/** What a teacher would hand out for one part. */
+export interface PartCard {
+  /** "Part 2 A′, Verse". */
+  readonly title: string;
+  readonly bars: string;
+  /** How long it lasts at the song's own tempo. */
+  readonly seconds: number;
+  /** "A below middle C, with finger 2"; empty when the right hand is silent. */
+  readonly firstKey: string;
+  readonly lines: readonly CardLine[];
+  /** What it is the same as; empty when it is new. */
+  readonly relation: string;
+  /** What each hand repeats on its own; empty when there is nothing to say. */
+  readonly hands: string;
+  /** What there is to learn that no earlier part had. */
+  readonly isNew: string;
+  readonly order: Part['choices']['firstHand'];
+}
+
+/** One bar of a card. */
+export interface CardLine {
+  /** "5", or "pick-up". */
+  readonly bar: string;
+  readonly letters: string;
+  readonly counts: string;
+  readonly words: string;
+  /** Chords with the count they are struck on: "Dm on 1, G7 on 3". */
+  readonly chords: string;
+}
+
+/** The card of a part, by its index. */
+export function partCard(arrangement: Arrangement, index: number): PartCard {
+  const { parts, played, song } = arrangement;
+  const part = parts[index];
+  const clock = new Clock(played.tempoMap, song.feel);
+  const section = part.sectionName ? `, ${part.sectionName}` : '';
+  return {
+    title: `Part ${part.number} ${typesetForm(part.label)}${section}`,
+    bars: barsInWords(part),
+    seconds: clock.secondsAt(part.toTick) - clock.secondsAt(part.fromTick),
+    firstKey: firstKeyOf(arrangement, part),
+    lines: linesOf(arrangement, part),
+    relation: relationInWords(part),
+    hands: handsInWords(arrangement.relations, index),
+    isNew: newInWords(arrangement, index),
+    order: part.choices.firstHand,
+  };
+}
+
+function firstKeyOf({ right, profile }: Arrangement, part: Part): string {
+  const first = right.find((n) => n.tick >= part.fromTick && n.tick < part.toTick && !n.grace);
+  if (!first) return '';
+  const landmark = profile.landmarks === 'black keys' ? besideBlacks : landmarkOf;
+  const pitch = { ...first.pitch, octave: first.pitch.octave + part.choices.shownOctave };
+  return `${landmark(pitch)}${first.finger === null ? '' : `, with finger ${first.finger}`}`;
+}
+
+function linesOf({ right, changes, played }: Arrangement, part: Part): CardLine[] {
+  const inPart = (tick: number): boolean => tick >= part.fromTick && tick < part.toTick;
+  const notes = right.filter((n) => inPart(n.tick) && !n.grace);
+  const chords = changes.filter((c) => inPart(c.change.tick));
+  const bars = played.bars.filter((bar) => bar.tick < part.toTick && bar.tick + bar.length > part.fromTick);
+  let before: (typeof notes)[number] | null = null;
+  return bars.flatMap((bar): CardLine[] => {
+    const inBar = (tick: number): boolean => tick >= bar.tick && tick < bar.tick + bar.length;
+    const own = notes.filter((n) => inBar(n.tick));
+    const struck = chords.filter((c) => inBar(c.change.tick));
+    if (own.length + struck.length === 0) return [];
+    const letters = own.length > 0 ? lettersOf(own, before) : '';
+    before = own.at(-1) ?? before;
+    const isPickup = bar.number === 0 || bar.tick < part.fromTick;
+    return [
+      {
+        bar: isPickup ? 'pick-up' : String(bar.number),
+        letters,
+        counts: own.map((n) => countAt(barAt(played.bars, n.tick), n.tick)).join(', '),
+        words: sungWords(own),
+        chords: struck.map((c) => `${typeset(c.change.symbol)} on ${c.meeting.count}`).join(', '),
+      },
+    ];
+  });
+}
+
+/** Bars and chords that no earlier part had. */
+function newInWords({ parts, changes }: Arrangement, index: number): string {
+  const part = parts[index];
+  const symbolsIn = (p: Part): string[] =>
+    changes
+      .filter((c) => c.change.tick >= p.fromTick && c.change.tick < p.toTick)
+      .map((c) => typeset(c.change.symbol));
+  const known = new Set(parts.slice(0, index).flatMap(symbolsIn));
+  const fresh = [...new Set(symbolsIn(part))].filter((symbol) => !known.has(symbol));
+  const chords =
+    fresh.length === 0 ? '' : `${fresh.length === 1 ? 'the chord' : 'the chords'} ${fresh.join(', ')}`;
+  const bars = freshMelody(part);
+  const all = [bars, chords].filter(Boolean);
+  return all.length === 0 ? 'Nothing: you know it already.' : `${capital(all.join(' and '))}.`;
+}
+
+function freshMelody(part: Part): string {
+  if (part.relation === 'new' || part.relation === 'rhythm') return 'the melody';
+  if (part.relation === 'moved') return 'where the hand lies';
+  return part.differs.length === 0 ? '' : differingInWords(part);
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

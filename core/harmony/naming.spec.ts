@@ -1,0 +1,91 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { parseChord, membersOf, symbolOf } from '../music/chord';
+import { CHORD_TYPES } from '../music/chordTypes';
+import { keyFromFifths } from '../music/key';
+import { chroma } from '../music/pitch';
+import { inversionOf } from './inversion';
+import { nameKeys } from './naming';
+
+const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
+const C = keyFromFifths(0, 'major');
+const read = (symbol: string) => {
+  const chord = parseChord(symbol);
+  if (!chord) throw new Error(`${symbol} is no chord`);
+  return chord;
+};
+
+describe('every chord type on every root', () => {
+  for (const type of CHORD_TYPES.filter((t) => t.members.length > 1)) {
+    it(`${type.suffix || 'major'}: parsed from each usual spelling, spelled, named in each inversion, parsed again`, () => {
+      for (const root of ROOTS) {
+        const chord = read(root + type.suffix);
+        for (const spelling of [type.suffix, ...type.spellings]) {
+          const again = read(root + spelling);
+          expect(symbolOf(again), root + spelling).toBe(symbolOf(chord));
+        }
+        const chromas = membersOf(chord).map((m) => m.chroma);
+        expect(chromas).toEqual(type.semitones.map((s) => (chroma(chord.root) + s) % 12));
+        for (let turn = 0; turn < chromas.length; turn++) {
+          // Close position from each member up; a thirteenth chord in full has seven.
+          const lowest = 48 + chromas[turn];
+          const keys = [...new Set(chromas)]
+            .map((c) => lowest + ((c - chromas[turn] + 12) % 12))
+            .sort((a, b) => a - b);
+          const names = nameKeys(keys, C);
+          const own = names.find(
+            (n) => n.name.startsWith(`${symbolOf(n.chord)},`) && isSame(symbolOf(n.chord), symbolOf(chord)),
+          );
+          expect(own, `${root}${type.suffix} from ${turn}`).toBeDefined();
+          expect(own?.inversion).toBe(inversionOf(keys, chord));
+          expect(own?.reason).toContain('every note of it');
+          const reparsed = read(symbolOf(own?.chord ?? chord));
+          expect(symbolOf(reparsed)).toBe(symbolOf(own?.chord ?? chord));
+        }
+      }
+    });
+  }
+});
+
+/** The same chord, whichever enharmonic its root is written as. */
+function isSame(a: string, b: string): boolean {
+  const [x, y] = [read(a), read(b)];
+  return chroma(x.root) === chroma(y.root) && x.type === y.type;
+}
+
+describe('names of any keys', () => {
+  it('hold every key, and say what is left out', () => {
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 40, max: 76 }), { minLength: 2, maxLength: 5 }),
+        (keys) => {
+          for (const { chord, leftOut, reason } of nameKeys(keys, C)) {
+            const chromas = membersOf(chord).map((m) => m.chroma);
+            expect(keys.every((key) => chromas.includes(key % 12))).toBe(true);
+            if (leftOut.length === 0) expect(reason).toContain('every note of it');
+            else expect(reason).toContain('without its');
+          }
+        },
+      ),
+    );
+  });
+
+  it('tell several names of the same keys, the likely one first with its reason', () => {
+    const names = nameKeys([61, 64, 67, 71], C);
+    expect(names.map((n) => symbolOf(n.chord)).slice(0, 3)).toEqual(['C#m7b5', 'Em6', 'A9']);
+    expect(names[0].reason).toBe('every note of it; root position: its root lies lowest');
+    expect(names[2].reason).toContain('without its root');
+    expect(nameKeys([60, 64, 67], C)[0].reason).toBe(
+      'every note of it; root position: its root lies lowest, in the key',
+    );
+  });
+});
+
+describe('symbols that contradict themselves or say nothing', () => {
+  it('are refused with what was not understood', () => {
+    expect(() => parseChord('Hm')).toThrow(/"Hm" is not a chord: it should begin with a letter A to G/);
+    expect(() => parseChord('C7maj7')).toThrow(/"7maj7" is not a known quality/);
+    expect(() => parseChord('C/H')).toThrow(/not a chord/);
+    expect(parseChord('N.C.')).toBeNull();
+  });
+});

@@ -1,0 +1,33 @@
+import { typeset } from '../music/pitch';
+import { inForceAt } from '../song/bars';
+import type { Finding } from '../song/finding';
+import type { Profile } from '../song/schema';
+import type { PlayedSong } from '../song/unfold';
+
+/** A chord that lasts less than this (in seconds) is gone before the hand has found it. */
+const QUICK_SECONDS: Record<Profile['level'], number> = {
+  'first year': 0.9,
+  'some years': 0.55,
+  fluent: 0.35,
+};
+
+/** Chords that pass too quickly, each with the offer to leave it out; in the first pass of a repeat only. */
+export function quickChanges(played: PlayedSong, level: Profile['level']): Finding[] {
+  return played.changes.flatMap((change): Finding[] => {
+    if (!change.chord || change.id !== change.writtenId) return [];
+    const tempo = inForceAt(played.tempoMap, change.tick).quartersPerMinute;
+    const seconds = (change.length / 960) * (60 / tempo);
+    if (seconds >= QUICK_SECONDS[level]) return [];
+    const symbol = typeset(change.symbol);
+    const label = `Leave ${symbol} out`;
+    return [
+      {
+        kind: 'quick',
+        tick: change.tick,
+        text: `${symbol} passes too quickly (${seconds.toFixed(1)} seconds): leave it out?`,
+        remedies: [label],
+        fixes: [{ label, edit: { kind: 'change-left-out', id: change.writtenId } }],
+      },
+    ];
+  });
+}

@@ -1,0 +1,169 @@
+import { describe, expect, it } from 'vitest';
+import { parseChord } from '../music/chord';
+import { keyFromFifths } from '../music/key';
+import { midiOf, parsePitch } from '../music/pitch';
+import { unfold } from '../song/unfold';
+import { DEMO_SONGS } from '../../demo/songs';
+import { wholeBars } from '../testing';
+import { degreeOf } from './degree';
+import { diatonicChords } from './diatonic';
+import { byHalfStep, chordsHolding, neighboursOf, onLadder, otherQualities } from './neighbours';
+import { roleInWords, roleOf } from './roles';
+import { heardRubs, notesUnder } from './underChords';
+import { symbolOf, type Chord } from '../music/chord';
+
+const chord = (symbol: string): Chord => parseChord(symbol) as Chord;
+const role = (note: string, symbol: string) => roleOf(midiOf(parsePitch(`${note}4`)), chord(symbol));
+const C = keyFromFifths(0, 'major');
+const Am = keyFromFifths(0, 'minor');
+
+describe('the role of a note over a chord', () => {
+  it.each([
+    ['E', 'C', 'member', 'third'],
+    ['B', 'Cmaj7', 'member', 'seventh'],
+    ['D', 'Cmaj7', 'tension', '9'],
+    ['F', 'Dm7', 'member', 'third'],
+    ['G', 'Dm7', 'tension', '11'],
+    ['F#', 'Cmaj7', 'tension', '♯11'],
+    ['F#', 'C7', 'tension', '♯11'],
+    ['A', 'C7', 'tension', '13'],
+    ['Db', 'C7', 'tension', '♭9'],
+    ['D#', 'C7', 'tension', '♯9'],
+    ['Ab', 'C7', 'tension', '♭13'],
+    ['F', 'C', 'rub', 'the 11 over a major third'],
+    ['B', 'C7', 'rub', 'the major seventh against the minor'],
+    ['C', 'Cmaj7', 'rub', 'the root against the major seventh'],
+    ['E', 'Cm7', 'rub', 'the major third against the minor'],
+    ['Eb', 'C', 'rub', 'the minor third against the major'],
+    ['Ab', 'C', 'rub', 'a half step above the fifth'],
+    ['F', 'C7sus4', 'member', '4th'],
+  ])('%s over %s: %s, %s', (note, symbol, kind, name) => {
+    expect(role(note, symbol)).toMatchObject({ kind, name });
+  });
+
+  it('is the same in every key', () => {
+    for (const [note, symbol] of [
+      ['F', 'C'],
+      ['D', 'Cmaj7'],
+      ['Ab', 'C7'],
+      ['E', 'Cm7'],
+    ] as const)
+      for (let up = 1; up < 12; up++) {
+        const key = keyFromFifths(((up * 7 + 6) % 12) - 6, 'major');
+        const moved = { ...chord(symbol), root: key.tonic };
+        const semitones = (midiOf({ ...key.tonic, octave: 4 }) - 60 + 12) % 12;
+        expect(roleOf(midiOf(parsePitch(`${note}4`)) + semitones, moved).kind).toBe(role(note, symbol).kind);
+      }
+  });
+
+  it('is told in words, not in colour alone', () => {
+    expect(roleInWords(role('E', 'C'), 'E', 'C')).toBe('E, the third of C');
+    expect(roleInWords(role('F', 'C'), 'F', 'C')).toBe('F rubs with C: the 11 over a major third');
+    expect(roleInWords(role('D', 'Cmaj7'), 'D', 'Cmaj7')).toBe('D, the 9 over Cmaj7');
+  });
+});
+
+describe('rubs that are heard', () => {
+  it('are long or stressed, never short notes by step', () => {
+    const long = unfold(wholeBars(['F5'], ['C']));
+    expect(heardRubs(notesUnder(long))).toHaveLength(1);
+    const base = wholeBars(['E5'], ['C']);
+    const [note] = base.melody;
+    const passing = ['E5', 'F5', 'G5', 'E5'].map((name, i) => ({
+      ...note,
+      id: `n${i}`,
+      tick: [0, 960, 1440, 1920][i],
+      length: [960, 480, 480, 1920][i],
+      pitch: parsePitch(name),
+    }));
+    expect(heardRubs(notesUnder(unfold({ ...base, melody: passing })))).toHaveLength(0);
+  });
+
+  it('are none in the demo songs', () => {
+    for (const song of DEMO_SONGS) expect(heardRubs(notesUnder(unfold(song)))).toHaveLength(0);
+  });
+});
+
+describe('the job of a chord', () => {
+  it('tells a secondary dominant as a teacher says it', () => {
+    expect(degreeOf(chord('A7'), chord('Dm'), C).told).toBe('vi made dominant, leading to ii');
+    expect(degreeOf(chord('D7'), chord('G7'), C).told).toBe('ii made dominant, leading to V');
+  });
+
+  it('tells ii and V of a degree together, both of them', () => {
+    const [ii, five, four] = ['Gm7', 'C7', 'Fmaj7'].map(chord);
+    expect(degreeOf(ii, five, C, { afterNext: four }).job).toBe('ii–V of IV');
+    expect(degreeOf(five, four, C, { before: ii }).job).toBe('ii–V of IV');
+    // The key's own ii–V–I needs no such name.
+    expect(degreeOf(chord('Dm7'), chord('G7'), C, { afterNext: chord('C') }).job).toBe(
+      'prepares the dominant',
+    );
+  });
+});
+
+describe('chords beside a chord', () => {
+  it('climb and descend the ladder of sevenths one change at a time', () => {
+    const down = ['Cmaj7', 'C7', 'Cm7', 'Cm7b5', 'Cdim7'];
+    for (let i = 0; i < 4; i++) {
+      expect(symbolOf(onLadder(chord(down[i]), 1))).toBe(down[i + 1]);
+      expect(symbolOf(onLadder(chord(down[i + 1]), -1))).toBe(down[i]);
+    }
+    expect(onLadder(chord('Cdim7'), 1)).toBeNull();
+    expect(symbolOf(onLadder(chord('C'), 1))).toBe('Cmaj7');
+    expect(onLadder(chord('C13'), 1)).toBeNull();
+  });
+
+  it('move by a half step, bass and all, spelled in the key', () => {
+    expect(symbolOf(byHalfStep(chord('C/E'), 1, C))).toBe('Db/F');
+    expect(symbolOf(byHalfStep(chord('Dm7'), -1, C))).toBe('C#m7');
+  });
+
+  it('stand in for one another', () => {
+    const says = (symbol: string, next: string | null) =>
+      neighboursOf(chord(symbol), next ? chord(next) : null, C).map((n) => `${n.symbol}: ${n.says}`);
+    expect(says('F', 'G7')).toContain('Dm7: ii for IV');
+    expect(says('G7', 'C')).toEqual(
+      expect.arrayContaining(['G7sus4: V suspended', 'Db7: tritone substitute: the same third and seventh']),
+    );
+    expect(says('Em', 'F')).toEqual(
+      expect.arrayContaining(['C/E: I with its third in the bass for iii', 'C7: V of F']),
+    );
+    expect(says('C', 'Dm')).toEqual(
+      expect.arrayContaining([
+        'A7: V of Dm',
+        'C#dim7: passing diminished to Dm',
+        'Ebm: a half step above Dm',
+      ]),
+    );
+    expect(says('Bdim', 'C')).toContain('G7/B: V with its third in the bass for vii');
+  });
+
+  it('hold a note on every root, those of the key first', () => {
+    const holding = chordsHolding(64, C);
+    expect(holding[0]).toMatchObject({ symbol: 'C', outside: 0 });
+    expect(new Set(holding.map((h) => h.chord.root.letter + h.chord.root.alter)).size).toBe(12);
+    expect(holding.map((h) => h.outside)).toEqual([...holding.map((h) => h.outside)].sort((a, b) => a - b));
+    for (const { chord: c } of holding) expect(roleOf(64, c).name).not.toBe('no note of the chord');
+    expect(chordsHolding(68, Am)[0].symbol).toBe('E');
+  });
+
+  it('change as little as they can to take a note in', () => {
+    const good = (candidate: Chord): boolean => roleOf(65, candidate).kind !== 'rub';
+    expect(otherQualities(chord('C'), good).map(symbolOf).slice(0, 4)).toContain('Csus4');
+  });
+
+  it('are the seven of a key', () => {
+    expect(diatonicChords(C, 'sevenths').map(symbolOf)).toEqual([
+      'Cmaj7',
+      'Dm7',
+      'Em7',
+      'Fmaj7',
+      'G7',
+      'Am7',
+      'Bm7b5',
+    ]);
+    expect(diatonicChords(Am, 'triads').map(symbolOf)).toEqual(['Am', 'Bdim', 'C', 'Dm', 'E', 'F', 'G']);
+    const Gb = keyFromFifths(-6, 'major');
+    expect(diatonicChords(Gb, 'sevenths')[3].root).toEqual({ letter: 'C', alter: -1 });
+  });
+});

@@ -1,0 +1,107 @@
+import { chordsHolding, neighboursOf, otherQualities } from '../harmony/neighbours';
+import { letterIn, qualityOf, roleInWords, roleOf } from '../harmony/roles';
+import { type NoteUnder, heardRubs, notesUnder } from '../harmony/underChords';
+import { type Chord, symbolOf } from '../music/chord';
+import { rememberLast } from '../music/memo';
+import { pulseTicks } from '../music/metre';
+import { classNameOf, typeset } from '../music/pitch';
+import { barAt } from '../song/bars';
+import { SHORTEST } from '../song/changeEdits';
+import type { Finding, Fix } from '../song/finding';
+import type { PlayedSong } from '../song/unfold';
+import type { VoicedChange } from '../voicing/voice';
+import { countAt } from './counts';
+
+/** Remedies of one kind offered at most. */
+const MOST_OF_A_KIND = 2;
+
+/**
+ * Where the chord fights the tune: melody notes that rub, long or stressed enough to be heard, once a note and chord,
+ * with remedies by how little they change: leave the member out, a chord of the same job, another quality, the change
+ * moved, another chord that holds the note. What is left in a repeat is said at its first pass.
+ */
+export const rubFindings = rememberLast((played: PlayedSong, voiced: readonly VoicedChange[]): Finding[] => {
+  const byChange = new Map(voiced.map((v, i) => [v.change.id, { v, next: voiced[i + 1] ?? null }]));
+  return heardRubs(notesUnder(played)).flatMap((under): Finding[] => {
+    const place = byChange.get(under.change.id);
+    if (!place || under.change.id !== under.change.writtenId || under.note.id !== under.note.writtenId)
+      return [];
+    // A note that is not played by hand, in an accompaniment for singing, still is sung.
+    const fixes = remediesOf(played, under, place.v, place.next);
+    const bar = barAt(played.bars, under.tick);
+    const letter = typeset(classNameOf(under.note.pitch));
+    const beats = Math.round((10 * under.ticks) / pulseTicks(bar.metre)) / 10;
+    const role = roleInWords(under.role, letter, typeset(under.change.symbol));
+    return [
+      {
+        kind: 'rub',
+        tick: under.tick,
+        text: `${role}, for ${beats} ${beats === 1 ? 'beat' : 'beats'} on ${countAt(bar, under.tick)}.`,
+        remedies: fixes.map((fix) => fix.label),
+        fixes,
+      },
+    ];
+  });
+});
+
+function remediesOf(
+  played: PlayedSong,
+  under: NoteUnder,
+  voiced: VoicedChange,
+  next: VoicedChange | null,
+): Fix[] {
+  const { chord, key } = voiced;
+  const { midi } = under.note;
+  // The remedy for the root against a major seventh is the sixth.
+  const isSixthFor = (c: Chord): boolean =>
+    under.role.name === 'the root against the major seventh' && ['6', 'm6'].includes(c.type.suffix);
+  const isGood = (candidate: Chord): boolean => ['member', 'tension'].includes(roleOf(midi, candidate).kind);
+  const written = (candidate: Chord, why: string): Fix => ({
+    label: `${typeset(symbolOf(candidate))}: ${why}`,
+    edit: { kind: 'change-written', id: under.change.writtenId, symbol: symbolOf(candidate) },
+  });
+  const sameJob = neighboursOf(chord, next?.chord ?? null, key)
+    .filter((n) => isGood(n.chord) && / for |suspended/.test(n.says))
+    .map((n) => written(n.chord, n.says));
+  const qualities = otherQualities(chord, isGood)
+    .filter((c) => keepsThird(chord, c))
+    .sort((a, b) => Number(isSixthFor(b)) - Number(isSixthFor(a)))
+    .map((c) => written(c, 'another quality'));
+  const others = chordsHolding(midi, key)
+    .filter((h) => h.outside === 0 && symbolOf(h.chord) !== symbolOf(chord))
+    .map((h) => written(h.chord, h.says));
+  const all = [
+    ...leftOut(under, voiced),
+    ...sameJob.slice(0, MOST_OF_A_KIND),
+    ...qualities.slice(0, MOST_OF_A_KIND),
+    ...movedAway(played, under),
+    ...others.slice(0, MOST_OF_A_KIND),
+  ];
+  return [...new Map(all.map((fix) => [JSON.stringify(fix.edit), fix])).values()];
+}
+
+/** A change of quality that turns major into minor is another chord, not a remedy of this one. */
+function keepsThird(from: Chord, to: Chord): boolean {
+  const [a, b] = [qualityOf(from), qualityOf(to)];
+  return a.third === b.third || b.isSuspended;
+}
+
+function leftOut({ role, change }: NoteUnder, { voicing, chord }: VoicedChange): Fix[] {
+  const keys = voicing.keys.filter((key) => key % 12 !== role.against);
+  if (role.against === null || keys.length < 2 || keys.length === voicing.keys.length) return [];
+  return [
+    {
+      label: `Leave out the ${letterIn(chord, role.against)}`,
+      edit: { kind: 'pin', pin: { changeId: change.id, keys, fingers: null } },
+    },
+  ];
+}
+
+/** The change struck after the note that rubs, when that still leaves it room; or before the note, a beat later. */
+function movedAway(played: PlayedSong, { note, change, tick }: NoteUnder): Fix[] {
+  const end = note.tick + note.length;
+  if (tick !== change.tick || end >= change.tick + change.length) return [];
+  if (change.tick + change.length - end < SHORTEST) return [];
+  const edit = { kind: 'change-moved', id: change.writtenId, ticks: end - change.tick } as const;
+  return [{ label: `Strike the chord after it, on ${countAt(barAt(played.bars, end), end)}`, edit }];
+}

@@ -1,0 +1,123 @@
+import { rememberLast } from '../music/memo';
+import type { Division } from '../song/schema';
+import type { PlayedSong } from '../song/unfold';
+import { type ProposedCut, SONG_BEGINS, divide } from './divide';
+import { type Boundary, LINE_BEGINS, LINE_ENDS, barsBetween, boundariesOf, upbeatOf } from './strength';
+
+/** How a song may be cut, for the pianist to choose from. */
+export const SCHOOLS = [
+  { school: 'phrase', name: 'By phrase', says: 'where the tune breathes' },
+  { school: 'types', name: 'Two-bar types', says: 'two bars a part, alike ones under one letter' },
+  { school: 'bars', name: 'Every few bars', says: 'a fixed number of bars' },
+  { school: 'halves', name: 'Halves', says: 'halves, then quarters, then eighths' },
+  { school: 'lines', name: 'By line of words', says: 'one line of the words a part' },
+] as const;
+
+const boundaries = rememberLast((played: PlayedSong) => boundariesOf(played));
+
+/**
+ * The cuts a school proposes, the first at 0, in time; `locked` places are always among them. A school that finds
+ * nothing to go by (no words, say) cuts by phrase.
+ */
+export function propose(
+  played: PlayedSong,
+  { school, bars, level }: Division,
+  locked: readonly number[] = [],
+): ProposedCut[] {
+  switch (school) {
+    case 'bars':
+      return withLocked(played, divideEvery(played, bars, locked), locked);
+    case 'types':
+      return withLocked(played, divideEvery(played, 2, locked), locked);
+    case 'halves':
+      return withLocked(played, divideInHalves(played, level), locked);
+    case 'lines': {
+      const lines = divideByLines(played);
+      return lines.length > 1 ? withLocked(played, lines, locked) : divide(played, locked);
+    }
+    default:
+      return divide(played, locked);
+  }
+}
+
+/**
+ * Cuts every so many bars, counted anew from each locked cut; in a song with a pick-up each cut lies as far before
+ * the bar line as the pick-up, where a note begins there.
+ */
+export function divideEvery(played: PlayedSong, bars: number, locked: readonly number[] = []): ProposedCut[] {
+  const upbeat = upbeatOf(played);
+  const onsets = new Set(played.melody.map((note) => note.tick));
+  let since = 0;
+  const cuts = played.bars.flatMap((bar): ProposedCut[] => {
+    if (bar.number < 1) return [];
+    if (locked.some((tick) => tick > bar.tick - bar.length && tick <= bar.tick)) since = 0;
+    if (since++ % bars !== 0 || bar.number === 1) return [];
+    const early = bar.tick - upbeat;
+    return [
+      { tick: onsets.has(early) ? early : bar.tick, strength: 0, reasons: [`every ${bars} bars, as asked`] },
+    ];
+  });
+  return [SONG_BEGINS, ...cuts];
+}
+
+/** How far (hundredths of a bar) from its middle a stretch may be halved at a stronger boundary. */
+const FROM_MIDDLE = 250;
+const SHORTEST_HALF = 100;
+
+/** Halves (level 1), quarters, eighths: each stretch is halved at the boundary that is strong and near its middle. */
+export function divideInHalves(played: PlayedSong, level: number): ProposedCut[] {
+  const all = boundaries(played);
+  let stretches: [number, number][] = [[0, played.endTick]];
+  let cuts: ProposedCut[] = [SONG_BEGINS];
+  for (let at = 1; at <= level; at++) {
+    stretches = stretches.flatMap(([from, to]): [number, number][] => {
+      const middle = middleOf(played, all, from, to);
+      if (!middle) return [[from, to]];
+      const word = ['half', 'quarter', 'eighth'][at - 1];
+      cuts = [...cuts, { ...middle, reasons: [`a ${word} of the song is complete`, ...middle.reasons] }];
+      return [
+        [from, middle.tick],
+        [middle.tick, to],
+      ];
+    });
+  }
+  return cuts.sort((a, b) => a.tick - b.tick);
+}
+
+function middleOf(played: PlayedSong, all: readonly Boundary[], from: number, to: number): Boundary | null {
+  const half = (from + to) / 2;
+  const away = (b: Boundary): number =>
+    Math.abs(barsBetween(played, 0, b.tick) - barsBetween(played, 0, half));
+  const inside = all.filter(
+    (b) =>
+      barsBetween(played, from, b.tick) >= SHORTEST_HALF &&
+      barsBetween(played, b.tick, to) >= SHORTEST_HALF &&
+      away(b) <= FROM_MIDDLE,
+  );
+  const worth = (b: Boundary): number => b.strength * 100 - 2 * away(b);
+  return inside.reduce<Boundary | null>((best, b) => (!best || worth(b) > worth(best) ? b : best), null);
+}
+
+const LINE_REASONS = [LINE_ENDS, LINE_BEGINS, 'a section begins'];
+
+/** One part for each line of the words: where punctuation ends one or a capital begins one. */
+export function divideByLines(played: PlayedSong): ProposedCut[] {
+  const hasWords = played.melody.some((note) => note.lyric !== null);
+  if (!hasWords) return [SONG_BEGINS];
+  const lines = boundaries(played).filter((b) => b.reasons.some((r) => LINE_REASONS.includes(r)));
+  return [SONG_BEGINS, ...lines.filter((b) => b.tick > 0)];
+}
+
+/** Locked cuts take the place of proposed ones less than a bar away. */
+function withLocked(
+  played: PlayedSong,
+  cuts: readonly ProposedCut[],
+  locked: readonly number[],
+): ProposedCut[] {
+  const near = (tick: number): boolean =>
+    tick > 0 && locked.some((l) => Math.abs(barsBetween(played, 0, tick) - barsBetween(played, 0, l)) < 100);
+  const own = locked.map((tick) => ({ tick, strength: 0, reasons: ['you locked this cut'] }));
+  return [...cuts.filter((cut) => !near(cut.tick)), ...own.filter((cut) => cut.tick > 0)].sort(
+    (a, b) => a.tick - b.tick,
+  );
+}

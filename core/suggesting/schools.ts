@@ -1,0 +1,127 @@
+import { rootInKey } from '../harmony/naming';
+import { qualityOf } from '../harmony/roles';
+import { type Chord, symbolOf } from '../music/chord';
+import { typeOfSuffix } from '../music/chordTypes';
+import type { Key } from '../music/key';
+import { chroma, typeset } from '../music/pitch';
+
+/** Which chords may be suggested. */
+export type Taste = 'three' | 'sevenths' | 'colourful';
+
+export const TASTES: readonly { readonly taste: Taste; readonly name: string; readonly says: string }[] = [
+  { taste: 'three', name: 'Three chords', says: 'I, IV and V are enough' },
+  { taste: 'sevenths', name: "The key's sevenths", says: 'the seven chords of the key' },
+  { taste: 'colourful', name: 'Colourful', says: 'secondary dominants, borrowed and chromatic chords too' },
+];
+
+/** What a chord does in a key: at home, away, or leading home. */
+export type Work = 'home' | 'away' | 'leads';
+
+/** A chord that may be suggested, with what it costs to be chosen at all. */
+export interface Candidate {
+  readonly chord: Chord;
+  readonly symbol: string;
+  /** Half steps of its root above the tonic. */
+  readonly degree: number;
+  readonly work: Work;
+  /** Points against it: the further from the key the more. */
+  readonly colour: number;
+  /** The root it wants to fall to, half steps above the tonic; null for chords that lead nowhere in particular. */
+  readonly leadsTo: number | null;
+  /** What it is, for the reason given: "V of ii". */
+  readonly says: string;
+}
+
+type Row = readonly [
+  degree: number,
+  suffix: string,
+  work: Work,
+  colour: number,
+  tastes: string,
+  leadsTo: number | null,
+  says: string,
+];
+
+/** t three chords, s sevenths, c colourful. Triads stand where the seventh would lie outside the style. */
+const MAJOR: readonly Row[] = [
+  [0, '', 'home', 0, 't', null, 'I'],
+  [5, '', 'away', 0, 't', null, 'IV'],
+  [7, '7', 'leads', 0, 't', 0, 'V'],
+  [0, 'maj7', 'home', 0, 'sc', null, 'I'],
+  [2, 'm7', 'away', 2, 'sc', 7, 'ii'],
+  [4, 'm7', 'home', 7, 'sc', 9, 'iii'],
+  [5, 'maj7', 'away', 0, 'sc', null, 'IV'],
+  [7, '7', 'leads', 0, 'sc', 0, 'V'],
+  [9, 'm7', 'home', 3, 'sc', 2, 'vi'],
+  [11, 'm7b5', 'leads', 9, 'sc', 0, 'vii'],
+  [9, '7', 'away', 14, 'c', 2, 'V of ii'],
+  [11, '7', 'leads', 16, 'c', 4, 'V of iii'],
+  [0, '7', 'away', 14, 'c', 5, 'V of IV'],
+  [2, '7', 'leads', 10, 'c', 7, 'V of V'],
+  [4, '7', 'leads', 13, 'c', 9, 'V of vi'],
+  [5, 'm6', 'away', 15, 'c', 0, 'borrowed iv'],
+  [8, 'maj7', 'away', 19, 'c', 7, 'borrowed ♭VI'],
+  [10, '7', 'away', 19, 'c', 0, 'borrowed ♭VII'],
+  [1, '7', 'leads', 20, 'c', 0, '♭II for V'],
+  [1, 'dim7', 'leads', 17, 'c', 2, 'passing diminished'],
+  [6, 'dim7', 'leads', 17, 'c', 7, 'passing diminished'],
+];
+const MINOR: readonly Row[] = [
+  [0, 'm', 'home', 0, 't', null, 'i'],
+  [5, 'm', 'away', 0, 't', null, 'iv'],
+  [7, '7', 'leads', 0, 't', 0, 'V'],
+  [0, 'm7', 'home', 0, 'sc', null, 'i'],
+  [2, 'm7b5', 'away', 6, 'sc', 7, 'ii'],
+  [3, 'maj7', 'home', 3, 'sc', null, 'III'],
+  [5, 'm7', 'away', 1, 'sc', null, 'iv'],
+  [7, '7', 'leads', 0, 'sc', 0, 'V'],
+  [8, 'maj7', 'home', 4, 'sc', null, 'VI'],
+  [10, '7', 'leads', 5, 'sc', 3, 'VII'],
+  [0, '7', 'away', 15, 'c', 5, 'V of iv'],
+  [2, '7', 'leads', 14, 'c', 7, 'V of V'],
+  [3, '7', 'away', 16, 'c', 8, 'V of VI'],
+  [5, '7', 'away', 17, 'c', 10, 'V of VII'],
+  [11, 'dim7', 'leads', 9, 'c', 0, 'vii diminished'],
+  [1, 'maj7', 'away', 20, 'c', 7, '♭II'],
+  [6, 'dim7', 'leads', 18, 'c', 7, 'passing diminished'],
+];
+
+const lists = new Map<string, readonly Candidate[]>();
+
+/** The chords of a key that a taste allows. With `triads` sevenths are left off those that stand at rest. */
+export function candidatesIn(key: Key, taste: Taste, triads = false): readonly Candidate[] {
+  const name = `${chroma(key.tonic)}${key.tonic.letter}${key.mode}${taste}${triads}`;
+  let list = lists.get(name);
+  if (!list) {
+    const rows = key.mode === 'major' ? MAJOR : MINOR;
+    list = rows.filter((row) => row[4].includes(taste[0])).map((row) => candidateOf(row, key, triads));
+    lists.set(name, list);
+  }
+  return list;
+}
+
+/** A seventh at rest as its triad: "Am7" as "Am". Dominants and half-diminished chords keep theirs. */
+const AS_TRIAD: Record<string, string> = { maj7: '', m7: 'm', m6: 'm' };
+
+function candidateOf(
+  [degree, suffix, work, colour, , leadsTo, says]: Row,
+  key: Key,
+  triads: boolean,
+): Candidate {
+  const type = typeOfSuffix(triads ? (AS_TRIAD[suffix] ?? suffix) : suffix);
+  if (!type) throw new RangeError(`There is no chord type "${suffix}".`);
+  const root = (chroma(key.tonic) + degree) % 12;
+  const chord: Chord = { root: rootInKey(root, type, key), type, bass: null };
+  return { chord, symbol: symbolOf(chord), degree, work, colour, leadsTo, says: typeset(says) };
+}
+
+/** What any chord does in a key: by its degree, a dominant by where it leads. */
+export function workOf(chord: Chord, key: Key): Work {
+  const degree = (chroma(chord.root) - chroma(key.tonic) + 12) % 12;
+  const { isDominant } = qualityOf(chord);
+  const home = key.mode === 'major' ? [0, 4, 9] : [0, 3, 8];
+  const away = key.mode === 'major' ? [2, 5] : [2, 5];
+  if (isDominant && degree !== 0 && degree !== 5) return degree === 9 ? 'away' : 'leads';
+  if (home.includes(degree)) return isDominant ? 'away' : 'home';
+  return away.includes(degree) ? 'away' : 'leads';
+}

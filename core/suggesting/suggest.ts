@@ -1,0 +1,288 @@
+import { roleOf } from '../harmony/roles';
+import type { Chord } from '../music/chord';
+import { type Metre, metricStrength, pulseTicks } from '../music/metre';
+import { chroma } from '../music/pitch';
+import { barAt } from '../song/bars';
+import { type PlayedSong, keyAt } from '../song/unfold';
+import { type Candidate, type Taste, candidatesIn, workOf } from './schools';
+
+/** Points for and against a chord; more is better. Set on the marked songs of the tests. */
+export const POINTS = {
+  member: 9,
+  root: 12,
+  seventh: 1,
+  tension: -2,
+  outside: -8,
+  rub: -12,
+  /** A change on the bar line, on half a bar, in the last bars of a phrase less. */
+  change: -5,
+  changeInBar: -20,
+  changeInBarAtCadence: -12,
+  changeInLastBar: -20,
+  /** The same chord over more than two bars grows tedious. */
+  tooLong: -4,
+  fallingFifth: 5,
+  byStep: 2,
+  cadence: 6,
+  leadsAstray: -4,
+  closed: 14,
+  open: 6,
+  otherEnd: -4,
+  begins: 8,
+} as const;
+
+/** A stretch of time in which one chord sounds, at the least. */
+export interface Slot {
+  readonly tick: number;
+  readonly length: number;
+  readonly isBarLine: boolean;
+  /** It lies in the last two bars of a phrase. */
+  readonly isNearEnd: boolean;
+  /** It lies in the bar a phrase ends with. */
+  readonly isLastBar: boolean;
+  /** A phrase ends with it; the song ends with it. */
+  readonly endsPhrase: boolean;
+  readonly endsSong: boolean;
+}
+
+export interface SuggestTask {
+  readonly played: PlayedSong;
+  /** Where phrases end: ticks at which parts begin, and the end of the song. */
+  readonly phraseEnds: readonly number[];
+  readonly taste: Taste;
+  /** Triads where a seventh stands at rest. */
+  readonly triads: boolean;
+  /** Chord that must sound at a tick, or null where it is free; "none" where nothing is asked for. */
+  readonly fixedAt: (tick: number) => Chord | null;
+  /** One candidate for each slot and no other: what a way through the song is worth. */
+  readonly only?: readonly Candidate[];
+}
+
+/** A chord for a slot, with what the whole song loses when it is chosen there. */
+export interface Ranked {
+  readonly candidate: Candidate;
+  /** Points less than the best for the whole song; 0 for the best. */
+  readonly behind: number;
+}
+
+export interface Suggested {
+  readonly slots: readonly Slot[];
+  readonly chosen: readonly Candidate[];
+  /** For each slot every candidate, the best for the whole song first. */
+  readonly ranked: readonly (readonly Ranked[])[];
+  /** Points of the whole song. */
+  readonly points: number;
+}
+
+/** The slots of a song: whole bars, or half bars where a metre has a middle. */
+export function slotsOf(played: PlayedSong, phraseEnds: readonly number[]): Slot[] {
+  const ends = [...phraseEnds].sort((a, b) => a - b);
+  return played.bars.flatMap((bar): Slot[] => {
+    if (bar.number < 1) return [];
+    const last = bar.tick + bar.length;
+    // A phrase that ends inside a bar, before a pick-up, ends with that bar's harmony.
+    const end = ends.find((tick) => tick > bar.tick) ?? played.endTick;
+    const endsPhrase = end <= last;
+    const isNearEnd = end <= last + bar.length;
+    const halves = partsOfBar(bar.metre, bar.length);
+    return halves.map(([from, length], i) => ({
+      tick: bar.tick + from,
+      length,
+      isBarLine: i === 0,
+      isNearEnd,
+      isLastBar: endsPhrase,
+      endsPhrase: endsPhrase && i === halves.length - 1,
+      endsSong: last >= played.endTick && i === halves.length - 1,
+    }));
+  });
+}
+
+/** Where in a bar chords may change: its middle, when it has one of whole beats. */
+function partsOfBar(metre: Metre, length: number): [from: number, length: number][] {
+  const pulse = pulseTicks(metre);
+  const beats = Math.round(length / pulse);
+  if (beats < 2 || metre.denominator === 2) return [[0, length]];
+  if (beats === 2 && metre.numerator <= 2) return [[0, length]];
+  if (beats % 2 === 0) {
+    return [
+      [0, length / 2],
+      [length / 2, length / 2],
+    ];
+  }
+  if (beats === 5)
+    return [
+      [0, 3 * pulse],
+      [3 * pulse, length - 3 * pulse],
+    ];
+  return [[0, length]];
+}
+
+/**
+ * The best chords for a whole song: fit of the melody, as few changes as it allows, falling fifths, steps and cadences,
+ * phrases that end open on V or closed on I. Dynamic programming over slots and candidates, O(slots × candidates²).
+ */
+export function suggest(task: SuggestTask): Suggested {
+  const { played } = task;
+  const slots = slotsOf(played, task.phraseEnds);
+  if (slots.length === 0) return { slots, chosen: [], ranked: [], points: 0 };
+  const lists = slots.map((slot, i) => (task.only ? [task.only[i]] : listFor(task, slot)));
+  const fits = slots.map((slot, i) => lists[i].map((candidate) => fitOf(task, slot, candidate)));
+  const step = (i: number, a: number, b: number): number =>
+    stepPoints(slots, i, lists[i - 1][a], lists[i][b], task);
+  const forward = sweep(fits, step);
+  const back = sweepBack(fits, step);
+  const through = fits.map((list, i) => list.map((fit, c) => forward[i][c] + back[i][c] - fit));
+  const best = Math.max(...through[0]);
+  const ranked = through.map((list, i) =>
+    list
+      .map((points, c): Ranked => ({ candidate: lists[i][c], behind: Math.round(best - points) }))
+      .sort((a, b) => a.behind - b.behind || a.candidate.colour - b.candidate.colour),
+  );
+  return { slots, chosen: trace(forward, step).map((c, i) => lists[i][c]), ranked, points: Math.round(best) };
+}
+
+function listFor({ played, taste, triads, fixedAt }: SuggestTask, slot: Slot): readonly Candidate[] {
+  const fixed = fixedAt(slot.tick);
+  const key = keyAt(played, slot.tick);
+  if (!fixed) return candidatesIn(key, taste, triads);
+  const degree = (chroma(fixed.root) - chroma(key.tonic) + 12) % 12;
+  const symbol = played.changes.find((c) => c.chord === fixed)?.symbol ?? '';
+  return [
+    { chord: fixed, symbol, degree, work: workOf(fixed, key), colour: 0, leadsTo: null, says: 'given' },
+  ];
+}
+
+/** How well a chord fits the melody of a slot, with what its place asks of it. */
+function fitOf({ played }: SuggestTask, slot: Slot, candidate: Candidate): number {
+  let points = -candidate.colour;
+  for (const { midi, weight } of soundingNotes(played, slot))
+    points += weight * noteFit(midi, candidate.chord);
+  const isFirst = slot.tick <= (played.bars.find((bar) => bar.number > 0)?.tick ?? 0);
+  if (isFirst && candidate.degree === 0) points += POINTS.begins;
+  if (slot.endsSong) points += candidate.degree === 0 ? 2 * POINTS.closed : 2 * POINTS.otherEnd;
+  else if (slot.endsPhrase)
+    points +=
+      candidate.degree === 0 ? POINTS.closed / 2 : candidate.degree === 7 ? POINTS.open : POINTS.otherEnd;
+  return points;
+}
+
+function noteFit(midi: number, chord: Chord): number {
+  const role = roleOf(midi, chord);
+  if (role.kind === 'member') {
+    if (role.name === 'root') return POINTS.root;
+    return role.name === 'seventh' ? POINTS.seventh : POINTS.member;
+  }
+  // The root against a major seventh: the chord is then played as a sixth or a triad.
+  if (role.name === 'the root against the major seventh') return POINTS.member;
+  return POINTS[role.kind];
+}
+
+interface Weighed {
+  readonly midi: number;
+  readonly weight: number;
+}
+
+const weighed = new WeakMap<PlayedSong, Map<number, Weighed[]>>();
+
+/** Notes of a slot by length in beats and stress; short notes by step count less. */
+function soundingNotes(played: PlayedSong, slot: Slot): Weighed[] {
+  let bySlot = weighed.get(played);
+  if (!bySlot) weighed.set(played, (bySlot = new Map()));
+  const known = bySlot.get(slot.tick);
+  if (known) return known;
+  const bar = barAt(played.bars, slot.tick);
+  const pulse = pulseTicks(bar.metre);
+  const end = slot.tick + slot.length;
+  const notes = played.melody
+    .filter((n) => !n.grace && n.tick < end && n.tick + n.length > slot.tick)
+    .map((n) => {
+      const tick = Math.max(n.tick, slot.tick);
+      const beats = (Math.min(n.tick + n.length, end) - tick) / pulse;
+      const stress = [0.55, 0.75, 1, 1.25, 1.5][metricStrength(tick - bar.tick, bar.metre)];
+      return { midi: n.midi, weight: Math.min(2, Math.sqrt(beats)) * stress };
+    });
+  bySlot.set(slot.tick, notes);
+  return notes;
+}
+
+/** What going from one chord to the next is worth at a slot. */
+function stepPoints(
+  slots: readonly Slot[],
+  i: number,
+  from: Candidate,
+  to: Candidate,
+  task: SuggestTask,
+): number {
+  const slot = slots[i];
+  if (from.symbol === to.symbol) {
+    // The chord goes on; over a phrase end it may, but a new phrase likes a new chord.
+    return slot.isBarLine && slots[i - 1].endsPhrase ? POINTS.tooLong : 0;
+  }
+  let points = slot.isBarLine
+    ? POINTS.change
+    : slot.isLastBar
+      ? POINTS.changeInLastBar
+      : slot.isNearEnd
+        ? POINTS.changeInBarAtCadence
+        : POINTS.changeInBar;
+  const fall = (from.degree - to.degree + 12) % 12;
+  if (fall === 7) points += POINTS.fallingFifth;
+  if (fall === 1 || fall === 2 || fall === 10 || fall === 11) points += POINTS.byStep;
+  if (from.degree === 7 && to.degree === 0 && slot.isNearEnd) points += POINTS.cadence;
+  if (from.leadsTo !== null && from.colour >= 9) {
+    points += from.leadsTo === to.degree ? POINTS.cadence : 2 * POINTS.leadsAstray;
+  } else if (
+    from.degree === 7 &&
+    to.degree !== 0 &&
+    to.degree !== 9 &&
+    to.degree !== 4 &&
+    task.taste !== 'three'
+  ) {
+    points += POINTS.leadsAstray / 2;
+  }
+  return points;
+}
+
+type Points = readonly (readonly number[])[];
+type StepOf = (i: number, a: number, b: number) => number;
+
+function sweep(fits: Points, step: StepOf): number[][] {
+  const reached: number[][] = [[...fits[0]]];
+  for (let i = 1; i < fits.length; i++) {
+    const before = reached[i - 1];
+    reached.push(
+      fits[i].map(
+        (fit, b) => fit + before.reduce((best, p, a) => Math.max(best, p + step(i, a, b)), -Infinity),
+      ),
+    );
+  }
+  return reached;
+}
+
+function sweepBack(fits: Points, step: StepOf): number[][] {
+  const last = fits.length - 1;
+  const reached: number[][] = [];
+  reached[last] = [...fits[last]];
+  for (let i = last - 1; i >= 0; i--) {
+    const after = reached[i + 1];
+    reached[i] = fits[i].map(
+      (fit, a) => fit + after.reduce((best, p, b) => Math.max(best, p + step(i + 1, a, b)), -Infinity),
+    );
+  }
+  return reached;
+}
+
+function trace(forward: Points, step: StepOf): number[] {
+  const chosen: number[] = [];
+  const last = forward.length - 1;
+  chosen[last] = forward[last].indexOf(Math.max(...forward[last]));
+  for (let i = last; i > 0; i--) {
+    const b = chosen[i];
+    let best = 0;
+    forward[i - 1].forEach((points, a) => {
+      if (points + step(i, a, b) > forward[i - 1][best] + step(i, best, b)) best = a;
+    });
+    chosen[i - 1] = best;
+  }
+  return chosen;
+}

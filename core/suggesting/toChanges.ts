@@ -1,0 +1,135 @@
+import { metricStrength } from '../music/metre';
+import { classNameOf, typeset } from '../music/pitch';
+import { barAt } from '../song/bars';
+import { type ChangesEdit, freshId } from '../song/changeEdits';
+import type { Change, Song } from '../song/schema';
+import { type PlayedSong, unfold } from '../song/unfold';
+import { roleOf } from '../harmony/roles';
+import { divide } from '../parts/divide';
+import type { Candidate, Taste } from './schools';
+import { type Ranked, type Slot, type Suggested, suggest } from './suggest';
+
+/** What of a song is to be given chords. */
+export type Scope =
+  /** Only where there is none yet. */
+  | 'gaps'
+  /** All that the pianist did not give: gaps, and what was proposed before. */
+  | 'proposed'
+  /** The whole song anew. */
+  | 'all';
+
+/** The written song as it stands, repeats not unfolded: chords are suggested once for each written bar. */
+function writtenOnce(song: Song): PlayedSong {
+  return unfold({ ...song, playingOrder: [] });
+}
+
+/** The suggestion for a song in a taste, keeping what the scope keeps. */
+export function suggestFor(song: Song, taste: Taste, scope: Scope, triads = false): Suggested {
+  const played = writtenOnce(song);
+  const kept = played.changes.filter((c) => isKept(c, scope));
+  const phraseEnds = divide({ ...played, changes: [] })
+    .map((cut) => cut.tick)
+    .filter((tick) => tick > 0);
+  return suggest({
+    played,
+    phraseEnds,
+    taste,
+    triads,
+    fixedAt: (tick) => kept.find((c) => c.tick <= tick && c.tick + c.length > tick)?.chord ?? null,
+  });
+}
+
+function isKept(change: Pick<Change, 'given' | 'symbol'>, scope: Scope): boolean {
+  if (scope === 'all') return false;
+  return scope === 'gaps' || change.given;
+}
+
+/**
+ * Chords for a melody as an edit: as few changes as it allows, what the scope keeps untouched. Null where the song has
+ * no melody to go by, or there is no room.
+ */
+export function chordsFor(song: Song, taste: Taste, scope: Scope, triads = false): ChangesEdit | null {
+  if (song.melody.length === 0) return null;
+  const { slots, chosen } = suggestFor(song, taste, scope, triads);
+  const kept = song.changes.filter((c) => isKept(c, scope));
+  const made: Change[] = [];
+  let number = song.changes.length + 1;
+  slots.forEach((slot, i) => {
+    if (kept.some((c) => c.tick <= slot.tick && c.tick + c.length > slot.tick)) return;
+    const end = Math.min(
+      slot.tick + slot.length,
+      ...kept.flatMap((c) => (c.tick > slot.tick ? [c.tick] : [])),
+    );
+    const last = made[made.length - 1];
+    if (last && last.symbol === chosen[i].symbol && last.tick + last.length === slot.tick) {
+      made[made.length - 1] = { ...last, length: end - last.tick };
+      return;
+    }
+    const id = freshId(song, number);
+    number = Number(id.slice(1)) + 1;
+    made.push({
+      id,
+      tick: slot.tick,
+      length: end - slot.tick,
+      symbol: chosen[i].symbol,
+      given: false,
+      layout: null,
+    });
+  });
+  if (made.length === 0) return null;
+  return { kind: 'changes-set', what: 'suggested chords', changes: [...kept, ...made] };
+}
+
+/** A suggestion for one place, with what speaks for it. */
+export interface Suggestion {
+  readonly symbol: string;
+  readonly behind: number;
+  readonly why: string;
+}
+
+const MOST = 8;
+
+/** Ranked chords for a change, by its written id, everything else solved round each; its own first if it is best. */
+export function suggestionsAt(song: Song, changeId: string, taste: Taste, triads = false): Suggestion[] {
+  const change = song.changes.find((c) => c.id === changeId);
+  if (!change || song.melody.length === 0) return [];
+  const others = { ...song, changes: song.changes.filter((c) => c.id !== changeId) };
+  const result = suggestFor(others, taste, 'gaps', triads);
+  const at = result.slots.findIndex(
+    (slot) => slot.tick <= change.tick && slot.tick + slot.length > change.tick,
+  );
+  if (at < 0) return [];
+  const next = result.chosen.slice(at + 1).find((c) => c.symbol !== result.chosen[at].symbol) ?? null;
+  const played = writtenOnce(song);
+  return result.ranked[at].slice(0, MOST).map(({ candidate, behind }: Ranked) => ({
+    symbol: candidate.symbol,
+    behind,
+    why: whyFor(played, result.slots[at], candidate, next),
+  }));
+}
+
+/** "holds the long E, leads by a fifth to Dm". */
+function whyFor(played: PlayedSong, slot: Slot, candidate: Candidate, next: Candidate | null): string {
+  const bar = barAt(played.bars, slot.tick);
+  const notes = played.melody
+    .filter((n) => !n.grace && n.tick < slot.tick + slot.length && n.tick + n.length > slot.tick)
+    .sort((a, b) => weightOf(b, bar) - weightOf(a, bar));
+  const held = notes.find((n) => roleOf(n.midi, candidate.chord).kind === 'member');
+  const rubs = notes.find((n) => roleOf(n.midi, candidate.chord).kind === 'rub');
+  const letter = (note: (typeof notes)[number]): string => typeset(classNameOf(note.pitch));
+  const fall = next ? (candidate.degree - next.degree + 12) % 12 : -1;
+  const reasons = [
+    candidate.says,
+    ...(held ? [`holds ${held.length >= bar.length / 2 ? 'the long ' : ''}${letter(held)}`] : []),
+    ...(rubs ? [`${letter(rubs)} rubs with it`] : []),
+    ...(next && fall === 7 ? [`leads by a fifth to ${typeset(next.symbol)}`] : []),
+    ...(next && [1, 2, 10, 11].includes(fall) ? [`moves by step to ${typeset(next.symbol)}`] : []),
+    ...(slot.endsPhrase && candidate.degree === 0 ? ['closes the phrase'] : []),
+    ...(slot.endsPhrase && candidate.degree === 7 ? ['leaves the phrase open'] : []),
+  ];
+  return reasons.join(', ');
+}
+
+function weightOf(note: PlayedSong['melody'][number], bar: ReturnType<typeof barAt>): number {
+  return note.length * (1 + metricStrength(Math.max(0, note.tick - bar.tick), bar.metre));
+}

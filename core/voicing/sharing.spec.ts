@@ -1,0 +1,164 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
+import { arrange } from '../arrange';
+import { parseChord, type Chord } from '../music/chord';
+import { reachMm } from '../music/keyboard';
+import { midiOf, parsePitch } from '../music/pitch';
+import { applyEdit } from '../song/edits';
+import { DEFAULT_PROFILE, type Song } from '../song/schema';
+import { wholeBars } from '../testing';
+import { candidatesFor } from './candidates';
+import { type Spot, solve } from './solver';
+import { DEFAULT_WEIGHTS } from './weights';
+
+describe('parts that are the same', () => {
+  it('share one set of voicings wherever it has room in all of them', () => {
+    for (const song of DEMO_SONGS)
+      for (const layout of ['block', 'three', 'root', 'shell', 'rootless'] as const) {
+        const a = arrange(applyEdit(song, { kind: 'choose', choices: { layout } }), DEFAULT_PROFILE, {
+          withoutFingers: true,
+        });
+        const inPart = (n: number) =>
+          a.changes.filter(
+            (c) => c.change.tick >= a.parts[n - 1].fromTick && c.change.tick < a.parts[n - 1].toTick,
+          );
+        for (const part of a.parts) {
+          if (part.sharesWith === null) continue;
+          const [own, model] = [inPart(part.number), inPart(part.sharesWith)];
+          expect(own.map((c) => c.voicing.keys)).toEqual(model.map((c) => c.voicing.keys));
+        }
+      }
+  });
+
+  it('are not forced together where one of them has no room', () => {
+    // The return lies an octave lower: what fits under the first does not fit under it.
+    const base = wholeBars(['C5', 'E5', 'C5', 'E5'], ['C', 'Am', 'C', 'Am']);
+    const song: Song = applyEdit(base, { kind: 'division-chosen', division: { school: 'bars', bars: 2 } });
+    const { parts } = arrange(song, DEFAULT_PROFILE);
+    const low = applyEdit(song, {
+      kind: 'choose-for-part',
+      cutId: parts[1].cutId,
+      choices: { octaveShift: -1 },
+    });
+    const a = arrange(low, DEFAULT_PROFILE);
+    expect(a.findings.filter((f) => f.kind === 'bump' || f.kind === 'pin')).toEqual([]);
+    const under = a.right.filter((n) => n.tick >= a.parts[1].fromTick).map((n) => n.midi);
+    const top = a.changes.slice(2).map((c) => Math.max(...c.voicing.keys));
+    expect(Math.max(...top)).toBeLessThan(Math.min(...under));
+  });
+});
+
+describe('two-note partials', () => {
+  it('lie in the frame with which the whole song costs least', () => {
+    const symbols = fc.constantFrom('C', 'Dm7', 'G7', 'Am', 'F', 'E7', 'Bm7b5');
+    fc.assert(
+      fc.property(fc.array(symbols, { minLength: 2, maxLength: 5 }), (list) => {
+        const song = applyEdit(
+          wholeBars(
+            list.map(() => 'C6'),
+            list,
+          ),
+          {
+            kind: 'choose',
+            choices: { layout: 'partial' },
+          },
+        );
+        const a = arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
+        const bounds = { low: 21, high: midiOf(parsePitch('C6')) - 1, reachMm: reachMm(8) };
+        let best = Infinity;
+        for (let frame = 21; frame < 80; frame++) {
+          const spots = list.map((symbol, i): Spot => ({
+            candidates: candidatesFor(parseChord(symbol) as Chord, 'partial', bounds).filter(
+              ({ keys }) => keys[0] >= frame && keys[keys.length - 1] <= frame + 12,
+            ),
+            place: {
+              firstOrLast: i === 0 || i === list.length - 1,
+              register: 0,
+              leadingNote: 11,
+              reachMm: reachMm(8),
+            },
+          }));
+          if (spots.every(({ candidates }) => candidates.length > 0))
+            best = Math.min(best, solve(spots, DEFAULT_WEIGHTS).cost);
+        }
+        const keys = a.changes.flatMap((c) => c.voicing.keys);
+        expect(Math.max(...keys) - Math.min(...keys)).toBeLessThanOrEqual(12);
+        // Parts are too short here to be the same: nothing is shared, so the costs can be compared.
+        const chosen = a.changes.map((c, i): Spot => ({
+          candidates: [c.voicing],
+          place: {
+            firstOrLast: i === 0 || i === list.length - 1,
+            register: 0,
+            leadingNote: 11,
+            reachMm: reachMm(8),
+          },
+        }));
+        if (a.parts.length === 1) expect(solve(chosen, DEFAULT_WEIGHTS).cost).toBe(best);
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('hands under the melody', () => {
+  const a = arrange(
+    applyEdit(DEMO_SONGS[0], { kind: 'choose', choices: { layout: 'under-melody' } }),
+    DEFAULT_PROFILE,
+  );
+
+  it('hold the chord as long as its melody note, the melody on top', () => {
+    for (const c of a.changes) {
+      const struck = a.right.filter((n) => n.tick === c.change.tick);
+      const melody = struck.find((n) => n.source === 'melody');
+      if (!melody) continue;
+      for (const n of struck) {
+        expect(n.midi).toBeLessThanOrEqual(melody.midi);
+        expect(n.length).toBeLessThanOrEqual(melody.length);
+      }
+      expect(struck.length).toBeGreaterThan(1);
+    }
+  });
+
+  it('keep the bass below the chord: root, with the fifth where there is room', () => {
+    for (const c of a.changes) {
+      const bass = a.left.filter((n) => n.tick === c.change.tick).map((n) => n.midi);
+      const over = a.right.filter((n) => n.tick === c.change.tick).map((n) => n.midi);
+      expect(bass.length).toBeGreaterThanOrEqual(1);
+      expect(bass.length).toBeLessThanOrEqual(2);
+      expect(Math.max(...bass)).toBeLessThan(Math.min(...over));
+    }
+  });
+
+  it('under long notes only, leave the others to the melody alone', () => {
+    const long = arrange(
+      applyEdit(DEMO_SONGS[0], { kind: 'choose', choices: { layout: 'under-melody-long' } }),
+      DEFAULT_PROFILE,
+    );
+    const chords = (of: typeof a) => of.right.filter((n) => n.source === 'chord').length;
+    expect(chords(long)).toBeLessThan(chords(a));
+    expect(chords(long)).toBeGreaterThan(0);
+  });
+});
+
+describe('an open tenth wider than the hand', () => {
+  it('is rolled from below, one key after the other, and said once a part', () => {
+    const a = arrange(
+      applyEdit(DEMO_SONGS[0], { kind: 'choose', choices: { layout: 'tenth' } }),
+      DEFAULT_PROFILE,
+    );
+    const first = a.timeline.notes.filter((n) => n.hand === 'left' && n.tick === 0);
+    expect(first.map((n) => n.midi)).toEqual([...first.map((n) => n.midi)].sort((x, y) => x - y));
+    expect(first[1].seconds).toBeGreaterThan(first[0].seconds);
+    const said = a.findings.filter((f) => f.kind === 'reach' && f.tick < a.parts[0].toTick);
+    expect(said).toHaveLength(1);
+    expect(said[0].text).toMatch(/wider than your left hand: roll it from below.*more chords? of this part/);
+    const wide = arrange(applyEdit(DEMO_SONGS[0], { kind: 'choose', choices: { layout: 'tenth' } }), {
+      ...DEFAULT_PROFILE,
+      leftReach: 10,
+    });
+    expect(wide.left.filter((n) => n.rolled !== undefined).length).toBeLessThan(
+      a.left.filter((n) => n.rolled !== undefined).length,
+    );
+  });
+});
