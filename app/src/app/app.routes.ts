@@ -23,5 +23,10 @@ export const routes: Routes = [
     title: 'Profile · Joined Hands',
     loadComponent: () => import('./profile/profile').then((m) => m.ProfileView),
   },
+  {
+    path: 'chords',
+    title: 'Chord room · Joined Hands',
+    loadComponent: () => import('./chord-room/chord-room').then((m) => m.ChordRoom),
+  },
   { path: '**', redirectTo: '' },
 ];

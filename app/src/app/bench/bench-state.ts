@@ -1,26 +1,26 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
-import type {
-  Alternative,
-  ArrangedChange,
-  Choices,
-  Hand,
-  HandNote,
-  MelodyNote,
-  SongEdit,
-} from '@joined-hands/core';
-import { RUNGS, classNameOf, midiOf, partIndexAt, typeset } from '@joined-hands/core';
+import type { Alternative, ArrangedChange, Choices, Hand, HandNote, SongEdit } from '@joined-hands/core';
+import { RUNGS, classNameOf, learnedFingers, midiOf, partIndexAt, typeset } from '@joined-hands/core';
 import { Store } from '@ngrx/store';
 import type { HeldKey } from '../keyboard/keyboard';
-import { Piano } from '../sound/piano';
 import { Player } from '../sound/player';
+import { Hearing } from './hearing';
 import { PlaceActions, SongActions } from '../state/actions';
 import type { Place } from '../state/model';
 import { workbench } from '../state/reducer';
 import { sameView, viewOf } from './seam-view';
 import { ArrangerClient } from '../workers/arranger';
 
-/** What to play from where: the part on screen, parts 1 to it, or all. */
-export type Stretch = 'part' | 'to-part' | 'song';
+/** What to play: the part on screen, parts 1 to it, all, the pair it belongs to, or each part by itself in turn. */
+export type Stretch = 'part' | 'to-part' | 'song' | 'pair' | 'each';
+
+interface HowToPlay {
+  /** Over and over. */
+  readonly loops?: boolean;
+  /** The part on screen stays, whatever sounds. */
+  readonly stays?: boolean;
+  readonly whenDone?: () => void;
+}
 
 const SLOWEST = 40;
 const FASTEST = 160;
@@ -31,7 +31,7 @@ const TEMPO_STEP = 5;
 export class BenchState {
   private readonly store = inject(Store);
   private readonly arranger = inject(ArrangerClient);
-  private readonly piano = inject(Piano);
+  readonly hearing = inject(Hearing);
   readonly player = inject(Player);
 
   readonly state = this.store.selectSignal(workbench.selectWorkbenchState);
@@ -76,6 +76,9 @@ export class BenchState {
     return (this.arrangement()?.fills ?? []).filter((f) => ids.has(f.changeId));
   });
 
+  /** The part that sounds comes on screen. */
+  private readonly follows = signal(true);
+
   /** Voicings the selected change could have, the best first. */
   readonly alternatives = signal<readonly Alternative[]>([]);
   /** Which of them is being tried, or null. */
@@ -95,7 +98,8 @@ export class BenchState {
       const [tick, arrangement] = [this.player.tick(), this.arrangement()];
       if (tick === null || !arrangement) return;
       const index = partIndexAt(arrangement.parts, tick);
-      if (index !== untracked(this.partIndex)) this.move({ part: index, selected: null });
+      if (untracked(this.follows) && index !== untracked(this.partIndex))
+        this.move({ part: index, selected: null });
     });
   }
 
@@ -142,7 +146,7 @@ export class BenchState {
     const next = from < 0 ? first : changes[from + by];
     if (!next) return;
     this.select(next.change.id);
-    void this.hearKeys(this.keysWithMelody(next.voicing.keys, next));
+    void this.hearing.keys(this.keysWithMelody(next.voicing.keys, next));
   }
 
   /** Tries the next (or previous) voicing of the list: shown on the keyboard and heard. */
@@ -159,7 +163,7 @@ export class BenchState {
     const alternative = this.alternatives()[index];
     if (!change || !alternative) return;
     this.tried.set(index);
-    void this.hearKeys(this.keysWithMelody(alternative.voicing.keys, change));
+    void this.hearing.keys(this.keysWithMelody(alternative.voicing.keys, change));
   }
 
   /** Index of the voicing in force among the alternatives. */
@@ -201,13 +205,19 @@ export class BenchState {
   settle(settled: boolean): void {
     const part = this.part();
     if (!part) return;
-    if (!settled) return this.edit({ kind: 'unsettle', cutId: part.cutId });
+    const arrangement = this.arrangement();
+    if (!arrangement) return;
+    const inPart = (n: HandNote): boolean => n.tick >= part.fromTick && n.tick < part.toTick;
+    const notes = [...arrangement.right, ...arrangement.left].filter(inPart);
     const voicings = this.changesInPart().map((c) => ({
       changeId: c.change.id,
       keys: [...c.voicing.keys],
       fingers: null,
     }));
-    this.edit({ kind: 'settle', cutId: part.cutId, voicings });
+    const ids = [...new Set([...notes.map((n) => n.from), ...voicings.map((v) => v.changeId)])];
+    if (!settled) return this.edit({ kind: 'unsettle', cutId: part.cutId, ids });
+    const fingers = learnedFingers(notes, arrangement.played);
+    this.edit({ kind: 'settle', cutId: part.cutId, voicings, fingers });
   }
 
   changeTempo(by: 1 | -1): void {
@@ -236,33 +246,40 @@ export class BenchState {
     const [arrangement, part] = [this.arrangement(), this.part()];
     if (!arrangement || !part) return;
     this.lastStretch = stretch;
-    const { tempoPercent, hands, loops, countsIn } = this.place();
-    const fromTick = stretch === 'part' ? part.fromTick : 0;
-    const toTick = stretch === 'song' ? arrangement.played.endTick : part.toTick;
-    void this.player.play(arrangement, { fromTick, toTick, tempoPercent, hands, countsIn }, loops);
+    const { parts, played } = arrangement;
+    if (stretch === 'each') return this.playEach(0);
+    const pair = this.partIndex() - (this.partIndex() % 2);
+    const fromTick = stretch === 'part' ? part.fromTick : stretch === 'pair' ? parts[pair].fromTick : 0;
+    const toTick =
+      stretch === 'song'
+        ? played.endTick
+        : stretch === 'pair'
+          ? (parts[pair + 1] ?? parts[pair]).toTick
+          : part.toTick;
+    this.playStretch(fromTick, toTick, { loops: this.place().loops });
   }
 
-  async hearKeys(keys: readonly number[]): Promise<void> {
-    if (this.player.isPlaying()) return;
-    await this.sound(() => this.piano.hear(keys));
+  /** From a tick to the end of the song. */
+  playFrom(tick: number): void {
+    this.playStretch(tick, this.arrangement()?.played.endTick ?? tick);
   }
 
-  /** A line of notes at the song's tempo. */
-  async hearLine(notes: readonly MelodyNote[]): Promise<void> {
-    this.player.stop();
-    const line = notes.map((n) => ({ tick: n.tick, length: n.length, midi: midiOf(n.pitch) }));
-    const tempo = this.song()?.tempoMap[0].quartersPerMinute ?? 96;
-    await this.sound(() => this.piano.hearLine(line, tempo));
+  /** A stretch of the song. */
+  playStretch(fromTick: number, toTick: number, how: HowToPlay = {}): void {
+    const arrangement = this.arrangement();
+    if (!arrangement || toTick <= fromTick) return;
+    this.follows.set(!how.stays);
+    const { tempoPercent, hands, countsIn } = this.place();
+    const request = { fromTick, toTick, tempoPercent, hands, countsIn };
+    void this.player.play(arrangement, request, how.loops ?? false, how.whenDone);
   }
 
-  private async sound(make: () => Promise<void>): Promise<void> {
-    try {
-      await make();
-    } catch (error) {
-      this.player.problem.set(
-        `The piano could not be started: ${error instanceof Error ? error.message : String(error)}.`,
-      );
-    }
+  /** Each part by itself, with its count-in, one after the other. */
+  private playEach(index: number): void {
+    const part = this.arrangement()?.parts[index];
+    if (!part) return;
+    this.move({ part: index, selected: null });
+    this.playStretch(part.fromTick, part.toTick, { whenDone: () => this.playEach(index + 1) });
   }
 
   private keysWithMelody(keys: readonly number[], change: ArrangedChange): number[] {
@@ -273,8 +290,13 @@ export class BenchState {
   /** On the Tune bench: where the note picked begins. */
   readonly pickedTick = signal<number | null>(null);
 
+  /** Keys shown whatever is selected: those being named. */
+  readonly shownKeys = signal<readonly HeldKey[] | null>(null);
+
   /** What the keyboard shows: keys sounding, else the voicing tried, else the change selected. */
-  readonly heldKeys = computed<HeldKey[]>(() => {
+  readonly heldKeys = computed<readonly HeldKey[]>(() => {
+    const named = this.shownKeys();
+    if (named) return named;
     const arrangement = this.arrangement();
     if (!arrangement) return [];
     if (this.player.isPlaying()) {

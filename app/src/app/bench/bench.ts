@@ -26,16 +26,31 @@ import { SongStore } from '../storage/song-store';
 import { LettersEntry } from '../tune/letters-entry';
 import { Recorder } from '../tune/recorder';
 import { ScreenKeyboard } from '../tune/screen-keyboard';
-import type { TuneCommand } from '../tune/tune-commands';
+import { obeyChords } from '../chords/obey-chords';
+import { ChordsPanel } from '../chords/chords-panel';
+import { ChordsState } from '../chords/chords-state';
+import { PartSheet } from '../parts/part-sheet';
+import { PartsPanel } from '../parts/parts-panel';
+import { PartsState } from '../parts/parts-state';
+import { obeyParts } from '../parts/obey-parts';
+import { obeyTune } from '../tune/obey-tune';
 import { TunePanel } from '../tune/tune-panel';
 import { JOBS, TuneState } from '../tune/tune-state';
 import { BenchState } from './bench-state';
+import { Hearing } from './hearing';
 import { PartsRail } from './parts-rail';
 import { Reasons } from '../join/reasons';
 import { Seam } from './seam';
 import { Transport } from './transport';
 
 const NARROW_PX = 900;
+
+/** The benches that can be opened, in the order of the work; the address of Join is that of the song. */
+const TUNE = { name: 'Tune', address: 'tune', side: 'Work' } as const;
+const PARTS = { name: 'Parts', address: 'parts', side: 'Work' } as const;
+const CHORDS = { name: 'Chords', address: 'chords', side: 'Work' } as const;
+const JOIN = { name: 'Join', address: null, side: 'Reasons' } as const;
+const BENCHES = [TUNE, PARTS, CHORDS, JOIN] as const;
 
 /** The song bench: parts rail, seam, reasons, keyboard, transport. */
 @Component({
@@ -44,8 +59,11 @@ const NARROW_PX = 900;
     RouterLink,
     NzButtonModule,
     NzModalModule,
+    ChordsPanel,
     Keyboard,
     LettersEntry,
+    PartSheet,
+    PartsPanel,
     PartsRail,
     Reasons,
     Seam,
@@ -53,7 +71,7 @@ const NARROW_PX = 900;
     Transport,
     TunePanel,
   ],
-  providers: [BenchState, TuneState, Recorder, ScreenKeyboard],
+  providers: [BenchState, Hearing, TuneState, PartsState, ChordsState, Recorder, ScreenKeyboard],
   templateUrl: './bench.html',
   styleUrl: './bench.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -68,6 +86,8 @@ export class Bench implements OnInit {
 
   protected readonly bench = inject(BenchState);
   protected readonly tune = inject(TuneState);
+  protected readonly parts = inject(PartsState);
+  protected readonly chords = inject(ChordsState);
   private readonly screen = inject(ScreenKeyboard);
   private readonly recorder = inject(Recorder);
   private readonly store = inject(Store);
@@ -86,7 +106,11 @@ export class Bench implements OnInit {
     if (!song || !arrangement) return '';
     return `${typeset(keyName(keyAt(arrangement.played, 0)))} · ${metreName(song.metreMap[0])}`;
   });
-  protected readonly isTune = computed(() => this.benchName() === 'tune');
+  protected readonly benches = BENCHES;
+  protected readonly openBench = computed(() => BENCHES.find((b) => b.address === this.benchName()) ?? JOIN);
+  protected readonly isTune = computed(() => this.openBench() === TUNE);
+  protected readonly isParts = computed(() => this.openBench() === PARTS);
+  protected readonly isChords = computed(() => this.openBench() === CHORDS);
   protected readonly undoWhat = computed(() => this.bench.state().past.at(-1)?.what ?? null);
   protected readonly redoWhat = computed(() => this.bench.state().future.at(-1)?.what ?? null);
   protected readonly problem = computed(() => this.bench.state().problem ?? this.bench.player.problem());
@@ -166,7 +190,7 @@ export class Bench implements OnInit {
     this.modal.create({
       nzTitle: 'Keys',
       nzContent: KeysList,
-      nzData: this.isTune(),
+      nzData: this.openBench().address,
       nzFooter: null,
       nzWidth: 680,
     });
@@ -182,7 +206,17 @@ export class Bench implements OnInit {
     const forTune = this.isTune() && !this.recorder.isBusy() ? this.shortcuts.readTune(event) : null;
     if (forTune) {
       event.preventDefault();
-      return this.obeyTune(forTune);
+      return obeyTune(this.tune, forTune);
+    }
+    const forParts = this.isParts() ? this.shortcuts.readParts(event) : null;
+    if (forParts) {
+      event.preventDefault();
+      return obeyParts(this.parts, forParts);
+    }
+    const forChords = this.isChords() ? this.shortcuts.readChords(event) : null;
+    if (forChords) {
+      event.preventDefault();
+      return obeyChords(this.chords, forChords);
     }
     const command = this.shortcuts.read(event);
     if (!command) return;
@@ -211,40 +245,7 @@ export class Bench implements OnInit {
   /** A key of the piano on the screen: heard, and recorded or written as a letter where that is asked for. */
   protected press(midi: number): void {
     this.screen.press(midi);
-    if (!this.recorder.isBusy()) void this.bench.hearKeys([midi]);
-  }
-
-  private obeyTune(command: TuneCommand): void {
-    const { tune } = this;
-    switch (command.kind) {
-      case 'step':
-        return tune.step(command.by, command.isExtending);
-      case 'pitch':
-        return tune.movePitch({ steps: command.steps, semitones: command.semitones });
-      case 'length':
-        return tune.lengthen(command.by);
-      case 'shift':
-        return tune.shift(command.by);
-      case 'words':
-        tune.job.set('words');
-        return void setTimeout(() => document.querySelector<HTMLElement>('jh-words-panel textarea')?.focus());
-      case 'pick-part':
-        return tune.pickPart();
-      case 'tie':
-        return tune.tie();
-      case 'split':
-        return tune.split();
-      case 'join':
-        return tune.join();
-      case 'copy':
-        return tune.copy();
-      case 'add':
-        return tune.add();
-      case 'remove':
-        return tune.remove();
-      case 'mend':
-        return tune.mend();
-    }
+    if (!this.recorder.isBusy()) void this.bench.hearing.keys([midi]);
   }
 
   private obey(command: Command): void {

@@ -20,6 +20,19 @@ import { BenchState } from './bench-state';
               }
               <div class="fixes">
                 @for (fix of finding.fixes ?? []; track fix.label) {
+                  @if (bench.hearing.can(fix.edit)) {
+                    <button
+                      nz-button
+                      nzSize="small"
+                      nzType="text"
+                      type="button"
+                      class="hear"
+                      [attr.aria-label]="'Hear: ' + fix.label"
+                      (click)="bench.hearing.edit(fix.edit)"
+                    >
+                      Hear
+                    </button>
+                  }
                   <button nz-button nzSize="small" type="button" (click)="bench.edit(fix.edit)">
                     {{ fix.label }}
                   </button>
@@ -58,6 +71,17 @@ import { BenchState } from './bench-state';
       flex-wrap: wrap;
       gap: 6px;
       margin-top: 4px;
+      align-items: center;
+    }
+    .fixes .ant-btn {
+      height: auto;
+      min-height: 36px;
+      white-space: normal;
+      text-align: left;
+    }
+    .hear {
+      padding: 0 4px;
+      text-decoration: underline;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -21,7 +21,7 @@ import { BenchState } from './bench-state';
               <span class="name"
                 >{{ part.sectionName || 'Part' }} <i>{{ form(part) }}</i></span
               >
-              <span class="bars">{{ bars(part) }}{{ relation(part) }}</span>
+              <span class="bars">{{ bars(part) }}{{ relation(part) }}{{ order(part) }}</span>
             </span>
             <span class="effort" [attr.aria-label]="'Effort ' + effort(i) + ' of 100'" [title]="reasons(i)">
               <span class="fill" [style.height.%]="effort(i)"></span>
@@ -52,11 +52,17 @@ export class PartsRail {
     const words = {
       same: ' · same as ',
       ending: ' · new end to ',
+      varied: ' · varied from ',
       moved: ' · moved from ',
       rhythm: ' · rhythm of ',
       new: '',
     };
     return part.relatedTo === null ? '' : words[part.relation] + part.relatedTo;
+  }
+
+  /** Right hand first is the custom; the others are said. */
+  protected order({ choices }: Part): string {
+    return { right: '', left: ' · left hand first', chords: ' · chords first' }[choices.firstHand];
   }
 
   protected effort(index: number): number {

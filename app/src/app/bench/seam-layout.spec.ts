@@ -44,6 +44,28 @@ describe('the seam', () => {
     );
   });
 
+  it('writes the degree of each chord at the far end, where there is room for it', () => {
+    const { changes } = layoutOf(DEMO_SONGS[0], 4).rows[0];
+    expect(changes.map((c) => c.degree)).toEqual(['i', 'VI', 'iv', 'V7']);
+    const narrow = layoutOf(DEMO_SONGS[2], 4, 0, 340).rows.flatMap((row) => row.changes);
+    for (const change of narrow) {
+      const letters = change.inversion.length + change.degree.length;
+      if (change.degree) expect(letters * 9.5).toBeLessThanOrEqual(change.width);
+    }
+  });
+
+  it('hangs a chord under the melody from its note, the tune in one row on top', () => {
+    const under = applyEdit(DEMO_SONGS[0], { kind: 'choose', choices: { layout: 'under-melody' } });
+    const arrangement = arrange(under, DEFAULT_PROFILE);
+    const [row] = layoutSeam(viewOf(arrangement, 0), WIDTH).rows;
+    const tune = new Set(
+      arrangement.right.filter((n) => n.source === 'melody').map((n) => `${n.tick}:${n.midi}`),
+    );
+    const rows = new Set(row.notes.filter((n) => tune.has(`${n.tick}:${n.midi}`)).map((n) => n.y));
+    expect(rows.size).toBe(1);
+    for (const note of row.notes) expect(note.y).toBeGreaterThanOrEqual([...rows][0]);
+  });
+
   it('draws time in proportion within a row and pitch as height', () => {
     const [row] = layoutOf(DEMO_SONGS[0], 4).rows;
     const [a, b, c] = row.notes;

@@ -147,7 +147,9 @@ function layoutRow(view: View, spans: readonly BarSpan[], usable: number, top: n
   const inRow = (n: { tick: number }): boolean => n.tick >= fromTick && n.tick < toTick;
   const rightTop = top + BAR_LINE_ROOM;
   const inThisRow = view.right.filter(inRow);
-  const notes = inThisRow.map((n) => noteShape(view, n, x, pixelsPerTick, rightTop, orderIn(inThisRow, n)));
+  const notes = inThisRow.map((n) =>
+    noteShape(view, n, x, pixelsPerTick, rightTop, rowIn(view, inThisRow, n)),
+  );
   const { lyrics, lines } = placeLyrics(view.words.filter(inRow), x, rightTop + rightHeight(view));
   const lyricBand = view.hasLyrics ? lines * LYRIC_LINE : 0;
   const chordY = rightTop + rightHeight(view) + lyricBand + CHORD_BAND - 7;
@@ -211,6 +213,14 @@ function noteShape(
   };
 }
 
+/** The row of a stack a key is drawn in, from the lowest: a stack under the melody hangs from the top row. */
+function rowIn(view: View, notes: readonly HandNote[], note: HandNote): number {
+  const order = orderIn(notes, note);
+  if (!view.isUnderMelody) return order;
+  const together = notes.filter((n) => n.tick === note.tick).length;
+  return order + Math.max(0, view.rightMost - together);
+}
+
 /** Which of the keys struck together this one is, from the lowest. */
 function orderIn(notes: readonly HandNote[], note: HandNote): number {
   return notes.filter((n) => n.tick === note.tick && n.midi < note.midi).length;
@@ -260,16 +270,35 @@ function changeShapes(view: View, from: number, to: number, x: (tick: number) =>
       x: x(c.change.tick),
       width: x(Math.min(to, c.change.tick + c.change.length)) - x(c.change.tick),
       symbol: typeset(c.change.symbol),
-      inversion: playsVoicing(view, c)
-        ? c.voicing.inversion === null
-          ? 'slash'
-          : SHORT_INVERSION[c.voicing.inversion]
-        : '',
+      ...underneath(view, c, x(Math.min(to, c.change.tick + c.change.length)) - x(c.change.tick)),
       hasLeft: view.left.some((n) => n.from === c.change.id),
       isPinned: c.fixedBy === 'pin',
       change: c,
       how: view.right.some((n) => n.tick === c.change.tick && !n.grace) ? 'struck' : c.meeting.how,
     }));
+}
+
+/** What is written under the blocks: the inversion, and the degree at the other end. */
+function underneath(view: View, c: ArrangedChange, width: number): Pick<ChangeShape, 'inversion' | 'degree'> {
+  const { inversion } = c.voicing;
+  const named = inversion === null ? 'slash' : SHORT_INVERSION[inversion];
+  const position = playsVoicing(view, c) || isUnderMelody(view, c) ? named : '';
+  return { inversion: position, degree: view.isMelodyOnly ? '' : degreeBeside(position, c, width) };
+}
+
+/** Letters of the line under the blocks are about this wide, at most. */
+const LETTER_WIDTH = 9.5;
+
+/** The degree, where there is room for it beside the inversion. */
+function degreeBeside(inversion: string, { degree }: ArrangedChange, width: number): string {
+  return (inversion.length + degree.numeral.length + 2) * LETTER_WIDTH <= width ? degree.numeral : '';
+}
+
+/** The chord lies in the right hand, whole, with its note on top. */
+function isUnderMelody(view: View, { change, layout, voicing }: ArrangedChange): boolean {
+  if (!layout.startsWith('under-melody')) return false;
+  const struck = view.right.filter((n) => n.tick === change.tick).map((n) => n.midi);
+  return voicing.keys.slice(0, -1).every((key) => struck.includes(key));
 }
 
 /** A root-based pattern leaves the inversion aside: then none is named. */

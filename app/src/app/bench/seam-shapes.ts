@@ -32,6 +32,8 @@ export interface ChangeShape {
   readonly symbol: string;
   /** "1st inv." under the blocks. */
   readonly inversion: string;
+  /** "ii7", where there is room. */
+  readonly degree: string;
   /** The left hand strikes for it. */
   readonly hasLeft: boolean;
   readonly isPinned: boolean;

@@ -20,12 +20,33 @@ export interface SeamView {
   readonly hasLyrics: boolean;
   /** Most keys the right hand strikes together; more than one are stacked by order. */
   readonly rightMost: number;
+  /** The melody lies on top of what the right hand strikes with it: stacks hang from the top. */
+  readonly isUnderMelody: boolean;
   /** Syllables with the tick they are sung at. */
   readonly words: readonly SungWord[];
   /** Only the melody is shown, without the seam and the left hand. */
   readonly isMelodyOnly: boolean;
   /** Said in the lane when the right hand is shown elsewhere than it is played. */
   readonly elsewhere: string;
+}
+
+/** The melody of a stretch of a part, with its chords and words. */
+export function stretchView(
+  arrangement: Arrangement,
+  partIndex: number,
+  fromTick: number,
+  toTick: number,
+): SeamView {
+  const whole = viewOf(arrangement, partIndex, true);
+  const inside = ({ tick }: { readonly tick: number }): boolean => tick >= fromTick && tick < toTick;
+  return {
+    ...whole,
+    part: { ...whole.part, fromTick, toTick },
+    bars: whole.bars.filter((bar) => bar.tick < toTick && bar.tick + bar.length > fromTick),
+    right: whole.right.filter(inside),
+    changes: whole.changes.filter(({ change }) => inside(change)),
+    words: whole.words.filter(inside),
+  };
 }
 
 export interface SungWord {
@@ -50,6 +71,7 @@ export function viewOf(arrangement: Arrangement, partIndex: number, isMelodyOnly
     .map(shown);
   const words = wordsOf(arrangement.played);
   const isSinging = part.choices.layout === 'singing';
+  const isUnder = part.choices.layout.startsWith('under-melody');
   const blocks = arrangement.changes.flatMap((c) => c.pitches.map(staffStep));
   return {
     part,
@@ -69,7 +91,8 @@ export function viewOf(arrangement: Arrangement, partIndex: number, isMelodyOnly
     leftMost: isSinging
       ? mostTogether(left)
       : arrangement.changes.reduce((most, c) => Math.max(most, c.voicing.keys.length), 3),
-    rightMost: isSinging && !isMelodyOnly ? mostTogether(right) : 1,
+    rightMost: (isSinging || isUnder) && !isMelodyOnly ? mostTogether(right) : 1,
+    isUnderMelody: isUnder && !isMelodyOnly,
     hasLeft: !isMelodyOnly && (part.choices.rung > 1 || isSinging),
     hasLyrics: words.length > 0,
     words: words.filter((word) => inPart(word.tick)),

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA } from 'ng-zorro-antd/modal';
+import { CHORDS_SHORTCUTS } from '../chords/chords-commands';
+import { PARTS_SHORTCUTS } from '../parts/parts-commands';
 import { TUNE_SHORTCUTS } from '../tune/tune-commands';
 import { SHORTCUTS, Shortcuts } from './shortcuts';
 
@@ -50,9 +52,11 @@ import { SHORTCUTS, Shortcuts } from './shortcuts';
 })
 export class KeysList {
   protected readonly shortcuts = inject(Shortcuts);
-  /** True on the Tune bench, where the arrows and some letters mean notes. */
-  private readonly isTune = inject<boolean>(NZ_MODAL_DATA, { optional: true }) ?? false;
-  protected readonly list = this.isTune
-    ? [...TUNE_SHORTCUTS, ...SHORTCUTS.filter((s) => !/[←↑]|Enter/.test(s.keys))]
+  /** Address of the bench: on some the arrows and some letters mean other things. */
+  private readonly benchName = inject<string | null>(NZ_MODAL_DATA, { optional: true });
+  private readonly own =
+    { tune: TUNE_SHORTCUTS, parts: PARTS_SHORTCUTS, chords: CHORDS_SHORTCUTS }[this.benchName ?? ''] ?? null;
+  protected readonly list = this.own
+    ? [...this.own, ...SHORTCUTS.filter((s) => !/[←↑]|Enter/.test(s.keys))]
     : SHORTCUTS;
 }

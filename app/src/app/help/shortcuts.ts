@@ -1,5 +1,7 @@
 import { Injectable, inject, signal } from '@angular/core';
 import { type Command, DigitJoiner, type Focus, commandFor } from './commands';
+import { type ChordsCommand, chordsCommandFor } from '../chords/chords-commands';
+import { type PartsCommand, partsCommandFor } from '../parts/parts-commands';
 import { type TuneCommand, tuneCommandFor } from '../tune/tune-commands';
 import { SongStore } from '../storage/song-store';
 
@@ -56,6 +58,16 @@ export class Shortcuts {
   /** The command of a key on the Tune bench, or null when it means what it means everywhere. */
   readTune(event: KeyboardEvent): TuneCommand | null {
     return event.isComposing ? null : tuneCommandFor(event, this.focusOf(event), this.areOn());
+  }
+
+  /** The command of a key on the Parts bench, or null when it means what it means everywhere. */
+  readParts(event: KeyboardEvent): PartsCommand | null {
+    return event.isComposing ? null : partsCommandFor(event, this.focusOf(event), this.areOn());
+  }
+
+  /** The command of a key on the Chords bench, or null when it means what it means everywhere. */
+  readChords(event: KeyboardEvent): ChordsCommand | null {
+    return event.isComposing ? null : chordsCommandFor(event, this.focusOf(event), this.areOn());
   }
 
   private focusOf(event: KeyboardEvent): Focus {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import {
   type Alternative,
   type Choices,
+  LAYOUT_ROWS,
   PATTERNS,
   barAt,
   classNameOf,
@@ -16,7 +17,9 @@ import {
   voicingName,
   whyOf,
 } from '@joined-hands/core';
+import { FormsModule } from '@angular/forms';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzSelectModule } from 'ng-zorro-antd/select';
 import { FindingsList } from '../bench/findings-list';
 import { Choice, type ChoiceOption } from '../ui/choice';
 import { BenchState } from '../bench/bench-state';
@@ -26,7 +29,7 @@ const SHOWN_ALTERNATIVES = 6;
 /** Teaches: what is selected, why it is so, what else could be. */
 @Component({
   selector: 'jh-reasons',
-  imports: [Choice, FindingsList, NzButtonModule],
+  imports: [Choice, FindingsList, FormsModule, NzButtonModule, NzSelectModule],
   templateUrl: './reasons.html',
   styleUrl: './reasons.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -34,12 +37,7 @@ const SHOWN_ALTERNATIVES = 6;
 export class Reasons {
   protected readonly bench = inject(BenchState);
 
-  protected readonly layouts: readonly ChoiceOption<Choices['layout']>[] = [
-    { value: 'block', label: 'Nearest' },
-    { value: 'three', label: 'Three notes' },
-    { value: 'root', label: 'Root' },
-    { value: 'singing', label: 'For singing' },
-  ];
+  protected readonly layouts = LAYOUT_ROWS.map(({ layout, name }) => ({ value: layout, label: name }));
   /** The patterns made for the metre of the part. */
   protected readonly patterns = computed(() => {
     const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { type KeyboardSize, type Reach, WHITE_MM } from '@joined-hands/core';
+import { type KeyboardSize, LAYOUT_ROWS, type Profile, type Reach, WHITE_MM } from '@joined-hands/core';
 import { Store } from '@ngrx/store';
+import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Keyboard, type HeldKey } from '../keyboard/keyboard';
 import { keysBetween } from '../keyboard/keyboard-layout';
 import { ProfileActions } from '../state/actions';
@@ -29,7 +31,7 @@ const WHITE_FROM_C = [60, 62, 64, 65, 67, 69, 71, 72, 74, 76];
 /** The pianist's hands and keyboard; every arrangement honours them at once. */
 @Component({
   selector: 'jh-profile',
-  imports: [Choice, Keyboard, RouterLink],
+  imports: [Choice, FormsModule, Keyboard, NzSelectModule, RouterLink],
   templateUrl: './profile.html',
   styleUrl: './profile.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -68,7 +70,14 @@ export class ProfileView {
     return Math.round((reach - 1) * WHITE_MM);
   }
 
-  protected change(part: Partial<{ leftReach: Reach; rightReach: Reach; keyboard: KeyboardSize }>): void {
+  protected readonly levels: readonly ChoiceOption<Profile['level']>[] = [
+    { value: 'first year', label: 'First year' },
+    { value: 'some years', label: 'Some years' },
+    { value: 'fluent', label: 'Fluent' },
+  ];
+  protected readonly schools = LAYOUT_ROWS;
+
+  protected change(part: Partial<Profile>): void {
     this.store.dispatch(ProfileActions.changed({ profile: { ...this.profile(), ...part } }));
   }
 }

@@ -16,6 +16,7 @@ import {
   READ_ENDINGS,
   type Song,
   type TuneCandidate,
+  DEFAULT_CHOICES,
   emptySong,
   keyName,
   metreName,
@@ -151,7 +152,14 @@ export class Shelf implements OnInit {
       nzWidth: 640,
     });
     const taken: TuneCandidate | undefined = await firstValueFrom(modal.afterClose);
-    return taken?.song ?? null;
+    return taken ? this.inOwnSchool(taken.song) : null;
+  }
+
+  /** A new song begins with the chord positions the pianist prefers. */
+  private async inOwnSchool(song: Song): Promise<Song> {
+    const layout = (await this.songs.profile())?.layout;
+    if (!layout || song.choices.layout !== DEFAULT_CHOICES.layout) return song;
+    return { ...song, choices: { ...song.choices, layout } };
   }
 
   protected cancelReading(): void {
@@ -160,7 +168,7 @@ export class Shelf implements OnInit {
 
   /** An empty song on the Tune bench, ready to be typed, tapped or played. */
   protected async typeTune(): Promise<void> {
-    const song = { ...emptySong(crypto.randomUUID(), 'New tune'), barCount: 4 };
+    const song = await this.inOwnSchool({ ...emptySong(crypto.randomUUID(), 'New tune'), barCount: 4 });
     await this.songs.add(song);
     await this.router.navigate(['/song', song.id, 'tune'], { queryParams: { job: 'letters' } });
   }

@@ -21,8 +21,13 @@ export class Player {
   readonly sounding = signal<readonly PlannedNote[]>([]);
   readonly problem = signal<string | null>(null);
 
-  /** Plays a stretch, over and over when `loops`; stops what was playing. */
-  async play(arrangement: Arrangement, request: PlayRequest, loops: boolean): Promise<void> {
+  /** Plays a stretch, over and over when `loops`; stops what was playing. `whenDone` follows its end, not a stop. */
+  async play(
+    arrangement: Arrangement,
+    request: PlayRequest,
+    loops: boolean,
+    whenDone?: () => void,
+  ): Promise<void> {
     this.stop();
     const turn = ++this.starting;
     const program = planProgram(arrangement, request);
@@ -43,6 +48,7 @@ export class Player {
         click: (isDownbeat, time) =>
           click.triggerAttackRelease(isDownbeat ? CLICK_HIGH : CLICK_LOW, 0.03, time),
         silence: () => sampler.releaseAll(),
+        done: () => whenDone?.(),
       });
       document.dispatchEvent(
         new CustomEvent('joined-hands:playing', {
@@ -86,7 +92,10 @@ export class Player {
     let frame = 0;
     const follow = (): void => {
       const now = transport.seconds;
-      if (!loops && now >= program.seconds) return this.stop();
+      if (!loops && now >= program.seconds) {
+        this.stop();
+        return act.done();
+      }
       this.tick.set(now < program.countIn ? null : program.tickAt(now));
       this.sounding.set(soundingAt(program.notes, now));
       frame = requestAnimationFrame(follow);
@@ -108,6 +117,7 @@ interface Acts {
   readonly strike: (note: PlannedNote, time: number) => void;
   readonly click: (isDownbeat: boolean, time: number) => void;
   readonly silence: () => void;
+  readonly done: () => void;
 }
 
 function soundingAt(notes: readonly PlannedNote[], now: number): PlannedNote[] {

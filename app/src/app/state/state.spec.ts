@@ -113,7 +113,8 @@ describe('the workbench', () => {
   });
 
   it('never points at a part that is no longer there', () => {
-    const whole = arrange(lanterns, DEFAULT_PROFILE, { everyBars: 12 });
+    const cut = applyEdit(lanterns, { kind: 'division-chosen', division: { school: 'bars', bars: 12 } });
+    const whole = arrange(cut, DEFAULT_PROFILE);
     const state = after(
       PlaceActions.moved({ place: { part: 5 } }),
       ArrangementActions.came({ arrangement: whole }),

@@ -104,6 +104,6 @@ describe('the song store', () => {
       openedAt: null,
       savedAt: 0,
     });
-    expect((await store.get('old'))?.song).toMatchObject({ schemaVersion: 2, imported: [], words: [] });
+    expect((await store.get('old'))?.song).toMatchObject({ schemaVersion: 3, imported: [], words: [] });
   });
 });

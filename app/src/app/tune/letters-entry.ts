@@ -160,7 +160,8 @@ export class LettersEntry {
       this.ownMelody = fields.melody;
       this.tune.take('typed tune', this.session, fields);
       const last = fields.melody.at(-1);
-      if (isHeard && last && fields.melody.length > before) void this.bench.hearKeys([midiOf(last.pitch)]);
+      if (isHeard && last && fields.melody.length > before)
+        void this.bench.hearing.keys([midiOf(last.pitch)]);
       this.bench.showTick(firstChange(song.melody, fields.melody));
     } catch (error) {
       if (!(error instanceof FieldError)) throw error;

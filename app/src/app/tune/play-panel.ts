@@ -167,7 +167,7 @@ export class PlayPanel {
   }
 
   protected async hear({ take }: Kept): Promise<void> {
-    await this.bench.hearLine(take.melody);
+    await this.bench.hearing.line(take.melody);
   }
 
   /** Puts the take in the place of what stood in its bars. */

@@ -1,5 +1,6 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import {
+  type Finding,
   type MelodyNote,
   type PlayedNote,
   type Song,
@@ -30,6 +31,15 @@ export const TIME_STEPS = [
   { value: 240, label: '¼ beat' },
   { value: 320, label: 'triplet' },
 ] as const;
+
+/** What the Tune bench mends; chords and hands are other benches' work. */
+const OF_THE_TUNE: ReadonlySet<Finding['kind']> = new Set([
+  'overlap',
+  'words',
+  'accidental',
+  'unclear',
+  'keyboard',
+]);
 
 /** The notes picked on the Tune bench and what can be done with them. */
 @Injectable()
@@ -69,7 +79,7 @@ export class TuneState {
     const [low, high] = isExtending && from >= 0 ? [Math.min(from, to), Math.max(from, to)] : [to, to];
     this.picked.set(notes.slice(low, high + 1).map((note) => note.id));
     this.show(notes[to]);
-    void this.bench.hearKeys([notes[to].midi]);
+    void this.bench.hearing.keys([notes[to].midi]);
   }
 
   pickPart(): void {
@@ -156,7 +166,7 @@ export class TuneState {
     this.bench.edit({ kind: 'note-added', tick, length: last?.length || 960, pitch });
     const added = this.bench.song()?.melody.find((note) => note.tick === tick);
     if (added) this.picked.set([added.id]);
-    void this.bench.hearKeys([midiOf(pitch)]);
+    void this.bench.hearing.keys([midiOf(pitch)]);
   }
 
   written(id: string | undefined): MelodyNote | undefined {
@@ -168,7 +178,7 @@ export class TuneState {
     if (ids.length === 0) return;
     this.bench.edit(make(ids));
     const first = this.written(ids[0]);
-    if (first) void this.bench.hearKeys([midiOf(first.pitch)]);
+    if (first) void this.bench.hearing.keys([midiOf(first.pitch)]);
   }
 
   /** Puts a melody in the place of the old one; edits of one session are undone together. */
@@ -176,9 +186,10 @@ export class TuneState {
     this.bench.edit({ kind: 'tune-taken', what, session, fields });
   }
 
-  /** The first remedy of the first finding that has one: one key mends it. */
+  /** The first remedy of the first finding of the tune that has one: one key mends it. */
   mend(): void {
-    const fix = this.bench.findings().find((finding) => finding.fixes?.length)?.fixes?.[0];
+    const ofTheTune = this.bench.findings().filter(({ kind }) => OF_THE_TUNE.has(kind));
+    const fix = ofTheTune.find((finding) => finding.fixes?.length)?.fixes?.[0];
     if (fix) this.bench.edit(fix.edit);
   }
 }

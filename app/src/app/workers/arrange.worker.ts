@@ -5,6 +5,14 @@ import {
   type Profile,
   type Song,
   alternativesFor,
+  chordsFor,
+  compareLayouts,
+  type LayoutCost,
+  type Scope,
+  type SongEdit,
+  type Suggestion,
+  suggestionsAt,
+  type Taste,
   arrange,
   arrangeInSlices,
   keepIdentity,
@@ -71,6 +79,21 @@ const arranger = {
     if (!lastWhole) return [];
     const { song, profile, played, parts } = lastWhole;
     return alternativesFor(song, profile, played, parts, changeId);
+  },
+
+  /** What each layout would cost on the song arranged last, or on one part of it. */
+  compareLayouts(cutId: string | null): LayoutCost[] {
+    return lastWhole ? compareLayouts(lastWhole.song, lastWhole.profile, cutId) : [];
+  },
+
+  /** Ranked chords for a change of the song arranged last, by its written id. */
+  suggestionsAt(changeId: string, taste: Taste, triads: boolean): Suggestion[] {
+    return lastWhole ? suggestionsAt(lastWhole.song, changeId, taste, triads) : [];
+  },
+
+  /** A set of chords for a song as an edit; null where there is nothing to suggest. */
+  chordsFor(song: Song, taste: Taste, scope: Scope, triads: boolean): SongEdit | null {
+    return chordsFor(song, taste, scope, triads);
   },
 
   /** A melody alone, to be heard before it is taken. */

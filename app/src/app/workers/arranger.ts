@@ -3,8 +3,13 @@ import {
   type Alternative,
   type Arrangement,
   type KeyChoice,
+  type LayoutCost,
   type Profile,
+  type Scope,
   type Song,
+  type SongEdit,
+  type Suggestion,
+  type Taste,
   type Timeline,
   timelineOf,
 } from '@joined-hands/core';
@@ -47,6 +52,18 @@ export class ArrangerClient {
 
   alternatives(changeId: string): Promise<Alternative[]> {
     return this.worker.alternatives(changeId);
+  }
+
+  compareLayouts(cutId: string | null): Promise<LayoutCost[]> {
+    return this.worker.compareLayouts(cutId);
+  }
+
+  suggestionsAt(changeId: string, taste: Taste, triads: boolean): Promise<Suggestion[]> {
+    return this.worker.suggestionsAt(changeId, taste, triads);
+  }
+
+  chordsFor(song: Song, taste: Taste, scope: Scope, triads: boolean): Promise<SongEdit | null> {
+    return this.worker.chordsFor(song, taste, scope, triads);
   }
 
   easierKeys(song: Song, profile: Profile): Promise<KeyChoice[]> {

@@ -1,0 +1,121 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import {
+  type Key,
+  type Progression,
+  keyAt,
+  keyName,
+  partsOf,
+  progressionsOf,
+  twelveKeys,
+  typeset,
+  unfold,
+} from '@joined-hands/core';
+import { Store } from '@ngrx/store';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { ProfileActions } from '../state/actions';
+import { SongStore } from '../storage/song-store';
+import { Choice } from '../ui/choice';
+import { DrillTab } from './drill-tab';
+import { ShapesTab } from './shapes-tab';
+import { WarmUpTab } from './warm-up-tab';
+
+const TABS = [
+  { value: 'shapes', label: 'Chords' },
+  { value: 'drills', label: 'Drills' },
+  { value: 'warm-ups', label: 'Warm-ups' },
+] as const;
+
+/** Chords by themselves, with or without a song: shapes on the keyboard, drills through keys, warm-ups. */
+@Component({
+  selector: 'jh-chord-room',
+  imports: [Choice, DrillTab, FormsModule, NzSelectModule, RouterLink, ShapesTab, WarmUpTab],
+  template: `
+    <div class="page">
+      <header>
+        <a class="home" [routerLink]="song() ? ['/song', song()] : ['/']"
+          ><span aria-hidden="true">‹</span> {{ song() ? 'Song' : 'Shelf' }}</a
+        >
+        <h1>Chord room</h1>
+        <label for="room-key">Key</label>
+        <nz-select nzId="room-key" [ngModel]="keyName()" (ngModelChange)="choose($event)">
+          @for (item of keys; track item.name) {
+            <nz-option [nzValue]="item.name" [nzLabel]="item.name" />
+          }
+        </nz-select>
+        <span class="visually-hidden" id="tab-title">What to do</span>
+        <jh-choice
+          name="tab"
+          labelledBy="tab-title"
+          [options]="tabs"
+          [value]="tab()"
+          (chosen)="tab.set($event)"
+        />
+      </header>
+      @if (title()) {
+        <p class="from">The key and the progressions are those of {{ title() }}.</p>
+      }
+      <main>
+        @switch (tab()) {
+          @case ('shapes') {
+            <jh-shapes-tab [key]="key()" />
+          }
+          @case ('drills') {
+            <jh-drill-tab [key]="key()" [own]="own()" />
+          }
+          @case ('warm-ups') {
+            <jh-warm-up-tab [key]="key()" />
+          }
+        }
+      </main>
+      <p class="care">
+        Warm up before wide chords, keep wrist and shoulder loose, never force a stretch. Rest a few minutes
+        every half hour; stop at pain, numbness or tingling. This program gives no medical advice.
+      </p>
+    </div>
+  `,
+  styleUrl: './chord-room.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ChordRoom {
+  /** Song to take key and progressions from and to go back to, from the address. */
+  readonly song = input<string>();
+
+  private readonly songs = inject(SongStore);
+  private readonly store = inject(Store);
+  protected readonly tabs = TABS;
+  protected readonly tab = signal<(typeof TABS)[number]['value']>('shapes');
+  protected readonly keys = [...twelveKeys('major'), ...twelveKeys('minor')].map((key) => ({
+    key,
+    name: typeset(keyName(key)),
+  }));
+  protected readonly key = signal<Key>({ tonic: { letter: 'C', alter: 0 }, mode: 'major' });
+  protected readonly keyName = computed(() => typeset(keyName(this.key())));
+  protected readonly title = signal('');
+  protected readonly own = signal<readonly Progression[]>([]);
+
+  constructor() {
+    void this.songs.profile().then((profile) => {
+      if (profile) this.store.dispatch(ProfileActions.read({ profile }));
+    });
+    effect(() => {
+      const id = this.song();
+      if (id) void this.takeFrom(id);
+    });
+  }
+
+  private async takeFrom(id: string): Promise<void> {
+    const stored = await this.songs.get(id);
+    if (!stored) return;
+    const played = unfold(stored.song);
+    this.key.set(keyAt(played, 0));
+    this.title.set(stored.song.title);
+    this.own.set(progressionsOf(played, partsOf(stored.song, played)));
+  }
+
+  protected choose(name: string): void {
+    const chosen = this.keys.find((item) => item.name === name);
+    if (chosen) this.key.set(chosen.key);
+  }
+}

@@ -1,0 +1,217 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import {
+  DRILLS,
+  type DrillPattern,
+  type DrillStep,
+  type Hand,
+  type Key,
+  type KeyEvent,
+  type KeyOrder,
+  type Progression,
+  classNameOf,
+  drillFrom,
+  drillThrough,
+  keyName,
+  typeset,
+} from '@joined-hands/core';
+import { Store } from '@ngrx/store';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { Keyboard } from '../keyboard/keyboard';
+import { Piano } from '../sound/piano';
+import { workbench } from '../state/reducer';
+import { ComputerKeys, MidiKeys, SimulatedKeys, midiInputs } from '../tune/key-sources';
+import type { KeySource } from '../tune/recorder';
+import { Choice } from '../ui/choice';
+import { DrillSession } from './drill-session';
+
+const MOST_OWN = 6;
+type Source = 'screen' | 'computer' | 'midi' | 'simulated';
+
+/** A progression drilled through keys with least movement, marked by the keys struck. */
+@Component({
+  selector: 'jh-drill-tab',
+  imports: [Choice, FormsModule, Keyboard, NzButtonModule, NzInputNumberModule, NzSelectModule],
+  templateUrl: './drill-tab.html',
+  styleUrl: './drill-tab.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class DrillTab {
+  readonly key = input.required<Key>();
+  /** Progressions of the song the pianist came from. */
+  readonly own = input<readonly Progression[]>([]);
+
+  private readonly piano = inject(Piano);
+  private readonly profile = inject(Store).selectSignal(workbench.selectProfile);
+  private listening: KeySource | null = null;
+
+  protected readonly patterns = computed<readonly DrillPattern[]>(() => [
+    ...DRILLS,
+    ...this.own()
+      .slice(0, MOST_OWN)
+      .map((item) => drillFrom(`${item.numerals} (yours)`, item.chords, this.key())),
+  ]);
+  protected readonly patternName = linkedSignal(() => {
+    const { mode } = this.key();
+    return (DRILLS.find((pattern) => pattern.mode === mode) ?? DRILLS[0]).name;
+  });
+  protected readonly orders: readonly KeyOrder[] = ['falling fifths', 'half steps up', 'whole steps down'];
+  protected readonly order = signal<KeyOrder>('falling fifths');
+  protected readonly count = signal(12);
+  protected readonly beatsPerMinute = signal(72);
+  protected readonly hands = [
+    { value: 'left', label: 'Left' },
+    { value: 'right', label: 'Right' },
+  ] as const;
+  protected readonly hand = signal<Hand>('left');
+  protected readonly sources = [
+    { value: 'screen', label: 'Screen' },
+    { value: 'computer', label: 'Computer keys' },
+    { value: 'midi', label: 'MIDI' },
+    { value: 'simulated', label: 'Simulated pianist' },
+  ] as const;
+  protected readonly source = signal<Source>('screen');
+  protected readonly problem = signal('');
+
+  protected readonly steps = computed<DrillStep[]>(() => {
+    const pattern = this.patterns().find((p) => p.name === this.patternName()) ?? this.patterns()[0];
+    return drillThrough(pattern, this.key(), this.order(), this.count(), this.profile(), this.hand());
+  });
+  protected readonly session = signal<DrillSession | null>(null);
+  protected readonly shown = computed(
+    () => this.session()?.step() ?? (this.session() ? null : this.steps()[0]),
+  );
+  protected readonly held = computed(() =>
+    (this.shown()?.pitches ?? []).map((pitch, i) => ({
+      midi: this.shown()?.keys[i] ?? 0,
+      hand: this.hand(),
+      letter: typeset(classNameOf(pitch)),
+      finger: null,
+    })),
+  );
+  protected readonly used = computed(() => [...this.steps().flatMap((step) => [...step.keys]), 60]);
+  protected readonly verdict = computed(() => {
+    const mark = this.session()?.last();
+    if (!mark) return '';
+    if (mark.isRight) return 'Right.';
+    const names = (keys: readonly number[]): string => keys.map((key) => this.letterOf(key)).join(' ');
+    const missing = mark.missing.length > 0 ? ` Missing: ${names(mark.missing)}.` : '';
+    const extra = mark.extra.length > 0 ? ` Not in it: ${names(mark.extra)}.` : '';
+    return `Not yet.${missing}${extra} Again.`;
+  });
+  protected readonly score = computed(() => {
+    const session = this.session();
+    if (!session) return '';
+    const wrong = session.wrong();
+    return `${session.right()} of ${session.steps.length} right${wrong > 0 ? `, ${wrong} to try again` : ''}`;
+  });
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.stop());
+  }
+
+  protected keyOf(step: DrillStep): string {
+    return typeset(keyName(step.key));
+  }
+
+  protected symbolOf(step: DrillStep): string {
+    return typeset(step.symbol);
+  }
+
+  private letterOf(midi: number): string {
+    const step = this.session()?.step();
+    const at = step?.keys.indexOf(midi) ?? -1;
+    const known = at >= 0 ? step?.pitches[at] : undefined;
+    return known
+      ? typeset(classNameOf(known))
+      : ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B♭', 'B'][midi % 12];
+  }
+
+  protected async begin(): Promise<void> {
+    this.stop();
+    this.problem.set('');
+    this.session.set(new DrillSession(this.steps()));
+    if (this.source() === 'computer') this.listen(new ComputerKeys());
+    if (this.source() === 'midi') {
+      const [first] = await midiInputs();
+      if (!first) {
+        this.stop();
+        return this.problem.set(
+          'No MIDI keyboard answers. Connect one, or play on the screen or the computer keys.',
+        );
+      }
+      this.listen(new MidiKeys(first));
+    }
+    if (this.source() === 'simulated') this.simulate(0);
+  }
+
+  protected stop(): void {
+    this.listening?.stop();
+    this.listening = null;
+    this.session.set(null);
+  }
+
+  private listen(source: KeySource): void {
+    this.listening?.stop();
+    this.listening = source;
+    const begun = performance.now();
+    source.start(
+      (event: KeyEvent) => event.velocity > 0 && this.press(event.midi),
+      () => (performance.now() - begun) / 1000,
+    );
+  }
+
+  /** The stand-in plays the chord asked for; the first time now and then with a wrong key, then right. */
+  private simulate(attempt: number): void {
+    const session = this.session();
+    const step = session?.step();
+    if (!session || !step || this.source() !== 'simulated') return;
+    const isMistaken = attempt === 0 && session.at() % 5 === 3;
+    const mistakes = isMistaken ? [{ kind: 'wrong key' as const, note: step.keys.length - 1 }] : [];
+    const tune = step.keys.map((midi) => ({ beat: 1, beats: 1, midi }));
+    const seed = session.at() * 7 + attempt;
+    this.listen(new SimulatedKeys(tune, this.beatsPerMinute(), seed, mistakes));
+  }
+
+  /** A key from any source; a chord that is complete is marked. */
+  protected press(midi: number): void {
+    const session = this.session();
+    void this.hear([midi]);
+    if (!session) return;
+    const at = session.at();
+    const mark = session.press(midi);
+    if (mark && this.source() === 'simulated') this.simulate(session.at() === at ? 1 : 0);
+  }
+
+  /** The first key's chords, one after the other at the tempo. */
+  protected async hearFirst(): Promise<void> {
+    const beat = 60_000 / this.beatsPerMinute();
+    const [first] = this.steps();
+    const inFirst = this.steps().filter((step) => step.key === first.key);
+    for (const step of inFirst) {
+      await this.hear(step.keys);
+      await new Promise((resolve) => setTimeout(resolve, 2 * beat));
+    }
+  }
+
+  private async hear(keys: readonly number[]): Promise<void> {
+    try {
+      await this.piano.hear(keys);
+    } catch (error) {
+      this.problem.set(
+        `The piano could not be started: ${error instanceof Error ? error.message : String(error)}.`,
+      );
+    }
+  }
+}

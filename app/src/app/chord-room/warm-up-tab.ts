@@ -1,0 +1,120 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  type Key,
+  type WarmUpNote,
+  arpeggioWarmUp,
+  classNameOf,
+  keyName,
+  scaleWarmUp,
+  typeset,
+} from '@joined-hands/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Keyboard } from '../keyboard/keyboard';
+import { Piano } from '../sound/piano';
+
+const TICKS = 480;
+const BEATS_PER_MINUTE = 84;
+
+/** The scale and the broken tonic triad of a key, each hand, with their usual fingers. */
+@Component({
+  selector: 'jh-warm-up-tab',
+  imports: [Keyboard, NzButtonModule],
+  template: `
+    @if (problem()) {
+      <p role="alert">{{ problem() }}</p>
+    }
+    <div class="all">
+      @for (item of items(); track item.name) {
+        <section>
+          <h2>{{ item.name }}</h2>
+          <p class="notes">
+            @for (note of item.notes; track $index) {
+              <span
+                ><b>{{ letter(note) }}</b
+                ><small>{{ note.finger }}</small></span
+              >
+            }
+          </p>
+          <jh-keyboard [size]="88" [held]="item.held" [used]="item.used" [isNarrow]="true" />
+          <button
+            nz-button
+            nzSize="small"
+            type="button"
+            [attr.aria-label]="'Hear ' + item.name"
+            (click)="hear(item.notes)"
+          >
+            Hear
+          </button>
+        </section>
+      }
+    </div>
+  `,
+  styles: `
+    .all {
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(min(460px, 100%), 1fr));
+      gap: 20px 30px;
+    }
+    section {
+      min-width: 0;
+    }
+    h2 {
+      font-size: 22px;
+    }
+    .notes {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 4px 12px;
+      margin: 6px 0;
+    }
+    .notes span {
+      display: flex;
+      flex-direction: column;
+      align-items: center;
+      line-height: 1.15;
+    }
+    small {
+      color: var(--ink-soft);
+      font-size: 17px;
+    }
+    button {
+      margin-top: 6px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WarmUpTab {
+  readonly key = input.required<Key>();
+  private readonly piano = inject(Piano);
+  protected readonly problem = signal('');
+
+  protected readonly items = computed(() => {
+    const [key, name] = [this.key(), typeset(keyName(this.key()))];
+    return (['right', 'left'] as const).flatMap((hand) =>
+      [
+        { name: `${name} scale, ${hand} hand`, notes: scaleWarmUp(key, hand) },
+        { name: `${name} broken chord, ${hand} hand`, notes: arpeggioWarmUp(key, hand) },
+      ].map((item) => ({
+        ...item,
+        held: item.notes.map((n) => ({ midi: n.midi, hand, letter: this.letter(n), finger: n.finger })),
+        used: item.notes.map((n) => n.midi),
+      })),
+    );
+  });
+
+  protected letter({ pitch }: WarmUpNote): string {
+    return typeset(classNameOf(pitch));
+  }
+
+  protected async hear(notes: readonly WarmUpNote[]): Promise<void> {
+    try {
+      this.problem.set('');
+      const line = notes.map((n, i) => ({ tick: i * TICKS, length: TICKS, midi: n.midi }));
+      await this.piano.hearLine(line, BEATS_PER_MINUTE);
+    } catch (error) {
+      this.problem.set(
+        `The piano could not be started: ${error instanceof Error ? error.message : String(error)}.`,
+      );
+    }
+  }
+}

@@ -1,0 +1,257 @@
+import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
+import {
+  type Chord,
+  type Choices,
+  type Key,
+  type Layout,
+  type LayoutCost,
+  type Scope,
+  type SongEdit,
+  type Suggestion,
+  type Taste,
+  byHalfStep,
+  changeAdded,
+  changeLeftOut,
+  changeMoved,
+  changesPlaced,
+  firstBarTick,
+  cutIdForChoice,
+  keyAt,
+  onLadder,
+  readSymbol,
+  symbolOf,
+  writtenTick,
+} from '@joined-hands/core';
+import { BenchState } from '../bench/bench-state';
+import { ArrangerClient } from '../workers/arranger';
+
+/** What the Chords bench helps with, one at a time. */
+export const CHORD_JOBS = [
+  { value: 'chord', label: 'Chord' },
+  { value: 'schools', label: 'Schools' },
+  { value: 'suggest', label: 'Suggest' },
+  { value: 'holds', label: 'Holds' },
+  { value: 'name', label: 'Name' },
+] as const;
+export type ChordJob = (typeof CHORD_JOBS)[number]['value'];
+
+const HALF_BEAT = 480;
+/** The build-up from two notes to the whole chord, one gesture. */
+export const BUILD_UP: readonly {
+  readonly value: number;
+  readonly label: string;
+  readonly choices: Partial<Choices>;
+}[] = [
+  { value: 2, label: 'Two notes', choices: { rung: 3, layout: 'shell' } },
+  { value: 3, label: 'Three', choices: { rung: 4, layout: 'three' } },
+  { value: 4, label: 'Whole', choices: { rung: 4, layout: 'block' } },
+];
+
+/** Chords of the open song: what is selected, what is suggested, what each school would cost. */
+@Injectable()
+export class ChordsState {
+  readonly bench = inject(BenchState);
+  private readonly arranger = inject(ArrangerClient);
+  readonly job = signal<ChordJob>('chord');
+  readonly taste = signal<Taste>('sevenths');
+  /** Triads where a seventh stands at rest. */
+  readonly triads = signal(true);
+  /** Whether a choice is made for the song or for the part on screen. */
+  readonly forPart = signal(false);
+  /** Ranked chords for the change selected. */
+  readonly suggestions = signal<readonly Suggestion[]>([]);
+  /** Which of them is heard, or null. */
+  readonly heard = signal<number | null>(null);
+  readonly costs = signal<readonly LayoutCost[] | null>(null);
+  readonly isSuggesting = signal(false);
+  /** What the pianist should know of what was just tried. */
+  readonly notice = signal('');
+  /** Symbols put aside among the chords that hold a note. */
+  readonly dismissed = signal<ReadonlySet<string>>(new Set());
+
+  readonly change = this.bench.change;
+  readonly key = computed<Key | null>(() => {
+    const [arrangement, change] = [this.bench.arrangement(), this.change()];
+    return arrangement ? keyAt(arrangement.played, change?.change.tick ?? 0) : null;
+  });
+
+  constructor() {
+    effect(() => {
+      const [change, arrangement, taste, triads] = [
+        this.change(),
+        this.bench.arrangement(),
+        this.taste(),
+        this.triads(),
+      ];
+      this.heard.set(null);
+      if (!change || !arrangement || arrangement.onlyPart !== null) return this.suggestions.set([]);
+      const id = change.change.writtenId;
+      void this.arranger.suggestionsAt(id, taste, triads).then((list) => {
+        if (this.change()?.change.writtenId === id) this.suggestions.set(list);
+      });
+    });
+    effect(() => {
+      const [job, arrangement, forPart] = [this.job(), this.bench.arrangement(), this.forPart()];
+      if (job !== 'schools' || !arrangement || arrangement.onlyPart !== null) return;
+      const cutId = forPart ? (untracked(this.bench.part)?.cutId ?? null) : null;
+      void this.arranger.compareLayouts(cutId).then((costs) => this.costs.set(costs));
+    });
+  }
+
+  /** Hears the next (or previous) suggestion in its place, with the melody over it. */
+  hearNext(by: 1 | -1): void {
+    if (!this.change()) return this.bench.step(1);
+    const count = this.suggestions().length;
+    if (count === 0) return;
+    const at = ((this.heard() ?? (by > 0 ? -1 : 0)) + by + count) % count;
+    this.heard.set(at);
+    this.hear(this.suggestions()[at].symbol);
+  }
+
+  /** Hears a chord in the place of the one selected, with the melody over it. */
+  hear(symbol: string): void {
+    const change = this.change() ?? this.bench.changesInPart()[0];
+    if (change) this.bench.hearing.chord(symbol, change);
+  }
+
+  /** Writes a chord in the place of the one selected; says why when it cannot be read. */
+  write(symbol: string): boolean {
+    const change = this.change();
+    if (!change) return false;
+    const read = readSymbol(symbol);
+    if ('problem' in read) {
+      this.notice.set(read.problem);
+      return false;
+    }
+    this.notice.set('');
+    this.bench.edit({ kind: 'change-written', id: change.change.writtenId, symbol: symbolOf(read.chord) });
+    return true;
+  }
+
+  takeHeard(): void {
+    const at = this.heard();
+    const suggestion = at === null ? undefined : this.suggestions()[at];
+    if (suggestion) this.write(suggestion.symbol);
+  }
+
+  /** One rung up or down the ladder of sevenths. */
+  ladder(by: 1 | -1): void {
+    this.replace((chord) => onLadder(chord, by), 'The ladder goes no further: maj7, 7, m7, m7♭5, dim7.');
+  }
+
+  /** The whole chord a half step up or down. */
+  halfStep(by: 1 | -1): void {
+    const key = this.key();
+    if (key) this.replace((chord) => byHalfStep(chord, by, key), '');
+  }
+
+  private replace(make: (chord: Chord) => Chord | null, otherwise: string): void {
+    const change = this.change();
+    if (!change) return;
+    const made = make(change.chord);
+    if (!made) return this.notice.set(otherwise);
+    const symbol = symbolOf(made);
+    this.write(symbol);
+    this.hear(symbol);
+  }
+
+  /** Earlier or later by half a beat. */
+  moveBy(by: 1 | -1, ticks = HALF_BEAT): void {
+    const [song, change] = [this.bench.song(), this.change()];
+    if (!song || !change) return;
+    this.editOr(
+      changeMoved(song, change.change.writtenId, by * ticks),
+      'There is no room to move it further.',
+    );
+  }
+
+  leaveOut(): void {
+    const [song, change] = [this.bench.song(), this.change()];
+    if (song && change) this.editOr(changeLeftOut(song, change.change.writtenId), '');
+  }
+
+  place(how: 'easy' | 'as sung'): void {
+    const song = this.bench.song();
+    if (song) this.bench.edit(changesPlaced(song, how));
+  }
+
+  /** The first chord of a part that has none, on its first bar line. */
+  addFirst(symbol: string): void {
+    const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
+    if (!arrangement || !part) return;
+    const tick = writtenTick(arrangement.played, firstBarTick(arrangement.played, part.fromTick));
+    if (tick !== null) this.add(tick, symbol);
+  }
+
+  /** The chord selected, struck again in the middle of its time, to be changed there. */
+  split(): void {
+    const id = this.change()?.change.writtenId;
+    const change = this.bench.song()?.changes.find((c) => c.id === id);
+    if (change) this.add(change.tick + HALF_BEAT * Math.round(change.length / 2 / HALF_BEAT), change.symbol);
+  }
+
+  private add(tick: number, symbol: string): void {
+    const song = this.bench.song();
+    const read = readSymbol(symbol);
+    if (!song) return;
+    if ('problem' in read) return this.notice.set(read.problem);
+    this.editOr(changeAdded(song, tick, symbolOf(read.chord)), 'There is no room for another chord here.');
+  }
+
+  /** Suggests chords for the song in the taste chosen. */
+  async suggest(scope: Scope): Promise<void> {
+    const song = this.bench.song();
+    if (!song || this.isSuggesting()) return;
+    if (song.melody.length === 0)
+      return this.notice.set('There is no melody to go by: tell the tune on the Tune bench first.');
+    this.isSuggesting.set(true);
+    try {
+      const edit = await this.arranger.chordsFor(song, this.taste(), scope, this.triads());
+      const nothing =
+        scope === 'gaps'
+          ? 'Every bar has its chord already: nothing was changed.'
+          : 'There was nothing to change.';
+      this.editOr(edit, nothing);
+    } finally {
+      this.isSuggesting.set(false);
+    }
+  }
+
+  /** A layout for the song, or for the part on screen and those that follow it. */
+  chooseLayout(layout: Layout): void {
+    this.choose({ layout, ...(this.bench.rung() < 4 ? { rung: 4 } : {}) });
+  }
+
+  readonly buildUp = computed(() => {
+    const choices = this.bench.part()?.choices;
+    if (!choices) return 0;
+    if (choices.rung === 3) return 2;
+    return choices.layout === 'three' ? 3 : choices.layout === 'block' && choices.rung === 4 ? 4 : 0;
+  });
+
+  /** Two notes, then three, then the whole chord; from there back to two. */
+  buildOn(): void {
+    const at = BUILD_UP.findIndex((step) => step.value === this.buildUp());
+    this.choose(BUILD_UP[(at + 1) % BUILD_UP.length].choices);
+  }
+
+  choose(choices: Partial<Choices>): void {
+    const [part, parts] = [this.bench.part(), this.bench.arrangement()?.parts ?? []];
+    if (this.forPart() && part)
+      return this.bench.edit({ kind: 'choose-for-part', cutId: cutIdForChoice(parts, part, false), choices });
+    this.bench.choose(choices);
+  }
+
+  /** A layout for the chord selected alone; null follows its part. */
+  layoutForChange(layout: Layout | null): void {
+    const change = this.change();
+    if (change) this.bench.edit({ kind: 'layout', changeId: change.change.writtenId, layout });
+  }
+
+  private editOr(edit: SongEdit | null, otherwise: string): void {
+    if (edit) {
+      this.notice.set('');
+      this.bench.edit(edit);
+    } else this.notice.set(otherwise);
+  }
+}
