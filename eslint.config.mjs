@@ -9,6 +9,7 @@ const CORE = [
   'harmony',
   'takes',
   'parts',
+  'suggesting',
   'rhythm',
   'hands',
   'voicing',

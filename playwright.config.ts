@@ -4,10 +4,12 @@ const PORT = 4319;
 
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 60_000,
-  workers: 1,
+  timeout: 180_000,
+  // As many as the machine has cores: each journey has a browser context, and so a store, of its own.
+  workers: 2,
+  fullyParallel: true,
   // Slow machines are given time: nothing here measures speed.
-  expect: { timeout: 15_000 },
+  expect: { timeout: 30_000 },
   retries: 0,
   use: {
     baseURL: `http://localhost:${PORT}`,

@@ -45,7 +45,7 @@ test('a demo song, from the shelf to an exported file, and back after a reload',
   await page.getByRole('button', { name: 'Count in' }).click();
   await page.getByRole('button', { name: 'Play part 1' }).click();
   const playhead = page.getByTestId('playhead');
-  await expect(playhead).toBeAttached({ timeout: 20_000 });
+  await expect(playhead).toBeAttached({ timeout: 60_000 });
   const first = Number(await playhead.getAttribute('x1'));
   await expect.poll(async () => Number(await playhead.getAttribute('x1'))).toBeGreaterThan(first);
   await expect(page.locator('jh-keyboard rect.left')).not.toHaveCount(0);

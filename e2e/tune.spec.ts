@@ -56,7 +56,7 @@ test('letters and counts typed from nothing to a heard tune', async ({ page }) =
   await expect(page.locator('#fault')).toHaveText('');
   await expect(page.locator('main[aria-busy=false]')).toBeVisible();
   await page.getByRole('button', { name: /^Play part/ }).click();
-  await expect(page.getByTestId('playhead')).toBeAttached({ timeout: 20_000 });
+  await expect(page.getByTestId('playhead')).toBeAttached({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Stop', exact: true }).click();
   const typed = await song(page);
   expect(typed.melody.map((n) => [n.tick, n.length])).toEqual([
@@ -92,7 +92,7 @@ test('a file with two candidates for the melody is heard and chosen from', async
   await expect(dialog).toContainText('3 lines that could be the melody');
   await dialog.getByRole('button', { name: 'Hear Left hand, top line' }).click();
   await expect(dialog.getByRole('button', { name: 'Hear Left hand, top line' })).toHaveText(/Stop/, {
-    timeout: 20_000,
+    timeout: 60_000,
   });
   await dialog.getByRole('button', { name: 'Hear Left hand, top line' }).click();
   await dialog.getByRole('button', { name: 'Take Right hand' }).click();
@@ -150,14 +150,14 @@ test('a take of the simulated pianist is recorded, compared and kept', async ({ 
   await page.locator('#take-tempo').fill('200');
   await page.locator('#take-bars').fill('1');
   await page.getByRole('button', { name: 'Record a take' }).click();
-  await expect(page.locator('jh-play-panel')).toContainText('Counting in', { timeout: 20_000 });
+  await expect(page.locator('jh-play-panel')).toContainText('Counting in', { timeout: 60_000 });
   const takes = page.getByRole('list', { name: 'Takes' }).locator('li');
-  await expect(takes).toHaveCount(1, { timeout: 20_000 });
+  await expect(takes).toHaveCount(1, { timeout: 60_000 });
   await expect(takes.first()).toContainText('4 notes, straight, two to a beat');
   await page.locator('nz-select#mistake, nz-select').nth(1).click();
   await page.getByText('a note left out', { exact: true }).click();
   await page.getByRole('button', { name: 'Record a take' }).click();
-  await expect(takes).toHaveCount(2, { timeout: 20_000 });
+  await expect(takes).toHaveCount(2, { timeout: 60_000 });
   await expect(takes.first()).toContainText(
     'Beside take 1: 0 notes here that the other lacks, 1 the other way',
   );
@@ -278,7 +278,7 @@ test('a rhythm is tapped against the click and becomes counts', async ({ page })
   await job(page, 'Letters');
   for (let i = 0; i < 12; i++) await page.getByRole('button', { name: 'Click faster' }).click();
   await page.getByRole('button', { name: 'Tap the rhythm' }).click();
-  await expect(page.locator('jh-letters-entry')).toContainText('Tap any key', { timeout: 20_000 });
+  await expect(page.locator('jh-letters-entry')).toContainText('Tap any key', { timeout: 60_000 });
   for (let i = 0; i < 3; i++) {
     await page.keyboard.down('Space');
     await page.waitForTimeout(200);

@@ -13,6 +13,7 @@ import {
   RUNGS,
   type Reach,
   type Song,
+  applyEdit,
   arrange,
   openFile,
   reportOf,
@@ -24,16 +25,16 @@ import {
 /** Anything the caller can put right; its message is the one line on stderr. */
 class UsageError extends Error {}
 
-const SCHOOLS: Record<string, Choices['layout'] | null> = {
+const SCHOOLS: Record<string, Choices['layout']> = {
   nearest: 'block',
   three: 'three',
   root: 'root',
-  partial: null,
-  shell: null,
-  fifth: null,
-  rootless: null,
-  tenth: null,
-  'under-melody': null,
+  partial: 'partial',
+  shell: 'shell',
+  fifth: 'fifth',
+  rootless: 'rootless',
+  tenth: 'tenth',
+  'under-melody': 'under-melody',
   singing: 'singing',
 };
 
@@ -78,8 +79,6 @@ function schoolOf(school: string | undefined): Partial<Choices> {
   const layout = SCHOOLS[school];
   if (layout === undefined)
     throw new UsageError(`--school ${school}: choose one of ${Object.keys(SCHOOLS).join(', ')}`);
-  if (layout === null)
-    throw new UsageError(`--school ${school}: not yet; nearest, three, root and singing can be used now`);
   return { layout };
 }
 
@@ -87,7 +86,7 @@ function rungOf(value: string | undefined): Partial<Choices> {
   const rung = wanted('--rung', value, [1, 2, 3, 4, 5, 6, 7]);
   if (rung === undefined) return {};
   if (!RUNGS[rung - 1].ready)
-    throw new UsageError(`--rung ${rung}: not yet; 1, 2, 4, 5 and 7 can be used now`);
+    throw new UsageError(`--rung ${rung}: not yet; 1, 2, 3, 4, 5 and 7 can be used now`);
   return { rung };
 }
 
@@ -104,8 +103,8 @@ function patternOf(name: string | undefined): Partial<Choices> {
 function barsOf(value: string | undefined): number | undefined {
   if (value === undefined || value === 'auto') return undefined;
   const bars = Number(value);
-  if (!Number.isInteger(bars) || bars < 1)
-    throw new UsageError(`--parts ${value}: give "auto" or a number of bars`);
+  if (!Number.isInteger(bars) || bars < 1 || bars > 64)
+    throw new UsageError(`--parts ${value}: give "auto" or a number of bars from 1 to 64`);
   return bars;
 }
 
@@ -153,10 +152,15 @@ function writeAll(
 function run(argv: readonly string[]): void {
   const request = readRequest(argv);
   const { song: read, profile: own } = readInput(request.input);
-  const song = { ...read, choices: { ...read.choices, ...request.choices } };
+  const asked = { ...read, choices: { ...read.choices, ...request.choices } };
+  const { everyBars } = request;
+  const song =
+    everyBars === undefined
+      ? asked
+      : applyEdit(asked, { kind: 'division-chosen', division: { school: 'bars', bars: everyBars } });
   const profile = { ...own, ...request.profile };
   const started = performance.now();
-  const arrangement = arrange(song, profile, { everyBars: request.everyBars });
+  const arrangement = arrange(song, profile);
   const milliseconds = performance.now() - started;
   const name = basename(request.input).replace(/(\.joined)?\.[^.]+$/, '');
   writeAll(request.out, [

@@ -11,6 +11,9 @@ import { voiceParts } from '../core/voicing/voiceParts';
 import type { Chord } from '../core/music/chord';
 import type { Song } from '../core/song/schema';
 import { browserFigures } from './bench-browser';
+import { cutFigures } from './bench-parts';
+import { voicingFigures } from './bench-voicing';
+import { chordFigures } from './bench-chords';
 import { tuneFigures } from './bench-tune';
 
 const RUNS = 7;
@@ -36,7 +39,8 @@ function stagesOf(song: Song): Figures[] {
   const voiced = voiceParts(song, DEFAULT_PROFILE, played, parts);
   const melody = rightHand(played, parts, voiced.raisedParts);
   const longestNote = Math.max(...melody.map((n) => n.length));
-  const task = { song, played, parts, profile: DEFAULT_PROFILE, voiced, melody, longestNote };
+  const twins = new Map<string, string>();
+  const task = { song, played, parts, profile: DEFAULT_PROFILE, voiced, melody, longestNote, twins };
   const left = parts.flatMap((_, i) => leftHand(task, i).notes);
   const starts = new Set(parts.map((p) => p.fromTick));
   let turn = 0;
@@ -63,8 +67,8 @@ function stagesOf(song: Song): Figures[] {
         arrange({ ...song, melody: [...song.melody] }, DEFAULT_PROFILE, { withoutFingers: true }),
       ),
     },
-    { name: 'fingering, right hand', ms: median(() => withFingers(melody, 'right', 8, starts, new Map())) },
-    { name: 'fingering, left hand', ms: median(() => withFingers(left, 'left', 8, starts, new Map())) },
+    { name: 'fingering, right hand', ms: median(() => withFingers(melody, 'right', 8, starts, () => null)) },
+    { name: 'fingering, left hand', ms: median(() => withFingers(left, 'left', 8, starts, () => null)) },
   ];
 }
 
@@ -118,5 +122,8 @@ for (const song of [...DEMO_SONGS, small, large]) {
   );
   console.log(song.title.padEnd(25), cells.join(''));
 }
+voicingFigures();
+cutFigures();
+chordFigures();
 tuneFigures();
 if (!process.argv.includes('--core')) await browserFigures();

@@ -1,5 +1,5 @@
 // What npm start and npm test share: everything the machine needs is put there first. Only Node is asked for.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -16,6 +16,18 @@ export function run(command, args, options = {}) {
   });
   if (error && !options.quiet) console.error(`${command} could not be started: ${error.message}`);
   return status ?? 1;
+}
+
+/** The same without waiting: resolves with the exit code. */
+export function start(command, args) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: 'inherit', env: process.env });
+    child.on('error', (error) => {
+      console.error(`${command} could not be started: ${error.message}`);
+      resolve(1);
+    });
+    child.on('close', (status) => resolve(status ?? 1));
+  });
 }
 
 /** Installs the packages when they are missing or older than the lock file. */

@@ -2,7 +2,7 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium, install, needsBuild, run } from './setup.mjs';
+import { chromium, install, needsBuild, run, start } from './setup.mjs';
 
 const reports = mkdtempSync(join(tmpdir(), 'joined-hands-'));
 let passed = 0;
@@ -11,7 +11,18 @@ let failed = 0;
 /** One check that passes or fails as a whole. */
 function check(name, command, args) {
   const started = Date.now();
-  const isGood = run(command, args) === 0;
+  return record(name, run(command, args) === 0, started);
+}
+
+/** Checks that do not need one another, at the same time. */
+async function checkTogether(...checks) {
+  const started = Date.now();
+  await Promise.all(
+    checks.map(async ([name, command, args]) => record(name, (await start(command, args)) === 0, started)),
+  );
+}
+
+function record(name, isGood, started) {
   console.log(`${isGood ? 'passed' : 'FAILED'}: ${name} (${((Date.now() - started) / 1000).toFixed(0)} s)`);
   if (isGood) passed++;
   else failed++;
@@ -38,8 +49,10 @@ if (install() !== 0) {
   console.error('The packages could not be installed: see the lines above.');
   failed++;
 } else {
-  check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-  check('types', 'npm', ['run', '--silent', 'types']);
+  await checkTogether(
+    ['lint', 'npx', ['eslint', '.', '--max-warnings', '0']],
+    ['types', 'npm', ['run', '--silent', 'types']],
+  );
   const units = join(reports, 'units.json');
   suite(
     'unit tests',

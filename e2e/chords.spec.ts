@@ -1,0 +1,263 @@
+import AxeBuilder from '@axe-core/playwright';
+import { type Page, expect, test } from '@playwright/test';
+import { DEFAULT_PROFILE, type Song, writeProject } from '../core/index';
+import { DEMO_SONGS } from '../demo/songs';
+import { wholeBars } from '../core/testing';
+import { arranged, openSong, watch } from './pages';
+
+const [lanterns] = DEMO_SONGS;
+
+async function openProject(page: Page, song: Song): Promise<void> {
+  await page.goto('/');
+  const buffer = Buffer.from(writeProject({ song, profile: DEFAULT_PROFILE }));
+  await page
+    .getByLabel('Song file')
+    .setInputFiles({ name: 'song.joined.json', mimeType: 'application/json', buffer });
+  await expect(page.locator('jh-seam')).toBeVisible();
+}
+
+async function toChords(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Chords', exact: true }).click();
+  await expect(page.locator('jh-chords-panel')).toBeVisible();
+}
+
+async function job(page: Page, name: string): Promise<void> {
+  await page
+    .locator('jh-chords-panel label', { hasText: new RegExp(`^${name}$`) })
+    .first()
+    .click();
+}
+
+const symbols = (page: Page) => page.locator('jh-seam .symbol');
+
+test('a bare tune gets a full set of chords, one is heard otherwise and taken, all by keyboard', async ({
+  page,
+}) => {
+  const watched = watch(page);
+  await openProject(page, { ...lanterns, id: 'bare', title: 'Bare tune', changes: [], pins: [] });
+  await toChords(page);
+  await expect(page.locator('jh-chord-panel')).toContainText('No chord yet');
+  await page.keyboard.press('c');
+  await expect(symbols(page).first()).toHaveText('Am');
+  await expect(page.locator('jh-parts-rail .number')).toHaveCount(6);
+  await page.keyboard.press('ArrowRight');
+  await expect(page.locator('jh-chord-panel .ranked li').nth(1)).toBeVisible();
+  await page.keyboard.press('n');
+  await page.keyboard.press('n');
+  const heard = page.locator('jh-chord-panel .ranked .heard b');
+  await expect(heard).toHaveCount(1);
+  const wanted = (await heard.textContent()) ?? '';
+  await page.keyboard.press('t');
+  await expect(symbols(page).first()).toHaveText(wanted);
+  await page.keyboard.press('Control+z');
+  await expect(symbols(page).first()).toHaveText('Am');
+  // The ladder, a half step and back, later by half a beat, left out.
+  await page.keyboard.press('d');
+  await expect(symbols(page).first()).toHaveText('Am7');
+  await page.keyboard.press('Shift+ArrowUp');
+  await expect(symbols(page).first()).toHaveText('B♭m7');
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect(symbols(page).first()).toHaveText('Am7');
+  await page.keyboard.press('.');
+  await expect(page.locator('jh-chord-panel')).toContainText('which is held: between A and B, on 1 &');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('x');
+  await expect(symbols(page)).toHaveCount(3);
+  await page.keyboard.press('w');
+  await expect(page.locator('#symbol')).toHaveCount(0);
+  expect(watched.errors).toEqual([]);
+});
+
+test('a rub is found, understood and remedied', async ({ page }) => {
+  await openProject(page, {
+    ...wholeBars(['F5', 'E5', 'D5', 'C5'], ['C', 'C', 'G7', 'C']),
+    title: 'Rubbing',
+  });
+  await toChords(page);
+  const finding = page.locator('.findings li', { hasText: 'rubs with C' });
+  await expect(finding).toContainText('F rubs with C: the 11 over a major third, for 4 beats on 1');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.locator('jh-chord-panel .roles .rub')).toContainText('F rubs with C');
+  await finding.getByRole('button', { name: /^Csus4/ }).click();
+  await expect(symbols(page).first()).toHaveText('Csus4');
+  await expect(finding).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(finding).toHaveCount(1);
+});
+
+test('schools are compared; one is taken for a part and another for a chord', async ({ page }) => {
+  await openSong(page, 'Lanterns at Low Water');
+  await toChords(page);
+  await job(page, 'Schools');
+  const row = page.locator('jh-schools-panel li', { hasText: 'Root position' });
+  await expect(row).toContainText('mm ·');
+  await expect(row).toContainText('times as far as the least');
+  await page.locator('jh-schools-panel label', { hasText: 'This part' }).click();
+  await page.getByRole('button', { name: 'Take Open fifth' }).click();
+  await expect(page.locator('jh-seam .block')).toHaveCount(8);
+  await page.keyboard.press('2');
+  await expect(page.locator('jh-seam .block').nth(9)).toBeVisible();
+  await job(page, 'Chord');
+  await page.keyboard.press('ArrowRight');
+  await page.locator('jh-chord-panel nz-select').click();
+  await page.locator('.ant-select-item-option', { hasText: 'root position' }).click();
+  await expect(page.locator('jh-seam .inversion').first()).toContainText('root');
+  // Two notes, three, the whole chord: one key.
+  await job(page, 'Schools');
+  await page.locator('jh-schools-panel label', { hasText: 'Whole song' }).click();
+  await page.keyboard.press('g');
+  await expect(page.locator('jh-transport')).toContainText('Two-note chords');
+});
+
+test('chords that hold a note are heard and put aside; keys are named', async ({ page }) => {
+  await openSong(page, 'Lanterns at Low Water');
+  await toChords(page);
+  await page.keyboard.press('ArrowRight');
+  await job(page, 'Holds');
+  await expect(page.locator('jh-holds-panel h2')).toHaveText('Chords that hold A');
+  const first = page.locator('jh-holds-panel .ranked b').first();
+  const name = (await first.textContent()) ?? '';
+  await page.getByRole('button', { name: `Put ${name} aside` }).click();
+  await expect(first).not.toHaveText(name);
+  await page.getByRole('button', { name: 'Bring back what was put aside' }).click();
+  await expect(first).toHaveText(name);
+  await job(page, 'Name');
+  for (const midi of [61, 64, 67, 71])
+    await page.locator(`jh-keyboard [data-midi="${midi}"]`).dispatchEvent('pointerdown');
+  await expect(page.locator('jh-name-panel .ranked b').first()).toContainText('C♯m7♭5');
+  await expect(page.locator('jh-name-panel .ranked')).toContainText('Em6');
+});
+
+test('an unknown symbol is refused in a sentence and nothing changes', async ({ page }) => {
+  await openSong(page, 'Lanterns at Low Water');
+  await toChords(page);
+  await page.keyboard.press('ArrowRight');
+  for (const wrong of ['Hm', 'C7maj7']) {
+    await page.locator('#symbol').fill(wrong);
+    await page.locator('#symbol').press('Enter');
+    await expect(page.locator('jh-chords-panel .notice')).toContainText('is not a chord');
+  }
+  await expect(symbols(page).first()).toHaveText('Am');
+  await page.locator('#symbol').fill('N.C.');
+  await page.locator('#symbol').press('Enter');
+  await expect(symbols(page).first()).not.toHaveText('Am');
+});
+
+test('a drill in three keys with the simulated pianist, mistakes marked and put right', async ({ page }) => {
+  const watched = watch(page);
+  await page.goto('/chords');
+  await page.locator('jh-chord-room label', { hasText: 'Drills' }).click();
+  await page.getByLabel('How many keys').fill('3');
+  await page.getByLabel('How many keys').press('Enter');
+  await page.getByLabel('Beats a minute').fill('200');
+  await page.getByLabel('Beats a minute').press('Enter');
+  await page.locator('jh-drill-tab label', { hasText: 'Simulated pianist' }).click();
+  await page.getByRole('button', { name: 'Begin the drill' }).click();
+  await expect(page.locator('jh-drill-tab .asked.done')).toContainText('9 of 9 right, 2 to try again', {
+    timeout: 120_000,
+  });
+  expect(watched.errors).toEqual([]);
+});
+
+test('a drill on the screen marks what is missing and what is too much; shapes say whether the hand reaches', async ({
+  page,
+}) => {
+  await page.goto('/chords');
+  await expect(page.locator('jh-shapes-tab .shapes section')).toHaveCount(4);
+  await expect(page.locator('jh-shapes-tab .shapes')).toContainText('within your hand');
+  await page.locator('jh-chord-room label', { hasText: 'Drills' }).click();
+  await page.getByRole('button', { name: 'Begin the drill' }).click();
+  const held = page.locator('jh-drill-tab jh-keyboard rect.left');
+  await expect(held).toHaveCount(4);
+  const keys = await held.evaluateAll((list) => list.map((rect) => Number(rect.getAttribute('data-midi'))));
+  const press = async (midi: number): Promise<void> =>
+    page.locator(`jh-drill-tab jh-keyboard [data-midi="${midi}"]`).dispatchEvent('pointerdown');
+  for (const midi of [...keys.slice(0, 3), keys[3] + 1]) await press(midi);
+  await expect(page.locator('.verdict')).toContainText('Not yet. Missing:');
+  for (const midi of keys) await press(midi);
+  await expect(page.locator('.verdict')).toHaveText('Right.');
+  await expect(page.locator('jh-drill-tab .steps .done')).toHaveCount(1);
+});
+
+test('warm-ups and the progressions of the open song', async ({ page }) => {
+  await openSong(page, 'Lanterns at Low Water');
+  await page.getByRole('link', { name: 'Chord room' }).click();
+  await expect(page.locator('jh-chord-room')).toContainText('those of Lanterns at Low Water');
+  await page.locator('jh-chord-room label', { hasText: 'Warm-ups' }).click();
+  await expect(page.locator('jh-warm-up-tab h2').first()).toHaveText('A minor scale, right hand');
+  await page.locator('jh-chord-room label', { hasText: 'Drills' }).click();
+  await page.locator('jh-drill-tab nz-select').first().click();
+  await expect(
+    page.locator('.ant-select-item-option', { hasText: 'i – VI – iv – V7 (yours)' }),
+  ).toBeVisible();
+});
+
+test('chords under the melody lie in the right hand; a profile changes every result at once', async ({
+  page,
+}) => {
+  await openSong(page, 'Lanterns at Low Water');
+  await toChords(page);
+  await job(page, 'Schools');
+  await page.getByRole('button', { name: 'Take Under the melody', exact: true }).click();
+  await expect(page.locator('jh-seam .inversion').first()).toBeVisible();
+  await expect.poll(() => page.locator('jh-seam g.note, jh-seam .note').count()).toBeGreaterThan(12);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('link', { name: 'Profile' }).click();
+  await page.locator('jh-profile label', { hasText: 'Sixth' }).first().click();
+  await page.locator('jh-profile label', { hasText: 'First year' }).click();
+  await page.getByRole('link', { name: 'Song' }).click();
+  await arranged(page);
+  // A hand that spans a sixth holds no E7 in root position.
+  await expect(page.locator('jh-seam .inversion').nth(3)).not.toHaveText('root');
+});
+
+/** No serious finding of axe, nothing to scroll sideways. */
+async function check(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+  expect(serious.map((v) => [v.id, v.nodes[0]?.html])).toEqual([]);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth + 1)).toBe(true);
+}
+
+test('the Chords bench has no serious finding of axe, wide and narrow', async ({ page }) => {
+  // A label that is still changing its colour is no finding.
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await openSong(page, 'Mudflat Evening');
+  await toChords(page);
+  await page.keyboard.press('ArrowRight');
+  for (const name of ['Chord', 'Schools', 'Holds']) {
+    await job(page, name);
+    await check(page);
+  }
+  await page.setViewportSize({ width: 390, height: 844 });
+  await check(page);
+});
+
+test('the Chord room has no serious finding of axe, wide and narrow', async ({ page }) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page.goto('/chords');
+  for (const [tab, width] of [
+    ['Chords', 1280],
+    ['Drills', 390],
+    ['Warm-ups', 390],
+  ] as const) {
+    await page.setViewportSize({ width, height: 844 });
+    await page.locator('jh-chord-room label', { hasText: tab }).click();
+    await check(page);
+  }
+});
+
+test('a first chord is written where there is none, split, and the halves told apart', async ({ page }) => {
+  await openProject(page, { ...lanterns, id: 'own', title: 'Own chords', changes: [], pins: [] });
+  await toChords(page);
+  await page.locator('#first-symbol').fill('Am');
+  await page.locator('#first-symbol').press('Enter');
+  await expect(symbols(page)).toHaveText(['Am']);
+  await page.locator('[data-change] .symbol').first().click();
+  await page.getByRole('button', { name: 'Split it' }).click();
+  await expect(symbols(page)).toHaveText(['Am', 'Am']);
+  await page.locator('[data-change] .symbol').nth(1).click();
+  await page.locator('#symbol').fill('E7');
+  await page.locator('#symbol').press('Enter');
+  await expect(symbols(page)).toHaveText(['Am', 'E7']);
+});
