@@ -41,7 +41,7 @@ test('a bare tune gets a full set of chords, one is heard otherwise and taken, a
   await expect(symbols(page).first()).toHaveText('Am');
   await expect(page.locator('jh-parts-rail .number')).toHaveCount(6);
   await page.keyboard.press('ArrowRight');
-  await expect(page.locator('jh-chord-panel .ranked li').nth(1)).toBeVisible();
+  // Asked for while the chords may still be being weighed: heard as soon as they are.
   await page.keyboard.press('n');
   await page.keyboard.press('n');
   const heard = page.locator('jh-chord-panel .ranked .heard b');
@@ -61,8 +61,9 @@ test('a bare tune gets a full set of chords, one is heard otherwise and taken, a
   await page.keyboard.press('.');
   await expect(page.locator('jh-chord-panel')).toContainText('which is held: between A and B, on 1 &');
   await page.keyboard.press('ArrowRight');
+  await expect(symbols(page)).toHaveText(['Am7', 'Dm', 'E7']);
   await page.keyboard.press('x');
-  await expect(symbols(page)).toHaveCount(3);
+  await expect(symbols(page)).toHaveText(['Am7', 'E7']);
   await page.keyboard.press('w');
   await expect(page.locator('#symbol')).toHaveCount(0);
   expect(watched.errors).toEqual([]);

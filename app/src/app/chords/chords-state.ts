@@ -62,6 +62,9 @@ export class ChordsState {
   readonly suggestions = signal<readonly Suggestion[]>([]);
   /** Which of them is heard, or null. */
   readonly heard = signal<number | null>(null);
+  /** Steps through the suggestions asked for while they were still being weighed. */
+  private stepsAhead = 0;
+  private weighedFor: string | null = null;
   readonly costs = signal<readonly LayoutCost[] | null>(null);
   readonly isSuggesting = signal(false);
   /** What the pianist should know of what was just tried. */
@@ -84,10 +87,16 @@ export class ChordsState {
         this.triads(),
       ];
       this.heard.set(null);
-      if (!change || !arrangement || arrangement.onlyPart !== null) return this.suggestions.set([]);
-      const id = change.change.writtenId;
+      const id = change?.change.writtenId ?? null;
+      if (id !== this.weighedFor) this.stepsAhead = 0;
+      this.weighedFor = id;
+      if (id === null || !arrangement || arrangement.onlyPart !== null) return this.suggestions.set([]);
       void this.arranger.suggestionsAt(id, taste, triads).then((list) => {
-        if (this.change()?.change.writtenId === id) this.suggestions.set(list);
+        if (this.change()?.change.writtenId !== id) return;
+        this.suggestions.set(list);
+        const steps = this.stepsAhead;
+        this.stepsAhead = 0;
+        if (steps !== 0) this.hearBy(steps);
       });
     });
     effect(() => {
@@ -101,9 +110,15 @@ export class ChordsState {
   /** Hears the next (or previous) suggestion in its place, with the melody over it. */
   hearNext(by: 1 | -1): void {
     if (!this.change()) return this.bench.step(1);
+    if (this.suggestions().length === 0) this.stepsAhead += by;
+    else this.hearBy(by);
+  }
+
+  private hearBy(steps: number): void {
     const count = this.suggestions().length;
     if (count === 0) return;
-    const at = ((this.heard() ?? (by > 0 ? -1 : 0)) + by + count) % count;
+    const from = this.heard() ?? (steps > 0 ? -1 : 0);
+    const at = (((from + steps) % count) + count) % count;
     this.heard.set(at);
     this.hear(this.suggestions()[at].symbol);
   }
