@@ -194,10 +194,13 @@ function finish(stage: Stage, wanted: readonly number[], onlyPart: number | null
     ...rubFindings(played, voiced.voiced),
     ...voiced.findings,
     ...hands.flatMap((hand) => hand.findings),
-    ...bumpsBetween(fingered.right, fingered.left, parts, (changeId, ceiling) => {
-      const v = voiced.voiced.find((c) => c.change.id === changeId);
-      const keys = v ? keysInPlace(v.chord, v.voicing.keys, ceiling, profile) : [];
-      return keys.length > 0 ? keys : null;
+    ...bumpsBetween(fingered.right, fingered.left, {
+      parts,
+      changeOf: (id) => voiced.voiced.find((v) => v.change.id === id),
+      lowerKeys: ({ chord, voicing }, ceiling) => {
+        const keys = keysInPlace(chord, voicing.keys, ceiling, profile);
+        return keys.length > 0 ? keys : null;
+      },
     }),
   ]
     .filter((finding) => !song.dismissed.includes(findingId(finding)))

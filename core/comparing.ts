@@ -38,7 +38,8 @@ export function compareLayouts(
   cutId: string | null = null,
   layouts: readonly Layout[] = COMPARED,
 ): LayoutCost[] {
-  const bare = { ...song, pins: [], settled: [], changes: song.changes.map((c) => ({ ...c, layout: null })) };
+  const changes = song.changes.map((c) => ({ ...c, layout: null }));
+  const bare = { ...song, pins: [], closeHands: [], settled: [], changes };
   const played = unfold(bare);
   const rows = layouts.map((layout): Omit<LayoutCost, 'words'> => {
     const tried = withLayout(bare, layout, cutId);

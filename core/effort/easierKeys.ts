@@ -57,7 +57,7 @@ function choiceFor(song: Song, profile: Profile, key: Key): KeyChoice {
 }
 
 function measure(song: Song, profile: Profile, key: Key, semitones: number): KeyChoice {
-  const moved = { ...transpose(song, key, semitones), pins: [], settled: [] };
+  const moved = { ...transpose(song, key, semitones), pins: [], closeHands: [], settled: [] };
   const played = unfold(moved);
   const parts = partsOf(moved, played);
   const { voiced } = voiceParts(moved, profile, played, parts);

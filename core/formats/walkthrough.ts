@@ -13,7 +13,7 @@ import { type Pitch, classNameOf, nameOf, typeset } from '../music/pitch';
 import { type Part, partIndexAt } from '../parts/parts';
 import { barAt } from '../song/bars';
 import { keyAt } from '../song/unfold';
-import { movementInWords, voicingName } from '../voicing/explain';
+import { CLOSE_HANDS_IN_WORDS, movementInWords, voicingName } from '../voicing/explain';
 
 /** The whole arrangement in words, part by part, in the order of hands each part has chosen. */
 export function writeWalkthrough(arrangement: Arrangement): string {
@@ -225,7 +225,8 @@ function chordInWords(arrangement: Arrangement, change: ArrangedChange): string 
   const at = arrangement.changes.indexOf(change);
   const before = at > 0 ? arrangement.changes[at - 1] : null;
   const moved = before && change.step ? `; ${movementInWords(before, change, change.step)}` : '';
-  return `${voicingName(change)}: ${keys} (${change.degree.numeral}, ${change.degree.told})${moved}.`;
+  const close = change.closeHands ? ` ${CLOSE_HANDS_IN_WORDS[change.closeHands]}` : '';
+  return `${voicingName(change)}: ${keys} (${change.degree.numeral}, ${change.degree.told})${moved}.${close}`;
 }
 
 function meetInWords(arrangement: Arrangement, part: Part): string[] {

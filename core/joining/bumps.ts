@@ -1,24 +1,23 @@
 import type { Finding, Fix } from '../song/finding';
 import { nameOf, typeset } from '../music/pitch';
 import { type Part, partIndexAt } from '../parts/parts';
-import type { Choices } from '../song/schema';
+import type { Choices, CloseHands } from '../song/schema';
+import { CROWDED, SHORTEST_HOLD } from '../voicing/bounds';
+import type { VoicedChange } from '../voicing/voice';
 import { type HandNote, inTime } from './handNote';
 
-/** Keys this near (half steps) at the same time leave no room for two hands. */
-const CROWDED = 1;
 /** So near for less than this (ticks) is over before the hands are in each other's way. */
 const LONG_ENOUGH = 480;
 
 /**
  * Places where both hands want the same key, the left lies above the right, or they crowd each other, once a place,
- * with remedies by what they cost: for the chord (drop the root and add the ninth, thin it) or for its whole part (the
- * same, or the melody an octave up). `parts` gives the part of a place.
+ * with remedies by what they cost: for the chord (another position, the key shared, let go early, thinner, crossed) or
+ * for its whole part (thinner, the melody an octave up). Hands that cross because the pianist let them are no finding.
  */
 export function bumpsBetween(
   right: readonly HandNote[],
   left: readonly HandNote[],
-  parts: readonly Part[] = [],
-  lowerKeys: LowerKeys = () => null,
+  about: BumpContext = NOTHING_KNOWN,
 ): Finding[] {
   const findings: Finding[] = [];
   const rights = inTime(right.filter((note) => !note.grace));
@@ -36,7 +35,9 @@ export function bumpsBetween(
       const isCrowded = high.midi - low.midi <= CROWDED && together >= LONG_ENOUGH && low.source === 'chord';
       if (!isBump && !isCrowded) continue;
       lastTick = tick;
-      const fixes = [...lowerFix(low, high, lowerKeys), ...fixesFor(low, tick, parts)];
+      const change = about.changeOf(low.from);
+      if (change?.closeHands === 'cross') continue;
+      const fixes = fixesFor(low, high, change, about);
       findings.push({
         kind: isBump ? 'bump' : 'crowded',
         tick,
@@ -50,19 +51,16 @@ export function bumpsBetween(
   return findings;
 }
 
-/** The nearest position of a change (by played id) that lies below a key; null when there is none. */
-export type LowerKeys = (changeId: string, ceiling: number) => readonly number[] | null;
-
-function lowerFix(low: HandNote, high: HandNote, lowerKeys: LowerKeys): Fix[] {
-  const keys = low.source === 'chord' ? lowerKeys(low.from, high.midi - CROWDED) : null;
-  if (!keys) return [];
-  return [
-    {
-      label: 'Take a lower position',
-      edit: { kind: 'pin', pin: { changeId: low.from, keys: [...keys], fingers: null } },
-    },
-  ];
+/** What remedies need to know of a place. */
+export interface BumpContext {
+  readonly parts: readonly Part[];
+  /** The change with a played id. */
+  readonly changeOf: (id: string) => VoicedChange | undefined;
+  /** Its nearest position that lies below a key; null when there is none. */
+  readonly lowerKeys: (change: VoicedChange, ceiling: number) => readonly number[] | null;
 }
+
+const NOTHING_KNOWN: BumpContext = { parts: [], changeOf: () => undefined, lowerKeys: () => null };
 
 function bumpInWords(low: HandNote, high: HandNote): string {
   const key = typeset(nameOf(low.pitch));
@@ -75,25 +73,48 @@ function crowdInWords(low: HandNote, high: HandNote): string {
   return `The hands crowd each other: ${typeset(nameOf(low.pitch))} below ${typeset(nameOf(high.pitch))}.`;
 }
 
-/** For the chord first, then for the whole part. A chord in a repeat is changed wherever it comes. */
-function fixesFor({ from, source }: HandNote, tick: number, parts: readonly Part[]): Fix[] {
-  const part = parts[partIndexAt(parts, tick)];
-  if (!part || source === 'fill') return [];
-  const changeId = from.replace(/@\d+$/, '');
-  const forChord = (label: string, layout: Choices['layout']): Fix => ({
+/** What costs least first. A chord in a repeat is changed wherever it comes. */
+function fixesFor(
+  low: HandNote,
+  high: HandNote,
+  change: VoicedChange | undefined,
+  { parts, lowerKeys }: BumpContext,
+): Fix[] {
+  const part = parts[partIndexAt(parts, Math.max(low.tick, high.tick))];
+  if (!part || !change || low.source === 'fill') return [];
+  const { writtenId, tick } = change.change;
+  const thinner = (label: string, layout: Choices['layout']): Fix => ({
     label,
-    edit: { kind: 'layout', changeId, layout },
+    edit: { kind: 'layout', changeId: writtenId, layout },
+  });
+  const close = (label: string, how: CloseHands): Fix => ({
+    label,
+    edit: { kind: 'close-hands', changeId: writtenId, how },
   });
   const forPart = (label: string, choices: Partial<Choices>): Fix => ({
     label,
     edit: { kind: 'choose-for-part', cutId: part.cutId, choices },
   });
+  const key = typeset(nameOf(high.pitch));
+  const keys = low.source === 'chord' ? lowerKeys(change, high.midi - CROWDED) : null;
+  const lower: Fix[] = keys
+    ? [
+        {
+          label: 'Take a lower position',
+          edit: { kind: 'pin', pin: { changeId: low.from, keys: [...keys], fingers: null } },
+        },
+      ]
+    : [];
   const up = part.choices.octaveShift < 1 ? ((part.choices.octaveShift + 1) as 0 | 1) : null;
   return [
-    forChord('Thin this chord to three notes', 'three'),
-    forChord('Thin this chord to two notes', 'shell'),
-    forChord('Drop its root and add the ninth', 'rootless'),
+    ...lower,
+    ...(low.midi === high.midi ? [close(`Let the right hand play ${key} for both`, 'share')] : []),
+    ...(high.tick - tick >= SHORTEST_HOLD ? [close(`Let the chord go before ${key}`, 'let-go')] : []),
+    thinner('Thin this chord to three notes', 'three'),
+    thinner('Thin this chord to two notes', 'shell'),
+    thinner('Drop its root and add the ninth', 'rootless'),
     forPart('Two notes in the whole part', { layout: 'shell' }),
     ...(up === null ? [] : [forPart('Melody of the part an octave higher', { octaveShift: up })]),
+    ...(low.midi > high.midi ? [close('Let the hands cross here', 'cross')] : []),
   ];
 }

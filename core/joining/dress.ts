@@ -64,6 +64,8 @@ export function dress(task: DressTask): Dressed {
   return { notes, findings };
 }
 
+const IN_FULL = 'Play the pattern in full all the same';
+
 interface DressedBar {
   readonly strikes: readonly Strike[];
   readonly source: Source;
@@ -220,11 +222,8 @@ function thinnedFinding(
     kind: 'thinned',
     tick,
     text: `${pattern.name} ${word} under ${typeset(task.voiced.change.symbol)} in bar ${bar.number}: the right hand comes within two half steps.`,
-    remedies: [
-      'Play the pattern in full all the same',
-      'Take a lower inversion',
-      'Raise the melody an octave',
-    ],
+    remedies: [IN_FULL, 'Take a lower inversion', 'Raise the melody an octave'],
+    fixes: [{ label: IN_FULL, edit: { kind: 'thinning', changeId: task.voiced.change.id, refused: true } }],
   };
 }
 

@@ -9,6 +9,7 @@ import type { VoicedSong } from '../voicing/voice';
 import { isUnderMelody } from '../voicing/members';
 import { dress } from './dress';
 import { type HandNote, inTime } from './handNote';
+import { withSharedKeys } from './sharedKeys';
 import { handsUnderMelody } from './underMelody';
 
 /** The seven steps of the ladder, each a complete arrangement; `ready` says which can be played now. */
@@ -106,7 +107,9 @@ export function leftHand(task: LeftHandTask, partIndex: number): PartHands {
     notes.push(...dressed.notes);
     findings.push(...dressed.findings);
   }
-  return { notes: inTime(withRolls(notes, task.profile)), findings, right };
+  const shares = new Set(all.flatMap((v) => (v.closeHands === 'share' ? [v.change.id] : [])));
+  const ownKeys = shares.size === 0 ? notes : withSharedKeys(notes, task.melody, (id) => shares.has(id));
+  return { notes: inTime(withRolls(ownKeys, task.profile)), findings, right };
 }
 
 /** Keys struck together that the hand does not span are rolled from below. */

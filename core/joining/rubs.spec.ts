@@ -91,21 +91,24 @@ describe('hands too close', () => {
   });
 
   it('are remedied for the chord or for the part, each remedy an edit that can be undone', () => {
-    const { parts } = arrange(lanterns, DEFAULT_PROFILE);
-    const [bump] = bumpsBetween([note('right', 60)], [note('left', 61)], parts);
+    const { parts, changes } = arrange(lanterns, DEFAULT_PROFILE);
+    const about = { parts, changeOf: () => changes[0], lowerKeys: () => null };
+    const [bump] = bumpsBetween([note('right', 60)], [note('left', 61)], about);
     expect(bump.fixes?.map((f) => f.edit.kind)).toEqual([
       'layout',
       'layout',
       'layout',
       'choose-for-part',
       'choose-for-part',
+      'close-hands',
     ]);
-    const [lower] = bumpsBetween([note('right', 60)], [note('left', 61)], parts, () => [48, 52, 55]);
+    const lowered = { ...about, lowerKeys: () => [48, 52, 55] };
+    const [lower] = bumpsBetween([note('right', 60)], [note('left', 61)], lowered);
     expect(lower.fixes?.[0]).toMatchObject({
       label: 'Take a lower position',
       edit: { pin: { keys: [48, 52, 55] } },
     });
-    const raised = applyEdit(lanterns, bump.fixes?.at(-1)?.edit ?? { kind: 'rename', title: 'x' });
+    const raised = applyEdit(lanterns, bump.fixes?.at(-2)?.edit ?? { kind: 'rename', title: 'x' });
     expect(partsOf(raised, unfold(raised))[0].choices.octaveShift).toBe(1);
   });
 });

@@ -133,6 +133,7 @@ function removed(song: Song, number: number): Song {
     sections: gone(song.sections),
     imported: gone(song.imported),
     pins: song.pins.filter((pin) => ids.has(pin.changeId.replace(/@\d+$/, ''))),
+    closeHands: song.closeHands.filter((chosen) => ids.has(chosen.changeId)),
     keyMap: mapped(song.keyMap),
     metreMap: mapped(song.metreMap),
     tempoMap: mapped(song.tempoMap),

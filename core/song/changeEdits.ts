@@ -18,6 +18,7 @@ export function applyChangesEdit(song: Song, { changes }: ChangesEdit): Song {
     ...song,
     changes: tidied(changes),
     pins: song.pins.filter(isKept),
+    closeHands: song.closeHands.filter(isKept),
     settled: song.settled.map((part) => ({ ...part, voicings: part.voicings.filter(isKept) })),
   };
 }

@@ -3,7 +3,7 @@ import { type BarEdit, applyBarEdit } from './barEdits';
 import { type NoteEdit, applyNoteEdit } from './noteEdits';
 import { type ChangesEdit, applyChangesEdit, changeLeftOut, changeMoved } from './changeEdits';
 import { type CutEdit, NO_SETTINGS, applyCutEdit } from './cutEdits';
-import type { Choices, Layout, PartSettings, Pin, SettledPart, Song } from './schema';
+import type { Choices, CloseHands, Layout, PartSettings, Pin, SettledPart, Song } from './schema';
 import { transpose } from './transpose';
 
 /** What a tune that was typed, tapped or played replaces in a song. */
@@ -18,6 +18,8 @@ export type SongEdit =
   | { readonly kind: 'layout'; readonly changeId: string; readonly layout: Layout | null }
   | { readonly kind: 'pin'; readonly pin: Pin }
   | { readonly kind: 'unpin'; readonly changeId: string }
+  /** How the hands make room at a written change; null leaves it to the program. */
+  | { readonly kind: 'close-hands'; readonly changeId: string; readonly how: CloseHands | null }
   | ({ readonly kind: 'settle' } & SettledPart)
   /** Opens a settled part again; `ids` are those of its notes and changes. */
   | { readonly kind: 'unsettle'; readonly cutId: string; readonly ids: readonly string[] }
@@ -66,6 +68,11 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
       return { ...song, pins: [...without(song.pins, edit.pin.changeId), edit.pin] };
     case 'unpin':
       return { ...song, pins: without(song.pins, edit.changeId) };
+    case 'close-hands': {
+      const { changeId, how } = edit;
+      const others = without(song.closeHands, changeId);
+      return { ...song, closeHands: how === null ? others : [...others, { changeId, how }] };
+    }
     case 'settle': {
       const { cutId, voicings, fingers } = edit;
       const ids = [...voicings.map((v) => v.changeId), ...fingers.map((f) => f.from)];
@@ -134,6 +141,7 @@ export function describeEdit(edit: SongEdit): string {
     layout: 'layout of a chord',
     pin: 'pinned voicing',
     unpin: 'released voicing',
+    'close-hands': 'hands that are close',
     settle: 'settled part',
     unsettle: 'part no longer settled',
     'same-as': 'parts declared the same',
@@ -188,8 +196,8 @@ function settledWithout(song: Song, cutId: string, ids: readonly string[]): Song
     .filter((s) => s.voicings.length + s.fingers.length > 0);
 }
 
-function without(pins: Song['pins'], changeId: string): Song['pins'] {
-  return pins.filter((pin) => pin.changeId !== changeId);
+function without<T extends { readonly changeId: string }>(list: readonly T[], changeId: string): T[] {
+  return list.filter((entry) => entry.changeId !== changeId);
 }
 
 function toggled(list: readonly string[], item: string, present: boolean): string[] {

@@ -14,7 +14,7 @@ type Migration = (old: Record<string, unknown>) => Record<string, unknown>;
 /**
  * `MIGRATIONS[n]` turns version n into n + 1. Version 0 is the shape before songs carried import findings,
  * version 1 before words without notes, findings left as they are, and octaves for learning, version 2 before the
- * schools of division.
+ * schools of division, version 3 before hands that are close had a choice of their own.
  */
 const MIGRATIONS: Record<number, Migration> = {
   0: (old) => ({
@@ -38,6 +38,7 @@ const MIGRATIONS: Record<number, Migration> = {
     settled: listOf(old['settled']).map((part) => ({ fingers: [], ...part })),
     division: { ...DEFAULT_DIVISION, ...(hasCuts(old) ? { school: 'own' } : {}) },
   }),
+  3: (old) => ({ ...old, schemaVersion: 4, closeHands: [] }),
 };
 
 /** A change that lasts no time or begins before the song is left out, and said; the rest goes on. */

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 
 /** Version of the stored shape; raise it with a migration in migrate.ts. */
-export const SCHEMA_VERSION = 3;
+export const SCHEMA_VERSION = 4;
 
 const tick = z.number().int().min(0).max(100_000_000);
 const id = z.string().min(1).max(64);
@@ -107,6 +107,9 @@ const pinSchema = z.object({
   fingers: z.array(z.number().int().min(1).max(5)).nullable(),
 });
 
+/** How hands that come too close at a chord make room: it is let go early, the right hand plays the key both want, or they cross. */
+export const CLOSE_HANDS = ['let-go', 'share', 'cross'] as const;
+
 export const songSchema = z.object({
   schemaVersion: z.literal(SCHEMA_VERSION),
   id,
@@ -145,6 +148,8 @@ export const songSchema = z.object({
   choices: choicesSchema,
   partSettings: z.record(id, partSettingsSchema),
   pins: z.array(pinSchema),
+  /** By written change: what the pianist chose where the hands come too close. */
+  closeHands: z.array(z.object({ changeId: id, how: z.enum(CLOSE_HANDS) })),
   /** Parts learned as they are: their voicings and fingers by change. */
   settled: z.array(
     z.object({
@@ -178,6 +183,7 @@ export type Lyric = z.infer<typeof lyricSchema>;
 export type Choices = Song['choices'];
 export type Layout = z.infer<typeof layoutSchema>;
 export type Pin = Song['pins'][number];
+export type CloseHands = (typeof CLOSE_HANDS)[number];
 export type Division = Song['division'];
 export type Section = Song['sections'][number];
 export type SettledPart = Song['settled'][number];
@@ -252,6 +258,7 @@ export function emptySong(songId: string, title: string): Song {
     choices: DEFAULT_CHOICES,
     partSettings: {},
     pins: [],
+    closeHands: [],
     settled: [],
     fillsDeclined: [],
     thinningRefused: [],

@@ -201,6 +201,7 @@ describe('shape and migration', () => {
     expect(migrated.division.school).toBe('own');
     expect(migrated.sections[0].dynamics).toBe('even');
     expect(migrated.settled[0].fingers).toEqual([]);
+    expect(migrated.closeHands).toEqual([]);
     expect(migrateSong({ ...older, cuts: [] }).division.school).toBe('phrase');
     expect(() => migrateSong({ ...repeated, schemaVersion: 99 })).toThrow(/newer version/);
     expect(() => migrateSong('text')).toThrow(SongShapeError);
@@ -234,6 +235,7 @@ describe('edits', () => {
       sections: [{ id: 's0', tick: 0, name: 'Verse', energy: 2, dynamics: 'growing' }],
     },
     { kind: 'changes-set', what: 'chords', changes: [] },
+    { kind: 'close-hands', changeId: 'c1', how: 'share' },
   ];
 
   it('change the song they are given to a new valid one, never the old', () => {
@@ -252,6 +254,14 @@ describe('edits', () => {
     const again = applyEdit(pinned, { kind: 'pin', pin: { changeId: 'c1', keys: [48], fingers: null } });
     expect(again.pins).toEqual([{ changeId: 'c1', keys: [48], fingers: null }]);
     expect(applyEdit(again, { kind: 'unpin', changeId: 'c1' })).toEqual(repeated);
+  });
+
+  it('hold one choice for hands that are close, which goes with its chord', () => {
+    const chosen = applyEdit(repeated, { kind: 'close-hands', changeId: 'c1', how: 'share' });
+    const again = applyEdit(chosen, { kind: 'close-hands', changeId: 'c1', how: 'cross' });
+    expect(again.closeHands).toEqual([{ changeId: 'c1', how: 'cross' }]);
+    expect(applyEdit(again, { kind: 'close-hands', changeId: 'c1', how: null })).toEqual(repeated);
+    expect(applyEdit(again, { kind: 'change-left-out', id: 'c1' }).closeHands).toEqual([]);
   });
 
   it('keep later tempi in proportion', () => {

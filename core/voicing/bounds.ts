@@ -21,11 +21,16 @@ export interface Options {
   readonly relaxed: Relaxation | null;
   /** Ticks the chord may be held. */
   readonly length: number;
+  /** It is thinned, and would have room whole if it were let go early. */
+  readonly couldLetGo?: boolean;
 }
 
 /** Fewest notes a chord is thinned to before something else gives way. */
 const FEWEST_NOTES = 2;
-const SHORTEST_HOLD = 480;
+/** A chord is not let go sooner after it is struck than this, in ticks. */
+export const SHORTEST_HOLD = 480;
+/** Keys this near (half steps) at the same time leave no room for two hands. */
+export const CROWDED = 1;
 
 /** Left-hand bounds of a profile under a ceiling: every key lies below it. */
 export function leftBounds(profile: Profile, ceiling: number): Bounds {
@@ -51,7 +56,8 @@ export class OptionFinder {
 
   /**
    * What a chord may be under the right-hand notes sounding with it (sorted by onset). Relaxes in order:
-   * thin the chord, then shorten it to before the note in its way. Null: neither helps.
+   * thin the chord, then shorten it to before the note in its way; the other way round where the pianist would rather
+   * let it go early. Null: neither helps.
    */
   under(
     symbol: string,
@@ -61,24 +67,27 @@ export class OptionFinder {
     notes: readonly Sounding[],
     tick: number,
     context: ShapeContext = NO_CONTEXT,
+    letsGo = false,
   ): Options | null {
     const ceilings = ceilingsOf(notes, tick, length);
     const lowest = ceilings[ceilings.length - 1].ceiling;
-    const whole = this.candidates(symbol, chord, layout, lowest, context);
+    const wholeUnder = (ceiling: number): Voicing[] =>
+      this.candidates(symbol, chord, layout, ceiling, context);
+    const thinUnder = (ceiling: number): Voicing[] =>
+      this.thinned(symbol, chord, layout, ceiling, FEWEST_NOTES, context);
+    const whole = wholeUnder(lowest);
     if (whole.length > 0) return { candidates: whole, relaxed: null, length };
-    const thinned = this.thinned(symbol, chord, layout, lowest, FEWEST_NOTES, context);
-    if (thinned.length > 0) return { candidates: thinned, relaxed: 'thinned', length };
-    for (let i = ceilings.length - 2; i >= 0; i--) {
-      const held = ceilings[i + 1].from - tick;
-      if (held < SHORTEST_HOLD) break;
-      const shortWhole = this.candidates(symbol, chord, layout, ceilings[i].ceiling, context);
-      const short =
-        shortWhole.length > 0
-          ? shortWhole
-          : this.thinned(symbol, chord, layout, ceilings[i].ceiling, FEWEST_NOTES, context);
-      if (short.length > 0) return { candidates: short, relaxed: 'shortened', length: held };
+    const thinned = thinUnder(lowest);
+    if (thinned.length > 0) {
+      const early = letGoEarly(ceilings, tick, wholeUnder);
+      return early && letsGo
+        ? early
+        : { candidates: thinned, relaxed: 'thinned', length, couldLetGo: early !== null };
     }
-    return null;
+    return letGoEarly(ceilings, tick, (ceiling) => {
+      const all = wholeUnder(ceiling);
+      return all.length > 0 ? all : thinUnder(ceiling);
+    });
   }
 
   /** Every voicing the hand and keyboard allow, whatever the right hand does. */
@@ -137,6 +146,21 @@ export function finderFor(profile: Profile): OptionFinder {
     lastFinder = { hand, finder: new OptionFinder(profile) };
   }
   return lastFinder.finder;
+}
+
+/** What there is room for until the melody comes down onto it, held as long as possible; null where too short. */
+function letGoEarly(
+  ceilings: readonly Ceiling[],
+  tick: number,
+  under: (ceiling: number) => Voicing[],
+): Options | null {
+  for (let i = ceilings.length - 2; i >= 0; i--) {
+    const length = ceilings[i + 1].from - tick;
+    if (length < SHORTEST_HOLD) return null;
+    const candidates = under(ceilings[i].ceiling);
+    if (candidates.length > 0) return { candidates, relaxed: 'shortened', length };
+  }
+  return null;
 }
 
 interface Ceiling {

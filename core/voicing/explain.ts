@@ -2,6 +2,7 @@ import { inversionReason } from '../harmony/naming';
 import { inversionName } from '../harmony/inversion';
 import { membersOf, symbolOf } from '../music/chord';
 import { classNameOf, typeset } from '../music/pitch';
+import type { CloseHands } from '../song/schema';
 import { type Step, type VoicedChange, spell } from './voice';
 
 /** "B♭7, second inversion"; the bass is in the symbol of a slash chord. */
@@ -47,6 +48,13 @@ function listed(words: readonly string[]): string {
     : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
 }
 
+/** What the pianist chose where the hands come close. */
+export const CLOSE_HANDS_IN_WORDS: Readonly<Record<CloseHands, string>> = {
+  'let-go': 'It is let go as soon as the melody comes down to its keys.',
+  share: 'A key both hands want is played by the right hand for both.',
+  cross: 'The hands may cross here.',
+};
+
 /** Why this voicing: who fixed it, or the movement and what the next best would cost the whole song. */
 export function whyOf(before: VoicedChange | null, v: VoicedChange): string {
   const sentences: string[] = [];
@@ -54,6 +62,7 @@ export function whyOf(before: VoicedChange | null, v: VoicedChange): string {
   if (v.fixedBy === 'settled') sentences.push('This part is settled: its voicings stay as learned.');
   if (v.fixedBy === 'shared') sentences.push('Chosen for this part and those that are the same, together.');
   if (v.fixedBy === 'same') sentences.push('Shared with the part this one is the same as.');
+  if (v.closeHands) sentences.push(CLOSE_HANDS_IN_WORDS[v.closeHands]);
   if (before && v.step) sentences.push(`${capital(movementInWords(before, v, v.step))}.`);
   else sentences.push(firstChord(v));
   const shape = before ? sameShape(before, v) : '';

@@ -1,9 +1,10 @@
 import { KEYBOARDS, reachMm, spanMm } from '../music/keyboard';
 import { nameOf, typeset } from '../music/pitch';
-import type { Finding } from '../song/finding';
+import type { Finding, Fix } from '../song/finding';
 import { soundingIn } from './bounds';
 import { lowIntervalBreaches } from './cost';
-import type { Profile } from '../song/schema';
+import type { CloseHands, Profile } from '../song/schema';
+import type { PlayedChange } from '../song/unfold';
 import { isUnderMelody } from './members';
 import type { VoicedChange, VoicingTask } from './voice';
 
@@ -12,19 +13,26 @@ const LONGEST_NOTE = 100_000;
 /** Pairs this far (semitones) or further below their low-interval limit are worth a word. */
 const MUDDY_FROM = 3;
 
+const LET_GO = 'Play it whole and let it go early';
+
 /** Chords the right hand plays are judged there. */
 function inRightHand({ layout }: VoicedChange): boolean {
   return layout === 'singing' || isUnderMelody(layout);
 }
 
 /** Said once for a part whose melody was raised to make room. */
-export function raisedFinding(first: VoicedChange | undefined): Finding {
+export function raisedFinding(change: PlayedChange): Finding {
   return {
     kind: 'melody-raised',
-    tick: first?.change.tick ?? 0,
-    text: 'The left hand has no room below the melody here: the melody of this part is played an octave higher.',
-    remedies: ['Use a thinner layout', 'Let the hands cross'],
+    tick: change.tick,
+    text: `The left hand has no room for ${typeset(change.symbol)} below the melody: the melody of this part is played an octave higher.`,
+    remedies: ['Let the hands cross here'],
+    fixes: [roomMade('Let the hands cross here', change, 'cross')],
   };
+}
+
+function roomMade(label: string, { writtenId }: PlayedChange, how: CloseHands): Fix {
+  return { label, edit: { kind: 'close-hands', changeId: writtenId, how } };
 }
 
 /** What had to give way at this change. */
@@ -32,20 +40,22 @@ export function relaxationFindings(v: VoicedChange, profile: Profile): Finding[]
   const symbol = typeset(v.change.symbol);
   const at = { tick: v.change.tick };
   const found: Finding[] = [];
-  if (v.relaxed === 'crossing') {
+  if (v.relaxed === 'crossing' && v.closeHands !== 'cross') {
     found.push({
       ...at,
       kind: 'crossing',
       text: `No room for ${symbol} below the melody, even an octave higher: the hands cross here.`,
-      remedies: ['Raise the melody another octave', 'Leave the chord out', 'Play the root alone'],
+      remedies: ['Leave the chord out', 'Raise the melody another octave', 'Play the root alone'],
+      fixes: [{ label: 'Leave the chord out', edit: { kind: 'change-left-out', id: v.change.writtenId } }],
     });
   }
-  if (v.relaxed === 'shortened') {
+  if (v.relaxed === 'shortened' && v.closeHands !== 'let-go') {
     found.push({
       ...at,
       kind: 'shortened',
       text: `${symbol} is let go early: the melody comes down onto its keys.`,
-      remedies: ['Thin the chord', 'Raise the melody an octave'],
+      remedies: ['Let the hands cross here', 'Raise the melody an octave'],
+      fixes: [roomMade('Let the hands cross here', v.change, 'cross')],
     });
   }
   if (v.voicing.missing.length > 0) {
@@ -53,7 +63,11 @@ export function relaxationFindings(v: VoicedChange, profile: Profile): Finding[]
       ...at,
       kind: 'thin-chord',
       text: `${symbol} is thinned to ${v.pitches.map((p) => typeset(nameOf(p))).join(' ')}: the whole chord has no room here.`,
-      remedies: ['Raise the melody an octave', 'Shorten the left-hand note', 'Choose another inversion'],
+      remedies: [...(v.couldLetGo ? [LET_GO] : []), 'Let the hands cross here', 'Raise the melody an octave'],
+      fixes: [
+        ...(v.couldLetGo ? [roomMade(LET_GO, v.change, 'let-go')] : []),
+        roomMade('Let the hands cross here', v.change, 'cross'),
+      ],
     });
   }
   const isFree = v.fixedBy !== 'pin' && v.fixedBy !== 'settled';
@@ -128,11 +142,16 @@ export function fixedFindings(v: VoicedChange, task: VoicingTask): Finding[] {
   if (spanMm(keys[0], top) > reachMm(task.profile.leftReach)) problems.push('is wider than your left hand');
   if (keys[0] < keyboard.low || top > keyboard.high)
     problems.push(`runs off a keyboard of ${task.profile.keyboard} keys`);
-  if (!isUnderMelody(v.layout) && !fitsUnder(task, v.change, keys)) problems.push('meets the melody');
+  const held = { tick: v.change.tick, length: v.length };
+  const mayMeet = isUnderMelody(v.layout) || v.closeHands === 'cross' || v.closeHands === 'share';
+  if (!mayMeet && !fitsUnder(task, held, keys)) problems.push('meets the melody');
+  const pinId = task.fixed.get(v.change.id)?.pinId;
+  const release = 'Release it, and the nearest voicing that fits is chosen';
   return problems.map((problem) => ({
     kind: v.fixedBy === 'settled' ? 'settled' : 'pin',
     tick: v.change.tick,
     text: `The ${kept} voicing of ${symbol} ${problem}; it is kept as it is.`,
-    remedies: ['Release it, and the nearest voicing that fits is chosen'],
+    remedies: [release],
+    fixes: pinId ? [{ label: release, edit: { kind: 'unpin' as const, changeId: pinId } }] : [],
   }));
 }

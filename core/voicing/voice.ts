@@ -4,9 +4,17 @@ import { spellingInChord } from '../music/chord';
 import { type Pitch, chroma, classAbove, pitchAt } from '../music/pitch';
 import { reachMm } from '../music/keyboard';
 import type { Finding } from '../song/finding';
-import type { Profile } from '../song/schema';
+import type { CloseHands, Profile } from '../song/schema';
 import type { PlayedChange } from '../song/unfold';
-import { type Options, type Relaxation, type Sounding, finderFor, soundingIn } from './bounds';
+import {
+  CROWDED,
+  type Options,
+  type Relaxation,
+  SHORTEST_HOLD,
+  type Sounding,
+  finderFor,
+  soundingIn,
+} from './bounds';
 import { fixedFindings, oncePerPart, raisedFinding, relaxationFindings } from './findings';
 import { candidatesFor } from './candidates';
 import { type SolvedLayout, isUnderMelody } from './members';
@@ -22,6 +30,8 @@ export type FixedBy = 'pin' | 'settled' | 'same' | 'shared';
 export interface FixedKeys {
   readonly keys: readonly number[];
   readonly by: FixedBy;
+  /** The id a pin is stored under. */
+  readonly pinId?: string;
 }
 
 /** All the voicing stage looks at. */
@@ -34,6 +44,8 @@ export interface VoicingTask {
   readonly partOf: (tick: number) => number;
   readonly layoutOf: (change: PlayedChange) => SolvedLayout;
   readonly registerOf: (change: PlayedChange) => number;
+  /** What the pianist chose where the hands come too close. */
+  readonly closeHandsOf?: (change: PlayedChange) => CloseHands | null;
   readonly keyAt: (tick: number) => Key;
   readonly fixed: ReadonlyMap<string, FixedKeys>;
 }
@@ -55,6 +67,8 @@ export interface VoicedChange {
   readonly pitches: readonly Pitch[];
   readonly fixedBy: FixedBy | null;
   readonly relaxed: Relaxation | null;
+  readonly couldLetGo: boolean;
+  readonly closeHands: CloseHands | null;
   /** Ticks the left hand may hold it. */
   readonly length: number;
   readonly step: Step | null;
@@ -73,7 +87,7 @@ export interface VoicedSong {
 
 /** Chooses a voicing for every chord of the song: least movement over the whole sequence. */
 export function voice(task: VoicingTask): VoicedSong {
-  const { spots: loose, prepared, raisedParts } = prepare(task);
+  const { spots: loose, prepared, raised, melodyWith } = prepare(task);
   const spots = inOneFrame(loose, prepared, task.weights);
   const solution = solve(spots, task.weights);
   let before: Voicing | null = null;
@@ -81,10 +95,11 @@ export function voice(task: VoicingTask): VoicedSong {
     const chosen = spots[i].candidates[solution.chosen[i]];
     const result = describe(spot, chosen, before, nextBest(spots[i], solution, i));
     before = chosen;
-    return result;
+    return result.closeHands === 'let-go' ? letGo(result, melodyWith(result.change)) : result;
   });
+  const raisedParts = new Set(raised.keys());
   const findings = [
-    ...[...raisedParts].map((part) => raisedFinding(voiced.find((v) => task.partOf(v.change.tick) === part))),
+    ...[...raised.values()].map(raisedFinding),
     ...oncePerPart(
       voiced.flatMap((v) => [...relaxationFindings(v, task.profile), ...fixedFindings(v, task)]),
       task.partOf,
@@ -131,17 +146,30 @@ interface Prepared {
   readonly layout: SolvedLayout;
   readonly options: Options;
   readonly fixedBy: FixedBy | null;
+  readonly closeHands: CloseHands | null;
 }
 
-function prepare(task: VoicingTask): { spots: Spot[]; prepared: Prepared[]; raisedParts: Set<number> } {
-  const raisedParts = new Set<number>();
+interface Ready {
+  readonly spots: Spot[];
+  readonly prepared: Prepared[];
+  /** Parts whose melody is raised, with the change that had no room. */
+  readonly raised: ReadonlyMap<number, PlayedChange>;
+  /** The melody sounding with a change, as it is struck. */
+  readonly melodyWith: (change: PlayedChange) => Sounding[];
+}
+
+function prepare(task: VoicingTask): Ready {
+  const raised = new Map<number, PlayedChange>();
   const finder = finderFor(task.profile);
   const longest = task.melody.reduce((most, note) => Math.max(most, note.length), 0);
+  const closeHandsOf = (change: PlayedChange): CloseHands | null => task.closeHandsOf?.(change) ?? null;
+  const melodyWith = (change: PlayedChange): Sounding[] =>
+    soundingIn(task.melody, change.tick, change.tick + change.length, longest).map((note) =>
+      raised.has(task.partOf(note.tick)) ? { ...note, midi: note.midi + 12 } : note,
+    );
   const optionsOf = (change: PlayedChange, chord: Chord, layout: SolvedLayout): Options | null => {
     if (layout === 'singing') return aroundMiddleC(change, chord, task.profile);
-    const melody = soundingIn(task.melody, change.tick, change.tick + change.length, longest).map((note) =>
-      raisedParts.has(task.partOf(note.tick)) ? { ...note, midi: note.midi + 12 } : note,
-    );
+    const melody = melodyWith(change);
     const over = melody.find((note) => note.tick <= change.tick && note.tick + note.length > change.tick);
     if (isUnderMelody(layout)) {
       if (!over) return aroundMiddleC(change, chord, task.profile);
@@ -149,27 +177,34 @@ function prepare(task: VoicingTask): { spots: Spot[]; prepared: Prepared[]; rais
       return { candidates, relaxed: null, length: change.length };
     }
     const context = { scale: chromasOf(task.keyAt(change.tick)), melody: over ? over.midi % 12 : null };
-    return finder.under(change.symbol, chord, layout, change.length, melody, change.tick, context);
+    const letsGo = closeHandsOf(change) === 'let-go';
+    const { symbol, length, tick } = change;
+    const options = finder.under(symbol, chord, layout, length, melody, tick, context, letsGo);
+    // Where there is room below the melody, hands that may cross need not.
+    return options?.relaxed === null || closeHandsOf(change) !== 'cross'
+      ? options
+      : finder.crossing(symbol, chord, layout, length, context);
   };
   const sounding = task.changes.filter((c) => c.chord !== null && c.length > 0);
   for (const change of sounding) {
     const part = task.partOf(change.tick);
-    if (task.fixed.has(change.id) || raisedParts.has(part)) continue;
-    if (!optionsOf(change, change.chord as Chord, task.layoutOf(change))) raisedParts.add(part);
+    if (task.fixed.has(change.id) || raised.has(part)) continue;
+    if (!optionsOf(change, change.chord as Chord, task.layoutOf(change))) raised.set(part, change);
   }
   const prepared = sounding.map((change): Prepared => {
     const chord = change.chord as Chord;
     const layout = task.layoutOf(change);
     const key = task.keyAt(change.tick);
     const fixed = task.fixed.get(change.id);
+    const closeHands = closeHandsOf(change);
     if (fixed) {
       const options = { candidates: [voicingOf(fixed.keys, chord)], relaxed: null, length: change.length };
-      return { change, chord, key, layout, options, fixedBy: fixed.by };
+      return { change, chord, key, layout, options, fixedBy: fixed.by, closeHands };
     }
     const options =
       optionsOf(change, chord, layout) ??
       finder.crossing(change.symbol, chord, layout, change.length, { scale: chromasOf(key), melody: null });
-    return { change, chord, key, layout, options, fixedBy: null };
+    return { change, chord, key, layout, options, fixedBy: null, closeHands };
   });
   const playable = prepared.filter((p) => p.options.candidates.length > 0);
   const spots = playable.map((p, i): Spot => ({
@@ -181,7 +216,7 @@ function prepare(task: VoicingTask): { spots: Spot[]; prepared: Prepared[]; rais
       reachMm: reachMm(task.profile.leftReach),
     },
   }));
-  return { spots, prepared: playable, raisedParts };
+  return { spots, prepared: playable, raised, melodyWith };
 }
 
 /** A hand that plays partials stays over one octave. */
@@ -248,7 +283,7 @@ function describe(
   before: Voicing | null,
   next: VoicedChange['nextBest'],
 ): VoicedChange {
-  const { change, chord, key, layout, options, fixedBy } = spot;
+  const { change, chord, key, layout, options, fixedBy, closeHands } = spot;
   return {
     change,
     chord,
@@ -257,11 +292,21 @@ function describe(
     voicing,
     pitches: spell(voicing.keys, chord, key),
     fixedBy,
+    closeHands,
     relaxed: options.relaxed,
+    couldLetGo: options.couldLetGo ?? false,
     length: options.length,
     step: before ? stepFrom(before, voicing) : null,
     nextBest: next,
   };
+}
+
+/** The chord held up to the first note struck after it that comes down to its keys. */
+function letGo(v: VoicedChange, melody: readonly Sounding[]): VoicedChange {
+  const { tick } = v.change;
+  const top = v.voicing.keys[v.voicing.keys.length - 1];
+  const inTheWay = melody.find((note) => note.tick - tick >= SHORTEST_HOLD && note.midi <= top + CROWDED);
+  return inTheWay ? { ...v, length: Math.min(v.length, inTheWay.tick - tick) } : v;
 }
 
 /** Movement from one voicing to the next, voice by voice. */

@@ -1,6 +1,6 @@
 import { type Part, partIndexAt } from '../parts/parts';
 import { twinsOf } from '../parts/twins';
-import type { Profile, Song } from '../song/schema';
+import type { CloseHands, Profile, Song } from '../song/schema';
 import { type PlayedChange, type PlayedSong, keyAt } from '../song/unfold';
 import { fitsUnder } from './findings';
 import { type SolvedLayout, isUnderMelody } from './members';
@@ -50,7 +50,8 @@ function signatureOf(song: Song, profile: Profile, parts: readonly Part[]): stri
     c.register,
     c.octaveShift,
   ]);
-  return JSON.stringify([chosen, song.pins, song.settled, profile.leftReach, profile.keyboard]);
+  const { pins, closeHands, settled } = song;
+  return JSON.stringify([chosen, pins, closeHands, settled, profile.leftReach, profile.keyboard]);
 }
 
 /** The same, remembering nothing: for trying layouts without losing what the song on screen has worked out. */
@@ -101,6 +102,7 @@ function taskFor(song: Song, profile: Profile, played: PlayedSong, parts: readon
     layoutOf: (change) => layoutOf(change, choices(change)),
     registerOf: (change) =>
       choices(change).register + (layoutOf(change, choices(change)) === 'singing' ? SINGING_REGISTER : 0),
+    closeHandsOf: closeHandsOf(song, parts, played),
     keyAt: (tick) => keyAt(played, tick),
     fixed: fixedKeys(song, played, (change) => layoutOf(change, choices(change)) === 'bass'),
   };
@@ -115,6 +117,20 @@ function layoutOf(change: PlayedChange, choices: Part['choices']): SolvedLayout 
   return wanted === 'singing' ? 'block' : wanted;
 }
 
+/** What was chosen for a change holds wherever it is played, and at those that stand for it in parts that follow. */
+function closeHandsOf(
+  song: Song,
+  parts: readonly Part[],
+  played: PlayedSong,
+): (change: PlayedChange) => CloseHands | null {
+  if (song.closeHands.length === 0) return () => null;
+  const chosen = new Map(song.closeHands.map(({ changeId, how }) => [changeId, how]));
+  const writtenIds = new Map(played.changes.map((change) => [change.id, change.writtenId]));
+  const twins = twinsOf(parts, played.changes);
+  return ({ id, writtenId }) =>
+    chosen.get(writtenId) ?? chosen.get(writtenIds.get(twins.get(id) ?? '') ?? '') ?? null;
+}
+
 /** Pins and settled voicings by played change; what is settled wins. A pin without "@" holds in every pass. */
 function fixedKeys(
   song: Song,
@@ -127,8 +143,9 @@ function fixedKeys(
   for (const change of played.changes) {
     if (isBassOnly(change)) continue;
     const kept = settled.get(change.id);
-    const keys = kept ?? pinned.get(change.id) ?? pinned.get(change.writtenId);
-    if (keys) fixed.set(change.id, { keys, by: kept ? 'settled' : 'pin' });
+    const pinId = pinned.has(change.id) ? change.id : change.writtenId;
+    const keys = kept ?? pinned.get(pinId);
+    if (keys) fixed.set(change.id, kept ? { keys, by: 'settled' } : { keys, by: 'pin', pinId });
   }
   return fixed;
 }
@@ -215,7 +232,8 @@ function sharedFrom(
     if (!given || own.layout !== given.layout || task.fixed.has(own.change.id)) continue;
     // Under a melody the chord follows its note; and what has no room in one of the parts cannot be shared.
     if (isUnderMelody(own.layout)) continue;
-    if (!isSung(own) && !fitsUnder(task, own.change, given.voicing.keys)) return null;
+    const mayMeet = isSung(own) || own.closeHands !== null;
+    if (!mayMeet && !fitsUnder(task, own.change, given.voicing.keys)) return null;
     const by = partIndexAt(parts, own.change.tick) === family[0] ? 'shared' : 'same';
     shared.set(own.change.id, { keys: given.voicing.keys, by });
   }
