@@ -133,10 +133,11 @@ export { orderInWords } from './song/barEdits';
 export { applyEdit, describeEdit, sessionOf, type SongEdit } from './song/edits';
 export { heads, wordsOf } from './song/noteEdits';
 export { twelveKeys } from './song/transpose';
-export { type Finding, findingId } from './song/finding';
+export { type Finding, type Fix, findingId } from './song/finding';
 export { migrateSong, SongShapeError } from './song/migrate';
 export {
   type Choices,
+  type CloseHands,
   type Division,
   type Section,
   DEFAULT_CHOICES,

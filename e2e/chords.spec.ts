@@ -28,6 +28,25 @@ async function job(page: Page, name: string): Promise<void> {
     .click();
 }
 
+interface Struck {
+  readonly midi: number;
+  readonly hand: string;
+}
+
+/** Waits for what is played next; resolves with its notes. */
+function heardNext(page: Page): Promise<Struck[]> {
+  return page.evaluate(
+    () =>
+      new Promise<Struck[]>((resolve) =>
+        document.addEventListener(
+          'joined-hands:playing',
+          (event) => resolve((event as CustomEvent<{ notes: Struck[] }>).detail.notes),
+          { once: true },
+        ),
+      ),
+  );
+}
+
 const symbols = (page: Page) => page.locator('jh-seam .symbol');
 
 test('a bare tune gets a full set of chords, one is heard otherwise and taken, all by keyboard', async ({
@@ -75,7 +94,7 @@ test('a rub is found, understood and remedied', async ({ page }) => {
     title: 'Rubbing',
   });
   await toChords(page);
-  const finding = page.locator('.findings li', { hasText: 'rubs with C' });
+  const finding = page.locator('.findings > li', { hasText: 'rubs with C' });
   await expect(finding).toContainText('F rubs with C: the 11 over a major third, for 4 beats on 1');
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('jh-chord-panel .roles .rub')).toContainText('F rubs with C');
@@ -84,6 +103,42 @@ test('a rub is found, understood and remedied', async ({ page }) => {
   await expect(finding).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(finding).toHaveCount(1);
+});
+
+test('hands that come too close: remedies are heard in their place, one is taken, and taken back', async ({
+  page,
+}) => {
+  const bars = wholeBars(['C5', 'C5'], ['C', 'C']);
+  const [first, second] = bars.melody;
+  const half = { ...first, length: 1920 };
+  const down = { ...half, id: 'down', tick: 1920, pitch: { ...half.pitch, letter: 'G' as const, octave: 4 } };
+  await openProject(page, {
+    ...bars,
+    title: 'Close hands',
+    melody: [half, down, second],
+    pins: [{ changeId: bars.changes[0].id, keys: [55, 60, 67], fingers: null }],
+  });
+  await toChords(page);
+  const finding = page.locator('.findings > li', { hasText: 'Both hands want G4 here' });
+  await expect(finding.locator('.fixes li')).toHaveCount(4);
+  await finding.getByRole('button', { name: '6 more remedies' }).click();
+  await expect(finding.locator('.fixes li')).toHaveCount(10);
+  const playing = heardNext(page);
+  await finding.getByRole('button', { name: 'Hear: Let the right hand play G4 for both' }).click();
+  // In the bar as it would be the left hand strikes G once and lets it go; nothing is altered by hearing it.
+  const struck = (await playing).filter((n) => n.midi === 67);
+  expect(struck.map((n) => n.hand).sort()).toEqual(['left', 'right']);
+  await expect(finding).toBeVisible();
+  await finding.getByRole('button', { name: 'Let the right hand play G4 for both', exact: true }).click();
+  await expect(finding).toHaveCount(0);
+  await page.keyboard.press('ArrowRight');
+  await expect(page.locator('jh-chord-panel')).toContainText('played by the right hand for both');
+  await page
+    .locator('nz-select')
+    .filter({ has: page.locator('#close-hands') })
+    .click();
+  await page.locator('.ant-select-item-option', { hasText: 'the chord gives way' }).click();
+  await expect(finding).toBeVisible();
 });
 
 test('schools are compared; one is taken for a part and another for a chord', async ({ page }) => {
@@ -100,7 +155,10 @@ test('schools are compared; one is taken for a part and another for a chord', as
   await expect(page.locator('jh-seam .block').nth(9)).toBeVisible();
   await job(page, 'Chord');
   await page.keyboard.press('ArrowRight');
-  await page.locator('jh-chord-panel nz-select').click();
+  await page
+    .locator('nz-select')
+    .filter({ has: page.locator('#chord-layout') })
+    .click();
   await page.locator('.ant-select-item-option', { hasText: 'root position' }).click();
   await expect(page.locator('jh-seam .inversion').first()).toContainText('root');
   // Two notes, three, the whole chord: one key.

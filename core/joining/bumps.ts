@@ -106,7 +106,12 @@ function fixesFor(
       ]
     : [];
   const up = part.choices.octaveShift < 1 ? ((part.choices.octaveShift + 1) as 0 | 1) : null;
+  const released: Fix[] =
+    change.fixedBy === 'pin'
+      ? [{ label: 'Release the pinned position', edit: { kind: 'unpin', changeId: change.change.id } }]
+      : [];
   return [
+    ...released,
     ...lower,
     ...(low.midi === high.midi ? [close(`Let the right hand play ${key} for both`, 'share')] : []),
     ...(high.tick - tick >= SHORTEST_HOLD ? [close(`Let the chord go before ${key}`, 'let-go')] : []),

@@ -38,6 +38,7 @@ describe('where both hands want one key', () => {
   it('remedies are offered from the least to the most', () => {
     const [bump] = of(played(comingDown), 'bump');
     expect(bump.fixes?.map((f) => f.label)).toEqual([
+      'Release the pinned position',
       'Take a lower position',
       'Let the right hand play G4 for both',
       'Let the chord go before G4',
@@ -110,6 +111,8 @@ describe('where the left hand lies above the right', () => {
     const chosen = applyEdit(song, { kind: 'close-hands', changeId: song.changes[1].id, how: 'cross' });
     expect(played(chosen).parts[1].sharesWith).toBe(1);
     expect(played(chosen).changes.map((c) => c.closeHands)).toEqual([null, 'cross', null, 'cross']);
+    const freed = applyEdit(chosen, { kind: 'close-hands', changeId: song.changes[3].id, how: null });
+    expect(played(freed).changes.map((c) => c.closeHands)).toEqual([null, 'cross', null, null]);
   });
 });
 

@@ -18,7 +18,7 @@ export type SongEdit =
   | { readonly kind: 'layout'; readonly changeId: string; readonly layout: Layout | null }
   | { readonly kind: 'pin'; readonly pin: Pin }
   | { readonly kind: 'unpin'; readonly changeId: string }
-  /** How the hands make room at a written change; null leaves it to the program. */
+  /** How the hands make room at a written change; null: the chord gives way. */
   | { readonly kind: 'close-hands'; readonly changeId: string; readonly how: CloseHands | null }
   | ({ readonly kind: 'settle' } & SettledPart)
   /** Opens a settled part again; `ids` are those of its notes and changes. */
@@ -66,12 +66,15 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
       };
     case 'pin':
       return { ...song, pins: [...without(song.pins, edit.pin.changeId), edit.pin] };
-    case 'unpin':
-      return { ...song, pins: without(song.pins, edit.changeId) };
+    case 'unpin': {
+      // A chord that comes back is held by its own pin, else by that of the chord as written.
+      const isOwn = song.pins.some((pin) => pin.changeId === edit.changeId);
+      const changeId = isOwn ? edit.changeId : edit.changeId.replace(/@\d+$/, '');
+      return { ...song, pins: without(song.pins, changeId) };
+    }
     case 'close-hands': {
       const { changeId, how } = edit;
-      const others = without(song.closeHands, changeId);
-      return { ...song, closeHands: how === null ? others : [...others, { changeId, how }] };
+      return { ...song, closeHands: [...without(song.closeHands, changeId), { changeId, how }] };
     }
     case 'settle': {
       const { cutId, voicings, fingers } = edit;

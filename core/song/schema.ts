@@ -148,8 +148,8 @@ export const songSchema = z.object({
   choices: choicesSchema,
   partSettings: z.record(id, partSettingsSchema),
   pins: z.array(pinSchema),
-  /** By written change: what the pianist chose where the hands come too close. */
-  closeHands: z.array(z.object({ changeId: id, how: z.enum(CLOSE_HANDS) })),
+  /** By written change: what the pianist chose where the hands come too close; null: the chord gives way, whatever holds in a part this one follows. */
+  closeHands: z.array(z.object({ changeId: id, how: z.enum(CLOSE_HANDS).nullable() })),
   /** Parts learned as they are: their voicings and fingers by change. */
   settled: z.array(
     z.object({

@@ -143,15 +143,18 @@ export function fixedFindings(v: VoicedChange, task: VoicingTask): Finding[] {
   if (keys[0] < keyboard.low || top > keyboard.high)
     problems.push(`runs off a keyboard of ${task.profile.keyboard} keys`);
   const held = { tick: v.change.tick, length: v.length };
-  const mayMeet = isUnderMelody(v.layout) || v.closeHands === 'cross' || v.closeHands === 'share';
+  // That a pin meets the melody is said where the hands bump, with what could be done.
+  const mayMeet = v.fixedBy === 'pin' || isUnderMelody(v.layout) || v.closeHands !== null;
   if (!mayMeet && !fitsUnder(task, held, keys)) problems.push('meets the melody');
-  const pinId = task.fixed.get(v.change.id)?.pinId;
   const release = 'Release it, and the nearest voicing that fits is chosen';
   return problems.map((problem) => ({
     kind: v.fixedBy === 'settled' ? 'settled' : 'pin',
     tick: v.change.tick,
     text: `The ${kept} voicing of ${symbol} ${problem}; it is kept as it is.`,
     remedies: [release],
-    fixes: pinId ? [{ label: release, edit: { kind: 'unpin' as const, changeId: pinId } }] : [],
+    fixes:
+      v.fixedBy === 'pin'
+        ? [{ label: release, edit: { kind: 'unpin' as const, changeId: v.change.id } }]
+        : [],
   }));
 }

@@ -99,7 +99,9 @@ describe('pins, settled parts and shared voicings', () => {
       a.findings
         .filter((f) => f.text.startsWith('The pinned'))
         .map((f) => f.text.replace(/^The pinned voicing of Am |; it is kept as it is\.$/g, '')),
-    ).toEqual(['is wider than your left hand', 'runs off a keyboard of 49 keys', 'meets the melody']);
+    ).toEqual(['is wider than your left hand', 'runs off a keyboard of 49 keys']);
+    const bump = a.findings.find((f) => f.kind === 'bump');
+    expect(bump?.fixes?.[0]).toMatchObject({ label: 'Release the pinned position', edit: { kind: 'unpin' } });
   });
 
   it('a settled part stays as learned whatever happens elsewhere', () => {

@@ -30,8 +30,6 @@ export type FixedBy = 'pin' | 'settled' | 'same' | 'shared';
 export interface FixedKeys {
   readonly keys: readonly number[];
   readonly by: FixedBy;
-  /** The id a pin is stored under. */
-  readonly pinId?: string;
 }
 
 /** All the voicing stage looks at. */

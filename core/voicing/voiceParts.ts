@@ -127,8 +127,10 @@ function closeHandsOf(
   const chosen = new Map(song.closeHands.map(({ changeId, how }) => [changeId, how]));
   const writtenIds = new Map(played.changes.map((change) => [change.id, change.writtenId]));
   const twins = twinsOf(parts, played.changes);
-  return ({ id, writtenId }) =>
-    chosen.get(writtenId) ?? chosen.get(writtenIds.get(twins.get(id) ?? '') ?? '') ?? null;
+  return ({ id, writtenId }) => {
+    const own = chosen.has(writtenId) ? writtenId : writtenIds.get(twins.get(id) ?? '');
+    return own === undefined ? null : (chosen.get(own) ?? null);
+  };
 }
 
 /** Pins and settled voicings by played change; what is settled wins. A pin without "@" holds in every pass. */
@@ -143,9 +145,8 @@ function fixedKeys(
   for (const change of played.changes) {
     if (isBassOnly(change)) continue;
     const kept = settled.get(change.id);
-    const pinId = pinned.has(change.id) ? change.id : change.writtenId;
-    const keys = kept ?? pinned.get(pinId);
-    if (keys) fixed.set(change.id, kept ? { keys, by: 'settled' } : { keys, by: 'pin', pinId });
+    const keys = kept ?? pinned.get(change.id) ?? pinned.get(change.writtenId);
+    if (keys) fixed.set(change.id, { keys, by: kept ? 'settled' : 'pin' });
   }
   return fixed;
 }

@@ -189,9 +189,7 @@ export class BenchState {
   release(): void {
     const change = this.change();
     if (!change || change.fixedBy !== 'pin') return;
-    const pins = this.song()?.pins ?? [];
-    const own = pins.some((pin) => pin.changeId === change.change.id);
-    this.edit({ kind: 'unpin', changeId: own ? change.change.id : change.change.writtenId });
+    this.edit({ kind: 'unpin', changeId: change.change.id });
   }
 
   choose(choices: Partial<Choices>): void {
@@ -272,6 +270,12 @@ export class BenchState {
     const { tempoPercent, hands, countsIn } = this.place();
     const request = { fromTick, toTick, tempoPercent, hands, countsIn };
     void this.player.play(arrangement, request, how.loops ?? false, how.whenDone);
+  }
+
+  /** A remedy in its place, before it is taken; the part on screen stays. */
+  hearEdit(edit: SongEdit, tick: number): void {
+    this.follows.set(false);
+    void this.hearing.edit(edit, tick);
   }
 
   /** Each part by itself, with its count-in, one after the other. */

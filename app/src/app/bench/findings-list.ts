@@ -1,7 +1,10 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { type Finding, barAt, findingId } from '@joined-hands/core';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { type Finding, type Fix, barAt, findingId } from '@joined-hands/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { BenchState } from './bench-state';
+
+/** Remedies shown at first. */
+const FEW = 3;
 
 /** What should be known about the part, each with its remedies one press away. */
 @Component({
@@ -18,9 +21,12 @@ import { BenchState } from './bench-state';
               @if (finding.remedies.length > (finding.fixes?.length ?? 0)) {
                 <small>You could: {{ finding.remedies.join(' · ') }}.</small>
               }
-              <div class="fixes">
-                @for (fix of finding.fixes ?? []; track fix.label) {
-                  @if (bench.hearing.can(fix.edit)) {
+              <ul class="fixes">
+                @for (fix of shown(finding); track fix.label) {
+                  <li>
+                    <button nz-button nzSize="small" type="button" (click)="bench.edit(fix.edit)">
+                      {{ fix.label }}
+                    </button>
                     <button
                       nz-button
                       nzSize="small"
@@ -28,19 +34,23 @@ import { BenchState } from './bench-state';
                       type="button"
                       class="hear"
                       [attr.aria-label]="'Hear: ' + fix.label"
-                      (click)="bench.hearing.edit(fix.edit)"
+                      (click)="bench.hearEdit(fix.edit, finding.tick)"
                     >
                       Hear
                     </button>
-                  }
-                  <button nz-button nzSize="small" type="button" (click)="bench.edit(fix.edit)">
-                    {{ fix.label }}
-                  </button>
+                  </li>
                 }
-                <button nz-button nzSize="small" nzType="text" type="button" (click)="leave(finding)">
-                  Leave it
-                </button>
-              </div>
+                <li>
+                  @if ((finding.fixes?.length ?? 0) > shown(finding).length) {
+                    <button nz-button nzSize="small" nzType="text" type="button" (click)="openAll(finding)">
+                      {{ finding.fixes!.length - shown(finding).length }} more remedies
+                    </button>
+                  }
+                  <button nz-button nzSize="small" nzType="text" type="button" (click)="leave(finding)">
+                    Leave it
+                  </button>
+                </li>
+              </ul>
             </li>
           }
         </ul>
@@ -67,11 +77,18 @@ import { BenchState } from './bench-state';
       font-size: 16px;
     }
     .fixes {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 6px;
       margin-top: 4px;
+    }
+    .fixes li {
+      display: flex;
+      gap: 6px;
+      padding: 3px 0;
+      border: 0;
       align-items: center;
+      justify-content: space-between;
+    }
+    .fixes li:last-child {
+      justify-content: flex-start;
     }
     .fixes .ant-btn {
       height: auto;
@@ -93,6 +110,19 @@ export class FindingsList {
     const bars = this.bench.arrangement()?.played.bars;
     const number = bars ? barAt(bars, tick).number : 1;
     return number === 0 ? 'Pick-up:' : `Bar ${number}:`;
+  }
+
+  /** Findings of which all remedies are shown; of the others the first few, which change least. */
+  private readonly opened = signal<ReadonlySet<string>>(new Set());
+
+  protected shown(finding: Finding): readonly Fix[] {
+    const fixes = finding.fixes ?? [];
+    const isFew = fixes.length <= FEW + 1 || this.opened().has(findingId(finding));
+    return isFew ? fixes : fixes.slice(0, FEW);
+  }
+
+  protected openAll(finding: Finding): void {
+    this.opened.update((ids) => new Set([...ids, findingId(finding)]));
   }
 
   protected leave(finding: Finding): void {

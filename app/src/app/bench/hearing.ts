@@ -1,14 +1,16 @@
 import { Injectable, inject } from '@angular/core';
 import type { ArrangedChange, HandNote, MelodyNote, SongEdit } from '@joined-hands/core';
-import { keysInPlace, midiOf, readSymbol } from '@joined-hands/core';
+import { applyEdit, barAt, keysInPlace, midiOf, readSymbol } from '@joined-hands/core';
 import { Store } from '@ngrx/store';
 import { Piano } from '../sound/piano';
 import { Player } from '../sound/player';
 import { workbench } from '../state/reducer';
+import { ArrangerClient } from '../workers/arranger';
 
 /** What is heard before it is taken: keys, lines, chords and remedies in their place. */
 @Injectable()
 export class Hearing {
+  private readonly arranger = inject(ArrangerClient);
   private readonly piano = inject(Piano);
   private readonly player = inject(Player);
   private readonly state = inject(Store).selectSignal(workbench.selectWorkbenchState);
@@ -23,25 +25,17 @@ export class Hearing {
     void this.keys([...held, ...over]);
   }
 
-  /** True when what a remedy does can be heard before it is taken. */
-  can(edit: SongEdit): boolean {
-    if (edit.kind === 'pin') return true;
-    if (edit.kind !== 'change-written') return false;
-    const read = readSymbol(edit.symbol);
-    return 'chord' in read && read.chord !== null;
-  }
-
-  /** What a remedy would sound like in its place. */
-  edit(edit: SongEdit): void {
-    const changes = this.state().arrangement?.changes ?? [];
-    if (edit.kind === 'pin') {
-      const change = changes.find((c) => c.change.id === edit.pin.changeId);
-      void this.keys([...edit.pin.keys, ...(change ? this.melodyOver(change.change.tick) : [])]);
-    }
-    if (edit.kind === 'change-written') {
-      const change = changes.find((c) => c.change.writtenId === edit.id);
-      if (change) this.chord(edit.symbol, change);
-    }
+  /** The bar a tick lies in, from its chord on, as it would be after an edit; nothing is altered. */
+  async edit(edit: SongEdit, tick: number): Promise<void> {
+    const { song, profile, place } = this.state();
+    if (!song) return;
+    this.player.stop();
+    const tried = await this.arranger.trial(applyEdit(song, edit), profile);
+    const bar = barAt(tried.played.bars, tick);
+    const struck = tried.changes.filter((c) => c.change.tick <= tick).at(-1)?.change.tick ?? bar.tick;
+    const stretch = { fromTick: Math.min(struck, bar.tick), toTick: bar.tick + bar.length };
+    const how = { tempoPercent: place.tempoPercent, hands: 'both', countsIn: false } as const;
+    await this.player.play(tried, { ...stretch, ...how }, false);
   }
 
   /** Keys of the melody sounding at a tick. */

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
+  type CloseHands,
   LAYOUT_ROWS,
   type Layout,
   type Neighbour,
@@ -21,6 +22,7 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ChordsState } from './chords-state';
 
 const AS_THE_PART = 'part';
+const CHORD_GIVES_WAY = 'chord';
 
 /** The chord selected: its job, the melody over it note by note, what could stand there, moving and rewriting it. */
 @Component({
@@ -72,7 +74,19 @@ export class ChordPanel {
       label: name.toLowerCase(),
     })),
   ];
+  protected readonly closeHands: readonly { value: CloseHands | typeof CHORD_GIVES_WAY; label: string }[] = [
+    { value: CHORD_GIVES_WAY, label: 'the chord gives way' },
+    { value: 'let-go', label: 'let it go early' },
+    { value: 'share', label: 'right hand plays the shared key' },
+    { value: 'cross', label: 'the hands may cross' },
+  ];
   protected readonly layout = computed(() => this.change()?.change.layout ?? AS_THE_PART);
+
+  protected readonly closeHandsNow = computed(() => this.change()?.closeHands ?? CHORD_GIVES_WAY);
+
+  protected chooseCloseHands(value: CloseHands | typeof CHORD_GIVES_WAY): void {
+    this.state.closeHands(value === CHORD_GIVES_WAY ? null : value);
+  }
 
   protected chooseLayout(value: string): void {
     this.state.layoutForChange(value === AS_THE_PART ? null : (value as Layout));

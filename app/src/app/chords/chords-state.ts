@@ -2,6 +2,7 @@ import { Injectable, computed, effect, inject, signal, untracked } from '@angula
 import {
   type Chord,
   type Choices,
+  type CloseHands,
   type Key,
   type Layout,
   type LayoutCost,
@@ -261,6 +262,12 @@ export class ChordsState {
   layoutForChange(layout: Layout | null): void {
     const change = this.change();
     if (change) this.bench.edit({ kind: 'layout', changeId: change.change.writtenId, layout });
+  }
+
+  /** How the hands make room at the chord selected; null leaves it to the chord. */
+  closeHands(how: CloseHands | null): void {
+    const change = this.change();
+    if (change) this.bench.edit({ kind: 'close-hands', changeId: change.change.writtenId, how });
   }
 
   private editOr(edit: SongEdit | null, otherwise: string): void {

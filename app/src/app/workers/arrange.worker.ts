@@ -96,6 +96,11 @@ const arranger = {
     return chordsFor(song, taste, scope, triads);
   },
 
+  /** A song as an edit would make it, to be heard before it is taken. */
+  trial(song: Song, profile: Profile): Travelling {
+    return lightened(arrange(song, profile, { withoutFingers: true }));
+  },
+
   /** A melody alone, to be heard before it is taken. */
   preview(song: Song, profile: Profile): Travelling {
     const alone = { ...song, choices: { ...song.choices, rung: 1 }, partSettings: {} };

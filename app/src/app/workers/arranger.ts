@@ -70,6 +70,11 @@ export class ArrangerClient {
     return this.worker.easierKeys(song, profile);
   }
 
+  /** A song as an edit would make it, ready to be played, without fingers. */
+  async trial(song: Song, profile: Profile): Promise<Arrangement> {
+    return arrived(await this.worker.trial(song, profile), song, profile);
+  }
+
   /** The melody of a song alone, ready to be played. */
   async preview(song: Song, profile: Profile): Promise<Arrangement> {
     return arrived(await this.worker.preview(song, profile), song, profile);
