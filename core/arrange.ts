@@ -16,6 +16,7 @@ import { twinsOf } from './parts/twins';
 import { Clock } from './performance/clock';
 import { type Timeline, perform } from './performance/perform';
 import { rubFindings } from './joining/rubs';
+import { keyName } from './music/key';
 import { rememberLast } from './music/memo';
 import { type Finding, findingId } from './song/finding';
 import { handsForSinging } from './joining/singing';
@@ -25,6 +26,7 @@ import { type PlayedSong, unfold } from './song/unfold';
 import type { VoicedChange, VoicedSong } from './voicing/voice';
 import { keysInPlace } from './voicing/inPlace';
 import { voiceParts } from './voicing/voiceParts';
+import type { Voicing } from './voicing/voicing';
 
 /** A change with everything a pianist wants to know of it. */
 export interface ArrangedChange extends VoicedChange {
@@ -153,15 +155,50 @@ interface Stage {
   readonly options: ArrangeOptions;
 }
 
-function describeChanges(played: PlayedSong, { voiced }: VoicedSong): ArrangedChange[] {
-  return voiced.map((v, i) => ({
+/**
+ * Remembered: a new rung mostly leaves every chord as it is and a pin most of them; those keep their identity, so that
+ * nothing of them needs to travel to the interface.
+ */
+const describeChanges = (() => {
+  let last: { readonly played: PlayedSong; readonly changes: readonly ArrangedChange[] } | null = null;
+  return rememberLast((played: PlayedSong, { voiced }: VoicedSong): readonly ArrangedChange[] => {
+    const before = last?.played === played ? last.changes : [];
+    const changes = voiced.map((v, i) => {
+      const old = before[i];
+      if (old && isAsBefore(old, v) && areSameKeys(before[i - 1]?.voicing, voiced[i - 1]?.voicing))
+        return old;
+      return describeChange(played, voiced, i);
+    });
+    last = { played, changes };
+    return changes;
+  });
+})();
+
+function describeChange(played: PlayedSong, voiced: VoicedSong['voiced'], i: number): ArrangedChange {
+  const v = voiced[i];
+  const around = { before: voiced[i - 1]?.chord, afterNext: voiced[i + 2]?.chord };
+  return {
     ...v,
-    degree: degreeOf(v.chord, voiced[i + 1]?.chord ?? null, v.key, {
-      before: voiced[i - 1]?.chord,
-      afterNext: voiced[i + 2]?.chord,
-    }),
+    degree: degreeOf(v.chord, voiced[i + 1]?.chord ?? null, v.key, around),
     meeting: meetingOf(played, v),
-  }));
+  };
+}
+
+/** Whether a change of the same song is voiced as before; all else of it follows from that and the chord before. */
+function isAsBefore(old: VoicedChange, now: VoicedChange): boolean {
+  const ofItself = ['change', 'chord', 'layout'] as const;
+  const ofChoice = ['fixedBy', 'closeHands', 'relaxed', 'couldLetGo', 'length'] as const;
+  return (
+    [...ofItself, ...ofChoice].every((field) => old[field] === now[field]) &&
+    keyName(old.key) === keyName(now.key) &&
+    areSameKeys(old.voicing, now.voicing) &&
+    areSameKeys(old.nextBest?.voicing, now.nextBest?.voicing) &&
+    old.nextBest?.extra === now.nextBest?.extra
+  );
+}
+
+function areSameKeys(a: Voicing | undefined, b: Voicing | undefined): boolean {
+  return a === b || (a !== undefined && a.keys.join() === b?.keys.join());
 }
 
 /** Joins the hands of the parts named, adds fills, fingers and the performance. */

@@ -2,7 +2,8 @@ import { chordsHolding, neighboursOf, otherQualities } from '../harmony/neighbou
 import { letterIn, qualityOf, roleInWords, roleOf } from '../harmony/roles';
 import { type NoteUnder, heardRubs, notesUnder } from '../harmony/underChords';
 import { type Chord, symbolOf } from '../music/chord';
-import { rememberLast } from '../music/memo';
+import { type Key, keyName } from '../music/key';
+import { rememberLast, rememberMany } from '../music/memo';
 import { pulseTicks } from '../music/metre';
 import { classNameOf, typeset } from '../music/pitch';
 import { barAt } from '../song/bars';
@@ -50,34 +51,58 @@ function remediesOf(
   voiced: VoicedChange,
   next: VoicedChange | null,
 ): Fix[] {
-  const { chord, key } = voiced;
-  const { midi } = under.note;
-  // The remedy for the root against a major seventh is the sixth.
-  const isSixthFor = (c: Chord): boolean =>
-    under.role.name === 'the root against the major seventh' && ['6', 'm6'].includes(c.type.suffix);
-  const isGood = (candidate: Chord): boolean => ['member', 'tension'].includes(roleOf(midi, candidate).kind);
-  const written = (candidate: Chord, why: string): Fix => ({
-    label: `${typeset(symbolOf(candidate))}: ${why}`,
-    edit: { kind: 'change-written', id: under.change.writtenId, symbol: symbolOf(candidate) },
+  const written = ({ symbol, why }: StandIn): Fix => ({
+    label: `${typeset(symbol)}: ${why}`,
+    edit: { kind: 'change-written', id: under.change.writtenId, symbol },
   });
-  const sameJob = neighboursOf(chord, next?.chord ?? null, key)
-    .filter((n) => isGood(n.chord) && / for |suspended/.test(n.says))
-    .map((n) => written(n.chord, n.says));
-  const qualities = otherQualities(chord, isGood)
-    .filter((c) => keepsThird(chord, c))
-    .sort((a, b) => Number(isSixthFor(b)) - Number(isSixthFor(a)))
-    .map((c) => written(c, 'another quality'));
-  const others = chordsHolding(midi, key)
-    .filter((h) => h.outside === 0 && symbolOf(h.chord) !== symbolOf(chord))
-    .map((h) => written(h.chord, h.says));
+  const { chord, key } = voiced;
+  const { near, far } = standInsOf(under.note.midi, chord, next?.chord ?? null, key);
   const all = [
     ...leftOut(under, voiced),
-    ...sameJob.slice(0, MOST_OF_A_KIND),
-    ...qualities.slice(0, MOST_OF_A_KIND),
+    ...near.map(written),
     ...movedAway(played, under),
-    ...others.slice(0, MOST_OF_A_KIND),
+    ...far.map(written),
   ];
   return [...new Map(all.map((fix) => [JSON.stringify(fix.edit), fix])).values()];
+}
+
+interface StandIn {
+  readonly symbol: string;
+  readonly why: string;
+}
+
+/** Notes, chords, next chords and keys whose remedies are remembered at most; a song has some hundreds. */
+const MOST_PLACES = 5_000;
+const rememberStandIns = rememberMany<{ readonly near: StandIn[]; readonly far: StandIn[] }>(MOST_PLACES);
+
+/** Chords a note could have in the place of one it rubs with: near ones of the same job or root, and others of the key. */
+function standInsOf(
+  midi: number,
+  chord: Chord,
+  next: Chord | null,
+  key: Key,
+): { readonly near: StandIn[]; readonly far: StandIn[] } {
+  const name = [midi, symbolOf(chord), next ? symbolOf(next) : '', keyName(key)].join('|');
+  return rememberStandIns(name, () => {
+    const isRootOnSeventh = roleOf(midi, chord).name === 'the root against the major seventh';
+    // The remedy for the root against a major seventh is the sixth.
+    const isSixthFor = (c: Chord): boolean => isRootOnSeventh && ['6', 'm6'].includes(c.type.suffix);
+    const isGood = (c: Chord): boolean => ['member', 'tension'].includes(roleOf(midi, c).kind);
+    const sameJob = neighboursOf(chord, next, key)
+      .filter((n) => isGood(n.chord) && / for |suspended/.test(n.says))
+      .map((n) => ({ symbol: symbolOf(n.chord), why: n.says }));
+    const qualities = otherQualities(chord, isGood)
+      .filter((c) => keepsThird(chord, c))
+      .sort((a, b) => Number(isSixthFor(b)) - Number(isSixthFor(a)))
+      .map((c) => ({ symbol: symbolOf(c), why: 'another quality' }));
+    const others = chordsHolding(midi, key)
+      .filter((h) => h.outside === 0 && symbolOf(h.chord) !== symbolOf(chord))
+      .map((h) => ({ symbol: symbolOf(h.chord), why: h.says }));
+    return {
+      near: [...sameJob.slice(0, MOST_OF_A_KIND), ...qualities.slice(0, MOST_OF_A_KIND)],
+      far: others.slice(0, MOST_OF_A_KIND),
+    };
+  });
 }
 
 /** A change of quality that turns major into minor is another chord, not a remedy of this one. */

@@ -13,6 +13,22 @@ export function rememberLast<A extends readonly unknown[], R>(
   };
 }
 
+/**
+ * Remembers what a pure function made under each name, up to so many; then it begins anew. The name must say all that
+ * the value depends on.
+ */
+export function rememberMany<T>(most: number): (name: string, make: () => T) => T {
+  const made = new Map<string, T>();
+  return (name, make) => {
+    const known = made.get(name);
+    if (known !== undefined) return known;
+    if (made.size >= most) made.clear();
+    const value = make();
+    made.set(name, value);
+    return value;
+  };
+}
+
 /** `next` with every field that equals the one before replaced by it, so that identity survives a copy. */
 export function keepIdentity<T extends object>(before: T | null, next: T): T {
   if (!before) return next;

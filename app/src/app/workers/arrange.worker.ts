@@ -22,24 +22,13 @@ import {
   openFile,
 } from '@joined-hands/core';
 import { expose } from 'comlink';
+import { type Known, type Sent, type Travelling, lightened, packed } from './travelling';
 
 let newestJob = 0;
 let lastSong: Song | null = null;
 let lastWhole: Arrangement | null = null;
 
 const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
-
-/** An arrangement on its way to the interface, which has song and profile and works out the performance when it plays. */
-export type Travelling = Omit<Arrangement, 'song' | 'profile' | 'timeline'>;
-
-function lightened({
-  song: _song,
-  profile: _profile,
-  timeline: _timeline,
-  ...rest
-}: Arrangement): Travelling {
-  return rest;
-}
 
 /** A file as read, or why it could not be. */
 export type ReadResult =
@@ -49,27 +38,34 @@ export type ReadResult =
 const arranger = {
   /**
    * Arranges a song; the part on screen comes first through `came`, the whole after it. A newer job stops an
-   * older one between slices.
+   * older one between slices. What the interface has (`known`) is not sent again.
    */
   async arrange(
     job: number,
     song: Song,
     profile: Profile,
     firstPart: number,
-    came: (a: Travelling) => Promise<void>,
+    known: Known,
+    came: (sent: Sent) => Promise<void>,
   ): Promise<void> {
     newestJob = Math.max(newestJob, job);
     lastSong = keepIdentity(lastSong, song);
     const slices = arrangeInSlices(lastSong, profile, { firstPart });
+    let has = known;
+    const send = (arrangement: Arrangement): Promise<void> => {
+      const sent = packed(arrangement, has);
+      has = sent.numbers;
+      return came(sent);
+    };
     for (;;) {
       if (job < newestJob) return;
       const slice = slices.next();
       if (slice.done) {
         lastWhole = slice.value;
-        await came(lightened(slice.value));
+        await send(slice.value);
         return;
       }
-      if (slice.value) await came(lightened(slice.value));
+      if (slice.value) await send(slice.value);
       await pause();
     }
   },

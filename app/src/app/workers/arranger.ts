@@ -15,13 +15,16 @@ import {
 } from '@joined-hands/core';
 import { type Remote, proxy, wrap } from 'comlink';
 import { Observable } from 'rxjs';
-import type { Arranger, ReadResult, Travelling } from './arrange.worker';
+import type { Arranger, ReadResult } from './arrange.worker';
+import { NOTHING_KEPT, type Sent, type Travelling, unpacked } from './travelling';
 
 /** The worker that does the arithmetic, so that the interface never waits for it. */
 @Injectable({ providedIn: 'root' })
 export class ArrangerClient {
   private remote: Remote<Arranger> | null = null;
   private lastJob = 0;
+  /** The arrangement that came last: what it shares with the next is not sent again. */
+  private kept = NOTHING_KEPT;
 
   private get worker(): Remote<Arranger> {
     this.remote ??= wrap<Arranger>(newWorker());
@@ -31,6 +34,7 @@ export class ArrangerClient {
   /** Emits the part on screen, then the whole arrangement; completes early when a newer job wins. */
   arrange(song: Song, profile: Profile, firstPart: number): Observable<Arrangement> {
     const job = ++this.lastJob;
+    let kept = this.kept;
     return new Observable((subscriber) => {
       this.worker
         .arrange(
@@ -38,8 +42,11 @@ export class ArrangerClient {
           song,
           profile,
           firstPart,
-          proxy((came: Travelling) => {
-            if (job === this.lastJob) subscriber.next(arrived(came, song, profile));
+          kept.numbers,
+          proxy((sent: Sent) => {
+            const whole = unpacked(sent, kept);
+            kept = this.kept = whole;
+            if (job === this.lastJob) subscriber.next(arrived(whole.came, song, profile));
             return Promise.resolve();
           }),
         )
