@@ -2,5 +2,11 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   resolve: { alias: { '@joined-hands/core': new URL('./core/index.ts', import.meta.url).pathname } },
-  test: { include: ['{core,app,server,tools,demo}/**/*.spec.ts'], environment: 'node', testTimeout: 60_000 },
+  test: {
+    include: ['{core,app,server,tools,demo}/**/*.spec.ts'],
+    environment: 'node',
+    testTimeout: 60_000,
+    // Files share what they import: the core is pure, and loading it anew for each file took as long as all tests.
+    isolate: false,
+  },
 });

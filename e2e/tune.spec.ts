@@ -140,7 +140,7 @@ test('chords and words are typed on the shelf; a chord that cannot be read says 
   await page.getByRole('button', { name: 'Make it a song' }).click();
   await arranged(page);
   await expect(page.locator('jh-findings-list')).toContainText('Bar 2: "Hm" is not a chord');
-  await page.locator('jh-findings-list').getByRole('button', { name: 'Leave it out' }).click();
+  await page.locator('jh-findings-list').getByRole('button', { name: 'Leave it out', exact: true }).click();
   await expect(page.locator('jh-findings-list section')).toHaveCount(0);
 });
 

@@ -21,7 +21,8 @@ export function run(command, args, options = {}) {
 /** The same without waiting: resolves with the exit code. */
 export function start(command, args) {
   return new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: root, stdio: 'inherit', env: process.env });
+    const env = { ...process.env, NG_CLI_ANALYTICS: 'false' };
+    const child = spawn(command, args, { cwd: root, stdio: 'inherit', env });
     child.on('error', (error) => {
       console.error(`${command} could not be started: ${error.message}`);
       resolve(1);

@@ -8,18 +8,16 @@ const reports = mkdtempSync(join(tmpdir(), 'joined-hands-'));
 let passed = 0;
 let failed = 0;
 
-/** One check that passes or fails as a whole. */
-function check(name, command, args) {
-  const started = Date.now();
-  return record(name, run(command, args) === 0, started);
-}
-
-/** Checks that do not need one another, at the same time. */
+/** Checks that pass or fail as a whole and do not need one another, at the same time; whether each passed, by name. */
 async function checkTogether(...checks) {
   const started = Date.now();
-  await Promise.all(
-    checks.map(async ([name, command, args]) => record(name, (await start(command, args)) === 0, started)),
+  const results = await Promise.all(
+    checks.map(async ([name, command, args]) => [
+      name,
+      record(name, (await start(command, args)) === 0, started),
+    ]),
   );
+  return Object.fromEntries(results);
 }
 
 function record(name, isGood, started) {
@@ -49,9 +47,10 @@ if (install() !== 0) {
   console.error('The packages could not be installed: see the lines above.');
   failed++;
 } else {
-  await checkTogether(
+  const { build: built = true } = await checkTogether(
     ['lint', 'npx', ['eslint', '.', '--max-warnings', '0']],
     ['types', 'npm', ['run', '--silent', 'types']],
+    ...(needsBuild() ? [['build', 'npx', ['ng', 'build']]] : []),
   );
   const units = join(reports, 'units.json');
   suite(
@@ -64,7 +63,6 @@ if (install() !== 0) {
       failed: r.numFailedTests,
     }),
   );
-  const built = needsBuild() ? check('build', 'npx', ['ng', 'build']) : true;
   browser = chromium();
   if (!browser) {
     console.error(

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import '@angular/compiler';
 import { readFileSync } from 'node:fs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { DEFAULT_PROFILE, type Song, applyEdit } from '@joined-hands/core';
+import { DEFAULT_PROFILE, SCHEMA_VERSION, type Song, applyEdit } from '@joined-hands/core';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { FIRST_PLACE } from '../state/model';
 import { Database } from './database';
@@ -104,6 +104,6 @@ describe('the song store', () => {
       openedAt: null,
       savedAt: 0,
     });
-    expect((await store.get('old'))?.song).toMatchObject({ schemaVersion: 3, imported: [], words: [] });
+    expect((await store.get('old'))?.song).toMatchObject({ schemaVersion: SCHEMA_VERSION, imported: [], words: [] });
   });
 });
