@@ -105,9 +105,9 @@ const mudflat = compose({
     [9, 26],
   ],
   sections: [
-    [1, 'A', 2],
-    [11, 'B', 3],
-    [19, 'A', 3],
+    [1, 'Verse', 2],
+    [11, 'Bridge', 3],
+    [19, 'Verse', 3],
   ],
 });
 

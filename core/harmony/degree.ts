@@ -31,10 +31,27 @@ function above(key: Key, chord: Chord): number {
   return (chroma(chord.root) - chroma(key.tonic) + 12) % 12;
 }
 
-/** `numeralOf(Fm7 in E♭ major) // => "ii7"` */
-export function numeralOf(chord: Chord, key: Key): string {
+/** Half steps of each degree of the scale above its tonic. */
+const SCALES: Record<Key['mode'], readonly number[]> = {
+  major: [0, 2, 4, 5, 7, 9, 11],
+  minor: [0, 2, 3, 5, 7, 8, 10],
+};
+const DEGREES = ['I', 'II', 'III', 'IV', 'V', 'VI', 'VII'];
+const LETTERS = 'CDEFGAB';
+
+/** The degree a root is written as, raised or lowered: B in B♭ major is ♯I, C♭ is ♭II. */
+function degreeWritten({ root }: Chord, key: Key): string {
+  const step = (LETTERS.indexOf(root.letter) - LETTERS.indexOf(key.tonic.letter) + 7) % 7;
+  const by = ((chroma(root) - chroma(key.tonic) - SCALES[key.mode][step] + 30) % 12) - 6;
   const numerals = key.mode === 'major' ? NUMERALS : NUMERALS_MINOR;
-  const upper = numerals[above(key, chord)];
+  // Two accidentals come from a chord written in another key's spelling: the usual name is clearer.
+  if (Math.abs(by) > 1) return numerals[(chroma(root) - chroma(key.tonic) + 12) % 12];
+  return ['♭', '', '♯'][by + 1] + DEGREES[step];
+}
+
+/** `numeralOf(Fm7 in E♭ major) // => "ii7"` · `numeralOf(Bdim7 in B♭ major) // => "♯i°7"` */
+export function numeralOf(chord: Chord, key: Key): string {
+  const upper = degreeWritten(chord, key);
   const kind = quality(chord);
   const base = kind === 'm' || kind === 'd' ? upper.toLowerCase() : upper;
   return base + suffixFor(chord, kind);

@@ -25,6 +25,25 @@ describe('degree and job', () => {
     ).toEqual(['i', 'ii°', 'III', 'iv', 'V7', 'VI', 'VII', '♯vii°']);
   });
 
+  it('are counted by the letter a root is written with, raised or lowered', () => {
+    const B_FLAT: Key = { tonic: { letter: 'B', alter: -1 }, mode: 'major' };
+    expect(['Bdim7', 'Cb7', 'Edim7', 'F#m7b5'].map((s) => numeralOf(chord(s), B_FLAT))).toEqual([
+      '♯i°7',
+      '♭II7',
+      '♯iv°7',
+      '♯vø7',
+    ]);
+    expect(['C#dim7', 'Db7', 'F#m7b5', 'Gb7', 'Ab7'].map((s) => numeralOf(chord(s), C))).toEqual([
+      '♯i°7',
+      '♭II7',
+      '♯ivø7',
+      '♭V7',
+      '♭VI7',
+    ]);
+    // Spelled from another key: named by where it sounds.
+    expect(numeralOf(chord('B#'), { tonic: { letter: 'G', alter: -1 }, mode: 'major' })).toBe('♯IV');
+  });
+
   it('knows secondary dominants, the half step above, passing diminished and borrowed chords', () => {
     expect(degreeOf(chord('A7'), chord('Dm'), C).job).toBe('V of ii');
     expect(degreeOf(chord('D7'), chord('G7'), C).job).toBe('V of V');
