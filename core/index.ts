@@ -59,7 +59,16 @@ export {
   WHITE_MM,
 } from './music/keyboard';
 export { besideBlacks, landmarkOf } from './music/landmarks';
-export { barTicks, beatTicks, type Metre, metreName, pulseTicks, TICKS_PER_QUARTER } from './music/metre';
+export {
+  barTicks,
+  beatTicks,
+  halfBeatTicks,
+  isCompound,
+  type Metre,
+  metreName,
+  pulseTicks,
+  TICKS_PER_QUARTER,
+} from './music/metre';
 export {
   chroma,
   classNameOf,

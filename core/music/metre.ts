@@ -27,6 +27,11 @@ export function pulseTicks(metre: Metre): number {
   return beatTicks(metre) * (isCompound(metre) ? 3 : 1);
 }
 
+/** Half of the beat in simple metres, a third of it in compound ones: the next place a chord could be struck. */
+export function halfBeatTicks(metre: Metre): number {
+  return pulseTicks(metre) / (isCompound(metre) ? 3 : 2);
+}
+
 /**
  * How strong a place in the bar is: 4 the downbeat, 3 the half bar of an even metre, 2 another pulse,
  * 1 a half beat, 0 anything else (standard metrical hierarchy).

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { fifthsOf, keyFromFifths, keyName, scaleOf, spellInKey } from './key';
 import { KEYBOARDS, OCTAVE_MM, WHITE_MM, centreMm, isBlack, reachMm, spanMm } from './keyboard';
 import { landmarkOf } from './landmarks';
-import { barTicks, metricStrength, pulseTicks } from './metre';
+import { barTicks, halfBeatTicks, metricStrength, pulseTicks } from './metre';
 import { classNameOf, nameOf, parsePitch, parsePitchClass } from './pitch';
 
 describe('key', () => {
@@ -67,6 +67,9 @@ describe('landmarks and metre', () => {
     const jig = { numerator: 6, denominator: 8 };
     expect(barTicks(jig)).toBe(2880);
     expect(pulseTicks(jig)).toBe(1440);
+    expect(halfBeatTicks(jig)).toBe(480);
+    expect(halfBeatTicks({ numerator: 3, denominator: 4 })).toBe(480);
+    expect(halfBeatTicks({ numerator: 2, denominator: 2 })).toBe(960);
     expect([0, 480, 1440].map((t) => metricStrength(t, jig))).toEqual([4, 1, 3]);
   });
 });

@@ -8,6 +8,7 @@ import {
   classNameOf,
   derivationOf,
   heardRubs,
+  isCompound,
   meetingInWords,
   neighboursOf,
   notesUnder,
@@ -82,6 +83,11 @@ export class ChordPanel {
   ];
   protected readonly layout = computed(() => this.change()?.change.layout ?? AS_THE_PART);
 
+  /** What the smaller step of moving a chord is called in its metre. */
+  protected readonly smallStep = computed(() => {
+    const metre = this.state.metre();
+    return metre && isCompound(metre) ? '⅓ beat' : '½ beat';
+  });
   protected readonly closeHandsNow = computed(() => this.change()?.closeHands ?? CHORD_GIVES_WAY);
 
   protected chooseCloseHands(value: CloseHands | typeof CHORD_GIVES_WAY): void {

@@ -21,7 +21,8 @@ describe('keys of the Chords bench', () => {
       'build',
       'set',
     ]);
-    expect(meaning('.')).toEqual({ kind: 'move', by: 1 });
+    expect(meaning('.')).toEqual({ kind: 'move', by: 1, step: 'half' });
+    expect(meaning('<', { shiftKey: true })).toEqual({ kind: 'move', by: -1, step: 'beat' });
     expect(meaning('ArrowUp', { shiftKey: true })).toEqual({ kind: 'half-step', by: 1 });
     // Without Shift the arrows mean what they mean on every bench.
     expect(meaning('ArrowUp')).toBeNull();

@@ -2,7 +2,8 @@ import type { Focus, KeyPress } from '../help/commands';
 
 /** What a key means on the Chords bench beside those of every bench. */
 export type ChordsCommand =
-  | { readonly kind: 'suggestion' | 'move' | 'ladder' | 'half-step'; readonly by: 1 | -1 }
+  | { readonly kind: 'suggestion' | 'ladder' | 'half-step'; readonly by: 1 | -1 }
+  | { readonly kind: 'move'; readonly by: 1 | -1; readonly step: 'half' | 'beat' }
   | { readonly kind: 'take' | 'leave-out' | 'write' | 'build' | 'set' };
 
 /** The command of a key, or null when it means what it means on every bench. */
@@ -20,8 +21,13 @@ export function chordsCommandFor(
 }
 
 const SIGNS: Record<string, ChordsCommand> = {
-  ',': { kind: 'move', by: -1 },
-  '.': { kind: 'move', by: 1 },
+  ',': { kind: 'move', by: -1, step: 'half' },
+  '.': { kind: 'move', by: 1, step: 'half' },
+  // The same keys with Shift, as the usual keyboards have them.
+  '<': { kind: 'move', by: -1, step: 'beat' },
+  '>': { kind: 'move', by: 1, step: 'beat' },
+  ';': { kind: 'move', by: -1, step: 'beat' },
+  ':': { kind: 'move', by: 1, step: 'beat' },
 };
 
 const LETTERS: Record<string, ChordsCommand> = {
@@ -42,7 +48,7 @@ export const CHORDS_SHORTCUTS: readonly { readonly keys: string; readonly does: 
   { keys: '↑  ↓', does: 'hear the next-best position of the chord; Enter takes it' },
   { keys: 'N  P', does: 'hear the next, the previous suggestion' },
   { keys: 'T', does: 'take the suggestion heard' },
-  { keys: ',  .', does: 'the chord half a beat earlier, later' },
+  { keys: ',  .', does: 'the chord half a beat earlier, later; with Shift a whole beat' },
   { keys: 'U  D', does: 'up, down the ladder from maj7 to dim7' },
   { keys: 'Shift + ↑  ↓', does: 'the whole chord a half step up, down' },
   { keys: 'X', does: 'leave the chord out' },

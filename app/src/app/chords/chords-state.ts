@@ -5,20 +5,24 @@ import {
   type CloseHands,
   type Key,
   type Layout,
+  type Metre,
   type LayoutCost,
   type Scope,
   type SongEdit,
   type Suggestion,
   type Taste,
+  barAt,
   byHalfStep,
   changeAdded,
   changeLeftOut,
   changeMoved,
   changesPlaced,
   firstBarTick,
+  halfBeatTicks,
   cutIdForChoice,
   keyAt,
   onLadder,
+  pulseTicks,
   readSymbol,
   symbolOf,
   writtenTick,
@@ -36,7 +40,6 @@ export const CHORD_JOBS = [
 ] as const;
 export type ChordJob = (typeof CHORD_JOBS)[number]['value'];
 
-const HALF_BEAT = 480;
 /** The build-up from two notes to the whole chord, one gesture. */
 export const BUILD_UP: readonly {
   readonly value: number;
@@ -171,10 +174,17 @@ export class ChordsState {
     this.hear(symbol);
   }
 
-  /** Earlier or later by half a beat. */
-  moveBy(by: 1 | -1, ticks = HALF_BEAT): void {
-    const [song, change] = [this.bench.song(), this.change()];
-    if (!song || !change) return;
+  /** The metre where the selected chord is struck. */
+  readonly metre = computed<Metre | null>(() => {
+    const [arrangement, change] = [this.bench.arrangement(), this.change()];
+    return arrangement && change ? barAt(arrangement.played.bars, change.change.tick).metre : null;
+  });
+
+  /** Earlier or later by half a beat (an eighth where beats have three), or by a whole one. */
+  moveBy(by: 1 | -1, step: 'half' | 'beat'): void {
+    const [song, change, metre] = [this.bench.song(), this.change(), this.metre()];
+    if (!song || !change || !metre) return;
+    const ticks = step === 'beat' ? pulseTicks(metre) : halfBeatTicks(metre);
     this.editOr(
       changeMoved(song, change.change.writtenId, by * ticks),
       'There is no room to move it further.',
@@ -203,7 +213,10 @@ export class ChordsState {
   split(): void {
     const id = this.change()?.change.writtenId;
     const change = this.bench.song()?.changes.find((c) => c.id === id);
-    if (change) this.add(change.tick + HALF_BEAT * Math.round(change.length / 2 / HALF_BEAT), change.symbol);
+    const metre = this.metre();
+    if (!change || !metre) return;
+    const step = halfBeatTicks(metre);
+    this.add(change.tick + step * Math.round(change.length / 2 / step), change.symbol);
   }
 
   private add(tick: number, symbol: string): void {

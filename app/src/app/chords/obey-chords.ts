@@ -9,7 +9,7 @@ export function obeyChords(chords: ChordsState, command: ChordsCommand): void {
     case 'take':
       return chords.takeHeard();
     case 'move':
-      return chords.moveBy(command.by);
+      return chords.moveBy(command.by, command.step);
     case 'ladder':
       return chords.ladder(command.by);
     case 'half-step':
