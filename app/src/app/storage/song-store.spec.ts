@@ -104,6 +104,10 @@ describe('the song store', () => {
       openedAt: null,
       savedAt: 0,
     });
-    expect((await store.get('old'))?.song).toMatchObject({ schemaVersion: SCHEMA_VERSION, imported: [], words: [] });
+    expect((await store.get('old'))?.song).toMatchObject({
+      schemaVersion: SCHEMA_VERSION,
+      imported: [],
+      words: [],
+    });
   });
 });
