@@ -49,6 +49,32 @@ describe('parts that are the same', () => {
   });
 });
 
+describe('a chord that has no voicing in common', () => {
+  it('goes its own way, and the others of its part are still shared', () => {
+    const melody = ['E5', 'C5', 'A4', 'G5', 'E5', 'C5', 'A2', 'G5'];
+    const base = wholeBars(melody, ['C', 'Am', 'F', 'G', 'C', 'Am', 'F', 'G']);
+    const cut = applyEdit(base, { kind: 'division-chosen', division: { school: 'bars', bars: 4 } });
+    const [first, second] = arrange(cut, DEFAULT_PROFILE).parts;
+    const song = applyEdit(cut, { kind: 'same-as', cutId: second.cutId, sameAs: first.cutId });
+    const a = arrange(song, { ...DEFAULT_PROFILE, keyboard: 49 });
+    expect(a.parts[1].sharesWith).toBe(1);
+    const keys = a.changes.map((c) => c.voicing.keys);
+    expect([keys[4], keys[5], keys[7]]).toEqual([keys[0], keys[1], keys[3]]);
+    expect(keys[6]).not.toEqual(keys[2]);
+    expect(a.changes.map((c) => c.fixedBy)).toEqual([
+      'shared',
+      'shared',
+      null,
+      'shared',
+      'same',
+      'same',
+      null,
+      'same',
+    ]);
+    expect(a.findings.filter((f) => f.kind === 'bump')).toEqual([]);
+  });
+});
+
 describe('two-note partials', () => {
   it('lie in the frame with which the whole song costs least', () => {
     const symbols = fc.constantFrom('C', 'Dm7', 'G7', 'Am', 'F', 'E7', 'Bm7b5');

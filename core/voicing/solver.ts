@@ -86,14 +86,20 @@ const tables = new WeakMap<VoicingWeights, Tables>();
 
 /** Step costs between each spot and the next; the same pair of candidate lists is worked out once. */
 function stepTables(spots: readonly Spot[], weights: VoicingWeights): Float64Array[] {
+  return spots.slice(1).map((spot, i) => stepTable(spots[i].candidates, spot.candidates, weights));
+}
+
+/** Step costs from each candidate of one list to each of another, row by row; the same pair is worked out once. */
+export function stepTable(
+  before: readonly Voicing[],
+  after: readonly Voicing[],
+  weights: VoicingWeights,
+): Float64Array {
   const known = gotOrMade(tables, weights, () => new WeakMap() as Tables);
-  return spots.slice(1).map((spot, index) => {
-    const before = spots[index].candidates;
-    const from = gotOrMade(known, before, () => new WeakMap<readonly Voicing[], Float64Array>());
-    return gotOrMade(from, spot.candidates, () =>
-      Float64Array.from(before.flatMap((a) => spot.candidates.map((b) => stepCost(a, b, weights)))),
-    );
-  });
+  const from = gotOrMade(known, before, () => new WeakMap<readonly Voicing[], Float64Array>());
+  return gotOrMade(from, after, () =>
+    Float64Array.from(before.flatMap((a) => after.map((b) => stepCost(a, b, weights)))),
+  );
 }
 
 function gotOrMade<K extends object, V>(store: WeakMap<K, V>, key: K, make: () => V): V {

@@ -85,8 +85,7 @@ export interface VoicedSong {
 
 /** Chooses a voicing for every chord of the song: least movement over the whole sequence. */
 export function voice(task: VoicingTask): VoicedSong {
-  const { spots: loose, prepared, raised, melodyWith } = prepare(task);
-  const spots = inOneFrame(loose, prepared, task.weights);
+  const { spots, prepared, raised, melodyWith } = prepare(task);
   const solution = solve(spots, task.weights);
   let before: Voicing | null = null;
   const voiced = prepared.map((spot, i) => {
@@ -120,9 +119,8 @@ export function alternativesAt(task: VoicingTask, changeId: string): Alternative
   const fixed = new Map(task.fixed);
   fixed.delete(changeId);
   const freed = { ...task, fixed };
-  const { spots: loose, prepared } = prepare(freed);
-  const spots = inOneFrame(loose, prepared, task.weights);
-  const at = prepared.findIndex((p) => p.change.id === changeId);
+  const { spots, prepared, at: placeOf } = prepare(freed);
+  const at = placeOf(changeId);
   if (at < 0) return [];
   const { through, chosen, cost } = solve(spots, task.weights);
   const before = at > 0 ? spots[at - 1].candidates[chosen[at - 1]] : null;
@@ -137,7 +135,7 @@ export function alternativesAt(task: VoicingTask, changeId: string): Alternative
     .sort((a, b) => a.extra - b.extra || a.voicing.keys[0] - b.voicing.keys[0]);
 }
 
-interface Prepared {
+export interface Prepared {
   readonly change: PlayedChange;
   readonly chord: Chord;
   readonly key: Key;
@@ -147,16 +145,20 @@ interface Prepared {
   readonly closeHands: CloseHands | null;
 }
 
-interface Ready {
-  readonly spots: Spot[];
-  readonly prepared: Prepared[];
+/** All the solver needs to know of a task. */
+export interface Ready {
+  readonly spots: readonly Spot[];
+  readonly prepared: readonly Prepared[];
+  /** Where a change (by played id) stands among them, -1 where it has no chord. */
+  readonly at: (changeId: string) => number;
   /** Parts whose melody is raised, with the change that had no room. */
   readonly raised: ReadonlyMap<number, PlayedChange>;
   /** The melody sounding with a change, as it is struck. */
   readonly melodyWith: (change: PlayedChange) => Sounding[];
 }
 
-function prepare(task: VoicingTask): Ready {
+/** What each chord of a task may be, whatever had to give way for it. */
+export function prepare(task: VoicingTask): Ready {
   const raised = new Map<number, PlayedChange>();
   const finder = finderFor(task.profile);
   const longest = task.melody.reduce((most, note) => Math.max(most, note.length), 0);
@@ -196,7 +198,7 @@ function prepare(task: VoicingTask): Ready {
     const fixed = task.fixed.get(change.id);
     const closeHands = closeHandsOf(change);
     if (fixed) {
-      const options = { candidates: [voicingOf(fixed.keys, chord)], relaxed: null, length: change.length };
+      const options = heldTo(fixed, chord, change, () => optionsOf(change, chord, layout));
       return { change, chord, key, layout, options, fixedBy: fixed.by, closeHands };
     }
     const options =
@@ -214,7 +216,27 @@ function prepare(task: VoicingTask): Ready {
       reachMm: reachMm(task.profile.leftReach),
     },
   }));
-  return { spots, prepared: playable, raised, melodyWith };
+  const places = new Map(playable.map((p, i) => [p.change.id, i]));
+  return {
+    spots: inOneFrame(spots, playable, task.weights),
+    prepared: playable,
+    at: (id) => places.get(id) ?? -1,
+    raised,
+    melodyWith,
+  };
+}
+
+/** Keys that are fixed; those that parts share are one of the voicings found for the chord, with what gave way for it. */
+function heldTo(
+  { keys, by }: FixedKeys,
+  chord: Chord,
+  { length }: PlayedChange,
+  found: () => Options | null,
+): Options {
+  const options = by === 'shared' || by === 'same' ? found() : null;
+  const own = options?.candidates.find((voicing) => voicing.keys.join() === keys.join());
+  if (options && own) return { ...options, candidates: [own] };
+  return { candidates: [voicingOf(keys, chord)], relaxed: null, length };
 }
 
 /** A hand that plays partials stays over one octave. */
@@ -225,7 +247,10 @@ const FRAME = 12;
  * Where no frame holds them all, the hand moves.
  */
 function inOneFrame(spots: Spot[], prepared: readonly Prepared[], weights: VoicingWeights): Spot[] {
-  const isPartial = prepared.map((p) => p.layout === 'partial' && p.fixedBy === null);
+  // What parts share lies in the frame with the rest; pins and settled parts stay where they are.
+  const isPartial = prepared.map(
+    ({ layout, fixedBy }) => layout === 'partial' && fixedBy !== 'pin' && fixedBy !== 'settled',
+  );
   const lowest = spots.flatMap(({ candidates }, i) => (isPartial[i] ? candidates.map((c) => c.keys[0]) : []));
   let best: { readonly spots: Spot[]; readonly cost: number } | null = null;
   for (const frame of [...new Set(lowest)].sort((a, b) => a - b)) {

@@ -2,12 +2,11 @@ import { type Part, partIndexAt } from '../parts/parts';
 import { twinsOf } from '../parts/twins';
 import type { CloseHands, Profile, Song } from '../song/schema';
 import { type PlayedChange, type PlayedSong, keyAt } from '../song/unfold';
-import { fitsUnder } from './findings';
-import { type SolvedLayout, isUnderMelody } from './members';
+import type { SolvedLayout } from './members';
+import { shareVoicings } from './sharing';
 import {
   type Alternative,
   type FixedKeys,
-  type VoicedChange,
   type VoicedSong,
   type VoicingTask,
   alternativesAt,
@@ -149,94 +148,4 @@ function fixedKeys(
     if (keys) fixed.set(change.id, { keys, by: kept ? 'settled' : 'pin' });
   }
   return fixed;
-}
-
-/** Chords voiced at most (songs solved × their chords) to find what parts that are the same should share. */
-const MOST_WORK = 6_000;
-/** Rounds over all families of such parts. */
-const ROUNDS = 2;
-
-type Fixed = ReadonlyMap<string, FixedKeys>;
-
-/**
- * Parts that are the same share one set of voicings. Which, is tried out: for each family of such parts the song is
- * solved with that family free, and what each of its parts was given is held against the others; the cheapest for the
- * whole song stays. A second round tries again with the other families' choices known.
- */
-function shareVoicings(task: VoicingTask, parts: readonly Part[], free: VoicedSong): VoicedSong {
-  const twins = twinsOf(parts, task.changes);
-  const families = familiesOf(parts);
-  const shared: Fixed[] = families.map(() => new Map());
-  let trials = Math.floor(MOST_WORK / Math.max(1, task.changes.length));
-  const solveWith = (own: Fixed, at: number): VoicedSong => {
-    trials--;
-    const others = shared.filter((_, i) => i !== at).flatMap((map) => [...map]);
-    return voice({ ...task, fixed: new Map([...others, ...own, ...task.fixed]) });
-  };
-  // The first of each family decides where there is no time to try.
-  families.forEach((family, at) => {
-    shared[at] = sharedFrom(task, parts, twins, free, family, family[0]) ?? new Map<string, FixedKeys>();
-  });
-  let best = families.length === 0 ? free : solveWith(shared[0], 0);
-  for (let round = 0; round < ROUNDS; round++) {
-    families.forEach((family, at) => {
-      if (trials <= family.length) return;
-      const solved = solveWith(new Map(), at);
-      for (const model of family) {
-        const own = sharedFrom(task, parts, twins, solved, family, model);
-        if (!own) continue;
-        const voiced = solveWith(own, at);
-        // Where nothing could be shared yet, anything that can be is better.
-        if (voiced.cost < best.cost || shared[at].size < own.size) [best, shared[at]] = [voiced, own];
-      }
-    });
-  }
-  return best;
-}
-
-/** A chord for singing lies in the right hand: no melody is in its way. */
-function isSung({ layout }: VoicedChange): boolean {
-  return layout === 'singing';
-}
-
-/** Indexes of parts that share, each list led by the one the others follow. */
-function familiesOf(parts: readonly Part[]): number[][] {
-  const families = new Map<number, number[]>();
-  parts.forEach(({ sharesWith }, index) => {
-    if (sharesWith === null) return;
-    const leader = sharesWith - 1;
-    families.set(leader, [...(families.get(leader) ?? [leader]), index]);
-  });
-  return [...families.values()];
-}
-
-/** Every part of a family fixed to what one of them was given, where they are voiced in the same way. */
-function sharedFrom(
-  task: VoicingTask,
-  parts: readonly Part[],
-  twins: ReadonlyMap<string, string>,
-  solved: VoicedSong,
-  family: readonly number[],
-  model: number,
-): Map<string, FixedKeys> | null {
-  const shared = new Map<string, FixedKeys>();
-  const members = new Set(family);
-  const leaderOf = (id: string): string => twins.get(id) ?? id;
-  const inFamily = solved.voiced.filter((v) => members.has(partIndexAt(parts, v.change.tick)));
-  const models = new Map(
-    inFamily
-      .filter((v) => partIndexAt(parts, v.change.tick) === model)
-      .map((v) => [leaderOf(v.change.id), v]),
-  );
-  for (const own of inFamily) {
-    const given = models.get(leaderOf(own.change.id));
-    if (!given || own.layout !== given.layout || task.fixed.has(own.change.id)) continue;
-    // Under a melody the chord follows its note; and what has no room in one of the parts cannot be shared.
-    if (isUnderMelody(own.layout)) continue;
-    const mayMeet = isSung(own) || own.closeHands !== null;
-    if (!mayMeet && !fitsUnder(task, own.change, given.voicing.keys)) return null;
-    const by = partIndexAt(parts, own.change.tick) === family[0] ? 'shared' : 'same';
-    shared.set(own.change.id, { keys: given.voicing.keys, by });
-  }
-  return shared;
 }

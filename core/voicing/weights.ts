@@ -30,7 +30,7 @@ export const DEFAULT_WEIGHTS: VoicingWeights = {
   millimetresPerPoint: 12,
   commonTone: 2,
   register: 3,
-  lowInterval: 8,
+  lowInterval: 16,
   lowIntervalPerSemitone: 4,
   nearFullReach: 3,
   notRootAtEnds: 45,
