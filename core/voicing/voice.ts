@@ -262,11 +262,19 @@ function inOneFrame(spots: Spot[], prepared: readonly Prepared[], weights: Voici
   return best?.spots ?? spots;
 }
 
+/** Candidates inside each frame, the same list once: the solver remembers step costs by list. */
+const framedLists = new WeakMap<readonly Voicing[], Map<number, readonly Voicing[]>>();
+
 function within(spot: Spot, frame: number): Spot {
-  const candidates = spot.candidates.filter(
-    ({ keys }) => keys[0] >= frame && keys[keys.length - 1] <= frame + FRAME,
-  );
-  return { ...spot, candidates };
+  const { candidates } = spot;
+  let lists = framedLists.get(candidates);
+  if (!lists) framedLists.set(candidates, (lists = new Map<number, readonly Voicing[]>()));
+  let framed = lists.get(frame);
+  if (!framed) {
+    framed = candidates.filter(({ keys }) => keys[0] >= frame && keys[keys.length - 1] <= frame + FRAME);
+    lists.set(frame, framed);
+  }
+  return { ...spot, candidates: framed };
 }
 
 const scales = new Map<string, ReadonlySet<number>>();
