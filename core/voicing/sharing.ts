@@ -2,123 +2,146 @@ import type { Part } from '../parts/parts';
 import { twinsOf } from '../parts/twins';
 import { isUnderMelody } from './members';
 import { solveRun } from './sharedRun';
-import type { Spot } from './solver';
+import { type Spot, solve } from './solver';
 import { type FixedKeys, type Ready, type VoicedSong, type VoicingTask, prepare, voice } from './voice';
 import type { Voicing } from './voicing';
 
-/** Chords voiced at most (songs solved × their chords) to find what parts that are the same should share. */
+/** Runs looked at × the song's chords at most to find what parts that are the same should share. */
 const MOST_WORK = 6_000;
-/** Rounds over all runs. */
-const ROUNDS = 3;
 
-/** Chords that follow one another in every part that shares them: of each chord its id in each pass, the leader's first. */
-type Run = readonly (readonly string[])[];
-type Shared = ReadonlyMap<string, FixedKeys>;
+/** A chord of a run. */
+interface SharedChord {
+  /** Its played id in each pass, the leader's first. */
+  readonly ids: readonly string[];
+  /** Where it stands among the spots in each pass. */
+  readonly places: readonly number[];
+  /** The voicings it may have in all of them. */
+  readonly common: readonly Voicing[];
+}
+
+/** Chords that follow one another in every part that shares them. */
+type Run = readonly SharedChord[];
+/** What each run is played with; null where that is open. */
+type Choice = readonly (readonly Voicing[] | null)[];
 
 /**
  * Parts that are the same share one set of voicings, wherever one has room in all of them. Each run of such chords gets
- * the keys that are best for the whole song, exactly, what is chosen for the other runs being held; round after round,
- * until nothing gets cheaper. In songs too long for that the keys stay that the first pass was given.
+ * the keys that are best for the whole song, exactly, what is chosen for the other runs being held; one run after the
+ * other, until none gets cheaper. In songs too long for that the keys stay that the first pass was given.
  */
 export function shareVoicings(task: VoicingTask, parts: readonly Part[], free: VoicedSong): VoicedSong {
   if (parts.every((part) => part.sharesWith === null)) return free;
-  const runs = runsOf(task, parts);
-  if (runs.length === 0) return free;
-  const given = new Map(free.voiced.map((v) => [v.change.id, v.voicing]));
   const open = prepare(task);
-  const shared = runs.map((run) =>
-    fixedTo(
-      run,
-      run.map((ids) => {
-        const common = inAll(ids.map((id) => spotOf(open, id).candidates));
-        const model = ids.map((id) => given.get(id)?.keys.join()).find((keys) => isAmong(common, keys));
-        return common.find(({ keys }) => keys.join() === model) ?? common[0];
-      }),
+  const runs = runsOf(task, open, parts);
+  if (runs.length === 0) return free;
+  const chosen = cheapest(open.spots, runs, asGiven(runs, free), task);
+  const shared = runs.flatMap((run, at) =>
+    run.flatMap(({ ids }, i) =>
+      ids.map((id, pass): [string, FixedKeys] => [
+        id,
+        { keys: chosen[at][i].keys, by: pass === 0 ? 'shared' : 'same' },
+      ]),
     ),
   );
-  const solveWith = (fixed: readonly Shared[]): VoicedSong =>
-    voice({ ...task, fixed: new Map([...fixed.flatMap((map) => [...map]), ...task.fixed]) });
-  let best = solveWith(shared);
-  let trials = Math.floor(MOST_WORK / Math.max(1, task.changes.length));
-  // The first round holds only what was found before, so that each run meets the others as free as they can be.
-  const found: Shared[] = [];
-  for (let round = 0; round < ROUNDS; round++) {
-    const before = best.cost;
-    for (let at = 0; at < runs.length; at++) {
-      if ((trials -= 2) <= 0) return best;
-      const others = (round === 0 ? found : shared).filter((_, i) => i !== at);
-      const held = new Map([...others.flatMap((map) => [...map]), ...task.fixed]);
-      const own = bestRun({ ...task, fixed: held }, runs[at]) ?? shared[at];
-      if (round === 0) found.push(own);
-      if (round === 0 && found.length < runs.length) continue;
-      const tried = round === 0 ? found : shared.map((was, i) => (i === at ? own : was));
-      const voiced = solveWith(tried);
-      if (voiced.cost >= best.cost) continue;
-      best = voiced;
-      tried.forEach((map, i) => (shared[i] = map));
-    }
-    if (round > 0 && best.cost === before) break;
-  }
-  return best;
+  return voice({ ...task, fixed: new Map([...shared, ...task.fixed]) });
 }
 
 /** All runs of chords that are voiced in the same way in parts that share, and have a voicing in common there. */
-function runsOf(task: VoicingTask, parts: readonly Part[]): Run[] {
-  const open = prepare(task);
+function runsOf(task: VoicingTask, open: Ready, parts: readonly Part[]): Run[] {
   const twins = twinsOf(parts, task.changes);
-  const layouts = new Map(open.prepared.map((p) => [p.change.id, p.layout]));
   const passes = new Map<string, string[]>();
   for (const { change } of open.prepared) {
     const leader = twins.get(change.id);
     if (leader !== undefined) passes.set(leader, [...(passes.get(leader) ?? [leader]), change.id]);
   }
-  const runs: (readonly string[])[][] = [];
-  // In the order of the song: a run is broken where one of its passes is.
+  const runs: SharedChord[][] = [];
   for (const { change } of open.prepared) {
     const ids = passes.get(change.id) ?? [];
-    const [layout] = ids.map((id) => layouts.get(id));
+    const places = ids.map(open.at);
+    const [layout, ...others] = places.map((place) => open.prepared[place]?.layout);
     // Under a melody the chord follows its note.
     if (layout === undefined || isUnderMelody(layout)) continue;
-    if (ids.some((id) => task.fixed.has(id) || layouts.get(id) !== layout)) continue;
-    if (inAll(ids.map((id) => spotOf(open, id).candidates)).length === 0) continue;
-    const last = runs.at(-1)?.at(-1);
-    const goesOn = last?.length === ids.length && last.every((id, i) => open.at(ids[i]) === open.at(id) + 1);
-    if (goesOn) runs[runs.length - 1].push(ids);
-    else runs.push([ids]);
+    if (ids.some((id) => task.fixed.has(id)) || others.some((other) => other !== layout)) continue;
+    const common = inAll(places.map((place) => open.spots[place].candidates));
+    if (common.length === 0) continue;
+    const last = runs.at(-1)?.at(-1)?.places;
+    const goesOn = last?.length === places.length && last.every((place, i) => places[i] === place + 1);
+    if (goesOn) runs[runs.length - 1].push({ ids, places, common });
+    else runs.push([{ ids, places, common }]);
   }
   return runs;
 }
 
-function spotOf(open: Ready, id: string): Spot {
-  return open.spots[open.at(id)];
-}
-
-/** The best keys for a run in all its passes, the rest free or fixed as the task says; null where none are found. */
-function bestRun(task: VoicingTask, run: Run): Shared | null {
-  const open = prepare(task);
-  const tied = [...open.spots];
-  for (const ids of run) {
-    const candidates = inAll(ids.map((id) => spotOf(open, id).candidates));
-    if (candidates.length === 0) return null;
-    for (const id of ids) tied[open.at(id)] = { ...spotOf(open, id), candidates };
-  }
-  const best = solveRun(tied, run[0].map(open.at), run.length, task.weights);
-  return best && fixedTo(run, best);
-}
-
-function fixedTo(run: Run, voicings: readonly Voicing[]): Shared {
-  return new Map(
-    run.flatMap((ids, chord) =>
-      ids.map(
-        (id, pass) => [id, { keys: voicings[chord].keys, by: pass === 0 ? 'shared' : 'same' }] as const,
-      ),
-    ),
+/** Each chord of a run as its first pass was given it, or the next whose keys have room in all of them. */
+function asGiven(runs: readonly Run[], free: VoicedSong): Voicing[][] {
+  const given = new Map(free.voiced.map((v) => [v.change.id, v.voicing.keys.join()]));
+  return runs.map((run) =>
+    run.map(({ ids, common }) => {
+      const keys = ids.map((id) => given.get(id)).find((own) => isAmong(common, own));
+      return common.find((voicing) => voicing.keys.join() === keys) ?? common[0];
+    }),
   );
 }
 
+/** The cheapest choice found, beginning with one, and with that in which every run meets those to come free. */
+function cheapest(
+  spots: readonly Spot[],
+  runs: readonly Run[],
+  first: readonly (readonly Voicing[])[],
+  { weights }: VoicingTask,
+): readonly (readonly Voicing[])[] {
+  let left = Math.floor(MOST_WORK / spots.length);
+  const costOf = (choice: Choice): number => solve(played(spots, runs, choice), weights).cost;
+  const bestAt = (choice: Choice, at: number): readonly Voicing[] | null => {
+    left--;
+    const [{ places }] = runs[at];
+    return solveRun(played(spots, runs, choice, at), places, runs[at].length, weights);
+  };
+  let best = { choice: first, cost: costOf(first) };
+  const consider = (choice: readonly (readonly Voicing[])[]): boolean => {
+    const cost = costOf(choice);
+    const isCheaper = cost < best.cost;
+    if (isCheaper) best = { choice, cost };
+    return isCheaper;
+  };
+  if (left >= 2 * runs.length) {
+    const open: Choice = runs.map(() => null);
+    const oneByOne = runs.reduce<Choice>((choice, _, at) => choice.with(at, bestAt(choice, at)), open);
+    consider(oneByOne.map((own, at) => own ?? first[at]));
+  }
+  for (let at = 0, since = 0; since < runs.length && left > 0; at = (at + 1) % runs.length) {
+    const own = bestAt(best.choice, at);
+    since = own && consider(best.choice.with(at, own)) ? 0 : since + 1;
+  }
+  return best.choice;
+}
+
+/** The spots with what is chosen for the runs; one run may be left open, with what its passes have in common. */
+function played(spots: readonly Spot[], runs: readonly Run[], choice: Choice, open = -1): Spot[] {
+  const held = [...spots];
+  runs.forEach((run, at) =>
+    run.forEach(({ places, common }, i) => {
+      const own = at === open ? null : choice[at];
+      if (!own && at !== open) return;
+      const candidates = own ? alone(own[i]) : common;
+      for (const place of places) held[place] = { ...spots[place], candidates };
+    }),
+  );
+  return held;
+}
+
+/** A list of one voicing, the same list once: the solver remembers step costs by list. */
+const lists = new WeakMap<Voicing, readonly Voicing[]>();
+
+function alone(voicing: Voicing): readonly Voicing[] {
+  const list = lists.get(voicing) ?? [voicing];
+  lists.set(voicing, list);
+  return list;
+}
+
 /** The voicings that stand in every list. */
-function inAll(lists: readonly (readonly Voicing[])[]): readonly Voicing[] {
-  const [first, ...others] = lists;
+function inAll(candidates: readonly (readonly Voicing[])[]): readonly Voicing[] {
+  const [first, ...others] = candidates;
   if (others.every((list) => list === first)) return first;
   return first.filter(({ keys }) => others.every((list) => isAmong(list, keys.join())));
 }
