@@ -6,7 +6,8 @@ import { lowIntervalBreaches } from './cost';
 import type { CloseHands, Profile } from '../song/schema';
 import type { PlayedChange } from '../song/unfold';
 import { isUnderMelody } from './members';
-import type { VoicedChange, VoicingTask } from './voice';
+import type { VoicingTask } from './task';
+import type { VoicedChange } from './voice';
 
 /** No note is looked for that began longer ago than this, in ticks. */
 const LONGEST_NOTE = 100_000;

@@ -3,7 +3,9 @@ import { twinsOf } from '../parts/twins';
 import { isUnderMelody } from './members';
 import { solveRun } from './sharedRun';
 import { type Spot, solve } from './solver';
-import { type FixedKeys, type Ready, type VoicedSong, type VoicingTask, prepare, voice } from './voice';
+import { type Ready, prepare } from './prepare';
+import type { FixedKeys, VoicingTask } from './task';
+import { type VoicedSong, voice } from './voice';
 import type { Voicing } from './voicing';
 
 /** Runs looked at × the song's chords at most to find what parts that are the same should share. */

@@ -1,52 +1,17 @@
-import type { Chord } from '../music/chord';
-import { type Key, keyName, scaleOf, spellInKey } from '../music/key';
-import { spellingInChord } from '../music/chord';
-import { type Pitch, chroma, classAbove, pitchAt } from '../music/pitch';
-import { reachMm } from '../music/keyboard';
+import { type Chord, spellingInChord } from '../music/chord';
+import { type Key, spellInKey } from '../music/key';
+import { type Pitch, pitchAt } from '../music/pitch';
 import type { Finding } from '../song/finding';
-import type { CloseHands, Profile } from '../song/schema';
+import type { CloseHands } from '../song/schema';
 import type { PlayedChange } from '../song/unfold';
-import {
-  CROWDED,
-  type Options,
-  type Relaxation,
-  SHORTEST_HOLD,
-  type Sounding,
-  finderFor,
-  soundingIn,
-} from './bounds';
+import { CROWDED, type Relaxation, SHORTEST_HOLD, type Sounding } from './bounds';
 import { fixedFindings, oncePerPart, raisedFinding, relaxationFindings } from './findings';
-import { candidatesFor } from './candidates';
-import { type SolvedLayout, isUnderMelody } from './members';
+import type { SolvedLayout } from './members';
 import { commonKeys, movesBetween, type VoiceMove } from './movement';
+import { type Prepared, prepare } from './prepare';
 import { type Solution, type Spot, solve } from './solver';
-import { chordUnder } from './underMelody';
-import { type Voicing, voicingOf } from './voicing';
-import type { VoicingWeights } from './weights';
-
-/** Why a voicing was not for the solver to choose. */
-export type FixedBy = 'pin' | 'settled' | 'same' | 'shared';
-
-export interface FixedKeys {
-  readonly keys: readonly number[];
-  readonly by: FixedBy;
-}
-
-/** All the voicing stage looks at. */
-export interface VoicingTask {
-  readonly changes: readonly PlayedChange[];
-  /** The melody as it will be struck, sorted by onset. */
-  readonly melody: readonly Sounding[];
-  readonly profile: Profile;
-  readonly weights: VoicingWeights;
-  readonly partOf: (tick: number) => number;
-  readonly layoutOf: (change: PlayedChange) => SolvedLayout;
-  readonly registerOf: (change: PlayedChange) => number;
-  /** What the pianist chose where the hands come too close. */
-  readonly closeHandsOf?: (change: PlayedChange) => CloseHands | null;
-  readonly keyAt: (tick: number) => Key;
-  readonly fixed: ReadonlyMap<string, FixedKeys>;
-}
+import type { FixedBy, VoicingTask } from './task';
+import type { Voicing } from './voicing';
 
 export interface Step {
   readonly semitones: number;
@@ -133,169 +98,6 @@ export function alternativesAt(task: VoicingTask, changeId: string): Alternative
       step: before ? stepFrom(before, voicing) : null,
     }))
     .sort((a, b) => a.extra - b.extra || a.voicing.keys[0] - b.voicing.keys[0]);
-}
-
-export interface Prepared {
-  readonly change: PlayedChange;
-  readonly chord: Chord;
-  readonly key: Key;
-  readonly layout: SolvedLayout;
-  readonly options: Options;
-  readonly fixedBy: FixedBy | null;
-  readonly closeHands: CloseHands | null;
-}
-
-/** All the solver needs to know of a task. */
-export interface Ready {
-  readonly spots: readonly Spot[];
-  readonly prepared: readonly Prepared[];
-  /** Where a change (by played id) stands among them, -1 where it has no chord. */
-  readonly at: (changeId: string) => number;
-  /** Parts whose melody is raised, with the change that had no room. */
-  readonly raised: ReadonlyMap<number, PlayedChange>;
-  /** The melody sounding with a change, as it is struck. */
-  readonly melodyWith: (change: PlayedChange) => Sounding[];
-}
-
-/** What each chord of a task may be, whatever had to give way for it. */
-export function prepare(task: VoicingTask): Ready {
-  const raised = new Map<number, PlayedChange>();
-  const finder = finderFor(task.profile);
-  const longest = task.melody.reduce((most, note) => Math.max(most, note.length), 0);
-  const closeHandsOf = (change: PlayedChange): CloseHands | null => task.closeHandsOf?.(change) ?? null;
-  const melodyWith = (change: PlayedChange): Sounding[] =>
-    soundingIn(task.melody, change.tick, change.tick + change.length, longest).map((note) =>
-      raised.has(task.partOf(note.tick)) ? { ...note, midi: note.midi + 12 } : note,
-    );
-  const optionsOf = (change: PlayedChange, chord: Chord, layout: SolvedLayout): Options | null => {
-    if (layout === 'singing') return aroundMiddleC(change, chord, task.profile);
-    const melody = melodyWith(change);
-    const over = melody.find((note) => note.tick <= change.tick && note.tick + note.length > change.tick);
-    if (isUnderMelody(layout)) {
-      if (!over) return aroundMiddleC(change, chord, task.profile);
-      const candidates = chordUnder(chord, over.midi, task.profile);
-      return { candidates, relaxed: null, length: change.length };
-    }
-    const context = { scale: chromasOf(task.keyAt(change.tick)), melody: over ? over.midi % 12 : null };
-    const letsGo = closeHandsOf(change) === 'let-go';
-    const { symbol, length, tick } = change;
-    const options = finder.under(symbol, chord, layout, length, melody, tick, context, letsGo);
-    // Where there is room below the melody, hands that may cross need not.
-    return options?.relaxed === null || closeHandsOf(change) !== 'cross'
-      ? options
-      : finder.crossing(symbol, chord, layout, length, context);
-  };
-  const sounding = task.changes.filter((c) => c.chord !== null && c.length > 0);
-  for (const change of sounding) {
-    const part = task.partOf(change.tick);
-    if (task.fixed.has(change.id) || raised.has(part)) continue;
-    if (!optionsOf(change, change.chord as Chord, task.layoutOf(change))) raised.set(part, change);
-  }
-  const prepared = sounding.map((change): Prepared => {
-    const chord = change.chord as Chord;
-    const layout = task.layoutOf(change);
-    const key = task.keyAt(change.tick);
-    const fixed = task.fixed.get(change.id);
-    const closeHands = closeHandsOf(change);
-    if (fixed) {
-      const options = heldTo(fixed, chord, change, () => optionsOf(change, chord, layout));
-      return { change, chord, key, layout, options, fixedBy: fixed.by, closeHands };
-    }
-    const options =
-      optionsOf(change, chord, layout) ??
-      finder.crossing(change.symbol, chord, layout, change.length, { scale: chromasOf(key), melody: null });
-    return { change, chord, key, layout, options, fixedBy: null, closeHands };
-  });
-  const playable = prepared.filter((p) => p.options.candidates.length > 0);
-  const spots = playable.map((p, i): Spot => ({
-    candidates: p.options.candidates,
-    place: {
-      firstOrLast: i === 0 || i === playable.length - 1,
-      register: task.registerOf(p.change),
-      leadingNote: leadingNoteOf(p.key),
-      reachMm: reachMm(task.profile.leftReach),
-    },
-  }));
-  const places = new Map(playable.map((p, i) => [p.change.id, i]));
-  return {
-    spots: inOneFrame(spots, playable, task.weights),
-    prepared: playable,
-    at: (id) => places.get(id) ?? -1,
-    raised,
-    melodyWith,
-  };
-}
-
-/** Keys that are fixed; those that parts share are one of the voicings found for the chord, with what gave way for it. */
-function heldTo(
-  { keys, by }: FixedKeys,
-  chord: Chord,
-  { length }: PlayedChange,
-  found: () => Options | null,
-): Options {
-  const options = by === 'shared' || by === 'same' ? found() : null;
-  const own = options?.candidates.find((voicing) => voicing.keys.join() === keys.join());
-  if (options && own) return { ...options, candidates: [own] };
-  return { candidates: [voicingOf(keys, chord)], relaxed: null, length };
-}
-
-/** A hand that plays partials stays over one octave. */
-const FRAME = 12;
-
-/**
- * Two-note partials are played in one fixed frame of an octave: of all frames the one with which the song costs least.
- * Where no frame holds them all, the hand moves.
- */
-function inOneFrame(spots: Spot[], prepared: readonly Prepared[], weights: VoicingWeights): Spot[] {
-  // What parts share lies in the frame with the rest; pins and settled parts stay where they are.
-  const isPartial = prepared.map(
-    ({ layout, fixedBy }) => layout === 'partial' && fixedBy !== 'pin' && fixedBy !== 'settled',
-  );
-  const lowest = spots.flatMap(({ candidates }, i) => (isPartial[i] ? candidates.map((c) => c.keys[0]) : []));
-  let best: { readonly spots: Spot[]; readonly cost: number } | null = null;
-  for (const frame of [...new Set(lowest)].sort((a, b) => a - b)) {
-    const framed = spots.map((spot, i) => (isPartial[i] ? within(spot, frame) : spot));
-    if (framed.some(({ candidates }) => candidates.length === 0)) continue;
-    const { cost } = solve(framed, weights);
-    if (!best || cost < best.cost) best = { spots: framed, cost };
-  }
-  return best?.spots ?? spots;
-}
-
-/** Candidates inside each frame, the same list once: the solver remembers step costs by list. */
-const framedLists = new WeakMap<readonly Voicing[], Map<number, readonly Voicing[]>>();
-
-function within(spot: Spot, frame: number): Spot {
-  const { candidates } = spot;
-  let lists = framedLists.get(candidates);
-  if (!lists) framedLists.set(candidates, (lists = new Map<number, readonly Voicing[]>()));
-  let framed = lists.get(frame);
-  if (!framed) {
-    framed = candidates.filter(({ keys }) => keys[0] >= frame && keys[keys.length - 1] <= frame + FRAME);
-    lists.set(frame, framed);
-  }
-  return { ...spot, candidates: framed };
-}
-
-const scales = new Map<string, ReadonlySet<number>>();
-
-/** Chromas of a key, with the raised leading note in minor. */
-function chromasOf(key: Key): ReadonlySet<number> {
-  const name = keyName(key);
-  let scale = scales.get(name);
-  if (!scale) scales.set(name, (scale = new Set([...scaleOf(key).map(chroma), leadingNoteOf(key)])));
-  return scale;
-}
-
-/** In the right hand, close around middle C; a slash bass is the left hand's. */
-function aroundMiddleC(change: PlayedChange, chord: Chord, profile: Profile): Options {
-  const bounds = { low: 52, high: 79, reachMm: reachMm(profile.rightReach) };
-  const candidates = candidatesFor({ ...chord, bass: null }, 'singing', bounds);
-  return { candidates, relaxed: null, length: change.length };
-}
-
-function leadingNoteOf(key: Key): number {
-  return chroma(classAbove(key.tonic, '7M'));
 }
 
 function nextBest(spot: Spot, solution: Solution, i: number): VoicedChange['nextBest'] {

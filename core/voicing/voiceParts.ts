@@ -4,14 +4,8 @@ import type { CloseHands, Profile, Song } from '../song/schema';
 import { type PlayedChange, type PlayedSong, keyAt } from '../song/unfold';
 import type { SolvedLayout } from './members';
 import { shareVoicings } from './sharing';
-import {
-  type Alternative,
-  type FixedKeys,
-  type VoicedSong,
-  type VoicingTask,
-  alternativesAt,
-  voice,
-} from './voice';
+import type { FixedKeys, VoicingTask } from './task';
+import { type Alternative, type VoicedSong, alternativesAt, voice } from './voice';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS } from './weights';
 
 /** Layouts of two notes: on the third rung they stay, others become shells. */
@@ -19,10 +13,7 @@ const TWO_NOTES: readonly string[] = ['partial', 'shell', 'fifth'];
 /** Half steps from the left hand's register to middle C. */
 const SINGING_REGISTER = 5;
 
-/**
- * Voices the song part by part's choices. Parts that share voicings are solved once: the whole song first, then
- * again with the later parts fixed to what the first of them got.
- */
+/** Voices the song part by part's choices; parts that are the same share their voicings. */
 export function voiceParts(
   song: Song,
   profile: Profile,

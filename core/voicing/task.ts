@@ -1,0 +1,30 @@
+import type { Key } from '../music/key';
+import type { CloseHands, Profile } from '../song/schema';
+import type { PlayedChange } from '../song/unfold';
+import type { Sounding } from './bounds';
+import type { SolvedLayout } from './members';
+import type { VoicingWeights } from './weights';
+
+/** Why a voicing was not for the solver to choose. */
+export type FixedBy = 'pin' | 'settled' | 'same' | 'shared';
+
+export interface FixedKeys {
+  readonly keys: readonly number[];
+  readonly by: FixedBy;
+}
+
+/** All the voicing stage looks at. */
+export interface VoicingTask {
+  readonly changes: readonly PlayedChange[];
+  /** The melody as it will be struck, sorted by onset. */
+  readonly melody: readonly Sounding[];
+  readonly profile: Profile;
+  readonly weights: VoicingWeights;
+  readonly partOf: (tick: number) => number;
+  readonly layoutOf: (change: PlayedChange) => SolvedLayout;
+  readonly registerOf: (change: PlayedChange) => number;
+  /** What the pianist chose where the hands come too close. */
+  readonly closeHandsOf?: (change: PlayedChange) => CloseHands | null;
+  readonly keyAt: (tick: number) => Key;
+  readonly fixed: ReadonlyMap<string, FixedKeys>;
+}
