@@ -47,6 +47,12 @@ function heardNext(page: Page): Promise<Struck[]> {
   );
 }
 
+/** The suggestions for the chord selected stand in the panel: nothing in it moves any more. */
+async function weighed(page: Page): Promise<void> {
+  await expect(page.locator('jh-chord-panel')).toContainText('Suggested here');
+  await expect(page.locator('jh-chord-panel')).not.toContainText('Weighing every chord');
+}
+
 const symbols = (page: Page) => page.locator('jh-seam .symbol');
 
 test('a bare tune gets a full set of chords, one is heard otherwise and taken, all by keyboard', async ({
@@ -98,6 +104,7 @@ test('a rub is found, understood and remedied', async ({ page }) => {
   await expect(finding).toContainText('F rubs with C: the 11 over a major third, for 4 beats on 1');
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('jh-chord-panel .roles .rub')).toContainText('F rubs with C');
+  await weighed(page);
   await finding.getByRole('button', { name: /^Csus4/ }).click();
   await expect(symbols(page).first()).toHaveText('Csus4');
   await expect(finding).toHaveCount(0);
@@ -133,6 +140,7 @@ test('hands that come too close: remedies are heard in their place, one is taken
   await expect(finding).toHaveCount(0);
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('jh-chord-panel')).toContainText('played by the right hand for both');
+  await weighed(page);
   await page
     .locator('nz-select')
     .filter({ has: page.locator('#close-hands') })
@@ -155,6 +163,7 @@ test('schools are compared; one is taken for a part and another for a chord', as
   await expect(page.locator('jh-seam .block').nth(9)).toBeVisible();
   await job(page, 'Chord');
   await page.keyboard.press('ArrowRight');
+  await weighed(page);
   await page
     .locator('nz-select')
     .filter({ has: page.locator('#chord-layout') })
@@ -313,6 +322,7 @@ test('a first chord is written where there is none, split, and the halves told a
   await page.locator('#first-symbol').press('Enter');
   await expect(symbols(page)).toHaveText(['Am']);
   await page.locator('[data-change] .symbol').first().click();
+  await weighed(page);
   await page.getByRole('button', { name: 'Split it' }).click();
   await expect(symbols(page)).toHaveText(['Am', 'Am']);
   await page.locator('[data-change] .symbol').nth(1).click();

@@ -1,5 +1,6 @@
-import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
+import { Injectable, computed, effect, inject, signal } from '@angular/core';
 import {
+  type Arrangement,
   type Chord,
   type Choices,
   type CloseHands,
@@ -51,6 +52,14 @@ export const BUILD_UP: readonly {
   { value: 4, label: 'Whole', choices: { rung: 4, layout: 'block' } },
 ];
 
+/** Suggestions for a change as it stood in an arrangement. */
+interface Weighed {
+  readonly changeId: string;
+  readonly arrangement: Arrangement;
+  readonly list: readonly Suggestion[];
+}
+const NOTHING_WEIGHED: readonly Suggestion[] = [];
+
 /** Chords of the open song: what is selected, what is suggested, what each school would cost. */
 @Injectable()
 export class ChordsState {
@@ -62,14 +71,27 @@ export class ChordsState {
   readonly triads = signal(true);
   /** Whether a choice is made for the song or for the part on screen. */
   readonly forPart = signal(false);
-  /** Ranked chords for the change selected. */
-  readonly suggestions = signal<readonly Suggestion[]>([]);
-  /** Which of them is heard, or null. */
-  readonly heard = signal<number | null>(null);
-  /** Steps through the suggestions asked for while they were still being weighed. */
-  private stepsAhead = 0;
-  private weighedFor: string | null = null;
+  private readonly weighed = signal<Weighed | null>(null);
+  /** Ranked chords for the change selected; none while they are being weighed. */
+  readonly suggestions = computed<readonly Suggestion[]>(() => {
+    const [weighed, change, arrangement] = [this.weighed(), this.change(), this.bench.arrangement()];
+    const isOfThis = weighed?.changeId === change?.change.writtenId && weighed?.arrangement === arrangement;
+    return weighed && isOfThis ? weighed.list : NOTHING_WEIGHED;
+  });
+  private readonly lastHeard = signal<{
+    readonly list: readonly Suggestion[];
+    readonly at: number;
+  } | null>(null);
+  /** Which of the suggestions is heard, or null. */
+  readonly heard = computed(() => {
+    const last = this.lastHeard();
+    return last && last.list === this.suggestions() ? last.at : null;
+  });
+  /** Steps through the suggestions asked for while they were still being weighed, and for which change. */
+  private ahead: { readonly changeId: string; readonly steps: number } | null = null;
+  /** What each school costs; null while it is worked out for another part or for the song. */
   readonly costs = signal<readonly LayoutCost[] | null>(null);
+  private comparedFor: string | null = null;
   readonly isSuggesting = signal(false);
   /** What the pianist should know of what was just tried. */
   readonly notice = signal('');
@@ -90,41 +112,50 @@ export class ChordsState {
         this.taste(),
         this.triads(),
       ];
-      this.heard.set(null);
-      const id = change?.change.writtenId ?? null;
-      if (id !== this.weighedFor) this.stepsAhead = 0;
-      this.weighedFor = id;
-      if (id === null || !arrangement || arrangement.onlyPart !== null) return this.suggestions.set([]);
-      void this.arranger.suggestionsAt(id, taste, triads).then((list) => {
-        if (this.change()?.change.writtenId !== id) return;
-        this.suggestions.set(list);
-        const steps = this.stepsAhead;
-        this.stepsAhead = 0;
-        if (steps !== 0) this.hearBy(steps);
+      const changeId = change?.change.writtenId;
+      if (changeId === undefined || !arrangement || arrangement.onlyPart !== null) return;
+      void this.arranger.suggestionsAt(changeId, taste, triads).then((list) => {
+        this.weighed.set({ changeId, arrangement, list });
+        const ahead = this.ahead;
+        if (ahead?.changeId !== changeId || this.suggestions() !== list) return;
+        this.ahead = null;
+        this.hearBy(ahead.steps);
       });
     });
     effect(() => {
       const [job, arrangement, forPart] = [this.job(), this.bench.arrangement(), this.forPart()];
+      const cutId = forPart ? (this.bench.part()?.cutId ?? null) : null;
       if (job !== 'schools' || !arrangement || arrangement.onlyPart !== null) return;
-      const cutId = forPart ? (untracked(this.bench.part)?.cutId ?? null) : null;
-      void this.arranger.compareLayouts(cutId).then((costs) => this.costs.set(costs));
+      if (cutId !== this.comparedFor) this.costs.set(null);
+      this.comparedFor = cutId;
+      void this.arranger.compareLayouts(cutId).then((costs) => {
+        if (this.comparedFor === cutId) this.costs.set(costs);
+      });
     });
   }
 
   /** Hears the next (or previous) suggestion in its place, with the melody over it. */
   hearNext(by: 1 | -1): void {
-    if (!this.change()) return this.bench.step(1);
-    if (this.suggestions().length === 0) this.stepsAhead += by;
-    else this.hearBy(by);
+    const changeId = this.change()?.change.writtenId;
+    if (changeId === undefined) return this.bench.step(1);
+    if (this.suggestions().length > 0) return this.hearBy(by);
+    const steps = this.ahead?.changeId === changeId ? this.ahead.steps : 0;
+    this.ahead = { changeId, steps: steps + by };
   }
 
   private hearBy(steps: number): void {
     const count = this.suggestions().length;
     if (count === 0) return;
     const from = this.heard() ?? (steps > 0 ? -1 : 0);
-    const at = (((from + steps) % count) + count) % count;
-    this.heard.set(at);
-    this.hear(this.suggestions()[at].symbol);
+    this.hearAt((((from + steps) % count) + count) % count);
+  }
+
+  /** Hears one of the suggestions by its place in the list. */
+  hearAt(at: number): void {
+    const list = this.suggestions();
+    if (!list[at]) return;
+    this.lastHeard.set({ list, at });
+    this.hear(list[at].symbol);
   }
 
   /** Hears a chord in the place of the one selected, with the melody over it. */

@@ -29,6 +29,10 @@ import { BUILD_UP, ChordsState } from './chords-state';
       />
     </section>
     <section aria-label="Schools compared">
+      <!-- Rows that grew when their figures come would move away from under the pointer. -->
+      @if (state.costs() === null) {
+        <p class="note" role="status">Voicing the song in every school, to compare them …</p>
+      }
       <ol class="ranked">
         @for (row of rows(); track row.layout) {
           <li [class.heard]="row.layout === chosen()">
@@ -83,7 +87,9 @@ export class SchoolsPanel {
     return this.state.forPart() ? bench.part()?.choices.layout : song?.choices.layout;
   });
   protected readonly rows = computed(() => {
-    const costs = new Map((this.state.costs() ?? []).map((cost) => [cost.layout, cost]));
+    const known = this.state.costs();
+    if (!known) return [];
+    const costs = new Map(known.map((cost) => [cost.layout, cost]));
     return LAYOUT_ROWS.map((row) => ({ ...row, cost: costs.get(row.layout) }));
   });
 
