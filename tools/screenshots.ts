@@ -7,7 +7,9 @@ const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 mkdirSync(folder, { recursive: true });
 
 await withBrowser(async (browser, origin) => {
-  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  const page = await (
+    await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })
+  ).newPage();
   const shoot = async (name: string): Promise<void> => {
     await page.evaluate(() => document.fonts.ready);
     await page.waitForTimeout(500);

@@ -64,7 +64,7 @@ export function whyOf(before: VoicedChange | null, v: VoicedChange): string {
   if (v.fixedBy === 'same') sentences.push('Shared with the part this one is the same as.');
   if (v.closeHands) sentences.push(CLOSE_HANDS_IN_WORDS[v.closeHands]);
   if (before && v.step) sentences.push(`${capital(movementInWords(before, v, v.step))}.`);
-  else sentences.push(firstChord(v));
+  else if (v.fixedBy !== 'pin' && v.fixedBy !== 'settled') sentences.push(firstChord(v));
   const shape = before ? sameShape(before, v) : '';
   if (shape) sentences.push(shape);
   if (v.nextBest) {
