@@ -6,7 +6,7 @@ import { rootInKey } from './naming';
 import { qualityOf } from './roles';
 
 /** The ladder of sevenths, each one change from the last; source: common practice of teaching chords. */
-export const LADDER = ['maj7', '7', 'm7', 'm7b5', 'dim7'] as const;
+const LADDER = ['maj7', '7', 'm7', 'm7b5', 'dim7'] as const;
 /** Where chords that are not on the ladder stand beside it. */
 const BESIDE: Record<string, (typeof LADDER)[number]> = {
   '': 'maj7',

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { keepIdentity, rememberLast } from './memo';
+import { keepIdentity, rememberLast, rememberMany } from './memo';
 
 describe('remembering', () => {
   it('works once for the same inputs and again for others', () => {
@@ -21,5 +21,15 @@ describe('remembering', () => {
     expect(after.title).toBe('b');
     expect(after.pins).toEqual([{ keys: [2] }]);
     expect(keepIdentity(null, before)).toBe(before);
+  });
+});
+
+describe('values remembered by name', () => {
+  it('are made once a name, and anew when too many are held', () => {
+    const remember = rememberMany<number>(2);
+    let made = 0;
+    const of = (name: string): number => remember(name, () => ++made);
+    expect([of('a'), of('b'), of('a'), of('b')]).toEqual([1, 2, 1, 2]);
+    expect([of('c'), of('c'), of('a')]).toEqual([3, 3, 4]);
   });
 });

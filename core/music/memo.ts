@@ -13,6 +13,17 @@ export function rememberLast<A extends readonly unknown[], R>(
   };
 }
 
+/** What a store holds for a key; made, and held from then on, when it holds nothing. */
+export function gotOrMade<K, V>(
+  store: { get(key: K): V | undefined; set(key: K, value: V): unknown },
+  key: K,
+  make: () => V,
+): V {
+  let value = store.get(key);
+  if (value === undefined) store.set(key, (value = make()));
+  return value;
+}
+
 /**
  * Remembers what a pure function made under each name, up to so many; then it begins anew. The name must say all that
  * the value depends on.
@@ -20,12 +31,8 @@ export function rememberLast<A extends readonly unknown[], R>(
 export function rememberMany<T>(most: number): (name: string, make: () => T) => T {
   const made = new Map<string, T>();
   return (name, make) => {
-    const known = made.get(name);
-    if (known !== undefined) return known;
-    if (made.size >= most) made.clear();
-    const value = make();
-    made.set(name, value);
-    return value;
+    if (made.size >= most && !made.has(name)) made.clear();
+    return gotOrMade(made, name, make);
   };
 }
 

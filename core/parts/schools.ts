@@ -65,7 +65,7 @@ const FROM_MIDDLE = 250;
 const SHORTEST_HALF = 100;
 
 /** Halves (level 1), quarters, eighths: each stretch is halved at the boundary that is strong and near its middle. */
-export function divideInHalves(played: PlayedSong, level: number): ProposedCut[] {
+function divideInHalves(played: PlayedSong, level: number): ProposedCut[] {
   const all = boundaries(played);
   let stretches: [number, number][] = [[0, played.endTick]];
   let cuts: ProposedCut[] = [SONG_BEGINS];
@@ -101,7 +101,7 @@ function middleOf(played: PlayedSong, all: readonly Boundary[], from: number, to
 const LINE_REASONS = [LINE_ENDS, LINE_BEGINS, 'a section begins'];
 
 /** One part for each line of the words: where punctuation ends one or a capital begins one. */
-export function divideByLines(played: PlayedSong): ProposedCut[] {
+function divideByLines(played: PlayedSong): ProposedCut[] {
   const hasWords = played.melody.some((note) => note.lyric !== null);
   if (!hasWords) return [SONG_BEGINS];
   const lines = boundaries(played).filter((b) => b.reasons.some((r) => LINE_REASONS.includes(r)));

@@ -62,7 +62,7 @@ function tickOfBar(song: Song, number: number): number {
 }
 
 /** Tick at which the last note or change ends. */
-export function contentEnd(song: Pick<Song, 'melody' | 'changes' | 'words'>): number {
+function contentEnd(song: Pick<Song, 'melody' | 'changes' | 'words'>): number {
   const ends = [...song.melody, ...song.changes].map((item) => item.tick + item.length);
   return [...ends, ...song.words.map((word) => word.tick + 1)].reduce((end, at) => Math.max(end, at), 0);
 }

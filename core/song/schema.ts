@@ -108,7 +108,7 @@ const pinSchema = z.object({
 });
 
 /** How hands that come too close at a chord make room: it is let go early, the right hand plays the key both want, or they cross. */
-export const CLOSE_HANDS = ['let-go', 'share', 'cross'] as const;
+const CLOSE_HANDS = ['let-go', 'share', 'cross'] as const;
 
 export const songSchema = z.object({
   schemaVersion: z.literal(SCHEMA_VERSION),

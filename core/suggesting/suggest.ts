@@ -7,7 +7,7 @@ import { type PlayedSong, keyAt } from '../song/unfold';
 import { type Candidate, type Taste, candidatesIn, workOf } from './schools';
 
 /** Points for and against a chord; more is better. Set on the marked songs of the tests. */
-export const POINTS = {
+const POINTS = {
   member: 9,
   root: 12,
   seventh: 1,

@@ -1,4 +1,5 @@
 import type { Chord } from '../music/chord';
+import { gotOrMade } from '../music/memo';
 import { KEYBOARDS, reachMm } from '../music/keyboard';
 import type { Profile } from '../song/schema';
 import { type Bounds, candidatesFor, thinnedCandidates } from './candidates';
@@ -110,7 +111,7 @@ export class OptionFinder {
     ceiling: number,
     context: ShapeContext,
   ): Voicing[] {
-    return remember(this.whole, `${symbol}|${layout}|${ceiling}|${nameOf(layout, context)}`, () =>
+    return gotOrMade(this.whole, `${symbol}|${layout}|${ceiling}|${nameOf(layout, context)}`, () =>
       candidatesFor(chord, layout, leftBounds(this.profile, ceiling), context),
     );
   }
@@ -123,7 +124,7 @@ export class OptionFinder {
     fewest: number,
     context: ShapeContext,
   ): Voicing[] {
-    return remember(this.thin, `${symbol}|${layout}|${ceiling}|${fewest}|${nameOf(layout, context)}`, () =>
+    return gotOrMade(this.thin, `${symbol}|${layout}|${ceiling}|${fewest}|${nameOf(layout, context)}`, () =>
       thinnedCandidates(chord, layout, leftBounds(this.profile, ceiling), fewest, context),
     );
   }
@@ -181,12 +182,6 @@ function ceilingsOf(notes: readonly Sounding[], tick: number, length: number): C
     else list.push({ from, ceiling: note.midi });
   }
   return list;
-}
-
-function remember<T>(store: Map<string, T>, id: string, make: () => T): T {
-  let value = store.get(id);
-  if (value === undefined) store.set(id, (value = make()));
-  return value;
 }
 
 /** The notes that overlap a stretch of time, from a list sorted by onset. */

@@ -103,7 +103,7 @@ export function relaxationFindings(v: VoicedChange, profile: Profile): Finding[]
 }
 
 /** Whether left-hand keys lie below all the melody that sounds with a change. */
-export function fitsUnder(
+function fitsUnder(
   { melody }: Pick<VoicingTask, 'melody'>,
   { tick, length }: { readonly tick: number; readonly length: number },
   keys: readonly number[],

@@ -55,7 +55,7 @@ function playedMembers(chord: Chord): readonly Member[] {
 }
 
 /** Members in the order they are given up when a chord is thinned; the named tension is the last member. */
-export function inOrderOfGivingUp(members: readonly Member[]): Member[] {
+function inOrderOfGivingUp(members: readonly Member[]): Member[] {
   const named = members[members.length - 1];
   const rank = (m: Member): number => {
     if (m.interval === '5P') return 0;

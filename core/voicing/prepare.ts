@@ -1,6 +1,7 @@
 import type { Chord } from '../music/chord';
 import { type Key, keyName, scaleOf } from '../music/key';
 import { reachMm } from '../music/keyboard';
+import { gotOrMade } from '../music/memo';
 import { chroma, classAbove } from '../music/pitch';
 import type { CloseHands, Profile } from '../song/schema';
 import type { PlayedChange } from '../song/unfold';
@@ -145,13 +146,10 @@ const framedLists = new WeakMap<readonly Voicing[], Map<number, readonly Voicing
 
 function within(spot: Spot, frame: number): Spot {
   const { candidates } = spot;
-  let lists = framedLists.get(candidates);
-  if (!lists) framedLists.set(candidates, (lists = new Map<number, readonly Voicing[]>()));
-  let framed = lists.get(frame);
-  if (!framed) {
-    framed = candidates.filter(({ keys }) => keys[0] >= frame && keys[keys.length - 1] <= frame + FRAME);
-    lists.set(frame, framed);
-  }
+  const lists = gotOrMade(framedLists, candidates, () => new Map<number, readonly Voicing[]>());
+  const framed = gotOrMade(lists, frame, () =>
+    candidates.filter(({ keys }) => keys[0] >= frame && keys[keys.length - 1] <= frame + FRAME),
+  );
   return { ...spot, candidates: framed };
 }
 

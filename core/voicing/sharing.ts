@@ -1,3 +1,4 @@
+import { gotOrMade } from '../music/memo';
 import type { Part } from '../parts/parts';
 import { twinsOf } from '../parts/twins';
 import { isUnderMelody } from './members';
@@ -136,9 +137,7 @@ function played(spots: readonly Spot[], runs: readonly Run[], choice: Choice, op
 const lists = new WeakMap<Voicing, readonly Voicing[]>();
 
 function alone(voicing: Voicing): readonly Voicing[] {
-  const list = lists.get(voicing) ?? [voicing];
-  lists.set(voicing, list);
-  return list;
+  return gotOrMade(lists, voicing, () => [voicing]);
 }
 
 /** The voicings that stand in every list. */

@@ -1,3 +1,4 @@
+import { gotOrMade } from '../music/memo';
 import { type Place, stepCost, voicingCost } from './cost';
 import type { Voicing } from './voicing';
 import type { VoicingWeights } from './weights';
@@ -100,10 +101,4 @@ export function stepTable(
   return gotOrMade(from, after, () =>
     Float64Array.from(before.flatMap((a) => after.map((b) => stepCost(a, b, weights)))),
   );
-}
-
-function gotOrMade<K extends object, V>(store: WeakMap<K, V>, key: K, make: () => V): V {
-  let value = store.get(key);
-  if (value === undefined) store.set(key, (value = make()));
-  return value;
 }
