@@ -2,7 +2,7 @@ import angular from 'angular-eslint';
 import boundaries from 'eslint-plugin-boundaries';
 import tseslint from 'typescript-eslint';
 
-/** Folders of the core from the ground up: each may import those before it, never those after. */
+/** Folders of the core from the ground up: each may import the faces of those before it, never those after. */
 const CORE = [
   'music',
   'song',
@@ -13,22 +13,27 @@ const CORE = [
   'rhythm',
   'hands',
   'voicing',
+  'ladder',
+  'patterns',
   'joining',
-  'fingering',
   'fills',
+  'fingering',
   'effort',
   'performance',
+  'arrangement',
+  'words',
   'formats',
+  'arrange',
 ];
-/** Files in the core's root that stand above every folder. */
-const coreRules = CORE.map((folder, i) => ({
-  from: [`core-${folder}`],
-  allow: [
-    `core-${folder}`,
-    ...CORE.slice(0, i).map((lower) => `core-${lower}`),
-    ...(folder === 'formats' ? ['core-arrange'] : []),
-  ],
-}));
+/** Nobody reaches past a folder's face, its index.ts. */
+const coreRules = CORE.flatMap((folder, i) => [
+  {
+    from: [`core-${folder}`],
+    allow: [`core-${folder}`, ...CORE.slice(0, i).map((lower) => `face-${lower}`)],
+  },
+  { from: [`face-${folder}`], allow: [`core-${folder}`] },
+]);
+const FACES = CORE.map((folder) => `face-${folder}`);
 
 export default tseslint.config(
   {
@@ -52,12 +57,16 @@ export default tseslint.config(
       'boundaries/elements': [
         { type: 'app-spec', pattern: 'app/**/*.spec.ts', mode: 'full' },
         { type: 'core-testing', pattern: ['core/testing.ts', 'core/**/*.spec.ts'], mode: 'full' },
+        ...CORE.map((folder) => ({
+          type: `face-${folder}`,
+          pattern: `core/${folder}/index.ts`,
+          mode: 'full',
+        })),
         ...CORE.map((folder) => ({ type: `core-${folder}`, pattern: `core/${folder}/**`, mode: 'full' })),
-        { type: 'core-index', pattern: 'core/index.ts', mode: 'full' },
-        { type: 'core-arrange', pattern: 'core/*.ts', mode: 'full' },
         { type: 'demo', pattern: 'demo/**', mode: 'full' },
         { type: 'app', pattern: 'app/**', mode: 'full' },
         { type: 'server', pattern: 'server/**', mode: 'full' },
+        { type: 'benches', pattern: 'tools/bench*.ts', mode: 'full' },
         { type: 'tools', pattern: ['tools/**', 'e2e/**', '*.ts'], mode: 'full' },
       ],
     },
@@ -68,14 +77,16 @@ export default tseslint.config(
           default: 'disallow',
           rules: [
             ...coreRules,
-            { from: ['core-arrange'], allow: ['core-arrange', ...CORE.map((f) => `core-${f}`)] },
-            { from: ['core-index'], allow: ['core-arrange', ...CORE.map((f) => `core-${f}`)] },
-            { from: ['core-testing'], allow: ['core-*', 'demo'] },
-            { from: ['demo'], allow: ['demo', 'core-*'] },
-            { from: ['app-spec'], allow: ['app', 'core-*', 'demo'] },
-            { from: ['app'], allow: ['app', 'core-index'] },
+            { from: ['core-testing'], allow: ['core-*', 'face-*', 'demo'] },
+            { from: ['demo'], allow: ['demo', ...FACES] },
+            { from: ['app-spec'], allow: ['app', 'core-testing', ...FACES, 'demo'] },
+            { from: ['app'], allow: ['app', ...FACES] },
             { from: ['server'], allow: ['server'] },
-            { from: ['tools'], allow: ['tools', 'demo', 'core-*', 'server', 'app'] },
+            { from: ['benches'], allow: ['benches', 'tools', 'demo', 'core-*', 'face-*', 'server'] },
+            {
+              from: ['tools'],
+              allow: ['tools', 'benches', 'demo', 'core-testing', ...FACES, 'server', 'app'],
+            },
           ],
         },
       ],

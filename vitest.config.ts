@@ -1,7 +1,14 @@
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
-  resolve: { alias: { '@joined-hands/core': new URL('./core/index.ts', import.meta.url).pathname } },
+  resolve: {
+    alias: [
+      {
+        find: /^@joined-hands\/core\/(.*)$/,
+        replacement: new URL('./core/$1/index.ts', import.meta.url).pathname,
+      },
+    ],
+  },
   test: {
     include: ['{core,app,server,tools,demo}/**/*.spec.ts'],
     environment: 'node',

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
-import { symbolOf, parseChord } from './music/chord';
+import { seeded } from './music/chance';
+import { parseChord, symbolOf } from './music/chord';
 import { CHORD_TYPES } from './music/chordTypes';
 import { keyFromFifths, spellInKey } from './music/key';
-import { TICKS_PER_QUARTER, barTicks } from './music/metre';
-import { seeded } from './music/chance';
+import { barTicks, TICKS_PER_QUARTER } from './music/metre';
 import { parsePitch } from './music/pitch';
-import { type Song, emptySong } from './song/schema';
+import { emptySong, type Song } from './song/schema';
 
 // Songs for tests and measurements: made up by chance, but whole.
 

@@ -1,7 +1,5 @@
-import { barTicks } from '../core/music/metre';
-import { parsePitch, parsePitchClass } from '../core/music/pitch';
-import { parseChord, symbolOf } from '../core/music/chord';
-import { type Song, emptySong } from '../core/song/schema';
+import { barTicks, parseChord, parsePitch, parsePitchClass, symbolOf } from '../core/music';
+import { emptySong, type Song } from '../core/song';
 
 const QUARTER = 960;
 

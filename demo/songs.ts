@@ -1,4 +1,4 @@
-import type { Song } from '../core/song/schema';
+import type { Song } from '../core/song';
 import { compose } from './compose';
 
 // Written for this project: a winter evening at Saltmarsh Hall, a village by a tidal river.

@@ -1,5 +1,5 @@
-import type { Song } from '../core/song/schema';
-import { type Score, compose } from './compose';
+import type { Song } from '../core/song';
+import { compose, type Score } from './compose';
 
 // Tunes written for the tests: other metres, lengths, pick-ups, phrases of three and five bars, a phrase whose last
 // note is the first of the next. They do not ship with the application.

@@ -1,7 +1,10 @@
-import { readFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
 import midiReader from '@tonejs/midi';
-import { type Page, expect, test } from '@playwright/test';
-import { DEFAULT_PROFILE, applyEdit, arrange, readProject, writeWalkthrough } from '../core/index';
+import { readFileSync } from 'node:fs';
+import { arrange } from '../core/arrange';
+import { readProject } from '../core/formats';
+import { applyEdit, DEFAULT_PROFILE } from '../core/song';
+import { writeWalkthrough } from '../core/words';
 import { DEMO_SONGS } from '../demo/songs';
 import { arranged, chooseLayout, openSong } from './pages';
 

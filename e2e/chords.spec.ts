@@ -1,8 +1,9 @@
 import AxeBuilder from '@axe-core/playwright';
-import { type Page, expect, test } from '@playwright/test';
-import { DEFAULT_PROFILE, type Song, writeProject } from '../core/index';
-import { DEMO_SONGS } from '../demo/songs';
+import { expect, type Page, test } from '@playwright/test';
+import { writeProject } from '../core/formats';
+import { DEFAULT_PROFILE, type Song } from '../core/song';
 import { wholeBars } from '../core/testing';
+import { DEMO_SONGS } from '../demo/songs';
 import { arranged, openSong, watch } from './pages';
 
 const [lanterns] = DEMO_SONGS;

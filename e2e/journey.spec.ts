@@ -1,7 +1,9 @@
-import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { arrange } from '../core/arrange';
+import { readMusicXml, readProject } from '../core/formats';
+import { applyEdit, DEFAULT_PROFILE } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
-import { DEFAULT_PROFILE, applyEdit, arrange, readMusicXml, readProject } from '../core/index';
 import { arranged, openSong, watch } from './pages';
 
 interface Heard {

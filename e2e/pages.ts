@@ -1,4 +1,4 @@
-import { type Page, expect } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 
 /** Opens the shelf with its demo songs. */
 export async function openShelf(page: Page): Promise<void> {

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { type Page, expect, test } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { openSong, watch } from './pages';
 
 async function openParts(page: Page, title: string): Promise<void> {

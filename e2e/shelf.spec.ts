@@ -1,6 +1,6 @@
-import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
+import { readFileSync } from 'node:fs';
 import { arranged, openShelf, openSong } from './pages';
 
 const LEAD_SHEET = readFileSync(new URL('../demo/files/sluicegate.musicxml', import.meta.url));

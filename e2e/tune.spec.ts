@@ -1,7 +1,9 @@
+import { expect, type Page, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { type Page, expect, test } from '@playwright/test';
+import { arrange } from '../core/arrange';
+import { readProject, writeMidi, writeTune } from '../core/formats';
+import { DEFAULT_PROFILE, type Song } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
-import { DEFAULT_PROFILE, arrange, readProject, type Song, writeMidi, writeTune } from '../core/index';
 import { arranged, openSong, watch } from './pages';
 
 const [lanterns, sluicegate, , mudflat] = DEMO_SONGS;

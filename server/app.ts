@@ -1,9 +1,9 @@
+import compression from 'compression';
+import express,{ type Express,type RequestHandler } from 'express';
+import helmet from 'helmet';
 import { randomBytes } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import compression from 'compression';
-import express, { type Express, type RequestHandler } from 'express';
-import helmet from 'helmet';
 
 const NONCE_PLACE = /__CSP_NONCE__/g;
 const A_YEAR_MS = 365 * 24 * 3600 * 1000;

@@ -1,10 +1,12 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, describe, expect, it } from 'vitest';
-import { DEFAULT_PROFILE, arrange, writeMidi, writeMxl } from '../core/index';
+import { arrange } from '../core/arrange';
+import { writeMidi, writeMxl } from '../core/formats';
+import { DEFAULT_PROFILE } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));

@@ -2,25 +2,13 @@
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { basename, dirname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import {
-  type Choices,
-  DEFAULT_PROFILE,
-  FileError,
-  type KeyboardSize,
-  MOST_BYTES,
-  PATTERNS,
-  type Profile,
-  RUNGS,
-  type Reach,
-  type Song,
-  applyEdit,
-  arrange,
-  openFile,
-  reportOf,
-  writeMidi,
-  writeMusicXml,
-  writeWalkthrough,
-} from '../core/index';
+import { arrange } from '../core/arrange';
+import { FileError, MOST_BYTES, openFile, reportOf, writeMidi, writeMusicXml } from '../core/formats';
+import { RUNGS } from '../core/ladder';
+import { type KeyboardSize, type Reach } from '../core/music';
+import { PATTERNS } from '../core/patterns';
+import { applyEdit, type Choices, DEFAULT_PROFILE, type Profile, type Song } from '../core/song';
+import { writeWalkthrough } from '../core/words';
 
 /** Anything the caller can put right; its message is the one line on stderr. */
 class UsageError extends Error {}

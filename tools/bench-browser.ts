@@ -1,10 +1,11 @@
-import { type AddressInfo } from 'node:net';
+import { type Browser, chromium, type Page } from '@playwright/test';
+import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
-import { importFigures } from './bench-tune';
-import { type Browser, type Page, chromium } from '@playwright/test';
-import { DEFAULT_PROFILE, writeProject } from '../core/index';
+import { writeProject } from '../core/formats';
+import { DEFAULT_PROFILE } from '../core/song';
 import { randomSong } from '../core/testing';
 import { createApp } from '../server/app';
+import { importFigures } from './bench-tune';
 
 const ARGUMENTS = [
   '--no-sandbox',

@@ -1,7 +1,8 @@
 // Suggestions beside a teacher's marks, and the time to compare layouts: part of npm run bench.
-import { compareLayouts, DEFAULT_PROFILE, type Song, unfold } from '../core/index';
+import { compareLayouts } from '../core/arrange';
 import { type Chord, parseChord } from '../core/music/chord';
 import { chroma } from '../core/music/pitch';
+import { DEFAULT_PROFILE, type Song, unfold } from '../core/song';
 import { keyAt } from '../core/song/unfold';
 import { workOf } from '../core/suggesting/schools';
 import { suggestFor } from '../core/suggesting/toChanges';

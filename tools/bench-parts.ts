@@ -1,6 +1,7 @@
 // How the division agrees with a teacher's marks, and how long it takes: part of npm run bench.
-import { partsOf, unfold } from '../core/index';
+import { partsOf } from '../core/parts';
 import { divide } from '../core/parts/divide';
+import { unfold } from '../core/song';
 import { randomSong } from '../core/testing';
 import { MARKS } from '../demo/marks';
 import { DEMO_SONGS } from '../demo/songs';

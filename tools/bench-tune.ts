@@ -1,17 +1,9 @@
 // How fast files come in and how well takes are read: part of npm run bench.
 import type { Browser } from '@playwright/test';
-import {
-  DEFAULT_PROFILE,
-  type Song,
-  applyEdit,
-  arrange,
-  easierKeys,
-  openFile,
-  readTune,
-  writeMidi,
-  writeMusicXml,
-  writeTune,
-} from '../core/index';
+import { arrange } from '../core/arrange';
+import { easierKeys } from '../core/effort';
+import { openFile, readTune, writeMidi, writeMusicXml, writeTune } from '../core/formats';
+import { applyEdit, DEFAULT_PROFILE, type Song } from '../core/song';
 import { playSimulated } from '../core/takes/simulatedPianist';
 import { randomSong } from '../core/testing';
 

@@ -3,12 +3,12 @@ import { search, sequence } from '@tonaljs/voicing';
 import VoicingDictionary from '@tonaljs/voicing-dictionary';
 import { seeded } from '../core/music/chance';
 import { type Chord, parseChord } from '../core/music/chord';
+import { reachMm } from '../core/music/keyboard';
 import { midiOf, parsePitch } from '../core/music/pitch';
 import { semitonesBetween } from '../core/voicing/movement';
-import { type Spot, solve } from '../core/voicing/solver';
+import { solve, type Spot } from '../core/voicing/solver';
 import { type Voicing, voicingOf } from '../core/voicing/voicing';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS, type VoicingWeights } from '../core/voicing/weights';
-import { reachMm } from '../core/music/keyboard';
 
 const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
 /** The library as it ships: its own dictionary of voicings and its own range. */

@@ -1,20 +1,23 @@
 // Speed and movement against the promises: npm run bench. Times are medians on this machine; read the ratios.
-import { arrange, DEFAULT_PROFILE, totalsOf, unfold, partsOf } from '../core/index';
-import { DEMO_SONGS } from '../demo/songs';
+import { arrange } from '../core/arrange';
 import { withFingers } from '../core/fingering/hands';
+import { totalsOf } from '../core/formats';
 import { leftHand, rightHand } from '../core/joining/hands';
-import { perform } from '../core/performance/perform';
-import { randomSong } from '../core/testing';
-import { OptionFinder, leftBounds } from '../core/voicing/bounds';
-import { movementOf, nearestLine, rootPositionLine } from '../core/voicing/baseline';
-import { voiceParts } from '../core/voicing/voiceParts';
 import type { Chord } from '../core/music/chord';
+import { partsOf } from '../core/parts';
+import { perform } from '../core/performance/perform';
+import { DEFAULT_PROFILE, unfold } from '../core/song';
 import type { Song } from '../core/song/schema';
+import { randomSong } from '../core/testing';
+import { movementOf, nearestLine, rootPositionLine } from '../core/voicing/baseline';
+import { leftBounds, OptionFinder } from '../core/voicing/bounds';
+import { voiceParts } from '../core/voicing/voiceParts';
+import { DEMO_SONGS } from '../demo/songs';
 import { browserFigures } from './bench-browser';
-import { cutFigures } from './bench-parts';
-import { voicingFigures } from './bench-voicing';
 import { chordFigures } from './bench-chords';
+import { cutFigures } from './bench-parts';
 import { tuneFigures } from './bench-tune';
+import { voicingFigures } from './bench-voicing';
 
 const RUNS = 7;
 

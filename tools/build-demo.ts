@@ -1,6 +1,8 @@
 // Writes the demo songs as project files and lead sheets into demo/files: npm run demo
 import { mkdirSync, writeFileSync } from 'node:fs';
-import { DEFAULT_PROFILE, applyEdit, arrange, writeMusicXml, writeProject } from '../core/index';
+import { arrange } from '../core/arrange';
+import { writeMusicXml, writeProject } from '../core/formats';
+import { applyEdit, DEFAULT_PROFILE } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
 
 const folder = new URL('../demo/files/', import.meta.url);

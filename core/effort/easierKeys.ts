@@ -1,10 +1,7 @@
-import { type Key, fifthsOf } from '../music/key';
-import { KEYBOARDS, isBlack, reachMm, spanMm } from '../music/keyboard';
-import { partsOf } from '../parts/parts';
-import type { Profile, Song } from '../song/schema';
-import { nearestWay, transpose, twelveKeys } from '../song/transpose';
-import { unfold } from '../song/unfold';
-import { voiceParts } from '../voicing/voiceParts';
+import { fifthsOf, isBlack, type Key, KEYBOARDS, reachMm, spanMm } from '../music';
+import { partsOf } from '../parts';
+import { nearestWay, type Profile, type Song, transpose, twelveKeys, unfold } from '../song';
+import { voiceParts } from '../voicing';
 
 /** How easy the song is in one key. */
 export interface KeyChoice {

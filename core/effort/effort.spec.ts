@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { HandNote } from '../joining/handNote';
+import type { HandNote } from '../hands/handNote';
 import { keyFromFifths, spellInKey } from '../music/key';
 import { DEFAULT_PROFILE } from '../song/schema';
-import { type EffortTask, type Measure, effortOf } from './effort';
+import { effortOf, type EffortTask, type Measure } from './effort';
 
 const C_MAJOR = keyFromFifths(0, 'major');
 

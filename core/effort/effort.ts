@@ -1,6 +1,6 @@
-import { isBlack, reachMm, spanMm } from '../music/keyboard';
-import type { HandNote } from '../joining/handNote';
-import type { Profile } from '../song/schema';
+import type { HandNote } from '../hands';
+import { isBlack, reachMm, spanMm } from '../music';
+import type { Profile } from '../song';
 
 export const MEASURES = [
   'leaps',

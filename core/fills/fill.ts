@@ -1,12 +1,9 @@
-import { nameOf, typeset } from '../music/pitch';
-import { barAt } from '../song/bars';
-import { countAt } from '../joining/counts';
-import type { HandNote } from '../joining/handNote';
-import { inTime } from '../joining/handNote';
-import { midiOf } from '../music/pitch';
-import type { PlayedSong } from '../song/unfold';
-import { type Walk, type WalkTask, walkBetween } from './walk';
-import type { VoicedChange } from '../voicing/voice';
+import { type HandNote, inTime } from '../hands';
+import { countAt } from '../joining';
+import { midiOf, nameOf, typeset } from '../music';
+import { barAt, type PlayedSong } from '../song';
+import type { VoicedChange } from '../voicing';
+import { type Walk, walkBetween, type WalkTask } from './walk';
 
 /** A proposed addition and whether it is played. */
 export interface Fill {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { KEYBOARDS } from '../music/keyboard';
 import { chroma, nameOf } from '../music/pitch';
 import { barAt } from '../song/bars';

@@ -1,13 +1,16 @@
-import { pulseTicks } from '../music/metre';
-import { type Key, scaleOf } from '../music/key';
-import { KEYBOARDS } from '../music/keyboard';
-import { type Pitch, chroma, classAbove, pitchAt } from '../music/pitch';
-import { spellInKey } from '../music/key';
-import { barAt } from '../song/bars';
-import type { Profile } from '../song/schema';
-import type { PlayedSong } from '../song/unfold';
-import { soundingIn } from '../voicing/bounds';
-import { type VoicedChange, spell } from '../voicing/voice';
+import {
+  chroma,
+  classAbove,
+  type Key,
+  KEYBOARDS,
+  type Pitch,
+  pitchAt,
+  pulseTicks,
+  scaleOf,
+  spellInKey,
+} from '../music';
+import { barAt, type PlayedSong, type Profile } from '../song';
+import { soundingIn, spell, type VoicedChange } from '../voicing';
 
 /** A proposed bass walk: single notes that lead from one chord's lowest key to the next one's. */
 export interface Walk {

@@ -1,6 +1,5 @@
-import { isBlack } from '../music/keyboard';
-import { fingerSpan } from '../hands/spans';
-import type { FingerSpan } from '../hands/spans';
+import { fingerSpan, type FingerSpan } from '../hands';
+import { isBlack } from '../music';
 
 /** Points of the ergonomic rules; source: Parncutt et al. (1997), rules 1 to 12; the shift is ours. */
 export const FINGER_COSTS = {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { DEFAULT_PROFILE } from '../song/schema';
 import { aloneCost, pairCost, placed, tripleCost } from './cost';
 import { finger, type HandEvent } from './finger';

@@ -1,6 +1,5 @@
-import type { HandNote } from '../joining/handNote';
-import type { Song } from '../song/schema';
-import type { PlayedSong } from '../song/unfold';
+import type { HandNote } from '../hands';
+import { type PlayedSong, type Song } from '../song';
 import type { FixedFingers } from './hands';
 
 /**

@@ -1,5 +1,5 @@
-import { TICKS_PER_QUARTER } from '../music/metre';
-import type { Hand, HandNote } from '../joining/handNote';
+import { type Hand, type HandNote } from '../hands';
+import { TICKS_PER_QUARTER } from '../music';
 import { finger, type HandEvent } from './finger';
 
 /** A rest this long lets the hand move at leisure. */

@@ -1,7 +1,5 @@
-import { type Key, scaleOf } from '../music/key';
-import { type Pitch, chroma, classAbove, midiOf, pitchAt } from '../music/pitch';
-import { isBlack } from '../music/keyboard';
-import type { Hand } from '../joining/handNote';
+import type { Hand } from '../hands';
+import { chroma, classAbove, isBlack, type Key, midiOf, type Pitch, pitchAt, scaleOf } from '../music';
 
 /** One note of a warm-up. */
 export interface WarmUpNote {

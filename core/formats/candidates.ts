@@ -1,11 +1,9 @@
-import { type SoundingKey, chordsFromKeys } from '../harmony/chordsFromKeys';
-import { nameOf, typeset } from '../music/pitch';
-import { inForceAt, writtenBars } from '../song/bars';
-import { type MelodyNote, type Song, emptySong } from '../song/schema';
-import { joinTies } from '../song/unfold';
+import { chordsFromKeys, type SoundingKey } from '../harmony';
+import { nameOf, typeset } from '../music';
+import { emptySong, inForceAt, joinTies, type MelodyNote, type Song, writtenBars } from '../song';
 import { FileError } from './fileError';
 import { playingOrderOf } from './repeats';
-import type { ReadPart, ReadScore, ScoreNote } from './score';
+import { type ReadPart, type ReadScore, type ScoreNote } from './score';
 
 /** One line of a file that could be the melody, as the song it would make. */
 export interface TuneCandidate {

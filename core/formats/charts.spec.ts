@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { keyName } from '../music/key';
 import { DEFAULT_PROFILE, type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
+import { writeWalkthrough } from '../words/walkthrough';
 import { readChart } from './chordPro';
 import { FileError } from './fileError';
 import { writeMusicXml } from './musicxmlWrite';
-import { writeWalkthrough } from './walkthrough';
 
 const read = (text: string): Song => readChart(text, 'id', 'Chart');
 const changes = (song: Song): unknown[] => song.changes.map((c) => [c.symbol, c.tick / 960, c.length / 960]);

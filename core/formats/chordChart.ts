@@ -1,10 +1,16 @@
-import { ChordSymbolError, parseChord, symbolOf } from '../music/chord';
-import { PitchNameError, parsePitchClass } from '../music/pitch';
-import { barTicks, pulseTicks, TICKS_PER_QUARTER } from '../music/metre';
-import type { Key } from '../music/key';
-import { findKeys } from '../harmony/keyFinding';
-import { syllablesOf } from '../song/noteEdits';
-import { type Song, emptySong } from '../song/schema';
+import { findKeys } from '../harmony';
+import {
+  barTicks,
+  ChordSymbolError,
+  type Key,
+  parseChord,
+  parsePitchClass,
+  PitchNameError,
+  pulseTicks,
+  symbolOf,
+  TICKS_PER_QUARTER,
+} from '../music';
+import { emptySong, type Song, syllablesOf } from '../song';
 import { FileError, refuseTooLarge } from './fileError';
 import { type BarSigns, playingOrderOf } from './repeats';
 

@@ -1,4 +1,4 @@
-import type { Song } from '../song/schema';
+import type { Song } from '../song';
 import { ChartBuilder, readChordChart } from './chordChart';
 import { FileError, refuseTooLarge } from './fileError';
 

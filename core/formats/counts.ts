@@ -1,4 +1,4 @@
-import { type Metre, barTicks, beatTicks } from '../music/metre';
+import { barTicks, beatTicks, type Metre } from '../music';
 import { EntryError } from './letters';
 
 /** One strike told by its count. */

@@ -1,6 +1,13 @@
-import { type Key, scaleOf } from '../music/key';
-import { parseLandmark } from '../music/landmarks';
-import { LETTERS, type Letter, type Pitch, midiOf, staffStep } from '../music/pitch';
+import {
+  type Key,
+  type Letter,
+  LETTERS,
+  midiOf,
+  parseLandmark,
+  type Pitch,
+  scaleOf,
+  staffStep,
+} from '../music';
 
 /** A letter or count that cannot be read, with its place in the text. */
 export class EntryError extends Error {

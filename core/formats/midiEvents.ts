@@ -1,5 +1,5 @@
 import midiFile, { type MidiData } from 'midi-file';
-import { TICKS_PER_QUARTER } from '../music/metre';
+import { TICKS_PER_QUARTER } from '../music';
 import { FileError, refuseTooLarge } from './fileError';
 
 /** A key of a MIDI file, times in ticks of 1/960 quarter, not rounded. */

@@ -1,16 +1,12 @@
-import { findKeys } from '../harmony/keyFinding';
-import { type Key, keyFromFifths, spellInKey } from '../music/key';
-import { TICKS_PER_QUARTER, barTicks } from '../music/metre';
-import { inForceAt } from '../song/bars';
-import type { Lyric, Song } from '../song/schema';
-import { gridInWords } from '../takes/grid';
-import { type Quantised, movedInWords, quantise, withoutBreaths } from '../takes/quantise';
-import { melodyNote } from '../takes/take';
-import { type TuneCandidate, candidatesOf } from './candidates';
+import { findKeys } from '../harmony';
+import { barTicks, type Key, keyFromFifths, spellInKey, TICKS_PER_QUARTER } from '../music';
+import { inForceAt, type Lyric, type Song } from '../song';
+import { gridInWords, melodyNote, movedInWords, quantise, type Quantised, withoutBreaths } from '../takes';
+import { candidatesOf, type TuneCandidate } from './candidates';
 import { FileError } from './fileError';
 import { type MidiContent, type MidiTrack, readMidiEvents } from './midiEvents';
 import { anchored } from './musicxmlPieces';
-import type { ReadPart, ScoreNote } from './score';
+import { type ReadPart, type ScoreNote } from './score';
 
 /** Written files stand on this grid, in ticks: a twenty-fourth of a quarter. */
 const FINE_GRID = TICKS_PER_QUARTER / 24;

@@ -1,10 +1,9 @@
 import midiFile, { type MidiEvent } from 'midi-file';
-import type { Arrangement } from '../arrange';
-import type { HandNote } from '../joining/handNote';
-import { fifthsOf } from '../music/key';
-import { TICKS_PER_QUARTER, metreName } from '../music/metre';
+import type { Arrangement } from '../arrangement';
+import type { HandNote } from '../hands';
+import { fifthsOf, metreName, TICKS_PER_QUARTER } from '../music';
+import type { TimedNote } from '../performance';
 import { metreOfLength } from './musicxmlPieces';
-import type { TimedNote } from '../performance/perform';
 
 /** A key is let go this many ticks early, so that it speaks again when repeated. */
 const RELEASE_TICKS = 1;

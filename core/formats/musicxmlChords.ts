@@ -1,8 +1,6 @@
-import { CHORD_TYPES, type ChordType, memberNumber } from '../music/chordTypes';
 import { Interval } from 'tonal';
-import type { PitchClass } from '../music/pitch';
-import { type Element, child, childText, childrenOf, el } from './xmlTree';
-import type { Chord } from '../music/chord';
+import { type Chord, CHORD_TYPES, type ChordType, memberNumber, type PitchClass } from '../music';
+import { child, childrenOf, childText, el, type Element } from './xmlTree';
 
 /** What degree 1 … 13 is without alteration: a major scale with a flat seventh (MusicXML 4.0, degree-alter). */
 const PLAIN: Record<number, number> = { 1: 0, 2: 2, 3: 4, 4: 5, 5: 7, 6: 9, 7: 10, 9: 14, 11: 17, 13: 21 };

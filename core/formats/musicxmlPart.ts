@@ -1,15 +1,24 @@
-import { type Key, keyFromFifths } from '../music/key';
-import { type Metre, TICKS_PER_QUARTER, barTicks } from '../music/metre';
-import { movedSymbol } from '../music/chord';
-import { LETTERS, type Letter, type PitchClass, midiOf, movedBy } from '../music/pitch';
-import { type MelodyNote, type Song, emptySong } from '../song/schema';
+import {
+  barTicks,
+  type Key,
+  keyFromFifths,
+  type Letter,
+  LETTERS,
+  type Metre,
+  midiOf,
+  movedBy,
+  movedSymbol,
+  type PitchClass,
+  TICKS_PER_QUARTER,
+} from '../music';
+import { emptySong, type MelodyNote, type Song } from '../song';
 import { FileError } from './fileError';
 import { readHarmony } from './musicxmlChords';
 import { anchored, capital, inQuarters, metreOfLength, metronomeOf, readLyric } from './musicxmlPieces';
-import type { BarSigns } from './repeats';
-import type { ReadPart, ScoreNote } from './score';
 import { signsOf } from './musicxmlSigns';
-import { type Element, child, childText, childrenOf } from './xmlTree';
+import type { BarSigns } from './repeats';
+import { type ReadPart, type ScoreNote } from './score';
+import { child, childrenOf, childText, type Element } from './xmlTree';
 
 /** A single note longer than this many quarters is a broken file. */
 const LONGEST_QUARTERS = 1000;

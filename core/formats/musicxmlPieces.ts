@@ -1,6 +1,6 @@
-import { type Metre, TICKS_PER_QUARTER, TICKS_PER_WHOLE } from '../music/metre';
-import type { MelodyNote } from '../song/schema';
-import { type Element, child, childText, childrenOf } from './xmlTree';
+import { type Metre, TICKS_PER_QUARTER, TICKS_PER_WHOLE } from '../music';
+import type { MelodyNote } from '../song';
+import { child, childrenOf, childText, type Element } from './xmlTree';
 
 /** The first verse's syllable of a note. */
 export function readLyric(element: Element): MelodyNote['lyric'] {

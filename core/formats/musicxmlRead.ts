@@ -1,9 +1,9 @@
-import type { Song } from '../song/schema';
-import { type TuneCandidate, candidatesOf } from './candidates';
+import type { Song } from '../song';
+import { candidatesOf, type TuneCandidate } from './candidates';
 import { FileError, refuseTooLarge } from './fileError';
 import { PartReader } from './musicxmlPart';
 import type { ReadPart } from './score';
-import { type Element, child, childText, childrenOf, parseXml } from './xmlTree';
+import { child, childrenOf, childText, type Element, parseXml } from './xmlTree';
 
 const MOST_BARS = 4000;
 

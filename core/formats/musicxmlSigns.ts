@@ -1,5 +1,5 @@
 import type { BarSigns } from './repeats';
-import { type Element, child, childrenOf } from './xmlTree';
+import { child, childrenOf, type Element } from './xmlTree';
 
 /** Repeat signs, endings, segno, coda and jumps of one bar; `open` are the passes of an ending begun before it. */
 export function signsOf(measure: Element, open: readonly number[] | undefined): Omit<BarSigns, 'number'> {

@@ -1,14 +1,11 @@
-import type { Arrangement } from '../arrange';
-import type { HandNote } from '../joining/handNote';
-import { fifthsOf } from '../music/key';
-import { TICKS_PER_QUARTER } from '../music/metre';
-import { classNameOf, type Pitch } from '../music/pitch';
-import { inForceAt } from '../song/bars';
-import type { PlayedBar } from '../song/unfold';
+import type { Arrangement } from '../arrangement';
+import type { HandNote } from '../hands';
+import { classNameOf, fifthsOf, type Pitch, TICKS_PER_QUARTER } from '../music';
+import { inForceAt, type PlayedBar } from '../song';
 import { harmonyContent } from './musicxmlChords';
 import { type NoteValue, valuesOf } from './noteValues';
 import { type VoiceEvent, voicesOf } from './voices';
-import { type Element, el, writeXml } from './xmlTree';
+import { el, type Element, writeXml } from './xmlTree';
 
 const DOCTYPE =
   '<!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML 4.0 Partwise//EN" "http://www.musicxml.org/dtds/partwise.dtd">';

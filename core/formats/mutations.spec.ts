@@ -1,7 +1,7 @@
 import { strFromU8, strToU8 } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { DEFAULT_PROFILE, songSchema } from '../song/schema';
 import { seeded } from '../testing';
 import { FileError } from './fileError';

@@ -1,5 +1,5 @@
 import { strToU8, zipSync } from 'fflate';
-import type { Arrangement } from '../arrange';
+import type { Arrangement } from '../arrangement';
 import { writeMusicXml } from './musicxmlWrite';
 
 const CONTAINER =

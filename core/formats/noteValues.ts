@@ -1,4 +1,4 @@
-import { TICKS_PER_QUARTER } from '../music/metre';
+import { TICKS_PER_QUARTER } from '../music';
 
 /** One written note value: a type, dots, and three in the time of two for triplets. */
 export interface NoteValue {

@@ -1,4 +1,4 @@
-import type { Profile } from '../song/schema';
+import type { Profile } from '../song';
 import type { TuneCandidate } from './candidates';
 import { readChart } from './chordPro';
 import { FileError, READ_ENDINGS, refuseTooLarge } from './fileError';

@@ -1,6 +1,13 @@
 import * as z from 'zod';
-import { SongShapeError, firstIssue, migrateSong } from '../song/migrate';
-import { DEFAULT_PROFILE, type Profile, type Song, profileSchema } from '../song/schema';
+import {
+  DEFAULT_PROFILE,
+  firstIssue,
+  migrateSong,
+  type Profile,
+  profileSchema,
+  type Song,
+  SongShapeError,
+} from '../song';
 import { FileError, refuseTooLarge } from './fileError';
 
 const FORMAT = 'joined-hands-project';

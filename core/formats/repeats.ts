@@ -1,4 +1,4 @@
-import type { Song } from '../song/schema';
+import type { Song } from '../song';
 
 /** What the signs at one written bar ask of a player. */
 export interface BarSigns {

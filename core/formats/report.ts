@@ -1,17 +1,10 @@
-import type { ArrangedChange, Arrangement } from '../arrange';
-import type { HandNote } from '../joining/handNote';
-import { leftBounds } from '../voicing/bounds';
-import { movementOf, rootPositionLine } from '../voicing/baseline';
-import { inversionName } from '../harmony/inversion';
-import { symbolOf } from '../music/chord';
-import { whyOf } from '../voicing/explain';
-import { optimumSemitones } from '../voicing/voiceParts';
-import { keyName } from '../music/key';
-import { metreName } from '../music/metre';
-import { type Pitch, midiOf, nameOf } from '../music/pitch';
-import { barAt, beatAt } from '../song/bars';
-import { keyAt } from '../song/unfold';
-import { partNumberAt } from './walkthrough';
+import { type ArrangedChange, type Arrangement } from '../arrangement';
+import type { HandNote } from '../hands';
+import { inversionName } from '../harmony';
+import { keyName, metreName, midiOf, nameOf, type Pitch, symbolOf } from '../music';
+import { barAt, beatAt, keyAt } from '../song';
+import { leftBounds, movementOf, optimumSemitones, rootPositionLine } from '../voicing';
+import { partNumberAt, whyOf } from '../words';
 
 /** Totals of the left hand: ours, root position throughout, and the least semitones possible. */
 export function totalsOf(

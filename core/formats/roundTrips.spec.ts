@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { keyName } from '../music/key';
 import { metreName } from '../music/metre';
 import { nameOf } from '../music/pitch';

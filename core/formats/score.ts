@@ -1,4 +1,4 @@
-import type { MelodyNote, Song } from '../song/schema';
+import { type MelodyNote, type Song } from '../song';
 import type { BarSigns } from './repeats';
 
 /** A note of a score before it is known whether it belongs to the melody. Ticks. */

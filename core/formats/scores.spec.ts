@@ -1,15 +1,15 @@
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { keyName } from '../music/key';
 import { nameOf } from '../music/pitch';
 import { DEFAULT_PROFILE, type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
 import { FileError } from './fileError';
-import { writeMxl } from './mxlWrite';
 import { readMusicXml, readMusicXmlTunes } from './musicxmlRead';
 import { writeMusicXml } from './musicxmlWrite';
+import { writeMxl } from './mxlWrite';
 import { openFile } from './openFile';
 import { playingOrderOf } from './repeats';
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { type Key } from '../music/key';
+import type { Key } from '../music/key';
 import { nameOf } from '../music/pitch';
-import { type Song, emptySong } from '../song/schema';
+import { emptySong, type Song } from '../song/schema';
 import { joinTies } from '../song/unfold';
 import { randomSong } from '../testing';
 import { readCounts, writeCounts } from './counts';

@@ -1,12 +1,7 @@
-import { type Metre, barTicks, beatTicks } from '../music/metre';
-import type { Pitch } from '../music/pitch';
-import type { Key } from '../music/key';
-import { inForceAt, writtenBars } from '../song/bars';
-import type { TuneFields } from '../song/edits';
-import type { MelodyNote, Song } from '../song/schema';
-import { joinTies } from '../song/unfold';
+import { barTicks, beatTicks, type Key, type Metre, type Pitch } from '../music';
+import { inForceAt, joinTies, type MelodyNote, type Song, type TuneFields, writtenBars } from '../song';
 import { readCounts, writeCounts } from './counts';
-import { EntryError, type TypedKey, readLetters, writeLetters } from './letters';
+import { EntryError, readLetters, type TypedKey, writeLetters } from './letters';
 
 /** A tune as typed: letters, then counts. */
 export interface TypedTune {

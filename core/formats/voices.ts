@@ -1,4 +1,4 @@
-import type { HandNote } from '../joining/handNote';
+import type { HandNote } from '../hands';
 
 /** Keys struck together with one length, lowest first. */
 export interface VoiceEvent {

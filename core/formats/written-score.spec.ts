@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { type Arrangement, arrange } from '../arrange';
+import { arrange } from '../arrange/song';
+import type { Arrangement } from '../arrangement/arrangement';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/schema';
 import { songs } from '../testing';
 import { writeMusicXml } from './musicxmlWrite';
 import { voicesOf } from './voices';
-import { type Element, child, childText, childrenOf, parseXml } from './xmlTree';
+import { child, childrenOf, childText, type Element, parseXml } from './xmlTree';
 
 function measures(arrangement: Arrangement): Element[] {
   const part = child(parseXml(writeMusicXml(arrangement)), 'part');

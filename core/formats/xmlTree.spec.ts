@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { FileError } from './fileError';
-import { type Element, child, childText, childrenOf, el, parseXml, writeXml } from './xmlTree';
+import { child, childrenOf, childText, el, type Element, parseXml, writeXml } from './xmlTree';
 
 const names = fc.constantFrom('note', 'pitch', 'step', 'lyric', 'bar-style');
 const words = fc

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { membersOf, parseChord } from '../music/chord';
 import { chroma } from '../music/pitch';
 import { applyEdit } from '../song/edits';

@@ -1,9 +1,13 @@
-import { type Chord, symbolOf } from '../music/chord';
-import { type ChordType, typeOfSuffix } from '../music/chordTypes';
-import type { Key } from '../music/key';
-import { metricStrength, pulseTicks } from '../music/metre';
-import type { Bar } from '../song/bars';
-import type { Change } from '../song/schema';
+import {
+  type Chord,
+  type ChordType,
+  type Key,
+  metricStrength,
+  pulseTicks,
+  symbolOf,
+  typeOfSuffix,
+} from '../music';
+import { type Bar, type Change } from '../song';
 import { rootSpelling } from './naming';
 
 /** A key sounding, in ticks, and how much it says about the chord (a melody note says less than a chord note). */

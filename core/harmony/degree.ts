@@ -1,6 +1,4 @@
-import { type Chord, membersOf } from '../music/chord';
-import type { Key } from '../music/key';
-import { chroma, classNameOf, typeset } from '../music/pitch';
+import { type Chord, chroma, classNameOf, type Key, membersOf, typeset } from '../music';
 
 const NUMERALS = ['I', '♭II', 'II', '♭III', 'III', 'IV', '♯IV', 'V', '♭VI', 'VI', '♭VII', 'VII'];
 const NUMERALS_MINOR = ['I', '♭II', 'II', 'III', '♯III', 'IV', '♯IV', 'V', 'VI', '♯VI', 'VII', '♯VII'];

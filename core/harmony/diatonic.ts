@@ -1,6 +1,4 @@
-import type { Chord } from '../music/chord';
-import { typeOfSuffix } from '../music/chordTypes';
-import { type Key, scaleOf } from '../music/key';
+import { type Chord, type Key, scaleOf, typeOfSuffix } from '../music';
 
 /** Qualities on the seven degrees; in minor V is major, with the raised leading note (common practice). */
 const QUALITIES: Record<Key['mode'], Record<'triads' | 'sevenths', readonly string[]>> = {

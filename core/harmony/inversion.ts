@@ -1,4 +1,4 @@
-import { type Chord, membersOf } from '../music/chord';
+import { type Chord, membersOf } from '../music';
 
 const INVERSION_OF_MEMBER: Record<number, number> = {
   1: 0,

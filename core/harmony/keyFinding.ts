@@ -1,8 +1,17 @@
-import { type Key, fifthsOf, keyName } from '../music/key';
-import { parseChord, membersOf, ChordSymbolError } from '../music/chord';
-import { chroma, classAbove, classNameOf, midiOf, typeset } from '../music/pitch';
-import type { Song } from '../song/schema';
-import { twelveKeys } from '../song/transpose';
+import {
+  ChordSymbolError,
+  chroma,
+  classAbove,
+  classNameOf,
+  fifthsOf,
+  type Key,
+  keyName,
+  membersOf,
+  midiOf,
+  parseChord,
+  typeset,
+} from '../music';
+import { type Song, twelveKeys } from '../song';
 
 /** How well each degree (in half steps from the tonic) fits a key; source: Krumhansl and Kessler (1982), probe tones. */
 const PROFILES: Record<Key['mode'], readonly number[]> = {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { parseChord, membersOf, symbolOf } from '../music/chord';
+import { membersOf, parseChord, symbolOf } from '../music/chord';
 import { CHORD_TYPES } from '../music/chordTypes';
 import { keyFromFifths } from '../music/key';
 import { chroma } from '../music/pitch';

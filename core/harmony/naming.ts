@@ -1,7 +1,17 @@
-import { type Chord, membersOf, symbolOf } from '../music/chord';
-import { CHORD_TYPES, type ChordType } from '../music/chordTypes';
-import { type Key, scaleOf, spellInKey } from '../music/key';
-import { LETTERS, type PitchClass, chroma, classAbove } from '../music/pitch';
+import {
+  type Chord,
+  CHORD_TYPES,
+  type ChordType,
+  chroma,
+  classAbove,
+  type Key,
+  LETTERS,
+  membersOf,
+  type PitchClass,
+  scaleOf,
+  spellInKey,
+  symbolOf,
+} from '../music';
 import { inversionName, inversionOf } from './inversion';
 
 /** One name a set of keys can bear. */

@@ -1,7 +1,17 @@
-import { type Chord, membersOf, symbolOf } from '../music/chord';
-import { CHORD_TYPES, type ChordType, typeOfSuffix } from '../music/chordTypes';
-import { type Key, keyName, scaleOf } from '../music/key';
-import { chroma, classAbove, typeset } from '../music/pitch';
+import {
+  type Chord,
+  CHORD_TYPES,
+  type ChordType,
+  chroma,
+  classAbove,
+  type Key,
+  keyName,
+  membersOf,
+  scaleOf,
+  symbolOf,
+  typeOfSuffix,
+  typeset,
+} from '../music';
 import { rootInKey } from './naming';
 import { qualityOf } from './roles';
 

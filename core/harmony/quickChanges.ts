@@ -1,8 +1,5 @@
-import { typeset } from '../music/pitch';
-import { inForceAt } from '../song/bars';
-import type { Finding } from '../song/finding';
-import type { Profile } from '../song/schema';
-import type { PlayedSong } from '../song/unfold';
+import { typeset } from '../music';
+import { type Finding, inForceAt, type PlayedSong, type Profile } from '../song';
 
 /** A chord that lasts less than this (in seconds) is gone before the hand has found it. */
 const QUICK_SECONDS: Record<Profile['level'], number> = {

@@ -1,16 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { parseChord } from '../music/chord';
+import { DEMO_SONGS } from '../../demo/songs';
+import { type Chord, parseChord, symbolOf } from '../music/chord';
 import { keyFromFifths } from '../music/key';
 import { midiOf, parsePitch } from '../music/pitch';
 import { unfold } from '../song/unfold';
-import { DEMO_SONGS } from '../../demo/songs';
 import { wholeBars } from '../testing';
 import { degreeOf } from './degree';
 import { diatonicChords } from './diatonic';
 import { byHalfStep, chordsHolding, neighboursOf, onLadder, otherQualities } from './neighbours';
 import { roleInWords, roleOf } from './roles';
 import { heardRubs, notesUnder } from './underChords';
-import { symbolOf, type Chord } from '../music/chord';
 
 const chord = (symbol: string): Chord => parseChord(symbol) as Chord;
 const role = (note: string, symbol: string) => roleOf(midiOf(parsePitch(`${note}4`)), chord(symbol));

@@ -1,5 +1,4 @@
-import { type Chord, membersOf } from '../music/chord';
-import { chroma, classNameOf, typeset } from '../music/pitch';
+import { type Chord, chroma, classNameOf, membersOf, typeset } from '../music';
 
 /** What a melody note is to the chord under it. */
 export interface Role {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { keyName } from '../music/key';
 import { barTicks } from '../music/metre';
 import { parsePitch } from '../music/pitch';

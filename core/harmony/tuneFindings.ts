@@ -1,11 +1,5 @@
-import { membersOf } from '../music/chord';
-import { type Key, scaleOf } from '../music/key';
-import { chroma, classAbove, classNameOf, staffStep, typeset } from '../music/pitch';
-import { inForceAt } from '../song/bars';
-import type { Finding } from '../song/finding';
-import { heads } from '../song/noteEdits';
-import type { Song } from '../song/schema';
-import { type PlayedNote, type PlayedSong, keyAt } from '../song/unfold';
+import { chroma, classAbove, classNameOf, type Key, membersOf, scaleOf, staffStep, typeset } from '../music';
+import { type Finding, heads, inForceAt, keyAt, type PlayedNote, type PlayedSong, type Song } from '../song';
 
 /** A run of so many unsung notes in a sung song is worth a word. */
 const UNSUNG_NOTES = 3;

@@ -1,7 +1,5 @@
-import { metricStrength, pulseTicks } from '../music/metre';
-import { staffStep } from '../music/pitch';
-import { barAt } from '../song/bars';
-import type { PlayedChange, PlayedNote, PlayedSong } from '../song/unfold';
+import { metricStrength, pulseTicks, staffStep } from '../music';
+import { barAt, type PlayedChange, type PlayedNote, type PlayedSong } from '../song';
 import { type Role, roleOf } from './roles';
 
 /** A melody note as it sounds under one change. */

@@ -1,10 +1,8 @@
-import type { Finding, Fix } from '../song/finding';
-import { nameOf, typeset } from '../music/pitch';
-import { type Part, partIndexAt } from '../parts/parts';
-import type { Choices, CloseHands } from '../song/schema';
-import { CROWDED, SHORTEST_HOLD } from '../voicing/bounds';
-import type { VoicedChange } from '../voicing/voice';
-import { type HandNote, inTime } from './handNote';
+import { type HandNote, inTime } from '../hands';
+import { nameOf, typeset } from '../music';
+import { type Part, partIndexAt } from '../parts';
+import { type Choices, type CloseHands, type Finding, type Fix } from '../song';
+import { CROWDED, SHORTEST_HOLD, type VoicedChange } from '../voicing';
 
 /** So near for less than this (ticks) is over before the hands are in each other's way. */
 const LONG_ENOUGH = 480;

@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Arrangement, arrange } from '../arrange';
+import { arrange } from '../arrange/song';
+import type { Arrangement } from '../arrangement/arrangement';
 import { parsePitch } from '../music/pitch';
 import { applyEdit } from '../song/edits';
 import { findingId } from '../song/finding';
 import { DEFAULT_PROFILE, type Song } from '../song/schema';
 import { randomSong, wholeBars } from '../testing';
-import { whyOf } from '../voicing/explain';
+import { whyOf } from '../words/explain';
 import { withSharedKeys } from './sharedKeys';
 
 const without = { withoutFingers: true };

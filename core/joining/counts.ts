@@ -1,4 +1,4 @@
-import { type Bar, beatAt } from '../song/bars';
+import { type Bar, beatAt } from '../song';
 
 const PARTS_OF_BEAT: readonly (readonly [fraction: number, label: string])[] = [
   [0, ''],

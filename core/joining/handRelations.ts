@@ -1,9 +1,7 @@
-import { staffStep } from '../music/pitch';
-import { type Part, contentsOf } from '../parts/parts';
-import { type Related, type Struck, relate } from '../parts/relations';
-import { movedInWords } from '../parts/form';
-import type { PlayedSong } from '../song/unfold';
-import { type HandNote, inTime } from './handNote';
+import { type HandNote, inTime } from '../hands';
+import { staffStep } from '../music';
+import { contentsOf, movedInWords, type Part, relate, type Related, type Struck } from '../parts';
+import type { PlayedSong } from '../song';
 
 /** How each hand of each part relates to that hand in earlier parts, by index of the part. */
 export interface HandRelations {

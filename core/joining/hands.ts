@@ -1,27 +1,12 @@
-import { reachMm, spanMm } from '../music/keyboard';
-import type { Choices, Profile, Song } from '../song/schema';
-import { barAt, indexAt } from '../song/bars';
-import type { PlayedSong } from '../song/unfold';
-import type { Finding } from '../song/finding';
-import { type Part, partIndexAt } from '../parts/parts';
-import type { Sounding } from '../voicing/bounds';
-import type { VoicedSong } from '../voicing/voice';
-import { isUnderMelody } from '../voicing/members';
-import { dress } from './dress';
-import { type HandNote, inTime } from './handNote';
+import { type HandNote, inTime } from '../hands';
+import { reachMm, spanMm } from '../music';
+import { type Part, partIndexAt } from '../parts';
+import { dress } from '../patterns';
+import { barAt, type Choices, type Finding, indexAt, type PlayedSong, type Profile } from '../song';
+import { isUnderMelody } from '../voicing';
 import { withSharedKeys } from './sharedKeys';
+import { indexFrom, type LeftHandTask, type PartHands } from './task';
 import { handsUnderMelody } from './underMelody';
-
-/** The seven steps of the ladder, each a complete arrangement; `ready` says which can be played now. */
-export const RUNGS = [
-  { number: 1, name: 'Melody alone', ready: true },
-  { number: 2, name: 'Melody and bass notes', ready: true },
-  { number: 3, name: 'Two-note chords', ready: true },
-  { number: 4, name: 'Block chords', ready: true },
-  { number: 5, name: 'Moving left hand', ready: true },
-  { number: 6, name: 'Fuller right hand', ready: false },
-  { number: 7, name: 'Fills and endings', ready: true },
-] as const;
 
 /** Melody notes as the right hand strikes them: octave shifts and raised parts applied. */
 export function rightHand(
@@ -46,29 +31,6 @@ export function rightHand(
       finger: null,
     };
   });
-}
-
-export interface LeftHandTask {
-  readonly song: Song;
-  readonly played: PlayedSong;
-  readonly parts: readonly Part[];
-  readonly profile: Profile;
-  readonly voiced: VoicedSong;
-  /** The melody as struck, sorted by onset. */
-  readonly melody: readonly Sounding[];
-  /** Changes of parts that follow another, with the change each stands for. */
-  readonly twins: ReadonlyMap<string, string>;
-  /** Ticks of the longest note of the melody. */
-  readonly longestNote: number;
-}
-
-/** What a part adds to both hands; the melody is the right hand's own. */
-export interface PartHands {
-  /** The left hand. */
-  readonly notes: HandNote[];
-  readonly findings: Finding[];
-  /** Keys of the right hand beside the melody. */
-  readonly right?: readonly HandNote[];
 }
 
 /** The left hand of one part on its rung: nothing, bass notes, blocks, or a pattern. */
@@ -137,18 +99,6 @@ function barsOf(played: PlayedSong, from: number, to: number): PlayedSong['bars'
 function wholeSpan(played: PlayedSong, tick: number, length: number): PlayedSong['bars'][number] {
   const bar = barAt(played.bars, tick) as PlayedSong['bars'][number];
   return { ...bar, tick, length, number: Math.max(1, bar.number) };
-}
-
-/** Index of the first change at or after a tick. */
-export function indexFrom(voiced: VoicedSong['voiced'], tick: number): number {
-  let low = 0;
-  let high = voiced.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (voiced[middle].change.tick < tick) low = middle + 1;
-    else high = middle;
-  }
-  return low;
 }
 
 /** What is chosen for the part a tick lies in. */

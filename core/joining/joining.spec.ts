@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
+import type { HandNote } from '../hands/handNote';
 import { KEYBOARDS, reachMm, spanMm } from '../music/keyboard';
 import { barTicks } from '../music/metre';
+import { patternFor } from '../patterns/patterns';
 import { barAt } from '../song/bars';
 import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE, type Profile, type Song, emptySong } from '../song/schema';
+import { DEFAULT_PROFILE, emptySong, type Profile, type Song } from '../song/schema';
 import { songs } from '../testing';
 import { countAt } from './counts';
-import type { HandNote } from './handNote';
-import { patternFor } from './patterns';
 
 const [lanterns, sluicegate] = DEMO_SONGS;
 const onRung = (song: Song, rung: number): Song => applyEdit(song, { kind: 'choose', choices: { rung } });

@@ -1,8 +1,7 @@
-import { barAt } from '../song/bars';
-import type { PlayedNote, PlayedSong } from '../song/unfold';
-import type { VoicedChange } from '../voicing/voice';
+import type { HandNote } from '../hands';
+import { barAt, type PlayedNote, type PlayedSong } from '../song';
+import type { VoicedChange } from '../voicing';
 import { countAt } from './counts';
-import type { HandNote } from './handNote';
 
 /** A tick at which both hands strike. */
 export interface Meeting {

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { quickChanges } from '../harmony/quickChanges';
-import { progressionsOf } from '../parts/progressions';
 import { partsOf } from '../parts/parts';
+import { progressionsOf } from '../parts/progressions';
 import { applyEdit } from '../song/edits';
 import type { Finding } from '../song/finding';
 import { DEFAULT_PROFILE, type Song } from '../song/schema';

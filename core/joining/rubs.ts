@@ -1,16 +1,28 @@
-import { chordsHolding, neighboursOf, otherQualities } from '../harmony/neighbours';
-import { letterIn, qualityOf, roleInWords, roleOf } from '../harmony/roles';
-import { type NoteUnder, heardRubs, notesUnder } from '../harmony/underChords';
-import { type Chord, symbolOf } from '../music/chord';
-import { type Key, keyName } from '../music/key';
-import { rememberLast, rememberMany } from '../music/memo';
-import { pulseTicks } from '../music/metre';
-import { classNameOf, typeset } from '../music/pitch';
-import { barAt } from '../song/bars';
-import { SHORTEST } from '../song/changeEdits';
-import type { Finding, Fix } from '../song/finding';
-import type { PlayedSong } from '../song/unfold';
-import type { VoicedChange } from '../voicing/voice';
+import {
+  chordsHolding,
+  heardRubs,
+  letterIn,
+  neighboursOf,
+  notesUnder,
+  type NoteUnder,
+  otherQualities,
+  qualityOf,
+  roleInWords,
+  roleOf,
+} from '../harmony';
+import {
+  type Chord,
+  classNameOf,
+  type Key,
+  keyName,
+  pulseTicks,
+  rememberLast,
+  rememberMany,
+  symbolOf,
+  typeset,
+} from '../music';
+import { barAt, type Finding, type Fix, type PlayedSong, SHORTEST } from '../song';
+import type { VoicedChange } from '../voicing';
 import { countAt } from './counts';
 
 /** Remedies of one kind offered at most. */

@@ -1,5 +1,5 @@
-import type { Sounding } from '../voicing/bounds';
-import type { HandNote } from './handNote';
+import type { HandNote } from '../hands';
+import type { Sounding } from '../voicing';
 
 /**
  * The left hand without the keys the right hand plays for both: it leaves a key to the right hand that strikes or holds

@@ -1,12 +1,8 @@
-import { type Chord, bassOf } from '../music/chord';
-import { KEYBOARDS } from '../music/keyboard';
-import { pulseTicks } from '../music/metre';
-import { chroma, pitchAt } from '../music/pitch';
-import { barAt } from '../song/bars';
-import type { VoicedChange } from '../voicing/voice';
-import type { HandNote } from './handNote';
-import { inTime } from './handNote';
-import { type LeftHandTask, type PartHands, indexFrom } from './hands';
+import { type HandNote, inTime } from '../hands';
+import { bassOf, type Chord, chroma, KEYBOARDS, pitchAt, pulseTicks } from '../music';
+import { barAt } from '../song';
+import type { VoicedChange } from '../voicing';
+import { indexFrom, type LeftHandTask, type PartHands } from './task';
 
 /** The bass of an accompaniment lies in this octave, E1's keyboards start above it: C2 to B2, or G1 at least. */
 const BASS_CENTRE = 43;

@@ -1,13 +1,8 @@
-import { bassOf, membersOf } from '../music/chord';
-import { KEYBOARDS } from '../music/keyboard';
-import { pulseTicks } from '../music/metre';
-import { chroma } from '../music/pitch';
-import { barAt } from '../song/bars';
-import { soundingIn } from '../voicing/bounds';
-import { lowIntervalBreaches } from '../voicing/cost';
-import { type VoicedChange, spell } from '../voicing/voice';
-import type { HandNote } from './handNote';
-import type { LeftHandTask } from './hands';
+import type { HandNote } from '../hands';
+import { bassOf, chroma, KEYBOARDS, membersOf, pulseTicks } from '../music';
+import { barAt } from '../song';
+import { lowIntervalBreaches, soundingIn, spell, type VoicedChange } from '../voicing';
+import type { LeftHandTask } from './task';
 
 /** The bass lies near here, below the right hand: A2. */
 const BASS_CENTRE = 45;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { ChordSymbolError, type Chord, membersOf, parseChord, symbolOf } from './chord';
+import { type Chord, ChordSymbolError, membersOf, parseChord, symbolOf } from './chord';
 import { CHORD_TYPES } from './chordTypes';
 import { classNameOf } from './pitch';
 

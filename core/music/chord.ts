@@ -1,5 +1,5 @@
 import { type ChordType, memberNumber, typeOfSuffix } from './chordTypes';
-import { PitchNameError, type PitchClass, chroma, classAbove, classNameOf, parsePitchClass } from './pitch';
+import { chroma, classAbove, classNameOf, parsePitchClass, type PitchClass, PitchNameError } from './pitch';
 
 export interface Chord {
   readonly root: PitchClass;

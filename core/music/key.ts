@@ -1,4 +1,4 @@
-import { chroma, classAbove, classNameOf, type Pitch, type PitchClass, pitchAt } from './pitch';
+import { chroma, classAbove, classNameOf, type Pitch, pitchAt, type PitchClass } from './pitch';
 
 export type Mode = 'major' | 'minor';
 

@@ -1,5 +1,5 @@
-import { type Letter, type Pitch, classNameOf, midiOf, parsePitchClass, pitchAt, typeset } from './pitch';
 import { isBlack } from './keyboard';
+import { classNameOf, type Letter, midiOf, parsePitchClass, type Pitch, pitchAt, typeset } from './pitch';
 
 const C_NAMES: Record<number, string> = {
   1: 'the lowest C of a full keyboard',

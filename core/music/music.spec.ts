@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { fifthsOf, keyFromFifths, keyName, scaleOf, spellInKey } from './key';
-import { KEYBOARDS, OCTAVE_MM, WHITE_MM, centreMm, isBlack, reachMm, spanMm } from './keyboard';
+import { centreMm, isBlack, KEYBOARDS, OCTAVE_MM, reachMm, spanMm, WHITE_MM } from './keyboard';
 import { landmarkOf } from './landmarks';
 import { barTicks, halfBeatTicks, metricStrength, pulseTicks } from './metre';
 import { classNameOf, nameOf, parsePitch, parsePitchClass } from './pitch';

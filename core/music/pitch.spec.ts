@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  PitchNameError,
   chroma,
   classAbove,
   classNameOf,
@@ -10,6 +9,7 @@ import {
   parsePitch,
   parsePitchClass,
   pitchAt,
+  PitchNameError,
   typeset,
 } from './pitch';
 

@@ -1,7 +1,5 @@
-import { chroma } from '../music/pitch';
-import type { Key } from '../music/key';
-import { indexAt } from '../song/bars';
-import type { PlayedChange, PlayedSong } from '../song/unfold';
+import { chroma, type Key } from '../music';
+import { indexAt, type PlayedChange, type PlayedSong } from '../song';
 
 /** How a stretch ends: home on I after V, or open on V. */
 export type Cadence = 'closed' | 'open';

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { learnedFingers } from '../fingering/fixed';
-import { type SongEdit, applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE, type Division, type Song, emptySong, songSchema } from '../song/schema';
+import { applyEdit, type SongEdit } from '../song/edits';
+import { DEFAULT_PROFILE, type Division, emptySong, type Song, songSchema } from '../song/schema';
 import { unfold } from '../song/unfold';
 import { randomSong, songs, wholeBars } from '../testing';
 import {

@@ -1,8 +1,5 @@
-import { barAt } from '../song/bars';
-import type { SongEdit } from '../song/edits';
-import type { Song } from '../song/schema';
-import type { PlayedSong } from '../song/unfold';
-import { type Part, cutIdAt } from './parts';
+import { barAt, type PlayedSong, type Song, type SongEdit } from '../song';
+import { cutIdAt, type Part } from './parts';
 
 /** The pianist's hand on the cuts: each gives the edit, or null where there is nothing to do. */
 type Cutting = SongEdit | null;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { barTicks } from '../music/metre';
 import { barAt } from '../song/bars';
 import { applyEdit } from '../song/edits';
@@ -9,7 +9,7 @@ import { DEFAULT_PROFILE } from '../song/schema';
 import { type PlayedSong, unfold } from '../song/unfold';
 import { randomSong } from '../testing';
 import { splitAt } from './cutting';
-import { DIVISION, divide, lengthCost } from './divide';
+import { divide, DIVISION, lengthCost } from './divide';
 import { partsOf } from './parts';
 import { type FigureNote, returnsOf } from './returns';
 import { boundariesOf, stepTicks } from './strength';

@@ -1,7 +1,6 @@
-import { barTicks } from '../music/metre';
-import { barAt } from '../song/bars';
-import type { PlayedSong } from '../song/unfold';
-import { type Boundary, STRENGTH, boundariesOf, stepTicks } from './strength';
+import { barTicks } from '../music';
+import { barAt, type PlayedSong } from '../song';
+import { boundariesOf, type Boundary, stepTicks, STRENGTH } from './strength';
 
 /** A place where a part begins. */
 export interface ProposedCut {

@@ -1,4 +1,4 @@
-import type { Moved, Related } from './relations';
+import { type Moved, type Related } from './relations';
 
 /** "A A' B A'": a new letter for new parts, a stroke for a new ending or a variation, the same letter for a return. */
 export function formLetters(related: readonly Pick<Related, 'relation' | 'to'>[]): string[] {

@@ -3,12 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { parsePitch, transposePitch } from '../music/pitch';
 import { applyEdit } from '../song/edits';
-import { type Song, emptySong } from '../song/schema';
+import { emptySong, type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
 import { songs } from '../testing';
-import { divideEvery } from './schools';
-import { partIndexAt, partsOf } from './parts';
 import { formLetters } from './form';
+import { partIndexAt, partsOf } from './parts';
+import { divideEvery } from './schools';
 
 const parts = (song: Song, everyBars?: number): ReturnType<typeof partsOf> =>
   partsOf(everyBars ? cutEvery(song, everyBars) : song, unfold(song));

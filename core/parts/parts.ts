@@ -1,12 +1,8 @@
-import { rememberLast } from '../music/memo';
-import { barTicks } from '../music/metre';
-import { staffStep } from '../music/pitch';
-import { barAt } from '../song/bars';
-import type { Choices, Section, Song } from '../song/schema';
-import type { PlayedSong } from '../song/unfold';
+import { barTicks, rememberLast, staffStep } from '../music';
+import { barAt, type Choices, type PlayedSong, type Section, type Song } from '../song';
 import type { ProposedCut } from './divide';
 import { formLetters } from './form';
-import { type Content, type Moved, type Related, type Relation, type Struck, relate } from './relations';
+import { type Content, type Moved, relate, type Related, type Relation, type Struck } from './relations';
 import { propose } from './schools';
 import { boundariesOf } from './strength';
 

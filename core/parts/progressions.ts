@@ -1,7 +1,6 @@
-import { numeralOf } from '../harmony/degree';
-import { type Chord, symbolOf } from '../music/chord';
-import { typeset } from '../music/pitch';
-import { type PlayedSong, keyAt } from '../song/unfold';
+import { numeralOf } from '../harmony';
+import { type Chord, symbolOf, typeset } from '../music';
+import { keyAt, type PlayedSong } from '../song';
 import { type Part, partIndexAt } from './parts';
 
 /** A run of chords that is learned once as a sentence, and where it comes. */

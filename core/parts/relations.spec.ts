@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { seeded } from '../music/chance';
 import { midiOf, parsePitch, staffStep, transposePitch } from '../music/pitch';
 import { movedInWords } from './form';
-import { type Content, type Struck, relate } from './relations';
+import { type Content, relate, type Struck } from './relations';
 
 const BAR = 3840;
 /** Rhythms of one bar of 4/4 in quarters. */

@@ -1,8 +1,7 @@
-import { rememberLast } from '../music/memo';
-import type { Division } from '../song/schema';
-import type { PlayedSong } from '../song/unfold';
-import { type ProposedCut, SONG_BEGINS, divide } from './divide';
-import { type Boundary, LINE_BEGINS, LINE_ENDS, barsBetween, boundariesOf, upbeatOf } from './strength';
+import { rememberLast } from '../music';
+import { type Division, type PlayedSong } from '../song';
+import { divide, type ProposedCut, SONG_BEGINS } from './divide';
+import { barsBetween, boundariesOf, type Boundary, LINE_BEGINS, LINE_ENDS, upbeatOf } from './strength';
 
 /** How a song may be cut, for the pianist to choose from. */
 export const SCHOOLS = [

@@ -1,5 +1,4 @@
-import type { Section } from '../song/schema';
-import type { PlayedSong } from '../song/unfold';
+import { type PlayedSong, type Section } from '../song';
 import type { Part } from './parts';
 
 /** What a run of parts sounds like beside the whole song: how high and how busy. */

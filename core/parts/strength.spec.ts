@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { parsePitch } from '../music/pitch';
-import { type Song, emptySong } from '../song/schema';
+import { emptySong, type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
 import { songs } from '../testing';
-import { STRENGTH, barsBetween, boundariesOf, upbeatOf } from './strength';
+import { barsBetween, boundariesOf, STRENGTH, upbeatOf } from './strength';
 
 type Entry = readonly [start: number, quarters: number, word?: string];
 

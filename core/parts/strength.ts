@@ -1,8 +1,5 @@
-import type { Metre } from '../music/metre';
-import { barTicks, beatTicks } from '../music/metre';
-import { staffStep } from '../music/pitch';
-import { barAt, inForceAt } from '../song/bars';
-import { type PlayedNote, type PlayedSong, keyAt } from '../song/unfold';
+import { barTicks, beatTicks, type Metre, staffStep } from '../music';
+import { barAt, inForceAt, keyAt, type PlayedNote, type PlayedSong } from '../song';
 import { type Cadence, cadenceBefore } from './cadences';
 import { type Return, returnsOf } from './returns';
 

@@ -1,4 +1,4 @@
-import type { PlayedChange } from '../song/unfold';
+import type { PlayedChange } from '../song';
 import { type Part, partIndexAt } from './parts';
 
 /**

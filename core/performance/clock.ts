@@ -1,7 +1,5 @@
-import { TICKS_PER_QUARTER } from '../music/metre';
-import type { PlayedSong } from '../song/unfold';
-import type { Song } from '../song/schema';
-import { inForceAt } from '../song/bars';
+import { TICKS_PER_QUARTER } from '../music';
+import { inForceAt, type PlayedSong, type Song } from '../song';
 
 /** Turns ticks into seconds by the tempo map, with the song's feel. */
 export class Clock {

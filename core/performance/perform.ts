@@ -1,8 +1,6 @@
-import { metricStrength } from '../music/metre';
-import { barAt } from '../song/bars';
-import type { Choices, Song } from '../song/schema';
-import type { PlayedSong } from '../song/unfold';
-import type { Hand, HandNote } from '../joining/handNote';
+import { type Hand, type HandNote } from '../hands';
+import { metricStrength } from '../music';
+import { barAt, type Choices, type PlayedSong, type Song } from '../song';
 import { Clock } from './clock';
 
 /** One key sounding, in seconds from the start at the song's own tempo. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { effortOf } from '../effort/effort';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/schema';

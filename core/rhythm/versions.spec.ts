@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { parsePitch } from '../music/pitch';
 import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE, type Song, emptySong } from '../song/schema';
+import { DEFAULT_PROFILE, emptySong, type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
 import { songs } from '../testing';
 import { RHYTHMS, type RhythmVersion } from './versions';

@@ -1,8 +1,6 @@
-import { TICKS_PER_QUARTER, type Metre, metricStrength, pulseTicks } from '../music/metre';
-import { barAt } from '../song/bars';
-import type { Choices } from '../song/schema';
-import type { PlayedNote, PlayedSong } from '../song/unfold';
-import { type Part, partIndexAt } from '../parts/parts';
+import { type Metre, metricStrength, pulseTicks, TICKS_PER_QUARTER } from '../music';
+import { type Part, partIndexAt } from '../parts';
+import { barAt, type Choices, type PlayedNote, type PlayedSong } from '../song';
 
 export type RhythmVersion = Choices['rhythm'];
 

@@ -1,6 +1,4 @@
-import { type Key, spellInKey } from '../music/key';
-import { type Metre, barTicks } from '../music/metre';
-import { midiOf } from '../music/pitch';
+import { barTicks, type Key, type Metre, midiOf, spellInKey } from '../music';
 import { type Bar, inForceAt, writtenBars } from './bars';
 import { keepPlaces } from './keepPlaces';
 import type { Song } from './schema';

@@ -1,4 +1,4 @@
-import { type Metre, barTicks, beatTicks } from '../music/metre';
+import { barTicks, beatTicks, type Metre } from '../music';
 import type { Song } from './schema';
 
 export interface Bar {

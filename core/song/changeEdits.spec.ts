@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { parsePitch } from '../music/pitch';
 import { songs, wholeBars } from '../testing';
 import { changeAdded, changeLeftOut, changeMoved, changesPlaced } from './changeEdits';
-import { type SongEdit, applyEdit } from './edits';
+import { applyEdit, type SongEdit } from './edits';
 import { DEFAULT_PROFILE, type Song, songSchema } from './schema';
 
 const [lanterns, , rain] = DEMO_SONGS;

@@ -1,6 +1,6 @@
-import { beatTicks, pulseTicks } from '../music/metre';
+import { beatTicks, pulseTicks } from '../music';
 import { barAt, writtenBars } from './bars';
-import type { Change, Song } from './schema';
+import { type Change, type Song } from './schema';
 
 /** The changes of a song put in the place of the old; pins of changes that are gone go with them. */
 export interface ChangesEdit {

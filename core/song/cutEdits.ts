@@ -1,4 +1,4 @@
-import type { Division, PartSettings, Song } from './schema';
+import { type Division, type PartSettings, type Song } from './schema';
 
 /** What can be done to the division of a song into parts and sections. */
 export type CutEdit =

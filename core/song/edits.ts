@@ -1,9 +1,17 @@
-import type { Key } from '../music/key';
-import { type BarEdit, applyBarEdit } from './barEdits';
-import { type NoteEdit, applyNoteEdit } from './noteEdits';
-import { type ChangesEdit, applyChangesEdit, changeLeftOut, changeMoved } from './changeEdits';
-import { type CutEdit, NO_SETTINGS, applyCutEdit } from './cutEdits';
-import type { Choices, CloseHands, Layout, PartSettings, Pin, SettledPart, Song } from './schema';
+import type { Key } from '../music';
+import { applyBarEdit, type BarEdit } from './barEdits';
+import { applyChangesEdit, changeLeftOut, changeMoved, type ChangesEdit } from './changeEdits';
+import { applyCutEdit, type CutEdit, NO_SETTINGS } from './cutEdits';
+import { applyNoteEdit, type NoteEdit } from './noteEdits';
+import {
+  type Choices,
+  type CloseHands,
+  type Layout,
+  type PartSettings,
+  type Pin,
+  type SettledPart,
+  type Song,
+} from './schema';
 import { transpose } from './transpose';
 
 /** What a tune that was typed, tapped or played replaces in a song. */

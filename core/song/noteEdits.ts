@@ -1,7 +1,6 @@
-import { type Key, scaleOf, spellInKey } from '../music/key';
-import { LETTERS, type Pitch, midiOf, staffStep } from '../music/pitch';
+import { type Key, LETTERS, midiOf, type Pitch, scaleOf, spellInKey, staffStep } from '../music';
 import { inForceAt } from './bars';
-import type { Lyric, MelodyNote, Song } from './schema';
+import { type Lyric, type MelodyNote, type Song } from './schema';
 
 /** What can be done to notes of the melody; ids are those of the written song. */
 export type NoteEdit =

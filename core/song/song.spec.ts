@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { songs } from '../testing';
 import { barAt, beatAt, inForceAt, writtenBars } from './bars';
-import { type SongEdit, applyEdit, describeEdit } from './edits';
-import { SongShapeError, migrateSong } from './migrate';
-import { type Song, emptySong, songSchema } from './schema';
+import { applyEdit, describeEdit, type SongEdit } from './edits';
+import { migrateSong, SongShapeError } from './migrate';
+import { emptySong, type Song, songSchema } from './schema';
 import { joinTies, unfold } from './unfold';
 
 const note = (id: string, tick: number, length: number, tiedToNext = false): Song['melody'][number] => ({

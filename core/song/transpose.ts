@@ -1,15 +1,19 @@
 import { Interval } from 'tonal';
-import { movedSymbol } from '../music/chord';
-import { type Key, fifthsOf, keyFromFifths, scaleOf, spellInKey } from '../music/key';
 import {
-  type PitchClass,
   chroma,
   classAbove,
   classNameOf,
+  fifthsOf,
+  type Key,
+  keyFromFifths,
   midiOf,
+  movedSymbol,
   pitchAt,
+  type PitchClass,
+  scaleOf,
+  spellInKey,
   transposePitch,
-} from '../music/pitch';
+} from '../music';
 import type { Song } from './schema';
 
 /** The twelve keys of a mode with the fewest accidentals, in half steps from C. */

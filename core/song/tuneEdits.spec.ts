@@ -3,12 +3,11 @@ import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { midiOf, nameOf } from '../music/pitch';
 import { songs, wholeBars } from '../testing';
-import { writtenBars } from './bars';
 import { orderInWords } from './barEdits';
-import { type SongEdit, applyEdit, describeEdit, sessionOf } from './edits';
+import { writtenBars } from './bars';
+import { applyEdit, describeEdit, sessionOf, type SongEdit } from './edits';
 import { heads, syllablesOf, wordsOf } from './noteEdits';
-import type { Song } from './schema';
-import { songSchema } from './schema';
+import { type Song, songSchema } from './schema';
 import { unfold } from './unfold';
 
 const [lanterns, sluicegate, , mudflat] = DEMO_SONGS;

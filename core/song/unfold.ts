@@ -1,8 +1,6 @@
-import { type Chord, ChordSymbolError, parseChord } from '../music/chord';
-import type { Key } from '../music/key';
-import { midiOf } from '../music/pitch';
+import { type Chord, ChordSymbolError, type Key, midiOf, parseChord } from '../music';
 import { type Bar, barAt, inForceAt, writtenBars } from './bars';
-import type { Change, MelodyNote, Song } from './schema';
+import { type Change, type MelodyNote, type Song } from './schema';
 
 /** A melody note as it is struck: ties joined, in played ticks. */
 export interface PlayedNote extends MelodyNote {

@@ -1,9 +1,5 @@
-import { rootInKey } from '../harmony/naming';
-import { qualityOf } from '../harmony/roles';
-import { type Chord, symbolOf } from '../music/chord';
-import { typeOfSuffix } from '../music/chordTypes';
-import type { Key } from '../music/key';
-import { chroma, typeset } from '../music/pitch';
+import { qualityOf, rootInKey } from '../harmony';
+import { type Chord, chroma, type Key, symbolOf, typeOfSuffix, typeset } from '../music';
 
 /** Which chords may be suggested. */
 export type Taste = 'three' | 'sevenths' | 'colourful';

@@ -1,10 +1,7 @@
-import { roleOf } from '../harmony/roles';
-import type { Chord } from '../music/chord';
-import { type Metre, metricStrength, pulseTicks } from '../music/metre';
-import { chroma } from '../music/pitch';
-import { barAt } from '../song/bars';
-import { type PlayedSong, keyAt } from '../song/unfold';
-import { type Candidate, type Taste, candidatesIn, workOf } from './schools';
+import { roleOf } from '../harmony';
+import { type Chord, chroma, type Metre, metricStrength, pulseTicks } from '../music';
+import { barAt, keyAt, type PlayedSong } from '../song';
+import { type Candidate, candidatesIn, type Taste, workOf } from './schools';
 
 /** Points for and against a chord; more is better. Set on the marked songs of the tests. */
 const POINTS = {

@@ -1,13 +1,9 @@
-import { metricStrength } from '../music/metre';
-import { classNameOf, typeset } from '../music/pitch';
-import { barAt } from '../song/bars';
-import { type ChangesEdit, freshId } from '../song/changeEdits';
-import type { Change, Song } from '../song/schema';
-import { type PlayedSong, unfold } from '../song/unfold';
-import { roleOf } from '../harmony/roles';
-import { divide } from '../parts/divide';
-import type { Candidate, Taste } from './schools';
-import { type Ranked, type Slot, type Suggested, suggest } from './suggest';
+import { roleOf } from '../harmony';
+import { classNameOf, metricStrength, typeset } from '../music';
+import { divide } from '../parts';
+import { barAt, type Change, type ChangesEdit, freshId, type PlayedSong, type Song, unfold } from '../song';
+import { type Candidate, type Taste } from './schools';
+import { type Ranked, type Slot, suggest, type Suggested } from './suggest';
 
 /** What of a song is to be given chords. */
 export type Scope =

@@ -1,5 +1,5 @@
-import { type Metre, barTicks, beatTicks, metricStrength } from '../music/metre';
-import type { MelodyNote, Song } from '../song/schema';
+import { barTicks, beatTicks, type Metre, metricStrength } from '../music';
+import { type MelodyNote, type Song } from '../song';
 
 export interface FoundMetre {
   readonly metre: Metre;

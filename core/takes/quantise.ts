@@ -1,5 +1,5 @@
-import { TICKS_PER_QUARTER } from '../music/metre';
-import { type Fit, type Grid, fitGrid } from './grid';
+import { TICKS_PER_QUARTER } from '../music';
+import { type Fit, fitGrid, type Grid } from './grid';
 
 /** One key as it was played: onset and end in beats (quarters) from the bar line the click began on. */
 export interface PlayedKey {

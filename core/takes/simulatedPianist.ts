@@ -1,5 +1,4 @@
-import { seeded } from '../music/chance';
-import { isBlack } from '../music/keyboard';
+import { isBlack, seeded } from '../music';
 
 /** A key going down or up on a device, in seconds from the first click. */
 export interface KeyEvent {

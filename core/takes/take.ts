@@ -1,9 +1,7 @@
-import { type Key, spellInKey } from '../music/key';
-import { TICKS_PER_QUARTER } from '../music/metre';
-import { cleared } from '../song/noteEdits';
-import type { MelodyNote, Song } from '../song/schema';
-import { type Quantised, type PlayedKey, quantise, topLine, withoutBreaths } from './quantise';
+import { type Key, spellInKey, TICKS_PER_QUARTER } from '../music';
+import { cleared, type MelodyNote, type Song } from '../song';
 import type { Grid } from './grid';
+import { type PlayedKey, quantise, type Quantised, topLine, withoutBreaths } from './quantise';
 import type { KeyEvent } from './simulatedPianist';
 
 /** Keys as held from going down to going up; a key never let go ends with the take. */

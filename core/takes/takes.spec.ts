@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { midiOf } from '../music/pitch';
 import { seeded } from '../testing';
-import { type Grid, fitGrid, gridInWords } from './grid';
+import { fitGrid, type Grid, gridInWords } from './grid';
 import { findMetres } from './metreFinding';
 import { movedInWords, quantise, topLine, withoutBreaths } from './quantise';
 import { type Mistake, playSimulated } from './simulatedPianist';

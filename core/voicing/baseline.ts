@@ -1,7 +1,6 @@
-import type { Chord } from '../music/chord';
-import { candidatesFor } from './candidates';
-import type { Bounds } from './candidates';
-import { stepFrom } from './voice';
+import type { Chord } from '../music';
+import { type Bounds, candidatesFor } from './candidates';
+import { stepFrom } from './voiced';
 import type { Voicing } from './voicing';
 
 export interface Movement {

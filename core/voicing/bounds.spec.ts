@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { type Chord, parseChord } from '../music/chord';
 import { KEYBOARDS, reachMm, spanMm } from '../music/keyboard';
 import { chroma } from '../music/pitch';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, type Profile } from '../song/schema';
 import { randomSong } from '../testing';
-import { OptionFinder, finderFor, soundingIn } from './bounds';
+import { finderFor, OptionFinder, soundingIn } from './bounds';
 import { lowIntervalBreaches, voicingCost } from './cost';
 import { voicingOf } from './voicing';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS } from './weights';

@@ -1,7 +1,5 @@
-import type { Chord } from '../music/chord';
-import { gotOrMade } from '../music/memo';
-import { KEYBOARDS, reachMm } from '../music/keyboard';
-import type { Profile } from '../song/schema';
+import { type Chord, gotOrMade, KEYBOARDS, reachMm } from '../music';
+import type { Profile } from '../song';
 import { type Bounds, candidatesFor, thinnedCandidates } from './candidates';
 import type { SolvedLayout } from './members';
 import { NO_CONTEXT, type ShapeContext } from './shapes';

@@ -1,7 +1,6 @@
-import { type Chord, type Member, membersOf } from '../music/chord';
-import { spanMm } from '../music/keyboard';
-import { type SolvedLayout, notesForLayout } from './members';
-import { NO_CONTEXT, SHAPED, type Shape, type ShapeContext, keysOfShape, shapesFor } from './shapes';
+import { type Chord, type Member, membersOf, spanMm } from '../music';
+import { notesForLayout, type SolvedLayout } from './members';
+import { keysOfShape, NO_CONTEXT, type Shape, type ShapeContext, SHAPED, shapesFor } from './shapes';
 import { type Voicing, voicingOf } from './voicing';
 
 /** What a voicing must obey. Keys are MIDI numbers. */

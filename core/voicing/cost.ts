@@ -1,9 +1,9 @@
-import { WHITE_MM } from '../music/keyboard';
+import { WHITE_MM } from '../music';
 import { commonKeys, semitonesBetween } from './movement';
 import type { Voicing } from './voicing';
 import {
-  LOWER_PER_EXTRA_NOTE,
   LOW_INTERVAL_LIMITS,
+  LOWER_PER_EXTRA_NOTE,
   REGISTER_CENTRE,
   REGISTER_FREE_BAND,
   type VoicingWeights,

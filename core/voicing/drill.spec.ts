@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { arpeggioWarmUp, scaleWarmUp } from '../fingering/warmups';
-import { parseChord, type Chord } from '../music/chord';
-import { isBlack, reachMm, spanMm } from '../music/keyboard';
+import { type Chord, parseChord } from '../music/chord';
 import { keyFromFifths } from '../music/key';
+import { isBlack, reachMm, spanMm } from '../music/keyboard';
 import { chroma, classNameOf } from '../music/pitch';
 import { DEFAULT_PROFILE } from '../song/schema';
 import { twelveKeys } from '../song/transpose';
-import { DRILLS, drillFrom, drillThrough, markKeys } from './drill';
+import { drillFrom, DRILLS, drillThrough, markKeys } from './drill';
 import { keysInPlace, readSymbol } from './inPlace';
 import { semitonesBetween } from './movement';
 

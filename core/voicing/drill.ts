@@ -1,16 +1,10 @@
-import { rootInKey } from '../harmony/naming';
-import { numeralOf } from '../harmony/degree';
-import { type Chord, symbolOf } from '../music/chord';
-import { typeOfSuffix } from '../music/chordTypes';
-import type { Key } from '../music/key';
-import { reachMm } from '../music/keyboard';
-import { type Pitch, chroma } from '../music/pitch';
-import type { Profile } from '../song/schema';
-import { twelveKeys } from '../song/transpose';
+import { numeralOf, rootInKey } from '../harmony';
+import { type Chord, chroma, type Key, type Pitch, reachMm, symbolOf, typeOfSuffix } from '../music';
+import { type Profile, twelveKeys } from '../song';
 import { leftBounds } from './bounds';
 import { candidatesFor } from './candidates';
-import { type Spot, solve } from './solver';
-import { spell } from './voice';
+import { solve, type Spot } from './solver';
+import { spell } from './voiced';
 import { DEFAULT_WEIGHTS } from './weights';
 
 /** A progression to be drilled, as degrees in half steps above the tonic. */

@@ -1,13 +1,10 @@
-import { KEYBOARDS, reachMm, spanMm } from '../music/keyboard';
-import { nameOf, typeset } from '../music/pitch';
-import type { Finding, Fix } from '../song/finding';
+import { KEYBOARDS, nameOf, reachMm, spanMm, typeset } from '../music';
+import { type CloseHands, type Finding, type Fix, type PlayedChange, type Profile } from '../song';
 import { soundingIn } from './bounds';
 import { lowIntervalBreaches } from './cost';
-import type { CloseHands, Profile } from '../song/schema';
-import type { PlayedChange } from '../song/unfold';
 import { isUnderMelody } from './members';
 import type { VoicingTask } from './task';
-import type { VoicedChange } from './voice';
+import type { VoicedChange } from './voiced';
 
 /** No note is looked for that began longer ago than this, in ticks. */
 const LONGEST_NOTE = 100_000;

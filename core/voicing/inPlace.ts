@@ -1,5 +1,5 @@
-import { type Chord, ChordSymbolError, parseChord } from '../music/chord';
-import type { Profile } from '../song/schema';
+import { type Chord, ChordSymbolError, parseChord } from '../music';
+import type { Profile } from '../song';
 import { leftBounds } from './bounds';
 import { candidatesFor } from './candidates';
 import { semitonesBetween } from './movement';

@@ -1,4 +1,4 @@
-import type { Layout } from '../song/schema';
+import type { Layout } from '../song';
 
 /** What a layout is called and what it is, in the order of the ladder. */
 export interface LayoutRow {

@@ -1,18 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
-import { compareLayouts, COMPARED } from '../comparing';
+import { COMPARED, compareLayouts } from '../arrange/comparing';
+import { arrange } from '../arrange/song';
 import { type Chord, membersOf, parseChord } from '../music/chord';
 import { KEYBOARDS, type Reach, reachMm, spanMm } from '../music/keyboard';
 import { chroma, classNameOf, midiOf, parsePitch } from '../music/pitch';
 import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE, LAYOUTS, type Layout, type Song } from '../song/schema';
+import { DEFAULT_PROFILE, type Layout, LAYOUTS, type Song } from '../song/schema';
 import { randomSong } from '../testing';
 import { candidatesFor, thinnedCandidates } from './candidates';
-import { voicingCost, stepCost, lowIntervalBreaches } from './cost';
-import { SHAPED, keysOfShape, shapesFor } from './shapes';
-import { type Spot, solve } from './solver';
+import { lowIntervalBreaches, stepCost, voicingCost } from './cost';
+import { keysOfShape, SHAPED, shapesFor } from './shapes';
+import { solve, type Spot } from './solver';
 import { chordUnder } from './underMelody';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS } from './weights';
 

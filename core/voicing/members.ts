@@ -1,7 +1,5 @@
-import { type Chord, type Member, membersOf } from '../music/chord';
-import { typeOfSuffix } from '../music/chordTypes';
-import { chroma } from '../music/pitch';
-import type { Layout } from '../song/schema';
+import { type Chord, chroma, type Member, membersOf, typeOfSuffix } from '../music';
+import type { Layout } from '../song';
 
 /** What the solver builds: the layouts a pianist chooses, and "bass", the single bass note of the second rung. */
 export type SolvedLayout = Layout | 'bass';

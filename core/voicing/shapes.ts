@@ -1,5 +1,4 @@
-import { type Chord, type Member, membersOf } from '../music/chord';
-import { chroma } from '../music/pitch';
+import { type Chord, chroma, type Member, membersOf } from '../music';
 import type { SolvedLayout } from './members';
 
 /** What a shape may depend on beside the chord. */

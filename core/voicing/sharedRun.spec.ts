@@ -4,7 +4,7 @@ import { type Chord, parseChord } from '../music/chord';
 import { reachMm } from '../music/keyboard';
 import { candidatesFor } from './candidates';
 import { solveRun } from './sharedRun';
-import { type Spot, solve } from './solver';
+import { solve, type Spot } from './solver';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS } from './weights';
 
 const SYMBOLS = ['C', 'Dm7', 'G7', 'Am', 'F', 'E7', 'Bm7b5', 'Ebmaj7'];

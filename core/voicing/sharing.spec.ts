@@ -1,15 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
-import { parseChord, type Chord } from '../music/chord';
+import { arrange } from '../arrange/song';
+import { type Chord, parseChord } from '../music/chord';
 import { reachMm } from '../music/keyboard';
 import { midiOf, parsePitch } from '../music/pitch';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, type Song } from '../song/schema';
 import { wholeBars } from '../testing';
 import { candidatesFor } from './candidates';
-import { type Spot, solve } from './solver';
+import { solve, type Spot } from './solver';
 import { DEFAULT_WEIGHTS } from './weights';
 
 describe('parts that are the same', () => {

@@ -1,12 +1,12 @@
-import { gotOrMade } from '../music/memo';
-import type { Part } from '../parts/parts';
-import { twinsOf } from '../parts/twins';
+import { gotOrMade } from '../music';
+import { type Part, twinsOf } from '../parts';
 import { isUnderMelody } from './members';
+import { prepare, type Ready } from './prepare';
 import { solveRun } from './sharedRun';
-import { type Spot, solve } from './solver';
-import { type Ready, prepare } from './prepare';
-import type { FixedKeys, VoicingTask } from './task';
-import { type VoicedSong, voice } from './voice';
+import { solve, type Spot } from './solver';
+import { type FixedKeys, type VoicingTask } from './task';
+import { voice } from './voice';
+import type { VoicedSong } from './voiced';
 import type { Voicing } from './voicing';
 
 /** Runs looked at × the song's chords at most to find what parts that are the same should share. */

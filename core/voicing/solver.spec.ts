@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Chord, parseChord } from '../music/chord';
-import { KEYBOARDS, reachMm, type KeyboardSize, spanMm } from '../music/keyboard';
+import { KEYBOARDS, type KeyboardSize, reachMm, spanMm } from '../music/keyboard';
 import { candidatesFor } from './candidates';
 import { type Place, stepCost, voicingCost } from './cost';
 import type { SolvedLayout } from './members';
 import { movesBetween, semitonesBetween } from './movement';
-import { type Spot, solve } from './solver';
+import { solve, type Spot } from './solver';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS, type VoicingWeights } from './weights';
 
 const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];

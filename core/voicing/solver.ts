@@ -1,4 +1,4 @@
-import { gotOrMade } from '../music/memo';
+import { gotOrMade } from '../music';
 import { type Place, stepCost, voicingCost } from './cost';
 import type { Voicing } from './voicing';
 import type { VoicingWeights } from './weights';

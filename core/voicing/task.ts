@@ -1,6 +1,5 @@
-import type { Key } from '../music/key';
-import type { CloseHands, Profile } from '../song/schema';
-import type { PlayedChange } from '../song/unfold';
+import type { Key } from '../music';
+import { type CloseHands, type PlayedChange, type Profile } from '../song';
 import type { Sounding } from './bounds';
 import type { SolvedLayout } from './members';
 import type { VoicingWeights } from './weights';

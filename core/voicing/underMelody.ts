@@ -1,6 +1,5 @@
-import { type Chord, membersOf } from '../music/chord';
-import { KEYBOARDS, reachMm, spanMm } from '../music/keyboard';
-import type { Profile } from '../song/schema';
+import { type Chord, KEYBOARDS, membersOf, reachMm, spanMm } from '../music';
+import type { Profile } from '../song';
 import { notesForLayout } from './members';
 import { type Voicing, voicingOf } from './voicing';
 

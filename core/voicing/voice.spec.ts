@@ -1,17 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { totalsOf } from '../formats/report';
+import { type Chord, parseChord } from '../music/chord';
 import { midiOf, nameOf, parsePitch } from '../music/pitch';
+import { partsOf } from '../parts/parts';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, type Profile, type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
 import { wholeBars } from '../testing';
-import { partsOf } from '../parts/parts';
-import { derivationOf, movementInWords, whyOf } from './explain';
+import { derivationOf, movementInWords, whyOf } from '../words/explain';
 import { notesForLayout } from './members';
 import { alternativesFor } from './voiceParts';
-import { parseChord, type Chord } from '../music/chord';
 
 const kinds = (song: Song, profile: Profile = DEFAULT_PROFILE): string[] =>
   arrange(song, profile).findings.map((f) => f.kind);

@@ -1,11 +1,10 @@
-import { type Part, partIndexAt } from '../parts/parts';
-import { twinsOf } from '../parts/twins';
-import type { CloseHands, Profile, Song } from '../song/schema';
-import { type PlayedChange, type PlayedSong, keyAt } from '../song/unfold';
+import { type Part, partIndexAt, twinsOf } from '../parts';
+import { type CloseHands, keyAt, type PlayedChange, type PlayedSong, type Profile, type Song } from '../song';
 import type { SolvedLayout } from './members';
 import { shareVoicings } from './sharing';
-import type { FixedKeys, VoicingTask } from './task';
-import { type Alternative, type VoicedSong, alternativesAt, voice } from './voice';
+import { type FixedKeys, type VoicingTask } from './task';
+import { alternativesAt, voice } from './voice';
+import { type Alternative, type VoicedSong } from './voiced';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS } from './weights';
 
 /** Layouts of two notes: on the third rung they stay, others become shells. */

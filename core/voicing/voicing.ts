@@ -1,6 +1,5 @@
-import type { Chord } from '../music/chord';
-import { inversionOf } from '../harmony/inversion';
-import { spanMm, centreMm } from '../music/keyboard';
+import { inversionOf } from '../harmony';
+import { centreMm, type Chord, spanMm } from '../music';
 
 /** Keys of one chord for one hand, lowest first, with what the solver asks of it precomputed. */
 export interface Voicing {

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { inversionName } from '../harmony/inversion';
 import { type Chord, parseChord } from '../music/chord';
-import { classNameOf, midiOf, parsePitch, parsePitchClass, transposePitch } from '../music/pitch';
 import { keyFromFifths } from '../music/key';
 import { reachMm } from '../music/keyboard';
+import { classNameOf, midiOf, parsePitch, parsePitchClass, transposePitch } from '../music/pitch';
 import { candidatesFor } from './candidates';
 import type { SolvedLayout } from './members';
-import { type Spot, solve } from './solver';
-import { type Step, spell, stepFrom } from './voice';
+import { solve, type Spot } from './solver';
+import { spell, type Step, stepFrom } from './voiced';
 import { voicingOf } from './voicing';
 import { DEFAULT_WEIGHTS } from './weights';
 

@@ -1,15 +1,21 @@
-import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
-import type { Alternative, ArrangedChange, Choices, Hand, HandNote, SongEdit } from '@joined-hands/core';
-import { RUNGS, classNameOf, learnedFingers, midiOf, partIndexAt, typeset } from '@joined-hands/core';
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import type { ArrangedChange } from '@joined-hands/core/arrangement';
+import { learnedFingers } from '@joined-hands/core/fingering';
+import { type Hand, type HandNote } from '@joined-hands/core/hands';
+import { RUNGS } from '@joined-hands/core/ladder';
+import { classNameOf, midiOf, typeset } from '@joined-hands/core/music';
+import { partIndexAt } from '@joined-hands/core/parts';
+import { type Choices, type SongEdit } from '@joined-hands/core/song';
+import type { Alternative } from '@joined-hands/core/voicing';
 import { Store } from '@ngrx/store';
 import type { HeldKey } from '../keyboard/keyboard';
 import { Player } from '../sound/player';
-import { Hearing } from './hearing';
 import { PlaceActions, SongActions } from '../state/actions';
 import type { Place } from '../state/model';
 import { workbench } from '../state/reducer';
-import { sameView, viewOf } from './seam-view';
 import { ArrangerClient } from '../workers/arranger';
+import { Hearing } from './hearing';
+import { sameView, viewOf } from './seam-view';
 
 /** What to play: the part on screen, parts 1 to it, all, the pair it belongs to, or each part by itself in turn. */
 export type Stretch = 'part' | 'to-part' | 'song' | 'pair' | 'each';

@@ -1,45 +1,46 @@
 import {
   ChangeDetectionStrategy,
   Component,
-  DestroyRef,
-  HostListener,
-  type OnInit,
   computed,
+  DestroyRef,
   effect,
+  HostListener,
   inject,
   input,
+  type OnInit,
   signal,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { keyAt, keyName, metreName, typeset } from '@joined-hands/core';
+import { keyName, metreName, typeset } from '@joined-hands/core/music';
+import { keyAt } from '@joined-hands/core/song';
 import { Store } from '@ngrx/store';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
+import { ChordsPanel } from '../chords/chords-panel';
+import { ChordsState } from '../chords/chords-state';
+import { obeyChords } from '../chords/obey-chords';
 import type { Command } from '../help/commands';
 import { Shortcuts } from '../help/shortcuts';
+import { Reasons } from '../join/reasons';
 import { Keyboard } from '../keyboard/keyboard';
 import { Staff } from '../notation/staff';
+import { obeyParts } from '../parts/obey-parts';
+import { PartSheet } from '../parts/part-sheet';
+import { PartsPanel } from '../parts/parts-panel';
+import { PartsState } from '../parts/parts-state';
 import { ProfileActions, SongActions } from '../state/actions';
 import { WorkbenchEffects } from '../state/effects';
 import { SongLock } from '../storage/song-lock';
 import { SongStore } from '../storage/song-store';
 import { LettersEntry } from '../tune/letters-entry';
+import { obeyTune } from '../tune/obey-tune';
 import { Recorder } from '../tune/recorder';
 import { ScreenKeyboard } from '../tune/screen-keyboard';
-import { obeyChords } from '../chords/obey-chords';
-import { ChordsPanel } from '../chords/chords-panel';
-import { ChordsState } from '../chords/chords-state';
-import { PartSheet } from '../parts/part-sheet';
-import { PartsPanel } from '../parts/parts-panel';
-import { PartsState } from '../parts/parts-state';
-import { obeyParts } from '../parts/obey-parts';
-import { obeyTune } from '../tune/obey-tune';
 import { TunePanel } from '../tune/tune-panel';
 import { JOBS, TuneState } from '../tune/tune-state';
 import { BenchState } from './bench-state';
 import { Hearing } from './hearing';
 import { PartsRail } from './parts-rail';
-import { Reasons } from '../join/reasons';
 import { Seam } from './seam';
 import { Transport } from './transport';
 

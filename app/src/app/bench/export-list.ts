@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import type { Arrangement } from '@joined-hands/core';
+import type { Arrangement } from '@joined-hands/core/arrangement';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA } from 'ng-zorro-antd/modal';
 import { download, fileName } from '../ui/download';
@@ -59,7 +59,7 @@ export class ExportList {
 
   protected async save(kind: Format): Promise<void> {
     const { writeMidi, writeMusicXml, writeMxl, writeProject, writeWalkthrough } =
-      await import('@joined-hands/core');
+      { ...(await import('@joined-hands/core/formats')), ...(await import('@joined-hands/core/words')) };
     const { song, profile } = this.arrangement;
     const name = fileName(song.title);
     switch (kind) {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { type Finding, type Fix, barAt, findingId } from '@joined-hands/core';
+import { barAt, type Finding, findingId, type Fix } from '@joined-hands/core/song';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { BenchState } from './bench-state';
 

@@ -1,6 +1,9 @@
-import { Injectable, inject } from '@angular/core';
-import type { ArrangedChange, HandNote, MelodyNote, SongEdit } from '@joined-hands/core';
-import { applyEdit, barAt, keysInPlace, midiOf, readSymbol } from '@joined-hands/core';
+import { inject, Injectable } from '@angular/core';
+import type { ArrangedChange } from '@joined-hands/core/arrangement';
+import type { HandNote } from '@joined-hands/core/hands';
+import { midiOf } from '@joined-hands/core/music';
+import { applyEdit, barAt, type MelodyNote, type SongEdit } from '@joined-hands/core/song';
+import { keysInPlace, readSymbol } from '@joined-hands/core/voicing';
 import { Store } from '@ngrx/store';
 import { Piano } from '../sound/piano';
 import { Player } from '../sound/player';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { type Part, barsInWords, typesetForm } from '@joined-hands/core';
+import type { Part } from '@joined-hands/core/parts';
+import { barsInWords, typesetForm } from '@joined-hands/core/words';
 import { BenchState } from './bench-state';
 
 /** The parts of the song, numbered: where to work next. */

@@ -1,9 +1,10 @@
+import { arrange } from '@joined-hands/core/arrange';
+import { applyEdit, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_PROFILE, type Song, applyEdit, arrange } from '@joined-hands/core';
 import { songs } from '../../../../core/testing';
 import { DEMO_SONGS } from '../../../../demo/songs';
-import { NOTE_HEIGHT, fitSeam, layoutSeam } from './seam-layout';
+import { fitSeam, layoutSeam, NOTE_HEIGHT } from './seam-layout';
 import { placeLyrics } from './seam-lyrics';
 import { sameView, viewOf } from './seam-view';
 

@@ -1,9 +1,19 @@
-import type { ArrangedChange, HandNote, PlayedBar } from '@joined-hands/core';
-import { barAt, barTicks, classNameOf, countAt, staffStep, typeset } from '@joined-hands/core';
-import { LYRIC_LINE, TEXT_IN, type TextMark, placeLyrics } from './seam-lyrics';
+import type { ArrangedChange } from '@joined-hands/core/arrangement';
+import type { HandNote } from '@joined-hands/core/hands';
+import { countAt } from '@joined-hands/core/joining';
+import { barTicks, classNameOf, staffStep, typeset } from '@joined-hands/core/music';
+import { barAt, type PlayedBar } from '@joined-hands/core/song';
+import { LYRIC_LINE, placeLyrics, TEXT_IN, type TextMark } from './seam-lyrics';
 
+import {
+  type BlockShape,
+  type ChangeShape,
+  type NoteShape,
+  type SeamLayout,
+  type SeamRow,
+  type Stitch,
+} from './seam-shapes';
 import type { SeamView } from './seam-view';
-import type { BlockShape, ChangeShape, NoteShape, SeamLayout, SeamRow, Stitch } from './seam-shapes';
 
 export const NOTE_HEIGHT = 27;
 export const BLOCK_HEIGHT = 25;

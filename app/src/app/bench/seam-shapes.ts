@@ -1,4 +1,4 @@
-import type { ArrangedChange } from '@joined-hands/core';
+import type { ArrangedChange } from '@joined-hands/core/arrangement';
 import type { TextMark } from './seam-lyrics';
 
 /** A key one hand strikes, as it is drawn. */

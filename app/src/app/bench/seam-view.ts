@@ -1,5 +1,9 @@
-import type { ArrangedChange, Arrangement, HandNote, Meeting, Part, PlayedBar } from '@joined-hands/core';
-import { staffStep } from '@joined-hands/core';
+import { type ArrangedChange, type Arrangement } from '@joined-hands/core/arrangement';
+import type { HandNote } from '@joined-hands/core/hands';
+import type { Meeting } from '@joined-hands/core/joining';
+import { staffStep } from '@joined-hands/core/music';
+import type { Part } from '@joined-hands/core/parts';
+import type { PlayedBar } from '@joined-hands/core/song';
 
 /** What of an arrangement the seam shows of one part: small, so that it can be compared with the last. */
 export interface SeamView {

@@ -1,17 +1,17 @@
 import {
   ChangeDetectionStrategy,
   Component,
-  type ElementRef,
   computed,
   effect,
+  type ElementRef,
   input,
   output,
   signal,
   viewChild,
 } from '@angular/core';
-import { meetingInWords } from '@joined-hands/core';
-import { BLOCK_HEIGHT, NOTE_HEIGHT, fitSeam } from './seam-layout';
-import type { ChangeShape, NoteShape } from './seam-shapes';
+import { meetingInWords } from '@joined-hands/core/words';
+import { BLOCK_HEIGHT, fitSeam, NOTE_HEIGHT } from './seam-layout';
+import { type ChangeShape, type NoteShape } from './seam-shapes';
 import type { SeamView } from './seam-view';
 
 /** The two lanes of a part sewn together: right hand above, left hand below, a stitch at every meeting. */

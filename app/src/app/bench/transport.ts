@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { RUNGS } from '@joined-hands/core';
+import { RUNGS } from '@joined-hands/core/ladder';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { Choice, type ChoiceOption } from '../ui/choice';
 import type { Place } from '../state/model';
+import { Choice, type ChoiceOption } from '../ui/choice';
 import { BenchState } from './bench-state';
 
 /** Rung, tempo, hands, loop, play. */

@@ -1,17 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import {
-  type Key,
-  type Progression,
-  keyAt,
-  keyName,
-  partsOf,
-  progressionsOf,
-  twelveKeys,
-  typeset,
-  unfold,
-} from '@joined-hands/core';
+import { type Key, keyName, typeset } from '@joined-hands/core/music';
+import { partsOf, type Progression, progressionsOf } from '@joined-hands/core/parts';
+import { keyAt, twelveKeys, unfold } from '@joined-hands/core/song';
 import { Store } from '@ngrx/store';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ProfileActions } from '../state/actions';

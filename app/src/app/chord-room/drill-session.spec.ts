@@ -1,6 +1,7 @@
 import '@angular/compiler';
+import { DEFAULT_PROFILE } from '@joined-hands/core/song';
+import { DRILLS, drillThrough } from '@joined-hands/core/voicing';
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_PROFILE, DRILLS, drillThrough } from '@joined-hands/core';
 import { DrillSession } from './drill-session';
 
 const C = { tonic: { letter: 'C', alter: 0 }, mode: 'major' } as const;

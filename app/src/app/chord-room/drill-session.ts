@@ -1,5 +1,5 @@
 import { computed, signal } from '@angular/core';
-import { type DrillStep, type Mark, markKeys } from '@joined-hands/core';
+import { type DrillStep, type Mark, markKeys } from '@joined-hands/core/voicing';
 
 /** A drill as it is played: one chord after the other, each marked by the keys struck. */
 export class DrillSession {

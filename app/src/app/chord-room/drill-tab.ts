@@ -1,29 +1,26 @@
 import {
   ChangeDetectionStrategy,
   Component,
-  DestroyRef,
   computed,
+  DestroyRef,
   inject,
   input,
   linkedSignal,
   signal,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import type { Hand } from '@joined-hands/core/hands';
+import { classNameOf, type Key, keyName, typeset } from '@joined-hands/core/music';
+import type { Progression } from '@joined-hands/core/parts';
+import type { KeyEvent } from '@joined-hands/core/takes';
 import {
-  DRILLS,
-  type DrillPattern,
-  type DrillStep,
-  type Hand,
-  type Key,
-  type KeyEvent,
-  type KeyOrder,
-  type Progression,
-  classNameOf,
   drillFrom,
+  type DrillPattern,
+  DRILLS,
+  type DrillStep,
   drillThrough,
-  keyName,
-  typeset,
-} from '@joined-hands/core';
+  type KeyOrder,
+} from '@joined-hands/core/voicing';
 import { Store } from '@ngrx/store';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
@@ -31,7 +28,7 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Keyboard } from '../keyboard/keyboard';
 import { Piano } from '../sound/piano';
 import { workbench } from '../state/reducer';
-import { ComputerKeys, MidiKeys, SimulatedKeys, midiInputs } from '../tune/key-sources';
+import { ComputerKeys, midiInputs, MidiKeys, SimulatedKeys } from '../tune/key-sources';
 import type { KeySource } from '../tune/recorder';
 import { Choice } from '../ui/choice';
 import { DrillSession } from './drill-session';

@@ -8,23 +8,19 @@ import {
   signal,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { degreeOf, diatonicChords, inversionName, numeralOf } from '@joined-hands/core/harmony';
 import {
-  CHORD_TYPES,
   type Chord,
-  type Key,
-  candidatesFor,
+  CHORD_TYPES,
   classNameOf,
-  degreeOf,
-  diatonicChords,
-  inversionName,
+  type Key,
   membersOf,
-  numeralOf,
   reachMm,
   spanMm,
-  spell,
   symbolOf,
   typeset,
-} from '@joined-hands/core';
+} from '@joined-hands/core/music';
+import { candidatesFor, spell } from '@joined-hands/core/voicing';
 import { Store } from '@ngrx/store';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';

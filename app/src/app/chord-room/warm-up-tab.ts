@@ -1,13 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import {
-  type Key,
-  type WarmUpNote,
-  arpeggioWarmUp,
-  classNameOf,
-  keyName,
-  scaleWarmUp,
-  typeset,
-} from '@joined-hands/core';
+import { arpeggioWarmUp, scaleWarmUp, type WarmUpNote } from '@joined-hands/core/fingering';
+import { classNameOf, type Key, keyName, typeset } from '@joined-hands/core/music';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Keyboard } from '../keyboard/keyboard';
 import { Piano } from '../sound/piano';

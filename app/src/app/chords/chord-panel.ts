@@ -1,22 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  type CloseHands,
-  LAYOUT_ROWS,
-  type Layout,
-  type Neighbour,
-  classNameOf,
-  derivationOf,
-  heardRubs,
-  isCompound,
-  meetingInWords,
-  neighboursOf,
-  notesUnder,
-  roleInWords,
-  typeset,
-  voicingName,
-  whyOf,
-} from '@joined-hands/core';
+import { heardRubs, type Neighbour, neighboursOf, notesUnder, roleInWords } from '@joined-hands/core/harmony';
+import { classNameOf, isCompound, typeset } from '@joined-hands/core/music';
+import { type CloseHands, type Layout } from '@joined-hands/core/song';
+import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
+import { derivationOf, meetingInWords, voicingName, whyOf } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';

@@ -1,4 +1,4 @@
-import type { Focus, KeyPress } from '../help/commands';
+import { type Focus, type KeyPress } from '../help/commands';
 
 /** What a key means on the Chords bench beside those of every bench. */
 export type ChordsCommand =

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { FindingsList } from '../bench/findings-list';
 import { Choice } from '../ui/choice';
-import { CHORD_JOBS, ChordsState } from './chords-state';
 import { ChordPanel } from './chord-panel';
+import { CHORD_JOBS, ChordsState } from './chords-state';
 import { HoldsPanel } from './holds-panel';
 import { NamePanel } from './name-panel';
 import { SchoolsPanel } from './schools-panel';

@@ -1,33 +1,30 @@
-import { Injectable, computed, effect, inject, signal } from '@angular/core';
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import type { LayoutCost } from '@joined-hands/core/arrange';
+import type { Arrangement } from '@joined-hands/core/arrangement';
+import { byHalfStep, onLadder } from '@joined-hands/core/harmony';
 import {
-  type Arrangement,
   type Chord,
-  type Choices,
-  type CloseHands,
+  halfBeatTicks,
   type Key,
-  type Layout,
   type Metre,
-  type LayoutCost,
-  type Scope,
-  type SongEdit,
-  type Suggestion,
-  type Taste,
+  pulseTicks,
+  symbolOf,
+} from '@joined-hands/core/music';
+import { cutIdForChoice, firstBarTick, writtenTick } from '@joined-hands/core/parts';
+import {
   barAt,
-  byHalfStep,
   changeAdded,
   changeLeftOut,
   changeMoved,
   changesPlaced,
-  firstBarTick,
-  halfBeatTicks,
-  cutIdForChoice,
+  type Choices,
+  type CloseHands,
   keyAt,
-  onLadder,
-  pulseTicks,
-  readSymbol,
-  symbolOf,
-  writtenTick,
-} from '@joined-hands/core';
+  type Layout,
+  type SongEdit,
+} from '@joined-hands/core/song';
+import { type Scope, type Suggestion, type Taste } from '@joined-hands/core/suggesting';
+import { readSymbol } from '@joined-hands/core/voicing';
 import { BenchState } from '../bench/bench-state';
 import { ArrangerClient } from '../workers/arranger';
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { chordsHolding, classNameOf, typeset } from '@joined-hands/core';
+import { chordsHolding } from '@joined-hands/core/harmony';
+import { classNameOf, typeset } from '@joined-hands/core/music';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { ChordsState } from './chords-state';
 

@@ -1,16 +1,18 @@
 import {
   ChangeDetectionStrategy,
   Component,
-  DestroyRef,
   computed,
+  DestroyRef,
   effect,
   inject,
   signal,
   untracked,
 } from '@angular/core';
-import { type KeyEvent, classNameOf, nameKeys, nameOf, spellInKey, typeset } from '@joined-hands/core';
+import { nameKeys } from '@joined-hands/core/harmony';
+import { classNameOf, nameOf, spellInKey, typeset } from '@joined-hands/core/music';
+import type { KeyEvent } from '@joined-hands/core/takes';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { ComputerKeys, MidiKeys, midiInputs } from '../tune/key-sources';
+import { ComputerKeys, midiInputs, MidiKeys } from '../tune/key-sources';
 import type { KeySource } from '../tune/recorder';
 import { ScreenKeyboard } from '../tune/screen-keyboard';
 import { Choice } from '../ui/choice';

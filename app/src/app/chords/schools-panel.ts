@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { LAYOUT_ROWS } from '@joined-hands/core';
+import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Choice } from '../ui/choice';
 import { BUILD_UP, ChordsState } from './chords-state';

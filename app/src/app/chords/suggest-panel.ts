@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { TASTES, progressionsOf, sayIt } from '@joined-hands/core';
+import { progressionsOf } from '@joined-hands/core/parts';
+import { TASTES } from '@joined-hands/core/suggesting';
+import { sayIt } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Choice, type ChoiceOption } from '../ui/choice';
 import { ChordsState } from './chords-state';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type Focus, type KeyPress, DigitJoiner, commandFor } from './commands';
+import { commandFor, DigitJoiner, type Focus, type KeyPress } from './commands';
 
 const FREE: Focus = { inField: false, onControl: false, onRadio: false, inDialog: false };
 const press = (key: string, more: Partial<KeyPress> = {}): KeyPress => ({

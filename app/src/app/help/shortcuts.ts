@@ -1,9 +1,9 @@
-import { Injectable, inject, signal } from '@angular/core';
-import { type Command, DigitJoiner, type Focus, commandFor } from './commands';
+import { inject, Injectable, signal } from '@angular/core';
 import { type ChordsCommand, chordsCommandFor } from '../chords/chords-commands';
 import { type PartsCommand, partsCommandFor } from '../parts/parts-commands';
-import { type TuneCommand, tuneCommandFor } from '../tune/tune-commands';
 import { SongStore } from '../storage/song-store';
+import { type TuneCommand, tuneCommandFor } from '../tune/tune-commands';
+import { type Command, commandFor, DigitJoiner, type Focus } from './commands';
 
 /** One line of the list of keys. */
 export interface Shortcut {

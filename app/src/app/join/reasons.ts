@@ -1,28 +1,24 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { inversionName } from '@joined-hands/core/harmony';
+import { classNameOf, metreName, typeset } from '@joined-hands/core/music';
+import { PATTERNS } from '@joined-hands/core/patterns';
+import { barAt, type Choices } from '@joined-hands/core/song';
+import { type Alternative, LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import {
-  type Alternative,
-  type Choices,
-  LAYOUT_ROWS,
-  PATTERNS,
-  barAt,
-  classNameOf,
   derivationOf,
-  inversionName,
   meetingInWords,
-  metreName,
   points,
   relationInWords,
-  typeset,
   typesetForm,
   voicingName,
   whyOf,
-} from '@joined-hands/core';
-import { FormsModule } from '@angular/forms';
+} from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { BenchState } from '../bench/bench-state';
 import { FindingsList } from '../bench/findings-list';
 import { Choice, type ChoiceOption } from '../ui/choice';
-import { BenchState } from '../bench/bench-state';
 
 const SHOWN_ALTERNATIVES = 6;
 

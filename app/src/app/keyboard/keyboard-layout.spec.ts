@@ -1,5 +1,5 @@
+import { KEYBOARDS, type KeyboardSize, OCTAVE_MM } from '@joined-hands/core/music';
 import { describe, expect, it } from 'vitest';
-import { KEYBOARDS, type KeyboardSize, OCTAVE_MM } from '@joined-hands/core';
 import { keyboardShape, keysBetween } from './keyboard-layout';
 
 const SIZES = [49, 61, 73, 76, 88] as const satisfies readonly KeyboardSize[];

@@ -1,4 +1,4 @@
-import { KEYBOARDS, type KeyboardSize, WHITE_MM, centreMm, isBlack } from '@joined-hands/core';
+import { centreMm, isBlack, KEYBOARDS, type KeyboardSize, WHITE_MM } from '@joined-hands/core/music';
 
 export interface KeyShape {
   readonly midi: number;

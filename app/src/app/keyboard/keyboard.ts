@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Hand, KeyboardSize } from '@joined-hands/core';
-import { BLACK_LENGTH_MM, WHITE_LENGTH_MM, keyboardShape } from './keyboard-layout';
+import type { Hand } from '@joined-hands/core/hands';
+import type { KeyboardSize } from '@joined-hands/core/music';
+import { BLACK_LENGTH_MM, keyboardShape, WHITE_LENGTH_MM } from './keyboard-layout';
 
 /** A key one hand holds now. */
 export interface HeldKey {

@@ -1,5 +1,7 @@
-import type { Arrangement, HandNote, PlayedBar } from '@joined-hands/core';
-import { fifthsOf, inForceAt } from '@joined-hands/core';
+import type { Arrangement } from '@joined-hands/core/arrangement';
+import type { HandNote } from '@joined-hands/core/hands';
+import { fifthsOf } from '@joined-hands/core/music';
+import { inForceAt, type PlayedBar } from '@joined-hands/core/song';
 import { Accidental, Formatter, Renderer, Stave, StaveConnector, type StaveNote, Voice } from 'vexflow';
 import { type StaffMark, writeBar } from './write-bar';
 

@@ -1,14 +1,14 @@
 import {
   ChangeDetectionStrategy,
   Component,
-  type ElementRef,
   effect,
+  type ElementRef,
   input,
   output,
   signal,
   viewChild,
 } from '@angular/core';
-import type { Arrangement } from '@joined-hands/core';
+import type { Arrangement } from '@joined-hands/core/arrangement';
 
 /** The part on a grand staff, for those who read. Notation is drawn when first asked for. */
 @Component({

@@ -1,5 +1,8 @@
-import type { Arrangement, HandNote, PlayedBar } from '@joined-hands/core';
-import { barTicks, pulseTicks, typeset, valuesOf, voicesOf } from '@joined-hands/core';
+import type { Arrangement } from '@joined-hands/core/arrangement';
+import { valuesOf, voicesOf } from '@joined-hands/core/formats';
+import type { HandNote } from '@joined-hands/core/hands';
+import { barTicks, pulseTicks, typeset } from '@joined-hands/core/music';
+import type { PlayedBar } from '@joined-hands/core/song';
 import { Beam, Dot, GraceNote, GraceNoteGroup, StaveNote, StaveTie, Tuplet } from 'vexflow';
 
 const DURATIONS: Record<string, string> = {

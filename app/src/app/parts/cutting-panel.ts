@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type Division, SCHOOLS } from '@joined-hands/core';
+import { SCHOOLS } from '@joined-hands/core/parts';
+import type { Division } from '@joined-hands/core/song';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { Choice, type ChoiceOption } from '../ui/choice';

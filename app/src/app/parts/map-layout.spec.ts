@@ -1,9 +1,10 @@
+import { partsOf } from '@joined-hands/core/parts';
+import { unfold } from '@joined-hands/core/song';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { partsOf, unfold } from '@joined-hands/core';
-import { DEMO_SONGS } from '../../../../demo/songs';
 import { randomSong } from '../../../../core/testing';
-import { ROW_HEIGHT, layoutMap, tickUnder } from './map-layout';
+import { DEMO_SONGS } from '../../../../demo/songs';
+import { layoutMap, ROW_HEIGHT, tickUnder } from './map-layout';
 
 const [lanterns] = DEMO_SONGS;
 

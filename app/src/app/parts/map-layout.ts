@@ -1,4 +1,5 @@
-import type { Part, PlayedBar, PlayedSong } from '@joined-hands/core';
+import type { Part } from '@joined-hands/core/parts';
+import { type PlayedBar, type PlayedSong } from '@joined-hands/core/song';
 
 /** The song as a map: lines of bars, on each the parts in playing order, what returns on the row where it was first. */
 export interface SongMap {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { type Part, firstBarTick } from '@joined-hands/core';
+import { firstBarTick, type Part } from '@joined-hands/core/parts';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { BenchState } from '../bench/bench-state';
 import { Seam } from '../bench/seam';

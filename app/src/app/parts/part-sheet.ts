@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { learningInWords, partCard, typesetForm } from '@joined-hands/core';
+import { learningInWords, partCard, typesetForm } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { BenchState } from '../bench/bench-state';
 import { PartDifference } from './part-difference';

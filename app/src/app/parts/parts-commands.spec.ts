@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Focus, KeyPress } from '../help/commands';
+import { type Focus, type KeyPress } from '../help/commands';
 import { PARTS_SHORTCUTS, partsCommandFor } from './parts-commands';
 
 const FREE: Focus = { inField: false, onControl: false, onRadio: false, inDialog: false };

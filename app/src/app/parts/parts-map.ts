@@ -2,22 +2,23 @@ import { CdkDrag, type CdkDragEnd } from '@angular/cdk/drag-drop';
 import {
   ChangeDetectionStrategy,
   Component,
-  type ElementRef,
   computed,
   effect,
+  type ElementRef,
   inject,
   signal,
   viewChild,
 } from '@angular/core';
-import { type Part, barsInWords, relationInWords, typesetForm } from '@joined-hands/core';
+import type { Part } from '@joined-hands/core/parts';
+import { barsInWords, relationInWords, typesetForm } from '@joined-hands/core/words';
 import { BenchState } from '../bench/bench-state';
 import {
   type CutShape,
+  layoutMap,
   type MapLine,
   ROW_HEIGHT,
   RULER_BAND,
   SECTION_BAND,
-  layoutMap,
   tickUnder,
 } from './map-layout';
 import { PartsState } from './parts-state';

@@ -1,9 +1,5 @@
-import { Injectable, computed, inject, linkedSignal, signal } from '@angular/core';
+import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import {
-  type Choices,
-  type Division,
-  type Section,
-  type Part,
   cutIdForChoice,
   cutPlaces,
   joinWithNext,
@@ -11,13 +7,14 @@ import {
   moveCut,
   nearestPlace,
   nudgeCut,
+  type Part,
   partsOf,
   proposeSections,
   splitAt,
   splitPlace,
-  unfold,
   writtenTick,
-} from '@joined-hands/core';
+} from '@joined-hands/core/parts';
+import { type Choices, type Division, type Section, unfold } from '@joined-hands/core/song';
 import { BenchState } from '../bench/bench-state';
 
 /** What the Parts bench helps with, one at a time. */

@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { type KeyboardSize, LAYOUT_ROWS, type Profile, type Reach, WHITE_MM } from '@joined-hands/core';
+import { type KeyboardSize, type Reach, WHITE_MM } from '@joined-hands/core/music';
+import type { Profile } from '@joined-hands/core/song';
+import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import { Store } from '@ngrx/store';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { Keyboard, type HeldKey } from '../keyboard/keyboard';
+import { type HeldKey, Keyboard } from '../keyboard/keyboard';
 import { keysBetween } from '../keyboard/keyboard-layout';
 import { ProfileActions } from '../state/actions';
 import { workbench } from '../state/reducer';

@@ -1,29 +1,19 @@
 import {
   ChangeDetectionStrategy,
   Component,
-  type ElementRef,
-  type OnInit,
   computed,
+  type ElementRef,
   inject,
+  type OnInit,
   signal,
   viewChild,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import {
-  Clock,
-  MOST_BYTES,
-  type OpenedFile,
-  READ_ENDINGS,
-  type Song,
-  type TuneCandidate,
-  DEFAULT_CHOICES,
-  emptySong,
-  keyName,
-  metreName,
-  partsOf,
-  typeset,
-  unfold,
-} from '@joined-hands/core';
+import { MOST_BYTES, type OpenedFile, READ_ENDINGS, type TuneCandidate } from '@joined-hands/core/formats';
+import { keyName, metreName, typeset } from '@joined-hands/core/music';
+import { partsOf } from '@joined-hands/core/parts';
+import { Clock } from '@joined-hands/core/performance';
+import { DEFAULT_CHOICES, emptySong, type Song, unfold } from '@joined-hands/core/song';
 import { formatDistanceToNow } from 'date-fns';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';

@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, type OnDestroy, inject, signal } from '@angular/core';
-import { DEFAULT_PROFILE, type TuneCandidate } from '@joined-hands/core';
+import { ChangeDetectionStrategy, Component, inject, type OnDestroy, signal } from '@angular/core';
+import type { TuneCandidate } from '@joined-hands/core/formats';
+import { DEFAULT_PROFILE } from '@joined-hands/core/song';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA, NzModalRef } from 'ng-zorro-antd/modal';
 import { Player } from '../sound/player';

@@ -1,7 +1,7 @@
-import { Injectable, inject, signal } from '@angular/core';
-import type { Arrangement } from '@joined-hands/core';
+import { inject, Injectable, signal } from '@angular/core';
+import type { Arrangement } from '@joined-hands/core/arrangement';
 import { Piano, SAMPLE_DELAY_SECONDS } from './piano';
-import { type PlannedNote, type PlayProgram, type PlayRequest, planProgram } from './program';
+import { type PlannedNote, planProgram, type PlayProgram, type PlayRequest } from './program';
 
 const CLICK_HIGH = 1760;
 const CLICK_LOW = 1175;

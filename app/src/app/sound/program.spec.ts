@@ -1,5 +1,6 @@
+import { arrange } from '@joined-hands/core/arrange';
+import { DEFAULT_PROFILE } from '@joined-hands/core/song';
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_PROFILE, arrange } from '@joined-hands/core';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { sampleFiles } from './piano';
 import { planProgram } from './program';

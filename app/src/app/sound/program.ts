@@ -1,5 +1,8 @@
-import type { Arrangement, Hand, TimedNote } from '@joined-hands/core';
-import { Clock, barTicks, inForceAt, pulseTicks } from '@joined-hands/core';
+import type { Arrangement } from '@joined-hands/core/arrangement';
+import type { Hand } from '@joined-hands/core/hands';
+import { barTicks, pulseTicks } from '@joined-hands/core/music';
+import { Clock, type TimedNote } from '@joined-hands/core/performance';
+import { inForceAt } from '@joined-hands/core/song';
 
 /** What to play: a stretch of ticks, at a tempo, with one hand or both. */
 export interface PlayRequest {

@@ -1,4 +1,5 @@
-import type { Arrangement, Profile, Song, SongEdit } from '@joined-hands/core';
+import type { Arrangement } from '@joined-hands/core/arrangement';
+import { type Profile, type Song, type SongEdit } from '@joined-hands/core/song';
 import { createActionGroup, emptyProps, props } from '@ngrx/store';
 import type { Place } from './model';
 

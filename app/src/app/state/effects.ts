@@ -1,11 +1,11 @@
-import { Injectable, inject } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import {
-  EMPTY,
   catchError,
   concatMap,
   debounceTime,
+  EMPTY,
   filter,
   from,
   map,
@@ -13,7 +13,7 @@ import {
   switchMap,
   withLatestFrom,
 } from 'rxjs';
-import { StaleRevisionError, SongStore } from '../storage/song-store';
+import { SongStore, StaleRevisionError } from '../storage/song-store';
 import { ArrangerClient } from '../workers/arranger';
 import { ArrangementActions, PlaceActions, ProfileActions, SongActions } from './actions';
 import { workbench } from './reducer';

@@ -1,5 +1,5 @@
-import type { Arrangement, Profile, Song, SongEdit } from '@joined-hands/core';
-import { DEFAULT_PROFILE } from '@joined-hands/core';
+import type { Arrangement } from '@joined-hands/core/arrangement';
+import { DEFAULT_PROFILE, type Profile, type Song, type SongEdit } from '@joined-hands/core/song';
 
 /** One state of the song that can be returned to. Songs are immutable and share what did not change. */
 export interface Step {

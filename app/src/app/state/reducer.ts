@@ -1,4 +1,4 @@
-import { applyEdit, describeEdit, sessionOf } from '@joined-hands/core';
+import { applyEdit, describeEdit, sessionOf } from '@joined-hands/core/song';
 import { createFeature, createReducer, on } from '@ngrx/store';
 import { ArrangementActions, PlaceActions, ProfileActions, SongActions } from './actions';
 import { EMPTY_WORKBENCH, type WorkbenchState } from './model';

@@ -1,6 +1,7 @@
 import '@angular/compiler';
+import { arrange } from '@joined-hands/core/arrange';
+import { applyEdit, DEFAULT_PROFILE, type SongEdit } from '@joined-hands/core/song';
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_PROFILE, type SongEdit, applyEdit, arrange } from '@joined-hands/core';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { ArrangementActions, PlaceActions, ProfileActions, SongActions } from './actions';
 import { EMPTY_WORKBENCH, FIRST_PLACE, type WorkbenchState } from './model';

@@ -1,4 +1,4 @@
-import type { Profile, Song } from '@joined-hands/core';
+import { type Profile, type Song } from '@joined-hands/core/song';
 import Dexie, { type Table } from 'dexie';
 import type { Place } from '../state/model';
 

@@ -1,8 +1,8 @@
-import 'fake-indexeddb/auto';
 import '@angular/compiler';
+import { applyEdit, DEFAULT_PROFILE, SCHEMA_VERSION, type Song } from '@joined-hands/core/song';
+import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { DEFAULT_PROFILE, SCHEMA_VERSION, type Song, applyEdit } from '@joined-hands/core';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { FIRST_PLACE } from '../state/model';
 import { Database } from './database';

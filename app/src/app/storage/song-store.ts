@@ -1,14 +1,7 @@
 import { Injectable } from '@angular/core';
-import {
-  type Profile,
-  SCHEMA_VERSION,
-  type Song,
-  migrateSong,
-  profileSchema,
-  readProject,
-} from '@joined-hands/core';
-import type { Place } from '../state/model';
-import { FIRST_PLACE } from '../state/model';
+import { readProject } from '@joined-hands/core/formats';
+import { migrateSong, type Profile, profileSchema, SCHEMA_VERSION, type Song } from '@joined-hands/core/song';
+import { FIRST_PLACE, type Place } from '../state/model';
 import { Database, type StoredSong } from './database';
 
 /** Another tab wrote the song in the meantime. */

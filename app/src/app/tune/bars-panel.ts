@@ -1,21 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  type FoundKey,
-  type FoundMetre,
-  type Key,
-  type Metre,
-  type SongEdit,
-  findKeys,
-  findMetres,
-  inForceAt,
-  keyName,
-  metreName,
-  orderInWords,
-  twelveKeys,
-  typeset,
-  writtenBars,
-} from '@joined-hands/core';
+import { findKeys, type FoundKey } from '@joined-hands/core/harmony';
+import { type Key, keyName, type Metre, metreName, typeset } from '@joined-hands/core/music';
+import { inForceAt, orderInWords, type SongEdit, twelveKeys, writtenBars } from '@joined-hands/core/song';
+import { findMetres, type FoundMetre } from '@joined-hands/core/takes';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';

@@ -1,6 +1,6 @@
-import { type KeyEvent, takeOf } from '@joined-hands/core';
+import { type KeyEvent, takeOf } from '@joined-hands/core/takes';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { ComputerKeys, MidiKeys, ScreenKeys, SimulatedKeys, midiInputs } from './key-sources';
+import { ComputerKeys, midiInputs, MidiKeys, ScreenKeys, SimulatedKeys } from './key-sources';
 
 const cMajor = { tonic: { letter: 'C' as const, alter: 0 }, mode: 'major' as const };
 

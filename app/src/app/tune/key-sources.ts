@@ -1,4 +1,4 @@
-import { type KeyEvent, type Mistake, type TuneKey, playSimulated } from '@joined-hands/core';
+import { type KeyEvent, type Mistake, playSimulated, type TuneKey } from '@joined-hands/core/takes';
 import type { KeySource } from './recorder';
 
 /** Keys of the computer as piano keys, by their place on the keyboard: the middle row white, the row above black. */

@@ -8,16 +8,9 @@ import {
   untracked,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  type KeyChoice,
-  KEYBOARDS,
-  type Profile,
-  applyEdit,
-  keyName,
-  nameOf,
-  spellInKey,
-  typeset,
-} from '@joined-hands/core';
+import type { KeyChoice } from '@joined-hands/core/effort';
+import { KEYBOARDS, keyName, nameOf, spellInKey, typeset } from '@joined-hands/core/music';
+import { applyEdit, type Profile } from '@joined-hands/core/song';
 import { Store } from '@ngrx/store';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';

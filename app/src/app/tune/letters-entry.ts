@@ -7,23 +7,20 @@ import {
   signal,
   untracked,
 } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import {
+  countsOfTake,
   EntryError,
   FieldError,
-  countsOfTake,
-  type Pitch,
-  type TypedTune,
-  type MelodyNote,
-  landmarkOf,
-  midiOf,
   readLetters,
-  spellInKey,
-  writeLetters,
   readTune,
-  takeOf,
+  type TypedTune,
+  writeLetters,
   writeTune,
-} from '@joined-hands/core';
-import { FormsModule } from '@angular/forms';
+} from '@joined-hands/core/formats';
+import { landmarkOf, midiOf, type Pitch, spellInKey } from '@joined-hands/core/music';
+import type { MelodyNote } from '@joined-hands/core/song';
+import { takeOf } from '@joined-hands/core/takes';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';

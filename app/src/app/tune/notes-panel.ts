@@ -1,14 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import {
-  type Choices,
-  RHYTHMS,
-  barAt,
-  besideBlacks,
-  classNameOf,
-  countAt,
-  landmarkOf,
-  typeset,
-} from '@joined-hands/core';
+import { countAt } from '@joined-hands/core/joining';
+import { besideBlacks, classNameOf, landmarkOf, typeset } from '@joined-hands/core/music';
+import { RHYTHMS } from '@joined-hands/core/rhythm';
+import { barAt, type Choices } from '@joined-hands/core/song';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Choice, type ChoiceOption } from '../ui/choice';
 import { TIME_STEPS, TuneState } from './tune-state';

@@ -1,25 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { barTicks } from '@joined-hands/core/music';
+import { inForceAt, keyAt, writtenBars } from '@joined-hands/core/song';
 import {
+  compareTakes,
   type Grid,
+  gridInWords,
   type KeyEvent,
   type Mistake,
-  type Take,
-  type TuneKey,
-  barTicks,
-  compareTakes,
-  gridInWords,
-  inForceAt,
-  keyAt,
   movedInWords,
+  type Take,
   takeOf,
+  type TuneKey,
   withTake,
-  writtenBars,
-} from '@joined-hands/core';
+} from '@joined-hands/core/takes';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { ComputerKeys, MidiKeys, SimulatedKeys, midiInputs } from './key-sources';
+import { ComputerKeys, midiInputs, MidiKeys, SimulatedKeys } from './key-sources';
 import { type KeySource, Recorder } from './recorder';
 import { ScreenKeyboard } from './screen-keyboard';
 import { TuneState } from './tune-state';

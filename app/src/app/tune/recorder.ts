@@ -1,5 +1,7 @@
-import { Injectable, computed, inject, signal } from '@angular/core';
-import { type KeyEvent, barTicks, inForceAt, pulseTicks } from '@joined-hands/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { barTicks, pulseTicks } from '@joined-hands/core/music';
+import { inForceAt } from '@joined-hands/core/song';
+import type { KeyEvent } from '@joined-hands/core/takes';
 import { BenchState } from '../bench/bench-state';
 import { Piano } from '../sound/piano';
 

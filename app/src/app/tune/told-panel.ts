@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { type Profile, rightHandInWords } from '@joined-hands/core';
+import type { Profile } from '@joined-hands/core/song';
+import { rightHandInWords } from '@joined-hands/core/words';
 import { Store } from '@ngrx/store';
 import { ProfileActions } from '../state/actions';
 import { Choice, type ChoiceOption } from '../ui/choice';

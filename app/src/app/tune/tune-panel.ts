@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { FindingsList } from '../bench/findings-list';
 import { Choice } from '../ui/choice';
 import { BarsPanel } from './bars-panel';
-import { FindingsList } from '../bench/findings-list';
 import { KeysPanel } from './keys-panel';
 import { NotesPanel } from './notes-panel';
 import { PlayPanel } from './play-panel';

@@ -1,16 +1,16 @@
-import { Injectable, computed, inject, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { midiOf } from '@joined-hands/core/music';
+import { partIndexAt } from '@joined-hands/core/parts';
 import {
+  barAt,
   type Finding,
+  inForceAt,
   type MelodyNote,
   type PlayedNote,
   type Song,
   type SongEdit,
-  barAt,
-  inForceAt,
-  midiOf,
-  partIndexAt,
   writtenBars,
-} from '@joined-hands/core';
+} from '@joined-hands/core/song';
 import { BenchState } from '../bench/bench-state';
 
 /** What the Tune bench helps with, one at a time. */

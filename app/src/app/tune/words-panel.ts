@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
-import { heads, wordsOf } from '@joined-hands/core';
+import { heads, wordsOf } from '@joined-hands/core/song';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { TuneState } from './tune-state';
 

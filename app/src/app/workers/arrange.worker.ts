@@ -1,28 +1,19 @@
+import { arrange, arrangeInSlices, compareLayouts, type LayoutCost } from '@joined-hands/core/arrange';
+import type { Arrangement } from '@joined-hands/core/arrangement';
+import { easierKeys, type KeyChoice } from '@joined-hands/core/effort';
+import { FileError, type OpenedFile, openFile } from '@joined-hands/core/formats';
+import { keepIdentity } from '@joined-hands/core/music';
+import { type Profile, type Song, type SongEdit } from '@joined-hands/core/song';
 import {
-  type Alternative,
-  type Arrangement,
-  FileError,
-  type Profile,
-  type Song,
-  alternativesFor,
   chordsFor,
-  compareLayouts,
-  type LayoutCost,
   type Scope,
-  type SongEdit,
   type Suggestion,
   suggestionsAt,
   type Taste,
-  arrange,
-  arrangeInSlices,
-  keepIdentity,
-  type KeyChoice,
-  type OpenedFile,
-  easierKeys,
-  openFile,
-} from '@joined-hands/core';
+} from '@joined-hands/core/suggesting';
+import { type Alternative, alternativesFor } from '@joined-hands/core/voicing';
 import { expose } from 'comlink';
-import { type Known, type Sent, type Travelling, lightened, packed } from './travelling';
+import { type Known, lightened, packed, type Sent, type Travelling } from './travelling';
 
 let newestJob = 0;
 let lastSong: Song | null = null;

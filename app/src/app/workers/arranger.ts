@@ -1,21 +1,14 @@
 import { Injectable } from '@angular/core';
-import {
-  type Alternative,
-  type Arrangement,
-  type KeyChoice,
-  type LayoutCost,
-  type Profile,
-  type Scope,
-  type Song,
-  type SongEdit,
-  type Suggestion,
-  type Taste,
-  type Timeline,
-  timelineOf,
-} from '@joined-hands/core';
-import { type Remote, proxy, wrap } from 'comlink';
+import { type LayoutCost, timelineOf } from '@joined-hands/core/arrange';
+import type { Arrangement } from '@joined-hands/core/arrangement';
+import type { KeyChoice } from '@joined-hands/core/effort';
+import type { Timeline } from '@joined-hands/core/performance';
+import { type Profile, type Song, type SongEdit } from '@joined-hands/core/song';
+import { type Scope, type Suggestion, type Taste } from '@joined-hands/core/suggesting';
+import type { Alternative } from '@joined-hands/core/voicing';
+import { proxy, type Remote, wrap } from 'comlink';
 import { Observable } from 'rxjs';
-import type { Arranger, ReadResult } from './arrange.worker';
+import { type Arranger, type ReadResult } from './arrange.worker';
 import { NOTHING_KEPT, type Sent, type Travelling, unpacked } from './travelling';
 
 /** The worker that does the arithmetic, so that the interface never waits for it. */

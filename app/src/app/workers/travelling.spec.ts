@@ -1,7 +1,9 @@
-import { DEFAULT_PROFILE, type SongEdit, applyEdit, arrange, keepIdentity } from '@joined-hands/core';
+import { arrange } from '@joined-hands/core/arrange';
+import { keepIdentity } from '@joined-hands/core/music';
+import { applyEdit, DEFAULT_PROFILE, type SongEdit } from '@joined-hands/core/song';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
-import { type Kept, NOTHING_KEPT, lightened, packed, unpacked } from './travelling';
+import { type Kept, lightened, NOTHING_KEPT, packed, unpacked } from './travelling';
 
 const [lanterns] = DEMO_SONGS;
 

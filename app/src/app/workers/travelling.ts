@@ -1,4 +1,5 @@
-import type { ArrangedChange, Arrangement, PlayedSong } from '@joined-hands/core';
+import { type ArrangedChange, type Arrangement } from '@joined-hands/core/arrangement';
+import type { PlayedSong } from '@joined-hands/core/song';
 
 /** An arrangement on its way to the interface, which has song and profile and works out the performance when it plays. */
 export type Travelling = Omit<Arrangement, 'song' | 'profile' | 'timeline'>;

@@ -1,12 +1,8 @@
-import { KEYBOARDS } from './music/keyboard';
-import { nameOf, typeset } from './music/pitch';
-import type { HandNote } from './joining/handNote';
-import type { Finding } from './song/finding';
-import { quickChanges } from './harmony/quickChanges';
-import { tuneFindings } from './harmony/tuneFindings';
-import { type Part, partIndexAt } from './parts/parts';
-import type { Choices, Profile, Song } from './song/schema';
-import type { PlayedSong } from './song/unfold';
+import type { HandNote } from '../hands';
+import { quickChanges, tuneFindings } from '../harmony';
+import { KEYBOARDS, nameOf, typeset } from '../music';
+import { type Part, partIndexAt } from '../parts';
+import { type Choices, type Finding, type PlayedSong, type Profile, type Song } from '../song';
 
 const LEAVE_OUT = 'Leave it out';
 

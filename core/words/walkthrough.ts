@@ -1,19 +1,22 @@
-import type { ArrangedChange, Arrangement } from '../arrange';
-import type { HandNote } from '../joining/handNote';
+import { type ArrangedChange, type Arrangement } from '../arrangement';
+import type { HandNote } from '../hands';
+import { countAt, handsInWords } from '../joining';
+import { RUNGS } from '../ladder';
+import {
+  beatTicks,
+  besideBlacks,
+  classNameOf,
+  keyName,
+  landmarkOf,
+  metreName,
+  nameOf,
+  type Pitch,
+  typeset,
+} from '../music';
+import { movedInWords, type Part, partIndexAt, repeatedFigure } from '../parts';
+import { barAt, keyAt } from '../song';
+import { CLOSE_HANDS_IN_WORDS, movementInWords, voicingName } from './explain';
 import { learningInWords } from './learning';
-import { RUNGS } from '../joining/hands';
-import { handsInWords } from '../joining/handRelations';
-import { countAt } from '../joining/counts';
-import { beatTicks, metreName } from '../music/metre';
-import { keyName } from '../music/key';
-import { besideBlacks, landmarkOf } from '../music/landmarks';
-import { movedInWords } from '../parts/form';
-import { repeatedFigure } from '../parts/figures';
-import { type Pitch, classNameOf, nameOf, typeset } from '../music/pitch';
-import { type Part, partIndexAt } from '../parts/parts';
-import { barAt } from '../song/bars';
-import { keyAt } from '../song/unfold';
-import { CLOSE_HANDS_IN_WORDS, movementInWords, voicingName } from '../voicing/explain';
 
 /** The whole arrangement in words, part by part, in the order of hands each part has chosen. */
 export function writeWalkthrough(arrangement: Arrangement): string {

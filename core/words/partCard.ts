@@ -1,11 +1,9 @@
-import type { Arrangement } from '../arrange';
-import { handsInWords } from '../joining/handRelations';
-import { besideBlacks, landmarkOf } from '../music/landmarks';
-import { typeset } from '../music/pitch';
-import { countAt } from '../joining/counts';
-import type { Part } from '../parts/parts';
-import { Clock } from '../performance/clock';
-import { barAt } from '../song/bars';
+import type { Arrangement } from '../arrangement';
+import { countAt, handsInWords } from '../joining';
+import { besideBlacks, landmarkOf, typeset } from '../music';
+import type { Part } from '../parts';
+import { Clock } from '../performance';
+import { barAt } from '../song';
 import {
   barsInWords,
   differingInWords,

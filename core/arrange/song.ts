@@ -1,59 +1,28 @@
-import { type Effort, effortOf } from './effort/effort';
-import { type Fill, fillIn } from './fills/fill';
-import { walkIdOf } from './fills/walk';
-import { fixedFingers } from './fingering/fixed';
-import { withFingers } from './fingering/hands';
-import { degreeOf } from './harmony/degree';
-import type { Degree } from './harmony/degree';
-import { bumpsBetween } from './joining/bumps';
-import { type HandNote, inTime } from './joining/handNote';
-import { choicesAt, leftHand, rightHand } from './joining/hands';
-import { type ChangeMeeting, type Meeting, meetingOf, meetingsOf } from './joining/meetings';
-import { arrangeFindings } from './findings';
-import { type HandRelations, NO_RELATIONS, relateHands } from './joining/handRelations';
-import { type Part, partIndexAt, partsOf } from './parts/parts';
-import { twinsOf } from './parts/twins';
-import { Clock } from './performance/clock';
-import { type Timeline, perform } from './performance/perform';
-import { rubFindings } from './joining/rubs';
-import { keyName } from './music/key';
-import { rememberLast } from './music/memo';
-import { type Finding, findingId } from './song/finding';
-import { handsForSinging } from './joining/singing';
-import { withRhythms } from './rhythm/versions';
-import type { Profile, Song } from './song/schema';
-import { type PlayedSong, unfold } from './song/unfold';
-import type { VoicedChange, VoicedSong } from './voicing/voice';
-import { keysInPlace } from './voicing/inPlace';
-import { voiceParts } from './voicing/voiceParts';
-import type { Voicing } from './voicing/voicing';
-
-/** A change with everything a pianist wants to know of it. */
-export interface ArrangedChange extends VoicedChange {
-  readonly degree: Degree;
-  readonly meeting: ChangeMeeting;
-}
-
-/** All that is derived from a song and a profile; recomputed, never stored. */
-export interface Arrangement {
-  readonly song: Song;
-  readonly profile: Profile;
-  readonly played: PlayedSong;
-  readonly parts: readonly Part[];
-  readonly changes: readonly ArrangedChange[];
-  readonly raisedParts: readonly number[];
-  readonly right: readonly HandNote[];
-  readonly left: readonly HandNote[];
-  readonly meetings: readonly Meeting[];
-  readonly fills: readonly Fill[];
-  readonly efforts: readonly Effort[];
-  /** How each hand of each part relates to earlier parts; empty until all parts are worked out. */
-  readonly relations: HandRelations;
-  readonly findings: readonly Finding[];
-  readonly timeline: Timeline;
-  /** Index of the only part whose hands are worked out so far, or null when all are. */
-  readonly onlyPart: number | null;
-}
+import { type ArrangedChange, type Arrangement } from '../arrangement';
+import { type Effort, effortOf } from '../effort';
+import { fillIn, walkIdOf } from '../fills';
+import { fixedFingers, withFingers } from '../fingering';
+import { type HandNote, inTime } from '../hands';
+import { degreeOf } from '../harmony';
+import {
+  bumpsBetween,
+  choicesAt,
+  handsForSinging,
+  leftHand,
+  meetingOf,
+  meetingsOf,
+  NO_RELATIONS,
+  relateHands,
+  rightHand,
+  rubFindings,
+} from '../joining';
+import { keyName, rememberLast } from '../music';
+import { type Part, partIndexAt, partsOf, twinsOf } from '../parts';
+import { Clock, perform, type Timeline } from '../performance';
+import { withRhythms } from '../rhythm';
+import { findingId, type PlayedSong, type Profile, type Song, unfold } from '../song';
+import { keysInPlace, type VoicedChange, type VoicedSong, voiceParts, type Voicing } from '../voicing';
+import { arrangeFindings } from './songFindings';
 
 export interface ArrangeOptions {
   /** Leave the fingers out: for measuring. */

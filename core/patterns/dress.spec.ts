@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../arrange';
+import { arrange } from '../arrange/song';
 import { parseChord } from '../music/chord';
 import { chroma } from '../music/pitch';
 import { barAt } from '../song/bars';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, type Song } from '../song/schema';
 import { randomSong, songs } from '../testing';
-import { PATTERNS, SUBSTITUTES, patternNamed } from './patterns';
+import { patternNamed, PATTERNS, SUBSTITUTES } from './patterns';
 
 const patterned = (song: Song, pattern: string): Song =>
   applyEdit(song, { kind: 'choose', choices: { rung: 5, pattern } });

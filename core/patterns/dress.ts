@@ -1,15 +1,17 @@
-import { membersOf } from '../music/chord';
-import { KEYBOARDS, reachMm, spanMm } from '../music/keyboard';
-import { TICKS_PER_QUARTER, metreName } from '../music/metre';
-import { chroma, typeset } from '../music/pitch';
-import type { PlayedBar } from '../song/unfold';
-import type { Finding } from '../song/finding';
-import type { Profile } from '../song/schema';
-import { type Sounding, soundingIn } from '../voicing/bounds';
-import { lowIntervalBreaches } from '../voicing/cost';
-import { type VoicedChange, spell } from '../voicing/voice';
-import type { HandNote, Source } from './handNote';
-import { type Pattern, type PatternEvent, type PatternMember, SUBSTITUTES, patternFor } from './patterns';
+import { type HandNote, type Source } from '../hands';
+import {
+  chroma,
+  KEYBOARDS,
+  membersOf,
+  metreName,
+  reachMm,
+  spanMm,
+  TICKS_PER_QUARTER,
+  typeset,
+} from '../music';
+import { type Finding, type PlayedBar, type Profile } from '../song';
+import { lowIntervalBreaches, type Sounding, soundingIn, spell, type VoicedChange } from '../voicing';
+import { type Pattern, type PatternEvent, patternFor, type PatternMember, SUBSTITUTES } from './patterns';
 
 /** One chord to be dressed with a pattern. */
 export interface DressTask {

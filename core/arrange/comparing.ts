@@ -1,11 +1,7 @@
-import { LAYOUT_ROWS } from './voicing/layoutNames';
-import { partsOf } from './parts/parts';
-import type { Layout, Profile, Song } from './song/schema';
-import { unfold } from './song/unfold';
-import { movementOf } from './voicing/baseline';
-import { voiceFresh } from './voicing/voiceParts';
-import type { VoicedChange } from './voicing/voice';
-import { spanMm, WHITE_MM } from './music/keyboard';
+import { spanMm, WHITE_MM } from '../music';
+import { partsOf } from '../parts';
+import { type Layout, type Profile, type Song, unfold } from '../song';
+import { LAYOUT_ROWS, movementOf, type VoicedChange, voiceFresh } from '../voicing';
 
 /** What one layout asks of the hand over a song or a part. */
 export interface LayoutCost {

@@ -1,5 +1,4 @@
-import type { Metre } from '../music/metre';
-import { metreName } from '../music/metre';
+import { type Metre, metreName } from '../music';
 
 /** Members of a root-based row are numbers (1, 3, 5, 8 …); a voicing-based row names keys of the voicing. */
 export type PatternMember = number | 'lowest' | 'others' | 'all';

@@ -1,5 +1,5 @@
-import type { Arrangement } from '../arrange';
-import { learningOf } from '../parts/form';
+import type { Arrangement } from '../arrangement';
+import { learningOf } from '../parts';
 
 /** "4 parts, 3 different; left hand: 2 different. Learn part 2 once, play it twice." */
 export function learningInWords({ parts, relations }: Arrangement): string {

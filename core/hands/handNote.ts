@@ -1,4 +1,4 @@
-import type { Pitch } from '../music/pitch';
+import type { Pitch } from '../music';
 
 export type Hand = 'right' | 'left';
 export type Source = 'melody' | 'harmony' | 'chord' | 'figure' | 'pattern' | 'fill';

@@ -1,9 +1,7 @@
-import { inversionReason } from '../harmony/naming';
-import { inversionName } from '../harmony/inversion';
-import { membersOf, symbolOf } from '../music/chord';
-import { classNameOf, typeset } from '../music/pitch';
-import type { CloseHands } from '../song/schema';
-import { type Step, type VoicedChange, spell } from './voice';
+import { inversionName, inversionReason } from '../harmony';
+import { classNameOf, membersOf, symbolOf, typeset } from '../music';
+import type { CloseHands } from '../song';
+import { spell, type Step, type VoicedChange } from '../voicing';
 
 /** "B♭7, second inversion"; the bass is in the symbol of a slash chord. */
 export function voicingName(v: VoicedChange): string {

@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { DEMO_SONGS } from '../demo/songs';
-import { type Arrangement, arrange, arrangeInSlices } from './arrange';
-import { keepIdentity } from './music/memo';
-import { type SongEdit, applyEdit } from './song/edits';
-import { DEFAULT_PROFILE, LAYOUTS, type Song } from './song/schema';
-import { randomSong } from './testing';
+import { DEMO_SONGS } from '../../demo/songs';
+import type { Arrangement } from '../arrangement/arrangement';
+import { keepIdentity } from '../music/memo';
+import { applyEdit, type SongEdit } from '../song/edits';
+import { DEFAULT_PROFILE, LAYOUTS, type Song } from '../song/schema';
+import { randomSong } from '../testing';
+import { arrange, arrangeInSlices } from './song';
 
 const without = { withoutFingers: true };
 const copyOf = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;

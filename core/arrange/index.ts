@@ -1,0 +1,2 @@
+export { compareLayouts, type LayoutCost } from './comparing';
+export { arrange, arrangeInSlices, timelineOf } from './song';

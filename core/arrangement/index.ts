@@ -1,0 +1,1 @@
+export { type ArrangedChange, type Arrangement } from './arrangement';

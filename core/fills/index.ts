@@ -1,0 +1,2 @@
+export { type Fill, fillIn } from './fill';
+export { walkIdOf } from './walk';

@@ -1,0 +1,2 @@
+export { type Hand, type HandNote, inTime, type Source } from './handNote';
+export { fingerSpan, type FingerSpan } from './spans';

@@ -1,0 +1,12 @@
+export { chordsFromKeys, type SoundingKey } from './chordsFromKeys';
+export { type Degree, degreeOf, numeralOf } from './degree';
+export { diatonicChords } from './diatonic';
+export { inversionName, inversionOf } from './inversion';
+export { findKeys, type FoundKey } from './keyFinding';
+export { inversionReason, nameKeys, rootInKey } from './naming';
+export { byHalfStep, chordsHolding, type Neighbour, neighboursOf, onLadder } from './neighbours';
+export { otherQualities } from './neighbours';
+export { quickChanges } from './quickChanges';
+export { letterIn, qualityOf, roleInWords, roleOf } from './roles';
+export { tuneFindings } from './tuneFindings';
+export { heardRubs, notesUnder, type NoteUnder } from './underChords';

@@ -1,0 +1,1 @@
+export { RUNGS } from './ladder';

@@ -1,0 +1,14 @@
+export { seeded } from './chance';
+export { bassOf, type Chord, ChordSymbolError, type Member, membersOf, movedSymbol } from './chord';
+export { parseChord, spellingInChord, symbolOf } from './chord';
+export { CHORD_TYPES, type ChordType, memberNumber, typeOfSuffix } from './chordTypes';
+export { fifthsOf, type Key, keyFromFifths, keyName, scaleOf, spellInKey } from './key';
+export { centreMm, isBlack, KEYBOARDS, type KeyboardSize, OCTAVE_MM, type Reach } from './keyboard';
+export { reachMm, spanMm, WHITE_MM } from './keyboard';
+export { besideBlacks, landmarkOf, parseLandmark } from './landmarks';
+export { gotOrMade, keepIdentity, rememberLast, rememberMany } from './memo';
+export { barTicks, beatTicks, halfBeatTicks, isCompound, type Metre, metreName } from './metre';
+export { metricStrength, pulseTicks, TICKS_PER_QUARTER, TICKS_PER_WHOLE } from './metre';
+export { chroma, classAbove, classNameOf, type Letter, LETTERS, midiOf, movedBy, nameOf } from './pitch';
+export { parsePitch, parsePitchClass, type Pitch, pitchAt, type PitchClass, PitchNameError } from './pitch';
+export { staffStep, transposePitch, typeset } from './pitch';

@@ -1,0 +1,11 @@
+export { cutIdForChoice, cutPlaces, joinWithNext, lockCut, moveCut, nearestPlace } from './cutting';
+export { nudgeCut, splitAt, splitPlace } from './cutting';
+export { divide } from './divide';
+export { repeatedFigure } from './figures';
+export { learningOf, movedInWords } from './form';
+export { contentsOf, cutIdAt, firstBarTick, type Part, partIndexAt, partsOf } from './parts';
+export { type Progression, progressionsOf } from './progressions';
+export { relate, type Related, type Struck } from './relations';
+export { SCHOOLS } from './schools';
+export { proposeSections, writtenTick } from './sections';
+export { twinsOf } from './twins';

@@ -1,0 +1,2 @@
+export { Clock } from './clock';
+export { perform, type TimedNote, type Timeline } from './perform';

@@ -1,0 +1,1 @@
+export { RHYTHMS, withRhythms } from './versions';

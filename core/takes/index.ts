@@ -1,0 +1,5 @@
+export { type Grid, gridInWords } from './grid';
+export { findMetres, type FoundMetre } from './metreFinding';
+export { movedInWords, quantise, type Quantised, withoutBreaths } from './quantise';
+export { type KeyEvent, type Mistake, playSimulated, type TuneKey } from './simulatedPianist';
+export { compareTakes, melodyNote, type Take, takeOf, withTake } from './take';

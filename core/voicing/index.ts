@@ -1,0 +1,12 @@
+export { movementOf, rootPositionLine } from './baseline';
+export { CROWDED, leftBounds, SHORTEST_HOLD, type Sounding, soundingIn } from './bounds';
+export { candidatesFor } from './candidates';
+export { lowIntervalBreaches } from './cost';
+export { drillFrom, type DrillPattern, DRILLS, type DrillStep, drillThrough, type KeyOrder } from './drill';
+export { type Mark, markKeys } from './drill';
+export { keysInPlace, readSymbol } from './inPlace';
+export { LAYOUT_ROWS } from './layoutNames';
+export { isUnderMelody } from './members';
+export { alternativesFor, optimumSemitones, voiceFresh, voiceParts } from './voiceParts';
+export { type Alternative, spell, type Step, type VoicedChange, type VoicedSong } from './voiced';
+export { type Voicing, voicingOf } from './voicing';

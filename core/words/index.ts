@@ -1,0 +1,5 @@
+export { derivationOf, points, voicingName, whyOf } from './explain';
+export { learningInWords } from './learning';
+export { partCard } from './partCard';
+export { barsInWords, meetingInWords, partNumberAt, relationInWords } from './walkthrough';
+export { rightHandInWords, sayIt, typesetForm, writeWalkthrough } from './walkthrough';
