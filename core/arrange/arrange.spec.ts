@@ -2,10 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import type { Arrangement } from '../arrangement/arrangement';
+import { RUNGS } from '../ladder';
+import { seeded } from '../music';
 import { keepIdentity } from '../music/memo';
 import { applyEdit, type SongEdit } from '../song/edits';
 import { DEFAULT_PROFILE, LAYOUTS, type Song } from '../song/schema';
 import { randomSong } from '../testing';
+import { settling } from './settled';
 import { arrange, arrangeInSlices } from './song';
 
 const without = { withoutFingers: true };
@@ -75,23 +78,124 @@ describe('what is remembered between edits', () => {
   });
 });
 
-describe('slices', () => {
-  it('give the part on screen first, as it is in the whole', () => {
-    for (const song of DEMO_SONGS) {
-      const slices = arrangeInSlices(song, DEFAULT_PROFILE, { firstPart: 1 });
-      let part: Arrangement | null = null;
-      for (;;) {
-        const { done, value } = slices.next();
-        if (!done) part = value ?? part;
-        if (!done) continue;
-        const [from, to] = [value.parts[1].fromTick, value.parts[1].toTick];
-        const within = (n: { readonly tick: number }) => n.tick >= from && n.tick < to;
-        const keys = (a: Arrangement | null) =>
-          [...(a?.right ?? []), ...(a?.left ?? [])].filter(within).map((n) => [n.tick, n.midi, n.length]);
-        expect(part?.onlyPart).toBe(1);
-        expect(keys(part)).toEqual(keys(value));
-        break;
+/** The part sent first, and the whole song after it. */
+function firstAndWhole(song: Song, firstPart: number): { first: Arrangement; whole: Arrangement } {
+  const slices = arrangeInSlices(song, DEFAULT_PROFILE, { firstPart });
+  let first: Arrangement | null = null;
+  for (;;) {
+    const { done, value } = slices.next();
+    if (!done) first ??= value;
+    else if (first) return { first, whole: value };
+    else throw new Error('No part came first.');
+  }
+}
+
+const onRung = (song: Song, rung: number): Song => applyEdit(song, { kind: 'choose', choices: { rung } });
+const READY = RUNGS.filter((rung) => rung.isReady).map((rung) => rung.number);
+
+describe('the part sent first is that part of the finished song', () => {
+  const isThePart = (song: Song): void => {
+    // Nothing may come from what was remembered: each song is arranged as if for the first time.
+    const count = arrange(copyOf(song), DEFAULT_PROFILE).parts.length;
+    for (let part = 0; part < count; part++) {
+      const { first, whole } = firstAndWhole(copyOf(song), part);
+      expect(first.isPartial).toBe(count > 1);
+      expect(whole.isPartial).toBe(false);
+      // Hands, fingers, findings, meetings, fills, effort.
+      expect(first.arranged[part]).toEqual(whole.arranged[part]);
+      expect(first.arranged.filter(Boolean)).toHaveLength(1);
+      expect(first.changes).toEqual(whole.changes);
+    }
+  };
+
+  it.each(DEMO_SONGS.map((song) => [song.title, song] as const))('%s, every rung, every part', (_, song) => {
+    for (const rung of READY) isThePart(onRung(song, rung));
+  });
+
+  it('any song, every layout, on any rung', () => {
+    const any = fc.record({
+      seed: fc.nat(1e6),
+      rung: fc.constantFrom(...READY),
+      layout: fc.constantFrom(...LAYOUTS),
+      every: fc.constantFrom(1, 2, 3),
+    });
+    fc.assert(
+      fc.property(any, ({ seed, rung, layout, every }) => {
+        const song = randomSong({ bars: 6, changesPerBar: 1, seed, lowest: 57, highest: 79 });
+        const division = { ...song.division, school: 'bars' as const, bars: every };
+        isThePart({ ...song, division, choices: { ...song.choices, rung, layout } });
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('a settled part', () => {
+  const settledIn = (song: Song, index: number): Song => {
+    const edit = settling(arrange(song, DEFAULT_PROFILE), index);
+    return edit ? applyEdit(song, edit) : song;
+  };
+  const handsOf = (song: Song, cutId: string) => {
+    const a = arrange(song, DEFAULT_PROFILE);
+    const index = a.parts.findIndex((part) => part.cutId === cutId);
+    const hands = a.arranged[index];
+    return { right: hands?.right, left: hands?.left, settled: a.parts[index]?.settled };
+  };
+
+  it('is left as it is by every choice for the song', () => {
+    const choices: Partial<Song['choices']>[] = [
+      ...READY.map((rung) => ({ rung })),
+      ...LAYOUTS.map((layout) => ({ layout })),
+      ...['block', 'waltz', 'rocking', 'nowhere'].map((pattern) => ({ pattern, rung: 5 })),
+      ...([-1, 1] as const).map((octaveShift) => ({ octaveShift })),
+      { rhythm: 'straight' },
+      { rhythm: 'anticipated' },
+      { register: -7 },
+    ];
+    for (const song of DEMO_SONGS)
+      for (const rung of [3, 5, 7]) {
+        const settled = settledIn(onRung(song, rung), 1);
+        const [{ cutId }] = settled.settled;
+        const before = handsOf(settled, cutId);
+        expect(before.settled).toBe(true);
+        for (const choice of choices) {
+          const edited = applyEdit(settled, { kind: 'choose', choices: choice });
+          expect([song.title, choice, handsOf(edited, cutId)]).toEqual([song.title, choice, before]);
+        }
       }
+  });
+
+  it('is left as it is by 500 edits elsewhere', () => {
+    const [lanterns] = DEMO_SONGS;
+    let song = settledIn(onRung(lanterns, 7), 2);
+    const [{ cutId }] = song.settled;
+    const before = handsOf(song, cutId);
+    const chance = seeded(7);
+    const pick = <T>(list: readonly T[]): T => list[Math.floor(chance() * list.length)];
+    const { parts } = arrange(song, DEFAULT_PROFILE, without);
+    const [from, to] = [parts[2].fromTick, parts[2].toTick];
+    for (let i = 0; i < 500; i++) {
+      const others = song.changes.filter(({ tick }) => tick < from || tick >= to);
+      const notes = song.melody.filter(({ tick }) => tick < from || tick >= to);
+      const { id } = pick(others);
+      const edit = pick<SongEdit>([
+        { kind: 'pin', pin: { changeId: id, keys: [45 + Math.floor(chance() * 9), 57, 60], fingers: null } },
+        { kind: 'unpin', changeId: id },
+        { kind: 'layout', changeId: id, layout: pick(LAYOUTS) },
+        { kind: 'change-written', id, symbol: pick(['Am', 'Dm7', 'G7', 'E', 'F6']) },
+        { kind: 'choose', choices: { rung: pick(READY) } },
+        { kind: 'choose', choices: { layout: pick(LAYOUTS) } },
+        { kind: 'choose-for-part', cutId: parts[0].cutId, choices: { rung: pick(READY) } },
+        {
+          kind: 'notes-moved',
+          ids: [pick(notes).id],
+          semitones: pick([-2, 1, 3]),
+        },
+        { kind: 'division-chosen', division: { school: pick(['phrase', 'types', 'bars'] as const) } },
+        { kind: 'fill', fill: { id: `walk:${id}`, kind: 'bass walk', variant: '' }, taken: chance() < 0.5 },
+      ]);
+      song = applyEdit(song, edit);
+      if (i % 10 === 9) expect(handsOf(song, cutId)).toEqual(before);
     }
   });
 });

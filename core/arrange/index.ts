@@ -1,2 +1,3 @@
 export { compareLayouts, type LayoutCost } from './comparing';
-export { arrange, arrangeInSlices, timelineOf } from './song';
+export { settling, unsettling } from './settled';
+export { arrange, arrangeInSlices, type ArrangeOptions } from './song';

@@ -1,13 +1,13 @@
 import type { HandNote } from '../hands';
 import { quickChanges, tuneFindings } from '../harmony';
-import { KEYBOARDS, nameOf, typeset } from '../music';
+import { KEYBOARDS, nameOf, rememberEach, typeset } from '../music';
 import { type Part, partIndexAt } from '../parts';
 import { type Choices, type Finding, type PlayedSong, type Profile, type Song } from '../song';
 
 const LEAVE_OUT = 'Leave it out';
 
 /** What the song itself makes a pianist want to know: unreadable symbols, keys off the keyboard, import notes. */
-export function arrangeFindings(
+export function songFindings(
   {
     song,
     played,
@@ -36,11 +36,13 @@ export function arrangeFindings(
   return [
     ...unclear,
     ...imported,
-    ...tuneFindings(song, played),
+    ...ofTune('tune', [song.melody, song.words, song.spareWords, played], () => tuneFindings(song, played)),
     ...quickChanges(played, profile.level),
     ...offKeyboard(melody, profile, parts),
   ];
 }
+
+const ofTune = rememberEach<readonly Finding[]>();
 
 function offKeyboard(melody: readonly HandNote[], profile: Profile, parts: readonly Part[]): Finding[] {
   const { low, high } = KEYBOARDS[profile.keyboard];

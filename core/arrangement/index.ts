@@ -1,1 +1,2 @@
-export { type ArrangedChange, type Arrangement } from './arrangement';
+export type { ArrangedChange, Arrangement, PartArrangement, SongFrame } from './arrangement';
+export { assemble } from './assemble';

@@ -9,30 +9,13 @@ import {
   scaleOf,
   spellInKey,
 } from '../music';
-import { barAt, type PlayedSong, type Profile } from '../song';
-import { soundingIn, spell, type VoicedChange } from '../voicing';
+import { barAt } from '../song';
+import { soundingIn, spell } from '../voicing';
+import type { Opening, Proposal } from './proposal';
+import type { FillTask } from './task';
 
-/** A proposed bass walk: single notes that lead from one chord's lowest key to the next one's. */
-export interface Walk {
-  readonly id: string;
-  readonly from: VoicedChange;
-  readonly tick: number;
-  readonly endTick: number;
-  readonly noteTicks: number;
-  readonly pitches: readonly Pitch[];
-  /** The root (or slash bass) of the next chord, where the walk arrives. */
-  readonly goal: Pitch;
-  readonly into: VoicedChange;
-  /** "by step from below" and the like. */
-  readonly manner: string;
-  /** Lower is better. */
-  readonly cost: number;
-}
-
-/** A walk is known by the change it leads away from. */
-export function walkIdOf(changeId: string): string {
-  return `walk:${changeId}`;
-}
+/** What this kind of fill is called. */
+const KIND = 'bass walk';
 
 /** The melody must hold still at least this many pulses before the next chord. */
 const LEAST_STILL = 2;
@@ -44,32 +27,16 @@ const CLEARANCE = 3;
 /** E2: a walk does not end lower. */
 const LOWEST_GOAL = 40;
 
-export interface WalkTask {
-  readonly played: PlayedSong;
-  readonly profile: Profile;
-  readonly longestNote: number;
-  /** Ticks at which parts begin. */
-  readonly partStarts: ReadonlySet<number>;
-  /** Melody as struck (raised or shifted), sorted by onset. */
-  readonly melody: readonly { readonly tick: number; readonly length: number; readonly midi: number }[];
-}
-
 /**
  * The best bass walk into the next chord, where the melody holds (or rests) for two pulses or more before it;
  * null where there is no room. Up to three notes, by step in the key or with a half step at the end
- * (common practice of walking basses). `start` is the lowest key the left hand struck last, `firstKeys` what it
- * strikes at the next chord: a walk arrives on the root, so a single first key gives way to it.
+ * (common practice of walking basses). A walk arrives on the root, so a single first key gives way to it.
  */
-export function walkBetween(
-  task: WalkTask,
-  from: VoicedChange,
-  to: VoicedChange,
-  start: number,
-  firstKeys: readonly number[],
-): Walk | null {
-  const end = to.change.tick;
+export function bassWalk(task: FillTask, opening: Opening): Proposal | null {
+  const { from, into, start } = opening;
+  const end = into.change.tick;
   if (from.change.tick + from.change.length !== end) return null;
-  const bar = barAt(task.played.bars, end - 1);
+  const bar = barAt(task.bars, end - 1);
   const pulse = pulseTicks(bar.metre);
   const still = stillBefore(task, from.change.tick, end, LEAST_STILL * pulse);
   if (still === 0) return null;
@@ -78,57 +45,55 @@ export function walkBetween(
     Math.floor((still - 1) / pulse),
     Math.floor((end - bar.tick) / pulse) - 1,
   );
-  const target = goalOf(task, to, firstKeys);
+  const target = goalOf(task, opening);
   if (target === null || target === start) return null;
-  const goal = spell([target], to.chord, to.key)[0];
-  let best: Walk | null = null;
+  let best: { readonly cost: number; readonly keys: readonly number[]; readonly manner: string } | null =
+    null;
   for (let count = 1; count <= room; count++) {
     const tick = end - count * pulse;
     for (const { manner, keys } of mannersOf(start, target, count, from.key)) {
-      const cost = walkCost(task, {
-        tick,
-        end,
-        start,
-        target,
-        keys,
-        chromatic: manner.startsWith('chromatic'),
-      });
+      const chromatic = manner.startsWith('chromatic');
+      const cost = walkCost(task, { tick, end, start, target, keys, chromatic });
       if (cost > DEAREST || (best && cost >= best.cost)) continue;
-      const pitches = keys.map((key) => spellWalk(key, target, from.key));
-      best = {
-        id: walkIdOf(from.change.id),
-        from,
-        tick,
-        endTick: end,
-        noteTicks: pulse,
-        pitches,
-        goal,
-        into: to,
-        manner,
-        cost,
-      };
+      best = { cost, keys, manner };
     }
   }
-  return best;
+  if (!best) return null;
+  const tick = end - best.keys.length * pulse;
+  return {
+    id: `walk:${from.change.id}`,
+    kind: KIND,
+    variant: best.manner,
+    place: { tick, endTick: end, from, into },
+    hand: 'left',
+    notes: best.keys.map((key, i) => ({
+      tick: tick + i * pulse,
+      length: pulse,
+      pitch: spellWalk(key, target, from.key),
+    })),
+    goal: spell([target], into.chord, into.key)[0],
+    rank: best.cost,
+    reason: `The melody holds still here; the bass leads on ${best.manner}.`,
+  };
 }
 
 /** The key a walk arrives on: the root at or below what the left hand strikes lowest; null where a block begins on another member. */
-function goalOf(task: WalkTask, to: VoicedChange, firstKeys: readonly number[]): number | null {
-  const root = chroma(to.chord.bass ?? to.chord.root);
+function goalOf(task: FillTask, { into, firstKeys, isIntoSettled }: Opening): number | null {
+  const root = chroma(into.chord.bass ?? into.chord.root);
   const lowest = firstKeys[0];
-  if (firstKeys.length > 1) return lowest % 12 === root ? lowest : null;
+  if (firstKeys.length > 1 || isIntoSettled) return lowest % 12 === root ? lowest : null;
   const below = lowest - ((((lowest - root) % 12) + 12) % 12);
   return below >= Math.max(KEYBOARDS[task.profile.keyboard].low, LOWEST_GOAL) ? below : below + 12;
 }
 
 /** Ticks from where the melody last moved to the next chord, if it then holds (or rests) long enough; else 0. */
-function stillBefore(task: WalkTask, from: number, end: number, least: number): number {
+function stillBefore(task: FillTask, from: number, end: number, least: number): number {
   const onsets = soundingIn(task.melody, from, end, task.longestNote)
     .map((note) => note.tick)
     .filter((tick) => tick >= from);
   // The pick-up of the next part may already sound: the walk goes on below it.
   const holdEnd =
-    task.partStarts.has(onsets[onsets.length - 1]) && onsets.length > 1 ? (onsets.pop() as number) : end;
+    task.partStarts.includes(onsets[onsets.length - 1]) && onsets.length > 1 ? (onsets.pop() as number) : end;
   const last = onsets[onsets.length - 1] ?? from;
   return holdEnd - last >= least ? end - last : 0;
 }
@@ -178,7 +143,7 @@ interface WalkPlan {
   readonly chromatic: boolean;
 }
 
-function walkCost(task: WalkTask, plan: WalkPlan): number {
+function walkCost(task: FillTask, plan: WalkPlan): number {
   const keyboard = KEYBOARDS[task.profile.keyboard];
   const top = Math.max(...plan.keys);
   if (Math.min(...plan.keys) < keyboard.low) return Infinity;

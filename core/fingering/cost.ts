@@ -28,13 +28,12 @@ export interface Placed {
   readonly black: boolean;
 }
 
-const spans = new Map<string, FingerSpan>();
+/** Spans by reach, then by both fingers: looked up for every step of every way to play a phrase. */
+const spans: FingerSpan[][] = [];
 
 function spanOf(a: number, b: number, reach: number): FingerSpan {
-  const id = `${a}${b}${reach}`;
-  let span = spans.get(id);
-  if (!span) spans.set(id, (span = fingerSpan(a, b, reach)));
-  return span;
+  const known = (spans[reach] ??= []);
+  return (known[5 * a + b] ??= fingerSpan(a, b, reach));
 }
 
 /** Mirrors a key for the left hand. */
@@ -53,8 +52,27 @@ export function aloneCost(at: Placed): number {
   return cost;
 }
 
-/** Cost of two fingers one after the other (or, for chords, together) on two keys. */
+/** Widest distance between two keys of the longest keyboard, in half steps. */
+const WIDEST = 87;
+/** Costs of pairs by reach; one entry for each pair of fingers, pair of colours and distance. */
+const pairs: Float64Array[] = [];
+
+/**
+ * Cost of two fingers one after the other (or, for chords, together) on two keys, at most 87 half steps apart. It
+ * depends on fingers, colours and distance alone and is looked up in a table that fills as it is asked for.
+ */
 export function pairCost(from: Placed, to: Placed, reach: number): number {
+  const distance = to.key - from.key;
+  if (Math.abs(distance) > WIDEST) return pairCostAnew(from, to, reach);
+  const table = (pairs[reach] ??= new Float64Array(25 * 4 * (2 * WIDEST + 1)).fill(-1));
+  const fingers = 5 * (from.finger - 1) + to.finger - 1;
+  const colours = (from.black ? 2 : 0) + (to.black ? 1 : 0);
+  const at = (4 * fingers + colours) * (2 * WIDEST + 1) + WIDEST + distance;
+  if (table[at] < 0) table[at] = pairCostAnew(from, to, reach);
+  return table[at];
+}
+
+function pairCostAnew(from: Placed, to: Placed, reach: number): number {
   if (from.key === to.key) return from.finger === to.finger ? 0 : FINGER_COSTS.positionShift / 2;
   if (from.finger === to.finger) return shiftCost(from.key, to.key);
   const low = from.finger < to.finger ? from : to;

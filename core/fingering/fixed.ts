@@ -16,6 +16,7 @@ export function fixedFingers(
   const learned = new Map(
     song.settled.flatMap((s) => s.fingers.map((f) => [nameOf(f.from, f.after, f.midi), f.finger] as const)),
   );
+  if (pinned.size + learned.size === 0) return () => null;
   const onset = onsetsOf(played);
   return (group) => {
     const known = group.map((n) => learned.get(nameOf(n.from, n.tick - (onset.get(n.from) ?? 0), n.midi)));

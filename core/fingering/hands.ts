@@ -1,37 +1,64 @@
-import { type Hand, type HandNote } from '../hands';
+import type { Hand, HandNote } from '../hands';
 import { TICKS_PER_QUARTER } from '../music';
 import { finger, type HandEvent } from './finger';
 
 /** A rest this long lets the hand move at leisure. */
 const LEISURE_TICKS = TICKS_PER_QUARTER;
+/** So does a note held this long, at the end of a part: there is time to look where the next one begins. */
+const LONG_NOTE_TICKS = 2 * TICKS_PER_QUARTER;
 
 /** Fingers decided elsewhere for keys struck together, lowest key first; null where the hand is free. */
 export type FixedFingers = (group: readonly HandNote[]) => readonly number[] | null;
 
+/** Where a hand comes from: what it struck last, the latest last, with the fingers on it. Empty: from nowhere. */
+export type HandState = readonly { readonly keys: readonly number[]; readonly fingers: readonly number[] }[];
+
+export const FROM_NOWHERE: HandState = [];
+/** The cost model looks at three strikes in a row: what went before those does not matter. */
+const REMEMBERED = 2;
+
+/** Notes of one part with a finger on each, and where they leave the hand. */
+export interface FingeredPart {
+  readonly notes: readonly HandNote[];
+  readonly leaves: HandState;
+}
+
 /**
- * The same notes with a finger on each. A new part is a new start for the hand: it was learned by itself.
- * `fixed` gives the fingers of keys struck together that were pinned or learned, lowest key first, or null.
+ * The notes of a part with a finger on each, the hand coming from where the part before left it. `fixed` gives the
+ * fingers of keys struck together that were pinned or learned, lowest key first, or null.
  */
-export function withFingers(
+export function fingerPart(
   notes: readonly HandNote[],
   hand: Hand,
   reach: number,
-  partStarts: ReadonlySet<number>,
+  from: HandState,
   fixed: FixedFingers,
-): HandNote[] {
+): FingeredPart {
   const groups = together(notes);
-  const events = groups.map((group, i): HandEvent => {
-    const before = groups[i - 1]?.[0];
-    return {
-      keys: group.map((note) => note.midi),
-      afterRest:
-        before !== undefined &&
-        (partStarts.has(group[0].tick) || group[0].tick - (before.tick + before.length) >= LEISURE_TICKS),
-      pinned: fixed(group),
-    };
-  });
-  const fingers = finger(events, hand, reach);
-  return groups.flatMap((group, i) => group.map((note, n) => ({ ...note, finger: fingers[i][n] ?? null })));
+  if (groups.length === 0) return { notes, leaves: from };
+  const before = from.map(({ keys, fingers }): HandEvent => ({ keys, afterRest: false, pinned: fingers }));
+  const own = groups.map((group, i): HandEvent => ({
+    keys: group.map((note) => note.midi),
+    afterRest: i > 0 && restBefore(group, groups[i - 1]) >= LEISURE_TICKS,
+    pinned: fixed(group),
+  }));
+  const fingers = finger([...before, ...own], hand, reach).slice(before.length);
+  const leaves = [...from, ...own.map(({ keys }, i) => ({ keys, fingers: fingers[i] }))].slice(-REMEMBERED);
+  return {
+    notes: groups.flatMap((group, i) => group.map((note, n) => ({ ...note, finger: fingers[i][n] ?? null }))),
+    leaves,
+  };
+}
+
+function restBefore([note]: readonly HandNote[], [before]: readonly HandNote[]): number {
+  return note.tick - (before.tick + before.length);
+}
+
+/** Whether a hand is free where a part begins: after a rest, or a long note it could leave at leisure. */
+export function isFreeBetween(before: readonly HandNote[], first: HandNote | undefined): boolean {
+  const last = before[before.length - 1];
+  if (!last || !first) return true;
+  return first.tick - (last.tick + last.length) >= LEISURE_TICKS || last.length >= LONG_NOTE_TICKS;
 }
 
 /** Notes struck at the same tick, lowest first; grace notes stand alone. */

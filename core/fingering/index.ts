@@ -1,3 +1,3 @@
 export { fixedFingers, learnedFingers } from './fixed';
-export { withFingers } from './hands';
+export { fingerPart, type FixedFingers, FROM_NOWHERE, type HandState, isFreeBetween } from './hands';
 export { arpeggioWarmUp, scaleWarmUp, type WarmUpNote } from './warmups';

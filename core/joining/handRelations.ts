@@ -1,6 +1,6 @@
 import { type HandNote, inTime } from '../hands';
 import { staffStep } from '../music';
-import { contentsOf, movedInWords, type Part, relate, type Related, type Struck } from '../parts';
+import { contentsOf, movedInWords, relate, type Related, type Struck } from '../parts';
 import type { PlayedSong } from '../song';
 
 /** How each hand of each part relates to that hand in earlier parts, by index of the part. */
@@ -11,16 +11,13 @@ export interface HandRelations {
 
 export const NO_RELATIONS: HandRelations = { right: [], left: [] };
 
-/** Compares each hand of each part with the parts before, key by key as struck. */
-export function relateHands(
+/** Compares one hand of each part, by where parts begin, with the parts before, key by key as struck. */
+export function relateHand(
   played: PlayedSong,
-  parts: readonly Part[],
-  { right, left }: { readonly right: readonly HandNote[]; readonly left: readonly HandNote[] },
-): HandRelations {
-  const starts = parts.map((part) => part.fromTick);
-  const hand = (notes: readonly HandNote[]): Related[] =>
-    relate(contentsOf(played, starts, struck(notes), []));
-  return { right: hand(right), left: hand(left) };
+  starts: readonly number[],
+  notes: readonly HandNote[],
+): Related[] {
+  return relate(contentsOf(played, starts, struck(notes), []));
 }
 
 function struck(notes: readonly HandNote[]): Struck[] {

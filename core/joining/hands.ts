@@ -1,77 +1,102 @@
 import { type HandNote, inTime } from '../hands';
-import { reachMm, spanMm } from '../music';
+import { rungOf } from '../ladder';
+import { metreName, reachMm, spanMm } from '../music';
 import { type Part, partIndexAt } from '../parts';
-import { dress } from '../patterns';
-import { barAt, type Choices, type Finding, indexAt, type PlayedSong, type Profile } from '../song';
+import { BLOCK, choosePattern, dress, fitsMetre, patternsOf } from '../patterns';
+import {
+  barAt,
+  type Choices,
+  type Finding,
+  indexAt,
+  type PlayedBar,
+  type PlayedNote,
+  type Profile,
+} from '../song';
 import { isUnderMelody } from '../voicing';
 import { withSharedKeys } from './sharedKeys';
-import { indexFrom, type LeftHandTask, type PartHands } from './task';
+import type { PartHands, PartTask } from './task';
 import { handsUnderMelody } from './underMelody';
 
-/** Melody notes as the right hand strikes them: octave shifts and raised parts applied. */
-export function rightHand(
-  played: PlayedSong,
-  parts: readonly Part[],
-  raised: ReadonlySet<number>,
-): HandNote[] {
-  return played.melody.map((note): HandNote => {
-    const index = partIndexAt(parts, note.tick);
-    const octaves = parts[index].choices.octaveShift + (raised.has(index) ? 1 : 0);
-    return {
-      hand: 'right',
-      tick: note.tick,
-      length: note.length,
-      midi: note.midi + 12 * octaves,
-      pitch: { ...note.pitch, octave: note.pitch.octave + octaves },
-      source: 'melody',
-      from: note.id,
-      lyric: note.lyric?.text ?? null,
-      syllabic: note.lyric?.syllabic,
-      grace: note.grace,
-      finger: null,
-    };
-  });
+/** A melody note as the right hand strikes it, so many octaves away from where it is written. */
+export function struckNote(note: PlayedNote, octaves: number): HandNote {
+  return {
+    hand: 'right',
+    tick: note.tick,
+    length: note.length,
+    midi: note.midi + 12 * octaves,
+    pitch: octaves === 0 ? note.pitch : { ...note.pitch, octave: note.pitch.octave + octaves },
+    source: 'melody',
+    from: note.id,
+    lyric: note.lyric?.text ?? null,
+    syllabic: note.lyric?.syllabic,
+    grace: note.grace,
+    finger: null,
+  };
 }
 
 /** The left hand of one part on its rung: nothing, bass notes, blocks, or a pattern. */
-export function leftHand(task: LeftHandTask, partIndex: number): PartHands {
-  const part = task.parts[partIndex];
-  const { rung } = part.choices;
+export function leftHand(task: PartTask): PartHands {
+  const { part, bars } = task;
+  const { chords, isMoving } = rungOf(part.choices);
   const notes: HandNote[] = [];
   const right: HandNote[] = [];
   const findings: Finding[] = [];
-  if (rung === 1) return { notes, findings };
-  const refused = new Set(task.song.thinningRefused);
-  const all = task.voiced.voiced;
-  for (let i = indexFrom(all, part.fromTick); i < all.length && all[i].change.tick < part.toTick; i++) {
-    const voiced = all[i];
+  if (chords === 'none') return { notes, findings, right };
+  const inFull = new Set(task.playedInFull);
+  for (const voiced of task.voiced) {
     const { tick } = voiced.change;
     if (isUnderMelody(voiced.layout)) {
-      const both = handsUnderMelody(task, voiced, rung >= 5);
+      const both = handsUnderMelody(task, voiced, isMoving);
       notes.push(...both.left);
       right.push(...both.right);
       continue;
     }
     const dressed = dress({
       voiced,
-      pattern: rung >= 5 ? part.choices.pattern : 'Block',
-      bars:
-        rung >= 5
-          ? barsOf(task.played, tick, tick + voiced.length)
-          : [wholeSpan(task.played, tick, voiced.length)],
+      patternIn: (metre) =>
+        isMoving ? choosePattern(part.choices.pattern, metre, part.energy, task.ownPatterns).pattern : BLOCK,
+      bars: isMoving ? barsIn(bars, tick, tick + voiced.length) : [wholeSpan(bars, tick, voiced.length)],
       melody: task.melody,
       longestNote: task.longestNote,
       profile: task.profile,
       partEnd: part.toTick,
-      songEnd: task.played.endTick,
-      refused: refused.has(voiced.change.id) || refused.has(task.twins.get(voiced.change.id) ?? ''),
+      songEnd: task.songEnd,
+      refused: inFull.has(voiced.change.id),
     });
     notes.push(...dressed.notes);
     findings.push(...dressed.findings);
   }
-  const shares = new Set(all.flatMap((v) => (v.closeHands === 'share' ? [v.change.id] : [])));
+  if (isMoving && notes.length > 0) findings.push(...patternRefused(task));
+  const shares = new Set(task.voiced.flatMap((v) => (v.closeHands === 'share' ? [v.change.id] : [])));
   const ownKeys = shares.size === 0 ? notes : withSharedKeys(notes, task.melody, (id) => shares.has(id));
   return { notes: inTime(withRolls(ownKeys, task.profile)), findings, right };
+}
+
+/** A pattern that is unknown, or not made for the metre, said with those that are. */
+function patternRefused({ part, bars, ownPatterns }: PartTask): Finding[] {
+  const { metre } = bars[bars.length - 1];
+  const { pattern } = part.choices;
+  const { refused } = choosePattern(pattern, metre, part.energy, ownPatterns);
+  if (!refused) return [];
+  const all = patternsOf(ownPatterns);
+  const fitting = all.filter((row) => row !== BLOCK && fitsMetre(row, metre));
+  const name = all.find((row) => row.id === pattern)?.name ?? pattern;
+  const why =
+    refused === 'unknown'
+      ? `The pattern “${name}” is not known here`
+      : `${name} is not made for ${metreName(metre)}`;
+  return [
+    {
+      kind: 'pattern',
+      tick: part.fromTick,
+      text: `${why}: blocks are played. ${fitting.length > 0 ? `Made for ${metreName(metre)}: ${fitting.map((row) => row.name).join(', ')}.` : ''}`.trim(),
+      remedies: fitting.map((row) => `Play ${row.name} here`),
+      fixes: fitting.map((row) => ({
+        label: `Play ${row.name} here`,
+        edit: { kind: 'choose-for-part', cutId: part.cutId, choices: { pattern: row.id } },
+      })),
+    },
+  ];
 }
 
 /** Keys struck together that the hand does not span are rolled from below. */
@@ -87,8 +112,7 @@ function withRolls(notes: readonly HandNote[], profile: Profile): HandNote[] {
 }
 
 /** The bars a stretch touches, in time. */
-function barsOf(played: PlayedSong, from: number, to: number): PlayedSong['bars'] {
-  const { bars } = played;
+export function barsIn(bars: readonly PlayedBar[], from: number, to: number): PlayedBar[] {
   const first = indexAt(bars, from);
   let last = first;
   while (last + 1 < bars.length && bars[last + 1].tick < to) last++;
@@ -96,8 +120,8 @@ function barsOf(played: PlayedSong, from: number, to: number): PlayedSong['bars'
 }
 
 /** A block is struck once and held over bar lines: to the pattern code one long bar. */
-function wholeSpan(played: PlayedSong, tick: number, length: number): PlayedSong['bars'][number] {
-  const bar = barAt(played.bars, tick) as PlayedSong['bars'][number];
+function wholeSpan(bars: readonly PlayedBar[], tick: number, length: number): PlayedBar {
+  const bar = barAt(bars, tick) as PlayedBar;
   return { ...bar, tick, length, number: Math.max(1, bar.number) };
 }
 

@@ -5,7 +5,7 @@ import { arrange } from '../arrange/song';
 import type { HandNote } from '../hands/handNote';
 import { KEYBOARDS, reachMm, spanMm } from '../music/keyboard';
 import { barTicks } from '../music/metre';
-import { patternFor } from '../patterns/patterns';
+import { choosePattern } from '../patterns';
 import { barAt } from '../song/bars';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, emptySong, type Profile, type Song } from '../song/schema';
@@ -164,10 +164,16 @@ describe('rungs and patterns', () => {
   });
 
   it('takes a pattern made for the metre, a block where there is none', () => {
-    expect(patternFor('auto', { numerator: 3, denominator: 4 }).name).toBe('Waltz');
-    expect(patternFor('auto', { numerator: 4, denominator: 4 }).name).toBe('Rocking');
-    expect(patternFor('auto', { numerator: 6, denominator: 8 }).name).toBe('Block');
-    expect(patternFor('Waltz', { numerator: 4, denominator: 4 }).name).toBe('Block');
+    const chosen = (choice: string, numerator: number, denominator: number) => {
+      const { pattern, refused } = choosePattern(choice, { numerator, denominator }, 3);
+      return [pattern.id, refused];
+    };
+    expect(chosen('auto', 3, 4)).toEqual(['waltz', null]);
+    expect(chosen('auto', 4, 4)).toEqual(['rocking', null]);
+    expect(chosen('auto', 6, 8)).toEqual(['block', null]);
+    expect(chosen('rocking', 2, 4)).toEqual(['rocking', null]);
+    expect(chosen('waltz', 4, 4)).toEqual(['block', 'metre']);
+    expect(chosen('Waltz', 3, 4)).toEqual(['block', 'unknown']);
   });
 });
 
@@ -233,7 +239,11 @@ describe('fills', () => {
 
   it('are left out when declined', () => {
     const first = arrange(onRung(lanterns, 7), DEFAULT_PROFILE).fills[0];
-    const song = applyEdit(onRung(lanterns, 7), { kind: 'fill', fillId: first.id, taken: false });
+    const song = applyEdit(onRung(lanterns, 7), {
+      kind: 'fill',
+      fill: { id: first.id, kind: 'bass walk', variant: '' },
+      taken: false,
+    });
     const a = arrange(song, DEFAULT_PROFILE);
     expect(a.fills.find((f) => f.id === first.id)?.taken).toBe(false);
     expect(a.left.some((n) => n.source === 'fill' && n.tick === first.tick)).toBe(false);

@@ -27,18 +27,18 @@ export interface ChangeMeeting {
   readonly syllable: string | null;
 }
 
-/** Every tick at which both hands strike. A grace note has its own earlier onset: the chord waits for the main note. */
+/** Every tick at which both hands strike; `changes` are those at which a chord changes. A grace note has its own earlier onset: the chord waits for the main note. */
 export function meetingsOf(
-  played: PlayedSong,
+  bars: PlayedSong['bars'],
+  changes: ReadonlySet<number>,
   right: readonly HandNote[],
   left: readonly HandNote[],
 ): Meeting[] {
-  const changes = new Set(played.changes.map((c) => c.tick));
   const leftAt = byTick(left);
   return [...byTick(right.filter((note) => !note.grace))]
     .filter(([tick]) => leftAt.has(tick))
     .map(([tick, notes]) => {
-      const bar = barAt(played.bars, tick);
+      const bar = barAt(bars, tick);
       return {
         tick,
         bar: bar.number,

@@ -28,6 +28,8 @@ import { countAt } from './counts';
 /** Remedies of one kind offered at most. */
 const MOST_OF_A_KIND = 2;
 
+const heardIn = rememberLast((played: PlayedSong) => heardRubs(notesUnder(played)));
+
 /**
  * Where the chord fights the tune: melody notes that rub, long or stressed enough to be heard, once a note and chord,
  * with remedies by how little they change: leave the member out, a chord of the same job, another quality, the change
@@ -35,7 +37,7 @@ const MOST_OF_A_KIND = 2;
  */
 export const rubFindings = rememberLast((played: PlayedSong, voiced: readonly VoicedChange[]): Finding[] => {
   const byChange = new Map(voiced.map((v, i) => [v.change.id, { v, next: voiced[i + 1] ?? null }]));
-  return heardRubs(notesUnder(played)).flatMap((under): Finding[] => {
+  return heardIn(played).flatMap((under): Finding[] => {
     const place = byChange.get(under.change.id);
     if (!place || under.change.id !== under.change.writtenId || under.note.id !== under.note.writtenId)
       return [];

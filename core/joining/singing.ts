@@ -1,34 +1,28 @@
 import { type HandNote, inTime } from '../hands';
+import { rungOf } from '../ladder';
 import { bassOf, type Chord, chroma, KEYBOARDS, pitchAt, pulseTicks } from '../music';
 import { barAt } from '../song';
 import type { VoicedChange } from '../voicing';
-import { indexFrom, type LeftHandTask, type PartHands } from './task';
+import type { PartHands, PartTask } from './task';
 
 /** The bass of an accompaniment lies in this octave, E1's keyboards start above it: C2 to B2, or G1 at least. */
 const BASS_CENTRE = 43;
-/** From this rung the bass is doubled at the octave and the chord repeated. */
-const MOVING_RUNG = 5;
-/** Below this rung only the bass is played. */
-const CHORD_RUNG = 3;
 
 /**
  * An accompaniment for singing: the bass in the left hand, root alone or with its octave, the chord close around
  * middle C in the right; no melody is played. Source: common practice of accompanying at the piano.
  */
-export function handsForSinging(task: LeftHandTask, partIndex: number): PartHands {
-  const part = task.parts[partIndex];
-  const { rung } = part.choices;
+export function handsForSinging(task: PartTask): PartHands {
+  const { bass, chord } = rungOf(task.part.choices).singing;
   const left: HandNote[] = [];
   const right: HandNote[] = [];
-  const all = task.voiced.voiced;
   let before = BASS_CENTRE;
-  for (let i = indexFrom(all, part.fromTick); i < all.length && all[i].change.tick < part.toTick; i++) {
-    const voiced = all[i];
+  for (const voiced of task.voiced) {
     const low = bassKey(voiced.chord, before, KEYBOARDS[task.profile.keyboard].low);
     before = low;
-    const keys = rung >= MOVING_RUNG ? doubled(task, low, voiced.voicing.keys[0]) : [low];
+    const keys = bass === 'octave' ? doubled(task, low, voiced.voicing.keys[0]) : [low];
     for (const midi of keys) left.push(bassNote(voiced, midi));
-    if (rung >= CHORD_RUNG) right.push(...chordNotes(task, voiced, rung >= MOVING_RUNG));
+    if (chord !== 'none') right.push(...chordNotes(task, voiced, chord === 'repeated'));
   }
   return { notes: inTime(left), findings: [], right: inTime(right) };
 }
@@ -43,7 +37,7 @@ function bassKey(chord: Chord, before: number, lowest: number): number {
 }
 
 /** The bass with its octave: above it below the chord, else below it; alone where there is no room or reach. */
-function doubled({ profile }: LeftHandTask, low: number, chordBottom: number): number[] {
+function doubled({ profile }: PartTask, low: number, chordBottom: number): number[] {
   if (profile.leftReach < 8) return [low];
   if (low + 12 < chordBottom) return [low, low + 12];
   return low - 12 >= KEYBOARDS[profile.keyboard].low ? [low - 12, low] : [low];
@@ -65,19 +59,20 @@ function bassNote(voiced: VoicedChange, midi: number): HandNote {
 }
 
 /** The chord held, or struck again on every beat. */
-function chordNotes({ played }: LeftHandTask, voiced: VoicedChange, isRepeated: boolean): HandNote[] {
+function chordNotes({ bars, words }: PartTask, voiced: VoicedChange, isRepeated: boolean): HandNote[] {
   const { tick } = voiced.change;
+  const sung = new Map(words.map((word) => [word.tick, word]));
   const end = tick + voiced.length;
   const onsets = [tick];
   if (isRepeated) {
     for (let at = tick; ;) {
-      at += pulseTicks(barAt(played.bars, at).metre);
+      at += pulseTicks(barAt(bars, at).metre);
       if (at >= end) break;
       onsets.push(at);
     }
   }
   return onsets.flatMap((onset, i) => {
-    const word = wordAt(played, onset);
+    const word = sung.get(onset);
     return voiced.voicing.keys.map((midi, k): HandNote => ({
       hand: 'right',
       tick: onset,
@@ -92,14 +87,4 @@ function chordNotes({ played }: LeftHandTask, voiced: VoicedChange, isRepeated: 
       finger: null,
     }));
   });
-}
-
-/** The syllable sung exactly at a tick, from the melody or from the words of a song without one. */
-function wordAt(
-  played: LeftHandTask['played'],
-  tick: number,
-): { readonly text: string; readonly syllabic: HandNote['syllabic'] } | null {
-  return (
-    played.melody.find((n) => n.tick === tick)?.lyric ?? played.words.find((w) => w.tick === tick) ?? null
-  );
 }

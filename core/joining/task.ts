@@ -1,20 +1,27 @@
 import type { HandNote } from '../hands';
 import type { Part } from '../parts';
-import { type Finding, type PlayedSong, type Profile, type Song } from '../song';
-import { type Sounding, type VoicedSong } from '../voicing';
+import type { Finding, Lyric, OwnPattern, PlayedBar, Profile } from '../song';
+import type { Sounding, VoicedChange } from '../voicing';
 
-export interface LeftHandTask {
-  readonly song: Song;
-  readonly played: PlayedSong;
-  readonly parts: readonly Part[];
+/** All that the hands of one part depend on; what comes from outside the part comes in by name. */
+export interface PartTask {
+  readonly part: Part;
   readonly profile: Profile;
-  readonly voiced: VoicedSong;
-  /** The melody as struck, sorted by onset. */
+  /** The chords that begin in the part. */
+  readonly voiced: readonly VoicedChange[];
+  /** The melody as struck that sounds while these last, in time, and the first note after it. */
   readonly melody: readonly Sounding[];
-  /** Changes of parts that follow another, with the change each stands for. */
-  readonly twins: ReadonlyMap<string, string>;
   /** Ticks of the longest note of the melody. */
   readonly longestNote: number;
+  /** The bars these last. */
+  readonly bars: readonly PlayedBar[];
+  /** What is sung in the part, by tick. */
+  readonly words: readonly (Lyric & { readonly tick: number })[];
+  /** Where the song ends. */
+  readonly songEnd: number;
+  readonly ownPatterns: readonly OwnPattern[];
+  /** Chords (played ids) whose pattern is played in full though the program would thin it. */
+  readonly playedInFull: readonly string[];
 }
 
 /** What a part adds to both hands; the melody is the right hand's own. */
@@ -23,17 +30,5 @@ export interface PartHands {
   readonly notes: HandNote[];
   readonly findings: Finding[];
   /** Keys of the right hand beside the melody. */
-  readonly right?: readonly HandNote[];
-}
-
-/** Index of the first change at or after a tick. */
-export function indexFrom(voiced: VoicedSong['voiced'], tick: number): number {
-  let low = 0;
-  let high = voiced.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (voiced[middle].change.tick < tick) low = middle + 1;
-    else high = middle;
-  }
-  return low;
+  readonly right: readonly HandNote[];
 }

@@ -2,7 +2,7 @@ import type { HandNote } from '../hands';
 import { bassOf, chroma, KEYBOARDS, membersOf, pulseTicks } from '../music';
 import { barAt } from '../song';
 import { lowIntervalBreaches, soundingIn, spell, type VoicedChange } from '../voicing';
-import type { LeftHandTask } from './task';
+import type { PartTask } from './task';
 
 /** The bass lies near here, below the right hand: A2. */
 const BASS_CENTRE = 45;
@@ -14,7 +14,7 @@ const LONG_BEATS = 2;
  * fifth, or on a moving rung with the octave. With "long" only under long notes and at the ends of phrases.
  */
 export function handsUnderMelody(
-  task: LeftHandTask,
+  task: PartTask,
   voiced: VoicedChange,
   isMoving: boolean,
 ): { readonly left: HandNote[]; readonly right: HandNote[] } {
@@ -34,16 +34,16 @@ export function handsUnderMelody(
 
 /** Two beats or more, or the last before a rest or the end of the part. */
 function isLongOrLast(
-  { melody, parts, played }: LeftHandTask,
-  over: LeftHandTask['melody'][number] | undefined,
+  { melody, part, bars }: PartTask,
+  over: PartTask['melody'][number] | undefined,
   tick: number,
 ): boolean {
   if (!over) return false;
-  const beat = pulseTicks(barAt(played.bars, tick).metre);
+  const beat = pulseTicks(barAt(bars, tick).metre);
   if (over.length >= LONG_BEATS * beat) return true;
   const end = over.tick + over.length;
   const next = melody.find((note) => note.tick > over.tick);
-  return next === undefined || next.tick > end || parts.some((part) => part.fromTick === next.tick);
+  return next === undefined || next.tick > end || next.tick === part.toTick;
 }
 
 /** The root (or slash bass) nearest the middle of the bass, clear below the right hand. */
@@ -59,7 +59,7 @@ function bassUnder({ chord }: VoicedChange, ceiling: number, lowest: number): nu
 
 /** The fifth above the bass, or its octave; the bass alone where hand, register or right hand leave no room. */
 function fitted(
-  { profile }: LeftHandTask,
+  { profile }: PartTask,
   { chord }: VoicedChange,
   low: number,
   ceiling: number,

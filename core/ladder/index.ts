@@ -1,1 +1,1 @@
-export { RUNGS } from './ladder';
+export { BLOCKS, MELODY_ALONE, type Rung, rungOf, RUNGS } from './ladder';

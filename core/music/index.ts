@@ -6,7 +6,8 @@ export { fifthsOf, type Key, keyFromFifths, keyName, scaleOf, spellInKey } from 
 export { centreMm, isBlack, KEYBOARDS, type KeyboardSize, OCTAVE_MM, type Reach } from './keyboard';
 export { reachMm, spanMm, WHITE_MM } from './keyboard';
 export { besideBlacks, landmarkOf, parseLandmark } from './landmarks';
-export { gotOrMade, keepIdentity, rememberLast, rememberMany } from './memo';
+export { gotOrMade, keepIdentity, keptList, keptValue, rememberEach, rememberLast } from './memo';
+export { rememberMany } from './memo';
 export { barTicks, beatTicks, halfBeatTicks, isCompound, type Metre, metreName } from './metre';
 export { metricStrength, pulseTicks, TICKS_PER_QUARTER, TICKS_PER_WHOLE } from './metre';
 export { chroma, classAbove, classNameOf, type Letter, LETTERS, midiOf, movedBy, nameOf } from './pitch';

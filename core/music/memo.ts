@@ -13,6 +13,38 @@ export function rememberLast<A extends readonly unknown[], R>(
   };
 }
 
+/**
+ * Remembers what was made last under each name, as long as what it was made from is the same: by identity, lists member
+ * by member. `from` must say all that the value depends on. Up to `most` names; then it begins anew.
+ */
+export function rememberEach<R>(most = 20_000): (name: string, from: readonly unknown[], make: () => R) => R {
+  const made = new Map<string, { readonly from: readonly unknown[]; readonly value: R }>();
+  return (name, from, make) => {
+    const known = made.get(name);
+    if (known && from.every((input, i) => isSame(input, known.from[i]))) return known.value;
+    if (made.size >= most) made.clear();
+    const value = make();
+    made.set(name, { from, value });
+    return value;
+  };
+}
+
+function isSame(a: unknown, b: unknown): boolean {
+  if (a === b) return true;
+  if (!Array.isArray(a) || !Array.isArray(b)) return false;
+  return a.length === b.length && a.every((item, i) => item === b[i]);
+}
+
+/** A list as it was when all its members are as they were, so that identity tells that nothing changed. */
+export function keptList<T>(before: readonly T[] | undefined, now: readonly T[]): readonly T[] {
+  return before && isSame(before, now) ? before : now;
+}
+
+/** A value as it was when the new one says the same, for small plain values. */
+export function keptValue<T>(before: T | undefined, now: T): T {
+  return before !== undefined && JSON.stringify(before) === JSON.stringify(now) ? before : now;
+}
+
 /** What a store holds for a key; made, and held from then on, when it holds nothing. */
 export function gotOrMade<K, V>(
   store: { get(key: K): V | undefined; set(key: K, value: V): unknown },
@@ -36,12 +68,20 @@ export function rememberMany<T>(most: number): (name: string, make: () => T) => 
   };
 }
 
-/** `next` with every field that equals the one before replaced by it, so that identity survives a copy. */
+/**
+ * `next` with every field that equals the one before replaced by it, and members of lists likewise, so that identity
+ * survives a copy.
+ */
 export function keepIdentity<T extends object>(before: T | null, next: T): T {
   if (!before) return next;
   const merged = { ...next };
-  for (const field of Object.keys(next) as (keyof T)[]) {
-    if (JSON.stringify(before[field]) === JSON.stringify(next[field])) merged[field] = before[field];
-  }
+  for (const field of Object.keys(next) as (keyof T)[]) merged[field] = kept(before[field], next[field]);
   return merged;
+}
+
+function kept<V>(before: V, next: V): V {
+  if (!Array.isArray(before) || !Array.isArray(next)) return keptValue(before, next);
+  const old = new Map(before.map((item: unknown) => [JSON.stringify(item), item]));
+  const members = next.map((item: unknown) => old.get(JSON.stringify(item)) ?? item);
+  return keptList(before as unknown[], members) as V;
 }

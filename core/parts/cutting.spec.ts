@@ -212,7 +212,11 @@ describe('parts that are the same', () => {
     });
     expect(pairs.length).toBeGreaterThan(0);
     for (const { walk, at } of pairs) {
-      const declined = applyEdit(moving.song, { kind: 'fill', fillId: walk.id, taken: false });
+      const declined = applyEdit(moving.song, {
+        kind: 'fill',
+        fill: { id: walk.id, kind: 'bass walk', variant: '' },
+        taken: false,
+      });
       const twin = arrange(declined, DEFAULT_PROFILE).fills.find((f) => f.tick === at);
       expect(twin?.taken).not.toBe(true);
     }
@@ -248,7 +252,17 @@ describe('settled parts', () => {
       .filter((c) => inPart(c.change.tick))
       .map((c) => ({ changeId: c.change.id, keys: [...c.voicing.keys], fingers: null }));
     const fingers = learnedFingers(notes, before.played).map((f) => ({ ...f, finger: (f.finger % 5) + 1 }));
-    const settled = applyEdit(before.song, { kind: 'settle', cutId: part.cutId, voicings, fingers });
+    const settled = applyEdit(before.song, {
+      kind: 'settle',
+      choices: null,
+      isRaised: false,
+      keys: null,
+      fills: [],
+      cuts: [],
+      cutId: part.cutId,
+      voicings,
+      fingers,
+    });
     const after = arrange(
       applyEdit(settled, { kind: 'choose', choices: { layout: 'root' } }),
       DEFAULT_PROFILE,
@@ -269,7 +283,17 @@ describe('settled parts', () => {
     const voicings = changes
       .slice(0, 4)
       .map((c) => ({ changeId: c.change.id, keys: [...c.voicing.keys], fingers: null }));
-    const settled = applyEdit(lanterns, { kind: 'settle', cutId: parts[0].cutId, voicings, fingers: [] });
+    const settled = applyEdit(lanterns, {
+      kind: 'settle',
+      choices: null,
+      isRaised: false,
+      keys: null,
+      fills: [],
+      cuts: [],
+      cutId: parts[0].cutId,
+      voicings,
+      fingers: [],
+    });
     const joined = partsIn(edited(settled, joinWithNext(partsIn(settled), 0)))[0];
     expect(joined).toMatchObject({ settled: false, settledChanges: 4 });
   });

@@ -1,4 +1,4 @@
-import { barTicks, rememberLast, staffStep } from '../music';
+import { barTicks, keptValue, rememberEach, staffStep } from '../music';
 import { barAt, type Choices, type PlayedSong, type Section, type Song } from '../song';
 import type { ProposedCut } from './divide';
 import { formLetters } from './form';
@@ -41,7 +41,7 @@ export interface Part {
   /** Found the same, and freed by the pianist. */
   readonly isFreed: boolean;
   readonly choices: Choices;
-  /** All its voicings and fingers are kept as learned. */
+  /** All of it is kept as learned. */
   readonly settled: boolean;
   /** Chords of it that are kept as learned. */
   readonly settledChanges: number;
@@ -49,18 +49,18 @@ export interface Part {
 
 /** Numbered parts of the played song: the pianist's cuts, else the proposed division. */
 export function partsOf(song: Song, played: PlayedSong): Part[] {
-  const { spans, related, letters } = structureOf(played, song.cuts, song.division);
+  const { spans, related, letters } = structureOf(played, song.cuts, song.division, song.settled);
   const sectionAt = sectionsByTick(played);
   const settled = settledIn(song, played, spans);
   const shares = spans.map((_, index) => sharedIndex(song, spans, index, sharedWhenFound(related[index])));
-  return spans.map((span, index): Part => {
+  const parts = spans.map((span, index): Part => {
     const [fromBar, toBar] = barsOf(played, span.tick, span.toTick);
     const settings = song.partSettings[span.id];
     const section = sectionAt(Math.max(span.tick, barTickOf(played, fromBar)));
     const { relation, to, moved, sameChords, differs } = related[index];
     const leader = shares[index];
     const declared = settings?.sameAs ?? null;
-    return {
+    const part: Part = {
       number: index + 1,
       cutId: span.id,
       fromTick: span.tick,
@@ -82,10 +82,23 @@ export function partsOf(song: Song, played: PlayedSong): Part[] {
       sharesWith: leader === null ? null : leader + 1,
       isDeclared: leader !== null && declared !== null && declared !== span.id,
       isFreed: declared === span.id,
-      choices: choicesOf(song, spans, shares, index),
+      choices: choicesOf(song, spans, shares, settled, index),
       ...settled[index],
     };
+    return keptPart(span.id, part);
   });
+  return parts;
+}
+
+/** A part that is as it was keeps its identity, so that what is worked out of it is not worked out again. */
+const keptParts = new Map<string, Part>();
+const MOST_KEPT = 20_000;
+
+function keptPart(id: string, now: Part): Part {
+  const part = keptValue(keptParts.get(id), now);
+  if (keptParts.size >= MOST_KEPT) keptParts.clear();
+  keptParts.set(id, part);
+  return part;
 }
 
 interface Span extends ProposedCut {
@@ -99,16 +112,26 @@ interface Structure {
   readonly letters: readonly string[];
 }
 
-/** What does not change with the pianist's choices: worked out once for the same song and cuts. */
-const structureOf = rememberLast(
-  (played: PlayedSong, own: Song['cuts'], division: Song['division']): Structure => {
-    const cuts = cutsOf(played, own, division);
+/** What does not change with the pianist's choices: worked out once for the same tune, chords and cuts. */
+function structureOf(
+  played: PlayedSong,
+  own: Song['cuts'],
+  division: Song['division'],
+  settled: Song['settled'],
+): Structure {
+  const { melody, bars, sections, keyMap, changes } = played;
+  const chords = changes.map(({ tick, length, symbol }) => `${tick}:${length}:${symbol}`).join();
+  const from = [melody, bars, sections, keyMap, chords, own, division, settled];
+  return structures('song', from, () => {
+    const cuts = outsideSettled(cutsOf(played, own, division), own, settled);
     const spans = cuts.map((cut, i) => ({ ...cut, toTick: cuts[i + 1]?.tick ?? played.endTick }));
     const starts = spans.map((span) => span.tick);
-    const related = relate(contentsOf(played, starts, melodyOf(played), played.changes));
+    const related = relate(contentsOf(played, starts, melodyOf(played), changes));
     return { spans, related, letters: formLetters(related) };
-  },
-);
+  });
+}
+
+const structures = rememberEach<Structure>();
 
 function cutsOf(
   played: PlayedSong,
@@ -130,6 +153,23 @@ function cutsOf(
     const known = ids.get(cut.tick);
     if (known !== undefined) return { ...cut, id: known };
     return { ...cut, id: cutIdAt(cut.tick, taken) };
+  });
+}
+
+/** No cut is proposed inside a settled part: between the cuts that were locked when it was settled. */
+function outsideSettled<C extends { readonly id: string; readonly tick: number }>(
+  cuts: readonly C[],
+  own: Song['cuts'],
+  settled: Song['settled'],
+): readonly C[] {
+  if (settled.length === 0) return cuts;
+  const locked = new Set(own.map((cut) => cut.id));
+  const kept = new Set(settled.filter((part) => part.choices !== null).map((part) => part.cutId));
+  let isInside = false;
+  return cuts.filter(({ id, tick }) => {
+    if (tick === 0 || locked.has(id)) isInside = kept.has(id);
+    else if (isInside) return false;
+    return true;
   });
 }
 
@@ -176,14 +216,21 @@ function choicesOf(
   song: Song,
   spans: readonly Span[],
   shares: readonly (number | null)[],
+  settled: readonly Pick<Part, 'settled'>[],
   index: number,
 ): Choices {
+  const frozen = (at: number): Choices | null =>
+    settled[at].settled ? (song.settled.find((part) => part.cutId === spans[at].id)?.choices ?? null) : null;
+  const kept = frozen(index);
+  if (kept) return kept;
   const own = song.partSettings[spans[index].id]?.choices ?? {};
   const leader = shares[index];
   if (leader === null) return { ...song.choices, ...own };
-  const led = { ...song.choices, ...song.partSettings[spans[leader].id]?.choices };
-  const kept = Object.fromEntries(OWN_CHOICES.map((choice) => [choice, own[choice] ?? song.choices[choice]]));
-  return { ...led, ...kept };
+  const led = frozen(leader) ?? { ...song.choices, ...song.partSettings[spans[leader].id]?.choices };
+  const ownOnes = Object.fromEntries(
+    OWN_CHOICES.map((choice) => [choice, own[choice] ?? song.choices[choice]]),
+  );
+  return { ...led, ...ownOnes };
 }
 
 /** A part found the same shares what the other has learned, where its chords are the same too. */

@@ -1,3 +1,5 @@
+import { gotOrMade } from '../music';
+
 /** How a stretch relates to an earlier one. "varied": the same but for single bars, or ornamented. */
 export type Relation = 'same' | 'ending' | 'moved' | 'varied' | 'rhythm' | 'new';
 
@@ -46,25 +48,58 @@ const FEWEST_ORNAMENTED = 5;
 /** So many notes of one length in a row are a rhythm that can be recognised. */
 const FEWEST_EVEN = 8;
 
-/** How each stretch relates to the earlier one most like it; the earliest of equals. O(n²) in their number. */
+/**
+ * How each stretch relates to the earlier one most like it; the earliest of equals. Each is compared only with those
+ * that share what the likeness asks for (the same keys, the same times, a bar, most keys), looked up by name.
+ */
 export function relate(parts: readonly Content[]): Related[] {
   const indexed = parts.map(indexOf);
+  const lookups = TESTS.map(({ seek }) => new Lookup(seek));
   return indexed.map((part, index) => {
-    for (const test of TESTS) {
-      for (let earlier = 0; earlier < index; earlier++) {
-        const found = test(indexed[earlier], part);
-        if (!found) continue;
-        return {
-          moved: null,
-          differs: [],
-          ...found,
-          to: earlier,
-          sameChords: sameChords(parts[earlier], part),
-        };
-      }
-    }
-    return NEW;
+    const found = firstFound(parts, indexed, lookups, part, parts[index]);
+    for (const lookup of lookups) lookup.add(part, index);
+    return found;
   });
+}
+
+function firstFound(
+  parts: readonly Content[],
+  indexed: readonly Indexed[],
+  lookups: readonly Lookup[],
+  part: Indexed,
+  content: Content,
+): Related {
+  for (const [at, { test }] of TESTS.entries()) {
+    for (const earlier of lookups[at].near(part)) {
+      const found = test(indexed[earlier], part);
+      if (!found) continue;
+      const chords = sameChords(parts[earlier], content);
+      return { moved: null, differs: [], ...found, to: earlier, sameChords: chords };
+    }
+  }
+  return NEW;
+}
+
+/** Names under which a stretch is found; those that share one are worth comparing. */
+interface Seek {
+  readonly names: (part: Indexed) => readonly string[];
+}
+
+/** Earlier stretches by the names they go under. */
+class Lookup {
+  private readonly places = new Map<string, number[]>();
+
+  constructor(private readonly seek: Seek) {}
+
+  add(part: Indexed, index: number): void {
+    for (const name of this.seek.names(part)) gotOrMade(this.places, name, (): number[] => []).push(index);
+  }
+
+  /** Those that share a name with a stretch, in order. */
+  near(part: Indexed): number[] {
+    const places = this.seek.names(part).map((name) => this.places.get(name) ?? []);
+    return places.length === 1 ? places[0] : [...new Set(places.flat())].sort((a, b) => a - b);
+  }
 }
 
 const NEW: Related = { relation: 'new', to: null, moved: null, sameChords: false, differs: [] };
@@ -79,6 +114,9 @@ interface Indexed extends Content {
   /** Keys struck, by tick from the origin. */
   readonly keys: ReadonlySet<string>;
   readonly ticks: number;
+  /** All that is struck, and when, as names that equal stretches share; the last note's length apart. */
+  readonly wholeName: string;
+  readonly timesName: string;
 }
 
 function indexOf(content: Content): Indexed {
@@ -95,17 +133,32 @@ function indexOf(content: Content): Indexed {
     bars,
     keys: new Set(notes.map((n) => `${n.tick - origin}:${n.midi}`)),
     ticks: notes.reduce((sum, n) => sum + n.length, 0),
+    wholeName: notes.map((n) => `${n.tick - origin}:${n.tick === last ? '' : n.length}:${n.midi}`).join(),
+    timesName: notes.map((n) => `${n.tick - origin}:${n.tick === last ? '' : n.length}`).join(),
   };
 }
 
-const TESTS: readonly Test[] = [
-  (a, b) => (sameKeys(a, b) && sameChords(a, b) ? { relation: 'same' } : null),
-  (a, b) => (a.notes.length > 0 && sameKeys(a, b) ? { relation: 'same' } : null),
-  hasNewEnding,
-  isMoved,
-  isVaried,
-  hasSameRhythm,
+const byKeys: Seek = {
+  names: (part) => [part.notes.length > 0 ? part.wholeName : `chords ${chordsName(part)}`],
+};
+const byTimes: Seek = { names: (part) => [part.timesName] };
+const byFirstBar: Seek = { names: ({ bars }) => [`${bars.get(-1)}|${bars.get(0)}`] };
+const byBars: Seek = { names: ({ bars }) => [...bars].map(([bar, struck]) => `${bar}|${struck}`) };
+const byStruck: Seek = { names: ({ keys }) => [...keys] };
+
+/** The likenesses from the nearest to the farthest, each with where it is looked for. */
+const TESTS: readonly { readonly test: Test; readonly seek: Seek }[] = [
+  { seek: byKeys, test: (a, b) => (sameKeys(a, b) && sameChords(a, b) ? { relation: 'same' } : null) },
+  { seek: byKeys, test: (a, b) => (a.notes.length > 0 && sameKeys(a, b) ? { relation: 'same' } : null) },
+  { seek: byFirstBar, test: hasNewEnding },
+  { seek: byTimes, test: isMoved },
+  { seek: { names: (part) => [...byBars.names(part), ...byStruck.names(part)] }, test: isVaried },
+  { seek: byTimes, test: hasSameRhythm },
 ];
+
+function chordsName({ changes, origin }: Content): string {
+  return changes.map((c) => `${c.symbol}@${c.tick - origin}`).join();
+}
 
 /** The same keys at the same ticks; the last may ring longer or shorter: what follows decides that. */
 function sameKeys(a: Content, b: Content): boolean {

@@ -1,7 +1,7 @@
-import { barTicks, beatTicks, type Metre, staffStep } from '../music';
+import { barTicks, beatTicks, type Metre, rememberEach, staffStep } from '../music';
 import { barAt, inForceAt, keyAt, type PlayedNote, type PlayedSong } from '../song';
 import { type Cadence, cadenceBefore } from './cadences';
-import { type Return, returnsOf } from './returns';
+import { type FigureLengths, type Likeness, type Return, returnsOf } from './returns';
 
 /** A place where a part could begin, with what speaks for it. */
 export interface Boundary {
@@ -44,6 +44,8 @@ export const STRENGTH = {
 const LEAP_SEMITONES = 7;
 /** Bars of a returning figure that are counted. */
 const MOST_BARS = 4;
+/** Bars a figure must go alike to count; a rounded bar is whole. */
+const LEAST_BARS: Record<Likeness, number> = { same: 0.9, moved: 1.9, rhythm: 1.9 };
 
 /** Ticks of the beat a foot taps, whatever note stands for it: the dotted one in 6/8 as in 6/4. */
 export function stepTicks(metre: Metre): number {
@@ -103,12 +105,6 @@ interface Evidence {
 
 function evidenceOf(played: PlayedSong, notes: readonly Note[], sections: ReadonlySet<number>): Evidence {
   const lengths = notes.map((note) => note.length).sort((a, b) => a - b);
-  const figures = notes.map((note) => ({
-    tick: note.tick,
-    midi: note.midi,
-    step: staffStep(note.pitch),
-    inBar: placeInBar(played, note.tick),
-  }));
   return {
     played,
     notes,
@@ -119,8 +115,27 @@ function evidenceOf(played: PlayedSong, notes: readonly Note[], sections: Readon
     jumps: new Set(
       played.bars.flatMap((b, i) => (i > 0 && b.written <= played.bars[i - 1].written ? [b.tick] : [])),
     ),
-    returns: returnsOf(figures, played.endTick),
+    returns: figuresOf('figures', [notes, played.bars, played.endTick], () => returnsIn(played, notes)),
   };
+}
+
+/** What comes back does not depend on the chords: remembered while melody and bars are the same. */
+const figuresOf = rememberEach<ReadonlyMap<number, readonly Return[]>>();
+
+function returnsIn(played: PlayedSong, notes: readonly Note[]): ReadonlyMap<number, readonly Return[]> {
+  const figures = notes.map((note) => ({
+    tick: note.tick,
+    midi: note.midi,
+    step: staffStep(note.pitch),
+    inBar: placeInBar(played, note.tick),
+  }));
+  return returnsOf(figures, played.endTick, countedLengths(played));
+}
+
+/** Figures so short that none counts, and so long that no more of them does, whatever metre they stand in. */
+function countedLengths({ bars }: PlayedSong): FigureLengths {
+  const ticks = bars.map((bar) => barTicks(bar.metre));
+  return { least: LEAST_BARS.same * Math.min(...ticks), most: (MOST_BARS + 1) * Math.max(...ticks) };
 }
 
 /** Ticks from the bar line; a pick-up lies where it would in a whole bar. */
@@ -232,7 +247,7 @@ function strongest(
       if (item.isFirst !== isFirst || (isFirst && item.likeness !== 'same')) continue;
       const bar = barAt(played.bars, notes[index].tick);
       const bars = Math.min(MOST_BARS, item.ticks / barTicks(bar.metre));
-      if (bars < (item.likeness === 'same' ? 0.9 : 1.9)) continue;
+      if (bars < LEAST_BARS[item.likeness]) continue;
       const off = item.likeness === 'same' ? 0 : STRENGTH[item.likeness];
       const whole = STRENGTH.returns + STRENGTH.returnsPerBar * Math.floor(bars + 0.1) - off;
       const points = isFirst ? Math.round(whole / 2) : whole;

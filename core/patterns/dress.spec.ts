@@ -7,22 +7,22 @@ import { barAt } from '../song/bars';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, type Song } from '../song/schema';
 import { randomSong, songs } from '../testing';
-import { patternNamed, PATTERNS, SUBSTITUTES } from './patterns';
+import { PATTERNS, SUBSTITUTES } from './rows';
 
 const patterned = (song: Song, pattern: string): Song =>
   applyEdit(song, { kind: 'choose', choices: { rung: 5, pattern } });
-const anyPattern = fc.constantFrom('auto', 'Block', 'Waltz', 'Rocking');
+const anyPattern = fc.constantFrom('auto', 'block', 'waltz', 'rocking');
 
 describe('pattern rows', () => {
   it('fit inside themselves, strike something, and have names of their own', () => {
-    for (const { name, beats, events, closer } of PATTERNS) {
-      expect(patternNamed(name.toUpperCase())?.name).toBe(name);
+    for (const { id, beats, events, closer } of PATTERNS) {
+      expect(id).toMatch(/^[a-z0-9-]+$/);
       for (const event of [...events, ...(closer ?? [])]) {
         expect(event.members.length).toBeGreaterThan(0);
         if (beats > 0) expect(event.onset + event.length).toBeLessThanOrEqual(beats);
       }
     }
-    expect(new Set(PATTERNS.map((p) => p.name)).size).toBe(PATTERNS.length);
+    expect(new Set(PATTERNS.map((p) => p.id)).size).toBe(PATTERNS.length);
   });
 
   it('have a substitute for every member that ends at the octave', () => {
@@ -115,7 +115,7 @@ describe('a dressed left hand', () => {
         given: true,
         layout: null,
       }));
-      const { left } = arrange(patterned({ ...song, changes }, 'Rocking'), { ...DEFAULT_PROFILE, leftReach });
+      const { left } = arrange(patterned({ ...song, changes }, 'rocking'), { ...DEFAULT_PROFILE, leftReach });
       return left.slice(0, 4).map((n) => n.midi - left[0].midi);
     };
     expect(parseChord('Bdim')).not.toBeNull();

@@ -3,7 +3,7 @@ import {
   chroma,
   KEYBOARDS,
   membersOf,
-  metreName,
+  type Metre,
   reachMm,
   spanMm,
   TICKS_PER_QUARTER,
@@ -11,12 +11,14 @@ import {
 } from '../music';
 import { type Finding, type PlayedBar, type Profile } from '../song';
 import { lowIntervalBreaches, type Sounding, soundingIn, spell, type VoicedChange } from '../voicing';
-import { type Pattern, type PatternEvent, patternFor, type PatternMember, SUBSTITUTES } from './patterns';
+import type { Pattern, PatternEvent, PatternMember } from './pattern';
+import { SUBSTITUTES } from './rows';
 
 /** One chord to be dressed with a pattern. */
 export interface DressTask {
   readonly voiced: VoicedChange;
-  readonly pattern: string;
+  /** The pattern in each metre the chord is played in. */
+  readonly patternIn: (metre: Metre) => Pattern;
   readonly bars: readonly PlayedBar[];
   readonly melody: readonly Sounding[];
   readonly longestNote: number;
@@ -77,15 +79,15 @@ interface DressedBar {
 function dressBar(task: DressTask, bar: PlayedBar, start: number, end: number): DressedBar {
   const { voiced } = task;
   const hold: Strike[] = [{ tick: start, length: end - start, keys: voiced.voicing.keys }];
-  const pattern = patternFor(task.pattern, bar.metre);
+  const pattern = task.patternIn(bar.metre);
   const lastOfSong = end >= task.songEnd;
-  const underOneBeat = end - start <= TICKS_PER_QUARTER && metreName(bar.metre) === '3/4';
-  if (pattern.name === 'Block' || lastOfSong || underOneBeat)
+  const isTooShort = end - start <= pattern.holdsUpTo * TICKS_PER_QUARTER;
+  if (pattern.beats === 0 || lastOfSong || isTooShort)
     return { strikes: hold, source: 'chord', finding: null };
   // A part may end inside a bar, before the next pick-up: that bar is still its last.
   const lastOfPart = task.partEnd > bar.tick && end >= task.partEnd;
   const play = (events: readonly PatternEvent[]): Strike[] =>
-    strikesOf(task, pattern, events, start, end, lastOfPart);
+    strikesOf(task, pattern, events, bar, start, end, lastOfPart);
   const wide = pattern.base === 'root' && !reachesOctave(task) && pattern.closer;
   const full = play(wide || pattern.events);
   if (task.refused || !bumps(task, full)) return { strikes: full, source: 'pattern', finding: null };
@@ -114,26 +116,34 @@ function strikesOf(
   task: DressTask,
   pattern: Pattern,
   events: readonly PatternEvent[],
+  bar: PlayedBar,
   start: number,
   end: number,
   lastOfPart: boolean,
 ): Strike[] {
   const cycle = pattern.beats * TICKS_PER_QUARTER;
-  const kept = lastOfPart && end - start >= cycle ? events.slice(0, -1) : events;
   const root = pattern.base === 'root' ? rootKey(task, Math.max(...rootMembers(events))) : 0;
+  const phase = phaseAt(task, cycle, bar, start);
   const strikes: Strike[] = [];
-  for (let at = start; at < end; at += cycle) {
+  for (let at = start - phase; at < end; at += cycle) {
+    // The last bar of a part thins, then holds: it has the figure once.
     if (lastOfPart && at > start) break;
-    for (const event of kept) {
+    for (const event of events) {
       const tick = at + Math.round(event.onset * TICKS_PER_QUARTER);
-      if (tick >= end) break;
+      if (tick < start || tick >= end) continue;
       const length = Math.min(Math.round(event.length * TICKS_PER_QUARTER), end - tick);
       strikes.push({ tick, length, keys: keysOf(task, event.members, root) });
     }
   }
+  if (lastOfPart && strikes.length > 1 && end - start >= Math.min(cycle, bar.length)) strikes.pop();
   const last = strikes.length - 1;
   if (lastOfPart && last >= 0) strikes[last] = { ...strikes[last], length: end - strikes[last].tick };
   return strikes;
+}
+
+/** Where a pattern of more than a bar stands when a bar of its chord begins; others begin anew with each bar. */
+function phaseAt({ voiced }: DressTask, cycle: number, bar: PlayedBar, start: number): number {
+  return cycle > bar.length ? (start - voiced.change.tick) % cycle : 0;
 }
 
 function rootMembers(events: readonly PatternEvent[]): number[] {

@@ -1,3 +1,4 @@
+export { AUTO, type ChosenPattern, choosePattern, fitsMetre, patternsOf } from './choosing';
 export { dress } from './dress';
-export { type Pattern, type PatternEvent, patternFor, type PatternMember, patternNamed } from './patterns';
-export { PATTERNS, SUBSTITUTES } from './patterns';
+export type { Pattern, PatternEvent, PatternMember } from './pattern';
+export { BLOCK, PATTERNS } from './rows';

@@ -19,7 +19,11 @@ export function applyChangesEdit(song: Song, { changes }: ChangesEdit): Song {
     changes: tidied(changes),
     pins: song.pins.filter(isKept),
     closeHands: song.closeHands.filter(isKept),
-    settled: song.settled.map((part) => ({ ...part, voicings: part.voicings.filter(isKept) })),
+    settled: song.settled.map((part) => ({
+      ...part,
+      voicings: part.voicings.filter(isKept),
+      keys: part.keys?.filter((key) => isKept({ changeId: key.from })) ?? null,
+    })),
   };
 }
 

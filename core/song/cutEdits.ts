@@ -32,6 +32,16 @@ export function applyCutEdit(song: Song, edit: CutEdit): Song {
   }
 }
 
+/** The song with cuts that stay, whatever is proposed; the song's beginning needs none. */
+export function withLockedCuts(song: Song, cuts: readonly Pick<Song['cuts'][number], 'id' | 'tick'>[]): Song {
+  const locked = cuts.filter(({ tick }) => tick > 0);
+  const all = locked.reduce(
+    (kept, { id, tick }) => withLock({ ...song, cuts: kept }, id, tick, true),
+    song.cuts,
+  );
+  return { ...song, cuts: all };
+}
+
 /** Among proposed cuts only locked ones are stored; among the pianist's own all are. */
 function withLock(song: Song, id: string, tick: number, locked: boolean): Song['cuts'] {
   const others = song.cuts.filter((cut) => cut.id !== id);

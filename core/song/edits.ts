@@ -1,7 +1,7 @@
 import type { Key } from '../music';
 import { applyBarEdit, type BarEdit } from './barEdits';
 import { applyChangesEdit, changeLeftOut, changeMoved, type ChangesEdit } from './changeEdits';
-import { applyCutEdit, type CutEdit, NO_SETTINGS } from './cutEdits';
+import { applyCutEdit, type CutEdit, NO_SETTINGS, withLockedCuts } from './cutEdits';
 import { applyNoteEdit, type NoteEdit } from './noteEdits';
 import {
   type Choices,
@@ -28,11 +28,15 @@ export type SongEdit =
   | { readonly kind: 'unpin'; readonly changeId: string }
   /** How the hands make room at a written change; null: the chord gives way. */
   | { readonly kind: 'close-hands'; readonly changeId: string; readonly how: CloseHands | null }
-  | ({ readonly kind: 'settle' } & SettledPart)
+  /** Keeps a part as it is; `cuts` are its beginning and the next part's, which stay from then on. */
+  | ({
+      readonly kind: 'settle';
+      readonly cuts: readonly { readonly id: string; readonly tick: number }[];
+    } & SettledPart)
   /** Opens a settled part again; `ids` are those of its notes and changes. */
   | { readonly kind: 'unsettle'; readonly cutId: string; readonly ids: readonly string[] }
   | { readonly kind: 'same-as'; readonly cutId: string; readonly sameAs: string | null }
-  | { readonly kind: 'fill'; readonly fillId: string; readonly taken: boolean }
+  | { readonly kind: 'fill'; readonly fill: Song['fillsTaken'][number]; readonly taken: boolean }
   | { readonly kind: 'thinning'; readonly changeId: string; readonly refused: boolean }
   | { readonly kind: 'transposed'; readonly key: Key; readonly semitones: number }
   /** A melody put in the place of the old; edits of one session (typing) are undone together. */
@@ -85,16 +89,24 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
       return { ...song, closeHands: [...without(song.closeHands, changeId), { changeId, how }] };
     }
     case 'settle': {
-      const { cutId, voicings, fingers } = edit;
-      const ids = [...voicings.map((v) => v.changeId), ...fingers.map((f) => f.from)];
-      return { ...song, settled: [...settledWithout(song, cutId, ids), { cutId, voicings, fingers }] };
+      const { kind: _kind, cuts, ...part } = edit;
+      const ids = [...part.voicings.map((v) => v.changeId), ...part.fingers.map((f) => f.from)];
+      const settled = [...settledWithout(song, part.cutId, ids), part];
+      return withLockedCuts({ ...song, settled }, cuts);
     }
     case 'unsettle':
       return { ...song, settled: settledWithout(song, edit.cutId, edit.ids) };
     case 'same-as':
       return withSettings(song, edit.cutId, (old) => ({ ...old, sameAs: edit.sameAs }));
-    case 'fill':
-      return { ...song, fillsDeclined: toggled(song.fillsDeclined, edit.fillId, !edit.taken) };
+    case 'fill': {
+      const { fill, taken } = edit;
+      const others = song.fillsTaken.filter(({ id }) => id !== fill.id);
+      return {
+        ...song,
+        fillsTaken: taken ? [...others, fill] : others,
+        fillsDeclined: toggled(song.fillsDeclined, fill.id, !taken),
+      };
+    }
     case 'thinning':
       return { ...song, thinningRefused: toggled(song.thinningRefused, edit.changeId, edit.refused) };
     case 'transposed':
@@ -202,6 +214,7 @@ function settledWithout(song: Song, cutId: string, ids: readonly string[]): Song
     .map((s) => ({
       ...s,
       voicings: s.voicings.filter((v) => !gone.has(v.changeId)),
+      keys: s.keys?.filter((key) => !gone.has(key.from)) ?? null,
       fingers: s.fingers.filter((f) => !gone.has(f.from)),
     }))
     .filter((s) => s.voicings.length + s.fingers.length > 0);

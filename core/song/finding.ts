@@ -36,6 +36,7 @@ export type FindingKind =
   | 'keyboard'
   | 'bump'
   | 'thinned'
+  | 'pattern'
   | 'imported'
   | 'rub'
   | 'crowded'

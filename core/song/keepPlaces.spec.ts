@@ -46,6 +46,11 @@ describe('places of a song whose bars move', () => {
   it('settled parts are found again under the cut proposed there', () => {
     const settled = applyEdit(lanterns, {
       kind: 'settle',
+      choices: null,
+      isRaised: false,
+      keys: null,
+      fills: [],
+      cuts: [],
       cutId: 'cut11520',
       voicings: [{ changeId: 'c5', keys: [52, 57, 60], fingers: null }],
       fingers: [],

@@ -14,7 +14,8 @@ type Migration = (old: Record<string, unknown>) => Record<string, unknown>;
 /**
  * `MIGRATIONS[n]` turns version n into n + 1. Version 0 is the shape before songs carried import findings,
  * version 1 before words without notes, findings left as they are, and octaves for learning, version 2 before the
- * schools of division, version 3 before hands that are close had a choice of their own.
+ * schools of division, version 3 before hands that are close had a choice of their own, version 4 before patterns had
+ * ids, fills were taken by id, and settled parts kept everything.
  */
 const MIGRATIONS: Record<number, Migration> = {
   0: (old) => ({
@@ -39,6 +40,26 @@ const MIGRATIONS: Record<number, Migration> = {
     division: { ...DEFAULT_DIVISION, ...(hasCuts(old) ? { school: 'own' } : {}) },
   }),
   3: (old) => ({ ...old, schemaVersion: 4, closeHands: [] }),
+  4: (old) => ({
+    ...old,
+    schemaVersion: 5,
+    choices: withPatternId(old['choices']),
+    partSettings: Object.fromEntries(
+      Object.entries(recordOf(old['partSettings'])).map(([cutId, settings]) => [
+        cutId,
+        { ...recordOf(settings), choices: withPatternId(recordOf(settings)['choices']) },
+      ]),
+    ),
+    settled: listOf(old['settled']).map((part) => ({
+      choices: choicesFor(old, recordOf(part)['cutId']),
+      isRaised: false,
+      keys: null,
+      fills: [],
+      ...part,
+    })),
+    patterns: [],
+    fillsTaken: [],
+  }),
 };
 
 /** A change that lasts no time or begins before the song is left out, and said; the rest goes on. */
@@ -54,6 +75,23 @@ function withoutImpossibleChanges(song: Record<string, unknown>): Record<string,
       text: `The chord ${String(symbol)} was left out: it ${Number(tick) < 0 ? 'begins before the song' : `lasts ${String(length)} ticks`}. Write it again where it belongs.`,
     }));
   return { ...song, changes: all.filter(isPossible), imported: [...listOf(song['imported']), ...said] };
+}
+
+function recordOf(stored: unknown): Record<string, unknown> {
+  return typeof stored === 'object' && stored !== null ? (stored as Record<string, unknown>) : {};
+}
+
+/** Choices with the pattern by its id: "Low, then chord" was stored by name. */
+function withPatternId(stored: unknown): unknown {
+  const { pattern, ...rest } = recordOf(stored);
+  if (typeof pattern !== 'string') return stored ?? {};
+  return { ...rest, pattern: pattern.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'auto' };
+}
+
+/** What held for a part when it was settled: the song's choices and its own. */
+function choicesFor(old: Record<string, unknown>, cutId: unknown): unknown {
+  const settings = recordOf(recordOf(old['partSettings'])[String(cutId)]);
+  return { ...recordOf(withPatternId(old['choices'])), ...recordOf(withPatternId(settings['choices'])) };
 }
 
 function listOf(stored: unknown): object[] {

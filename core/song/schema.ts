@@ -1,7 +1,7 @@
 import * as z from 'zod';
 
 /** Version of the stored shape; raise it with a migration in migrate.ts. */
-export const SCHEMA_VERSION = 4;
+export const SCHEMA_VERSION = 5;
 
 const tick = z.number().int().min(0).max(100_000_000);
 const id = z.string().min(1).max(64);
@@ -68,8 +68,8 @@ const changeSchema = z.object({
 /** What the pianist may choose for a song and, differently, for a part. */
 export const choicesSchema = z.object({
   layout: layoutSchema,
-  /** "auto" takes the pattern the metre suggests. */
-  pattern: z.string().max(40),
+  /** Id of a pattern, the song's own ones among them; "auto" takes the one that metre and energy suggest. */
+  pattern: z.string().min(1).max(64),
   rung: z.number().int().min(1).max(7),
   /** Semitones the left hand's usual register is moved, −12 … 12. */
   register: z.number().int().min(-12).max(12),
@@ -109,6 +109,40 @@ const pinSchema = z.object({
 
 /** How hands that come too close at a chord make room: it is let go early, the right hand plays the key both want, or they cross. */
 const CLOSE_HANDS = ['let-go', 'share', 'cross'] as const;
+
+/** A key of a settled part beside the melody, told from the note or change (played id) it comes from. */
+const keptKeySchema = z.object({
+  hand: z.enum(['right', 'left']),
+  from: id,
+  /** Ticks after that one's onset. */
+  after: z.number().int().min(-1_000_000).max(1_000_000),
+  length: z.number().int().min(0).max(1_000_000),
+  pitch: pitchSchema,
+  source: z.enum(['harmony', 'chord', 'figure', 'pattern', 'fill']),
+  rolled: z.number().int().min(0).max(10).nullable(),
+});
+
+/** A pattern member: a chord member's number above the root, or a key of the voicing. */
+const memberSchema = z.union([z.number().int().min(1).max(16), z.enum(['lowest', 'others', 'all'])]);
+
+/** A pattern of the pianist's own. */
+const ownPatternSchema = z.object({
+  id: z.string().min(1).max(64),
+  name: z.string().min(1).max(60),
+  base: z.enum(['root', 'voicing']),
+  /** Its length in beats of a quarter, over one or more bars. */
+  beats: z.number().min(0.5).max(64),
+  events: z
+    .array(
+      z.object({
+        onset: z.number().min(0).max(64),
+        length: z.number().min(0.0625).max(64),
+        members: z.array(memberSchema).min(1).max(10),
+      }),
+    )
+    .min(1)
+    .max(256),
+});
 
 export const songSchema = z.object({
   schemaVersion: z.literal(SCHEMA_VERSION),
@@ -150,11 +184,19 @@ export const songSchema = z.object({
   pins: z.array(pinSchema),
   /** By written change: what the pianist chose where the hands come too close; null: the chord gives way, whatever holds in a part this one follows. */
   closeHands: z.array(z.object({ changeId: id, how: z.enum(CLOSE_HANDS).nullable() })),
-  /** Parts learned as they are: their voicings and fingers by change. */
+  /** Parts learned as they are: everything of them is kept, whatever is chosen elsewhere. */
   settled: z.array(
     z.object({
       cutId: id,
+      /** All that held for it; null in what older versions stored, where only voicings and fingers were kept. */
+      choices: choicesSchema.nullable(),
+      /** Its melody is played an octave higher to make room. */
+      isRaised: z.boolean(),
       voicings: z.array(pinSchema),
+      /** What both hands play beside the melody; null where older versions did not store it. */
+      keys: z.array(keptKeySchema).max(20_000).nullable(),
+      /** Ids of the fills that are played. */
+      fills: z.array(z.string().max(80)),
       /** Fingers by the note or change (played id) a key comes from, and its ticks after that one's onset. */
       fingers: z.array(
         z.object({
@@ -165,6 +207,12 @@ export const songSchema = z.object({
         }),
       ),
     }),
+  ),
+  /** Patterns of the pianist's own, by id. */
+  patterns: z.array(ownPatternSchema).max(200),
+  /** Proposed fills the pianist took. */
+  fillsTaken: z.array(
+    z.object({ id: z.string().min(1).max(80), kind: z.string().max(40), variant: z.string().max(80) }),
   ),
   /** Ids of proposed fills the pianist declined. */
   fillsDeclined: z.array(z.string().max(80)),
@@ -187,6 +235,8 @@ export type CloseHands = (typeof CLOSE_HANDS)[number];
 export type Division = Song['division'];
 export type Section = Song['sections'][number];
 export type SettledPart = Song['settled'][number];
+export type KeptKey = z.infer<typeof keptKeySchema>;
+export type OwnPattern = Song['patterns'][number];
 export type PartSettings = z.infer<typeof partSettingsSchema>;
 
 export const profileSchema = z.object({
@@ -260,6 +310,8 @@ export function emptySong(songId: string, title: string): Song {
     pins: [],
     closeHands: [],
     settled: [],
+    patterns: [],
+    fillsTaken: [],
     fillsDeclined: [],
     thinningRefused: [],
     imported: [],

@@ -8,6 +8,7 @@ import {
   keyFromFifths,
   midiOf,
   movedSymbol,
+  type Pitch,
   pitchAt,
   type PitchClass,
   scaleOf,
@@ -39,16 +40,19 @@ export function transpose(song: Song, to: Key, semitones: number): Song {
     ...pin,
     keys: keysAfter(pin.keys),
   });
+  const pitchAfter = (pitch: Pitch, key: Key = keyMap[0]): Pitch => {
+    const midi = midiOf(pitch) + semitones;
+    const moved = transposePitch(pitch, interval);
+    const isWhole = midiOf(moved) === midi && Math.abs(moved.alter) < 2;
+    return isWhole ? moved : simpleIn(midi, moved, key);
+  };
   return {
     ...song,
     keyMap,
-    melody: song.melody.map((note) => {
-      const key = keyMap.filter((entry) => entry.tick <= note.tick).at(-1) ?? keyMap[0];
-      const midi = midiOf(note.pitch) + semitones;
-      const moved = transposePitch(note.pitch, interval);
-      const isWhole = midiOf(moved) === midi && Math.abs(moved.alter) < 2;
-      return { ...note, pitch: isWhole ? moved : simpleIn(midi, moved, key) };
-    }),
+    melody: song.melody.map((note) => ({
+      ...note,
+      pitch: pitchAfter(note.pitch, keyMap.filter((entry) => entry.tick <= note.tick).at(-1)),
+    })),
     changes: song.changes.map((change) => ({
       ...change,
       symbol: movedSymbol(change.symbol, (root) => plain(classAbove(root, interval))),
@@ -57,6 +61,7 @@ export function transpose(song: Song, to: Key, semitones: number): Song {
     settled: song.settled.map((part) => ({
       ...part,
       voicings: part.voicings.map(pinAfter),
+      keys: part.keys?.map((key) => ({ ...key, pitch: pitchAfter(key.pitch) })) ?? null,
       // Another key asks for other fingers: black keys lie elsewhere.
       fingers: [],
     })),

@@ -1,4 +1,4 @@
-import { type Chord, ChordSymbolError, type Key, midiOf, parseChord } from '../music';
+import { type Chord, ChordSymbolError, gotOrMade, type Key, midiOf, parseChord } from '../music';
 import { type Bar, barAt, inForceAt, writtenBars } from './bars';
 import { type Change, type MelodyNote, type Song } from './schema';
 
@@ -126,7 +126,16 @@ function sliceMap<T extends { readonly tick: number }>(
   return [first, ...later.map((entry) => ({ ...entry, tick: entry.tick + shift }))];
 }
 
+/** Made once for the same written note or change in the same place: what an edit did not touch keeps its identity. */
+const notesMade = new WeakMap<MelodyNote, Map<string, PlayedNote>>();
+const changesMade = new WeakMap<Change, Map<string, PlayedChange>>();
+
 function playedNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
+  const made = gotOrMade(notesMade, note, () => new Map<string, PlayedNote>());
+  return gotOrMade(made, `${shift}${mark}`, () => makeNote(note, shift, mark));
+}
+
+function makeNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
   return {
     ...note,
     id: note.id + mark,
@@ -138,6 +147,11 @@ function playedNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
 
 function playedChange(change: Change, shift: number, mark: string, spanEnd: number): PlayedChange {
   const length = Math.min(change.length, spanEnd - change.tick);
+  const made = gotOrMade(changesMade, change, () => new Map<string, PlayedChange>());
+  return gotOrMade(made, `${shift}${mark}|${length}`, () => makeChange(change, shift, mark, length));
+}
+
+function makeChange(change: Change, shift: number, mark: string, length: number): PlayedChange {
   const base = { ...change, id: change.id + mark, writtenId: change.id, tick: change.tick + shift, length };
   try {
     return { ...base, chord: parseChord(change.symbol), unclear: null };

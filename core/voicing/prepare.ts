@@ -1,4 +1,14 @@
-import { type Chord, chroma, classAbove, gotOrMade, type Key, keyName, reachMm, scaleOf } from '../music';
+import {
+  type Chord,
+  chroma,
+  classAbove,
+  gotOrMade,
+  type Key,
+  keyName,
+  reachMm,
+  rememberEach,
+  scaleOf,
+} from '../music';
 import { type CloseHands, type PlayedChange, type Profile } from '../song';
 import { finderFor, type Options, type Sounding, soundingIn } from './bounds';
 import { candidatesFor } from './candidates';
@@ -38,10 +48,30 @@ export function prepare(task: VoicingTask): Ready {
   const longest = task.melody.reduce((most, note) => Math.max(most, note.length), 0);
   const closeHandsOf = (change: PlayedChange): CloseHands | null => task.closeHandsOf?.(change) ?? null;
   const melodyWith = (change: PlayedChange): Sounding[] =>
-    soundingIn(task.melody, change.tick, change.tick + change.length, longest).map((note) =>
+    melodyFrom(change).map((note) =>
       raised.has(task.partOf(note.tick)) ? { ...note, midi: note.midi + 12 } : note,
     );
   const optionsOf = (change: PlayedChange, chord: Chord, layout: SolvedLayout): Options | null => {
+    const from = [
+      change,
+      layout,
+      melodyFrom(change),
+      isRaisedFrom(change),
+      scaleOf(change),
+      closeHandsOf(change),
+      finder,
+      task.profile,
+    ];
+    return optionsMade(change.id, from, () => optionsAnew(change, chord, layout));
+  };
+  const scaleOf = (change: PlayedChange): ReadonlySet<number> => chromasOf(task.keyAt(change.tick));
+  const melodyFrom = (change: PlayedChange): Sounding[] =>
+    soundingIn(task.melody, change.tick, change.tick + change.length, longest);
+  const isRaisedFrom = (change: PlayedChange): string =>
+    melodyFrom(change)
+      .map((note) => (raised.has(task.partOf(note.tick)) ? 'r' : '-'))
+      .join('');
+  const optionsAnew = (change: PlayedChange, chord: Chord, layout: SolvedLayout): Options | null => {
     if (layout === 'singing') return aroundMiddleC(change, chord, task.profile);
     const melody = melodyWith(change);
     const over = melody.find((note) => note.tick <= change.tick && note.tick + note.length > change.tick);
@@ -50,7 +80,7 @@ export function prepare(task: VoicingTask): Ready {
       const candidates = chordUnder(chord, over.midi, task.profile);
       return { candidates, relaxed: null, length: change.length };
     }
-    const context = { scale: chromasOf(task.keyAt(change.tick)), melody: over ? over.midi % 12 : null };
+    const context = { scale: scaleOf(change), melody: over ? over.midi % 12 : null };
     const letsGo = closeHandsOf(change) === 'let-go';
     const { symbol, length, tick } = change;
     const options = finder.under(symbol, chord, layout, length, melody, tick, context, letsGo);
@@ -77,7 +107,12 @@ export function prepare(task: VoicingTask): Ready {
     }
     const options =
       optionsOf(change, chord, layout) ??
-      finder.crossing(change.symbol, chord, layout, change.length, { scale: chromasOf(key), melody: null });
+      crossingMade(change.id, [change, layout, scaleOf(change), finder], () =>
+        finder.crossing(change.symbol, chord, layout, change.length, {
+          scale: scaleOf(change),
+          melody: null,
+        }),
+      );
     return { change, chord, key, layout, options, fixedBy: null, closeHands };
   });
   const playable = prepared.filter((p) => p.options.candidates.length > 0);
@@ -107,11 +142,30 @@ function heldTo(
   { length }: PlayedChange,
   found: () => Options | null,
 ): Options {
+  const name = keys.join();
   const options = by === 'shared' || by === 'same' ? found() : null;
-  const own = options?.candidates.find((voicing) => voicing.keys.join() === keys.join());
-  if (options && own) return { ...options, candidates: [own] };
-  return { candidates: [voicingOf(keys, chord)], relaxed: null, length };
+  const own = options?.candidates.find((voicing) => voicing.keys.join() === name);
+  if (options && own) return { ...options, candidates: alone(own) };
+  const candidates = gotOrMade(
+    gotOrMade(held, chord, () => new Map<string, Voicing[]>()),
+    name,
+    () => [voicingOf(keys, chord)],
+  );
+  return { candidates, relaxed: null, length };
 }
+
+/** Lists of one voicing, the same list once: the solver remembers step costs by list. */
+const held = new WeakMap<Chord, Map<string, Voicing[]>>();
+const lists = new WeakMap<Voicing, readonly Voicing[]>();
+
+/** A list of one voicing. */
+export function alone(voicing: Voicing): readonly Voicing[] {
+  return gotOrMade(lists, voicing, () => [voicing]);
+}
+
+/** What each change may be, remembered as long as nothing it depends on is another. */
+const optionsMade = rememberEach<Options | null>();
+const crossingMade = rememberEach<Options>();
 
 /** A hand that plays partials stays over one octave. */
 const FRAME = 12;

@@ -1,11 +1,10 @@
-import { gotOrMade } from '../music';
 import { type Part, twinsOf } from '../parts';
 import { isUnderMelody } from './members';
-import { prepare, type Ready } from './prepare';
+import { alone, prepare, type Ready } from './prepare';
 import { solveRun } from './sharedRun';
 import { solve, type Spot } from './solver';
 import { type FixedKeys, type VoicingTask } from './task';
-import { voice } from './voice';
+import { voice, type VoicingMemory } from './voice';
 import type { VoicedSong } from './voiced';
 import type { Voicing } from './voicing';
 
@@ -32,7 +31,12 @@ type Choice = readonly (readonly Voicing[] | null)[];
  * the keys that are best for the whole song, exactly, what is chosen for the other runs being held; one run after the
  * other, until none gets cheaper. In songs too long for that the keys stay that the first pass was given.
  */
-export function shareVoicings(task: VoicingTask, parts: readonly Part[], free: VoicedSong): VoicedSong {
+export function shareVoicings(
+  task: VoicingTask,
+  parts: readonly Part[],
+  free: VoicedSong,
+  memory: { readonly shared: VoicingMemory } = { shared: { solved: null } },
+): VoicedSong {
   if (parts.every((part) => part.sharesWith === null)) return free;
   const open = prepare(task);
   const runs = runsOf(task, open, parts);
@@ -46,7 +50,7 @@ export function shareVoicings(task: VoicingTask, parts: readonly Part[], free: V
       ]),
     ),
   );
-  return voice({ ...task, fixed: new Map([...shared, ...task.fixed]) });
+  return voice({ ...task, fixed: new Map([...shared, ...task.fixed]) }, memory.shared);
 }
 
 /** All runs of chords that are voiced in the same way in parts that share, and have a voicing in common there. */
@@ -131,13 +135,6 @@ function played(spots: readonly Spot[], runs: readonly Run[], choice: Choice, op
     }),
   );
   return held;
-}
-
-/** A list of one voicing, the same list once: the solver remembers step costs by list. */
-const lists = new WeakMap<Voicing, readonly Voicing[]>();
-
-function alone(voicing: Voicing): readonly Voicing[] {
-  return gotOrMade(lists, voicing, () => [voicing]);
 }
 
 /** The voicings that stand in every list. */

@@ -14,81 +14,201 @@ export interface Solution {
   readonly chosen: readonly number[];
   readonly cost: number;
   /**
-   * `through[i][c]`: the least cost of the whole song when spot i is voiced by candidate c,
-   * everything else solved anew.
+   * `through(i)[c]`: the least cost of the whole song when spot i is voiced by candidate c, everything else solved
+   * anew.
    */
-  readonly through: readonly Float64Array[];
+  readonly through: (spot: number) => Float64Array;
 }
+
+/** A solution with the tables it came from, so that a song that differs a little is solved from there. */
+export interface Solved extends Solution {
+  readonly spots: readonly Spot[];
+  readonly weights: VoicingWeights;
+  readonly forward: Sweep;
+  readonly backward: Sweep;
+}
+
+/**
+ * Least cost of reaching each candidate of each spot from one end, less the least of them: two songs that agree from
+ * some spot on have the same rows there, whatever lies before. `floors[i]` is what was taken off at spot i.
+ */
+interface Sweep {
+  readonly rows: readonly Float64Array[];
+  readonly floors: readonly number[];
+}
+
+const NOTHING: Sweep = { rows: [], floors: [] };
 
 /**
  * Chooses one voicing for each spot so that the sum of voicing and step costs is least over the whole
  * sequence: dynamic programming forwards and backwards, O(spots × candidates²). Ties go to the earlier
- * candidate. Every spot must have a candidate.
+ * candidate. Every spot must have a candidate. Costs are whole numbers. With `before`, only what differs from that
+ * solution is worked out: from the first spot that is another to where the tables agree again; the result is the same.
  */
-export function solve(spots: readonly Spot[], weights: VoicingWeights): Solution {
-  if (spots.length === 0) return { chosen: [], cost: 0, through: [] };
-  const own = spots.map(({ candidates, place }) =>
-    Float64Array.from(candidates, (candidate) => voicingCost(candidate, place, weights)),
+export function solve(spots: readonly Spot[], weights: VoicingWeights, before: Solved | null = null): Solved {
+  if (spots.length === 0)
+    return {
+      chosen: [],
+      cost: 0,
+      through: () => new Float64Array(),
+      spots,
+      weights,
+      forward: NOTHING,
+      backward: NOTHING,
+    };
+  const old = before?.weights === weights ? before : null;
+  const same = old ? sharedEnds(old.spots, spots) : { first: 0, last: 0 };
+  const forward = sweep(
+    spots,
+    weights,
+    old && { spots: old.spots, sweep: old.forward, ...same },
+    stepsOnwards,
   );
-  const steps = stepTables(spots, weights);
-  const forward = sweep(own, (i, from, to) => steps[i - 1][from * own[i].length + to]);
-  const backward = sweep([...own].reverse(), (i, from, to) => {
-    const left = own.length - 1 - i;
-    return steps[left][to * own[left + 1].length + from];
-  }).reverse();
-  const through = own.map((costs, i) => costs.map((cost, c) => forward[i][c] + backward[i][c] - cost));
-  const chosen = trace(forward, own, steps);
-  return { chosen, cost: Math.min(...through[0]), through };
+  const last = spots.length - 1;
+  const mirrored = old && {
+    spots: reversed(old.spots),
+    sweep: { rows: reversed(old.backward.rows), floors: reversed(old.backward.floors) },
+    first: same.last,
+    last: same.first,
+  };
+  const back = sweep(reversed(spots), weights, mirrored, stepsBackwards);
+  const backward = { rows: reversed(back.rows), floors: reversed(back.floors) };
+  const cost = forward.floors.reduce((sum, floor) => sum + floor, 0);
+  const through = (i: number): Float64Array => {
+    const [reached, left] = [forward.rows[i], backward.rows[i]];
+    const sums = ownCosts(spots[i], weights).map((own, at) => reached[at] + left[at] - own);
+    const least = Math.min(...sums);
+    return sums.map((sum) => sum - least + cost);
+  };
+  return { chosen: trace(spots, weights, forward, last), cost, through, spots, weights, forward, backward };
 }
 
-type Step = (spot: number, from: number, to: number) => number;
+function reversed<T>(list: readonly T[]): T[] {
+  return [...list].reverse();
+}
 
-/** Least cost of reaching each candidate of each spot from the first spot. */
-function sweep(own: readonly Float64Array[], step: Step): Float64Array[] {
-  const reached = [own[0]];
-  for (let i = 1; i < own.length; i++) {
-    const before = reached[i - 1];
-    const here = new Float64Array(own[i].length);
+/** How many spots at either end two songs have in common. */
+function sharedEnds(before: readonly Spot[], now: readonly Spot[]): { first: number; last: number } {
+  const least = Math.min(before.length, now.length);
+  let first = 0;
+  while (first < least && isSameSpot(before[first], now[first])) first++;
+  let last = 0;
+  while (last < least - first && isSameSpot(before[before.length - 1 - last], now[now.length - 1 - last]))
+    last++;
+  return { first, last };
+}
+
+function isSameSpot(a: Spot, b: Spot): boolean {
+  if (a === b) return true;
+  const [p, q] = [a.place, b.place];
+  return (
+    a.candidates === b.candidates &&
+    p.firstOrLast === q.firstOrLast &&
+    p.register === q.register &&
+    p.leadingNote === q.leadingNote &&
+    p.reachMm === q.reachMm
+  );
+}
+
+/** Cost of the step from one candidate of the spot before to one of this, in the direction of a sweep. */
+type Steps = (from: Spot, to: Spot, weights: VoicingWeights) => (a: number, b: number) => number;
+
+const stepsOnwards: Steps = (from, to, weights) => {
+  const table = stepTable(from.candidates, to.candidates, weights);
+  const width = to.candidates.length;
+  return (a, b) => table[a * width + b];
+};
+
+const stepsBackwards: Steps = (from, to, weights) => {
+  const table = stepTable(to.candidates, from.candidates, weights);
+  const width = from.candidates.length;
+  return (a, b) => table[b * width + a];
+};
+
+/** What is known of a song much like this one, in the direction of a sweep. */
+interface KnownSweep {
+  readonly spots: readonly Spot[];
+  readonly sweep: Sweep;
+  /** Spots in common at the beginning, and at the end. */
+  readonly first: number;
+  readonly last: number;
+}
+
+function sweep(
+  spots: readonly Spot[],
+  weights: VoicingWeights,
+  known: KnownSweep | null,
+  stepsOf: Steps,
+): Sweep {
+  const rows: Float64Array[] = known ? known.sweep.rows.slice(0, known.first) : [];
+  const floors: number[] = known ? known.sweep.floors.slice(0, known.first) : [];
+  const shift = known ? known.spots.length - spots.length : 0;
+  for (let i = rows.length; i < spots.length; i++) {
+    const own = ownCosts(spots[i], weights);
+    const reached = rows[i - 1];
+    const step = reached && stepsOf(spots[i - 1], spots[i], weights);
+    const here = new Float64Array(own.length);
+    let floor = Infinity;
     for (let to = 0; to < here.length; to++) {
-      let best = Infinity;
-      for (let from = 0; from < before.length; from++) {
-        const cost = before[from] + step(i, from, to);
-        if (cost < best) best = cost;
-      }
-      here[to] = best + own[i][to];
+      let best = reached ? Infinity : 0;
+      if (reached)
+        for (let from = 0; from < reached.length; from++) {
+          const cost = reached[from] + step(from, to);
+          if (cost < best) best = cost;
+        }
+      here[to] = best + own[to];
+      if (here[to] < floor) floor = here[to];
     }
-    reached.push(here);
+    for (let to = 0; to < here.length; to++) here[to] -= floor;
+    rows.push(here);
+    floors.push(floor);
+    // From here on nothing differs any more, and the way here has cost the same: so does the way on.
+    if (known && i >= spots.length - known.last && areSame(known.sweep.rows[i + shift], here)) {
+      rows.push(...known.sweep.rows.slice(i + shift + 1));
+      floors.push(...known.sweep.floors.slice(i + shift + 1));
+      break;
+    }
   }
-  return reached;
+  return { rows, floors };
+}
+
+function areSame(a: Float64Array, b: Float64Array): boolean {
+  return a.length === b.length && a.every((value, i) => value === b[i]);
 }
 
 function trace(
-  forward: readonly Float64Array[],
-  own: readonly Float64Array[],
-  steps: readonly Float64Array[],
+  spots: readonly Spot[],
+  weights: VoicingWeights,
+  { rows, floors }: Sweep,
+  last: number,
 ): number[] {
-  const chosen = new Array<number>(forward.length);
-  const last = forward.length - 1;
-  chosen[last] = forward[last].indexOf(Math.min(...forward[last]));
+  const chosen = new Array<number>(spots.length);
+  chosen[last] = rows[last].indexOf(0);
   for (let i = last; i > 0; i--) {
     const to = chosen[i];
-    const width = own[i].length;
-    chosen[i - 1] = forward[i - 1].findIndex(
-      (cost, from) => cost + steps[i - 1][from * width + to] + own[i][to] === forward[i][to],
-    );
+    const step = stepsOnwards(spots[i - 1], spots[i], weights);
+    const wanted = rows[i][to] + floors[i] - ownCosts(spots[i], weights)[to];
+    chosen[i - 1] = rows[i - 1].findIndex((cost, from) => cost + step(from, to) === wanted);
   }
   return chosen;
+}
+
+const owns = new WeakMap<VoicingWeights, WeakMap<readonly Voicing[], Map<string, Float64Array>>>();
+
+/** What each candidate costs in its place by itself; the same list in the same kind of place is worked out once. */
+function ownCosts({ candidates, place }: Spot, weights: VoicingWeights): Float64Array {
+  const lists = gotOrMade(owns, weights, () => new WeakMap<readonly Voicing[], Map<string, Float64Array>>());
+  const places = gotOrMade(lists, candidates, () => new Map<string, Float64Array>());
+  const name = `${place.firstOrLast}|${place.register}|${place.leadingNote}|${place.reachMm}`;
+  return gotOrMade(places, name, () =>
+    Float64Array.from(candidates, (candidate) => voicingCost(candidate, place, weights)),
+  );
 }
 
 type Tables = WeakMap<readonly Voicing[], WeakMap<readonly Voicing[], Float64Array>>;
 
 /** Step costs by weights and pair of candidate lists: an edit leaves most pairs of a song as they were. */
 const tables = new WeakMap<VoicingWeights, Tables>();
-
-/** Step costs between each spot and the next; the same pair of candidate lists is worked out once. */
-function stepTables(spots: readonly Spot[], weights: VoicingWeights): Float64Array[] {
-  return spots.slice(1).map((spot, i) => stepTable(spots[i].candidates, spot.candidates, weights));
-}
 
 /** Step costs from each candidate of one list to each of another, row by row; the same pair is worked out once. */
 export function stepTable(
@@ -98,7 +218,11 @@ export function stepTable(
 ): Float64Array {
   const known = gotOrMade(tables, weights, () => new WeakMap() as Tables);
   const from = gotOrMade(known, before, () => new WeakMap<readonly Voicing[], Float64Array>());
-  return gotOrMade(from, after, () =>
-    Float64Array.from(before.flatMap((a) => after.map((b) => stepCost(a, b, weights)))),
-  );
+  return gotOrMade(from, after, () => {
+    const table = new Float64Array(before.length * after.length);
+    before.forEach((a, i) =>
+      after.forEach((b, j) => (table[i * after.length + j] = stepCost(a, b, weights))),
+    );
+    return table;
+  });
 }

@@ -111,7 +111,17 @@ describe('pins, settled parts and shared voicings', () => {
       (c) => c.change.tick >= part.fromTick && c.change.tick < part.toTick,
     );
     const voicings = inPart.map((c) => ({ changeId: c.change.id, keys: [...c.voicing.keys], fingers: null }));
-    let song = applyEdit(lanterns, { kind: 'settle', cutId: part.cutId, voicings, fingers: [] });
+    let song = applyEdit(lanterns, {
+      kind: 'settle',
+      choices: null,
+      isRaised: false,
+      keys: null,
+      fills: [],
+      cuts: [],
+      cutId: part.cutId,
+      voicings,
+      fingers: [],
+    });
     song = applyEdit(song, { kind: 'choose', choices: { layout: 'root' } });
     const after = arrange(song, DEFAULT_PROFILE);
     for (const { changeId, keys } of voicings)

@@ -1,21 +1,51 @@
+import { keyName, rememberEach } from '../music';
 import { CROWDED, SHORTEST_HOLD, type Sounding } from './bounds';
 import { fixedFindings, oncePerPart, raisedFinding, relaxationFindings } from './findings';
 import { prepare, type Prepared } from './prepare';
-import { type Solution, solve, type Spot } from './solver';
+import { type Solution, solve, type Solved, type Spot } from './solver';
 import type { VoicingTask } from './task';
 import { type Alternative, spell, stepFrom, type VoicedChange, type VoicedSong } from './voiced';
 import type { Voicing } from './voicing';
 
-/** Chooses a voicing for every chord of the song: least movement over the whole sequence. */
-export function voice(task: VoicingTask): VoicedSong {
+/** What was solved last, from which a song that differs a little is solved on. */
+export interface VoicingMemory {
+  solved: Solved | null;
+}
+
+/**
+ * Chooses a voicing for every chord of the song: least movement over the whole sequence. With a memory only what an
+ * edit altered is solved again, to the same result.
+ */
+export function voice(task: VoicingTask, memory: VoicingMemory = { solved: null }): VoicedSong {
   const { spots, prepared, raised, melodyWith } = prepare(task);
-  const solution = solve(spots, task.weights);
+  const solution = (memory.solved = solve(spots, task.weights, memory.solved));
   let before: Voicing | null = null;
   const voiced = prepared.map((spot, i) => {
     const chosen = spots[i].candidates[solution.chosen[i]];
-    const result = describe(spot, chosen, before, nextBest(spots[i], solution, i));
+    const next = nextBest(spots[i], solution, i);
+    const { change, chord, key, layout, options, fixedBy, closeHands } = spot;
+    const melody = closeHands === 'let-go' ? melodyWith(change) : [];
+    const [from, told] = [before, [next?.voicing, next?.extra]];
+    const what = [
+      change,
+      chord,
+      keyName(key),
+      layout,
+      options.relaxed,
+      options.couldLetGo,
+      options.length,
+      fixedBy,
+      closeHands,
+    ];
     before = chosen;
-    return result.closeHands === 'let-go' ? letGo(result, melodyWith(result.change)) : result;
+    return voicedMade(
+      `${fixedBy}|${change.id}`,
+      [...what, ...told, chosen, from, JSON.stringify(melody)],
+      () => {
+        const result = describe(spot, chosen, from, next);
+        return closeHands === 'let-go' ? letGo(result, melody) : result;
+      },
+    );
   });
   const raisedParts = new Set(raised.keys());
   const findings = [
@@ -37,26 +67,29 @@ export function alternativesAt(task: VoicingTask, changeId: string): Alternative
   const at = placeOf(changeId);
   if (at < 0) return [];
   const { through, chosen, cost } = solve(spots, task.weights);
+  const costs = through(at);
   const before = at > 0 ? spots[at - 1].candidates[chosen[at - 1]] : null;
   const { chord, key } = prepared[at];
   return spots[at].candidates
     .map((voicing, c) => ({
       voicing,
       pitches: spell(voicing.keys, chord, key),
-      extra: through[at][c] - cost,
+      extra: costs[c] - cost,
       step: before ? stepFrom(before, voicing) : null,
     }))
     .sort((a, b) => a.extra - b.extra || a.voicing.keys[0] - b.voicing.keys[0]);
 }
 
+/** A change voiced as before, after the same chord, is the same object. */
+const voicedMade = rememberEach<VoicedChange>();
+
 function nextBest(spot: Spot, solution: Solution, i: number): VoicedChange['nextBest'] {
   let best = -1;
-  solution.through[i].forEach((cost, c) => {
-    if (c !== solution.chosen[i] && (best < 0 || cost < solution.through[i][best])) best = c;
+  const costs = solution.through(i);
+  costs.forEach((cost, c) => {
+    if (c !== solution.chosen[i] && (best < 0 || cost < costs[best])) best = c;
   });
-  return best < 0
-    ? null
-    : { voicing: spot.candidates[best], extra: solution.through[i][best] - solution.cost };
+  return best < 0 ? null : { voicing: spot.candidates[best], extra: costs[best] - solution.cost };
 }
 
 function describe(

@@ -1,13 +1,24 @@
+import { rungOf } from '../ladder';
+import { gotOrMade } from '../music';
 import { type Part, partIndexAt, twinsOf } from '../parts';
-import { type CloseHands, keyAt, type PlayedChange, type PlayedSong, type Profile, type Song } from '../song';
+import {
+  type CloseHands,
+  keyAt,
+  type PlayedChange,
+  type PlayedNote,
+  type PlayedSong,
+  type Profile,
+  type Song,
+} from '../song';
+import type { Sounding } from './bounds';
 import type { SolvedLayout } from './members';
 import { shareVoicings } from './sharing';
 import { type FixedKeys, type VoicingTask } from './task';
-import { alternativesAt, voice } from './voice';
+import { alternativesAt, voice, type VoicingMemory } from './voice';
 import { type Alternative, type VoicedSong } from './voiced';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS } from './weights';
 
-/** Layouts of two notes: on the third rung they stay, others become shells. */
+/** Layouts of two notes: where the rung asks for two they stay, others become shells. */
 const TWO_NOTES: readonly string[] = ['partial', 'shell', 'fifth'];
 /** Half steps from the left hand's register to middle C. */
 const SINGING_REGISTER = 5;
@@ -21,10 +32,14 @@ export function voiceParts(
 ): VoicedSong {
   const signature = signatureOf(song, profile, parts);
   if (last?.played === played && last.signature === signature) return last.result;
-  const result = voiceFresh(song, profile, played, parts);
+  const task = taskFor(song, profile, played, parts);
+  const result = shareVoicings(task, parts, voice(task, memory), memory);
   last = { played, signature, result };
   return result;
 }
+
+/** Where the song on screen is solved on from. */
+const memory: VoicingMemory & { shared: VoicingMemory } = { solved: null, shared: { solved: null } };
 
 /** Remembered while nothing a voicing depends on changes; a new rung often leaves every voicing as it is. */
 let last: { readonly played: PlayedSong; readonly signature: string; readonly result: VoicedSong } | null =
@@ -34,7 +49,7 @@ function signatureOf(song: Song, profile: Profile, parts: readonly Part[]): stri
   const chosen = parts.map(({ fromTick, sharesWith, choices: c }) => [
     fromTick,
     sharesWith,
-    c.rung === 2 || c.rung === 3 ? c.rung : 4,
+    rungOf(c).chords,
     c.layout,
     c.register,
     c.octaveShift,
@@ -84,7 +99,7 @@ function taskFor(song: Song, profile: Profile, played: PlayedSong, parts: readon
     changes: played.changes,
     melody: played.melody
       .filter((note) => !note.grace && parts[partOf(note.tick)].choices.layout !== 'singing')
-      .map((note) => ({ ...note, midi: note.midi + 12 * parts[partOf(note.tick)].choices.octaveShift })),
+      .map((note) => inOctave(note, parts[partOf(note.tick)].choices.octaveShift)),
     profile,
     weights: DEFAULT_WEIGHTS,
     partOf,
@@ -97,11 +112,21 @@ function taskFor(song: Song, profile: Profile, played: PlayedSong, parts: readon
   };
 }
 
+/** A melody note so many octaves away, the same object for the same note. */
+function inOctave(note: PlayedNote, octaves: number): Sounding {
+  if (octaves === 0) return note;
+  const moved = gotOrMade(octavesOf, note, () => new Map<number, Sounding>());
+  return gotOrMade(moved, octaves, () => ({ ...note, midi: note.midi + 12 * octaves }));
+}
+
+const octavesOf = new WeakMap<PlayedNote, Map<number, Sounding>>();
+
 function layoutOf(change: PlayedChange, choices: Part['choices']): SolvedLayout {
   if (choices.layout === 'singing') return 'singing';
-  if (choices.rung === 2) return 'bass';
+  const { chords } = rungOf(choices);
+  if (chords === 'bass') return 'bass';
   const wanted = change.layout ?? choices.layout;
-  if (choices.rung === 3) return TWO_NOTES.includes(wanted) ? wanted : 'shell';
+  if (chords === 'two notes') return TWO_NOTES.includes(wanted) ? wanted : 'shell';
   // A voice sings a whole part: for a single change the block is meant.
   return wanted === 'singing' ? 'block' : wanted;
 }

@@ -1,0 +1,235 @@
+import type { ArrangedChange, SongFrame } from '../arrangement';
+import { fixedFingers, type FixedFingers } from '../fingering';
+import type { HandNote } from '../hands';
+import { degreeOf } from '../harmony';
+import { meetingOf, rubFindings, struckNote } from '../joining';
+import { keptList, keptValue, keyName, rememberEach, rememberLast } from '../music';
+import { type Part, partIndexAt, partsOf, twinsOf } from '../parts';
+import { withRhythms } from '../rhythm';
+import { type Finding, type PlayedSong, type Profile, type Song, unfold } from '../song';
+import { type VoicedChange, type VoicedSong, voiceParts, type Voicing } from '../voicing';
+import { songFindings } from './songFindings';
+
+/** What is known of one part before its hands are worked out. */
+export interface PartMaterial {
+  readonly part: Part;
+  /** The melody as the right hand strikes it; none where the part is laid out for singing. */
+  readonly melody: readonly HandNote[];
+  readonly voiced: readonly ArrangedChange[];
+  /** What song, chords and voicing make a pianist want to know of it. */
+  readonly findings: readonly Finding[];
+  readonly settled: Song['settled'][number] | null;
+}
+
+/** All that the parts of a song need of it, solved for the whole song; each part takes what it needs by name. */
+export interface SongContext extends SongFrame {
+  readonly material: readonly PartMaterial[];
+  /** The melody of all parts, in time. */
+  readonly melody: readonly HandNote[];
+  readonly longestNote: number;
+  /** Changes of parts that follow another, with the change each stands for. */
+  readonly twins: ReadonlyMap<string, string>;
+  readonly fixed: FixedFingers;
+  readonly withoutFingers: boolean;
+}
+
+/** Everything of a song that is solved over the whole of it: what is played, its parts, its voicings. */
+export function* contextOf(
+  song: Song,
+  profile: Profile,
+  withoutFingers: boolean,
+): Generator<null, SongContext> {
+  const written = unfoldOnce(song);
+  const parts = partsOf(song, written);
+  const played = rhythmsOnce(written, parts);
+  yield null;
+  const voiced = voiceParts(song, profile, played, parts);
+  const changes = describeChanges(played, voiced);
+  yield null;
+  const frame = { song, profile, played, parts, changes, raisedParts: raisedIn(song, parts, voiced) };
+  const twins = twinsOf(parts, played.changes);
+  const material = materialOf(frame, voiced);
+  const melody = material.flatMap((part) => part.melody);
+  return {
+    ...frame,
+    material,
+    melody,
+    longestNote: melody.reduce((most, note) => Math.max(most, note.length), 0),
+    twins,
+    fixed: withoutFingers ? () => null : fixedFingers(song, played, twins),
+    withoutFingers,
+  };
+}
+
+let lastPlayed: PlayedSong | null = null;
+
+/**
+ * Unfolding looks at nothing a pianist chooses: it is remembered as long as notes, changes and maps are the same, and
+ * what an edit of some of them left alone keeps its identity.
+ */
+const unfoldFields = rememberLast(
+  (...[melody, changes, words, sections, keys, metres, tempos, order, pickup, bars]: UnfoldInputs) => {
+    const now = unfold({
+      melody,
+      changes,
+      words,
+      sections,
+      keyMap: keys,
+      metreMap: metres,
+      tempoMap: tempos,
+      playingOrder: order,
+      pickup,
+      barCount: bars,
+    });
+    const before = lastPlayed;
+    lastPlayed = {
+      ...now,
+      melody: keptList(before?.melody, now.melody),
+      changes: keptList(before?.changes, now.changes),
+      bars: keptValue(before?.bars, now.bars),
+      words: keptValue(before?.words, now.words),
+      sections: keptValue(before?.sections, now.sections),
+      keyMap: keptValue(before?.keyMap, now.keyMap),
+      tempoMap: keptValue(before?.tempoMap, now.tempoMap),
+    };
+    return lastPlayed;
+  },
+);
+
+type UnfoldInputs = [
+  Song['melody'],
+  Song['changes'],
+  Song['words'],
+  Song['sections'],
+  Song['keyMap'],
+  Song['metreMap'],
+  Song['tempoMap'],
+  Song['playingOrder'],
+  number,
+  number,
+];
+
+function unfoldOnce(song: Song): PlayedSong {
+  const { melody, changes, words, sections, keyMap, metreMap, tempoMap, playingOrder } = song;
+  const { pickup, barCount } = song;
+  return unfoldFields(
+    melody,
+    changes,
+    words,
+    sections,
+    keyMap,
+    metreMap,
+    tempoMap,
+    playingOrder,
+    pickup,
+    barCount,
+  );
+}
+
+/** Rhythm versions look only at the rhythms chosen: remembered, so that later stages meet the same song again. */
+let lastRhythms: {
+  readonly written: PlayedSong;
+  readonly chosen: string;
+  readonly played: PlayedSong;
+} | null = null;
+
+function rhythmsOnce(written: PlayedSong, parts: readonly Part[]): PlayedSong {
+  const chosen = parts.map((part) => `${part.fromTick}:${part.choices.rhythm}`).join();
+  if (lastRhythms?.written !== written || lastRhythms.chosen !== chosen)
+    lastRhythms = { written, chosen, played: withRhythms(written, parts) };
+  return lastRhythms.played;
+}
+
+let lastRaised: readonly number[] = [];
+
+/** Parts (by index) whose melody is played an octave higher; in a settled part as it was when it was settled. */
+function raisedIn({ settled }: Song, parts: readonly Part[], { raisedParts }: VoicedSong): readonly number[] {
+  const raised = parts.flatMap(({ cutId, settled: isSettled }, index) => {
+    const kept = isSettled ? settled.find((part) => part.cutId === cutId) : undefined;
+    return (kept?.choices ? kept.isRaised : raisedParts.has(index)) ? [index] : [];
+  });
+  return (lastRaised = keptList(lastRaised, raised));
+}
+
+/** What each change is in the song; one that is voiced as before, after a chord that is too, keeps its identity. */
+const describeChanges = (() => {
+  let last: { readonly played: PlayedSong; readonly changes: readonly ArrangedChange[] } | null = null;
+  return rememberLast((played: PlayedSong, { voiced }: VoicedSong): readonly ArrangedChange[] => {
+    const known = new Map(last?.changes.map((change, i) => [change.change.id, i]));
+    const sameMelody = last?.played.melody === played.melody && last.played.bars === played.bars;
+    const before = sameMelody && last ? last.changes : [];
+    const changes = voiced.map((v, i) => {
+      const at = known.get(v.change.id) ?? -1;
+      const old = before[at];
+      const around = [-1, 1, 2].every((by) => before[at + by]?.chord === voiced[i + by]?.chord);
+      const sameBefore = areSameKeys(before[at - 1]?.voicing, voiced[i - 1]?.voicing);
+      return old && around && sameBefore && isAsBefore(old, v) ? old : describeChange(played, voiced, i);
+    });
+    last = { played, changes: keptList(last?.changes, changes) };
+    return last.changes;
+  });
+})();
+
+function describeChange(played: PlayedSong, voiced: VoicedSong['voiced'], i: number): ArrangedChange {
+  const v = voiced[i];
+  const around = { before: voiced[i - 1]?.chord, afterNext: voiced[i + 2]?.chord };
+  return {
+    ...v,
+    degree: degreeOf(v.chord, voiced[i + 1]?.chord ?? null, v.key, around),
+    meeting: meetingOf(played, v),
+  };
+}
+
+/** Whether a change of the same song is voiced as before; all else of it follows from that and the chords around. */
+function isAsBefore(old: VoicedChange, now: VoicedChange): boolean {
+  const ofItself = ['change', 'chord', 'layout'] as const;
+  const ofChoice = ['fixedBy', 'closeHands', 'relaxed', 'couldLetGo', 'length'] as const;
+  return (
+    [...ofItself, ...ofChoice].every((field) => old[field] === now[field]) &&
+    keyName(old.key) === keyName(now.key) &&
+    areSameKeys(old.voicing, now.voicing) &&
+    areSameKeys(old.nextBest?.voicing, now.nextBest?.voicing) &&
+    old.nextBest?.extra === now.nextBest?.extra
+  );
+}
+
+function areSameKeys(a: Voicing | undefined, b: Voicing | undefined): boolean {
+  return a === b || (a !== undefined && a.keys.join() === b?.keys.join());
+}
+
+function materialOf(frame: SongFrame, voiced: VoicedSong): PartMaterial[] {
+  const { song, played, parts, changes } = frame;
+  const raised = new Set(frame.raisedParts);
+  const notes = split(played.melody, parts);
+  const melodies = parts.map((part, i) => {
+    const octaves = part.choices.octaveShift + (raised.has(i) ? 1 : 0);
+    return part.choices.layout === 'singing'
+      ? []
+      : melodyOf(part.cutId, [notes[i], octaves], () => notes[i].map((note) => struckNote(note, octaves)));
+  });
+  const findings = split(
+    [...songFindings(frame, melodies.flat()), ...rubFindings(played, voiced.voiced), ...voiced.findings],
+    parts,
+  );
+  const voicedIn = split(changes, parts, ({ change }) => change.tick);
+  return parts.map((part, i) => ({
+    part,
+    melody: melodies[i],
+    voiced: voicedIn[i],
+    findings: findings[i],
+    settled: part.settled ? (song.settled.find(({ cutId }) => cutId === part.cutId) ?? null) : null,
+  }));
+}
+
+const melodyOf = rememberEach<readonly HandNote[]>();
+
+/** Things in time, by the part they lie in. */
+function split<T>(
+  things: readonly T[],
+  parts: readonly Part[],
+  tickOf: (thing: T) => number = (thing) => (thing as { tick: number }).tick,
+): T[][] {
+  const lists: T[][] = parts.map(() => []);
+  for (const thing of things) lists[partIndexAt(parts, tickOf(thing))].push(thing);
+  return lists;
+}

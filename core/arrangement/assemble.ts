@@ -1,0 +1,40 @@
+import { choicesAt, type HandRelations } from '../joining';
+import { perform, type Timeline } from '../performance';
+import type { Arrangement, PartArrangement, SongFrame } from './arrangement';
+
+/**
+ * The arrangement of a song from its parts; null where a part is still to come. The song is its parts one after the
+ * other: nothing is worked out anew, and the performance when it is first asked for.
+ */
+export function assemble(
+  frame: SongFrame,
+  arranged: readonly (PartArrangement | null)[],
+  relations: HandRelations,
+): Arrangement {
+  const known = arranged.filter((part) => part !== null);
+  const right = known.flatMap((part) => part.right);
+  const left = known.flatMap((part) => part.left);
+  let timeline: Timeline | null = null;
+  const { song, played, parts } = frame;
+  return {
+    ...frame,
+    arranged,
+    right,
+    left,
+    meetings: known.flatMap((part) => part.meetings),
+    fills: known.flatMap((part) => part.fills),
+    efforts: arranged.map((part) => part?.effort ?? null),
+    relations,
+    findings: known.flatMap((part) => part.findings),
+    isPartial: known.length < arranged.length,
+    get timeline() {
+      return (timeline ??= perform({
+        song,
+        played,
+        right,
+        left,
+        choicesAt: (tick) => choicesAt(parts, tick),
+      }));
+    },
+  };
+}

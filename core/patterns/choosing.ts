@@ -1,0 +1,55 @@
+import { type Metre, metreName } from '../music';
+import type { OwnPattern } from '../song';
+import type { Pattern } from './pattern';
+import { BLOCK, PATTERNS } from './rows';
+
+/** The pattern the program chooses by metre and energy. */
+export const AUTO = 'auto';
+
+/** All patterns of a song: the program's rows, then the pianist's own. */
+export function patternsOf(own: readonly OwnPattern[]): readonly Pattern[] {
+  return own.length === 0 ? PATTERNS : [...PATTERNS, ...own.map(asPattern)];
+}
+
+function asPattern({ id, name, base, beats, events }: OwnPattern): Pattern {
+  return { id, name, base, metres: [], beats, holdsUpTo: 0, energy: 3, events, closer: null };
+}
+
+/** Whether a pattern is made for a metre. */
+export function fitsMetre({ metres }: Pattern, metre: Metre): boolean {
+  return metres.length === 0 || metres.includes(metreName(metre));
+}
+
+/** What a choice of pattern comes to in a metre. */
+export interface ChosenPattern {
+  readonly pattern: Pattern;
+  /** Why another than the one chosen is played: there is none of that id, or it does not fit the metre. */
+  readonly refused: 'unknown' | 'metre' | null;
+}
+
+/**
+ * The pattern played for a choice: the one of that id; for "auto" the moving one made for the metre whose energy is
+ * nearest the section's, the first of equals. What is unknown or does not fit is never replaced silently: the block
+ * is played, and the choice says why. `choosePattern('waltz', 4/4, 3) // Block, refused: 'metre'`
+ */
+export function choosePattern(
+  choice: string,
+  metre: Metre,
+  energy: number,
+  own: readonly OwnPattern[] = [],
+): ChosenPattern {
+  const all = patternsOf(own);
+  if (choice === AUTO) return { pattern: proposedFor(metre, energy), refused: null };
+  const chosen = all.find((pattern) => pattern.id === choice);
+  if (!chosen) return { pattern: BLOCK, refused: 'unknown' };
+  return fitsMetre(chosen, metre) ? { pattern: chosen, refused: null } : { pattern: BLOCK, refused: 'metre' };
+}
+
+/** The moving row made for a metre whose energy is nearest; the block where there is none. */
+function proposedFor(metre: Metre, energy: number): Pattern {
+  const fitting = PATTERNS.filter(
+    (pattern) => pattern !== BLOCK && pattern.metres.length > 0 && fitsMetre(pattern, metre),
+  );
+  const off = ({ energy: own }: Pattern): number => Math.abs(own - energy);
+  return fitting.reduce((best, pattern) => (off(pattern) < off(best) ? pattern : best), fitting[0] ?? BLOCK);
+}

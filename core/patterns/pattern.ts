@@ -1,0 +1,32 @@
+/** Members of a root-based row are numbers (1, 3, 5, 8 …); a voicing-based row names keys of the voicing. */
+export type PatternMember = number | 'lowest' | 'others' | 'all';
+
+export interface PatternEvent {
+  /** In quarter beats from the pattern's start. */
+  readonly onset: number;
+  readonly length: number;
+  readonly members: readonly PatternMember[];
+}
+
+/** A left-hand figure as data: one row or one file each, known by its id. */
+export interface Pattern {
+  readonly id: string;
+  readonly name: string;
+  readonly base: 'root' | 'voicing';
+  /** Metres it is made for, "3/4"; empty: any. */
+  readonly metres: readonly string[];
+  /** Its length in quarter beats, over one or more bars; 0: as long as the chord. */
+  readonly beats: number;
+  /** A chord of so many quarter beats or fewer is too short for it and is held; 0: it plays its first part on any. */
+  readonly holdsUpTo: number;
+  /** 1 calm … 5 driving: where a section's energy asks for it. */
+  readonly energy: number;
+  readonly events: readonly PatternEvent[];
+  /** The same with keys closer together, where the hand or the melody leaves less room. */
+  readonly closer: readonly PatternEvent[] | null;
+}
+
+/** Single members one after another, in eighths. */
+export function eighths(...members: number[]): PatternEvent[] {
+  return members.map((member, i) => ({ onset: i / 2, length: 0.5, members: [member] }));
+}
