@@ -73,19 +73,17 @@ function schoolOf(school: string | undefined): Partial<Choices> {
 function rungOf(value: string | undefined): Partial<Choices> {
   const rung = wanted('--rung', value, [1, 2, 3, 4, 5, 6, 7]);
   if (rung === undefined) return {};
-  if (!RUNGS[rung - 1].ready)
+  if (!RUNGS[rung - 1].isReady)
     throw new UsageError(`--rung ${rung}: not yet; 1, 2, 3, 4, 5 and 7 can be used now`);
   return { rung };
 }
 
 function patternOf(name: string | undefined): Partial<Choices> {
   if (name === undefined) return {};
-  const pattern = PATTERNS.find((p) => p.name.toLowerCase() === name.toLowerCase());
+  const pattern = PATTERNS.find((row) => row.id === name.toLowerCase());
   if (!pattern)
-    throw new UsageError(
-      `--pattern ${name}: not yet; ${PATTERNS.map((p) => p.name).join(', ')} can be used now`,
-    );
-  return { pattern: pattern.name };
+    throw new UsageError(`--pattern ${name}: choose one of ${PATTERNS.map((row) => row.id).join(', ')}`);
+  return { pattern: pattern.id };
 }
 
 function barsOf(value: string | undefined): number | undefined {

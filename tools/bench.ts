@@ -1,8 +1,12 @@
 // Speed and movement against the promises: npm run bench. Times are medians on this machine; read the ratios.
+import { contextOf } from '../core/arrange/context';
+import { partsOfSong } from '../core/arrange/part';
+import { fingerPart } from '../core/fingering';
+import { writeMidi, writeMusicXml, writeProject } from '../core/formats';
+import { relateHand } from '../core/joining';
+import { writeWalkthrough } from '../core/words';
 import { arrange } from '../core/arrange';
-import { withFingers } from '../core/fingering/hands';
 import { totalsOf } from '../core/formats';
-import { leftHand, rightHand } from '../core/joining/hands';
 import type { Chord } from '../core/music/chord';
 import { partsOf } from '../core/parts';
 import { perform } from '../core/performance/perform';
@@ -35,23 +39,37 @@ interface Figures {
   readonly ms: number;
 }
 
-/** Each stage by itself, on what the stages before it give. */
+/** Runs a generator to its end. */
+function ended<T>(slices: Generator<unknown, T>): T {
+  for (;;) {
+    const slice = slices.next();
+    if (slice.done) return slice.value;
+  }
+}
+
+/** A copy each time: what was worked out for the same song is remembered. */
+function copyOf(song: Song): Song {
+  return JSON.parse(JSON.stringify(song)) as Song;
+}
+
+/** Each stage by itself, on what the stages before it give, with nothing remembered. */
 function stagesOf(song: Song): Figures[] {
-  const played = unfold(song);
-  const parts = partsOf(song, played);
-  const voiced = voiceParts(song, DEFAULT_PROFILE, played, parts);
-  const melody = rightHand(played, parts, voiced.raisedParts);
-  const longestNote = Math.max(...melody.map((n) => n.length));
-  const twins = new Map<string, string>();
-  const task = { song, played, parts, profile: DEFAULT_PROFILE, voiced, melody, longestNote, twins };
-  const left = parts.flatMap((_, i) => leftHand(task, i).notes);
-  const starts = new Set(parts.map((p) => p.fromTick));
+  const contextOfCopy = () => ended(contextOf(copyOf(song), DEFAULT_PROFILE, true));
+  const whole = arrange(song, DEFAULT_PROFILE);
+  const { played, parts } = whole;
+  const starts = parts.map((part) => part.fromTick);
   let turn = 0;
+  const fingers = (hand: 'right' | 'left') =>
+    median(() => whole.arranged.map((part) => part && fingerPart(part[hand], hand, 8, [], () => null)));
   return [
-    { name: 'unfold', ms: median(() => unfold(song)) },
-    // A copy each time: what was worked out for the same song is remembered.
-    { name: 'parts', ms: median(() => partsOf(song, { ...played })) },
-    { name: 'voicing', ms: median(() => voiceParts(song, DEFAULT_PROFILE, { ...played }, parts)) },
+    { name: 'unfold', ms: median(() => unfold(copyOf(song))) },
+    {
+      name: 'parts',
+      ms: prepared(
+        () => unfold(copyOf(song)),
+        (fresh) => partsOf(song, fresh),
+      ),
+    },
     // Another hand each time: neither candidates nor step costs are remembered.
     {
       name: 'voicing, all anew',
@@ -59,20 +77,48 @@ function stagesOf(song: Song): Figures[] {
         voiceParts(song, { ...DEFAULT_PROFILE, leftReach: turn++ % 2 ? 8 : 9 }, played, parts),
       ),
     },
-    { name: 'joining', ms: median(() => parts.map((_, i) => leftHand(task, i))) },
+    {
+      name: 'joining',
+      ms: prepared(contextOfCopy, (context) => {
+        const arrangePart = partsOfSong(context);
+        return parts.map((_, index) => arrangePart(index));
+      }),
+    },
+    {
+      name: 'relations of a hand',
+      ms: median(() => relateHand(played, starts, [...whole.right])),
+    },
     {
       name: 'performance',
-      ms: median(() => perform({ song, played, right: melody, left, choicesAt: () => song.choices })),
+      ms: median(() =>
+        perform({ song, played, right: whole.right, left: whole.left, choicesAt: () => song.choices }),
+      ),
     },
     {
       name: 'all without fingering',
-      ms: median(() =>
-        arrange({ ...song, melody: [...song.melody] }, DEFAULT_PROFILE, { withoutFingers: true }),
+      ms: prepared(
+        () => copyOf(song),
+        (copy) => arrange(copy, DEFAULT_PROFILE, { withoutFingers: true }),
       ),
     },
-    { name: 'fingering, right hand', ms: median(() => withFingers(melody, 'right', 8, starts, () => null)) },
-    { name: 'fingering, left hand', ms: median(() => withFingers(left, 'left', 8, starts, () => null)) },
+    { name: 'fingering, right hand', ms: fingers('right') },
+    { name: 'fingering, left hand', ms: fingers('left') },
+    { name: 'writing MusicXML', ms: median(() => writeMusicXml(whole)) },
+    { name: 'writing MIDI', ms: median(() => writeMidi(whole)) },
+    { name: 'writing words', ms: median(() => writeWalkthrough(whole)) },
+    { name: 'writing a project', ms: median(() => writeProject({ song, profile: DEFAULT_PROFILE })) },
   ];
+}
+
+/** The same as median, what is made ready each time not counted. */
+function prepared<T>(ready: () => T, work: (from: T) => unknown): number {
+  const times = Array.from({ length: RUNS }, () => {
+    const from = ready();
+    const start = performance.now();
+    work(from);
+    return performance.now() - start;
+  });
+  return times.sort((a, b) => a - b)[RUNS >> 1];
 }
 
 /** Total semitones of ours, of greedy nearest voicing and of root position, from the same first voicing. */

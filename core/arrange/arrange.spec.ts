@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
+import { settling } from '../arrangement';
 import type { Arrangement } from '../arrangement/arrangement';
 import { RUNGS } from '../ladder';
 import { seeded } from '../music';
@@ -8,7 +9,6 @@ import { keepIdentity } from '../music/memo';
 import { applyEdit, type SongEdit } from '../song/edits';
 import { DEFAULT_PROFILE, LAYOUTS, type Song } from '../song/schema';
 import { randomSong } from '../testing';
-import { settling } from './settled';
 import { arrange, arrangeInSlices } from './song';
 
 const without = { withoutFingers: true };

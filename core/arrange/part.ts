@@ -230,9 +230,8 @@ export function partsOfSong(context: SongContext): ArrangePart {
       effortOf({ right, left, seconds, bars, profile }),
     );
     const all = [...findings, ...handsOf(index).findings, ...bumpsIn(index)];
-    const shown = findingsMade(cutId, [JSON.stringify(all), song.dismissed], () =>
-      shownOf(all, song.dismissed),
-    );
+    const toShow = shownOf(all, song.dismissed);
+    const shown = findingsMade(cutId, [JSON.stringify(toShow)], () => toShow);
     const { fills } = fillsOf(index);
     return partMade(cutId, [right, left, meetings, fills, effort, shown], () => ({
       right,

@@ -49,6 +49,7 @@ export function* arrangeInSlices(
 }
 
 const handRelations = rememberEach<readonly Related[]>();
+const relationsMade = rememberEach<HandRelations>();
 
 /** How each hand relates to itself in earlier parts; remembered by hand, as long as no part of it is another. */
 function relationsOf({ played, parts }: SongContext, arranged: readonly PartArrangement[]): HandRelations {
@@ -57,5 +58,6 @@ function relationsOf({ played, parts }: SongContext, arranged: readonly PartArra
     const inParts = arranged.map((part) => part[hand]);
     return handRelations(hand, [inParts, played.bars], () => relateHand(played, starts, inParts.flat()));
   };
-  return { right: of('right'), left: of('left') };
+  const [right, left] = [of('right'), of('left')];
+  return relationsMade('song', [right, left], () => ({ right, left }));
 }

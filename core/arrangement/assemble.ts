@@ -1,15 +1,18 @@
+import type { Effort } from '../effort';
 import { choicesAt, type HandRelations } from '../joining';
 import { perform, type Timeline } from '../performance';
 import type { Arrangement, PartArrangement, SongFrame } from './arrangement';
 
 /**
  * The arrangement of a song from its parts; null where a part is still to come. The song is its parts one after the
- * other: nothing is worked out anew, and the performance when it is first asked for.
+ * other: nothing is worked out anew, and the performance when it is first asked for. Until a part has come its effort
+ * is shown as it was before, by the id of its cut.
  */
 export function assemble(
   frame: SongFrame,
   arranged: readonly (PartArrangement | null)[],
   relations: HandRelations,
+  effortsBefore: ReadonlyMap<string, Effort> = new Map(),
 ): Arrangement {
   const known = arranged.filter((part) => part !== null);
   const right = known.flatMap((part) => part.right);
@@ -23,7 +26,7 @@ export function assemble(
     left,
     meetings: known.flatMap((part) => part.meetings),
     fills: known.flatMap((part) => part.fills),
-    efforts: arranged.map((part) => part?.effort ?? null),
+    efforts: arranged.map((part, i) => part?.effort ?? effortsBefore.get(parts[i].cutId) ?? null),
     relations,
     findings: known.flatMap((part) => part.findings),
     isPartial: known.length < arranged.length,

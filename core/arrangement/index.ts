@@ -1,2 +1,4 @@
 export type { ArrangedChange, Arrangement, PartArrangement, SongFrame } from './arrangement';
 export { assemble } from './assemble';
+export { settling, unsettling } from './settling';
+export { factsOf, type SongFacts } from './facts';

@@ -1,5 +1,5 @@
 import type { HandNote } from '../hands';
-import { type PlayedSong, type Song } from '../song';
+import { onsetsOf, type PlayedSong, type Song } from '../song';
 import type { FixedFingers } from './hands';
 
 /**
@@ -37,10 +37,6 @@ export function learnedFingers(
     const start = onset.get(from);
     return finger === null || start === undefined ? [] : [{ from, after: tick - start, midi, finger }];
   });
-}
-
-function onsetsOf({ melody, changes }: PlayedSong): Map<string, number> {
-  return new Map([...melody, ...changes].map((item) => [item.id, item.tick]));
 }
 
 function nameOf(from: string, after: number, midi: number): string {

@@ -18,4 +18,5 @@ export {
 } from './schema';
 export { nearestWay, transpose, twelveKeys } from './transpose';
 export { joinTies, keyAt, type PlayedBar, type PlayedChange, type PlayedNote } from './unfold';
+export { onsetsOf } from './unfold';
 export { type PlayedSong, unfold } from './unfold';

@@ -182,3 +182,8 @@ export function keyAt(played: PlayedSong, tick: number): Key {
   const { tonic, mode } = inForceAt(played.keyMap, tick);
   return { tonic, mode };
 }
+
+/** When each note and change (by played id) begins. */
+export function onsetsOf({ melody, changes }: Pick<PlayedSong, 'melody' | 'changes'>): Map<string, number> {
+  return new Map([...melody, ...changes].map((item) => [item.id, item.tick]));
+}

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { ArrangedChange } from '@joined-hands/core/arrangement';
-import { learnedFingers } from '@joined-hands/core/fingering';
+import { settling, unsettling } from '@joined-hands/core/arrangement';
 import { type Hand, type HandNote } from '@joined-hands/core/hands';
 import { RUNGS } from '@joined-hands/core/ladder';
 import { classNameOf, midiOf, typeset } from '@joined-hands/core/music';
@@ -13,7 +13,7 @@ import { Player } from '../sound/player';
 import { PlaceActions, SongActions } from '../state/actions';
 import type { Place } from '../state/model';
 import { workbench } from '../state/reducer';
-import { ArrangerClient } from '../workers/arranger';
+import { Asker } from '../workers/asker';
 import { Hearing } from './hearing';
 import { sameView, viewOf } from './seam-view';
 
@@ -36,7 +36,7 @@ const TEMPO_STEP = 5;
 @Injectable()
 export class BenchState {
   private readonly store = inject(Store);
-  private readonly arranger = inject(ArrangerClient);
+  private readonly asker = inject(Asker);
   readonly hearing = inject(Hearing);
   readonly player = inject(Player);
 
@@ -94,9 +94,16 @@ export class BenchState {
     effect(() => {
       const [id, arrangement] = [this.selectedId(), this.arrangement()];
       this.tried.set(null);
-      if (id === null || !arrangement || arrangement.onlyPart !== null) return this.alternatives.set([]);
-      void this.arranger.alternatives(id).then((list) => {
-        if (this.selectedId() === id) this.alternatives.set(list);
+      if (id === null || !arrangement || arrangement.isPartial) return this.alternatives.set([]);
+      const { song, profile } = arrangement;
+      void this.asker.ask(song, profile, { kind: 'alternatives', changeId: id }).then((list) => {
+        if (this.selectedId() === id && this.song() === song) this.alternatives.set(list);
+      });
+    });
+    effect(() => {
+      this.arrangement();
+      untracked(() => {
+        while (this.waiting.length > 0 && this.isArranged()) this.waiting.shift()?.();
       });
     });
     // While several parts play, the part that sounds is the one on screen.
@@ -107,6 +114,20 @@ export class BenchState {
       if (untracked(this.follows) && index !== untracked(this.partIndex))
         this.move({ part: index, selected: null });
     });
+  }
+
+  /** What waits for the arrangement of the song as it is now: keys pressed one soon after the other. */
+  private waiting: (() => void)[] = [];
+
+  /** Does something once the arrangement is that of the song as it is; at once when it is. */
+  whenArranged(work: () => void): void {
+    if (this.waiting.length === 0 && this.isArranged()) work();
+    else this.waiting.push(work);
+  }
+
+  private isArranged(): boolean {
+    const [song, arrangement] = [this.song(), this.arrangement()];
+    return arrangement !== null && arrangement.song === song;
   }
 
   edit(edit: SongEdit): void {
@@ -203,25 +224,14 @@ export class BenchState {
   }
 
   climbTo(rung: number): void {
-    if (RUNGS[rung - 1]?.ready && rung !== this.rung()) this.choose({ rung });
+    if (RUNGS[rung - 1]?.isReady && rung !== this.rung()) this.choose({ rung });
   }
 
   settle(settled: boolean): void {
-    const part = this.part();
-    if (!part) return;
     const arrangement = this.arrangement();
     if (!arrangement) return;
-    const inPart = (n: HandNote): boolean => n.tick >= part.fromTick && n.tick < part.toTick;
-    const notes = [...arrangement.right, ...arrangement.left].filter(inPart);
-    const voicings = this.changesInPart().map((c) => ({
-      changeId: c.change.id,
-      keys: [...c.voicing.keys],
-      fingers: null,
-    }));
-    const ids = [...new Set([...notes.map((n) => n.from), ...voicings.map((v) => v.changeId)])];
-    if (!settled) return this.edit({ kind: 'unsettle', cutId: part.cutId, ids });
-    const fingers = learnedFingers(notes, arrangement.played);
-    this.edit({ kind: 'settle', cutId: part.cutId, voicings, fingers });
+    const edit = (settled ? settling : unsettling)(arrangement, this.partIndex());
+    if (edit) this.edit(edit);
   }
 
   changeTempo(by: 1 | -1): void {

@@ -1,10 +1,10 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA } from 'ng-zorro-antd/modal';
 import { download, fileName } from '../ui/download';
-
-type Format = 'project' | 'musicxml' | 'mxl' | 'midi' | 'walkthrough';
+import type { FileKind } from '../workers/ask.worker';
+import { Asker } from '../workers/asker';
 
 /** What a song can be taken away as. */
 @Component({
@@ -19,6 +19,9 @@ type Format = 'project' | 'musicxml' | 'mxl' | 'midi' | 'walkthrough';
         </li>
       }
     </ul>
+    @if (problem(); as text) {
+      <p role="alert">{{ text }}</p>
+    }
   `,
   styles: `
     ul {
@@ -40,8 +43,9 @@ type Format = 'project' | 'musicxml' | 'mxl' | 'midi' | 'walkthrough';
 })
 export class ExportList {
   private readonly arrangement = inject<Arrangement>(NZ_MODAL_DATA);
+  private readonly asker = inject(Asker);
 
-  protected readonly formats: readonly { kind: Format; name: string; what: string }[] = [
+  protected readonly formats: readonly { kind: FileKind; name: string; what: string }[] = [
     {
       kind: 'project',
       name: 'Project',
@@ -57,26 +61,28 @@ export class ExportList {
     { kind: 'walkthrough', name: 'Walkthrough', what: 'The arrangement told in words, part by part.' },
   ];
 
-  protected async save(kind: Format): Promise<void> {
-    const { writeMidi, writeMusicXml, writeMxl, writeProject, writeWalkthrough } =
-      { ...(await import('@joined-hands/core/formats')), ...(await import('@joined-hands/core/words')) };
+  protected readonly problem = signal<string | null>(null);
+
+  protected async save(kind: FileKind): Promise<void> {
     const { song, profile } = this.arrangement;
-    const name = fileName(song.title);
-    switch (kind) {
-      case 'project':
-        return download(`${name}.joined.json`, writeProject({ song, profile }), 'application/json');
-      case 'musicxml':
-        return download(
-          `${name}.musicxml`,
-          writeMusicXml(this.arrangement),
-          'application/vnd.recordare.musicxml+xml',
-        );
-      case 'mxl':
-        return download(`${name}.mxl`, writeMxl(this.arrangement), 'application/vnd.recordare.musicxml');
-      case 'midi':
-        return download(`${name}.mid`, writeMidi(this.arrangement), 'audio/midi');
-      case 'walkthrough':
-        return download(`${name}.txt`, writeWalkthrough(this.arrangement), 'text/plain;charset=utf-8');
+    const [ending, type] = FILES[kind];
+    try {
+      const content = await this.asker.ask(song, profile, { kind: 'file', format: kind });
+      download(`${fileName(song.title)}${ending}`, content, type);
+      this.problem.set(null);
+    } catch (error) {
+      this.problem.set(
+        `The file could not be written: ${error instanceof Error ? error.message : String(error)}. Try the project file.`,
+      );
     }
   }
 }
+
+/** Ending and media type of each kind of file. */
+const FILES: Record<FileKind, readonly [ending: string, type: string]> = {
+  project: ['.joined.json', 'application/json'],
+  musicxml: ['.musicxml', 'application/vnd.recordare.musicxml+xml'],
+  mxl: ['.mxl', 'application/vnd.recordare.musicxml'],
+  midi: ['.mid', 'audio/midi'],
+  walkthrough: ['.txt', 'text/plain;charset=utf-8'],
+};

@@ -2,18 +2,18 @@ import { inject, Injectable } from '@angular/core';
 import type { ArrangedChange } from '@joined-hands/core/arrangement';
 import type { HandNote } from '@joined-hands/core/hands';
 import { midiOf } from '@joined-hands/core/music';
-import { applyEdit, barAt, type MelodyNote, type SongEdit } from '@joined-hands/core/song';
+import { barAt, type MelodyNote, type SongEdit } from '@joined-hands/core/song';
 import { keysInPlace, readSymbol } from '@joined-hands/core/voicing';
 import { Store } from '@ngrx/store';
 import { Piano } from '../sound/piano';
 import { Player } from '../sound/player';
 import { workbench } from '../state/reducer';
-import { ArrangerClient } from '../workers/arranger';
+import { Asker } from '../workers/asker';
 
 /** What is heard before it is taken: keys, lines, chords and remedies in their place. */
 @Injectable()
 export class Hearing {
-  private readonly arranger = inject(ArrangerClient);
+  private readonly asker = inject(Asker);
   private readonly piano = inject(Piano);
   private readonly player = inject(Player);
   private readonly state = inject(Store).selectSignal(workbench.selectWorkbenchState);
@@ -33,7 +33,7 @@ export class Hearing {
     const { song, profile, place } = this.state();
     if (!song) return;
     this.player.stop();
-    const tried = await this.arranger.trial(applyEdit(song, edit), profile);
+    const tried = await this.asker.heard(song, profile, { kind: 'trial', edit });
     const bar = barAt(tried.played.bars, tick);
     const struck = tried.changes.filter((c) => c.change.tick <= tick).at(-1)?.change.tick ?? bar.tick;
     const stretch = { fromTick: Math.min(struck, bar.tick), toTick: bar.tick + bar.length };

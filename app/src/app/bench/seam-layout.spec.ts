@@ -5,7 +5,6 @@ import { describe, expect, it } from 'vitest';
 import { songs } from '../../../../core/testing';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { fitSeam, layoutSeam, NOTE_HEIGHT } from './seam-layout';
-import { placeLyrics } from './seam-lyrics';
 import { sameView, viewOf } from './seam-view';
 
 const WIDTH = 740;
@@ -106,11 +105,32 @@ describe('the seam', () => {
     expect(block.changes[0].inversion).toBe('2nd inv.');
   });
 
-  it('steps syllables down a line instead of letting them overlap', () => {
-    const words = viewOf(arrange(DEMO_SONGS[1], DEFAULT_PROFILE), 0).words.slice(0, 8);
-    const crowded = placeLyrics(words, (tick) => tick / 60, 0);
-    expect(crowded.lines).toBeGreaterThan(1);
-    expect(placeLyrics(words, (tick) => tick / 8, 0).lines).toBe(1);
+  it('keeps the words on one line, none over another, with fewer bars a row where they are long', () => {
+    const long = (song: Song): Song => ({
+      ...song,
+      melody: song.melody.map((note, i) => ({
+        ...note,
+        lyric: note.grace ? null : { text: ['o', 'water', 'lanterns', 'by'][i % 4], syllabic: 'single' },
+      })),
+    });
+    for (const song of DEMO_SONGS.map(long))
+      for (const width of [340, 740, 1100]) {
+        const arrangement = arrange(song, DEFAULT_PROFILE);
+        arrangement.parts.forEach((_, part) => {
+          const view = viewOf(arrangement, part);
+          const { rows } = layoutSeam(view, width);
+          expect(rows.flatMap((row) => row.lyrics)).toHaveLength(view.words.length);
+          for (const { lyrics } of rows) {
+            expect(new Set(lyrics.map((word) => word.y)).size).toBeLessThanOrEqual(1);
+            lyrics.forEach(({ x, text }, i) => {
+              const end = x + text.length * 9.4;
+              expect(end).toBeLessThanOrEqual(lyrics[i + 1]?.x ?? Infinity);
+            });
+          }
+        });
+      }
+    const bars = (song: Song): number => layoutOf(song, 4).rows[0].bars.length;
+    expect(bars(long(DEMO_SONGS[1]))).toBeLessThan(bars({ ...DEMO_SONGS[1], words: [] }) + 1);
   });
 
   it('fits the height where it can and is never smaller than life', () => {

@@ -1,10 +1,11 @@
 import type { ArrangedChange } from '@joined-hands/core/arrangement';
 import type { HandNote } from '@joined-hands/core/hands';
 import { countAt } from '@joined-hands/core/joining';
-import { barTicks, classNameOf, staffStep, typeset } from '@joined-hands/core/music';
-import { barAt, type PlayedBar } from '@joined-hands/core/song';
+import { classNameOf, staffStep, typeset } from '@joined-hands/core/music';
+import { barAt } from '@joined-hands/core/song';
 import { LYRIC_LINE, placeLyrics, TEXT_IN, type TextMark } from './seam-lyrics';
 
+import { type BarSpan, barSpans, between, LEFT_MARGIN, LETTER_ROOM, rowsOf, usableWidth } from './seam-rows';
 import {
   type BlockShape,
   type ChangeShape,
@@ -17,19 +18,13 @@ import type { SeamView } from './seam-view';
 
 export const NOTE_HEIGHT = 27;
 export const BLOCK_HEIGHT = 25;
-const LEFT_MARGIN = 14;
-const RIGHT_MARGIN = 12;
 const ROW_GAP = 14;
 const BAR_LINE_ROOM = 24;
 const STEP = 7.5;
 /** Where there is height to spare, pitch is drawn up to this much higher. */
 const MOST_STRETCH = 2;
-/** Narrowest room for a letter, and for one with an accidental; letters are never shrunk. */
-const LETTER_ROOM = 21;
-const LEAST_BAR_WIDTH = 110;
 /** The thread runs just left of the words it passes. */
 const THREAD_IN = 4;
-const ACCIDENTAL_ROOM = 29;
 const CHORD_BAND = 27;
 const COUNT_BAND = 24;
 const SEAM_BAND = 18;
@@ -40,40 +35,50 @@ const LEFT_LANE_MOST = 150;
 /** How much the seam may be enlarged, the most first. */
 const SCALES = [1.5, 1.4, 1.3, 1.2, 1.1, 1];
 
-/** The layout of a part at the largest scale at which it fits the height without scrolling; 1 when none does. */
+/**
+ * The layout of a part at the largest scale at which it fits the height without scrolling; 1 when none does. Scales are
+ * tried by height alone, which follows from the number of rows; shapes are made once.
+ */
 export function fitSeam(
   view: SeamView,
   room: { width: number; height: number },
 ): { layout: SeamLayout; scale: number } {
-  const at = (scale: number, stretch = 1): SeamLayout =>
-    layoutSeam(view, Math.floor(room.width / scale), stretch);
-  for (const scale of SCALES) {
-    const layout = at(scale);
-    const height = room.height / scale;
-    if (layout.height <= height)
-      return { layout: stretched(layout, (stretch) => at(scale, stretch), height), scale };
-  }
-  return { layout: at(1), scale: 1 };
+  const spans = barSpans(view, room.width);
+  const scale =
+    SCALES.find((scale) => {
+      const rows = rowsOf(spans, usableWidth(Math.floor(room.width / scale))).length;
+      return heightOf(view, rows, 1) <= room.height / scale;
+    }) ?? 1;
+  const width = Math.floor(room.width / scale);
+  const rows = rowsOf(spans, usableWidth(width));
+  return { layout: layOut(view, rows, width, stretchFor(view, rows.length, room.height / scale)), scale };
 }
 
-/** The same layout with the right-hand lane heightened to use what is left of the room. */
-function stretched(layout: SeamLayout, again: (stretch: number) => SeamLayout, height: number): SeamLayout {
-  const spare = (height - layout.height) / layout.rows.length;
-  const lane = layout.rightHeight - NOTE_HEIGHT - 8;
-  if (spare <= 0 || lane <= 0) return layout;
-  return again(Math.min(MOST_STRETCH, 1 + spare / lane));
+/** How much the right-hand lane is heightened to use what is left of the room. */
+function stretchFor(view: SeamView, rows: number, height: number): number {
+  const spare = (height - heightOf(view, rows, 1)) / rows;
+  const lane = view.rightMost > 1 ? 0 : (view.rightRange[1] - view.rightRange[0]) * STEP;
+  return spare <= 0 || lane <= 0 ? 1 : Math.min(MOST_STRETCH, 1 + spare / lane);
+}
+
+/** Height of so many rows: every row of a part is as high as the others. */
+function heightOf(view: SeamView, rows: number, stretch: number): number {
+  const row = bandsOf({ ...view, step: STEP * stretch }, 0).bottom;
+  return rows * row + (rows - 1) * ROW_GAP;
 }
 
 /** Lays out one part in rows of bars that fit the width. */
-export function layoutSeam(base: SeamView, width: number, stretch = 1): SeamLayout {
+export function layoutSeam(view: SeamView, width: number, stretch = 1): SeamLayout {
+  return layOut(view, rowsOf(barSpans(view, width), usableWidth(width)), width, stretch);
+}
+
+function layOut(base: SeamView, groups: readonly BarSpan[][], width: number, stretch: number): SeamLayout {
   const view: View = { ...base, step: STEP * stretch };
-  const { part } = view;
-  const spans = barSpans(view.bars, part.fromTick, part.toTick);
-  const usable = width - LEFT_MARGIN - RIGHT_MARGIN;
+  const counts = countsOf(view);
   const rows: SeamRow[] = [];
   let top = 0;
-  for (const group of rowsOf(spans, usable, view)) {
-    const row = layoutRow(view, group, usable, top);
+  for (const group of groups) {
+    const row = layoutRow(view, group, counts, usableWidth(width), top);
     rows.push(row);
     top += row.height + ROW_GAP;
   }
@@ -91,46 +96,27 @@ interface View extends SeamView {
   readonly step: number;
 }
 
-interface BarSpan {
-  readonly from: number;
-  readonly to: number;
-  readonly bar: PlayedBar;
+/** Where each band of a row lies. */
+interface Bands {
+  readonly rightTop: number;
+  readonly lyricTop: number;
+  readonly chordY: number;
+  readonly countY: number;
+  readonly seamY: number;
+  readonly leftTop: number;
+  readonly inversionY: number;
+  readonly bottom: number;
 }
 
-function barSpans(bars: readonly PlayedBar[], from: number, to: number): BarSpan[] {
-  return bars
-    .filter((bar) => bar.tick < to && bar.tick + bar.length > from)
-    .map((bar) => ({ from: Math.max(from, bar.tick), to: Math.min(to, bar.tick + bar.length), bar }));
-}
-
-/** As many bars a row as their densest allows, the rows about equally full. */
-function rowsOf(spans: readonly BarSpan[], usable: number, view: View): BarSpan[][] {
-  const perTick = Math.max(...spans.map((span) => leastPerTick(view, span)), 0.01);
-  const total = spans.reduce((sum, s) => sum + s.to - s.from, 0);
-  const rowCount = Math.max(1, Math.ceil((total * perTick) / usable - 0.02));
-  const perRow = total / rowCount;
-  const rows: BarSpan[][] = [[]];
-  let filled = 0;
-  for (const span of spans) {
-    const length = span.to - span.from;
-    const row = rows[rows.length - 1];
-    if (row.length > 0 && filled + length / 2 > perRow * rows.length) rows.push([span]);
-    else row.push(span);
-    filled += length;
-  }
-  return rows;
-}
-
-/** Pixels a tick needs so that neighbouring letters of a hand do not touch. */
-function leastPerTick(view: View, span: BarSpan): number {
-  let least = LEAST_BAR_WIDTH / barTicks(span.bar.metre);
-  for (const notes of [view.right, view.left]) {
-    const inSpan = notes.filter((n) => n.tick >= span.from && n.tick < span.to && !n.grace);
-    const ticks = [...new Set(inSpan.map((n) => n.tick))].sort((a, b) => a - b);
-    const room = inSpan.some((n) => n.pitch.alter !== 0) ? ACCIDENTAL_ROOM : LETTER_ROOM;
-    for (let i = 1; i < ticks.length; i++) least = Math.max(least, room / (ticks[i] - ticks[i - 1]));
-  }
-  return least;
+function bandsOf(view: View, top: number): Bands {
+  const rightTop = top + BAR_LINE_ROOM;
+  const lyricTop = rightTop + rightHeight(view);
+  const chordY = lyricTop + (view.hasLyrics ? LYRIC_LINE : 0) + CHORD_BAND - 7;
+  const countY = chordY + COUNT_BAND;
+  const seamY = countY + 6 + SEAM_BAND / 2;
+  const leftTop = seamY + SEAM_BAND / 2 + 2;
+  const inversionY = view.isMelodyOnly ? countY + 4 : leftTop + leftHeight(view) + INVERSION_BAND - 6;
+  return { rightTop, lyricTop, chordY, countY, seamY, leftTop, inversionY, bottom: inversionY + 6 };
 }
 
 function rightHeight(view: View): number {
@@ -149,28 +135,25 @@ function leftHeight(view: View): number {
   return view.leftMost * (BLOCK_HEIGHT + 1) + 4;
 }
 
-function layoutRow(view: View, spans: readonly BarSpan[], usable: number, top: number): SeamRow {
+function layoutRow(
+  view: View,
+  spans: readonly BarSpan[],
+  counts: readonly CountMark[],
+  usable: number,
+  top: number,
+): SeamRow {
   const fromTick = spans[0].from;
   const toTick = spans[spans.length - 1].to;
   const pixelsPerTick = usable / (toTick - fromTick);
   const x = (tick: number): number => LEFT_MARGIN + (tick - fromTick) * pixelsPerTick;
-  const inRow = (n: { tick: number }): boolean => n.tick >= fromTick && n.tick < toTick;
-  const rightTop = top + BAR_LINE_ROOM;
-  const inThisRow = view.right.filter(inRow);
-  const notes = inThisRow.map((n) =>
-    noteShape(view, n, x, pixelsPerTick, rightTop, rowIn(view, inThisRow, n)),
-  );
-  const { lyrics, lines } = placeLyrics(view.words.filter(inRow), x, rightTop + rightHeight(view));
-  const lyricBand = view.hasLyrics ? lines * LYRIC_LINE : 0;
-  const chordY = rightTop + rightHeight(view) + lyricBand + CHORD_BAND - 7;
-  const countY = chordY + COUNT_BAND;
-  const seamY = countY + 6 + SEAM_BAND / 2;
-  const leftTop = seamY + SEAM_BAND / 2 + 2;
-  const blocks = blockShapes(view, view.left.filter(inRow), x, pixelsPerTick, leftTop, toTick);
-  const inversionY = view.isMelodyOnly ? countY + 4 : leftTop + leftHeight(view) + INVERSION_BAND - 6;
+  const { rightTop, lyricTop, chordY, countY, seamY, leftTop, inversionY, bottom } = bandsOf(view, top);
+  const right = between(view.right, fromTick, toTick);
+  const notes = right.map((n) => noteShape(view, n, x, pixelsPerTick, rightTop, rowIn(view, right, n)));
+  const left = between(view.left, fromTick, toTick);
+  const blocks = blockShapes(view, left, x, pixelsPerTick, leftTop, toTick);
   return {
     top,
-    height: inversionY + 6 - top,
+    height: bottom - top,
     fromTick,
     toTick,
     bars: spans.map(({ from, to, bar }, i) => ({
@@ -183,8 +166,8 @@ function layoutRow(view: View, spans: readonly BarSpan[], usable: number, top: n
     blocks,
     changes: changeShapes(view, fromTick, toTick, x),
     stitches: stitchesOf(view, notes, blocks, fromTick, toTick, x),
-    lyrics,
-    counts: countsOf(view, fromTick, toTick, x, countY),
+    lyrics: placeLyrics(between(view.words, fromTick, toTick), x, lyricTop, LEFT_MARGIN + usable),
+    counts: countMarks(between(counts, fromTick, toTick), x, countY),
     chordY,
     countY,
     seamY,
@@ -249,7 +232,13 @@ function blockShapes(
   const bottom = top + leftHeight(view) - BLOCK_HEIGHT;
   return [...byTick.values()].flatMap((together) =>
     together.map((note, order) => {
-      const steps = staffStep(note.pitch) - view.leftRange[0];
+      const [low, high] = view.leftRange;
+      let [step, octaveMark] = [staffStep(note.pitch), ''];
+      if (view.byPitch) {
+        while (step > high) [step, octaveMark] = [step - 7, '8 up'];
+        while (step < low) [step, octaveMark] = [step + 7, '8 down'];
+      }
+      const steps = step - low;
       const y = view.byPitch ? bottom - steps * leftStep(view) : bottom - order * (BLOCK_HEIGHT + 1);
       const below = together[order - 1];
       const isSecond =
@@ -265,6 +254,7 @@ function blockShapes(
         finger: note.finger,
         midi: note.midi,
         isFill: note.source === 'fill',
+        octaveMark,
       };
     }),
   );
@@ -342,20 +332,29 @@ function stitchesOf(
     });
 }
 
-/** Counts only where something is struck. */
-function countsOf(view: View, from: number, to: number, x: (tick: number) => number, y: number): TextMark[] {
-  const struck = [...view.right.filter((n) => !n.grace), ...view.left];
-  const ticks = [...new Set(struck.map((n) => n.tick))]
-    .filter((t) => t >= from && t < to)
-    .sort((a, b) => a - b);
-  const { bars } = view;
-  let lastBeat = '';
-  return ticks.map((tick, i) => {
-    const [beat, part] = countAt(barAt(bars, tick), tick).split(' ');
+/** What is counted at a tick at which something is struck. */
+interface CountMark {
+  readonly tick: number;
+  readonly beat: string;
+  readonly part: string | undefined;
+}
+
+/** The counts of a part, only where something is struck; worked out once for all its rows. */
+function countsOf({ right, left, bars }: View): CountMark[] {
+  const struck = [...right.filter((n) => !n.grace), ...left].map((n) => n.tick);
+  return [...new Set(struck)]
+    .sort((a, b) => a - b)
+    .map((tick) => {
+      const [beat, part] = countAt(barAt(bars, tick), tick).split(' ');
+      return { tick, beat, part };
+    });
+}
+
+function countMarks(counts: readonly CountMark[], x: (tick: number) => number, y: number): TextMark[] {
+  return counts.map(({ tick, beat, part }, i) => {
     // Within a beat already counted, and where there is no room for both, only "&" or "e" is said.
-    const room = i + 1 < ticks.length ? x(ticks[i + 1]) - x(tick) : Infinity;
-    const isShort = part !== undefined && (beat === lastBeat || room < 34);
-    lastBeat = beat;
+    const room = i + 1 < counts.length ? x(counts[i + 1].tick) - x(tick) : Infinity;
+    const isShort = part !== undefined && (beat === counts[i - 1]?.beat || room < 34);
     return { x: x(tick) + TEXT_IN, y, text: isShort ? part : part ? `${beat} ${part}` : beat };
   });
 }

@@ -14,21 +14,26 @@ export const TEXT_IN = 11;
 const LETTER_WIDTH = 9.4;
 const SYLLABLE_GAP = 6;
 
-/** Syllables under their notes; one that would run into the last steps down a line. */
+function textOf({ text, syllabic }: SungWord): string {
+  return text + (syllabic === 'begin' || syllabic === 'middle' ? '-' : '');
+}
+
+/** Pixels a syllable takes up, with the gap after it. */
+export function wordWidth(word: SungWord): number {
+  return textOf(word).length * LETTER_WIDTH + SYLLABLE_GAP;
+}
+
+/** Syllables under their notes, on one line: a row has as few bars as that asks for. The last ends inside the row. */
 export function placeLyrics(
   words: readonly SungWord[],
   x: (tick: number) => number,
   top: number,
-): { lyrics: TextMark[]; lines: number } {
-  const ends: number[] = [];
-  const lyrics: TextMark[] = [];
-  for (const word of words) {
-    const text = word.text + (word.syllabic === 'begin' || word.syllabic === 'middle' ? '-' : '');
-    const at = x(word.tick);
-    let line = ends.findIndex((end) => end <= at);
-    if (line < 0) line = ends.push(0) - 1;
-    ends[line] = at + text.length * LETTER_WIDTH + SYLLABLE_GAP;
-    lyrics.push({ x: at + TEXT_IN, y: top + (line + 1) * LYRIC_LINE - 5, text });
-  }
-  return { lyrics, lines: Math.max(1, ends.length) };
+  rightEdge: number,
+): TextMark[] {
+  let end = -Infinity;
+  return words.map((word) => {
+    const at = Math.max(end, Math.min(x(word.tick) + TEXT_IN, rightEdge - wordWidth(word) + SYLLABLE_GAP));
+    end = at + wordWidth(word);
+    return { x: at, y: top + LYRIC_LINE - 5, text: textOf(word) };
+  });
 }

@@ -23,6 +23,8 @@ export interface NoteShape extends KeyShape {
 export interface BlockShape extends KeyShape {
   readonly changeId: string;
   readonly isFill: boolean;
+  /** "8 down" where it is drawn an octave away. */
+  readonly octaveMark: string;
 }
 
 export interface ChangeShape {

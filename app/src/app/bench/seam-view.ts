@@ -1,8 +1,10 @@
 import { type ArrangedChange, type Arrangement } from '@joined-hands/core/arrangement';
 import type { HandNote } from '@joined-hands/core/hands';
 import type { Meeting } from '@joined-hands/core/joining';
+import { rungOf } from '@joined-hands/core/ladder';
 import { staffStep } from '@joined-hands/core/music';
 import type { Part } from '@joined-hands/core/parts';
+import { partIndexAt } from '@joined-hands/core/parts';
 import type { PlayedBar } from '@joined-hands/core/song';
 
 /** What of an arrangement the seam shows of one part: small, so that it can be compared with the last. */
@@ -62,21 +64,24 @@ export interface SungWord {
 const MOST_STEPS = 16;
 const MOST_LEFT_STEPS = 40;
 
-/** Gathers what the seam shows of a part. */
+/** Gathers what the seam shows of a part. All but the part's own hands follows from the song, not from what has come. */
 export function viewOf(arrangement: Arrangement, partIndex: number, isMelodyOnly = false): SeamView {
   const part = arrangement.parts[partIndex];
-  const inPart = (tick: number): boolean => tick >= part.fromTick && tick < part.toTick;
-  const left = isMelodyOnly ? [] : arrangement.left.filter((n) => inPart(n.tick));
+  const inPart = ({ tick }: { readonly tick: number }): boolean =>
+    tick >= part.fromTick && tick < part.toTick;
+  const { changes } = arrangement;
+  const hands = arrangement.arranged[partIndex];
+  const left = isMelodyOnly ? [] : (hands?.left ?? []);
   const away = part.choices.shownOctave;
   const shown = (note: HandNote): HandNote =>
     away === 0 ? note : { ...note, pitch: { ...note.pitch, octave: note.pitch.octave + away } };
-  const right = rightShown(arrangement, isMelodyOnly)
-    .filter((n) => inPart(n.tick))
-    .map(shown);
-  const words = wordsOf(arrangement.played);
+  const right = rightShown(arrangement, partIndex, isMelodyOnly).map(shown);
+  const { singing, isMoving, chords } = rungOf(part.choices);
   const isSinging = part.choices.layout === 'singing';
   const isUnder = part.choices.layout.startsWith('under-melody');
-  const blocks = arrangement.changes.flatMap((c) => c.pitches.map(staffStep));
+  const own = changes.filter(({ change }) => inPart(change));
+  const most = own.reduce((count, c) => Math.max(count, c.voicing.keys.length), 1);
+  const words = wordsOf(arrangement.played);
   return {
     part,
     bars: arrangement.played.bars.filter(
@@ -84,49 +89,78 @@ export function viewOf(arrangement: Arrangement, partIndex: number, isMelodyOnly
     ),
     right,
     left,
-    changes: arrangement.changes.filter((c) => inPart(c.change.tick)),
-    meetings: isMelodyOnly ? [] : arrangement.meetings.filter((m) => inPart(m.tick)),
-    byPitch: part.choices.rung >= 5 && !isSinging,
-    rightRange: rangeOf(
-      [...arrangement.right.map((n) => staffStep(n.pitch)), ...right.map((n) => staffStep(n.pitch))],
-      MOST_STEPS,
-    ),
-    leftRange: rangeOf([...blocks, ...left.map((n) => staffStep(n.pitch))], MOST_LEFT_STEPS),
+    changes: own,
+    meetings: isMelodyOnly ? [] : (hands?.meetings ?? []),
+    byPitch: isMoving && !isSinging,
+    ...rangesOf(arrangement.played, arrangement.parts, arrangement.raisedParts, changes),
     leftMost: isSinging
-      ? mostTogether(left)
-      : arrangement.changes.reduce((most, c) => Math.max(most, c.voicing.keys.length), 3),
-    rightMost: (isSinging || isUnder) && !isMelodyOnly ? mostTogether(right) : 1,
+      ? singing.bass === 'octave'
+        ? 2
+        : 1
+      : changes.reduce((count, c) => Math.max(count, c.voicing.keys.length), 3),
+    rightMost: (isSinging || isUnder) && !isMelodyOnly ? most : 1,
     isUnderMelody: isUnder && !isMelodyOnly,
-    hasLeft: !isMelodyOnly && (part.choices.rung > 1 || isSinging),
+    hasLeft: !isMelodyOnly && (chords !== 'none' || isSinging),
     hasLyrics: words.length > 0,
-    words: words.filter((word) => inPart(word.tick)),
+    words: words.filter(inPart),
     isMelodyOnly,
     elsewhere: away === 0 ? '' : `shown an octave ${away < 0 ? 'lower' : 'higher'}`,
   };
 }
 
-/** Most keys struck at one tick, at least one. */
-function mostTogether(notes: readonly HandNote[]): number {
-  const counts = new Map<number, number>();
-  for (const { tick } of notes) counts.set(tick, (counts.get(tick) ?? 0) + 1);
-  return Math.max(1, ...counts.values());
+/** Staff steps a moving left hand may lie below, and above, the lowest key of its chord. */
+const PATTERN_BELOW = 3;
+const PATTERN_ABOVE = 9;
+
+type Ranges = Pick<SeamView, 'rightRange' | 'leftRange'>;
+let lastRanges: { readonly from: readonly unknown[]; readonly ranges: Ranges } | null = null;
+
+/** One range of staff steps for each lane of the whole song, worked out once for the same tune, parts and chords. */
+function rangesOf(
+  ...from: [Arrangement['played'], readonly Part[], readonly number[], readonly ArrangedChange[]]
+): Ranges {
+  if (lastRanges && from.every((input, i) => input === lastRanges?.from[i])) return lastRanges.ranges;
+  const [played, parts, raised, changes] = from;
+  const right = played.melody.flatMap((note) => {
+    const index = partIndexAt(parts, note.tick);
+    const { octaveShift, shownOctave } = parts[index].choices;
+    const step = staffStep(note.pitch) + 7 * (octaveShift + (raised.includes(index) ? 1 : 0));
+    return shownOctave === 0 ? [step] : [step, step + 7 * shownOctave];
+  });
+  const isMoving = parts.some((part) => rungOf(part.choices).isMoving);
+  const left = changes.flatMap(({ pitches }) => {
+    const steps = pitches.map(staffStep);
+    return isMoving ? [...steps, steps[0] - PATTERN_BELOW, steps[0] + PATTERN_ABOVE] : steps;
+  });
+  const ranges = { rightRange: rangeOf(right, MOST_STEPS), leftRange: rangeOf(left, MOST_LEFT_STEPS) };
+  lastRanges = { from, ranges };
+  return ranges;
 }
 
 /** The right hand; on the Tune bench the melody even where it is only sung. */
-function rightShown({ right, played }: Arrangement, isMelodyOnly: boolean): readonly HandNote[] {
-  if (!isMelodyOnly || right.some((n) => n.source === 'melody')) return right;
-  return played.melody.map((note) => ({
-    hand: 'right',
-    tick: note.tick,
-    length: note.length,
-    midi: note.midi,
-    pitch: note.pitch,
-    source: 'melody',
-    from: note.id,
-    lyric: note.lyric?.text ?? null,
-    grace: note.grace,
-    finger: null,
-  }));
+function rightShown(
+  { arranged, parts, played }: Arrangement,
+  index: number,
+  isMelodyOnly: boolean,
+): readonly HandNote[] {
+  const right = arranged[index]?.right ?? [];
+  if (!isMelodyOnly || right.some((n) => n.source === 'melody'))
+    return isMelodyOnly ? right.filter((n) => n.source === 'melody') : right;
+  const { fromTick, toTick } = parts[index];
+  return played.melody
+    .filter(({ tick }) => tick >= fromTick && tick < toTick)
+    .map((note) => ({
+      hand: 'right',
+      tick: note.tick,
+      length: note.length,
+      midi: note.midi,
+      pitch: note.pitch,
+      source: 'melody',
+      from: note.id,
+      lyric: note.lyric?.text ?? null,
+      grace: note.grace,
+      finger: null,
+    }));
 }
 
 function wordsOf({ melody, words }: Arrangement['played']): SungWord[] {
@@ -134,9 +168,22 @@ function wordsOf({ melody, words }: Arrangement['played']): SungWord[] {
   return [...sung, ...words].sort((a, b) => a.tick - b.tick);
 }
 
-/** True when two views draw the same picture. */
+/** True when two views draw the same picture: they show the very same things. */
 export function sameView(a: SeamView | null, b: SeamView | null): boolean {
-  return a === b || JSON.stringify(a) === JSON.stringify(b);
+  if (a === b) return true;
+  if (!a || !b) return false;
+  return (Object.keys(a) as (keyof SeamView)[]).every((field) => isAlike(a[field], b[field]));
+}
+
+function isAlike(a: unknown, b: unknown): boolean {
+  if (a === b) return true;
+  if (!Array.isArray(a) || !Array.isArray(b)) return false;
+  return a.length === b.length && a.every((item, i) => isThing(item, b[i]));
+}
+
+/** Notes shown elsewhere and words are made anew for each view, the rest are the arrangement's own. */
+function isThing(a: unknown, b: unknown): boolean {
+  return a === b || (typeof a === 'object' && JSON.stringify(a) === JSON.stringify(b));
 }
 
 /** Lowest and highest staff step; a few outliers are shown an octave nearer instead of widening the lane. */

@@ -15,10 +15,10 @@ import { BenchState } from './bench-state';
 })
 export class Transport {
   protected readonly bench = inject(BenchState);
-  protected readonly rungs: readonly ChoiceOption<number>[] = RUNGS.map(({ number, name, ready }) => ({
+  protected readonly rungs: readonly ChoiceOption<number>[] = RUNGS.map(({ number, name, isReady }) => ({
     value: number,
     label: String(number),
-    notYet: ready ? undefined : `${name}: this rung is not built yet`,
+    notYet: isReady ? undefined : `${name}: this rung is not built yet`,
   }));
   protected readonly hands: readonly ChoiceOption<Place['hands']>[] = [
     { value: 'left', label: 'Left' },

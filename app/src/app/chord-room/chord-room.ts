@@ -2,13 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { type Key, keyName, typeset } from '@joined-hands/core/music';
-import { partsOf, type Progression, progressionsOf } from '@joined-hands/core/parts';
-import { keyAt, twelveKeys, unfold } from '@joined-hands/core/song';
+import type { Progression } from '@joined-hands/core/parts';
+import { DEFAULT_PROFILE, twelveKeys } from '@joined-hands/core/song';
 import { Store } from '@ngrx/store';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ProfileActions } from '../state/actions';
 import { SongStore } from '../storage/song-store';
 import { Choice } from '../ui/choice';
+import { Asker } from '../workers/asker';
 import { DrillTab } from './drill-tab';
 import { ShapesTab } from './shapes-tab';
 import { WarmUpTab } from './warm-up-tab';
@@ -76,6 +77,7 @@ export class ChordRoom {
 
   private readonly songs = inject(SongStore);
   private readonly store = inject(Store);
+  private readonly asker = inject(Asker);
   protected readonly tabs = TABS;
   protected readonly tab = signal<(typeof TABS)[number]['value']>('shapes');
   protected readonly keys = [...twelveKeys('major'), ...twelveKeys('minor')].map((key) => ({
@@ -100,10 +102,10 @@ export class ChordRoom {
   private async takeFrom(id: string): Promise<void> {
     const stored = await this.songs.get(id);
     if (!stored) return;
-    const played = unfold(stored.song);
-    this.key.set(keyAt(played, 0));
+    const { tonic, mode } = stored.song.keyMap[0];
+    this.key.set({ tonic, mode });
     this.title.set(stored.song.title);
-    this.own.set(progressionsOf(played, partsOf(stored.song, played)));
+    this.own.set(await this.asker.ask(stored.song, DEFAULT_PROFILE, { kind: 'progressions' }));
   }
 
   protected choose(name: string): void {

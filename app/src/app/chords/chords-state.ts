@@ -26,7 +26,7 @@ import {
 import { type Scope, type Suggestion, type Taste } from '@joined-hands/core/suggesting';
 import { readSymbol } from '@joined-hands/core/voicing';
 import { BenchState } from '../bench/bench-state';
-import { ArrangerClient } from '../workers/arranger';
+import { Asker } from '../workers/asker';
 
 /** What the Chords bench helps with, one at a time. */
 export const CHORD_JOBS = [
@@ -61,7 +61,7 @@ const NOTHING_WEIGHED: readonly Suggestion[] = [];
 @Injectable()
 export class ChordsState {
   readonly bench = inject(BenchState);
-  private readonly arranger = inject(ArrangerClient);
+  private readonly asker = inject(Asker);
   readonly job = signal<ChordJob>('chord');
   readonly taste = signal<Taste>('sevenths');
   /** Triads where a seventh stands at rest. */
@@ -110,8 +110,11 @@ export class ChordsState {
         this.triads(),
       ];
       const changeId = change?.change.writtenId;
-      if (changeId === undefined || !arrangement || arrangement.onlyPart !== null) return;
-      void this.arranger.suggestionsAt(changeId, taste, triads).then((list) => {
+      if (changeId === undefined || !arrangement || arrangement.isPartial) return;
+      const { song, profile } = arrangement;
+      void this.asker.ask(song, profile, { kind: 'suggestions', changeId, taste, triads }).then((list) => {
+        // The answer of a song that has been edited since is not shown.
+        if (this.bench.song() !== song) return;
         this.weighed.set({ changeId, arrangement, list });
         const ahead = this.ahead;
         if (ahead?.changeId !== changeId || this.suggestions() !== list) return;
@@ -122,11 +125,12 @@ export class ChordsState {
     effect(() => {
       const [job, arrangement, forPart] = [this.job(), this.bench.arrangement(), this.forPart()];
       const cutId = forPart ? (this.bench.part()?.cutId ?? null) : null;
-      if (job !== 'schools' || !arrangement || arrangement.onlyPart !== null) return;
+      if (job !== 'schools' || !arrangement || arrangement.isPartial) return;
       if (cutId !== this.comparedFor) this.costs.set(null);
       this.comparedFor = cutId;
-      void this.arranger.compareLayouts(cutId).then((costs) => {
-        if (this.comparedFor === cutId) this.costs.set(costs);
+      const { song, profile } = arrangement;
+      void this.asker.ask(song, profile, { kind: 'layouts', cutId }).then((costs) => {
+        if (this.comparedFor === cutId && this.bench.song() === song) this.costs.set(costs);
       });
     });
   }
@@ -263,7 +267,9 @@ export class ChordsState {
       return this.notice.set('There is no melody to go by: tell the tune on the Tune bench first.');
     this.isSuggesting.set(true);
     try {
-      const edit = await this.arranger.chordsFor(song, this.taste(), scope, this.triads());
+      const [taste, triads, { profile }] = [this.taste(), this.triads(), this.bench.state()];
+      const edit = await this.asker.ask(song, profile, { kind: 'chords', taste, scope, triads });
+      if (this.bench.song() !== song) return;
       const nothing =
         scope === 'gaps'
           ? 'Every bar has its chord already: nothing was changed.'

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import type { Fill } from '@joined-hands/core/fills';
 import { inversionName } from '@joined-hands/core/harmony';
-import { classNameOf, metreName, typeset } from '@joined-hands/core/music';
-import { PATTERNS } from '@joined-hands/core/patterns';
+import { classNameOf, typeset } from '@joined-hands/core/music';
+import { AUTO, fitsMetre, patternsOf } from '@joined-hands/core/patterns';
 import { barAt, type Choices } from '@joined-hands/core/song';
 import { type Alternative, LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import {
@@ -38,10 +39,17 @@ export class Reasons {
   protected readonly patterns = computed(() => {
     const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
     if (!arrangement || !part) return [];
-    const metre = metreName(barAt(arrangement.played.bars, part.toTick - 1).metre);
-    const fitting = PATTERNS.filter((p) => p.metres.length === 0 || p.metres.includes(metre));
-    return [{ value: 'auto', label: 'By metre' }, ...fitting.map((p) => ({ value: p.name, label: p.name }))];
+    const { metre } = barAt(arrangement.played.bars, part.toTick - 1);
+    const fitting = patternsOf(arrangement.song.patterns).filter((pattern) => fitsMetre(pattern, metre));
+    return [
+      { value: AUTO, label: 'By metre' },
+      ...fitting.map(({ id, name }) => ({ value: id, label: name })),
+    ];
   });
+  protected take({ id, kind, variant, taken }: Fill): void {
+    this.bench.edit({ kind: 'fill', fill: { id, kind, variant }, taken: !taken });
+  }
+
   protected readonly handOrders: readonly ChoiceOption<Choices['firstHand']>[] = [
     { value: 'right', label: 'Right' },
     { value: 'left', label: 'Left' },

@@ -8,13 +8,12 @@ import {
   nearestPlace,
   nudgeCut,
   type Part,
-  partsOf,
   proposeSections,
   splitAt,
   splitPlace,
   writtenTick,
 } from '@joined-hands/core/parts';
-import { type Choices, type Division, type Section, unfold } from '@joined-hands/core/song';
+import { type Choices, type Division, type Section } from '@joined-hands/core/song';
 import { BenchState } from '../bench/bench-state';
 
 /** What the Parts bench helps with, one at a time. */
@@ -35,12 +34,7 @@ export class PartsState {
   readonly job = signal<PartsJob>('part');
 
   private readonly played = computed(() => this.bench.arrangement()?.played ?? null);
-  /** The parts of the song as it is now: after a quick second key the arrangement may still be on its way. */
-  private readonly parts = computed<readonly Part[]>(() => {
-    const [song, arrangement] = [this.bench.song(), this.bench.arrangement()];
-    if (!song) return [];
-    return arrangement?.song === song ? arrangement.parts : partsOf(song, unfold(song));
-  });
+  private readonly parts = computed<readonly Part[]>(() => this.bench.arrangement()?.parts ?? []);
   /** Ticks where a part may begin. */
   readonly places = computed(() => {
     const played = this.played();
@@ -72,17 +66,23 @@ export class PartsState {
   }
 
   split(): void {
-    const tick = this.mark();
-    if (tick !== null) this.edit(splitAt(this.parts(), tick));
+    this.bench.whenArranged(() => {
+      const tick = this.mark();
+      if (tick !== null) this.edit(splitAt(this.parts(), tick));
+    });
   }
 
   join(): void {
-    this.edit(joinWithNext(this.parts(), this.bench.partIndex()));
+    this.bench.whenArranged(() => {
+      this.edit(joinWithNext(this.parts(), this.bench.partIndex()));
+    });
   }
 
   nudge(by: 1 | -1): void {
-    const played = this.played();
-    if (played) this.edit(nudgeCut(played, this.parts(), this.bench.partIndex(), by));
+    this.bench.whenArranged(() => {
+      const played = this.played();
+      if (played) this.edit(nudgeCut(played, this.parts(), this.bench.partIndex(), by));
+    });
   }
 
   /** A cut that was dragged: to the place nearest to where it was let go. */
@@ -92,7 +92,9 @@ export class PartsState {
   }
 
   lock(): void {
-    this.edit(lockCut(this.parts(), this.bench.partIndex()));
+    this.bench.whenArranged(() => {
+      this.edit(lockCut(this.parts(), this.bench.partIndex()));
+    });
   }
 
   /** Declares the part the same as another, by number; null frees it. */

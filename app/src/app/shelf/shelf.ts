@@ -11,16 +11,15 @@ import {
 import { Router, RouterLink } from '@angular/router';
 import { MOST_BYTES, type OpenedFile, READ_ENDINGS, type TuneCandidate } from '@joined-hands/core/formats';
 import { keyName, metreName, typeset } from '@joined-hands/core/music';
-import { partsOf } from '@joined-hands/core/parts';
-import { Clock } from '@joined-hands/core/performance';
-import { DEFAULT_CHOICES, emptySong, type Song, unfold } from '@joined-hands/core/song';
+import { DEFAULT_CHOICES, DEFAULT_PROFILE, emptySong, type Song } from '@joined-hands/core/song';
 import { formatDistanceToNow } from 'date-fns';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { firstValueFrom } from 'rxjs';
 import type { StoredSong } from '../storage/database';
 import { SongStore } from '../storage/song-store';
-import { ArrangerClient } from '../workers/arranger';
+import { Asker } from '../workers/asker';
+import { FileReaderClient } from '../workers/reader';
 
 interface Card {
   readonly stored: StoredSong;
@@ -38,7 +37,8 @@ interface Card {
 })
 export class Shelf implements OnInit {
   private readonly songs = inject(SongStore);
-  private readonly arranger = inject(ArrangerClient);
+  private readonly reader = inject(FileReaderClient);
+  private readonly asker = inject(Asker);
   private readonly router = inject(Router);
   private readonly modal = inject(NzModalService);
   protected readonly endings = READ_ENDINGS.join();
@@ -58,12 +58,23 @@ export class Shelf implements OnInit {
   private async refresh(): Promise<void> {
     try {
       this.stored.set(await this.songs.all());
+      await this.findFacts();
     } catch (error) {
       this.stored.set([]);
       const why = error instanceof Error ? error.message : String(error);
       this.problem.set(
         `The songs stored in this browser cannot be read: ${why}. Check that the browser may store data, then reload.`,
       );
+    }
+  }
+
+  /** Facts are stored with a song when it is saved; those of a new one are asked for and then stored. */
+  private async findFacts(): Promise<void> {
+    for (const { id, song, facts } of this.stored() ?? []) {
+      if (facts) continue;
+      const found = await this.asker.ask(song, DEFAULT_PROFILE, { kind: 'facts' });
+      await this.songs.saveFacts(id, found);
+      this.stored.update((all) => all?.map((s) => (s.id === id ? { ...s, facts: found } : s)) ?? null);
     }
   }
 
@@ -107,7 +118,7 @@ export class Shelf implements OnInit {
         return null;
       }
       const bytes = new Uint8Array(await file.arrayBuffer());
-      const result = await this.arranger.read(file.name, bytes, crypto.randomUUID());
+      const result = await this.reader.read(file.name, bytes, crypto.randomUUID());
       this.reading.set(null);
       if (result === null) return null;
       if (result.kind === 'refused') {
@@ -153,7 +164,7 @@ export class Shelf implements OnInit {
   }
 
   protected cancelReading(): void {
-    this.arranger.cancelReading();
+    this.reader.cancel();
   }
 
   /** An empty song on the Tune bench, ready to be typed, tapped or played. */
@@ -198,9 +209,10 @@ export class Shelf implements OnInit {
 }
 
 function cardOf(stored: StoredSong): Card {
-  const { song, openedAt } = stored;
-  const played = unfold(song);
-  const seconds = Math.round(new Clock(played.tempoMap, song.feel).secondsAt(played.endTick));
+  const { song, openedAt, facts } = stored;
+  const { seconds } = facts ?? { seconds: null };
+  const length =
+    seconds === null ? '…' : `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
   const { tonic, mode } = song.keyMap[0];
   return {
     stored,
@@ -208,8 +220,8 @@ function cardOf(stored: StoredSong): Card {
       { name: 'Key', value: typeset(keyName({ tonic, mode })) },
       { name: 'Metre', value: metreName(song.metreMap[0]) },
       { name: 'Bars', value: String(song.barCount) },
-      { name: 'Parts', value: String(partsOf(song, played).length) },
-      { name: 'Length', value: `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}` },
+      { name: 'Parts', value: facts ? String(facts.parts) : '…' },
+      { name: 'Length', value: length },
     ],
     opened:
       openedAt === null ? 'Not opened yet' : `Opened ${formatDistanceToNow(openedAt, { addSuffix: true })}`,

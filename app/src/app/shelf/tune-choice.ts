@@ -4,7 +4,7 @@ import { DEFAULT_PROFILE } from '@joined-hands/core/song';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA, NzModalRef } from 'ng-zorro-antd/modal';
 import { Player } from '../sound/player';
-import { ArrangerClient } from '../workers/arranger';
+import { Asker } from '../workers/asker';
 
 /** The first bars tell a melody from an accompaniment. */
 const BARS_HEARD = 8;
@@ -66,7 +66,7 @@ export class TuneChoice implements OnDestroy {
   protected readonly tunes = inject<readonly TuneCandidate[]>(NZ_MODAL_DATA);
   protected readonly modal = inject<NzModalRef<TuneChoice, TuneCandidate>>(NzModalRef);
   protected readonly player = inject(Player);
-  private readonly arranger = inject(ArrangerClient);
+  private readonly asker = inject(Asker);
   protected readonly heard = signal<string | null>(null);
 
   protected async hear(tune: TuneCandidate): Promise<void> {
@@ -74,7 +74,7 @@ export class TuneChoice implements OnDestroy {
     this.player.stop();
     if (isAgain) return;
     this.heard.set(tune.id);
-    const arrangement = await this.arranger.preview(tune.song, DEFAULT_PROFILE);
+    const arrangement = await this.asker.heard(tune.song, DEFAULT_PROFILE, { kind: 'preview' });
     const { bars, endTick } = arrangement.played;
     const toTick = bars[BARS_HEARD]?.tick ?? endTick;
     const request = { fromTick: 0, toTick, tempoPercent: 100, hands: 'both', countsIn: false } as const;

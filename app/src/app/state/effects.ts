@@ -1,4 +1,5 @@
 import { inject, Injectable } from '@angular/core';
+import { factsOf } from '@joined-hands/core/arrangement';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import {
@@ -40,9 +41,10 @@ export class WorkbenchEffects {
         ProfileActions.changed,
       ),
       withLatestFrom(this.state),
-      switchMap(([, { song, profile, place }]) => {
+      switchMap(([action, { song, profile, place }]) => {
         if (!song) return EMPTY;
-        return this.arranger.arrange(song, profile, place.part).pipe(
+        const edit = action.type === SongActions.edited.type ? action.edit : null;
+        return this.arranger.arrange(song, profile, place.part, edit).pipe(
           map((arrangement) => ArrangementActions.came({ arrangement })),
           catchError((error: unknown) =>
             of(SongActions.wentWrong({ problem: sentence('The song could not be arranged', error) })),
@@ -89,12 +91,17 @@ export class WorkbenchEffects {
   async saveNow(): Promise<
     ReturnType<typeof SongActions.saved> | ReturnType<typeof SongActions.wentWrong> | null
   > {
-    const { song, place, revision, isDirty, isReadOnly } = this.store.selectSignal(
+    const { song, place, revision, isDirty, isReadOnly, arrangement } = this.store.selectSignal(
       workbench.selectWorkbenchState,
     )();
     if (!song || !isDirty || isReadOnly) return null;
     try {
-      const next = await this.songs.save(song, place, revision);
+      const next = await this.songs.save(
+        song,
+        place,
+        revision,
+        arrangement?.song === song ? factsOf(song, arrangement.played, arrangement.parts) : null,
+      );
       return SongActions.saved({ song, revision: next });
     } catch (error) {
       const problem =

@@ -62,7 +62,7 @@ const reducer = createReducer(
     if (state.song?.id !== arrangement.song.id) return state;
     const part = Math.min(state.place.part, arrangement.parts.length - 1);
     const place = part === state.place.part ? state.place : { ...state.place, part };
-    return { ...state, arrangement, place, isArranging: arrangement.onlyPart !== null };
+    return { ...state, arrangement, place, isArranging: arrangement.isPartial };
   }),
 );
 

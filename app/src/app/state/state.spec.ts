@@ -108,7 +108,7 @@ describe('the workbench', () => {
 
   it('shows the part on screen before the whole, and is busy until then', () => {
     const whole = arrange(lanterns, DEFAULT_PROFILE);
-    const partial = { ...whole, onlyPart: 0 };
+    const partial = { ...whole, isPartial: true };
     expect(after(ArrangementActions.came({ arrangement: partial })).isArranging).toBe(true);
     expect(after(ArrangementActions.came({ arrangement: whole })).isArranging).toBe(false);
   });

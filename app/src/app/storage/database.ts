@@ -1,3 +1,4 @@
+import type { SongFacts } from '@joined-hands/core/arrangement';
 import { type Profile, type Song } from '@joined-hands/core/song';
 import Dexie, { type Table } from 'dexie';
 import type { Place } from '../state/model';
@@ -11,6 +12,8 @@ export interface StoredSong {
   /** Milliseconds since 1970. */
   readonly openedAt: number | null;
   readonly savedAt: number;
+  /** What the shelf tells of it beside the song; absent until it is known. */
+  readonly facts?: SongFacts | null;
 }
 
 /** The browser's store: songs and the pianist's profile. */

@@ -1,4 +1,5 @@
 import { Injectable } from '@angular/core';
+import type { SongFacts } from '@joined-hands/core/arrangement';
 import { readProject } from '@joined-hands/core/formats';
 import { migrateSong, type Profile, profileSchema, SCHEMA_VERSION, type Song } from '@joined-hands/core/song';
 import { FIRST_PLACE, type Place } from '../state/model';
@@ -65,7 +66,7 @@ export class SongStore {
   }
 
   /** Writes a song over the revision that was read; throws {@link StaleRevisionError} if it is no longer there. */
-  async save(song: Song, place: Place, seen: number): Promise<number> {
+  async save(song: Song, place: Place, seen: number, facts: SongFacts | null = null): Promise<number> {
     return this.database.transaction('rw', this.database.songs, async () => {
       const stored = await this.database.songs.get(song.id);
       if (stored && stored.revision !== seen) throw new StaleRevisionError();
@@ -78,6 +79,7 @@ export class SongStore {
         place,
         openedAt,
         savedAt: Date.now(),
+        facts,
       });
       return revision;
     });
@@ -86,6 +88,11 @@ export class SongStore {
   /** Remembers where the pianist is without touching the song's revision. */
   async savePlace(id: string, place: Place): Promise<void> {
     await this.database.songs.update(id, { place });
+  }
+
+  /** Remembers what the shelf tells of a song, without touching its revision. */
+  async saveFacts(id: string, facts: SongFacts): Promise<void> {
+    await this.database.songs.update(id, { facts });
   }
 
   async profile(): Promise<Profile | null> {

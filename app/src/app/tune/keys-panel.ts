@@ -15,7 +15,7 @@ import { Store } from '@ngrx/store';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ProfileActions } from '../state/actions';
-import { ArrangerClient } from '../workers/arranger';
+import { Asker } from '../workers/asker';
 import { TuneState } from './tune-state';
 
 /** All twelve keys, the easiest first; each is heard before it is taken. */
@@ -29,7 +29,7 @@ import { TuneState } from './tune-state';
 export class KeysPanel {
   private readonly tune = inject(TuneState);
   protected readonly bench = this.tune.bench;
-  private readonly arranger = inject(ArrangerClient);
+  private readonly asker = inject(Asker);
   private readonly store = inject(Store);
 
   protected readonly choices = signal<readonly KeyChoice[]>([]);
@@ -53,7 +53,7 @@ export class KeysPanel {
       const { song, profile } = this.weighed();
       if (!song || song.melody.length + song.changes.length === 0)
         return untracked(() => this.choices.set([]));
-      this.arranger.easierKeys(song, profile).then(
+      this.asker.ask(song, profile, { kind: 'easier-keys' }).then(
         (list) => {
           if (this.bench.song() === song) this.choices.set(list);
         },
@@ -81,7 +81,7 @@ export class KeysPanel {
     if (!song) return;
     this.bench.player.stop();
     const moved = applyEdit(song, { kind: 'transposed', key, semitones });
-    const arrangement = await this.arranger.preview(moved, this.bench.state().profile);
+    const arrangement = await this.asker.heard(moved, this.bench.state().profile, { kind: 'preview' });
     const toTick = arrangement.parts[0].toTick;
     const request = { fromTick: 0, toTick, tempoPercent: 100, hands: 'both', countsIn: false } as const;
     await this.bench.player.play(arrangement, request, false);

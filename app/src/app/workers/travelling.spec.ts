@@ -1,60 +1,122 @@
-import { arrange } from '@joined-hands/core/arrange';
-import { keepIdentity } from '@joined-hands/core/music';
-import { applyEdit, DEFAULT_PROFILE, type SongEdit } from '@joined-hands/core/song';
+import { arrange, arrangeInSlices } from '@joined-hands/core/arrange';
+import type { Arrangement } from '@joined-hands/core/arrangement';
+import { applyEdit, DEFAULT_PROFILE, type Song, type SongEdit } from '@joined-hands/core/song';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
-import { type Kept, lightened, NOTHING_KEPT, packed, unpacked } from './travelling';
+import { SongNumbers, SongsKnown } from './songs-known';
+import { Receiver, Sender } from './travelling';
 
 const [lanterns] = DEMO_SONGS;
 
-/** One edit after another on the worker's side; what is sent is copied, as between threads. */
+/** One edit after another; what is sent is copied, as between threads. */
 function travel(edits: readonly SongEdit[]) {
-  let song = lanterns;
-  let kept: Kept = NOTHING_KEPT;
+  const [numbers, known, sender, receiver] = [
+    new SongNumbers(),
+    new SongsKnown(),
+    new Sender(),
+    new Receiver(),
+  ];
+  let shown = lanterns;
   return edits.map((edit) => {
-    song = keepIdentity(song, structuredClone(applyEdit(song, edit)));
-    const arrangement = arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
-    const sent = structuredClone(packed(arrangement, kept.numbers));
-    kept = unpacked(sent, kept);
-    return { sent, kept, arrangement };
+    const now = applyEdit(shown, edit);
+    numbers.edited(shown, edit, now);
+    shown = now;
+    let message = structuredClone(numbers.message(now));
+    let song = known.take(message);
+    if (!song) song = known.take((message = structuredClone(numbers.message(now, true))));
+    if (!song) throw new Error('The song did not arrive.');
+    const parts: { sent: ReturnType<Sender['pack']>; came: Arrangement; made: Arrangement }[] = [];
+    const slices = arrangeInSlices(song, DEFAULT_PROFILE, { firstPart: 1 });
+    for (;;) {
+      const slice = slices.next();
+      if (slice.value) {
+        const sent = structuredClone(sender.pack(slice.value));
+        parts.push({ sent, came: receiver.unpack(sent, now, DEFAULT_PROFILE), made: slice.value });
+      }
+      if (slice.done) break;
+    }
+    return { message, parts, song, shown: now };
   });
 }
 
-describe('arrangements between worker and interface', () => {
-  const pin = { changeId: 'c2', keys: [48, 53, 57], fingers: null };
-  const trips = travel([
-    { kind: 'rename', title: 'First' },
-    { kind: 'choose', choices: { rung: 5 } },
-    { kind: 'pin', pin },
-    { kind: 'note-added', tick: 0, length: 480, pitch: { letter: 'E', alter: 0, octave: 5 } },
-  ]);
+/** All of an arrangement that is derived, as plain values. */
+const plain = ({ changes, left, right, findings, meetings, fills, relations, parts, played }: Arrangement) =>
+  structuredClone({ changes, left, right, findings, meetings, fills, relations, parts, played });
 
-  it('arrive whole, whatever was left out on the way', () => {
-    for (const { kept, arrangement } of trips)
-      expect(kept.came).toEqual(structuredClone(lightened(arrangement)));
+const pin = { changeId: 'c2', keys: [48, 53, 57], fingers: null };
+const trips = travel([
+  { kind: 'rename', title: 'First' },
+  { kind: 'choose', choices: { rung: 5 } },
+  { kind: 'pin', pin },
+  { kind: 'note-added', tick: 0, length: 480, pitch: { letter: 'E', alter: 0, octave: 5 } },
+  { kind: 'dismissed', id: 'nothing' },
+]);
+
+describe('arrangements between worker and interface', () => {
+  it('arrive whole, whatever was left out on the way: the part on screen, then the song', () => {
+    for (const { parts, shown } of trips) {
+      expect(parts.map(({ came }) => came.isPartial)).toEqual([true, false]);
+      for (const { came, made } of parts) expect(plain(came)).toEqual(plain(made));
+      expect(plain(parts[1].came)).toEqual(plain(arrange(structuredClone(shown), DEFAULT_PROFILE)));
+    }
   });
 
   it('bring only what an edit altered', () => {
-    const heavy = trips.map(({ sent }) => [sent.played !== null, sent.changes.size > 0]);
-    expect(heavy).toEqual([
-      [true, true],
-      [false, false],
-      [false, true],
-      [true, true],
-    ]);
-    // The chord pinned and the one after it; the same two where the part returns, and what else now lies otherwise.
-    expect(trips[2].sent.changes.size).toBeLessThan(trips[0].sent.changes.size);
+    const things = trips.map(({ parts }) => parts.map(({ sent }) => sent.things.size));
+    const [first, rung, pinned, , dismissed] = things;
+    // Played song, six parts, all chords, relations, and each part worked out.
+    expect(first[0] + first[1]).toBe(1 + 6 + lanterns.changes.length + 6 + 2);
+    expect(rung[0] + rung[1]).toBeLessThan(first[0]);
+    expect(pinned[0] + pinned[1]).toBeLessThan((first[0] + first[1]) * 0.6);
+    // That no relations are known yet is all there is to say.
+    expect(dismissed).toEqual([1, 0]);
   });
 
   it('leave the interface the very objects it had', () => {
-    const [first, rung, pinned] = trips.map(({ kept }) => kept.came);
-    expect(rung.changes).toBe(first.changes);
-    expect(pinned.played).toBe(first.played);
-    expect(pinned.changes.filter((c, i) => c === first.changes[i]).length).toBeGreaterThan(0);
+    const [, , pinned, , dismissed] = trips.map(({ parts }) => parts[1].came);
+    const [, rung] = trips.map(({ parts }) => parts[1].came);
+    expect(pinned.played).toBe(rung.played);
+    expect(pinned.changes.filter((c, i) => c === rung.changes[i]).length).toBeGreaterThan(0);
+    expect(pinned.arranged.filter((part, i) => part === rung.arranged[i]).length).toBeGreaterThan(0);
+    const before = trips[3].parts[1].came;
+    expect(dismissed.changes).toBe(before.changes);
+    expect(dismissed.arranged).toEqual(before.arranged);
+    dismissed.arranged.forEach((part, i) => expect(part).toBe(before.arranged[i]));
+  });
+
+  it('show the effort of a part as it was until it has come', () => {
+    const [first, rung] = trips.map(({ parts }) => parts);
+    expect(first[0].came.efforts[0]).toBeNull();
+    expect(rung[0].came.efforts[0]).toBe(first[1].came.efforts[0]);
+    expect(rung[0].came.efforts[1]).toBe(rung[1].came.efforts[1]);
   });
 
   it('say so when something is missing', () => {
-    const [, rung] = trips;
-    expect(() => unpacked(rung.sent, NOTHING_KEPT)).toThrow(/left out/);
+    const [, , pinned] = trips;
+    expect(() => new Receiver().unpack(pinned.parts[1].sent, lanterns, DEFAULT_PROFILE)).toThrow(/left out/);
+  });
+});
+
+describe('songs on their way to a worker', () => {
+  it('go as an edit of the one before, the first one whole', () => {
+    expect(trips.map(({ message }) => [message.edited !== null, message.whole !== null])).toEqual([
+      [false, true],
+      [true, false],
+      [true, false],
+      [true, false],
+      [true, false],
+    ]);
+    for (const { song, shown } of trips) expect(song).toEqual(shown);
+  });
+
+  it('keep what an edit did not touch, and go back by number', () => {
+    const [numbers, known] = [new SongNumbers(), new SongsKnown()];
+    const take = (song: Song): Song | null => known.take(structuredClone(numbers.message(song)));
+    const first = known.take(structuredClone(numbers.message(lanterns, true)));
+    const renamed = applyEdit(lanterns, { kind: 'rename', title: 'Lamps' });
+    numbers.edited(lanterns, { kind: 'rename', title: 'Lamps' }, renamed);
+    expect(take(renamed)?.melody).toBe(first?.melody);
+    expect(take(lanterns)).toBe(first);
+    expect(take(applyEdit(lanterns, { kind: 'rename', title: 'Never sent' }))).toBeNull();
   });
 });

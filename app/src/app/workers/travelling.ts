@@ -1,80 +1,108 @@
-import { type ArrangedChange, type Arrangement } from '@joined-hands/core/arrangement';
-import type { PlayedSong } from '@joined-hands/core/song';
+import type { ArrangedChange, Arrangement, PartArrangement } from '@joined-hands/core/arrangement';
+import { assemble } from '@joined-hands/core/arrangement';
+import type { HandRelations } from '@joined-hands/core/joining';
+import type { Part } from '@joined-hands/core/parts';
+import type { PlayedSong, Profile, Song } from '@joined-hands/core/song';
 
-/** An arrangement on its way to the interface, which has song and profile and works out the performance when it plays. */
-export type Travelling = Omit<Arrangement, 'song' | 'profile' | 'timeline'>;
+/** Anything of an arrangement that has an identity of its own: it is sent once and then known by its number. */
+type Thing = PlayedSong | Part | ArrangedChange | PartArrangement | HandRelations;
 
-/** The arrangement without what the interface has already or works out itself. */
-export function lightened({
-  song: _song,
-  profile: _profile,
-  timeline: _timeline,
-  ...rest
-}: Arrangement): Travelling {
-  return rest;
-}
-
-/** What the interface has, by the numbers the worker gave: the played song, and each change of the arrangement. */
-export interface Known {
-  readonly played: number | null;
-  readonly changes: readonly number[];
-}
-
-/**
- * An arrangement without what is known. The played song and the changes are heavy, and most edits leave them, or most of
- * them, as they were.
- */
+/** An arrangement by the numbers of its things, with those the interface does not have. */
 export interface Sent {
-  readonly fields: Omit<Travelling, 'played' | 'changes'>;
-  readonly numbers: Known;
-  readonly played: PlayedSong | null;
-  /** The changes that are not known, by their numbers. */
-  readonly changes: ReadonlyMap<number, ArrangedChange>;
+  readonly played: number;
+  readonly parts: readonly number[];
+  readonly changes: readonly number[];
+  /** Null for parts that are still to come. */
+  readonly arranged: readonly (number | null)[];
+  readonly relations: number;
+  readonly raisedParts: readonly number[];
+  readonly things: ReadonlyMap<number, Thing>;
+  readonly isPartial: boolean;
 }
 
-/** What came last, with its numbers. */
-export interface Kept<T extends Travelling | null = Travelling | null> {
-  readonly numbers: Known;
-  readonly came: T;
+/** On the worker's side: remembers what it sent, and sends the rest. */
+export class Sender {
+  private readonly numbers = new WeakMap<object, number>();
+  private lastNumber = 0;
+  private there = new Set<number>();
+
+  pack(arrangement: Arrangement): Sent {
+    const things = new Map<number, Thing>();
+    const used = new Set<number>();
+    const sent = (thing: Thing): number => {
+      const number = this.numberOf(thing);
+      if (!this.there.has(number)) things.set(number, thing);
+      used.add(number);
+      return number;
+    };
+    const { played, parts, changes, arranged, relations, raisedParts, isPartial } = arrangement;
+    const message = {
+      played: sent(played),
+      parts: parts.map(sent),
+      changes: changes.map(sent),
+      arranged: arranged.map((part) => part && sent(part)),
+      relations: sent(relations),
+      raisedParts,
+      things,
+      isPartial,
+    };
+    // With a whole song both sides forget what it does not use.
+    this.there = isPartial ? new Set([...this.there, ...used]) : used;
+    return message;
+  }
+
+  private numberOf(thing: object): number {
+    let number = this.numbers.get(thing);
+    if (number === undefined) this.numbers.set(thing, (number = ++this.lastNumber));
+    return number;
+  }
 }
 
-export const NOTHING_KEPT: Kept = { numbers: { played: null, changes: [] }, came: null };
+/** On the interface's side: puts together what came with what is here, the very objects it had. */
+export class Receiver {
+  private here = new Map<number, Thing>();
+  private last: Arrangement | null = null;
 
-const numbers = new WeakMap<object, number>();
-let lastNumber = 0;
-
-function numberOf(thing: object): number {
-  const known = numbers.get(thing);
-  if (known !== undefined) return known;
-  numbers.set(thing, ++lastNumber);
-  return lastNumber;
+  unpack(sent: Sent, song: Song, profile: Profile): Arrangement {
+    const all = new Map([...this.here, ...sent.things]);
+    const used = new Map<number, Thing>();
+    const found = <T extends Thing>(number: number): T => {
+      const thing = all.get(number);
+      if (thing === undefined) throw new Error('The worker left out what the interface does not have.');
+      used.set(number, thing);
+      return thing as T;
+    };
+    const before = this.last;
+    const parts = kept(
+      before?.parts,
+      sent.parts.map((number) => found<Part>(number)),
+    );
+    const frame = {
+      song,
+      profile,
+      played: found<PlayedSong>(sent.played),
+      parts,
+      changes: kept(
+        before?.changes,
+        sent.changes.map((number) => found<ArrangedChange>(number)),
+      ),
+      raisedParts: sent.raisedParts,
+    };
+    const arranged = sent.arranged.map((number) => (number === null ? null : found<PartArrangement>(number)));
+    const efforts = before?.parts.flatMap(({ cutId }, i) => {
+      const effort = before.efforts[i];
+      return effort ? [[cutId, effort] as const] : [];
+    });
+    const relations = found<HandRelations>(sent.relations);
+    const arrangement = assemble(frame, arranged, relations, new Map(efforts));
+    this.here = sent.isPartial ? all : used;
+    this.last = arrangement;
+    return arrangement;
+  }
 }
 
-/** On the worker's side: what of an arrangement has to be sent. Things are the same when they are the same object. */
-export function packed(arrangement: Arrangement, known: Known): Sent {
-  const { played, changes, ...fields } = lightened(arrangement);
-  const now: Known = { played: numberOf(played), changes: changes.map(numberOf) };
-  const has = new Set(known.changes);
-  return {
-    fields,
-    numbers: now,
-    played: now.played === known.played ? null : played,
-    changes: new Map(changes.map((c) => [numberOf(c), c] as const).filter(([number]) => !has.has(number))),
-  };
-}
-
-/** On the interface's side: what came together with what was not sent again because it is here. */
-export function unpacked(sent: Sent, kept: Kept): Kept<Travelling> {
-  const here = new Map(kept.numbers.changes.map((number, i) => [number, kept.came?.changes[i]]));
-  const isSame = sent.numbers.changes.join() === kept.numbers.changes.join();
-  const changes = isSame
-    ? (kept.came?.changes ?? [])
-    : sent.numbers.changes.map((number) => found(sent.changes.get(number) ?? here.get(number)));
-  const played = found(sent.played ?? kept.came?.played);
-  return { numbers: sent.numbers, came: { ...sent.fields, played, changes } };
-}
-
-function found<T>(thing: T | undefined): T {
-  if (thing === undefined) throw new Error('The worker left out what the interface does not have.');
-  return thing;
+/** The list that was there before when it has the same members. */
+function kept<T>(before: readonly T[] | undefined, now: readonly T[]): readonly T[] {
+  const isSame = before?.length === now.length && before.every((item, i) => item === now[i]);
+  return isSame ? before : now;
 }

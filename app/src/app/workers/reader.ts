@@ -1,0 +1,26 @@
+import { Injectable } from '@angular/core';
+import { wrap } from 'comlink';
+import type { Reader, ReadResult } from './read.worker';
+
+/** Reads files in a worker of its own, so that reading can be called off. */
+@Injectable({ providedIn: 'root' })
+export class FileReaderClient {
+  private stopReading: (() => void) | null = null;
+
+  /** Null when it was called off. */
+  read(name: string, bytes: Uint8Array, songId: string): Promise<ReadResult | null> {
+    const worker = new Worker(new URL('./read.worker', import.meta.url), { type: 'module' });
+    return new Promise<ReadResult | null>((resolve, reject) => {
+      this.stopReading = () => resolve(null);
+      wrap<Reader>(worker).read(name, bytes, songId).then(resolve, reject);
+    }).finally(() => {
+      worker.terminate();
+      this.stopReading = null;
+    });
+  }
+
+  /** Calls off the reading of a file; nothing of it is kept. */
+  cancel(): void {
+    this.stopReading?.();
+  }
+}

@@ -1,0 +1,61 @@
+import { learnedFingers } from '../fingering';
+import type { Part } from '../parts';
+import { onsetsOf, type SongEdit } from '../song';
+import type { Arrangement } from './arrangement';
+
+/** The edit that keeps a part, by its index, as it is now: choices, voicings, both hands, fingers, fills, its cuts. */
+export function settling(arrangement: Arrangement, index: number): SongEdit | null {
+  const { parts, arranged, changes, played, raisedParts } = arrangement;
+  const part = parts[index];
+  const hands = arranged[index];
+  if (!part || !hands) return null;
+  const onsets = onsetsOf(played);
+  const inPart = changes.filter(({ change }) => change.tick >= part.fromTick && change.tick < part.toTick);
+  const own = new Set(inPart.map(({ change }) => change.id));
+  // All that is struck while the part lasts, and what its chords go on to strike into the next one's pick-up.
+  const goesOn = [...arrangement.right, ...arrangement.left].filter(
+    (note) => note.tick >= part.toTick && own.has(note.from),
+  );
+  const notes = [...hands.right, ...hands.left, ...goesOn];
+  const keys = notes.flatMap(({ hand, from, tick, length, pitch, source, rolled }) => {
+    const onset = onsets.get(from);
+    if (source === 'melody' || onset === undefined) return [];
+    return [{ hand, from, after: tick - onset, length, pitch, source, rolled: rolled ?? null }];
+  });
+  return {
+    kind: 'settle',
+    cutId: part.cutId,
+    choices: part.choices,
+    isRaised: raisedParts.includes(index),
+    voicings: inPart.map(({ change, voicing }) => ({
+      changeId: change.id,
+      keys: [...voicing.keys],
+      fingers: null,
+    })),
+    keys,
+    fills: hands.fills.filter((fill) => fill.taken).map((fill) => fill.id),
+    fingers: learnedFingers(notes, played),
+    cuts: cutsRound(parts, index),
+  };
+}
+
+/** The edit that opens a settled part again. */
+export function unsettling(arrangement: Arrangement, index: number): SongEdit | null {
+  const { parts, arranged, changes } = arrangement;
+  const part = parts[index];
+  if (!part) return null;
+  const inPart = changes.filter(({ change }) => change.tick >= part.fromTick && change.tick < part.toTick);
+  const hands = arranged[index];
+  const from = [...(hands?.right ?? []), ...(hands?.left ?? [])].map((note) => note.from);
+  return {
+    kind: 'unsettle',
+    cutId: part.cutId,
+    ids: [...new Set([...from, ...inPart.map(({ change }) => change.id)])],
+  };
+}
+
+function cutsRound(parts: readonly Part[], index: number): { id: string; tick: number }[] {
+  return [parts[index], parts[index + 1]].flatMap((part) =>
+    part ? [{ id: part.cutId, tick: part.fromTick }] : [],
+  );
+}
