@@ -35,6 +35,32 @@ const coreRules = CORE.flatMap((folder, i) => [
 ]);
 const FACES = CORE.map((folder) => `face-${folder}`);
 
+/** Folders of the application from the ground up; a bench is an element of its own and knows no other. */
+const APP = [
+  'ui',
+  'storage',
+  'state',
+  'workers',
+  'effects',
+  'sound',
+  'keyboard',
+  'notation',
+  'input',
+  'frame',
+];
+const BENCHES = ['tune', 'parts', 'chords', 'join'];
+const VIEWS = ['shelf', 'profile', 'chord-room'];
+const appRules = [
+  ...APP.map((folder, i) => ({
+    from: [`app-${folder}`],
+    allow: [...APP.slice(0, i + 1).map((lower) => `app-${lower}`), ...FACES],
+  })),
+  ...[...BENCHES.map((bench) => `bench-${bench}`), ...VIEWS.map((view) => `app-${view}`)].map((own) => ({
+    from: [own],
+    allow: [own, ...APP.map((folder) => `app-${folder}`), ...FACES],
+  })),
+];
+
 export default tseslint.config(
   {
     ignores: [
@@ -64,6 +90,16 @@ export default tseslint.config(
         })),
         ...CORE.map((folder) => ({ type: `core-${folder}`, pattern: `core/${folder}/**`, mode: 'full' })),
         { type: 'demo', pattern: 'demo/**', mode: 'full' },
+        ...BENCHES.map((bench) => ({
+          type: `bench-${bench}`,
+          pattern: `app/src/app/benches/${bench}/**`,
+          mode: 'full',
+        })),
+        ...[...APP, ...VIEWS].map((folder) => ({
+          type: `app-${folder}`,
+          pattern: `app/src/app/${folder}/**`,
+          mode: 'full',
+        })),
         { type: 'app', pattern: 'app/**', mode: 'full' },
         { type: 'server', pattern: 'server/**', mode: 'full' },
         { type: 'benches', pattern: 'tools/bench*.ts', mode: 'full' },
@@ -79,8 +115,9 @@ export default tseslint.config(
             ...coreRules,
             { from: ['core-testing'], allow: ['core-*', 'face-*', 'demo'] },
             { from: ['demo'], allow: ['demo', ...FACES] },
-            { from: ['app-spec'], allow: ['app', 'core-testing', ...FACES, 'demo'] },
-            { from: ['app'], allow: ['app', ...FACES] },
+            ...appRules,
+            { from: ['app-spec'], allow: ['app', 'app-*', 'bench-*', 'core-testing', ...FACES, 'demo'] },
+            { from: ['app'], allow: ['app', 'app-*', ...FACES] },
             { from: ['server'], allow: ['server'] },
             { from: ['benches'], allow: ['benches', 'tools', 'demo', 'core-*', 'face-*', 'server'] },
             {

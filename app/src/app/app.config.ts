@@ -1,20 +1,22 @@
 import { type ApplicationConfig, isDevMode, provideZonelessChangeDetection } from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { RedoOutline, UndoOutline } from '@ant-design/icons-angular/icons';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
+import { provideNzIcons } from 'ng-zorro-antd/icon';
 import { routes } from './app.routes';
-import { WorkbenchEffects } from './state/effects';
+import { WorkbenchEffects } from './effects/workbench-effects';
 import { workbench } from './state/reducer';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
+    provideNzIcons([UndoOutline, RedoOutline]),
     provideRouter(routes, withComponentInputBinding()),
     provideStore(
       { [workbench.name]: workbench.reducer },
       { runtimeChecks: { strictStateImmutability: isDevMode(), strictActionImmutability: isDevMode() } },
     ),
     provideEffects(WorkbenchEffects),
-    WorkbenchEffects,
   ],
 };

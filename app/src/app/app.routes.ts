@@ -16,7 +16,7 @@ export const routes: Routes = [
   {
     matcher: songAddress,
     title: 'Song · Joined Hands',
-    loadComponent: () => import('./bench/bench').then((m) => m.Bench),
+    loadComponent: () => import('./frame/song-route').then((m) => m.SongRoute),
   },
   {
     path: 'profile',

@@ -1,11 +1,42 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
+import { Problems } from './ui/problems';
 
-/** The frame: one view at a time. */
+/** One view at a time; over it what went wrong, whatever it was. */
 @Component({
   selector: 'jh-root',
   imports: [RouterOutlet],
-  template: '<router-outlet />',
+  template: `
+    @if (problems.sentence(); as text) {
+      <p class="app-problem" role="alert">
+        {{ text }} <button type="button" (click)="problems.putAway()">Put away</button>
+      </p>
+    }
+    <router-outlet />
+  `,
+  styles: `
+    .app-problem {
+      position: fixed;
+      inset: auto 12px 12px;
+      z-index: 1100;
+      margin: 0;
+      padding: 12px 16px;
+      border-radius: var(--radius);
+      background: var(--right-soft);
+      box-shadow: 0 4px 24px rgba(58, 42, 24, 0.3);
+      font-size: 18px;
+    }
+    button {
+      margin-left: 12px;
+      padding: 2px 10px;
+      border: 1.5px solid var(--ink);
+      border-radius: 8px;
+      background: var(--paper-light);
+      font: inherit;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class App {}
+export class App {
+  protected readonly problems = inject(Problems);
+}

@@ -25,11 +25,11 @@ import { Store } from '@ngrx/store';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { ComputerKeys, midiInputs, MidiKeys, SimulatedKeys } from '../input/key-sources';
+import type { KeySource } from '../input/recorder';
 import { Keyboard } from '../keyboard/keyboard';
 import { Piano } from '../sound/piano';
 import { workbench } from '../state/reducer';
-import { ComputerKeys, midiInputs, MidiKeys, SimulatedKeys } from '../tune/key-sources';
-import type { KeySource } from '../tune/recorder';
 import { Choice } from '../ui/choice';
 import { DrillSession } from './drill-session';
 

@@ -1,13 +1,20 @@
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import { type Profile, type Song, type SongEdit } from '@joined-hands/core/song';
 import { createActionGroup, emptyProps, props } from '@ngrx/store';
-import type { Place } from './model';
+import type { Place } from '../storage/place';
 
 export const SongActions = createActionGroup({
   source: 'Song',
   events: {
+    /** The song is wanted on screen; with `takeOver` its lock is taken from another tab. */
+    'Open Asked': props<{ id: string; takeOver: boolean }>(),
+    /** The view of the song goes away. */
+    'Leave Asked': props<{ id: string }>(),
+    /** The page may go away: what is unsaved is stored at once. */
+    'Save Asked': emptyProps(),
+    Missing: props<{ id: string }>(),
     Opened: props<{ song: Song; revision: number; place: Place; isReadOnly: boolean }>(),
-    Closed: emptyProps(),
+    Closed: props<{ id: string }>(),
     Edited: props<{ edit: SongEdit }>(),
     Undone: emptyProps(),
     Redone: emptyProps(),

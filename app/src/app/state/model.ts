@@ -1,5 +1,6 @@
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import { DEFAULT_PROFILE, type Profile, type Song, type SongEdit } from '@joined-hands/core/song';
+import { FIRST_PLACE, type Place } from '../storage/place';
 
 /** One state of the song that can be returned to. Songs are immutable and share what did not change. */
 export interface Step {
@@ -9,30 +10,6 @@ export interface Step {
   /** Edits of one session (typing a tune) are one step. */
   readonly session?: string | null;
 }
-
-/** Where the pianist is in the song; stored with it, so that a reload comes back to the same place. */
-export interface Place {
-  /** Index of the part on screen. */
-  readonly part: number;
-  /** Played id of the change or melody note selected. */
-  readonly selected: string | null;
-  readonly showsStaff: boolean;
-  /** 40–160 % of the song's own tempo. */
-  readonly tempoPercent: number;
-  readonly hands: 'right' | 'left' | 'both';
-  readonly loops: boolean;
-  readonly countsIn: boolean;
-}
-
-export const FIRST_PLACE: Place = {
-  part: 0,
-  selected: null,
-  showsStaff: false,
-  tempoPercent: 100,
-  hands: 'both',
-  loops: false,
-  countsIn: true,
-};
 
 export interface WorkbenchState {
   readonly song: Song | null;
@@ -50,6 +27,8 @@ export interface WorkbenchState {
   /** Another tab holds the song: shown, not edited. */
   readonly isReadOnly: boolean;
   readonly problem: string | null;
+  /** Id of a song that was asked for and is not on the shelf. */
+  readonly missing: string | null;
 }
 
 export const EMPTY_WORKBENCH: WorkbenchState = {
@@ -64,6 +43,7 @@ export const EMPTY_WORKBENCH: WorkbenchState = {
   isArranging: false,
   isReadOnly: false,
   problem: null,
+  missing: null,
 };
 
 export type { SongEdit };

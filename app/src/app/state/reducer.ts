@@ -17,7 +17,10 @@ const reducer = createReducer(
     isReadOnly,
     isArranging: true,
   })),
-  on(SongActions.closed, (state): WorkbenchState => ({ ...EMPTY_WORKBENCH, profile: state.profile })),
+  on(SongActions.missing, (state, { id }): WorkbenchState => ({ ...state, missing: id })),
+  on(SongActions.closed, (state, { id }): WorkbenchState =>
+    state.song === null || state.song.id === id ? { ...EMPTY_WORKBENCH, profile: state.profile } : state,
+  ),
   on(SongActions.edited, (state, { edit }): WorkbenchState => {
     if (!state.song || state.isReadOnly) return state;
     const session = sessionOf(edit);

@@ -3,8 +3,9 @@ import { arrange } from '@joined-hands/core/arrange';
 import { applyEdit, DEFAULT_PROFILE, type SongEdit } from '@joined-hands/core/song';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
+import { FIRST_PLACE } from '../storage/place';
 import { ArrangementActions, PlaceActions, ProfileActions, SongActions } from './actions';
-import { EMPTY_WORKBENCH, FIRST_PLACE, type WorkbenchState } from './model';
+import { EMPTY_WORKBENCH, type WorkbenchState } from './model';
 import { workbench } from './reducer';
 
 const [lanterns, sluicegate] = DEMO_SONGS;

@@ -1,7 +1,7 @@
 import type { SongFacts } from '@joined-hands/core/arrangement';
 import { type Profile, type Song } from '@joined-hands/core/song';
 import Dexie, { type Table } from 'dexie';
-import type { Place } from '../state/model';
+import type { Place } from './place';
 
 export interface StoredSong {
   readonly id: string;

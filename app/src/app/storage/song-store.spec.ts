@@ -4,8 +4,8 @@ import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
-import { FIRST_PLACE } from '../state/model';
 import { Database } from './database';
+import { FIRST_PLACE } from './place';
 import { SongStore, StaleRevisionError } from './song-store';
 
 const [lanterns] = DEMO_SONGS;

@@ -2,8 +2,8 @@ import { Injectable } from '@angular/core';
 import type { SongFacts } from '@joined-hands/core/arrangement';
 import { readProject } from '@joined-hands/core/formats';
 import { migrateSong, type Profile, profileSchema, SCHEMA_VERSION, type Song } from '@joined-hands/core/song';
-import { FIRST_PLACE, type Place } from '../state/model';
 import { Database, type StoredSong } from './database';
+import { FIRST_PLACE, type Place } from './place';
 
 /** Another tab wrote the song in the meantime. */
 export class StaleRevisionError extends Error {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
 
@@ -20,6 +20,8 @@ export interface ChoiceOption<T> {
       [ngModel]="value()"
       (ngModelChange)="chosen.emit($event)"
       nzButtonStyle="solid"
+      [class.rows]="rows() !== null"
+      [style.--columns]="rows()?.columns"
     >
       @for (option of options(); track option.value) {
         <label
@@ -27,10 +29,27 @@ export interface ChoiceOption<T> {
           [nzValue]="option.value"
           [nzDisabled]="option.notYet !== undefined"
           [title]="option.notYet ?? option.label"
+          [style.grid-column]="rows() && 'span ' + spanOf($index)"
           >{{ option.label }}</label
         >
       }
     </nz-radio-group>
+  `,
+  styles: `
+    .rows {
+      display: grid;
+      grid-template-columns: repeat(var(--columns), 1fr);
+      gap: 4px;
+    }
+    .rows label {
+      padding: 0 4px;
+      text-align: center;
+      border-inline-start-width: 1px;
+      border-radius: 8px;
+    }
+    .rows label::before {
+      display: none;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -42,4 +61,31 @@ export class Choice<T> {
   readonly options = input.required<readonly ChoiceOption<T>[]>();
   readonly value = input.required<T | undefined>();
   readonly chosen = output<T>();
+  /** Buttons a row at most; more of them stand in rows that are all filled from edge to edge. */
+  readonly mostInRow = input<number | null>(null);
+
+  /** Buttons in each row, and the columns of which each row's buttons span equal shares; null: one row as wide as it is. */
+  protected readonly rows = computed(() => {
+    const [count, most] = [this.options().length, this.mostInRow()];
+    if (most === null) return null;
+    const rows = evenRows(count, most);
+    return { sizes: rows, columns: rows.reduce((all, size) => (all * size) / divisor(all, size), 1) };
+  });
+
+  protected spanOf(index: number): number {
+    const { sizes, columns } = this.rows() ?? { sizes: [1], columns: 1 };
+    let from = 0;
+    const size = sizes.find((count) => index < (from += count)) ?? 1;
+    return columns / size;
+  }
+}
+
+/** So many things in as few rows as hold them, about as many in each, the longer rows first. `evenRows(7, 4) // [4, 3]` */
+export function evenRows(count: number, most: number): number[] {
+  const rows = Math.max(1, Math.ceil(count / most));
+  return Array.from({ length: rows }, (_, i) => Math.floor((count + rows - 1 - i) / rows));
+}
+
+function divisor(a: number, b: number): number {
+  return b === 0 ? a : divisor(b, a % b);
 }

@@ -1,7 +1,10 @@
 import { inject, Injectable } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import type { Profile, Song } from '@joined-hands/core/song';
+import { Store } from '@ngrx/store';
 import { type Remote, wrap } from 'comlink';
+import { workbench } from '../state/reducer';
+import { Problems } from '../ui/problems';
 import { ArrangerClient } from './arranger';
 import type { Answers, Asked, Question } from './ask.worker';
 import { Receiver } from './travelling';
@@ -13,11 +16,28 @@ import { Receiver } from './travelling';
 @Injectable({ providedIn: 'root' })
 export class Asker {
   private readonly arranger = inject(ArrangerClient);
+  private readonly problems = inject(Problems);
+  private readonly shown = inject(Store).selectSignal(workbench.selectSong);
   private remote: Remote<Asked> | null = null;
 
   private get worker(): Remote<Asked> {
     this.remote ??= wrap<Asked>(new Worker(new URL('./ask.worker', import.meta.url), { type: 'module' }));
     return this.remote;
+  }
+
+  /**
+   * Asks about the song on screen; `came` gets the answer only while that song is still the one shown. What fails is
+   * said.
+   */
+  answer<K extends keyof Answers>(
+    { song, profile }: { readonly song: Song; readonly profile: Profile },
+    question: Extract<Question, { readonly kind: K }>,
+    came: (answer: Answers[K]) => void,
+  ): void {
+    const asked = this.ask<K>(song, profile, question).then((answer) => {
+      if (this.shown() === song) came(answer);
+    });
+    this.problems.guard('A question about the song could not be answered', asked);
   }
 
   async ask<K extends keyof Answers>(

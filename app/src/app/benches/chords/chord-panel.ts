@@ -1,0 +1,101 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { heardRubs, type Neighbour, neighboursOf, notesUnder, roleInWords } from '@joined-hands/core/harmony';
+import { classNameOf, isCompound, typeset } from '@joined-hands/core/music';
+import { type CloseHands, type Layout } from '@joined-hands/core/song';
+import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
+import { derivationOf, meetingInWords, voicingName, whyOf } from '@joined-hands/core/words';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { ChordsState } from './chords-state';
+
+const AS_THE_PART = 'part';
+const CHORD_GIVES_WAY = 'chord';
+
+/** The chord selected: its job, the melody over it note by note, what could stand there, moving and rewriting it. */
+@Component({
+  selector: 'jh-chord-panel',
+  imports: [FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
+  templateUrl: './chord-panel.html',
+  styleUrls: ['../../ui/panel.less', './chords.less'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ChordPanel {
+  protected readonly state = inject(ChordsState);
+  protected readonly bench = this.state.bench;
+  protected readonly change = this.state.change;
+
+  protected readonly title = computed(() => {
+    const change = this.change();
+    return change ? voicingName(change) : '';
+  });
+  protected readonly lines = computed(() => {
+    const change = this.change();
+    if (!change) return [];
+    const hasMelody = this.bench.arrangement()?.played.melody.length !== 0;
+    return [derivationOf(change), meetingInWords(change, hasMelody), whyOf(this.bench.before(), change)];
+  });
+  /** Each melody note over the chord, in words: member, 9, rub. */
+  protected readonly roles = computed(() => {
+    const [arrangement, change] = [this.bench.arrangement(), this.change()];
+    if (!arrangement || !change) return [];
+    const { melody, bars } = arrangement.played;
+    return notesUnder({ melody, bars, changes: [change.change] }).map((under) => {
+      const { note, role } = under;
+      const isHeard = heardRubs([under]).length > 0;
+      return {
+        isRub: isHeard,
+        text: `${roleInWords(role, typeset(classNameOf(note.pitch)), typeset(change.change.symbol))}${role.kind === 'rub' && !isHeard ? ', in passing' : ''}`,
+      };
+    });
+  });
+  protected readonly neighbours = computed<Neighbour[]>(() => {
+    const [change, key] = [this.change(), this.state.key()];
+    if (!change || !key) return [];
+    const next = this.bench.arrangement()?.changes[this.bench.changeIndex() + 1];
+    return neighboursOf(change.chord, next?.chord ?? null, key);
+  });
+  protected readonly layouts = [
+    { value: AS_THE_PART, label: 'as its part' },
+    ...LAYOUT_ROWS.filter(({ layout }) => layout !== 'singing').map(({ layout, name }) => ({
+      value: layout as string,
+      label: name.toLowerCase(),
+    })),
+  ];
+  protected readonly closeHands: readonly { value: CloseHands | typeof CHORD_GIVES_WAY; label: string }[] = [
+    { value: CHORD_GIVES_WAY, label: 'the chord gives way' },
+    { value: 'let-go', label: 'let it go early' },
+    { value: 'share', label: 'right hand plays the shared key' },
+    { value: 'cross', label: 'the hands may cross' },
+  ];
+  protected readonly layout = computed(() => this.change()?.change.layout ?? AS_THE_PART);
+
+  /** What the smaller step of moving a chord is called in its metre. */
+  protected readonly smallStep = computed(() => {
+    const metre = this.state.metre();
+    return metre && isCompound(metre) ? '⅓ beat' : '½ beat';
+  });
+  protected readonly closeHandsNow = computed(() => this.change()?.closeHands ?? CHORD_GIVES_WAY);
+
+  protected chooseCloseHands(value: CloseHands | typeof CHORD_GIVES_WAY): void {
+    this.state.closeHands(value === CHORD_GIVES_WAY ? null : value);
+  }
+
+  protected chooseLayout(value: string): void {
+    this.state.layoutForChange(value === AS_THE_PART ? null : (value as Layout));
+  }
+
+  protected write(event: Event): void {
+    const field = event.target as HTMLInputElement;
+    const text = field.value.trim();
+    if (text !== '' && text !== this.change()?.change.symbol) this.state.write(text);
+  }
+
+  protected addFirst(event: Event): void {
+    const text = (event.target as HTMLInputElement).value.trim();
+    if (text !== '') this.state.addFirst(text);
+  }
+
+  protected readonly typeset = typeset;
+}

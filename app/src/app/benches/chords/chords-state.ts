@@ -1,0 +1,328 @@
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import type { LayoutCost } from '@joined-hands/core/arrange';
+import type { Arrangement } from '@joined-hands/core/arrangement';
+import { byHalfStep, onLadder } from '@joined-hands/core/harmony';
+import {
+  type Chord,
+  halfBeatTicks,
+  type Key,
+  type Metre,
+  pulseTicks,
+  symbolOf,
+} from '@joined-hands/core/music';
+import { cutIdForChoice, firstBarTick, writtenTick } from '@joined-hands/core/parts';
+import {
+  barAt,
+  changeAdded,
+  changeLeftOut,
+  changeMoved,
+  changesPlaced,
+  type Choices,
+  type CloseHands,
+  keyAt,
+  type Layout,
+  type SongEdit,
+} from '@joined-hands/core/song';
+import { type Scope, type Suggestion, type Taste } from '@joined-hands/core/suggesting';
+import { readSymbol } from '@joined-hands/core/voicing';
+import { BenchState } from '../../frame/bench-state';
+import { Asker } from '../../workers/asker';
+
+/** What the Chords bench helps with, one at a time. */
+export const CHORD_JOBS = [
+  { value: 'chord', label: 'Chord' },
+  { value: 'schools', label: 'Schools' },
+  { value: 'suggest', label: 'Suggest' },
+  { value: 'holds', label: 'Holds' },
+  { value: 'name', label: 'Name' },
+] as const;
+export type ChordJob = (typeof CHORD_JOBS)[number]['value'];
+
+/** The build-up from two notes to the whole chord, one gesture. */
+export const BUILD_UP: readonly {
+  readonly value: number;
+  readonly label: string;
+  readonly choices: Partial<Choices>;
+}[] = [
+  { value: 2, label: 'Two notes', choices: { rung: 3, layout: 'shell' } },
+  { value: 3, label: 'Three', choices: { rung: 4, layout: 'three' } },
+  { value: 4, label: 'Whole', choices: { rung: 4, layout: 'block' } },
+];
+
+/** Suggestions for a change as it stood in an arrangement. */
+interface Weighed {
+  readonly changeId: string;
+  readonly arrangement: Arrangement;
+  readonly list: readonly Suggestion[];
+}
+const NOTHING_WEIGHED: readonly Suggestion[] = [];
+
+/** Chords of the open song: what is selected, what is suggested, what each school would cost. */
+@Injectable()
+export class ChordsState {
+  readonly bench = inject(BenchState);
+  /** The bench is on screen: questions are asked. */
+  readonly isOpen = signal(false);
+  private readonly asker = inject(Asker);
+  readonly job = signal<ChordJob>('chord');
+  readonly taste = signal<Taste>('sevenths');
+  /** Triads where a seventh stands at rest. */
+  readonly triads = signal(true);
+  /** Whether a choice is made for the song or for the part on screen. */
+  readonly forPart = signal(false);
+  private readonly weighed = signal<Weighed | null>(null);
+  /** Ranked chords for the change selected; none while they are being weighed. */
+  readonly suggestions = computed<readonly Suggestion[]>(() => {
+    const [weighed, change, arrangement] = [this.weighed(), this.change(), this.bench.arrangement()];
+    const isOfThis = weighed?.changeId === change?.change.writtenId && weighed?.arrangement === arrangement;
+    return weighed && isOfThis ? weighed.list : NOTHING_WEIGHED;
+  });
+  private readonly lastHeard = signal<{
+    readonly list: readonly Suggestion[];
+    readonly at: number;
+  } | null>(null);
+  /** Which of the suggestions is heard, or null. */
+  readonly heard = computed(() => {
+    const last = this.lastHeard();
+    return last && last.list === this.suggestions() ? last.at : null;
+  });
+  /** Steps through the suggestions asked for while they were still being weighed, and for which change. */
+  private ahead: { readonly changeId: string; readonly steps: number } | null = null;
+  /** What each school costs; null while it is worked out for another part or for the song. */
+  readonly costs = signal<readonly LayoutCost[] | null>(null);
+  private comparedFor: string | null = null;
+  readonly isSuggesting = signal(false);
+  /** What the pianist should know of what was just tried. */
+  readonly notice = signal('');
+  /** Symbols put aside among the chords that hold a note. */
+  readonly dismissed = signal<ReadonlySet<string>>(new Set());
+
+  readonly change = this.bench.change;
+  readonly key = computed<Key | null>(() => {
+    const [arrangement, change] = [this.bench.arrangement(), this.change()];
+    return arrangement ? keyAt(arrangement.played, change?.change.tick ?? 0) : null;
+  });
+
+  constructor() {
+    effect(() => {
+      const [change, arrangement, taste, triads] = [
+        this.change(),
+        this.bench.arrangement(),
+        this.taste(),
+        this.triads(),
+      ];
+      const changeId = change?.change.writtenId;
+      if (changeId === undefined || !arrangement || arrangement.isPartial || !this.isOpen()) return;
+      this.asker.answer(arrangement, { kind: 'suggestions', changeId, taste, triads }, (list) => {
+        this.weighed.set({ changeId, arrangement, list });
+        const ahead = this.ahead;
+        if (ahead?.changeId !== changeId || this.suggestions() !== list) return;
+        this.ahead = null;
+        this.hearBy(ahead.steps);
+      });
+    });
+    effect(() => {
+      const [job, arrangement, forPart] = [this.job(), this.bench.arrangement(), this.forPart()];
+      const cutId = forPart ? (this.bench.part()?.cutId ?? null) : null;
+      if (job !== 'schools' || !arrangement || arrangement.isPartial || !this.isOpen()) return;
+      if (cutId !== this.comparedFor) this.costs.set(null);
+      this.comparedFor = cutId;
+      this.asker.answer(arrangement, { kind: 'layouts', cutId }, (costs) => {
+        if (this.comparedFor === cutId) this.costs.set(costs);
+      });
+    });
+  }
+
+  /** Hears the next (or previous) suggestion in its place, with the melody over it. */
+  hearNext(by: 1 | -1): void {
+    const changeId = this.change()?.change.writtenId;
+    if (changeId === undefined) return this.bench.step(1);
+    if (this.suggestions().length > 0) return this.hearBy(by);
+    const steps = this.ahead?.changeId === changeId ? this.ahead.steps : 0;
+    this.ahead = { changeId, steps: steps + by };
+  }
+
+  private hearBy(steps: number): void {
+    const count = this.suggestions().length;
+    if (count === 0) return;
+    const from = this.heard() ?? (steps > 0 ? -1 : 0);
+    this.hearAt((((from + steps) % count) + count) % count);
+  }
+
+  /** Hears one of the suggestions by its place in the list. */
+  hearAt(at: number): void {
+    const list = this.suggestions();
+    if (!list[at]) return;
+    this.lastHeard.set({ list, at });
+    this.hear(list[at].symbol);
+  }
+
+  /** Hears a chord in the place of the one selected, with the melody over it. */
+  hear(symbol: string): void {
+    const change = this.change() ?? this.bench.changesInPart()[0];
+    if (change) this.bench.hearing.chord(symbol, change);
+  }
+
+  /** Writes a chord in the place of the one selected; says why when it cannot be read. */
+  write(symbol: string): boolean {
+    const change = this.change();
+    if (!change) return false;
+    const read = readSymbol(symbol);
+    if ('problem' in read) {
+      this.notice.set(read.problem);
+      return false;
+    }
+    this.notice.set('');
+    this.bench.edit({ kind: 'change-written', id: change.change.writtenId, symbol: symbolOf(read.chord) });
+    return true;
+  }
+
+  takeHeard(): void {
+    const at = this.heard();
+    const suggestion = at === null ? undefined : this.suggestions()[at];
+    if (suggestion) this.write(suggestion.symbol);
+  }
+
+  /** One rung up or down the ladder of sevenths. */
+  ladder(by: 1 | -1): void {
+    this.replace((chord) => onLadder(chord, by), 'The ladder goes no further: maj7, 7, m7, m7♭5, dim7.');
+  }
+
+  /** The whole chord a half step up or down. */
+  halfStep(by: 1 | -1): void {
+    const key = this.key();
+    if (key) this.replace((chord) => byHalfStep(chord, by, key), '');
+  }
+
+  private replace(make: (chord: Chord) => Chord | null, otherwise: string): void {
+    const change = this.change();
+    if (!change) return;
+    const made = make(change.chord);
+    if (!made) return this.notice.set(otherwise);
+    const symbol = symbolOf(made);
+    this.write(symbol);
+    this.hear(symbol);
+  }
+
+  /** The metre where the selected chord is struck. */
+  readonly metre = computed<Metre | null>(() => {
+    const [arrangement, change] = [this.bench.arrangement(), this.change()];
+    return arrangement && change ? barAt(arrangement.played.bars, change.change.tick).metre : null;
+  });
+
+  /** Earlier or later by half a beat (an eighth where beats have three), or by a whole one. */
+  moveBy(by: 1 | -1, step: 'half' | 'beat'): void {
+    const [song, change, metre] = [this.bench.song(), this.change(), this.metre()];
+    if (!song || !change || !metre) return;
+    const ticks = step === 'beat' ? pulseTicks(metre) : halfBeatTicks(metre);
+    this.editOr(
+      changeMoved(song, change.change.writtenId, by * ticks),
+      'There is no room to move it further.',
+    );
+  }
+
+  leaveOut(): void {
+    const [song, change] = [this.bench.song(), this.change()];
+    if (song && change) this.editOr(changeLeftOut(song, change.change.writtenId), '');
+  }
+
+  place(how: 'easy' | 'as sung'): void {
+    const song = this.bench.song();
+    if (song) this.bench.edit(changesPlaced(song, how));
+  }
+
+  /** The first chord of a part that has none, on its first bar line. */
+  addFirst(symbol: string): void {
+    const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
+    if (!arrangement || !part) return;
+    const tick = writtenTick(arrangement.played, firstBarTick(arrangement.played, part.fromTick));
+    if (tick !== null) this.add(tick, symbol);
+  }
+
+  /** The chord selected, struck again in the middle of its time, to be changed there. */
+  split(): void {
+    const id = this.change()?.change.writtenId;
+    const change = this.bench.song()?.changes.find((c) => c.id === id);
+    const metre = this.metre();
+    if (!change || !metre) return;
+    const step = halfBeatTicks(metre);
+    this.add(change.tick + step * Math.round(change.length / 2 / step), change.symbol);
+  }
+
+  private add(tick: number, symbol: string): void {
+    const song = this.bench.song();
+    const read = readSymbol(symbol);
+    if (!song) return;
+    if ('problem' in read) return this.notice.set(read.problem);
+    this.editOr(changeAdded(song, tick, symbolOf(read.chord)), 'There is no room for another chord here.');
+  }
+
+  /** Suggests chords for the song in the taste chosen. */
+  async suggest(scope: Scope): Promise<void> {
+    const song = this.bench.song();
+    if (!song || this.isSuggesting()) return;
+    if (song.melody.length === 0)
+      return this.notice.set('There is no melody to go by: tell the tune on the Tune bench first.');
+    this.isSuggesting.set(true);
+    try {
+      const [taste, triads, { profile }] = [this.taste(), this.triads(), this.bench.state()];
+      const edit = await this.asker.ask(song, profile, { kind: 'chords', taste, scope, triads });
+      if (this.bench.song() !== song) return;
+      const nothing =
+        scope === 'gaps'
+          ? 'Every bar has its chord already: nothing was changed.'
+          : 'There was nothing to change.';
+      this.editOr(edit, nothing);
+    } catch (error) {
+      this.notice.set(
+        `Chords could not be suggested: ${error instanceof Error ? error.message : String(error)}.`,
+      );
+    } finally {
+      this.isSuggesting.set(false);
+    }
+  }
+
+  /** A layout for the song, or for the part on screen and those that follow it. */
+  chooseLayout(layout: Layout): void {
+    this.choose({ layout, ...(this.bench.rung() < 4 ? { rung: 4 } : {}) });
+  }
+
+  readonly buildUp = computed(() => {
+    const choices = this.bench.part()?.choices;
+    if (!choices) return 0;
+    if (choices.rung === 3) return 2;
+    return choices.layout === 'three' ? 3 : choices.layout === 'block' && choices.rung === 4 ? 4 : 0;
+  });
+
+  /** Two notes, then three, then the whole chord; from there back to two. */
+  buildOn(): void {
+    const at = BUILD_UP.findIndex((step) => step.value === this.buildUp());
+    this.choose(BUILD_UP[(at + 1) % BUILD_UP.length].choices);
+  }
+
+  choose(choices: Partial<Choices>): void {
+    const [part, parts] = [this.bench.part(), this.bench.arrangement()?.parts ?? []];
+    if (this.forPart() && part)
+      return this.bench.edit({ kind: 'choose-for-part', cutId: cutIdForChoice(parts, part, false), choices });
+    this.bench.choose(choices);
+  }
+
+  /** A layout for the chord selected alone; null follows its part. */
+  layoutForChange(layout: Layout | null): void {
+    const change = this.change();
+    if (change) this.bench.edit({ kind: 'layout', changeId: change.change.writtenId, layout });
+  }
+
+  /** How the hands make room at the chord selected; null leaves it to the chord. */
+  closeHands(how: CloseHands | null): void {
+    const change = this.change();
+    if (change) this.bench.edit({ kind: 'close-hands', changeId: change.change.writtenId, how });
+  }
+
+  private editOr(edit: SongEdit | null, otherwise: string): void {
+    if (edit) {
+      this.notice.set('');
+      this.bench.edit(edit);
+    } else this.notice.set(otherwise);
+  }
+}

@@ -1,0 +1,13 @@
+import type { BenchDefinition } from '../../frame/definition';
+import { ChordsBehaviour } from './chords-behaviour';
+import { CHORDS_SHORTCUTS } from './chords-commands';
+import { ChordsPanel } from './chords-panel';
+import { ChordsState } from './chords-state';
+
+/** The Chords bench: which chord, in which position, and why. */
+export const bench: BenchDefinition = {
+  providers: [ChordsState, ChordsBehaviour],
+  behaviour: ChordsBehaviour,
+  panel: ChordsPanel,
+  shortcuts: CHORDS_SHORTCUTS,
+};

@@ -1,0 +1,106 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Choice } from '../../ui/choice';
+import { BUILD_UP, ChordsState } from './chords-state';
+
+/** Every school of chord positions beside the others on this song: travel, shifts, stretch, findings, in words. */
+@Component({
+  selector: 'jh-schools-panel',
+  imports: [Choice, NzButtonModule],
+  template: `
+    <section>
+      <h2>Chord positions</h2>
+      <span class="visually-hidden" id="scope-title">Choose for</span>
+      <jh-choice
+        name="scope"
+        labelledBy="scope-title"
+        [options]="scopes"
+        [value]="state.forPart() ? 'part' : 'song'"
+        (chosen)="state.forPart.set($event === 'part')"
+      />
+      <h3 id="build-title">Build it up</h3>
+      <jh-choice
+        name="build"
+        labelledBy="build-title"
+        [options]="buildUp"
+        [value]="state.buildUp()"
+        (chosen)="build($event)"
+      />
+    </section>
+    <section aria-label="Schools compared">
+      <!-- Rows that grew when their figures come would move away from under the pointer. -->
+      @if (state.costs() === null) {
+        <p class="note" role="status">Voicing the song in every school, to compare them …</p>
+      }
+      <ol class="ranked">
+        @for (row of rows(); track row.layout) {
+          <li [class.heard]="row.layout === chosen()">
+            <div class="hear">
+              <b>{{ row.name }}</b>
+              @if (row.layout === preferred()) {
+                <span class="now"> · your school</span>
+              }
+              <small>{{ row.says }}</small>
+              @if (row.cost; as cost) {
+                <span class="travel" aria-hidden="true"
+                  ><span [style.width.%]="share(cost.millimetres)"></span
+                ></span>
+                <small class="figures"
+                  >{{ cost.millimetres }} mm · {{ cost.semitones }} half steps · {{ cost.shifts }}
+                  {{ cost.shifts === 1 ? 'shift' : 'shifts' }} · widest {{ cost.widestMm }} mm</small
+                >
+                <small>{{ cost.words }}</small>
+              }
+            </div>
+            @if (row.layout === chosen()) {
+              <span class="now">played</span>
+            } @else {
+              <button
+                nz-button
+                nzSize="small"
+                type="button"
+                [attr.aria-label]="'Take ' + row.name"
+                (click)="state.chooseLayout(row.layout)"
+              >
+                Take
+              </button>
+            }
+          </li>
+        }
+      </ol>
+    </section>
+  `,
+  styleUrls: ['../../ui/panel.less', './chords.less'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SchoolsPanel {
+  protected readonly state = inject(ChordsState);
+  protected readonly scopes = [
+    { value: 'song', label: 'Whole song' },
+    { value: 'part', label: 'This part' },
+  ];
+  protected readonly buildUp = BUILD_UP;
+  protected readonly preferred = computed(() => this.state.bench.state().profile.layout);
+  protected readonly chosen = computed(() => {
+    const [bench, song] = [this.state.bench, this.state.bench.song()];
+    return this.state.forPart() ? bench.part()?.choices.layout : song?.choices.layout;
+  });
+  protected readonly rows = computed(() => {
+    const known = this.state.costs();
+    if (!known) return [];
+    const costs = new Map(known.map((cost) => [cost.layout, cost]));
+    return LAYOUT_ROWS.map((row) => ({ ...row, cost: costs.get(row.layout) }));
+  });
+
+  /** Travel beside the widest travelled, in percent. */
+  protected share(millimetres: number): number {
+    const most = Math.max(1, ...(this.state.costs() ?? []).map((cost) => cost.millimetres));
+    return (100 * millimetres) / most;
+  }
+
+  protected build(value: number): void {
+    const step = BUILD_UP.find((s) => s.value === value);
+    if (step) this.state.choose(step.choices);
+  }
+}

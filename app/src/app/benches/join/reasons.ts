@@ -1,0 +1,113 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import type { Fill } from '@joined-hands/core/fills';
+import { inversionName } from '@joined-hands/core/harmony';
+import { classNameOf, typeset } from '@joined-hands/core/music';
+import { AUTO, fitsMetre, patternsOf } from '@joined-hands/core/patterns';
+import { barAt, type Choices } from '@joined-hands/core/song';
+import { type Alternative, LAYOUT_ROWS } from '@joined-hands/core/voicing';
+import {
+  derivationOf,
+  meetingInWords,
+  points,
+  relationInWords,
+  typesetForm,
+  voicingName,
+  whyOf,
+} from '@joined-hands/core/words';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { BenchState } from '../../frame/bench-state';
+import { FindingsList } from '../../frame/findings-list';
+import { Choice, type ChoiceOption } from '../../ui/choice';
+
+const SHOWN_ALTERNATIVES = 6;
+
+/** Teaches: what is selected, why it is so, what else could be. */
+@Component({
+  selector: 'jh-reasons',
+  imports: [Choice, FindingsList, FormsModule, NzButtonModule, NzSelectModule],
+  templateUrl: './reasons.html',
+  styleUrl: './reasons.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Reasons {
+  protected readonly bench = inject(BenchState);
+
+  protected readonly layouts = LAYOUT_ROWS.map(({ layout, name }) => ({ value: layout, label: name }));
+  /** The patterns made for the metre of the part. */
+  protected readonly patterns = computed(() => {
+    const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
+    if (!arrangement || !part) return [];
+    const { metre } = barAt(arrangement.played.bars, part.toTick - 1);
+    const fitting = patternsOf(arrangement.song.patterns).filter((pattern) => fitsMetre(pattern, metre));
+    return [
+      { value: AUTO, label: 'By metre' },
+      ...fitting.map(({ id, name }) => ({ value: id, label: name })),
+    ];
+  });
+  protected take({ id, kind, variant, taken }: Fill): void {
+    this.bench.edit({ kind: 'fill', fill: { id, kind, variant }, taken: !taken });
+  }
+
+  protected readonly handOrders: readonly ChoiceOption<Choices['firstHand']>[] = [
+    { value: 'right', label: 'Right' },
+    { value: 'left', label: 'Left' },
+    { value: 'chords', label: 'Chords list' },
+  ];
+
+  protected readonly title = computed(() => this.with(voicingName));
+  protected readonly letters = computed(
+    () => this.bench.change()?.pitches.map((p) => typeset(classNameOf(p))) ?? [],
+  );
+  protected readonly derivation = computed(() => this.with(derivationOf));
+  protected readonly meeting = computed(() =>
+    this.with((change) => meetingInWords(change, this.bench.arrangement()?.played.melody.length !== 0)),
+  );
+  protected readonly why = computed(() => {
+    const change = this.bench.change();
+    return change ? whyOf(this.bench.before(), change) : '';
+  });
+  /** Under a pattern built on the root the block is not what is struck: said, with what is. */
+  protected readonly broken = computed(() => {
+    const change = this.bench.change();
+    const struck =
+      this.bench.arrangement()?.left.filter((n) => n.from === change?.change.id && n.source === 'pattern') ??
+      [];
+    if (!change || struck.length === 0 || struck[0].midi === change.voicing.keys[0]) return '';
+    return `Here the pattern breaks it up from the root: ${struck
+      .slice(0, 4)
+      .map((n) => typeset(classNameOf(n.pitch)))
+      .join(' ')}.`;
+  });
+  protected readonly alternatives = computed(() => this.bench.alternatives().slice(0, SHOWN_ALTERNATIVES));
+  protected readonly partTitle = computed(() => {
+    const part = this.bench.part();
+    return part ? `Part ${part.number} ${typesetForm(part.label)}` : '';
+  });
+  protected readonly partLines = computed(() => {
+    const part = this.bench.part();
+    const effort = this.bench.arrangement()?.efforts[this.bench.partIndex()];
+    if (!part || !effort) return [];
+    const relation = relationInWords(part);
+    const because = effort.reasons.length > 0 ? `, because ${effort.reasons.join(' and ')}` : '';
+    return [...(relation ? [relation] : []), `Effort ${effort.total} of 100${because}.`];
+  });
+
+  private with(words: (change: NonNullable<ReturnType<BenchState['change']>>) => string): string {
+    const change = this.bench.change();
+    return change ? words(change) : '';
+  }
+
+  protected lettersOf(alternative: Alternative): string {
+    return alternative.pitches.map((p) => typeset(classNameOf(p))).join(' ');
+  }
+
+  protected nameOf(alternative: Alternative): string {
+    return `${inversionName(alternative.voicing.inversion)}, from ${typeset(classNameOf(alternative.pitches[0]))}${alternative.pitches[0].octave}`;
+  }
+
+  protected costOf(alternative: Alternative): string {
+    return alternative.extra === 0 ? 'least for the whole song' : `+ ${points(alternative.extra)}`;
+  }
+}

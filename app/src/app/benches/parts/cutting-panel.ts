@@ -1,0 +1,92 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { SCHOOLS } from '@joined-hands/core/parts';
+import type { Division } from '@joined-hands/core/song';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
+import { Choice, type ChoiceOption } from '../../ui/choice';
+import { PartsState } from './parts-state';
+
+/** How the whole song is cut: the schools, each with what it goes by; locked cuts stay. */
+@Component({
+  selector: 'jh-cutting-panel',
+  imports: [Choice, FormsModule, NzButtonModule, NzInputNumberModule],
+  template: `
+    <section>
+      <h2>How the song is cut</h2>
+      @if (isOwn()) {
+        <p>As you cut it. Choosing a way below proposes cuts anew; locked cuts stay.</p>
+      }
+      <ul>
+        @for (item of schools; track item.school) {
+          <li>
+            <button
+              nz-button
+              class="full"
+              type="button"
+              [nzType]="division()?.school === item.school ? 'primary' : 'default'"
+              [attr.aria-pressed]="division()?.school === item.school"
+              (click)="state.divide({ school: item.school })"
+            >
+              {{ item.name }}
+            </button>
+            <small>{{ item.says }}</small>
+          </li>
+        }
+      </ul>
+    </section>
+    @if (division()?.school === 'bars') {
+      <div class="field">
+        <label for="bars-each">Bars a part</label>
+        <nz-input-number
+          nzId="bars-each"
+          [nzMin]="1"
+          [nzMax]="64"
+          [ngModel]="division()?.bars"
+          (ngModelChange)="setBars($event)"
+        />
+      </div>
+    }
+    @if (division()?.school === 'halves') {
+      <h3 id="level-title">As small as</h3>
+      <jh-choice
+        name="level"
+        labelledBy="level-title"
+        [options]="levels"
+        [value]="division()?.level"
+        (chosen)="state.divide({ level: $event })"
+      />
+    }
+    @if (lacksWords()) {
+      <p class="note" role="status">This song has no lines of words to go by: it is cut by phrase.</p>
+    }
+    <p class="note">{{ lockedWords() }}</p>
+  `,
+  styleUrls: ['../../ui/panel.less', './parts-panel.less'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CuttingPanel {
+  protected readonly state = inject(PartsState);
+  protected readonly schools = SCHOOLS;
+  protected readonly division = computed(() => this.state.bench.song()?.division);
+  protected readonly isOwn = computed(() => this.division()?.school === 'own');
+  protected readonly levels: readonly ChoiceOption<Division['level']>[] = [
+    { value: 1, label: 'Halves' },
+    { value: 2, label: 'Quarters' },
+    { value: 3, label: 'Eighths' },
+  ];
+  protected readonly lacksWords = computed(
+    () =>
+      this.division()?.school === 'lines' &&
+      !this.state.bench.song()?.melody.some((note) => note.lyric !== null),
+  );
+  protected readonly lockedWords = computed(() => {
+    const count = this.state.bench.song()?.cuts.filter((cut) => cut.locked).length ?? 0;
+    if (count === 0) return 'No cut is locked.';
+    return count === 1 ? 'One cut is locked.' : `${count} cuts are locked.`;
+  });
+
+  protected setBars(bars: number | null): void {
+    if (bars !== null && Number.isInteger(bars) && bars >= 1 && bars <= 64) this.state.divide({ bars });
+  }
+}

@@ -1,0 +1,15 @@
+import type { BenchDefinition } from '../../frame/definition';
+import { PartSheet } from './part-sheet';
+import { PartsBehaviour } from './parts-behaviour';
+import { PARTS_SHORTCUTS } from './parts-commands';
+import { PartsPanel } from './parts-panel';
+import { PartsState } from './parts-state';
+
+/** The Parts bench: where the song is cut, what comes back, the card of a part. */
+export const bench: BenchDefinition = {
+  providers: [PartsState, PartsBehaviour],
+  behaviour: PartsBehaviour,
+  panel: PartsPanel,
+  stage: PartSheet,
+  shortcuts: PARTS_SHORTCUTS,
+};

@@ -1,0 +1,58 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { learningInWords, partCard, typesetForm } from '@joined-hands/core/words';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { BenchState } from '../../frame/bench-state';
+import { PartDifference } from './part-difference';
+import { PartsMap } from './parts-map';
+import { PartsState } from './parts-state';
+
+const ORDER_WORDS = {
+  right: 'Right hand first, then the chords.',
+  left: 'Left hand first, then the tune.',
+  chords: 'The list of chords first, then the left hand, then the tune.',
+};
+
+/** The middle of the Parts bench: the form, the map, and the card of the part a teacher would hand out. */
+@Component({
+  selector: 'jh-part-sheet',
+  imports: [NzButtonModule, PartDifference, PartsMap],
+  templateUrl: './part-sheet.html',
+  styleUrl: './part-sheet.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PartSheet {
+  protected readonly bench = inject(BenchState);
+  protected readonly state = inject(PartsState);
+
+  protected readonly form = computed(
+    () => this.bench.arrangement()?.parts.map((part) => typesetForm(part.label)) ?? [],
+  );
+  protected readonly learning = computed(() => {
+    const arrangement = this.bench.arrangement();
+    return arrangement ? learningInWords(arrangement) : '';
+  });
+  protected readonly card = computed(() => {
+    const arrangement = this.bench.arrangement();
+    return arrangement && this.bench.part() ? partCard(arrangement, this.bench.partIndex()) : null;
+  });
+  /** A part that comes back whole has nothing new, and says so already. */
+  protected readonly hasNew = computed(() => {
+    const part = this.bench.part();
+    return part ? part.relation !== 'same' || !part.sameChords : false;
+  });
+  protected readonly seconds = computed(() => Math.round(this.card()?.seconds ?? 0));
+  protected readonly order = computed(() => ORDER_WORDS[this.card()?.order ?? 'right']);
+  /** The chords stand before the letters where the left hand is learned first. */
+  protected readonly isLeftFirst = computed(() => this.card()?.order !== 'right');
+  protected readonly hasWords = computed(() => this.card()?.lines.some((line) => line.words !== '') ?? false);
+  /** "1 + 2", or "3 + 4": the pair the part on screen belongs to. */
+  protected readonly pair = computed(() => {
+    const first = this.bench.partIndex() - (this.bench.partIndex() % 2);
+    const count = this.bench.arrangement()?.parts.length ?? 0;
+    return first + 1 < count ? `${first + 1} + ${first + 2}` : null;
+  });
+  protected readonly comparesWith = computed(() => {
+    const part = this.bench.part();
+    return part && (part.relation === 'ending' || part.relation === 'varied') ? part.relatedTo : null;
+  });
+}

@@ -1,0 +1,156 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  linkedSignal,
+  signal,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import type { FoundKey } from '@joined-hands/core/harmony';
+import { type Key, keyName, type Metre, metreName, typeset } from '@joined-hands/core/music';
+import { inForceAt, orderInWords, type SongEdit, twelveKeys, writtenBars } from '@joined-hands/core/song';
+import type { FoundMetre } from '@joined-hands/core/takes';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { Choice, type ChoiceOption } from '../../ui/choice';
+import { Asker } from '../../workers/asker';
+import { TuneState } from './tune-state';
+
+/** A key or metre is looked for from so many notes on. */
+const FEWEST_NOTES = 3;
+/** So many of what is found are shown. */
+const MOST_FOUND = 2;
+
+const METRES = ['2/4', '3/4', '4/4', '5/4', '6/4', '3/8', '6/8', '9/8', '12/8', '2/2'];
+
+/** Bars: insert, remove, pick-up, metre, key, tempo, feel, repeats; key and metre found, with the reason. */
+@Component({
+  selector: 'jh-bars-panel',
+  imports: [Choice, FormsModule, NzButtonModule, NzInputNumberModule, NzSelectModule],
+  templateUrl: './bars-panel.html',
+  styleUrl: '../../ui/panel.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BarsPanel {
+  private readonly tune = inject(TuneState);
+  private readonly asker = inject(Asker);
+  protected readonly bench = this.tune.bench;
+  protected readonly song = this.bench.song;
+
+  protected readonly metres = METRES;
+  protected readonly keys = [...twelveKeys('major'), ...twelveKeys('minor')].map((key) => ({
+    key,
+    name: typeset(keyName(key)),
+  }));
+  protected readonly feels: readonly ChoiceOption<'straight' | 'swing' | 'dotted'>[] = [
+    { value: 'straight', label: 'Straight' },
+    { value: 'swing', label: 'Swung' },
+    { value: 'dotted', label: 'Dotted' },
+  ];
+
+  /** The written bar worked on: that of the note picked, until another is named. */
+  protected readonly bar = linkedSignal(() => Math.max(1, this.tune.writtenBar()));
+  private readonly tick = computed(() => {
+    const song = this.song();
+    return song ? (writtenBars(song).find((b) => b.number === this.bar())?.tick ?? 0) : 0;
+  });
+  private readonly metreHere = computed<Metre>(() => inForceAt(this.song()?.metreMap ?? [FOUR], this.tick()));
+  protected readonly metre = computed(() => metreName(this.metreHere()));
+  protected readonly key = computed(() => {
+    const map = this.song()?.keyMap;
+    return map ? typeset(keyName(inForceAt(map, this.tick()))) : '';
+  });
+  protected readonly tempo = computed(() => {
+    const map = this.song()?.tempoMap;
+    return map ? inForceAt(map, this.tick()).quartersPerMinute : 96;
+  });
+  protected readonly pickupBeats = computed(
+    () => ((this.song()?.pickup ?? 0) * (this.song()?.metreMap[0].denominator ?? 4)) / 3840,
+  );
+  protected readonly order = computed(() => {
+    const song = this.song();
+    return song ? orderInWords(song) : '';
+  });
+  protected readonly foundKeys = signal<readonly FoundKey[]>([]);
+  protected readonly foundMetres = signal<readonly FoundMetre[]>([]);
+
+  constructor() {
+    effect(() => {
+      const song = this.song();
+      const { profile } = this.bench.state();
+      if (!song || song.melody.length < FEWEST_NOTES) {
+        this.foundKeys.set([]);
+        return this.foundMetres.set([]);
+      }
+      this.asker.answer({ song, profile }, { kind: 'keys' }, (keys) =>
+        this.foundKeys.set(keys.slice(0, MOST_FOUND)),
+      );
+      this.asker.answer({ song, profile }, { kind: 'metres' }, (metres) =>
+        this.foundMetres.set(metres.slice(0, MOST_FOUND)),
+      );
+    });
+  }
+
+  /** A repeat from here on; the ending, when there is one, is left out the second time. */
+  protected readonly repeatTo = linkedSignal(() => Math.min(this.song()?.barCount ?? 1, this.bar() + 7));
+  protected readonly endingBars = linkedSignal({ source: this.song, computation: () => 0 });
+
+  protected edit(edit: SongEdit): void {
+    this.bench.edit(edit);
+  }
+
+  protected setMetre(name: string): void {
+    const [numerator, denominator] = name.split('/').map(Number);
+    this.edit({ kind: 'metre-set', bar: this.bar(), metre: { numerator, denominator } });
+  }
+
+  protected setKey(name: string): void {
+    const chosen = this.keys.find((k) => k.name === name);
+    if (chosen) this.edit({ kind: 'key-set', bar: this.bar(), key: chosen.key });
+  }
+
+  protected setPickup(beats: number | null): void {
+    const unit = 3840 / (this.song()?.metreMap[0].denominator ?? 4);
+    this.edit({ kind: 'pickup-set', ticks: Math.round((beats ?? 0) * unit) });
+  }
+
+  protected setTempo(quartersPerMinute: number | null): void {
+    if (quartersPerMinute === null || quartersPerMinute < 10 || quartersPerMinute > 400) return;
+    this.edit({ kind: 'tempo-set', bar: this.bar(), quartersPerMinute });
+  }
+
+  protected repeat(): void {
+    const endings = this.endingBars();
+    const toBar = this.repeatTo();
+    this.edit({
+      kind: 'repeat-set',
+      fromBar: this.bar(),
+      toBar,
+      endingFrom: endings > 0 ? toBar - endings + 1 : null,
+    });
+  }
+
+  protected nameOf(key: Key): string {
+    return typeset(keyName(key));
+  }
+
+  protected metreOf({ metre, pickup }: FoundMetre): string {
+    const beats = (pickup * metre.denominator) / 3840;
+    return `${metreName(metre)}${beats > 0 ? `, pick-up of ${beats} ${beats === 1 ? 'beat' : 'beats'}` : ''}`;
+  }
+
+  protected takeMetre({ metre, pickup }: FoundMetre): void {
+    this.edit({ kind: 'metre-set', bar: 1, metre });
+    this.edit({ kind: 'pickup-set', ticks: pickup });
+  }
+
+  protected isCurrent({ metre, pickup }: FoundMetre): boolean {
+    const song = this.song();
+    return song !== null && metreName(song.metreMap[0]) === metreName(metre) && song.pickup === pickup;
+  }
+}
+
+const FOUR = { tick: 0, numerator: 4, denominator: 4 } as const;

@@ -1,0 +1,189 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import {
+  countsOfTake,
+  EntryError,
+  FieldError,
+  readLetters,
+  readTune,
+  type TypedTune,
+  writeLetters,
+  writeTune,
+} from '@joined-hands/core/formats';
+import { landmarkOf, midiOf, type Pitch, spellInKey } from '@joined-hands/core/music';
+import type { MelodyNote } from '@joined-hands/core/song';
+import { takeOf } from '@joined-hands/core/takes';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { ComputerKeys } from '../../input/key-sources';
+import { Recorder } from '../../input/recorder';
+import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { TuneState } from './tune-state';
+
+interface Fault {
+  readonly field: 'letters' | 'counts';
+  readonly text: string;
+  readonly at: number;
+  readonly length: number;
+  /** Something is only missing yet: nothing is wrong. */
+  readonly isGap: boolean;
+}
+
+const STARTS: readonly Pitch[] = [2, 3, 4, 5, 6].map((octave) => ({ letter: 'C', alter: 0, octave }));
+const BARS_TAPPED = 8;
+
+/** Tick of the first note that is not as it was; after the last when notes only went away. */
+function firstChange(before: readonly MelodyNote[], after: readonly MelodyNote[]): number {
+  const says = (note: MelodyNote | undefined): string =>
+    note ? `${note.tick} ${note.length} ${midiOf(note.pitch)}` : '';
+  const changed = after.find((note, i) => says(note) !== says(before[i]));
+  return (changed ?? after.at(-1))?.tick ?? 0;
+}
+
+/** A tune told in letters, then in counts; drawn and heard while it is typed. */
+@Component({
+  selector: 'jh-letters-entry',
+  imports: [FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
+  templateUrl: './letters-entry.html',
+  styleUrl: './letters-entry.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LettersEntry {
+  private readonly tune = inject(TuneState);
+  protected readonly bench = this.tune.bench;
+  protected readonly recorder = inject(Recorder);
+
+  protected readonly letters = signal('');
+  protected readonly counts = signal('');
+  protected readonly start = signal(2);
+  protected readonly starts = STARTS.map((pitch, value) => ({ value, label: landmarkOf(pitch) }));
+  protected readonly fault = signal<Fault | null>(null);
+  /** Typing without a pause elsewhere is one step to undo. */
+  private readonly session = crypto.randomUUID();
+  private ownMelody: readonly MelodyNote[] | null = null;
+
+  constructor() {
+    effect(() => {
+      const key = this.screen.pressed();
+      if (!key) return;
+      untracked(() => {
+        this.screen.pressed.set(null);
+        if (!this.recorder.isBusy()) this.addKey(key.midi);
+      });
+    });
+    // A tune changed elsewhere (undo, the seam) is told anew; what is typed here stays as typed.
+    effect(() => {
+      const song = this.bench.song();
+      if (!song || song.melody === this.ownMelody) return;
+      untracked(() => {
+        const typed = writeTune(song);
+        this.letters.set(typed.letters);
+        this.counts.set(typed.counts);
+        this.fault.set(null);
+        this.ownMelody = song.melody;
+      });
+    });
+  }
+
+  private readonly screen = inject(ScreenKeyboard);
+
+  /** First the notes, then the rhythm: a key pressed on the screen adds its letter. */
+  private addKey(midi: number): void {
+    const song = this.bench.song();
+    if (!song) return;
+    const key = song.keyMap[0];
+    const pitch = spellInKey(midi, key);
+    const typed = this.letters().trim();
+    try {
+      const before = readLetters(typed, key, STARTS[this.start()]).at(-1);
+      const both = [...(before ? [before] : []), { pitch, grace: false }];
+      const word = writeLetters(both, key).split(' ').at(-1) ?? '';
+      this.type('letters', `${typed} ${word}`.trim());
+    } catch (error) {
+      // What stands there already cannot be read: its fault is shown, nothing is added.
+      if (!(error instanceof EntryError)) throw error;
+    }
+  }
+
+  /** Where the fault stands: the text before it, it, and the text after. */
+  protected readonly marked = computed(() => {
+    const fault = this.fault();
+    if (!fault) return null;
+    const text = fault.field === 'letters' ? this.letters() : this.counts();
+    return {
+      field: fault.field,
+      before: text.slice(0, fault.at),
+      at: text.slice(fault.at, fault.at + fault.length) || ' ',
+      after: text.slice(fault.at + fault.length),
+    };
+  });
+
+  protected type(field: 'letters' | 'counts', text: string): void {
+    if (field === 'letters') this.letters.set(text);
+    else this.counts.set(text);
+    this.read(true);
+  }
+
+  protected startAt(index: number): void {
+    this.start.set(index);
+    this.read(false);
+  }
+
+  private read(isHeard: boolean): void {
+    const song = this.bench.song();
+    if (!song || this.bench.state().isReadOnly) return;
+    const typed: TypedTune = { letters: this.letters(), counts: this.counts() };
+    try {
+      const { fields, missing } = readTune(typed, song, STARTS[this.start()]);
+      this.fault.set(
+        missing && {
+          field: missing.in,
+          text: missing.error.message,
+          at: missing.error.at,
+          length: missing.error.length,
+          isGap: true,
+        },
+      );
+      const before = song.melody.length;
+      this.ownMelody = fields.melody;
+      this.tune.take('typed tune', this.session, fields);
+      const last = fields.melody.at(-1);
+      if (isHeard && last && fields.melody.length > before)
+        void this.bench.hearing.keys([midiOf(last.pitch)]);
+      this.bench.showTick(firstChange(song.melody, fields.melody));
+    } catch (error) {
+      if (!(error instanceof FieldError)) throw error;
+      const { at, length } = error.error;
+      this.fault.set({ field: error.field, text: error.message, at, length, isGap: false });
+    }
+  }
+
+  /** The rhythm tapped on a key against the click becomes counts. */
+  protected async tap(): Promise<void> {
+    if (this.recorder.isBusy()) return this.recorder.stop();
+    const song = this.bench.song();
+    if (!song) return;
+    (document.activeElement as HTMLElement | null)?.blur();
+    const whole = (3840 * song.metreMap[0].numerator) / song.metreMap[0].denominator;
+    const source = new ComputerKeys(true);
+    const taps = await this.recorder.record(source, 0, BARS_TAPPED * whole);
+    if (taps.length === 0) return;
+    this.counts.set(
+      countsOfTake(takeOf(taps, this.recorder.beatsPerMinute(), song.keyMap[0]), song.metreMap[0]),
+    );
+    this.read(false);
+  }
+
+  protected setTempo(by: number): void {
+    this.recorder.beatsPerMinute.update((bpm) => Math.min(200, Math.max(40, bpm + by)));
+  }
+}

@@ -1,0 +1,70 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { countAt } from '@joined-hands/core/joining';
+import { besideBlacks, classNameOf, landmarkOf, typeset } from '@joined-hands/core/music';
+import { RHYTHMS } from '@joined-hands/core/rhythm';
+import { barAt, type Choices } from '@joined-hands/core/song';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Choice, type ChoiceOption } from '../../ui/choice';
+import { TIME_STEPS, TuneState } from './tune-state';
+
+/** The note or notes picked: what they are, and moving, lengthening, tying, splitting, joining them. */
+@Component({
+  selector: 'jh-notes-panel',
+  imports: [Choice, NzButtonModule],
+  templateUrl: './notes-panel.html',
+  styleUrl: '../../ui/panel.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class NotesPanel {
+  protected readonly tune = inject(TuneState);
+  private readonly bench = this.tune.bench;
+  protected readonly timeSteps: readonly ChoiceOption<number>[] = TIME_STEPS;
+  protected readonly rhythms: readonly ChoiceOption<Choices['rhythm']>[] = RHYTHMS.map(
+    ({ value, label }) => ({
+      value,
+      label,
+    }),
+  );
+  protected readonly octaves: readonly ChoiceOption<Choices['shownOctave']>[] = [
+    { value: -1, label: 'Lower' },
+    { value: 0, label: 'As played' },
+    { value: 1, label: 'Higher' },
+  ];
+
+  protected readonly title = computed(() => {
+    const notes = this.tune.pickedNotes();
+    if (notes.length === 0) return '';
+    if (notes.length > 1) return `${notes.length} notes`;
+    return typeset(classNameOf(notes[0].pitch));
+  });
+  protected readonly place = computed(() => {
+    const [note, arrangement] = [this.tune.note(), this.bench.arrangement()];
+    if (!note || !arrangement) return '';
+    const bar = barAt(arrangement.played.bars, note.tick);
+    const landmark = arrangement.profile.landmarks === 'black keys' ? besideBlacks : landmarkOf;
+    const beats = note.length / 960;
+    const where = bar.number === 0 ? 'of the pick-up' : `of bar ${bar.number}`;
+    const told = landmark(note.pitch);
+    return `${told.charAt(0).toUpperCase()}${told.slice(1)}, on ${countAt(bar, note.tick)} ${where}, ${note.grace ? 'a grace note' : `${fraction(beats)} quarter${beats === 1 ? '' : 's'} long`}.`;
+  });
+  protected readonly isTied = computed(() => this.tune.written(this.tune.ids()[0])?.tiedToNext ?? false);
+  protected readonly rhythm = computed(() => this.bench.part()?.choices.rhythm);
+  protected readonly rhythmWords = computed(() => RHYTHMS.find((r) => r.value === this.rhythm())?.what ?? '');
+  protected readonly shownOctave = computed(() => this.bench.part()?.choices.shownOctave);
+
+  protected choose(choices: Partial<Choices>): void {
+    const part = this.bench.part();
+    if (part) this.bench.edit({ kind: 'choose-for-part', cutId: part.cutId, choices });
+  }
+}
+
+const FRACTIONS: Record<string, string> = { '0.25': '¼', '0.33': '⅓', '0.5': '½', '0.67': '⅔', '0.75': '¾' };
+
+/** "1½" for 1.5; thirds and quarters as signs, anything else with two decimals. */
+function fraction(value: number): string {
+  const whole = Math.floor(value + 0.001);
+  const rest = value - whole;
+  if (rest < 0.005) return String(whole);
+  const sign = FRACTIONS[String(Math.round(rest * 100) / 100)];
+  return sign ? `${whole > 0 ? whole : ''}${sign}` : value.toFixed(2);
+}

@@ -1,0 +1,184 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { barTicks } from '@joined-hands/core/music';
+import { inForceAt, keyAt, writtenBars } from '@joined-hands/core/song';
+import {
+  compareTakes,
+  type Grid,
+  gridInWords,
+  type KeyEvent,
+  type Mistake,
+  movedInWords,
+  type Take,
+  takeOf,
+  type TuneKey,
+  withTake,
+} from '@joined-hands/core/takes';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { ComputerKeys, midiInputs, MidiKeys, SimulatedKeys } from '../../input/key-sources';
+import { type KeySource, Recorder } from '../../input/recorder';
+import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { TuneState } from './tune-state';
+
+interface Kept {
+  readonly number: number;
+  readonly events: readonly KeyEvent[];
+  readonly take: Take;
+  readonly beatsPerMinute: number;
+  readonly facts: string;
+}
+
+const SIMULATED = 'simulated';
+const COMPUTER = 'computer';
+const SCREEN = 'screen';
+/** What the simulated pianist plays where the song has no tune yet: a made-up phrase of two bars. */
+const OWN_PHRASE: readonly TuneKey[] = [62, 65, 69, 67, 65, 64, 62].map((midi, i) => ({
+  beat: i,
+  beats: 1,
+  midi,
+}));
+
+/** Playing a stretch in: takes against a click, put on a grid, compared, kept or discarded. */
+@Component({
+  selector: 'jh-play-panel',
+  imports: [FormsModule, NzButtonModule, NzInputNumberModule, NzSelectModule],
+  templateUrl: './play-panel.html',
+  styleUrl: '../../ui/panel.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PlayPanel {
+  private readonly tune = inject(TuneState);
+  protected readonly bench = this.tune.bench;
+  protected readonly recorder = inject(Recorder);
+  private readonly screen = inject(ScreenKeyboard);
+
+  protected readonly device = signal<string>(SIMULATED);
+  private readonly midi = signal<readonly MIDIInput[]>([]);
+  protected readonly devices = computed(() => [
+    { value: SIMULATED, label: 'Simulated pianist' },
+    { value: COMPUTER, label: 'Computer keys (A is middle C)' },
+    { value: SCREEN, label: 'Keyboard on the screen' },
+    ...this.midi().map((input) => ({ value: input.id, label: input.name ?? 'MIDI keyboard' })),
+  ]);
+  protected readonly mistake = signal<Mistake['kind'] | 'none'>('none');
+  protected readonly mistakes = [
+    { value: 'none', label: 'no mistakes' },
+    { value: 'wrong key', label: 'a wrong key' },
+    { value: 'left out', label: 'a note left out' },
+    { value: 'struck twice', label: 'a note struck twice' },
+  ];
+  protected readonly bars = signal(2);
+  protected readonly takes = signal<readonly Kept[]>([]);
+  protected readonly problem = signal<string | null>(null);
+  private seed = 1;
+  /** Which note the simulated pianist stumbles on. */
+  private static readonly STUMBLES_ON = 2;
+
+  constructor() {
+    const song = this.bench.song();
+    if (song) this.recorder.beatsPerMinute.set(Math.round(song.tempoMap[0].quartersPerMinute));
+  }
+
+  protected readonly fromBar = computed(() => Math.max(1, this.tune.writtenBar()));
+  /** Ticks of the bars recorded. */
+  private readonly stretch = computed(() => {
+    const song = this.bench.song();
+    if (!song) return { from: 0, ticks: 3840 };
+    const from = writtenBars(song).find((b) => b.number === this.fromBar())?.tick ?? 0;
+    return { from, ticks: this.bars() * barTicks(inForceAt(song.metreMap, from)) };
+  });
+
+  protected async lookForMidi(): Promise<void> {
+    const inputs = await midiInputs();
+    this.midi.set(inputs);
+    this.problem.set(
+      inputs.length > 0 ? null : 'No MIDI keyboard was found, or the browser does not let this page use one.',
+    );
+    if (inputs[0]) this.device.set(inputs[0].id);
+  }
+
+  protected async record(): Promise<void> {
+    if (this.recorder.isBusy()) return this.recorder.stop();
+    const arrangement = this.bench.arrangement();
+    if (!arrangement) return;
+    this.problem.set(null);
+    const { from, ticks } = this.stretch();
+    const beatsPerMinute = this.recorder.beatsPerMinute();
+    try {
+      const events = await this.recorder.record(this.source(beatsPerMinute), from, ticks);
+      if (events.length === 0)
+        return this.problem.set(
+          'Nothing was played. The click goes on for the bars asked for; play after the count-in.',
+        );
+      const take = takeOf(events, beatsPerMinute, keyAt(arrangement.played, from));
+      this.add(events, take, beatsPerMinute);
+    } catch (error) {
+      this.problem.set(
+        `The take could not be recorded: ${error instanceof Error ? error.message : String(error)}.`,
+      );
+    }
+  }
+
+  private source(beatsPerMinute: number): KeySource {
+    const device = this.device();
+    const input = this.midi().find((i) => i.id === device);
+    if (input) return new MidiKeys(input);
+    if (device === COMPUTER) return new ComputerKeys();
+    if (device === SCREEN) return this.screen.keys;
+    const kind = this.mistake();
+    const mistakes: Mistake[] = kind === 'none' ? [] : [{ kind, note: PlayPanel.STUMBLES_ON }];
+    return new SimulatedKeys(this.tuneHere(), beatsPerMinute, this.seed++, mistakes);
+  }
+
+  /** The song's own notes in the stretch, else a phrase of its own. */
+  private tuneHere(): readonly TuneKey[] {
+    const { from, ticks } = this.stretch();
+    const here = this.tune.played().filter((n) => n.tick >= from && n.tick < from + ticks && !n.grace);
+    if (here.length === 0) return OWN_PHRASE;
+    return here.map((n) => ({ beat: (n.tick - from) / 960, beats: n.length / 960, midi: n.midi }));
+  }
+
+  private add(events: readonly KeyEvent[], take: Take, beatsPerMinute: number): void {
+    const last = this.takes()[0];
+    const number = (last?.number ?? 0) + 1;
+    const moved = movedInWords(take.quantised, 60 / beatsPerMinute);
+    const against = last ? ` Beside take ${last.number}: ${compareTakes(take, last.take)}.` : '';
+    const facts = `${take.melody.length} notes, ${gridInWords(take.quantised.grid)}; ${moved}.${against}`;
+    this.takes.update((takes) => [{ number, events, take, beatsPerMinute, facts }, ...takes]);
+  }
+
+  /** The same keys on another grid. */
+  protected regrid(kept: Kept, grid: Grid | null): void {
+    const arrangement = this.bench.arrangement();
+    if (!arrangement) return;
+    const take = takeOf(
+      kept.events,
+      kept.beatsPerMinute,
+      keyAt(arrangement.played, this.stretch().from),
+      grid,
+    );
+    const moved = movedInWords(take.quantised, 60 / kept.beatsPerMinute);
+    const facts = `${take.melody.length} notes, ${gridInWords(take.quantised.grid)}; ${moved}.`;
+    this.takes.update((takes) => takes.map((t) => (t.number === kept.number ? { ...t, take, facts } : t)));
+  }
+
+  protected async hear({ take }: Kept): Promise<void> {
+    await this.bench.hearing.line(take.melody);
+  }
+
+  /** Puts the take in the place of what stood in its bars. */
+  protected keep(kept: Kept): void {
+    const song = this.bench.song();
+    if (!song) return;
+    const { from, ticks } = this.stretch();
+    const barCount = Math.max(song.barCount, this.fromBar() + this.bars() - 1);
+    this.tune.take('take kept', null, { ...withTake(song, kept.take, from, ticks), barCount });
+    this.discard(kept);
+  }
+
+  protected discard({ number }: Kept): void {
+    this.takes.update((takes) => takes.filter((take) => take.number !== number));
+  }
+}

@@ -1,0 +1,42 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { BenchBehaviour } from '../../frame/definition';
+import type { Focus, KeyPress } from '../../frame/keys/commands';
+import { Recorder } from '../../input/recorder';
+import { obeyTune } from './obey-tune';
+import { tuneCommandFor } from './tune-commands';
+import { JOBS, TuneState } from './tune-state';
+
+/** On the Tune bench notes are picked, and chords are looked at. */
+@Injectable()
+export class TuneBehaviour extends BenchBehaviour {
+  private readonly tune = inject(TuneState);
+  private readonly recorder = inject(Recorder);
+  override readonly showsMelodyOnly = true;
+  override readonly picked = this.tune.picked;
+  override readonly pickedTick = computed(() => this.tune.note()?.tick ?? null);
+  override readonly whenEmpty =
+    'No note stands in this part yet. Tell the tune in Letters, Play it in, or press N for a first note.';
+
+  override readKey(press: KeyPress, focus: Focus, singleKeysAreOn: boolean): (() => void) | null {
+    const command = this.recorder.isBusy() ? null : tuneCommandFor(press, focus, singleKeysAreOn);
+    return command && (() => obeyTune(this.tune, command));
+  }
+
+  override pressNote(id: string, isExtending: boolean): boolean {
+    this.tune.pick(id, isExtending);
+    return true;
+  }
+
+  override selectsChanges(): boolean {
+    return false;
+  }
+
+  override leave(): void {
+    this.tune.leave();
+  }
+
+  override begin(wanted: string): void {
+    const job = JOBS.find(({ value }) => value === wanted)?.value;
+    if (job) this.tune.job.set(job);
+  }
+}

@@ -1,0 +1,195 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { midiOf } from '@joined-hands/core/music';
+import { partIndexAt } from '@joined-hands/core/parts';
+import {
+  barAt,
+  type Finding,
+  inForceAt,
+  type MelodyNote,
+  type PlayedNote,
+  type Song,
+  type SongEdit,
+  writtenBars,
+} from '@joined-hands/core/song';
+import { BenchState } from '../../frame/bench-state';
+
+/** What the Tune bench helps with, one at a time. */
+export const JOBS = [
+  { value: 'notes', label: 'Notes' },
+  { value: 'words', label: 'Words' },
+  { value: 'bars', label: 'Bars' },
+  { value: 'letters', label: 'Letters' },
+  { value: 'play', label: 'Play in' },
+  { value: 'keys', label: 'Keys' },
+  { value: 'told', label: 'Told' },
+] as const;
+export type Job = (typeof JOBS)[number]['value'];
+
+/** Smallest step in time, in ticks. */
+export const TIME_STEPS = [
+  { value: 480, label: '½ beat' },
+  { value: 240, label: '¼ beat' },
+  { value: 320, label: 'triplet' },
+] as const;
+
+/** What the Tune bench mends; chords and hands are other benches' work. */
+const OF_THE_TUNE: ReadonlySet<Finding['kind']> = new Set([
+  'overlap',
+  'words',
+  'accidental',
+  'unclear',
+  'keyboard',
+]);
+
+/** The notes picked on the Tune bench and what can be done with them. */
+@Injectable()
+export class TuneState {
+  readonly bench = inject(BenchState);
+  readonly job = signal<Job>('notes');
+  /** Played ids of the notes picked, in time. */
+  readonly picked = signal<readonly string[]>([]);
+  readonly timeStep = signal<number>(TIME_STEPS[0].value);
+
+  readonly played = computed(() => this.bench.arrangement()?.played.melody ?? []);
+  readonly pickedNotes = computed(() => {
+    const ids = new Set(this.picked());
+    return this.played().filter((note) => ids.has(note.id));
+  });
+  /** The first note picked. */
+  readonly note = computed<PlayedNote | null>(() => this.pickedNotes()[0] ?? null);
+  /** Written ids: an edit changes the note wherever it comes back. */
+  readonly ids = computed(() => [...new Set(this.pickedNotes().map((note) => note.writtenId))]);
+  readonly notesInPart = computed(() => {
+    const part = this.bench.part();
+    return part ? this.played().filter((n) => n.tick >= part.fromTick && n.tick < part.toTick) : [];
+  });
+  /** The written bar of the note picked, else the first of the part on screen. */
+  readonly writtenBar = computed(() => {
+    const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
+    if (!arrangement || !part) return 1;
+    return inForceAt(arrangement.played.bars, this.note()?.tick ?? part.fromTick).written;
+  });
+
+  /** Picks a note; with `extends` all from the first picked to it. */
+  pick(id: string, isExtending: boolean): void {
+    const notes = this.played();
+    const to = notes.findIndex((note) => note.id === id);
+    const from = notes.findIndex((note) => note.id === this.picked()[0]);
+    if (to < 0) return this.picked.set([]);
+    const [low, high] = isExtending && from >= 0 ? [Math.min(from, to), Math.max(from, to)] : [to, to];
+    this.picked.set(notes.slice(low, high + 1).map((note) => note.id));
+    this.show(notes[to]);
+    void this.bench.hearing.keys([notes[to].midi]);
+  }
+
+  pickPart(): void {
+    this.picked.set(this.notesInPart().map((note) => note.id));
+  }
+
+  /** The next or previous note; from none, the first of the part. */
+  step(by: 1 | -1, isExtending: boolean): void {
+    const notes = this.played();
+    const ids = this.picked();
+    const edge = by === 1 ? ids[ids.length - 1] : ids[0];
+    const at = notes.findIndex((note) => note.id === edge);
+    const next = at < 0 ? this.notesInPart()[0] : notes[at + by];
+    if (!next) return;
+    if (!isExtending) return this.pick(next.id, false);
+    this.picked.set(by === 1 ? [...ids, next.id] : [next.id, ...ids]);
+    this.show(next);
+  }
+
+  private show(note: PlayedNote): void {
+    const { parts } = this.bench.arrangement() ?? { parts: [] };
+    const part = partIndexAt(parts, note.tick);
+    if (part !== this.bench.partIndex()) this.bench.move({ part, selected: null });
+  }
+
+  leave(): void {
+    this.picked.set([]);
+  }
+
+  movePitch(by: { steps?: number; semitones?: number }): void {
+    this.editNotes((ids) => ({ kind: 'notes-moved', ids, ...by }));
+  }
+
+  shift(direction: 1 | -1): void {
+    this.editNotes((ids) => ({ kind: 'notes-shifted', ids, ticks: direction * this.timeStep() }));
+  }
+
+  lengthen(direction: 1 | -1): void {
+    this.editNotes((ids) => ({ kind: 'notes-lengthened', ids, ticks: direction * this.timeStep() }));
+  }
+
+  split(): void {
+    this.editNotes(([id]) => ({ kind: 'note-split', id }));
+  }
+
+  join(): void {
+    this.editNotes((ids) => ({ kind: 'notes-joined', ids }));
+  }
+
+  /** Holds the note on into the next of the same key, or strikes that again. */
+  tie(): void {
+    const [id] = this.ids();
+    const note = this.written(id);
+    if (note) this.editNotes(() => ({ kind: 'note-tied', id, tied: !note.tiedToNext }));
+  }
+
+  remove(): void {
+    const next = this.played().find((note) => note.tick > (this.pickedNotes().at(-1)?.tick ?? Infinity));
+    this.editNotes((ids) => ({ kind: 'notes-deleted', ids }));
+    this.picked.set(next ? [next.id] : []);
+  }
+
+  /** The notes picked again, right after them. */
+  copy(): void {
+    const notes = this.pickedNotes();
+    const song = this.bench.song();
+    const last = this.written(notes.at(-1)?.writtenId);
+    if (!song || !last) return;
+    const bar = barAt(writtenBars(song), last.tick);
+    const first = this.written(notes[0].writtenId) as MelodyNote;
+    const from = barAt(writtenBars(song), first.tick);
+    // A phrase keeps its place in the bar: the copy begins as many bars later as it is long.
+    const toTick = first.tick + (bar.tick + bar.length - from.tick);
+    this.editNotes((ids) => ({ kind: 'phrase-copied', ids, toTick }));
+  }
+
+  /** A new note after the one picked, as long and as high; the first of an empty song is middle C. */
+  add(): void {
+    const song = this.bench.song();
+    if (!song) return;
+    const last = this.written(this.pickedNotes().at(-1)?.writtenId) ?? song.melody.at(-1);
+    const pitch = last?.pitch ?? { letter: 'C' as const, alter: 0, octave: 4 };
+    const tick = last ? last.tick + last.length : song.pickup;
+    this.bench.edit({ kind: 'note-added', tick, length: last?.length || 960, pitch });
+    const added = this.bench.song()?.melody.find((note) => note.tick === tick);
+    if (added) this.picked.set([added.id]);
+    void this.bench.hearing.keys([midiOf(pitch)]);
+  }
+
+  written(id: string | undefined): MelodyNote | undefined {
+    return this.bench.song()?.melody.find((note) => note.id === id);
+  }
+
+  private editNotes(make: (ids: readonly string[]) => SongEdit): void {
+    const ids = this.ids();
+    if (ids.length === 0) return;
+    this.bench.edit(make(ids));
+    const first = this.written(ids[0]);
+    if (first) void this.bench.hearing.keys([midiOf(first.pitch)]);
+  }
+
+  /** Puts a melody in the place of the old one; edits of one session are undone together. */
+  take(what: string, session: string | null, fields: Partial<Song>): void {
+    this.bench.edit({ kind: 'tune-taken', what, session, fields });
+  }
+
+  /** The first remedy of the first finding of the tune that has one: one key mends it. */
+  mend(): void {
+    const ofTheTune = this.bench.findings().filter(({ kind }) => OF_THE_TUNE.has(kind));
+    const fix = ofTheTune.find((finding) => finding.fixes?.length)?.fixes?.[0];
+    if (fix) this.bench.edit(fix.edit);
+  }
+}

@@ -1,0 +1,374 @@
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import type { ArrangedChange } from '@joined-hands/core/arrangement';
+import { settling, unsettling } from '@joined-hands/core/arrangement';
+import { type Hand, type HandNote } from '@joined-hands/core/hands';
+import { RUNGS } from '@joined-hands/core/ladder';
+import { classNameOf, midiOf, typeset } from '@joined-hands/core/music';
+import { partIndexAt } from '@joined-hands/core/parts';
+import { type Choices, type SongEdit } from '@joined-hands/core/song';
+import type { Alternative } from '@joined-hands/core/voicing';
+import { Store } from '@ngrx/store';
+import type { HeldKey } from '../keyboard/keyboard';
+import { Player } from '../sound/player';
+import { PlaceActions, SongActions } from '../state/actions';
+import { workbench } from '../state/reducer';
+import type { Place } from '../storage/place';
+import { Asker } from '../workers/asker';
+import { Hearing } from './hearing';
+import { sameView, viewOf } from './seam-view';
+
+/** What to play: the part on screen, parts 1 to it, all, the pair it belongs to, or each part by itself in turn. */
+export type Stretch = 'part' | 'to-part' | 'song' | 'pair' | 'each';
+
+interface HowToPlay {
+  /** Over and over. */
+  readonly loops?: boolean;
+  /** The part on screen stays, whatever sounds. */
+  readonly stays?: boolean;
+  readonly whenDone?: () => void;
+}
+
+const SLOWEST = 40;
+const FASTEST = 160;
+const TEMPO_STEP = 5;
+
+/** What the bench shows and what can be done on it; the components only show and ask. */
+@Injectable()
+export class BenchState {
+  private readonly store = inject(Store);
+  private readonly asker = inject(Asker);
+  readonly hearing = inject(Hearing);
+  readonly player = inject(Player);
+
+  readonly state = this.store.selectSignal(workbench.selectWorkbenchState);
+  readonly song = computed(() => this.state().song);
+  readonly arrangement = computed(() => this.state().arrangement);
+  readonly place = computed(() => this.state().place);
+  readonly partIndex = computed(() => this.place().part);
+  readonly part = computed(() => this.arrangement()?.parts[this.partIndex()] ?? null);
+  /** The Tune bench shows the melody without the left hand. */
+  readonly showsMelodyOnly = signal(false);
+  /** The open bench weighs voicings for the chord selected. */
+  readonly weighsVoicings = signal(false);
+  /** Times the list of keys was asked for. */
+  readonly helpAsked = signal(0);
+  /** The part as the seam draws it; the same again when the rest of the song follows the part on screen. */
+  readonly view = computed(
+    () => {
+      const [arrangement, part] = [this.arrangement(), this.part()];
+      return arrangement && part ? viewOf(arrangement, this.partIndex(), this.showsMelodyOnly()) : null;
+    },
+    { equal: sameView },
+  );
+  readonly rung = computed(() => this.part()?.choices.rung ?? 4);
+  readonly selectedId = computed(() => this.place().selected);
+  readonly changeIndex = computed(() => {
+    const id = this.selectedId();
+    return id === null ? -1 : (this.arrangement()?.changes.findIndex((c) => c.change.id === id) ?? -1);
+  });
+  readonly change = computed<ArrangedChange | null>(
+    () => this.arrangement()?.changes[this.changeIndex()] ?? null,
+  );
+  readonly before = computed<ArrangedChange | null>(
+    () => this.arrangement()?.changes[this.changeIndex() - 1] ?? null,
+  );
+  readonly changesInPart = computed(() => {
+    const { parts, changes } = this.arrangement() ?? { parts: [], changes: [] };
+    return changes.filter((c) => partIndexAt(parts, c.change.tick) === this.partIndex());
+  });
+  readonly findings = computed(() => {
+    const part = this.part();
+    const all = this.arrangement()?.findings ?? [];
+    return part ? all.filter((f) => f.tick >= part.fromTick && f.tick < part.toTick) : [];
+  });
+  readonly fills = computed(() => {
+    const ids = new Set(this.changesInPart().map((c) => c.change.id));
+    return (this.arrangement()?.fills ?? []).filter((f) => ids.has(f.changeId));
+  });
+
+  /** The part that sounds comes on screen. */
+  private readonly follows = signal(true);
+
+  /** Voicings the selected change could have, the best first. */
+  readonly alternatives = signal<readonly Alternative[]>([]);
+  /** Which of them is being tried, or null. */
+  readonly tried = signal<number | null>(null);
+
+  constructor() {
+    effect(() => {
+      const [id, arrangement] = [this.selectedId(), this.arrangement()];
+      this.tried.set(null);
+      if (id === null || !arrangement || arrangement.isPartial || !this.weighsVoicings())
+        return this.alternatives.set([]);
+      this.asker.answer(arrangement, { kind: 'alternatives', changeId: id }, (list) => {
+        if (this.selectedId() === id) this.alternatives.set(list);
+      });
+    });
+    effect(() => {
+      this.arrangement();
+      untracked(() => {
+        while (this.waiting.length > 0 && this.isArranged()) this.waiting.shift()?.();
+      });
+    });
+    // While several parts play, the part that sounds is the one on screen.
+    effect(() => {
+      const [tick, arrangement] = [this.player.tick(), this.arrangement()];
+      if (tick === null || !arrangement) return;
+      const index = partIndexAt(arrangement.parts, tick);
+      if (untracked(this.follows) && index !== untracked(this.partIndex))
+        this.move({ part: index, selected: null });
+    });
+  }
+
+  /** What waits for the arrangement of the song as it is now: keys pressed one soon after the other. */
+  private waiting: (() => void)[] = [];
+
+  /** Does something once the arrangement is that of the song as it is; at once when it is. */
+  whenArranged(work: () => void): void {
+    if (this.waiting.length === 0 && this.isArranged()) work();
+    else this.waiting.push(work);
+  }
+
+  private isArranged(): boolean {
+    const [song, arrangement] = [this.song(), this.arrangement()];
+    return arrangement !== null && arrangement.song === song;
+  }
+
+  edit(edit: SongEdit): void {
+    this.store.dispatch(SongActions.edited({ edit }));
+  }
+
+  undo(): void {
+    this.store.dispatch(SongActions.undone());
+  }
+
+  redo(): void {
+    this.store.dispatch(SongActions.redone());
+  }
+
+  move(place: Partial<Place>): void {
+    this.store.dispatch(PlaceActions.moved({ place }));
+  }
+
+  goToPart(index: number): void {
+    const count = this.arrangement()?.parts.length ?? 0;
+    if (index >= 0 && index < count) this.move({ part: index, selected: null });
+  }
+
+  /** The part a played tick lies in: where a tune that is being typed changes. */
+  showTick(tick: number): void {
+    const parts = this.arrangement()?.parts ?? [];
+    const part = partIndexAt(parts, tick);
+    if (part !== this.partIndex() && parts[part]) this.move({ part, selected: null });
+  }
+
+  select(changeId: string | null): void {
+    const arrangement = this.arrangement();
+    const change = arrangement?.changes.find((c) => c.change.id === changeId);
+    if (!arrangement || !change) return this.move({ selected: null });
+    this.move({ selected: changeId, part: partIndexAt(arrangement.parts, change.change.tick) });
+  }
+
+  /** The next or previous change of the song; from nothing, the first of the part. */
+  step(by: 1 | -1): void {
+    const changes = this.arrangement()?.changes ?? [];
+    const from = this.changeIndex();
+    const first = this.changesInPart()[0];
+    const next = from < 0 ? first : changes[from + by];
+    if (!next) return;
+    this.select(next.change.id);
+    void this.hearing.keys(this.keysWithMelody(next.voicing.keys, next));
+  }
+
+  /** Tries the next (or previous) voicing of the list: shown on the keyboard and heard. */
+  tryBy(by: 1 | -1): void {
+    if (!this.change()) return this.step(1);
+    const count = this.alternatives().length;
+    if (count === 0) return;
+    const from = this.tried() ?? this.chosenIndex();
+    this.tryAt((from + by + count) % count);
+  }
+
+  tryAt(index: number): void {
+    const change = this.change();
+    const alternative = this.alternatives()[index];
+    if (!change || !alternative) return;
+    this.tried.set(index);
+    void this.hearing.keys(this.keysWithMelody(alternative.voicing.keys, change));
+  }
+
+  /** Index of the voicing in force among the alternatives. */
+  readonly chosenIndex = computed(() => {
+    const keys = this.change()?.voicing.keys.join() ?? '';
+    return Math.max(
+      0,
+      this.alternatives().findIndex((a) => a.voicing.keys.join() === keys),
+    );
+  });
+
+  /** Pins a voicing to the selected change; the rest is solved round it. */
+  take(index = this.tried()): void {
+    const change = this.change();
+    const alternative = index === null ? undefined : this.alternatives()[index];
+    if (!change || !alternative) return;
+    this.edit({
+      kind: 'pin',
+      pin: { changeId: change.change.id, keys: [...alternative.voicing.keys], fingers: null },
+    });
+  }
+
+  release(): void {
+    const change = this.change();
+    if (!change || change.fixedBy !== 'pin') return;
+    this.edit({ kind: 'unpin', changeId: change.change.id });
+  }
+
+  choose(choices: Partial<Choices>): void {
+    this.edit({ kind: 'choose', choices });
+  }
+
+  climbTo(rung: number): void {
+    if (RUNGS[rung - 1]?.isReady && rung !== this.rung()) this.choose({ rung });
+  }
+
+  settle(settled: boolean): void {
+    const arrangement = this.arrangement();
+    if (!arrangement) return;
+    const edit = (settled ? settling : unsettling)(arrangement, this.partIndex());
+    if (edit) this.edit(edit);
+  }
+
+  changeTempo(by: 1 | -1): void {
+    const tempoPercent = Math.min(FASTEST, Math.max(SLOWEST, this.place().tempoPercent + by * TEMPO_STEP));
+    this.move({ tempoPercent });
+    this.replay();
+  }
+
+  chooseHands(hands: Place['hands']): void {
+    this.move({ hands });
+    this.replay();
+  }
+
+  private lastStretch: Stretch = 'part';
+
+  private replay(): void {
+    if (this.player.isPlaying()) this.play(this.lastStretch);
+  }
+
+  togglePlaying(): void {
+    if (this.player.isPlaying()) this.player.stop();
+    else this.play('part');
+  }
+
+  play(stretch: Stretch): void {
+    const [arrangement, part] = [this.arrangement(), this.part()];
+    if (!arrangement || !part) return;
+    this.lastStretch = stretch;
+    const { parts, played } = arrangement;
+    if (stretch === 'each') return this.playEach(0);
+    const pair = this.partIndex() - (this.partIndex() % 2);
+    const fromTick = stretch === 'part' ? part.fromTick : stretch === 'pair' ? parts[pair].fromTick : 0;
+    const toTick =
+      stretch === 'song'
+        ? played.endTick
+        : stretch === 'pair'
+          ? (parts[pair + 1] ?? parts[pair]).toTick
+          : part.toTick;
+    this.playStretch(fromTick, toTick, { loops: this.place().loops });
+  }
+
+  /** From a tick to the end of the song. */
+  playFrom(tick: number): void {
+    this.playStretch(tick, this.arrangement()?.played.endTick ?? tick);
+  }
+
+  /** A stretch of the song. */
+  playStretch(fromTick: number, toTick: number, how: HowToPlay = {}): void {
+    const arrangement = this.arrangement();
+    if (!arrangement || toTick <= fromTick) return;
+    this.follows.set(!how.stays);
+    const { tempoPercent, hands, countsIn } = this.place();
+    const request = { fromTick, toTick, tempoPercent, hands, countsIn };
+    void this.player.play(arrangement, request, how.loops ?? false, how.whenDone);
+  }
+
+  /** A remedy in its place, before it is taken; the part on screen stays. */
+  hearEdit(edit: SongEdit, tick: number): void {
+    this.follows.set(false);
+    void this.hearing.edit(edit, tick);
+  }
+
+  /** Each part by itself, with its count-in, one after the other. */
+  private playEach(index: number): void {
+    const part = this.arrangement()?.parts[index];
+    if (!part) return;
+    this.move({ part: index, selected: null });
+    this.playStretch(part.fromTick, part.toTick, { whenDone: () => this.playEach(index + 1) });
+  }
+
+  private keysWithMelody(keys: readonly number[], change: ArrangedChange): number[] {
+    const above = this.arrangement()?.right.filter((n) => n.tick === change.change.tick) ?? [];
+    return [...keys, ...above.map((n) => n.midi)];
+  }
+
+  /** On the Tune bench: where the note picked begins. */
+  readonly pickedTick = signal<number | null>(null);
+
+  /** Keys shown whatever is selected: those being named. */
+  readonly shownKeys = signal<readonly HeldKey[] | null>(null);
+
+  /** What the keyboard shows: keys sounding, else the voicing tried, else the change selected. */
+  readonly heldKeys = computed<readonly HeldKey[]>(() => {
+    const named = this.shownKeys();
+    if (named) return named;
+    const arrangement = this.arrangement();
+    if (!arrangement) return [];
+    if (this.player.isPlaying()) {
+      const sounding = this.player.sounding();
+      return sounding.flatMap((key) => {
+        const notes = key.hand === 'right' ? arrangement.right : arrangement.left;
+        const note = notes.find((n) => n.tick === key.tick && n.midi === key.midi);
+        return note ? [this.held(note)] : [];
+      });
+    }
+    const change = this.change() ?? this.changesInPart()[0];
+    if (!change || this.showsMelodyOnly())
+      return arrangement.right
+        .filter((n) => n.tick === (this.pickedTick() ?? this.part()?.fromTick))
+        .map((note) => this.held(note));
+    const at = (n: HandNote): boolean => n.tick === change.change.tick && !n.grace;
+    const right = arrangement.right.filter(at).map((note) => this.held(note));
+    const tried = this.tried();
+    if (tried !== null && this.alternatives()[tried]) {
+      const left = this.alternatives()[tried].pitches.map((p) => ({
+        midi: midiOf(p),
+        hand: 'left' as Hand,
+        letter: typeset(classNameOf(p)),
+        finger: null,
+      }));
+      return [...right, ...left];
+    }
+    return [...right, ...arrangement.left.filter(at).map((note) => this.held(note))];
+  });
+
+  readonly usedKeys = computed(() => {
+    const part = this.part();
+    const arrangement = this.arrangement();
+    if (!part || !arrangement) return [];
+    return [...arrangement.right, ...arrangement.left]
+      .filter((n) => n.tick >= part.fromTick && n.tick < part.toTick)
+      .map((n) => n.midi);
+  });
+
+  /** A key as the keyboard shows it: the right hand an octave away where it is learned there. */
+  private held(note: HandNote): HeldKey {
+    const parts = this.arrangement()?.parts ?? [];
+    const away = note.hand === 'right' ? (parts[partIndexAt(parts, note.tick)]?.choices.shownOctave ?? 0) : 0;
+    return {
+      midi: note.midi + 12 * away,
+      hand: note.hand,
+      letter: typeset(classNameOf(note.pitch)),
+      finger: note.finger,
+    };
+  }
+}

@@ -1,0 +1,56 @@
+import { type Provider, signal, type Signal, type Type } from '@angular/core';
+import type { Focus, KeyPress, Shortcut } from './keys/commands';
+
+/** What a bench brings to the frame when it is opened for the first time: its panel, its keys, its state. */
+export interface BenchDefinition {
+  /** Its state and its behaviour; made once for a song, kept while the song is open. */
+  readonly providers: readonly Provider[];
+  readonly behaviour: Type<BenchBehaviour>;
+  /** The side of the screen. */
+  readonly panel: Type<unknown>;
+  /** Shown above the part on screen. */
+  readonly above?: Type<unknown>;
+  /** Shown in the place of seam and staff. */
+  readonly stage?: Type<unknown>;
+  /** Keys that are its own, for the list of keys. */
+  readonly shortcuts: readonly Shortcut[];
+}
+
+const NOTHING: readonly string[] = [];
+
+/** How a bench takes part in what the frame does. What it leaves alone is as on every bench. */
+export abstract class BenchBehaviour {
+  /** Questions are asked only while the bench is on screen. */
+  readonly isOpen = signal(false);
+  /** The seam shows the melody without the left hand. */
+  readonly showsMelodyOnly: boolean = false;
+  /** Voicings are weighed for the chord selected. */
+  readonly weighsVoicings: boolean = false;
+  /** Notes picked, by played id. */
+  readonly picked: Signal<readonly string[]> = signal(NOTHING);
+  /** Where the note picked begins. */
+  readonly pickedTick: Signal<number | null> = signal(null);
+  /** Said where the part on screen has no note. */
+  readonly whenEmpty: string | null = null;
+
+  /** What a key does here; null when it means what it means everywhere. */
+  readKey(_press: KeyPress, _focus: Focus, _singleKeysAreOn: boolean): (() => void) | null {
+    return null;
+  }
+  /** A note was pressed; false when nothing came of it, and its chord is selected. */
+  pressNote(_id: string, _isExtending: boolean): boolean {
+    return false;
+  }
+  /** True when a chord pressed is selected. */
+  selectsChanges(): boolean {
+    return true;
+  }
+  /** Back to the part. */
+  leave(): void {
+    // Nothing was picked.
+  }
+  /** Something the address asks for: `?job=letters`. */
+  begin(_job: string): void {
+    // There is one job only.
+  }
+}

@@ -1,0 +1,97 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  untracked,
+} from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { keyName, metreName, typeset } from '@joined-hands/core/music';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzIconModule } from 'ng-zorro-antd/icon';
+import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
+import { Problems } from '../ui/problems';
+import { BenchState } from './bench-state';
+import type { Shortcut } from './keys/commands';
+import { BENCHES, type BenchRow } from './registry';
+
+/** Title, benches, undo and redo; the rest behind one menu. */
+@Component({
+  selector: 'jh-frame-header',
+  imports: [NzButtonModule, NzIconModule, NzModalModule, RouterLink],
+  templateUrl: './frame-header.html',
+  styleUrl: './frame-header.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FrameHeader {
+  readonly id = input.required<string>();
+  readonly row = input.required<BenchRow>();
+  readonly ownKeys = input.required<readonly Shortcut[]>();
+  /** The bench shows something else in the place of seam and staff. */
+  readonly hasStage = input.required<boolean>();
+  readonly sheet = input.required<'parts' | 'panel' | null>();
+  readonly sheetToggled = output<'parts' | 'panel'>();
+
+  protected readonly bench = inject(BenchState);
+  private readonly modal = inject(NzModalService);
+  private readonly problems = inject(Problems);
+  protected readonly benches = BENCHES;
+  protected readonly facts = computed(() => {
+    const song = this.bench.song();
+    if (!song) return '';
+    const { tonic, mode } = song.keyMap[0];
+    return `${typeset(keyName({ tonic, mode }))} · ${metreName(song.metreMap[0])}`;
+  });
+  protected readonly undoWhat = computed(() => this.bench.state().past.at(-1)?.what ?? null);
+  protected readonly redoWhat = computed(() => this.bench.state().future.at(-1)?.what ?? null);
+
+  constructor() {
+    effect(() => {
+      if (this.bench.helpAsked() > 0) untracked(() => this.showKeys());
+    });
+  }
+
+  protected rename(event: Event): void {
+    const title = (event.target as HTMLInputElement).value.trim();
+    if (title && title !== this.bench.song()?.title)
+      this.bench.edit({ kind: 'rename', title: title.slice(0, 200) });
+  }
+
+  /** The menu closes when neither it nor anything in it has the focus any more. */
+  protected closeWhenLeft(event: FocusEvent, menu: HTMLDetailsElement): void {
+    const to = event.relatedTarget;
+    if (to instanceof Node && menu.contains(to)) return;
+    if (to !== null || !menu.matches(':hover')) menu.open = false;
+  }
+
+  protected showExport(): void {
+    const arrangement = this.bench.arrangement();
+    if (!arrangement) return;
+    const shown = import('./export-list').then(({ ExportList }) =>
+      this.modal.create({
+        nzTitle: 'Take it away',
+        nzContent: ExportList,
+        nzData: arrangement,
+        nzFooter: null,
+        nzWidth: 620,
+      }),
+    );
+    this.problems.guard('The list of files could not be loaded', shown);
+  }
+
+  protected showKeys(): void {
+    const shown = import('./keys/keys-list').then(({ KeysList }) =>
+      this.modal.create({
+        nzTitle: 'Keys',
+        nzContent: KeysList,
+        nzData: this.ownKeys(),
+        nzFooter: null,
+        nzWidth: 680,
+      }),
+    );
+    this.problems.guard('The list of keys could not be loaded', shown);
+  }
+}

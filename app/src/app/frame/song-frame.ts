@@ -1,0 +1,224 @@
+import { NgComponentOutlet } from '@angular/common';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  HostListener,
+  inject,
+  Injector,
+  input,
+  type OnInit,
+  signal,
+  untracked,
+} from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Recorder } from '../input/recorder';
+import { ScreenKeyboard } from '../input/screen-keyboard';
+import { Keyboard } from '../keyboard/keyboard';
+import { Staff } from '../notation/staff';
+import { SongActions } from '../state/actions';
+import { BenchState } from './bench-state';
+import { type BenchBehaviour, type BenchDefinition } from './definition';
+import { FrameHeader } from './frame-header';
+import { Hearing } from './hearing';
+import type { Command } from './keys/commands';
+import { Shortcuts } from './keys/shortcuts';
+import { PartsRail } from './parts-rail';
+import { benchAt, type BenchRow } from './registry';
+import { Seam } from './seam';
+import { Transport } from './transport';
+
+const NARROW_PX = 900;
+
+/** A bench that is open: what it brought, and where its state lives. */
+interface OpenBench {
+  readonly definition: BenchDefinition;
+  readonly injector: Injector & { destroy?(): void };
+  readonly behaviour: BenchBehaviour;
+}
+
+/** The song on screen: header, parts rail, seam, the open bench's panel, keyboard, transport. */
+@Component({
+  selector: 'jh-song-frame',
+  imports: [
+    NgComponentOutlet,
+    RouterLink,
+    NzButtonModule,
+    FrameHeader,
+    Keyboard,
+    PartsRail,
+    Seam,
+    Staff,
+    Transport,
+  ],
+  providers: [BenchState, Hearing, Recorder, ScreenKeyboard],
+  templateUrl: './song-frame.html',
+  styleUrl: './song-frame.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SongFrame implements OnInit {
+  readonly id = input.required<string>();
+  readonly benchName = input<string>();
+  readonly job = input<string>();
+
+  protected readonly bench = inject(BenchState);
+  private readonly screen = inject(ScreenKeyboard);
+  private readonly recorder = inject(Recorder);
+  private readonly store = inject(Store);
+  private readonly shortcuts = inject(Shortcuts);
+  private readonly injector = inject(Injector);
+
+  protected readonly isMissing = computed(() => this.bench.state().missing === this.id());
+  protected readonly isNarrow = signal(window.innerWidth < NARROW_PX);
+  /** Which side sheet is open on a narrow screen. */
+  protected readonly sheet = signal<'parts' | 'panel' | null>(null);
+  protected readonly row = computed(() => benchAt(this.benchName()));
+  /** The bench on screen; null until it has been loaded. */
+  protected readonly open = signal<OpenBench | null>(null);
+  /** Said where a bench could not be loaded; the others work. */
+  protected readonly notLoaded = signal<string | null>(null);
+  protected readonly problem = computed(() => this.bench.state().problem ?? this.bench.player.problem());
+  /** Nothing has been told of the song yet. */
+  protected readonly isEmpty = computed(() => {
+    const song = this.bench.song();
+    return song !== null && song.melody.length + song.changes.length === 0;
+  });
+  private readonly benches = new Map<BenchRow, OpenBench>();
+
+  constructor() {
+    effect(() => {
+      const row = this.row();
+      untracked(() => void this.openBench(row));
+    });
+    effect(() => {
+      const [open, job] = [this.open(), this.job()];
+      if (open && job) untracked(() => open.behaviour.begin(job));
+    });
+    effect(() => {
+      const behaviour = this.open()?.behaviour;
+      this.bench.showsMelodyOnly.set(behaviour?.showsMelodyOnly ?? false);
+      this.bench.weighsVoicings.set(behaviour?.weighsVoicings ?? false);
+      this.bench.pickedTick.set(behaviour?.pickedTick() ?? null);
+    });
+    const leaving = (): void => this.store.dispatch(SongActions.saveAsked());
+    window.addEventListener('pagehide', leaving);
+    document.addEventListener('visibilitychange', leaving);
+    inject(DestroyRef).onDestroy(() => {
+      window.removeEventListener('pagehide', leaving);
+      document.removeEventListener('visibilitychange', leaving);
+      this.bench.player.stop();
+      this.recorder.stop();
+      for (const { injector } of this.benches.values()) injector.destroy?.();
+      this.store.dispatch(SongActions.leaveAsked({ id: this.id() }));
+    });
+  }
+
+  ngOnInit(): void {
+    this.askFor(false);
+  }
+
+  protected askFor(takeOver: boolean): void {
+    this.store.dispatch(SongActions.openAsked({ id: this.id(), takeOver }));
+  }
+
+  /** Loads a bench when it is first opened; what it keeps is kept while the song is open. */
+  protected async openBench(row: BenchRow): Promise<void> {
+    this.notLoaded.set(null);
+    try {
+      const bench = this.benches.get(row) ?? this.made(row, await row.load());
+      if (this.row() !== row) return;
+      this.open()?.behaviour.isOpen.set(false);
+      bench.behaviour.isOpen.set(true);
+      this.open.set(bench);
+    } catch (error) {
+      this.open.set(null);
+      const why = error instanceof Error ? error.message : String(error);
+      this.notLoaded.set(`The ${row.name} bench could not be loaded: ${why}. The other benches work.`);
+    }
+  }
+
+  private made(row: BenchRow, definition: BenchDefinition): OpenBench {
+    const injector = Injector.create({ providers: [...definition.providers], parent: this.injector });
+    const bench = { definition, injector, behaviour: injector.get(definition.behaviour) };
+    this.benches.set(row, bench);
+    return bench;
+  }
+
+  protected toggleSheet(which: 'parts' | 'panel'): void {
+    this.sheet.update((open) => (open === which ? null : which));
+  }
+
+  @HostListener('window:resize')
+  protected measure(): void {
+    this.isNarrow.set(window.innerWidth < NARROW_PX);
+  }
+
+  @HostListener('document:keydown', ['$event'])
+  protected onKey(event: KeyboardEvent): void {
+    const behaviour = this.open()?.behaviour;
+    const own = behaviour && this.shortcuts.readOwn(event, behaviour);
+    const command = own ? null : this.shortcuts.read(event);
+    if (!own && !command) return;
+    event.preventDefault();
+    if (own) own();
+    else if (command) this.obey(command);
+  }
+
+  /** A note of the seam or the staff: the bench's own affair, or its chord is selected. */
+  protected pressNote({ id, isExtending }: { id: string; isExtending: boolean }): void {
+    if (this.open()?.behaviour.pressNote(id, isExtending)) return;
+    const note = this.bench.arrangement()?.right.find((n) => n.from === id);
+    const under = note && this.bench.changesInPart().findLast((c) => c.change.tick <= note.tick);
+    if (under) this.bench.select(under.change.id);
+  }
+
+  protected selectChange(id: string): void {
+    if (this.open()?.behaviour.selectsChanges()) this.bench.select(id);
+  }
+
+  /** A key of the piano on the screen: heard, and recorded or written as a letter where that is asked for. */
+  protected press(midi: number): void {
+    this.screen.press(midi);
+    if (!this.recorder.isBusy()) void this.bench.hearing.keys([midi]);
+  }
+
+  private obey(command: Command): void {
+    const { bench } = this;
+    switch (command.kind) {
+      case 'part':
+        return bench.goToPart(command.number - 1);
+      case 'play-to':
+        bench.goToPart(command.number - 1);
+        return bench.play('to-part');
+      case 'toggle':
+        return bench.togglePlaying();
+      case 'hands':
+        bench.move({ hands: command.hands });
+        return bench.play('part');
+      case 'tempo':
+        return bench.changeTempo(command.by);
+      case 'step':
+        return bench.step(command.by);
+      case 'try':
+        return bench.tryBy(command.by);
+      case 'take':
+        return bench.take();
+      case 'leave':
+        this.sheet.set(null);
+        this.open()?.behaviour.leave();
+        return bench.select(null);
+      case 'undo':
+        return bench.undo();
+      case 'redo':
+        return bench.redo();
+      case 'staff':
+        return bench.move({ showsStaff: !bench.place().showsStaff });
+      case 'help':
+        return void this.bench.helpAsked.update((times) => times + 1);
+    }
+  }
+}

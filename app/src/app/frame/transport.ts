@@ -1,0 +1,33 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RUNGS } from '@joined-hands/core/ladder';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import type { Place } from '../storage/place';
+import { Choice, type ChoiceOption } from '../ui/choice';
+import { BenchState } from './bench-state';
+
+/** Rung, tempo, hands, loop, play. */
+@Component({
+  selector: 'jh-transport',
+  imports: [Choice, NzButtonModule],
+  templateUrl: './transport.html',
+  styleUrl: './transport.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Transport {
+  protected readonly bench = inject(BenchState);
+  protected readonly rungs: readonly ChoiceOption<number>[] = RUNGS.map(({ number, name, isReady }) => ({
+    value: number,
+    label: String(number),
+    notYet: isReady ? undefined : `${name}: this rung is not built yet`,
+  }));
+  protected readonly hands: readonly ChoiceOption<Place['hands']>[] = [
+    { value: 'left', label: 'Left' },
+    { value: 'right', label: 'Right' },
+    { value: 'both', label: 'Both' },
+  ];
+  protected readonly rungName = computed(() => RUNGS[this.bench.rung() - 1].name);
+  protected readonly tempo = computed(() => {
+    const own = this.bench.song()?.tempoMap[0].quartersPerMinute ?? 96;
+    return Math.round((own * this.bench.place().tempoPercent) / 100);
+  });
+}

@@ -1,0 +1,92 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { barTicks, pulseTicks } from '@joined-hands/core/music';
+import { inForceAt } from '@joined-hands/core/song';
+import type { KeyEvent } from '@joined-hands/core/takes';
+import { Store } from '@ngrx/store';
+import { Piano } from '../sound/piano';
+import { Player } from '../sound/player';
+import { workbench } from '../state/reducer';
+
+/** Something that sends keys: told when to begin, it calls back with every key until it is told to stop. */
+export interface KeySource {
+  /** `now` gives the seconds since the first beat to be played; negative while counting in. */
+  start(press: (event: KeyEvent) => void, now: () => number): void;
+  stop(): void;
+}
+
+const TICKS_PER_SECOND_AT_60 = 960;
+/** Time for the first click to be ready, in seconds. */
+const HEAD_START = 0.15;
+
+/** Records keys against a click: a bar of count-in, then the bars asked for. */
+@Injectable()
+export class Recorder {
+  private readonly piano = inject(Piano);
+  private readonly player = inject(Player);
+  private readonly song = inject(Store).selectSignal(workbench.selectSong);
+
+  readonly beatsPerMinute = signal(96);
+  readonly state = signal<'idle' | 'counting in' | 'recording'>('idle');
+  readonly isBusy = computed(() => this.state() !== 'idle');
+  /** The beat that sounds, from 1; null while idle. */
+  readonly beat = signal<number | null>(null);
+  private timers: number[] = [];
+  private finish: (() => void) | null = null;
+
+  /**
+   * Records from a source for so many ticks from a bar line of the metre at `fromTick`. Resolves with the keys, their
+   * times in seconds from the first beat; rejects when there is no sound.
+   */
+  async record(source: KeySource, fromTick: number, ticks: number): Promise<KeyEvent[]> {
+    this.stop();
+    this.player.stop();
+    const { tone, click, sampler } = await this.piano.ready();
+    const song = this.song();
+    const metre = song ? inForceAt(song.metreMap, fromTick) : { numerator: 4, denominator: 4 };
+    const perTick = 60 / (this.beatsPerMinute() * TICKS_PER_SECOND_AT_60);
+    const pulse = pulseTicks(metre);
+    const countIn = barTicks(metre) * perTick;
+    const begun = performance.now() / 1000 + HEAD_START;
+    const audioStart = tone.now() + HEAD_START;
+    const now = (): number => performance.now() / 1000 - begun - countIn;
+    const total = barTicks(metre) + ticks;
+    this.state.set('counting in');
+    for (let at = 0; at < total; at += pulse) {
+      const isDownbeat = at % barTicks(metre) === 0;
+      click.triggerAttackRelease(isDownbeat ? 1760 : 1175, 0.03, audioStart + at * perTick);
+      this.later(at * perTick + HEAD_START, () => {
+        this.beat.set(1 + (at % barTicks(metre)) / pulse);
+        if (at >= barTicks(metre)) this.state.set('recording');
+      });
+    }
+    const events: KeyEvent[] = [];
+    return new Promise((resolve) => {
+      this.finish = () => {
+        source.stop();
+        resolve(events.filter((event) => event.seconds > -countIn / 4));
+      };
+      source.start((event) => {
+        events.push(event);
+        if (event.velocity > 0)
+          sampler.triggerAttackRelease(tone.Frequency(event.midi, 'midi').toFrequency(), 0.8, tone.now());
+      }, now);
+      // A note begun on the last beat may end late.
+      this.later(total * perTick + HEAD_START + 0.25, () => this.stop());
+    });
+  }
+
+  /** Ends the take; what was played so far is kept. */
+  stop(): void {
+    for (const timer of this.timers) clearTimeout(timer);
+    this.timers = [];
+    const { finish } = this;
+    this.finish = null;
+    this.state.set('idle');
+    this.beat.set(null);
+    finish?.();
+  }
+
+  private later(seconds: number, act: () => void): void {
+    this.timers.push(window.setTimeout(act, seconds * 1000));
+  }
+}
