@@ -6,7 +6,7 @@ import { readProject } from '../core/formats';
 import { applyEdit, DEFAULT_PROFILE } from '../core/song';
 import { writeWalkthrough } from '../core/words';
 import { DEMO_SONGS } from '../demo/songs';
-import { arranged, chooseLayout, openSong } from './pages';
+import { arranged, chooseLayout, openSong, fromMenu } from './pages';
 
 const [lanterns, sluicegate] = DEMO_SONGS;
 
@@ -19,7 +19,7 @@ async function exported(page: Page, name: string): Promise<{ file: string; conte
 
 test('a song is taken away in every form, each holding the arrangement', async ({ page }) => {
   await openSong(page, 'Sluicegate Song');
-  await page.getByRole('button', { name: 'Export' }).click();
+  await fromMenu(page, 'Export');
   const walkthrough = await exported(page, 'Walkthrough');
   expect(walkthrough.file).toBe('sluicegate-song.txt');
   expect(walkthrough.content.toString()).toBe(writeWalkthrough(arrange(sluicegate, DEFAULT_PROFILE)));
@@ -38,7 +38,7 @@ test('an exported project opens again with its pins and choices', async ({ page 
   await page.locator('[data-change=c5] .symbol').or(page.locator('[data-change=c1] .symbol')).first().click();
   await page.locator('.alternatives .ant-btn').first().click();
   await expect(page.getByRole('button', { name: 'Release this pin' })).toBeVisible();
-  await page.getByRole('button', { name: 'Export' }).click();
+  await fromMenu(page, 'Export');
   const project = await exported(page, 'Project');
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Shelf' }).click();

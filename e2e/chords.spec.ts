@@ -4,7 +4,7 @@ import { writeProject } from '../core/formats';
 import { DEFAULT_PROFILE, type Song } from '../core/song';
 import { wholeBars } from '../core/testing';
 import { DEMO_SONGS } from '../demo/songs';
-import { arranged, openSong, watch } from './pages';
+import { arranged, openSong, watch, fromMenu } from './pages';
 
 const [lanterns] = DEMO_SONGS;
 
@@ -250,7 +250,7 @@ test('a drill on the screen marks what is missing and what is too much; shapes s
 
 test('warm-ups and the progressions of the open song', async ({ page }) => {
   await openSong(page, 'Lanterns at Low Water');
-  await page.getByRole('link', { name: 'Chord room' }).click();
+  await fromMenu(page, 'Chord room');
   await expect(page.locator('jh-chord-room')).toContainText('those of Lanterns at Low Water');
   await page.locator('jh-chord-room label', { hasText: 'Warm-ups' }).click();
   await expect(page.locator('jh-warm-up-tab h2').first()).toHaveText('A minor scale, right hand');
@@ -271,7 +271,7 @@ test('chords under the melody lie in the right hand; a profile changes every res
   await expect(page.locator('jh-seam .inversion').first()).toBeVisible();
   await expect.poll(() => page.locator('jh-seam g.note, jh-seam .note').count()).toBeGreaterThan(12);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await page.getByRole('link', { name: 'Profile' }).click();
+  await fromMenu(page, 'Profile');
   await page.locator('jh-profile label', { hasText: 'Sixth' }).first().click();
   await page.locator('jh-profile label', { hasText: 'First year' }).click();
   await page.getByRole('link', { name: 'Song' }).click();

@@ -4,7 +4,7 @@ import { arrange } from '../core/arrange';
 import { readMusicXml, readProject } from '../core/formats';
 import { applyEdit, DEFAULT_PROFILE } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
-import { arranged, openSong, watch } from './pages';
+import { arranged, openSong, watch, fromMenu } from './pages';
 
 interface Heard {
   readonly notes: readonly {
@@ -56,7 +56,7 @@ test('a demo song, from the shelf to an exported file, and back after a reload',
 
   const heard = await page.evaluate(() => (window as unknown as { heard: Heard }).heard);
   const downloading = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Export' }).click();
+  await fromMenu(page, 'Export');
   await page.getByRole('button', { name: 'Project' }).click();
   const project = readProject(readFileSync(await (await downloading).path(), 'utf8'));
   expect(project.song.pins).toHaveLength(1);
@@ -125,7 +125,7 @@ test('the main job by keyboard alone', async ({ page }) => {
 
 test('the profile is honoured at once', async ({ page }) => {
   await openSong(page, 'Sluicegate Song');
-  await page.getByRole('link', { name: 'Profile' }).click();
+  await fromMenu(page, 'Profile');
   await page.getByRole('radiogroup').or(page.locator('nz-radio-group')).first().getByText('Sixth').click();
   await page.getByText('61 keys').click();
   await page.getByRole('link', { name: 'Song' }).click();

@@ -36,3 +36,9 @@ export function watch(page: Page): { readonly errors: string[]; readonly outside
   });
   return { errors, outside };
 }
+
+/** Presses an entry of the menu in the header of a song. */
+export async function fromMenu(page: Page, name: string): Promise<void> {
+  await page.locator('summary', { hasText: 'More' }).click();
+  await page.locator('.menu').getByText(name, { exact: true }).click();
+}

@@ -4,14 +4,14 @@ import { arrange } from '../core/arrange';
 import { readProject, writeMidi, writeTune } from '../core/formats';
 import { DEFAULT_PROFILE, type Song } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
-import { arranged, openSong, watch } from './pages';
+import { arranged, openSong, watch, fromMenu } from './pages';
 
 const [lanterns, sluicegate, , mudflat] = DEMO_SONGS;
 
 /** The open song as its project file has it. */
 async function song(page: Page): Promise<Song> {
   const downloading = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Export' }).click();
+  await fromMenu(page, 'Export');
   await page.getByRole('dialog').getByRole('button', { name: 'Project' }).click();
   const text = readFileSync(await (await downloading).path(), 'utf8');
   await page.keyboard.press('Escape');
@@ -41,6 +41,15 @@ test('letters and counts typed from nothing to a heard tune', async ({ page }) =
   const watched = watch(page);
   await page.goto('/');
   await page.getByRole('button', { name: 'Type a tune' }).first().click();
+  // What it begins with is asked in one small step; Enter goes on, and nothing comes to the shelf yet.
+  await expect(page.locator('#tune-title')).toBeFocused();
+  await page.keyboard.type('Tide Table');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Title')).toHaveValue('Tide Table');
+  await page.goBack();
+  await expect(page.getByRole('link', { name: 'Lanterns at Low Water' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Tide Table' })).toHaveCount(0);
+  await page.goForward();
   const letters = page.locator('#letters');
   const counts = page.locator('#counts');
   await letters.fill('A4 C B A*2');

@@ -15,11 +15,11 @@ import {
 import { rungOf } from '../ladder';
 import { rememberEach } from '../music';
 import { Clock } from '../performance';
-import { type Finding, findingId, indexAt } from '../song';
+import { type Finding, findingId, indexAt, within } from '../song';
 import { keysInPlace, type VoicedChange } from '../voicing';
 import type { PartMaterial, SongContext } from './context';
 import { keptHands } from './settled';
-import { fixedIn, keysByTick, lasting, sungWords, windowOf, within } from './windows';
+import { fixedIn, keysByTick, lasting, sungWords, windowOf } from './windows';
 
 /** Works out one part of a song, as it is in the finished song. */
 export type ArrangePart = (index: number) => PartArrangement;

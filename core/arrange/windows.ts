@@ -25,21 +25,6 @@ export function sungWords({ melody, words }: PlayedSong): PartTask['words'] {
   return [...sung, ...words.filter((word) => !taken.has(word.tick))].sort((a, b) => a.tick - b.tick);
 }
 
-/** Those of a list in time that begin in a stretch. */
-export function within<T extends { readonly tick: number }>(
-  list: readonly T[],
-  from: number,
-  to: number,
-): T[] {
-  if (list.length === 0) return [];
-  let first = indexAt(list, from);
-  while (first > 0 && list[first - 1].tick >= from) first--;
-  while (first < list.length && list[first].tick < from) first++;
-  let end = first;
-  while (end < list.length && list[end].tick < to) end++;
-  return list.slice(first, end);
-}
-
 /** Keys struck at each tick, lowest first (the notes come in time, from the lowest up). */
 export function keysByTick(notes: readonly HandNote[]): Map<number, number[]> {
   const keys = new Map<number, number[]>();

@@ -35,7 +35,9 @@ export interface TypedKey {
 
 /** Middle C, where a tune begins that does not say where. */
 export const MIDDLE_C: Pitch = { letter: 'C', alter: 0, octave: 4 };
-const LETTER = /^(~?)([/\\]*)([A-Ga-g])(##|#|bb|b|n)?(-?\d+)?(?:\*(\d+))?$/;
+/** Stands before a grace note; the one that songs were typed with before still reads. */
+const GRACE_SIGN = ';';
+const LETTER = /^([;~]?)([/\\]*)([A-Ga-g])(##|#|bb|b|n)?(-?\d+)?(?:\*(\d+))?$/;
 const MOST_REPEATS = 64;
 const LOWEST_KEY = 21;
 const HIGHEST_KEY = 108;
@@ -43,7 +45,7 @@ const HIGHEST_KEY = 108;
 /**
  * Reads a tune told in letters, separated by spaces. Each is the nearest key of its letter (up to a fourth away);
  * "/" in front: upwards, "\" downwards, doubled an octave more; a plain letter is as the key signature has it, "n"
- * makes it natural; "*3" strikes it three times; "~" makes it a grace note. The first key stands near `start`, or
+ * makes it natural; "*3" strikes it three times; ";" makes it a grace note. The first key stands near `start`, or
  * names its octave ("A3"), or follows a landmark: "A below middle C:". Throws {@link EntryError}.
  * `readLetters('A4 C B*2 \\A', A minor) // => A4 C5 B4 B4 A4`
  */
@@ -142,11 +144,11 @@ export function writeLetters(
     const sign = signOf(pitch, key);
     const place: string = before ? strokesOf(staffStep(pitch) - staffStep(before)) : '';
     const octave = before ? '' : String(pitch.octave);
-    const word = (grace ? '~' : '') + place + pitch.letter + sign + octave;
+    const word = (grace ? GRACE_SIGN : '') + place + pitch.letter + sign + octave;
     if (times > 2) words.push(`${word}*${times}`);
     else {
       words.push(word);
-      if (times === 2) words.push((grace ? '~' : '') + pitch.letter + sign);
+      if (times === 2) words.push((grace ? GRACE_SIGN : '') + pitch.letter + sign);
     }
     before = pitch;
     i += times;

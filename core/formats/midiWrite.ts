@@ -34,7 +34,43 @@ export function writeMidi(arrangement: Arrangement): Uint8Array {
     ],
   ];
   const header = { format: 1 as const, numTracks: tracks.length, ticksPerBeat: TICKS_PER_QUARTER };
-  return Uint8Array.from(midiFile.writeMidi({ header, tracks: tracks.map((track) => inOrder(track, end)) }));
+  const head = midiFile.writeMidi({ header: { ...header, numTracks: 0 }, tracks: [] });
+  // The header says how many tracks follow it, in its last but two bytes.
+  head.splice(HEADER_TRACKS_AT, 2, tracks.length >> 8, tracks.length & 0xff);
+  return joined([Uint8Array.from(head), ...tracks.flatMap((track) => trackBytes(inOrder(track, end)))]);
+}
+
+/** Where the number of tracks stands in a file's header. */
+const HEADER_TRACKS_AT = 10;
+/** Bytes of a file without tracks, and of the name and length every track begins with. */
+const HEADER_BYTES = 14;
+const TRACK_HEAD_BYTES = 8;
+/** Events written at once: the writer's time grows with the square of what it is given. */
+const BATCH = 256;
+
+/** A track's name, length and events; written in batches, so that time grows with the events and no faster. */
+function trackBytes(events: readonly MidiEvent[]): Uint8Array[] {
+  const header = { format: 1 as const, numTracks: 1, ticksPerBeat: TICKS_PER_QUARTER };
+  const batches: Uint8Array[] = [];
+  for (let at = 0; at < events.length; at += BATCH) {
+    const file = midiFile.writeMidi({ header, tracks: [events.slice(at, at + BATCH)] });
+    batches.push(Uint8Array.from(file.slice(HEADER_BYTES + TRACK_HEAD_BYTES)));
+  }
+  const length = batches.reduce((sum, batch) => sum + batch.length, 0);
+  const head = new Uint8Array(TRACK_HEAD_BYTES);
+  head.set([0x4d, 0x54, 0x72, 0x6b]);
+  new DataView(head.buffer).setUint32(4, length);
+  return [head, ...batches];
+}
+
+function joined(pieces: readonly Uint8Array[]): Uint8Array {
+  const whole = new Uint8Array(pieces.reduce((sum, piece) => sum + piece.length, 0));
+  let at = 0;
+  for (const piece of pieces) {
+    whole.set(piece, at);
+    at += piece.length;
+  }
+  return whole;
 }
 
 function idOf(note: Pick<TimedNote, 'hand' | 'tick' | 'midi'>): string {

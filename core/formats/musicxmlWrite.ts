@@ -1,7 +1,7 @@
 import type { Arrangement } from '../arrangement';
 import type { HandNote } from '../hands';
 import { classNameOf, fifthsOf, type Pitch, TICKS_PER_QUARTER } from '../music';
-import { inForceAt, type PlayedBar } from '../song';
+import { inForceAt, indexAt, type PlayedBar, within } from '../song';
 import { harmonyContent } from './musicxmlChords';
 import { type NoteValue, valuesOf } from './noteValues';
 import { type VoiceEvent, voicesOf } from './voices';
@@ -43,13 +43,15 @@ function measureOf(
   ];
   const upper = right.length > 0 ? right : [[]];
   const lower = left.length > 0 ? left : [[]];
-  upper.forEach((voice, v) => {
-    if (v > 0 && !sounds(voice, bar)) return;
+  upper.forEach((whole, v) => {
+    const voice = heardIn(whole, bar);
+    if (v > 0 && voice.length === 0) return;
     if (v > 0) content.push(backup(bar.length));
     content.push(...voiceContent(voice, bar, v + 1, 1, v === 0 ? harmoniesIn(arrangement, bar) : []));
   });
-  lower.forEach((voice, v) => {
-    if (v > 0 && !sounds(voice, bar)) return;
+  lower.forEach((whole, v) => {
+    const voice = heardIn(whole, bar);
+    if (v > 0 && voice.length === 0) return;
     content.push(backup(bar.length), ...voiceContent(voice, bar, v + 5, 2, []));
   });
   const isLast = index === arrangement.played.bars.length - 1;
@@ -57,8 +59,17 @@ function measureOf(
   return el('measure', content, { number: String(bar.number), ...(isPickup ? { implicit: 'yes' } : {}) });
 }
 
-function sounds(voice: readonly VoiceEvent[], bar: PlayedBar): boolean {
-  return voice.some((event) => event.tick < bar.tick + bar.length && event.tick + event.length > bar.tick);
+/** What of a voice begins in a bar or sounds into it; a voice is in time and nothing in it overlaps. */
+function heardIn(voice: readonly VoiceEvent[], bar: PlayedBar): readonly VoiceEvent[] {
+  if (voice.length === 0) return voice;
+  const end = bar.tick + bar.length;
+  let first = indexAt(voice, bar.tick);
+  while (first > 0 && voice[first - 1].tick === voice[first].tick) first--;
+  if (voice[first].tick < bar.tick && voice[first].tick + voice[first].length <= bar.tick) first++;
+  while (first < voice.length && voice[first].tick < bar.tick && voice[first].length === 0) first++;
+  let last = first;
+  while (last < voice.length && voice[last].tick < end) last++;
+  return voice.slice(first, last);
 }
 
 function attributesAt({ played }: Arrangement, bar: PlayedBar, index: number): Element | null {
@@ -87,7 +98,7 @@ function clef(staff: string, sign: string, line: string): Element {
 function directionsAt({ played }: Arrangement, bar: PlayedBar, index: number): Element[] {
   const inBar = (tick: number): boolean => tick >= bar.tick && tick < bar.tick + bar.length;
   const tempi = played.tempoMap.filter((t) => inBar(t.tick) || (index === 0 && t.tick === 0));
-  const sections = played.sections.filter((s) => inBar(s.tick));
+  const sections = within(played.sections, bar.tick, bar.tick + bar.length);
   const rehearsals = sections.map((s) =>
     el('direction', [el('direction-type', [el('rehearsal', s.name)]), offset(s.tick - bar.tick)], {
       placement: 'above',
@@ -119,8 +130,8 @@ interface Harmony {
 }
 
 function harmoniesIn({ played }: Arrangement, bar: PlayedBar): Harmony[] {
-  return played.changes
-    .filter((c) => c.tick >= bar.tick && c.tick < bar.tick + bar.length && c.unclear === null)
+  return within(played.changes, bar.tick, bar.tick + bar.length)
+    .filter((c) => c.unclear === null)
     .map((c) => ({ tick: c.tick, content: harmonyContent(c.chord) }));
 }
 

@@ -31,10 +31,13 @@ describe('letters', () => {
     expect(heard('C4 /G \\G')).toBe('C4 G4 G3');
   });
 
-  it('are as the key has them; signs and n change that, * repeats, ~ makes a grace note', () => {
+  it('are as the key has them; signs and n change that, * repeats, ; makes a grace note', () => {
     expect(heard('F4 Fn Bb f## bb', gMajor)).toBe('F#4 F4 Bb4 F##4 Bb4');
     expect(heard('a4*3 B')).toBe('A4 A4 A4 B4');
-    expect(readLetters('A4 ~B A', aMinor).map((k) => k.grace)).toEqual([false, true, false]);
+    expect(readLetters('A4 ;B A', aMinor).map((k) => k.grace)).toEqual([false, true, false]);
+    // As it was typed before.
+    expect(readLetters('A4 ~B A', aMinor)).toEqual(readLetters('A4 ;B A', aMinor));
+    expect(writeLetters(readLetters('A4 ~B A', aMinor), aMinor)).toBe('A4 ;B A');
   });
 
   it('begin near middle C, at an octave number, or after a landmark', () => {

@@ -172,9 +172,11 @@ function covering(song: Song): Song {
 }
 
 /** A new key from a bar on, until the next change of key; notes keep their keys and are spelled in it. */
+/** The key from a bar on; the first bar's is the pick-up's too. */
 function withKey(song: Song, number: number, { tonic, mode }: Key): Song {
-  const tick = tickOfBar(song, number);
-  const keyMap = placed(song.keyMap, { tick, tonic, mode });
+  const [tick, first] = [number <= 1 ? 0 : tickOfBar(song, number), tickOfBar(song, 1)];
+  const others = tick === 0 ? song.keyMap.filter((entry) => entry.tick !== first) : song.keyMap;
+  const keyMap = placed(others, { tick, tonic, mode });
   const end = keyMap.find((entry) => entry.tick > tick)?.tick ?? Infinity;
   const melody = song.melody.map((note) =>
     note.tick >= tick && note.tick < end

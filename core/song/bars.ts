@@ -52,3 +52,18 @@ export function beatAt(bar: Bar, tick: number): number {
   const missing = bar.number === 0 ? barTicks(bar.metre) - bar.length : 0;
   return 1 + (tick - bar.tick + missing) / beatTicks(bar.metre);
 }
+
+/** Those of a list in time that begin in a stretch: O(log n) to find, not a look at every one. */
+export function within<T extends { readonly tick: number }>(
+  list: readonly T[],
+  from: number,
+  to: number,
+): T[] {
+  if (list.length === 0) return [];
+  let first = indexAt(list, from);
+  while (first > 0 && list[first - 1].tick >= from) first--;
+  while (first < list.length && list[first].tick < from) first++;
+  let end = first;
+  while (end < list.length && list[end].tick < to) end++;
+  return list.slice(first, end);
+}

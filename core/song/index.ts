@@ -1,5 +1,6 @@
 export { orderInWords } from './barEdits';
 export { type Bar, barAt, beatAt, indexAt, inForceAt, writtenBars } from './bars';
+export { within } from './bars';
 export { changeAdded, changeLeftOut, changeMoved, type ChangesEdit, changesPlaced } from './changeEdits';
 export { freshId, SHORTEST } from './changeEdits';
 export { applyEdit, describeEdit, sessionOf, type SongEdit, type TuneFields } from './edits';

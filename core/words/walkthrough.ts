@@ -14,7 +14,7 @@ import {
   typeset,
 } from '../music';
 import { movedInWords, type Part, partIndexAt, repeatedFigure } from '../parts';
-import { barAt, keyAt } from '../song';
+import { barAt, keyAt, within } from '../song';
 import { CLOSE_HANDS_IN_WORDS, movementInWords, voicingName } from './explain';
 import { learningInWords } from './learning';
 
@@ -47,9 +47,7 @@ export function partInWords(arrangement: Arrangement, index: number): string[] {
   const left = ['Left hand', ...leftInWords(arrangement, part, part.choices.firstHand === 'chords')];
   const hands = part.choices.firstHand === 'right' ? [...right, ...left] : [...left, ...right];
   const meet = rung.number === 1 ? [] : ['Where they meet', ...meetInWords(arrangement, part)];
-  const findings = arrangement.findings
-    .filter((f) => f.tick >= part.fromTick && f.tick < part.toTick)
-    .map((f) => `  Note: ${f.text}`);
+  const findings = inPart(arrangement.findings, part).map((f) => `  Note: ${f.text}`);
   return [
     title,
     '-'.repeat(title.length),
@@ -100,8 +98,23 @@ function listed(words: readonly string[]): string {
   return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 }
 
-function within(part: Part, tick: number): boolean {
-  return tick >= part.fromTick && tick < part.toTick;
+function inPart<T extends { readonly tick: number }>(list: readonly T[], part: Part): T[] {
+  return within(list, part.fromTick, part.toTick);
+}
+
+/** Index of the first change at or after a tick. */
+function placeOf(changes: readonly ArrangedChange[], tick: number): number {
+  let [low, high] = [0, changes.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (changes[middle].change.tick < tick) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+function changesIn(changes: readonly ArrangedChange[], part: Part): readonly ArrangedChange[] {
+  return changes.slice(placeOf(changes, part.fromTick), placeOf(changes, part.toTick));
 }
 
 /** The right hand of one part in words: landmark, letters, figures, words sung, counts. */
@@ -113,7 +126,7 @@ export function rightHandInWords(arrangement: Arrangement, index: number): strin
 function rightInWords(arrangement: Arrangement, part: Part): string[] {
   const { right, played, profile } = arrangement;
   if (part.choices.layout === 'singing') return chordsForSinging(arrangement, part);
-  const notes = right.filter((n) => within(part, n.tick) && !n.grace);
+  const notes = inPart(right, part).filter((n) => !n.grace);
   if (notes.length === 0) return ['  silent in this part.'];
   const landmark = profile.landmarks === 'black keys' ? besideBlacks : landmarkOf;
   const finger = notes[0].finger === null ? '' : ` with finger ${notes[0].finger}`;
@@ -169,13 +182,11 @@ function figureInWords(notes: readonly HandNote[], bars: Arrangement['played']['
 
 /** In an accompaniment for singing the right hand holds the chord. */
 function chordsForSinging({ changes, right }: Arrangement, part: Part): string[] {
-  if (!right.some((n) => within(part, n.tick))) return ['  silent in this part.'];
-  return changes
-    .filter((c) => within(part, c.change.tick))
-    .map(
-      (c) =>
-        `  Bar ${c.meeting.bar}: ${typeset(c.change.symbol)} as ${c.pitches.map((p) => typeset(nameOf(p))).join(' ')}.`,
-    );
+  if (inPart(right, part).length === 0) return ['  silent in this part.'];
+  return changesIn(changes, part).map(
+    (c) =>
+      `  Bar ${c.meeting.bar}: ${typeset(c.change.symbol)} as ${c.pitches.map((p) => typeset(nameOf(p))).join(' ')}.`,
+  );
 }
 
 /** "A up to C, C twice, down to B": letters with direction; a repeated key is counted. */
@@ -209,23 +220,24 @@ export function sungWords(notes: readonly HandNote[]): string {
 }
 
 function leftInWords(arrangement: Arrangement, part: Part, listFirst: boolean): string[] {
-  const inPart = arrangement.changes.filter((c) => within(part, c.change.tick));
-  if (inPart.length === 0) return ['  silent in this part.'];
+  const own = changesIn(arrangement.changes, part);
+  if (own.length === 0) return ['  silent in this part.'];
   if (part.choices.layout === 'singing') return bassForSinging(arrangement, part);
-  const names = [...new Set(inPart.map((c) => typeset(c.change.symbol)))];
+  const names = [...new Set(own.map((c) => typeset(c.change.symbol)))];
   const list = `  ${names.length} chord${names.length === 1 ? '' : 's'}: ${names.join(', ')}.`;
-  const each = inPart.map((change) => `  Bar ${change.meeting.bar}: ${chordInWords(arrangement, change)}`);
+  const each = own.map((change) => `  Bar ${change.meeting.bar}: ${chordInWords(arrangement, change)}`);
   return listFirst ? [list, ...each] : [...each, list];
 }
 
 function bassForSinging({ left, played }: Arrangement, part: Part): string[] {
-  const inPart = left.filter((n) => within(part, n.tick));
-  return inPart.map((n) => `  Bar ${barAt(played.bars, n.tick).number}: ${typeset(nameOf(n.pitch))}.`);
+  return inPart(left, part).map(
+    (n) => `  Bar ${barAt(played.bars, n.tick).number}: ${typeset(nameOf(n.pitch))}.`,
+  );
 }
 
 function chordInWords(arrangement: Arrangement, change: ArrangedChange): string {
   const keys = change.pitches.map((p) => typeset(nameOf(p))).join(' ');
-  const at = arrangement.changes.indexOf(change);
+  const at = placeOf(arrangement.changes, change.change.tick);
   const before = at > 0 ? arrangement.changes[at - 1] : null;
   const moved = before && change.step ? `; ${movementInWords(before, change, change.step)}` : '';
   const close = change.closeHands ? ` ${CLOSE_HANDS_IN_WORDS[change.closeHands]}` : '';
@@ -237,7 +249,7 @@ function meetInWords(arrangement: Arrangement, part: Part): string[] {
   const hasMelody = played.melody.length > 0;
   const said = sayIt(arrangement, part);
   return [
-    ...changes.filter((c) => within(part, c.change.tick)).map((c) => `  ${meetingInWords(c, hasMelody)}`),
+    ...changesIn(changes, part).map((c) => `  ${meetingInWords(c, hasMelody)}`),
     ...(said ? [`  Say it: ${said}`] : []),
   ];
 }
@@ -261,16 +273,14 @@ export function meetingInWords({ change, meeting }: ArrangedChange, hasMelody = 
 
 /** The meetings of a part to be said aloud: "G with “tide”, on 1; C with “at”, on 1; …". */
 export function sayIt({ changes }: Arrangement, part: Part): string {
-  const said = changes
-    .filter((c) => within(part, c.change.tick))
-    .map(({ change, meeting }) => {
-      const symbol = typeset(change.symbol);
-      if (!meeting.note)
-        return `${symbol} ${meeting.syllable ? `with “${meeting.syllable}”` : 'alone'}, on ${meeting.count}`;
-      const name = meeting.syllable ? `“${meeting.syllable}”` : typeset(classNameOf(meeting.note.pitch));
-      const how = meeting.how === 'struck' ? `with ${name}` : `under ${name}`;
-      return `${symbol} ${how}, on ${meeting.count}`;
-    });
+  const said = changesIn(changes, part).map(({ change, meeting }) => {
+    const symbol = typeset(change.symbol);
+    if (!meeting.note)
+      return `${symbol} ${meeting.syllable ? `with “${meeting.syllable}”` : 'alone'}, on ${meeting.count}`;
+    const name = meeting.syllable ? `“${meeting.syllable}”` : typeset(classNameOf(meeting.note.pitch));
+    const how = meeting.how === 'struck' ? `with ${name}` : `under ${name}`;
+    return `${symbol} ${how}, on ${meeting.count}`;
+  });
   return said.length === 0 ? '' : `${said.join('; ')}.`;
 }
 

@@ -11,7 +11,7 @@ import {
 import { Router, RouterLink } from '@angular/router';
 import { MOST_BYTES, type OpenedFile, READ_ENDINGS, type TuneCandidate } from '@joined-hands/core/formats';
 import { keyName, metreName, typeset } from '@joined-hands/core/music';
-import { DEFAULT_CHOICES, DEFAULT_PROFILE, emptySong, type Song } from '@joined-hands/core/song';
+import { DEFAULT_CHOICES, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import { formatDistanceToNow } from 'date-fns';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
@@ -167,14 +167,42 @@ export class Shelf implements OnInit {
     this.reader.cancel();
   }
 
-  /** An empty song on the Tune bench, ready to be typed, tapped or played. */
+  /** A tune to be typed, tapped or played: what it begins with is asked, then the Tune bench opens. */
   protected async typeTune(): Promise<void> {
-    const song = await this.inOwnSchool({ ...emptySong(crypto.randomUUID(), 'New tune'), barCount: 4 });
-    await this.songs.add(song);
-    await this.router.navigate(['/song', song.id, 'tune'], { queryParams: { job: 'letters' } });
+    try {
+      const { NewTune } = await import('./new-tune');
+      const modal = this.modal.create({
+        nzTitle: 'Type a tune',
+        nzContent: NewTune,
+        nzFooter: null,
+        nzWidth: 520,
+      });
+      const begun: Song | undefined = await firstValueFrom(modal.afterClose);
+      if (!begun) return;
+      const song = await this.inOwnSchool(begun);
+      this.songs.begin(song);
+      await this.router.navigate(['/song', song.id, 'tune'], { queryParams: { job: 'letters' } });
+    } catch (error) {
+      this.wentWrong('The tune could not be begun', error);
+    }
+  }
+
+  private wentWrong(what: string, error: unknown): void {
+    this.problem.set(`${what}: ${error instanceof Error ? error.message : String(error)}.`);
   }
 
   protected async writeChords(): Promise<void> {
+    try {
+      const song = await this.chordsWritten();
+      if (!song) return;
+      await this.songs.add(song);
+      await this.router.navigate(['/song', song.id]);
+    } catch (error) {
+      this.wentWrong('The song could not be stored', error);
+    }
+  }
+
+  private async chordsWritten(): Promise<Song | undefined> {
     const { ChordsEntry } = await import('./chords-entry');
     const modal = this.modal.create({
       nzTitle: 'Chords and words',
@@ -182,29 +210,38 @@ export class Shelf implements OnInit {
       nzFooter: null,
       nzWidth: 680,
     });
-    const song: Song | undefined = await firstValueFrom(modal.afterClose);
-    if (!song) return;
-    await this.songs.add(song);
-    await this.router.navigate(['/song', song.id]);
+    return (await firstValueFrom(modal.afterClose)) as Song | undefined;
   }
 
   protected async lookAtDemo(): Promise<void> {
-    const id = await this.songs.addDemoSongs();
-    await this.router.navigate(['/song', id]);
+    try {
+      const id = await this.songs.addDemoSongs();
+      await this.router.navigate(['/song', id]);
+    } catch (error) {
+      this.wentWrong('The demo songs could not be put on the shelf', error);
+    }
   }
 
   protected async remove(card: Card): Promise<void> {
-    await this.songs.remove(card.stored.id);
-    this.deleted.set(card.stored);
-    await this.refresh();
+    try {
+      await this.songs.remove(card.stored.id);
+      this.deleted.set(card.stored);
+      await this.refresh();
+    } catch (error) {
+      this.wentWrong('The song could not be taken off', error);
+    }
   }
 
   protected async putBack(): Promise<void> {
-    const song = this.deleted();
-    if (!song) return;
-    await this.songs.restore(song);
-    this.deleted.set(null);
-    await this.refresh();
+    try {
+      const song = this.deleted();
+      if (!song) return;
+      await this.songs.restore(song);
+      this.deleted.set(null);
+      await this.refresh();
+    } catch (error) {
+      this.wentWrong('The song could not be put back', error);
+    }
   }
 }
 

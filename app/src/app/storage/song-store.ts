@@ -3,6 +3,7 @@ import type { SongFacts } from '@joined-hands/core/arrangement';
 import { readProject } from '@joined-hands/core/formats';
 import { migrateSong, type Profile, profileSchema, SCHEMA_VERSION, type Song } from '@joined-hands/core/song';
 import { Database, type StoredSong } from './database';
+import { draftOf, dropDraft, isEmptySong, keepDraft } from './drafts';
 import { FIRST_PLACE, type Place } from './place';
 
 /** Another tab wrote the song in the meantime. */
@@ -36,8 +37,21 @@ export class SongStore {
 
   /** A stored song, brought to this version of the program; undefined when there is none. */
   async get(id: string): Promise<StoredSong | undefined> {
-    const stored = await this.database.songs.get(id);
+    const stored = (await this.database.songs.get(id)) ?? (await this.notYetStored(id));
     return stored && { ...stored, song: upToDate(stored.song), place: { ...FIRST_PLACE, ...stored.place } };
+  }
+
+  /** A song begun in this tab, or a demo song asked for by its address before the shelf was ever seen. */
+  private async notYetStored(id: string): Promise<StoredSong | undefined> {
+    const song = draftOf(id);
+    if (song) return { id, revision: 0, song, place: FIRST_PLACE, openedAt: null, savedAt: 0 };
+    await this.addDemoSongsOnce();
+    return this.database.songs.get(id);
+  }
+
+  /** Begins a song: it comes to the shelf with its first note or chord. */
+  begin(song: Song): void {
+    keepDraft(song);
   }
 
   /** Puts a new song on the shelf. */
@@ -67,6 +81,16 @@ export class SongStore {
 
   /** Writes a song over the revision that was read; throws {@link StaleRevisionError} if it is no longer there. */
   async save(song: Song, place: Place, seen: number, facts: SongFacts | null = null): Promise<number> {
+    if (isEmptySong(song) && draftOf(song.id)) {
+      keepDraft(song);
+      return seen;
+    }
+    const revision = await this.write(song, place, seen, facts);
+    dropDraft(song.id);
+    return revision;
+  }
+
+  private write(song: Song, place: Place, seen: number, facts: SongFacts | null): Promise<number> {
     return this.database.transaction('rw', this.database.songs, async () => {
       const stored = await this.database.songs.get(song.id);
       if (stored && stored.revision !== seen) throw new StaleRevisionError();

@@ -18,8 +18,17 @@ import {
   writeLetters,
   writeTune,
 } from '@joined-hands/core/formats';
-import { landmarkOf, midiOf, type Pitch, spellInKey } from '@joined-hands/core/music';
-import type { MelodyNote } from '@joined-hands/core/song';
+import type { FoundKey } from '@joined-hands/core/harmony';
+import {
+  type Key,
+  keyName,
+  landmarkOf,
+  midiOf,
+  type Pitch,
+  spellInKey,
+  typeset,
+} from '@joined-hands/core/music';
+import type { MelodyNote, Song } from '@joined-hands/core/song';
 import { takeOf } from '@joined-hands/core/takes';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -27,6 +36,7 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ComputerKeys } from '../../input/key-sources';
 import { Recorder } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { Asker } from '../../workers/asker';
 import { TuneState } from './tune-state';
 
 interface Fault {
@@ -40,6 +50,8 @@ interface Fault {
 
 const STARTS: readonly Pitch[] = [2, 3, 4, 5, 6].map((octave) => ({ letter: 'C', alter: 0, octave }));
 const BARS_TAPPED = 8;
+/** Fewer notes tell no key. */
+const FEWEST_FOR_KEY = 5;
 
 /** Tick of the first note that is not as it was; after the last when notes only went away. */
 function firstChange(before: readonly MelodyNote[], after: readonly MelodyNote[]): number {
@@ -80,6 +92,10 @@ export class LettersEntry {
         if (!this.recorder.isBusy()) this.addKey(key.midi);
       });
     });
+    effect(() => {
+      const song = this.bench.song();
+      if (song) untracked(() => this.findKey(song));
+    });
     // A tune changed elsewhere (undo, the seam) is told anew; what is typed here stays as typed.
     effect(() => {
       const song = this.bench.song();
@@ -95,6 +111,27 @@ export class LettersEntry {
   }
 
   private readonly screen = inject(ScreenKeyboard);
+  private readonly asker = inject(Asker);
+
+  /** The key the letters tell, where it is another than the song's. */
+  protected readonly foundKey = signal<FoundKey | null>(null);
+
+  protected nameOf({ tonic, mode }: Key): string {
+    return typeset(keyName({ tonic, mode }));
+  }
+
+  /** From the first note on, pick-up and all. */
+  protected takeKey({ key }: FoundKey): void {
+    this.bench.edit({ kind: 'key-set', bar: 1, key });
+  }
+
+  private findKey(song: Song): void {
+    if (song.melody.length < FEWEST_FOR_KEY) return this.foundKey.set(null);
+    this.asker.answer({ song, profile: this.bench.state().profile }, { kind: 'keys' }, ([first]) => {
+      const own = song.keyMap[0];
+      this.foundKey.set(first && keyName(first.key) !== keyName(own) ? first : null);
+    });
+  }
 
   /** First the notes, then the rhythm: a key pressed on the screen adds its letter. */
   private addKey(midi: number): void {

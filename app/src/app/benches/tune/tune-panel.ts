@@ -90,7 +90,7 @@ export class TunePanel {
     ['F# Bb', 'sharp, flat; Fn natural'],
     ['/C \\C', 'upwards, downwards; doubled an octave more'],
     ['A*3', 'three times'],
-    ['~B', 'a grace note'],
+    [';B', 'a grace note'],
     ['A3', 'in that octave, for the first'],
     ['1 2& 3', 'the counts that are struck'],
     ['4e 4a', 'sixteenths; 2t 2l triplets'],
