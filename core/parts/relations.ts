@@ -54,10 +54,10 @@ const FEWEST_EVEN = 8;
  */
 export function relate(parts: readonly Content[]): Related[] {
   const indexed = parts.map(indexOf);
-  const lookups = TESTS.map(({ seek }) => new Lookup(seek));
+  const lookups = TESTS.map(({ seek }) => [seek].flat().map((one) => new Lookup(one)));
   return indexed.map((part, index) => {
     const found = firstFound(parts, indexed, lookups, part, parts[index]);
-    for (const lookup of lookups) lookup.add(part, index);
+    for (const lookup of lookups.flat()) lookup.add(part, index);
     return found;
   });
 }
@@ -65,12 +65,12 @@ export function relate(parts: readonly Content[]): Related[] {
 function firstFound(
   parts: readonly Content[],
   indexed: readonly Indexed[],
-  lookups: readonly Lookup[],
+  lookups: readonly (readonly Lookup[])[],
   part: Indexed,
   content: Content,
 ): Related {
   for (const [at, { test }] of TESTS.entries()) {
-    for (const earlier of lookups[at].near(part)) {
+    for (const earlier of nearest(lookups[at], part)) {
       const found = test(indexed[earlier], part);
       if (!found) continue;
       const chords = sameChords(parts[earlier], content);
@@ -80,25 +80,41 @@ function firstFound(
   return NEW;
 }
 
-/** Names under which a stretch is found; those that share one are worth comparing. */
+/** Those that any of the lookups finds, in order. */
+function nearest(lookups: readonly Lookup[], part: Indexed): readonly number[] {
+  const [only, ...more] = lookups.map((lookup) => lookup.near(part));
+  return more.length === 0 ? only : [...new Set([...only, ...more.flat()])].sort((a, b) => a - b);
+}
+
+/** Names under which a stretch is found; those that share enough of them are worth comparing. */
 interface Seek {
   readonly names: (part: Indexed) => readonly string[];
+  /** Names one of the two must share at least; one when it is left out. */
+  readonly least?: (part: Indexed) => number;
 }
 
 /** Earlier stretches by the names they go under. */
 class Lookup {
   private readonly places = new Map<string, number[]>();
+  private readonly least: number[] = [];
 
   constructor(private readonly seek: Seek) {}
 
   add(part: Indexed, index: number): void {
+    this.least[index] = this.seek.least?.(part) ?? 1;
     for (const name of this.seek.names(part)) gotOrMade(this.places, name, (): number[] => []).push(index);
   }
 
-  /** Those that share a name with a stretch, in order. */
+  /** Those that share enough with a stretch, in order. */
   near(part: Indexed): number[] {
-    const places = this.seek.names(part).map((name) => this.places.get(name) ?? []);
-    return places.length === 1 ? places[0] : [...new Set(places.flat())].sort((a, b) => a - b);
+    const names = this.seek.names(part);
+    if (names.length === 1) return this.places.get(names[0]) ?? [];
+    const counts = new Map<number, number>();
+    for (const name of names)
+      for (const index of this.places.get(name) ?? []) counts.set(index, (counts.get(index) ?? 0) + 1);
+    const least = this.seek.least?.(part) ?? 1;
+    const enough = [...counts].filter(([index, count]) => count >= Math.min(least, this.least[index]));
+    return enough.map(([index]) => index).sort((a, b) => a - b);
   }
 }
 
@@ -114,6 +130,8 @@ interface Indexed extends Content {
   /** Keys struck, by tick from the origin. */
   readonly keys: ReadonlySet<string>;
   readonly ticks: number;
+  /** So many of its notes at least are found in one that ornaments it: its longest, for the time they fill. */
+  readonly fewestShared: number;
   /** All that is struck, and when, as names that equal stretches share; the last note's length apart. */
   readonly wholeName: string;
   readonly timesName: string;
@@ -133,6 +151,7 @@ function indexOf(content: Content): Indexed {
     bars,
     keys: new Set(notes.map((n) => `${n.tick - origin}:${n.midi}`)),
     ticks: notes.reduce((sum, n) => sum + n.length, 0),
+    fewestShared: fewestFilling(notes),
     wholeName: notes.map((n) => `${n.tick - origin}:${n.tick === last ? '' : n.length}:${n.midi}`).join(),
     timesName: notes.map((n) => `${n.tick - origin}:${n.tick === last ? '' : n.length}`).join(),
   };
@@ -144,15 +163,24 @@ const byKeys: Seek = {
 const byTimes: Seek = { names: (part) => [part.timesName] };
 const byFirstBar: Seek = { names: ({ bars }) => [`${bars.get(-1)}|${bars.get(0)}`] };
 const byBars: Seek = { names: ({ bars }) => [...bars].map(([bar, struck]) => `${bar}|${struck}`) };
-const byStruck: Seek = { names: ({ keys }) => [...keys] };
+const byStruck: Seek = { names: ({ keys }) => [...keys], least: ({ fewestShared }) => fewestShared };
+
+/** The number of notes, the longest first, that fill as much of the time as an ornamented likeness asks for. */
+function fewestFilling(notes: readonly Struck[]): number {
+  const lengths = notes.map((n) => n.length).sort((a, b) => b - a);
+  const wanted = ORNAMENTED * lengths.reduce((sum, length) => sum + length, 0);
+  let [count, filled] = [0, 0];
+  while (count < lengths.length && filled < wanted) filled += lengths[count++];
+  return Math.max(1, count);
+}
 
 /** The likenesses from the nearest to the farthest, each with where it is looked for. */
-const TESTS: readonly { readonly test: Test; readonly seek: Seek }[] = [
+const TESTS: readonly { readonly test: Test; readonly seek: Seek | readonly Seek[] }[] = [
   { seek: byKeys, test: (a, b) => (sameKeys(a, b) && sameChords(a, b) ? { relation: 'same' } : null) },
   { seek: byKeys, test: (a, b) => (a.notes.length > 0 && sameKeys(a, b) ? { relation: 'same' } : null) },
   { seek: byFirstBar, test: hasNewEnding },
   { seek: byTimes, test: isMoved },
-  { seek: { names: (part) => [...byBars.names(part), ...byStruck.names(part)] }, test: isVaried },
+  { seek: [byBars, byStruck], test: isVaried },
   { seek: byTimes, test: hasSameRhythm },
 ];
 

@@ -10,7 +10,13 @@ const sender = new Sender();
 /** Milliseconds worked before a newer job is listened for. */
 const SLICE_MS = 12;
 
-const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+/** Lets messages in; a timer would wait four milliseconds longer each time. */
+const { port1, port2 } = new MessageChannel();
+const pause = (): Promise<void> =>
+  new Promise((resolve) => {
+    port1.onmessage = () => resolve();
+    port2.postMessage(null);
+  });
 
 const arranger = {
   /**
