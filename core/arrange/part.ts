@@ -15,7 +15,7 @@ import {
 import { rungOf } from '../ladder';
 import { rememberEach } from '../music';
 import { Clock } from '../performance';
-import { type Finding, findingId, indexAt, within } from '../song';
+import { type Finding, isDismissed, indexAt, within } from '../song';
 import { keysInPlace, type VoicedChange } from '../voicing';
 import type { PartMaterial, SongContext } from './context';
 import { keptHands } from './settled';
@@ -278,9 +278,7 @@ function asStored(proposed: PartFills, kept: readonly string[]): PartFills {
 }
 
 function shownOf(findings: readonly Finding[], dismissed: readonly string[]): Finding[] {
-  return findings
-    .filter((finding) => !dismissed.includes(findingId(finding)))
-    .sort((a, b) => a.tick - b.tick);
+  return findings.filter((finding) => !isDismissed(finding, dismissed)).sort((a, b) => a.tick - b.tick);
 }
 
 /** A value for each part, made when it is first asked for. */

@@ -27,9 +27,10 @@ export function songFindings(
         { label: LEAVE_OUT, edit: { kind: 'change-written', id: change.writtenId, symbol: 'N.C.' } as const },
       ],
     }));
-  const imported = song.imported.map(({ tick, text }): Finding => ({
+  const imported = song.imported.map(({ tick, text }, i): Finding => ({
     kind: 'imported',
     tick,
+    about: String(i + 1),
     text,
     remedies: [],
   }));

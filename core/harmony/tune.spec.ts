@@ -132,5 +132,9 @@ describe('findings of the tune', () => {
     const slip = withNote(1, { pitch: parsePitch('Bb4') });
     const [finding] = arrange(slip, DEFAULT_PROFILE).findings.filter((f) => f.kind === 'accidental');
     expect(kinds(applyEdit(slip, { kind: 'dismissed', id: findingId(finding) }))).not.toContain('accidental');
+    // Its id says where and what it is, not how it is worded; one left by an older version stays left.
+    expect(findingId(finding)).toBe(`accidental@${finding.tick}`);
+    const before = `accidental@${finding.tick}:As it was worded then`;
+    expect(kinds(applyEdit(slip, { kind: 'dismissed', id: before }))).not.toContain('accidental');
   });
 });

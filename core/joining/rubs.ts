@@ -51,6 +51,7 @@ export const rubFindings = rememberLast((played: PlayedSong, voiced: readonly Vo
       {
         kind: 'rub',
         tick: under.tick,
+        about: under.note.writtenId,
         text: `${role}, for ${beats} ${beats === 1 ? 'beat' : 'beats'} on ${countAt(bar, under.tick)}.`,
         remedies: fixes.map((fix) => fix.label),
         fixes,

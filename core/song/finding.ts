@@ -6,6 +6,8 @@ export interface Finding {
   /** Played tick. */
   readonly tick: number;
   readonly text: string;
+  /** Tells it from others of its kind at its tick, where there may be more than one. */
+  readonly about?: string;
   readonly remedies: readonly string[];
   /** Remedies that are one press away. */
   readonly fixes?: readonly Fix[];
@@ -17,9 +19,16 @@ export interface Fix {
   readonly edit: SongEdit;
 }
 
-/** What a finding is remembered by when the pianist leaves it as it is. */
-export function findingId({ kind, tick, text }: Finding): string {
-  return `${kind}@${tick}:${text.slice(0, 80)}`;
+/** What a finding is remembered by when the pianist leaves it as it is; rewording it changes nothing. */
+export function findingId({ kind, tick, about }: Finding): string {
+  return about === undefined ? `${kind}@${tick}` : `${kind}@${tick}#${about}`;
+}
+
+/** Whether a finding was left as it is; songs of before remember it with the sentence it had then. */
+export function isDismissed(finding: Finding, dismissed: readonly string[]): boolean {
+  const id = findingId(finding);
+  const before = `${finding.kind}@${finding.tick}:`;
+  return dismissed.some((known) => known === id || known.startsWith(before));
 }
 
 export type FindingKind =

@@ -4,7 +4,7 @@ export { within } from './bars';
 export { changeAdded, changeLeftOut, changeMoved, type ChangesEdit, changesPlaced } from './changeEdits';
 export { freshId, SHORTEST } from './changeEdits';
 export { applyEdit, describeEdit, sessionOf, type SongEdit, type TuneFields } from './edits';
-export { type Finding, findingId, type Fix } from './finding';
+export { type Finding, findingId, type Fix, isDismissed } from './finding';
 export { firstIssue, migrateSong, SongShapeError } from './migrate';
 export { cleared, heads, syllablesOf, wordsOf } from './noteEdits';
 export { type Change, type Choices, type CloseHands, DEFAULT_CHOICES, DEFAULT_PROFILE } from './schema';

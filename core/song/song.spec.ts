@@ -4,7 +4,7 @@ import { songs } from '../testing';
 import { barAt, beatAt, inForceAt, writtenBars } from './bars';
 import { applyEdit, describeEdit, type SongEdit } from './edits';
 import { migrateSong, SongShapeError } from './migrate';
-import { emptySong, type Song, songSchema } from './schema';
+import { emptySong, SCHEMA_VERSION, type Song, songSchema } from './schema';
 import { joinTies, unfold } from './unfold';
 
 const note = (id: string, tick: number, length: number, tiedToNext = false): Song['melody'][number] => ({
@@ -281,5 +281,63 @@ describe('edits', () => {
     expect(
       applyEdit(song, { kind: 'tempo', quartersPerMinute: 80 }).tempoMap.map((t) => t.quartersPerMinute),
     ).toEqual([80, 40]);
+  });
+});
+
+describe('a song of version 4', () => {
+  const old = (): Record<string, unknown> => {
+    const { patterns: _p, fillsTaken: _f, ...song } = emptySong('old', 'Old');
+    return {
+      ...song,
+      schemaVersion: 4,
+      choices: { ...song.choices, pattern: 'Low, then chord', rung: 5 },
+      partSettings: { cut0: { name: null, sameAs: null, choices: { pattern: 'Waltz', layout: 'shell' } } },
+      settled: [
+        {
+          cutId: 'cut0',
+          voicings: [{ changeId: 'c1', keys: [48, 52, 55], fingers: null }],
+          fingers: [{ from: 'c1', after: 0, midi: 48, finger: 5 }],
+        },
+      ],
+    };
+  };
+
+  it('opens with patterns by id, and its settled parts frozen from what they store', () => {
+    const song = migrateSong(old());
+    expect(song.schemaVersion).toBe(SCHEMA_VERSION);
+    expect(song.choices.pattern).toBe('low-then-chord');
+    expect(song.partSettings['cut0'].choices.pattern).toBe('waltz');
+    const [settled] = song.settled;
+    expect(settled.choices).toEqual({ ...song.choices, pattern: 'waltz', layout: 'shell' });
+    expect(settled).toMatchObject({ isRaised: false, keys: null, fills: [] });
+    expect(settled.voicings.map((pin) => pin.keys)).toEqual([[48, 52, 55]]);
+    expect(settled.fingers.map((f) => f.finger)).toEqual([5]);
+    expect([song.patterns, song.fillsTaken]).toEqual([[], []]);
+  });
+});
+
+describe('fills taken and declined', () => {
+  const fill = { id: 'walk:c1', kind: 'bass walk', variant: 'by step from below' };
+  it('are remembered by id, one or the other', () => {
+    const song = emptySong('s', 'S');
+    const taken = applyEdit(song, { kind: 'fill', fill, taken: true });
+    expect([taken.fillsTaken, taken.fillsDeclined]).toEqual([[fill], []]);
+    expect(applyEdit(taken, { kind: 'fill', fill, taken: true }).fillsTaken).toEqual([fill]);
+    const declined = applyEdit(taken, { kind: 'fill', fill, taken: false });
+    expect([declined.fillsTaken, declined.fillsDeclined]).toEqual([[], ['walk:c1']]);
+  });
+});
+
+describe('the key of the first bar', () => {
+  it('is the pick-up’s too', () => {
+    const song = { ...emptySong('s', 'S'), pickup: 960, barCount: 4 };
+    const key = { tonic: { letter: 'A', alter: 0 }, mode: 'minor' } as const;
+    const set = applyEdit(song, { kind: 'key-set', bar: 1, key });
+    expect(set.keyMap).toEqual([{ tick: 0, ...key }]);
+    const later = applyEdit(set, { kind: 'key-set', bar: 3, key: { ...key, mode: 'major' } });
+    expect(later.keyMap.map((entry) => [entry.tick, entry.mode])).toEqual([
+      [0, 'minor'],
+      [960 + 2 * 3840, 'major'],
+    ]);
   });
 });

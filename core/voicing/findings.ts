@@ -136,19 +136,21 @@ export function fixedFindings(v: VoicedChange, task: VoicingTask): Finding[] {
   const top = keys[keys.length - 1];
   const symbol = typeset(v.change.symbol);
   const kept = v.fixedBy === 'pin' ? 'pinned' : 'settled';
-  const problems: string[] = [];
-  if (spanMm(keys[0], top) > reachMm(task.profile.leftReach)) problems.push('is wider than your left hand');
+  const problems: { readonly about: string; readonly says: string }[] = [];
+  if (spanMm(keys[0], top) > reachMm(task.profile.leftReach))
+    problems.push({ about: 'reach', says: 'is wider than your left hand' });
   if (keys[0] < keyboard.low || top > keyboard.high)
-    problems.push(`runs off a keyboard of ${task.profile.keyboard} keys`);
+    problems.push({ about: 'keyboard', says: `runs off a keyboard of ${task.profile.keyboard} keys` });
   const held = { tick: v.change.tick, length: v.length };
   // That a pin meets the melody is said where the hands bump, with what could be done.
   const mayMeet = v.fixedBy === 'pin' || isUnderMelody(v.layout) || v.closeHands !== null;
-  if (!mayMeet && !fitsUnder(task, held, keys)) problems.push('meets the melody');
+  if (!mayMeet && !fitsUnder(task, held, keys)) problems.push({ about: 'melody', says: 'meets the melody' });
   const release = 'Release it, and the nearest voicing that fits is chosen';
-  return problems.map((problem) => ({
+  return problems.map(({ about, says }) => ({
     kind: v.fixedBy === 'settled' ? 'settled' : 'pin',
     tick: v.change.tick,
-    text: `The ${kept} voicing of ${symbol} ${problem}; it is kept as it is.`,
+    about,
+    text: `The ${kept} voicing of ${symbol} ${says}; it is kept as it is.`,
     remedies: [release],
     fixes:
       v.fixedBy === 'pin'

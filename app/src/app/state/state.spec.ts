@@ -131,7 +131,10 @@ describe('the workbench', () => {
       ProfileActions.changed({ profile }),
     );
     expect(changed).toMatchObject({ profile, isArranging: true });
-    expect(workbench.reducer(changed, SongActions.closed())).toEqual({ ...EMPTY_WORKBENCH, profile });
+    expect(workbench.reducer(changed, SongActions.closed({ id: lanterns.id }))).toEqual({
+      ...EMPTY_WORKBENCH,
+      profile,
+    });
   });
 
   it('tells what went wrong and keeps the song', () => {

@@ -1,5 +1,5 @@
 import '@angular/compiler';
-import { applyEdit, DEFAULT_PROFILE, SCHEMA_VERSION, type Song } from '@joined-hands/core/song';
+import { applyEdit, DEFAULT_PROFILE, emptySong, SCHEMA_VERSION, type Song } from '@joined-hands/core/song';
 import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -15,6 +15,12 @@ describe('the song store', () => {
   let store: SongStore;
 
   beforeEach(() => {
+    const kept = new Map<string, string>();
+    vi.stubGlobal('sessionStorage', {
+      getItem: (key: string) => kept.get(key) ?? null,
+      setItem: (key: string, value: string) => void kept.set(key, value),
+      removeItem: (key: string) => void kept.delete(key),
+    });
     vi.stubGlobal('fetch', (path: string) => {
       const file = new URL(`../../../../demo/files/${path.replace('/demo/', '')}`, import.meta.url);
       return Promise.resolve({ text: () => Promise.resolve(readFileSync(file, 'utf8')) });
@@ -109,5 +115,29 @@ describe('the song store', () => {
       imported: [],
       words: [],
     });
+  });
+
+  it('keeps a song that was begun with its tab until it has a note or a chord', async () => {
+    const begun = { ...emptySong('begun', 'Tide Table'), barCount: 4 };
+    store.begin(begun);
+    expect(await store.get('begun')).toMatchObject({ song: { title: 'Tide Table' }, revision: 0 });
+    const titles = async () => (await store.all()).map(({ song }) => song.title);
+    expect(await store.save({ ...begun, title: 'Ebb' }, FIRST_PLACE, 0)).toBe(0);
+    expect(await titles()).not.toContain('Ebb');
+    expect((await store.get('begun'))?.song.title).toBe('Ebb');
+    expect(await store.save({ ...begun, melody: lanterns.melody }, FIRST_PLACE, 0)).toBe(1);
+    expect(await titles()).toContain('Tide Table');
+    expect(sessionStorage.getItem('joined-hands draft begun')).toBeNull();
+  });
+
+  it('finds a demo song by its address in a browser that never saw the shelf', async () => {
+    expect((await store.get('demo-lanterns'))?.song.title).toBe('Lanterns at Low Water');
+    expect(await store.get('nowhere')).toBeUndefined();
+  });
+
+  it('stores the facts of a song with it, without touching its revision', async () => {
+    await store.add(lanterns);
+    await store.saveFacts(lanterns.id, { parts: 6, seconds: 45 });
+    expect(await store.get(lanterns.id)).toMatchObject({ revision: 1, facts: { parts: 6, seconds: 45 } });
   });
 });

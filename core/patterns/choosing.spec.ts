@@ -1,0 +1,72 @@
+import { describe, expect, it } from 'vitest';
+import { arrange } from '../arrange/song';
+import { applyEdit } from '../song/edits';
+import { DEFAULT_PROFILE, type Song } from '../song/schema';
+import { wholeBars } from '../testing';
+import { choosePattern, fitsMetre, patternsOf } from './choosing';
+import { PATTERNS } from './rows';
+
+const FOUR = { numerator: 4, denominator: 4 };
+const own = {
+  id: 'mine',
+  name: 'Mine',
+  base: 'root' as const,
+  beats: 8,
+  events: [
+    { onset: 0, length: 2, members: [1] },
+    { onset: 2, length: 2, members: [5] },
+    { onset: 4, length: 4, members: [8] },
+  ],
+};
+const playing = (pattern: string, patterns: Song['patterns']): Song => ({
+  ...applyEdit(wholeBars(['C5', 'E5', 'G5', 'E5', 'D5'], ['C', 'N.C.', 'N.C.', 'G', 'C']), {
+    kind: 'choose',
+    choices: { rung: 5, pattern },
+  }),
+  patterns,
+});
+
+describe('choosing a pattern', () => {
+  it('goes by id, the rows first and the pianist’s own after them', () => {
+    expect(patternsOf([]).map((row) => row.id)).toEqual(['block', 'waltz', 'rocking']);
+    expect(patternsOf([own]).map((row) => row.id)).toEqual(['block', 'waltz', 'rocking', 'mine']);
+    expect(choosePattern('mine', FOUR, 3, [own])).toMatchObject({ pattern: { name: 'Mine' }, refused: null });
+    expect(choosePattern('mine', FOUR, 3, []).refused).toBe('unknown');
+  });
+
+  it('knows the metres a pattern is made for', () => {
+    const metres = [FOUR, { numerator: 3, denominator: 4 }, { numerator: 2, denominator: 4 }];
+    expect(PATTERNS.map((row) => metres.map((metre) => fitsMetre(row, metre)))).toEqual([
+      [true, true, true],
+      [false, true, false],
+      [true, false, true],
+    ]);
+  });
+
+  it('says which it refuses and which would fit, one press away', () => {
+    const { findings } = arrange(playing('waltz', []), DEFAULT_PROFILE);
+    const [refused] = findings.filter((finding) => finding.kind === 'pattern');
+    expect(refused.text).toBe('Waltz is not made for 4/4: blocks are played. Made for 4/4: Rocking.');
+    expect(refused.fixes?.map((fix) => fix.label)).toEqual(['Play Rocking here']);
+    const unknown = arrange(playing('nowhere', []), DEFAULT_PROFILE).findings;
+    expect(unknown.find((finding) => finding.kind === 'pattern')?.text).toMatch(
+      /“nowhere” is not known here/,
+    );
+  });
+
+  it('goes on over the bar line when it is longer than a bar', () => {
+    const song: Song = {
+      ...playing('mine', [own]),
+      changes: [{ id: 'c0', tick: 0, length: 3 * 3840, symbol: 'C', given: true, layout: null }],
+    };
+    const { left } = arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
+    // 1 and 5 in the first bar, 8 in the second, 1 and 5 again in the third.
+    expect(left.map((note) => [note.tick, note.midi % 12]).slice(0, 5)).toEqual([
+      [0, 0],
+      [1920, 7],
+      [3840, 0],
+      [7680, 0],
+      [9600, 7],
+    ]);
+  });
+});
