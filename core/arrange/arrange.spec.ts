@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { settling } from '../arrangement';
+import { settling, unsettling } from '../arrangement';
 import type { Arrangement } from '../arrangement/arrangement';
 import { RUNGS } from '../ladder';
 import { seeded } from '../music';
@@ -162,6 +162,22 @@ describe('a settled part', () => {
           const edited = applyEdit(settled, { kind: 'choose', choices: choice });
           expect([song.title, choice, handsOf(edited, cutId)]).toEqual([song.title, choice, before]);
         }
+      }
+  });
+
+  it('leaves a settled neighbour as it is, settled and opened again, whatever rings on between them', () => {
+    for (const song of DEMO_SONGS)
+      for (const rung of [4, 5, 7]) {
+        const first = settledIn(onRung(song, rung), 0);
+        const [{ cutId }] = first.settled;
+        const before = handsOf(first, cutId);
+        const both = settledIn(first, 1);
+        expect(both.settled).toHaveLength(2);
+        expect(handsOf(both, cutId)).toEqual(before);
+        const open = unsettling(arrange(both, DEFAULT_PROFILE), 1);
+        const one = open ? applyEdit(both, open) : both;
+        expect(one.settled).toEqual(first.settled);
+        expect(handsOf(one, cutId)).toEqual(before);
       }
   });
 

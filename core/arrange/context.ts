@@ -156,8 +156,11 @@ const describeChanges = (() => {
   let last: { readonly played: PlayedSong; readonly changes: readonly ArrangedChange[] } | null = null;
   return rememberLast((played: PlayedSong, { voiced }: VoicedSong): readonly ArrangedChange[] => {
     const known = new Map(last?.changes.map((change, i) => [change.change.id, i]));
-    const sameMelody = last?.played.melody === played.melody && last.played.bars === played.bars;
-    const before = sameMelody && last ? last.changes : [];
+    // What a change meets are notes, words and counts.
+    const meetsAlike = (['melody', 'words', 'bars'] as const).every(
+      (field) => last?.played[field] === played[field],
+    );
+    const before = meetsAlike && last ? last.changes : [];
     const changes = voiced.map((v, i) => {
       const at = known.get(v.change.id) ?? -1;
       const old = before[at];

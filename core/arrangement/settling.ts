@@ -1,6 +1,6 @@
 import { learnedFingers } from '../fingering';
 import type { Part } from '../parts';
-import { onsetsOf, type SongEdit } from '../song';
+import { onsetsOf, type SongEdit, within } from '../song';
 import type { Arrangement } from './arrangement';
 
 /** The edit that keeps a part, by its index, as it is now: choices, voicings, both hands, fingers, fills, its cuts. */
@@ -39,19 +39,23 @@ export function settling(arrangement: Arrangement, index: number): SongEdit | nu
   };
 }
 
-/** The edit that opens a settled part again. */
-export function unsettling(arrangement: Arrangement, index: number): SongEdit | null {
-  const { parts, arranged, changes } = arrangement;
+/** The edit that opens a settled part again: its own notes and chords, none that only ring into it. */
+export function unsettling({ parts, changes, played }: Arrangement, index: number): SongEdit | null {
   const part = parts[index];
   if (!part) return null;
-  const inPart = changes.filter(({ change }) => change.tick >= part.fromTick && change.tick < part.toTick);
-  const hands = arranged[index];
-  const from = [...(hands?.right ?? []), ...(hands?.left ?? [])].map((note) => note.from);
-  return {
-    kind: 'unsettle',
-    cutId: part.cutId,
-    ids: [...new Set([...from, ...inPart.map(({ change }) => change.id)])],
-  };
+  const ids = [...within(played.melody, part.fromTick, part.toTick), ...changesIn(changes, part)].map(
+    ({ id }) => id,
+  );
+  return { kind: 'unsettle', cutId: part.cutId, ids };
+}
+
+/** The chords that begin in a part. */
+function changesIn(changes: Arrangement['changes'], part: Part): Arrangement['changes'][number]['change'][] {
+  return within(
+    changes.map(({ change }) => change),
+    part.fromTick,
+    part.toTick,
+  );
 }
 
 function cutsRound(parts: readonly Part[], index: number): { id: string; tick: number }[] {

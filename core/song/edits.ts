@@ -90,7 +90,13 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
     }
     case 'settle': {
       const { kind: _kind, cuts, ...part } = edit;
-      const ids = [...part.voicings.map((v) => v.changeId), ...part.fingers.map((f) => f.from)];
+      // Fingers may be those of a chord of the part before that goes on into this one: it stays that part's.
+      const others = song.settled.filter(({ cutId }) => cutId !== part.cutId).flatMap((s) => s.voicings);
+      const foreign = new Set(others.map((v) => v.changeId));
+      const ids = [
+        ...part.voicings.map((v) => v.changeId),
+        ...part.fingers.map((f) => f.from).filter((id) => !foreign.has(id)),
+      ];
       const settled = [...settledWithout(song, part.cutId, ids), part];
       return withLockedCuts({ ...song, settled }, cuts);
     }
