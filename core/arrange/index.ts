@@ -1,2 +1,2 @@
 export { compareLayouts, type LayoutCost } from './comparing';
-export { arrange, arrangeInSlices, type ArrangeOptions } from './song';
+export { arrange, arrangeInSlices } from './song';

@@ -2,6 +2,7 @@ import { learnedFingers } from '../fingering';
 import type { Part } from '../parts';
 import { onsetsOf, type SongEdit, within } from '../song';
 import type { Arrangement } from './arrangement';
+import { changesIn } from './changesIn';
 
 /** The edit that keeps a part, by its index, as it is now: choices, voicings, both hands, fingers, fills, its cuts. */
 export function settling(arrangement: Arrangement, index: number): SongEdit | null {
@@ -10,7 +11,7 @@ export function settling(arrangement: Arrangement, index: number): SongEdit | nu
   const hands = arranged[index];
   if (!part || !hands) return null;
   const onsets = onsetsOf(played);
-  const inPart = changes.filter(({ change }) => change.tick >= part.fromTick && change.tick < part.toTick);
+  const inPart = changesIn(changes, part);
   const own = new Set(inPart.map(({ change }) => change.id));
   // All that is struck while the part lasts, and what its chords go on to strike into the next one's pick-up.
   const goesOn = [...arrangement.right, ...arrangement.left].filter(
@@ -43,19 +44,9 @@ export function settling(arrangement: Arrangement, index: number): SongEdit | nu
 export function unsettling({ parts, changes, played }: Arrangement, index: number): SongEdit | null {
   const part = parts[index];
   if (!part) return null;
-  const ids = [...within(played.melody, part.fromTick, part.toTick), ...changesIn(changes, part)].map(
-    ({ id }) => id,
-  );
-  return { kind: 'unsettle', cutId: part.cutId, ids };
-}
-
-/** The chords that begin in a part. */
-function changesIn(changes: Arrangement['changes'], part: Part): Arrangement['changes'][number]['change'][] {
-  return within(
-    changes.map(({ change }) => change),
-    part.fromTick,
-    part.toTick,
-  );
+  const notes = within(played.melody, part.fromTick, part.toTick).map(({ id }) => id);
+  const chords = changesIn(changes, part).map(({ change }) => change.id);
+  return { kind: 'unsettle', cutId: part.cutId, ids: [...notes, ...chords] };
 }
 
 function cutsRound(parts: readonly Part[], index: number): { id: string; tick: number }[] {

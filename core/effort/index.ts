@@ -1,2 +1,2 @@
 export { easierKeys, type KeyChoice } from './easierKeys';
-export { type Effort, effortOf, type EffortTask, type Measure } from './effort';
+export { type Effort, effortOf } from './effort';

@@ -1,3 +1,2 @@
-export { type Fill, type FillDecisions, fillPart, NO_FILL_YET, type PartFills, withFills } from './fillIn';
-export type { FillNote, FillPlace, Opening, Proposal } from './proposal';
-export type { FillTask } from './task';
+export { type Fill, fillPart, NO_FILL_YET, type PartFills, withFills } from './fillIn';
+export type { Opening, Proposal } from './proposal';

@@ -1,4 +1,4 @@
-export { type BumpContext, bumpsBetween } from './bumps';
+export { bumpsBetween } from './bumps';
 export { countAt } from './counts';
 export { type HandRelations, handsInWords, NO_RELATIONS, relateHand } from './handRelations';
 export { barsIn, choicesAt, leftHand, struckNote } from './hands';

@@ -3,7 +3,7 @@ export { nudgeCut, splitAt, splitPlace } from './cutting';
 export { divide } from './divide';
 export { repeatedFigure } from './figures';
 export { learningOf, movedInWords } from './form';
-export { contentsOf, cutIdAt, firstBarTick, type Part, partIndexAt, partsOf } from './parts';
+export { contentsOf, firstBarTick, type Part, partIndexAt, partsOf } from './parts';
 export { type Progression, progressionsOf } from './progressions';
 export { relate, type Related, type Struck } from './relations';
 export { SCHOOLS } from './schools';

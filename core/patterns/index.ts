@@ -1,4 +1,4 @@
-export { AUTO, type ChosenPattern, choosePattern, fitsMetre, patternsOf } from './choosing';
+export { AUTO, choosePattern, fitsMetre, patternsOf } from './choosing';
 export { dress } from './dress';
-export type { Pattern, PatternEvent, PatternMember } from './pattern';
+export type { Pattern } from './pattern';
 export { BLOCK, PATTERNS } from './rows';

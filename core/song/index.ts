@@ -9,14 +9,7 @@ export { firstIssue, migrateSong, SongShapeError } from './migrate';
 export { cleared, heads, syllablesOf, wordsOf } from './noteEdits';
 export { type Change, type Choices, type CloseHands, DEFAULT_CHOICES, DEFAULT_PROFILE } from './schema';
 export { type Division, emptySong, type Layout, type Lyric, type MelodyNote, type Profile } from './schema';
-export {
-  type KeptKey,
-  type OwnPattern,
-  profileSchema,
-  SCHEMA_VERSION,
-  type Section,
-  type Song,
-} from './schema';
+export { type OwnPattern, profileSchema, SCHEMA_VERSION, type Section, type Song } from './schema';
 export { nearestWay, transpose, twelveKeys } from './transpose';
 export { joinTies, keyAt, type PlayedBar, type PlayedChange, type PlayedNote } from './unfold';
 export { onsetsOf } from './unfold';

@@ -235,7 +235,6 @@ export type CloseHands = (typeof CLOSE_HANDS)[number];
 export type Division = Song['division'];
 export type Section = Song['sections'][number];
 export type SettledPart = Song['settled'][number];
-export type KeptKey = z.infer<typeof keptKeySchema>;
 export type OwnPattern = Song['patterns'][number];
 export type PartSettings = z.infer<typeof partSettingsSchema>;
 

@@ -1,9 +1,9 @@
-import type { Arrangement } from '../arrangement';
+import { type Arrangement, changesIn } from '../arrangement';
 import { countAt, handsInWords } from '../joining';
 import { besideBlacks, landmarkOf, typeset } from '../music';
 import type { Part } from '../parts';
 import { Clock } from '../performance';
-import { barAt } from '../song';
+import { barAt, within } from '../song';
 import {
   barsInWords,
   differingInWords,
@@ -63,7 +63,7 @@ export function partCard(arrangement: Arrangement, index: number): PartCard {
 }
 
 function firstKeyOf({ right, profile }: Arrangement, part: Part): string {
-  const first = right.find((n) => n.tick >= part.fromTick && n.tick < part.toTick && !n.grace);
+  const first = within(right, part.fromTick, part.toTick).find((n) => !n.grace);
   if (!first) return '';
   const landmark = profile.landmarks === 'black keys' ? besideBlacks : landmarkOf;
   const pitch = { ...first.pitch, octave: first.pitch.octave + part.choices.shownOctave };
@@ -71,9 +71,8 @@ function firstKeyOf({ right, profile }: Arrangement, part: Part): string {
 }
 
 function linesOf({ right, changes, played }: Arrangement, part: Part): CardLine[] {
-  const inPart = (tick: number): boolean => tick >= part.fromTick && tick < part.toTick;
-  const notes = right.filter((n) => inPart(n.tick) && !n.grace);
-  const chords = changes.filter((c) => inPart(c.change.tick));
+  const notes = within(right, part.fromTick, part.toTick).filter((n) => !n.grace);
+  const chords = changesIn(changes, part);
   const bars = played.bars.filter((bar) => bar.tick < part.toTick && bar.tick + bar.length > part.fromTick);
   let before: (typeof notes)[number] | null = null;
   return bars.flatMap((bar): CardLine[] => {
@@ -99,10 +98,7 @@ function linesOf({ right, changes, played }: Arrangement, part: Part): CardLine[
 /** Bars and chords that no earlier part had. */
 function newInWords({ parts, changes }: Arrangement, index: number): string {
   const part = parts[index];
-  const symbolsIn = (p: Part): string[] =>
-    changes
-      .filter((c) => c.change.tick >= p.fromTick && c.change.tick < p.toTick)
-      .map((c) => typeset(c.change.symbol));
+  const symbolsIn = (p: Part): string[] => changesIn(changes, p).map((c) => typeset(c.change.symbol));
   const known = new Set(parts.slice(0, index).flatMap(symbolsIn));
   const fresh = [...new Set(symbolsIn(part))].filter((symbol) => !known.has(symbol));
   const chords =

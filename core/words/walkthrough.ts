@@ -1,4 +1,4 @@
-import { type ArrangedChange, type Arrangement } from '../arrangement';
+import { type ArrangedChange, type Arrangement, changeIndex, changesIn } from '../arrangement';
 import type { HandNote } from '../hands';
 import { countAt, handsInWords } from '../joining';
 import { RUNGS } from '../ladder';
@@ -100,21 +100,6 @@ function listed(words: readonly string[]): string {
 
 function inPart<T extends { readonly tick: number }>(list: readonly T[], part: Part): T[] {
   return within(list, part.fromTick, part.toTick);
-}
-
-/** Index of the first change at or after a tick. */
-function placeOf(changes: readonly ArrangedChange[], tick: number): number {
-  let [low, high] = [0, changes.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (changes[middle].change.tick < tick) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
-
-function changesIn(changes: readonly ArrangedChange[], part: Part): readonly ArrangedChange[] {
-  return changes.slice(placeOf(changes, part.fromTick), placeOf(changes, part.toTick));
 }
 
 /** The right hand of one part in words: landmark, letters, figures, words sung, counts. */
@@ -237,7 +222,7 @@ function bassForSinging({ left, played }: Arrangement, part: Part): string[] {
 
 function chordInWords(arrangement: Arrangement, change: ArrangedChange): string {
   const keys = change.pitches.map((p) => typeset(nameOf(p))).join(' ');
-  const at = placeOf(arrangement.changes, change.change.tick);
+  const at = changeIndex(arrangement.changes, change.change.tick);
   const before = at > 0 ? arrangement.changes[at - 1] : null;
   const moved = before && change.step ? `; ${movementInWords(before, change, change.step)}` : '';
   const close = change.closeHands ? ` ${CLOSE_HANDS_IN_WORDS[change.closeHands]}` : '';

@@ -140,7 +140,7 @@ export class WorkbenchEffects {
     );
     const stored = await this.songs.get(id);
     if (!stored) {
-      this.lock.free();
+      this.lock.free(id);
       return [SongActions.missing({ id })];
     }
     const profile = await this.songs.profile();
@@ -153,7 +153,7 @@ export class WorkbenchEffects {
   }
 
   private close(id: string): Action {
-    this.lock.free();
+    this.lock.free(id);
     return SongActions.closed({ id });
   }
 

@@ -4,7 +4,7 @@ import { wordWidth } from './seam-lyrics';
 import type { SeamView } from './seam-view';
 
 export const LEFT_MARGIN = 14;
-export const RIGHT_MARGIN = 12;
+const RIGHT_MARGIN = 12;
 /** Narrowest room for a letter, and for one with an accidental; letters are never shrunk. */
 export const LETTER_ROOM = 21;
 const ACCIDENTAL_ROOM = 29;

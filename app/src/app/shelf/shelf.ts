@@ -18,6 +18,7 @@ import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { firstValueFrom } from 'rxjs';
 import type { StoredSong } from '../storage/database';
 import { SongStore } from '../storage/song-store';
+import { Problems } from '../ui/problems';
 import { Asker } from '../workers/asker';
 import { FileReaderClient } from '../workers/reader';
 
@@ -39,6 +40,7 @@ export class Shelf implements OnInit {
   private readonly songs = inject(SongStore);
   private readonly reader = inject(FileReaderClient);
   private readonly asker = inject(Asker);
+  private readonly problems = inject(Problems);
   private readonly router = inject(Router);
   private readonly modal = inject(NzModalService);
   protected readonly endings = READ_ENDINGS.join();
@@ -58,7 +60,7 @@ export class Shelf implements OnInit {
   private async refresh(): Promise<void> {
     try {
       this.stored.set(await this.songs.all());
-      await this.findFacts();
+      this.problems.guard('Parts and length of a song could not be found', this.findFacts());
     } catch (error) {
       this.stored.set([]);
       const why = error instanceof Error ? error.message : String(error);

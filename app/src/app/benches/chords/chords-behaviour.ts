@@ -1,4 +1,4 @@
-import { effect, inject, Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import { BenchBehaviour } from '../../frame/definition';
 import type { Focus, KeyPress } from '../../frame/keys/commands';
 import { chordsCommandFor } from './chords-commands';
@@ -9,12 +9,8 @@ import { obeyChords } from './obey-chords';
 @Injectable()
 export class ChordsBehaviour extends BenchBehaviour {
   private readonly chords = inject(ChordsState);
+  override readonly isOpen = this.chords.isOpen;
   override readonly weighsVoicings = true;
-
-  constructor() {
-    super();
-    effect(() => this.chords.isOpen.set(this.isOpen()));
-  }
 
   override readKey(press: KeyPress, focus: Focus, singleKeysAreOn: boolean): (() => void) | null {
     const command = chordsCommandFor(press, focus, singleKeysAreOn);
