@@ -50,5 +50,7 @@ export function rungOf({ rung: number }: Pick<Choices, 'rung'>): Rung {
 
 /** The rung on which the melody is heard alone. */
 export const MELODY_ALONE = RUNGS.findIndex((row) => row.chords === 'none') + 1;
+/** The rung of two-note chords. */
+export const TWO_NOTES = RUNGS.findIndex((row) => row.chords === 'two notes') + 1;
 /** The rung on which each chord is struck whole: where layouts are compared. */
 export const BLOCKS = RUNGS.findIndex((row) => row.chords === 'chosen') + 1;

@@ -2,10 +2,10 @@ import { computed, effect, inject, Injectable, signal, untracked } from '@angula
 import type { ArrangedChange } from '@joined-hands/core/arrangement';
 import { settling, unsettling } from '@joined-hands/core/arrangement';
 import { type Hand, type HandNote } from '@joined-hands/core/hands';
-import { RUNGS } from '@joined-hands/core/ladder';
+import { rungOf, RUNGS } from '@joined-hands/core/ladder';
 import { classNameOf, midiOf, typeset } from '@joined-hands/core/music';
 import { partIndexAt } from '@joined-hands/core/parts';
-import { type Choices, type SongEdit } from '@joined-hands/core/song';
+import { type Choices, DEFAULT_CHOICES, type SongEdit } from '@joined-hands/core/song';
 import type { Alternative } from '@joined-hands/core/voicing';
 import { Store } from '@ngrx/store';
 import type { HeldKey } from '../keyboard/keyboard';
@@ -60,7 +60,9 @@ export class BenchState {
     },
     { equal: sameView },
   );
-  readonly rung = computed(() => this.part()?.choices.rung ?? 4);
+  readonly rung = computed(() => this.part()?.choices.rung ?? DEFAULT_CHOICES.rung);
+  /** What each hand does there. */
+  readonly rungRow = computed(() => rungOf({ rung: this.rung() }));
   readonly selectedId = computed(() => this.place().selected);
   readonly changeIndex = computed(() => {
     const id = this.selectedId();

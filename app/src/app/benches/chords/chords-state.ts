@@ -2,6 +2,7 @@ import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import type { LayoutCost } from '@joined-hands/core/arrange';
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import { byHalfStep, onLadder } from '@joined-hands/core/harmony';
+import { buildUpAfter, buildUpAt, rungFor } from '@joined-hands/core/ladder';
 import {
   type Chord,
   halfBeatTicks,
@@ -37,17 +38,6 @@ export const CHORD_JOBS = [
   { value: 'name', label: 'Name' },
 ] as const;
 export type ChordJob = (typeof CHORD_JOBS)[number]['value'];
-
-/** The build-up from two notes to the whole chord, one gesture. */
-export const BUILD_UP: readonly {
-  readonly value: number;
-  readonly label: string;
-  readonly choices: Partial<Choices>;
-}[] = [
-  { value: 2, label: 'Two notes', choices: { rung: 3, layout: 'shell' } },
-  { value: 3, label: 'Three', choices: { rung: 4, layout: 'three' } },
-  { value: 4, label: 'Whole', choices: { rung: 4, layout: 'block' } },
-];
 
 /** Suggestions for a change as it stood in an arrangement. */
 interface Weighed {
@@ -284,20 +274,20 @@ export class ChordsState {
 
   /** A layout for the song, or for the part on screen and those that follow it. */
   chooseLayout(layout: Layout): void {
-    this.choose({ layout, ...(this.bench.rung() < 4 ? { rung: 4 } : {}) });
+    const rung = rungFor({ rung: this.bench.rung() });
+    this.choose({ layout, ...(rung === this.bench.rung() ? {} : { rung }) });
   }
 
+  /** Notes of the step of the build-up the part stands on; 0 where it stands on none. */
   readonly buildUp = computed(() => {
     const choices = this.bench.part()?.choices;
-    if (!choices) return 0;
-    if (choices.rung === 3) return 2;
-    return choices.layout === 'three' ? 3 : choices.layout === 'block' && choices.rung === 4 ? 4 : 0;
+    return (choices && buildUpAt(choices)?.notes) ?? 0;
   });
 
   /** Two notes, then three, then the whole chord; from there back to two. */
   buildOn(): void {
-    const at = BUILD_UP.findIndex((step) => step.value === this.buildUp());
-    this.choose(BUILD_UP[(at + 1) % BUILD_UP.length].choices);
+    const choices = this.bench.part()?.choices;
+    if (choices) this.choose(buildUpAfter(choices).choices);
   }
 
   choose(choices: Partial<Choices>): void {

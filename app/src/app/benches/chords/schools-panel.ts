@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { BUILD_UP } from '@joined-hands/core/ladder';
 import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Choice } from '../../ui/choice';
-import { BUILD_UP, ChordsState } from './chords-state';
+import { ChordsState } from './chords-state';
 
 /** Every school of chord positions beside the others on this song: travel, shifts, stretch, findings, in words. */
 @Component({
@@ -80,7 +81,7 @@ export class SchoolsPanel {
     { value: 'song', label: 'Whole song' },
     { value: 'part', label: 'This part' },
   ];
-  protected readonly buildUp = BUILD_UP;
+  protected readonly buildUp = BUILD_UP.map(({ notes, name }) => ({ value: notes, label: name }));
   protected readonly preferred = computed(() => this.state.bench.state().profile.layout);
   protected readonly chosen = computed(() => {
     const [bench, song] = [this.state.bench, this.state.bench.song()];
@@ -100,7 +101,7 @@ export class SchoolsPanel {
   }
 
   protected build(value: number): void {
-    const step = BUILD_UP.find((s) => s.value === value);
+    const step = BUILD_UP.find((s) => s.notes === value);
     if (step) this.state.choose(step.choices);
   }
 }

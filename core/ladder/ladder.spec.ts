@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest';
+import { buildUpAfter, buildUpAt, rungFor } from './buildUp';
+import { BLOCKS, MELODY_ALONE, RUNGS, rungOf, TWO_NOTES } from './ladder';
+
+describe('the ladder', () => {
+  it('climbs from the melody alone to fills, row by row', () => {
+    expect(
+      RUNGS.map((row) => [row.number, row.name, row.isReady, row.chords, row.isMoving, row.hasFills]),
+    ).toEqual([
+      [1, 'Melody alone', true, 'none', false, false],
+      [2, 'Melody and bass notes', true, 'bass', false, false],
+      [3, 'Two-note chords', true, 'two notes', false, false],
+      [4, 'Block chords', true, 'chosen', false, false],
+      [5, 'Moving left hand', true, 'chosen', true, false],
+      [6, 'Fuller right hand', false, 'chosen', true, false],
+      [7, 'Fills and endings', true, 'chosen', true, true],
+    ]);
+    expect(RUNGS.map(({ singing }) => `${singing.bass} ${singing.chord}`)).toEqual([
+      'single none',
+      'single none',
+      'single held',
+      'single held',
+      'octave repeated',
+      'octave repeated',
+      'octave repeated',
+    ]);
+  });
+
+  it('finds rungs by what they do', () => {
+    expect([MELODY_ALONE, TWO_NOTES, BLOCKS]).toEqual([1, 3, 4]);
+    expect(rungOf({ rung: 5 })).toBe(RUNGS[4]);
+    expect([1, 2, 3, 4, 5, 7].map((rung) => rungFor({ rung }))).toEqual([4, 4, 4, 4, 5, 7]);
+  });
+
+  it('builds a chord up from two notes, and round again', () => {
+    const at = (rung: number, layout: 'shell' | 'three' | 'block' | 'root') =>
+      buildUpAt({ rung, layout })?.notes ?? null;
+    expect([at(3, 'block'), at(4, 'three'), at(4, 'block'), at(5, 'block'), at(4, 'root')]).toEqual([
+      2,
+      3,
+      4,
+      null,
+      null,
+    ]);
+    const after = (rung: number, layout: 'shell' | 'three' | 'block' | 'root') =>
+      buildUpAfter({ rung, layout }).choices;
+    expect(after(3, 'shell')).toEqual({ rung: 4, layout: 'three' });
+    expect(after(4, 'three')).toEqual({ rung: 4, layout: 'block' });
+    expect(after(4, 'block')).toEqual({ rung: 3, layout: 'shell' });
+    expect(after(4, 'root')).toEqual({ rung: 3, layout: 'shell' });
+  });
+});
