@@ -1,0 +1,93 @@
+// How strong are the unit tests: npm run mutants [-- --lines 260 --seed 1 --only core|app|PATH].
+// Picks lines of the core and of the application's logic by seed, changes each as Stryker knows how, and counts the
+// changes some unit test notices. Not part of npm test: it runs for many minutes.
+import { Stryker } from '@stryker-mutator/core';
+import { execSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { parseArgs } from 'node:util';
+import { seeded } from '../core/music';
+
+/** Killed by the unit tests, at least, of the changes made. */
+const WANTED = 0.8;
+
+const { values } = parseArgs({
+  options: {
+    lines: { type: 'string', default: '260' },
+    seed: { type: 'string', default: '1' },
+    only: { type: 'string', default: '' },
+  },
+});
+
+/** Templates, icons, pages and the thread's own entry points: shown by the browser journeys, not by unit tests. */
+const NOT_LOGIC = /\.spec\.ts$|\.d\.ts$|\/testing\/|\/index\.ts$|\.worker\.ts$|routes\.ts$|config\.ts$|main\.ts$/;
+const IS_COMPONENT = /@Component\(|@Directive\(/;
+/** Lines without a decision in them. */
+const NOTHING_TO_CHANGE = /^\s*($|\/\/|\/?\*|import |export \{|export type |export interface |readonly |[}\])];?,?$)/;
+
+interface Line {
+  readonly file: string;
+  readonly number: number;
+}
+
+function linesOf(file: string): Line[] {
+  const text = readFileSync(file, 'utf8');
+  if (file.startsWith('app/') && IS_COMPONENT.test(text)) return [];
+  return text
+    .split('\n')
+    .flatMap((line, i) => (NOTHING_TO_CHANGE.test(line) ? [] : [{ file, number: i + 1 }]));
+}
+
+function picked(lines: readonly Line[], count: number, seed: number): Line[] {
+  const random = seeded(seed);
+  const left = [...lines];
+  return Array.from(
+    { length: Math.min(count, left.length) },
+    () => left.splice(Math.floor(random() * left.length), 1)[0],
+  );
+}
+
+async function main(): Promise<void> {
+  process.chdir(fileURLToPath(new URL('..', import.meta.url)));
+  const files = execSync('git ls-files core app/src', { encoding: 'utf8' })
+    .split('\n')
+    .filter((file) => file.endsWith('.ts') && !NOT_LOGIC.test(file) && file.startsWith(values.only));
+  const lines = picked(files.flatMap(linesOf), Number(values.lines), Number(values.seed));
+  const results = await new Stryker({
+    mutate: lines.map(({ file, number }) => `${file}:${number}:0-${number}:999`),
+    testRunner: 'vitest',
+    coverageAnalysis: 'perTest',
+    // The words of sentences are read by people; a changed comma is no change of behaviour.
+    mutator: { excludedMutations: ['StringLiteral', 'Regex'] },
+    ignoreStatic: true,
+    ignorePatterns: ['dist', '.angular', 'out', 'docs', 'e2e'],
+    tempDirName: '.cache/mutants',
+    concurrency: 2,
+    timeoutMS: 30_000,
+    reporters: ['progress'],
+    plugins: ['@stryker-mutator/vitest-runner'],
+    checkers: [],
+    disableTypeChecks: true,
+    allowEmpty: true,
+  }).runMutationTest();
+
+  const counted = results.filter((r) => r.status !== 'Ignored' && r.status !== 'CompileError');
+  const killed = counted.filter((r) => r.status === 'Killed' || r.status === 'Timeout');
+  for (const r of counted)
+    if (r.status === 'Survived' || r.status === 'NoCoverage')
+      console.log(
+        `${r.status.padEnd(10)} ${r.fileName.slice(process.cwd().length + 1)}:${r.location.start.line + 1} ` +
+          `${r.mutatorName}: ${r.replacement?.replaceAll(/\s+/g, ' ').slice(0, 60)}`,
+      );
+  for (const tree of ['core', 'app'] as const) {
+    const isHere = (r: { fileName: string }): boolean =>
+      r.fileName.slice(process.cwd().length + 1).startsWith(tree);
+    const [of, dead] = [counted.filter(isHere).length, killed.filter(isHere).length];
+    if (of > 0) console.log(`${tree}: ${dead} of ${of} killed (${((100 * dead) / of).toFixed(0)} %)`);
+  }
+  const share = killed.length / Math.max(1, counted.length);
+  console.log(`all: ${killed.length} of ${counted.length} killed (${(100 * share).toFixed(0)} %), wanted ${100 * WANTED} %`);
+  process.exitCode = share >= WANTED ? 0 : 1;
+}
+
+await main();
