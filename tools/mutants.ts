@@ -20,10 +20,12 @@ const { values } = parseArgs({
 });
 
 /** Templates, icons, pages and the thread's own entry points: shown by the browser journeys, not by unit tests. */
-const NOT_LOGIC = /\.spec\.ts$|\.d\.ts$|\/testing\/|\/index\.ts$|\.worker\.ts$|routes\.ts$|config\.ts$|main\.ts$/;
+const NOT_LOGIC =
+  /\.spec\.ts$|\.d\.ts$|\/testing\/|\/index\.ts$|\.worker\.ts$|routes\.ts$|config\.ts$|main\.ts$/;
 const IS_COMPONENT = /@Component\(|@Directive\(/;
 /** Lines without a decision in them. */
-const NOTHING_TO_CHANGE = /^\s*($|\/\/|\/?\*|import |export \{|export type |export interface |readonly |[}\])];?,?$)/;
+const NOTHING_TO_CHANGE =
+  /^\s*($|\/\/|\/?\*|import |export \{|export type |export interface |readonly |[}\])];?,?$)/;
 
 interface Line {
   readonly file: string;
@@ -56,6 +58,7 @@ async function main(): Promise<void> {
   const results = await new Stryker({
     mutate: lines.map(({ file, number }) => `${file}:${number}:0-${number}:999`),
     testRunner: 'vitest',
+    vitest: { configFile: 'tools/mutants.vitest.ts', related: false },
     coverageAnalysis: 'perTest',
     // The words of sentences are read by people; a changed comma is no change of behaviour.
     mutator: { excludedMutations: ['StringLiteral', 'Regex'] },
@@ -86,7 +89,9 @@ async function main(): Promise<void> {
     if (of > 0) console.log(`${tree}: ${dead} of ${of} killed (${((100 * dead) / of).toFixed(0)} %)`);
   }
   const share = killed.length / Math.max(1, counted.length);
-  console.log(`all: ${killed.length} of ${counted.length} killed (${(100 * share).toFixed(0)} %), wanted ${100 * WANTED} %`);
+  console.log(
+    `all: ${killed.length} of ${counted.length} killed (${(100 * share).toFixed(0)} %), wanted ${100 * WANTED} %`,
+  );
   process.exitCode = share >= WANTED ? 0 : 1;
 }
 

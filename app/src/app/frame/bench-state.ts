@@ -1,15 +1,12 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { ArrangedChange } from '@joined-hands/core/arrangement';
 import { settling, unsettling } from '@joined-hands/core/arrangement';
-import { type Hand, type HandNote } from '@joined-hands/core/hands';
 import { rungOf, RUNGS } from '@joined-hands/core/ladder';
-import { classNameOf, midiOf, typeset } from '@joined-hands/core/music';
 import { partIndexAt } from '@joined-hands/core/parts';
 import { type Choices, DEFAULT_CHOICES, type SongEdit } from '@joined-hands/core/song';
 import type { Alternative } from '@joined-hands/core/voicing';
 import { Store } from '@ngrx/store';
 import type { HeldKey } from '../keyboard/keyboard';
-import { Player } from '../sound/player';
 import { PlaceActions, SongActions } from '../state/actions';
 import { workbench } from '../state/reducer';
 import type { Place } from '../storage/place';
@@ -17,28 +14,12 @@ import { Asker } from '../workers/asker';
 import { Hearing } from './hearing';
 import { sameView, viewOf } from './seam-view';
 
-/** What to play: the part on screen, parts 1 to it, all, the pair it belongs to, or each part by itself in turn. */
-export type Stretch = 'part' | 'to-part' | 'song' | 'pair' | 'each';
-
-interface HowToPlay {
-  /** Over and over. */
-  readonly loops?: boolean;
-  /** The part on screen stays, whatever sounds. */
-  readonly stays?: boolean;
-  readonly whenDone?: () => void;
-}
-
-const SLOWEST = 40;
-const FASTEST = 160;
-const TEMPO_STEP = 5;
-
 /** What the bench shows and what can be done on it; the components only show and ask. */
 @Injectable()
 export class BenchState {
   private readonly store = inject(Store);
   private readonly asker = inject(Asker);
   readonly hearing = inject(Hearing);
-  readonly player = inject(Player);
 
   readonly state = this.store.selectSignal(workbench.selectWorkbenchState);
   readonly song = computed(() => this.state().song);
@@ -88,8 +69,10 @@ export class BenchState {
     return (this.arrangement()?.fills ?? []).filter((f) => ids.has(f.changeId));
   });
 
-  /** The part that sounds comes on screen. */
-  private readonly follows = signal(true);
+  /** On the Tune bench: where the note picked begins. */
+  readonly pickedTick = signal<number | null>(null);
+  /** Keys shown whatever is selected: those being named. */
+  readonly shownKeys = signal<readonly HeldKey[] | null>(null);
 
   /** Voicings the selected change could have, the best first. */
   readonly alternatives = signal<readonly Alternative[]>([]);
@@ -111,14 +94,6 @@ export class BenchState {
       untracked(() => {
         while (this.waiting.length > 0 && this.isArranged()) this.waiting.shift()?.();
       });
-    });
-    // While several parts play, the part that sounds is the one on screen.
-    effect(() => {
-      const [tick, arrangement] = [this.player.tick(), this.arrangement()];
-      if (tick === null || !arrangement) return;
-      const index = partIndexAt(arrangement.parts, tick);
-      if (untracked(this.follows) && index !== untracked(this.partIndex))
-        this.move({ part: index, selected: null });
     });
   }
 
@@ -240,137 +215,8 @@ export class BenchState {
     if (edit) this.edit(edit);
   }
 
-  changeTempo(by: 1 | -1): void {
-    const tempoPercent = Math.min(FASTEST, Math.max(SLOWEST, this.place().tempoPercent + by * TEMPO_STEP));
-    this.move({ tempoPercent });
-    this.replay();
-  }
-
-  chooseHands(hands: Place['hands']): void {
-    this.move({ hands });
-    this.replay();
-  }
-
-  private lastStretch: Stretch = 'part';
-
-  private replay(): void {
-    if (this.player.isPlaying()) this.play(this.lastStretch);
-  }
-
-  togglePlaying(): void {
-    if (this.player.isPlaying()) this.player.stop();
-    else this.play('part');
-  }
-
-  play(stretch: Stretch): void {
-    const [arrangement, part] = [this.arrangement(), this.part()];
-    if (!arrangement || !part) return;
-    this.lastStretch = stretch;
-    const { parts, played } = arrangement;
-    if (stretch === 'each') return this.playEach(0);
-    const pair = this.partIndex() - (this.partIndex() % 2);
-    const fromTick = stretch === 'part' ? part.fromTick : stretch === 'pair' ? parts[pair].fromTick : 0;
-    const toTick =
-      stretch === 'song'
-        ? played.endTick
-        : stretch === 'pair'
-          ? (parts[pair + 1] ?? parts[pair]).toTick
-          : part.toTick;
-    this.playStretch(fromTick, toTick, { loops: this.place().loops });
-  }
-
-  /** From a tick to the end of the song. */
-  playFrom(tick: number): void {
-    this.playStretch(tick, this.arrangement()?.played.endTick ?? tick);
-  }
-
-  /** A stretch of the song. */
-  playStretch(fromTick: number, toTick: number, how: HowToPlay = {}): void {
-    const arrangement = this.arrangement();
-    if (!arrangement || toTick <= fromTick) return;
-    this.follows.set(!how.stays);
-    const { tempoPercent, hands, countsIn } = this.place();
-    const request = { fromTick, toTick, tempoPercent, hands, countsIn };
-    void this.player.play(arrangement, request, how.loops ?? false, how.whenDone);
-  }
-
-  /** A remedy in its place, before it is taken; the part on screen stays. */
-  hearEdit(edit: SongEdit, tick: number): void {
-    this.follows.set(false);
-    void this.hearing.edit(edit, tick);
-  }
-
-  /** Each part by itself, with its count-in, one after the other. */
-  private playEach(index: number): void {
-    const part = this.arrangement()?.parts[index];
-    if (!part) return;
-    this.move({ part: index, selected: null });
-    this.playStretch(part.fromTick, part.toTick, { whenDone: () => this.playEach(index + 1) });
-  }
-
   private keysWithMelody(keys: readonly number[], change: ArrangedChange): number[] {
     const above = this.arrangement()?.right.filter((n) => n.tick === change.change.tick) ?? [];
     return [...keys, ...above.map((n) => n.midi)];
-  }
-
-  /** On the Tune bench: where the note picked begins. */
-  readonly pickedTick = signal<number | null>(null);
-
-  /** Keys shown whatever is selected: those being named. */
-  readonly shownKeys = signal<readonly HeldKey[] | null>(null);
-
-  /** What the keyboard shows: keys sounding, else the voicing tried, else the change selected. */
-  readonly heldKeys = computed<readonly HeldKey[]>(() => {
-    const named = this.shownKeys();
-    if (named) return named;
-    const arrangement = this.arrangement();
-    if (!arrangement) return [];
-    if (this.player.isPlaying()) {
-      const sounding = this.player.sounding();
-      return sounding.flatMap((key) => {
-        const notes = key.hand === 'right' ? arrangement.right : arrangement.left;
-        const note = notes.find((n) => n.tick === key.tick && n.midi === key.midi);
-        return note ? [this.held(note)] : [];
-      });
-    }
-    const change = this.change() ?? this.changesInPart()[0];
-    if (!change || this.showsMelodyOnly())
-      return arrangement.right
-        .filter((n) => n.tick === (this.pickedTick() ?? this.part()?.fromTick))
-        .map((note) => this.held(note));
-    const at = (n: HandNote): boolean => n.tick === change.change.tick && !n.grace;
-    const right = arrangement.right.filter(at).map((note) => this.held(note));
-    const tried = this.tried();
-    if (tried !== null && this.alternatives()[tried]) {
-      const left = this.alternatives()[tried].pitches.map((p) => ({
-        midi: midiOf(p),
-        hand: 'left' as Hand,
-        letter: typeset(classNameOf(p)),
-        finger: null,
-      }));
-      return [...right, ...left];
-    }
-    return [...right, ...arrangement.left.filter(at).map((note) => this.held(note))];
-  });
-
-  readonly usedKeys = computed(() => {
-    const part = this.part();
-    const arrangement = this.arrangement();
-    if (!part || !arrangement) return [];
-    return [...arrangement.right, ...arrangement.left]
-      .filter((n) => n.tick >= part.fromTick && n.tick < part.toTick)
-      .map((n) => n.midi);
-  });
-
-  /** A key as the keyboard shows it: the right hand an octave away where it is learned there. */
-  private held(note: HandNote): HeldKey {
-    const parts = this.arrangement()?.parts ?? [];
-    const away = note.hand === 'right' ? (parts[partIndexAt(parts, note.tick)]?.choices.shownOctave ?? 0) : 0;
-    return {
-      midi: note.midi + 12 * away,
-      hand: note.hand,
-      letter: typeset(classNameOf(note.pitch)),
-      finger: note.finger,
-    };
   }
 }

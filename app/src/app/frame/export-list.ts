@@ -3,7 +3,7 @@ import type { Arrangement } from '@joined-hands/core/arrangement';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA } from 'ng-zorro-antd/modal';
 import { download, fileName } from '../ui/download';
-import type { FileKind } from '../workers/ask.worker';
+import type { FileKind } from '../workers/answers';
 import { Asker } from '../workers/asker';
 
 /** What a song can be taken away as. */

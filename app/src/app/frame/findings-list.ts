@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { barAt, type Finding, findingId, type Fix } from '@joined-hands/core/song';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { BenchState } from './bench-state';
+import { Playing } from './playing';
 
 /** Remedies shown at first. */
 const FEW = 3;
@@ -34,7 +35,7 @@ const FEW = 3;
                       type="button"
                       class="hear"
                       [attr.aria-label]="'Hear: ' + fix.label"
-                      (click)="bench.hearEdit(fix.edit, finding.tick)"
+                      (click)="playing.hearEdit(fix.edit, finding.tick)"
                     >
                       Hear
                     </button>
@@ -105,6 +106,7 @@ const FEW = 3;
 })
 export class FindingsList {
   protected readonly bench = inject(BenchState);
+  protected readonly playing = inject(Playing);
 
   protected place({ tick }: Finding): string {
     const bars = this.bench.arrangement()?.played.bars;

@@ -25,9 +25,11 @@ import { BenchState } from './bench-state';
 import { type BenchBehaviour, type BenchDefinition } from './definition';
 import { FrameHeader } from './frame-header';
 import { Hearing } from './hearing';
-import type { Command } from './keys/commands';
+import { KeysShown } from './keys-shown';
+import { obey } from './keys/obey';
 import { Shortcuts } from './keys/shortcuts';
 import { PartsRail } from './parts-rail';
+import { Playing } from './playing';
 import { benchAt, type BenchRow } from './registry';
 import { Seam } from './seam';
 import { Transport } from './transport';
@@ -55,7 +57,7 @@ interface OpenBench {
     Staff,
     Transport,
   ],
-  providers: [BenchState, Hearing, Recorder, ScreenKeyboard],
+  providers: [BenchState, Hearing, KeysShown, Playing, Recorder, ScreenKeyboard],
   templateUrl: './song-frame.html',
   styleUrl: './song-frame.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -65,7 +67,9 @@ export class SongFrame implements OnInit {
   readonly benchName = input<string>();
   readonly job = input<string>();
 
-  protected readonly bench = inject(BenchState);
+  readonly bench = inject(BenchState);
+  protected readonly keys = inject(KeysShown);
+  readonly playing = inject(Playing);
   private readonly screen = inject(ScreenKeyboard);
   private readonly recorder = inject(Recorder);
   private readonly store = inject(Store);
@@ -81,7 +85,7 @@ export class SongFrame implements OnInit {
   protected readonly open = signal<OpenBench | null>(null);
   /** Said where a bench could not be loaded; the others work. */
   protected readonly notLoaded = signal<string | null>(null);
-  protected readonly problem = computed(() => this.bench.state().problem ?? this.bench.player.problem());
+  protected readonly problem = computed(() => this.bench.state().problem ?? this.playing.player.problem());
   /** Nothing has been told of the song yet. */
   protected readonly isEmpty = computed(() => {
     const song = this.bench.song();
@@ -110,7 +114,7 @@ export class SongFrame implements OnInit {
     inject(DestroyRef).onDestroy(() => {
       window.removeEventListener('pagehide', leaving);
       document.removeEventListener('visibilitychange', leaving);
-      this.bench.player.stop();
+      this.playing.player.stop();
       this.recorder.stop();
       for (const { injector } of this.benches.values()) injector.destroy?.();
       this.store.dispatch(SongActions.leaveAsked({ id: this.id() }));
@@ -165,7 +169,14 @@ export class SongFrame implements OnInit {
     if (!own && !command) return;
     event.preventDefault();
     if (own) own();
-    else if (command) this.obey(command);
+    else if (command) obey(this, command);
+  }
+
+  /** Leaves what is open or being done, sheets too. */
+  leave(): void {
+    this.sheet.set(null);
+    this.open()?.behaviour.leave();
+    this.bench.select(null);
   }
 
   /** A note of the seam or the staff: the bench's own affair, or its chord is selected. */
@@ -184,41 +195,5 @@ export class SongFrame implements OnInit {
   protected press(midi: number): void {
     this.screen.press(midi);
     if (!this.recorder.isBusy()) void this.bench.hearing.keys([midi]);
-  }
-
-  private obey(command: Command): void {
-    const { bench } = this;
-    switch (command.kind) {
-      case 'part':
-        return bench.goToPart(command.number - 1);
-      case 'play-to':
-        bench.goToPart(command.number - 1);
-        return bench.play('to-part');
-      case 'toggle':
-        return bench.togglePlaying();
-      case 'hands':
-        bench.move({ hands: command.hands });
-        return bench.play('part');
-      case 'tempo':
-        return bench.changeTempo(command.by);
-      case 'step':
-        return bench.step(command.by);
-      case 'try':
-        return bench.tryBy(command.by);
-      case 'take':
-        return bench.take();
-      case 'leave':
-        this.sheet.set(null);
-        this.open()?.behaviour.leave();
-        return bench.select(null);
-      case 'undo':
-        return bench.undo();
-      case 'redo':
-        return bench.redo();
-      case 'staff':
-        return bench.move({ showsStaff: !bench.place().showsStaff });
-      case 'help':
-        return void this.bench.helpAsked.update((times) => times + 1);
-    }
   }
 }

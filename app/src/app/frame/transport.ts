@@ -4,6 +4,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import type { Place } from '../storage/place';
 import { Choice, type ChoiceOption } from '../ui/choice';
 import { BenchState } from './bench-state';
+import { Playing } from './playing';
 
 /** Rung, tempo, hands, loop, play. */
 @Component({
@@ -15,6 +16,7 @@ import { BenchState } from './bench-state';
 })
 export class Transport {
   protected readonly bench = inject(BenchState);
+  protected readonly playing = inject(Playing);
   protected readonly rungs: readonly ChoiceOption<number>[] = RUNGS.map(({ number, name, isReady }) => ({
     value: number,
     label: String(number),

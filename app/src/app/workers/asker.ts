@@ -6,7 +6,8 @@ import { type Remote, wrap } from 'comlink';
 import { workbench } from '../state/reducer';
 import { Problems } from '../ui/problems';
 import { ArrangerClient } from './arranger';
-import type { Answers, Asked, Question } from './ask.worker';
+import type { Answers, Question } from './answers';
+import type { Asked } from './ask.worker';
 import { Receiver } from './travelling';
 
 /**

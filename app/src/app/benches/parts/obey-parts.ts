@@ -24,6 +24,6 @@ export function obeyParts(parts: PartsState, command: PartsCommand): void {
       parts.job.set('part');
       return void setTimeout(() => document.getElementById('part-name')?.focus());
     case 'from-here':
-      return parts.bench.playFrom(parts.mark() ?? parts.bench.part()?.fromTick ?? 0);
+      return parts.playing.playFrom(parts.mark() ?? parts.bench.part()?.fromTick ?? 0);
   }
 }

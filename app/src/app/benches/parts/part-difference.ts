@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { firstBarTick, type Part } from '@joined-hands/core/parts';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { BenchState } from '../../frame/bench-state';
+import { Playing } from '../../frame/playing';
 import { Seam } from '../../frame/seam';
 import { stretchView } from '../../frame/seam-view';
 
@@ -18,12 +19,12 @@ const MOST_BARS = 3;
       @for (side of sides(); track side.part.cutId) {
         <section>
           <h3>Part {{ side.part.number }}</h3>
-          <jh-seam [view]="side.view" [tick]="bench.player.tick()" />
+          <jh-seam [view]="side.view" [tick]="playing.player.tick()" />
           <button
             nz-button
             nzSize="small"
             type="button"
-            (click)="bench.playStretch(side.from, side.to, { stays: true })"
+            (click)="playing.playStretch(side.from, side.to, { stays: true })"
           >
             Hear it in part {{ side.part.number }}
           </button>
@@ -56,6 +57,7 @@ const MOST_BARS = 3;
 })
 export class PartDifference {
   protected readonly bench = inject(BenchState);
+  protected readonly playing = inject(Playing);
 
   protected readonly sides = computed(() => {
     const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];

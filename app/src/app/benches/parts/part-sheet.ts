@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { learningInWords, partCard, typesetForm } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { BenchState } from '../../frame/bench-state';
+import { Playing } from '../../frame/playing';
 import { PartDifference } from './part-difference';
 import { PartsMap } from './parts-map';
 import { PartsState } from './parts-state';
@@ -22,6 +23,7 @@ const ORDER_WORDS = {
 })
 export class PartSheet {
   protected readonly bench = inject(BenchState);
+  protected readonly playing = inject(Playing);
   protected readonly state = inject(PartsState);
 
   protected readonly form = computed(

@@ -12,6 +12,7 @@ import {
 import type { Part } from '@joined-hands/core/parts';
 import { barsInWords, relationInWords, typesetForm } from '@joined-hands/core/words';
 import { BenchState } from '../../frame/bench-state';
+import { Playing } from '../../frame/playing';
 import {
   type CutShape,
   layoutMap,
@@ -33,6 +34,7 @@ import { PartsState } from './parts-state';
 })
 export class PartsMap {
   protected readonly bench = inject(BenchState);
+  protected readonly playing = inject(Playing);
   protected readonly state = inject(PartsState);
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
   protected readonly width = signal(760);

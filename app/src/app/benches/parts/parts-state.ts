@@ -15,6 +15,7 @@ import {
 } from '@joined-hands/core/parts';
 import { type Choices, type Division, type Section } from '@joined-hands/core/song';
 import { BenchState } from '../../frame/bench-state';
+import { Playing } from '../../frame/playing';
 
 /** What the Parts bench helps with, one at a time. */
 export const PARTS_JOBS = [
@@ -31,6 +32,7 @@ const OWN: readonly (keyof Choices)[] = ['octaveShift', 'shownOctave', 'dynamics
 @Injectable()
 export class PartsState {
   readonly bench = inject(BenchState);
+  readonly playing = inject(Playing);
   readonly job = signal<PartsJob>('part');
 
   private readonly played = computed(() => this.bench.arrangement()?.played ?? null);

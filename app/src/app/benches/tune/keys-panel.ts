@@ -15,6 +15,7 @@ import { Store } from '@ngrx/store';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ProfileActions } from '../../state/actions';
+import { Player } from '../../sound/player';
 import { Asker } from '../../workers/asker';
 import { TuneState } from './tune-state';
 
@@ -30,6 +31,7 @@ export class KeysPanel {
   private readonly tune = inject(TuneState);
   protected readonly bench = this.tune.bench;
   private readonly asker = inject(Asker);
+  private readonly player = inject(Player);
   private readonly store = inject(Store);
 
   protected readonly choices = signal<readonly KeyChoice[]>([]);
@@ -79,12 +81,12 @@ export class KeysPanel {
   protected async hear({ key, semitones }: KeyChoice): Promise<void> {
     const song = this.bench.song();
     if (!song) return;
-    this.bench.player.stop();
+    this.player.stop();
     const moved = applyEdit(song, { kind: 'transposed', key, semitones });
     const arrangement = await this.asker.heard(moved, this.bench.state().profile, { kind: 'preview' });
     const toTick = arrangement.parts[0].toTick;
     const request = { fromTick: 0, toTick, tempoPercent: 100, hands: 'both', countsIn: false } as const;
-    await this.bench.player.play(arrangement, request, false);
+    await this.player.play(arrangement, request, false);
   }
 
   protected sing(range: Partial<NonNullable<Profile['singer']>> | null): void {

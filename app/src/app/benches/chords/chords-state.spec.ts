@@ -1,0 +1,238 @@
+import '@angular/compiler';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../../../../demo/songs';
+import { Table } from '../../testing/table';
+import { ChordsState } from './chords-state';
+
+const [lanterns, sluicegate] = DEMO_SONGS;
+
+describe('the chords of the open song', () => {
+  let table: Table;
+  let chords: ChordsState;
+  const open = (song = lanterns): void => {
+    table = new Table(song, ChordsState);
+    chords = table.get(ChordsState);
+    chords.isOpen.set(true);
+    table.settle();
+  };
+  beforeEach(() => open());
+  const select = (id: string): void => {
+    chords.bench.select(id);
+    table.settle();
+  };
+  const kinds = (): string[] => table.questions.map((q) => q.kind);
+
+  it('writes a chord in the place of the one selected, in one spelling', () => {
+    expect(chords.write('F')).toBe(false);
+    select('c2');
+    expect(chords.write('Fmaj7')).toBe(true);
+    expect(table.edits).toEqual([{ kind: 'change-written', id: 'c2', symbol: 'Fmaj7' }]);
+    expect(chords.notice()).toBe('');
+  });
+
+  it('says what is wrong with a chord that cannot be read and writes nothing; a good one takes it back', () => {
+    select('c2');
+    expect(chords.write('H?')).toBe(false);
+    expect(chords.notice()).not.toBe('');
+    expect(table.edits).toEqual([]);
+    chords.write('F');
+    expect(chords.notice()).toBe('');
+  });
+
+  it('climbs the ladder of sevenths and says where it ends', () => {
+    select('c4');
+    chords.ladder(1);
+    expect(table.edits).toEqual([{ kind: 'change-written', id: 'c4', symbol: 'Em7' }]);
+    for (let i = 0; i < 4; i++) chords.ladder(1);
+    expect(chords.change()?.change.symbol).toBe('Edim7');
+    expect(chords.notice()).toMatch(/^The ladder goes no further/);
+    expect(table.heard.length).toBeGreaterThan(0);
+  });
+
+  it('moves the whole chord by half steps in the spelling of the key', () => {
+    select('c1');
+    chords.halfStep(1);
+    chords.halfStep(-1);
+    chords.halfStep(-1);
+    expect(table.edits.map((e) => 'symbol' in e && e.symbol)).toEqual(['Bbm', 'Am', 'G#m']);
+  });
+
+  it('moves a change by half a beat or a whole one, and says when there is no room', () => {
+    select('c2');
+    chords.moveBy(1, 'half');
+    chords.moveBy(1, 'beat');
+    expect(table.song.changes[1]).toMatchObject({ id: 'c2', tick: 2880 + 480 + 960 });
+    select('c1');
+    chords.moveBy(-1, 'half');
+    expect(chords.notice()).toBe('There is no room to move it further.');
+    expect(table.edits).toHaveLength(2);
+  });
+
+  it('splits a chord in the middle, on a half beat, keeping its symbol', () => {
+    select('c2');
+    chords.split();
+    expect(table.song.changes.slice(1, 3).map((c) => [c.tick, c.length, c.symbol])).toEqual([
+      [2880, 1440, 'F'],
+      [4320, 1440, 'F'],
+    ]);
+  });
+
+  it('leaves a chord out; the one before sounds on', () => {
+    select('c2');
+    chords.leaveOut();
+    expect(table.song.changes.slice(0, 2).map((c) => [c.id, c.length])).toEqual([
+      ['c1', 5760],
+      ['c3', 2880],
+    ]);
+  });
+
+  it('writes the first chord of a part that has none on its first bar line', () => {
+    open({ ...sluicegate, changes: [] });
+    chords.addFirst('G');
+    expect(table.song.changes.map((c) => [c.tick, c.symbol])).toEqual([[960, 'G']]);
+    chords.addFirst('nothing');
+    expect(chords.notice()).not.toBe('');
+    expect(table.song.changes).toHaveLength(1);
+  });
+
+  it('suggests for the change selected only while the bench is open, and forgets it for another', () => {
+    chords.isOpen.set(false);
+    select('c2');
+    expect(kinds()).toEqual([]);
+    chords.isOpen.set(true);
+    table.settle();
+    expect(table.questions).toEqual([
+      { kind: 'suggestions', changeId: 'c2', taste: 'sevenths', triads: true },
+    ]);
+    const first = chords.suggestions();
+    expect(first.length).toBeGreaterThan(2);
+    chords.bench.select('c3');
+    expect(chords.suggestions()).toEqual([]);
+    table.settle();
+    expect(chords.suggestions()).not.toBe(first);
+  });
+
+  it('hears the suggestions round and round and takes the one heard', () => {
+    select('c2');
+    const { length } = chords.suggestions();
+    chords.hearNext(1);
+    expect(chords.heard()).toBe(0);
+    chords.hearNext(-1);
+    expect(chords.heard()).toBe(length - 1);
+    chords.hearNext(1);
+    chords.hearNext(1);
+    expect(chords.heard()).toBe(1);
+    const { symbol } = chords.suggestions()[1];
+    chords.takeHeard();
+    expect(table.song.changes[1].symbol).toBe(symbol);
+    expect(chords.heard()).toBeNull();
+    chords.takeHeard();
+    expect(table.edits).toHaveLength(1);
+  });
+
+  it('remembers steps asked for while the suggestions are still being weighed', () => {
+    chords.bench.select('c2');
+    chords.hearNext(1);
+    chords.hearNext(1);
+    chords.hearNext(1);
+    expect(chords.heard()).toBeNull();
+    table.settle();
+    expect(chords.heard()).toBe(2);
+  });
+
+  it('hears from the last when the first step goes back', () => {
+    select('c2');
+    chords.hearNext(-1);
+    expect(chords.heard()).toBe(chords.suggestions().length - 1);
+  });
+
+  it('begins at the first chord when none is selected', () => {
+    chords.hearNext(1);
+    expect(chords.bench.selectedId()).toBe('c1');
+  });
+
+  it('compares the schools for the song or the part, while they are looked at', () => {
+    chords.job.set('schools');
+    table.settle();
+    expect(table.questions).toEqual([{ kind: 'layouts', cutId: null }]);
+    expect(chords.costs()?.length).toBeGreaterThan(5);
+    chords.forPart.set(true);
+    table.settle();
+    expect(table.questions[1]).toEqual({ kind: 'layouts', cutId: 'cut0' });
+    chords.job.set('holds');
+    chords.bench.goToPart(2);
+    table.settle();
+    expect(table.questions).toHaveLength(2);
+  });
+
+  it('chooses a layout for the song or for the part on screen', () => {
+    chords.chooseLayout('root');
+    chords.forPart.set(true);
+    chords.bench.goToPart(2);
+    chords.chooseLayout('shell');
+    expect(table.edits).toEqual([
+      { kind: 'choose', choices: { layout: 'root' } },
+      { kind: 'choose-for-part', cutId: 'cut23040', choices: { layout: 'shell' } },
+    ]);
+  });
+
+  it('goes to a rung with chords where a school is chosen for a melody alone', () => {
+    chords.bench.climbTo(1);
+    chords.chooseLayout('root');
+    expect(table.edits.at(-1)).toEqual({ kind: 'choose', choices: { layout: 'root', rung: 4 } });
+  });
+
+  it('builds a chord up: two notes, three, the whole one, and back to two', () => {
+    const steps = [0, 1, 2, 3].map(() => {
+      chords.buildOn();
+      return chords.buildUp();
+    });
+    expect(steps).toEqual([2, 3, 4, 2]);
+  });
+
+  it('lays out one chord alone, and says how the hands make room there', () => {
+    chords.layoutForChange('root');
+    chords.closeHands('thin');
+    expect(table.edits).toEqual([]);
+    select('c3');
+    chords.layoutForChange('root');
+    chords.closeHands('thin');
+    chords.closeHands(null);
+    expect(table.edits).toEqual([
+      { kind: 'layout', changeId: 'c3', layout: 'root' },
+      { kind: 'close-hands', changeId: 'c3', how: 'thin' },
+      { kind: 'close-hands', changeId: 'c3', how: null },
+    ]);
+  });
+
+  it('suggests chords for a song that has none, in the taste chosen', async () => {
+    open({ ...sluicegate, changes: [] });
+    chords.taste.set('three');
+    await chords.suggest('all');
+    expect(table.questions.at(-1)).toEqual({ kind: 'chords', taste: 'three', scope: 'all', triads: true });
+    expect(new Set(table.song.changes.map((c) => c.symbol))).toEqual(new Set(['G', 'C', 'D7']));
+    expect(chords.isSuggesting()).toBe(false);
+    await chords.suggest('gaps');
+    expect(chords.notice()).toBe('Every bar has its chord already: nothing was changed.');
+  });
+
+  it('says so when there is no melody to suggest for', async () => {
+    open({ ...sluicegate, melody: [] });
+    await chords.suggest('all');
+    expect(chords.notice()).toMatch(/^There is no melody to go by/);
+    expect(table.edits).toEqual([]);
+  });
+
+  it('places all changes on easy beats, or as they are sung', () => {
+    chords.place('easy');
+    chords.place('as sung');
+    expect(table.edits.map((e) => e.kind)).toHaveLength(2);
+  });
+
+  it('knows the key and the metre where the chord is struck', () => {
+    expect(chords.metre()).toBeNull();
+    select('c1');
+    expect(chords.metre()).toMatchObject({ numerator: 3, denominator: 4 });
+    expect(chords.key()).toMatchObject({ mode: 'minor' });
+  });
+});

@@ -1,0 +1,154 @@
+import '@angular/compiler';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../../../demo/songs';
+import { PlaceActions } from '../state/actions';
+import { Table } from '../testing/table';
+import { BenchState } from './bench-state';
+import { obey } from './keys/obey';
+import { Playing } from './playing';
+
+const [lanterns] = DEMO_SONGS;
+const END = 69120;
+
+describe('playing stretches of the open song', () => {
+  let table: Table;
+  let playing: Playing;
+  let bench: BenchState;
+  beforeEach(() => {
+    table = new Table(lanterns);
+    playing = table.get(Playing);
+    bench = table.get(BenchState);
+    bench.goToPart(3);
+  });
+  const stretches = (): [number, number][] => table.plays.map((p) => [p.fromTick, p.toTick]);
+
+  it('plays the part, parts 1 to it, the song, the pair it belongs to', () => {
+    for (const stretch of ['part', 'to-part', 'song', 'pair'] as const) playing.play(stretch);
+    expect(stretches()).toEqual([
+      [34560, 46080],
+      [0, 46080],
+      [0, END],
+      [23040, 46080],
+    ]);
+    bench.goToPart(4);
+    playing.play('pair');
+    expect(stretches().at(-1)).toEqual([46080, END]);
+  });
+
+  it('asks with the tempo, hands, count-in and loop chosen', () => {
+    table.dispatch(
+      PlaceActions.moved({ place: { tempoPercent: 70, hands: 'left', countsIn: true, loops: true } }),
+    );
+    playing.play('part');
+    expect(table.plays[0]).toMatchObject({ tempoPercent: 70, hands: 'left', countsIn: true, loops: true });
+    playing.playFrom(100);
+    expect(table.plays[1]).toMatchObject({ fromTick: 100, toTick: END, loops: false });
+  });
+
+  it('plays nothing backwards', () => {
+    playing.playStretch(500, 500);
+    playing.playFrom(END);
+    expect(table.plays).toEqual([]);
+  });
+
+  it('plays each part by itself, one after the other, and ends after the last', () => {
+    playing.play('each');
+    for (let i = 0; i < 6; i++) table.plays[i].whenDone?.();
+    expect(stretches()).toEqual([
+      [0, 11520],
+      [11520, 23040],
+      [23040, 34560],
+      [34560, 46080],
+      [46080, 57600],
+      [57600, END],
+    ]);
+    expect(bench.partIndex()).toBe(5);
+  });
+
+  it('starts with the part, stops, and changes tempo and hands while it plays', () => {
+    playing.togglePlaying();
+    expect(stretches()).toEqual([[34560, 46080]]);
+    playing.chooseHands('right');
+    playing.changeTempo(-1);
+    expect(table.plays.map((p) => [p.hands, p.tempoPercent])).toEqual([
+      ['both', 100],
+      ['right', 100],
+      ['right', 95],
+    ]);
+    playing.togglePlaying();
+    expect(table.sound.isPlaying()).toBe(false);
+    playing.changeTempo(1);
+    expect(table.plays).toHaveLength(3);
+  });
+
+  it('keeps to what was played last when the tempo changes', () => {
+    playing.play('song');
+    playing.changeTempo(1);
+    expect(stretches()).toEqual([
+      [0, END],
+      [0, END],
+    ]);
+  });
+
+  it('goes from 40 to 160 of a hundred, by fives', () => {
+    for (let i = 0; i < 20; i++) playing.changeTempo(-1);
+    expect(bench.place().tempoPercent).toBe(40);
+    for (let i = 0; i < 40; i++) playing.changeTempo(1);
+    expect(bench.place().tempoPercent).toBe(160);
+  });
+
+  it('brings the part that sounds on screen, not where the part is asked to stay', () => {
+    playing.play('song');
+    table.sound.tick.set(11520);
+    table.settle();
+    expect(bench.place()).toMatchObject({ part: 1, selected: null });
+    table.sound.tick.set(null);
+    playing.playStretch(0, END, { stays: true });
+    table.sound.tick.set(57600);
+    table.settle();
+    expect(bench.partIndex()).toBe(1);
+  });
+
+  it('hears a remedy in its bar without altering the song', async () => {
+    const edit = { kind: 'change-written', id: 'c6', symbol: 'Dm7' } as const;
+    playing.hearEdit(edit, 15000);
+    await Promise.resolve();
+    await new Promise((resolve) => setTimeout(resolve));
+    expect(table.questions).toEqual([{ kind: 'trial', edit }]);
+    expect(table.plays).toMatchObject([{ fromTick: 14400, toTick: 17280, hands: 'both', countsIn: false }]);
+    expect(table.song).toBe(lanterns);
+  });
+
+  it('follows the keys of the frame', () => {
+    const left: string[] = [];
+    const frame = { bench, playing, leave: () => void left.push('left') };
+    obey(frame, { kind: 'part', number: 2 });
+    expect(bench.partIndex()).toBe(1);
+    obey(frame, { kind: 'play-to', number: 3 });
+    expect(stretches()).toEqual([[0, 34560]]);
+    obey(frame, { kind: 'hands', hands: 'left' });
+    expect(table.plays.at(-1)).toMatchObject({ hands: 'left', fromTick: 23040, toTick: 34560 });
+    obey(frame, { kind: 'toggle' });
+    expect(table.sound.isPlaying()).toBe(false);
+    obey(frame, { kind: 'tempo', by: 1 });
+    expect(bench.place().tempoPercent).toBe(105);
+    obey(frame, { kind: 'step', by: 1 });
+    expect(bench.selectedId()).toBe('c9');
+    bench.weighsVoicings.set(true);
+    table.settle();
+    obey(frame, { kind: 'try', by: 1 });
+    expect(bench.tried()).not.toBeNull();
+    obey(frame, { kind: 'take' });
+    expect(table.edits.map((e) => e.kind)).toEqual(['pin']);
+    obey(frame, { kind: 'undo' });
+    expect(table.song).toBe(lanterns);
+    obey(frame, { kind: 'redo' });
+    expect(table.song.pins).toHaveLength(1);
+    obey(frame, { kind: 'staff' });
+    expect(bench.place().showsStaff).toBe(true);
+    obey(frame, { kind: 'help' });
+    expect(bench.helpAsked()).toBe(1);
+    obey(frame, { kind: 'leave' });
+    expect(left).toEqual(['left']);
+  });
+});

@@ -1,0 +1,25 @@
+import { readFileSync } from 'node:fs';
+import { mergeConfig } from 'vitest/config';
+import { BaseSequencer, type TestSpecification } from 'vitest/node';
+import units from '../vitest.config';
+
+/** Worked examples first: what they notice need not be tried on every song. */
+class ExamplesFirst extends BaseSequencer {
+  override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
+    const weight = ({ moduleId }: TestSpecification): number => {
+      const text = readFileSync(moduleId, 'utf8');
+      return (
+        text.length * (/fast-check/.test(text) ? 100 : 1) * (/DEMO_SONGS|randomSong/.test(text) ? 10 : 1)
+      );
+    };
+    return files
+      .map((file) => ({ file, weight: weight(file) }))
+      .sort((a, b) => a.weight - b.weight)
+      .map(({ file }) => file);
+  }
+}
+
+/** The unit tests as npm run mutants runs them; the command line runs as a process of its own and sees no mutant. */
+export default mergeConfig(units, {
+  test: { exclude: ['tools/**'], sequence: { sequencer: ExamplesFirst } },
+});
