@@ -3,8 +3,7 @@ import { quickChanges, tuneFindings } from '../harmony';
 import { KEYBOARDS, nameOf, rememberEach, typeset } from '../music';
 import { type Part, partIndexAt } from '../parts';
 import { type Choices, type Finding, type PlayedSong, type Profile, type Song } from '../song';
-
-const LEAVE_OUT = 'Leave it out';
+import { offers, says } from '../sentences';
 
 /** What the song itself makes a pianist want to know: unreadable symbols, keys off the keyboard, import notes. */
 export function songFindings(
@@ -21,10 +20,13 @@ export function songFindings(
     .map((change): Finding => ({
       kind: 'unclear',
       tick: change.tick,
-      text: `${change.unclear} The left hand rests here.`,
-      remedies: ['Write the chord in another way', LEAVE_OUT],
+      text: says.unclear(change.unclear ?? ''),
+      remedies: [offers.writeAnother(), offers.leaveItOut()],
       fixes: [
-        { label: LEAVE_OUT, edit: { kind: 'change-written', id: change.writtenId, symbol: 'N.C.' } as const },
+        {
+          label: offers.leaveItOut(),
+          edit: { kind: 'change-written', id: change.writtenId, symbol: 'N.C.' } as const,
+        },
       ],
     }));
   const imported = song.imported.map(({ tick, text }, i): Finding => ({
@@ -53,13 +55,12 @@ function offKeyboard(melody: readonly HandNote[], profile: Profile, parts: reado
   const part = parts[partIndexAt(parts, first.tick)];
   const by = first.midi < low ? 1 : -1;
   const octaveShift = (part.choices.octaveShift + by) as Choices['octaveShift'];
-  const label = by > 0 ? 'Play this part an octave higher' : 'Play this part an octave lower';
-  const more = off.length > 1 ? ` and ${off.length - 1} more` : '';
+  const label = offers.partOctave(by);
   return [
     {
       kind: 'keyboard',
       tick: first.tick,
-      text: `${typeset(nameOf(first.pitch))}${more} of the melody lies off a keyboard of ${profile.keyboard} keys.`,
+      text: says.offKeyboard(typeset(nameOf(first.pitch)), off.length - 1, profile.keyboard),
       remedies: [label],
       fixes:
         Math.abs(octaveShift) > 1

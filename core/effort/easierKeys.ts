@@ -2,6 +2,7 @@ import { fifthsOf, isBlack, type Key, KEYBOARDS, reachMm, spanMm } from '../musi
 import { partsOf } from '../parts';
 import { nearestWay, type Profile, type Song, transpose, twelveKeys, unfold } from '../song';
 import { voiceParts } from '../voicing';
+import { because } from '../sentences';
 
 /** How easy the song is in one key. */
 export interface KeyChoice {
@@ -114,11 +115,9 @@ function beyond(keys: readonly number[], { low, high }: NonNullable<Profile['sin
 function reasonsOf(
   m: Pick<KeyChoice, 'blackShare' | 'onePosition' | 'parts' | 'strained' | 'beyondVoice'>,
 ): string[] {
-  const reasons = [m.blackShare === 0 ? 'no black key' : `${m.blackShare} in 100 strikes on black keys`];
-  if (m.onePosition > 0) reasons.push(`${m.onePosition} of ${m.parts} parts under five fingers`);
-  if (m.strained > 0)
-    reasons.push(`${m.strained} chord${m.strained === 1 ? '' : 's'} made smaller to fit the hand`);
-  if (m.beyondVoice !== null)
-    reasons.push(m.beyondVoice === 0 ? 'inside the voice' : `${m.beyondVoice} half steps beyond the voice`);
+  const reasons = [because.blackShare(m.blackShare)];
+  if (m.onePosition > 0) reasons.push(because.fiveFingers(m.onePosition, m.parts));
+  if (m.strained > 0) reasons.push(because.madeSmaller(m.strained));
+  if (m.beyondVoice !== null) reasons.push(because.beyondVoice(m.beyondVoice));
   return reasons;
 }

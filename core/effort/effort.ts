@@ -1,6 +1,7 @@
 import type { HandNote } from '../hands';
 import { isBlack, reachMm, spanMm } from '../music';
 import type { Profile } from '../song';
+import { because } from '../sentences';
 
 export const MEASURES = [
   'leaps',
@@ -117,17 +118,17 @@ function inWords(measure: Measure, raw: number): string {
   const mm = Math.round(raw / 10) * 10;
   switch (measure) {
     case 'leaps':
-      return `the hands move ${mm} mm every second`;
+      return because.leaps(mm);
     case 'travel':
-      return `the left hand travels ${mm} mm a bar`;
+      return because.travel(mm);
     case 'independence':
-      return 'the left hand often strikes alone';
+      return because.leftAlone();
     case 'stretch':
-      return 'the left hand opens wide';
+      return because.wide();
     case 'shifts':
-      return 'the hands change position often';
+      return because.shifts();
     case 'blackKeys':
-      return 'many black keys';
+      return because.blackKeys();
     case 'speed':
       return `${raw.toFixed(1)} strikes a second`;
   }

@@ -13,6 +13,7 @@ import { barAt } from '../song';
 import { soundingIn, spell } from '../voicing';
 import type { Opening, Proposal } from './proposal';
 import type { FillTask } from './task';
+import { because } from '../sentences';
 
 /** What this kind of fill is called. */
 const KIND = 'bass walk';
@@ -73,7 +74,7 @@ export function bassWalk(task: FillTask, opening: Opening): Proposal | null {
     })),
     goal: spell([target], into.chord, into.key)[0],
     rank: best.cost,
-    reason: `The melody holds still here; the bass leads on ${best.manner}.`,
+    reason: because.bassLeads(best.manner),
   };
 }
 

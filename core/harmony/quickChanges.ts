@@ -1,5 +1,6 @@
 import { typeset } from '../music';
 import { type Finding, inForceAt, type PlayedSong, type Profile } from '../song';
+import { offers, says } from '../sentences';
 
 /** A chord that lasts less than this (in seconds) is gone before the hand has found it. */
 const QUICK_SECONDS: Record<Profile['level'], number> = {
@@ -16,12 +17,12 @@ export function quickChanges(played: PlayedSong, level: Profile['level']): Findi
     const seconds = (change.length / 960) * (60 / tempo);
     if (seconds >= QUICK_SECONDS[level]) return [];
     const symbol = typeset(change.symbol);
-    const label = `Leave ${symbol} out`;
+    const label = offers.leaveOut(symbol);
     return [
       {
         kind: 'quick',
         tick: change.tick,
-        text: `${symbol} passes too quickly (${seconds.toFixed(1)} seconds): leave it out?`,
+        text: says.quick(symbol, seconds),
         remedies: [label],
         fixes: [{ label, edit: { kind: 'change-left-out', id: change.writtenId } }],
       },

@@ -1,5 +1,6 @@
 import { chroma, classAbove, classNameOf, type Key, membersOf, scaleOf, staffStep, typeset } from '../music';
 import { type Finding, heads, inForceAt, keyAt, type PlayedNote, type PlayedSong, type Song } from '../song';
+import { offers, says } from '../sentences';
 
 /** A run of so many unsung notes in a sung song is worth a word. */
 const UNSUNG_NOTES = 3;
@@ -27,13 +28,13 @@ function overlaps(notes: readonly PlayedNote[]): Finding[] {
       next.tick > note.tick
         ? [
             {
-              label: 'End the first where the second begins',
+              label: offers.endFirst(),
               edit: { kind: 'notes-lengthened', ids: [note.writtenId], ticks: -by } as const,
             },
           ]
         : [
             {
-              label: 'Leave the lower one out',
+              label: offers.leaveLowerOut(),
               edit: { kind: 'notes-deleted', ids: [lower(note, next).writtenId] } as const,
             },
           ];
@@ -41,7 +42,7 @@ function overlaps(notes: readonly PlayedNote[]): Finding[] {
       {
         kind: 'overlap' as const,
         tick: note.tick,
-        text: `${nameOfNote(note)} still sounds when ${nameOfNote(next)} is struck: a melody has one note at a time.`,
+        text: says.overlap(nameOfNote(note), nameOfNote(next)),
         remedies: fixes.map((fix) => fix.label),
         fixes,
       },
@@ -68,8 +69,8 @@ function unsung(song: Song, notes: readonly PlayedNote[]): Finding[] {
       findings.push({
         kind: 'words',
         tick: run[0].tick,
-        text: `${run.length} notes have no syllable, from ${nameOfNote(run[0])} on.`,
-        remedies: ['Type their words', 'Leave them unsung'],
+        text: says.unsung(run.length, nameOfNote(run[0])),
+        remedies: [offers.typeWords(), offers.leaveUnsung()],
       });
     run = [];
   };
@@ -85,15 +86,15 @@ function spareWords(song: Song, notes: readonly PlayedNote[]): Finding[] {
   if (song.spareWords === '') return [];
   const last = notes.at(-1);
   const fix = {
-    label: 'Leave these words out',
+    label: offers.leaveWordsOut(),
     edit: { kind: 'tune-taken', what: 'words left out', session: null, fields: { spareWords: '' } } as const,
   };
   return [
     {
       kind: 'words',
       tick: last?.tick ?? 0,
-      text: `There are more syllables than notes: “${song.spareWords}” has none.`,
-      remedies: ['Add or split notes', fix.label],
+      text: says.spareWords(song.spareWords),
+      remedies: [offers.addNotes(), fix.label],
       fixes: [fix],
     },
   ];
@@ -114,14 +115,14 @@ function accidentals(played: PlayedSong, notes: readonly PlayedNote[]): Finding[
     if (!plain) return [];
     const pitch = { ...plain, octave: note.pitch.octave };
     const fix = {
-      label: `Make it ${typeset(classNameOf(pitch))}`,
+      label: offers.makeIt(typeset(classNameOf(pitch))),
       edit: { kind: 'note-respelled', id: note.writtenId, pitch } as const,
     };
     return [
       {
         kind: 'accidental' as const,
         tick: note.tick,
-        text: `${nameOfNote(note)} lies outside the key and its chord, and no half step leads to or from it: a slip?`,
+        text: says.accidental(nameOfNote(note)),
         remedies: [fix.label],
         fixes: [fix],
       },

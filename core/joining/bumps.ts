@@ -3,6 +3,7 @@ import { nameOf, typeset } from '../music';
 import { type Part, partIndexAt } from '../parts';
 import { type Choices, type CloseHands, type Finding, type Fix } from '../song';
 import { CROWDED, SHORTEST_HOLD, type VoicedChange } from '../voicing';
+import { offers, says } from '../sentences';
 
 /** So near for less than this (ticks) is over before the hands are in each other's way. */
 const LONG_ENOUGH = 480;
@@ -41,7 +42,7 @@ export function bumpsBetween(
         tick,
         text: isBump ? bumpInWords(low, high) : crowdInWords(low, high),
         remedies:
-          fixes.length > 0 ? fixes.map((fix) => fix.label) : ['Take a lower inversion', 'Thin the chord'],
+          fixes.length > 0 ? fixes.map((fix) => fix.label) : [offers.lowerInversion(), offers.thinChord()],
         fixes,
       });
     }
@@ -62,13 +63,11 @@ const NOTHING_KNOWN: BumpContext = { parts: [], changeOf: () => undefined, lower
 
 function bumpInWords(low: HandNote, high: HandNote): string {
   const key = typeset(nameOf(low.pitch));
-  return low.midi === high.midi
-    ? `Both hands want ${key} here: share it, or move one hand.`
-    : `The left hand's ${key} lies above the right hand's ${typeset(nameOf(high.pitch))} here.`;
+  return low.midi === high.midi ? says.sameKey(key) : says.handsCross(key, typeset(nameOf(high.pitch)));
 }
 
 function crowdInWords(low: HandNote, high: HandNote): string {
-  return `The hands crowd each other: ${typeset(nameOf(low.pitch))} below ${typeset(nameOf(high.pitch))}.`;
+  return says.crowded(typeset(nameOf(low.pitch)), typeset(nameOf(high.pitch)));
 }
 
 /** What costs least first. A chord in a repeat is changed wherever it comes. */
@@ -98,7 +97,7 @@ function fixesFor(
   const lower: Fix[] = keys
     ? [
         {
-          label: 'Take a lower position',
+          label: offers.lowerPosition(),
           edit: { kind: 'pin', pin: { changeId: low.from, keys: [...keys], fingers: null } },
         },
       ]
@@ -106,18 +105,18 @@ function fixesFor(
   const up = part.choices.octaveShift < 1 ? ((part.choices.octaveShift + 1) as 0 | 1) : null;
   const released: Fix[] =
     change.fixedBy === 'pin'
-      ? [{ label: 'Release the pinned position', edit: { kind: 'unpin', changeId: change.change.id } }]
+      ? [{ label: offers.releasePinned(), edit: { kind: 'unpin', changeId: change.change.id } }]
       : [];
   return [
     ...released,
     ...lower,
-    ...(low.midi === high.midi ? [close(`Let the right hand play ${key} for both`, 'share')] : []),
-    ...(high.tick - tick >= SHORTEST_HOLD ? [close(`Let the chord go before ${key}`, 'let-go')] : []),
-    thinner('Thin this chord to three notes', 'three'),
-    thinner('Thin this chord to two notes', 'shell'),
-    thinner('Drop its root and add the ninth', 'rootless'),
-    forPart('Two notes in the whole part', { layout: 'shell' }),
-    ...(up === null ? [] : [forPart('Melody of the part an octave higher', { octaveShift: up })]),
-    ...(low.midi > high.midi ? [close('Let the hands cross here', 'cross')] : []),
+    ...(low.midi === high.midi ? [close(offers.shareKey(key), 'share')] : []),
+    ...(high.tick - tick >= SHORTEST_HOLD ? [close(offers.letGoBefore(key), 'let-go')] : []),
+    thinner(offers.thinTo('three'), 'three'),
+    thinner(offers.thinTo('two'), 'shell'),
+    thinner(offers.rootless(), 'rootless'),
+    forPart(offers.twoNotesInPart(), { layout: 'shell' }),
+    ...(up === null ? [] : [forPart(offers.partMelodyUp(), { octaveShift: up })]),
+    ...(low.midi > high.midi ? [close(offers.cross(), 'cross')] : []),
   ];
 }

@@ -2,6 +2,7 @@ import { type HandNote, inTime } from '../hands';
 import { staffStep } from '../music';
 import { contentsOf, movedInWords, relate, type Related, type Struck } from '../parts';
 import type { PlayedSong } from '../song';
+import { because } from '../sentences';
 
 /** How each hand of each part relates to that hand in earlier parts, by index of the part. */
 export interface HandRelations {
@@ -40,16 +41,14 @@ export function handsInWords({ right, left }: HandRelations, index: number): str
   if (rightBack === null && leftBack === null) return '';
   if (rightBack !== null && leftBack !== null) {
     if (r.relation === l.relation && r.to === l.to) return '';
-    return `Right hand: ${rightBack}. Left hand: ${leftBack}.`;
+    return because.bothBack(rightBack, leftBack);
   }
-  return rightBack !== null
-    ? `Right hand: ${rightBack}, over a new left hand.`
-    : `Left hand: ${leftBack}, under a new right hand.`;
+  return rightBack !== null ? because.rightBack(rightBack) : because.leftBack(leftBack as string);
 }
 
 function comesBack({ relation, to, moved }: Related): string | null {
   if (to === null) return null;
-  if (relation === 'same') return `the same as in part ${to + 1}`;
-  if (relation === 'moved' && moved) return `part ${to + 1}, ${movedInWords(moved)}`;
-  return relation === 'ending' ? `begins like part ${to + 1}` : null;
+  if (relation === 'same') return because.sameAsPart(to + 1);
+  if (relation === 'moved' && moved) return because.movedFrom(to + 1, movedInWords(moved));
+  return relation === 'ending' ? because.beginsLike(to + 1) : null;
 }

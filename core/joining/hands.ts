@@ -16,6 +16,7 @@ import { isUnderMelody } from '../voicing';
 import { withSharedKeys } from './sharedKeys';
 import type { PartHands, PartTask } from './task';
 import { handsUnderMelody } from './underMelody';
+import { offers, says } from '../sentences';
 
 /** A melody note as the right hand strikes it, so many octaves away from where it is written. */
 export function struckNote(note: PlayedNote, octaves: number): HandNote {
@@ -81,18 +82,16 @@ function patternRefused({ part, bars, ownPatterns }: PartTask): Finding[] {
   const all = patternsOf(ownPatterns);
   const fitting = all.filter((row) => row !== BLOCK && fitsMetre(row, metre));
   const name = all.find((row) => row.id === pattern)?.name ?? pattern;
-  const why =
-    refused === 'unknown'
-      ? `The pattern “${name}” is not known here`
-      : `${name} is not made for ${metreName(metre)}`;
+  const why = refused === 'unknown' ? says.patternUnknown(name) : says.patternUnfit(name, metreName(metre));
+  const names = fitting.map((row) => row.name);
   return [
     {
       kind: 'pattern',
       tick: part.fromTick,
-      text: `${why}: blocks are played. ${fitting.length > 0 ? `Made for ${metreName(metre)}: ${fitting.map((row) => row.name).join(', ')}.` : ''}`.trim(),
-      remedies: fitting.map((row) => `Play ${row.name} here`),
+      text: [why, ...(names.length > 0 ? [says.patternsMadeFor(metreName(metre), names)] : [])].join(' '),
+      remedies: names.map(offers.playHere),
       fixes: fitting.map((row) => ({
-        label: `Play ${row.name} here`,
+        label: offers.playHere(row.name),
         edit: { kind: 'choose-for-part', cutId: part.cutId, choices: { pattern: row.id } },
       })),
     },

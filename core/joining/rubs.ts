@@ -24,6 +24,7 @@ import {
 import { barAt, type Finding, type Fix, type PlayedSong, SHORTEST } from '../song';
 import type { VoicedChange } from '../voicing';
 import { countAt } from './counts';
+import { offers, says } from '../sentences';
 
 /** Remedies of one kind offered at most. */
 const MOST_OF_A_KIND = 2;
@@ -52,7 +53,7 @@ export const rubFindings = rememberLast((played: PlayedSong, voiced: readonly Vo
         kind: 'rub',
         tick: under.tick,
         about: under.note.writtenId,
-        text: `${role}, for ${beats} ${beats === 1 ? 'beat' : 'beats'} on ${countAt(bar, under.tick)}.`,
+        text: says.rub(role, beats, countAt(bar, under.tick)),
         remedies: fixes.map((fix) => fix.label),
         fixes,
       },
@@ -67,7 +68,7 @@ function remediesOf(
   next: VoicedChange | null,
 ): Fix[] {
   const written = ({ symbol, why }: StandIn): Fix => ({
-    label: `${typeset(symbol)}: ${why}`,
+    label: offers.anotherChord(typeset(symbol), why),
     edit: { kind: 'change-written', id: under.change.writtenId, symbol },
   });
   const { chord, key } = voiced;
@@ -109,7 +110,7 @@ function standInsOf(
     const qualities = otherQualities(chord, isGood)
       .filter((c) => keepsThird(chord, c))
       .sort((a, b) => Number(isSixthFor(b)) - Number(isSixthFor(a)))
-      .map((c) => ({ symbol: symbolOf(c), why: 'another quality' }));
+      .map((c) => ({ symbol: symbolOf(c), why: offers.anotherQuality() }));
     const others = chordsHolding(midi, key)
       .filter((h) => h.outside === 0 && symbolOf(h.chord) !== symbolOf(chord))
       .map((h) => ({ symbol: symbolOf(h.chord), why: h.says }));
@@ -131,7 +132,7 @@ function leftOut({ role, change }: NoteUnder, { voicing, chord }: VoicedChange):
   if (role.against === null || keys.length < 2 || keys.length === voicing.keys.length) return [];
   return [
     {
-      label: `Leave out the ${letterIn(chord, role.against)}`,
+      label: offers.withoutMember(letterIn(chord, role.against)),
       edit: { kind: 'pin', pin: { changeId: change.id, keys, fingers: null } },
     },
   ];
@@ -143,5 +144,5 @@ function movedAway(played: PlayedSong, { note, change, tick }: NoteUnder): Fix[]
   if (tick !== change.tick || end >= change.tick + change.length) return [];
   if (change.tick + change.length - end < SHORTEST) return [];
   const edit = { kind: 'change-moved', id: change.writtenId, ticks: end - change.tick } as const;
-  return [{ label: `Strike the chord after it, on ${countAt(barAt(played.bars, end), end)}`, edit }];
+  return [{ label: offers.strikeAfter(countAt(barAt(played.bars, end), end)), edit }];
 }

@@ -13,6 +13,7 @@ import { type Finding, type PlayedBar, type Profile } from '../song';
 import { lowIntervalBreaches, type Sounding, soundingIn, spell, type VoicedChange } from '../voicing';
 import type { Pattern, PatternEvent, PatternMember } from './pattern';
 import { SUBSTITUTES } from './rows';
+import { offers, says } from '../sentences';
 
 /** One chord to be dressed with a pattern. */
 export interface DressTask {
@@ -68,8 +69,6 @@ export function dress(task: DressTask): Dressed {
   return { notes, findings };
 }
 
-const IN_FULL = 'Play the pattern in full all the same';
-
 interface DressedBar {
   readonly strikes: readonly Strike[];
   readonly source: Source;
@@ -91,14 +90,14 @@ function dressBar(task: DressTask, bar: PlayedBar, start: number, end: number): 
   const wide = pattern.base === 'root' && !reachesOctave(task) && pattern.closer;
   const full = play(wide || pattern.events);
   if (task.refused || !bumps(task, full)) return { strikes: full, source: 'pattern', finding: null };
-  const remedies: readonly (readonly [string, () => Strike[]])[] = [
+  const remedies: readonly (readonly ['thins' | 'drops an octave', () => Strike[]])[] = [
     ['thins', () => thin(task, pattern.closer ? play(pattern.closer) : full)],
     ['drops an octave', () => dropped(task, full)],
   ];
-  for (const [word, remedy] of remedies) {
+  for (const [what, remedy] of remedies) {
     const strikes = remedy();
     if (strikes.length > 0 && !bumps(task, strikes)) {
-      return { strikes, source: 'pattern', finding: thinnedFinding(task, bar, start, pattern, word) };
+      return { strikes, source: 'pattern', finding: thinnedFinding(task, bar, start, pattern, what) };
     }
   }
   return {
@@ -228,14 +227,16 @@ function thinnedFinding(
   bar: PlayedBar,
   tick: number,
   pattern: Pattern,
-  word: string,
+  what: Parameters<typeof says.thinned>[1],
 ): Finding {
   return {
     kind: 'thinned',
     tick,
-    text: `${pattern.name} ${word} under ${typeset(task.voiced.change.symbol)} in bar ${bar.number}: the right hand comes within two half steps.`,
-    remedies: [IN_FULL, 'Take a lower inversion', 'Raise the melody an octave'],
-    fixes: [{ label: IN_FULL, edit: { kind: 'thinning', changeId: task.voiced.change.id, refused: true } }],
+    text: says.thinned(pattern.name, what, typeset(task.voiced.change.symbol), bar.number),
+    remedies: [offers.inFull(), offers.lowerInversion(), offers.raiseMelody()],
+    fixes: [
+      { label: offers.inFull(), edit: { kind: 'thinning', changeId: task.voiced.change.id, refused: true } },
+    ],
   };
 }
 

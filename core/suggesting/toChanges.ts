@@ -4,6 +4,7 @@ import { divide } from '../parts';
 import { barAt, type Change, type ChangesEdit, freshId, type PlayedSong, type Song, unfold } from '../song';
 import { type Candidate, type Taste } from './schools';
 import { type Ranked, type Slot, suggest, type Suggested } from './suggest';
+import { because } from '../sentences';
 
 /** What of a song is to be given chords. */
 export type Scope =
@@ -116,12 +117,12 @@ function whyFor(played: PlayedSong, slot: Slot, candidate: Candidate, next: Cand
   const fall = next ? (candidate.degree - next.degree + 12) % 12 : -1;
   const reasons = [
     candidate.says,
-    ...(held ? [`holds ${held.length >= bar.length / 2 ? 'the long ' : ''}${letter(held)}`] : []),
-    ...(rubs ? [`${letter(rubs)} rubs with it`] : []),
-    ...(next && fall === 7 ? [`leads by a fifth to ${typeset(next.symbol)}`] : []),
-    ...(next && [1, 2, 10, 11].includes(fall) ? [`moves by step to ${typeset(next.symbol)}`] : []),
-    ...(slot.endsPhrase && candidate.degree === 0 ? ['closes the phrase'] : []),
-    ...(slot.endsPhrase && candidate.degree === 7 ? ['leaves the phrase open'] : []),
+    ...(held ? [because.holds(letter(held), held.length >= bar.length / 2)] : []),
+    ...(rubs ? [because.rubsWith(letter(rubs))] : []),
+    ...(next && fall === 7 ? [because.leadsByFifth(typeset(next.symbol))] : []),
+    ...(next && [1, 2, 10, 11].includes(fall) ? [because.movesByStep(typeset(next.symbol))] : []),
+    ...(slot.endsPhrase && candidate.degree === 0 ? [because.closesPhrase()] : []),
+    ...(slot.endsPhrase && candidate.degree === 7 ? [because.leavesOpen()] : []),
   ];
   return reasons.join(', ');
 }

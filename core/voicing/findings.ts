@@ -5,13 +5,12 @@ import { lowIntervalBreaches } from './cost';
 import { isUnderMelody } from './members';
 import type { VoicingTask } from './task';
 import type { VoicedChange } from './voiced';
+import { offers, says } from '../sentences';
 
 /** No note is looked for that began longer ago than this, in ticks. */
 const LONGEST_NOTE = 100_000;
 /** Pairs this far (semitones) or further below their low-interval limit are worth a word. */
 const MUDDY_FROM = 3;
-
-const LET_GO = 'Play it whole and let it go early';
 
 /** Chords the right hand plays are judged there. */
 function inRightHand({ layout }: VoicedChange): boolean {
@@ -23,9 +22,9 @@ export function raisedFinding(change: PlayedChange): Finding {
   return {
     kind: 'melody-raised',
     tick: change.tick,
-    text: `The left hand has no room for ${typeset(change.symbol)} below the melody: the melody of this part is played an octave higher.`,
-    remedies: ['Let the hands cross here'],
-    fixes: [roomMade('Let the hands cross here', change, 'cross')],
+    text: says.raised(typeset(change.symbol)),
+    remedies: [offers.cross()],
+    fixes: [roomMade(offers.cross(), change, 'cross')],
   };
 }
 
@@ -42,29 +41,32 @@ export function relaxationFindings(v: VoicedChange, profile: Profile): Finding[]
     found.push({
       ...at,
       kind: 'crossing',
-      text: `No room for ${symbol} below the melody, even an octave higher: the hands cross here.`,
-      remedies: ['Leave the chord out', 'Raise the melody another octave', 'Play the root alone'],
-      fixes: [{ label: 'Leave the chord out', edit: { kind: 'change-left-out', id: v.change.writtenId } }],
+      text: says.crossing(symbol),
+      remedies: [offers.leaveChordOut(), offers.raiseAnotherOctave(), offers.rootAlone()],
+      fixes: [{ label: offers.leaveChordOut(), edit: { kind: 'change-left-out', id: v.change.writtenId } }],
     });
   }
   if (v.relaxed === 'shortened' && v.closeHands !== 'let-go') {
     found.push({
       ...at,
       kind: 'shortened',
-      text: `${symbol} is let go early: the melody comes down onto its keys.`,
-      remedies: ['Let the hands cross here', 'Raise the melody an octave'],
-      fixes: [roomMade('Let the hands cross here', v.change, 'cross')],
+      text: says.shortened(symbol),
+      remedies: [offers.cross(), offers.raiseMelody()],
+      fixes: [roomMade(offers.cross(), v.change, 'cross')],
     });
   }
   if (v.voicing.missing.length > 0) {
     found.push({
       ...at,
       kind: 'thin-chord',
-      text: `${symbol} is thinned to ${v.pitches.map((p) => typeset(nameOf(p))).join(' ')}: the whole chord has no room here.`,
-      remedies: [...(v.couldLetGo ? [LET_GO] : []), 'Let the hands cross here', 'Raise the melody an octave'],
+      text: says.thinChord(
+        symbol,
+        v.pitches.map((p) => typeset(nameOf(p))),
+      ),
+      remedies: [...(v.couldLetGo ? [offers.letGo()] : []), offers.cross(), offers.raiseMelody()],
       fixes: [
-        ...(v.couldLetGo ? [roomMade(LET_GO, v.change, 'let-go')] : []),
-        roomMade('Let the hands cross here', v.change, 'cross'),
+        ...(v.couldLetGo ? [roomMade(offers.letGo(), v.change, 'let-go')] : []),
+        roomMade(offers.cross(), v.change, 'cross'),
       ],
     });
   }
@@ -73,10 +75,10 @@ export function relaxationFindings(v: VoicedChange, profile: Profile): Finding[]
     found.push({
       ...at,
       kind: 'reach',
-      text: `${symbol} is wider than your left hand: roll it from below, one key after the other.`,
-      remedies: ['Play it as an open fifth', 'Play it as a block'],
+      text: says.reach(symbol),
+      remedies: [offers.openFifth(), offers.block()],
       fixes: (['fifth', 'block'] as const).map((layout, i) => ({
-        label: ['Play it as an open fifth', 'Play it as a block'][i],
+        label: [offers.openFifth(), offers.block()][i],
         edit: { kind: 'layout' as const, changeId: v.change.writtenId, layout },
       })),
     });
@@ -86,11 +88,11 @@ export function relaxationFindings(v: VoicedChange, profile: Profile): Finding[]
     found.push({
       ...at,
       kind: 'muddy',
-      text: `${symbol} lies low: its notes are so close together down here that it sounds ${breach >= MUDDY_FROM ? 'muddy' : 'a little thick'}.`,
-      remedies: ['Two notes for this chord', 'Raise the melody an octave and the chord with it'],
+      text: says.muddy(symbol, breach >= MUDDY_FROM),
+      remedies: [offers.twoNotes(), offers.raiseMelodyAndChord()],
       fixes: [
         {
-          label: 'Two notes for this chord',
+          label: offers.twoNotes(),
           edit: { kind: 'layout', changeId: v.change.writtenId, layout: 'fifth' },
         },
       ],
@@ -122,8 +124,7 @@ export function oncePerPart(findings: readonly Finding[], partOf: (tick: number)
     seen.set(place, finding.tick);
     const others = (counts.get(place) ?? 1) - 1;
     if (others === 0) return [finding];
-    const more = others === 1 ? 'So is one more chord' : `So are ${others} more chords`;
-    return [{ ...finding, text: `${finding.text} ${more} of this part.` }];
+    return [{ ...finding, text: `${finding.text} ${says.reachOfMore(others)}` }];
   });
 }
 
@@ -136,21 +137,22 @@ export function fixedFindings(v: VoicedChange, task: VoicingTask): Finding[] {
   const top = keys[keys.length - 1];
   const symbol = typeset(v.change.symbol);
   const kept = v.fixedBy === 'pin' ? 'pinned' : 'settled';
-  const problems: { readonly about: string; readonly says: string }[] = [];
+  const problems: { readonly about: string; readonly problem: string }[] = [];
   if (spanMm(keys[0], top) > reachMm(task.profile.leftReach))
-    problems.push({ about: 'reach', says: 'is wider than your left hand' });
+    problems.push({ about: 'reach', problem: says.keptTooWide() });
   if (keys[0] < keyboard.low || top > keyboard.high)
-    problems.push({ about: 'keyboard', says: `runs off a keyboard of ${task.profile.keyboard} keys` });
+    problems.push({ about: 'keyboard', problem: says.keptOffKeyboard(task.profile.keyboard) });
   const held = { tick: v.change.tick, length: v.length };
   // That a pin meets the melody is said where the hands bump, with what could be done.
   const mayMeet = v.fixedBy === 'pin' || isUnderMelody(v.layout) || v.closeHands !== null;
-  if (!mayMeet && !fitsUnder(task, held, keys)) problems.push({ about: 'melody', says: 'meets the melody' });
-  const release = 'Release it, and the nearest voicing that fits is chosen';
-  return problems.map(({ about, says }) => ({
+  if (!mayMeet && !fitsUnder(task, held, keys))
+    problems.push({ about: 'melody', problem: says.keptMeetsMelody() });
+  const release = offers.release();
+  return problems.map(({ about, problem }) => ({
     kind: v.fixedBy === 'settled' ? 'settled' : 'pin',
     tick: v.change.tick,
     about,
-    text: `The ${kept} voicing of ${symbol} ${says}; it is kept as it is.`,
+    text: says.kept(kept, symbol, problem),
     remedies: [release],
     fixes:
       v.fixedBy === 'pin'

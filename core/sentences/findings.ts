@@ -1,0 +1,53 @@
+/**
+ * What a finding says, from plain facts: symbols, letters and numbers as they are shown. One place to read, reword or
+ * translate; nothing here decides anything.
+ */
+export const says = {
+  unclear: (problem: string) => `${problem} The left hand rests here.`,
+  offKeyboard: (key: string, more: number, keys: number) =>
+    `${key}${more > 0 ? ` and ${more} more` : ''} of the melody lies off a keyboard of ${keys} keys.`,
+
+  overlap: (note: string, next: string) =>
+    `${note} still sounds when ${next} is struck: a melody has one note at a time.`,
+  unsung: (count: number, first: string) => `${count} notes have no syllable, from ${first} on.`,
+  spareWords: (words: string) => `There are more syllables than notes: “${words}” has none.`,
+  accidental: (note: string) =>
+    `${note} lies outside the key and its chord, and no half step leads to or from it: a slip?`,
+  quick: (symbol: string, seconds: number) =>
+    `${symbol} passes too quickly (${seconds.toFixed(1)} seconds): leave it out?`,
+  rub: (role: string, beats: number, count: string) =>
+    `${role}, for ${beats} ${beats === 1 ? 'beat' : 'beats'} on ${count}.`,
+
+  raised: (symbol: string) =>
+    `The left hand has no room for ${symbol} below the melody: the melody of this part is played an octave higher.`,
+  crossing: (symbol: string) =>
+    `No room for ${symbol} below the melody, even an octave higher: the hands cross here.`,
+  shortened: (symbol: string) => `${symbol} is let go early: the melody comes down onto its keys.`,
+  thinChord: (symbol: string, keys: readonly string[]) =>
+    `${symbol} is thinned to ${keys.join(' ')}: the whole chord has no room here.`,
+  reach: (symbol: string) =>
+    `${symbol} is wider than your left hand: roll it from below, one key after the other.`,
+  reachOfMore: (others: number) =>
+    `${others === 1 ? 'So is one more chord' : `So are ${others} more chords`} of this part.`,
+  muddy: (symbol: string, isVery: boolean) =>
+    `${symbol} lies low: its notes are so close together down here that it sounds ${isVery ? 'muddy' : 'a little thick'}.`,
+  kept: (kept: 'pinned' | 'settled', symbol: string, problem: string) =>
+    `The ${kept} voicing of ${symbol} ${problem}; it is kept as it is.`,
+  keptTooWide: () => 'is wider than your left hand',
+  keptOffKeyboard: (keys: number) => `runs off a keyboard of ${keys} keys`,
+  keptMeetsMelody: () => 'meets the melody',
+
+  sameKey: (key: string) => `Both hands want ${key} here: share it, or move one hand.`,
+  handsCross: (left: string, right: string) =>
+    `The left hand's ${left} lies above the right hand's ${right} here.`,
+  crowded: (left: string, right: string) => `The hands crowd each other: ${left} below ${right}.`,
+  thinned: (
+    pattern: string,
+    what: 'thins' | 'drops an octave' | 'holds the block',
+    symbol: string,
+    bar: number,
+  ) => `${pattern} ${what} under ${symbol} in bar ${bar}: the right hand comes within two half steps.`,
+  patternUnknown: (pattern: string) => `The pattern “${pattern}” is not known here: blocks are played.`,
+  patternUnfit: (pattern: string, metre: string) => `${pattern} is not made for ${metre}: blocks are played.`,
+  patternsMadeFor: (metre: string, names: readonly string[]) => `Made for ${metre}: ${names.join(', ')}.`,
+};

@@ -1,0 +1,3 @@
+export { says } from './findings';
+export { because } from './reasons';
+export { offers } from './remedies';

@@ -1,0 +1,46 @@
+/** What a remedy offers to do, on its button. */
+export const offers = {
+  leaveOut: (what: string) => `Leave ${what} out`,
+  leaveItOut: () => 'Leave it out',
+  writeAnother: () => 'Write the chord in another way',
+  partOctave: (direction: 1 | -1) => `Play this part an octave ${direction > 0 ? 'higher' : 'lower'}`,
+
+  endFirst: () => 'End the first where the second begins',
+  leaveLowerOut: () => 'Leave the lower one out',
+  typeWords: () => 'Type their words',
+  leaveUnsung: () => 'Leave them unsung',
+  leaveWordsOut: () => 'Leave these words out',
+  addNotes: () => 'Add or split notes',
+  makeIt: (note: string) => `Make it ${note}`,
+
+  cross: () => 'Let the hands cross here',
+  letGo: () => 'Play it whole and let it go early',
+  leaveChordOut: () => 'Leave the chord out',
+  raiseAnotherOctave: () => 'Raise the melody another octave',
+  raiseMelody: () => 'Raise the melody an octave',
+  raiseMelodyAndChord: () => 'Raise the melody an octave and the chord with it',
+  rootAlone: () => 'Play the root alone',
+  openFifth: () => 'Play it as an open fifth',
+  block: () => 'Play it as a block',
+  twoNotes: () => 'Two notes for this chord',
+  release: () => 'Release it, and the nearest voicing that fits is chosen',
+
+  lowerPosition: () => 'Take a lower position',
+  lowerInversion: () => 'Take a lower inversion',
+  thinChord: () => 'Thin the chord',
+  releasePinned: () => 'Release the pinned position',
+  shareKey: (key: string) => `Let the right hand play ${key} for both`,
+  letGoBefore: (key: string) => `Let the chord go before ${key}`,
+  thinTo: (notes: 'two' | 'three') => `Thin this chord to ${notes} notes`,
+  rootless: () => 'Drop its root and add the ninth',
+  twoNotesInPart: () => 'Two notes in the whole part',
+  partMelodyUp: () => 'Melody of the part an octave higher',
+
+  anotherChord: (symbol: string, why: string) => `${symbol}: ${why}`,
+  anotherQuality: () => 'another quality',
+  withoutMember: (letter: string) => `Leave out the ${letter}`,
+  strikeAfter: (count: string) => `Strike the chord after it, on ${count}`,
+
+  inFull: () => 'Play the pattern in full all the same',
+  playHere: (pattern: string) => `Play ${pattern} here`,
+};
