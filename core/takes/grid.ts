@@ -50,27 +50,49 @@ export interface Fit {
  * ascending; `spread` is one standard deviation of the player in beats.
  */
 export function fitGrid(onsets: readonly number[], spread: number, only: Grid | null = null): Fit {
-  const beats = byBeat(onsets);
   const allowed = only === null ? WHOLE_TAKE : [only];
+  const beats = fitBeats(onsets, allowed, spread);
   const whole = allowed.map((grid) => ({
     grid,
-    cost: [...beats.values()].reduce((sum, list) => sum + beatCost(list, grid, spread), 0),
+    cost: beats.reduce((sum, { on }) => sum + on[grid].cost, 0),
   }));
   const best = whole.reduce((a, b) => (b.cost < a.cost ? b : a));
-  const mixed = new Map<number, Grid>();
-  let mixedCost = MIXING_COST;
-  const usual = usualGrids(beats, spread);
-  for (const [beat, list] of beats) {
-    const choices = MIXED.map((grid) => ({ grid, cost: beatCost(list, grid, spread) + usual[grid] }));
-    const chosen = choices.reduce((a, b) => (b.cost < a.cost ? b : a));
-    mixed.set(beat, chosen.grid);
-    mixedCost += chosen.cost;
-  }
-  const isMixed = only === null && mixedCost < best.cost;
-  const grids = isMixed ? mixed : new Map([...beats.keys()].map((beat) => [beat, best.grid] as const));
-  const placed: Placed[] = [];
-  for (const [beat, list] of beats) placed.push(...placeIn(beat, list, grids.get(beat) as Grid, spread));
-  return { placed, grid: isMixed ? null : best.grid, byBeat: grids };
+  const usual = only === null ? usualGrids(beats) : null;
+  const mixed = usual && beats.map(({ on }) => cheapest(MIXED, (grid) => on[grid].cost + usual[grid]));
+  const mixedCost = mixed?.reduce((sum, { cost }) => sum + cost, MIXING_COST) ?? Infinity;
+  const isMixed = mixed !== null && mixedCost < best.cost;
+  const grids = beats.map((_, i) => (isMixed ? mixed[i].grid : best.grid));
+  return {
+    placed: beats.flatMap(({ beat, on }, i) => placesOf(beat, on[grids[i]].chosen, grids[i])),
+    grid: isMixed ? null : best.grid,
+    byBeat: new Map(beats.map(({ beat }, i) => [beat, grids[i]])),
+  };
+}
+
+/** The onsets of one beat put on a grid: a place for each, and what that costs. */
+interface OnGrid {
+  readonly chosen: readonly number[];
+  readonly cost: number;
+}
+
+interface FittedBeat {
+  readonly beat: number;
+  /** By grid; each is fitted once, however often it is compared. */
+  readonly on: Record<Grid, OnGrid>;
+}
+
+function fitBeats(onsets: readonly number[], grids: readonly Grid[], spread: number): FittedBeat[] {
+  return [...byBeat(onsets)].map(([beat, list]) => ({
+    beat,
+    on: Object.fromEntries(grids.map((grid) => [grid, fitted(list, grid, spread)])) as FittedBeat['on'],
+  }));
+}
+
+function cheapest(
+  grids: readonly Grid[],
+  costOf: (grid: Grid) => number,
+): { readonly grid: Grid; readonly cost: number } {
+  return grids.map((grid) => ({ grid, cost: costOf(grid) })).reduce((a, b) => (b.cost < a.cost ? b : a));
 }
 
 /** Onsets by the beat they fall in, each as a part of it. */
@@ -78,18 +100,19 @@ function byBeat(onsets: readonly number[]): Map<number, number[]> {
   const beats = new Map<number, number[]>();
   for (const onset of onsets) {
     const beat = Math.floor(onset);
-    beats.set(beat, [...(beats.get(beat) ?? []), onset - beat]);
+    const list = beats.get(beat);
+    if (list) list.push(onset - beat);
+    else beats.set(beat, [onset - beat]);
   }
   return beats;
 }
 
 /** How rare each grid is in this take, in nats, from a first look beat by beat: what is common is likelier. */
-function usualGrids(beats: ReadonlyMap<number, readonly number[]>, spread: number): Record<Grid, number> {
+function usualGrids(beats: readonly FittedBeat[]): Record<Grid, number> {
   const counts: Record<Grid, number> = { beat: 1, eighths: 1, swing: 0, triplets: 0.5, sixteenths: 0.5 };
   let total = 3;
-  for (const list of beats.values()) {
-    const choices = MIXED.map((grid) => ({ grid, cost: beatCost(list, grid, spread) }));
-    counts[choices.reduce((a, b) => (b.cost < a.cost ? b : a)).grid]++;
+  for (const { on } of beats) {
+    counts[cheapest(MIXED, (grid) => on[grid].cost).grid]++;
     total++;
   }
   const rarity = (grid: Grid): number => -0.7 * Math.log(Math.max(0.01, counts[grid] / total));
@@ -102,9 +125,9 @@ function usualGrids(beats: ReadonlyMap<number, readonly number[]>, spread: numbe
   };
 }
 
-function beatCost(list: readonly number[], grid: Grid, spread: number): number {
+function fitted(list: readonly number[], grid: Grid, spread: number): OnGrid {
   const { chosen, cost } = assign(list, grid, spread);
-  return GRIDS[grid].cost + cost + figureCost(chosen, grid);
+  return { chosen, cost: GRIDS[grid].cost + cost + figureCost(chosen, grid) };
 }
 
 /** Off-beat sixteenths around a silent half beat are rarer than the triplet they resemble; half-filled triplets too. */
@@ -122,11 +145,7 @@ function figureCost(chosen: readonly number[], grid: Grid): number {
  * Onsets of one beat to places of its grid in order, the sum of squared errors least; two on one place cost extra.
  * Dynamic programming over onsets and places.
  */
-function assign(
-  list: readonly number[],
-  grid: Grid,
-  spread: number,
-): { readonly chosen: readonly number[]; readonly cost: number } {
+function assign(list: readonly number[], grid: Grid, spread: number): OnGrid {
   const { heard } = GRIDS[grid];
   const error = (x: number, p: number): number =>
     Math.min(MOST_ERROR_COST, ((x - heard[p]) / spread) ** 2 / 2);
@@ -152,12 +171,9 @@ function assign(
   return { chosen, cost };
 }
 
-function placeIn(beat: number, list: readonly number[], grid: Grid, spread: number): Placed[] {
+function placesOf(beat: number, chosen: readonly number[], grid: Grid): Placed[] {
   const { heard, written } = GRIDS[grid];
-  return assign(list, grid, spread).chosen.map((p) => ({
-    written: beat + written[p],
-    heard: beat + heard[p],
-  }));
+  return chosen.map((p) => ({ written: beat + written[p], heard: beat + heard[p] }));
 }
 
 /** The grid of a take in words. */

@@ -3,7 +3,7 @@ import type { Arrangement } from '@joined-hands/core/arrangement';
 import type { Profile, Song, SongEdit } from '@joined-hands/core/song';
 import { proxy, type Remote, wrap } from 'comlink';
 import { Observable } from 'rxjs';
-import type { Arranger } from './arrange.worker';
+import type { Arranger } from './arranging';
 import { SongNumbers } from './songs-known';
 import { Receiver, type Sent } from './travelling';
 
@@ -32,12 +32,15 @@ export class ArrangerClient {
     if (edit && this.lastSong) this.numbers.edited(this.lastSong, edit, song);
     this.lastSong = song;
     return new Observable((subscriber) => {
-      const came = proxy((sent: Sent) => {
-        // What is left out next time counts on all that was sent, whether it is still wanted or not.
-        const arrangement = this.receiver.unpack(sent, song, profile);
-        if (job === this.lastJob) subscriber.next(arrangement);
-        if (!sent.isPartial) subscriber.complete();
-        return Promise.resolve();
+      const came = proxy(async (sent: Sent): Promise<void> => {
+        try {
+          // What is left out next time counts on all that was sent, whether it is still wanted or not.
+          const arrangement = this.receiver.unpack(sent, song, profile);
+          if (job === this.lastJob) subscriber.next(arrangement);
+          if (!sent.isPartial) subscriber.complete();
+        } catch (error) {
+          subscriber.error(error);
+        }
       });
       const ask = async (isWhole: boolean): Promise<void> => {
         const isKnown = await this.worker.arrange(

@@ -1,19 +1,4 @@
-import type { Profile } from '@joined-hands/core/song';
 import { expose } from 'comlink';
-import { type Answers, answerTo, type Question } from './answers';
-import { type SongMessage, SongsKnown } from './songs-known';
+import { asking } from './asking';
 
-/** An answer, or that the song must be sent whole first. */
-export type Reply = { readonly answer: Answers[keyof Answers] } | { readonly isUnknown: true };
-
-const songs = new SongsKnown();
-
-const asked = {
-  ask(message: SongMessage, profile: Profile, question: Question): Reply {
-    const song = songs.take(message);
-    return song ? { answer: answerTo(song, profile, question) } : { isUnknown: true };
-  },
-};
-
-export type Asked = typeof asked;
-expose(asked);
+expose(asking());

@@ -7,7 +7,7 @@ import { workbench } from '../state/reducer';
 import { Problems } from '../ui/problems';
 import { ArrangerClient } from './arranger';
 import type { Answers, Question } from './answers';
-import type { Asked } from './ask.worker';
+import type { Asked } from './asking';
 import { Receiver } from './travelling';
 
 /**

@@ -1,0 +1,108 @@
+import '@angular/compiler';
+import { Injector, signal } from '@angular/core';
+import type { KeyEvent } from '@joined-hands/core/takes';
+import { Store } from '@ngrx/store';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { DEMO_SONGS } from '../../../../demo/songs';
+import { Piano } from '../sound/piano';
+import { Player } from '../sound/player';
+import { Recorder } from './recorder';
+
+const [lanterns] = DEMO_SONGS;
+
+describe('recording against a click', () => {
+  const clicks: { pitch: number; at: number }[] = [];
+  const struck: number[] = [];
+  const stopped = vi.fn();
+  let recorder: Recorder;
+  let press: (event: KeyEvent) => void;
+  let now: () => number;
+  const source = {
+    start: (pressed: typeof press, seconds: typeof now) => {
+      press = pressed;
+      now = seconds;
+    },
+    stop: vi.fn(),
+  };
+
+  beforeEach(() => {
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'performance'] });
+    vi.stubGlobal('window', globalThis);
+    clicks.length = struck.length = 0;
+    source.stop.mockClear();
+    const instrument = {
+      tone: { now: () => 100, Frequency: (midi: number) => ({ toFrequency: () => midi }) },
+      click: {
+        triggerAttackRelease: (pitch: number, _: number, at: number) => void clicks.push({ pitch, at }),
+      },
+      sampler: { triggerAttackRelease: (key: number) => void struck.push(key) },
+    };
+    const injector = Injector.create({
+      providers: [
+        { provide: Recorder },
+        { provide: Piano, useValue: { ready: async () => instrument } },
+        { provide: Player, useValue: { stop: stopped } },
+        { provide: Store, useValue: { selectSignal: () => signal(lanterns) } },
+      ],
+    });
+    recorder = injector.get(Recorder);
+    recorder.beatsPerMinute.set(60);
+  });
+  afterEach(() => {
+    vi.useRealTimers();
+    vi.unstubAllGlobals();
+  });
+  const started = () => vi.advanceTimersByTimeAsync(0);
+
+  it('counts one bar in, then clicks the bars asked for, the downbeats higher', async () => {
+    const take = recorder.record(source, 0, 2880);
+    await started();
+    expect(stopped).toHaveBeenCalled();
+    expect(clicks.map((c) => Math.round((c.at - 100) * 1000))).toEqual([150, 1150, 2150, 3150, 4150, 5150]);
+    expect(clicks.map((c) => c.pitch > 1500)).toEqual([true, false, false, true, false, false]);
+    expect(recorder.state()).toBe('counting in');
+    await vi.advanceTimersByTimeAsync(150);
+    expect(recorder.beat()).toBe(1);
+    await vi.advanceTimersByTimeAsync(2000);
+    expect([recorder.beat(), recorder.state()]).toEqual([3, 'counting in']);
+    await vi.advanceTimersByTimeAsync(1000);
+    expect([recorder.beat(), recorder.state()]).toEqual([1, 'recording']);
+    await vi.advanceTimersByTimeAsync(4000);
+    expect(await take).toEqual([]);
+    expect([recorder.state(), recorder.beat(), recorder.isBusy()]).toEqual(['idle', null, false]);
+  });
+
+  it('times keys from the first beat after the count-in and sounds them', async () => {
+    const take = recorder.record(source, 0, 2880);
+    await vi.advanceTimersByTimeAsync(150 + 3000 + 500);
+    expect(now()).toBeCloseTo(0.5, 3);
+    press({ seconds: now(), midi: 69, velocity: 80 });
+    press({ seconds: 0.9, midi: 69, velocity: 0 });
+    expect(struck).toEqual([69]);
+    recorder.stop();
+    expect((await take).map((e) => [e.midi, e.velocity])).toEqual([
+      [69, 80],
+      [69, 0],
+    ]);
+    expect(source.stop).toHaveBeenCalledOnce();
+  });
+
+  it('leaves out what was played while it counted in, not a first note a little early', async () => {
+    const take = recorder.record(source, 0, 2880);
+    await started();
+    for (const seconds of [-2, -0.76, -0.74, 0]) press({ seconds, midi: 60, velocity: 80 });
+    recorder.stop();
+    expect((await take).map((e) => e.seconds)).toEqual([-0.74, 0]);
+  });
+
+  it('ends one take when another begins; nothing of the first rings on', async () => {
+    const first = recorder.record(source, 0, 2880);
+    await started();
+    const second = recorder.record(source, 0, 2880);
+    expect(await first).toEqual([]);
+    await started();
+    expect(clicks).toHaveLength(12);
+    await vi.advanceTimersByTimeAsync(10_000);
+    expect(await second).toEqual([]);
+  });
+});

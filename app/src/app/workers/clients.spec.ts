@@ -1,0 +1,151 @@
+import '@angular/compiler';
+import { Injector, signal } from '@angular/core';
+import { arrange } from '@joined-hands/core/arrange';
+import type { Arrangement } from '@joined-hands/core/arrangement';
+import { applyEdit, DEFAULT_PROFILE, type Song, type SongEdit } from '@joined-hands/core/song';
+import { Store } from '@ngrx/store';
+import { expose } from 'comlink';
+import { lastValueFrom, type Observable, toArray } from 'rxjs';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { DEMO_SONGS } from '../../../../demo/songs';
+import { Problems } from '../ui/problems';
+import { ArrangerClient } from './arranger';
+import { arranging } from './arranging';
+import { Asker } from './asker';
+import { asking } from './asking';
+import type { SongMessage } from './songs-known';
+
+const [lanterns, sluicegate] = DEMO_SONGS;
+const rung = (n: number): SongEdit => ({ kind: 'choose', choices: { rung: n } });
+
+/** Workers that run here: what is sent is cloned as between threads, and written down. */
+const sent: unknown[] = [];
+const ports: MessagePort[] = [];
+class WorkerHere {
+  constructor(url: URL) {
+    const { port1, port2 } = new MessageChannel();
+    expose(url.pathname.endsWith('ask.worker') ? asking() : arranging(), port2 as never);
+    const post = port1.postMessage.bind(port1);
+    port1.postMessage = (message: { argumentList?: { value: unknown }[] }, transfer: never) => {
+      for (const { value } of message.argumentList ?? []) sent.push(value);
+      post(message, transfer);
+    };
+    ports.push(port1, port2);
+    return port1 as unknown as WorkerHere;
+  }
+}
+
+/** What told the worker of the song: whole, by an edit, or by number alone. */
+function told(): string[] {
+  return sent.flatMap((value) => {
+    const message = value as Partial<SongMessage>;
+    if (typeof value !== 'object' || value === null || !('number' in value)) return [];
+    return [message.whole ? 'whole' : message.edited ? 'edit' : 'number'];
+  });
+}
+
+describe('the clients of the workers', () => {
+  let client: ArrangerClient;
+  let asker: Asker;
+  const shown = signal<Song | null>(null);
+  const problems = new Problems();
+
+  beforeEach(() => {
+    vi.stubGlobal('Worker', WorkerHere);
+    sent.length = 0;
+    const injector = Injector.create({
+      providers: [
+        { provide: ArrangerClient },
+        { provide: Asker },
+        { provide: Problems, useValue: problems },
+        { provide: Store, useValue: { selectSignal: () => shown } },
+      ],
+    });
+    client = injector.get(ArrangerClient);
+    asker = injector.get(Asker);
+  });
+  afterEach(() => {
+    for (const port of ports.splice(0)) port.close();
+    vi.unstubAllGlobals();
+  });
+
+  const all = (arranging: Observable<Arrangement>): Promise<Arrangement[]> =>
+    lastValueFrom(arranging.pipe(toArray()), { defaultValue: [] });
+
+  it('give the part on screen, then the whole, each as the core makes it', async () => {
+    const [first, whole] = await all(client.arrange(lanterns, DEFAULT_PROFILE, 2, null));
+    const expected = arrange(lanterns, DEFAULT_PROFILE);
+    expect([first.isPartial, whole.isPartial]).toEqual([true, false]);
+    expect(first.arranged[2]).toEqual(expected.arranged[2]);
+    expect(first.arranged.filter((part) => part !== null)).toHaveLength(1);
+    expect(whole.right).toEqual(expected.right);
+    expect(whole.left).toEqual(expected.left);
+    expect(whole.findings).toEqual(expected.findings);
+    expect(whole.song).toBe(lanterns);
+  });
+
+  it('name a song first, send it whole where it is not known, then what edits do to it', async () => {
+    await all(client.arrange(lanterns, DEFAULT_PROFILE, 0, null));
+    const five = applyEdit(lanterns, rung(5));
+    const [, whole] = await all(client.arrange(five, DEFAULT_PROFILE, 0, rung(5)));
+    expect(told()).toEqual(['number', 'whole', 'edit']);
+    expect(whole.left).toEqual(arrange(five, DEFAULT_PROFILE).left);
+  });
+
+  it('send another song whole', async () => {
+    await all(client.arrange(lanterns, DEFAULT_PROFILE, 0, null));
+    const [, whole] = await all(client.arrange(sluicegate, DEFAULT_PROFILE, 0, null));
+    expect(told()).toEqual(['number', 'whole', 'number', 'whole']);
+    expect(whole.song.title).toBe('Sluicegate Song');
+  });
+
+  it('let a newer job win: the older one ends without its whole', async () => {
+    const five = applyEdit(lanterns, rung(5));
+    const older = all(client.arrange(lanterns, DEFAULT_PROFILE, 0, null));
+    const newer = all(client.arrange(five, DEFAULT_PROFILE, 0, rung(5)));
+    expect((await older).filter((a) => !a.isPartial)).toEqual([]);
+    expect((await newer).at(-1)?.song).toBe(five);
+  });
+
+  it('answer questions about the song sent, and send it once', async () => {
+    const facts = await asker.ask(lanterns, DEFAULT_PROFILE, { kind: 'facts' });
+    expect(facts).toEqual({ parts: 6, seconds: 45 });
+    const found = await asker.ask(lanterns, DEFAULT_PROFILE, { kind: 'keys' });
+    expect(found[0].key).toMatchObject({ mode: 'minor' });
+    expect(told()).toEqual(['number', 'whole', 'number']);
+  });
+
+  it('drop an answer that comes for another song than the one shown', async () => {
+    const came: string[] = [];
+    shown.set(sluicegate);
+    asker.answer({ song: lanterns, profile: DEFAULT_PROFILE }, { kind: 'keys' }, () => came.push('lanterns'));
+    asker.answer({ song: sluicegate, profile: DEFAULT_PROFILE }, { kind: 'keys' }, () =>
+      came.push('sluicegate'),
+    );
+    await asker.ask(sluicegate, DEFAULT_PROFILE, { kind: 'facts' });
+    expect(came).toEqual(['sluicegate']);
+  });
+
+  it('say what could not be answered', async () => {
+    shown.set(lanterns);
+    asker.answer(
+      { song: lanterns, profile: DEFAULT_PROFILE },
+      {
+        kind: 'trial',
+        edit: { kind: 'transposed', key: { tonic: 'nonsense', mode: 'minor' }, semitones: 1 } as never,
+      },
+      () => undefined,
+    );
+    await vi.waitFor(() =>
+      expect(problems.sentence()).toMatch(/^A question about the song could not be answered: /),
+    );
+  });
+
+  it('give an arrangement ready to be heard, without fingers', async () => {
+    const heard = await asker.heard(lanterns, DEFAULT_PROFILE, { kind: 'trial', edit: rung(5) });
+    const expected = arrange(applyEdit(lanterns, rung(5)), DEFAULT_PROFILE, { withoutFingers: true });
+    expect(heard.left.map((n) => [n.tick, n.midi, n.finger])).toEqual(
+      expected.left.map((n) => [n.tick, n.midi, n.finger]),
+    );
+  });
+});
