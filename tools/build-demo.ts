@@ -1,12 +1,16 @@
-// Writes the demo songs as project files and lead sheets into demo/files: npm run demo
+// Writes the demo songs as project files and lead sheets into demo/files, and read aloud into demo/readings (look at what
+// changes there: each line is music somebody has to approve): npm run demo
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { arrange } from '../core/arrange';
 import { writeMusicXml, writeProject } from '../core/formats';
 import { applyEdit, DEFAULT_PROFILE } from '../core/song';
+import { readingOf } from '../demo/reading';
 import { DEMO_SONGS } from '../demo/songs';
 
 const folder = new URL('../demo/files/', import.meta.url);
+const readings = new URL('../demo/readings/', import.meta.url);
 mkdirSync(folder, { recursive: true });
+mkdirSync(readings, { recursive: true });
 for (const song of DEMO_SONGS) {
   const name = song.id.replace(/^demo-/, '');
   writeFileSync(new URL(`${name}.joined.json`, folder), writeProject({ song, profile: DEFAULT_PROFILE }));
@@ -14,5 +18,6 @@ for (const song of DEMO_SONGS) {
     withoutFingers: true,
   });
   writeFileSync(new URL(`${name}.musicxml`, folder), writeMusicXml(leadSheet));
+  writeFileSync(new URL(`${song.id}.txt`, readings), readingOf(song).join('\n') + '\n');
 }
 console.log(`Wrote ${DEMO_SONGS.length} songs into demo/files.`);

@@ -1,0 +1,110 @@
+import { arrange, compareLayouts } from '../core/arrange';
+import type { Arrangement } from '../core/arrangement';
+import { findKeys } from '../core/harmony';
+import { type HandNote } from '../core/hands';
+import { handsInWords } from '../core/joining';
+import { keyName, nameOf } from '../core/music';
+import { progressionsOf } from '../core/parts';
+import { barAt, beatAt, type Choices, DEFAULT_PROFILE, type Song } from '../core/song';
+import { suggestionsAt, TASTES } from '../core/suggesting';
+import { LAYOUT_ROWS } from '../core/voicing';
+import { whyOf } from '../core/words';
+
+/**
+ * A demo song read aloud, line by line, as a teacher checks it: what was found in it, every chord with its keys and the
+ * reason, what each layout does with its beginning, both hands on the moving rungs. The readings beside this file were
+ * read through by hand; a line that changes is a change of music that somebody has to approve.
+ */
+export function readingOf(song: Song): string[] {
+  const plain = arrangedWith(song, {});
+  return [
+    `# ${song.title}`,
+    ...findKeys(song)
+      .slice(0, 2)
+      .map(({ key, reasons }) => `key ${keyName(key)}: ${reasons.join(', ')}`),
+    '',
+    ...partLines(plain),
+    '',
+    ...progressionsOf(plain.played, plain.parts).map(({ numerals, symbols }) => `${numerals} | ${symbols}`),
+    '',
+    ...plain.changes.map((c, i) => `${changeLine(plain, i)} | ${whyOf(plain.changes[i - 1] ?? null, c)}`),
+    '',
+    ...plain.findings.map(
+      (f) => `${placeOf(plain, f.tick)} ${f.kind}: ${f.text} → ${f.remedies.join(' · ')}`,
+    ),
+    '',
+    ...LAYOUT_ROWS.map(({ layout }) => `${layout}: ${beginning(arrangedWith(song, { layout }))}`),
+    ...compareLayouts(song, DEFAULT_PROFILE, null).map((c) => `${c.layout}: ${c.words}`),
+    '',
+    ...([5, 7] as const).flatMap((rung) => {
+      const arrangement = arrangedWith(song, { rung });
+      return [
+        `rung ${rung}`,
+        `left: ${struck(arrangement, arrangement.left)}`,
+        ...arrangement.fills.map(
+          (f) => `fill ${f.where} (${f.id}, ${f.variant}, ${f.taken ? 'taken' : 'not taken'}): ${f.reason}`,
+        ),
+        ...arrangement.findings
+          .filter((f) => f.kind === 'thinned' || f.kind === 'bump')
+          .map((f) => `${placeOf(arrangement, f.tick)} ${f.text}`),
+      ];
+    }),
+    ...(['straight', 'anticipated', 'dotted', 'swung'] as const).map(
+      (rhythm) =>
+        `${rhythm}: ${struck(arrangedWith(song, { rhythm }), arrangedWith(song, { rhythm }).right)}`,
+    ),
+    '',
+    ...TASTES.flatMap(({ taste }) =>
+      song.changes.slice(0, 6).map(({ id, tick }) => {
+        const list = suggestionsAt(song, id, taste, false).slice(0, 4);
+        return `${taste} ${tick}: ${list.map((s) => `${s.symbol} +${Math.round(s.behind * 10) / 10} (${s.why})`).join('; ')}`;
+      }),
+    ),
+  ];
+}
+
+function arrangedWith(song: Song, choices: Partial<Choices>): Arrangement {
+  return arrange({ ...song, choices: { ...song.choices, ...choices } }, DEFAULT_PROFILE, {
+    withoutFingers: true,
+  });
+}
+
+function placeOf({ played }: Arrangement, tick: number): string {
+  const bar = barAt(played.bars, tick);
+  return `${bar.number}.${beatAt(bar, tick)}`;
+}
+
+function partLines(arrangement: Arrangement): string[] {
+  return arrangement.parts.map((part, i) => {
+    const hands = handsInWords(arrangement.relations, i);
+    const related = part.relatedTo === null ? '' : ` ${part.relation} ${part.relatedTo}`;
+    return `part ${part.number} ${part.label} bars ${part.fromBar}–${part.toBar}${related} | ${part.reasons.join(', ')} | ${hands}`;
+  });
+}
+
+function changeLine(arrangement: Arrangement, index: number): string {
+  const { change, degree, pitches, meeting } = arrangement.changes[index];
+  const keys = pitches.map(nameOf).join(' ');
+  return `${placeOf(arrangement, change.tick)} ${change.symbol} ${degree.numeral}, ${degree.job} | ${keys} | ${meeting.how}`;
+}
+
+function beginning({ changes }: Arrangement): string {
+  return changes
+    .slice(0, 6)
+    .map((c) => c.pitches.map(nameOf).join(' '))
+    .join(' | ');
+}
+
+/** "3.1 A2 E3+A3": where and what a hand strikes, in the first parts of the song. */
+function struck(arrangement: Arrangement, notes: readonly HandNote[]): string {
+  const end = arrangement.parts[Math.min(2, arrangement.parts.length - 1)].toTick;
+  const byTick = new Map<number, HandNote[]>();
+  for (const note of notes.filter((n) => n.tick < end))
+    byTick.set(note.tick, [...(byTick.get(note.tick) ?? []), note]);
+  return [...byTick]
+    .map(([tick, together]) => {
+      const names = together.map((n) => `${nameOf(n.pitch)}:${n.length}`).join('+');
+      return `${placeOf(arrangement, tick)} ${names}`;
+    })
+    .join(' ');
+}

@@ -1,0 +1,11 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { readingOf } from './reading';
+import { DEMO_SONGS } from './songs';
+
+describe('the demo songs read aloud', () => {
+  it.each(DEMO_SONGS.map((song) => [song.title, song] as const))('%s', (_, song) => {
+    const file = new URL(`./readings/${song.id}.txt`, import.meta.url);
+    expect(readingOf(song)).toEqual(readFileSync(file, 'utf8').trimEnd().split('\n'));
+  });
+});
