@@ -124,7 +124,7 @@ test.describe('on a telephone', () => {
     await openSong(page, 'Lanterns at Low Water');
     const rail = page.locator('aside.rail');
     await expect(rail).toBeHidden();
-    await page.getByRole('button', { name: 'Parts' }).click();
+    await page.getByRole('button', { name: 'All parts' }).click();
     await expect(rail).toBeVisible();
     await rail.getByRole('button', { name: /Middle/ }).click();
     await expect(page.locator('jh-seam .symbol').first()).toHaveText('F');
