@@ -16,21 +16,6 @@ export class FileError extends Error {
 /** The largest file read, in bytes. */
 export const MOST_BYTES = 20 * 1024 * 1024;
 
-/** Kinds of files that are read, by ending. */
-export const READ_ENDINGS = [
-  '.musicxml',
-  '.xml',
-  '.mxl',
-  '.mid',
-  '.midi',
-  '.joined.json',
-  '.json',
-  '.txt',
-  '.cho',
-  '.chopro',
-  '.pro',
-];
-
 /** Refuses text longer than a file may be. */
 export function refuseTooLarge(length: number): void {
   if (length <= MOST_BYTES) return;

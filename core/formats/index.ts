@@ -1,13 +1,13 @@
 export { type TuneCandidate } from './candidates';
 export { readChart } from './chordPro';
-export { FileError, MOST_BYTES, READ_ENDINGS } from './fileError';
+export { FileError, MOST_BYTES } from './fileError';
 export { EntryError, readLetters, writeLetters } from './letters';
 export { writeMidi } from './midiWrite';
 export { readMusicXml } from './musicxmlRead';
 export { writeMusicXml } from './musicxmlWrite';
 export { writeMxl } from './mxlWrite';
 export { valuesOf } from './noteValues';
-export { type OpenedFile, openFile } from './openFile';
+export { type OpenedFile, openFile, READ_ENDINGS } from './openFile';
 export { readProject, writeProject } from './project';
 export { reportOf, totalsOf } from './report';
 export { countsOfTake, FieldError, readTune, type TypedTune, writeTune } from './typedTune';

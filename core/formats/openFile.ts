@@ -1,7 +1,7 @@
 import type { Profile } from '../song';
 import type { TuneCandidate } from './candidates';
 import { readChart } from './chordPro';
-import { FileError, READ_ENDINGS, refuseTooLarge } from './fileError';
+import { FileError, refuseTooLarge } from './fileError';
 import { readMidiTunes } from './midiRead';
 import { readMusicXmlTunes } from './musicxmlRead';
 import { readProject } from './project';
@@ -12,24 +12,44 @@ export type OpenedFile =
   | { readonly kind: 'project'; readonly song: TuneCandidate['song']; readonly profile: Profile }
   | { readonly kind: 'tunes'; readonly tunes: readonly TuneCandidate[] };
 
-/** Opens a file of any kind that is read, known by its ending and its first bytes. Throws {@link FileError}. */
+type Tunes = (bytes: Uint8Array, songId: string, title: string) => OpenedFile;
+
+const tunes =
+  (read: (bytes: Uint8Array, songId: string, title: string) => readonly TuneCandidate[]): Tunes =>
+  (bytes, songId, title) => ({ kind: 'tunes', tunes: read(bytes, songId, title) });
+
+/** Kinds of files that are read, by ending: a new format is a file that reads it and a row here. */
+const FORMATS: readonly { readonly endings: readonly string[]; readonly read: Tunes }[] = [
+  {
+    endings: ['.musicxml', '.xml'],
+    read: tunes((bytes, id, title) => readMusicXmlTunes(textOf(bytes), id, title)),
+  },
+  { endings: ['.mxl'], read: tunes((bytes, id, title) => readMusicXmlTunes(scoreInMxl(bytes), id, title)) },
+  { endings: ['.mid', '.midi'], read: tunes(readMidiTunes) },
+  {
+    endings: ['.joined.json', '.json'],
+    read: (bytes) => ({ kind: 'project', ...readProject(textOf(bytes)) }),
+  },
+  { endings: ['.txt', '.cho', '.chopro', '.pro'], read: tunes(chart) },
+];
+
+/** Endings of the files that are read. */
+export const READ_ENDINGS = FORMATS.flatMap(({ endings }) => endings);
+
+function chart(bytes: Uint8Array, songId: string, title: string): TuneCandidate[] {
+  const song = readChart(textOf(bytes), songId, title);
+  return [{ id: 'chart', label: 'Chords to sing to', facts: `${song.changes.length} chords`, song }];
+}
+
+/** Opens a file of any kind that is read, known by its ending; a zip is a score whatever it is called. Throws {@link FileError}. */
 export function openFile(name: string, bytes: Uint8Array, songId: string): OpenedFile {
   refuseTooLarge(bytes.length);
   const lower = name.toLowerCase();
   const title = name.replace(/(\.joined)?\.[^.]+$/, '').slice(0, 200) || 'Untitled';
   if (bytes.length === 0) throw new FileError('The file is empty', '', 'Choose another file.');
-  if (/\.midi?$/.test(lower)) return { kind: 'tunes', tunes: readMidiTunes(bytes, songId, title) };
-  if (lower.endsWith('.mxl') || isZip(bytes))
-    return { kind: 'tunes', tunes: readMusicXmlTunes(scoreInMxl(bytes), songId, title) };
-  if (/\.(musicxml|xml)$/.test(lower))
-    return { kind: 'tunes', tunes: readMusicXmlTunes(textOf(bytes), songId, title) };
-  if (lower.endsWith('.json')) return { kind: 'project', ...readProject(textOf(bytes)) };
-  if (/\.(txt|cho|chopro|pro)$/.test(lower)) {
-    const song = readChart(textOf(bytes), songId, title);
-    return {
-      kind: 'tunes',
-      tunes: [{ id: 'chart', label: 'Chords to sing to', facts: `${song.changes.length} chords`, song }],
-    };
-  }
-  throw new FileError('This kind of file is not known', '', `Choose one of ${READ_ENDINGS.join(', ')}.`);
+  const ending = isZip(bytes) ? '.mxl' : lower;
+  const format = FORMATS.find(({ endings }) => endings.some((known) => ending.endsWith(known)));
+  if (!format)
+    throw new FileError('This kind of file is not known', '', `Choose one of ${READ_ENDINGS.join(', ')}.`);
+  return format.read(bytes, songId, title);
 }
