@@ -92,10 +92,11 @@ function longestOf(
   const before = new Longest(count);
   const after = new Longest(count);
   // What comes before a note, as a number: where that is alike as well, the figure has begun earlier.
-  const numbers = new Map<string, number>();
-  const begun = Int32Array.from(notes, (_, i) =>
-    i === 0 ? -1 : gotOrMade(numbers, `${names[i - 1]}:${waits[i - 1]}`, () => numbers.size),
-  );
+  const numberOfCome = numbered();
+  const begun = Int32Array.from(notes, (_, i) => (i === 0 ? -1 : numberOfCome(names[i - 1], waits[i - 1])));
+  // How a note follows on the one before, as a number: after how long, and which.
+  const numberOfStep = numbered();
+  const step = Int32Array.from(notes, (_, i) => (i === 0 ? -1 : numberOfStep(names[i], waits[i - 1])));
   const ticksFrom = (i: number, length: number): number =>
     (notes[i + length]?.tick ?? endTick) - notes[i].tick;
   /** Two notes from which `length` notes go alike and no more. */
@@ -110,9 +111,9 @@ function longestOf(
   /** Notes from which the first `length` notes go alike, parted by what follows. */
   const part = (alike: readonly number[], length: number): void => {
     const goesOn = alike.some((i) => ticksFrom(i, length) < most);
-    const next = (i: number): string =>
-      i + length < count ? `${waits[i + length - 1]}:${names[i + length]}` : `end${i}`;
-    const groups = groupedBy(alike, goesOn ? next : (i) => String(begun[i]));
+    // Nothing is like the end.
+    const next = (i: number): number => (i + length < count ? step[i + length] : -2 - i);
+    const groups = groupedBy(alike, goesOn ? next : (i) => begun[i]);
     if (length >= 2 && groups.length > 1 && alike.some((i) => ticksFrom(i, length) >= least)) {
       const earlier: number[] = [];
       for (const group of groups) {
@@ -123,12 +124,21 @@ function longestOf(
     if (goesOn) for (const group of groups) if (group.length > 1) part(group, length + 1);
   };
   const all = Array.from({ length: count }, (_, i) => i);
-  for (const group of groupedBy(all, (i) => String(names[i]))) if (group.length > 1) part(group, 1);
+  for (const group of groupedBy(all, (i) => names[i])) if (group.length > 1) part(group, 1);
   return { before, after };
 }
 
-function groupedBy(list: readonly number[], nameOf: (item: number) => string): number[][] {
-  const groups = new Map<string, number[]>();
+/** A number for each pair of numbers, the same for the same pair. */
+function numbered(): (one: number, other: number) => number {
+  const numbers = new Map<string, number>();
+  return (one, other) => gotOrMade(numbers, `${one}:${other}`, () => numbers.size);
+}
+
+function groupedBy(list: readonly number[], nameOf: (item: number) => number): (readonly number[])[] {
+  const first = nameOf(list[0]);
+  // Figures mostly go on alike: then nothing is parted.
+  if (list.every((item) => nameOf(item) === first)) return [list];
+  const groups = new Map<number, number[]>();
   for (const item of list) gotOrMade(groups, nameOf(item), (): number[] => []).push(item);
   return [...groups.values()];
 }
