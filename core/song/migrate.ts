@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { inOrder, meaningProblem } from './meaning';
 import { DEFAULT_DIVISION, SCHEMA_VERSION, type Song, songSchema } from './schema';
 
 /** A stored or exported song that cannot be opened; the message names the place in the file. */
@@ -104,7 +105,7 @@ function hasCuts(old: Record<string, unknown>): boolean {
 
 /**
  * A song of this version from stored JSON of this or an older version; the input is left as it is.
- * Throws {@link SongShapeError} naming the first place that does not fit.
+ * Throws {@link SongShapeError} naming the first place that does not fit, in shape or in meaning.
  */
 export function migrateSong(stored: unknown): Song {
   if (typeof stored !== 'object' || stored === null)
@@ -124,11 +125,14 @@ export function migrateSong(stored: unknown): Song {
   }
   const result = songSchema.safeParse(withoutImpossibleChanges(current));
   if (!result.success) throw new SongShapeError(firstIssue(result.error, 'song'));
-  return result.data;
+  const song = inOrder(result.data);
+  const problem = meaningProblem(song);
+  if (problem) throw new SongShapeError(problem);
+  return song;
 }
 
 /** "song.melody.3.tick: expected number" as a sentence. */
 export function firstIssue(error: z.ZodError, root: string): string {
   const issue = error.issues[0];
-  return `${[root, ...issue.path.map(String)].join('.')}: ${issue.message}.`;
+  return `${[root, ...issue.path.map(String)].join('.').slice(0, 100)}: ${issue.message.slice(0, 160)}.`;
 }

@@ -1,4 +1,5 @@
 import type { Routes, UrlMatchResult, UrlSegment } from '@angular/router';
+import type { SongRoute } from './frame/song-route';
 
 /** "song/…" and "song/…/tune": one view, so that changing the bench keeps the song open. */
 function songAddress(segments: UrlSegment[]): UrlMatchResult | null {
@@ -17,6 +18,7 @@ export const routes: Routes = [
     matcher: songAddress,
     title: 'Song · Joined Hands',
     loadComponent: () => import('./frame/song-route').then((m) => m.SongRoute),
+    canDeactivate: [(song: SongRoute) => song.mayLeave()],
   },
   {
     path: 'profile',

@@ -1,33 +1,34 @@
 import { inject, Injectable } from '@angular/core';
-import { factsOf } from '@joined-hands/core/arrangement';
+import type { Song } from '@joined-hands/core/song';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
 import {
   catchError,
-  concat,
   concatMap,
   debounceTime,
   defer,
   EMPTY,
-  filter,
   from,
   map,
-  merge,
   mergeMap,
   type MonoTypeOperatorFunction,
   of,
   switchMap,
+  tap,
   withLatestFrom,
 } from 'rxjs';
 import { ArrangementActions, PlaceActions, ProfileActions, SongActions } from '../state/actions';
 import { workbench } from '../state/reducer';
+import { strikeOut, writtenDown } from '../storage/journal';
+import { FIRST_PLACE } from '../storage/place';
 import { SongLock } from '../storage/song-lock';
-import { SongStore, StaleRevisionError } from '../storage/song-store';
+import { type OpenedSong, SongStore, UnreadableSongError } from '../storage/song-store';
 import { Problems } from '../ui/problems';
 import { ArrangerClient } from '../workers/arranger';
+import { Saver } from './saver';
 
-/** Well inside the second an edit may be lost at most. */
-const AUTOSAVE_MS = 400;
+/** The place is stored when the pianist has come to rest, in milliseconds. */
+const PLACE_MS = 400;
 
 /** What follows from actions: arranging in the worker, saving in the browser. */
 @Injectable()
@@ -35,10 +36,12 @@ export class WorkbenchEffects {
   private readonly actions = inject(Actions);
   private readonly store = inject(Store);
   private readonly songs = inject(SongStore);
+  private readonly saver = inject(Saver);
   private readonly arranger = inject(ArrangerClient);
   private readonly lock = inject(SongLock);
   private readonly problems = inject(Problems);
   private readonly state = this.store.select(workbench.selectWorkbenchState);
+  private readonly shown = this.store.selectSignal(workbench.selectWorkbenchState);
 
   readonly arrange = createEffect(() =>
     this.actions.pipe(
@@ -68,38 +71,44 @@ export class WorkbenchEffects {
     this.actions.pipe(
       ofType(SongActions.openAsked, SongActions.leaveAsked),
       concatMap((action) =>
-        concat(
-          defer(() => from(this.saveNow())).pipe(filter((saved) => saved !== null)),
-          action.type === SongActions.openAsked.type
-            ? defer(() => from(this.open(action.id, action.takeOver))).pipe(mergeMap((opened) => opened))
-            : defer(() => of(this.close(action.id))),
-        ).pipe(
-          catchError((error: unknown) =>
-            of(SongActions.wentWrong({ problem: sentence('The song could not be opened', error) })),
-          ),
+        defer(async () => {
+          await this.saver.now();
+          return action.type === SongActions.openAsked.type
+            ? this.open(action.id, action.takeOver)
+            : [this.close(action.id)];
+        }).pipe(
+          mergeMap((actions) => actions),
+          catchError((error: unknown) => of(notOpened(action.id, error))),
         ),
       ),
     ),
   );
 
-  readonly save = createEffect(() =>
-    merge(
+  readonly save = createEffect(
+    () =>
       this.actions.pipe(
-        ofType(SongActions.edited, SongActions.undone, SongActions.redone),
-        debounceTime(AUTOSAVE_MS),
+        ofType(SongActions.edited, SongActions.undone, SongActions.redone, SongActions.opened),
+        tap(() => {
+          if (this.shown().isDirty) this.saver.soon();
+        }),
       ),
-      this.actions.pipe(ofType(SongActions.saveAsked)),
-    ).pipe(
-      concatMap(() => from(this.saveNow())),
-      filter((action) => action !== null),
-    ),
+    { dispatch: false },
+  );
+
+  readonly pageGoes = createEffect(
+    () =>
+      this.actions.pipe(
+        ofType(SongActions.saveAsked),
+        tap(() => this.saver.pageGoes()),
+      ),
+    { dispatch: false },
   );
 
   readonly savePlace = createEffect(
     () =>
       this.actions.pipe(
         ofType(PlaceActions.moved),
-        debounceTime(AUTOSAVE_MS),
+        debounceTime(PLACE_MS),
         withLatestFrom(this.state),
         concatMap(([, { song, place, isReadOnly }]) =>
           song && !isReadOnly
@@ -131,56 +140,60 @@ export class WorkbenchEffects {
     });
   }
 
-  /** Reads a song once its lock is asked for; read-only where another tab holds it. */
+  /** Reads a song once its lock is held; read-only where another tab holds it. */
   private async open(id: string, takeOver: boolean): Promise<Action[]> {
-    const mine = await this.lock.take(
-      id,
-      () => this.store.dispatch(SongActions.takenOverElsewhere()),
-      takeOver,
-    );
-    const stored = await this.songs.get(id);
-    if (!stored) {
+    const holder = {
+      handOver: () => this.saver.now(),
+      lost: () => this.store.dispatch(SongActions.takenOverElsewhere()),
+    };
+    const mine = await this.lock.take(id, holder, takeOver);
+    const found = await this.read(id, mine);
+    if (!found) {
       this.lock.free(id);
       return [SongActions.missing({ id })];
     }
     const profile = await this.songs.profile();
     if (mine) await this.songs.opened(id);
-    const { song, revision, place } = stored;
     return [
       ...(profile ? [ProfileActions.read({ profile })] : []),
-      SongActions.opened({ song, revision, place, isReadOnly: !mine }),
+      SongActions.opened({ ...found, isReadOnly: !mine }),
     ];
+  }
+
+  /** The song as it is stored, or as it was written down when the page went before it could be stored. */
+  private async read(
+    id: string,
+    mine: boolean,
+  ): Promise<(OpenedSong & { readonly isDirty: boolean }) | null> {
+    const stored = await this.songs.get(id);
+    const noted = mine ? writtenDown(id) : null;
+    if (!noted) return stored ? { ...stored, isDirty: false } : null;
+    const revision = stored?.revision ?? 0;
+    const goesOn = noted.revision === revision || (noted.isWriting && noted.revision + 1 === revision);
+    if (goesOn) return { song: noted.song, revision, place: stored?.place ?? FIRST_PLACE, isDirty: true };
+    if (stored && JSON.stringify(stored.song) !== JSON.stringify(noted.song)) await this.keepCopy(noted.song);
+    strikeOut(id);
+    return stored ? { ...stored, isDirty: false } : null;
+  }
+
+  /** What another tab overtook is kept, as a song of its own. */
+  private async keepCopy(song: Song): Promise<void> {
+    const title = `${song.title.slice(0, 180)} (not stored)`;
+    await this.songs.add({ ...song, id: crypto.randomUUID(), title });
+    this.problems.tell(`What was not stored of “${song.title}” is on the shelf as “${title}”.`);
   }
 
   private close(id: string): Action {
     this.lock.free(id);
     return SongActions.closed({ id });
   }
+}
 
-  /** Writes the open song at once; gives the action that says how it went, null when there was nothing to do. */
-  private async saveNow(): Promise<
-    ReturnType<typeof SongActions.saved> | ReturnType<typeof SongActions.wentWrong> | null
-  > {
-    const { song, place, revision, isDirty, isReadOnly, arrangement } = this.store.selectSignal(
-      workbench.selectWorkbenchState,
-    )();
-    if (!song || !isDirty || isReadOnly) return null;
-    try {
-      const next = await this.songs.save(
-        song,
-        place,
-        revision,
-        arrangement?.song === song ? factsOf(song, arrangement.played, arrangement.parts) : null,
-      );
-      return SongActions.saved({ song, revision: next });
-    } catch (error) {
-      const problem =
-        error instanceof StaleRevisionError ? error.message : sentence('The song could not be saved', error);
-      return SongActions.wentWrong({ problem });
-    }
-  }
+function notOpened(id: string, error: unknown): Action {
+  if (error instanceof UnreadableSongError) return SongActions.unreadable({ id, reason: error.message });
+  return SongActions.wentWrong({ problem: sentence('The song could not be opened', error) });
 }
 
 function sentence(what: string, error: unknown): string {
-  return `${what}: ${error instanceof Error ? error.message : String(error)}. Export the project file to keep your work.`;
+  return `${what}: ${error instanceof Error ? error.message : String(error)}.`;
 }

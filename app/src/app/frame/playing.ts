@@ -43,7 +43,10 @@ export class Playing {
   }
 
   changeTempo(by: 1 | -1): void {
-    const tempoPercent = Math.min(FASTEST, Math.max(SLOWEST, this.bench.place().tempoPercent + by * TEMPO_STEP));
+    const tempoPercent = Math.min(
+      FASTEST,
+      Math.max(SLOWEST, this.bench.place().tempoPercent + by * TEMPO_STEP),
+    );
     this.bench.move({ tempoPercent });
     this.replay();
   }

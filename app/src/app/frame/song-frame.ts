@@ -14,6 +14,7 @@ import {
   untracked,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { writeProject } from '@joined-hands/core/formats';
 import { Store } from '@ngrx/store';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Recorder } from '../input/recorder';
@@ -21,6 +22,9 @@ import { ScreenKeyboard } from '../input/screen-keyboard';
 import { Keyboard } from '../keyboard/keyboard';
 import { Staff } from '../notation/staff';
 import { SongActions } from '../state/actions';
+import { SongStore } from '../storage/song-store';
+import { download, fileName } from '../ui/download';
+import { Problems } from '../ui/problems';
 import { BenchState } from './bench-state';
 import { type BenchBehaviour, type BenchDefinition } from './definition';
 import { FrameHeader } from './frame-header';
@@ -73,10 +77,16 @@ export class SongFrame implements OnInit {
   private readonly screen = inject(ScreenKeyboard);
   private readonly recorder = inject(Recorder);
   private readonly store = inject(Store);
+  private readonly songs = inject(SongStore);
+  private readonly problems = inject(Problems);
   private readonly shortcuts = inject(Shortcuts);
   private readonly injector = inject(Injector);
 
   protected readonly isMissing = computed(() => this.bench.state().missing === this.id());
+  protected readonly unreadable = computed(() => {
+    const { unreadable } = this.bench.state();
+    return unreadable?.id === this.id() ? unreadable.reason : null;
+  });
   protected readonly isNarrow = signal(window.innerWidth < NARROW_PX);
   /** Which side sheet is open on a narrow screen. */
   protected readonly sheet = signal<'parts' | 'panel' | null>(null);
@@ -109,9 +119,15 @@ export class SongFrame implements OnInit {
       this.bench.pickedTick.set(behaviour?.pickedTick() ?? null);
     });
     const leaving = (): void => this.store.dispatch(SongActions.saveAsked());
+    // Only where the store does not take it: else what is written down is enough.
+    const warning = (event: BeforeUnloadEvent): void => {
+      if (this.bench.state().unsaved) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', warning);
     window.addEventListener('pagehide', leaving);
     document.addEventListener('visibilitychange', leaving);
     inject(DestroyRef).onDestroy(() => {
+      window.removeEventListener('beforeunload', warning);
       window.removeEventListener('pagehide', leaving);
       document.removeEventListener('visibilitychange', leaving);
       this.playing.player.stop();
@@ -150,6 +166,21 @@ export class SongFrame implements OnInit {
     const bench = { definition, injector, behaviour: injector.get(definition.behaviour) };
     this.benches.set(row, bench);
     return bench;
+  }
+
+  /** What lies in the store under the id, as it is. */
+  protected takeAwayRaw(): void {
+    const taken = this.songs.raw(this.id()).then((text) => {
+      download(`${fileName(this.id())}.raw.json`, text, 'application/json');
+    });
+    this.problems.guard('The stored data could not be taken away', taken);
+  }
+
+  /** The song as it is here, as a project file. */
+  protected takeAwayCopy(): void {
+    const { song, profile } = this.bench.state();
+    if (song)
+      download(`${fileName(song.title)}.joined.json`, writeProject({ song, profile }), 'application/json');
   }
 
   protected toggleSheet(which: 'parts' | 'panel'): void {

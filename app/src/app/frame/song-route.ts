@@ -1,10 +1,13 @@
-import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
+import { workbench } from '../state/reducer';
 import { SongFrame } from './song-frame';
 
 /** The address of a song. Another song is another frame, whichever way one came to it: nothing of the last is kept. */
 @Component({
   selector: 'jh-song-route',
-  imports: [SongFrame],
+  imports: [NzModalModule, SongFrame],
   template: `
     @for (song of [id()]; track song) {
       <jh-song-frame [id]="song" [benchName]="benchName()" [job]="job()" />
@@ -19,4 +22,23 @@ export class SongRoute {
   readonly benchName = input<string>();
   /** What to begin with on the bench, from the address. */
   readonly job = input<string>();
+
+  private readonly modal = inject(NzModalService);
+  private readonly unsaved = inject(Store).selectSignal(workbench.selectUnsaved);
+
+  /** Asked before the song is left: what the store did not take would stay behind. */
+  mayLeave(): boolean | Promise<boolean> {
+    const why = this.unsaved();
+    if (!why) return true;
+    return new Promise((resolve) => {
+      this.modal.confirm({
+        nzTitle: 'Leave the song all the same?',
+        nzContent: why,
+        nzOkText: 'Stay',
+        nzCancelText: 'Leave',
+        nzOnOk: () => resolve(false),
+        nzOnCancel: () => resolve(true),
+      });
+    });
+  }
 }

@@ -10,20 +10,20 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { MOST_BYTES, type OpenedFile, READ_ENDINGS, type TuneCandidate } from '@joined-hands/core/formats';
-import { keyName, metreName, typeset } from '@joined-hands/core/music';
 import { DEFAULT_CHOICES, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import { formatDistanceToNow } from 'date-fns';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { firstValueFrom } from 'rxjs';
-import type { StoredSong } from '../storage/database';
-import { SongStore } from '../storage/song-store';
+import { SongStore, type TakenOff, UnreadableSongError } from '../storage/song-store';
+import type { ShelfCard } from '../storage/stored';
+import { download, fileName } from '../ui/download';
 import { Problems } from '../ui/problems';
 import { Asker } from '../workers/asker';
 import { FileReaderClient } from '../workers/reader';
 
 interface Card {
-  readonly stored: StoredSong;
+  readonly card: ShelfCard;
   readonly facts: readonly { readonly name: string; readonly value: string }[];
   readonly opened: string;
 }
@@ -46,9 +46,9 @@ export class Shelf implements OnInit {
   protected readonly endings = READ_ENDINGS.join();
   private readonly picker = viewChild.required<ElementRef<HTMLInputElement>>('picker');
 
-  private readonly stored = signal<readonly StoredSong[] | null>(null);
-  protected readonly cards = computed(() => this.stored()?.map(cardOf) ?? null);
-  protected readonly deleted = signal<StoredSong | null>(null);
+  private readonly stored = signal<readonly ShelfCard[] | null>(null);
+  protected readonly cards = computed(() => this.stored()?.map(shown) ?? null);
+  protected readonly deleted = signal<TakenOff | null>(null);
   protected readonly problem = signal<string | null>(null);
   protected readonly reading = signal<string | null>(null);
   protected readonly isOver = signal(false);
@@ -72,11 +72,29 @@ export class Shelf implements OnInit {
 
   /** Facts are stored with a song when it is saved; those of a new one are asked for and then stored. */
   private async findFacts(): Promise<void> {
-    for (const { id, song, facts } of this.stored() ?? []) {
-      if (facts) continue;
-      const found = await this.asker.ask(song, DEFAULT_PROFILE, { kind: 'facts' });
+    for (const { id, facts, trouble } of this.stored() ?? []) {
+      if (facts || trouble) continue;
+      const opened = await this.songs.get(id).catch((error: unknown) => {
+        if (error instanceof UnreadableSongError) this.mark(id, { trouble: error.message });
+        else throw error;
+      });
+      if (!opened) continue;
+      const found = await this.asker.ask(opened.song, DEFAULT_PROFILE, { kind: 'facts' });
       await this.songs.saveFacts(id, found);
-      this.stored.update((all) => all?.map((s) => (s.id === id ? { ...s, facts: found } : s)) ?? null);
+      this.mark(id, { facts: found });
+    }
+  }
+
+  private mark(id: string, change: Partial<ShelfCard>): void {
+    this.stored.update((all) => all?.map((card) => (card.id === id ? { ...card, ...change } : card)) ?? null);
+  }
+
+  /** What lies in the store of a song that cannot be read, as it is. */
+  protected async takeAwayRaw({ card }: Card): Promise<void> {
+    try {
+      download(`${fileName(card.title)}.raw.json`, await this.songs.raw(card.id), 'application/json');
+    } catch (error) {
+      this.wentWrong('The stored data could not be taken away', error);
     }
   }
 
@@ -226,8 +244,7 @@ export class Shelf implements OnInit {
 
   protected async remove(card: Card): Promise<void> {
     try {
-      await this.songs.remove(card.stored.id);
-      this.deleted.set(card.stored);
+      this.deleted.set(await this.songs.remove(card.card));
       await this.refresh();
     } catch (error) {
       this.wentWrong('The song could not be taken off', error);
@@ -247,18 +264,17 @@ export class Shelf implements OnInit {
   }
 }
 
-function cardOf(stored: StoredSong): Card {
-  const { song, openedAt, facts } = stored;
+function shown(card: ShelfCard): Card {
+  const { openedAt, facts } = card;
   const { seconds } = facts ?? { seconds: null };
   const length =
     seconds === null ? '…' : `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
-  const { tonic, mode } = song.keyMap[0];
   return {
-    stored,
+    card,
     facts: [
-      { name: 'Key', value: typeset(keyName({ tonic, mode })) },
-      { name: 'Metre', value: metreName(song.metreMap[0]) },
-      { name: 'Bars', value: String(song.barCount) },
+      { name: 'Key', value: card.key },
+      { name: 'Metre', value: card.metre },
+      { name: 'Bars', value: String(card.bars) },
       { name: 'Parts', value: facts ? String(facts.parts) : '…' },
       { name: 'Length', value: length },
     ],

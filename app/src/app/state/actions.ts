@@ -13,12 +13,25 @@ export const SongActions = createActionGroup({
     /** The page may go away: what is unsaved is stored at once. */
     'Save Asked': emptyProps(),
     Missing: props<{ id: string }>(),
-    Opened: props<{ song: Song; revision: number; place: Place; isReadOnly: boolean }>(),
+    Opened: props<{
+      song: Song;
+      revision: number;
+      place: Place;
+      isReadOnly: boolean;
+      /** It was found written down, and is not stored yet. */
+      isDirty?: boolean;
+    }>(),
     Closed: props<{ id: string }>(),
     Edited: props<{ edit: SongEdit }>(),
     Undone: emptyProps(),
     Redone: emptyProps(),
     Saved: props<{ song: Song; revision: number }>(),
+    /** The store did not take it; it is tried again. */
+    'Save Failed': props<{ problem: string }>(),
+    /** Another tab stored the song in the meantime: this one has lost it. */
+    Overtaken: props<{ id: string }>(),
+    /** What lies under the id is no song. */
+    Unreadable: props<{ id: string; reason: string }>(),
     'Taken Over Elsewhere': emptyProps(),
     'Went Wrong': props<{ problem: string | null }>(),
   },

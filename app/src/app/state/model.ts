@@ -27,6 +27,10 @@ export interface WorkbenchState {
   /** Another tab holds the song: shown, not edited. */
   readonly isReadOnly: boolean;
   readonly problem: string | null;
+  /** Why the last changes are not stored; null when they are, or are about to be. */
+  readonly unsaved: string | null;
+  /** Why what lies under the id asked for is no song. */
+  readonly unreadable: { readonly id: string; readonly reason: string } | null;
   /** Id of a song that was asked for and is not on the shelf. */
   readonly missing: string | null;
 }
@@ -43,6 +47,8 @@ export const EMPTY_WORKBENCH: WorkbenchState = {
   isArranging: false,
   isReadOnly: false,
   problem: null,
+  unsaved: null,
+  unreadable: null,
   missing: null,
 };
 

@@ -8,13 +8,14 @@ const MOST_STEPS = 300;
 
 const reducer = createReducer(
   EMPTY_WORKBENCH,
-  on(SongActions.opened, (state, { song, revision, place, isReadOnly }): WorkbenchState => ({
+  on(SongActions.opened, (state, { song, revision, place, isReadOnly, isDirty = false }): WorkbenchState => ({
     ...EMPTY_WORKBENCH,
     profile: state.profile,
     song,
     revision,
     place,
     isReadOnly,
+    isDirty,
     isArranging: true,
   })),
   on(SongActions.missing, (state, { id }): WorkbenchState => ({ ...state, missing: id })),
@@ -43,8 +44,17 @@ const reducer = createReducer(
   }),
   on(SongActions.saved, (state, { song, revision }): WorkbenchState => {
     if (state.song?.id !== song.id) return state;
-    return { ...state, revision, isDirty: state.song !== song };
+    const isDirty = state.song !== song;
+    return { ...state, revision, isDirty, unsaved: null };
   }),
+  on(SongActions.saveFailed, (state, { problem }): WorkbenchState => ({ ...state, unsaved: problem })),
+  on(SongActions.overtaken, (state, { id }): WorkbenchState =>
+    state.song?.id === id ? { ...state, isReadOnly: true } : state,
+  ),
+  on(SongActions.unreadable, (state, { id, reason }): WorkbenchState => ({
+    ...state,
+    unreadable: { id, reason },
+  })),
   on(SongActions.takenOverElsewhere, (state): WorkbenchState => ({ ...state, isReadOnly: true })),
   on(SongActions.wentWrong, (state, { problem }): WorkbenchState => ({
     ...state,

@@ -1,28 +1,26 @@
-import type { SongFacts } from '@joined-hands/core/arrangement';
-import { type Profile, type Song } from '@joined-hands/core/song';
+import { type Profile } from '@joined-hands/core/song';
 import Dexie, { type Table } from 'dexie';
-import type { Place } from './place';
+import { cardFrom } from './card';
+import type { ShelfCard, StoredSong } from './stored';
 
-export interface StoredSong {
-  readonly id: string;
-  /** Raised by one with each write; a writer must name the revision it saw. */
-  readonly revision: number;
-  readonly song: Song;
-  readonly place: Place;
-  /** Milliseconds since 1970. */
-  readonly openedAt: number | null;
-  readonly savedAt: number;
-  /** What the shelf tells of it beside the song; absent until it is known. */
-  readonly facts?: SongFacts | null;
-}
-
-/** The browser's store: songs and the pianist's profile. */
+/** The browser's store: songs, their cards, and the pianist's profile. */
 export class Database extends Dexie {
   readonly songs!: Table<StoredSong, string>;
+  readonly cards!: Table<ShelfCard, string>;
   readonly settings!: Table<{ key: string; value: Profile | boolean }, string>;
 
   constructor(name = 'joined-hands') {
-    super(name);
+    // What is read is used at once and never written to: copies of it would only cost time.
+    super(name, { cache: 'disabled' });
     this.version(1).stores({ songs: 'id, openedAt', settings: 'key' });
+    this.version(2)
+      .stores({ songs: 'id', cards: 'id', settings: 'key' })
+      .upgrade(async (transaction) => {
+        const old = await transaction.table('songs').toArray();
+        for (const { id, revision, song, ...about } of old) {
+          await transaction.table('cards').put(cardFrom({ id, revision, song }, about));
+          await transaction.table('songs').put({ id, revision, song });
+        }
+      });
   }
 }

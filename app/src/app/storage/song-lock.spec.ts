@@ -1,6 +1,6 @@
 import '@angular/compiler';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { SongLock } from './song-lock';
+import { type Holder, SongLock } from './song-lock';
 
 /** Locks as a browser gives them: one holder at a time; who steals one is told to the holder. */
 function locks() {
@@ -27,6 +27,8 @@ function locks() {
   };
 }
 
+const nobody: Holder = { handOver: async () => undefined, lost: () => undefined };
+
 describe('the lock of a song', () => {
   let given: ReturnType<typeof locks>;
   beforeEach(() => {
@@ -38,17 +40,17 @@ describe('the lock of a song', () => {
 
   it('is one tab’s, until that lets it go', async () => {
     const [here, there] = [new SongLock(), new SongLock()];
-    expect(await here.take('a', () => undefined)).toBe(true);
-    expect(await there.take('a', () => undefined)).toBe(false);
+    expect(await here.take('a', nobody)).toBe(true);
+    expect(await there.take('a', nobody)).toBe(false);
     here.free('a');
     await settled();
-    expect(await there.take('a', () => undefined)).toBe(true);
+    expect(await there.take('a', nobody)).toBe(true);
   });
 
   it('is let go when another song is taken, and that one stays held when the first is left late', async () => {
     const lock = new SongLock();
-    await lock.take('a', () => undefined);
-    await lock.take('b', () => undefined);
+    await lock.take('a', nobody);
+    await lock.take('b', nobody);
     await settled();
     expect(given.held()).toEqual(['joined-hands:b']);
     lock.free('a');
@@ -59,11 +61,43 @@ describe('the lock of a song', () => {
     expect(given.held()).toEqual([]);
   });
 
-  it('tells the tab it is taken from', async () => {
+  it('asks the tab that holds it to store what it has first, and tells it that it is lost', async () => {
+    const order: string[] = [];
+    const [here, there] = [new SongLock(), new SongLock()];
+    const holder = {
+      handOver: async () => {
+        await settled();
+        order.push('stored');
+      },
+      lost: () => void order.push('lost'),
+    };
+    await here.take('tide', holder);
+    expect(await there.take('tide', nobody, true)).toBe(true);
+    order.push('taken');
+    expect(order).toEqual(['stored', 'lost', 'taken']);
+    here.free('tide');
+    await settled();
+    expect(given.held()).toEqual(['joined-hands:tide']);
+  });
+
+  it('takes it from a tab that does not answer, once patience is at an end, and tells that tab', async () => {
     const lost = vi.fn();
-    await new SongLock().take('a', lost);
-    expect(await new SongLock().take('a', () => undefined, true)).toBe(true);
+    const frozen = { handOver: () => new Promise<void>(() => undefined), lost };
+    await new SongLock().take('ebb', frozen);
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+    const taking = new SongLock().take('ebb', nobody, true);
+    await vi.advanceTimersByTimeAsync(4000);
+    vi.useRealTimers();
+    expect(await taking).toBe(true);
     await settled();
     expect(lost).toHaveBeenCalledOnce();
+  });
+
+  it('is not asked of a tab that holds another song', async () => {
+    const handOver = vi.fn(async () => undefined);
+    await new SongLock().take('ebb', { handOver, lost: () => undefined });
+    expect(await new SongLock().take('b', nobody, true)).toBe(true);
+    await settled();
+    expect(handOver).not.toHaveBeenCalled();
   });
 });

@@ -1,12 +1,16 @@
+// Before Dexie, which looks for the store of the browser when it is loaded.
+import 'fake-indexeddb/auto';
+
 import '@angular/compiler';
 import { applyEdit, DEFAULT_PROFILE, emptySong, SCHEMA_VERSION, type Song } from '@joined-hands/core/song';
-import 'fake-indexeddb/auto';
+import Dexie from 'dexie';
 import { readFileSync } from 'node:fs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { Database } from './database';
 import { FIRST_PLACE } from './place';
-import { SongStore, StaleRevisionError } from './song-store';
+import { SilentStoreError, SongStore, StaleRevisionError, UnreadableSongError } from './song-store';
+import type { ShelfCard } from './stored';
 
 const [lanterns] = DEMO_SONGS;
 const renamed = (title: string): Song => applyEdit(lanterns, { kind: 'rename', title });
@@ -31,12 +35,12 @@ describe('the song store', () => {
   afterEach(async () => {
     vi.unstubAllGlobals();
     const database = new Database();
-    await Promise.all([database.songs.clear(), database.settings.clear()]);
+    await Promise.all([database.songs.clear(), database.cards.clear(), database.settings.clear()]);
     database.close();
   });
 
   it('puts the demo songs on the shelf once, not again after they were taken off', async () => {
-    expect((await store.all()).map((s) => s.song.title)).toEqual([
+    expect((await store.all()).map((s) => s.title)).toEqual([
       'Boathouse Jig',
       'Lanterns at Low Water',
       'Mudflat Evening',
@@ -44,7 +48,7 @@ describe('the song store', () => {
       'Sluicegate Song',
       'Snow on the Slipway',
     ]);
-    for (const { id } of await store.all()) await store.remove(id);
+    for (const card of await store.all()) await store.remove(card);
     expect(await store.all()).toEqual([]);
     // Asked for, they come back.
     expect(await store.addDemoSongs()).toBe('demo-lanterns');
@@ -84,9 +88,12 @@ describe('the song store', () => {
     const [first, second] = await store.all();
     await store.opened(second.id);
     expect((await store.all())[0].id).toBe(second.id);
-    await store.remove(first.id);
-    await store.restore(first);
-    expect(await store.get(first.id)).toMatchObject({ song: first.song });
+    const song = (await store.get(first.id))?.song;
+    const taken = await store.remove(first);
+    expect(await store.get(first.id)).toBeUndefined();
+    await store.restore(taken);
+    expect((await store.get(first.id))?.song).toEqual(song);
+    expect((await store.all()).map((card) => card.id)).toContain(first.id);
   });
 
   it('keeps profile and key switch, and takes nothing broken for a profile', async () => {
@@ -105,10 +112,7 @@ describe('the song store', () => {
     await new Database().songs.put({
       id: 'old',
       revision: 1,
-      song: { ...rest, id: 'old', schemaVersion: 0 } as never,
-      place: FIRST_PLACE,
-      openedAt: null,
-      savedAt: 0,
+      song: { ...rest, id: 'old', schemaVersion: 0 },
     });
     expect((await store.get('old'))?.song).toMatchObject({
       schemaVersion: SCHEMA_VERSION,
@@ -121,7 +125,7 @@ describe('the song store', () => {
     const begun = { ...emptySong('begun', 'Tide Table'), barCount: 4 };
     store.begin(begun);
     expect(await store.get('begun')).toMatchObject({ song: { title: 'Tide Table' }, revision: 0 });
-    const titles = async () => (await store.all()).map(({ song }) => song.title);
+    const titles = async () => (await store.all()).map(({ title }) => title);
     expect(await store.save({ ...begun, title: 'Ebb' }, FIRST_PLACE, 0)).toBe(0);
     expect(await titles()).not.toContain('Ebb');
     expect((await store.get('begun'))?.song.title).toBe('Ebb');
@@ -138,6 +142,101 @@ describe('the song store', () => {
   it('stores the facts of a song with it, without touching its revision', async () => {
     await store.add(lanterns);
     await store.saveFacts(lanterns.id, { parts: 6, seconds: 45 });
-    expect(await store.get(lanterns.id)).toMatchObject({ revision: 1, facts: { parts: 6, seconds: 45 } });
+    expect((await store.get(lanterns.id))?.revision).toBe(1);
+    const card = (await store.all()).find(({ id }) => id === lanterns.id);
+    expect(card).toMatchObject({ revision: 1, facts: { parts: 6, seconds: 45 } });
+  });
+
+  /** Records that are no song of any version, and one of a version to come. */
+  const BAD: readonly (readonly [string, unknown, RegExp])[] = [
+    ['nothing', null, /no song/],
+    ['a number', 7, /no song/],
+    ['no version', {}, /schemaVersion/],
+    ['a song without notes', { ...lanterns, melody: 'la la' }, /song\.melody/],
+    [
+      'an order that runs backwards',
+      { ...lanterns, playingOrder: [{ fromBar: 9, toBar: 2 }] },
+      /song\.playingOrder\.0: it goes from bar 9 back to bar 2/,
+    ],
+    ['a newer version', { ...lanterns, schemaVersion: SCHEMA_VERSION + 1 }, /newer version/],
+  ];
+
+  it.each(BAD)('one bad record (%s) costs that record alone', async (_, song, says) => {
+    const before = await store.all();
+    await new Database().songs.put({ id: 'bad', revision: 3, song });
+    const cards = await store.all();
+    expect(cards).toHaveLength(before.length + 1);
+    const bad = cards.find(({ id }) => id === 'bad');
+    expect(bad?.trouble).toMatch(says);
+    await expect(store.get('bad')).rejects.toThrow(UnreadableSongError);
+    await expect(store.get('bad')).rejects.toThrow(says);
+    expect(JSON.parse(await store.raw('bad'))).toEqual(
+      JSON.parse(JSON.stringify({ id: 'bad', revision: 3, song })),
+    );
+    expect((await store.get('demo-lanterns'))?.song.title).toBe('Lanterns at Low Water');
+    await store.remove(bad as ShelfCard);
+    expect(await store.all()).toEqual(before);
+  });
+
+  it('marks the card of a song that turns out to be damaged when it is opened', async () => {
+    await store.all();
+    await new Database().songs.put({ id: 'demo-rain', revision: 1, song: { ...lanterns, changes: [{}] } });
+    await expect(store.get('demo-rain')).rejects.toThrow(/song\.changes\.0/);
+    const card = (await store.all()).find(({ id }) => id === 'demo-rain');
+    expect(card).toMatchObject({ title: 'Rain on the Net Loft', trouble: expect.stringMatching(/changes/) });
+  });
+
+  it('makes a damaged or missing card anew', async () => {
+    await store.all();
+    await new Database().cards.put({ id: 'demo-rain' } as never);
+    await new Database().cards.delete('demo-jig');
+    const titles = (await store.all()).map(({ title }) => title);
+    expect(titles).toContain('Rain on the Net Loft');
+    expect(titles).toContain('Boathouse Jig');
+    expect((await store.get('demo-rain'))?.place).toEqual(FIRST_PLACE);
+  });
+
+  it('takes over what the version before stored, its places and facts with it', async () => {
+    const old = new Dexie('joined-hands before');
+    old.version(1).stores({ songs: 'id, openedAt', settings: 'key' });
+    const place = { ...FIRST_PLACE, part: 2 };
+    await old.table('songs').put({
+      id: 'kept',
+      revision: 4,
+      song: { ...lanterns, id: 'kept' },
+      place,
+      openedAt: 5,
+      savedAt: 6,
+      facts: { parts: 6, seconds: 45 },
+    });
+    await old.table('songs').put({ id: 'bad', revision: 1, song: 'no song' });
+    old.close();
+    const now = new Database('joined-hands before');
+    expect(await now.songs.get('kept')).toEqual({
+      id: 'kept',
+      revision: 4,
+      song: { ...lanterns, id: 'kept' },
+    });
+    expect(await now.cards.get('kept')).toMatchObject({
+      title: lanterns.title,
+      revision: 4,
+      place,
+      openedAt: 5,
+      savedAt: 6,
+      facts: { parts: 6, seconds: 45 },
+      trouble: null,
+    });
+    expect((await now.cards.get('bad'))?.trouble).toMatch(/no song/);
+    await now.delete();
+  });
+
+  it('says so when the browser does not answer', async () => {
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+    const silent = new SongStore();
+    Object.assign(silent, { database: { songs: { get: () => new Promise(() => undefined) } } });
+    const asked = expect(silent.get('any')).rejects.toThrow(SilentStoreError);
+    await vi.advanceTimersByTimeAsync(10_000);
+    await asked;
+    vi.useRealTimers();
   });
 });

@@ -1,52 +1,118 @@
 import { Injectable } from '@angular/core';
 import type { SongFacts } from '@joined-hands/core/arrangement';
 import { readProject } from '@joined-hands/core/formats';
-import { migrateSong, type Profile, profileSchema, SCHEMA_VERSION, type Song } from '@joined-hands/core/song';
-import { Database, type StoredSong } from './database';
+import { migrateSong, type Profile, profileSchema, type Song } from '@joined-hands/core/song';
+import { type AboutSong, cardFrom, cardOf, whyNot } from './card';
+import { Database } from './database';
 import { draftOf, dropDraft, isEmptySong, keepDraft } from './drafts';
 import { FIRST_PLACE, type Place } from './place';
+import type { ShelfCard, StoredSong } from './stored';
 
 /** Another tab wrote the song in the meantime. */
 export class StaleRevisionError extends Error {
   constructor() {
-    super('This song was changed in another tab. Reload to see that version, or export yours first.');
+    super(
+      'This song was changed in another tab. Take away a copy of yours, then reload to see that version.',
+    );
     this.name = 'StaleRevisionError';
   }
 }
 
-const DEMO_FILES = ['lanterns', 'sluicegate', 'rain', 'mudflat', 'jig', 'snow'];
-
-/** What this version wrote is as it was; checking a long song anew would keep the interface waiting. */
-function upToDate(song: Song): Song {
-  return song.schemaVersion === SCHEMA_VERSION ? song : migrateSong(song);
+/** What lies under an id is no song that can be opened. */
+export class UnreadableSongError extends Error {
+  constructor(reason: string) {
+    super(reason);
+    this.name = 'UnreadableSongError';
+  }
 }
+
+/** The store of the browser does not answer. */
+export class SilentStoreError extends Error {
+  constructor() {
+    super(
+      'the browser does not answer when it is asked for stored data; close its other tabs of this page, then reload',
+    );
+    this.name = 'SilentStoreError';
+  }
+}
+
+/** A song to be opened. */
+export interface OpenedSong {
+  readonly song: Song;
+  readonly revision: number;
+  readonly place: Place;
+}
+
+/** A song taken off the shelf, to be put back as it was. */
+export interface TakenOff {
+  readonly card: ShelfCard;
+  readonly stored: StoredSong | undefined;
+}
+
+const DEMO_FILES = ['lanterns', 'sluicegate', 'rain', 'mudflat', 'jig', 'snow'];
+/** A store that has not answered after this long will not, in milliseconds. */
+const SILENT_AFTER_MS = 10_000;
 
 /** Reads and writes songs; each write is compare-and-swap on the revision. */
 @Injectable({ providedIn: 'root' })
 export class SongStore {
   private readonly database = new Database();
 
-  /** Every song, the last opened first. The demo songs are put on the shelf the first time. */
-  async all(): Promise<StoredSong[]> {
-    await this.addDemoSongsOnce();
-    const songs = await this.database.songs.toArray();
-    return songs.sort(
-      (a, b) => (b.openedAt ?? 0) - (a.openedAt ?? 0) || a.song.title.localeCompare(b.song.title),
+  /** The card of every song, the last opened first. The demo songs are put on the shelf the first time. */
+  async all(): Promise<ShelfCard[]> {
+    await answered(this.addDemoSongsOnce());
+    const [cards, ids] = await answered(
+      Promise.all([this.database.cards.toArray(), this.database.songs.toCollection().primaryKeys()]),
     );
+    const known = new Map(cards.filter(isCard).map((card) => [card.id, card]));
+    const whole: ShelfCard[] = [];
+    for (const id of ids) whole.push(known.get(id) ?? (await this.cardMade(id)));
+    return whole.sort((a, b) => (b.openedAt ?? 0) - (a.openedAt ?? 0) || a.title.localeCompare(b.title));
   }
 
-  /** A stored song, brought to this version of the program; undefined when there is none. */
-  async get(id: string): Promise<StoredSong | undefined> {
-    const stored = (await this.database.songs.get(id)) ?? (await this.notYetStored(id));
-    return stored && { ...stored, song: upToDate(stored.song), place: { ...FIRST_PLACE, ...stored.place } };
+  /** A song whose card is missing or damaged gets a new one. */
+  private async cardMade(id: string): Promise<ShelfCard> {
+    try {
+      const stored = await answered(this.database.songs.get(id));
+      const card = cardFrom({ id, revision: stored?.revision ?? 0, song: stored?.song }, {});
+      await this.database.cards.put(card);
+      return card;
+    } catch (error) {
+      return { ...cardFrom({ id, revision: 0, song: null }, {}), trouble: whyNot(error) };
+    }
+  }
+
+  /**
+   * A stored song, checked and brought to this version of the program; undefined when there is none. Throws
+   * {@link UnreadableSongError}, and marks its card, when what is stored is no song.
+   */
+  async get(id: string): Promise<OpenedSong | undefined> {
+    const stored = (await answered(this.database.songs.get(id))) ?? (await this.notYetStored(id));
+    if (!stored) return undefined;
+    const card = await this.database.cards.get(id);
+    const place = isCard(card) ? { ...FIRST_PLACE, ...card.place } : FIRST_PLACE;
+    try {
+      return { song: migrateSong(stored.song), revision: stored.revision, place };
+    } catch (error) {
+      const known = isCard(card) ? card : cardFrom(stored, {});
+      // That the card cannot be marked is nothing beside what is said now.
+      await this.database.cards.put({ ...known, trouble: whyNot(error) }).catch(() => undefined);
+      throw new UnreadableSongError(whyNot(error));
+    }
+  }
+
+  /** What lies in the store under an id, as text, whatever it is: to be taken away and looked at. */
+  async raw(id: string): Promise<string> {
+    const stored = await answered(this.database.songs.get(id));
+    return JSON.stringify(stored ?? null, null, 1);
   }
 
   /** A song begun in this tab, or a demo song asked for by its address before the shelf was ever seen. */
   private async notYetStored(id: string): Promise<StoredSong | undefined> {
     const song = draftOf(id);
-    if (song) return { id, revision: 0, song, place: FIRST_PLACE, openedAt: null, savedAt: 0 };
-    await this.addDemoSongsOnce();
-    return this.database.songs.get(id);
+    if (song) return { id, revision: 0, song };
+    await answered(this.addDemoSongsOnce());
+    return answered(this.database.songs.get(id));
   }
 
   /** Begins a song: it comes to the shelf with its first note or chord. */
@@ -55,28 +121,39 @@ export class SongStore {
   }
 
   /** Puts a new song on the shelf. */
-  async add(song: Song, place: Place = FIRST_PLACE): Promise<void> {
-    await this.database.songs.add({
-      id: song.id,
-      revision: 1,
-      song,
-      place,
-      openedAt: null,
-      savedAt: Date.now(),
-    });
+  async add(song: Song, about: AboutSong = {}): Promise<void> {
+    await answered(
+      this.inOne(async () => {
+        await this.database.songs.add({ id: song.id, revision: 1, song });
+        await this.database.cards.put(cardOf(song, 1, { savedAt: Date.now(), ...about }));
+      }),
+    );
   }
 
   /** Puts a deleted song back as it was. */
-  async restore(stored: StoredSong): Promise<void> {
-    await this.database.songs.put(stored);
+  async restore({ card, stored }: TakenOff): Promise<void> {
+    await answered(
+      this.inOne(async () => {
+        if (stored) await this.database.songs.put(stored);
+        await this.database.cards.put(card);
+      }),
+    );
   }
 
-  async remove(id: string): Promise<void> {
-    await this.database.songs.delete(id);
+  /** Takes a song off the shelf; gives what is needed to put it back. */
+  async remove(card: ShelfCard): Promise<TakenOff> {
+    return answered(
+      this.inOne(async () => {
+        const stored = await this.database.songs.get(card.id);
+        await this.database.songs.delete(card.id);
+        await this.database.cards.delete(card.id);
+        return { card, stored };
+      }),
+    );
   }
 
   async opened(id: string): Promise<void> {
-    await this.database.songs.update(id, { openedAt: Date.now() });
+    await this.database.cards.update(id, { openedAt: Date.now() });
   }
 
   /** Writes a song over the revision that was read; throws {@link StaleRevisionError} if it is no longer there. */
@@ -85,62 +162,64 @@ export class SongStore {
       keepDraft(song);
       return seen;
     }
-    const revision = await this.write(song, place, seen, facts);
+    const revision = await answered(this.write(song, place, seen, facts));
     dropDraft(song.id);
     return revision;
   }
 
   private write(song: Song, place: Place, seen: number, facts: SongFacts | null): Promise<number> {
-    return this.database.transaction('rw', this.database.songs, async () => {
-      const stored = await this.database.songs.get(song.id);
+    return this.inOne(async () => {
+      const { id } = song;
+      const stored = await this.database.songs.get(id);
       if (stored && stored.revision !== seen) throw new StaleRevisionError();
       const revision = seen + 1;
-      const openedAt = stored?.openedAt ?? Date.now();
-      await this.database.songs.put({
-        id: song.id,
-        revision,
-        song,
-        place,
-        openedAt,
-        savedAt: Date.now(),
-        facts,
-      });
+      const now = Date.now();
+      const card = await this.database.cards.get(id);
+      await this.database.songs.put({ id, revision, song });
+      await this.database.cards.put(
+        cardOf(song, revision, { place, openedAt: card?.openedAt ?? now, savedAt: now, facts }),
+      );
       return revision;
     });
   }
 
-  /** Remembers where the pianist is without touching the song's revision. */
-  async savePlace(id: string, place: Place): Promise<void> {
-    await this.database.songs.update(id, { place });
+  /** Both or neither: a song and its card. */
+  private inOne<T>(work: () => Promise<T>): Promise<T> {
+    return this.database.transaction('rw', this.database.songs, this.database.cards, work);
   }
 
-  /** Remembers what the shelf tells of a song, without touching its revision. */
+  /** Remembers where the pianist is without touching the song. */
+  async savePlace(id: string, place: Place): Promise<void> {
+    await this.database.cards.update(id, { place });
+  }
+
+  /** Remembers what the shelf tells of a song, without touching it. */
   async saveFacts(id: string, facts: SongFacts): Promise<void> {
-    await this.database.songs.update(id, { facts });
+    await this.database.cards.update(id, { facts });
   }
 
   async profile(): Promise<Profile | null> {
-    const stored = await this.database.settings.get('profile');
+    const stored = await answered(this.database.settings.get('profile'));
     const parsed = profileSchema.safeParse(stored?.value);
     return parsed.success ? parsed.data : null;
   }
 
   async saveProfile(profile: Profile): Promise<void> {
-    await this.database.settings.put({ key: 'profile', value: profile });
+    await answered(this.database.settings.put({ key: 'profile', value: profile }));
   }
 
   async keysAreOn(): Promise<boolean> {
-    return (await this.database.settings.get('keys-on'))?.value !== false;
+    return (await answered(this.database.settings.get('keys-on')))?.value !== false;
   }
 
   async saveKeysAreOn(on: boolean): Promise<void> {
-    await this.database.settings.put({ key: 'keys-on', value: on });
+    await answered(this.database.settings.put({ key: 'keys-on', value: on }));
   }
 
   /** Puts the demo songs that are not there (back) on the shelf; gives the id of the first. */
   async addDemoSongs(): Promise<string> {
     const songs = await this.demoSongs();
-    for (const song of songs) if (!(await this.database.songs.get(song.id))) await this.add(song);
+    for (const song of songs) if (!(await answered(this.database.songs.get(song.id)))) await this.add(song);
     return songs[0].id;
   }
 
@@ -148,10 +227,15 @@ export class SongStore {
     const done = await this.database.settings.get('demo-songs');
     if (done) return;
     const songs = await this.demoSongs();
-    await this.database.transaction('rw', this.database.songs, this.database.settings, async () => {
-      if (await this.database.settings.get('demo-songs')) return;
-      await this.database.settings.put({ key: 'demo-songs', value: true });
-      for (const song of songs) await this.add(song);
+    const { songs: table, cards, settings } = this.database;
+    await this.database.transaction('rw', table, cards, settings, async () => {
+      if (await settings.get('demo-songs')) return;
+      await settings.put({ key: 'demo-songs', value: true });
+      for (const song of songs) {
+        if (await table.get(song.id)) continue;
+        await table.put({ id: song.id, revision: 1, song });
+        await cards.put(cardOf(song, 1, { savedAt: Date.now() }));
+      }
     });
   }
 
@@ -161,4 +245,24 @@ export class SongStore {
     );
     return texts.map((text) => readProject(text).song);
   }
+}
+
+/** What the store says, unless it says nothing for too long. */
+function answered<T>(asked: Promise<T>): Promise<T> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const silence = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new SilentStoreError()), SILENT_AFTER_MS);
+  });
+  return Promise.race([asked, silence]).finally(() => clearTimeout(timer));
+}
+
+/** A card of this version, whole enough to be shown. */
+function isCard(card: unknown): card is ShelfCard {
+  if (typeof card !== 'object' || card === null) return false;
+  const { id, title, key, metre, bars, place, revision } = card as Partial<ShelfCard>;
+  return (
+    [id, title, key, metre].every((text) => typeof text === 'string') &&
+    [bars, revision].every((number) => Number.isInteger(number)) &&
+    typeof place === 'object'
+  );
 }

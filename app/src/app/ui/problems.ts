@@ -10,6 +10,11 @@ export class Problems {
     this.sentence.set(`${what}: ${error instanceof Error ? error.message : String(error)}.`);
   }
 
+  /** Something to know, said in the same place. */
+  tell(sentence: string): void {
+    this.sentence.set(sentence);
+  }
+
   /** Runs a promise whose failure is said; what it gives is not waited for. */
   guard(what: string, work: Promise<unknown>): void {
     work.catch((error: unknown) => this.say(what, error));

@@ -1,0 +1,89 @@
+import { inject, Injectable } from '@angular/core';
+import { factsOf } from '@joined-hands/core/arrangement';
+import { Store } from '@ngrx/store';
+import { SongActions } from '../state/actions';
+import { workbench } from '../state/reducer';
+import { strikeOut, writeDown } from '../storage/journal';
+import { SongStore, StaleRevisionError } from '../storage/song-store';
+
+/** An edit waits at most this long before it is written, in milliseconds: others that follow at once go with it. */
+const SOON_MS = 120;
+/** Writing a long song takes a while; it takes at most half of the time. */
+const MOST_WAIT_MS = 240;
+/** After a failure the store is asked again, later each time, in milliseconds. */
+const RETRY_MS = [1000, 2000, 5000, 10_000] as const;
+
+/**
+ * Stores the open song: one write at a time, each with the revision the one before it made, so that this tab never
+ * meets itself. The first edit starts the clock and no later one puts it back: typing cannot keep a song from being
+ * stored.
+ */
+@Injectable({ providedIn: 'root' })
+export class Saver {
+  private readonly store = inject(Store);
+  private readonly songs = inject(SongStore);
+  private readonly state = this.store.selectSignal(workbench.selectWorkbenchState);
+  private last: Promise<void> = Promise.resolve();
+  private timer: ReturnType<typeof setTimeout> | null = null;
+  private wait = SOON_MS;
+  private failures = 0;
+  private isWriting = false;
+
+  /** Something changed. */
+  soon(): void {
+    this.timer ??= setTimeout(() => void this.now(), this.wait);
+  }
+
+  /** Writes what is not stored, after whatever is being written; resolves when that is done, well or not. */
+  now(): Promise<void> {
+    if (this.timer !== null) clearTimeout(this.timer);
+    this.timer = null;
+    this.last = this.last.then(() => this.write());
+    return this.last;
+  }
+
+  /** The page may go away at any moment: what is not stored is written down at once, and stored if there is time. */
+  pageGoes(): void {
+    const { song, revision, isDirty, isReadOnly } = this.state();
+    if (!song || !isDirty || isReadOnly) return;
+    writeDown({ song, revision, isWriting: this.isWriting });
+    void this.now();
+  }
+
+  private async write(): Promise<void> {
+    const { song, place, revision, isDirty, isReadOnly, arrangement } = this.state();
+    if (!song || !isDirty || isReadOnly) return;
+    const facts = arrangement?.song === song ? factsOf(song, arrangement.played, arrangement.parts) : null;
+    const begun = performance.now();
+    this.isWriting = true;
+    try {
+      const next = await this.songs.save(song, place, revision, facts);
+      this.failures = 0;
+      this.store.dispatch(SongActions.saved({ song, revision: next }));
+      if (!this.state().isDirty) strikeOut(song.id);
+    } catch (error) {
+      if (error instanceof StaleRevisionError) this.store.dispatch(SongActions.overtaken({ id: song.id }));
+      else this.failed(error);
+    } finally {
+      this.isWriting = false;
+      this.wait = Math.min(MOST_WAIT_MS, Math.max(SOON_MS, performance.now() - begun));
+    }
+  }
+
+  /** Said until it succeeds, and tried again. */
+  private failed(error: unknown): void {
+    const { song, revision } = this.state();
+    if (song) writeDown({ song, revision, isWriting: false });
+    this.store.dispatch(SongActions.saveFailed({ problem: whyNotStored(error) }));
+    const wait = RETRY_MS[Math.min(this.failures++, RETRY_MS.length - 1)];
+    this.timer ??= setTimeout(() => void this.now(), wait);
+  }
+}
+
+function whyNotStored(error: unknown): string {
+  const name = error instanceof Error ? error.name : '';
+  const cause = error instanceof Error ? error.message.split('\n')[0].slice(0, 160) : String(error);
+  if (/quota/i.test(`${name} ${cause}`))
+    return 'Your last changes are not stored: the browser has no room left. Make room (take songs you keep as files off the shelf), or take away a copy; it is tried again by itself.';
+  return `Your last changes are not stored: ${cause}. Take away a copy to be safe; it is tried again by itself.`;
+}

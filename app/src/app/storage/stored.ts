@@ -1,0 +1,31 @@
+import type { SongFacts } from '@joined-hands/core/arrangement';
+import type { Place } from './place';
+
+/** A song as it lies in the store: nothing about it is believed until it has been checked. */
+export interface StoredSong {
+  readonly id: string;
+  /** Raised by one with each write; a writer must name the revision it saw. */
+  readonly revision: number;
+  readonly song: unknown;
+}
+
+/** What the shelf shows of a song, stored apart: showing the shelf reads no song, and a bad song hides no other. */
+export interface ShelfCard {
+  readonly id: string;
+  /** The revision of the song it tells of. */
+  readonly revision: number;
+  readonly title: string;
+  readonly subtitle: string;
+  /** "A minor", "3/4"; empty where the song cannot be read. */
+  readonly key: string;
+  readonly metre: string;
+  readonly bars: number;
+  /** Absent until they are known. */
+  readonly facts: SongFacts | null;
+  /** Why the song cannot be read; null when it can. */
+  readonly trouble: string | null;
+  readonly place: Place;
+  /** Milliseconds since 1970. */
+  readonly openedAt: number | null;
+  readonly savedAt: number;
+}
