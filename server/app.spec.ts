@@ -1,9 +1,9 @@
-import { mkdtempSync,rmSync,writeFileSync } from 'node:fs';
-import type { Server } from 'node:http';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { request, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll,beforeAll,describe,expect,it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from './app';
 
 const folder = mkdtempSync(join(tmpdir(), 'jh-server-'));
@@ -13,7 +13,7 @@ let origin = '';
 beforeAll(async () => {
   writeFileSync(join(folder, 'index.html'), '<jh-root ngCspNonce="__CSP_NONCE__"></jh-root>');
   writeFileSync(join(folder, 'main-ABCDEFGH.js'), '1');
-  server = createApp(folder).listen(0, '127.0.0.1');
+  server = createApp(folder, ['piano.home']).listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 });
@@ -39,6 +39,47 @@ describe('the server', () => {
   });
 
   it('says so when a file is missing', async () => {
-    expect((await fetch(`${origin}/nothing.js`)).status).toBe(404);
+    const missing = await fetch(`${origin}/nothing.js`);
+    expect(missing.status).toBe(404);
+    expect(await missing.text()).toBe('There is nothing at this address.');
+  });
+
+  /** A request as it goes over the wire: fetch would mend it first. */
+  const raw = (path: string, host: string): Promise<{ status: number; body: string }> =>
+    new Promise((resolve, reject) => {
+      const { port } = server.address() as AddressInfo;
+      const asked = request({ port, host: '127.0.0.1', path, headers: { host } }, (response) => {
+        let body = '';
+        response.setEncoding('utf8');
+        response.on('data', (text: string) => (body += text));
+        response.on('end', () => resolve({ status: response.statusCode ?? 0, body }));
+      });
+      asked.on('error', reject);
+      asked.end();
+    });
+
+  it.each(['/%', '/%E0%A4%A', '/song/%ff%fe', '/samples/%c0%ae%c0%ae/x.mp3'])(
+    'answers the malformed address %s plainly, without paths or stack',
+    async (path) => {
+      expect(await raw(path, 'localhost')).toEqual({ status: 400, body: 'This address cannot be read.' });
+    },
+  );
+
+  it.each(['/../server/main.ts', '/..%2f..%2fpackage.json', '/%2e%2e/%2e%2e/etc/passwd'])(
+    'gives nothing outside its folder: %s',
+    async (path) => {
+      const { body } = await raw(path, 'localhost');
+      expect(body).not.toMatch(/root:|"workspaces"|createApp/);
+    },
+  );
+
+  it('answers to its own names only', async () => {
+    const status = async (host: string): Promise<number> => (await raw('/', host)).status;
+    expect(await status('localhost:4310')).toBe(200);
+    expect(await status('127.0.0.1')).toBe(200);
+    expect(await status('[::1]:80')).toBe(200);
+    expect(await status('Piano.Home:4310')).toBe(200);
+    expect(await status('elsewhere.example')).toBe(421);
+    expect(await status('localhost.elsewhere.example')).toBe(421);
   });
 });

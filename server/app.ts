@@ -1,5 +1,5 @@
 import compression from 'compression';
-import express,{ type Express,type RequestHandler } from 'express';
+import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import { randomBytes } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
@@ -10,10 +10,18 @@ const A_YEAR_MS = 365 * 24 * 3600 * 1000;
 /** Files whose name changes with their content, and samples and fonts, which never change. */
 const UNCHANGING = /(-[A-Z0-9]{8}\.(js|css)|\.woff2|\.mp3)$/;
 
-/** Serves the built application from a folder, and nothing else: songs stay in the browser. */
-export function createApp(folder: string): Express {
+/** The names of this machine for itself. */
+const OWN_NAMES: readonly string[] = ['localhost', '127.0.0.1', '[::1]'];
+
+/**
+ * Serves the built application from a folder, and nothing else: songs stay in the browser. Only requests for its own
+ * host names are answered (a page elsewhere could point a name of its own here); `names` are others it goes by in the
+ * network it is served to.
+ */
+export function createApp(folder: string, names: readonly string[] = []): Express {
   const app = express();
   app.disable('x-powered-by');
+  app.use(onlyFor([...OWN_NAMES, ...names]));
   app.use(nonce, policy);
   app.use(compression());
   app.use(
@@ -35,8 +43,36 @@ export function createApp(folder: string): Express {
     response.setHeader('Cache-Control', 'no-cache');
     response.type('html').send(index.replace(NONCE_PLACE, String(response.locals['nonce'])));
   });
+  app.use((_request, response) => {
+    response.status(404).type('text').send('There is nothing at this address.');
+  });
+  app.use(withoutStack);
   return app;
 }
+
+function onlyFor(names: readonly string[]): RequestHandler {
+  const known = new Set(names.map((name) => name.toLowerCase()));
+  return (request, response, next) => {
+    const host = (request.headers.host ?? '').toLowerCase().replace(/:\d*$/, '');
+    if (known.has(host)) return next();
+    response.status(421).type('text').send('This server does not go by that name.');
+  };
+}
+
+/** An address that cannot be read is the sender's fault; whatever else went wrong, nothing of this machine is told. */
+const withoutStack: ErrorRequestHandler = (
+  error: { readonly status?: unknown },
+  _request,
+  response,
+  next,
+) => {
+  if (response.headersSent) return next(error);
+  const isTheirs = typeof error.status === 'number' && error.status >= 400 && error.status < 500;
+  response
+    .status(isTheirs ? 400 : 500)
+    .type('text')
+    .send(isTheirs ? 'This address cannot be read.' : 'The page could not be given. Try again.');
+};
 
 const nonce: RequestHandler = (_request, response, next) => {
   response.locals['nonce'] = randomBytes(16).toString('base64');

@@ -5,12 +5,15 @@ import { createApp } from './app';
 const DEFAULT_PORT = 4310;
 const folder = fileURLToPath(new URL('../dist/app', import.meta.url));
 const port = Number(process.env['PORT'] ?? DEFAULT_PORT);
+/** For those who serve it to their own network: the address to listen on, and the names it goes by there. */
+const address = process.env['LISTEN'] ?? '127.0.0.1';
+const names = (process.env['HOST_NAMES'] ?? '').split(',').filter(Boolean);
 
 if (!existsSync(folder)) {
   console.error('The application is not built yet: run npm start, which builds it first.');
   process.exitCode = 1;
 } else {
-  const server = createApp(folder).listen(port, '127.0.0.1', () =>
+  const server = createApp(folder, names).listen(port, address, () =>
     console.log(`Joined Hands is at http://localhost:${port}`),
   );
   server.on('error', (error) => {

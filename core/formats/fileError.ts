@@ -1,3 +1,11 @@
+/** Letters of a message that are read before one gives up; the whole stays under 300. */
+const LONGEST = { what: 150, place: 50 };
+
+/** The beginning of a text that came from a file, where it is too long to be read out. */
+export function shortened(text: string, most: number): string {
+  return text.length <= most ? text : `${text.slice(0, most - 1)}…`;
+}
+
 /** A file that cannot be read at all: says what, where and what to do. */
 export class FileError extends Error {
   constructor(
@@ -8,7 +16,9 @@ export class FileError extends Error {
     /** What the pianist can do. */
     readonly remedy: string,
   ) {
-    super([place ? `${what} (${place}).` : `${what}.`, remedy].filter(Boolean).join(' '));
+    const said = shortened(what, LONGEST.what);
+    const where = shortened(place, LONGEST.place);
+    super([where ? `${said} (${where}).` : `${said}.`, remedy].filter(Boolean).join(' '));
     this.name = 'FileError';
   }
 }

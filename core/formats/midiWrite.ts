@@ -3,6 +3,7 @@ import type { Arrangement } from '../arrangement';
 import type { HandNote } from '../hands';
 import { fifthsOf, metreName, TICKS_PER_QUARTER } from '../music';
 import type { TimedNote } from '../performance';
+import { refuseTooLong } from './limits';
 import { metreOfLength } from './musicxmlPieces';
 
 /** A key is let go this many ticks early, so that it speaks again when repeated. */
@@ -19,6 +20,7 @@ type Untimed = MidiEvent extends infer E ? (E extends MidiEvent ? Omit<E, 'delta
 /** The arrangement as a Standard MIDI file, type 1: two tracks, tempo, metre, key, pedal; 960 ticks to the quarter. */
 export function writeMidi(arrangement: Arrangement): Uint8Array {
   const { played, song } = arrangement;
+  refuseTooLong(played);
   const end = played.endTick;
   const velocities = new Map(arrangement.timeline.notes.map((n) => [idOf(n), n.velocity]));
   const tracks = [

@@ -1,11 +1,10 @@
 import type { Song } from '../song';
 import { candidatesOf, type TuneCandidate } from './candidates';
 import { FileError, refuseTooLarge } from './fileError';
+import { MOST_READ_BARS } from './limits';
 import { PartReader } from './musicxmlPart';
 import type { ReadPart } from './score';
 import { child, childrenOf, childText, type Element, parseXml } from './xmlTree';
-
-const MOST_BARS = 4000;
 
 /** A MusicXML lead sheet or score as the song its likeliest melody makes. Throws {@link FileError}. */
 export function readMusicXml(text: string, songId: string, fallbackTitle: string): Song {
@@ -27,8 +26,8 @@ export function readMusicXmlTunes(text: string, songId: string, fallbackTitle: s
   const most = Math.max(0, ...[...measuresByPart.values()].map((measures) => measures.length));
   if (most === 0)
     throw new FileError('The score has no bars', '', 'Choose a score with a melody or chord symbols.');
-  if (most > MOST_BARS)
-    throw new FileError(`The score has ${most} bars; at most ${MOST_BARS} are read`, '', 'Split it.');
+  if (most > MOST_READ_BARS)
+    throw new FileError(`The score has ${most} bars; at most ${MOST_READ_BARS} are read`, '', 'Split it.');
   const names = partNames(root);
   const parts = [...measuresByPart].map(([id, measures]) => readPart(names.get(id) ?? '', measures));
   return candidatesOf({ title: titleOf(root) ?? null, parts: agreeing(parts) }, songId, fallbackTitle);

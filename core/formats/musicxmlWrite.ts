@@ -3,6 +3,7 @@ import type { HandNote } from '../hands';
 import { classNameOf, fifthsOf, type Pitch, TICKS_PER_QUARTER } from '../music';
 import { inForceAt, indexAt, type PlayedBar, within } from '../song';
 import { harmonyContent } from './musicxmlChords';
+import { refuseTooLong, refuseTooMuch } from './limits';
 import { type NoteValue, valuesOf } from './noteValues';
 import { type VoiceEvent, voicesOf } from './voices';
 import { el, type Element, writeXml } from './xmlTree';
@@ -10,9 +11,13 @@ import { el, type Element, writeXml } from './xmlTree';
 const DOCTYPE =
   '<!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML 4.0 Partwise//EN" "http://www.musicxml.org/dtds/partwise.dtd">';
 
-/** The arrangement as a MusicXML 4.0 piano score: two staves, chord symbols, lyrics, fingers; repeats written out. */
+/**
+ * The arrangement as a MusicXML 4.0 piano score: two staves, chord symbols, lyrics, fingers; repeats written out. Throws
+ * a FileError where it would be longer or larger than what can be opened again.
+ */
 export function writeMusicXml(arrangement: Arrangement): string {
   const { played } = arrangement;
+  refuseTooLong(played);
   const right = voicesOf(arrangement.right);
   const left = voicesOf(arrangement.left);
   const measures = played.bars.map((bar, i) => measureOf(arrangement, bar, i, right, left));
@@ -26,7 +31,9 @@ export function writeMusicXml(arrangement: Arrangement): string {
     ],
     { version: '4.0' },
   );
-  return writeXml(root, DOCTYPE);
+  const text = writeXml(root, DOCTYPE);
+  refuseTooMuch(text.length);
+  return text;
 }
 
 function measureOf(

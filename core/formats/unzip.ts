@@ -1,5 +1,5 @@
 import { strFromU8, unzipSync } from 'fflate';
-import { FileError, MOST_BYTES, refuseTooLarge } from './fileError';
+import { FileError, MOST_BYTES, refuseTooLarge, shortened } from './fileError';
 
 const LOCAL_HEADER = [0x50, 0x4b, 0x03, 0x04];
 const ENCRYPTED_BIT = 1;
@@ -27,18 +27,22 @@ export function scoreInMxl(bytes: Uint8Array): string {
   const container = entries['META-INF/container.xml'];
   const named = container && /<rootfile[^>]*full-path="([^"]+)"/.exec(textOf(container))?.[1];
   const score =
-    named !== undefined && entries[named] ? named : names.find((name) => /\.(musicxml|xml)$/i.test(name));
+    named !== undefined && Object.hasOwn(entries, named)
+      ? named
+      : names.find((name) => /\.(musicxml|xml)$/i.test(name));
   if (score === undefined) {
     const inner = names.find((name) => isZip(entries[name]));
     throw new FileError(
-      inner ? `The archive holds another archive, "${inner}", and no score` : 'The archive holds no score',
+      inner
+        ? `The archive holds another archive, "${shortened(inner, 60)}", and no score`
+        : 'The archive holds no score',
       '',
       inner ? 'Unpack it first and open the file inside.' : 'Choose a .mxl or .musicxml file.',
     );
   }
   if (isZip(entries[score]))
     throw new FileError(
-      `The score in the archive, "${score}", is itself an archive`,
+      `The score in the archive, "${shortened(score, 60)}", is itself an archive`,
       '',
       'Unpack it first and open the file inside.',
     );
@@ -59,7 +63,7 @@ function unpacked(bytes: Uint8Array): Record<string, Uint8Array> {
     if (error instanceof FileError) throw error;
     const why = error instanceof Error ? error.message : String(error);
     throw new FileError(
-      `The archive is damaged or cut short: ${why}`,
+      `The archive is damaged or cut short: ${shortened(why, 80)}`,
       '',
       'Export the file again from where it was made.',
     );
@@ -71,8 +75,10 @@ export function textOf(bytes: Uint8Array): string {
   const [first, second] = bytes;
   const isLittle = first === 0xff && second === 0xfe;
   if (!isLittle && !(first === 0xfe && second === 0xff)) return strFromU8(bytes).replace(/^\uFEFF/, '');
-  let text = '';
+  const units: string[] = [];
   for (let i = 2; i + 1 < bytes.length; i += 2)
-    text += String.fromCharCode(isLittle ? bytes[i] | (bytes[i + 1] << 8) : (bytes[i] << 8) | bytes[i + 1]);
-  return text;
+    units.push(
+      String.fromCharCode(isLittle ? bytes[i] | (bytes[i + 1] << 8) : (bytes[i] << 8) | bytes[i + 1]),
+    );
+  return units.join('');
 }

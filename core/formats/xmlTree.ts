@@ -1,5 +1,5 @@
 import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
-import { FileError } from './fileError';
+import { FileError, shortened } from './fileError';
 
 /** One element with its children in document order. */
 export interface Element {
@@ -30,7 +30,7 @@ export function parseXml(text: string): Element {
   if (verdict !== true) {
     const { msg, line, col } = verdict.err;
     throw new FileError(
-      `The XML breaks off or is damaged: ${msg.replace(/\.$/, '')}`,
+      `The XML breaks off or is damaged: ${shortened(msg.replace(/\.$/, ''), 60)}`,
       `line ${line}, column ${col}`,
       'Export the file again from where it was made.',
     );
@@ -41,10 +41,24 @@ export function parseXml(text: string): Element {
     parseAttributeValue: false,
     trimValues: true,
   });
-  const tree = parser.parse(text) as Raw[];
+  const tree = parsed(parser, text);
   const root = tree.map(toElement).find((element) => element && !element.name.startsWith('?'));
   if (!root) throw new FileError('The file has no content', '', 'Choose another file.');
   return root;
+}
+
+/** What the parser refuses (names objects have of their own, nesting without end) is refused in a sentence. */
+function parsed(parser: XMLParser, text: string): Raw[] {
+  try {
+    return parser.parse(text) as Raw[];
+  } catch (error) {
+    const why = error instanceof Error ? error.message.replace(/^\[\w+\] /, '') : String(error);
+    throw new FileError(
+      `The XML is not that of a score: ${shortened(why, 80)}`,
+      '',
+      'Export the file again from where it was made.',
+    );
+  }
 }
 
 function toElement(raw: Raw): Element | null {

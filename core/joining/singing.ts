@@ -59,8 +59,13 @@ function bassNote(voiced: VoicedChange, midi: number): HandNote {
 }
 
 /** The chord held, or struck again on every beat. */
-function chordNotes({ bars, words }: PartTask, voiced: VoicedChange, isRepeated: boolean): HandNote[] {
+function chordNotes(
+  { bars, words, profile }: PartTask,
+  voiced: VoicedChange,
+  isRepeated: boolean,
+): HandNote[] {
   const { tick } = voiced.change;
+  const keyboard = KEYBOARDS[profile.keyboard];
   const sung = new Map(words.map((word) => [word.tick, word]));
   const end = tick + voiced.length;
   const onsets = [tick];
@@ -73,18 +78,23 @@ function chordNotes({ bars, words }: PartTask, voiced: VoicedChange, isRepeated:
   }
   return onsets.flatMap((onset, i) => {
     const word = sung.get(onset);
-    return voiced.voicing.keys.map((midi, k): HandNote => ({
-      hand: 'right',
-      tick: onset,
-      length: (onsets[i + 1] ?? end) - onset,
-      midi,
-      pitch: voiced.pitches[k],
-      source: onset === tick ? 'chord' : 'figure',
-      from: voiced.change.id,
-      lyric: k === 0 ? (word?.text ?? null) : null,
-      syllabic: k === 0 ? word?.syllabic : undefined,
-      grace: false,
-      finger: null,
-    }));
+    return voiced.voicing.keys.flatMap((midi, k): HandNote[] => {
+      if (midi < keyboard.low || midi > keyboard.high) return [];
+      return [
+        {
+          hand: 'right',
+          tick: onset,
+          length: (onsets[i + 1] ?? end) - onset,
+          midi,
+          pitch: voiced.pitches[k],
+          source: onset === tick ? 'chord' : 'figure',
+          from: voiced.change.id,
+          lyric: k === 0 ? (word?.text ?? null) : null,
+          syllabic: k === 0 ? word?.syllabic : undefined,
+          grace: false,
+          finger: null,
+        },
+      ];
+    });
   });
 }

@@ -22,7 +22,10 @@ export function handsUnderMelody(
   const over = soundingIn(task.melody, tick, tick + 1, task.longestNote)[0];
   const end = Math.min(tick + voiced.length, over ? over.tick + over.length : Infinity);
   const isWanted = voiced.layout === 'under-melody' || isLongOrLast(task, over, tick);
-  const keys = isWanted && over ? voiced.voicing.keys.filter((key) => key !== over.midi) : [];
+  // A melody off the keyboard is said and kept; the chord under it is played as far as there are keys.
+  const { low: first, high: last } = KEYBOARDS[task.profile.keyboard];
+  const isThere = (key: number): boolean => key !== over?.midi && key >= first && key <= last;
+  const keys = isWanted && over ? voiced.voicing.keys.filter(isThere) : [];
   const right = keys.map((midi) => noteOf('right', voiced, midi, end - tick));
   const lowest = Math.min(...keys, over?.midi ?? Infinity, voiced.voicing.keys[0] + (over ? 99 : 0));
   const low = bassUnder(voiced, lowest, KEYBOARDS[task.profile.keyboard].low);

@@ -65,7 +65,9 @@ const MIGRATIONS: Record<number, Migration> = {
 
 /** A change that lasts no time or begins before the song is left out, and said; the rest goes on. */
 function withoutImpossibleChanges(song: Record<string, unknown>): Record<string, unknown> {
-  const all = listOf(song['changes']) as { tick?: unknown; length?: unknown; symbol?: unknown }[];
+  if (!Array.isArray(song['changes'])) return song;
+  // Members that are no records stay: the check of the shape names them.
+  const all = song['changes'].map(recordOf) as { tick?: unknown; length?: unknown; symbol?: unknown }[];
   const isPossible = ({ tick, length }: (typeof all)[number]): boolean =>
     typeof tick !== 'number' || typeof length !== 'number' || (tick >= 0 && length >= 1);
   if (all.every(isPossible)) return song;
@@ -73,9 +75,10 @@ function withoutImpossibleChanges(song: Record<string, unknown>): Record<string,
     .filter((change) => !isPossible(change))
     .map(({ tick, length, symbol }) => ({
       tick: Math.max(0, Math.round(Number(tick))),
-      text: `The chord ${String(symbol)} was left out: it ${Number(tick) < 0 ? 'begins before the song' : `lasts ${String(length)} ticks`}. Write it again where it belongs.`,
+      text: `The chord ${typeof symbol === 'string' ? symbol.slice(0, 40) : '?'} was left out: it ${Number(tick) < 0 ? 'begins before the song' : `lasts ${String(length)} ticks`}. Write it again where it belongs.`,
     }));
-  return { ...song, changes: all.filter(isPossible), imported: [...listOf(song['imported']), ...said] };
+  const changes = song['changes'].filter((_, i) => isPossible(all[i]));
+  return { ...song, changes, imported: [...listOf(song['imported']), ...said] };
 }
 
 function recordOf(stored: unknown): Record<string, unknown> {
@@ -95,8 +98,11 @@ function choicesFor(old: Record<string, unknown>, cutId: unknown): unknown {
   return { ...recordOf(withPatternId(old['choices'])), ...recordOf(withPatternId(settings['choices'])) };
 }
 
+/** The members of a stored list that are records; what is none is left for the check of the shape to name. */
 function listOf(stored: unknown): object[] {
-  return Array.isArray(stored) ? (stored as object[]) : [];
+  return Array.isArray(stored)
+    ? stored.filter((item): item is object => typeof item === 'object' && item !== null)
+    : [];
 }
 
 function hasCuts(old: Record<string, unknown>): boolean {

@@ -31,8 +31,12 @@ export type NoteEdit =
       readonly fromId: string;
       readonly toId: string;
       readonly text: string;
+      /** Spare words of other places, which stay; those of this one follow them. */
+      readonly others?: string;
     };
 
+/** Letters of spare words a song keeps. */
+const MOST_SPARE = 4000;
 /** A note is never made shorter than this: a thirty-second. */
 export const SHORTEST_TICKS = 120;
 /** Keys of the longest piano, A0 to C8. */
@@ -66,7 +70,7 @@ export function applyNoteEdit(song: Song, edit: NoteEdit): Song {
     case 'note-respelled':
       return mapNotes(song, [edit.id], (note) => ({ ...note, pitch: edit.pitch }));
     case 'words-typed':
-      return withWords(song, edit.fromId, edit.toId, edit.text);
+      return withWords(song, edit.fromId, edit.toId, edit.text, edit.others ?? '');
   }
 }
 
@@ -215,19 +219,26 @@ export function wordsOf(notes: readonly Pick<MelodyNote, 'lyric'>[]): string {
   return text.replace(/(?:_ )+$/, '').trim();
 }
 
-function withWords(song: Song, fromId: string, toId: string, text: string): Song {
+function withWords(song: Song, fromId: string, toId: string, text: string, others: string): Song {
   const all = heads(song.melody);
   const from = all.findIndex((note) => note.id === fromId);
   const to = all.findIndex((note) => note.id === toId);
   if (from < 0 || to < from) return song;
   const sung = all.slice(from, to + 1);
   const syllables = syllablesOf(text);
+  const left = syllables.slice(sung.length);
   const given = new Map(sung.map((note, i) => [note.id, syllables[i] ?? null]));
   return {
     ...song,
-    spareWords: wordsOf(syllables.slice(sung.length).map((lyric) => ({ lyric }))),
+    spareWords: shortened([others, wordsOf(left.map((lyric) => ({ lyric })))].filter(Boolean).join(' ')),
     melody: song.melody.map((n) => (given.has(n.id) ? { ...n, lyric: given.get(n.id) ?? null } : n)),
   };
+}
+
+/** More spare words than a song keeps are cut between two of them. */
+function shortened(words: string): string {
+  if (words.length <= MOST_SPARE) return words;
+  return words.slice(0, MOST_SPARE).replace(/\s\S*$/, '');
 }
 
 /** Notes that can carry a syllable: not grace notes, not the held-on half of a tie. */

@@ -162,6 +162,14 @@ describe('words', () => {
     const typed = edit(tune, { kind: 'words-typed', fromId: 'n0', toId: 'n1', text: 'a b c-d' });
     expect(typed.melody.map((n) => n.lyric?.text ?? null)).toEqual(['a', 'b', null]);
     expect(typed.spareWords).toBe('c-d');
+    const beside = edit(tune, {
+      kind: 'words-typed',
+      fromId: 'n0',
+      toId: 'n1',
+      text: 'a b e',
+      others: 'left be-fore',
+    });
+    expect(beside.spareWords).toBe('left be-fore e');
     const less = edit(typed, { kind: 'words-typed', fromId: 'n0', toId: 'n1', text: 'a' });
     expect(less.melody.map((n) => n.lyric?.text ?? null)).toEqual(['a', null, null]);
     expect(less.spareWords).toBe('');

@@ -15,6 +15,7 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { writeProject } from '@joined-hands/core/formats';
+import { partSummary } from '@joined-hands/core/words';
 import { Store } from '@ngrx/store';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Recorder } from '../input/recorder';
@@ -83,6 +84,12 @@ export class SongFrame implements OnInit {
   private readonly injector = inject(Injector);
 
   protected readonly isMissing = computed(() => this.bench.state().missing === this.id());
+  /** What the seam shows, in words; made anew when it shows something else. */
+  protected readonly inWords = computed(() => {
+    if (!this.bench.view()) return [];
+    const arrangement = untracked(this.bench.arrangement);
+    return arrangement ? partSummary(arrangement, untracked(this.bench.partIndex)) : [];
+  });
   protected readonly unreadable = computed(() => {
     const { unreadable } = this.bench.state();
     return unreadable?.id === this.id() ? unreadable.reason : null;

@@ -1,29 +1,68 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  linkedSignal,
+  signal,
+  untracked,
+} from '@angular/core';
 import { heads, wordsOf } from '@joined-hands/core/song';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { Choice, type ChoiceOption } from '../../ui/choice';
 import { TuneState } from './tune-state';
 
-/** Words typed through: each syllable falls on the next note. */
+type Scope = 'part' | 'song';
+
+/** Words typed through: each syllable falls on the next note; what finds no note is kept and shown. */
 @Component({
   selector: 'jh-words-panel',
-  imports: [NzInputModule],
+  imports: [Choice, NzButtonModule, NzInputModule],
   template: `
     <section>
       <h2>Words</h2>
+      <span class="visually-hidden" id="words-scope">Words of</span>
+      <jh-choice
+        name="words-scope"
+        labelledBy="words-scope"
+        [options]="scopes"
+        [value]="scope()"
+        (chosen)="scope.set($event)"
+      />
       <p>
         From {{ where() }} on: words apart by spaces, syllables by hyphens. “_” lets a syllable go on over a
         note.
       </p>
       <textarea
         nz-input
-        rows="9"
-        aria-label="Words of this part"
+        [rows]="scope() === 'song' ? 12 : 8"
+        [attr.aria-label]="scope() === 'song' ? 'Words of the song' : 'Words of this part'"
         [value]="text()"
         (input)="type($any($event.target).value)"
         [disabled]="notes().length === 0"
       ></textarea>
       <p class="note" role="status">{{ count() }}</p>
     </section>
+    @if (spare(); as words) {
+      <section>
+        <h3>Words without a note</h3>
+        <p class="spare">{{ words }}</p>
+        <p class="note">They are kept with the song. Split or add notes, or sing them somewhere else.</p>
+        <div class="line">
+          <button nz-button type="button" [disabled]="notes().length === 0" (click)="typeOn(words)">
+            Sing them on here
+          </button>
+          <button nz-button type="button" (click)="leaveOut()">Leave them out</button>
+        </div>
+      </section>
+    }
+  `,
+  styles: `
+    .spare {
+      font-style: italic;
+      overflow-wrap: anywhere;
+    }
   `,
   styleUrl: '../../ui/panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -31,9 +70,16 @@ import { TuneState } from './tune-state';
 export class WordsPanel {
   private readonly tune = inject(TuneState);
   private readonly bench = this.tune.bench;
+  protected readonly scope = signal<Scope>('part');
+  protected readonly scopes: readonly ChoiceOption<Scope>[] = [
+    { value: 'part', label: 'This part' },
+    { value: 'song', label: 'The whole song' },
+  ];
 
-  /** Notes that can carry words, from the note picked (else the part's first) to the end of the part. */
+  /** Notes that can carry words, from the note picked (else the first) to the end of the part or song. */
   protected readonly notes = computed(() => {
+    const all = heads(this.bench.song()?.melody ?? []);
+    if (this.scope() === 'song') return all;
     const from = this.tune.note()?.tick ?? 0;
     const written = new Set(
       this.tune
@@ -41,25 +87,42 @@ export class WordsPanel {
         .filter((n) => n.tick >= from)
         .map((n) => n.writtenId),
     );
-    return heads(this.bench.song()?.melody ?? []).filter((note) => written.has(note.id));
+    return all.filter((note) => written.has(note.id));
   });
-  private readonly firstId = computed(() => this.notes()[0]?.id ?? '');
+  private readonly place = computed(() => `${this.scope()} ${this.notes()[0]?.id ?? ''}`);
   /** What is typed stays as typed; another place brings its own words. */
-  protected readonly text = linkedSignal({ source: this.firstId, computation: () => wordsOf(this.notes()) });
-  protected readonly where = computed(() =>
-    this.tune.note() ? 'the note picked' : 'the first note of the part',
-  );
+  protected readonly text = linkedSignal({ source: this.place, computation: () => wordsOf(this.notes()) });
+  /** Spare words that were there before this place was typed at: they stay. */
+  private readonly others = linkedSignal({
+    source: this.place,
+    computation: () => untracked(() => this.bench.song()?.spareWords ?? ''),
+  });
+  protected readonly spare = computed(() => this.bench.song()?.spareWords ?? '');
+  protected readonly where = computed(() => {
+    if (this.scope() === 'song') return 'the first note of the song';
+    return this.tune.note() ? 'the note picked' : 'the first note of the part';
+  });
   protected readonly count = computed(() => {
-    const spare = this.bench.song()?.spareWords ?? '';
     const sung = this.notes().filter((note) => note.lyric).length;
-    const rest = spare ? ` No note is left for “${spare}”.` : '';
-    return `${sung} of ${this.notes().length} notes are sung.${rest}`;
+    return `${sung} of ${this.notes().length} notes are sung.`;
   });
 
   protected type(text: string): void {
     this.text.set(text);
-    const toId = this.notes().at(-1)?.id;
-    if (!toId) return;
-    this.bench.edit({ kind: 'words-typed', fromId: this.firstId(), toId, text });
+    const [first, last] = [this.notes()[0], this.notes().at(-1)];
+    if (!first || !last) return;
+    const others = this.others();
+    this.bench.edit({ kind: 'words-typed', fromId: first.id, toId: last.id, text, others });
+  }
+
+  /** The spare words after those that are sung here. */
+  protected typeOn(words: string): void {
+    this.others.set('');
+    this.type(`${this.text().trimEnd()} ${words}`.trim());
+  }
+
+  protected leaveOut(): void {
+    this.others.set('');
+    this.tune.take('words left out', null, { spareWords: '' });
   }
 }

@@ -1,0 +1,111 @@
+// What becomes of a file: refused in a sentence, or a song that every rung arranges and every writer writes.
+import { strToU8 } from 'fflate';
+import { arrange } from '../core/arrange';
+import type { Arrangement } from '../core/arrangement';
+import { FileError, openFile, writeMidi, writeMusicXml, writeProject } from '../core/formats';
+import { RUNGS } from '../core/ladder';
+import { KEYBOARDS, seeded } from '../core/music';
+import { DEFAULT_PROFILE, type Profile, type Song, migrateSong } from '../core/song';
+import { LAYOUT_ROWS } from '../core/voicing';
+import { writeWalkthrough } from '../core/words';
+import type { NamedBytes } from './damage';
+
+/** A message longer than this is not read. */
+const LONGEST_MESSAGE = 300;
+
+/** Null when all is well: the file was refused in a sentence, or its song works; else what is wrong. */
+export function faultOf(
+  file: NamedBytes,
+  seed: number,
+): { readonly fault: string | null; readonly opened: boolean } {
+  let song: Song;
+  try {
+    const opened = openFile(file.name, file.bytes, 'id');
+    song = opened.kind === 'project' ? opened.song : opened.tunes[0].song;
+  } catch (error) {
+    if (!(error instanceof FileError)) return { fault: `untyped: ${told(error)}`, opened: false };
+    const { length } = error.message;
+    return {
+      fault:
+        length > LONGEST_MESSAGE ? `message of ${length} characters: ${error.message.slice(0, 80)}` : null,
+      opened: false,
+    };
+  }
+  try {
+    return { fault: faultIn(song, seed), opened: true };
+  } catch (error) {
+    return { fault: `opened, then ${told(error)}`, opened: true };
+  }
+}
+
+function told(error: unknown): string {
+  const { stack = String(error) } = error instanceof Error ? error : {};
+  return stack
+    .split('\n')
+    .filter((line) => !line.includes('node_modules'))
+    .slice(0, 4)
+    .map((line) => line.trim().slice(0, 140))
+    .join(' ← ');
+}
+
+/** Arranged on a rung, in a school, on a keyboard and for a hand by seed; everything written comes back. */
+function faultIn(song: Song, seed: number): string | null {
+  // What is accepted is accepted again: it can be stored and opened.
+  migrateSong(JSON.parse(JSON.stringify(song)));
+  const random = seeded(seed);
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)];
+  const profile: Profile = {
+    ...DEFAULT_PROFILE,
+    keyboard: pick([49, 61, 73, 76, 88] as const),
+    leftReach: pick([6, 7, 8, 9, 10] as const),
+    rightReach: pick([6, 7, 8, 9, 10] as const),
+  };
+  for (const { number } of RUNGS.filter(({ isReady }) => isReady)) {
+    const { layout } = pick(LAYOUT_ROWS);
+    const chosen = { ...song, choices: { ...song.choices, rung: number, layout } };
+    const arrangement = arrange(chosen, profile);
+    const fault = wrongKeys(arrangement, profile);
+    if (fault)
+      return `rung ${number}, ${layout}, ${profile.keyboard} keys, reach ${profile.leftReach}: ${fault}`;
+    const written = [
+      ...scoresOf(arrangement),
+      { name: 'y.joined.json', bytes: strToU8(writeProject({ song: chosen, profile })) },
+    ];
+    const hasNotes = arrangement.right.length + arrangement.left.length > 0;
+    for (const { name, bytes } of written) {
+      if (!hasNotes && !name.endsWith('.json')) continue;
+      openFile(name, bytes, 'again');
+    }
+    if (/NaN|undefined|Infinity|\[object/.test(writeWalkthrough(arrangement)))
+      return `rung ${number}: the walkthrough says NaN or undefined`;
+  }
+  return null;
+}
+
+/** The song as scores; none where it is played for longer than a score may be, which is said. */
+function scoresOf(arrangement: Arrangement): NamedBytes[] {
+  try {
+    return [
+      { name: 'y.musicxml', bytes: strToU8(writeMusicXml(arrangement)) },
+      { name: 'y.mid', bytes: writeMidi(arrangement) },
+    ];
+  } catch (error) {
+    if (error instanceof FileError) return [];
+    throw error;
+  }
+}
+
+/** Keys that are no keys, notes of no length, and keys off the keyboard that are not the melody's own. */
+function wrongKeys({ right, left, efforts }: Arrangement, { keyboard }: Profile): string | null {
+  const { low, high } = KEYBOARDS[keyboard];
+  for (const note of [...right, ...left]) {
+    const numbers = [note.tick, note.length, note.midi];
+    if (!numbers.every(Number.isFinite) || note.midi < 0 || note.midi > 127)
+      return `a ${note.source} note of the ${note.hand} hand is ${numbers.join(', ')}`;
+    if (note.source !== 'melody' && (note.midi < low || note.midi > high))
+      return `the ${note.hand} hand's ${note.source} key ${note.midi} is off the keyboard`;
+  }
+  return efforts.every((effort) => effort === null || Number.isFinite(effort.total))
+    ? null
+    : 'an effort is no number';
+}
