@@ -7,7 +7,7 @@ import { randomSong } from '../core/testing';
 import { createApp } from '../server/app';
 import { importFigures } from './bench-tune';
 
-const ARGUMENTS = [
+export const ARGUMENTS = [
   '--no-sandbox',
   '--disable-gpu',
   '--disable-background-networking',

@@ -118,7 +118,7 @@ function jsonDamaged(bytes: Uint8Array, chance: Chance): Uint8Array {
     const key = keys[chance(keys.length)] ?? 'x';
     switch (chance(5)) {
       case 0:
-        delete node[key];
+        Reflect.deleteProperty(node, key);
         break;
       case 1:
         if (Array.isArray(node)) node.push(node[chance(node.length)]);

@@ -13,6 +13,7 @@ import { keyName, metreName, typeset } from '@joined-hands/core/music';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
+import { openDialog } from '../ui/dialog';
 import { Problems } from '../ui/problems';
 import { BenchState } from './bench-state';
 import type { Shortcut } from './keys/commands';
@@ -71,11 +72,10 @@ export class FrameHeader {
     const arrangement = this.bench.arrangement();
     if (!arrangement) return;
     const shown = import('./export-list').then(({ ExportList }) =>
-      this.modal.create({
+      openDialog(this.modal, {
         nzTitle: 'Take it away',
         nzContent: ExportList,
         nzData: arrangement,
-        nzFooter: null,
         nzWidth: 620,
       }),
     );
@@ -84,11 +84,10 @@ export class FrameHeader {
 
   protected showKeys(): void {
     const shown = import('./keys/keys-list').then(({ KeysList }) =>
-      this.modal.create({
+      openDialog(this.modal, {
         nzTitle: 'Keys',
         nzContent: KeysList,
         nzData: this.ownKeys(),
-        nzFooter: null,
         nzWidth: 680,
       }),
     );

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core
 import { Store } from '@ngrx/store';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { workbench } from '../state/reducer';
+import { askInDialog } from '../ui/dialog';
 import { SongFrame } from './song-frame';
 
 /** The address of a song. Another song is another frame, whichever way one came to it: nothing of the last is kept. */
@@ -31,7 +32,7 @@ export class SongRoute {
     const why = this.unsaved();
     if (!why) return true;
     return new Promise((resolve) => {
-      this.modal.confirm({
+      askInDialog(this.modal, {
         nzTitle: 'Leave the song all the same?',
         nzContent: why,
         nzOkText: 'Stay',

@@ -17,6 +17,7 @@ import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { firstValueFrom } from 'rxjs';
 import { SongStore, type TakenOff, UnreadableSongError } from '../storage/song-store';
 import type { ShelfCard } from '../storage/stored';
+import { openDialog } from '../ui/dialog';
 import { download, fileName } from '../ui/download';
 import { Problems } from '../ui/problems';
 import { Asker } from '../workers/asker';
@@ -165,11 +166,10 @@ export class Shelf implements OnInit {
     if (opened.kind === 'project') return opened.song;
     if (opened.tunes.length === 1) return opened.tunes[0].song;
     const { TuneChoice } = await import('./tune-choice');
-    const modal = this.modal.create({
+    const modal = openDialog(this.modal, {
       nzTitle: 'Which line is the melody?',
       nzContent: TuneChoice,
       nzData: opened.tunes,
-      nzFooter: null,
       nzWidth: 640,
     });
     const taken: TuneCandidate | undefined = await firstValueFrom(modal.afterClose);
@@ -191,10 +191,9 @@ export class Shelf implements OnInit {
   protected async typeTune(): Promise<void> {
     try {
       const { NewTune } = await import('./new-tune');
-      const modal = this.modal.create({
+      const modal = openDialog(this.modal, {
         nzTitle: 'Type a tune',
         nzContent: NewTune,
-        nzFooter: null,
         nzWidth: 520,
       });
       const begun: Song | undefined = await firstValueFrom(modal.afterClose);
@@ -224,10 +223,9 @@ export class Shelf implements OnInit {
 
   private async chordsWritten(): Promise<Song | undefined> {
     const { ChordsEntry } = await import('./chords-entry');
-    const modal = this.modal.create({
+    const modal = openDialog(this.modal, {
       nzTitle: 'Chords and words',
       nzContent: ChordsEntry,
-      nzFooter: null,
       nzWidth: 680,
     });
     return (await firstValueFrom(modal.afterClose)) as Song | undefined;

@@ -1,6 +1,7 @@
 import '@angular/compiler';
 import { arrange } from '@joined-hands/core/arrange';
-import { applyEdit, DEFAULT_PROFILE, type SongEdit } from '@joined-hands/core/song';
+import { seeded } from '@joined-hands/core/music';
+import { applyEdit, DEFAULT_PROFILE, type Song, type SongEdit } from '@joined-hands/core/song';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { FIRST_PLACE } from '../storage/place';
@@ -45,6 +46,63 @@ describe('the workbench', () => {
     expect(state.past.map((step) => step.what)).toEqual(['typed tune', 'typed tune']);
     expect(state.past[0].song).toBe(lanterns);
     expect(state.past[1].song.barCount).toBe(6);
+  });
+
+  it('goes back through 300 edits and forward again, to the very same songs', () => {
+    const chance = seeded(9);
+    const edits = Array.from({ length: 300 }, (_, i): SongEdit => {
+      const id = lanterns.melody[Math.floor(chance() * lanterns.melody.length)].id;
+      const all: readonly SongEdit[] = [
+        rung(1 + Math.floor(chance() * 5)),
+        { kind: 'rename', title: `Title ${i}` },
+        { kind: 'notes-moved', ids: [id], steps: chance() < 0.5 ? 1 : -1 },
+        { kind: 'change-written', id: `c${1 + Math.floor(chance() * 24)}`, symbol: 'Dm7' },
+        { kind: 'notes-lengthened', ids: [id], ticks: -120 },
+      ];
+      return all[Math.floor(chance() * all.length)];
+    });
+    let state = after();
+    const songs = [state.song];
+    const run = (action: Parameters<typeof workbench.reducer>[1]): void => {
+      state = workbench.reducer(state, action);
+    };
+    for (const edit of edits) {
+      run(SongActions.edited({ edit }));
+      songs.push(state.song);
+    }
+    for (let at = edits.length - 1; at >= 0; at--) {
+      run(SongActions.undone());
+      expect(state.song).toBe(songs[at]);
+    }
+    run(SongActions.undone());
+    expect(state.song).toBe(lanterns);
+    for (const song of songs.slice(1)) {
+      run(SongActions.redone());
+      expect(state.song).toBe(song);
+    }
+  });
+
+  it('keeps 300 steps, no more', () => {
+    const many = Array.from({ length: 305 }, (_, i) =>
+      SongActions.edited({ edit: { kind: 'rename', title: `${i}` } }),
+    );
+    const state = after(...many);
+    expect(state.past).toHaveLength(300);
+    expect(state.past[0].song.title).toBe('4');
+  });
+
+  it('says that a song is not stored until it is, and gives it up when it was overtaken', () => {
+    const failed = SongActions.saveFailed({ problem: 'no room' });
+    expect(after(SongActions.edited({ edit: rung(5) }), failed).unsaved).toBe('no room');
+    const edited = after(SongActions.edited({ edit: rung(5) }), failed);
+    const saved = workbench.reducer(edited, SongActions.saved({ song: edited.song as Song, revision: 4 }));
+    expect(saved).toMatchObject({ unsaved: null, isDirty: false, revision: 4 });
+    expect(after(SongActions.overtaken({ id: lanterns.id }))).toMatchObject({ isReadOnly: true });
+    expect(after(SongActions.overtaken({ id: 'another' }))).toMatchObject({ isReadOnly: false });
+    expect(after(SongActions.unreadable({ id: 'bad', reason: 'why' })).unreadable).toEqual({
+      id: 'bad',
+      reason: 'why',
+    });
   });
 
   it('undoes and redoes to the very same songs', () => {
