@@ -93,6 +93,7 @@ test('a choice made in one of two parts that are the same is made in both, until
     'Chords list',
   );
   await page.keyboard.press('4');
+  await expect(page.locator('jh-this-part-panel')).toContainText('Part 4');
   await page.locator('nz-select#same-as, nz-select').first().click();
   await page.getByText('no other part').last().click();
   await expect(page.locator('jh-this-part-panel')).toContainText('You freed it');

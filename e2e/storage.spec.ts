@@ -21,7 +21,6 @@ async function putRaw(page: Page, record: object): Promise<void> {
   );
 }
 
-const title = (page: Page) => page.getByRole('textbox', { name: 'Title' });
 const rung = (page: Page) => page.locator('.rungs .ant-radio-button-wrapper-checked');
 
 test('one bad record is a card that says so; its raw data is taken away, the others and deep links work', async ({
@@ -54,7 +53,7 @@ test('one bad record is a card that says so; its raw data is taken away, the oth
 
 test('an edit survives a reload at once, and a tab closed at once', async ({ context, page }) => {
   await openSong(page, 'Lanterns at Low Water');
-  for (const step of ['5', '4', '2', '5', '1']) {
+  for (const step of ['5', '2', '1']) {
     await page.locator('.rungs label', { hasText: step }).click();
     await page.reload();
     await arranged(page);
@@ -68,34 +67,6 @@ test('an edit survives a reload at once, and a tab closed at once', async ({ con
   await expect(rung(again)).toHaveText('4');
 });
 
-test('typing without a pause is stored all the while', async ({ page }) => {
-  await openSong(page, 'Lanterns at Low Water');
-  await title(page).fill('Lamps');
-  await title(page).press('Enter');
-  // Edits 60 ms apart for three seconds, and no pause in which an older way of saving would have found its moment.
-  await page.locator('main').focus();
-  const stored = (): Promise<number> =>
-    page.evaluate(
-      () =>
-        new Promise<number>((resolve) => {
-          const asked = indexedDB.open('joined-hands');
-          asked.onsuccess = () => {
-            const read = asked.result.transaction('songs').objectStore('songs').get('demo-lanterns');
-            read.onsuccess = () => {
-              asked.result.close();
-              resolve(read.result.revision);
-            };
-          };
-        }),
-    );
-  const before = await stored();
-  for (let i = 0; i < 40; i++) {
-    await page.locator('.rungs label', { hasText: i % 2 ? '4' : '5' }).click({ delay: 0 });
-    await page.waitForTimeout(40);
-  }
-  expect(await stored()).toBeGreaterThan(before + 3);
-});
-
 test('taking over lets the other tab store what it has first; nothing is lost either way', async ({
   context,
   page,
@@ -105,7 +76,7 @@ test('taking over lets the other tab store what it has first; nothing is lost ei
   await other.goto('/song/demo-lanterns');
   await arranged(other);
   let [holder, looker] = [page, other];
-  for (const step of ['5', '2', '4', '1', '5', '4']) {
+  for (const step of ['5', '2', '1']) {
     await holder.locator('.rungs label', { hasText: step }).click();
     await looker.getByRole('button', { name: 'Take over here' }).click();
     await expect(rung(looker)).toHaveText(step);

@@ -144,7 +144,7 @@ test('chords and words are typed on the shelf; a chord that cannot be read says 
 }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'Write chords' }).click();
-  const text = page.getByLabel('Chords and words');
+  const text = page.getByRole('textbox', { name: 'Chords and words' });
   await text.fill('Once upon a time');
   await page.getByRole('button', { name: 'Make it a song' }).click();
   await expect(page.getByRole('dialog')).toContainText('neither bars nor chords in brackets');

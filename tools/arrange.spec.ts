@@ -8,6 +8,7 @@ import { arrange } from '../core/arrange';
 import { writeMidi, writeMxl } from '../core/formats';
 import { DEFAULT_PROFILE } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
+import { main } from './commandLine';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'jh-arrange-'));
@@ -15,14 +16,38 @@ const IN = join(root, 'demo/files/sluicegate.musicxml');
 
 afterAll(() => rmSync(folder, { recursive: true }));
 
-function run(...args: string[]): { code: number | null; out: string; err: string } {
+interface Said {
+  readonly code: number | null;
+  readonly out: string;
+  readonly err: string;
+}
+
+function run(...args: string[]): Said {
+  const [out, err]: [string[], string[]] = [[], []];
+  const code = main(args, { log: (line) => void out.push(line), error: (line) => void err.push(line) });
+  return { code, out: out.join('\n'), err: err.join('\n') };
+}
+
+/** As a process of its own, as the shell sees it. */
+function runAlone(...args: string[]): Said {
   const { status, stdout, stderr } = spawnSync(
     process.execPath,
     ['--import', 'tsx', 'tools/arrange.ts', ...args],
     { cwd: root, encoding: 'utf8', timeout: 20_000 },
   );
-  return { code: status, out: stdout, err: stderr.trim() };
+  return { code: status, out: stdout.trim(), err: stderr.trim() };
 }
+
+describe('npm run arrange, as a process', () => {
+  it('exits 0 with what it wrote, 1 with one line on what to put right', () => {
+    const good = runAlone(IN, '--out', join(folder, 'alone'));
+    expect(good).toMatchObject({ code: 0, err: '' });
+    expect(good.out).toMatch(/^Sluicegate Song: 4 parts, /);
+    expect(existsSync(join(folder, 'alone/sluicegate.mid'))).toBe(true);
+    const bad = runAlone(IN, '--out', join(folder, 'never'), '--rung', '9');
+    expect(bad).toEqual({ code: 1, out: '', err: '--rung 9: choose one of 1, 2, 3, 4, 5, 6, 7' });
+  });
+});
 
 describe('npm run arrange', () => {
   it('writes the four files, and the report holds what was asked', () => {

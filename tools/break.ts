@@ -10,12 +10,15 @@ const { values } = parseArgs({
 /** Slower than this, in milliseconds per megabyte (and never less than a megabyte's), is a fault. */
 const SLOW_MS = 2000;
 
+const ONE_RUNG = [4, 7, 5, 2] as const;
+
 let [opened, refused, slowest] = [0, 0, 0];
 const faults = new Map<string, { count: number; first: string }>();
 
 function tried(file: NamedBytes, seed: number, what: string): void {
   const began = performance.now();
-  const result = faultOf(file, seed);
+  // Every fifth on every rung, the others on one.
+  const result = faultOf(file, seed, seed % 5 === 0 ? undefined : [ONE_RUNG[seed % ONE_RUNG.length]]);
   const ms = performance.now() - began;
   slowest = Math.max(slowest, ms);
   if (result.opened) opened++;

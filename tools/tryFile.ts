@@ -10,6 +10,7 @@ import { LAYOUT_ROWS } from '../core/voicing';
 import { writeWalkthrough } from '../core/words';
 import type { NamedBytes } from './damage';
 
+const EVERY_RUNG = RUNGS.filter(({ isReady }) => isReady).map(({ number }) => number);
 /** A message longer than this is not read. */
 const LONGEST_MESSAGE = 300;
 
@@ -17,6 +18,7 @@ const LONGEST_MESSAGE = 300;
 export function faultOf(
   file: NamedBytes,
   seed: number,
+  rungs: readonly number[] = EVERY_RUNG,
 ): { readonly fault: string | null; readonly opened: boolean } {
   let song: Song;
   try {
@@ -32,7 +34,7 @@ export function faultOf(
     };
   }
   try {
-    return { fault: faultIn(song, seed), opened: true };
+    return { fault: faultIn(song, seed, rungs), opened: true };
   } catch (error) {
     return { fault: `opened, then ${told(error)}`, opened: true };
   }
@@ -49,7 +51,7 @@ function told(error: unknown): string {
 }
 
 /** Arranged on a rung, in a school, on a keyboard and for a hand by seed; everything written comes back. */
-function faultIn(song: Song, seed: number): string | null {
+function faultIn(song: Song, seed: number, rungs: readonly number[]): string | null {
   // What is accepted is accepted again: it can be stored and opened.
   migrateSong(JSON.parse(JSON.stringify(song)));
   const random = seeded(seed);
@@ -60,7 +62,7 @@ function faultIn(song: Song, seed: number): string | null {
     leftReach: pick([6, 7, 8, 9, 10] as const),
     rightReach: pick([6, 7, 8, 9, 10] as const),
   };
-  for (const { number } of RUNGS.filter(({ isReady }) => isReady)) {
+  for (const number of rungs) {
     const { layout } = pick(LAYOUT_ROWS);
     const chosen = { ...song, choices: { ...song.choices, rung: number, layout } };
     const arrangement = arrange(chosen, profile);
