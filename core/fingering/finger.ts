@@ -1,13 +1,6 @@
-import { aloneCost, FINGER_COSTS, pairCost, placed, type Placed, tripleCost } from './cost';
-
-/** Keys one hand strikes together, lowest first. */
-export interface HandEvent {
-  readonly keys: readonly number[];
-  /** True after a rest long enough to move the hand at leisure. */
-  readonly afterRest: boolean;
-  /** Fingers the pianist fixed, or null. */
-  readonly pinned: readonly number[] | null;
-}
+import { aloneCost, FINGER_COSTS, heldCost, pairCost, placed, type Placed, tripleCost } from './cost';
+import type { HandEvent } from './event';
+import { favouredFingers } from './figures';
 
 type Fingers = readonly number[];
 
@@ -32,9 +25,19 @@ interface State {
  * pairs of neighbouring events, so that passing of the thumb is judged on three notes in a row.
  * Source of the costs: Parncutt et al. (1997).
  */
-export function finger(events: readonly HandEvent[], hand: 'right' | 'left', reach: number): number[][] {
+export function finger(
+  events: readonly HandEvent[],
+  hand: 'right' | 'left',
+  reach: number,
+  withFigures = true,
+): number[][] {
   if (events.length === 0) return [];
   const states = events.map((event) => statesOf(event, hand, reach));
+  const favoured = withFigures ? favouredFingers(events, hand) : [];
+  const figure = (i: number, from: State, to: State): number => {
+    const [a, b] = [favoured[i - 1], favoured[i]];
+    return a?.includes(from.placed[0].finger) && b?.includes(to.placed[0].finger) ? FIGURE_BONUS : 0;
+  };
   // costs[b] after event i, for each state a of event i − 1: costs[a][b].
   let costs: number[][] = [states[0].map((s) => s.alone)];
   const back: number[][][] = [];
@@ -47,7 +50,8 @@ export function finger(events: readonly HandEvent[], hand: 'right' | 'left', rea
       next[b] = [];
       from[b] = [];
       for (let c = 0; c < here.length; c++) {
-        const step = events[i].afterRest ? 0 : movingCost(middle[b], here[c], reach);
+        const moving = events[i].afterRest ? 0 : movingCost(middle[b], here[c], reach);
+        const step = moving - figure(i, middle[b], here[c]);
         let best = Infinity;
         for (let a = 0; a < costs.length; a++) {
           const triple =
@@ -80,34 +84,52 @@ function statesOf(event: HandEvent, hand: 'right' | 'left', reach: number): Stat
   });
 }
 
-/** Fingers held together: each by itself, neighbours and the outer pair. */
+/** A step of a known figure by its usual fingers is worth so much. */
+const FIGURE_BONUS = 3.5;
+/** A chord at least so wide, in semitones, has thumb and little finger at its ends. */
+const WIDE_CHORD = 6;
+
+/** Fingers held together: each by itself, neighbours and the outer pair; wide chords end on thumb and fifth. */
 function togetherCost(fingers: readonly Placed[], reach: number): number {
   let cost = fingers.reduce((sum, f) => sum + aloneCost(f), 0);
-  for (let i = 1; i < fingers.length; i++) cost += pairCost(fingers[i - 1], fingers[i], reach);
-  if (fingers.length > 2) cost += pairCost(fingers[0], fingers[fingers.length - 1], reach);
+  for (let i = 1; i < fingers.length; i++) cost += heldCost(fingers[i - 1], fingers[i], reach);
+  const [first, last] = [fingers[0], fingers[fingers.length - 1]];
+  if (fingers.length > 2) cost += heldCost(first, last, reach);
+  if (fingers.length > 1 && last.key - first.key >= WIDE_CHORD)
+    cost += FINGER_COSTS.chordWithoutEnd * (Number(first.finger !== 1) + Number(last.finger !== 5));
   return cost;
 }
+
+/** What it costs that a finger goes from one key of a chord to another of the next. */
+const CHORD_COSTS = {
+  slide: 1,
+  slideFromSingle: 6,
+  keyByOther: 2,
+  crossing: 1,
+  crossingSingle: 3,
+} as const;
 
 function movingCost(from: State, to: State, reach: number): number {
   if (from.placed.length === 1 && to.placed.length === 1)
     return pairCost(from.placed[0], to.placed[0], reach);
+  const isSingle = from.placed.length === 1 || to.placed.length === 1;
   let cost = 0;
-  for (const a of from.placed) {
+  let opened = 0;
+  for (const a of from.placed)
     for (const b of to.placed) {
-      if (a.key === b.key && a.finger !== b.finger) cost += FINGER_COSTS.positionShift / 3;
-      if (a.key !== b.key && a.finger === b.finger) cost += 1;
+      const rise = (a.key - b.key) * (a.finger - b.finger);
+      if (a.key === b.key) cost += a.finger === b.finger ? 0 : CHORD_COSTS.keyByOther;
+      else if (a.finger === b.finger) cost += isSingle ? CHORD_COSTS.slideFromSingle : CHORD_COSTS.slide;
+      else if (rise < 0) cost += isSingle ? CHORD_COSTS.crossingSingle : CHORD_COSTS.crossing;
+      else if (isSingle) opened = Math.max(opened, reached(a, b, reach));
     }
-  }
-  return cost + crossingCost(from, to);
+  return cost + opened;
 }
 
-/** A finger nearer the thumb should not have to play beyond one further out: chords do not cross. */
-function crossingCost(from: State, to: State): number {
-  let cost = 0;
-  for (const a of from.placed) {
-    for (const b of to.placed) if ((a.finger - b.finger) * (a.key - b.key) < 0) cost += 1;
-  }
-  return cost;
+/** Low bass, then a chord: the hand opens as far as it lies, and goes over where it does not. */
+function reached(a: Placed, b: Placed, reach: number): number {
+  const [low, high] = a.finger < b.finger ? [a, b] : [b, a];
+  return Math.min(FINGER_COSTS.shift, heldCost(low, high, reach)) / 2;
 }
 
 function threeCost(a: State, b: State, c: State, reach: number): number {

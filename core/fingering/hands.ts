@@ -1,6 +1,7 @@
 import type { Hand, HandNote } from '../hands';
 import { TICKS_PER_QUARTER } from '../music';
-import { finger, type HandEvent } from './finger';
+import type { HandEvent } from './event';
+import { finger } from './finger';
 
 /** A rest this long lets the hand move at leisure. */
 const LEISURE_TICKS = TICKS_PER_QUARTER;
