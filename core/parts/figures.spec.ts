@@ -56,7 +56,7 @@ describe('the right hand in words', () => {
     const lower = applyEdit(rain, { kind: 'choose', choices: { shownOctave: -1 } });
     const told = rightHandInWords(arrange(lower, DEFAULT_PROFILE), 0);
     expect(told.slice(0, 2)).toEqual([
-      'Start on the A below middle C with finger 4.',
+      'Start on the A below middle C with finger 5.',
       'Shown an octave lower for learning; it is played an octave higher.',
     ]);
     expect(arrange(lower, DEFAULT_PROFILE).right[0].midi).toBe(69);

@@ -22,7 +22,7 @@ describe('the walkthrough', () => {
       '---------------------------',
       'Rung 4, block chords.',
       'Right hand',
-      '  Start on the A above middle C with finger 2.',
+      '  Start on the A above middle C with finger 3.',
       '  Bar 1: A, up to B   (on 1, 3)',
       '  Bar 2: up to C, down to B   (on 1, 3)',
       '  Bar 3: down to A, down to F, up to A   (on 1, 2, 3)',
