@@ -1,6 +1,7 @@
 import type { Profile } from '../song';
 import type { TuneCandidate } from './candidates';
 import { readChart } from './chordPro';
+import { kindOf, READ_ENDINGS, type ReadKind } from './endings';
 import { FileError, refuseTooLarge } from './fileError';
 import { readMidiTunes } from './midiRead';
 import { readMusicXmlTunes } from './musicxmlRead';
@@ -12,29 +13,18 @@ export type OpenedFile =
   | { readonly kind: 'project'; readonly song: TuneCandidate['song']; readonly profile: Profile }
   | { readonly kind: 'tunes'; readonly tunes: readonly TuneCandidate[] };
 
-type Tunes = (bytes: Uint8Array, songId: string, title: string) => OpenedFile;
+type Reader = (bytes: Uint8Array, songId: string, title: string) => OpenedFile;
 
-const tunes =
-  (read: (bytes: Uint8Array, songId: string, title: string) => readonly TuneCandidate[]): Tunes =>
-  (bytes, songId, title) => ({ kind: 'tunes', tunes: read(bytes, songId, title) });
+const tunes = (list: readonly TuneCandidate[]): OpenedFile => ({ kind: 'tunes', tunes: list });
 
-/** Kinds of files that are read, by ending: a new format is a file that reads it and a row here. */
-const FORMATS: readonly { readonly endings: readonly string[]; readonly read: Tunes }[] = [
-  {
-    endings: ['.musicxml', '.xml'],
-    read: tunes((bytes, id, title) => readMusicXmlTunes(textOf(bytes), id, title)),
-  },
-  { endings: ['.mxl'], read: tunes((bytes, id, title) => readMusicXmlTunes(scoreInMxl(bytes), id, title)) },
-  { endings: ['.mid', '.midi'], read: tunes(readMidiTunes) },
-  {
-    endings: ['.joined.json', '.json'],
-    read: (bytes) => ({ kind: 'project', ...readProject(textOf(bytes)) }),
-  },
-  { endings: ['.txt', '.cho', '.chopro', '.pro'], read: tunes(chart) },
-];
-
-/** Endings of the files that are read. */
-export const READ_ENDINGS = FORMATS.flatMap(({ endings }) => endings);
+/** How each kind is read: a new format is a file that reads it, its endings, and a row here. */
+const READERS: Record<ReadKind, Reader> = {
+  musicxml: (bytes, id, title) => tunes(readMusicXmlTunes(textOf(bytes), id, title)),
+  mxl: (bytes, id, title) => tunes(readMusicXmlTunes(scoreInMxl(bytes), id, title)),
+  midi: (bytes, id, title) => tunes(readMidiTunes(bytes, id, title)),
+  project: (bytes) => ({ kind: 'project', ...readProject(textOf(bytes)) }),
+  chart: (bytes, id, title) => tunes(chart(bytes, id, title)),
+};
 
 function chart(bytes: Uint8Array, songId: string, title: string): TuneCandidate[] {
   const song = readChart(textOf(bytes), songId, title);
@@ -44,12 +34,10 @@ function chart(bytes: Uint8Array, songId: string, title: string): TuneCandidate[
 /** Opens a file of any kind that is read, known by its ending; a zip is a score whatever it is called. Throws {@link FileError}. */
 export function openFile(name: string, bytes: Uint8Array, songId: string): OpenedFile {
   refuseTooLarge(bytes.length);
-  const lower = name.toLowerCase();
   const title = name.replace(/(\.joined)?\.[^.]+$/, '').slice(0, 200) || 'Untitled';
   if (bytes.length === 0) throw new FileError('The file is empty', '', 'Choose another file.');
-  const ending = isZip(bytes) ? '.mxl' : lower;
-  const format = FORMATS.find(({ endings }) => endings.some((known) => ending.endsWith(known)));
-  if (!format)
+  const kind = isZip(bytes) ? 'mxl' : kindOf(name);
+  if (!kind)
     throw new FileError('This kind of file is not known', '', `Choose one of ${READ_ENDINGS.join(', ')}.`);
-  return format.read(bytes, songId, title);
+  return READERS[kind](bytes, songId, title);
 }

@@ -20,6 +20,7 @@ import type { ShelfCard } from '../storage/stored';
 import { openDialog } from '../ui/dialog';
 import { download, fileName } from '../ui/download';
 import { Problems } from '../ui/problems';
+import { ArrangerClient } from '../workers/arranger';
 import { Asker } from '../workers/asker';
 import { FileReaderClient } from '../workers/reader';
 
@@ -40,6 +41,7 @@ interface Card {
 export class Shelf implements OnInit {
   private readonly songs = inject(SongStore);
   private readonly reader = inject(FileReaderClient);
+  private readonly arranger = inject(ArrangerClient);
   private readonly asker = inject(Asker);
   private readonly problems = inject(Problems);
   private readonly router = inject(Router);
@@ -138,6 +140,7 @@ export class Shelf implements OnInit {
         );
         return null;
       }
+      this.arranger.warm();
       const bytes = new Uint8Array(await file.arrayBuffer());
       const result = await this.reader.read(file.name, bytes, crypto.randomUUID());
       this.reading.set(null);

@@ -23,6 +23,11 @@ export class ArrangerClient {
     return this.remote;
   }
 
+  /** Starts the worker before a song is there: it loads while a file is read. */
+  warm(): void {
+    void this.worker;
+  }
+
   /**
    * Emits the part on screen, then the whole arrangement; completes early when a newer job wins. `edit` made the song
    * of the one asked for before.
