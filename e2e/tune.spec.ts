@@ -301,3 +301,22 @@ test('a rhythm is tapped against the click and becomes counts', async ({ page })
   await expect(page.locator('#counts')).toHaveValue(/^(\(1\) )?\d\S*( \S+)+ \|/);
   await expect(page.locator('#fault')).toContainText('have no count yet');
 });
+
+test('more words than notes are kept and shown, wherever one goes', async ({ page }) => {
+  await openSong(page, 'Sluicegate Song');
+  await page.goto('/song/demo-sluicegate/tune');
+  await page.locator('jh-tune-panel label', { hasText: 'Words' }).first().click();
+  const box = page.getByRole('textbox', { name: 'Words of this part' });
+  await expect(box).toHaveValue(/groan;$/);
+  const words = `${await box.inputValue()} and the wa-ter is grey`;
+  await box.fill(words);
+  await expect(page.locator('.spare')).toHaveText('and the wa-ter is grey');
+  await expect(box).toHaveValue(words);
+  await page.locator('jh-parts-rail button').nth(2).click();
+  await expect(box).not.toHaveValue(words);
+  await expect(page.locator('.spare')).toHaveText('and the wa-ter is grey');
+  await page.locator('jh-words-panel label', { hasText: 'The whole song' }).click();
+  await expect(page.getByRole('textbox', { name: 'Words of the song' })).toHaveValue(/^The tide is tur-ning/);
+  await page.getByRole('button', { name: 'Leave them out' }).click();
+  await expect(page.locator('.spare')).toHaveCount(0);
+});

@@ -18,6 +18,10 @@ await withBrowser(async (browser, origin) => {
   await page.goto(origin);
   await page.locator('article').first().waitFor();
   await shoot('shelf');
+  await page.getByRole('button', { name: 'Type a tune' }).click();
+  await page.getByRole('dialog', { name: 'Type a tune' }).waitFor();
+  await shoot('new-tune');
+  await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Lanterns at Low Water' }).click();
   await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
   await page.locator('[data-change=c3] .symbol').click();

@@ -46,7 +46,7 @@ export function cardFrom({ id, revision, song }: StoredSong, about: AboutSong): 
 
 /** Why something stored cannot be opened, in a sentence. */
 export function whyNot(error: unknown): string {
-  if (error instanceof SongShapeError) return error.message;
+  if (error instanceof SongShapeError) return error.message.replace(/^song\./, 'At song.');
   return error instanceof Error ? `It cannot be read: ${error.message.slice(0, 200)}.` : 'It cannot be read.';
 }
 

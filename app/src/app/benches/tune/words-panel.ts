@@ -30,13 +30,13 @@ type Scope = 'part' | 'song';
         [value]="scope()"
         (chosen)="scope.set($event)"
       />
-      <p>
+      <p class="how">
         From {{ where() }} on: words apart by spaces, syllables by hyphens. “_” lets a syllable go on over a
         note.
       </p>
       <textarea
         nz-input
-        [rows]="scope() === 'song' ? 12 : 8"
+        [rows]="spare() ? 5 : scope() === 'song' ? 11 : 8"
         [attr.aria-label]="scope() === 'song' ? 'Words of the song' : 'Words of this part'"
         [value]="text()"
         (input)="type($any($event.target).value)"
@@ -59,6 +59,9 @@ type Scope = 'part' | 'song';
     }
   `,
   styles: `
+    .how {
+      margin-top: 8px;
+    }
     .spare {
       font-style: italic;
       overflow-wrap: anywhere;
@@ -91,7 +94,11 @@ export class WordsPanel {
   });
   private readonly place = computed(() => `${this.scope()} ${this.notes()[0]?.id ?? ''}`);
   /** What is typed stays as typed; another place brings its own words. */
-  protected readonly text = linkedSignal({ source: this.place, computation: () => wordsOf(this.notes()) });
+  protected readonly text = linkedSignal({
+    source: this.place,
+    // The notes change with every letter typed; the box must not.
+    computation: () => untracked(() => wordsOf(this.notes())),
+  });
   /** Spare words that were there before this place was typed at: they stay. */
   private readonly others = linkedSignal({
     source: this.place,
