@@ -6,8 +6,9 @@ import { songs, wholeBars } from '../testing';
 import { orderInWords } from './barEdits';
 import { writtenBars } from './bars';
 import { applyEdit, describeEdit, sessionOf, type SongEdit } from './edits';
+import { migrateSong } from './migrate';
 import { heads, syllablesOf, wordsOf } from './noteEdits';
-import { type Song, songSchema } from './schema';
+import type { Song } from './schema';
 import { unfold } from './unfold';
 
 const [lanterns, sluicegate, , mudflat] = DEMO_SONGS;
@@ -111,7 +112,8 @@ describe('notes', () => {
         (song, steps) => {
           fc.pre(song.melody.length > 3);
           const after = steps.reduce((s, [kind, at, by]) => applyEdit(s, editFrom(s, kind, at, by)), song);
-          expect(songSchema.safeParse(after).success).toBe(true);
+          // What was edited can be stored and opened again.
+          expect(migrateSong(JSON.parse(JSON.stringify(after)))).toEqual(after);
           expect(new Set(after.melody.map((n) => n.id)).size).toBe(after.melody.length);
           after.melody.forEach((note, i) => {
             expect(note.length).toBeGreaterThan(0);
@@ -219,6 +221,39 @@ describe('bars', () => {
     expect(times(after)).toEqual(times(lanterns));
     expect(writtenBars(after)[1]).toMatchObject({ number: 1, tick: 960 });
     expect(after.barCount).toBe(24);
+  });
+
+  it('a key holds until the next one; the notes after that keep their spelling', () => {
+    const flat = { tonic: { letter: 'F', alter: 0 }, mode: 'major' } as const;
+    const sharp = { tonic: { letter: 'E', alter: 0 }, mode: 'major' } as const;
+    const later = edit(lanterns, { kind: 'key-set', bar: 13, key: sharp });
+    const both = edit(later, { kind: 'key-set', bar: 5, key: flat });
+    expect(both.keyMap.map((entry) => [entry.tick, entry.tonic.letter])).toEqual([
+      [0, 'A'],
+      [11520, 'F'],
+      [34560, 'E'],
+    ]);
+    const spelled = (song: typeof both, from: number, to: number) =>
+      names({ ...song, melody: song.melody.filter((n) => n.tick >= from && n.tick < to) });
+    expect(spelled(both, 0, 11520)).toEqual(spelled(lanterns, 0, 11520));
+    expect(spelled(both, 34560, 70000)).toEqual(spelled(later, 34560, 70000));
+    // The same key again says nothing new.
+    const again = edit(both, { kind: 'key-set', bar: 9, key: flat });
+    expect(again.keyMap).toEqual(both.keyMap);
+  });
+
+  it('a pick-up takes the later metres along with the bar lines', () => {
+    const metre = { numerator: 2, denominator: 4 } as const;
+    const two = edit(lanterns, { kind: 'metre-set', bar: 9, metre });
+    expect(two.metreMap.map((m) => [m.tick, m.numerator])).toEqual([
+      [0, 3],
+      [23040, 2],
+    ]);
+    const after = edit(two, { kind: 'pickup-set', ticks: 960 });
+    expect(after.metreMap[1].tick).toBe(24000);
+    expect(edit(after, { kind: 'pickup-set', ticks: 0 }).metreMap[1].tick).toBe(23040);
+    expect(edit(lanterns, { kind: 'pickup-set', ticks: 2880 })).toBe(lanterns);
+    expect(edit(lanterns, { kind: 'pickup-set', ticks: -1 })).toBe(lanterns);
   });
 
   it('metre, key and tempo hold from their bar on', () => {

@@ -192,3 +192,31 @@ describe('finding the metre', () => {
     expect(findMetres([])).toEqual([]);
   });
 });
+
+describe('a steady lateness against the click', () => {
+  /** Quarters on the beat, all late (or early) by so many milliseconds at 60 a minute. */
+  const late = (ms: number) =>
+    quantise(
+      Array.from({ length: 8 }, (_, i) => ({ onset: i + ms / 1000, end: i + 0.9 + ms / 1000, midi: 60 + i })),
+      1,
+    );
+
+  it('is taken off where it is more than chance: beyond half of a player’s usual spread', () => {
+    expect(late(0).lateBeats).toBe(0);
+    expect(late(9).lateBeats).toBe(0);
+    expect(late(11).lateBeats).toBeCloseTo(0.011, 6);
+    expect(late(-30).lateBeats).toBeCloseTo(-0.03, 6);
+  });
+
+  it('leaves every note where it belongs, and says how far each was from that', () => {
+    for (const ms of [0, 40, -40]) {
+      const { keys } = late(ms);
+      expect(keys.map((key) => key.tick)).toEqual([0, 960, 1920, 2880, 3840, 4800, 5760, 6720]);
+      for (const key of keys) expect(key.movedBeats).toBeCloseTo(0, 6);
+    }
+  });
+
+  it('nothing played is nothing written', () => {
+    expect(quantise([], 1, 'eighths')).toEqual({ keys: [], grid: 'eighths', lateBeats: 0 });
+  });
+});

@@ -54,6 +54,21 @@ describe('the seam', () => {
     }
   });
 
+  it('writes the degree exactly where inversion, degree and two letters between them fit', () => {
+    // "1st inv." with "iv" is twelve letters of 9.5 pixels: 114.
+    const widths = [290, 320, 350, 380, 420, 500, 620, 800];
+    const seen = new Set<boolean>();
+    for (const width of widths)
+      for (const row of layoutOf(DEMO_SONGS[2], 4, 1, width).rows)
+        for (const change of row.changes) {
+          const { numeral } = change.change.degree;
+          const fits = (change.inversion.length + numeral.length + 2) * 9.5 <= change.width;
+          expect(change.degree).toBe(fits ? numeral : '');
+          seen.add(fits);
+        }
+    expect(seen).toEqual(new Set([true, false]));
+  });
+
   it('hangs a chord under the melody from its note, the tune in one row on top', () => {
     const under = applyEdit(DEMO_SONGS[0], { kind: 'choose', choices: { layout: 'under-melody' } });
     const arrangement = arrange(under, DEFAULT_PROFILE);

@@ -93,6 +93,12 @@ describe('the lock of a song', () => {
     expect(lost).toHaveBeenCalledOnce();
   });
 
+  it('is always given where the browser knows no locks', async () => {
+    vi.stubGlobal('navigator', {});
+    expect(await new SongLock().take('a', nobody)).toBe(true);
+    expect(await new SongLock().take('a', nobody)).toBe(true);
+  });
+
   it('is not asked of a tab that holds another song', async () => {
     const handOver = vi.fn(async () => undefined);
     await new SongLock().take('ebb', { handOver, lost: () => undefined });
