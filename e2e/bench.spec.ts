@@ -146,3 +146,14 @@ test.describe('on a telephone', () => {
     await page.getByRole('button', { name: 'Stop' }).click();
   });
 });
+
+test('pressing Play from the keyboard keeps the focus: the button changes its word', async ({ page }) => {
+  await openSong(page, 'Lanterns at Low Water');
+  const play = page.getByRole('button', { name: 'Play part 1' });
+  await play.focus();
+  await page.keyboard.press('Enter');
+  const stop = page.getByRole('button', { name: 'Stop', exact: true });
+  await expect(stop).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(play).toBeFocused();
+});

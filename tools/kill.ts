@@ -85,6 +85,25 @@ for (let i = 0; i < times; i++) {
 }
 console.log(`reloaded or closed at once after an edit, ${times} times: ${lost} lost`);
 
+// Two tabs take the song from each other, each with edits made at once before: whoever has it shows the last.
+lost = 0;
+let [holder, looker] = [page, await page.context().newPage()];
+await looker.goto(song);
+await looker.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
+for (let i = 0; i < times; i++) {
+  const rung = RUNGS[(i + 1) % RUNGS.length];
+  for (const step of [RUNGS[i % RUNGS.length], RUNGS[(i + 2) % RUNGS.length], rung])
+    await choose(holder, step);
+  await looker.getByRole('button', { name: 'Take over here' }).click();
+  await looker.getByRole('button', { name: 'Take over here' }).waitFor({ state: 'detached' });
+  await looker.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
+  if ((await chosen(looker)) !== rung) lost++;
+  [holder, looker] = [looker, holder];
+}
+await looker.close();
+page = holder;
+console.log(`taken over from one another, ${times} times: ${lost} lost`);
+
 // 120 titles in ten seconds, each with the moment it was made.
 const title = page.getByRole('textbox', { name: 'Title' });
 const begun = Date.now();
