@@ -128,7 +128,8 @@ function jsonDamaged(bytes: Uint8Array, chance: Chance): Uint8Array {
         node[key] = typeof node[key] === 'number' ? node[key] * [-1, 1000, 0.1][chance(3)] : null;
         break;
       default:
-        node[key] = VALUES[chance(VALUES.length)];
+        // A value of its own: what is damaged next must not damage the list.
+        node[key] = structuredClone(VALUES[chance(VALUES.length)]);
     }
   }
   return strToU8(JSON.stringify(tree));
