@@ -98,13 +98,15 @@ function scoresOf(arrangement: Arrangement): NamedBytes[] {
 }
 
 /** Keys that are no keys, notes of no length, and keys off the keyboard that are not the melody's own. */
-function wrongKeys({ right, left, efforts }: Arrangement, { keyboard }: Profile): string | null {
+function wrongKeys({ right, left, efforts, changes }: Arrangement, { keyboard }: Profile): string | null {
   const { low, high } = KEYBOARDS[keyboard];
+  // What was pinned is kept wherever it lies, and said.
+  const pinned = new Set(changes.filter((c) => c.fixedBy === 'pin').map((c) => c.change.id));
   for (const note of [...right, ...left]) {
     const numbers = [note.tick, note.length, note.midi];
     if (!numbers.every(Number.isFinite) || note.midi < 0 || note.midi > 127)
       return `a ${note.source} note of the ${note.hand} hand is ${numbers.join(', ')}`;
-    if (note.source !== 'melody' && (note.midi < low || note.midi > high))
+    if (note.source !== 'melody' && !pinned.has(note.from) && (note.midi < low || note.midi > high))
       return `the ${note.hand} hand's ${note.source} key ${note.midi} is off the keyboard`;
   }
   return efforts.every((effort) => effort === null || Number.isFinite(effort.total))

@@ -140,5 +140,5 @@ export function migrateSong(stored: unknown): Song {
 /** "song.melody.3.tick: expected number" as a sentence. */
 export function firstIssue(error: z.ZodError, root: string): string {
   const issue = error.issues[0];
-  return `${[root, ...issue.path.map(String)].join('.').slice(0, 100)}: ${issue.message.slice(0, 160)}.`;
+  return `${[root, ...issue.path.map(String)].join('.').slice(0, 100)}: ${issue.message.replace(/^Invalid input: expected .*, received undefined$/, 'it is missing').slice(0, 160)}.`;
 }
