@@ -146,6 +146,23 @@ describe('reading MIDI', () => {
     expect(song.melody.map((n) => n.tick)).toEqual([0, 960, 3840]);
   });
 
+  it('counts the bars before a late entry by the metre in force there, and keeps one metre at its beginning', () => {
+    const metre = (tick: number, numerator: number): [number, object] => [
+      tick,
+      { type: 'timeSignature', numerator, denominator: 4, metronome: 24, thirtyseconds: 8 },
+    ];
+    const song = readMidi(
+      fileOf([[metre(0, 1), metre(480, 4), metre(4320, 3), ...key(3360, 480, 64), ...key(4320, 1440, 65)]]),
+      'id',
+      'T',
+    );
+    expect(song.metreMap).toEqual([
+      { tick: 0, numerator: 4, denominator: 4 },
+      { tick: 1920, numerator: 3, denominator: 4 },
+    ]);
+    expect([song.pickup, song.melody.map((n) => n.tick)]).toEqual([1920, [0, 1920]]);
+  });
+
   it('reads syllables, and a key never let go to the end of its track', () => {
     const lyric = (tick: number, text: string): [number, object] => [tick, { type: 'lyrics', text }];
     const song = readMidi(

@@ -125,12 +125,11 @@ function layoutOf(content: MidiContent, tracks: readonly TimedTrack[]): BarLayou
     pickup = next.tick - first;
     metres.splice(0, 2, { ...next, tick: 0 });
   } else {
-    const whole = barTicks(opening);
-    const silentBars = Math.floor(first / whole);
-    const within = first - silentBars * whole;
+    // Bars are counted from where the metre in force at the first note begins.
+    const there = inForceAt(metres, first);
+    const within = (first - there.tick) % barTicks(there);
     skipped = first;
-    pickup = within === 0 ? 0 : whole - within;
-    if (pickup === 0) skipped = silentBars * whole;
+    pickup = within === 0 ? 0 : barTicks(there) - within;
   }
   const metreMap = anchored(
     metres.map((m) => ({ ...m, tick: Math.max(0, m.tick - skipped) })),

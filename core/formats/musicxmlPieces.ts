@@ -41,14 +41,18 @@ export function metreOfLength(ticks: number): Metre {
   };
 }
 
-/** A map that begins at tick 0, the default in force until its first own entry; repeated entries left out. */
+/**
+ * A map that begins at tick 0, the default in force until its first own entry; repeated entries left out, and of those
+ * at one tick the last one counts.
+ */
 export function anchored<T extends { tick: number }>(map: readonly T[], fallback: readonly T[]): T[] {
   const sorted = [...map].sort((a, b) => a.tick - b.tick);
   if (sorted.length === 0) return [...fallback];
   sorted[0] = { ...sorted[0], tick: 0 };
   const same = (a: T, b: T): boolean =>
     JSON.stringify({ ...a, tick: 0 }) === JSON.stringify({ ...b, tick: 0 });
-  return sorted.filter((entry, i) => i === 0 || !same(entry, sorted[i - 1]));
+  const counting = sorted.filter((entry, i) => entry.tick !== sorted[i + 1]?.tick);
+  return counting.filter((entry, i) => i === 0 || !same(entry, counting[i - 1]));
 }
 
 /** "1 quarter note", "0.50 quarter notes". */
