@@ -1,16 +1,19 @@
 import type { HandEvent } from './event';
 import { arpeggioFingers, type FigureFingers, scaleFingers } from './tables';
 
-/** The fingers a known figure has for an event, when it is part of one; none: null. Several where the table allows them. */
-export type Favoured = readonly (readonly number[] | null)[];
+/** The finger a known figure has for each event that is part of one; null for the others. */
+export type Favoured = readonly (number | null)[];
 
 /** So many notes in one direction make a scale, so many an arpeggio; fewer are a tune's own. */
 const FEWEST = { scale: 8, arpeggio: 5 } as const;
 
-const MAJOR = [0, 2, 4, 5, 7, 9, 11];
-const HARMONIC = [0, 2, 3, 5, 7, 8, 11];
-const MELODIC = [0, 2, 3, 5, 7, 9, 11];
-const NATURAL = [0, 2, 3, 5, 7, 8, 10];
+/** Half steps above the tonic: major, then harmonic, melodic and natural minor. */
+const SCALES = [
+  ['major', [0, 2, 4, 5, 7, 9, 11]],
+  ['minor', [0, 2, 3, 5, 7, 8, 11]],
+  ['minor', [0, 2, 3, 5, 7, 9, 11]],
+  ['minor', [0, 2, 3, 5, 7, 8, 10]],
+] as const;
 const TRIADS = { major: [0, 4, 7], minor: [0, 3, 7] } as const;
 
 /**
@@ -18,14 +21,10 @@ const TRIADS = { major: [0, 4, 7], minor: [0, 3, 7] } as const;
  * last one's included. Source: the tables of piano methods.
  */
 export function favouredFingers(events: readonly HandEvent[], hand: 'right' | 'left'): Favoured {
-  const favoured: (readonly number[] | null)[] = events.map(() => null);
+  const favoured: (number | null)[] = events.map(() => null);
   for (const { from, keys } of runsOf(events)) {
     const fingers = scaleRun(keys, hand) ?? arpeggioRun(keys, hand);
-    // The note a run turns on belongs to both directions.
-    fingers?.forEach((list, i) => {
-      const before = favoured[from + i];
-      favoured[from + i] = before ? [...new Set([...before.filter((f) => list.includes(f)), ...list])] : list;
-    });
+    fingers?.forEach((finger, i) => (favoured[from + i] = finger));
   }
   return favoured;
 }
@@ -58,19 +57,13 @@ function runsOf(events: readonly HandEvent[]): Run[] {
   return runs;
 }
 
-function scaleRun(keys: readonly number[], hand: 'right' | 'left'): (readonly number[])[] | null {
+function scaleRun(keys: readonly number[], hand: 'right' | 'left'): number[] | null {
   if (keys.length < FEWEST.scale) return null;
   if (keys.some((key, i) => i > 0 && Math.abs(key - keys[i - 1]) > 3)) return null;
   const classes = new Set(keys.map((key) => key % 12));
   const ends = [keys[0] % 12, keys[keys.length - 1] % 12];
-  const found = [
-    ['major', MAJOR],
-    ['minor', HARMONIC],
-    ['minor', MELODIC],
-    ['minor', NATURAL],
-  ] as const;
   for (const tonic of [...ends, ...Array.from({ length: 12 }, (_, i) => i)])
-    for (const [mode, steps] of found) {
+    for (const [mode, steps] of SCALES) {
       // A scale is known by its tonic at an end; elsewhere by its major, of which the modes are turns.
       if (!ends.includes(tonic) && mode !== 'major') continue;
       const scale = new Set(steps.map((step) => (tonic + step) % 12));
@@ -80,7 +73,7 @@ function scaleRun(keys: readonly number[], hand: 'right' | 'left'): (readonly nu
   return null;
 }
 
-function arpeggioRun(keys: readonly number[], hand: 'right' | 'left'): (readonly number[])[] | null {
+function arpeggioRun(keys: readonly number[], hand: 'right' | 'left'): number[] | null {
   const classes = new Set(keys.map((key) => key % 12));
   if (classes.size !== 3) return null;
   for (const tonic of classes)
@@ -92,20 +85,20 @@ function arpeggioRun(keys: readonly number[], hand: 'right' | 'left'): (readonly
   return null;
 }
 
-/** Each note's finger within the run; the outermost may take the finger the figure ends with as well. */
+/** Each note's finger within the run; a tonic at an end has the finger the figure begins or ends with. */
 function fingersAlong(
   keys: readonly number[],
   table: FigureFingers,
   steps: readonly number[],
   tonic: number,
-): (readonly number[])[] {
+): number[] {
   const low = Math.min(...keys);
   const high = Math.max(...keys);
   return keys.map((key) => {
     const degree = steps.indexOf((((key - tonic) % 12) + 12) % 12);
     const inside = table.inside[degree];
-    if (degree !== 0) return [inside];
-    if (key === low) return [table.first];
-    return key === high ? [table.last] : [inside];
+    if (degree !== 0) return inside;
+    if (key === low) return table.first;
+    return key === high ? table.last : inside;
   });
 }

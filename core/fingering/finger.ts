@@ -35,8 +35,8 @@ export function finger(
   const states = events.map((event) => statesOf(event, hand, reach));
   const favoured = withFigures ? favouredFingers(events, hand) : [];
   const figure = (i: number, from: State, to: State): number => {
-    const [a, b] = [favoured[i - 1], favoured[i]];
-    return a?.includes(from.placed[0].finger) && b?.includes(to.placed[0].finger) ? FIGURE_BONUS : 0;
+    const isUsual = favoured[i - 1] === from.placed[0].finger && favoured[i] === to.placed[0].finger;
+    return isUsual ? FIGURE_BONUS : 0;
   };
   // costs[b] after event i, for each state a of event i − 1: costs[a][b].
   let costs: number[][] = [states[0].map((s) => s.alone)];
@@ -91,11 +91,13 @@ const WIDE_CHORD = 6;
 
 /** Fingers held together: each by itself, neighbours and the outer pair; wide chords end on thumb and fifth. */
 function togetherCost(fingers: readonly Placed[], reach: number): number {
-  let cost = fingers.reduce((sum, f) => sum + aloneCost(f), 0);
+  // In chords the thumb takes a black key as readily as a white one.
+  const isChord = fingers.length > 1;
+  let cost = fingers.reduce((sum, f) => sum + (isChord && f.finger === 1 ? 0 : aloneCost(f)), 0);
   for (let i = 1; i < fingers.length; i++) cost += heldCost(fingers[i - 1], fingers[i], reach);
   const [first, last] = [fingers[0], fingers[fingers.length - 1]];
   if (fingers.length > 2) cost += heldCost(first, last, reach);
-  if (fingers.length > 1 && last.key - first.key >= WIDE_CHORD)
+  if (isChord && last.key - first.key >= WIDE_CHORD)
     cost += FINGER_COSTS.chordWithoutEnd * (Number(first.finger !== 1) + Number(last.finger !== 5));
   return cost;
 }

@@ -1,6 +1,6 @@
 import { type HandNote, inTime } from '../hands';
 import { rungOf } from '../ladder';
-import { KEYBOARDS, metreName, reachMm, spanMm } from '../music';
+import { metreName, reachMm, spanMm } from '../music';
 import { type Part, partIndexAt } from '../parts';
 import { BLOCK, choosePattern, dress, fitsMetre, patternsOf } from '../patterns';
 import {
@@ -70,17 +70,7 @@ export function leftHand(task: PartTask): PartHands {
   if (isMoving && notes.length > 0) findings.push(...patternRefused(task));
   const shares = new Set(task.voiced.flatMap((v) => (v.closeHands === 'share' ? [v.change.id] : [])));
   const ownKeys = shares.size === 0 ? notes : withSharedKeys(notes, task.melody, (id) => shares.has(id));
-  return { notes: inTime(withRolls(onKeyboard(ownKeys, task), task.profile)), findings, right };
-}
-
-/** Keys there are: only what was pinned or learned is kept off the keyboard, and said. */
-function onKeyboard(notes: readonly HandNote[], { voiced, profile }: PartTask): readonly HandNote[] {
-  const { low, high } = KEYBOARDS[profile.keyboard];
-  if (notes.every(({ midi }) => midi >= low && midi <= high)) return notes;
-  const isFixed = ({ fixedBy }: (typeof voiced)[number]): boolean =>
-    fixedBy === 'pin' || fixedBy === 'settled';
-  const fixed = new Set(voiced.filter(isFixed).map(({ change }) => change.id));
-  return notes.filter(({ midi, from }) => fixed.has(from) || (midi >= low && midi <= high));
+  return { notes: inTime(withRolls(ownKeys, task.profile)), findings, right };
 }
 
 /** A pattern that is unknown, or not made for the metre, said with those that are. */
