@@ -1,18 +1,19 @@
 import { type Arrangement, changesIn } from '../arrangement';
-import { classNameOf, typeset } from '../music';
+import type { HandNote } from '../hands';
+import { classNameOf, gotOrMade, typeset } from '../music';
 import { partCard } from './partCard';
 import { meetingInWords } from './walkthrough';
 
 /**
  * What the seam shows of a part, for those who do not see it: its place, the right hand bar by bar, each chord with
- * what it meets and its keys from the lowest.
+ * what it meets and what the left hand strikes for it, one strike after the other, from the lowest key.
  */
 export function partSummary(arrangement: Arrangement, index: number): string[] {
   const { title, bars, relation, firstKey, lines } = partCard(arrangement, index);
-  const chords = changesIn(arrangement.changes, arrangement.parts[index]).map((change) => {
-    const keys = change.pitches.map((pitch) => typeset(classNameOf(pitch))).join(' ');
-    return `${meetingInWords(change)} Left hand: ${keys}.`;
-  });
+  const left = arrangement.arranged[index]?.left ?? [];
+  const chords = changesIn(arrangement.changes, arrangement.parts[index]).map(
+    (change) => `${meetingInWords(change)} Left hand: ${struckInWords(left, change.change.id)}.`,
+  );
   return [
     `${title}, ${bars}.`,
     ...(relation ? [relation] : []),
@@ -23,4 +24,12 @@ export function partSummary(arrangement: Arrangement, index: number): string[] {
     }),
     ...chords,
   ];
+}
+
+/** "E, then A C, then A C": the strikes that come from a change. */
+function struckInWords(left: readonly HandNote[], changeId: string): string {
+  const strikes = new Map<number, string[]>();
+  for (const { from, tick, pitch } of left)
+    if (from === changeId) gotOrMade(strikes, tick, (): string[] => []).push(typeset(classNameOf(pitch)));
+  return [...strikes.values()].map((keys) => keys.join(' ')).join(', then ') || 'rests';
 }
