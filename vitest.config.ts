@@ -12,6 +12,8 @@ export default defineConfig({
   test: {
     include: ['{core,app,server,tools,demo}/**/*.spec.ts'],
     environment: 'node',
+    // Before Dexie, which looks for the store of the browser once, when whichever test first loads it.
+    setupFiles: ['fake-indexeddb/auto'],
     testTimeout: 60_000,
     // Files share what they import: the core is pure, and loading it anew for each file took as long as all tests.
     isolate: false,

@@ -129,7 +129,7 @@ function jsonDamaged(bytes: Uint8Array, chance: Chance): Uint8Array {
         break;
       default:
         // A value of its own: what is damaged next must not damage the list.
-        node[key] = structuredClone(VALUES[chance(VALUES.length)]);
+        node[key] = JSON.parse(JSON.stringify(VALUES[chance(VALUES.length)]));
     }
   }
   return strToU8(JSON.stringify(tree));

@@ -19,7 +19,7 @@ class ExamplesFirst extends BaseSequencer {
   }
 }
 
-/** The unit tests as npm run mutants runs them; the command line runs as a process of its own and sees no mutant. */
+/** The unit tests as npm run mutants runs them, without those that run a process or try every rung for each file. */
 export default mergeConfig(units, {
-  test: { exclude: ['tools/**'], sequence: { sequencer: ExamplesFirst } },
+  test: { exclude: ['tools/arrange.spec.ts', 'tools/break.spec.ts'], sequence: { sequencer: ExamplesFirst } },
 });

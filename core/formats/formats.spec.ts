@@ -1,5 +1,6 @@
 import midiReader from '@tonejs/midi';
 import fc from 'fast-check';
+import { strToU8 } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
@@ -7,6 +8,7 @@ import { symbolOf } from '../music/chord';
 import { metreName, TICKS_PER_QUARTER } from '../music/metre';
 import { midiOf, nameOf } from '../music/pitch';
 import { applyEdit } from '../song/edits';
+import { migrateSong } from '../song/migrate';
 import { DEFAULT_PROFILE, type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
 import { songs } from '../testing';
@@ -16,6 +18,7 @@ import { writeMidi } from './midiWrite';
 import { readMusicXml } from './musicxmlRead';
 import { writeMusicXml } from './musicxmlWrite';
 import { valuesOf } from './noteValues';
+import { openFile } from './openFile';
 import { readProject, writeProject } from './project';
 import { reportOf } from './report';
 
@@ -308,5 +311,28 @@ describe('a project file with what cannot be', () => {
     const { song } = readProject(raw({ ...strange, id: 'c98', length: 960, symbol: 'Hm' }));
     const a = arrange(song, DEFAULT_PROFILE);
     expect(a.findings.find((f) => f.kind === 'unclear')?.text).toContain('"Hm" is not a chord');
+  });
+});
+
+describe('as many bars as a song may have', () => {
+  const bar = (number: number, beats: number, isPickup = false): string =>
+    `<measure number="${number}"${isPickup ? ' implicit="yes"' : ''}>` +
+    '<attributes><divisions>1</divisions><time><beats>4</beats><beat-type>4</beat-type></time></attributes>' +
+    `<note><pitch><step>C</step><octave>4</octave></pitch><duration>${beats}</duration></note></measure>`;
+  const score = (bars: number, hasPickup: boolean): Uint8Array =>
+    strToU8(
+      '<score-partwise><part-list><score-part id="P1"><part-name>x</part-name></score-part></part-list><part id="P1">' +
+        (hasPickup ? bar(0, 1, true) : '') +
+        Array.from({ length: bars }, (_, i) => bar(i + 1, 4)).join('') +
+        '</part></score-partwise>',
+    );
+
+  it.each([false, true])('are read, and one more is refused (with a pick-up: %s)', (hasPickup) => {
+    const opened = openFile('long.musicxml', score(4000, hasPickup), 'id');
+    const { song } = opened.kind === 'tunes' ? opened.tunes[0] : opened;
+    expect([song.barCount, song.pickup]).toEqual([4000, hasPickup ? 960 : 0]);
+    // What is opened can be stored and opened again.
+    expect(migrateSong(JSON.parse(JSON.stringify(song)))).toEqual(song);
+    expect(() => openFile('long.musicxml', score(4001, hasPickup), 'id')).toThrow(FileError);
   });
 });

@@ -1,3 +1,4 @@
+import { strToU8 } from 'fflate';
 import type { Arrangement } from '../arrangement';
 import type { HandNote } from '../hands';
 import { classNameOf, fifthsOf, type Pitch, TICKS_PER_QUARTER } from '../music';
@@ -32,7 +33,7 @@ export function writeMusicXml(arrangement: Arrangement): string {
     { version: '4.0' },
   );
   const text = writeXml(root, DOCTYPE);
-  refuseTooMuch(text.length);
+  refuseTooMuch(strToU8(text).length);
   return text;
 }
 

@@ -1,4 +1,4 @@
-import type { Profile } from '../song';
+import { checkedSong, type Profile, SongShapeError } from '../song';
 import type { TuneCandidate } from './candidates';
 import { readChart } from './chordPro';
 import { kindOf, READ_ENDINGS, type ReadKind } from './endings';
@@ -15,7 +15,21 @@ export type OpenedFile =
 
 type Reader = (bytes: Uint8Array, songId: string, title: string) => OpenedFile;
 
-const tunes = (list: readonly TuneCandidate[]): OpenedFile => ({ kind: 'tunes', tunes: list });
+const tunes = (list: readonly TuneCandidate[]): OpenedFile => ({ kind: 'tunes', tunes: list.map(checked) });
+
+/** What is opened can be stored and opened again: past the bounds of a song it is refused here, not later. */
+function checked(tune: TuneCandidate): TuneCandidate {
+  try {
+    return { ...tune, song: checkedSong(tune.song) };
+  } catch (error) {
+    if (!(error instanceof SongShapeError)) throw error;
+    throw new FileError(
+      `The file is past what a song may hold: ${error.message.replace(/\.$/, '')}`,
+      '',
+      'Split it, or export only the melody.',
+    );
+  }
+}
 
 /** How each kind is read: a new format is a file that reads it, its endings, and a row here. */
 const READERS: Record<ReadKind, Reader> = {

@@ -5,7 +5,7 @@ export { changeAdded, changeLeftOut, changeMoved, type ChangesEdit, changesPlace
 export { freshId, SHORTEST } from './changeEdits';
 export { applyEdit, describeEdit, sessionOf, type SongEdit, type TuneFields } from './edits';
 export { type Finding, findingId, type Fix, isDismissed } from './finding';
-export { firstIssue, migrateSong, SongShapeError } from './migrate';
+export { checkedSong, firstIssue, migrateSong, SongShapeError } from './migrate';
 export { cleared, heads, syllablesOf, wordsOf } from './noteEdits';
 export { type Change, type Choices, type CloseHands, DEFAULT_CHOICES, DEFAULT_PROFILE } from './schema';
 export { type Division, emptySong, type Layout, type Lyric, type MelodyNote, type Profile } from './schema';

@@ -129,7 +129,15 @@ export function migrateSong(stored: unknown): Song {
     if (!step) throw new SongShapeError(`Songs of version ${at} can no longer be read.`);
     current = step(current);
   }
-  const result = songSchema.safeParse(withoutImpossibleChanges(current));
+  return checkedSong(withoutImpossibleChanges(current));
+}
+
+/**
+ * A song of this version that comes from outside, checked by shape and by meaning, its lists in time. Throws
+ * {@link SongShapeError} naming the first place that does not fit.
+ */
+export function checkedSong(read: unknown): Song {
+  const result = songSchema.safeParse(read);
   if (!result.success) throw new SongShapeError(firstIssue(result.error, 'song'));
   const song = inOrder(result.data);
   const problem = meaningProblem(song);
