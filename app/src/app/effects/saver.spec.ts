@@ -43,7 +43,10 @@ describe('storing the open song', () => {
     const injector = Injector.create({
       providers: [
         { provide: Saver },
-        { provide: SongStore, useValue: { save: (song: Song, _: unknown, over: number) => writing(song, over) } },
+        {
+          provide: SongStore,
+          useValue: { save: (song: Song, _: unknown, over: number) => writing(song, over) },
+        },
         { provide: Store, useValue: { selectSignal: () => () => state, dispatch: reduce } },
       ],
     });

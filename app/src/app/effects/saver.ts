@@ -1,5 +1,4 @@
 import { inject, Injectable } from '@angular/core';
-import { factsOf } from '@joined-hands/core/arrangement';
 import { Store } from '@ngrx/store';
 import { SongActions } from '../state/actions';
 import { workbench } from '../state/reducer';
@@ -51,23 +50,30 @@ export class Saver {
   }
 
   private async write(): Promise<void> {
-    const { song, place, revision, isDirty, isReadOnly, arrangement } = this.state();
+    const { song, place, revision, isDirty, isReadOnly } = this.state();
     if (!song || !isDirty || isReadOnly) return;
-    const facts = arrangement?.song === song ? factsOf(song, arrangement.played, arrangement.parts) : null;
     const begun = performance.now();
     this.isWriting = true;
     try {
-      const next = await this.songs.save(song, place, revision, facts);
+      const next = await this.songs.save(song, place, revision);
       this.failures = 0;
       this.store.dispatch(SongActions.saved({ song, revision: next }));
       if (!this.state().isDirty) strikeOut(song.id);
     } catch (error) {
-      if (error instanceof StaleRevisionError) this.store.dispatch(SongActions.overtaken({ id: song.id }));
+      if (error instanceof StaleRevisionError) this.lost();
       else this.failed(error);
     } finally {
       this.isWriting = false;
       this.wait = Math.min(MOST_WAIT_MS, Math.max(SOON_MS, performance.now() - begun));
     }
+  }
+
+  /** Another tab has the song: what is here and not stored is written down, to be kept as a copy, and edited no more. */
+  lost(): void {
+    const { song, revision, isDirty, isReadOnly } = this.state();
+    if (!song) return;
+    if (isDirty && !isReadOnly) writeDown({ song, revision, isWriting: false });
+    this.store.dispatch(SongActions.overtaken({ id: song.id }));
   }
 
   /** Said until it succeeds, and tried again. */

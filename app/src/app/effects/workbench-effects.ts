@@ -1,4 +1,5 @@
 import { inject, Injectable } from '@angular/core';
+import { factsOf } from '@joined-hands/core/arrangement';
 import type { Song } from '@joined-hands/core/song';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
@@ -8,6 +9,7 @@ import {
   debounceTime,
   defer,
   EMPTY,
+  filter,
   from,
   map,
   mergeMap,
@@ -121,6 +123,22 @@ export class WorkbenchEffects {
     { dispatch: false },
   );
 
+  /** What the shelf tells of a song follows its arrangement. */
+  readonly saveFacts = createEffect(
+    () =>
+      this.actions.pipe(
+        ofType(ArrangementActions.came),
+        filter(({ arrangement }) => !arrangement.isPartial && !this.shown().isReadOnly),
+        debounceTime(PLACE_MS),
+        concatMap(({ arrangement: { song, played, parts } }) =>
+          from(this.songs.saveFacts(song.id, factsOf(song, played, parts))).pipe(
+            this.said('Parts and length of the song could not be stored'),
+          ),
+        ),
+      ),
+    { dispatch: false },
+  );
+
   readonly saveProfile = createEffect(
     () =>
       this.actions.pipe(
@@ -144,7 +162,7 @@ export class WorkbenchEffects {
   private async open(id: string, takeOver: boolean): Promise<Action[]> {
     const holder = {
       handOver: () => this.saver.now(),
-      lost: () => this.store.dispatch(SongActions.takenOverElsewhere()),
+      lost: () => this.saver.lost(),
     };
     const mine = await this.lock.take(id, holder, takeOver);
     const found = await this.read(id, mine);

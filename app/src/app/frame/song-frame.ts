@@ -14,7 +14,6 @@ import {
   untracked,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { writeProject } from '@joined-hands/core/formats';
 import { partSummary } from '@joined-hands/core/words';
 import { Store } from '@ngrx/store';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -24,7 +23,7 @@ import { Keyboard } from '../keyboard/keyboard';
 import { Staff } from '../notation/staff';
 import { SongActions } from '../state/actions';
 import { SongStore } from '../storage/song-store';
-import { download, fileName } from '../ui/download';
+import { takeAwayCopy, takeAwayRaw } from '../storage/take-away';
 import { Problems } from '../ui/problems';
 import { BenchState } from './bench-state';
 import { type BenchBehaviour, type BenchDefinition } from './definition';
@@ -175,19 +174,14 @@ export class SongFrame implements OnInit {
     return bench;
   }
 
-  /** What lies in the store under the id, as it is. */
   protected takeAwayRaw(): void {
-    const taken = this.songs.raw(this.id()).then((text) => {
-      download(`${fileName(this.id())}.raw.json`, text, 'application/json');
-    });
+    const taken = takeAwayRaw(this.songs, this.id(), this.id());
     this.problems.guard('The stored data could not be taken away', taken);
   }
 
-  /** The song as it is here, as a project file. */
   protected takeAwayCopy(): void {
     const { song, profile } = this.bench.state();
-    if (song)
-      download(`${fileName(song.title)}.joined.json`, writeProject({ song, profile }), 'application/json');
+    if (song) takeAwayCopy(song, profile);
   }
 
   protected toggleSheet(which: 'parts' | 'panel'): void {

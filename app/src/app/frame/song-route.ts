@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core
 import { Store } from '@ngrx/store';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { workbench } from '../state/reducer';
-import { askInDialog } from '../ui/dialog';
+import { takeAwayCopy } from '../storage/take-away';
+import { openDialog } from '../ui/dialog';
 import { SongFrame } from './song-frame';
 
 /** The address of a song. Another song is another frame, whichever way one came to it: nothing of the last is kept. */
@@ -25,20 +26,26 @@ export class SongRoute {
   readonly job = input<string>();
 
   private readonly modal = inject(NzModalService);
-  private readonly unsaved = inject(Store).selectSignal(workbench.selectUnsaved);
+  private readonly state = inject(Store).selectSignal(workbench.selectWorkbenchState);
 
-  /** Asked before the song is left: what the store did not take would stay behind. */
+  /** Asked before the song is left: what the store did not take would stay behind, and can be taken away. */
   mayLeave(): boolean | Promise<boolean> {
-    const why = this.unsaved();
-    if (!why) return true;
+    const { unsaved, song, profile } = this.state();
+    if (!unsaved || !song) return true;
     return new Promise((resolve) => {
-      askInDialog(this.modal, {
+      const answer = (isLeaving: boolean): void => {
+        dialog.destroy();
+        resolve(isLeaving);
+      };
+      const dialog = openDialog(this.modal, {
         nzTitle: 'Leave the song all the same?',
-        nzContent: why,
-        nzOkText: 'Stay',
-        nzCancelText: 'Leave',
-        nzOnOk: () => resolve(false),
-        nzOnCancel: () => resolve(true),
+        nzContent: unsaved,
+        nzFooter: [
+          { label: 'Take away a copy', onClick: () => takeAwayCopy(song, profile) },
+          { label: 'Leave', onClick: () => answer(true) },
+          { label: 'Stay', type: 'primary', autoLoading: false, onClick: () => answer(false) },
+        ],
+        nzOnCancel: () => resolve(false),
       });
     });
   }

@@ -17,8 +17,8 @@ import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { firstValueFrom } from 'rxjs';
 import { SongStore, type TakenOff, UnreadableSongError } from '../storage/song-store';
 import type { ShelfCard } from '../storage/stored';
+import { takeAwayRaw } from '../storage/take-away';
 import { openDialog } from '../ui/dialog';
-import { download, fileName } from '../ui/download';
 import { Problems } from '../ui/problems';
 import { ArrangerClient } from '../workers/arranger';
 import { Asker } from '../workers/asker';
@@ -93,12 +93,8 @@ export class Shelf implements OnInit {
   }
 
   /** What lies in the store of a song that cannot be read, as it is. */
-  protected async takeAwayRaw({ card }: Card): Promise<void> {
-    try {
-      download(`${fileName(card.title)}.raw.json`, await this.songs.raw(card.id), 'application/json');
-    } catch (error) {
-      this.wentWrong('The stored data could not be taken away', error);
-    }
+  protected takeAwayRaw({ card: { id, title } }: Card): void {
+    this.problems.guard('The stored data could not be taken away', takeAwayRaw(this.songs, id, title));
   }
 
   protected pick(): void {

@@ -28,11 +28,10 @@ export const SongActions = createActionGroup({
     Saved: props<{ song: Song; revision: number }>(),
     /** The store did not take it; it is tried again. */
     'Save Failed': props<{ problem: string }>(),
-    /** Another tab stored the song in the meantime: this one has lost it. */
+    /** Another tab has the song now: this one has lost it. */
     Overtaken: props<{ id: string }>(),
     /** What lies under the id is no song. */
     Unreadable: props<{ id: string; reason: string }>(),
-    'Taken Over Elsewhere': emptyProps(),
     'Went Wrong': props<{ problem: string | null }>(),
   },
 });

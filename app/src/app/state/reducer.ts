@@ -55,7 +55,6 @@ const reducer = createReducer(
     ...state,
     unreadable: { id, reason },
   })),
-  on(SongActions.takenOverElsewhere, (state): WorkbenchState => ({ ...state, isReadOnly: true })),
   on(SongActions.wentWrong, (state, { problem }): WorkbenchState => ({
     ...state,
     problem,

@@ -137,7 +137,7 @@ describe('the workbench', () => {
 
   it('keeps a song in another tab as it is', () => {
     const state = after(
-      SongActions.takenOverElsewhere(),
+      SongActions.overtaken({ id: lanterns.id }),
       SongActions.edited({ edit: rung(5) }),
       SongActions.undone(),
     );

@@ -1,6 +1,3 @@
-// Before Dexie, which looks for the store of the browser when it is loaded.
-import 'fake-indexeddb/auto';
-
 import '@angular/compiler';
 import { applyEdit, DEFAULT_PROFILE, emptySong, SCHEMA_VERSION, type Song } from '@joined-hands/core/song';
 import Dexie from 'dexie';

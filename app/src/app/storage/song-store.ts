@@ -157,17 +157,17 @@ export class SongStore {
   }
 
   /** Writes a song over the revision that was read; throws {@link StaleRevisionError} if it is no longer there. */
-  async save(song: Song, place: Place, seen: number, facts: SongFacts | null = null): Promise<number> {
+  async save(song: Song, place: Place, seen: number): Promise<number> {
     if (isEmptySong(song) && draftOf(song.id)) {
       keepDraft(song);
       return seen;
     }
-    const revision = await answered(this.write(song, place, seen, facts));
+    const revision = await answered(this.write(song, place, seen));
     dropDraft(song.id);
     return revision;
   }
 
-  private write(song: Song, place: Place, seen: number, facts: SongFacts | null): Promise<number> {
+  private write(song: Song, place: Place, seen: number): Promise<number> {
     return this.inOne(async () => {
       const { id } = song;
       const stored = await this.database.songs.get(id);
@@ -177,7 +177,7 @@ export class SongStore {
       const card = await this.database.cards.get(id);
       await this.database.songs.put({ id, revision, song });
       await this.database.cards.put(
-        cardOf(song, revision, { place, openedAt: card?.openedAt ?? now, savedAt: now, facts }),
+        cardOf(song, revision, { place, openedAt: card?.openedAt ?? now, savedAt: now }),
       );
       return revision;
     });
