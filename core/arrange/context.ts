@@ -4,15 +4,16 @@ import type { HandNote } from '../hands';
 import { degreeOf } from '../harmony';
 import { meetingOf, rubFindings, struckNote } from '../joining';
 import { keptList, keptValue, keyName, rememberEach, rememberLast } from '../music';
-import { type Part, partIndexAt, partsOf, twinsOf } from '../parts';
+import { type Part, partIndexAt, partsOf, type PartToPlay, partToPlay, twinsOf } from '../parts';
 import { withRhythms } from '../rhythm';
 import { type Finding, type PlayedSong, type Profile, type Song, unfold } from '../song';
-import { type VoicedChange, type VoicedSong, voiceParts, type Voicing } from '../voicing';
+import { type VoicedChange, type VoicedSong, voiceParts } from '../voicing';
 import { songFindings } from './songFindings';
 
 /** What is known of one part before its hands are worked out. */
 export interface PartMaterial {
   readonly part: Part;
+  readonly toPlay: PartToPlay;
   /** The melody as the right hand strikes it; none where the part is laid out for singing. */
   readonly melody: readonly HandNote[];
   readonly voiced: readonly ArrangedChange[];
@@ -151,27 +152,27 @@ function raisedIn({ settled }: Song, parts: readonly Part[], { raisedParts }: Vo
   return (lastRaised = keptList(lastRaised, raised));
 }
 
+let lastChanges: readonly ArrangedChange[] = [];
+
 /** What each change is in the song; one that is voiced as before, after a chord that is too, keeps its identity. */
-const describeChanges = (() => {
-  let last: { readonly played: PlayedSong; readonly changes: readonly ArrangedChange[] } | null = null;
-  return rememberLast((played: PlayedSong, { voiced }: VoicedSong): readonly ArrangedChange[] => {
-    const known = new Map(last?.changes.map((change, i) => [change.change.id, i]));
-    // What a change meets are notes, words and counts.
-    const meetsAlike = (['melody', 'words', 'bars'] as const).every(
-      (field) => last?.played[field] === played[field],
-    );
-    const before = meetsAlike && last ? last.changes : [];
-    const changes = voiced.map((v, i) => {
-      const at = known.get(v.change.id) ?? -1;
-      const old = before[at];
-      const around = [-1, 1, 2].every((by) => before[at + by]?.chord === voiced[i + by]?.chord);
-      const sameBefore = areSameKeys(before[at - 1]?.voicing, voiced[i - 1]?.voicing);
-      return old && around && sameBefore && isAsBefore(old, v) ? old : describeChange(played, voiced, i);
-    });
-    last = { played, changes: keptList(last?.changes, changes) };
-    return last.changes;
+const describeChanges = rememberLast((played: PlayedSong, { voiced }: VoicedSong) => {
+  const changes = voiced.map((v, i) => {
+    const around = [-1, 1, 2].map((by) => voiced[i + by]?.chord);
+    // What a change meets are notes, words and counts; it moves from the keys before.
+    const from = [
+      ...saidOf(v),
+      ...around,
+      voiced[i - 1]?.voicing.keys,
+      played.melody,
+      played.words,
+      played.bars,
+    ];
+    return describedMade(v.change.id, from, () => describeChange(played, voiced, i));
   });
-})();
+  return (lastChanges = keptList(lastChanges, changes));
+});
+
+const describedMade = rememberEach<ArrangedChange>();
 
 function describeChange(played: PlayedSong, voiced: VoicedSong['voiced'], i: number): ArrangedChange {
   const v = voiced[i];
@@ -183,21 +184,21 @@ function describeChange(played: PlayedSong, voiced: VoicedSong['voiced'], i: num
   };
 }
 
-/** Whether a change of the same song is voiced as before; all else of it follows from that and the chords around. */
-function isAsBefore(old: VoicedChange, now: VoicedChange): boolean {
-  const ofItself = ['change', 'chord', 'layout'] as const;
-  const ofChoice = ['fixedBy', 'closeHands', 'relaxed', 'couldLetGo', 'length'] as const;
-  return (
-    [...ofItself, ...ofChoice].every((field) => old[field] === now[field]) &&
-    keyName(old.key) === keyName(now.key) &&
-    areSameKeys(old.voicing, now.voicing) &&
-    areSameKeys(old.nextBest?.voicing, now.nextBest?.voicing) &&
-    old.nextBest?.extra === now.nextBest?.extra
-  );
-}
-
-function areSameKeys(a: Voicing | undefined, b: Voicing | undefined): boolean {
-  return a === b || (a !== undefined && a.keys.join() === b?.keys.join());
+/** All that tells how a change of the same song is voiced: what else is known of it follows from that. */
+function saidOf(v: VoicedChange): unknown[] {
+  const { change, chord, key, layout, voicing, fixedBy, closeHands, relaxed, couldLetGo, length, nextBest } =
+    v;
+  const chosen = [change, chord, keyName(key), layout, voicing.keys];
+  return [
+    ...chosen,
+    fixedBy,
+    closeHands,
+    relaxed,
+    couldLetGo,
+    length,
+    nextBest?.voicing.keys,
+    nextBest?.extra,
+  ];
 }
 
 function materialOf(frame: SongFrame, voiced: VoicedSong): PartMaterial[] {
@@ -217,6 +218,7 @@ function materialOf(frame: SongFrame, voiced: VoicedSong): PartMaterial[] {
   const voicedIn = split(changes, parts, ({ change }) => change.tick);
   return parts.map((part, i) => ({
     part,
+    toPlay: partToPlay(part),
     melody: melodies[i],
     voiced: voicedIn[i],
     findings: findings[i],

@@ -1,2 +1,2 @@
 export { compareLayouts, type LayoutCost } from './comparing';
-export { arrange, arrangeInSlices } from './song';
+export { arrange, arrangeInSlices, lookAhead } from './song';

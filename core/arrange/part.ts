@@ -55,7 +55,7 @@ export function partsOfSong(context: SongContext): ArrangePart {
   });
 
   const handsOf = once((index): PartHands => {
-    const { part, voiced, settled } = material[index];
+    const { toPlay: part, voiced, settled } = material[index];
     const kept = settled && keptHands(settled, played);
     if (kept) return handsMade(part.cutId, [settled, played.melody, played.changes], () => kept);
     const until = voiced.reduce((end, v) => Math.max(end, v.change.tick + v.length), part.toTick);
@@ -245,7 +245,7 @@ export function partsOfSong(context: SongContext): ArrangePart {
 
   /** Where the hands are in each other's way while the part lasts, the part before ringing on into it. */
   function bumpsIn(index: number): readonly Finding[] {
-    const { part } = material[index];
+    const { toPlay: part } = material[index];
     const around = soundingIn(index);
     const [right, left] = (['right', 'left'] as const).map((hand) =>
       lasting(
@@ -268,7 +268,7 @@ export function partsOfSong(context: SongContext): ArrangePart {
   }
 }
 
-function isSung({ choices }: PartMaterial['part']): boolean {
+function isSung({ choices }: PartMaterial['toPlay']): boolean {
   return choices.layout === 'singing';
 }
 

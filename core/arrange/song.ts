@@ -1,6 +1,7 @@
 import { type Arrangement, assemble, type PartArrangement } from '../arrangement';
 import type { Hand } from '../hands';
 import { type HandRelations, NO_RELATIONS, relateHand } from '../joining';
+import { rungsBeside } from '../ladder';
 import { rememberEach } from '../music';
 import type { Related } from '../parts';
 import type { Profile, Song } from '../song';
@@ -46,6 +47,17 @@ export function* arrangeInSlices(
     yield null;
   }
   return assemble(frame, arranged, relationsOf(context, arranged as readonly PartArrangement[]));
+}
+
+/**
+ * Works out, in slices, what is likely to be asked for next: the song a rung higher and a rung lower. It is remembered
+ * as everything is; the song itself comes last, so that its next edit is solved on from it.
+ */
+export function* lookAhead(song: Song, profile: Profile): Generator<null, void> {
+  const { rung } = song.choices;
+  for (const number of [...rungsBeside(rung), rung])
+    for (const _ of arrangeInSlices({ ...song, choices: { ...song.choices, rung: number } }, profile))
+      yield null;
 }
 
 const handRelations = rememberEach<readonly Related[]>();

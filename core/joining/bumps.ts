@@ -1,6 +1,6 @@
 import { type HandNote, inTime } from '../hands';
 import { nameOf, typeset } from '../music';
-import { type Part, partIndexAt } from '../parts';
+import { partIndexAt, type PartToPlay } from '../parts';
 import { type Choices, type CloseHands, type Finding, type Fix } from '../song';
 import { CROWDED, SHORTEST_HOLD, type VoicedChange } from '../voicing';
 import { offers, says } from '../sentences';
@@ -52,7 +52,7 @@ export function bumpsBetween(
 
 /** What remedies need to know of a place. */
 export interface BumpContext {
-  readonly parts: readonly Part[];
+  readonly parts: readonly PartToPlay[];
   /** The change with a played id. */
   readonly changeOf: (id: string) => VoicedChange | undefined;
   /** Its nearest position that lies below a key; null when there is none. */

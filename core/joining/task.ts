@@ -1,11 +1,11 @@
 import type { HandNote } from '../hands';
-import type { Part } from '../parts';
+import type { PartToPlay } from '../parts';
 import type { Finding, Lyric, OwnPattern, PlayedBar, Profile } from '../song';
 import type { Sounding, VoicedChange } from '../voicing';
 
 /** All that the hands of one part depend on; what comes from outside the part comes in by name. */
 export interface PartTask {
-  readonly part: Part;
+  readonly part: PartToPlay;
   readonly profile: Profile;
   /** The chords that begin in the part. */
   readonly voiced: readonly VoicedChange[];

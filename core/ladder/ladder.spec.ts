@@ -1,8 +1,20 @@
 import { describe, expect, it } from 'vitest';
 import { buildUpAfter, buildUpAt, rungFor } from './buildUp';
-import { BLOCKS, MELODY_ALONE, RUNGS, rungOf, TWO_NOTES } from './ladder';
+import { BLOCKS, MELODY_ALONE, RUNGS, rungOf, rungsBeside, TWO_NOTES } from './ladder';
 
 describe('the ladder', () => {
+  it('has a rung above and one below that can be played, the one that is not built left out', () => {
+    expect(RUNGS.map(({ number }) => rungsBeside(number))).toEqual([
+      [2],
+      [3, 1],
+      [4, 2],
+      [5, 3],
+      [7, 4],
+      [7, 5],
+      [5],
+    ]);
+  });
+
   it('climbs from the melody alone to fills, row by row', () => {
     expect(
       RUNGS.map((row) => [row.number, row.name, row.isReady, row.chords, row.isMoving, row.hasFills]),

@@ -48,6 +48,14 @@ export function rungOf({ rung: number }: Pick<Choices, 'rung'>): Rung {
   return RUNGS[number - 1];
 }
 
+/** The rungs that can be played just above and below one: where a pianist goes next. */
+export function rungsBeside(number: number): number[] {
+  const ready = RUNGS.filter(({ isReady }) => isReady).map((row) => row.number);
+  const above = ready.find((other) => other > number);
+  const below = ready.findLast((other) => other < number);
+  return [above, below].filter((other) => other !== undefined);
+}
+
 /** The rung on which the melody is heard alone. */
 export const MELODY_ALONE = RUNGS.findIndex((row) => row.chords === 'none') + 1;
 /** The rung of two-note chords. */

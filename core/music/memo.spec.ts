@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { keepIdentity, rememberLast, rememberMany } from './memo';
+import { keepIdentity, rememberEach, rememberLast, rememberMany } from './memo';
 
 describe('remembering', () => {
   it('works once for the same inputs and again for others', () => {
@@ -25,6 +25,22 @@ describe('remembering', () => {
 });
 
 describe('values remembered by name', () => {
+  it('are the latest three of each, by identity of what they were made from', () => {
+    const remember = rememberEach<number>(2);
+    let made = 0;
+    const of = (name: string, ...from: unknown[]): number => remember(name, from, () => ++made);
+    const [a, b, c, d] = [{}, {}, {}, {}];
+    expect([of('x', a), of('x', b), of('x', c)]).toEqual([1, 2, 3]);
+    expect([of('x', a), of('x', b), of('x', c)]).toEqual([1, 2, 3]);
+    // The one that was not asked for longest is forgotten.
+    expect([of('x', a), of('x', d), of('x', b)]).toEqual([1, 4, 5]);
+    expect([of('x', a), of('x', d)]).toEqual([1, 4]);
+    // Lists are told apart member by member.
+    expect([of('y', [a, b]), of('y', [a, b]), of('y', [b, a]), of('y', [a])]).toEqual([6, 6, 7, 8]);
+    // Past so many names all is forgotten.
+    expect([of('z', a), of('x', a)]).toEqual([9, 10]);
+  });
+
   it('are made once a name, and anew when too many are held', () => {
     const remember = rememberMany<number>(2);
     let made = 0;

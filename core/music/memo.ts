@@ -13,19 +13,30 @@ export function rememberLast<A extends readonly unknown[], R>(
   };
 }
 
+/** So many values are remembered under each name: the song as it is, and as it was or may be a press away. */
+const VALUES_EACH = 3;
+
+interface Made<R> {
+  readonly from: readonly unknown[];
+  readonly value: R;
+}
+
 /**
- * Remembers what was made last under each name, as long as what it was made from is the same: by identity, lists member
- * by member. `from` must say all that the value depends on. Up to `most` names; then it begins anew.
+ * Remembers what was made under each name from different things, the latest three, as long as what one was made from is
+ * the same: by identity, lists member by member. `from` must say all that the value depends on. Up to `most` names;
+ * then it begins anew.
  */
 export function rememberEach<R>(most = 20_000): (name: string, from: readonly unknown[], make: () => R) => R {
-  const made = new Map<string, { readonly from: readonly unknown[]; readonly value: R }>();
+  const made = new Map<string, Made<R>[]>();
   return (name, from, make) => {
-    const known = made.get(name);
-    if (known && from.every((input, i) => isSame(input, known.from[i]))) return known.value;
-    if (made.size >= most) made.clear();
-    const value = make();
-    made.set(name, { from, value });
-    return value;
+    const values = made.get(name) ?? [];
+    const at = values.findIndex((known) => from.every((input, i) => isSame(input, known.from[i])));
+    if (at === 0) return values[0].value;
+    if (values.length === 0 && made.size >= most) made.clear();
+    const latest = at > 0 ? values[at] : { from, value: make() };
+    const others = values.filter((known) => known !== latest).slice(0, VALUES_EACH - 1);
+    made.set(name, [latest, ...others]);
+    return latest.value;
   };
 }
 

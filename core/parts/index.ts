@@ -3,7 +3,15 @@ export { nudgeCut, splitAt, splitPlace } from './cutting';
 export { divide } from './divide';
 export { repeatedFigure } from './figures';
 export { learningOf, movedInWords } from './form';
-export { contentsOf, firstBarTick, type Part, partIndexAt, partsOf } from './parts';
+export {
+  contentsOf,
+  firstBarTick,
+  type Part,
+  partIndexAt,
+  partsOf,
+  type PartToPlay,
+  partToPlay,
+} from './parts';
 export { type Progression, progressionsOf } from './progressions';
 export { relate, type Related, type Struck } from './relations';
 export { SCHOOLS } from './schools';

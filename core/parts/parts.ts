@@ -1,4 +1,4 @@
-import { barTicks, keptValue, rememberEach, staffStep } from '../music';
+import { barTicks, rememberEach, staffStep } from '../music';
 import { barAt, type Choices, type PlayedSong, type Section, type Song } from '../song';
 import type { ProposedCut } from './divide';
 import { formLetters } from './form';
@@ -47,6 +47,17 @@ export interface Part {
   readonly settledChanges: number;
 }
 
+/** What the hands of a part are made from: where it lies and what was chosen, not how it is counted and named. */
+export type PartToPlay = Pick<Part, 'cutId' | 'fromTick' | 'toTick' | 'energy' | 'choices'>;
+
+/** A part as its hands see it, the same object as long as that is the same. */
+export function partToPlay({ cutId, fromTick, toTick, energy, choices }: Part): PartToPlay {
+  const part = { cutId, fromTick, toTick, energy, choices };
+  return partsToPlay(cutId, [JSON.stringify(part)], () => part);
+}
+
+const partsToPlay = rememberEach<PartToPlay>();
+
 /** Numbered parts of the played song: the pianist's cuts, else the proposed division. */
 export function partsOf(song: Song, played: PlayedSong): Part[] {
   const { spans, related, letters } = structureOf(played, song.cuts, song.division, song.settled);
@@ -85,21 +96,17 @@ export function partsOf(song: Song, played: PlayedSong): Part[] {
       choices: choicesOf(song, spans, shares, settled, index),
       ...settled[index],
     };
-    return keptPart(span.id, part);
+    return keptPart(part);
   });
   return parts;
 }
 
 /** A part that is as it was keeps its identity, so that what is worked out of it is not worked out again. */
-const keptParts = new Map<string, Part>();
-const MOST_KEPT = 20_000;
-
-function keptPart(id: string, now: Part): Part {
-  const part = keptValue(keptParts.get(id), now);
-  if (keptParts.size >= MOST_KEPT) keptParts.clear();
-  keptParts.set(id, part);
-  return part;
+function keptPart(now: Part): Part {
+  return keptParts(now.cutId, [JSON.stringify(now)], () => now);
 }
+
+const keptParts = rememberEach<Part>();
 
 interface Span extends ProposedCut {
   readonly id: string;
@@ -323,7 +330,7 @@ function sectionsByTick(played: PlayedSong): (tick: number) => Section | undefin
 }
 
 /** Index of the part a tick lies in. */
-export function partIndexAt(parts: readonly Part[], tick: number): number {
+export function partIndexAt(parts: readonly Pick<Part, 'fromTick'>[], tick: number): number {
   let low = 0;
   let high = parts.length - 1;
   while (low < high) {

@@ -1,4 +1,3 @@
-import { rememberLast } from '../music';
 import { type Division, type PlayedSong } from '../song';
 import { divide, type ProposedCut, SONG_BEGINS } from './divide';
 import { barsBetween, boundariesOf, type Boundary, LINE_BEGINS, LINE_ENDS, upbeatOf } from './strength';
@@ -11,8 +10,6 @@ export const SCHOOLS = [
   { school: 'halves', name: 'Halves', says: 'halves, then quarters, then eighths' },
   { school: 'lines', name: 'By line of words', says: 'one line of the words a part' },
 ] as const;
-
-const boundaries = rememberLast((played: PlayedSong) => boundariesOf(played));
 
 /**
  * The cuts a school proposes, the first at 0, in time; `locked` places are always among them. A school that finds
@@ -65,7 +62,7 @@ const SHORTEST_HALF = 100;
 
 /** Halves (level 1), quarters, eighths: each stretch is halved at the boundary that is strong and near its middle. */
 function divideInHalves(played: PlayedSong, level: number): ProposedCut[] {
-  const all = boundaries(played);
+  const all = boundariesOf(played);
   let stretches: [number, number][] = [[0, played.endTick]];
   let cuts: ProposedCut[] = [SONG_BEGINS];
   for (let at = 1; at <= level; at++) {
@@ -103,7 +100,7 @@ const LINE_REASONS = [LINE_ENDS, LINE_BEGINS, 'a section begins'];
 function divideByLines(played: PlayedSong): ProposedCut[] {
   const hasWords = played.melody.some((note) => note.lyric !== null);
   if (!hasWords) return [SONG_BEGINS];
-  const lines = boundaries(played).filter((b) => b.reasons.some((r) => LINE_REASONS.includes(r)));
+  const lines = boundariesOf(played).filter((b) => b.reasons.some((r) => LINE_REASONS.includes(r)));
   return [SONG_BEGINS, ...lines.filter((b) => b.tick > 0)];
 }
 

@@ -1,4 +1,4 @@
-import { barTicks, beatTicks, type Metre, rememberEach, staffStep } from '../music';
+import { barTicks, beatTicks, type Metre, rememberEach, rememberLast, staffStep } from '../music';
 import { barAt, inForceAt, keyAt, type PlayedNote, type PlayedSong } from '../song';
 import { type Cadence, cadenceBefore } from './cadences';
 import { type FigureLengths, type Likeness, type Return, returnsOf } from './returns';
@@ -66,8 +66,8 @@ export function barsBetween(played: PlayedSong, from: number, to: number): numbe
 
 type Note = PlayedNote;
 
-/** Every onset of the melody as a possible boundary, and the bar lines where it is silent; in time. */
-export function boundariesOf(played: PlayedSong): Boundary[] {
+/** Every onset of the melody as a possible boundary, and the bar lines where it is silent; in time. Remembered. */
+export const boundariesOf = rememberLast((played: PlayedSong): readonly Boundary[] => {
   const notes = played.melody.filter((note) => !note.grace);
   const sections = sectionStarts(played, notes);
   const inSilence = silentBarLines(played, notes, sections);
@@ -79,7 +79,7 @@ export function boundariesOf(played: PlayedSong): Boundary[] {
   }
   const taken = new Set(atNotes.map((b) => b.tick));
   return [...atNotes, ...inSilence.filter((b) => !taken.has(b.tick))].sort((a, b) => a.tick - b.tick);
-}
+});
 
 /** Where sections begin: with their pick-up, when the song has one and a note is struck there. */
 function sectionStarts(played: PlayedSong, notes: readonly Note[]): Set<number> {

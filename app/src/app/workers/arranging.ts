@@ -1,24 +1,40 @@
-import { arrangeInSlices } from '@joined-hands/core/arrange';
-import type { Profile } from '@joined-hands/core/song';
+import { arrangeInSlices, lookAhead } from '@joined-hands/core/arrange';
+import type { Arrangement } from '@joined-hands/core/arrangement';
+import type { Profile, Song } from '@joined-hands/core/song';
 import { type SongMessage, SongsKnown } from './songs-known';
 import { Sender, type Sent } from './travelling';
 
 /** Milliseconds worked before a newer job is listened for. */
 const SLICE_MS = 12;
+/** So long the part on screen waits for the rest, so that a song that is soon done is drawn once. */
+const WAIT_MS = 24;
+
+/** Milliseconds without a job before the next one is thought of. */
+const IDLE_MS = 400;
 
 /** Lets messages in; a timer would wait four milliseconds longer each time. */
 const { port1, port2 } = new MessageChannel();
+const waiting: (() => void)[] = [];
+port1.onmessage = () => waiting.shift()?.();
 const pause = (): Promise<void> =>
   new Promise((resolve) => {
-    port1.onmessage = () => resolve();
+    waiting.push(resolve);
     port2.postMessage(null);
   });
+const idle = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, IDLE_MS));
 
 /** What the arrange worker answers: it arranges the open song, job after job, and remembers what it has sent. */
 export function arranging() {
   let newestJob = 0;
   const songs = new SongsKnown();
   const sender = new Sender();
+
+  /** Once nothing more is asked, what may be asked next is worked out, as long as nothing is. */
+  const thinkAhead = async (job: number, song: Song, profile: Profile): Promise<void> => {
+    await idle();
+    for (const slices = lookAhead(song, profile); job === newestJob && !slices.next().done;) await pause();
+  };
+
   return {
     /**
      * Arranges a song; the part on screen comes first through `came`, the whole after it. A newer job stops an older one
@@ -27,21 +43,32 @@ export function arranging() {
     async arrange(
       job: number,
       message: SongMessage,
-      profile: Profile,
+      sentProfile: Profile,
       firstPart: number,
       came: (sent: Sent) => Promise<void>,
     ): Promise<boolean> {
       newestJob = Math.max(newestJob, job);
       const song = songs.take(message);
       if (!song) return false;
+      const profile = songs.profileLike(sentProfile);
       const slices = arrangeInSlices(song, profile, { firstPart });
-      for (let since = performance.now(); ;) {
+      const begun = performance.now();
+      let toShow: Arrangement | null = null;
+      for (let since = begun; ;) {
         if (job < newestJob) return true;
         const slice = slices.next();
-        // Not waited for: the next slice is worked out while this one travels.
-        if (slice.value) void came(sender.pack(slice.value));
-        if (slice.done) return true;
-        if (slice.value === null && performance.now() - since < SLICE_MS) continue;
+        toShow = slice.value ?? toShow;
+        const now = performance.now();
+        if (!slice.done && now - since < SLICE_MS) continue;
+        if (toShow && (slice.done || now - begun >= WAIT_MS)) {
+          // Not waited for: the next slice is worked out while this one travels.
+          void came(sender.pack(toShow));
+          toShow = null;
+        }
+        if (slice.done) {
+          void thinkAhead(job, song, profile);
+          return true;
+        }
         await pause();
         since = performance.now();
       }

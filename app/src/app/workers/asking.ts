@@ -11,7 +11,7 @@ export function asking() {
   return {
     ask(message: SongMessage, profile: Profile, question: Question): Reply {
       const song = songs.take(message);
-      return song ? { answer: answerTo(song, profile, question) } : { isUnknown: true };
+      return song ? { answer: answerTo(song, songs.profileLike(profile), question) } : { isUnknown: true };
     },
   };
 }

@@ -67,12 +67,26 @@ describe('the clients of the workers', () => {
   afterEach(() => {
     for (const port of ports.splice(0)) port.close();
     vi.unstubAllGlobals();
+    vi.restoreAllMocks();
   });
 
   const all = (arranging: Observable<Arrangement>): Promise<Arrangement[]> =>
     lastValueFrom(arranging.pipe(toArray()), { defaultValue: [] });
 
+  /** A clock that goes on by so many milliseconds whenever it is looked at. */
+  const clockBy = (step: number): void => {
+    let now = 0;
+    vi.spyOn(performance, 'now').mockImplementation(() => (now += step));
+  };
+
+  it('give the whole at once where it is known within a slice', async () => {
+    clockBy(0);
+    const came = await all(client.arrange(lanterns, DEFAULT_PROFILE, 2, null));
+    expect(came.map(({ isPartial }) => isPartial)).toEqual([false]);
+  });
+
   it('give the part on screen, then the whole, each as the core makes it', async () => {
+    clockBy(20);
     const [first, whole] = await all(client.arrange(lanterns, DEFAULT_PROFILE, 2, null));
     const expected = arrange(lanterns, DEFAULT_PROFILE);
     expect([first.isPartial, whole.isPartial]).toEqual([true, false]);
@@ -87,16 +101,26 @@ describe('the clients of the workers', () => {
   it('name a song first, send it whole where it is not known, then what edits do to it', async () => {
     await all(client.arrange(lanterns, DEFAULT_PROFILE, 0, null));
     const five = applyEdit(lanterns, rung(5));
-    const [, whole] = await all(client.arrange(five, DEFAULT_PROFILE, 0, rung(5)));
+    const whole = (await all(client.arrange(five, DEFAULT_PROFILE, 0, rung(5)))).at(-1);
     expect(told()).toEqual(['number', 'whole', 'edit']);
-    expect(whole.left).toEqual(arrange(five, DEFAULT_PROFILE).left);
+    expect(whole?.left).toEqual(arrange(five, DEFAULT_PROFILE).left);
+  });
+
+  it('leave the parts that an edit does not touch the very objects they were', async () => {
+    clockBy(20);
+    const [, before] = await all(client.arrange(lanterns, DEFAULT_PROFILE, 0, null));
+    const edit: SongEdit = { kind: 'choose-for-part', cutId: before.parts[5].cutId, choices: { rung: 5 } };
+    const edited = applyEdit(lanterns, edit);
+    const [, after] = await all(client.arrange(edited, DEFAULT_PROFILE, 0, edit));
+    const untouched = after.arranged.flatMap((part, i) => (part === before.arranged[i] ? [i] : []));
+    expect([before.arranged.length, untouched]).toEqual([6, [0, 1, 2, 3, 4]]);
   });
 
   it('send another song whole', async () => {
     await all(client.arrange(lanterns, DEFAULT_PROFILE, 0, null));
-    const [, whole] = await all(client.arrange(sluicegate, DEFAULT_PROFILE, 0, null));
+    const whole = (await all(client.arrange(sluicegate, DEFAULT_PROFILE, 0, null))).at(-1);
     expect(told()).toEqual(['number', 'whole', 'number', 'whole']);
-    expect(whole.song.title).toBe('Sluicegate Song');
+    expect(whole?.song.title).toBe('Sluicegate Song');
   });
 
   it('let a newer job win: the older one ends without its whole', async () => {

@@ -1,5 +1,5 @@
-import { keepIdentity } from '@joined-hands/core/music';
-import { applyEdit, type Song, type SongEdit } from '@joined-hands/core/song';
+import { keepIdentity, keptValue } from '@joined-hands/core/music';
+import { applyEdit, type Profile, type Song, type SongEdit } from '@joined-hands/core/song';
 
 /**
  * A song on its way to a worker: by its number alone when the worker has it, as an edit of one that it has, or whole.
@@ -45,6 +45,12 @@ export class SongNumbers {
 export class SongsKnown {
   private readonly songs = new Map<number, Song>();
   private last: Song | null = null;
+  private profile: Profile | undefined;
+
+  /** A profile that says what the last one said is that one: all that is remembered was made for it. */
+  profileLike(sent: Profile): Profile {
+    return (this.profile = keptValue(this.profile, sent));
+  }
 
   /** The song of a message; null when it builds on one that is not here. */
   take({ number, edited, whole }: SongMessage): Song | null {

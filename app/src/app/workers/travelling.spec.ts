@@ -50,6 +50,8 @@ const trips = travel([
   { kind: 'pin', pin },
   { kind: 'note-added', tick: 0, length: 480, pitch: { letter: 'E', alter: 0, octave: 5 } },
   { kind: 'dismissed', id: 'nothing' },
+  { kind: 'choose', choices: { rung: 4 } },
+  { kind: 'choose', choices: { rung: 5 } },
 ]);
 
 describe('arrangements between worker and interface', () => {
@@ -63,13 +65,15 @@ describe('arrangements between worker and interface', () => {
 
   it('bring only what an edit altered', () => {
     const things = trips.map(({ parts }) => parts.map(({ sent }) => sent.things.size));
-    const [first, rung, pinned, , dismissed] = things;
+    const [first, rung, pinned, , dismissed, , back] = things;
     // Played song, six parts, all chords, relations, and each part worked out.
     expect(first[0] + first[1]).toBe(1 + 6 + lanterns.changes.length + 6 + 2);
     expect(rung[0] + rung[1]).toBeLessThan(first[0]);
     expect(pinned[0] + pinned[1]).toBeLessThan((first[0] + first[1]) * 0.6);
     // That no relations are known yet is all there is to say.
     expect(dismissed).toEqual([1, 0]);
+    // So it is with what was there two arrangements ago.
+    expect(back).toEqual([1, 0]);
   });
 
   it('leave the interface the very objects it had', () => {
@@ -101,10 +105,7 @@ describe('songs on their way to a worker', () => {
   it('go as an edit of the one before, the first one whole', () => {
     expect(trips.map(({ message }) => [message.edited !== null, message.whole !== null])).toEqual([
       [false, true],
-      [true, false],
-      [true, false],
-      [true, false],
-      [true, false],
+      ...Array<boolean[]>(6).fill([true, false]),
     ]);
     for (const { song, shown } of trips) expect(song).toEqual(shown);
   });

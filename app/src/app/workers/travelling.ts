@@ -20,11 +20,33 @@ export interface Sent {
   readonly isPartial: boolean;
 }
 
+/** As many whole arrangements both sides remember: what was there a press ago need not travel again. */
+const WHOLES = 3;
+
+/** The numbers that both sides know, by the same rule. */
+class Remembered {
+  private wholes: ReadonlySet<number>[] = [];
+  private since = new Set<number>();
+
+  /** What an arrangement uses is known from then on; with a whole one both forget what the last few do not use. */
+  add(used: ReadonlySet<number>, isPartial: boolean): void {
+    if (isPartial) used.forEach((number) => this.since.add(number));
+    else {
+      this.wholes = [used, ...this.wholes].slice(0, WHOLES);
+      this.since = new Set();
+    }
+  }
+
+  has(number: number): boolean {
+    return this.since.has(number) || this.wholes.some((used) => used.has(number));
+  }
+}
+
 /** On the worker's side: remembers what it sent, and sends the rest. */
 export class Sender {
   private readonly numbers = new WeakMap<object, number>();
   private lastNumber = 0;
-  private there = new Set<number>();
+  private readonly there = new Remembered();
 
   pack(arrangement: Arrangement): Sent {
     const things = new Map<number, Thing>();
@@ -46,8 +68,7 @@ export class Sender {
       things,
       isPartial,
     };
-    // With a whole song both sides forget what it does not use.
-    this.there = isPartial ? new Set([...this.there, ...used]) : used;
+    this.there.add(used, isPartial);
     return message;
   }
 
@@ -60,16 +81,17 @@ export class Sender {
 
 /** On the interface's side: puts together what came with what is here, the very objects it had. */
 export class Receiver {
-  private here = new Map<number, Thing>();
+  private readonly here = new Map<number, Thing>();
+  private readonly remembered = new Remembered();
   private last: Arrangement | null = null;
 
   unpack(sent: Sent, song: Song, profile: Profile): Arrangement {
-    const all = new Map([...this.here, ...sent.things]);
-    const used = new Map<number, Thing>();
+    sent.things.forEach((thing, number) => this.here.set(number, thing));
+    const used = new Set<number>();
     const found = <T extends Thing>(number: number): T => {
-      const thing = all.get(number);
+      const thing = this.here.get(number);
       if (thing === undefined) throw new Error('The worker left out what the interface does not have.');
-      used.set(number, thing);
+      used.add(number);
       return thing as T;
     };
     const before = this.last;
@@ -95,7 +117,9 @@ export class Receiver {
     });
     const relations = found<HandRelations>(sent.relations);
     const arrangement = assemble(frame, arranged, relations, new Map(efforts));
-    this.here = sent.isPartial ? all : used;
+    this.remembered.add(used, sent.isPartial);
+    if (!sent.isPartial)
+      for (const number of this.here.keys()) if (!this.remembered.has(number)) this.here.delete(number);
     this.last = arrangement;
     return arrangement;
   }
