@@ -1,9 +1,9 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
 import { writeProject } from '../core/formats';
 import { DEFAULT_PROFILE, type Song } from '../core/song';
 import { wholeBars } from '../core/testing';
 import { DEMO_SONGS } from '../demo/songs';
+import { graveFindings } from './axe';
 import { arranged, openSong, watch, fromMenu } from './pages';
 
 const [lanterns] = DEMO_SONGS;
@@ -282,9 +282,7 @@ test('chords under the melody lie in the right hand; a profile changes every res
 
 /** No serious finding of axe, nothing to scroll sideways. */
 async function check(page: Page, where = 'body'): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).include(where).analyze();
-  const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-  expect(serious.map((v) => [v.id, v.nodes[0]?.html])).toEqual([]);
+  expect(await graveFindings(page, where)).toEqual([]);
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth + 1)).toBe(true);
 }
 

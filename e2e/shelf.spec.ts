@@ -1,6 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
+import { graveFindings } from './axe';
 import { arranged, fromMenu, openShelf, openSong } from './pages';
 
 const LEAD_SHEET = readFileSync(new URL('../demo/files/sluicegate.musicxml', import.meta.url));
@@ -87,9 +87,7 @@ for (const [name, width, height] of [
     // A label that is still changing its colour is no finding.
     await page.emulateMedia({ reducedMotion: 'reduce' });
     const inspect = async (view: string, where = 'body'): Promise<void> => {
-      const { violations } = await new AxeBuilder({ page }).include(where).analyze();
-      const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-      expect(grave.map((v) => `${view}: ${v.id} ${v.nodes[0].html}`)).toEqual([]);
+      expect(await graveFindings(page, where), view).toEqual([]);
       const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
       expect(overflow, `${view} scrolls sideways`).toBeLessThanOrEqual(0);
     };
@@ -126,9 +124,7 @@ test('every dialog has a name and no serious accessibility finding, wide and nar
     await expect(dialog).toBeVisible();
     for (const width of [390, 1280]) {
       await page.setViewportSize({ width, height: 800 });
-      const { violations } = await new AxeBuilder({ page }).include('nz-modal-container').analyze();
-      const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-      expect(grave.map((v) => `${title}, ${width}: ${v.id} ${v.nodes[0].html}`)).toEqual([]);
+      expect(await graveFindings(page, 'nz-modal-container'), `${title}, ${width}`).toEqual([]);
     }
     await page.keyboard.press('Escape');
     await expect(dialog).toBeHidden();
