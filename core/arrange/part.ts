@@ -1,7 +1,7 @@
 import type { ArrangedChange, PartArrangement } from '../arrangement';
 import { type Effort, effortOf } from '../effort';
 import { fillPart, NO_FILL_YET, type Opening, type PartFills, type Proposal, withFills } from '../fills';
-import { fingerPart, FROM_NOWHERE, type HandState, isFreeBetween } from '../fingering';
+import { fingerPart, FROM_NOWHERE, type HandState, isFreeBetween, landingOf } from '../fingering';
 import { type Hand, type HandNote, inTime } from '../hands';
 import {
   barsIn,
@@ -192,10 +192,12 @@ export function partsOfSong(context: SongContext): ArrangePart {
     const notes = struckOf(index)[hand];
     const reach = hand === 'right' ? profile.rightReach : profile.leftReach;
     const { fixed, name } = fixedIn(notes, context.fixed);
+    const isLast = index === parts.length - 1;
+    const landing = isLast || isFreeAt(hand, index + 1) ? [] : landingOf(struckOf(index + 1)[hand]);
     return fingersMade(
       `${hand} ${material[index].part.cutId}`,
-      [notes, reach, JSON.stringify(from), name],
-      () => fingerPart(notes, hand, reach, from, fixed),
+      [notes, reach, JSON.stringify(from), landing, name],
+      () => fingerPart(notes, hand, reach, from, landing, fixed),
     );
   };
 

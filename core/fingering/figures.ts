@@ -1,104 +1,92 @@
+import type { Hand } from '../hands';
+import { brokenFigures } from './brokenFigures';
+import { cellsIn } from './cells';
+import { chordRun } from './chordRuns';
 import type { HandEvent } from './event';
-import { arpeggioFingers, type FigureFingers, scaleFingers } from './tables';
+import { placesIn, waysUnderFive } from './places';
+import { type Line, phrasesIn, runsIn } from './runs';
+import { chromaticRun, scaleRun } from './scaleRuns';
 
-/** The finger a known figure has for each event that is part of one; null for the others. */
-export type Favoured = readonly (number | null)[];
+/** What a step of a figure is worth by its usual fingers: it must still fit what is round it. */
+const BONUS = { run: 3.5, broken: 7, phrase: 8, place: 1.5, cell: 3 } as const;
 
-/** So many notes in one direction make a scale, so many an arpeggio; fewer are a tune's own. */
-const FEWEST = { scale: 8, arpeggio: 5 } as const;
+/** No figure with usual fingers has fewer notes. */
+const FEWEST_OF_RUN = 5;
 
-/** Half steps above the tonic: major, then harmonic, melodic and natural minor. */
-const SCALES = [
-  ['major', [0, 2, 4, 5, 7, 9, 11]],
-  ['minor', [0, 2, 3, 5, 7, 8, 11]],
-  ['minor', [0, 2, 3, 5, 7, 9, 11]],
-  ['minor', [0, 2, 3, 5, 7, 8, 10]],
-] as const;
-const TRIADS = { major: [0, 4, 7], minor: [0, 3, 7] } as const;
+/** Fingers of neighbouring single notes that belong together, and what they are worth. */
+interface Usual {
+  readonly from: number;
+  readonly fingers: readonly number[];
+  readonly bonus: number;
+}
+
+/** Fingers of a cell played round and round, once through. */
+export type RoundAndRound = (keys: readonly number[]) => readonly number[];
 
 /**
- * Where a line goes through a scale or a broken triad in one direction, the usual fingers of each of its notes, the
- * last one's included. Source: the tables of piano methods.
+ * What each step is worth by its usual fingers, for its second event: by the finger before (thumb 0 to 4) times five
+ * and the finger after; null where nothing is usual. Known runs come first: inside one nothing else counts, so that no
+ * mixture of two fingerings comes out.
  */
-export function favouredFingers(events: readonly HandEvent[], hand: 'right' | 'left'): Favoured {
-  const favoured: (number | null)[] = events.map(() => null);
-  for (const { from, keys } of runsOf(events)) {
-    const fingers = scaleRun(keys, hand) ?? arpeggioRun(keys, hand);
-    fingers?.forEach((finger, i) => (favoured[from + i] = finger));
-  }
-  return favoured;
-}
-
-interface Run {
-  readonly from: number;
-  readonly keys: readonly number[];
-}
-
-/** No step of a scale or a broken triad is wider, in semitones. */
-const WIDEST_STEP = 5;
-
-/** Stretches of single notes in one direction. */
-function runsOf(events: readonly HandEvent[]): Run[] {
-  const runs: Run[] = [];
-  const stepAt = (i: number): number => {
-    const [a, b] = [events[i], events[i + 1]];
-    if (a.keys.length !== 1 || b?.keys.length !== 1 || b.afterRest) return 0;
-    const step = b.keys[0] - a.keys[0];
-    return Math.abs(step) <= WIDEST_STEP ? step : 0;
-  };
-  for (let from = 0; from < events.length - 1;) {
-    const direction = Math.sign(stepAt(from));
-    let to = from;
-    while (to < events.length - 1 && direction !== 0 && Math.sign(stepAt(to)) === direction) to++;
-    if (to - from + 1 >= FEWEST.arpeggio)
-      runs.push({ from, keys: events.slice(from, to + 1).map(({ keys: [key] }) => key) });
-    from = Math.max(to, from + 1);
-  }
-  return runs;
-}
-
-function scaleRun(keys: readonly number[], hand: 'right' | 'left'): number[] | null {
-  if (keys.length < FEWEST.scale) return null;
-  if (keys.some((key, i) => i > 0 && Math.abs(key - keys[i - 1]) > 3)) return null;
-  const classes = new Set(keys.map((key) => key % 12));
-  const ends = [keys[0] % 12, keys[keys.length - 1] % 12];
-  for (const tonic of [...ends, ...Array.from({ length: 12 }, (_, i) => i)])
-    for (const [mode, steps] of SCALES) {
-      // A scale is known by its tonic at an end; elsewhere by its major, of which the modes are turns.
-      if (!ends.includes(tonic) && mode !== 'major') continue;
-      const scale = new Set(steps.map((step) => (tonic + step) % 12));
-      if (![...classes].every((c) => scale.has(c))) continue;
-      return fingersAlong(keys, scaleFingers(mode, tonic, hand), steps, tonic);
+export function usualSteps(
+  events: readonly HandEvent[],
+  hand: Hand,
+  roundAndRound: RoundAndRound,
+): readonly (Float64Array | null)[] {
+  const steps: (Float64Array | null)[] = events.map(() => null);
+  const isTaken = events.map(() => false);
+  for (const phrase of phrasesIn(events)) {
+    for (const known of [...knownRuns(phrase, hand), ...broken(phrase, hand)]) {
+      put(known, steps);
+      known.fingers.forEach((_, i) => i > 0 && (isTaken[known.from + i] = true));
     }
-  return null;
+    for (const usual of [...lies(phrase, hand), ...cells(phrase, roundAndRound)]) put(usual, steps, isTaken);
+  }
+  return steps;
 }
 
-function arpeggioRun(keys: readonly number[], hand: 'right' | 'left'): number[] | null {
-  const classes = new Set(keys.map((key) => key % 12));
-  if (classes.size !== 3) return null;
-  for (const tonic of classes)
-    for (const mode of ['major', 'minor'] as const) {
-      const steps = TRIADS[mode];
-      if (!steps.every((step) => classes.has((tonic + step) % 12))) continue;
-      return fingersAlong(keys, arpeggioFingers(mode, tonic, hand), steps, tonic);
-    }
-  return null;
-}
-
-/** Each note's finger within the run; a tonic at an end has the finger the figure begins or ends with. */
-function fingersAlong(
-  keys: readonly number[],
-  table: FigureFingers,
-  steps: readonly number[],
-  tonic: number,
-): number[] {
-  const low = Math.min(...keys);
-  const high = Math.max(...keys);
-  return keys.map((key) => {
-    const degree = steps.indexOf((((key - tonic) % 12) + 12) % 12);
-    const inside = table.inside[degree];
-    if (degree !== 0) return inside;
-    if (key === low) return table.first;
-    return key === high ? table.last : inside;
+function knownRuns(phrase: Line, hand: Hand): Usual[] {
+  return runsIn(phrase, FEWEST_OF_RUN).flatMap(({ from, keys }) => {
+    const fingers = chromaticRun(keys, hand) ?? scaleRun(keys, hand) ?? chordRun(keys, hand);
+    return fingers ? [{ from, fingers, bonus: BONUS.run }] : [];
   });
+}
+
+function broken(phrase: Line, hand: Hand): Usual[] {
+  return brokenFigures(phrase, hand).map((figure) => ({ ...figure, bonus: BONUS.broken }));
+}
+
+/** Where the hand can stay: over a whole phrase, or over stretches of it. */
+function lies(phrase: Line, hand: Hand): Usual[] {
+  const whole = waysUnderFive(phrase.keys, hand).map((fingers) => ({
+    from: phrase.from,
+    fingers,
+    bonus: BONUS.phrase,
+  }));
+  if (whole.length > 0) return whole;
+  return placesIn(phrase, hand).flatMap(({ from, ways }) =>
+    ways.map((fingers) => ({ from, fingers, bonus: BONUS.place })),
+  );
+}
+
+function cells(phrase: Line, roundAndRound: RoundAndRound): Usual[] {
+  return cellsIn(phrase).map(({ from, keys, length }) => {
+    const once = roundAndRound(keys);
+    const fingers = Array.from({ length }, (_, i) => once[i % once.length]);
+    return { from, fingers, bonus: BONUS.cell };
+  });
+}
+
+/** Of two figures that want the same step the dearer counts. */
+function put(
+  { from, fingers, bonus }: Usual,
+  steps: (Float64Array | null)[],
+  isTaken: readonly boolean[] = [],
+): void {
+  for (let i = 1; i < fingers.length; i++) {
+    if (isTaken[from + i]) continue;
+    const step = (steps[from + i] ??= new Float64Array(25));
+    const at = 5 * (fingers[i - 1] - 1) + fingers[i] - 1;
+    step[at] = Math.max(step[at], bonus);
+  }
 }

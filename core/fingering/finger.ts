@@ -1,6 +1,6 @@
 import { aloneCost, FINGER_COSTS, heldCost, pairCost, placed, type Placed, tripleCost } from './cost';
 import type { HandEvent } from './event';
-import { favouredFingers } from './figures';
+import { usualSteps } from './figures';
 
 type Fingers = readonly number[];
 
@@ -33,11 +33,9 @@ export function finger(
 ): number[][] {
   if (events.length === 0) return [];
   const states = events.map((event) => statesOf(event, hand, reach));
-  const favoured = withFigures ? favouredFingers(events, hand) : [];
-  const figure = (i: number, from: State, to: State): number => {
-    const isUsual = favoured[i - 1] === from.placed[0].finger && favoured[i] === to.placed[0].finger;
-    return isUsual ? FIGURE_BONUS : 0;
-  };
+  const usual = withFigures ? usualSteps(events, hand, (keys) => roundAndRound(keys, hand, reach)) : [];
+  const bonus = (i: number, from: State, to: State): number =>
+    usual[i]?.[5 * from.placed[0].finger + to.placed[0].finger - 6] ?? 0;
   // costs[b] after event i, for each state a of event i − 1: costs[a][b].
   let costs: number[][] = [states[0].map((s) => s.alone)];
   const back: number[][][] = [];
@@ -51,7 +49,7 @@ export function finger(
       from[b] = [];
       for (let c = 0; c < here.length; c++) {
         const moving = events[i].afterRest ? 0 : movingCost(middle[b], here[c], reach);
-        const step = moving - figure(i, middle[b], here[c]);
+        const step = moving - bonus(i, middle[b], here[c]);
         let best = Infinity;
         for (let a = 0; a < costs.length; a++) {
           const triple =
@@ -73,6 +71,19 @@ export function finger(
   return trace(states, costs, back).map((state) => inKeyOrder(state, hand));
 }
 
+/** Times a cell is played over before its fingers are those of one that goes on and on. */
+const ROUNDS = 4;
+
+/** Fingers of a cell of single notes that is played round and round: what it comes back to is known. */
+function roundAndRound(keys: readonly number[], hand: 'right' | 'left', reach: number): number[] {
+  const events = Array.from({ length: ROUNDS }, () => keys)
+    .flat()
+    .map((key): HandEvent => ({ keys: [key], afterRest: false, pinned: null }));
+  return finger(events, hand, reach, false)
+    .slice(2 * keys.length, 3 * keys.length)
+    .map(([only]) => only);
+}
+
 function statesOf(event: HandEvent, hand: 'right' | 'left', reach: number): State[] {
   const keys = hand === 'right' ? event.keys : [...event.keys].reverse();
   const shown = keys.slice(0, 5);
@@ -84,8 +95,6 @@ function statesOf(event: HandEvent, hand: 'right' | 'left', reach: number): Stat
   });
 }
 
-/** A step of a known figure by its usual fingers is worth so much. */
-const FIGURE_BONUS = 3.5;
 /** A chord at least so wide, in semitones, has thumb and little finger at its ends. */
 const WIDE_CHORD = 6;
 
@@ -99,13 +108,32 @@ function togetherCost(fingers: readonly Placed[], reach: number): number {
   if (fingers.length > 2) cost += heldCost(first, last, reach);
   if (isChord && last.key - first.key >= WIDE_CHORD)
     cost += FINGER_COSTS.chordWithoutEnd * (Number(first.finger !== 1) + Number(last.finger !== 5));
-  return cost;
+  return cost - (isChord && isUsualChord(fingers) ? USUAL_CHORD : 0);
+}
+
+/** What the printed fingers of a close triad or seventh are worth beside the neighbours. */
+const USUAL_CHORD = 2;
+/** Half steps of a perfect fourth, of a sixth, and of the widest third. */
+const [FOURTH, SIXTH, THIRD] = [5, 9, 4];
+
+/**
+ * A close triad is played by thumb, third and little finger, with the second where the key next to the little finger
+ * lies a fourth from it; a seventh in thirds by 1 2 3 5. A black key between white ones may ask for others. Source:
+ * chord fingerings printed in piano methods.
+ */
+function isUsualChord(fingers: readonly Placed[]): boolean {
+  const gaps = fingers.slice(1).map(({ key }, i) => key - fingers[i].key);
+  const width = gaps.reduce((sum, gap) => sum + gap, 0);
+  const told = fingers.map(({ finger }) => finger).join('');
+  if (fingers.length === 4) return gaps.every((gap) => gap >= 3 && gap <= THIRD) && told === '1235';
+  if (fingers.length !== 3 || width > SIXTH || Math.min(...gaps) < 3) return false;
+  return told === (gaps[1] >= FOURTH ? '125' : '135');
 }
 
 /** What it costs that a finger goes from one key of a chord to another of the next. */
 const CHORD_COSTS = {
   slide: 1,
-  slideFromSingle: 6,
+  slideFromSingle: 12,
   keyByOther: 2,
   crossing: 1,
   crossingSingle: 3,

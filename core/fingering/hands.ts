@@ -24,26 +24,40 @@ export interface FingeredPart {
   readonly leaves: HandState;
 }
 
+/** What a hand strikes first in the next part, of its notes in time: it is laid for that. Nothing where it is free there. */
+export function landingOf(notes: readonly HandNote[]): readonly HandNote[] {
+  return together(notes.slice(0, LANDING * 5))
+    .slice(0, LANDING)
+    .flat();
+}
+
+/** Strikes of the next part that are looked at. */
+const LANDING = 2;
+
 /**
- * The notes of a part with a finger on each, the hand coming from where the part before left it. `fixed` gives the
- * fingers of keys struck together that were pinned or learned, lowest key first, or null.
+ * The notes of a part with a finger on each, the hand coming from where the part before left it and going on to what
+ * the next one strikes first (`landing`). `fixed` gives the fingers of keys struck together that were pinned or learned,
+ * lowest key first, or null.
  */
 export function fingerPart(
   notes: readonly HandNote[],
   hand: Hand,
   reach: number,
   from: HandState,
+  landing: readonly HandNote[],
   fixed: FixedFingers,
 ): FingeredPart {
   const groups = together(notes);
   if (groups.length === 0) return { notes, leaves: from };
+  const next = together(landing);
   const before = from.map(({ keys, fingers }): HandEvent => ({ keys, afterRest: false, pinned: fingers }));
-  const own = groups.map((group, i): HandEvent => ({
+  const all = [...groups, ...next].map((group, i, groupsAndNext): HandEvent => ({
     keys: group.map((note) => note.midi),
-    afterRest: i > 0 && restBefore(group, groups[i - 1]) >= LEISURE_TICKS,
-    pinned: fixed(group),
+    afterRest: i > 0 && restBefore(group, groupsAndNext[i - 1]) >= LEISURE_TICKS,
+    pinned: i < groups.length ? fixed(group) : null,
   }));
-  const fingers = finger([...before, ...own], hand, reach).slice(before.length);
+  const own = all.slice(0, groups.length);
+  const fingers = finger([...before, ...all], hand, reach).slice(before.length, before.length + own.length);
   const leaves = [...from, ...own.map(({ keys }, i) => ({ keys, fingers: fingers[i] }))].slice(-REMEMBERED);
   return {
     notes: groups.flatMap((group, i) => group.map((note, n) => ({ ...note, finger: fingers[i][n] ?? null }))),

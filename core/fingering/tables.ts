@@ -77,7 +77,7 @@ export function arpeggioOver(mode: Key['mode'], root: number, hand: Hand): strin
 }
 
 /** The little finger stands at an end only: where the figure goes on, the thumb takes its place. */
-function overOctaves(octave: string): FigureFingers {
+export function overOctaves(octave: string): FigureFingers {
   const fingers = [...octave].map(Number);
   const [first, last] = [fingers[0], fingers[fingers.length - 1]];
   const joint = first === 5 || last === 5 || first !== last ? 1 : first;
