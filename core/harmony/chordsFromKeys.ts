@@ -8,7 +8,7 @@ import {
   typeOfSuffix,
 } from '../music';
 import { type Bar, type Change } from '../song';
-import { rootSpelling } from './naming';
+import { rootInKey } from './naming';
 
 /** A key sounding, in ticks, and how much it says about the chord (a melody note says less than a chord note). */
 export interface SoundingKey {
@@ -81,7 +81,7 @@ export function chordsFromKeys(
     const last = changes[changes.length - 1];
     if (last) changes[changes.length - 1] = { ...last, length: tick - last.tick };
     const { root, type } = STATES[state];
-    const chord: Chord = { root: rootSpelling(root, type, keyAt(tick)), type, bass: null };
+    const chord: Chord = { root: rootInKey(root, type, keyAt(tick)), type, bass: null };
     const id = `c${changes.length + 1}`;
     changes.push({ id, tick, length: end - tick, symbol: symbolOf(chord), given: false, layout: null });
   });

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { membersOf, parseChord, symbolOf } from '../music/chord';
+import { type Chord, membersOf, parseChord, symbolOf } from '../music/chord';
 import { CHORD_TYPES } from '../music/chordTypes';
-import { keyFromFifths } from '../music/key';
-import { chroma } from '../music/pitch';
+import { type Key, keyFromFifths } from '../music/key';
+import { chroma, classNameOf } from '../music/pitch';
 import { inversionOf } from './inversion';
-import { nameKeys } from './naming';
+import { nameKeys, rootInKey } from './naming';
 
 const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
 const C = keyFromFifths(0, 'major');
@@ -52,6 +52,31 @@ function isSame(a: string, b: string): boolean {
   const [x, y] = [read(a), read(b)];
   return chroma(x.root) === chroma(y.root) && x.type === y.type;
 }
+
+describe('roots read off keys', () => {
+  const spelled = (symbol: string, tonic: Key['tonic'], mode: Key['mode']): string => {
+    const { type } = parseChord(symbol) as Chord;
+    return Array.from({ length: 12 }, (_, root) => classNameOf(rootInKey(root, type, { tonic, mode }))).join(
+      ' ',
+    );
+  };
+  const [c, d, aFlat] = [
+    { letter: 'C', alter: 0 },
+    { letter: 'D', alter: 0 },
+    { letter: 'A', alter: -1 },
+  ] as const;
+
+  it.each([
+    ['C', c, 'major', 'C Db D Eb E F F# G Ab A Bb B'],
+    ['Cdim7', c, 'major', 'C C# D D# E F F# G G# A A# B'],
+    ['C', d, 'major', 'C C# D Eb E F F# G G# A Bb B'],
+    ['Cm', aFlat, 'major', 'C Db D Eb E F F# G Ab A Bb B'],
+    ['C7', aFlat, 'major', 'C Db D Eb E F Gb G Ab A Bb B'],
+    ['Cm', c, 'minor', 'C Db D Eb E F F# G Ab A Bb B'],
+  ] as const)('%s in the key of %o %s', (symbol, tonic, mode, roots) => {
+    expect(spelled(symbol, tonic, mode)).toBe(roots);
+  });
+});
 
 describe('names of any keys', () => {
   it('hold every key, and say what is left out', () => {

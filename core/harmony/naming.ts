@@ -4,6 +4,7 @@ import {
   type ChordType,
   chroma,
   classAbove,
+  fifthsOf,
   type Key,
   LETTERS,
   membersOf,
@@ -44,7 +45,7 @@ export function nameKeys(keys: readonly number[], key: Key): ChordName[] {
       if (chromas.length < 2 || ![...sounding].every((c) => chromas.includes(c))) continue;
       const leftOut = type.members.filter((_, i) => !sounding.has(chromas[i]));
       if (!leftOut.every((m) => MAY_BE_ABSENT.has(m)) || leftOut.length > 1 || sounding.size < 2) continue;
-      const chord: Chord = { root: rootSpelling(root, type, key), type, bass: null };
+      const chord: Chord = { root: rootInKey(root, type, key), type, bass: null };
       const inversion = inversionOf(sorted, chord) as number;
       const outside = membersOf(chord).filter((m) => sounding.has(m.chroma) && !scale.has(m.chroma)).length;
       const reason = reasonOf(sorted, chord, leftOut, scale.has(root), outside);
@@ -80,22 +81,24 @@ function rank(name: ChordName): number {
   );
 }
 
-/** Of the spellings of a root the one that spells its chord with the fewest accidentals, the key's own on a tie. */
-export function rootSpelling(root: number, type: ChordType, key: Key): PitchClass {
+/**
+ * The spelling of a root: as the scale of the key has it; a white key outside the scale by its plain letter; a black one
+ * as spells its chord with few accidentals, or as the key spells it, the more so the more sharps or flats it has.
+ */
+export function rootInKey(root: number, type: ChordType, key: Key): PitchClass {
+  const inScale = scaleOf(key).find((c) => chroma(c) === root);
+  if (inScale) return inScale;
   const inKey = spellInKey(60 + root, key);
-  const candidates = LETTERS.flatMap((letter) => [-1, 0, 1].map((alter) => ({ letter, alter }))).filter(
+  const plain = LETTERS.map((letter) => ({ letter, alter: 0 })).find((c) => chroma(c) === root);
+  if (plain) return plain;
+  const candidates = LETTERS.flatMap((letter) => [-1, 1].map((alter) => ({ letter, alter }))).filter(
     (c) => chroma(c) === root,
   );
   const cost = (candidate: PitchClass): number => {
     const accidentals = type.members.reduce((sum, m) => sum + classAbove(candidate, m).alter ** 2, 0);
-    return 2 * accidentals + (candidate.letter === inKey.letter && candidate.alter === inKey.alter ? 0 : 1);
+    return 2 * accidentals + (candidate.letter === inKey.letter ? 0 : 1 + Math.abs(fifthsOf(key)));
   };
   return candidates.reduce((best, candidate) => (cost(candidate) < cost(best) ? candidate : best));
-}
-
-/** The root of a chord in a key: a note of the key as the key spells it, else with the fewest accidentals. */
-export function rootInKey(root: number, type: ChordType, key: Key): PitchClass {
-  return scaleOf(key).find((c) => chroma(c) === root) ?? rootSpelling(root, type, key);
 }
 
 /** Which inversion an order of keys is, and why it is called that. */

@@ -4,6 +4,7 @@ import {
   type ChordType,
   chroma,
   classAbove,
+  classNameOf,
   type Key,
   keyName,
   membersOf,
@@ -145,10 +146,9 @@ export function chordsHolding(midi: number, key: Key): readonly Holding[] {
 const holdings = new Map<string, readonly Holding[]>();
 
 function holdingOf(note: number, key: Key): Holding[] {
-  const scale = new Set([
-    ...scaleOf(key).map(chroma),
-    ...(key.mode === 'minor' ? [(chroma(key.tonic) + 11) % 12] : []),
-  ]);
+  // By name, not by key: the A♭ of F minor is no note of A minor, though its G♯ is.
+  const leading = key.mode === 'minor' ? [classAbove(key.tonic, '7M')] : [];
+  const scale = new Set([...scaleOf(key), ...leading].map(classNameOf));
   const found: (Holding & { readonly rank: number })[] = [];
   for (let root = 0; root < 12; root++) {
     HOLDING.forEach((suffix, rank) => {
@@ -156,7 +156,8 @@ function holdingOf(note: number, key: Key): Holding[] {
       const chord: Chord = { root: rootInKey(root, type, key), type, bass: null };
       const member = membersOf(chord).find((m) => m.chroma === note);
       if (!member) return;
-      const outside = membersOf(chord).filter((m) => !scale.has(m.chroma)).length;
+      const classes = type.members.map((interval) => classNameOf(classAbove(chord.root, interval)));
+      const outside = classes.filter((name) => !scale.has(name)).length;
       const says = `it is its ${ORDINALS[member.number] ?? member.number}`;
       found.push({ chord, symbol: symbolOf(chord), says, outside, rank });
     });

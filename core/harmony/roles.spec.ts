@@ -146,6 +146,16 @@ describe('chords beside a chord', () => {
     expect(chordsHolding(68, Am)[0].symbol).toBe('E');
   });
 
+  it('hold the leading note of a minor key by chords that name it so, none that only share its key', () => {
+    const list = chordsHolding(68, Am).map(({ symbol, outside }) => `${symbol} ${outside}`);
+    expect(list.slice(0, 7)).toEqual(['E 0', 'E7 0', 'G#dim7 0', 'E7b9 0', 'Caug 0', 'C#m 1', 'Fm 1']);
+    expect(
+      chordsHolding(66, C)
+        .slice(0, 4)
+        .map(({ symbol, outside }) => `${symbol} ${outside}`),
+    ).toEqual(['D 1', 'Bm 1', 'D7 1', 'Gmaj7 1']);
+  });
+
   it('change as little as they can to take a note in', () => {
     const good = (candidate: Chord): boolean => roleOf(65, candidate).kind !== 'rub';
     expect(otherQualities(chord('C'), good).map(symbolOf).slice(0, 4)).toContain('Csus4');

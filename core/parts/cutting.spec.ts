@@ -309,6 +309,18 @@ describe('sections proposed', () => {
     for (const { tick } of sections) expect(ticksIn(bare)).toContain(tick);
   });
 
+  it('are livelier when they come again, and calm where the tune lies low', () => {
+    const told = DEMO_SONGS.map((song) => {
+      const bare = { ...song, sections: [] };
+      return proposeSections(unfold(bare), partsIn(bare)).map(({ name, energy }) => `${name} ${energy}`);
+    });
+    expect(told.slice(0, 2)).toEqual([
+      ['Verse 3', 'Chorus 3', 'Bridge 3', 'Verse 4', 'Chorus 4', 'Close 3'],
+      ['Verse 3', 'Bridge 4', 'Verse 4'],
+    ]);
+    expect(told[4]).toEqual(['Verse 2', 'Chorus 4', 'Verse 4']);
+  });
+
   it('are written once where bars are played twice', () => {
     const bare = { ...mudflat, sections: [] };
     const sections = proposeSections(unfold(bare), partsIn(bare));

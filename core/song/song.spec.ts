@@ -340,4 +340,20 @@ describe('the key of the first bar', () => {
       [960 + 2 * 3840, 'major'],
     ]);
   });
+
+  it('holds each thing refused, declined or left alone once, in the order it came', () => {
+    const refuse = (changeId: string, refused: boolean): SongEdit => ({
+      kind: 'thinning',
+      changeId,
+      refused,
+    });
+    const song = [refuse('a', true), refuse('b', true), refuse('a', true), refuse('c', false)].reduce(
+      applyEdit,
+      emptySong('s', 'S'),
+    );
+    expect(song.thinningRefused).toEqual(['b', 'a']);
+    expect(applyEdit(song, refuse('b', false)).thinningRefused).toEqual(['a']);
+    const twice = [song, { kind: 'dismissed', id: 'x' }, { kind: 'dismissed', id: 'x' }] as const;
+    expect(applyEdit(applyEdit(twice[0], twice[1]), twice[2]).dismissed).toEqual(['x']);
+  });
 });
