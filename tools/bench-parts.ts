@@ -1,18 +1,25 @@
 // How the division agrees with a teacher's marks, and how long it takes: part of npm run bench.
 import { partsOf } from '../core/parts';
 import { divide } from '../core/parts/divide';
-import { unfold } from '../core/song';
+import { type Song, unfold } from '../core/song';
 import { randomSong } from '../core/testing';
+import { MARKS_APART, TUNES_APART } from '../demo/kept-apart';
 import { MARKS } from '../demo/marks';
 import { DEMO_SONGS } from '../demo/songs';
 import { LATER_TUNES, TEST_TUNES } from '../demo/tunes';
 
 /** Prints marks found, missed and not marked, and the time of the parts stage for 1,500 and 3,000 notes. */
 export function cutFigures(): void {
+  agreement('cuts', [...DEMO_SONGS, ...TEST_TUNES, ...LATER_TUNES]);
+  agreement('cuts of tunes kept apart, by which no weight is set', TUNES_APART);
+  timesOfParts();
+}
+
+function agreement(what: string, songs: readonly Song[]): void {
   let [right, found, marked] = [0, 0, 0];
-  for (const song of [...DEMO_SONGS, ...TEST_TUNES, ...LATER_TUNES]) {
+  for (const song of songs) {
     const played = unfold(song);
-    const marks = MARKS[song.id].cuts.split(' ').map((mark) => {
+    const marks = (MARKS[song.id] ?? MARKS_APART[song.id]).cuts.split(' ').map((mark) => {
       const [bar, quarters = '0'] = mark.split('-');
       return (played.bars.find((b) => b.number === Number(bar))?.tick ?? -1) - Number(quarters) * 960;
     });
@@ -25,8 +32,11 @@ export function cutFigures(): void {
     [right, found, marked] = [right + hits, found + cuts.length, marked + marks.length];
   }
   console.log(
-    `\ncuts: ${right} of ${marked} marks found in ${found} cuts, F1 ${((2 * right) / (found + marked)).toFixed(3)}`,
+    `\n${what}: ${right} of ${marked} marks found in ${found} cuts, F1 ${((2 * right) / (found + marked)).toFixed(3)}`,
   );
+}
+
+function timesOfParts(): void {
   for (const bars of [270, 540]) {
     const song = randomSong({ bars, changesPerBar: 2, seed: 12 });
     const played = unfold(song);

@@ -60,7 +60,7 @@ function stagesOf(song: Song): Figures[] {
   const starts = parts.map((part) => part.fromTick);
   let turn = 0;
   const fingers = (hand: 'right' | 'left') =>
-    median(() => whole.arranged.map((part) => part && fingerPart(part[hand], hand, 8, [], () => null)));
+    median(() => whole.arranged.map((part) => part && fingerPart(part[hand], hand, 8, [], [], () => null)));
   return [
     { name: 'unfold', ms: median(() => unfold(copyOf(song))) },
     {

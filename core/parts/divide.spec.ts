@@ -2,59 +2,58 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
-import { barTicks } from '../music/metre';
-import { barAt } from '../song/bars';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/schema';
-import { type PlayedSong, unfold } from '../song/unfold';
+import { unfold } from '../song/unfold';
 import { randomSong } from '../testing';
 import { splitAt } from './cutting';
-import { divide, DIVISION, lengthCost } from './divide';
+import { divide, lengthCost, partCost, type Stop, stopsOf, USUAL_LENGTHS } from './divide';
 import { partsOf } from './parts';
 import { type FigureNote, returnsOf } from './returns';
-import { boundariesOf, stepTicks } from './strength';
 
-/** What a division costs, added up from its definition. */
-function costOf(played: PlayedSong, cuts: readonly number[]): number {
-  const strength = new Map(boundariesOf(played).map((b) => [b.tick, b.strength]));
-  const stops = [0, ...cuts, played.endTick];
-  let before = 0;
-  return stops.slice(1).reduce((sum, to, i) => {
-    const from = stops[i];
-    const { metre } = barAt(played.bars, from);
-    const length = Math.round((100 * (to - from)) / barTicks(metre));
-    const gain = to === played.endTick ? 0 : DIVISION.tenths * (strength.get(to) ?? 0) - DIVISION.worthACut;
-    const other = before === 0 || before === length ? 0 : DIVISION.otherLength;
-    before = length;
-    return sum + lengthCost(length, (to - from) / stepTicks(metre)) + other - gain;
-  }, 0);
+/** Least cost of all: every usual length with every subset of the places. */
+function leastCost(stops: readonly Stop[]): number {
+  const places = stops.slice(1, -1);
+  let best = Infinity;
+  for (const [usual, points] of USUAL_LENGTHS)
+    for (let mask = 0; mask < 1 << places.length; mask++) {
+      const cuts = places.filter((_, i) => mask & (1 << i));
+      best = Math.min(best, points + costOf([stops[0], ...cuts, stops[stops.length - 1]], usual));
+    }
+  return best;
 }
 
-/** Every subset of the places worth a cut. */
-function leastCost(played: PlayedSong): number {
-  const places = boundariesOf(played).filter((b) => b.strength >= 2 && b.tick > 0 && b.tick < played.endTick);
-  let best = Infinity;
-  for (let mask = 0; mask < 1 << places.length; mask++) {
-    const cuts = places.filter((_, i) => mask & (1 << i)).map((b) => b.tick);
-    best = Math.min(best, costOf(played, cuts));
-  }
-  return best;
+/** What a division costs in a song with one usual length, added up part by part. */
+function costOf(stops: readonly Stop[], usual: number): number {
+  return stops
+    .slice(1)
+    .reduce((sum, to, i) => sum + partCost(stops[i], to, usual, i === stops.length - 2), 0);
 }
 
 describe('the best division', () => {
   it('costs what trying every division finds', () => {
     let tried = 0;
     for (let seed = 0; seed < 60; seed++) {
-      const played = unfold(randomSong({ bars: 3 + (seed % 6), changesPerBar: 1, seed }));
-      const places = boundariesOf(played).filter((b) => b.strength >= 2);
-      if (places.length > 13) continue;
+      const played = unfold(randomSong({ bars: 3 + (seed % 9), changesPerBar: 1, seed }));
+      const stops = stopsOf(played);
+      if (stops.length > 13) continue;
       tried++;
-      const cuts = divide(played)
-        .map((cut) => cut.tick)
-        .filter((tick) => tick > 0);
-      expect(costOf(played, cuts), `seed ${seed}`).toBe(leastCost(played));
+      const ticks = new Set(divide(played).map((cut) => cut.tick));
+      const chosen = stops.filter(({ tick }, i) => i === 0 || i === stops.length - 1 || ticks.has(tick));
+      const cost = Math.min(...USUAL_LENGTHS.map(([usual, points]) => points + costOf(chosen, usual)));
+      expect(cost, `seed ${seed}`).toBe(leastCost(stops));
     }
     expect(tried).toBeGreaterThan(20);
+  });
+
+  it('costs nothing for a part of the usual length, and says what any other costs', () => {
+    expect(lengthCost(400, 16, 4, false)).toBe(0);
+    expect([lengthCost(200, 8, 4, false), lengthCost(800, 16, 4, false)]).toEqual([40, 40]);
+    expect([lengthCost(300, 12, 4, false), lengthCost(500, 20, 4, false)]).toEqual([45, 45]);
+    // Seven beats are one too few, twenty-one one too many.
+    expect([lengthCost(400, 7, 4, false), lengthCost(400, 21, 4, false)]).toEqual([12, 8]);
+    // Not whole bars, unless the last bar completes the pick-up.
+    expect([lengthCost(375, 15, 4, false), lengthCost(375, 15, 4, true)]).toEqual([30, 0]);
   });
 
   it('cuts where it is told to, whatever speaks for it', () => {

@@ -1,6 +1,7 @@
 import { barTicks } from '../music';
 import { barAt, type PlayedSong } from '../song';
-import { boundariesOf, type Boundary, stepTicks, STRENGTH } from './strength';
+import { type PhraseStart, phraseStarts } from './phraseStarts';
+import { stepTicks } from './strength';
 
 /** A place where a part begins. */
 export interface ProposedCut {
@@ -11,119 +12,128 @@ export interface ProposedCut {
 }
 
 /**
- * Points, ten to a point of strength, so that all costs are whole. Set on the hand-marked songs of the tests;
- * neighbouring values find nearly the same cuts.
+ * Points, ten to a point of strength, so that all costs are whole. Round numbers held against the hand-marked songs of
+ * the tests; neighbouring values find the same cuts.
  */
 export const DIVISION = {
-  tenths: 10,
-  /** A boundary must earn this much or the part goes on. */
-  worthACut: 75,
-  /** A part that is not as long as the one before it. */
-  otherLength: 20,
+  /** A cut must earn this much or the part goes on. */
+  worthACut: 60,
+  /** A part half or twice as long as the song's phrases usually are, and one of any other length. */
+  halfOrDouble: 40,
+  otherLength: 45,
   /** A part of fewer beats is over before it is learned, one of more is hard to hold in the head. */
   fewestBeats: 8,
   perMissingBeat: 12,
   mostBeats: 20,
   perBeatTooMany: 8,
-  /** Three or five bars instead of two or four; more than five; not whole bars. */
-  oddBars: 10,
-  manyBars: 30,
+  /** Not whole bars. */
   brokenBars: 30,
 } as const;
-/** Boundaries further apart are not joined. */
-const LONGEST_BARS = 9;
+
+/** The phrase lengths a song may have throughout, in bars, and the points each must earn beside four. */
+export const USUAL_LENGTHS: readonly (readonly [bars: number, points: number])[] = [
+  [4, 0],
+  [2, 15],
+  [3, 20],
+  [5, 30],
+  [8, 60],
+];
+/** Cuts further apart are not looked for while nearer ones are there, in hundredths of a bar. */
+const LONGEST = 1200;
 
 export const SONG_BEGINS: ProposedCut = { tick: 0, strength: 0, reasons: ['the song begins'] };
 
-/** Points a part costs by its length in hundredths of a bar and in beats: none for two or four bars of a good length. */
-export function lengthCost(hundredths: number, beats: number): number {
+/** A place where the song may be cut, or must be. */
+export interface Stop extends PhraseStart {
+  readonly isForced: boolean;
+}
+
+/** Points a part of hundredths of a bar and so many beats costs in a song whose phrases usually have so many bars. */
+export function lengthCost(hundredths: number, beats: number, usual: number, isLast: boolean): number {
   const bars = Math.round(hundredths / 100);
   const short = DIVISION.perMissingBeat * Math.max(0, DIVISION.fewestBeats - beats);
   const long = DIVISION.perBeatTooMany * Math.max(0, beats - DIVISION.mostBeats);
-  const usual = bars === 2 || bars === 4 ? 0 : bars <= 5 ? DIVISION.oddBars : DIVISION.manyBars;
-  const broken = Math.abs(hundredths - 100 * bars) < 2 ? 0 : DIVISION.brokenBars;
-  return Math.round(short + long) + usual + broken;
+  const isRelated = bars * 2 === usual || bars === usual * 2;
+  const other = bars === usual ? 0 : isRelated ? DIVISION.halfOrDouble : DIVISION.otherLength;
+  // A last bar that only completes the pick-up is right.
+  const broken = isLast || Math.abs(hundredths - 100 * bars) < 2 ? 0 : DIVISION.brokenBars;
+  return Math.round(short + long) + other + broken;
 }
 
 /**
- * Cuts the song into short parts: of all divisions the one whose boundaries are strongest and whose parts have the
- * best lengths, each like the one before it. Dynamic programming over the boundaries and the length of the last part,
- * O(n · w²) with w the boundaries within nine bars. `forced` places are cut whatever speaks for them.
+ * Cuts the song into short parts, first by bars, then by notes: each bar line has the onset with which a phrase would
+ * best begin there; one usual length for the whole song and the cuts are chosen together, so that the cuts are strong and
+ * the parts as long as phrases in this song are. Dynamic programming over the bar lines for each usual length, O(n · 12).
+ * `forced` places are cut whatever speaks for them.
  */
 export function divide(played: PlayedSong, forced: readonly number[] = []): ProposedCut[] {
-  const must = new Set(forced.filter((tick) => tick > 0 && tick < played.endTick));
-  const known = boundariesOf(played);
-  const all = [...known, ...[...must].filter((t) => !known.some((b) => b.tick === t)).map(bare)];
-  const places = all
-    .filter((b) => b.tick > 0 && b.tick < played.endTick && (must.has(b.tick) || isWorthIt(b)))
-    .sort((a, b) => a.tick - b.tick);
-  const stops = [SONG_BEGINS, ...places, bare(played.endTick)];
-  return trace(stops, sweep(played, stops, must));
+  const stops = stopsOf(played, forced);
+  const ways = USUAL_LENGTHS.map(([bars, points]) => {
+    const { cost, cuts } = bestFor(stops, bars);
+    return { cost: cost + points, cuts };
+  });
+  const { cuts } = ways.reduce((best, way) => (way.cost < best.cost ? way : best));
+  return [SONG_BEGINS, ...cuts.map(({ tick, strength, reasons }) => ({ tick, strength, reasons }))];
 }
 
-/** A way to cut up to a stop, its last part so many hundredths of a bar long. */
-interface Way {
-  readonly cost: number;
-  readonly before: number;
-  /** Length of the last part of the way to `before`. */
-  readonly lengthBefore: number;
+/** Where the song begins, may or must be cut, and ends, in time. */
+export function stopsOf(played: PlayedSong, forced: readonly number[] = []): Stop[] {
+  const must = [...new Set(forced)].filter((tick) => tick > 0 && tick < played.endTick);
+  const starts = phraseStarts(played);
+  // A place the pianist locked stands for the bar line it lies nearest to.
+  const free = starts.filter(
+    ({ tick, barTick, beat }) => !must.some((t) => t === tick || Math.abs(t - barTick) < 2 * beat),
+  );
+  const known = new Map(starts.map((start) => [start.tick, start]));
+  const begins = played.bars.find(({ number }) => number >= 1) ?? played.bars[0];
+  const ends = played.endTick;
+  return [
+    bare(played, 0, begins.tick),
+    ...[
+      ...free.map((start): Stop => ({ ...start, isForced: false })),
+      ...must.map((tick): Stop => ({ ...(known.get(tick) ?? bare(played, tick, tick)), isForced: true })),
+    ].sort((a, b) => a.tick - b.tick),
+    bare(played, ends, ends),
+  ];
 }
 
-type Ways = ReadonlyMap<number, Way>;
+function bare(played: PlayedSong, tick: number, barTick: number): Stop {
+  const { metre } = barAt(played.bars, Math.min(barTick, played.endTick - 1));
+  const at = barsTo(played, barTick);
+  return { tick, at, barTick, beat: stepTicks(metre), gain: 0, strength: 0, reasons: [], isForced: true };
+}
 
-/** For each stop and each length its last part may have, the cheapest way there. */
-function sweep(played: PlayedSong, stops: readonly Boundary[], must: ReadonlySet<number>): Ways[] {
-  const ways: Ways[] = [new Map([[0, { cost: 0, before: -1, lengthBefore: 0 }]])];
-  const metres = stops.map(({ tick }) => barAt(played.bars, tick).metre);
-  const bar = metres.map(barTicks);
-  const beat = metres.map(stepTicks);
-  for (let i = 1; i < stops.length; i++) {
-    const { tick, strength } = stops[i];
-    const isFree = i < stops.length - 1 && !must.has(tick);
-    const gain = isFree ? DIVISION.tenths * strength - DIVISION.worthACut : 0;
-    const here = new Map<number, Way>();
+/** Hundredths of a bar from the first bar line to a tick. */
+function barsTo(played: PlayedSong, tick: number): number {
+  return played.bars
+    .filter((bar) => bar.number >= 1 && bar.tick < tick)
+    .reduce(
+      (sum, bar) => sum + Math.round((100 * Math.min(bar.length, tick - bar.tick)) / barTicks(bar.metre)),
+      0,
+    );
+}
+
+/** What a part from one stop to another costs, less what its end earns. */
+export function partCost(from: Stop, to: Stop, usual: number, isLast: boolean): number {
+  const length = lengthCost(to.at - from.at, (to.barTick - from.barTick) / from.beat, usual, isLast);
+  return length - (to.isForced ? 0 : to.gain - DIVISION.worthACut);
+}
+
+/** The cheapest cuts for one usual length. */
+function bestFor(stops: readonly Stop[], usual: number): { readonly cost: number; readonly cuts: Stop[] } {
+  const costs = [0];
+  const before = [-1];
+  const last = stops.length - 1;
+  for (let i = 1; i <= last; i++) {
+    costs[i] = Infinity;
     for (let j = i - 1; j >= 0; j--) {
-      const ticks = tick - stops[j].tick;
-      const length = Math.round((100 * ticks) / bar[j]);
-      if (length > 100 * LONGEST_BARS && j < i - 1) break;
-      const way = cheapest(ways[j], length);
-      const cost = way.cost + lengthCost(length, ticks / beat[j]) - gain;
-      const known = here.get(length);
-      if (!known || cost < known.cost) here.set(length, { cost, before: j, lengthBefore: way.length });
-      if (must.has(stops[j].tick)) break;
+      if (stops[i].at - stops[j].at > LONGEST && j < i - 1) break;
+      const cost = costs[j] + partCost(stops[j], stops[i], usual, i === last);
+      if (cost < costs[i]) [costs[i], before[i]] = [cost, j];
+      if (stops[j].isForced) break;
     }
-    ways.push(here);
   }
-  return ways;
-}
-
-/** The cheapest way to a stop for a next part of a length: a part like the one before costs nothing more. */
-function cheapest(ways: Ways, next: number): { cost: number; length: number } {
-  let [best, length] = [Infinity, 0];
-  for (const [last, { cost }] of ways) {
-    const whole = last === 0 || last === next ? cost : cost + DIVISION.otherLength;
-    if (whole < best) [best, length] = [whole, last];
-  }
-  return { cost: best, length };
-}
-
-function trace(stops: readonly Boundary[], ways: readonly Ways[]): ProposedCut[] {
-  const cuts: ProposedCut[] = [];
-  let at = stops.length - 1;
-  let length = [...ways[at]].reduce((a, b) => (b[1].cost < a[1].cost ? b : a))[0];
-  while (at > 0) {
-    const way = ways[at].get(length) as Way;
-    const { tick, strength, reasons } = stops[way.before];
-    cuts.unshift({ tick, strength, reasons });
-    [at, length] = [way.before, way.lengthBefore];
-  }
-  return cuts;
-}
-
-function isWorthIt(boundary: Boundary): boolean {
-  return boundary.strength >= STRENGTH.barLine;
-}
-
-function bare(tick: number): Boundary {
-  return { tick, strength: 0, reasons: [] };
+  const cuts: Stop[] = [];
+  for (let i = before[last]; i > 0; i = before[i]) cuts.unshift(stops[i]);
+  return { cost: costs[last], cuts };
 }

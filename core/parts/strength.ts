@@ -1,4 +1,13 @@
-import { barTicks, beatTicks, type Metre, rememberEach, rememberLast, staffStep } from '../music';
+import {
+  barTicks,
+  beatTicks,
+  chroma,
+  type Key,
+  type Metre,
+  rememberEach,
+  rememberLast,
+  staffStep,
+} from '../music';
 import { barAt, inForceAt, keyAt, type PlayedNote, type PlayedSong } from '../song';
 import { type Cadence, cadenceBefore } from './cadences';
 import { type FigureLengths, type Likeness, type Return, returnsOf } from './returns';
@@ -8,6 +17,14 @@ export interface Boundary {
   readonly tick: number;
   /** Points, see {@link STRENGTH}. */
   readonly strength: number;
+  /** Those of them that speak for this very onset, not only for its bar line. */
+  readonly onset: number;
+  /** Of these again those for its place in the bar. */
+  readonly place: number;
+  /** Ticks of rest before it. */
+  readonly rest: number;
+  /** The first note of a figure that comes twice. */
+  readonly isOfFigure: boolean;
   readonly reasons: readonly string[];
 }
 
@@ -19,8 +36,10 @@ export interface Boundary {
 export const STRENGTH = {
   restPerBeat: 3,
   mostRest: 6,
-  longNote: 3,
-  ratherLongNote: 1,
+  /** For each doubling of the song's usual length; more when it lies on the key-note or its fifth. */
+  longNote: 2,
+  mostLongNote: 5,
+  longTonic: 1,
   leap: 1,
   barLine: 2,
   asPickup: 2,
@@ -152,29 +171,45 @@ function boundaryBefore(evidence: Evidence, index: number): Boundary {
   const bar = barAt(played.bars, tick);
   const step = stepTicks(bar.metre);
   const reasons: string[] = [];
-  let strength = 0;
+  let [strength, onset] = [0, 0];
   const say = (points: number, reason: string): void => {
     strength += points;
     reasons.push(reason);
   };
+  const sayHere = (points: number, reason: string): void => {
+    onset += points;
+    say(points, reason);
+  };
   const rest = note.tick - (before.tick + before.length);
   const wait = note.tick - before.tick;
-  if (rest >= step / 2) say(restPoints(rest / step), restInWords(rest / step));
-  if (wait >= 2 * usual && wait >= step) say(STRENGTH.longNote, 'a long note before it');
-  else if (wait * 2 >= 3 * usual && wait >= step) say(STRENGTH.ratherLongNote, 'a longer note before it');
-  for (const [points, reason] of lineReasons(before, note, evidence.capitalsMean)) say(points, reason);
-  if (Math.abs(note.midi - before.midi) >= LEAP_SEMITONES) say(STRENGTH.leap, 'a leap');
+  if (rest >= step / 2) sayHere(restPoints(rest / step), restInWords(rest / step));
+  if (wait * 2 >= 3 * usual && wait >= step) {
+    sayHere(
+      longPoints(wait / usual),
+      wait >= 2 * usual ? 'a long note before it' : 'a longer note before it',
+    );
+    if (isHome(before, keyAt(played, before.tick)))
+      sayHere(STRENGTH.longTonic, 'the melody ends on the key-note or its fifth');
+  }
+  for (const [points, reason] of lineReasons(before, note, evidence.capitalsMean)) sayHere(points, reason);
+  if (Math.abs(note.midi - before.midi) >= LEAP_SEMITONES) sayHere(STRENGTH.leap, 'a leap');
   const cadence = cadenceBefore(played, tick, (at) => keyAt(played, at));
   if (cadence && (wait > usual || rest > 0)) say(cadencePoints(cadence), CADENCES[cadence]);
-  for (const found of strongest(evidence, index)) say(found.points, found.reason);
+  const figures = strongest(evidence, index);
+  for (const { points, reason } of figures) say(points, reason);
   if (sections.has(tick) || sections.has(note.tick)) say(STRENGTH.section, 'a section begins');
   if (evidence.jumps.has(tick)) say(STRENGTH.jump, 'a repeat begins');
   const toBarLine = bar.tick + bar.length - tick;
-  if (tick === bar.tick && upbeat < step / 2) say(STRENGTH.barLine, 'on the bar line');
+  const withoutPlace = onset;
+  if (tick === bar.tick && upbeat < step / 2) sayHere(STRENGTH.barLine, 'on the bar line');
   else if (upbeat > 0 && tick !== bar.tick && toBarLine === upbeat)
-    say(STRENGTH.asPickup, 'begins with the same pick-up as the song');
-  else strength += STRENGTH.offTheBar;
-  return { tick, strength, reasons };
+    sayHere(STRENGTH.asPickup, 'begins with the same pick-up as the song');
+  else {
+    strength += STRENGTH.offTheBar;
+    onset += STRENGTH.offTheBar;
+  }
+  const place = onset - withoutPlace;
+  return { tick, strength, onset, place, rest: Math.max(0, rest), isOfFigure: figures.length > 0, reasons };
 }
 
 /** A part's first chord is not cut from the note it is struck before: it begins with a change in the rest. */
@@ -185,6 +220,16 @@ function startOf(played: PlayedSong, before: Note, note: Note): number {
   if (played.changes.length === 0) return note.tick;
   const change = inForceAt(played.changes, note.tick).tick;
   return change >= silentFrom && change >= bar.tick && change < note.tick ? change : note.tick;
+}
+
+/** Graded by the logarithm, to a tenth of a point: twice as long is as much again. */
+function longPoints(times: number): number {
+  return Math.min(STRENGTH.mostLongNote, Math.round(10 * STRENGTH.longNote * Math.log2(times)) / 10);
+}
+
+/** On the key-note or its fifth. */
+function isHome({ midi }: Note, key: Key): boolean {
+  return [0, 7].includes((midi - chroma(key.tonic) + 120) % 12);
 }
 
 function restPoints(beats: number): number {
@@ -294,6 +339,16 @@ function silentBarLines(
       (notes.length > 0 ? STRENGTH.restPerBeat : 0) +
       (cadence ? cadencePoints(cadence) : 0) +
       (isSection ? STRENGTH.section : 0);
-    return [{ tick: bar.tick, strength, reasons }];
+    return [
+      {
+        tick: bar.tick,
+        strength,
+        onset: STRENGTH.barLine + (notes.length > 0 ? STRENGTH.restPerBeat : 0),
+        place: STRENGTH.barLine,
+        rest: bar.length,
+        isOfFigure: false,
+        reasons,
+      },
+    ];
   });
 }
