@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, describe, expect, it } from 'vitest';
 import { arrange } from '../core/arrange';
-import { writeMidi, writeMxl } from '../core/formats';
+import { writeMidi, writeMxl, writeProject } from '../core/formats';
 import { DEFAULT_PROFILE } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
 import { main } from './commandLine';
@@ -143,6 +143,29 @@ describe('npm run arrange', () => {
     expect(code).toBe(1);
     expect(err).toBe(
       `${path}: The duration "-5" is impossible (bar 0). Mend it where the file was made and export it again.`,
+    );
+  });
+
+  it('gives a bare tune chords, in the taste asked for, and says so', () => {
+    const bare = { ...DEMO_SONGS[1], changes: [], pins: [], imported: [] };
+    const tune = join(folder, 'bare.joined.json');
+    writeFileSync(tune, writeProject({ song: bare, profile: DEFAULT_PROFILE }));
+    const chordsOf = (...args: string[]): [out: string, symbols: string[]] => {
+      const { out } = run(tune, '--out', join(folder, 'bare'), ...args);
+      const report = JSON.parse(readFileSync(join(folder, 'bare/bare.json'), 'utf8')) as {
+        changes: { symbol: string }[];
+      };
+      return [out, report.changes.map(({ symbol }) => symbol)];
+    };
+    const [said, own] = chordsOf();
+    expect(said).toMatch(/^Sluicegate Song: no chords were given, \d+ are suggested; 4 parts, /);
+    expect([own[0], own[own.length - 1]]).toEqual(['G', 'G']);
+    const [, three] = chordsOf('--chords', 'three');
+    expect(new Set(three)).toEqual(new Set(['G', 'C', 'D7']));
+    const [silent, none] = chordsOf('--chords', 'none');
+    expect([silent.includes('suggested'), none]).toEqual([false, []]);
+    expect(run(tune, '--out', folder, '--chords', 'blue').err).toBe(
+      '--chords blue: choose one of three, sevenths, colourful, none',
     );
   });
 });

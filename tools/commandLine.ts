@@ -7,6 +7,7 @@ import { RUNGS } from '../core/ladder';
 import { type KeyboardSize, type Reach } from '../core/music';
 import { PATTERNS } from '../core/patterns';
 import { applyEdit, type Choices, DEFAULT_PROFILE, type Profile, type Song } from '../core/song';
+import { chordsFor, type Taste, TASTES } from '../core/suggesting';
 import { writeWalkthrough } from '../core/words';
 
 /** Anything the caller can put right; its message is the one line on stderr. */
@@ -31,6 +32,8 @@ interface Request {
   readonly choices: Partial<Choices>;
   readonly profile: Partial<Profile>;
   readonly everyBars: number | undefined;
+  /** What a tune without chords is given; null: nothing. */
+  readonly taste: Taste | null;
 }
 
 function readRequest(argv: readonly string[]): Request {
@@ -38,7 +41,16 @@ function readRequest(argv: readonly string[]): Request {
   const { values, positionals } = parseArgs({
     args: [...argv],
     allowPositionals: true,
-    options: { out: text, school: text, rung: text, pattern: text, reach: text, keys: text, parts: text },
+    options: {
+      out: text,
+      school: text,
+      rung: text,
+      pattern: text,
+      reach: text,
+      keys: text,
+      parts: text,
+      chords: text,
+    },
   });
   if (positionals.length !== 1)
     throw new UsageError('Name one file to arrange: npm run arrange -- IN --out DIR');
@@ -51,6 +63,7 @@ function readRequest(argv: readonly string[]): Request {
     choices: { ...schoolOf(values.school), ...rungOf(values.rung), ...patternOf(values.pattern) },
     profile: { ...(reach ? { leftReach: reach, rightReach: reach } : {}), ...(keyboard ? { keyboard } : {}) },
     everyBars: barsOf(values.parts),
+    taste: tasteOf(values.chords),
   };
 }
 
@@ -75,6 +88,13 @@ function rungOf(value: string | undefined): Partial<Choices> {
   if (!RUNGS[rung - 1].isReady)
     throw new UsageError(`--rung ${rung}: not yet; 1, 2, 3, 4, 5 and 7 can be used now`);
   return { rung };
+}
+
+/** Chords for a tune that has none: the key's own, unless another taste is asked for, or none at all. */
+function tasteOf(value = 'sevenths'): Taste | null {
+  const names = [...TASTES.map(({ taste }) => taste), 'none'];
+  if (!names.includes(value)) throw new UsageError(`--chords ${value}: choose one of ${names.join(', ')}`);
+  return value === 'none' ? null : (value as Taste);
 }
 
 function patternOf(name: string | undefined): Partial<Choices> {
@@ -138,8 +158,11 @@ function writeAll(
 function run(argv: readonly string[]): string {
   const request = readRequest(argv);
   const { song: read, profile: own } = readInput(request.input);
-  const asked = { ...read, choices: { ...read.choices, ...request.choices } };
-  const { everyBars } = request;
+  const { everyBars, taste } = request;
+  const isBare = read.changes.length === 0;
+  const proposed = isBare && taste ? chordsFor(read, taste, 'gaps', true) : null;
+  const given = proposed ? applyEdit(read, proposed) : read;
+  const asked = { ...given, choices: { ...given.choices, ...request.choices } };
   const song =
     everyBars === undefined
       ? asked
@@ -156,7 +179,8 @@ function run(argv: readonly string[]): string {
     [`${name}.json`, `${JSON.stringify(reportOf(arrangement, milliseconds), null, 1)}\n`],
   ]);
   const { findings, parts } = arrangement;
-  return `${song.title}: ${parts.length} parts, ${findings.length} findings; wrote ${join(request.out, name)}.musicxml, .mid, .txt and .json`;
+  const chords = proposed ? `no chords were given, ${song.changes.length} are suggested; ` : '';
+  return `${song.title}: ${chords}${parts.length} parts, ${findings.length} findings; wrote ${join(request.out, name)}.musicxml, .mid, .txt and .json`;
 }
 
 /** What went wrong in one line: which file, where, why. */

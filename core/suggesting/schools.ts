@@ -1,5 +1,14 @@
 import { qualityOf, rootInKey } from '../harmony';
-import { type Chord, chroma, type Key, symbolOf, typeOfSuffix, typeset } from '../music';
+import {
+  type Chord,
+  chroma,
+  classAbove,
+  gotOrMade,
+  type Key,
+  symbolOf,
+  typeOfSuffix,
+  typeset,
+} from '../music';
 
 /** Which chords may be suggested. */
 export type Taste = 'three' | 'sevenths' | 'colourful';
@@ -22,6 +31,8 @@ export interface Candidate {
   readonly work: Work;
   /** Points against it: the further from the key the more. */
   readonly colour: number;
+  /** Its notes are not all of the key's own chords. */
+  readonly isForeign: boolean;
   /** The root it wants to fall to, half steps above the tonic; null for chords that lead nowhere in particular. */
   readonly leadsTo: number | null;
   /** What it is, for the reason given: "V of ii". */
@@ -49,7 +60,7 @@ const MAJOR: readonly Row[] = [
   [5, 'maj7', 'away', 0, 'sc', null, 'IV'],
   [7, '7', 'leads', 0, 'sc', 0, 'V'],
   [9, 'm7', 'home', 3, 'sc', 2, 'vi'],
-  [11, 'm7b5', 'leads', 9, 'sc', 0, 'vii'],
+  [11, 'm7b5', 'leads', 18, 'sc', 0, 'vii'],
   [9, '7', 'away', 14, 'c', 2, 'V of ii'],
   [11, '7', 'leads', 16, 'c', 4, 'V of iii'],
   [0, '7', 'away', 14, 'c', 5, 'V of IV'],
@@ -84,31 +95,49 @@ const MINOR: readonly Row[] = [
 
 const lists = new Map<string, readonly Candidate[]>();
 
-/** The chords of a key that a taste allows. With `triads` sevenths are left off those that stand at rest. */
-export function candidatesIn(key: Key, taste: Taste, triads = false): readonly Candidate[] {
-  const name = `${chroma(key.tonic)}${key.tonic.letter}${key.mode}${taste}${triads}`;
-  let list = lists.get(name);
-  if (!list) {
-    const rows = key.mode === 'major' ? MAJOR : MINOR;
-    list = rows.filter((row) => row[4].includes(taste[0])).map((row) => candidateOf(row, key, triads));
-    lists.set(name, list);
-  }
-  return list;
+/**
+ * The chords of a key that a taste allows. With `triads` sevenths are left off those that stand at rest; chords from
+ * outside the key cost `share` of what they do.
+ */
+export function candidatesIn(key: Key, taste: Taste, triads = false, share = 1): readonly Candidate[] {
+  const name = `${chroma(key.tonic)}${key.tonic.letter}${key.mode}${taste}${triads}${share}`;
+  return gotOrMade(lists, name, () =>
+    (key.mode === 'major' ? MAJOR : MINOR)
+      .filter((row) => row[4].includes(taste[0]))
+      .map((row) => candidateOf(row, key, triads))
+      .map((one) => (one.isForeign ? { ...one, colour: Math.round(one.colour * share) } : one)),
+  );
 }
 
 /** A seventh at rest as its triad: "Am7" as "Am". Dominants and half-diminished chords keep theirs. */
 const AS_TRIAD: Record<string, string> = { maj7: '', m7: 'm', m6: 'm' };
 
 function candidateOf(
-  [degree, suffix, work, colour, , leadsTo, says]: Row,
+  [degree, suffix, work, colour, tastes, leadsTo, says]: Row,
   key: Key,
   triads: boolean,
 ): Candidate {
   const type = typeOfSuffix(triads ? (AS_TRIAD[suffix] ?? suffix) : suffix);
   if (!type) throw new RangeError(`There is no chord type "${suffix}".`);
   const root = (chroma(key.tonic) + degree) % 12;
-  const chord: Chord = { root: rootInKey(root, type, key), type, bass: null };
-  return { chord, symbol: symbolOf(chord), degree, work, colour, leadsTo, says: typeset(says) };
+  const chord: Chord = { root: spelledAs(degree, says, key) ?? rootInKey(root, type, key), type, bass: null };
+  const isForeign = !tastes.includes('s') && !tastes.includes('t');
+  return { chord, symbol: symbolOf(chord), degree, work, colour, isForeign, leadsTo, says: typeset(says) };
+}
+
+/** Lowered degrees by their half steps, and raised ones: what a chord is called says how its root is written. */
+const LOWERED: Record<number, string> = { 1: '2m', 3: '3m', 8: '6m', 10: '7m' };
+const RAISED: Record<number, string> = { 1: '1A', 6: '4A' };
+
+/** The root of a chord named by a lowered degree, or passing upwards; null for others, and past one sharp or flat. */
+function spelledAs(degree: number, says: string, key: Key): Chord['root'] | null {
+  const interval = says.includes('♭')
+    ? LOWERED[degree]
+    : says.startsWith('passing')
+      ? RAISED[degree]
+      : undefined;
+  const root = interval === undefined ? null : classAbove(key.tonic, interval);
+  return root && Math.abs(root.alter) <= 1 ? root : null;
 }
 
 /** What any chord does in a key: by its degree, a dominant by where it leads. */

@@ -6,26 +6,29 @@ import { type Candidate, candidatesIn, type Taste, workOf } from './schools';
 /** Points for and against a chord; more is better. Set on the marked songs of the tests. */
 const POINTS = {
   member: 9,
-  root: 12,
-  seventh: 1,
+  root: 11,
+  seventh: -3,
   tension: -2,
   outside: -8,
   rub: -12,
   /** A change on the bar line, on half a bar, in the last bars of a phrase less. */
   change: -5,
-  changeInBar: -20,
-  changeInBarAtCadence: -12,
+  changeInBar: -26,
+  changeInBarAtCadence: -16,
   changeInLastBar: -20,
   /** The same chord over more than two bars grows tedious. */
   tooLong: -4,
   fallingFifth: 5,
   byStep: 2,
   cadence: 6,
+  /** The song comes home over IV, or over neither V nor IV. */
+  plagal: -2,
+  noCadence: -12,
   leadsAstray: -4,
   closed: 14,
   open: 6,
   otherEnd: -4,
-  begins: 8,
+  begins: 20,
 } as const;
 
 /** A stretch of time in which one chord sounds, at the least. */
@@ -40,6 +43,8 @@ export interface Slot {
   /** A phrase ends with it; the song ends with it. */
   readonly endsPhrase: boolean;
   readonly endsSong: boolean;
+  /** It lies in the last two bars of the song. */
+  readonly closesSong: boolean;
 }
 
 export interface SuggestTask {
@@ -49,6 +54,8 @@ export interface SuggestTask {
   readonly taste: Taste;
   /** Triads where a seventh stands at rest. */
   readonly triads: boolean;
+  /** What part of their points against them chords from outside the key keep; 1 where nothing is said. */
+  readonly foreignShare?: number;
   /** Chord that must sound at a tick, or null where it is free; "none" where nothing is asked for. */
   readonly fixedAt: (tick: number) => Chord | null;
   /** One candidate for each slot and no other: what a way through the song is worth. */
@@ -90,6 +97,7 @@ export function slotsOf(played: PlayedSong, phraseEnds: readonly number[]): Slot
       isLastBar: endsPhrase,
       endsPhrase: endsPhrase && i === halves.length - 1,
       endsSong: last >= played.endTick && i === halves.length - 1,
+      closesSong: last + bar.length >= played.endTick,
     }));
   });
 }
@@ -132,36 +140,59 @@ export function suggest(task: SuggestTask): Suggested {
   const best = Math.max(...through[0]);
   const ranked = through.map((list, i) =>
     list
-      .map((points, c): Ranked => ({ candidate: lists[i][c], behind: Math.round(best - points) }))
+      .map((points, c): Ranked => ({
+        candidate: lists[i][c],
+        behind: Math.max(0, Math.round(best - points)),
+      }))
       .sort((a, b) => a.behind - b.behind || a.candidate.colour - b.candidate.colour),
   );
   return { slots, chosen: trace(forward, step).map((c, i) => lists[i][c]), ranked, points: Math.round(best) };
 }
 
-function listFor({ played, taste, triads, fixedAt }: SuggestTask, slot: Slot): readonly Candidate[] {
+function listFor(
+  { played, taste, triads, foreignShare, fixedAt }: SuggestTask,
+  slot: Slot,
+): readonly Candidate[] {
   const fixed = fixedAt(slot.tick);
   const key = keyAt(played, slot.tick);
-  if (!fixed) return candidatesIn(key, taste, triads);
+  if (!fixed) return candidatesIn(key, taste, triads, foreignShare);
   const degree = (chroma(fixed.root) - chroma(key.tonic) + 12) % 12;
   const symbol = played.changes.find((c) => c.chord === fixed)?.symbol ?? '';
   return [
-    { chord: fixed, symbol, degree, work: workOf(fixed, key), colour: 0, leadsTo: null, says: 'given' },
+    {
+      chord: fixed,
+      symbol,
+      degree,
+      work: workOf(fixed, key),
+      colour: 0,
+      isForeign: false,
+      leadsTo: null,
+      says: 'given',
+    },
   ];
 }
 
 /** How well a chord fits the melody of a slot, with what its place asks of it. */
 function fitOf({ played }: SuggestTask, slot: Slot, candidate: Candidate): number {
+  const tonic = chroma(keyAt(played, slot.tick).tonic);
+  const isFifth = (midi: number): boolean => (midi - tonic + 120) % 12 === FIFTH;
   let points = -candidate.colour;
   for (const { midi, weight } of soundingNotes(played, slot))
-    points += weight * noteFit(midi, candidate.chord);
-  const isFirst = slot.tick <= (played.bars.find((bar) => bar.number > 0)?.tick ?? 0);
-  if (isFirst && candidate.degree === 0) points += POINTS.begins;
-  if (slot.endsSong) points += candidate.degree === 0 ? 2 * POINTS.closed : 2 * POINTS.otherEnd;
-  else if (slot.endsPhrase)
+    // The fifth degree is held by I and V alike: it does not speak for V as its root.
     points +=
-      candidate.degree === 0 ? POINTS.closed / 2 : candidate.degree === 7 ? POINTS.open : POINTS.otherEnd;
+      weight * (candidate.degree === FIFTH && isFifth(midi) ? POINTS.member : noteFit(midi, candidate.chord));
+  const isFirst = slot.tick <= (played.bars.find((bar) => bar.number > 0)?.tick ?? 0);
+  // Home is the chord at rest: the key-note's own seventh leads on.
+  const isHome = candidate.degree === 0 && candidate.work === 'home';
+  if (isFirst && isHome) points += POINTS.begins;
+  if (slot.endsSong) points += isHome ? 2 * POINTS.closed : 2 * POINTS.otherEnd;
+  else if (slot.endsPhrase)
+    points += isHome ? POINTS.closed / 2 : candidate.degree === 7 ? POINTS.open : POINTS.otherEnd;
   return points;
 }
+
+/** Half steps of a fifth. */
+const FIFTH = 7;
 
 function noteFit(midi: number, chord: Chord): number {
   const role = roleOf(midi, chord);
@@ -226,7 +257,9 @@ function stepPoints(
   if (fall === 7) points += POINTS.fallingFifth;
   if (fall === 1 || fall === 2 || fall === 10 || fall === 11) points += POINTS.byStep;
   if (from.degree === 7 && to.degree === 0 && slot.isNearEnd) points += POINTS.cadence;
-  if (from.leadsTo !== null && from.colour >= 9) {
+  if (slot.closesSong && to.degree === 0)
+    points += from.degree === 7 ? 0 : from.degree === 5 ? POINTS.plagal : POINTS.noCadence;
+  if (from.leadsTo !== null && from.isForeign) {
     points += from.leadsTo === to.degree ? POINTS.cadence : 2 * POINTS.leadsAstray;
   } else if (
     from.degree === 7 &&

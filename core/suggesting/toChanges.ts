@@ -3,7 +3,7 @@ import { classNameOf, metricStrength, typeset } from '../music';
 import { divide } from '../parts';
 import { barAt, type Change, type ChangesEdit, freshId, type PlayedSong, type Song, unfold } from '../song';
 import { type Candidate, type Taste } from './schools';
-import { type Ranked, type Slot, suggest, type Suggested } from './suggest';
+import { type Ranked, type Slot, suggest, type Suggested, type SuggestTask } from './suggest';
 import { because } from '../sentences';
 
 /** What of a song is to be given chords. */
@@ -27,13 +27,20 @@ export function suggestFor(song: Song, taste: Taste, scope: Scope, triads = fals
   const phraseEnds = divide({ ...played, changes: [] })
     .map((cut) => cut.tick)
     .filter((tick) => tick > 0);
-  return suggest({
-    played,
-    phraseEnds,
-    taste,
-    triads,
-    fixedAt: (tick) => kept.find((c) => c.tick <= tick && c.tick + c.length > tick)?.chord ?? null,
-  });
+  const fixedAt: SuggestTask['fixedAt'] = (tick) =>
+    kept.find((c) => c.tick <= tick && c.tick + c.length > tick)?.chord ?? null;
+  const task = { played, phraseEnds, taste, triads, fixedAt };
+  if (taste !== 'colourful') return suggest(task);
+  // Who asks for colour is given some, however plain the tune.
+  const [first, ...more] = FOREIGN_SHARES.map((foreignShare) => () => suggest({ ...task, foreignShare }));
+  return more.reduce((found, next) => (hasColour(found) ? found : next()), first());
+}
+
+/** Chords from outside the key cost little, and ever less until one is worth it. */
+const FOREIGN_SHARES = [0.3, 0.1, -0.5];
+
+function hasColour({ chosen }: Suggested): boolean {
+  return chosen.some(({ isForeign }) => isForeign);
 }
 
 function isKept(change: Pick<Change, 'given' | 'symbol'>, scope: Scope): boolean {
