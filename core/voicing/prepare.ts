@@ -25,6 +25,8 @@ export interface Prepared {
   readonly key: Key;
   readonly layout: SolvedLayout;
   readonly options: Options;
+  /** What it could be were it not shared with another part; what a pin or a settled part holds is all there is. */
+  readonly unshared: readonly Voicing[];
   readonly fixedBy: FixedBy | null;
   readonly closeHands: CloseHands | null;
 }
@@ -103,7 +105,9 @@ export function prepare(task: VoicingTask): Ready {
     const closeHands = closeHandsOf(change);
     if (fixed) {
       const options = heldTo(fixed, chord, change, () => optionsOf(change, chord, layout));
-      return { change, chord, key, layout, options, fixedBy: fixed.by, closeHands };
+      const isShared = fixed.by === 'same' || fixed.by === 'shared';
+      const unshared = (isShared ? optionsOf(change, chord, layout)?.candidates : null) ?? options.candidates;
+      return { change, chord, key, layout, options, unshared, fixedBy: fixed.by, closeHands };
     }
     const options =
       optionsOf(change, chord, layout) ??
@@ -113,7 +117,8 @@ export function prepare(task: VoicingTask): Ready {
           melody: null,
         }),
       );
-    return { change, chord, key, layout, options, fixedBy: null, closeHands };
+    const unshared = options.candidates;
+    return { change, chord, key, layout, options, unshared, fixedBy: null, closeHands };
   });
   const playable = prepared.filter((p) => p.options.candidates.length > 0);
   const spots = playable.map((p, i): Spot => ({

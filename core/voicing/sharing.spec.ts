@@ -26,7 +26,10 @@ describe('parts that are the same', () => {
         for (const part of a.parts) {
           if (part.sharesWith === null) continue;
           const [own, model] = [inPart(part.number), inPart(part.sharesWith)];
-          expect(own.map((c) => c.voicing.keys)).toEqual(model.map((c) => c.voicing.keys));
+          // The song's last chord alone lies on its root, whatever the part it returns to does.
+          const isLast = part.number === a.parts.length;
+          const keysOf = (list: typeof own) => (isLast ? list.slice(0, -1) : list).map((c) => c.voicing.keys);
+          expect(keysOf(own)).toEqual(keysOf(model));
         }
       }
   });
@@ -59,7 +62,9 @@ describe('a chord that has no voicing in common', () => {
     const a = arrange(song, { ...DEFAULT_PROFILE, keyboard: 49 });
     expect(a.parts[1].sharesWith).toBe(1);
     const keys = a.changes.map((c) => c.voicing.keys);
-    expect([keys[4], keys[5], keys[7]]).toEqual([keys[0], keys[1], keys[3]]);
+    expect([keys[4], keys[5]]).toEqual([keys[0], keys[1]]);
+    // The song ends on the root of G.
+    expect([keys[3][0] % 12 === 7, keys[7][0] % 12]).toEqual([false, 7]);
     expect(keys[6]).not.toEqual(keys[2]);
     expect(a.changes.map((c) => c.fixedBy)).toEqual([
       'shared',
@@ -69,7 +74,7 @@ describe('a chord that has no voicing in common', () => {
       'same',
       'same',
       null,
-      'same',
+      'ending',
     ]);
     expect(a.findings.filter((f) => f.kind === 'bump')).toEqual([]);
   });

@@ -5,7 +5,7 @@ import type { SolvedLayout } from './members';
 import type { VoicingWeights } from './weights';
 
 /** Why a voicing was not for the solver to choose. */
-export type FixedBy = 'pin' | 'settled' | 'same' | 'shared';
+export type FixedBy = 'pin' | 'settled' | 'same' | 'shared' | 'ending';
 
 export interface FixedKeys {
   readonly keys: readonly number[];

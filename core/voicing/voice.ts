@@ -1,11 +1,14 @@
-import { keyName, rememberEach } from '../music';
+import { bassOf, chroma, keyName, rememberEach } from '../music';
 import { CROWDED, SHORTEST_HOLD, type Sounding } from './bounds';
+import { stepCost, voicingCost } from './cost';
 import { fixedFindings, oncePerPart, raisedFinding, relaxationFindings } from './findings';
+import { isUnderMelody } from './members';
 import { prepare, type Prepared } from './prepare';
 import { type Solution, solve, type Solved, type Spot } from './solver';
 import type { VoicingTask } from './task';
 import { type Alternative, spell, stepFrom, type VoicedChange, type VoicedSong } from './voiced';
 import type { Voicing } from './voicing';
+import type { VoicingWeights } from './weights';
 
 /** What was solved last, from which a song that differs a little is solved on. */
 export interface VoicingMemory {
@@ -21,9 +24,14 @@ export function voice(task: VoicingTask, memory: VoicingMemory = { solved: null 
   const solution = (memory.solved = solve(spots, task.weights, memory.solved));
   let before: Voicing | null = null;
   const voiced = prepared.map((spot, i) => {
-    const chosen = spots[i].candidates[solution.chosen[i]];
-    const next = nextBest(spots[i], solution, i);
-    const { change, chord, key, layout, options, fixedBy, closeHands } = spot;
+    const best = spots[i].candidates[solution.chosen[i]];
+    const isLast = i === prepared.length - 1;
+    const ending = isLast ? endingOf(spot, best, spots[i], before, task.weights) : null;
+    const isEnding = ending !== null;
+    const chosen = ending ?? best;
+    const next = isEnding ? null : nextBest(spots[i], solution, i);
+    const fixedBy = isEnding ? 'ending' : spot.fixedBy;
+    const { change, chord, key, layout, options, closeHands } = spot;
     const melody = closeHands === 'let-go' ? melodyWith(change) : [];
     const [from, told] = [before, [next?.voicing, next?.extra]];
     const what = [
@@ -42,7 +50,7 @@ export function voice(task: VoicingTask, memory: VoicingMemory = { solved: null 
       `${fixedBy}|${change.id}`,
       [...what, ...told, chosen, from, JSON.stringify(melody)],
       () => {
-        const result = describe(spot, chosen, from, next);
+        const result = describe({ ...spot, fixedBy }, chosen, from, next);
         return closeHands === 'let-go' ? letGo(result, melody) : result;
       },
     );
@@ -78,6 +86,30 @@ export function alternativesAt(task: VoicingTask, changeId: string): Alternative
       step: before ? stepFrom(before, voicing) : null,
     }))
     .sort((a, b) => a.extra - b.extra || a.voicing.keys[0] - b.voicing.keys[0]);
+}
+
+/**
+ * The voicing on its root with which a song ends, the nearest to the chord before, whatever the part it returns to does;
+ * null where the last chord lies so already, is fixed or cannot lie so. It is chosen after the line, so that the line does not lean towards it. Source: a six-four chord does
+ * not close a piece.
+ */
+function endingOf(
+  { chord, layout, fixedBy, unshared }: Prepared,
+  best: Voicing,
+  { place }: Spot,
+  before: Voicing | null,
+  weights: VoicingWeights,
+): Voicing | null {
+  // Partials lie in one frame with the rest; the right hand's chords have no bass.
+  const isHeld = fixedBy === 'pin' || fixedBy === 'settled';
+  if (isHeld || layout === 'singing' || layout === 'partial' || isUnderMelody(layout)) return null;
+  const bass = chroma(bassOf(chord));
+  if (best.keys[0] % 12 === bass) return null;
+  const cost = (voicing: Voicing): number =>
+    voicingCost(voicing, place, weights) + (before ? stepCost(before, voicing, weights) : 0);
+  return unshared
+    .filter(({ keys }) => keys[0] % 12 === bass)
+    .reduce<Voicing | null>((best, own) => (best && cost(best) <= cost(own) ? best : own), null);
 }
 
 /** A change voiced as before, after the same chord, is the same object. */
