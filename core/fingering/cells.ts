@@ -18,12 +18,20 @@ export interface Cell {
 export function cellsIn({ from, keys }: Line): Cell[] {
   const cells: Cell[] = [];
   for (let start = 0; start < keys.length - 1;) {
+    start = pastRepeats(keys, start);
     const cell = cellAt(keys, start);
     if (cell)
       cells.push({ from: from + start, keys: keys.slice(start, start + cell.size), length: cell.length });
     start += cell ? cell.length : 1;
   }
   return cells;
+}
+
+/** Of a key struck over and over only the last few strikes can begin a cell. */
+function pastRepeats(keys: readonly number[], start: number): number {
+  let end = start;
+  while (keys[end] === keys[start]) end++;
+  return Math.max(start, end - LONGEST);
 }
 
 function cellAt(

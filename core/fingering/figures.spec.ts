@@ -4,7 +4,7 @@ import { isBlack } from '../music';
 import { cellsIn } from './cells';
 import type { HandEvent } from './event';
 import { finger } from './finger';
-import { waysUnderFive } from './places';
+import { placesIn, waysUnderFive } from './places';
 import { arpeggioFingers, scaleFingers } from './tables';
 
 const REACH = 8;
@@ -248,12 +248,46 @@ describe('a hand that stays', () => {
   });
 });
 
+describe('stretches under five fingers', () => {
+  it('are found wherever a hand that lies somewhere can stay, the thumb off black keys, none inside another', () => {
+    const lines = fc.array(fc.integer({ min: 60, max: 70 }), { minLength: 1, maxLength: 14 });
+    fc.assert(
+      fc.property(lines, fc.constantFrom<Hand>('right', 'left'), (keys, hand) => {
+        const lies = (from: number, to: number): boolean =>
+          waysUnderFive(keys.slice(from, to), hand).length > 0;
+        const found = placesIn({ from: 5, keys }, hand).map(({ from, ways, length }) => {
+          const own = keys.slice(from - 5, from - 5 + length);
+          const all = waysUnderFive(own, hand);
+          // A stretch that no longer lies so once the hand moved on has no way, and is worth nothing.
+          expect(ways).toEqual(all.filter((way) => !way.some((f, i) => f === 1 && isBlack(own[i]))));
+          expect([own.length >= 4, new Set(own).size >= 3]).toEqual([true, true]);
+          return [from - 5, from - 5 + length];
+        });
+        found
+          .slice(1)
+          .forEach(([from, to], i) => expect([from > found[i][0], to > found[i][1]]).toEqual([true, true]));
+        // Each stretch tried by itself, from every note on for as long as it lies so.
+        for (let from = 0; from < keys.length; from++) {
+          let to = from;
+          while (to < keys.length && lies(from, to + 1)) to++;
+          if (to - from < 4 || new Set(keys.slice(from, to)).size < 3) continue;
+          expect(found.some(([a, b]) => a <= from && b >= to)).toBe(true);
+        }
+      }),
+      { numRuns: 400 },
+    );
+  });
+});
+
 describe('figures that come again at once', () => {
   it('are found from their first note, the shortest that explains them', () => {
     const cells = (...keys: number[]) => cellsIn({ from: 10, keys });
     expect(cells(48, 55, 60, 55, 48, 55, 60, 55)).toEqual([{ from: 10, keys: [48, 55, 60, 55], length: 8 }]);
     expect(cells(48, 55, 48, 55, 48)).toEqual([{ from: 10, keys: [48, 55], length: 5 }]);
     expect(cells(50, 48, 55, 60, 48, 55, 60, 48)).toEqual([{ from: 11, keys: [48, 55, 60], length: 7 }]);
+    // After a key struck over and over, from where a cell of at most eight notes can begin.
+    const over = Array<number>(20).fill(60);
+    expect(cells(...over, 48, 60, 48, 60, 48)).toEqual([{ from: 29, keys: [60, 48], length: 6 }]);
     expect([cells(60, 60, 60, 60), cells(48, 55, 60, 55, 48, 55, 60)]).toEqual([[], []]);
   });
 

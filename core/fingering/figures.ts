@@ -10,9 +10,6 @@ import { chromaticRun, scaleRun } from './scaleRuns';
 /** What a step of a figure is worth by its usual fingers: it must still fit what is round it. */
 const BONUS = { run: 3.5, broken: 7, phrase: 8, place: 1.5, cell: 3 } as const;
 
-/** No figure with usual fingers has fewer notes. */
-const FEWEST_OF_RUN = 5;
-
 /** Fingers of neighbouring single notes that belong together, and what they are worth. */
 interface Usual {
   readonly from: number;
@@ -46,7 +43,7 @@ export function usualSteps(
 }
 
 function knownRuns(phrase: Line, hand: Hand): Usual[] {
-  return runsIn(phrase, FEWEST_OF_RUN).flatMap(({ from, keys }) => {
+  return runsIn(phrase).flatMap(({ from, keys }) => {
     const fingers = chromaticRun(keys, hand) ?? scaleRun(keys, hand) ?? chordRun(keys, hand);
     return fingers ? [{ from, fingers, bonus: BONUS.run }] : [];
   });

@@ -86,7 +86,7 @@ describe('fingering', () => {
           { ...song, choices: { ...song.choices, rung } },
           DEFAULT_PROFILE,
         );
-        const begins = new Set(parts.map(({ fromTick }) => fromTick));
+        const partAt = (tick: number): number => parts.findLastIndex(({ fromTick }) => fromTick <= tick);
         for (const notes of [right, left]) {
           const strikes: (typeof notes)[number][][] = [];
           for (const note of notes) {
@@ -97,8 +97,12 @@ describe('fingering', () => {
           const slides = strikes.flatMap((now, i) => {
             const before = strikes[i - 1] ?? [];
             const isChords = now.length > 1 && before.length > 1;
-            // After a rest, or where a part begins after a long note, the hand comes from anywhere.
-            const isFree = i === 0 || now[0].tick - before[0].tick >= (begins.has(now[0].tick) ? 1920 : 2880);
+            // The hand comes from anywhere after a rest of a beat, and in a new part after a note of two.
+            const [note, last] = [now[0], before[0]];
+            const isFree =
+              i === 0 ||
+              note.tick - (last.tick + last.length) >= 960 ||
+              (partAt(note.tick) !== partAt(last.tick) && last.length >= 1920);
             if (isChords || isFree) return [];
             const same = now.filter((n) => before.some((b) => b.finger === n.finger && b.midi !== n.midi));
             return same.map((n) => `bar ${n.tick / 3840}: ${n.midi} by ${n.finger}`);

@@ -25,8 +25,8 @@ export function phrasesIn(events: readonly HandEvent[]): Line[] {
 /** No step of a scale or a broken chord is wider, in semitones. */
 const WIDEST_STEP = 6;
 
-/** Stretches of a phrase in one direction, at least so many notes long. */
-export function runsIn(phrase: Line, fewest: number): Line[] {
+/** Stretches of a phrase in one direction. */
+export function runsIn(phrase: Line): Line[] {
   const { keys } = phrase;
   const runs: Line[] = [];
   const stepAt = (i: number): number => {
@@ -37,7 +37,7 @@ export function runsIn(phrase: Line, fewest: number): Line[] {
     const direction = Math.sign(stepAt(from));
     let to = from;
     while (to < keys.length - 1 && direction !== 0 && Math.sign(stepAt(to)) === direction) to++;
-    if (to - from + 1 >= fewest) runs.push({ from: phrase.from + from, keys: keys.slice(from, to + 1) });
+    if (to > from) runs.push({ from: phrase.from + from, keys: keys.slice(from, to + 1) });
     from = Math.max(to, from + 1);
   }
   return runs;

@@ -4,7 +4,7 @@ import { classOf } from './runs';
 import { type FigureFingers, overOctaves, scaleFingers } from './tables';
 
 /** Fewer notes in one direction are a tune's own. */
-export const FEWEST_OF_SCALE = 8;
+const FEWEST_OF_SCALE = 8;
 /** The widest step of a scale, in semitones: the augmented second of harmonic minor. */
 const WIDEST_STEP = 3;
 
