@@ -3,8 +3,8 @@ import { partsOf } from '../core/parts';
 import { divide } from '../core/parts/divide';
 import { type Song, unfold } from '../core/song';
 import { randomSong } from '../core/testing';
-import { MARKS_APART, TUNES_APART } from '../demo/kept-apart';
-import { MARKS } from '../demo/marks';
+import { TUNES_APART } from '../demo/kept-apart';
+import { markedCuts } from '../demo/marked';
 import { DEMO_SONGS } from '../demo/songs';
 import { LATER_TUNES, TEST_TUNES } from '../demo/tunes';
 
@@ -19,10 +19,7 @@ function agreement(what: string, songs: readonly Song[]): void {
   let [right, found, marked] = [0, 0, 0];
   for (const song of songs) {
     const played = unfold(song);
-    const marks = (MARKS[song.id] ?? MARKS_APART[song.id]).cuts.split(' ').map((mark) => {
-      const [bar, quarters = '0'] = mark.split('-');
-      return (played.bars.find((b) => b.number === Number(bar))?.tick ?? -1) - Number(quarters) * 960;
-    });
+    const marks = markedCuts(song, played);
     const cuts = divide(played).flatMap(({ tick }) => (tick > 0 ? [tick] : []));
     const hits = cuts.filter((tick) => marks.includes(tick)).length;
     if (hits < Math.max(cuts.length, marks.length))

@@ -6,8 +6,8 @@ import { faultOf } from './tryFile';
 /** Songs so long that arranging them on every rung takes a minute: npm run break tries them. */
 const LONG_ONES = new Set([62, 66]);
 /** Seeds at which npm run break once found a fault. */
-const FOUND = [1_000_306, 2_000_141, 7_000_008, 11_001_225, 11_001_325, 11_001_750];
-const SEEDS = Array.from({ length: 24 }, (_, i) => 7_000_100 + i);
+const FOUND = [1_000_306, 2_000_141, 11_001_225, 11_001_325, 11_001_750];
+const SEEDS = Array.from({ length: 24 }, (_, i) => 7_000_000 + i);
 
 describe('files that would break a reader, or what comes after it', () => {
   it.each(hostileFiles().map((file, i) => [i, file] as const))('hostile file %i', (i, file) => {

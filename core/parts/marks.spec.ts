@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { MARKS_APART, TUNES_APART } from '../../demo/kept-apart';
-import { MARKS } from '../../demo/marks';
+import { TUNES_APART } from '../../demo/kept-apart';
+import { markedCuts } from '../../demo/marked';
 import { DEMO_SONGS } from '../../demo/songs';
 import { LATER_TUNES, TEST_TUNES } from '../../demo/tunes';
 import { transposePitch } from '../music/pitch';
@@ -9,16 +9,6 @@ import { type PlayedSong, unfold } from '../song/unfold';
 import { divide } from './divide';
 
 const MARKED = [...DEMO_SONGS, ...TEST_TUNES, ...LATER_TUNES];
-
-/** Ticks of the cuts a teacher marked: "5-1" is a quarter before the line of bar 5. */
-function markedCuts(song: Song, played: PlayedSong): number[] {
-  return (MARKS[song.id] ?? MARKS_APART[song.id]).cuts.split(' ').map((mark) => {
-    const [bar, quarters = '0'] = mark.split('-');
-    const found = played.bars.find(({ number }) => number === Number(bar));
-    if (!found) throw new Error(`${song.title} has no bar ${bar}`);
-    return found.tick - Number(quarters) * 960;
-  });
-}
 
 const cutTicks = (played: PlayedSong): number[] =>
   divide(played)

@@ -1,6 +1,7 @@
 import { barTicks } from '../music';
 import type { PlayedBar, PlayedSong } from '../song';
-import { boundariesOf, type Boundary, stepTicks, upbeatOf } from './strength';
+import type { Boundary } from './boundary';
+import { boundariesOf, stepTicks, upbeatOf } from './strength';
 
 /** A bar line where a phrase could have its first downbeat, and the onset round it with which it would begin. */
 export interface PhraseStart {
@@ -71,7 +72,7 @@ function bestStart(
   const add = (tick: number, boundary: Boundary): void => {
     candidates.push({ tick, boundary, points: onsetPoints(played, bar, tick, boundary) });
     // What speaks for the bar line speaks for every way to begin round it.
-    shared = Math.max(shared, boundary.strength - boundary.onset);
+    shared = Math.max(shared, boundary.forBar);
   };
   let at = since;
   for (; at < known.length && known[at].tick <= bar.tick; at++) add(known[at].tick, known[at]);
@@ -90,11 +91,10 @@ function bestStart(
 function onsetPoints(played: PlayedSong, bar: PlayedBar, tick: number, boundary: Boundary): number {
   const upbeat = upbeatOf(played);
   const hasUpbeat = upbeat >= stepTicks(bar.metre) / 2;
-  const own = boundary.onset - boundary.place;
   const place = (): number => {
     if (tick === bar.tick) return hasUpbeat ? PLACE.barLineOfPickUps : PLACE.barLine;
     if (upbeat > 0 && bar.tick - tick === upbeat) return PLACE.pickUp;
-    return own >= LONG ? PLACE.afterLong : PLACE.elsewhere;
+    return boundary.forOnset >= LONG ? PLACE.afterLong : PLACE.elsewhere;
   };
-  return TENTHS * own + place() + (boundary.isOfFigure ? OF_FIGURE : 0);
+  return TENTHS * boundary.forOnset + place() + (boundary.isOfFigure ? OF_FIGURE : 0);
 }

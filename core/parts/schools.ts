@@ -1,6 +1,8 @@
 import { type Division, type PlayedSong } from '../song';
 import { divide, type ProposedCut, SONG_BEGINS } from './divide';
-import { barsBetween, boundariesOf, type Boundary, LINE_BEGINS, LINE_ENDS, upbeatOf } from './strength';
+import type { Boundary } from './boundary';
+import { LINE_BEGINS, LINE_ENDS } from './lines';
+import { barsBetween, boundariesOf, upbeatOf } from './strength';
 
 /** How a song may be cut, for the pianist to choose from. */
 export const SCHOOLS = [

@@ -5,7 +5,8 @@ import { parsePitch } from '../music/pitch';
 import { emptySong, type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
 import { songs } from '../testing';
-import { barsBetween, boundariesOf, STRENGTH, upbeatOf } from './strength';
+import { STRENGTH } from './boundary';
+import { barsBetween, boundariesOf, upbeatOf } from './strength';
 
 type Entry = readonly [start: number, quarters: number, word?: string];
 

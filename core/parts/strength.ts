@@ -9,55 +9,11 @@ import {
   staffStep,
 } from '../music';
 import { barAt, inForceAt, keyAt, type PlayedNote, type PlayedSong } from '../song';
-import { type Cadence, cadenceBefore } from './cadences';
+import { type Boundary, cadencePoints, CADENCES, STRENGTH } from './boundary';
+import { cadenceBefore } from './cadences';
+import { doCapitalsMean, lineReasons } from './lines';
 import { type FigureLengths, type Likeness, type Return, returnsOf } from './returns';
-
-/** A place where a part could begin, with what speaks for it. */
-export interface Boundary {
-  readonly tick: number;
-  /** Points, see {@link STRENGTH}. */
-  readonly strength: number;
-  /** Those of them that speak for this very onset, not only for its bar line. */
-  readonly onset: number;
-  /** Of these again those for its place in the bar. */
-  readonly place: number;
-  /** Ticks of rest before it. */
-  readonly rest: number;
-  /** The first note of a figure that comes twice. */
-  readonly isOfFigure: boolean;
-  readonly reasons: readonly string[];
-}
-
-/**
- * Points of what marks a boundary. Sources: phrase grouping by rest, length, leap and metre, and by parallel
- * passages (Lerdahl and Jackendoff 1983, grouping preference rules 2, 3 and 6); lines of words and cadences as
- * taught in song analysis.
- */
-export const STRENGTH = {
-  restPerBeat: 3,
-  mostRest: 6,
-  /** For each doubling of the song's usual length; more when it lies on the key-note or its fifth. */
-  longNote: 2,
-  mostLongNote: 5,
-  longTonic: 1,
-  leap: 1,
-  barLine: 2,
-  asPickup: 2,
-  offTheBar: -3,
-  endOfLine: 4,
-  comma: 2,
-  capital: 2,
-  section: 8,
-  jump: 6,
-  closed: 2,
-  open: 1,
-  /** A figure returns: for its first bar, and for each further bar up to four. */
-  returns: 1,
-  returnsPerBar: 1,
-  /** Taken off when it returns elsewhere on the keyboard, or with its rhythm only. */
-  moved: 1,
-  rhythm: 2,
-} as const;
+import { silentBarLines } from './silence';
 
 /** A leap of a fifth or more between phrases. */
 const LEAP_SEMITONES = 7;
@@ -171,14 +127,14 @@ function boundaryBefore(evidence: Evidence, index: number): Boundary {
   const bar = barAt(played.bars, tick);
   const step = stepTicks(bar.metre);
   const reasons: string[] = [];
-  let [strength, onset] = [0, 0];
+  let [forBar, forOnset, place] = [0, 0, STRENGTH.offTheBar as number];
   const say = (points: number, reason: string): void => {
-    strength += points;
+    forBar += points;
     reasons.push(reason);
   };
   const sayHere = (points: number, reason: string): void => {
-    onset += points;
-    say(points, reason);
+    forOnset += points;
+    reasons.push(reason);
   };
   const rest = note.tick - (before.tick + before.length);
   const wait = note.tick - before.tick;
@@ -200,16 +156,23 @@ function boundaryBefore(evidence: Evidence, index: number): Boundary {
   if (sections.has(tick) || sections.has(note.tick)) say(STRENGTH.section, 'a section begins');
   if (evidence.jumps.has(tick)) say(STRENGTH.jump, 'a repeat begins');
   const toBarLine = bar.tick + bar.length - tick;
-  const withoutPlace = onset;
-  if (tick === bar.tick && upbeat < step / 2) sayHere(STRENGTH.barLine, 'on the bar line');
+  const lies = (points: number, reason: string): void => {
+    place = points;
+    reasons.push(reason);
+  };
+  if (tick === bar.tick && upbeat < step / 2) lies(STRENGTH.barLine, 'on the bar line');
   else if (upbeat > 0 && tick !== bar.tick && toBarLine === upbeat)
-    sayHere(STRENGTH.asPickup, 'begins with the same pick-up as the song');
-  else {
-    strength += STRENGTH.offTheBar;
-    onset += STRENGTH.offTheBar;
-  }
-  const place = onset - withoutPlace;
-  return { tick, strength, onset, place, rest: Math.max(0, rest), isOfFigure: figures.length > 0, reasons };
+    lies(STRENGTH.asPickup, 'begins with the same pick-up as the song');
+  const strength = forBar + forOnset + place;
+  return {
+    tick,
+    strength,
+    forBar,
+    forOnset,
+    rest: Math.max(0, rest),
+    isOfFigure: figures.length > 0,
+    reasons,
+  };
 }
 
 /** A part's first chord is not cut from the note it is struck before: it begins with a change in the rest. */
@@ -243,43 +206,6 @@ function restInWords(beats: number): string {
     : `a rest of ${Math.round(beats * 10) / 10} beats before it`;
 }
 
-/** What the words say of a line that ends and one that begins. */
-function lineReasons(before: Note, note: Note, capitalsMean: boolean): [points: number, reason: string][] {
-  const reasons: [number, string][] = [];
-  const mark = /[,.;:!?…]$/.exec(before.lyric?.text ?? '')?.[0];
-  const begins = capitalsMean && startsLine(note);
-  if (mark === ',' && !begins) reasons.push([STRENGTH.comma, 'a comma in the words']);
-  else if (mark) reasons.push([STRENGTH.endOfLine, LINE_ENDS]);
-  if (begins) reasons.push([STRENGTH.capital, LINE_BEGINS]);
-  return reasons;
-}
-
-export const LINE_ENDS = 'the line of words ends';
-export const LINE_BEGINS = 'a new line of words begins';
-
-/** A capital begins a line, but "I" is written so anywhere. */
-function startsLine({ lyric }: Note): boolean {
-  const begins = lyric?.syllabic === 'single' || lyric?.syllabic === 'begin';
-  return begins && /^\p{Lu}/u.test(lyric.text) && !/^I(['’]|$)/.test(lyric.text);
-}
-
-/** In a language that writes every noun with a capital (or in words all in capitals) capitals tell no lines. */
-const MOST_CAPITALS = 0.3;
-
-function doCapitalsMean(notes: readonly Note[]): boolean {
-  const words = notes.filter((note) => note.lyric?.syllabic === 'single' || note.lyric?.syllabic === 'begin');
-  return words.filter(startsLine).length <= MOST_CAPITALS * words.length;
-}
-
-const CADENCES: Record<Cadence, string> = {
-  closed: 'a cadence on I before it',
-  open: 'the part before rests on V',
-};
-
-function cadencePoints(cadence: Cadence): number {
-  return cadence === 'closed' ? STRENGTH.closed : STRENGTH.open;
-}
-
 /** The strongest return that begins here, and the strongest that comes again later. */
 function strongest(
   { played, notes, returns }: Evidence,
@@ -307,48 +233,4 @@ function returnInWords({ likeness }: Return, isFirst: boolean): string {
   const what = { same: 'figure', moved: 'figure', rhythm: 'rhythm' }[likeness];
   if (isFirst) return `a ${what} begins that comes again`;
   return likeness === 'moved' ? 'an earlier figure returns, moved' : `an earlier ${what} returns`;
-}
-
-/** Bar lines at which no melody sounds and none has for a whole bar: in a song of chords all of them. */
-function silentBarLines(
-  played: PlayedSong,
-  notes: readonly Note[],
-  sections: ReadonlySet<number>,
-): Boundary[] {
-  let at = 0;
-  let soundsUntil = -Infinity;
-  return played.bars.flatMap((bar): Boundary[] => {
-    while (at < notes.length && notes[at].tick < bar.tick) {
-      soundsUntil = Math.max(soundsUntil, notes[at].tick + notes[at].length);
-      at++;
-    }
-    const next = notes[at]?.tick ?? Infinity;
-    const isSilent =
-      soundsUntil <= bar.tick - (notes.length > 0 ? 0 : bar.length) && next >= bar.tick + bar.length;
-    if (bar.number < 1 || bar.tick === 0 || (!isSilent && notes.length > 0)) return [];
-    const isSection = sections.has(bar.tick);
-    const cadence = cadenceBefore(played, bar.tick, (tick) => keyAt(played, tick));
-    const reasons = [
-      'on the bar line',
-      ...(notes.length > 0 ? ['the melody rests'] : []),
-      ...(cadence ? [CADENCES[cadence]] : []),
-      ...(isSection ? ['a section begins'] : []),
-    ];
-    const strength =
-      STRENGTH.barLine +
-      (notes.length > 0 ? STRENGTH.restPerBeat : 0) +
-      (cadence ? cadencePoints(cadence) : 0) +
-      (isSection ? STRENGTH.section : 0);
-    return [
-      {
-        tick: bar.tick,
-        strength,
-        onset: STRENGTH.barLine + (notes.length > 0 ? STRENGTH.restPerBeat : 0),
-        place: STRENGTH.barLine,
-        rest: bar.length,
-        isOfFigure: false,
-        reasons,
-      },
-    ];
-  });
 }
