@@ -3,7 +3,7 @@ import { classNameOf, metricStrength, typeset } from '../music';
 import { divide } from '../parts';
 import { barAt, type Change, type ChangesEdit, freshId, type PlayedSong, type Song, unfold } from '../song';
 import { type Candidate, type Taste } from './schools';
-import { type Ranked, type Slot, suggest, type Suggested, type SuggestTask } from './suggest';
+import { type Ranked, type Slot, suggest, type Suggested } from './suggest';
 import { because } from '../sentences';
 
 /** What of a song is to be given chords. */
@@ -21,26 +21,40 @@ function writtenOnce(song: Song): PlayedSong {
 }
 
 /** The suggestion for a song in a taste, keeping what the scope keeps. */
-export function suggestFor(song: Song, taste: Taste, scope: Scope, triads = false): Suggested {
+export function suggestFor(
+  song: Song,
+  taste: Taste,
+  scope: Scope,
+  triads = false,
+  foreignShare = taste === 'colourful' ? FOREIGN_SHARES[0] : 1,
+): Suggested {
   const played = writtenOnce(song);
   const kept = played.changes.filter((c) => isKept(c, scope));
   const phraseEnds = divide({ ...played, changes: [] })
     .map((cut) => cut.tick)
     .filter((tick) => tick > 0);
-  const fixedAt: SuggestTask['fixedAt'] = (tick) =>
-    kept.find((c) => c.tick <= tick && c.tick + c.length > tick)?.chord ?? null;
-  const task = { played, phraseEnds, taste, triads, fixedAt };
-  if (taste !== 'colourful') return suggest(task);
-  // Who asks for colour is given some, however plain the tune.
-  const [first, ...more] = FOREIGN_SHARES.map((foreignShare) => () => suggest({ ...task, foreignShare }));
-  return more.reduce((found, next) => (hasColour(found) ? found : next()), first());
+  return suggest({
+    played,
+    phraseEnds,
+    taste,
+    triads,
+    foreignShare,
+    fixedAt: (tick) => kept.find((c) => c.tick <= tick && c.tick + c.length > tick)?.chord ?? null,
+  });
 }
 
-/** Chords from outside the key cost little, and ever less until one is worth it. */
+/** Who asks for colour: what part of their points against them chords from outside the key keep, less until one comes. */
 const FOREIGN_SHARES = [0.3, 0.1, -0.5];
 
-function hasColour({ chosen }: Suggested): boolean {
-  return chosen.some(({ isForeign }) => isForeign);
+/** The suggestion for a whole song; one with colour has some, however plain the tune. */
+function wholeSet(song: Song, taste: Taste, scope: Scope, triads: boolean): Suggested {
+  let found = suggestFor(song, taste, scope, triads);
+  if (taste !== 'colourful') return found;
+  for (const share of FOREIGN_SHARES.slice(1)) {
+    if (found.chosen.some(({ isForeign }) => isForeign)) break;
+    found = suggestFor(song, taste, scope, triads, share);
+  }
+  return found;
 }
 
 function isKept(change: Pick<Change, 'given' | 'symbol'>, scope: Scope): boolean {
@@ -54,7 +68,7 @@ function isKept(change: Pick<Change, 'given' | 'symbol'>, scope: Scope): boolean
  */
 export function chordsFor(song: Song, taste: Taste, scope: Scope, triads = false): ChangesEdit | null {
   if (song.melody.length === 0) return null;
-  const { slots, chosen } = suggestFor(song, taste, scope, triads);
+  const { slots, chosen } = wholeSet(song, taste, scope, triads);
   const kept = song.changes.filter((c) => isKept(c, scope));
   const made: Change[] = [];
   let number = song.changes.length + 1;
