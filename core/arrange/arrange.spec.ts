@@ -9,7 +9,7 @@ import { keepIdentity } from '../music/memo';
 import { applyEdit, type SongEdit } from '../song/edits';
 import { DEFAULT_PROFILE, LAYOUTS, type Song } from '../song/schema';
 import { randomSong } from '../testing';
-import { arrange, arrangeInSlices } from './song';
+import { arrange, arrangeInSlices, lookAhead } from './song';
 
 const without = { withoutFingers: true };
 const copyOf = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
@@ -92,6 +92,27 @@ function firstAndWhole(song: Song, firstPart: number): { first: Arrangement; who
 
 const onRung = (song: Song, rung: number): Song => applyEdit(song, { kind: 'choose', choices: { rung } });
 const READY = RUNGS.filter((rung) => rung.isReady).map((rung) => rung.number);
+
+describe('what is likely to be asked for next', () => {
+  it('is the rung above and below, as if arranged for the first time, and leaves the song the very objects it had', () => {
+    const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+    for (const song of DEMO_SONGS) {
+      const onRung = (rung: number): Song => ({ ...song, choices: { ...song.choices, rung } });
+      const here = onRung(4);
+      const before = arrange(here, DEFAULT_PROFILE);
+      let slices = 0;
+      for (const _ of lookAhead(here, DEFAULT_PROFILE)) slices++;
+      // Three songs, part by part, so that an edit can come in between.
+      expect(slices).toBeGreaterThan(3 * before.parts.length);
+      const again = arrange(here, DEFAULT_PROFILE);
+      again.arranged.forEach((part, i) => expect(part).toBe(before.arranged[i]));
+      for (const rung of [5, 3]) {
+        const fresh = arrange(copy(onRung(rung)), copy(DEFAULT_PROFILE));
+        expect(arrange(onRung(rung), DEFAULT_PROFILE).arranged).toEqual(fresh.arranged);
+      }
+    }
+  });
+});
 
 describe('the part sent first is that part of the finished song', () => {
   const isThePart = (song: Song): void => {

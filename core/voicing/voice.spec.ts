@@ -158,12 +158,17 @@ describe('least movement on the demo songs', () => {
   });
 
   it('costs little more where parts that are the same share their voicings', () => {
-    const all = DEMO_SONGS.map((song) => totalsOf(arrange(song, DEFAULT_PROFILE)));
-    // The last chord's own way to its root is in it.
-    for (const totals of all)
-      expect(totals.leftSemitones).toBeLessThanOrEqual(1.25 * totals.optimumSemitones);
-    const sum = (of: (totals: (typeof all)[number]) => number): number => all.reduce((n, t) => n + of(t), 0);
-    expect(sum((t) => t.leftSemitones)).toBeLessThanOrEqual(1.12 * sum((t) => t.optimumSemitones));
+    let [ours, optimum] = [0, 0];
+    for (const song of DEMO_SONGS) {
+      const a = arrange(song, DEFAULT_PROFILE);
+      const { leftSemitones, optimumSemitones } = totalsOf(a);
+      const last = a.changes[a.changes.length - 1];
+      // A last chord that goes to its root goes its own way: the line itself is meant.
+      const ending = last.fixedBy === 'ending' ? (last.step?.semitones ?? 0) : 0;
+      expect(leftSemitones - ending).toBeLessThanOrEqual(1.12 * optimumSemitones);
+      [ours, optimum] = [ours + leftSemitones, optimum + optimumSemitones];
+    }
+    expect(ours).toBeLessThanOrEqual(1.12 * optimum);
   });
 });
 

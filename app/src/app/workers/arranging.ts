@@ -9,8 +9,9 @@ const SLICE_MS = 12;
 /** So long the part on screen waits for the rest, so that a song that is soon done is drawn once. */
 const WAIT_MS = 24;
 
-/** Milliseconds without a job before the next one is thought of. */
+/** Milliseconds without a job before the next one is thought of, and a job longer than which it is not: it would be in the way. */
 const IDLE_MS = 400;
+const LONG_JOB_MS = 500;
 
 /** Lets messages in; a timer would wait four milliseconds longer each time. */
 const { port1, port2 } = new MessageChannel();
@@ -66,7 +67,7 @@ export function arranging() {
           toShow = null;
         }
         if (slice.done) {
-          void thinkAhead(job, song, profile);
+          if (now - begun < LONG_JOB_MS) void thinkAhead(job, song, profile);
           return true;
         }
         await pause();
