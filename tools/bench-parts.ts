@@ -3,7 +3,7 @@ import { partsOf } from '../core/parts';
 import { divide } from '../core/parts/divide';
 import { type Song, unfold } from '../core/song';
 import { randomSong } from '../core/testing';
-import { TUNES_APART } from '../demo/kept-apart';
+import { TUNES_APART, UNSEEN_TUNES } from '../demo/kept-apart';
 import { markedCuts } from '../demo/marked';
 import { DEMO_SONGS } from '../demo/songs';
 import { LATER_TUNES, TEST_TUNES } from '../demo/tunes';
@@ -12,6 +12,7 @@ import { LATER_TUNES, TEST_TUNES } from '../demo/tunes';
 export function cutFigures(): void {
   agreement('cuts', [...DEMO_SONGS, ...TEST_TUNES, ...LATER_TUNES]);
   agreement('cuts of tunes kept apart, by which no weight is set', TUNES_APART);
+  agreement('cuts of tunes nobody had in sight when the rules were made', UNSEEN_TUNES);
   timesOfParts();
 }
 

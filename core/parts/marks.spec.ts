@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { TUNES_APART } from '../../demo/kept-apart';
+import { TUNES_APART, UNSEEN_TUNES } from '../../demo/kept-apart';
 import { markedCuts } from '../../demo/marked';
 import { DEMO_SONGS } from '../../demo/songs';
 import { LATER_TUNES, TEST_TUNES } from '../../demo/tunes';
@@ -71,7 +71,13 @@ describe('cuts beside those a teacher marked', () => {
     expect(f1(bare(TUNES_APART))).toBeGreaterThanOrEqual(0.9);
   });
 
-  it.each([...MARKED, ...TUNES_APART].map((song) => [song.title, song] as const))(
+  it('agree on tunes nobody had in sight when the rules were made, with and without their chords', () => {
+    expect(UNSEEN_TUNES.length).toBeGreaterThanOrEqual(6);
+    expect(f1(UNSEEN_TUNES)).toBeGreaterThanOrEqual(0.95);
+    expect(f1(bare(UNSEEN_TUNES))).toBeGreaterThanOrEqual(0.95);
+  });
+
+  it.each([...MARKED, ...TUNES_APART, ...UNSEEN_TUNES].map((song) => [song.title, song] as const))(
     'stand in every key: %s',
     (_, song) => {
       const up = (interval: string): Song => ({
@@ -88,7 +94,7 @@ describe('cuts beside those a teacher marked', () => {
     },
   );
 
-  it.each([...MARKED, ...TUNES_APART].map((song) => [song.title, song] as const))(
+  it.each([...MARKED, ...TUNES_APART, ...UNSEEN_TUNES].map((song) => [song.title, song] as const))(
     'stand in longer notes: %s',
     (_, song) => {
       const twice = cutTicks(unfold(doubled(song)));

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { TUNES_APART } from '../../demo/kept-apart';
+import { TUNES_APART, UNSEEN_TUNES } from '../../demo/kept-apart';
 import { marksOf } from '../../demo/marked';
 import { DEMO_SONGS } from '../../demo/songs';
 import { LATER_TUNES, TEST_TUNES } from '../../demo/tunes';
@@ -62,6 +62,13 @@ describe('suggestions beside what a teacher would accept', () => {
     expect(found.bars).toBeGreaterThan(200);
     expect(found.root).toBeGreaterThanOrEqual(0.93);
     expect(found.work).toBeGreaterThanOrEqual(0.94);
+  });
+
+  it('agree as well on tunes nobody had in sight when the rules were made', () => {
+    const found = agreement(UNSEEN_TUNES);
+    expect(found.bars).toBeGreaterThan(85);
+    expect(found.root).toBeGreaterThanOrEqual(0.93);
+    expect(found.work).toBeGreaterThanOrEqual(0.9);
   });
 
   it.each([...DEMO_SONGS, ...TUNES_APART].map((song) => [song.title, song] as const))(

@@ -197,7 +197,8 @@ export class SongFrame implements OnInit {
   protected onKey(event: KeyboardEvent): void {
     const behaviour = this.open()?.behaviour;
     const own = behaviour && this.shortcuts.readOwn(event, behaviour);
-    const command = own ? null : this.shortcuts.read(event);
+    const parts = this.bench.arrangement()?.parts.length ?? 0;
+    const command = own ? null : this.shortcuts.read(event, parts);
     if (!own && !command) return;
     event.preventDefault();
     if (own) own();

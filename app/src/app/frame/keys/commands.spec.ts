@@ -73,13 +73,36 @@ describe('digits typed one after the other', () => {
 
   it('are one number when typed quickly and two when not', () => {
     const joiner = new DigitJoiner();
-    expect(joiner.join(part(1), 1000)).toEqual(part(1));
-    expect(joiner.join(part(2), 1300)).toEqual(part(12));
-    expect(joiner.join(part(3), 3000)).toEqual(part(3));
-    expect(new DigitJoiner().join(part(0), 0)).toBeNull();
+    expect(joiner.join(part(1), 1000, 20)).toEqual(part(1));
+    expect(joiner.join(part(2), 1300, 20)).toEqual(part(12));
+    expect(joiner.join(part(3), 3000, 20)).toEqual(part(3));
+    expect(joiner.join(part(0), 3700, 99)).toBeNull();
+    expect(new DigitJoiner().join(part(0), 0, 20)).toBeNull();
+  });
+
+  it('are two numbers where the song has no such part', () => {
+    const joiner = new DigitJoiner();
+    const said = [1, 4, 1, 3, 9].map((number, i) => joiner.join(part(number), 100 * i, 13));
+    expect(said).toEqual([1, 4, 1, 13, 9].map(part));
+  });
+
+  it('are three parts of a hundred and more, one digit after the other', () => {
+    const joiner = new DigitJoiner();
+    expect([1, 2, 0].map((number, i) => joiner.join(part(number), 100 * i, 120))).toEqual(
+      [1, 12, 120].map(part),
+    );
+  });
+
+  it('are not joined across another command or another wish', () => {
+    const joiner = new DigitJoiner();
+    joiner.join(part(1), 0, 20);
+    expect(joiner.join({ kind: 'play-to', number: 2 }, 100, 20)).toEqual({ kind: 'play-to', number: 2 });
+    joiner.join(part(1), 200, 20);
+    joiner.join({ kind: 'staff' }, 300, 20);
+    expect(joiner.join(part(2), 400, 20)).toEqual(part(2));
   });
 
   it('leave other commands as they are', () => {
-    expect(new DigitJoiner().join({ kind: 'staff' }, 0)).toEqual({ kind: 'staff' });
+    expect(new DigitJoiner().join({ kind: 'staff' }, 0, 4)).toEqual({ kind: 'staff' });
   });
 });

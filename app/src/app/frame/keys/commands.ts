@@ -78,16 +78,24 @@ function letter(key: string): Command | null {
 
 const TWO_DIGITS_MS = 700;
 
-/** Joins digits typed quickly after one another: 1 then 2 is part 12. */
+/** Joins digits typed quickly after one another: 1 then 2 is part 12, where there are so many parts. */
 export class DigitJoiner {
-  private last = { value: 0, at: -Infinity };
+  private last = { kind: '', value: 0, at: -Infinity };
 
-  /** The command with the number meant; null for a lone 0. `now` in milliseconds. */
-  join(command: Command, now: number): Command | null {
-    if (command.kind !== 'part' && command.kind !== 'play-to') return command;
-    const quick = now - this.last.at < TWO_DIGITS_MS;
-    const number = quick ? 10 * this.last.value + command.number : command.number;
-    this.last = { value: command.number, at: now };
+  /**
+   * The command with the number meant; null for a lone 0. `now` in milliseconds. In a song of fewer than 14 `parts` 1
+   * then 4 are two parts, one after the other, and so are digits with another key between them.
+   */
+  join(command: Command, now: number, parts: number): Command | null {
+    const { kind } = command;
+    if (kind !== 'part' && kind !== 'play-to') {
+      this.last = { kind, value: 0, at: -Infinity };
+      return command;
+    }
+    const together = 10 * this.last.value + command.number;
+    const joined = kind === this.last.kind && now - this.last.at < TWO_DIGITS_MS && together <= parts;
+    const number = joined ? together : command.number;
+    this.last = { kind, value: number, at: now };
     return number === 0 ? null : { ...command, number };
   }
 }

@@ -46,10 +46,11 @@ export class Shortcuts {
     this.problems.guard('The choice of keys could not be stored', this.store.saveKeysAreOn(on));
   }
 
-  read(event: KeyboardEvent): Command | null {
+  /** What a key means in a song of so many `parts`; null for nothing. */
+  read(event: KeyboardEvent, parts: number): Command | null {
     if (event.isComposing) return null;
     const command = commandFor(event, this.focusOf(event), this.areOn());
-    return command && this.digits.join(command, event.timeStamp);
+    return command && this.digits.join(command, event.timeStamp, parts);
   }
 
   /** What a key does on the open bench, or null when it means what it means everywhere. */
