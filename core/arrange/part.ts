@@ -18,6 +18,7 @@ import { Clock } from '../performance';
 import { type Finding, isDismissed, indexAt, within } from '../song';
 import { keysInPlace, type VoicedChange } from '../voicing';
 import type { PartMaterial, SongContext } from './context';
+import { gathered } from './gathering';
 import { keptHands } from './settled';
 import { fixedIn, keysByTick, lasting, sungWords, windowOf } from './windows';
 
@@ -232,7 +233,7 @@ export function partsOfSong(context: SongContext): ArrangePart {
       effortOf({ right, left, seconds, bars, profile }),
     );
     const all = [...findings, ...handsOf(index).findings, ...bumpsIn(index)];
-    const toShow = shownOf(all, song.dismissed);
+    const toShow = shownOf(gathered(all, played.bars), song.dismissed);
     const shown = findingsMade(cutId, [JSON.stringify(toShow)], () => toShow);
     const { fills } = fillsOf(index);
     return partMade(cutId, [right, left, meetings, fills, effort, shown], () => ({
@@ -280,7 +281,7 @@ function asStored(proposed: PartFills, kept: readonly string[]): PartFills {
 }
 
 function shownOf(findings: readonly Finding[], dismissed: readonly string[]): Finding[] {
-  return findings.filter((finding) => !isDismissed(finding, dismissed)).sort((a, b) => a.tick - b.tick);
+  return findings.filter((finding) => !isDismissed(finding, dismissed));
 }
 
 /** A value for each part, made when it is first asked for. */

@@ -268,7 +268,7 @@ describe('walkthrough and report', () => {
     };
     expect(report.form).toBe('A B C A B D');
     expect(report.changes).toHaveLength(24);
-    expect(report.changes[3].name).toBe('E7, root position');
+    expect(report.changes[3].name).toBe('E7, third inversion');
     expect(report.changes.reduce((sum, c) => sum + (c.step?.semitones ?? 0), 0)).toBe(
       report.totals['leftSemitones'],
     );

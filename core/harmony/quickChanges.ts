@@ -12,17 +12,19 @@ const QUICK_SECONDS: Record<Profile['level'], number> = {
 /** Chords that pass too quickly, each with the offer to leave it out; in the first pass of a repeat only. */
 export function quickChanges(played: PlayedSong, level: Profile['level']): Finding[] {
   return played.changes.flatMap((change): Finding[] => {
-    if (!change.chord || change.id !== change.writtenId) return [];
+    // A chord that was chosen for want of given ones is as slow as the tune allows.
+    if (!change.chord || change.id !== change.writtenId || !change.given) return [];
     const tempo = inForceAt(played.tempoMap, change.tick).quartersPerMinute;
     const seconds = (change.length / 960) * (60 / tempo);
     if (seconds >= QUICK_SECONDS[level]) return [];
     const symbol = typeset(change.symbol);
-    const label = offers.leaveOut(symbol);
+    const label = offers.leaveItOut();
     return [
       {
         kind: 'quick',
         tick: change.tick,
         text: says.quick(symbol, seconds),
+        sameAs: 'quick',
         remedies: [label],
         fixes: [{ label, edit: { kind: 'change-left-out', id: change.writtenId } }],
       },

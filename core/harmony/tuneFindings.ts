@@ -123,6 +123,7 @@ function accidentals(played: PlayedSong, notes: readonly PlayedNote[]): Finding[
         kind: 'accidental' as const,
         tick: note.tick,
         text: says.accidental(nameOfNote(note)),
+        sameAs: nameOfNote(note),
         remedies: [fix.label],
         fixes: [fix],
       },

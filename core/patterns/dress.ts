@@ -233,6 +233,7 @@ function thinnedFinding(
     kind: 'thinned',
     tick,
     text: says.thinned(pattern.name, what, typeset(task.voiced.change.symbol), bar.number),
+    sameAs: what,
     remedies: [offers.inFull(), offers.lowerInversion(), offers.raiseMelody()],
     fixes: [
       { label: offers.inFull(), edit: { kind: 'thinning', changeId: task.voiced.change.id, refused: true } },

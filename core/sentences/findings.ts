@@ -1,3 +1,5 @@
+import { listed } from './listed';
+
 /**
  * What a finding says, from plain facts: symbols, letters and numbers as they are shown. One place to read, reword or
  * translate; nothing here decides anything.
@@ -27,10 +29,15 @@ export const says = {
     `${symbol} is thinned to ${keys.join(' ')}: the whole chord has no room here.`,
   reach: (symbol: string) =>
     `${symbol} is wider than your left hand: roll it from below, one key after the other.`,
-  reachOfMore: (others: number) =>
-    `${others === 1 ? 'So is one more chord' : `So are ${others} more chords`} of this part.`,
-  muddy: (symbol: string, isVery: boolean) =>
-    `${symbol} lies low: its notes are so close together down here that it sounds ${isVery ? 'muddy' : 'a little thick'}.`,
+  muddy: (symbol: string) =>
+    `${symbol} lies low: its notes are so close together down here that it sounds muddy.`,
+  noRoomHigher: () => 'Nothing higher has room under the melody, or leads on as well.',
+  /** Bars by number; 0 is the pick-up. */
+  alsoIn: (bars: readonly number[]) => {
+    const numbered = bars.filter((bar) => bar > 0).map(String);
+    const inBars = numbered.length === 0 ? [] : [`bar${numbered.length === 1 ? '' : 's'} ${listed(numbered)}`];
+    return `The same in ${[...(bars.includes(0) ? ['the pick-up'] : []), ...inBars].join(' and ')}.`;
+  },
   kept: (kept: 'pinned' | 'settled', symbol: string, problem: string) =>
     `The ${kept} voicing of ${symbol} ${problem}; it is kept as it is.`,
   keptTooWide: () => 'is wider than your left hand',

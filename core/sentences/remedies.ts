@@ -1,7 +1,8 @@
 /** What a remedy offers to do, on its button. */
 export const offers = {
-  leaveOut: (what: string) => `Leave ${what} out`,
   leaveItOut: () => 'Leave it out',
+  inAll: (places: number, remedy: string) =>
+    `In all ${places} places: ${remedy.charAt(0).toLowerCase()}${remedy.slice(1)}`,
   writeAnother: () => 'Write the chord in another way',
   partOctave: (direction: 1 | -1) => `Play this part an octave ${direction > 0 ? 'higher' : 'lower'}`,
 

@@ -47,6 +47,8 @@ export type SongEdit =
       readonly fields: Partial<TuneFields>;
     }
   | { readonly kind: 'dismissed'; readonly id: string }
+  /** Several edits as one step. */
+  | { readonly kind: 'together'; readonly what: string; readonly edits: readonly SongEdit[] }
   /** A chord symbol written anew. */
   | { readonly kind: 'change-written'; readonly id: string; readonly symbol: string }
   | ChangesEdit
@@ -124,6 +126,8 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
         change.id === edit.id ? { ...change, symbol: edit.symbol } : change;
       return { ...song, changes: song.changes.map(written), pins: without(song.pins, edit.id) };
     }
+    case 'together':
+      return edit.edits.reduce(applyEdit, song);
     case 'dismissed':
       return { ...song, dismissed: toggled(song.dismissed, edit.id, true) };
     case 'changes-set':

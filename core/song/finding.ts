@@ -8,6 +8,8 @@ export interface Finding {
   readonly text: string;
   /** Tells it from others of its kind at its tick, where there may be more than one. */
   readonly about?: string;
+  /** Findings of a kind that say the same of several places of a part are told once; absent: each is told. */
+  readonly sameAs?: string;
   readonly remedies: readonly string[];
   /** Remedies that are one press away. */
   readonly fixes?: readonly Fix[];

@@ -76,6 +76,7 @@ export function relaxationFindings(v: VoicedChange, profile: Profile): Finding[]
       ...at,
       kind: 'reach',
       text: says.reach(symbol),
+      sameAs: 'wide',
       remedies: [offers.openFifth(), offers.block()],
       fixes: (['fifth', 'block'] as const).map((layout, i) => ({
         label: [offers.openFifth(), offers.block()][i],
@@ -84,11 +85,13 @@ export function relaxationFindings(v: VoicedChange, profile: Profile): Finding[]
     });
   }
   const breach = inRightHand(v) ? 0 : Math.max(0, ...lowIntervalBreaches(v.voicing.keys));
-  if (breach > 0) {
+  // What the program chose itself is told where it is plainly heard; what the pianist fixed, wherever it lies too low.
+  if (breach >= (isFree ? MUDDY_FROM : 1)) {
     found.push({
       ...at,
       kind: 'muddy',
-      text: says.muddy(symbol, breach >= MUDDY_FROM),
+      text: [says.muddy(symbol), ...(isFree ? [says.noRoomHigher()] : [])].join(' '),
+      sameAs: 'low',
       remedies: [offers.twoNotes(), offers.raiseMelodyAndChord()],
       fixes: [
         {
@@ -109,23 +112,6 @@ function fitsUnder(
 ): boolean {
   const top = keys[keys.length - 1];
   return soundingIn(melody, tick, tick + length, LONGEST_NOTE).every((note) => note.midi > top);
-}
-
-/** Of findings that every chord of a part may have, one a part is enough. */
-export function oncePerPart(findings: readonly Finding[], partOf: (tick: number) => number): Finding[] {
-  const seen = new Map<string, number>();
-  const counts = new Map<string, number>();
-  for (const { kind, tick } of findings)
-    counts.set(`${kind}@${partOf(tick)}`, (counts.get(`${kind}@${partOf(tick)}`) ?? 0) + 1);
-  return findings.flatMap((finding) => {
-    const place = `${finding.kind}@${partOf(finding.tick)}`;
-    if (finding.kind !== 'reach') return [finding];
-    if (seen.has(place)) return [];
-    seen.set(place, finding.tick);
-    const others = (counts.get(place) ?? 1) - 1;
-    if (others === 0) return [finding];
-    return [{ ...finding, text: `${finding.text} ${says.reachOfMore(others)}` }];
-  });
 }
 
 /** A pinned or settled voicing is kept whatever happens; where it no longer fits, that is said. */

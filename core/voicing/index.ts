@@ -7,6 +7,7 @@ export { type Mark, markKeys } from './drill';
 export { keysInPlace, readSymbol } from './inPlace';
 export { LAYOUT_ROWS } from './layoutNames';
 export { isUnderMelody } from './members';
+export { movementProof, type MovementProof } from './proof';
 export { alternativesFor, optimumSemitones, voiceFresh, voiceParts } from './voiceParts';
 export { type Alternative, spell, type Step, type VoicedChange, type VoicedSong } from './voiced';
 export { type Voicing, voicingOf } from './voicing';

@@ -16,6 +16,7 @@ import { isUnderMelody, type SolvedLayout } from './members';
 import { solve, type Spot } from './solver';
 import { type FixedBy, type FixedKeys, type VoicingTask } from './task';
 import { chordUnder } from './underMelody';
+import { atTheEnds } from './ends';
 import { type Voicing, voicingOf } from './voicing';
 import type { VoicingWeights } from './weights';
 
@@ -25,8 +26,6 @@ export interface Prepared {
   readonly key: Key;
   readonly layout: SolvedLayout;
   readonly options: Options;
-  /** What it could be were it not shared with another part; what a pin or a settled part holds is all there is. */
-  readonly unshared: readonly Voicing[];
   readonly fixedBy: FixedBy | null;
   readonly closeHands: CloseHands | null;
 }
@@ -105,9 +104,7 @@ export function prepare(task: VoicingTask): Ready {
     const closeHands = closeHandsOf(change);
     if (fixed) {
       const options = heldTo(fixed, chord, change, () => optionsOf(change, chord, layout));
-      const isShared = fixed.by === 'same' || fixed.by === 'shared';
-      const unshared = (isShared ? optionsOf(change, chord, layout)?.candidates : null) ?? options.candidates;
-      return { change, chord, key, layout, options, unshared, fixedBy: fixed.by, closeHands };
+      return { change, chord, key, layout, options, fixedBy: fixed.by, closeHands };
     }
     const options =
       optionsOf(change, chord, layout) ??
@@ -117,12 +114,11 @@ export function prepare(task: VoicingTask): Ready {
           melody: null,
         }),
       );
-    const unshared = options.candidates;
-    return { change, chord, key, layout, options, unshared, fixedBy: null, closeHands };
+    return { change, chord, key, layout, options, fixedBy: null, closeHands };
   });
   const playable = prepared.filter((p) => p.options.candidates.length > 0);
   const spots = playable.map((p, i): Spot => ({
-    candidates: p.options.candidates,
+    candidates: task.endsAreFree ? p.options.candidates : atTheEnds(p, i === 0, i === playable.length - 1),
     place: {
       firstOrLast: i === 0 || i === playable.length - 1,
       register: task.registerOf(p.change),

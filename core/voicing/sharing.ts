@@ -57,7 +57,8 @@ export function shareVoicings(
 function runsOf(task: VoicingTask, open: Ready, parts: readonly Part[]): Run[] {
   const twins = twinsOf(parts, task.changes);
   const passes = new Map<string, string[]>();
-  for (const { change } of open.prepared) {
+  // The last chord lies on its root whatever the one it returns to does: it is its own.
+  for (const { change } of open.prepared.slice(0, -1)) {
     const leader = twins.get(change.id);
     if (leader !== undefined) passes.set(leader, [...(passes.get(leader) ?? [leader]), change.id]);
   }

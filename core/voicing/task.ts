@@ -26,4 +26,6 @@ export interface VoicingTask {
   readonly closeHandsOf?: (change: PlayedChange) => CloseHands | null;
   readonly keyAt: (tick: number) => Key;
   readonly fixed: ReadonlyMap<string, FixedKeys>;
+  /** The first and the last chord may lie in any way: for telling what their rules cost. */
+  readonly endsAreFree?: boolean;
 }

@@ -1,14 +1,11 @@
-import { bassOf, chroma, keyName, rememberEach } from '../music';
+import { keyName, rememberEach } from '../music';
 import { CROWDED, SHORTEST_HOLD, type Sounding } from './bounds';
-import { stepCost, voicingCost } from './cost';
-import { fixedFindings, oncePerPart, raisedFinding, relaxationFindings } from './findings';
-import { isUnderMelody } from './members';
+import { fixedFindings, raisedFinding, relaxationFindings } from './findings';
 import { prepare, type Prepared } from './prepare';
 import { type Solution, solve, type Solved, type Spot } from './solver';
 import type { VoicingTask } from './task';
 import { type Alternative, spell, stepFrom, type VoicedChange, type VoicedSong } from './voiced';
 import type { Voicing } from './voicing';
-import type { VoicingWeights } from './weights';
 
 /** What was solved last, from which a song that differs a little is solved on. */
 export interface VoicingMemory {
@@ -24,13 +21,11 @@ export function voice(task: VoicingTask, memory: VoicingMemory = { solved: null 
   const solution = (memory.solved = solve(spots, task.weights, memory.solved));
   let before: Voicing | null = null;
   const voiced = prepared.map((spot, i) => {
-    const best = spots[i].candidates[solution.chosen[i]];
-    const isLast = i === prepared.length - 1;
-    const ending = isLast ? endingOf(spot, best, spots[i], before, task.weights) : null;
-    const isEnding = ending !== null;
-    const chosen = ending ?? best;
-    const next = isEnding ? null : nextBest(spots[i], solution, i);
-    const fixedBy = isEnding ? 'ending' : spot.fixedBy;
+    const chosen = spots[i].candidates[solution.chosen[i]];
+    const next = nextBest(spots[i], solution, i);
+    const isHeldToRoot =
+      i === prepared.length - 1 && spots[i].candidates.length < spot.options.candidates.length;
+    const fixedBy = isHeldToRoot ? 'ending' : spot.fixedBy;
     const { change, chord, key, layout, options, closeHands } = spot;
     const melody = closeHands === 'let-go' ? melodyWith(change) : [];
     const [from, told] = [before, [next?.voicing, next?.extra]];
@@ -58,10 +53,7 @@ export function voice(task: VoicingTask, memory: VoicingMemory = { solved: null 
   const raisedParts = new Set(raised.keys());
   const findings = [
     ...[...raised.values()].map(raisedFinding),
-    ...oncePerPart(
-      voiced.flatMap((v) => [...relaxationFindings(v, task.profile), ...fixedFindings(v, task)]),
-      task.partOf,
-    ),
+    ...voiced.flatMap((v) => [...relaxationFindings(v, task.profile), ...fixedFindings(v, task)]),
   ];
   return { voiced, raisedParts, findings, cost: solution.cost };
 }
@@ -74,42 +66,28 @@ export function alternativesAt(task: VoicingTask, changeId: string): Alternative
   const { spots, prepared, at: placeOf } = prepare(freed);
   const at = placeOf(changeId);
   if (at < 0) return [];
-  const { through, chosen, cost } = solve(spots, task.weights);
-  const costs = through(at);
+  const { chosen, cost } = solve(spots, task.weights);
+  const { chord, key, options, layout } = prepared[at];
+  // At the ends what the rules leave out may be taken, too.
+  const kept = new Set(spots[at].candidates);
+  const candidates = layout === 'partial' ? spots[at].candidates : options.candidates;
+  const open = spots.with(at, { ...spots[at], candidates });
+  const costs = solve(open, task.weights).through(at);
   const before = at > 0 ? spots[at - 1].candidates[chosen[at - 1]] : null;
-  const { chord, key } = prepared[at];
-  return spots[at].candidates
+  return open[at].candidates
     .map((voicing, c) => ({
       voicing,
       pitches: spell(voicing.keys, chord, key),
       extra: costs[c] - cost,
       step: before ? stepFrom(before, voicing) : null,
+      isAgainstEnds: !kept.has(voicing),
     }))
-    .sort((a, b) => a.extra - b.extra || a.voicing.keys[0] - b.voicing.keys[0]);
-}
-
-/**
- * The voicing on its root with which a song ends, the nearest to the chord before, whatever the part it returns to does;
- * null where the last chord lies so already, is fixed or cannot lie so. It is chosen after the line, so that the line does not lean towards it. Source: a six-four chord does
- * not close a piece.
- */
-function endingOf(
-  { chord, layout, fixedBy, unshared }: Prepared,
-  best: Voicing,
-  { place }: Spot,
-  before: Voicing | null,
-  weights: VoicingWeights,
-): Voicing | null {
-  // Partials lie in one frame with the rest; the right hand's chords have no bass.
-  const isHeld = fixedBy === 'pin' || fixedBy === 'settled';
-  if (isHeld || layout === 'singing' || layout === 'partial' || isUnderMelody(layout)) return null;
-  const bass = chroma(bassOf(chord));
-  if (best.keys[0] % 12 === bass) return null;
-  const cost = (voicing: Voicing): number =>
-    voicingCost(voicing, place, weights) + (before ? stepCost(before, voicing, weights) : 0);
-  return unshared
-    .filter(({ keys }) => keys[0] % 12 === bass)
-    .reduce<Voicing | null>((best, own) => (best && cost(best) <= cost(own) ? best : own), null);
+    .sort(
+      (a, b) =>
+        Number(a.isAgainstEnds) - Number(b.isAgainstEnds) ||
+        a.extra - b.extra ||
+        a.voicing.keys[0] - b.voicing.keys[0],
+    );
 }
 
 /** A change voiced as before, after the same chord, is the same object. */

@@ -88,11 +88,20 @@ export function optimumSemitones(
   played: PlayedSong,
   parts: readonly Part[],
 ): number {
-  const task = { ...taskFor(song, profile, played, parts), weights: PURE_WEIGHTS, fixed: new Map() };
-  return voice(task).voiced.reduce((sum, v) => sum + (v.step?.semitones ?? 0), 0);
+  return semitonesOf(voice({ ...taskFor(song, profile, played, parts), weights: PURE_WEIGHTS }));
 }
 
-function taskFor(song: Song, profile: Profile, played: PlayedSong, parts: readonly Part[]): VoicingTask {
+function semitonesOf({ voiced }: VoicedSong): number {
+  return voiced.reduce((sum, v) => sum + (v.step?.semitones ?? 0), 0);
+}
+
+/** All the voicing stage looks at, from the song. */
+export function taskFor(
+  song: Song,
+  profile: Profile,
+  played: PlayedSong,
+  parts: readonly Part[],
+): VoicingTask {
   const partOf = (tick: number): number => partIndexAt(parts, tick);
   const choices = (change: PlayedChange): Part['choices'] => parts[partOf(change.tick)].choices;
   return {

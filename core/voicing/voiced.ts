@@ -45,9 +45,11 @@ export interface VoicedSong {
 export interface Alternative {
   readonly voicing: Voicing;
   readonly pitches: readonly Pitch[];
-  /** What the whole song, solved anew round it, costs more than its best, in points. */
+  /** What the whole song, solved anew round it, costs more than its best, in points; less where it breaks a rule. */
   readonly extra: number;
   readonly step: Step | null;
+  /** The song would begin on a second inversion, or not end on the root of its last chord. */
+  readonly isAgainstEnds: boolean;
 }
 
 /** Movement from one voicing to the next, voice by voice. */

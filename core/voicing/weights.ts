@@ -33,7 +33,7 @@ export const DEFAULT_WEIGHTS: VoicingWeights = {
   lowInterval: 16,
   lowIntervalPerSemitone: 4,
   nearFullReach: 3,
-  notRootAtEnds: 45,
+  notRootAtEnds: 20,
   missingThird: 40,
   missingColour: 30,
   missingRoot: 8,

@@ -1,6 +1,7 @@
 import { inversionName, inversionReason } from '../harmony';
 import { classNameOf, membersOf, symbolOf, typeset } from '../music';
 import type { CloseHands } from '../song';
+import { listed } from '../sentences';
 import { spell, type Step, type VoicedChange } from '../voicing';
 
 /** "B♭7, second inversion"; the bass is in the symbol of a slash chord. */
@@ -38,12 +39,6 @@ export function movementInWords(before: VoicedChange, after: VoicedChange, step:
   const parts =
     stay.length > 0 ? [`${listed(stay)} ${stay.length === 1 ? 'stays' : 'stay'}`, ...moved] : moved;
   return `${parts.join(', ')}: ${step.semitones} half step${step.semitones === 1 ? '' : 's'} in all`;
-}
-
-function listed(words: readonly string[]): string {
-  return words.length < 2
-    ? words.join('')
-    : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
 }
 
 /** What the pianist chose where the hands come close. */

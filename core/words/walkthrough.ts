@@ -15,6 +15,7 @@ import {
 } from '../music';
 import { movedInWords, type Part, partIndexAt, repeatedFigure } from '../parts';
 import { barAt, keyAt, within } from '../song';
+import { listed } from '../sentences';
 import { CLOSE_HANDS_IN_WORDS, movementInWords, voicingName } from './explain';
 import { learningInWords } from './learning';
 
@@ -92,10 +93,6 @@ export function differingInWords({ differs, fromBar }: Part): string {
   const numbers = differs.filter((bar) => bar >= 0).map((bar) => String(fromBar + bar));
   const bars = numbers.length === 0 ? [] : [`${numbers.length === 1 ? 'bar' : 'bars'} ${listed(numbers)}`];
   return [...(differs[0] === -1 ? ['the pick-up'] : []), ...bars].join(' and ');
-}
-
-function listed(words: readonly string[]): string {
-  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 }
 
 function inPart<T extends { readonly tick: number }>(list: readonly T[], part: Part): T[] {

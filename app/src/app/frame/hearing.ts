@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { ArrangedChange } from '@joined-hands/core/arrangement';
+import type { ArrangedChange, Arrangement } from '@joined-hands/core/arrangement';
 import type { HandNote } from '@joined-hands/core/hands';
 import { midiOf } from '@joined-hands/core/music';
 import { barAt, type MelodyNote, type SongEdit } from '@joined-hands/core/song';
@@ -9,6 +9,11 @@ import { Piano } from '../sound/piano';
 import { Player } from '../sound/player';
 import { workbench } from '../state/reducer';
 import { Asker } from '../workers/asker';
+
+interface Stretch {
+  readonly fromTick: number;
+  readonly toTick: number;
+}
 
 /** What is heard before it is taken: keys, lines, chords and remedies in their place. */
 @Injectable()
@@ -30,15 +35,25 @@ export class Hearing {
 
   /** The bar a tick lies in, from its chord on, as it would be after an edit; nothing is altered. */
   async edit(edit: SongEdit, tick: number): Promise<void> {
+    await this.tried(edit, ({ played, changes }) => {
+      const bar = barAt(played.bars, tick);
+      const struck = changes.filter((c) => c.change.tick <= tick).at(-1)?.change.tick ?? bar.tick;
+      return { fromTick: Math.min(struck, bar.tick), toTick: bar.tick + bar.length };
+    });
+  }
+
+  /** A stretch of the song as it would be after an edit; nothing is altered. */
+  async stretch(edit: SongEdit, stretch: Stretch): Promise<void> {
+    await this.tried(edit, () => stretch);
+  }
+
+  private async tried(edit: SongEdit, where: (tried: Arrangement) => Stretch): Promise<void> {
     const { song, profile, place } = this.state();
     if (!song) return;
     this.player.stop();
     const tried = await this.asker.heard(song, profile, { kind: 'trial', edit });
-    const bar = barAt(tried.played.bars, tick);
-    const struck = tried.changes.filter((c) => c.change.tick <= tick).at(-1)?.change.tick ?? bar.tick;
-    const stretch = { fromTick: Math.min(struck, bar.tick), toTick: bar.tick + bar.length };
     const how = { tempoPercent: place.tempoPercent, hands: 'both', countsIn: false } as const;
-    await this.player.play(tried, { ...stretch, ...how }, false);
+    await this.player.play(tried, { ...where(tried), ...how }, false);
   }
 
   /** Keys of the melody sounding at a tick. */

@@ -105,6 +105,14 @@ export class Playing {
     void this.hearing.edit(edit, tick);
   }
 
+  /** The part on screen as it would be after an edit, before that is taken. */
+  hearPartAfter(edit: SongEdit): void {
+    const part = this.bench.part();
+    if (!part) return;
+    this.follows.set(false);
+    void this.hearing.stretch(edit, part);
+  }
+
   /** Each part by itself, with its count-in, one after the other. */
   private playEach(index: number): void {
     const part = this.bench.arrangement()?.parts[index];

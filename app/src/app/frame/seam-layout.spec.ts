@@ -117,7 +117,7 @@ describe('the seam', () => {
     const [rocking] = layoutOf(DEMO_SONGS[1], 5, 0, 1400).rows;
     expect(rocking.changes[0].inversion).toBe('');
     const [block] = layoutOf(DEMO_SONGS[1], 4, 0, 1400).rows;
-    expect(block.changes[0].inversion).toBe('2nd inv.');
+    expect(block.changes.map((change) => change.inversion).slice(0, 2)).toEqual(['root', '1st inv.']);
   });
 
   it('keeps the words on one line, none over another, with fewer bars a row where they are long', () => {

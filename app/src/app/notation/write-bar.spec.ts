@@ -60,7 +60,7 @@ beforeAll(() => {
 describe('a bar of the staff', () => {
   it('writes the notes of a hand in their values, an accidental with its note', () => {
     expect(read(written(lanterns, 'right', 1))).toEqual(['a/4 h', 'b/4 q']);
-    expect(read(written(lanterns, 'left', 1))).toEqual(['e/3+a/3+c/4 h.']);
+    expect(read(written(lanterns, 'left', 1))).toEqual(['c/3+e/3+a/3 h.']);
     expect(read(written(lanterns, 'right', 4))[0]).toBe('g#/4 h.');
   });
 

@@ -14,7 +14,7 @@ import {
   type Taste,
 } from '@joined-hands/core/suggesting';
 import { findMetres, type FoundMetre } from '@joined-hands/core/takes';
-import { type Alternative, alternativesFor } from '@joined-hands/core/voicing';
+import { type Alternative, alternativesFor, type MovementProof, movementProof } from '@joined-hands/core/voicing';
 import { writeWalkthrough } from '@joined-hands/core/words';
 import { Sender, type Sent } from './travelling';
 
@@ -25,6 +25,7 @@ export type FileKind = 'project' | 'musicxml' | 'mxl' | 'midi' | 'walkthrough';
 export type Question =
   | { readonly kind: 'alternatives'; readonly changeId: string }
   | { readonly kind: 'layouts'; readonly cutId: string | null }
+  | { readonly kind: 'proof' }
   | {
       readonly kind: 'suggestions';
       readonly changeId: string;
@@ -45,6 +46,7 @@ export type Question =
 export interface Answers {
   readonly alternatives: Alternative[];
   readonly layouts: LayoutCost[];
+  readonly proof: MovementProof | null;
   readonly suggestions: Suggestion[];
   readonly chords: SongEdit | null;
   readonly 'easier-keys': KeyChoice[];
@@ -66,6 +68,10 @@ export function answerTo(song: Song, profile: Profile, question: Question): Answ
     }
     case 'layouts':
       return compareLayouts(song, profile, question.cutId);
+    case 'proof': {
+      const played = unfold(song);
+      return movementProof(song, profile, played, partsOf(song, played));
+    }
     case 'suggestions':
       return suggestionsAt(song, question.changeId, question.taste, question.triads);
     case 'chords':

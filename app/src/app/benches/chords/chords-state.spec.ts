@@ -154,15 +154,34 @@ describe('the chords of the open song', () => {
   it('compares the schools for the song or the part, while they are looked at', () => {
     chords.job.set('schools');
     table.settle();
-    expect(table.questions).toEqual([{ kind: 'layouts', cutId: null }]);
+    expect(table.questions).toEqual([{ kind: 'layouts', cutId: null }, { kind: 'proof' }]);
+    expect(chords.proof()).toMatchObject({ ours: 79, least: 75, forSharing: 1, byPins: 0 });
     expect(chords.costs()?.length).toBeGreaterThan(5);
     chords.forPart.set(true);
     table.settle();
-    expect(table.questions[1]).toEqual({ kind: 'layouts', cutId: 'cut0' });
+    expect(table.questions[2]).toEqual({ kind: 'layouts', cutId: 'cut0' });
     chords.job.set('holds');
     chords.bench.goToPart(2);
     table.settle();
-    expect(table.questions).toHaveLength(2);
+    expect(table.questions).toHaveLength(3);
+  });
+
+  it('lets the part be heard in a school, or with a whole set of chords, before it is taken', async () => {
+    chords.bench.goToPart(1);
+    chords.hearLayout('shell');
+    await chords.suggest('all', true);
+    await Promise.resolve();
+    const { fromTick, toTick } = chords.bench.part() ?? {};
+    expect(table.plays.map((play) => [play.fromTick, play.toTick])).toEqual([
+      [fromTick, toTick],
+      [fromTick, toTick],
+    ]);
+    expect(table.edits).toEqual([]);
+    expect(table.questions.filter(({ kind }) => kind === 'trial' || kind === 'chords')).toMatchObject([
+      { kind: 'trial', edit: { kind: 'choose', choices: { layout: 'shell' } } },
+      { kind: 'chords', scope: 'all' },
+      { kind: 'trial', edit: { kind: 'changes-set' } },
+    ]);
   });
 
   it('chooses a layout for the song or for the part on screen', () => {

@@ -25,8 +25,9 @@ import {
   type SongEdit,
 } from '@joined-hands/core/song';
 import { type Scope, type Suggestion, type Taste } from '@joined-hands/core/suggesting';
-import { readSymbol } from '@joined-hands/core/voicing';
+import { type MovementProof, readSymbol } from '@joined-hands/core/voicing';
 import { BenchState } from '../../frame/bench-state';
+import { Playing } from '../../frame/playing';
 import { Asker } from '../../workers/asker';
 
 /** What the Chords bench helps with, one at a time. */
@@ -54,6 +55,7 @@ export class ChordsState {
   /** The bench is on screen: questions are asked. */
   readonly isOpen = signal(false);
   private readonly asker = inject(Asker);
+  private readonly playing = inject(Playing);
   readonly job = signal<ChordJob>('chord');
   readonly taste = signal<Taste>('sevenths');
   /** Triads where a seventh stands at rest. */
@@ -81,6 +83,8 @@ export class ChordsState {
   /** What each school costs; null while it is worked out for another part or for the song. */
   readonly costs = signal<readonly LayoutCost[] | null>(null);
   private comparedFor: string | null = null;
+  /** How near the song comes to the least movement possible; null while that is not known, or there is no line. */
+  readonly proof = signal<MovementProof | null>(null);
   readonly isSuggesting = signal(false);
   /** What the pianist should know of what was just tried. */
   readonly notice = signal('');
@@ -120,6 +124,11 @@ export class ChordsState {
       this.asker.answer(arrangement, { kind: 'layouts', cutId }, (costs) => {
         if (this.comparedFor === cutId) this.costs.set(costs);
       });
+    });
+    effect(() => {
+      const [job, arrangement] = [this.job(), this.bench.arrangement()];
+      if (job !== 'schools' || !arrangement || arrangement.isPartial || !this.isOpen()) return;
+      this.asker.answer(arrangement, { kind: 'proof' }, (proof) => this.proof.set(proof));
     });
   }
 
@@ -248,7 +257,8 @@ export class ChordsState {
   }
 
   /** Suggests chords for the song in the taste chosen. */
-  async suggest(scope: Scope): Promise<void> {
+  /** A whole set of chords taken; with `hears` the part on screen is heard with it, and nothing is altered. */
+  async suggest(scope: Scope, hears = false): Promise<void> {
     const song = this.bench.song();
     if (!song || this.isSuggesting()) return;
     if (song.melody.length === 0)
@@ -262,7 +272,8 @@ export class ChordsState {
         scope === 'gaps'
           ? 'Every bar has its chord already: nothing was changed.'
           : 'There was nothing to change.';
-      this.editOr(edit, nothing);
+      if (edit && hears) this.playing.hearPartAfter(edit);
+      else this.editOr(edit, nothing);
     } catch (error) {
       this.notice.set(
         `Chords could not be suggested: ${error instanceof Error ? error.message : String(error)}.`,
@@ -274,8 +285,17 @@ export class ChordsState {
 
   /** A layout for the song, or for the part on screen and those that follow it. */
   chooseLayout(layout: Layout): void {
+    this.choose(this.choicesFor(layout));
+  }
+
+  /** The part on screen in a layout, heard before it is taken. */
+  hearLayout(layout: Layout): void {
+    this.playing.hearPartAfter(this.choosing(this.choicesFor(layout)));
+  }
+
+  private choicesFor(layout: Layout): Partial<Choices> {
     const rung = rungFor({ rung: this.bench.rung() });
-    this.choose({ layout, ...(rung === this.bench.rung() ? {} : { rung }) });
+    return { layout, ...(rung === this.bench.rung() ? {} : { rung }) };
   }
 
   /** Notes of the step of the build-up the part stands on; 0 where it stands on none. */
@@ -291,10 +311,14 @@ export class ChordsState {
   }
 
   choose(choices: Partial<Choices>): void {
+    this.bench.edit(this.choosing(choices));
+  }
+
+  private choosing(choices: Partial<Choices>): SongEdit {
     const [part, parts] = [this.bench.part(), this.bench.arrangement()?.parts ?? []];
     if (this.forPart() && part)
-      return this.bench.edit({ kind: 'choose-for-part', cutId: cutIdForChoice(parts, part, false), choices });
-    this.bench.choose(choices);
+      return { kind: 'choose-for-part', cutId: cutIdForChoice(parts, part, false), choices };
+    return { kind: 'choose', choices };
   }
 
   /** A layout for the chord selected alone; null follows its part. */

@@ -4,11 +4,12 @@ import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Choice } from '../../ui/choice';
 import { ChordsState } from './chords-state';
+import { MovementProofView } from './movement-proof';
 
 /** Every school of chord positions beside the others on this song: travel, shifts, stretch, findings, in words. */
 @Component({
   selector: 'jh-schools-panel',
-  imports: [Choice, NzButtonModule],
+  imports: [Choice, MovementProofView, NzButtonModule],
   template: `
     <section>
       <h2>Chord positions</h2>
@@ -29,6 +30,7 @@ import { ChordsState } from './chords-state';
         (chosen)="build($event)"
       />
     </section>
+    <jh-movement-proof />
     <section aria-label="Schools compared">
       <!-- Rows that grew when their figures come would move away from under the pointer. -->
       @if (state.costs() === null) {
@@ -57,6 +59,16 @@ import { ChordsState } from './chords-state';
             @if (row.layout === chosen()) {
               <span class="now">played</span>
             } @else {
+              <button
+                nz-button
+                nzSize="small"
+                nzType="text"
+                type="button"
+                [attr.aria-label]="'Hear ' + row.name"
+                (click)="state.hearLayout(row.layout)"
+              >
+                Hear
+              </button>
               <button
                 nz-button
                 nzSize="small"

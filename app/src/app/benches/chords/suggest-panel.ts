@@ -44,6 +44,14 @@ import { ChordsState } from './chords-state';
         <button nz-button type="button" [disabled]="state.isSuggesting()" (click)="state.suggest('proposed')">
           Anew, but what I gave
         </button>
+        <button
+          nz-button
+          type="button"
+          [disabled]="state.isSuggesting()"
+          (click)="state.suggest('all', true)"
+        >
+          Hear all anew
+        </button>
         <button nz-button type="button" [disabled]="state.isSuggesting()" (click)="state.suggest('all')">
           All anew
         </button>

@@ -108,6 +108,9 @@ export class Reasons {
   }
 
   protected costOf(alternative: Alternative): string {
-    return alternative.extra === 0 ? 'least for the whole song' : `+ ${points(alternative.extra)}`;
+    const { extra, isAgainstEnds } = alternative;
+    if (!isAgainstEnds) return extra === 0 ? 'least for the whole song' : `+ ${points(extra)}`;
+    const isFirst = this.bench.change()?.step === null;
+    return isFirst ? 'would begin on a second inversion' : 'would not end on the root';
   }
 }

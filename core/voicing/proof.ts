@@ -1,0 +1,54 @@
+import type { PlayedSong, Profile, Song } from '../song';
+import type { Part } from '../parts';
+import { movementOf, rootPositionLine } from './baseline';
+import { leftBounds } from './bounds';
+import { voice } from './voice';
+import { taskFor, voiceFresh } from './voiceParts';
+import type { VoicedSong } from './voiced';
+import { PURE_WEIGHTS } from './weights';
+
+/** How near the chords of a song come to the least movement possible, in half steps summed over all voices. */
+export interface MovementProof {
+  readonly ours: number;
+  /** The least with what is pinned and settled, and with the rules of the first and the last chord, in force. */
+  readonly least: number;
+  /** Every chord in root position, each in the octave nearest to the one before. */
+  readonly rootPosition: number;
+  /** More than the least for a clear register, hand travel and complete chords. */
+  readonly forClarity: number;
+  /** More because parts that are the same share their voicings. */
+  readonly forSharing: number;
+  /** By how much pins and settled parts lift the least. */
+  readonly byPins: number;
+  /** By how much the rules of the first and the last chord lift the least. */
+  readonly byEnds: number;
+}
+
+/** The proof of a song's voicings; null where fewer than two chords are played. Pure: nothing is remembered. */
+export function movementProof(
+  song: Song,
+  profile: Profile,
+  played: PlayedSong,
+  parts: readonly Part[],
+): MovementProof | null {
+  const task = taskFor(song, profile, played, parts);
+  const shared = voiceFresh(song, profile, played, parts);
+  if (shared.voiced.length < 2) return null;
+  const pure = { ...task, weights: PURE_WEIGHTS };
+  const [ours, alone, least] = [shared, voice(task), voice(pure)].map(semitonesOf);
+  const line = shared.voiced.map((v) => v.voicing);
+  const chords = shared.voiced.map((v) => v.chord);
+  return {
+    ours,
+    least,
+    rootPosition: movementOf(rootPositionLine(chords, leftBounds(profile, 128), line[0])).semitones,
+    forClarity: Math.min(alone, ours) - least,
+    forSharing: Math.max(0, ours - alone),
+    byPins: task.fixed.size === 0 ? 0 : least - semitonesOf(voice({ ...pure, fixed: new Map() })),
+    byEnds: least - semitonesOf(voice({ ...pure, endsAreFree: true })),
+  };
+}
+
+function semitonesOf({ voiced }: VoicedSong): number {
+  return voiced.reduce((sum, v) => sum + (v.step?.semitones ?? 0), 0);
+}
