@@ -78,7 +78,9 @@ function faultIn(song: Song, seed: number, rungs: readonly number[]): string | n
       if (!hasNotes && !name.endsWith('.json')) continue;
       openFile(name, bytes, 'again');
     }
-    if (/NaN|undefined|Infinity|\[object/.test(writeWalkthrough(arrangement)))
+    // What the file itself says is quoted.
+    const said = writeWalkthrough(arrangement).replaceAll(/“[^”]*”|"[^"]*"/g, '');
+    if (/NaN|undefined|Infinity|\[object/.test(said))
       return `rung ${number}: the walkthrough says NaN or undefined`;
   }
   return null;

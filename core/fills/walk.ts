@@ -23,6 +23,8 @@ const LEAST_STILL = 2;
 const MOST_NOTES = 3;
 /** A walk that costs more than this is not worth proposing. */
 const DEAREST = 9;
+/** One note from below leads onto the bass with the finger that bass wants: the little finger has none below it. */
+const ONTO_LITTLE_FINGER = 8;
 /** Semitones between a walking note and the melody above it. */
 const CLEARANCE = 3;
 /** E2: a walk does not end lower. */
@@ -82,7 +84,8 @@ export function bassWalk(task: FillTask, opening: Opening): Proposal | null {
 function goalOf(task: FillTask, { into, firstKeys, isIntoSettled }: Opening): number | null {
   const root = chroma(into.chord.bass ?? into.chord.root);
   const lowest = firstKeys[0];
-  if (firstKeys.length > 1 || isIntoSettled) return lowest % 12 === root ? lowest : null;
+  if (lowest % 12 === root) return lowest;
+  if (firstKeys.length > 1 || isIntoSettled) return null;
   const below = lowest - ((((lowest - root) % 12) + 12) % 12);
   return below >= Math.max(KEYBOARDS[task.profile.keyboard].low, LOWEST_GOAL) ? below : below + 12;
 }
@@ -120,10 +123,14 @@ function mannersOf(
   return list.filter(({ keys }) => !keys.includes(start) || count > 1);
 }
 
-/** `count` scale keys next to a target, in the order they are walked; minor rises by its raised 6th and 7th. */
+/**
+ * `count` scale keys next to a target, in the order they are walked. Minor rises to its tonic, and falls to its dominant,
+ * by its raised sixth and seventh, which the major chord on the dominant asks for.
+ */
 function scaleSteps(target: number, count: number, direction: 1 | -1, key: Key): number[] {
   const scale = new Set(scaleOf(key).map(chroma));
-  if (key.mode === 'minor' && direction < 0 && target % 12 === chroma(key.tonic)) {
+  const raised = chroma(direction < 0 ? key.tonic : classAbove(key.tonic, '5P'));
+  if (key.mode === 'minor' && target % 12 === raised) {
     scale.delete(chroma(classAbove(key.tonic, '6m')));
     scale.delete(chroma(classAbove(key.tonic, '7m')));
     scale.add(chroma(classAbove(key.tonic, '6M'))).add(chroma(classAbove(key.tonic, '7M')));
@@ -153,10 +160,12 @@ function walkCost(task: FillTask, plan: WalkPlan): number {
   const leap = Math.abs(plan.keys[0] - plan.start);
   const wrongWay = Math.sign(plan.target - plan.start) === Math.sign(plan.keys[0] - plan.target) ? 3 : 0;
   const repeats = plan.keys[0] === plan.start ? 4 : 0;
+  const fromBelowAtOnce = plan.keys.length === 1 && plan.keys[0] < plan.target;
   return (
     Math.max(0, leap - 4) * 2 +
     wrongWay +
     repeats +
+    (fromBelowAtOnce ? ONTO_LITTLE_FINGER : 0) +
     (plan.chromatic ? 3 : 0) +
     (MOST_NOTES - plan.keys.length)
   );

@@ -171,6 +171,8 @@ function blackBesideWhite(from: Placed, to: Placed): number {
 
 /** Cost of two fingers of a chord held together, the one nearer the thumb first. */
 export function heldCost(low: Placed, high: Placed, reach: number): number {
+  // Only a pianist who pins fingers has them crossed, or one finger on two keys.
+  if (low.finger >= high.finger) return FINGER_COSTS.crossing;
   const span = spanOf(low.finger, high.finger, reach);
   const rise = high.key - low.key;
   const beyond = Math.max(0, rise - span.maxPractical, span.minPractical - rise);

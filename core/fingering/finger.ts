@@ -1,6 +1,7 @@
 import { aloneCost, FINGER_COSTS, heldCost, pairCost, placed, type Placed, tripleCost } from './cost';
 import type { HandEvent } from './event';
 import { usualSteps } from './figures';
+import { lowBassSteps } from './lowBass';
 
 type Fingers = readonly number[];
 
@@ -34,8 +35,11 @@ export function finger(
   if (events.length === 0) return [];
   const states = events.map((event) => statesOf(event, hand, reach));
   const usual = withFigures ? usualSteps(events, hand, (keys) => roundAndRound(keys, hand, reach)) : [];
+  const basses = withFigures ? lowBassSteps(events, hand) : [];
   const bonus = (i: number, from: State, to: State): number =>
-    usual[i]?.[5 * from.placed[0].finger + to.placed[0].finger - 6] ?? 0;
+    basses[i]?.(from.placed, to.placed) ??
+    usual[i]?.[5 * from.placed[0].finger + to.placed[0].finger - 6] ??
+    0;
   // costs[b] after event i, for each state a of event i − 1: costs[a][b].
   let costs: number[][] = [states[0].map((s) => s.alone)];
   const back: number[][][] = [];
@@ -133,8 +137,14 @@ function isUsualChord(fingers: readonly Placed[]): boolean {
 /** What it costs that a finger goes from one key of a chord to another of the next. */
 const CHORD_COSTS = {
   slide: 1,
-  slideFromSingle: 12,
+  slideFromSingle: 30,
+  /** The little finger on a low bass and on the chord above it: the whole hand leaps. */
+  leap: 5,
+  /** A chord of four takes nearly all fingers: one of them is on another key before. */
+  slideToFour: 20,
   keyByOther: 2,
+  /** The same keys again keep their fingers. */
+  sameKeysByOther: 6,
   crossing: 1,
   crossingSingle: 3,
 } as const;
@@ -143,17 +153,32 @@ function movingCost(from: State, to: State, reach: number): number {
   if (from.placed.length === 1 && to.placed.length === 1)
     return pairCost(from.placed[0], to.placed[0], reach);
   const isSingle = from.placed.length === 1 || to.placed.length === 1;
+  const isAgain =
+    !isSingle &&
+    from.placed.length === to.placed.length &&
+    from.placed.every(({ key }, i) => key === to.placed[i].key);
+  const most = Math.max(from.placed.length, to.placed.length);
+  const single = most > 3 ? CHORD_COSTS.slideToFour : CHORD_COSTS.slideFromSingle;
+  const slide = isSingle ? single : CHORD_COSTS.slide;
+  const byOther = isAgain ? CHORD_COSTS.sameKeysByOther : CHORD_COSTS.keyByOther;
   let cost = 0;
   let opened = 0;
   for (const a of from.placed)
     for (const b of to.placed) {
       const rise = (a.key - b.key) * (a.finger - b.finger);
-      if (a.key === b.key) cost += a.finger === b.finger ? 0 : CHORD_COSTS.keyByOther;
-      else if (a.finger === b.finger) cost += isSingle ? CHORD_COSTS.slideFromSingle : CHORD_COSTS.slide;
+      if (a.key === b.key) cost += a.finger === b.finger ? 0 : byOther;
+      else if (a.finger === b.finger)
+        cost += isSingle && a.finger === 5 && isLeap(from, to) ? CHORD_COSTS.leap : slide;
       else if (rise < 0) cost += isSingle ? CHORD_COSTS.crossingSingle : CHORD_COSTS.crossing;
       else if (isSingle) opened = Math.max(opened, reached(a, b, reach));
     }
   return cost + opened;
+}
+
+/** Between a low bass and a chord of three or more that lies above it; thumb sides come first. */
+function isLeap(from: State, to: State): boolean {
+  const [bass, chord] = from.placed.length === 1 ? [from.placed, to.placed] : [to.placed, from.placed];
+  return bass.length === 1 && chord.length > 2 && bass[0].key > chord[chord.length - 1].key;
 }
 
 /** Low bass, then a chord: the hand opens as far as it lies, and goes over where it does not. */

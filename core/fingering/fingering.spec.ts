@@ -104,11 +104,32 @@ describe('fingering', () => {
               note.tick - (last.tick + last.length) >= 960 ||
               (partAt(note.tick) !== partAt(last.tick) && last.length >= 1920);
             if (isChords || isFree) return [];
-            const same = now.filter((n) => before.some((b) => b.finger === n.finger && b.midi !== n.midi));
+            // From a low bass to a chord of three above it, and back, the whole hand leaps.
+            const [bass, chord] = now.length === 1 ? [now, before] : [before, now];
+            const isLeap =
+              chord.length > 2 && notes === left && bass[0].midi < Math.min(...chord.map((n) => n.midi));
+            const same = now.filter((n) =>
+              before.some((b) => b.finger === n.finger && b.midi !== n.midi && !(isLeap && n.finger === 5)),
+            );
             return same.map((n) => `bar ${n.tick / 3840}: ${n.midi} by ${n.finger}`);
           });
           expect([song.title, rung, slides]).toEqual([song.title, rung, []]);
         }
+      }
+  });
+
+  it('keeps fingers that are pinned across one another, or one on two keys', () => {
+    for (const pinned of [
+      [1, 4, 2],
+      [3, 2, 2],
+      [1, 1, 1],
+    ])
+      for (const hand of ['left', 'right'] as const) {
+        const events = [
+          { keys: [48], afterRest: false, pinned: null },
+          { keys: [48, 52, 55], afterRest: false, pinned },
+        ];
+        expect(finger(events, hand, 8)[1]).toEqual(pinned);
       }
   });
 

@@ -1,19 +1,12 @@
 import { type HandNote, inTime } from '../hands';
 import { rungOf } from '../ladder';
-import { metreName, reachMm, spanMm } from '../music';
+import { type Metre, metreName, reachMm, spanMm } from '../music';
 import { type Part, partIndexAt } from '../parts';
-import { BLOCK, choosePattern, dress, fitsMetre, patternsOf } from '../patterns';
-import {
-  barAt,
-  type Choices,
-  type Finding,
-  indexAt,
-  type PlayedBar,
-  type PlayedNote,
-  type Profile,
-} from '../song';
+import { BLOCK, choosePattern, dress, fitsMetre, type Pattern, patternsOf, rootsInPart } from '../patterns';
+import { type Choices, type Finding, indexAt, type PlayedBar, type PlayedNote, type Profile } from '../song';
 import { isUnderMelody } from '../voicing';
 import { withSharedKeys } from './sharedKeys';
+import { isHeld, struckAgain } from './restrike';
 import type { PartHands, PartTask } from './task';
 import { handsUnderMelody } from './underMelody';
 import { offers, says } from '../sentences';
@@ -44,6 +37,9 @@ export function leftHand(task: PartTask): PartHands {
   const findings: Finding[] = [];
   if (chords === 'none') return { notes, findings, right };
   const inFull = new Set(task.playedInFull);
+  const roots = isMoving ? rootsInPart(task) : null;
+  const patternIn = (metre: Metre): Pattern =>
+    isMoving ? choosePattern(part.choices.pattern, metre, part.energy, task.ownPatterns).pattern : BLOCK;
   for (const voiced of task.voiced) {
     const { tick } = voiced.change;
     if (isUnderMelody(voiced.layout)) {
@@ -54,12 +50,14 @@ export function leftHand(task: PartTask): PartHands {
     }
     const dressed = dress({
       voiced,
-      patternIn: (metre) =>
-        isMoving ? choosePattern(part.choices.pattern, metre, part.energy, task.ownPatterns).pattern : BLOCK,
-      bars: isMoving ? barsIn(bars, tick, tick + voiced.length) : [wholeSpan(bars, tick, voiced.length)],
+      patternIn,
+      bars: isHeld(bars, voiced, patternIn)
+        ? struckAgain(bars, voiced, part.choices.restrike ?? (isMoving ? 'bar' : 'once'))
+        : barsIn(bars, tick, tick + voiced.length),
       melody: task.melody,
       longestNote: task.longestNote,
       profile: task.profile,
+      root: roots?.get(voiced.change.id) ?? voiced.voicing.keys[0],
       partEnd: part.toTick,
       songEnd: task.songEnd,
       refused: inFull.has(voiced.change.id),
@@ -116,12 +114,6 @@ export function barsIn(bars: readonly PlayedBar[], from: number, to: number): Pl
   let last = first;
   while (last + 1 < bars.length && bars[last + 1].tick < to) last++;
   return bars.slice(first, last + 1);
-}
-
-/** A block is struck once and held over bar lines: to the pattern code one long bar. */
-function wholeSpan(bars: readonly PlayedBar[], tick: number, length: number): PlayedBar {
-  const bar = barAt(bars, tick) as PlayedBar;
-  return { ...bar, tick, length, number: Math.max(1, bar.number) };
 }
 
 /** What is chosen for the part a tick lies in. */

@@ -9,11 +9,12 @@ import { choosePattern } from '../patterns';
 import { barAt } from '../song/bars';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, emptySong, type Profile, type Song } from '../song/schema';
-import { songs } from '../testing';
+import { songs, wholeBars } from '../testing';
 import { countAt } from './counts';
 
 const [lanterns, sluicegate] = DEMO_SONGS;
-const onRung = (song: Song, rung: number): Song => applyEdit(song, { kind: 'choose', choices: { rung } });
+const onRung = (song: Song, rung: number, pattern = song.choices.pattern): Song =>
+  applyEdit(song, { kind: 'choose', choices: { rung, pattern } });
 const profiles = fc.record({
   leftReach: fc.constantFrom(6, 7, 8, 9, 10),
   rightReach: fc.constantFrom(8),
@@ -113,10 +114,11 @@ describe('rungs and patterns', () => {
     expect(roots.join('')).toBe('AFDE');
   });
 
-  it('waltz: lowest, the others, the others; the last bar of a part thins and holds, the last of all is a block', () => {
+  it('waltz: the root low, the chord above it twice; the last bar of a part comes to rest, the last of all is a block', () => {
     const { left, parts, changes } = arrange(onRung(lanterns, 5), DEFAULT_PROFILE);
-    const [low, ...others] = changes[0].voicing.keys;
-    expect(struck(left, 0, 2880)).toBe(`${low} ${others.join('+')} ${others.join('+')}`);
+    // Am lies C E A: its root goes low, what is left of it stays where the hand is.
+    expect(struck(left, 0, 2880)).toBe('45 48+52 48+52');
+    expect(struck(left, 2880, 2 * 2880)).toBe('41 48+57 48+57');
     const end = parts[0].toTick;
     const lastBar = left.filter((n) => n.tick >= end - 2880 && n.tick < end);
     expect(new Set(lastBar.map((n) => n.tick)).size).toBe(2);
@@ -124,7 +126,34 @@ describe('rungs and patterns', () => {
     expect(struck(left, 23 * 2880, 24 * 2880)).toBe(changes[23].voicing.keys.join('+'));
   });
 
-  it('waltz on a four-note chord: lowest, then the other three', () => {
+  it('a waltz in place keeps the inversion: lowest, the others, the others', () => {
+    const { left, changes } = arrange(onRung(lanterns, 5, 'waltz-in-place'), DEFAULT_PROFILE);
+    const [low, ...others] = changes[0].voicing.keys;
+    expect(struck(left, 0, 2880)).toBe(`${low} ${others.join('+')} ${others.join('+')}`);
+  });
+
+  it('the second bar of one chord takes its fifth as the bass', () => {
+    const song = {
+      ...wholeBars(['E5', 'E5', 'E5', 'F5', 'E5'], ['C', 'N.C.', 'N.C.', 'F', 'C']),
+      metreMap: [{ tick: 0, numerator: 3, denominator: 4 as const }],
+    };
+    const inThree: Song = {
+      ...song,
+      melody: song.melody.map((n, i) => ({ ...n, tick: 2880 * i, length: 2880 })),
+      changes: [0, 3, 4].map((bar, i) => ({
+        ...song.changes[i],
+        id: `c${i}`,
+        symbol: ['C', 'F', 'C'][i],
+        tick: 2880 * bar,
+        length: 2880 * [3, 1, 1][i],
+      })),
+    };
+    const { left } = arrange(onRung(inThree, 5, 'waltz'), DEFAULT_PROFILE);
+    const bass = [0, 1, 2].map((bar) => left.find((n) => n.tick === 2880 * bar)?.midi);
+    expect(bass).toEqual([48, 43, 48]);
+  });
+
+  it('waltz on a four-note chord: the root, then the other three', () => {
     const { left, changes } = arrange(onRung(lanterns, 5), DEFAULT_PROFILE);
     const seventh = changes.find((c) => c.change.symbol === 'G7');
     const strikes = left.filter(
@@ -143,14 +172,14 @@ describe('rungs and patterns', () => {
 
   it('a small hand rocks 1 5 3 5', () => {
     const { left } = arrange(onRung(sluicegate, 5), { ...DEFAULT_PROFILE, leftReach: 7 });
-    expect(struck(left, 960, 960 + 1920)).toBe('55 62 59 62');
+    expect(struck(left, 960, 960 + 1920)).toBe('43 50 47 50');
   });
 
   it('says where it thinned, and can be refused', () => {
     const first = arrange(onRung(sluicegate, 5), DEFAULT_PROFILE);
     const thinned = first.findings.filter((f) => f.kind === 'thinned');
     expect(thinned[0].text).toBe(
-      'Rocking thins under C in bar 2: the right hand comes within two half steps.',
+      'Rocking thins under D7 in bar 4: the right hand comes within two half steps.',
     );
     const change = first.changes.find((c) => c.change.tick === thinned[0].tick);
     const refused = applyEdit(onRung(sluicegate, 5), {
@@ -170,7 +199,9 @@ describe('rungs and patterns', () => {
     };
     expect(chosen('auto', 3, 4)).toEqual(['waltz', null]);
     expect(chosen('auto', 4, 4)).toEqual(['rocking', null]);
-    expect(chosen('auto', 6, 8)).toEqual(['block', null]);
+    expect(chosen('auto', 2, 2)).toEqual(['rocking', null]);
+    for (const eighths of [3, 6, 9, 12]) expect(chosen('auto', eighths, 8)).toEqual(['jig', null]);
+    expect(chosen('auto', 5, 4)).toEqual(['block', null]);
     expect(chosen('rocking', 2, 4)).toEqual(['rocking', null]);
     expect(chosen('waltz', 4, 4)).toEqual(['block', 'metre']);
     expect(chosen('Waltz', 3, 4)).toEqual(['block', 'unknown']);

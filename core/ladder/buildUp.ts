@@ -11,7 +11,7 @@ export interface BuildUpStep {
 
 /** Outer notes first, inner ones later: two notes, then the third added, then all. */
 export const BUILD_UP: readonly BuildUpStep[] = [
-  { notes: 2, name: 'Two notes', choices: { rung: TWO_NOTES, layout: 'shell' } },
+  { notes: 2, name: 'Two notes', choices: { rung: TWO_NOTES, layout: 'block' } },
   { notes: 3, name: 'Three', choices: { rung: BLOCKS, layout: 'three' } },
   { notes: 4, name: 'Whole', choices: { rung: BLOCKS, layout: 'block' } },
 ];

@@ -58,7 +58,7 @@ describe('the ladder', () => {
       buildUpAfter({ rung, layout }).choices;
     expect(after(3, 'shell')).toEqual({ rung: 4, layout: 'three' });
     expect(after(4, 'three')).toEqual({ rung: 4, layout: 'block' });
-    expect(after(4, 'block')).toEqual({ rung: 3, layout: 'shell' });
-    expect(after(4, 'root')).toEqual({ rung: 3, layout: 'shell' });
+    expect(after(4, 'block')).toEqual({ rung: 3, layout: 'block' });
+    expect(after(4, 'root')).toEqual({ rung: 3, layout: 'block' });
   });
 });

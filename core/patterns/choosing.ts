@@ -12,7 +12,7 @@ export function patternsOf(own: readonly OwnPattern[]): readonly Pattern[] {
 }
 
 function asPattern({ id, name, base, beats, events }: OwnPattern): Pattern {
-  return { id, name, base, metres: [], beats, holdsUpTo: 0, energy: 3, events, closer: null };
+  return { id, name, base, metres: [], beats, holdsUpTo: 0, energy: 3, events };
 }
 
 /** Whether a pattern is made for a metre. */
@@ -45,10 +45,10 @@ export function choosePattern(
   return fitsMetre(chosen, metre) ? { pattern: chosen, refused: null } : { pattern: BLOCK, refused: 'metre' };
 }
 
-/** The moving row made for a metre whose energy is nearest; the block where there is none. */
+/** The moving row made for a metre, its bass on the root, whose energy is nearest; the block where there is none. */
 function proposedFor(metre: Metre, energy: number): Pattern {
   const fitting = PATTERNS.filter(
-    (pattern) => pattern !== BLOCK && pattern.metres.length > 0 && fitsMetre(pattern, metre),
+    (pattern) => pattern.base === 'root' && pattern.metres.length > 0 && fitsMetre(pattern, metre),
   );
   const off = ({ energy: own }: Pattern): number => Math.abs(own - energy);
   return fitting.reduce((best, pattern) => (off(pattern) < off(best) ? pattern : best), fitting[0] ?? BLOCK);

@@ -1,5 +1,10 @@
-/** Members of a root-based row are numbers (1, 3, 5, 8 …); a voicing-based row names keys of the voicing. */
-export type PatternMember = number | 'lowest' | 'others' | 'all';
+/**
+ * What an event strikes. Members of a root-based row are numbers (1, 3, 5, 8, 10 …) above the root or slash bass;
+ * 'peak' is the top of a broken figure, the octave where the melody has the third, else a third; 'second bass' is the
+ * fifth, low, as the second bass of the same chord. 'upper' is the chord above a low bass: the keys of the voicing
+ * without the root. A voicing-based row names keys of the voicing, so that inversion and pins stay.
+ */
+export type PatternMember = number | 'peak' | 'second bass' | 'upper' | 'lowest' | 'others' | 'all';
 
 export interface PatternEvent {
   /** In quarter beats from the pattern's start. */
@@ -22,11 +27,14 @@ export interface Pattern {
   /** 1 calm … 5 driving: where a section's energy asks for it. */
   readonly energy: number;
   readonly events: readonly PatternEvent[];
-  /** The same with keys closer together, where the hand or the melody leaves less room. */
-  readonly closer: readonly PatternEvent[] | null;
 }
 
 /** Single members one after another, in eighths. */
-export function eighths(...members: number[]): PatternEvent[] {
+export function eighths(...members: (number | 'peak')[]): PatternEvent[] {
   return members.map((member, i) => ({ onset: i / 2, length: 0.5, members: [member] }));
+}
+
+/** One event a beat of a quarter. */
+export function quarters(...beats: PatternMember[]): PatternEvent[] {
+  return beats.map((member, i) => ({ onset: i, length: 1, members: [member] }));
 }

@@ -1,4 +1,4 @@
-import { eighths, type Pattern } from './pattern';
+import { eighths, type Pattern, quarters } from './pattern';
 
 /** Member to play where the chord has none of that number: a chord without a third, a triad's seventh. */
 export const SUBSTITUTES: Record<number, number> = { 3: 5, 5: 8, 7: 8, 9: 8, 10: 8 };
@@ -13,36 +13,55 @@ export const BLOCK: Pattern = {
   holdsUpTo: 0,
   energy: 1,
   events: [{ onset: 0, length: 0, members: ['all'] }],
-  closer: null,
 };
 
-/** One row a pattern; each is substituted into every chord. */
+/** One row a pattern; each is substituted into every chord. Source: common practice of accompanying at the piano. */
 export const PATTERNS: readonly Pattern[] = [
   BLOCK,
   {
     id: 'waltz',
     name: 'Waltz',
+    base: 'root',
+    metres: ['3/4'],
+    // Over two bars: the second bar of the same chord takes its fifth low.
+    beats: 6,
+    holdsUpTo: 1,
+    energy: 3,
+    events: quarters(1, 'upper', 'upper', 'second bass', 'upper', 'upper'),
+  },
+  {
+    id: 'waltz-in-place',
+    name: 'Waltz in place',
     base: 'voicing',
     metres: ['3/4'],
     beats: 3,
     holdsUpTo: 1,
-    energy: 3,
-    events: [
-      { onset: 0, length: 1, members: ['lowest'] },
-      { onset: 1, length: 1, members: ['others'] },
-      { onset: 2, length: 1, members: ['others'] },
-    ],
-    closer: null,
+    energy: 2,
+    events: quarters('lowest', 'others', 'others'),
   },
   {
     id: 'rocking',
     name: 'Rocking',
     base: 'root',
-    metres: ['2/4', '4/4'],
+    metres: ['2/4', '4/4', '2/2'],
     beats: 2,
     holdsUpTo: 0,
     energy: 3,
-    events: eighths(1, 5, 8, 5),
-    closer: eighths(1, 5, 3, 5),
+    events: eighths(1, 5, 'peak', 5),
+  },
+  {
+    id: 'jig',
+    name: 'Jig',
+    base: 'root',
+    metres: ['6/8', '9/8', '12/8', '3/8'],
+    beats: 3,
+    holdsUpTo: 0,
+    energy: 3,
+    events: [
+      { onset: 0, length: 1, members: [1] },
+      { onset: 1, length: 0.5, members: [5] },
+      { onset: 1.5, length: 1, members: ['peak'] },
+      { onset: 2.5, length: 0.5, members: [5] },
+    ],
   },
 ];

@@ -81,6 +81,8 @@ export const choicesSchema = z.object({
   /** Octaves the right hand is shown away from where it is played, for learning. */
   shownOctave: z.union([z.literal(-1), z.literal(0), z.literal(1)]),
   firstHand: z.enum(['right', 'left', 'chords']),
+  /** How often a long chord that is held is struck again; absent: once on the rung of blocks, each bar as a pattern. */
+  restrike: z.enum(['once', 'bar', 'half']).optional(),
 });
 
 /** How a song is cut into parts while the pianist has not placed every cut. */

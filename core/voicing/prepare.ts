@@ -4,6 +4,7 @@ import {
   classAbove,
   gotOrMade,
   type Key,
+  KEYBOARDS,
   keyName,
   reachMm,
   rememberEach,
@@ -15,6 +16,7 @@ import { candidatesFor } from './candidates';
 import { isUnderMelody, type SolvedLayout } from './members';
 import { solve, type Spot } from './solver';
 import { type FixedBy, type FixedKeys, type VoicingTask } from './task';
+import { pairsOf } from './twoNotes';
 import { chordUnder } from './underMelody';
 import { atTheEnds } from './ends';
 import { type Voicing, voicingOf } from './voicing';
@@ -90,10 +92,17 @@ export function prepare(task: VoicingTask): Ready {
       ? options
       : finder.crossing(symbol, chord, layout, length, context);
   };
+  const { high } = KEYBOARDS[task.profile.keyboard];
+  const highest = new Map<number, number>();
+  for (const { tick, midi } of task.melody) {
+    const part = task.partOf(tick);
+    highest.set(part, Math.max(highest.get(part) ?? 0, midi));
+  }
+  const hasOctaveAbove = (part: number): boolean => (highest.get(part) ?? 0) + 12 <= high;
   const sounding = task.changes.filter((c) => c.chord !== null && c.length > 0);
   for (const change of sounding) {
     const part = task.partOf(change.tick);
-    if (task.fixed.has(change.id) || raised.has(part)) continue;
+    if (task.fixed.has(change.id) || raised.has(part) || !hasOctaveAbove(part)) continue;
     if (!optionsOf(change, change.chord as Chord, task.layoutOf(change))) raised.set(part, change);
   }
   const prepared = sounding.map((change): Prepared => {
@@ -117,8 +126,13 @@ export function prepare(task: VoicingTask): Ready {
     return { change, chord, key, layout, options, fixedBy: null, closeHands };
   });
   const playable = prepared.filter((p) => p.options.candidates.length > 0);
+  const candidatesOf = (p: Prepared, i: number): readonly Voicing[] => {
+    const [isFirst, isLast] = [i === 0, i === playable.length - 1];
+    const all = task.endsAreFree ? p.options.candidates : atTheEnds(p, isFirst, isLast);
+    return task.playsTwo?.(p.change) ? pairsOf(p, all, !task.endsAreFree && (isFirst || isLast)) : all;
+  };
   const spots = playable.map((p, i): Spot => ({
-    candidates: task.endsAreFree ? p.options.candidates : atTheEnds(p, i === 0, i === playable.length - 1),
+    candidates: candidatesOf(p, i),
     place: {
       firstOrLast: i === 0 || i === playable.length - 1,
       register: task.registerOf(p.change),

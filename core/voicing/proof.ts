@@ -3,8 +3,7 @@ import type { Part } from '../parts';
 import { movementOf, rootPositionLine } from './baseline';
 import { leftBounds } from './bounds';
 import { voice } from './voice';
-import { taskFor, voiceFresh } from './voiceParts';
-import type { VoicedSong } from './voiced';
+import { playsTwoIn, semitonesOf, taskFor, twoWhereAsked, voiceFresh } from './voiceParts';
 import { PURE_WEIGHTS } from './weights';
 
 /** How near the chords of a song come to the least movement possible, in half steps summed over all voices. */
@@ -34,8 +33,10 @@ export function movementProof(
   const task = taskFor(song, profile, played, parts);
   const shared = voiceFresh(song, profile, played, parts);
   if (shared.voiced.length < 2) return null;
-  const pure = { ...task, weights: PURE_WEIGHTS };
-  const [ours, alone, least] = [shared, voice(task), voice(pure)].map(semitonesOf);
+  const pure = { ...task, weights: PURE_WEIGHTS, playsTwo: playsTwoIn(parts) };
+  const [ours, alone, least] = [shared, twoWhereAsked(task, parts, voice(task)), voice(pure)].map(
+    semitonesOf,
+  );
   const line = shared.voiced.map((v) => v.voicing);
   const chords = shared.voiced.map((v) => v.chord);
   return {
@@ -47,8 +48,4 @@ export function movementProof(
     byPins: task.fixed.size === 0 ? 0 : least - semitonesOf(voice({ ...pure, fixed: new Map() })),
     byEnds: least - semitonesOf(voice({ ...pure, endsAreFree: true })),
   };
-}
-
-function semitonesOf({ voiced }: VoicedSong): number {
-  return voiced.reduce((sum, v) => sum + (v.step?.semitones ?? 0), 0);
 }

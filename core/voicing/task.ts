@@ -26,6 +26,8 @@ export interface VoicingTask {
   readonly closeHandsOf?: (change: PlayedChange) => CloseHands | null;
   readonly keyAt: (tick: number) => Key;
   readonly fixed: ReadonlyMap<string, FixedKeys>;
+  /** Two notes of a change are played, any of its voicings': for telling the least they could move. */
+  readonly playsTwo?: (change: PlayedChange) => boolean;
   /** The first and the last chord may lie in any way: for telling what their rules cost. */
   readonly endsAreFree?: boolean;
 }

@@ -75,6 +75,12 @@ describe('relaxing when there is no room', () => {
     expect(a.changes).toHaveLength(2);
   });
 
+  it('raises no melody beyond the keyboard', () => {
+    const a = arrange(wholeBars(['C7', 'C2'], ['C', 'C']), { ...DEFAULT_PROFILE, keyboard: 61 });
+    expect([a.raisedParts, a.right.map((n) => n.midi)]).toEqual([[], [96, 36]]);
+    expect(a.findings.map((f) => f.kind)).toContain('crossing');
+  });
+
   it('finds something for a hand of a sixth on a root-position thirteenth', () => {
     const song = applyEdit(wholeBars(['C6'], ['C13']), { kind: 'choose', choices: { layout: 'root' } });
     const [change] = arrange(song, { ...DEFAULT_PROFILE, leftReach: 6 }).changes;

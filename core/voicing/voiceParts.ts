@@ -14,12 +14,11 @@ import type { Sounding } from './bounds';
 import type { SolvedLayout } from './members';
 import { shareVoicings } from './sharing';
 import { type FixedKeys, type VoicingTask } from './task';
+import { withTwoNotes } from './twoNotes';
 import { alternativesAt, voice, type VoicingMemory } from './voice';
 import { type Alternative, type VoicedSong } from './voiced';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS } from './weights';
 
-/** Layouts of two notes: where the rung asks for two they stay, others become shells. */
-const TWO_NOTES: readonly string[] = ['partial', 'shell', 'fifth'];
 /** Half steps from the left hand's register to middle C. */
 const SINGING_REGISTER = 5;
 
@@ -33,7 +32,7 @@ export function voiceParts(
   const signature = signatureOf(song, profile, parts);
   if (last?.played === played && last.signature === signature) return last.result;
   const task = taskFor(song, profile, played, parts);
-  const result = shareVoicings(task, parts, voice(task, memory), memory);
+  const result = twoWhereAsked(task, parts, shareVoicings(task, parts, voice(task, memory), memory));
   last = { played, signature, result };
   return result;
 }
@@ -66,7 +65,21 @@ export function voiceFresh(
   parts: readonly Part[],
 ): VoicedSong {
   const task = taskFor(song, profile, played, parts);
-  return shareVoicings(task, parts, voice(task));
+  return twoWhereAsked(task, parts, shareVoicings(task, parts, voice(task)));
+}
+
+/** The song as voiced, with two notes of each chord where the rung asks for two. */
+export function twoWhereAsked(
+  { profile }: VoicingTask,
+  parts: readonly Part[],
+  song: VoicedSong,
+): VoicedSong {
+  return withTwoNotes(song, playsTwoIn(parts), profile);
+}
+
+/** Whether a change stands on a rung of two notes. */
+export function playsTwoIn(parts: readonly Part[]): (change: PlayedChange) => boolean {
+  return ({ tick }) => rungOf(parts[partIndexAt(parts, tick)].choices).chords === 'two notes';
 }
 
 /** Ranked voicings for one change of the song, everything else solved round each. */
@@ -88,10 +101,12 @@ export function optimumSemitones(
   played: PlayedSong,
   parts: readonly Part[],
 ): number {
-  return semitonesOf(voice({ ...taskFor(song, profile, played, parts), weights: PURE_WEIGHTS }));
+  const task = taskFor(song, profile, played, parts);
+  return semitonesOf(voice({ ...task, weights: PURE_WEIGHTS, playsTwo: playsTwoIn(parts) }));
 }
 
-function semitonesOf({ voiced }: VoicedSong): number {
+/** Half steps of all voices from chord to chord. */
+export function semitonesOf({ voiced }: VoicedSong): number {
   return voiced.reduce((sum, v) => sum + (v.step?.semitones ?? 0), 0);
 }
 
@@ -135,7 +150,6 @@ function layoutOf(change: PlayedChange, choices: Part['choices']): SolvedLayout 
   const { chords } = rungOf(choices);
   if (chords === 'bass') return 'bass';
   const wanted = change.layout ?? choices.layout;
-  if (chords === 'two notes') return TWO_NOTES.includes(wanted) ? wanted : 'shell';
   // A voice sings a whole part: for a single change the block is meant.
   return wanted === 'singing' ? 'block' : wanted;
 }

@@ -28,7 +28,7 @@ describe('a part in words, for those who do not see the seam', () => {
 
   it('tells a moving left hand strike by strike', () => {
     const [am] = partSummary(onRung(DEMO_SONGS[0], 5), 0).filter((line) => line.startsWith('Am'));
-    expect(am).toBe('Am with A, on 1 of bar 1. Left hand: C, then E A, then E A.');
+    expect(am).toBe('Am with A, on 1 of bar 1. Left hand: A, then C E, then C E.');
   });
 
   it('names every key the left hand strikes, and no other: all songs, rungs and parts', () => {

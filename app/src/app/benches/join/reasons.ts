@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import type { Fill } from '@joined-hands/core/fills';
 import { inversionName } from '@joined-hands/core/harmony';
 import { classNameOf, typeset } from '@joined-hands/core/music';
-import { AUTO, fitsMetre, patternsOf } from '@joined-hands/core/patterns';
+import { AUTO, BLOCK, fitsMetre, patternsOf } from '@joined-hands/core/patterns';
 import { barAt, type Choices } from '@joined-hands/core/song';
 import { type Alternative, LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import {
@@ -55,6 +55,21 @@ export class Reasons {
     { value: 'left', label: 'Left' },
     { value: 'chords', label: 'Chords list' },
   ];
+
+  protected readonly restrikes: readonly ChoiceOption<NonNullable<Choices['restrike']>>[] = [
+    { value: 'once', label: 'Once' },
+    { value: 'bar', label: 'Each bar' },
+    { value: 'half', label: 'Half bars' },
+  ];
+  /** Chords are held as they are, so that a long one may be struck again. */
+  protected readonly holdsChords = computed(() => {
+    const { chords, isMoving } = this.bench.rungRow();
+    const choices = this.bench.part()?.choices;
+    return chords !== 'none' && choices?.layout !== 'singing' && (!isMoving || choices?.pattern === BLOCK.id);
+  });
+  protected readonly restrike = computed(
+    () => this.bench.part()?.choices.restrike ?? (this.bench.rungRow().isMoving ? 'bar' : 'once'),
+  );
 
   protected readonly title = computed(() => this.with(voicingName));
   protected readonly letters = computed(

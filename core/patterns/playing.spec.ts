@@ -1,0 +1,98 @@
+import { describe, expect, it } from 'vitest';
+import { TUNES_APART, UNSEEN_TUNES } from '../../demo/kept-apart';
+import { DEMO_SONGS } from '../../demo/songs';
+import { LATER_TUNES, TEST_TUNES } from '../../demo/tunes';
+import type { Arrangement } from '../arrangement';
+import { arrange } from '../arrange/song';
+import { bassOf, membersOf } from '../music/chord';
+import { chroma } from '../music/pitch';
+import { DEFAULT_PROFILE, type Profile } from '../song/schema';
+import { within } from '../song/bars';
+
+const SONGS = [...DEMO_SONGS, ...TEST_TUNES, ...LATER_TUNES, ...TUNES_APART, ...UNSEEN_TUNES];
+/** Where no moving pattern is made for the metre. */
+const HAS_PATTERN = SONGS.filter(
+  ({ metreMap: [{ numerator, denominator }] }) => `${numerator}/${denominator}` !== '5/4',
+);
+
+/** What is struck for each chord in each bar outside the pick-up, with the melody that sounds there. */
+function barsOf(a: Arrangement) {
+  return a.changes.flatMap((c) =>
+    a.played.bars.flatMap((bar) => {
+      const from = Math.max(bar.tick, c.change.tick);
+      const to = Math.min(bar.tick + bar.length, c.change.tick + c.change.length);
+      const left = within(a.left, from, to).filter((n) => n.from === c.change.id);
+      if (from >= to || bar.number === 0 || left.length === 0) return [];
+      const right = a.right.filter((n) => n.tick < to && n.tick + n.length > from);
+      return [{ bar: bar.number, change: c, from, left, right, isFirst: from === c.change.tick }];
+    }),
+  );
+}
+
+describe.each([8, 10] as const)('what moves on the fifth rung, for a hand of %i', (leftReach) => {
+  const profile: Profile = { ...DEFAULT_PROFILE, leftReach };
+  const played = HAS_PATTERN.map((song) => {
+    const choices = { ...song.choices, rung: 5, pattern: 'auto', layout: 'block' as const };
+    return [song.title, arrange({ ...song, choices }, profile, { withoutFingers: true })] as const;
+  });
+
+  it.each(played)('has the root, or the written bass, where each chord begins: %s', (_, a) => {
+    for (const { bar, change, left, from, isFirst } of barsOf(a)) {
+      const lowest = Math.min(...left.filter((n) => n.tick === from).map((n) => n.midi)) % 12;
+      const root = chroma(bassOf(change.chord));
+      const fifth = membersOf(change.chord).find(({ number }) => number === 5)?.chroma;
+      // The second bar of a waltz may have the fifth.
+      expect([bar, lowest === root || (!isFirst && lowest === fifth)]).toEqual([bar, true]);
+    }
+  });
+
+  it.each(played)('lets the third sound with every chord in every bar: %s', (_, a) => {
+    for (const { bar, change, left, right } of barsOf(a)) {
+      const third = membersOf(change.chord).find(({ number }) => [2, 3, 4].includes(number))?.chroma;
+      const sounds = third === undefined || [...left, ...right].some((n) => n.midi % 12 === third);
+      expect([bar, change.change.symbol, sounds]).toEqual([bar, change.change.symbol, true]);
+    }
+  });
+
+  it.each(played)('stays below the tune, and keeps each bass in one octave inside a part: %s', (_, a) => {
+    for (const { bar, left, right } of barsOf(a)) {
+      const under = Math.min(128, ...right.map((n) => n.midi));
+      expect([bar, Math.max(...left.map((n) => n.midi)) < under]).toEqual([bar, true]);
+    }
+    const given = new Set(a.findings.filter(({ kind }) => kind === 'thinned').map(({ tick }) => tick));
+    for (const { fromTick, toTick } of a.parts) {
+      const roots = a.left.filter(
+        (n) =>
+          n.source === 'pattern' &&
+          n.tick >= fromTick &&
+          n.tick < toTick &&
+          a.changes.some(
+            ({ change, chord }) => change.tick === n.tick && chroma(bassOf(chord)) === n.midi % 12,
+          ) &&
+          a.left.filter((other) => other.tick === n.tick).length === 1 &&
+          !given.has(n.tick),
+      );
+      const octaves = new Map<number, Set<number>>();
+      for (const { midi } of roots) octaves.set(midi % 12, (octaves.get(midi % 12) ?? new Set()).add(midi));
+      expect([...octaves.values()].filter(({ size }) => size > 1).map((set) => [...set])).toEqual([]);
+    }
+  });
+});
+
+describe('a long chord that is held', () => {
+  const [song] = DEMO_SONGS.filter(({ id }) => id === 'demo-rain');
+  const strikes = (rung: number, restrike?: 'once' | 'bar' | 'half', pattern = 'block'): number[] => {
+    const changes = [{ ...song.changes[0], tick: 0, length: 4 * 3840 }];
+    const choices = { ...song.choices, rung, pattern, layout: 'block' as const, restrike };
+    const a = arrange({ ...song, pickup: 0, melody: [], changes, choices, cuts: [] }, DEFAULT_PROFILE);
+    return [...new Set(a.left.map(({ tick }) => tick / 3840))].filter((bar) => bar < 2);
+  };
+
+  it('is struck once, each bar, or each half bar, as chosen', () => {
+    expect(strikes(4)).toEqual([0]);
+    expect(strikes(4, 'bar')).toEqual([0, 1]);
+    expect(strikes(4, 'half')).toEqual([0, 0.5, 1, 1.5]);
+    expect(strikes(5)).toEqual([0, 1]);
+    expect(strikes(5, 'once')).toEqual([0]);
+  });
+});

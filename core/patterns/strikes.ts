@@ -1,0 +1,91 @@
+import { TICKS_PER_QUARTER } from '../music';
+import type { PlayedBar } from '../song';
+import { endingKeys, type FigureContext, keysOf } from './members';
+import type { Pattern, PatternMember } from './pattern';
+
+/** Keys struck together. */
+export interface Strike {
+  readonly tick: number;
+  readonly length: number;
+  readonly keys: readonly number[];
+}
+
+/** The stretch of one chord in one bar. */
+export interface Stretch {
+  readonly bar: PlayedBar;
+  readonly start: number;
+  readonly end: number;
+  /** The first bar line from which the chord fills bars. */
+  readonly firstBar: number;
+  /** The part ends with it: its figure thins, then holds. */
+  readonly isLastOfPart: boolean;
+}
+
+/**
+ * A pattern on one chord in one bar. A chord shorter than the pattern gets its first part; the last bar of a part has the
+ * figure up to its middle, then root and third are held.
+ */
+export function strikesOf(context: FigureContext, pattern: Pattern, stretch: Stretch): Strike[] {
+  const { end, isLastOfPart } = stretch;
+  const holdFrom = isLastOfPart ? holdingFrom(pattern, stretch) : end;
+  const strikes: Strike[] = [];
+  const played = eventsUpTo(pattern, stretch, holdFrom);
+  const events =
+    holdFrom < end ? comingToRest(played, holdFrom - stretch.start) : withThird(context, pattern, played);
+  for (const { tick, length, members } of events)
+    strikes.push({ tick, length: Math.min(length, holdFrom - tick), keys: keysOf(context, members) });
+  if (holdFrom < end) strikes.push({ tick: holdFrom, length: end - holdFrom, keys: endingKeys(context) });
+  return strikes;
+}
+
+interface Struck {
+  readonly tick: number;
+  readonly length: number;
+  readonly members: readonly PatternMember[];
+}
+
+function eventsUpTo({ beats, events }: Pattern, stretch: Stretch, to: number): Struck[] {
+  const cycle = beats * TICKS_PER_QUARTER;
+  const found: Struck[] = [];
+  for (let at = stretch.start - phaseAt(cycle, stretch); at < to; at += cycle)
+    for (const { onset, length, members } of events) {
+      const tick = at + Math.round(onset * TICKS_PER_QUARTER);
+      if (tick >= stretch.start && tick < to)
+        found.push({ tick, length: Math.round(length * TICKS_PER_QUARTER), members });
+    }
+  return found;
+}
+
+/** Before a hold that comes within a beat there is time for the bass alone. */
+function comingToRest(played: readonly Struck[], ticks: number): readonly Struck[] {
+  return ticks > TICKS_PER_QUARTER
+    ? played
+    : played.slice(0, 1).map((first) => ({ ...first, length: ticks }));
+}
+
+/** A chord too short for the peak of its figure has the third in the place of its last fifth, where nothing else sounds it. */
+function withThird(
+  { peak }: FigureContext,
+  { events }: Pattern,
+  played: readonly Struck[],
+): readonly Struck[] {
+  const hasPeak = ({ members }: { readonly members: readonly PatternMember[] }): boolean =>
+    members.includes('peak');
+  if (peak === 8 || !events.some(hasPeak) || played.some(hasPeak)) return played;
+  const last = played.findLastIndex(({ members }) => members.includes(5));
+  return last < 0 ? played : played.with(last, { ...played[last], members: [3] });
+}
+
+/** Where a pattern of more than a bar stands when a bar of its chord begins; others begin anew with each bar. */
+function phaseAt(cycle: number, { bar, start, firstBar }: Stretch): number {
+  return cycle > bar.length && start === bar.tick ? (start - firstBar) % cycle : 0;
+}
+
+/** Where the figure of a part's last bar comes to rest: after its first strike in three, else half way. */
+function holdingFrom({ events }: Pattern, { bar, start, end }: Stretch): number {
+  const { numerator, denominator } = bar.metre;
+  const isInThree = numerator === 3;
+  const middle = isInThree ? (4 * TICKS_PER_QUARTER) / denominator : (end - start) / 2;
+  const first = Math.round((events[0]?.length ?? 0) * TICKS_PER_QUARTER);
+  return Math.min(end, start + Math.max(first, Math.round(middle)));
+}
