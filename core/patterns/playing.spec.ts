@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { TUNES_APART, UNSEEN_TUNES } from '../../demo/kept-apart';
+import { TUNES_APART } from '../../demo/kept-apart';
+import { UNSEEN_TUNES } from '../../demo/unseen';
 import { DEMO_SONGS } from '../../demo/songs';
 import { LATER_TUNES, TEST_TUNES } from '../../demo/tunes';
 import type { Arrangement } from '../arrangement';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { TUNES_APART, UNSEEN_TUNES } from '../../demo/kept-apart';
+import { TUNES_APART } from '../../demo/kept-apart';
+import { UNSEEN_TUNES } from '../../demo/unseen';
 import { marksOf } from '../../demo/marked';
 import { DEMO_SONGS } from '../../demo/songs';
 import { LATER_TUNES, TEST_TUNES } from '../../demo/tunes';
