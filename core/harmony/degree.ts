@@ -100,6 +100,14 @@ function pairJob(ii: Chord, five: Chord | null, after: Chord | null, key: Key): 
   return `ii–V of ${numeralOf({ ...after, type: triadLike(after) }, key)}`;
 }
 
+/** Numerals by half steps above the tonic, in the case of the chord the key has there. */
+const NUMERALS_OF: Record<Key['mode'], Record<number, string>> = { major: {}, minor: {} };
+for (const mode of ['major', 'minor'] as const)
+  for (const [step, kind] of Object.entries(DIATONIC[mode])) {
+    const numeral = (mode === 'major' ? NUMERALS : NUMERALS_MINOR)[Number(step)];
+    NUMERALS_OF[mode][Number(step)] = kind === 'M' ? numeral : numeral.toLowerCase();
+  }
+
 function isSeventh(chord: Chord): boolean {
   return chord.type.semitones.includes(4) && chord.type.semitones.includes(10);
 }
@@ -123,7 +131,12 @@ function jobOf(chord: Chord, next: Chord | null, key: Key, step: number): string
   if (next && isDominant(chord) && !diatonic && fall === 1) return 'a half step above the next: ♭II for V';
   if (quality(chord) === 'd' && !diatonic && next && [1, 11].includes(fall)) return 'passing diminished';
   if (step === 7 && isDominant(chord)) return next && fall === 7 ? 'dominant, leads home' : 'dominant';
+  const goal = (step + 5) % 12;
+  if (isSeventh(chord) && DIATONIC[key.mode][goal]) return `would lead to ${NUMERALS_OF[key.mode][goal]}`;
   if (step === 7 && quality(chord) === 's') return 'dominant, suspended';
+  if (isOfHarmonicMinor(chord, key, step)) return 'of harmonic minor, leads home by its raised seventh';
+  if (key.mode === 'minor' && step === 10 && diatonic)
+    return next && above(key, next) === 3 ? 'leads to the relative major' : 'subtonic';
   if (diatonic || quality(chord) === 's') return DIATONIC_JOBS[key.mode][step] ?? 'of the key';
   const borrowed = DIATONIC[key.mode === 'major' ? 'minor' : 'major'][step] === quality(chord);
   return borrowed
@@ -148,10 +161,14 @@ const DIATONIC_JOBS: Record<Key['mode'], Record<number, string>> = {
     5: 'subdominant',
     7: 'dominant',
     8: 'stands in for the tonic or subdominant',
-    10: 'leads to the relative major',
     11: 'stands in for the dominant',
   },
 };
+
+/** III+ and the chords of the raised seventh degree are made of the notes of harmonic minor. */
+function isOfHarmonicMinor(chord: Chord, key: Key, step: number): boolean {
+  return key.mode === 'minor' && step === 3 && quality(chord) === 'a';
+}
 
 /** The next chord without its seventh, so that "V of ii" does not become "V of ii7". */
 function triadLike(chord: Chord): Chord['type'] {

@@ -52,6 +52,39 @@ describe('degree and job', () => {
     expect(degreeOf(chord('Fm'), chord('C'), C).job).toBe('borrowed from C minor');
     expect(degreeOf(chord('G7'), chord('C'), C).job).toBe('dominant, leads home');
     expect(degreeOf(chord('C'), chord('F'), C).job).toBe('tonic, home');
+    expect(degreeOf(chord('C7'), chord('F'), C).job).toBe('V of IV');
+    expect(degreeOf(chord('C7'), chord('Am'), C).job).toBe('would lead to IV');
+    expect(degreeOf(chord('E7'), chord('F'), C).job).toBe('would lead to vi');
+    expect(degreeOf(chord('G7b9'), chord('C'), C)).toMatchObject({
+      numeral: 'V7♭9',
+      job: 'dominant, leads home',
+    });
+    expect(degreeOf(chord('G7'), chord('Am'), C).job).toBe('dominant');
+  });
+
+  it('knows the chords of a minor key by what they do', () => {
+    const Am = { tonic: { letter: 'A' as const, alter: 0 as const }, mode: 'minor' as const };
+    const jobs = (...symbols: string[]): string[] =>
+      symbols.map(
+        (symbol, i) => degreeOf(chord(symbol), symbols[i + 1] ? chord(symbols[i + 1]) : null, Am).job,
+      );
+    expect(jobs('G', 'C', 'G', 'F')).toEqual([
+      'leads to the relative major',
+      'relative major',
+      'subtonic',
+      'stands in for the tonic or subdominant',
+    ]);
+    expect(jobs('Caug', 'Am')).toEqual([
+      'of harmonic minor, leads home by its raised seventh',
+      'tonic, home',
+    ]);
+    expect(jobs('G#dim7', 'Am', 'E7', 'Am')).toEqual([
+      'stands in for the dominant',
+      'tonic, home',
+      'dominant, leads home',
+      'tonic, home',
+    ]);
+    expect(nameKeys([60, 64, 68], Am)[0].reason).toMatch(/in the key/);
   });
 });
 

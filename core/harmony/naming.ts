@@ -38,7 +38,9 @@ export function nameKeys(keys: readonly number[], key: Key): ChordName[] {
   const sorted = [...keys].sort((a, b) => a - b);
   const sounding = new Set(sorted.map((k) => k % 12));
   const names: ChordName[] = [];
-  const scale = new Set(scaleOf(key).map(chroma));
+  // In minor the raised seventh belongs to the key: III+ and vii°7 are chords of it.
+  const leading = key.mode === 'minor' ? [classAbove(key.tonic, '7M')] : [];
+  const scale = new Set([...scaleOf(key), ...leading].map(chroma));
   for (let root = 0; root < 12; root++) {
     for (const type of CHORD_TYPES) {
       const chromas = type.semitones.map((s) => (root + s) % 12);

@@ -20,7 +20,7 @@ describe('a chord that fights the tune', () => {
     const song = wholeBars(['F5', 'E5'], ['C', 'C']);
     const [rub, ...others] = findingsOf(song, 'rub');
     expect(others).toEqual([]);
-    expect(rub.text).toBe('F rubs with C: the 11 over a major third, for 4 beats on 1.');
+    expect(rub.text).toBe('F rubs with C: the 11 over a major third, for 4 beats on 1 of bar 1.');
     expect(rub.remedies[0]).toBe('Leave out the E');
     expect(rub.fixes?.length).toBeGreaterThanOrEqual(4);
     for (const { edit, label } of rub.fixes ?? []) {

@@ -46,14 +46,15 @@ export const rubFindings = rememberLast((played: PlayedSong, voiced: readonly Vo
     const fixes = remediesOf(played, under, place.v, place.next);
     const bar = barAt(played.bars, under.tick);
     const letter = typeset(classNameOf(under.note.pitch));
-    const beats = Math.round((10 * under.ticks) / pulseTicks(bar.metre)) / 10;
+    const beats = under.ticks / pulseTicks(bar.metre);
     const role = roleInWords(under.role, letter, typeset(under.change.symbol));
     return [
       {
         kind: 'rub',
         tick: under.tick,
         about: under.note.writtenId,
-        text: says.rub(role, beats, countAt(bar, under.tick)),
+        text: says.rub(role, beats, countAt(bar, under.tick), bar.number),
+        sameAs: role,
         remedies: fixes.map((fix) => fix.label),
         fixes,
       },

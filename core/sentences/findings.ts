@@ -1,3 +1,4 @@
+import { beatsInWords } from './beats';
 import { listed } from './listed';
 
 /**
@@ -17,8 +18,8 @@ export const says = {
     `${note} lies outside the key and its chord, and no half step leads to or from it: a slip?`,
   quick: (symbol: string, seconds: number) =>
     `${symbol} passes too quickly (${seconds.toFixed(1)} seconds): leave it out?`,
-  rub: (role: string, beats: number, count: string) =>
-    `${role}, for ${beats} ${beats === 1 ? 'beat' : 'beats'} on ${count}.`,
+  rub: (role: string, beats: number, count: string, bar: number) =>
+    `${role}, for ${beatsInWords(beats)} on ${count} of ${bar === 0 ? 'the pick-up' : `bar ${bar}`}.`,
 
   raised: (symbol: string) =>
     `The left hand has no room for ${symbol} below the melody: the melody of this part is played an octave higher.`,
@@ -35,7 +36,8 @@ export const says = {
   /** Bars by number; 0 is the pick-up. */
   alsoIn: (bars: readonly number[]) => {
     const numbered = bars.filter((bar) => bar > 0).map(String);
-    const inBars = numbered.length === 0 ? [] : [`bar${numbered.length === 1 ? '' : 's'} ${listed(numbered)}`];
+    const inBars =
+      numbered.length === 0 ? [] : [`bar${numbered.length === 1 ? '' : 's'} ${listed(numbered)}`];
     return `The same in ${[...(bars.includes(0) ? ['the pick-up'] : []), ...inBars].join(' and ')}.`;
   },
   kept: (kept: 'pinned' | 'settled', symbol: string, problem: string) =>

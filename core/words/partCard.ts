@@ -4,6 +4,7 @@ import { besideBlacks, landmarkOf, typeset } from '../music';
 import type { Part } from '../parts';
 import { Clock } from '../performance';
 import { barAt, within } from '../song';
+import { leftComesBack } from './returning';
 import {
   barsInWords,
   differingInWords,
@@ -55,7 +56,7 @@ export function partCard(arrangement: Arrangement, index: number): PartCard {
     seconds: clock.secondsAt(part.toTick) - clock.secondsAt(part.fromTick),
     firstKey: firstKeyOf(arrangement, part),
     lines: linesOf(arrangement, part),
-    relation: relationInWords(part),
+    relation: relationInWords(part, leftComesBack(arrangement, index)),
     hands: handsInWords(arrangement.relations, index),
     isNew: newInWords(arrangement, index),
     order: part.choices.firstHand,

@@ -86,7 +86,7 @@ describe('the walkthrough', () => {
       meeting: { ...changes[0].meeting, how: 'rest' as const, note: null, syllable: null },
     };
     expect(meetingInWords(alone)).toBe('G alone, on 1 of bar 1: the melody rests.');
-    expect(parts.map(relationInWords)).toEqual([
+    expect(parts.map((part) => relationInWords(part))).toEqual([
       '',
       'Begins like part 1; the ending is new, from bar 6.',
       '',

@@ -1,4 +1,4 @@
-import { type ArrangedChange, type Arrangement, changeIndex, changesIn } from '../arrangement';
+import { type ArrangedChange, type Arrangement, changesIn } from '../arrangement';
 import type { HandNote } from '../hands';
 import { countAt, handsInWords } from '../joining';
 import { RUNGS } from '../ladder';
@@ -16,8 +16,12 @@ import {
 import { movedInWords, type Part, partIndexAt, repeatedFigure } from '../parts';
 import { barAt, keyAt, within } from '../song';
 import { listed } from '../sentences';
-import { CLOSE_HANDS_IN_WORDS, movementInWords, voicingName } from './explain';
+import { beatsInWords } from '../sentences';
 import { learningInWords } from './learning';
+import { leftInWords, rungInWords } from './leftHand';
+import { passesInWords } from './passes';
+import { leftComesBack } from './returning';
+import { fingersInWords, strikesOf, struckInWords, timesInWords } from './strikes';
 
 /** The whole arrangement in words, part by part, in the order of hands each part has chosen. */
 export function writeWalkthrough(arrangement: Arrangement): string {
@@ -28,7 +32,7 @@ export function writeWalkthrough(arrangement: Arrangement): string {
     song.title,
     '='.repeat(song.title.length),
     `${key}, ${metreName(metre)}, ${played.tempoMap[0].quartersPerMinute} quarter notes a minute, ${song.barCount} bars` +
-      (song.pickup > 0 ? `, with a pick-up of ${inBeats(song.pickup / beatTicks(metre))}.` : '.'),
+      (song.pickup > 0 ? `, with a pick-up of ${beatsInWords(song.pickup / beatTicks(metre))}.` : '.'),
     `Form: ${parts.map((p) => typesetForm(p.label)).join(' ')}.`,
     learningInWords(arrangement),
     '',
@@ -43,7 +47,8 @@ export function partInWords(arrangement: Arrangement, index: number): string[] {
   const part = arrangement.parts[index];
   const title = `Part ${part.number} (${typesetForm(part.label)})${part.sectionName ? `, ${part.sectionName}` : ''}: ${barsInWords(part)}`;
   const rung = RUNGS[part.choices.rung - 1];
-  const first = [relationInWords(part), handsInWords(arrangement.relations, index)].filter(Boolean).join(' ');
+  const relation = relationInWords(part, leftComesBack(arrangement, index));
+  const first = [relation, handsInWords(arrangement.relations, index)].filter(Boolean).join(' ');
   const right = ['Right hand', ...rightInWords(arrangement, part)];
   const left = ['Left hand', ...leftInWords(arrangement, part, part.choices.firstHand === 'chords')];
   const hands = part.choices.firstHand === 'right' ? [...right, ...left] : [...left, ...right];
@@ -52,7 +57,7 @@ export function partInWords(arrangement: Arrangement, index: number): string[] {
   return [
     title,
     '-'.repeat(title.length),
-    `Rung ${rung.number}, ${rung.name.toLowerCase()}.${first ? ` ${first}` : ''}`,
+    `${rungInWords(arrangement, part)}${first ? ` ${first}` : ''}`,
     ...hands,
     ...meet,
     ...findings,
@@ -69,12 +74,13 @@ export function barsInWords(part: Part): string {
 }
 
 /** What a part is compared with an earlier one; empty when it is new. */
-export function relationInWords(part: Part): string {
+export function relationInWords(part: Part, leftIsSame = true): string {
   switch (part.relation) {
     case 'same':
-      return part.sameChords
+      if (!part.sameChords) return `The melody of part ${part.relatedTo} over other chords.`;
+      return leftIsSame
         ? `The same as part ${part.relatedTo}: nothing new to learn.`
-        : `The melody of part ${part.relatedTo} over other chords.`;
+        : `The melody and chords of part ${part.relatedTo}; the left hand differs.`;
     case 'ending':
       return `Begins like part ${part.relatedTo}; the ending is new, from bar ${part.fromBar + part.differs[0]}.`;
     case 'moved':
@@ -108,7 +114,8 @@ export function rightHandInWords(arrangement: Arrangement, index: number): strin
 function rightInWords(arrangement: Arrangement, part: Part): string[] {
   const { right, played, profile } = arrangement;
   if (part.choices.layout === 'singing') return chordsForSinging(arrangement, part);
-  const notes = inPart(right, part).filter((n) => !n.grace);
+  const all = inPart(right, part).filter((n) => !n.grace);
+  const notes = all.filter((n) => n.source === 'melody');
   if (notes.length === 0) return ['  silent in this part.'];
   const landmark = profile.landmarks === 'black keys' ? besideBlacks : landmarkOf;
   const finger = notes[0].finger === null ? '' : ` with finger ${notes[0].finger}`;
@@ -127,12 +134,26 @@ function rightInWords(arrangement: Arrangement, part: Part): string[] {
     const letters = lettersOf(inBar, before);
     const counts = inBar.map((n) => countAt(barAt(played.bars, n.tick), n.tick)).join(', ');
     const words = sungWords(inBar);
+    const passes = passesInWords(inBar, before, 'right').join(', ');
     lines.push(
-      `  ${number === 0 ? 'Pick-up' : `Bar ${number}`}: ${letters}   (on ${counts})${words ? `   “${words}”` : ''}`,
+      `  ${number === 0 ? 'Pick-up' : `Bar ${number}`}: ${letters}   (on ${counts})${words ? `   “${words}”` : ''}${passes ? `   ${passes}` : ''}`,
     );
     before = inBar[inBar.length - 1];
   }
-  return lines;
+  return [...lines, ...chordsUnder(all, played.bars)];
+}
+
+/** Chords the right hand strikes under its melody: "Bar 1: under A, on 1: C4+E4+A4, fingers 1-2-5." */
+function chordsUnder(notes: readonly HandNote[], bars: Arrangement['played']['bars']): string[] {
+  return strikesOf(notes).flatMap((keys) => {
+    const top = keys[keys.length - 1];
+    if (keys.length < 2) return [];
+    const bar = barAt(bars, top.tick);
+    const place = bar.number === 0 ? 'Pick-up' : `Bar ${bar.number}`;
+    return [
+      `  ${place}: under ${typeset(classNameOf(top.pitch))}, on ${countAt(bar, top.tick)}: ${struckInWords([keys])}${fingersInWords([keys])}.`,
+    ];
+  });
 }
 
 /** Learned an octave away from where it is played: said, so that nobody is surprised. */
@@ -189,41 +210,12 @@ export function lettersOf(notes: readonly HandNote[], before: HandNote | null): 
   return words.join(', ');
 }
 
-function timesInWords(times: number): string {
-  return times === 2 ? 'twice' : `${times} times`;
-}
-
 export function sungWords(notes: readonly HandNote[]): string {
   return notes
     .filter((n) => n.lyric !== null)
     .map((n) => `${n.lyric}${n.syllabic === 'begin' || n.syllabic === 'middle' ? '-' : ' '}`)
     .join('')
     .trim();
-}
-
-function leftInWords(arrangement: Arrangement, part: Part, listFirst: boolean): string[] {
-  const own = changesIn(arrangement.changes, part);
-  if (own.length === 0) return ['  silent in this part.'];
-  if (part.choices.layout === 'singing') return bassForSinging(arrangement, part);
-  const names = [...new Set(own.map((c) => typeset(c.change.symbol)))];
-  const list = `  ${names.length} chord${names.length === 1 ? '' : 's'}: ${names.join(', ')}.`;
-  const each = own.map((change) => `  Bar ${change.meeting.bar}: ${chordInWords(arrangement, change)}`);
-  return listFirst ? [list, ...each] : [...each, list];
-}
-
-function bassForSinging({ left, played }: Arrangement, part: Part): string[] {
-  return inPart(left, part).map(
-    (n) => `  Bar ${barAt(played.bars, n.tick).number}: ${typeset(nameOf(n.pitch))}.`,
-  );
-}
-
-function chordInWords(arrangement: Arrangement, change: ArrangedChange): string {
-  const keys = change.pitches.map((p) => typeset(nameOf(p))).join(' ');
-  const at = changeIndex(arrangement.changes, change.change.tick);
-  const before = at > 0 ? arrangement.changes[at - 1] : null;
-  const moved = before && change.step ? `; ${movementInWords(before, change, change.step)}` : '';
-  const close = change.closeHands ? ` ${CLOSE_HANDS_IN_WORDS[change.closeHands]}` : '';
-  return `${voicingName(change)}: ${keys} (${change.degree.numeral}, ${change.degree.told})${moved}.${close}`;
 }
 
 function meetInWords(arrangement: Arrangement, part: Part): string[] {
@@ -264,10 +256,6 @@ export function sayIt({ changes }: Arrangement, part: Part): string {
     return `${symbol} ${how}, on ${meeting.count}`;
   });
   return said.length === 0 ? '' : `${said.join('; ')}.`;
-}
-
-function inBeats(beats: number): string {
-  return beats === 1 ? 'one beat' : `${beats} beats`;
 }
 
 /** Number of the part a tick lies in, for findings. */

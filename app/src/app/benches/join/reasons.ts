@@ -8,6 +8,7 @@ import { barAt, type Choices } from '@joined-hands/core/song';
 import { type Alternative, LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import {
   derivationOf,
+  leftComesBack,
   meetingInWords,
   points,
   relationInWords,
@@ -101,10 +102,10 @@ export class Reasons {
     return part ? `Part ${part.number} ${typesetForm(part.label)}` : '';
   });
   protected readonly partLines = computed(() => {
-    const part = this.bench.part();
-    const effort = this.bench.arrangement()?.efforts[this.bench.partIndex()];
-    if (!part || !effort) return [];
-    const relation = relationInWords(part);
+    const [part, arrangement] = [this.bench.part(), this.bench.arrangement()];
+    const effort = arrangement?.efforts[this.bench.partIndex()];
+    if (!part || !arrangement || !effort) return [];
+    const relation = relationInWords(part, leftComesBack(arrangement, this.bench.partIndex()));
     const because = effort.reasons.length > 0 ? `, because ${effort.reasons.join(' and ')}` : '';
     return [...(relation ? [relation] : []), `Effort ${effort.total} of 100${because}.`];
   });

@@ -1,0 +1,106 @@
+import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
+import type { Arrangement } from '../arrangement';
+import { arrange } from '../arrange/song';
+import { type Choices, DEFAULT_PROFILE, type Song } from '../song/schema';
+import { nameOf } from '../music/pitch';
+import { typeset } from '../music';
+import { RUNGS } from '../ladder/ladder';
+import { wholeBars } from '../testing';
+import { leftInWords, rungInWords } from './leftHand';
+import { passesInWords } from './passes';
+import { partInWords } from './walkthrough';
+
+const [lanterns, sluicegate] = DEMO_SONGS;
+const arranged = (song: Song, choices: Partial<Choices>): Arrangement =>
+  arrange({ ...song, choices: { ...song.choices, ...choices } }, DEFAULT_PROFILE);
+const told = (a: Arrangement, index = 0): string[] => leftInWords(a, a.parts[index], false);
+
+describe('the left hand in words', () => {
+  it('tells a figure by its name, its keys and its fingers, bar by bar', () => {
+    expect(told(arranged(lanterns, { rung: 5 }))).toEqual([
+      '  The figure is Waltz.',
+      '  Bar 1: Am (i, tonic, home): A2, then C3+E3 twice, fingers 5, then 2-1 twice.',
+      '  Bar 2: F (VI, stands in for the tonic or subdominant): F2, then C3+A3 twice, fingers 5, then 3-1 twice.',
+      '  Bar 3: Dm (iv, subdominant): D3, then F3+A3 twice, fingers 5, then 3-1 twice.',
+      '  Bar 4: E7 (V7, dominant, leads home): E2 D3+E3+G♯3+B3, fingers 5 4-3-2-1.',
+      '  4 chords: Am, F, Dm, E7.',
+    ]);
+    expect(told(arranged(sluicegate, { rung: 5 }))[1]).toBe(
+      '  Bar 1: G (I, tonic, home): G2 D3 G3 D3, twice, fingers 5 2 1 2, twice.',
+    );
+  });
+
+  it('tells walks where they are played', () => {
+    expect(told(arranged(lanterns, { rung: 7 }))[5]).toBe(
+      '  Bar 4: a walk to the next bass, F♯2 G♯2, fingers 4 3.',
+    );
+  });
+
+  it('tells the real bass of chords that lie under the melody, and them with the right hand', () => {
+    const a = arranged(lanterns, { rung: 4, layout: 'under-melody' });
+    expect(told(a)[0]).toMatch(/^ {2}Bar 1: Am \(i, tonic, home\): A2\+E3, fingers 5-1\.$/);
+    const lines = partInWords(a, 0);
+    const [under] = lines.filter((line) => line.includes('under A, on 1'));
+    expect(under).toMatch(/^ {2}Bar 1: under A, on 1: C4\+E4\+A4, fingers \d-\d-\d\.$/);
+    expect(lines).toContain('  Bar 1: A, up to B   (on 1, 3)');
+  });
+
+  it('names every key that is struck and none that is not, on every rung and in every song', () => {
+    for (const song of DEMO_SONGS)
+      for (const { number } of RUNGS.filter(({ isReady }) => isReady)) {
+        const a = arranged(song, { rung: number });
+        a.parts.forEach((part, index) => {
+          const struck = a.left.filter((n) => n.tick >= part.fromTick && n.tick < part.toTick);
+          const keys = [...new Set(struck.map(({ pitch }) => typeset(nameOf(pitch))))].sort();
+          const words = told(a, index).join(' ');
+          const named = [...new Set(words.match(/\b[A-G][♭♯]?[1-5](?!\d)/g) ?? [])].sort();
+          expect([song.title, number, index, named]).toEqual([song.title, number, index, keys]);
+        });
+      }
+  });
+
+  it('does not say of a rung what is not played', () => {
+    const rungs = (song: Song, choices: Partial<Choices>): string => {
+      const a = arranged(song, choices);
+      return rungInWords(a, a.parts[0]);
+    };
+    expect(rungs(lanterns, { rung: 5 })).toBe('Rung 5, moving left hand.');
+    expect(rungs(lanterns, { rung: 5, pattern: 'block' })).toBe(
+      'Rung 5, moving left hand: blocks are played, no pattern is made or chosen for 3/4.',
+    );
+    const still = wholeBars(['C5', 'D5', 'E5', 'F5'], ['C', 'C', 'C', 'C']);
+    expect(rungs(still, { rung: 7 })).toBe('Rung 7, fills and endings: no fill in this part.');
+    expect(rungs(lanterns, { rung: 1 })).toBe('Rung 1, melody alone.');
+  });
+});
+
+describe('passes in words', () => {
+  const line = (...keys: (readonly [midi: number, finger: number])[]) =>
+    keys.map(([midi, finger], i) => ({
+      ...arranged(lanterns, { rung: 1 }).right[0],
+      tick: 480 * i,
+      length: 480,
+      midi,
+      finger,
+      pitch: {
+        letter: 'CDEFGAB'[[0, 2, 4, 5, 7, 9, 11].indexOf(midi % 12)] as 'C',
+        alter: 0 as const,
+        octave: 4,
+      },
+    }));
+  it('stand at the note, for each hand', () => {
+    const rising = line([60, 1], [62, 2], [64, 3], [65, 1], [67, 2]);
+    expect(passesInWords(rising, null, 'right')).toEqual(['thumb under to F']);
+    expect(passesInWords([...line([65, 1], [64, 3])], null, 'right')).toEqual(['third finger over to E']);
+    expect(passesInWords(line([60, 1], [62, 3]), null, 'left')).toEqual(['third finger over to D']);
+    expect(passesInWords(line([64, 3], [62, 1]), null, 'left')).toEqual(['thumb under to D']);
+  });
+
+  it('are none where the hand stays, moves as a whole, or has time', () => {
+    expect(passesInWords(line([60, 1], [62, 2], [60, 1]), null, 'right')).toEqual([]);
+    expect(passesInWords(line([60, 2], [69, 1]), null, 'right')).toEqual([]);
+    const [a, b] = line([60, 3], [62, 1]);
+    expect(passesInWords([a, { ...b, tick: 480 + 960 }], null, 'right')).toEqual([]);
+  });
+});

@@ -1,0 +1,134 @@
+import { type ArrangedChange, type Arrangement, changeIndex, changesIn } from '../arrangement';
+import type { HandNote } from '../hands';
+import { rungOf } from '../ladder';
+import { metreName, nameOf, typeset } from '../music';
+import type { Part } from '../parts';
+import { choosePattern } from '../patterns';
+import { barAt, type PlayedBar, within } from '../song';
+import { CLOSE_HANDS_IN_WORDS, movementInWords, voicingName } from './explain';
+import { fingersInWords, strikesOf, struckInWords } from './strikes';
+
+/** A line and when it begins. */
+interface Told {
+  readonly tick: number;
+  readonly words: string;
+}
+
+/** What the left hand plays in a part, as it plays it on the rung chosen: blocks told as they move, figures as they are struck. */
+export function leftInWords(arrangement: Arrangement, part: Part, listFirst: boolean): string[] {
+  const own = changesIn(arrangement.changes, part);
+  const notes = within(arrangement.left, part.fromTick, part.toTick);
+  if (own.length === 0 || notes.length === 0) return ['  silent in this part.'];
+  if (part.choices.layout === 'singing') return bassesInWords(arrangement, notes);
+  const names = [...new Set(own.map((c) => typeset(c.change.symbol)))];
+  const list = `  ${names.length} chord${names.length === 1 ? '' : 's'}: ${names.join(', ')}.`;
+  const each = [
+    ...own.flatMap((change) => chordInWords(arrangement, part, change)),
+    ...walksInWords(notes, arrangement.played.bars),
+  ].sort((a, b) => a.tick - b.tick);
+  const told = [...figureInWords(arrangement, part, notes), ...each.map(({ words }) => words)];
+  return listFirst ? [list, ...told] : [...told, list];
+}
+
+/** What is true of the rung in this part where its name alone would mislead: no pattern, no fill. */
+export function rungInWords({ left, song, played }: Arrangement, part: Part): string {
+  const { number, name, isMoving, hasFills, chords } = rungOf(part.choices);
+  const head = `Rung ${number}, ${name.toLowerCase()}`;
+  const notes = within(left, part.fromTick, part.toTick);
+  if (part.choices.layout === 'singing' || notes.length === 0 || chords === 'none') return `${head}.`;
+  const { metre } = barAt(played.bars, part.toTick - 1);
+  const moves = !isMoving || notes.some(({ source }) => source === 'pattern');
+  const chosen = choosePattern(part.choices.pattern, metre, part.energy, song.patterns).pattern;
+  const held =
+    chosen.beats === 0
+      ? `no pattern is made or chosen for ${metreName(metre)}`
+      : 'the pattern has no room here';
+  const plain = [
+    ...(moves ? [] : [`blocks are played, ${held}`]),
+    ...(hasFills && !notes.some(({ source }) => source === 'fill') ? ['no fill in this part'] : []),
+  ];
+  return plain.length === 0 ? `${head}.` : `${head}: ${plain.join('; ')}.`;
+}
+
+function bassesInWords({ played }: Arrangement, notes: readonly HandNote[]): string[] {
+  return strikesOf(notes).map(
+    (keys) => `  ${barInWords(barAt(played.bars, keys[0].tick))}: ${struckInWords([keys])}.`,
+  );
+}
+
+/** The figure by its name and its first fingers: "The figure is Rocking." */
+function figureInWords({ played, song }: Arrangement, part: Part, notes: readonly HandNote[]): string[] {
+  if (!notes.some(({ source }) => source === 'pattern')) return [];
+  const names = played.bars
+    .filter((bar) => bar.tick < part.toTick && bar.tick + bar.length > part.fromTick)
+    .map(({ metre }) => choosePattern(part.choices.pattern, metre, part.energy, song.patterns).pattern.name);
+  return [`  The figure is ${[...new Set(names)].join(', then ')}.`];
+}
+
+/** One chord: the block with what moves, or each bar of its figure with fingers. */
+function chordInWords(arrangement: Arrangement, part: Part, change: ArrangedChange): Told[] {
+  const { changes, left, played } = arrangement;
+  const { tick, length } = change.change;
+  // A chord that goes on into the next part is told there.
+  const own = within(left, tick, Math.min(tick + length, part.toTick)).filter(
+    ({ from, source }) => from === change.change.id && source !== 'fill',
+  );
+  const { numeral, told } = change.degree;
+  const close = change.closeHands ? ` ${CLOSE_HANDS_IN_WORDS[change.closeHands]}` : '';
+  const strikes = strikesOf(own);
+  if (strikes.length === 0)
+    return [
+      { tick, words: `  Bar ${change.meeting.bar}: ${typeset(change.change.symbol)}: the left hand rests.` },
+    ];
+  const isWhole = struckInWords([strikes[0]]) === keysInWords(change);
+  if (strikes.length === 1 && isWhole) {
+    const at = changeIndex(changes, tick);
+    const before = at > 0 ? changes[at - 1] : null;
+    const moved = before && change.step ? `; ${movementInWords(before, change, change.step)}` : '';
+    const words = `  Bar ${change.meeting.bar}: ${voicingName(change)}: ${keysInWords(change, ' ')} (${numeral}, ${told})${moved}.${close}`;
+    return [{ tick, words }];
+  }
+  return barsOf(own, played.bars).map(([bar, inBar], i) => {
+    const struck = strikesOf(inBar);
+    const job = i === 0 ? ` (${numeral}, ${told})` : '';
+    const name = `${typeset(change.change.symbol)}${i === 0 ? '' : ' again'}${job}`;
+    return {
+      tick: inBar[0].tick,
+      words: `  ${barInWords(bar)}: ${name}: ${struckInWords(struck)}${fingersInWords(struck)}.${i === 0 ? close : ''}`,
+    };
+  });
+}
+
+function keysInWords({ pitches }: ArrangedChange, between = '+'): string {
+  return pitches.map((p) => typeset(nameOf(p))).join(between);
+}
+
+/** Fills of the left hand: "Bar 4: a walk F♯2 G♯2, fingers 4 3." */
+function walksInWords(notes: readonly HandNote[], bars: readonly PlayedBar[]): Told[] {
+  const fills = notes.filter(({ source }) => source === 'fill');
+  return barsOf(fills, bars).map(([bar, own]) => {
+    const strikes = strikesOf(own);
+    return {
+      tick: own[0].tick,
+      words: `  ${barInWords(bar)}: a walk to the next bass, ${struckInWords(strikes)}${fingersInWords(strikes)}.`,
+    };
+  });
+}
+
+function barsOf(
+  notes: readonly HandNote[],
+  bars: readonly PlayedBar[],
+): (readonly [PlayedBar, readonly HandNote[]])[] {
+  const found: [PlayedBar, HandNote[]][] = [];
+  for (const note of notes) {
+    const bar = barAt(bars, note.tick) as PlayedBar;
+    const last = found[found.length - 1];
+    if (last?.[0] === bar) last[1].push(note);
+    else found.push([bar, [note]]);
+  }
+  return found;
+}
+
+function barInWords({ number }: Pick<PlayedBar, 'number'>): string {
+  return number === 0 ? 'Pick-up' : `Bar ${number}`;
+}
