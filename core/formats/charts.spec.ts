@@ -40,6 +40,46 @@ describe('chord charts', () => {
     expect(keyName(read('| Am | Dm | E7 | Am |').keyMap[0])).toBe('A minor');
   });
 
+  it('take the head however it is written, with brackets or without', () => {
+    const heads = [
+      'TITLE = Net Mending\nKey of Bb minor\nTime 3/4\ntempo 92',
+      'title – Net Mending\nKEY: b flat minor\nMeter: 3/4\nBPM: 92',
+      '{title: Net Mending}\n{key: Bbm}\n{time: 3/4}\n{tempo: 92}',
+      'Song: Net Mending\nKey signature: B♭ minor\nTime signature: 3/4\nTempo = 92 quarter notes',
+    ];
+    for (const head of heads)
+      for (const body of ['\n[Bbm]Thread the [F7]nee-dle', '\n| Bbm | F7 |\nThread the nee-dle']) {
+        // Directives belong to words with chords.
+        if (head.startsWith('{') && body.startsWith('\n|')) continue;
+        const song = read(head + body);
+        expect([song.title, keyName(song.keyMap[0]), song.metreMap[0].numerator]).toEqual([
+          'Net Mending',
+          'Bb minor',
+          3,
+        ]);
+        expect(song.tempoMap[0].quartersPerMinute).toBe(92);
+        expect(song.changes.map((c) => c.symbol)).toEqual(['Bbm', 'F7']);
+        expect(song.words.map((w) => w.text).join(' ')).toBe('Thread the nee dle');
+      }
+  });
+
+  it('take words that begin like a head for words', () => {
+    const song = read('| C | G |\nKey of C, the har-bour said');
+    expect(song.words[0].text).toBe('Key');
+    expect(() => read('Key: H\n| C |')).toThrow(/"H" is not a key/);
+  });
+
+  it('hold a chord for a beat at each slash', () => {
+    expect(changes(read('| C / / / | G / Am / | F /// | C // G // |'))).toEqual([
+      ['C', 0, 4],
+      ['G', 4, 2],
+      ['Am', 6, 2],
+      ['F', 8, 4],
+      ['C', 12, 2],
+      ['G', 14, 2],
+    ]);
+  });
+
   it('repeat, and change metre on the way', () => {
     const song = read('|: C | G :| F |\nMetre: 3/4\n| C |');
     expect(unfold(song).changes.map((c) => c.symbol)).toEqual(['C', 'G', 'C', 'G', 'F', 'C']);

@@ -4,19 +4,20 @@ import {
   ChordSymbolError,
   type Key,
   parseChord,
-  parsePitchClass,
-  PitchNameError,
   pulseTicks,
   symbolOf,
   TICKS_PER_QUARTER,
 } from '../music';
+
 import { emptySong, type Song, syllablesOf } from '../song';
+import { type Heading, headingIn, keyFrom } from './chartHeadings';
 import { FileError, refuseTooLarge } from './fileError';
 import { type BarSigns, playingOrderOf } from './repeats';
 
 const MOST_BARS = 4000;
 const MOST_CHORDS_A_BAR = 32;
-const HEADING = /^\s*(title|subtitle|key|metre|meter|time|tempo)\s*[:=]\s*(.+)$/i;
+/** A bar holds the chord before for one of its shares. */
+const HOLDS: readonly string[] = ['.', '%', '/'];
 
 /** Gathers bars, changes and words as lines are read; both kinds of chart fill one. */
 export class ChartBuilder {
@@ -54,31 +55,24 @@ export class ChartBuilder {
     return this.changes.length > 0;
   }
 
-  /** "Key: Am", "Metre: 3/4", "Tempo: 96", a title. True when the line was one of these. */
-  heading(name: string, value: string, line: number): boolean {
-    const text = value.trim();
-    switch (name.toLowerCase()) {
+  /** "Key: Am", "Metre: 3/4", "Tempo: 96", a title. */
+  heading({ name, value }: Heading, line: number): void {
+    switch (name) {
       case 'title':
-      case 't':
-        this.title = text.slice(0, 200);
-        return true;
+        this.title = value.slice(0, 200);
+        break;
       case 'subtitle':
-      case 'st':
-        this.subtitle = text.slice(0, 200);
-        return true;
+        this.subtitle ||= value.slice(0, 200);
+        break;
       case 'key':
-        this.key = keyFrom(text, line);
-        return true;
+        this.key = keyFrom(value, line);
+        break;
       case 'metre':
-      case 'meter':
-      case 'time':
-        this.setMetre(text, line);
-        return true;
+        this.setMetre(value, line);
+        break;
       case 'tempo':
-        this.setTempo(text, line);
-        return true;
-      default:
-        return false;
+        this.setTempo(value, line);
+        break;
     }
   }
 
@@ -180,17 +174,6 @@ export class ChartBuilder {
   }
 }
 
-function keyFrom(text: string, line: number): Key {
-  const match = /^([A-G][#b♯♭]?)\s*(m|min|minor|major|maj)?$/.exec(text);
-  try {
-    if (match)
-      return { tonic: parsePitchClass(match[1]), mode: /^m(in|$)/.test(match[2] ?? '') ? 'minor' : 'major' };
-  } catch (error) {
-    if (!(error instanceof PitchNameError)) throw error;
-  }
-  throw new FileError(`"${text}" is not a key`, `line ${line}`, 'Write it like Am, G or B flat major as Bb.');
-}
-
 function readable(symbol: string): string {
   try {
     return symbolOf(parseChord(symbol));
@@ -202,8 +185,8 @@ function readable(symbol: string): string {
 }
 
 /**
- * Reads a chord chart: lines of bars between "|" with the changes of each bar ("." holds a chord for its share of the
- * bar, "%" repeats the bar before, "|:" and ":|" repeat), lines "Key: Am", "Metre: 3/4", "Tempo: 96", "Title: …",
+ * Reads a chord chart: lines of bars between "|" with the changes of each bar ("." and "/" hold a chord for their share of
+ * the bar, "%" repeats the bar before, "|:" and ":|" repeat), lines "Key: Am", "Metre: 3/4", "Tempo: 96", "Title: …",
  * section names ending in ":", and under a line of bars the words sung to it. Throws {@link FileError}.
  */
 export function readChordChart(text: string, songId: string, fallbackTitle: string): Song {
@@ -211,9 +194,9 @@ export function readChordChart(text: string, songId: string, fallbackTitle: stri
   const chart = new ChartBuilder(songId, fallbackTitle);
   let row: { from: number; to: number } | null = null;
   text.split(/\r?\n/).forEach((line, index) => {
-    const heading = HEADING.exec(line);
     if (line.trim() === '') return;
-    if (heading && chart.heading(heading[1], heading[2], index + 1)) return;
+    const heading = headingIn(line, chart.bars === 0);
+    if (heading) return chart.heading(heading, index + 1);
     if (line.includes('|')) {
       const from = chart.tick;
       readBars(line, chart, index + 1);
@@ -240,7 +223,7 @@ function readBars(line: string, chart: ChartBuilder, number: number): void {
     const body = piece.trim();
     const starts = body.startsWith(':');
     const ends = body.endsWith(':') && body.length > 1;
-    const tokens = body.replace(/^:/, '').replace(/:$/, '').trim().split(/\s+/).filter(Boolean);
+    const tokens = tokensOf(body.replace(/^:/, '').replace(/:$/, ''));
     if (body === ':') {
       closeRepeat(chart);
       continue;
@@ -255,6 +238,18 @@ function readBars(line: string, chart: ChartBuilder, number: number): void {
   }
 }
 
+/** What a bar holds, one share each; slashes that stand together, or after a chord, are a beat each: "C / / /", "C ///". */
+function tokensOf(body: string): string[] {
+  return body
+    .trim()
+    .split(/\s+/)
+    .filter(Boolean)
+    .flatMap((token) => {
+      const [, chord, slashes] = /^(.*?)(\/{2,})$/.exec(token) ?? [null, token, ''];
+      return [...(chord ? [chord] : []), ...slashes];
+    });
+}
+
 function closeRepeat(chart: ChartBuilder): void {
   const last = chart.signs[chart.signs.length - 1];
   if (last) last.repeatEnds = 2;
@@ -266,7 +261,7 @@ function readBar(tokens: readonly string[], chart: ChartBuilder): void {
   const place = (i: number): number => chart.tick + Math.round((i * whole) / tokens.length);
   tokens.forEach((token, i) => {
     const length = place(i + 1) - place(i);
-    if (token === '.' || token === '%') chart.hold(length);
+    if (HOLDS.includes(token)) chart.hold(length);
     else chart.chord(token, place(i), length);
   });
 }

@@ -1,4 +1,5 @@
 import type { Song } from '../song';
+import { headingIn, headingNamed } from './chartHeadings';
 import { ChartBuilder, readChordChart } from './chordChart';
 import { FileError, refuseTooLarge } from './fileError';
 
@@ -25,6 +26,9 @@ export function readChordPro(text: string, songId: string, fallbackTitle: string
     if (line.trim() === '' || line.startsWith('#')) return;
     const directive = DIRECTIVE.exec(line);
     if (directive) return readDirective(directive[1].toLowerCase(), directive[2] ?? '', chart, index + 1);
+    // Some write the head without braces.
+    const heading = chart.hasChanges ? null : headingIn(line, chart.bars === 0);
+    if (heading) return chart.heading(heading, index + 1);
     readLine(line, chart, index + 1);
   });
   if (!chart.hasChanges)
@@ -34,7 +38,8 @@ export function readChordPro(text: string, songId: string, fallbackTitle: string
 }
 
 function readDirective(name: string, value: string, chart: ChartBuilder, line: number): void {
-  if (chart.heading(name, value, line)) return;
+  const heading = headingNamed(name, value);
+  if (heading) return chart.heading(heading, line);
   const section = SECTION_WORDS[name];
   if (section) chart.section(value.trim() || section);
   else if ((name === 'comment' || name === 'c') && value.trim()) chart.section(value.trim());

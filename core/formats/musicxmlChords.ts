@@ -1,9 +1,15 @@
-import { Interval } from 'tonal';
-import { type Chord, CHORD_TYPES, type ChordType, memberNumber, type PitchClass } from '../music';
+import {
+  type Chord,
+  CHORD_TYPES,
+  type ChordType,
+  halfSteps,
+  memberNumber,
+  type PitchClass,
+  PLAIN_DEGREES,
+  typeOfMembers,
+  typeOfSuffix,
+} from '../music';
 import { child, childrenOf, childText, el, type Element } from './xmlTree';
-
-/** What degree 1 … 13 is without alteration: a major scale with a flat seventh (MusicXML 4.0, degree-alter). */
-const PLAIN: Record<number, number> = { 1: 0, 2: 2, 3: 4, 4: 5, 5: 7, 6: 9, 7: 10, 9: 14, 11: 17, 13: 21 };
 
 interface XmlDegree {
   readonly act: 'add' | 'alter' | 'subtract';
@@ -34,26 +40,22 @@ export function harmonyContent(chord: Chord | null): Element[] {
   ];
 }
 
-const byMembers = new Map(CHORD_TYPES.map((type) => [signature(type.members.map(degreeAndSemitones)), type]));
 const byKind = new Map<string, ChordType>();
 for (const type of CHORD_TYPES) if (type.xml.length === 1) byKind.set(type.xml[0], type);
-/** Kinds written by others that mean one of ours. */
-const OTHER_KINDS: Record<string, string> = {
-  'major-11th': 'maj9',
-  'minor-13th': 'm11',
-  'major-13th': 'maj9',
+/** Kinds of the format that need degrees here. */
+const OTHER_KINDS: Readonly<Record<string, string>> = {
+  'major-11th': 'maj11',
+  'minor-13th': 'm13',
+  'major-13th': 'maj13',
 };
+for (const [kind, suffix] of Object.entries(OTHER_KINDS)) byKind.set(kind, typeOfSuffix(suffix) as ChordType);
 
-function degreeAndSemitones(member: string): [number, number] {
-  return [memberNumber(member), Interval.semitones(member) as number];
-}
-
-function signature(members: readonly (readonly [number, number])[]): string {
-  return [...members]
-    .sort((a, b) => a[0] - b[0] || a[1] - b[1])
-    .map((m) => m.join(':'))
-    .join(' ');
-}
+/** Members by their numbers and half steps. */
+const INTERVALS = new Map(
+  '1P 2M 3m 3M 4P 5d 5P 5A 6M 7d 7m 7M 9m 9M 9A 11P 11A 13m 13M'
+    .split(' ')
+    .map((member) => [`${memberNumber(member)}:${halfSteps(member)}`, member]),
+);
 
 /** What a `<harmony>` says; `known` is false when its kind or degrees are none of ours. */
 export interface ReadHarmony {
@@ -70,12 +72,18 @@ export function readHarmony(harmony: Element): ReadHarmony {
   if (root === null) return { symbol: 'N.C.', known: false, kind: 'without a root' };
   const bass = readNote(harmony, 'bass');
   const over = bass === null ? '' : `/${bass}`;
-  const base = byKind.get(kind) ?? CHORD_TYPES.find((t) => t.suffix === OTHER_KINDS[kind]);
+  const base = byKind.get(kind);
   if (!base) return { symbol: `${root}pedal${over}`, known: false, kind };
-  const members = base.members.map(degreeAndSemitones);
+  const members = base.members.map((member): Degree => ({
+    number: memberNumber(member),
+    halfSteps: halfSteps(member),
+    isOfKind: true,
+  }));
   const altered = childrenOf(harmony, 'degree').reduce(applyDegree, members);
-  const type = byMembers.get(signature(altered));
-  return { symbol: root + (type ?? base).suffix + over, known: type !== undefined && byKind.has(kind), kind };
+  const intervals = altered.map((degree) => INTERVALS.get(`${degree.number}:${degree.halfSteps}`));
+  const isKnown = intervals.every((interval) => interval !== undefined);
+  const type = isKnown ? typeOfMembers(intervals) : base;
+  return { symbol: root + type.suffix + over, known: isKnown, kind };
 }
 
 function readNote(harmony: Element, name: string): string | null {
@@ -86,13 +94,22 @@ function readNote(harmony: Element, name: string): string | null {
   return step + (alter < 0 ? 'b'.repeat(-alter) : '#'.repeat(alter));
 }
 
-function applyDegree(members: [number, number][], degree: Element): [number, number][] {
+interface Degree {
+  readonly number: number;
+  readonly halfSteps: number;
+  /** The kind has it; a degree that is added takes its place, one added to another added one stands beside it. */
+  readonly isOfKind: boolean;
+}
+
+function applyDegree(members: Degree[], degree: Element): Degree[] {
   const value = Number(childText(degree, 'degree-value'));
   const alter = Math.round(Number(childText(degree, 'degree-alter') ?? 0)) || 0;
   const act = childText(degree, 'degree-type');
-  const others = members.filter(([number]) => number !== value);
+  const others = members.filter(({ number }) => number !== value);
   if (act === 'subtract') return others;
-  const before = members.find(([number]) => number === value);
-  const from = act === 'alter' && before ? before[1] : PLAIN[value];
-  return from === undefined ? members : [...others, [value, from + alter]];
+  const before = members.find(({ number }) => number === value);
+  const from = act === 'alter' && before ? before.halfSteps : PLAIN_DEGREES[value];
+  if (from === undefined) return members;
+  const beside = act === 'add' ? members.filter(({ number, isOfKind }) => number === value && !isOfKind) : [];
+  return [...others, ...beside, { number: value, halfSteps: from + alter, isOfKind: false }];
 }

@@ -77,7 +77,9 @@ describe('chord symbols', () => {
     expect(() => parseChord('Hm')).toThrow(ChordSymbolError);
     for (const [symbol, at] of [
       ['Hm', 0],
-      ['C7maj7', 1],
+      ['C7maj7', 2],
+      ['Cqq', 1],
+      ['Cm7b5x', 5],
       ['C/X', 2],
     ] as const) {
       try {

@@ -1,4 +1,5 @@
-import { type ChordType, memberNumber, typeOfSuffix } from './chordTypes';
+import { memberNumber } from './chordNames';
+import { type ChordType, typeOfSuffix } from './chordTypes';
 import { chroma, classAbove, classNameOf, parsePitchClass, type PitchClass, PitchNameError } from './pitch';
 
 export interface Chord {
@@ -57,12 +58,18 @@ function readSymbol(symbol: string): Chord | null {
   if (whole) return { root: parsePitchClass(rootText), type: whole, bass: null };
   const slash = rest.lastIndexOf('/');
   const type = slash >= 0 ? typeOfSuffix(rest.slice(0, slash)) : undefined;
-  if (!type) throw new ChordSymbolError(symbol, rootText.length);
+  if (!type) throw new ChordSymbolError(symbol, rootText.length + readable(rest));
   return {
     root: parsePitchClass(rootText),
     type,
     bass: readBass(symbol, rest.slice(slash + 1), rootText, slash),
   };
+}
+
+/** How many characters of a suffix can be read; a single letter more may be what is wrong. */
+function readable(rest: string): number {
+  for (let end = rest.length - 1; end > 0; end--) if (typeOfSuffix(rest.slice(0, end))) return end;
+  return 0;
 }
 
 function readBass(symbol: string, text: string, rootText: string, slash: number): PitchClass {

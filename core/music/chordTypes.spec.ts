@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { CHORD_TYPES, memberNumber, typeOfSuffix } from './chordTypes';
+import { memberNumber } from './chordNames';
+import { CHORD_TYPES, typeOfSuffix } from './chordTypes';
 
 /** Semitones from the root, as every harmony book gives them. */
 const FACTS: Record<string, string> = {

@@ -1,4 +1,5 @@
-import { Interval } from 'tonal';
+import { halfSteps } from './chordNames';
+import { inOrder, membersRead, typeMade } from './writtenChords';
 
 /** One quality of chord. Members are intervals from the root, in the order they are stacked. */
 export interface ChordType {
@@ -84,7 +85,7 @@ const ROWS: Row[] = [
 export const CHORD_TYPES: readonly ChordType[] = ROWS.map(([suffix, members, spellings, xml, words]) => ({
   suffix,
   members: members.split(' '),
-  semitones: members.split(' ').map((m) => Interval.semitones(m) as number),
+  semitones: members.split(' ').map(halfSteps),
   spellings: spellings.split(' ').filter(Boolean),
   xml: xml.split('|'),
   words,
@@ -96,12 +97,25 @@ for (const type of CHORD_TYPES) {
   for (const spelling of type.spellings) bySpelling.set(spelling, type);
 }
 
-/** The type a written suffix stands for, or undefined when none is known. `typeOfSuffix('-7') // => m7` */
+/**
+ * The type a written suffix stands for: one of the rows by its spellings, else what its pieces say; undefined where it
+ * cannot be read. `typeOfSuffix('-7') // => m7` · `typeOfSuffix('7(b9,#5)') // => 7(#5,b9)`
+ */
 export function typeOfSuffix(suffix: string): ChordType | undefined {
-  return bySpelling.get(suffix);
+  const known = bySpelling.get(suffix) ?? read.get(suffix);
+  if (known) return known;
+  const members = membersRead(suffix);
+  const type = members && typeOfMembers(members);
+  // Symbols come from files: what is remembered stays small.
+  if (type && read.size < MOST_READ) read.set(suffix, type);
+  return type;
 }
 
-/** Number of a member: 5 for "5d". */
-export function memberNumber(member: string): number {
-  return Number(/\d+/.exec(member)?.[0]);
+const MOST_READ = 2000;
+const read = new Map<string, ChordType>();
+const byMembers = new Map(CHORD_TYPES.map((type) => [type.members.join(' '), type]));
+
+/** The type with these members (intervals from the root, any order): one of the rows, else one of their own. */
+export function typeOfMembers(members: readonly string[]): ChordType {
+  return byMembers.get(inOrder(members).join(' ')) ?? typeMade(members);
 }

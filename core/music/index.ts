@@ -1,7 +1,9 @@
 export { seeded } from './chance';
 export { bassOf, type Chord, ChordSymbolError, type Member, membersOf, movedSymbol } from './chord';
 export { parseChord, spellingInChord, symbolOf } from './chord';
-export { CHORD_TYPES, type ChordType, memberNumber, typeOfSuffix } from './chordTypes';
+export { halfSteps, memberNumber } from './chordNames';
+export { CHORD_TYPES, type ChordType, typeOfMembers, typeOfSuffix } from './chordTypes';
+export { PLAIN_DEGREES } from './chordXml';
 export { fifthsOf, type Key, keyFromFifths, keyName, scaleOf, spellInKey } from './key';
 export { centreMm, isBlack, KEYBOARDS, type KeyboardSize, OCTAVE_MM, type Reach } from './keyboard';
 export { reachMm, spanMm, WHITE_MM } from './keyboard';

@@ -9,6 +9,7 @@ import { arrange } from '../arrange/song';
 import { heardRubs, notesUnder } from '../harmony/underChords';
 import { type Chord, parseChord } from '../music/chord';
 import { chroma } from '../music/pitch';
+import { barAt } from '../song/bars';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, emptySong, type Song, songSchema } from '../song/schema';
 import { keyAt, unfold } from '../song/unfold';
@@ -104,8 +105,14 @@ describe('suggestions beside what a teacher would accept', () => {
       const edit = chordsFor(bare(song), 'sevenths', 'gaps');
       if (!edit) throw new Error('nothing suggested');
       const a = arrange(applyEdit(bare(song), edit), DEFAULT_PROFILE, { withoutFingers: true });
-      const said = a.findings.filter((f) => f.kind === 'rub').map((f) => f.tick);
-      for (const { tick } of heardRubs(notesUnder(a.played))) expect(said).toContain(tick);
+      // Those of one part that say the same are told at the first, with the bars of the others.
+      const rubs = a.findings.filter((f) => f.kind === 'rub');
+      const said = rubs.flatMap(({ tick, text }) => [
+        barAt(a.played.bars, tick).number,
+        ...(text.split('The same in')[1]?.match(/\d+/g) ?? []).map(Number),
+      ]);
+      for (const { tick } of heardRubs(notesUnder(a.played)))
+        expect(said).toContain(barAt(a.played.bars, tick).number);
     }
   });
 });

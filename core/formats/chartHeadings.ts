@@ -1,0 +1,68 @@
+import { type Key, parsePitchClass, PitchNameError } from '../music';
+import { FileError } from './fileError';
+
+/** What a line at the head of a chart may tell, by the words it begins with. */
+const NAMES: Readonly<Record<string, Heading['name']>> = {
+  title: 'title',
+  song: 'title',
+  t: 'title',
+  subtitle: 'subtitle',
+  st: 'subtitle',
+  artist: 'subtitle',
+  composer: 'subtitle',
+  key: 'key',
+  'key signature': 'key',
+  metre: 'metre',
+  meter: 'metre',
+  time: 'metre',
+  'time signature': 'metre',
+  tempo: 'tempo',
+  bpm: 'tempo',
+};
+const WRITTEN = Object.keys(NAMES)
+  .filter((name) => name.length > 2)
+  .sort((a, b) => b.length - a.length)
+  .join('|');
+const LINE = new RegExp(`^\\s*(${WRITTEN})\\s*(?::|=|–|—|-\\s)\\s*(.+)$`, 'i');
+/** At the head of a chart a key, a metre and a tempo are known without a sign between: "Key of G", "Tempo 96". */
+const PLAIN_LINE =
+  /^\s*(key|metre|meter|time signature|time|tempo|bpm)\s+(?:of\s+)?((?:[A-G](?![a-z]*\s+[a-z]+\s)|\d).*)$/i;
+
+/** A line of a chart that is no music and no words. */
+export interface Heading {
+  readonly name: 'title' | 'subtitle' | 'key' | 'metre' | 'tempo';
+  readonly value: string;
+}
+
+/** "Title: …", "KEY = Bb minor", and before any bar "Key of G", "Tempo 96": the heading a line is, or null. */
+export function headingIn(line: string, isHead: boolean): Heading | null {
+  if (line.includes('|') || /\[[^\]]+\]/.test(line)) return null;
+  const found = LINE.exec(line) ?? (isHead ? PLAIN_LINE.exec(line) : null);
+  return found && headingNamed(found[1], found[2]);
+}
+
+/** A heading by its name and value apart, as a directive has them; null for others. */
+export function headingNamed(name: string, value: string): Heading | null {
+  const known = NAMES[name.toLowerCase().replaceAll('_', ' ')];
+  return known ? { name: known, value: value.trim() } : null;
+}
+
+const WORDS: readonly (readonly [RegExp, string])[] = [
+  [/♭|\s+flat\b|-flat\b/gi, 'b'],
+  [/♯|\s+sharp\b|-sharp\b/gi, '#'],
+];
+
+/** "Am", "B flat major", "f♯ minor", "G": a key as it is written at the head of a chart. Throws {@link FileError}. */
+export function keyFrom(text: string, line: number): Key {
+  const plain = WORDS.reduce((all, [pattern, sign]) => all.replace(pattern, sign), text.trim());
+  const match = /^([A-Ga-g][#b]?)\s*-?\s*(m|min|minor|maj|major)?\.?$/.exec(plain);
+  try {
+    if (match) {
+      const tonic = parsePitchClass(match[1].charAt(0).toUpperCase() + match[1].slice(1));
+      return { tonic, mode: /^m(in|$)/.test(match[2] ?? '') ? 'minor' : 'major' };
+    }
+  } catch (error) {
+    if (!(error instanceof PitchNameError)) throw error;
+  }
+  throw new FileError(`"${text}" is not a key`, `line ${line}`, 'Write it like Am, G or B flat major as Bb.');
+}
