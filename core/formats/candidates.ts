@@ -1,6 +1,7 @@
 import { chordsFromKeys, type SoundingKey } from '../harmony';
 import { nameOf, typeset } from '../music';
-import { emptySong, inForceAt, joinTies, type MelodyNote, type Song, writtenBars } from '../song';
+import { applyEdit, emptySong, inForceAt, joinTies, type MelodyNote, type Song, writtenBars } from '../song';
+import { chordsFor } from '../suggesting';
 import { FileError } from './fileError';
 import { playingOrderOf } from './repeats';
 import { type ReadPart, type ReadScore, type ScoreNote } from './score';
@@ -192,10 +193,21 @@ function songFrom(
     return { ...bare, changes, pins: pinsOf(part, line, changes) };
   }
   const changes = readOff();
-  const how = 'The file has no chord symbols: the chords were read off its other notes. Look them over.';
-  return changes.length > 0
-    ? { ...bare, changes, imported: [...bare.imported, { tick: 0, text: how }] }
-    : bare;
+  if (changes.length > 0)
+    return { ...bare, changes, imported: [...bare.imported, { tick: 0, text: READ_OFF }] };
+  return withSuggestions(bare);
+}
+
+const READ_OFF = 'The file has no chord symbols: the chords were read off its other notes. Look them over.';
+const SUGGESTED =
+  'The file has neither chord symbols nor other notes: these chords are suggested for its melody. Look them over.';
+
+/** A melody with nothing beside it gets chords, so that the left hand is not silent. */
+function withSuggestions(song: Song): Song {
+  const edit = chordsFor(song, 'sevenths', 'gaps', true);
+  if (!edit) return song;
+  const dressed = applyEdit(song, edit);
+  return { ...dressed, imported: [...song.imported, { tick: 0, text: SUGGESTED }] };
 }
 
 function melodyNote(note: ScoreNote, id: string): MelodyNote {

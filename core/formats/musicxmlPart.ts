@@ -13,6 +13,7 @@ import {
 } from '../music';
 import { emptySong, type MelodyNote, type Song } from '../song';
 import { FileError } from './fileError';
+import { filledTicks, isSplitAfter } from './musicxmlBars';
 import { readHarmony } from './musicxmlChords';
 import { anchored, capital, inQuarters, metreOfLength, metronomeOf, readLyric } from './musicxmlPieces';
 import { signsOf } from './musicxmlSigns';
@@ -26,7 +27,8 @@ const LONGEST_QUARTERS = 1000;
 /** Walks through the bars of one part, keeping the cursor and the maps. */
 export class PartReader {
   private divisions = 1;
-  private metre: Metre = { numerator: 4, denominator: 4 };
+  /** What the bar before left over for this one, where a bar is split at a repeat or a double bar line. */
+  private leftOver: number | null = null;
   private start = 0;
   private barNumber = 0;
   private place = '';
@@ -46,9 +48,13 @@ export class PartReader {
   private readonly sections: { tick: number; name: string }[] = [];
   private readonly imported: Song['imported'][number][] = [];
 
-  constructor(private readonly name: string) {}
+  /** `metre` is in force until the part gives one. */
+  constructor(
+    private readonly name: string,
+    private metre: Metre,
+  ) {}
 
-  read(measure: Element, index: number): void {
+  read(measure: Element, index: number, next: Element | null): void {
     const implicit = measure.attributes['implicit'] === 'yes';
     this.barNumber = index === 0 && implicit ? 0 : this.bars + 1;
     this.place = `bar ${measure.attributes['number'] ?? this.barNumber}`;
@@ -59,6 +65,8 @@ export class PartReader {
       index,
       implicit,
       measure.children.some((c) => c.name === 'note' || c.name === 'forward'),
+      isSplitAfter(measure, next) ? next && filledTicks(next, this.divisions).ticks : null,
+      next === null,
     );
     this.signs.push({
       number: this.bars > barsBefore ? this.bars : 0,
@@ -252,7 +260,16 @@ export class PartReader {
     this.furthest = Math.max(this.furthest, this.cursor);
   }
 
-  private endBar(index: number, implicit: boolean, hasContent: boolean): void {
+  /** `completes`: what the next bar fills, where this one may be split from it. */
+  private endBar(
+    index: number,
+    implicit: boolean,
+    hasContent: boolean,
+    completes: number | null,
+    isLast: boolean,
+  ): void {
+    const leftOver = this.leftOver;
+    this.leftOver = null;
     const whole = barTicks(this.metre);
     const filled = Math.round(this.furthest) - this.start;
     if (index === 0 && filled < whole && filled > 0 && hasContent) {
@@ -265,7 +282,16 @@ export class PartReader {
       this.start += whole;
       return;
     }
-    if (filled < whole && !implicit) {
+    // The last bar may complete the pick-up, and so may one before a repeat; a bar may be split in two there.
+    const completesPickup = filled + this.pickup === whole && (isLast || completes !== null);
+    if (isLast && completesPickup) {
+      this.start += whole;
+      return;
+    }
+    const isFirstHalf = completes !== null && filled + completes === whole;
+    if (isFirstHalf) this.leftOver = whole - filled;
+    const isRight = completesPickup || isFirstHalf || filled === leftOver;
+    if (filled < whole && !implicit && !isRight) {
       this.start += whole;
       this.imported.push({
         tick: this.start - whole,
@@ -274,10 +300,11 @@ export class PartReader {
       return;
     }
     const own = metreOfLength(filled);
+    if (this.metres.length === 0) this.setMetre(0, this.metre);
     this.setMetre(this.start, own);
     this.start += barTicks(own);
     this.setMetre(this.start, this.metre);
-    if (!implicit) {
+    if (!implicit && !isRight) {
       const by = inQuarters(Math.abs(filled - whole));
       this.imported.push({
         tick: this.start - barTicks(own),
@@ -300,7 +327,7 @@ export class PartReader {
       chords: this.chords,
       sections: this.sections,
       keyMap: anchored(this.keys, base.keyMap),
-      metreMap: anchored(metreMap, base.metreMap),
+      metreMap: anchored(metreMap, [{ tick: 0, ...this.metre } as Song['metreMap'][number]]),
       tempoMap: anchored(this.tempi, base.tempoMap),
       pickup: this.pickup,
       barCount: this.bars,

@@ -2,6 +2,7 @@ import type { Song } from '../song';
 import { candidatesOf, type TuneCandidate } from './candidates';
 import { FileError, refuseTooLarge } from './fileError';
 import { MOST_READ_BARS } from './limits';
+import { metreOfBars } from './musicxmlBars';
 import { PartReader } from './musicxmlPart';
 import type { ReadPart } from './score';
 import { child, childrenOf, childText, type Element, parseXml } from './xmlTree';
@@ -34,8 +35,8 @@ export function readMusicXmlTunes(text: string, songId: string, fallbackTitle: s
 }
 
 function readPart(name: string, measures: readonly Element[]): ReadPart {
-  const reader = new PartReader(name);
-  measures.forEach((measure, index) => reader.read(measure, index));
+  const reader = new PartReader(name, metreOfBars(measures));
+  measures.forEach((measure, index) => reader.read(measure, index, measures[index + 1] ?? null));
   return reader.toPart();
 }
 

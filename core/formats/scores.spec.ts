@@ -26,6 +26,61 @@ const letters = (song: Song): string =>
     .melody.map((n) => n.pitch.letter)
     .join('');
 
+describe('bars as others write them', () => {
+  const of = (quarters: number, step = 'C'): string =>
+    `<note><pitch><step>${step}</step><octave>4</octave></pitch><duration>${quarters}</duration></note>`;
+  const divided = '<attributes><divisions>1</divisions></attributes>';
+  const measure = (content: string, i: number): string => `<measure number="${i}">${content}</measure>`;
+  const read = (...contents: string[]): Song =>
+    readMusicXml(score(contents.map(measure).join('')), 'id', 'T');
+  const double = '<barline location="right"><bar-style>light-light</bar-style></barline>';
+  const back = '<barline location="right"><repeat direction="backward"/></barline>';
+  const complaints = (song: Song): string[] =>
+    song.imported.map(({ text }) => text).filter((text) => /add up/.test(text));
+  const metres = (song: Song): string[] =>
+    song.metreMap.map(({ tick, numerator, denominator }) => `${tick / 960}: ${numerator}/${denominator}`);
+
+  it('may end short by the pick-up they begin with', () => {
+    const song = read(head + of(1), of(4), of(4), of(3));
+    expect([song.pickup, song.barCount, complaints(song)]).toEqual([960, 3, []]);
+    expect(complaints(read(head + of(1), of(4), of(4), of(2)))).toHaveLength(1);
+  });
+
+  it('may be split in two at a repeat or a double bar line', () => {
+    for (const line of [double, back]) {
+      const song = read(head + of(4), of(3) + line, of(1), of(4));
+      expect(complaints(song)).toEqual([]);
+      expect(metres(song)).toEqual(['0: 4/4', '4: 3/4', '7: 1/4', '8: 4/4']);
+    }
+    expect(complaints(read(head + of(4), of(3), of(1), of(4)))).toHaveLength(2);
+    expect(complaints(read(head + of(4), of(3) + double, of(4)))).toHaveLength(1);
+  });
+
+  it('may be completed by the pick-up they are repeated with', () => {
+    const song = read(head + of(1), of(4), of(3) + back, of(4));
+    expect(complaints(song)).toEqual([]);
+    // The pick-up is played again with the repeat.
+    expect(unfold(song).endTick).toBe((1 + 4 + 3 + 1 + 4 + 3 + 4) * 960);
+  });
+
+  it('tell the metre where none is given', () => {
+    expect(metres(read(divided + of(3), of(3), of(3)))).toEqual(['0: 3/4']);
+    expect(metres(read(divided + of(1), of(2), of(2), of(2)))).toEqual(['0: 2/4']);
+    expect(metres(read(divided + of(4)))).toEqual(['0: 4/4']);
+    expect(complaints(read(divided + of(3), of(3), of(3)))).toEqual([]);
+    expect(metres(read(head + of(3), of(3), of(3)))[0]).toBe('0: 4/4');
+  });
+
+  it('with a melody and nothing else get chords that are suggested, and say so', () => {
+    const song = read(head + of(4, 'C'), of(4, 'D'), of(4, 'G'), of(4, 'C'));
+    expect(song.changes.length).toBeGreaterThan(1);
+    expect(song.changes[0]).toMatchObject({ symbol: 'C', given: false });
+    expect(song.imported.map(({ text }) => text)).toEqual([
+      'The file has neither chord symbols nor other notes: these chords are suggested for its melody. Look them over.',
+    ]);
+  });
+});
+
 describe('repeats as playing order', () => {
   const repeat = (direction: string, times = ''): string =>
     `<barline><repeat direction="${direction}"${times}/></barline>`;

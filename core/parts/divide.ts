@@ -1,5 +1,6 @@
 import { barTicks } from '../music';
 import { barAt, type PlayedSong } from '../song';
+import { interludesOf } from './interludes';
 import { type PhraseStart, phraseStarts } from './phraseStarts';
 import { stepTicks } from './strength';
 
@@ -78,7 +79,8 @@ export function divide(played: PlayedSong, forced: readonly number[] = []): Prop
 
 /** Where the song begins, may or must be cut, and ends, in time. */
 export function stopsOf(played: PlayedSong, forced: readonly number[] = []): Stop[] {
-  const must = [...new Set(forced)].filter((tick) => tick > 0 && tick < played.endTick);
+  const silences = interludesOf(played).flatMap(({ fromTick, toTick }) => [fromTick, toTick]);
+  const must = [...new Set([...forced, ...silences])].filter((tick) => tick > 0 && tick < played.endTick);
   const starts = phraseStarts(played);
   // A place the pianist locked stands for the bar line it lies nearest to.
   const free = starts.filter(

@@ -1,5 +1,6 @@
 import { barTicks, rememberEach, staffStep } from '../music';
 import { barAt, type Choices, type PlayedSong, type Section, type Song } from '../song';
+import { interludesOf } from './interludes';
 import type { ProposedCut } from './divide';
 import { formLetters } from './form';
 import { type Content, type Moved, relate, type Related, type Relation, type Struck } from './relations';
@@ -62,6 +63,7 @@ const partsToPlay = rememberEach<PartToPlay>();
 export function partsOf(song: Song, played: PlayedSong): Part[] {
   const { spans, related, letters } = structureOf(played, song.cuts, song.division, song.settled);
   const sectionAt = sectionsByTick(played);
+  const silences = new Map(interludesOf(played).map(({ fromTick, name }) => [fromTick, name]));
   const settled = settledIn(song, played, spans);
   const shares = spans.map((_, index) => sharedIndex(song, spans, index, sharedWhenFound(related[index])));
   const parts = spans.map((span, index): Part => {
@@ -79,7 +81,7 @@ export function partsOf(song: Song, played: PlayedSong): Part[] {
       fromBar,
       toBar,
       label: letters[index],
-      sectionName: settings?.name ?? section?.name ?? '',
+      sectionName: settings?.name ?? silences.get(span.tick) ?? section?.name ?? '',
       name: settings?.name ?? null,
       energy: section?.energy ?? 3,
       strength: span.strength,
