@@ -233,7 +233,9 @@ export class PartReader {
     this.readTempo(child(element, 'sound')?.attributes['tempo'] ?? metronomeOf(element));
     for (const type of childrenOf(element, 'direction-type')) {
       const name = childText(type, 'rehearsal')?.trim();
-      if (name) this.sections.push({ tick: Math.round(this.cursor), name: name.slice(0, 80) });
+      // Numbers are those of parts: the division finds its own.
+      if (name && !/^\d+$/.test(name))
+        this.sections.push({ tick: Math.round(this.cursor), name: name.slice(0, 80) });
     }
   }
 

@@ -1,10 +1,13 @@
 import { strToU8 } from 'fflate';
 import type { Arrangement } from '../arrangement';
 import type { HandNote } from '../hands';
-import { classNameOf, fifthsOf, type Pitch, TICKS_PER_QUARTER } from '../music';
+import { classNameOf, fifthsOf, type Key, keyName, type Pitch, TICKS_PER_QUARTER } from '../music';
 import { inForceAt, indexAt, type PlayedBar, within } from '../song';
 import { harmonyContent } from './musicxmlChords';
 import { refuseTooLong, refuseTooMuch } from './limits';
+import { accidentalsIn } from './accidentals';
+import { type Beam, beamsOf, type Written } from './beams';
+import { directionsAt } from './musicxmlDirections';
 import { type NoteValue, valuesOf } from './noteValues';
 import { type VoiceEvent, voicesOf } from './voices';
 import { el, type Element, writeXml } from './xmlTree';
@@ -51,20 +54,42 @@ function measureOf(
   ];
   const upper = right.length > 0 ? right : [[]];
   const lower = left.length > 0 ? left : [[]];
+  const key = inForceAt(arrangement.played.keyMap, bar.tick);
+  const signs = new Map([...signsOn(upper, bar, key), ...signsOn(lower, bar, key)]);
   upper.forEach((whole, v) => {
     const voice = heardIn(whole, bar);
     if (v > 0 && voice.length === 0) return;
     if (v > 0) content.push(backup(bar.length));
-    content.push(...voiceContent(voice, bar, v + 1, 1, v === 0 ? harmoniesIn(arrangement, bar) : []));
+    content.push(...voiceContent(voice, bar, signs, v + 1, 1, v === 0 ? harmoniesIn(arrangement, bar) : []));
   });
   lower.forEach((whole, v) => {
     const voice = heardIn(whole, bar);
     if (v > 0 && voice.length === 0) return;
-    content.push(backup(bar.length), ...voiceContent(voice, bar, v + 5, 2, []));
+    content.push(backup(bar.length), ...voiceContent(voice, bar, signs, v + 5, 2, []));
   });
   const isLast = index === arrangement.played.bars.length - 1;
   if (isLast) content.push(el('barline', [el('bar-style', 'light-heavy')], { location: 'right' }));
   return el('measure', content, { number: String(bar.number), ...(isPickup ? { implicit: 'yes' } : {}) });
+}
+
+/** The accidental written before each note. */
+type Signs = ReadonlyMap<HandNote, string | null>;
+
+/** Accidentals of one staff in one bar, over all its voices as they are read. */
+function signsOn(
+  voices: readonly (readonly VoiceEvent[])[],
+  bar: PlayedBar,
+  key: Key,
+): (readonly [HandNote, string | null])[] {
+  const notes = voices
+    .flatMap((voice) => heardIn(voice, bar))
+    .sort((a, b) => a.tick - b.tick || a.length - b.length)
+    .flatMap((event) => event.notes.map((note) => ({ note, isHeldOn: event.tick < bar.tick })));
+  const signs = accidentalsIn(
+    notes.map(({ note, isHeldOn }) => ({ pitch: note.pitch, isHeldOn })),
+    key,
+  );
+  return notes.map(({ note }, i) => [note, signs[i]]);
 }
 
 /** What of a voice begins in a bar or sounds into it; a voice is in time and nothing in it overlaps. */
@@ -83,7 +108,7 @@ function heardIn(voice: readonly VoiceEvent[], bar: PlayedBar): readonly VoiceEv
 function attributesAt({ played }: Arrangement, bar: PlayedBar, index: number): Element | null {
   const key = inForceAt(played.keyMap, bar.tick);
   const before = played.bars[index - 1];
-  const keyChanges = !before || key.tick > before.tick;
+  const keyChanges = !before || keyName(inForceAt(played.keyMap, before.tick)) !== keyName(key);
   const metreChanges =
     !before ||
     before.metre.numerator !== bar.metre.numerator ||
@@ -101,31 +126,6 @@ function attributesAt({ played }: Arrangement, bar: PlayedBar, index: number): E
 
 function clef(staff: string, sign: string, line: string): Element {
   return el('clef', [el('sign', sign), el('line', line)], { number: staff });
-}
-
-function directionsAt({ played }: Arrangement, bar: PlayedBar, index: number): Element[] {
-  const inBar = (tick: number): boolean => tick >= bar.tick && tick < bar.tick + bar.length;
-  const tempi = played.tempoMap.filter((t) => inBar(t.tick) || (index === 0 && t.tick === 0));
-  const sections = within(played.sections, bar.tick, bar.tick + bar.length);
-  const rehearsals = sections.map((s) =>
-    el('direction', [el('direction-type', [el('rehearsal', s.name)]), offset(s.tick - bar.tick)], {
-      placement: 'above',
-    }),
-  );
-  const marks = tempi.map((t) =>
-    el(
-      'direction',
-      [
-        el('direction-type', [
-          el('metronome', [el('beat-unit', 'quarter'), el('per-minute', t.quartersPerMinute)]),
-        ]),
-        offset(t.tick - bar.tick),
-        el('sound', [], { tempo: String(t.quartersPerMinute) }),
-      ],
-      { placement: 'above' },
-    ),
-  );
-  return [...rehearsals, ...marks];
 }
 
 function offset(ticks: number): Element | null {
@@ -151,11 +151,13 @@ function backup(ticks: number): Element {
 function voiceContent(
   voice: readonly VoiceEvent[],
   bar: PlayedBar,
+  signs: Signs,
   number: number,
   staff: number,
   harmonies: readonly Harmony[],
 ): Element[] {
   const end = bar.tick + bar.length;
+  const beams = beamsIn(voice, bar);
   const out: Element[] = [];
   const waiting = [...harmonies];
   const place = (from: number, to: number): void => {
@@ -178,13 +180,13 @@ function voiceContent(
     const to = Math.min(event.tick + event.length, end);
     if (event.length === 0 && event.tick >= bar.tick && event.tick < end) {
       rest(event.tick);
-      out.push(...graceElements(event, number, staff));
+      out.push(...graceElements(event, signs, number, staff));
     }
     if (from >= to) continue;
     rest(from);
     for (const value of valuesOf(to - from)) {
       place(at, at + value.ticks);
-      out.push(...chordElements(event, at, value, number, staff));
+      out.push(...chordElements(event, at, value, signs, number, staff, beams.get(at) ?? []));
       at += value.ticks;
     }
   }
@@ -192,31 +194,60 @@ function voiceContent(
   return out;
 }
 
+/** The beams of what is written in a bar, by tick. */
+function beamsIn(voice: readonly VoiceEvent[], bar: PlayedBar): ReadonlyMap<number, readonly Beam[]> {
+  const line: Written[] = [];
+  let at = bar.tick;
+  const write = (to: number, isRest: boolean): void => {
+    for (const value of to > at ? valuesOf(to - at) : []) {
+      line.push({ tick: at, value, isRest });
+      at += value.ticks;
+    }
+  };
+  for (const { tick, length } of voice) {
+    const to = Math.min(tick + length, bar.tick + bar.length);
+    if (Math.max(tick, bar.tick) >= to) continue;
+    write(Math.max(tick, bar.tick), true);
+    write(to, false);
+  }
+  return new Map(beamsOf(line, bar).map((beams, i) => [line[i].tick, beams]));
+}
+
 function chordElements(
   event: VoiceEvent,
   at: number,
   value: NoteValue,
+  signs: Signs,
   voice: number,
   staff: number,
+  beams: readonly Beam[],
 ): Element[] {
   const first = at === event.tick;
   const last = at + value.ticks === event.tick + event.length;
   const ties = [...(first ? [] : ['stop']), ...(last ? [] : ['start'])];
   return event.notes.map((note, i) => {
     const before = [...(i > 0 ? [el('chord')] : []), pitchElement(note.pitch)];
-    const notations = [...ties.map((type) => el('tied', [], { type })), ...(first ? fingering(note) : [])];
+    const rolled = first && note.rolled !== undefined ? [el('arpeggiate')] : [];
+    const notations = [
+      ...ties.map((type) => el('tied', [], { type })),
+      ...(first ? fingering(note) : []),
+      ...rolled,
+    ];
     const lyric = first && note.lyric !== null ? [lyricElement(note)] : [];
-    return noteElement(before, value, voice, staff, notations, lyric, ties);
+    // The beam is written at the first note of a chord.
+    const sign = first ? (signs.get(note) ?? null) : null;
+    return noteElement(before, value, voice, staff, notations, lyric, ties, i === 0 ? beams : [], sign);
   });
 }
 
-function graceElements(event: VoiceEvent, voice: number, staff: number): Element[] {
+function graceElements(event: VoiceEvent, signs: Signs, voice: number, staff: number): Element[] {
   return event.notes.map((note) =>
     el('note', [
       el('grace'),
       pitchElement(note.pitch),
       el('voice', voice),
       el('type', 'eighth'),
+      signs.get(note) ? el('accidental', signs.get(note) ?? '') : null,
       el('staff', staff),
     ]),
   );
@@ -230,6 +261,8 @@ function noteElement(
   notations: readonly Element[],
   lyrics: readonly Element[],
   ties: readonly string[] = [],
+  beams: readonly Beam[] = [],
+  sign: string | null = null,
 ): Element {
   return el('note', [
     ...before,
@@ -238,8 +271,10 @@ function noteElement(
     el('voice', voice),
     value.type ? el('type', value.type) : null,
     ...Array.from({ length: value.dots }, () => el('dot')),
+    sign === null ? null : el('accidental', sign),
     value.triplet ? el('time-modification', [el('actual-notes', 3), el('normal-notes', 2)]) : null,
     el('staff', staff),
+    ...beams.map((beam, level) => el('beam', beam, { number: String(level + 1) })),
     notations.length > 0 ? el('notations', notations) : null,
     ...lyrics,
   ]);

@@ -1,0 +1,111 @@
+import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
+import { arrange } from '../arrange/song';
+import { keyFromFifths } from '../music/key';
+import { parsePitch } from '../music/pitch';
+import { type Choices, DEFAULT_PROFILE, type Song } from '../song/schema';
+import { accidentalsIn } from './accidentals';
+import { beamsOf } from './beams';
+import { readMusicXml } from './musicxmlRead';
+import { writeMusicXml } from './musicxmlWrite';
+import { valuesOf } from './noteValues';
+
+const [lanterns, , rain] = DEMO_SONGS;
+
+describe('accidentals on a page', () => {
+  const signs = (fifths: number, mode: 'major' | 'minor', ...names: string[]): (string | null)[] =>
+    accidentalsIn(
+      names.map((name) => ({ pitch: parsePitch(name.replace('~', '')), isHeldOn: name.endsWith('~') })),
+      keyFromFifths(fifths, mode),
+    );
+  it('stand where the key has another note, once a bar and octave, and are taken back', () => {
+    expect(signs(0, 'minor', 'G#4', 'G#4', 'G4', 'G#5')).toEqual(['sharp', null, 'natural', 'sharp']);
+    expect(signs(-2, 'major', 'Bb4', 'B4', 'Bb4', 'Eb4', 'E4')).toEqual([
+      null,
+      'natural',
+      'flat',
+      null,
+      'natural',
+    ]);
+    expect(signs(2, 'major', 'F#4', 'C#5', 'F4')).toEqual([null, null, 'natural']);
+    expect(signs(0, 'major', 'Bbb3', 'F##3')).toEqual(['flat-flat', 'double-sharp']);
+  });
+
+  it('are not written again for a note held over the bar line', () => {
+    expect(signs(0, 'major', 'F#4~', 'F#4')).toEqual([null, 'sharp']);
+  });
+});
+
+describe('beams', () => {
+  const bar = (numerator: number, denominator: number) => ({
+    number: 1,
+    tick: 0,
+    length: (3840 * numerator) / denominator,
+    metre: { numerator, denominator },
+    written: 1,
+    pass: 1,
+  });
+  const line = (...ticks: number[]) => {
+    let at = 0;
+    return ticks.map((length) => {
+      const note = { tick: at, value: valuesOf(Math.abs(length))[0], isRest: length < 0 };
+      at += Math.abs(length);
+      return note;
+    });
+  };
+  const beams = (metre: readonly [number, number], ...ticks: number[]): string =>
+    beamsOf(line(...ticks), bar(...metre))
+      .map((levels) => levels.join('/') || '-')
+      .join(' ');
+
+  it('join the notes of a beat, a dotted one in six-eight', () => {
+    expect(beams([4, 4], 480, 480, 960, 480, 480, 960)).toBe('begin end - begin end -');
+    expect(beams([6, 8], 480, 480, 480, 480, 480, 480)).toBe('begin continue end begin continue end');
+    expect(beams([4, 4], 480, 960, 480, 480, 480)).toBe('- - - begin end');
+  });
+
+  it('are parted by rests, doubled for sixteenths, hooked where one stands alone', () => {
+    expect(beams([4, 4], 480, -480, 480, 480)).toBe('- - begin end');
+    expect(beams([4, 4], 240, 240, 480)).toBe('begin/begin continue/end end');
+    expect(beams([4, 4], 720, 240)).toBe('begin end/backward hook');
+    expect(beams([4, 4], 240, 720)).toBe('begin/forward hook end');
+  });
+});
+
+describe('a written page', () => {
+  const written = (song: Song, choices: Partial<Choices>): string =>
+    writeMusicXml(arrange({ ...song, choices: { ...song.choices, ...choices } }, DEFAULT_PROFILE));
+  const count = (text: string, pattern: RegExp): number => (text.match(pattern) ?? []).length;
+
+  it('has the number of each part, loudness by section, and the pedal as it is played', () => {
+    const text = written(lanterns, { rung: 4 });
+    const numbers = [...text.matchAll(/enclosure="square">(\d+)</g)].map((m) => Number(m[1]));
+    expect(numbers).toEqual([1, 2, 3, 4, 5, 6]);
+    expect([...text.matchAll(/<dynamics>\s*<(\w+)\/>/g)].map((m) => m[1])).toEqual(['mp', 'mf', 'mp']);
+    expect(count(text, /<pedal type="start"/g)).toBe(24);
+    expect(count(text, /<pedal type="stop"/g)).toBe(24);
+    expect(count(written(lanterns, { rung: 4, pedal: 'none' }), /<pedal /g)).toBe(0);
+    expect(count(text, /<metronome>/g)).toBe(1);
+  });
+
+  it('has hairpins over sections that grow', () => {
+    const sections = lanterns.sections.map((section, i) => ({
+      ...section,
+      dynamics: i === 0 ? ('growing' as const) : section.dynamics,
+    }));
+    const text = written({ ...lanterns, sections }, { rung: 4 });
+    expect([...text.matchAll(/<wedge type="(\w+)"/g)].map((m) => m[1])).toEqual(['crescendo', 'stop']);
+  });
+
+  it('rolls what the hand does not span, and writes the sharp of G♯', () => {
+    const text = written(rain, { rung: 4, layout: 'tenth' });
+    expect(count(text, /<arpeggiate\/>/g)).toBeGreaterThan(20);
+    expect(count(written(lanterns, { rung: 1 }), /<accidental>sharp<\/accidental>/g)).toBeGreaterThan(1);
+  });
+
+  it('is read back with its sections and without the numbers of its parts', () => {
+    const again = readMusicXml(written(lanterns, { rung: 5 }), 'id', 'T');
+    expect(again.sections.map(({ name }) => name)).toEqual(lanterns.sections.map(({ name }) => name));
+    expect(again.imported.filter(({ text }) => /add up/.test(text))).toEqual([]);
+  });
+});
