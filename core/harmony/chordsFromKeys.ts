@@ -1,6 +1,7 @@
 import {
   type Chord,
   type ChordType,
+  gotOrMade,
   type Key,
   metricStrength,
   pulseTicks,
@@ -91,6 +92,8 @@ export function chordsFromKeys(
 interface Pulse {
   readonly tick: number;
   readonly to: number;
+  /** Where its bar begins. */
+  readonly bar: number;
   /** Cost of a change here. */
   readonly change: number;
 }
@@ -104,6 +107,7 @@ function pulsesOf(bars: readonly Bar[]): Pulse[] {
     return starts.map((start, i) => ({
       tick: bar.tick + start,
       to: bar.tick + (starts[i + 1] ?? bar.length),
+      bar: bar.tick,
       change: CHANGE_COST[bar.number === 0 ? 0 : metricStrength(start, bar.metre)],
     }));
   });
@@ -121,7 +125,8 @@ function contentsOf(keys: readonly SoundingKey[], pulses: readonly Pulse[]): Con
   const sorted = [...keys].sort((a, b) => a.tick - b.tick);
   const longest = sorted.reduce((most, key) => Math.max(most, key.length), 0);
   let start = 0;
-  return pulses.map(({ tick, to }) => {
+  const inBar = new Map<number, Set<number>>();
+  const contents = pulses.map(({ tick, to, bar }): Content => {
     while (start < sorted.length && sorted[start].tick < tick - longest) start++;
     const weights = new Array<number>(12).fill(0);
     let lowest = Infinity;
@@ -132,10 +137,16 @@ function contentsOf(keys: readonly SoundingKey[], pulses: readonly Pulse[]): Con
       weights[key.midi % 12] += within * key.weight;
       if (key.weight >= 1) lowest = Math.min(lowest, key.midi);
     }
+    for (const [key, weight] of weights.entries())
+      if (weight > 0) gotOrMade(inBar, bar, () => new Set<number>()).add(key);
     const total = weights.reduce((sum, w) => sum + w, 0);
     const shares = weights.map((w) => (total === 0 ? 0 : (100 * w) / total));
     return { shares, total, bass: lowest === Infinity ? -1 : lowest % 12 };
   });
+  // A bar with one key alone, at whatever octaves, tells no chord: it says as much as silence.
+  return contents.map((content, i) =>
+    (inBar.get(pulses[i].bar)?.size ?? 0) < 2 ? { ...content, total: 0, bass: -1 } : content,
+  );
 }
 
 function fit(state: State, { shares, total, bass }: Content): number {

@@ -57,6 +57,15 @@ describe('chords read off keys', () => {
     ]);
   });
 
+  it('are none in a pick-up of one key alone', () => {
+    const [first, second] = bars;
+    const pickup = { ...first, number: 0 };
+    const keys = [...hold(0, 960, 49), ...hold(second.tick, 3840, 45, 49, 52)];
+    expect(chordsFromKeys(keys, [pickup, second], inC).map((c) => [c.symbol, c.tick])).toEqual([
+      ['A', second.tick],
+    ]);
+  });
+
   it('are none where nothing sounds', () => {
     expect(chordsFromKeys([], bars, inC)).toEqual([]);
   });
