@@ -1,5 +1,5 @@
 import type { ArrangedChange, PartArrangement } from '../arrangement';
-import { type Effort, effortOf } from '../effort';
+import { barsOfEffort, type Effort, effortOf } from '../effort';
 import { fillPart, NO_FILL_YET, type Opening, type PartFills, type Proposal, withFills } from '../fills';
 import { fingerPart, FROM_NOWHERE, type HandState, isFreeBetween, landingOf } from '../fingering';
 import { type Hand, type HandNote, inTime } from '../hands';
@@ -13,7 +13,7 @@ import {
   type PartHands,
 } from '../joining';
 import { rungOf } from '../ladder';
-import { rememberEach } from '../music';
+import { rememberEach, pulseTicks } from '../music';
 import { Clock } from '../performance';
 import { type Finding, isDismissed, indexAt, within } from '../song';
 import { keysInPlace, type VoicedChange } from '../voicing';
@@ -227,10 +227,11 @@ export function partsOfSong(context: SongContext): ArrangePart {
     const meetings = meetingsMade(cutId, [right, left, ticks, played.bars], () =>
       meetingsOf(played.bars, changeTicks, right, left),
     );
-    const seconds = clock.secondsAt(part.toTick) - clock.secondsAt(part.fromTick);
-    const bars = part.toBar - part.fromBar + 1;
-    const effort = effortMade(cutId, [right, left, seconds, bars, profile], () =>
-      effortOf({ right, left, seconds, bars, profile }),
+    const bars = barsIn(played.bars, part.fromTick, part.toTick);
+    const timed = bars.map((bar) => ({ ...bar, beat: pulseTicks(bar.metre) }));
+    const lasting = barsOfEffort(timed, part.fromTick, part.toTick, (tick) => clock.secondsAt(tick));
+    const effort = effortMade(cutId, [right, left, JSON.stringify(lasting), profile], () =>
+      effortOf({ right, left, bars: lasting, profile }),
     );
     const all = [...findings, ...handsOf(index).findings, ...bumpsIn(index)];
     const toShow = shownOf(gathered(all, played.bars), song.dismissed);

@@ -28,59 +28,88 @@ function line(
   );
 }
 
+/** Two bars of 4/4 that last so many seconds. */
 const part = (right: HandNote[], left: HandNote[], seconds = 4): EffortTask => ({
   right,
   left,
-  seconds,
-  bars: 2,
+  bars: [0, 1].map((i) => ({ number: i + 1, tick: i * 3840, length: 3840, seconds: seconds / 2, beat: 960 })),
   profile: DEFAULT_PROFILE,
 });
 const measure = (which: Measure, task: EffortTask): number => effortOf(task).measures[which];
 const STEPS = line('right', [60, 62, 64, 65, 67, 65, 64, 62]);
 
 describe('the measures of effort', () => {
-  it('leaps and travel grow with the distance the hands go', () => {
+  it('leaps grow with the distance the hands are carried, and are none inside a position', () => {
     const near = part(STEPS, line('left', [48, 50, 48, 50]));
     const far = part(STEPS, line('left', [36, 55, 36, 55]));
     expect(measure('leaps', far)).toBeGreaterThan(measure('leaps', near));
-    expect(measure('travel', far)).toBeGreaterThan(measure('travel', near));
-    expect(measure('travel', part(STEPS, line('left', [48, 48, 48, 48])))).toBe(0);
+    // By its fingers the hand stays over five keys.
+    expect(measure('leaps', part(line('right', [60, 64, 67, 60], [1, 3, 5, 1]), []))).toBe(0);
   });
 
-  it('leaps are per second: the same part slower is easier', () => {
+  it('are per second: the same part slower is easier', () => {
     const left = line('left', [36, 55, 36, 55]);
-    expect(measure('leaps', part(STEPS, left, 8))).toBeLessThan(measure('leaps', part(STEPS, left, 4)));
-    expect(measure('speed', part(STEPS, left, 8))).toBeLessThan(measure('speed', part(STEPS, left, 4)));
+    for (const which of ['leaps', 'speed', 'density'] as const)
+      expect(measure(which, part(STEPS, left, 8))).toBeLessThan(measure(which, part(STEPS, left, 4)));
+    expect(effortOf(part(STEPS, left, 8)).total).toBeLessThan(effortOf(part(STEPS, left, 4)).total);
   });
 
-  it('independence counts where the left hand strikes alone', () => {
+  it('independence counts where the left hand strikes alone, more where the tune is held against it', () => {
     const together = line('left', [48, 50, 52, 53]);
     const between = together.map((n) => ({ ...n, tick: n.tick + 480 }));
     expect(measure('independence', part(STEPS, together))).toBe(0);
     expect(measure('independence', part(STEPS, between))).toBeGreaterThan(0);
+    const late = STEPS.slice(0, 4).map((n) => ({ ...n, tick: n.tick + 480 }));
+    expect(measure('independence', part(late, together))).toBeGreaterThan(
+      measure('independence', part(STEPS, between)),
+    );
+    expect(measure('independence', part([], together))).toBe(0);
   });
 
-  it('stretch is told by the widest chord against the hand', () => {
+  it('stretch is told by how often a hand is fully open', () => {
     const close = part(STEPS, line('left', [[48, 52, 55]]));
-    const wide = part(STEPS, line('left', [[48, 55, 60]]));
-    expect(measure('stretch', wide)).toBeGreaterThan(measure('stretch', close));
-    expect(measure('stretch', wide)).toBeGreaterThan(95);
+    const wide = part(
+      STEPS,
+      line('left', [
+        [48, 55, 60],
+        [48, 55, 60],
+      ]),
+    );
+    expect(measure('stretch', close)).toBe(0);
+    expect(measure('stretch', wide)).toBeGreaterThan(20);
+    const rolled = line('left', [[48, 55, 64]]).map((n, i) => ({ ...n, rolled: i }));
+    expect(measure('stretch', part(STEPS, rolled))).toBe(0);
   });
 
-  it('changes of position are the same finger on another key at once', () => {
+  it('changes of position are passes, and the same finger on another key at once', () => {
     expect(measure('shifts', part(line('right', [60, 62, 64], [1, 2, 3]), []))).toBe(0);
     expect(measure('shifts', part(line('right', [60, 62, 64], [2, 2, 2]), []))).toBeGreaterThan(0);
+    const pass = (up: number): number =>
+      measure('shifts', part(line('right', [60, 64, 64 + up], [1, 3, 1]), []));
+    expect(pass(1)).toBeGreaterThan(0);
+    expect(pass(5)).toBeGreaterThan(pass(1));
+    expect(pass(9)).toBe(0);
+    expect(measure('shifts', part([], line('left', [60, 59, 57], [1, 2, 1])))).toBeGreaterThan(0);
   });
 
   it('black keys are a share of all keys', () => {
     expect(measure('blackKeys', part(STEPS, []))).toBe(0);
-    expect(measure('blackKeys', part(line('right', [61, 63, 66, 68]), []))).toBe(100);
+    expect(measure('blackKeys', part(line('right', [61, 63, 66, 68]), []))).toBeGreaterThan(8);
+  });
+
+  it('peaks decide: the hardest bar weighs as much as the rest, and is named', () => {
+    const hard = line('left', [36, 60, 36, 60]).map((n) => ({ ...n, tick: n.tick + 3840 }));
+    const { total, hardestBar } = effortOf(part(STEPS, hard));
+    const alone = effortOf(part(STEPS, []));
+    expect(hardestBar).toBe(2);
+    expect(total).toBeGreaterThan(2 * alone.total);
+    expect(effortOf(part([], []))).toMatchObject({ total: 0, reasons: [], hardestBar: null });
   });
 
   it('the reasons are the weightiest measures in words, with what was measured', () => {
     const { reasons, total } = effortOf(part(STEPS, line('left', [36, 55, 36, 55, 36, 55, 36, 55]), 2));
     expect(total).toBeGreaterThan(20);
     expect(reasons).toHaveLength(2);
-    expect(reasons.join('; ')).toMatch(/mm every second|mm a bar|strikes a second/);
+    expect(reasons[0]).toMatch(/^the hands are carried \d+ mm every second$/);
   });
 });

@@ -1,126 +1,184 @@
-import type { HandNote } from '../hands';
-import { isBlack, reachMm, spanMm } from '../music';
-import type { Profile } from '../song';
+import { type Hand, type HandNote } from '../hands';
 import { because } from '../sentences';
+import type { Profile } from '../song';
+import { blacksIn, carriedMm, openedAlong, openedBy, passOrSlide, type Strike, strikesOf } from './motion';
 
 export const MEASURES = [
   'leaps',
-  'travel',
   'independence',
   'stretch',
   'shifts',
   'blackKeys',
   'speed',
+  'density',
 ] as const;
 export type Measure = (typeof MEASURES)[number];
 
-/** How hard a part is: each measure 0–100, one total, and the two weightiest reasons in words. */
+/** How hard a part is: each measure and one total, 0–100, and the two weightiest reasons in words. */
 export interface Effort {
   readonly total: number;
   readonly measures: Readonly<Record<Measure, number>>;
   readonly reasons: readonly string[];
+  /** The number of the hardest bar; null where nothing is played. */
+  readonly hardestBar: number | null;
+}
+
+/** One bar of a part: what of it lies in the part, and how long that lasts. */
+export interface EffortBar {
+  readonly number: number;
+  readonly tick: number;
+  readonly length: number;
+  readonly seconds: number;
+  /** Ticks of a beat. */
+  readonly beat: number;
 }
 
 export interface EffortTask {
   readonly right: readonly HandNote[];
   readonly left: readonly HandNote[];
-  readonly seconds: number;
-  readonly bars: number;
+  readonly bars: readonly EffortBar[];
   readonly profile: Profile;
 }
 
-/** The value of each measure that counts as 100; set by ear on graded pieces, to be refined with use. */
-const FULL: Record<Measure, number> = {
-  leaps: 600,
-  travel: 1200,
-  independence: 2,
-  stretch: 1,
-  shifts: 4,
-  blackKeys: 0.6,
-  speed: 9,
+/**
+ * Points of each measure by its raw value a second: factor × value ^ power, 100 at most. Set so that reference phrases of
+ * known difficulty lie in their bands; the powers say that the first leap weighs more than the tenth, but twice as fast
+ * is more than twice as hard. Published in docs/costs.md.
+ */
+const CURVE: Readonly<Record<Measure, readonly [factor: number, power: number]>> = {
+  leaps: [4.4, 0.4],
+  independence: [15, 1],
+  stretch: [42, 0.5],
+  shifts: [16, 1],
+  blackKeys: [16, 1],
+  speed: [1.6, 1.6],
+  density: [11.5, 0.7],
 };
-const WEIGHT: Record<Measure, number> = {
-  leaps: 4,
-  travel: 3,
-  independence: 3,
-  stretch: 2,
-  shifts: 3,
-  blackKeys: 1,
-  speed: 4,
-};
+/** A tune against the beat of the other hand counts so much beside a strike alone. */
+const SYNCOPATION = 2;
+const NOTHING = Object.fromEntries(MEASURES.map((m) => [m, 0])) as Record<Measure, number>;
 
-/** Measures a part. An empty part costs nothing. */
+/**
+ * Measures a part bar by bar. Peaks decide: the hardest measures of a bar weigh more than their mean (the root of the sum
+ * of squares), and the hardest bar as much as all the rest together. An empty part costs nothing. Source: what graded
+ * pieces ask for, in the order of their grades.
+ */
 export function effortOf(task: EffortTask): Effort {
-  const raw = rawMeasures(task);
+  const hands = { right: strikesOf(task.right), left: strikesOf(task.left) };
+  const bars = task.bars.map((bar) => ({ bar, raw: rawIn(bar, hands, task.profile) }));
+  const scored = bars.map(({ bar, raw }) => {
+    const points = pointsOf(raw);
+    return { bar, raw, points, total: Math.min(100, Math.hypot(...Object.values(points))) };
+  });
+  const [hardest, ...rest] = [...scored].sort((a, b) => b.total - a.total);
+  if (!hardest || hardest.total === 0) return { total: 0, measures: NOTHING, reasons: [], hardestBar: null };
+  const mean = (of: (bar: (typeof scored)[number]) => number): number =>
+    rest.length === 0 ? of(hardest) : rest.reduce((sum, bar) => sum + of(bar), 0) / rest.length;
+  const overall = (of: (bar: (typeof scored)[number]) => number): number => (of(hardest) + mean(of)) / 2;
   const measures = Object.fromEntries(
-    MEASURES.map((m) => [m, Math.min(100, Math.round((100 * raw[m]) / FULL[m]))]),
+    MEASURES.map((m) => [m, Math.round(overall((bar) => bar.points[m]))]),
   ) as Record<Measure, number>;
-  const weights = MEASURES.reduce((sum, m) => sum + WEIGHT[m], 0);
-  const total = Math.round(MEASURES.reduce((sum, m) => sum + WEIGHT[m] * measures[m], 0) / weights);
-  const ranked = [...MEASURES].sort((a, b) => WEIGHT[b] * measures[b] - WEIGHT[a] * measures[a]);
-  const reasons = ranked
+  const reasons = [...MEASURES]
+    .sort((a, b) => measures[b] - measures[a])
     .filter((m) => measures[m] > 0)
     .slice(0, 2)
-    .map((m) => inWords(m, raw[m]));
-  return { total, measures, reasons };
-}
-
-function rawMeasures(task: EffortTask): Record<Measure, number> {
-  const seconds = Math.max(task.seconds, 0.001);
-  const bars = Math.max(task.bars, 1);
-  const notes = [...task.right, ...task.left];
-  const rightTicks = new Set(task.right.map((n) => n.tick));
-  const leftTicks = [...new Set(task.left.map((n) => n.tick))];
-  const alone = leftTicks.filter((tick) => !rightTicks.has(tick)).length;
-  const strikes = new Set([...rightTicks, ...leftTicks]).size;
+    .map((m) => inWords(m, hardest.raw));
   return {
-    leaps: (jumpsMm(task.right) + jumpsMm(task.left)) / seconds,
-    travel: jumpsMm(task.left) / bars,
-    independence: strikes === 0 ? 0 : (2 * alone) / strikes,
-    stretch: widest(task.left) / reachMm(task.profile.leftReach),
-    shifts: (shifts(task.right) + shifts(task.left)) / bars,
-    blackKeys: notes.length === 0 ? 0 : notes.filter((n) => isBlack(n.midi)).length / notes.length,
-    speed: strikes / seconds,
+    total: Math.round(overall((bar) => bar.total)),
+    measures,
+    reasons,
+    hardestBar: hardest.bar.number,
   };
 }
 
-/** Millimetres the lowest key of a hand moves from strike to strike. */
-function jumpsMm(notes: readonly HandNote[]): number {
-  let sum = 0;
-  let last: HandNote | null = null;
-  for (const note of notes) {
-    if (last && note.tick !== last.tick) sum += spanMm(last.midi, note.midi);
-    if (!last || note.tick !== last.tick) last = note;
-  }
-  return sum;
+type Raw = Readonly<Record<Measure, number>>;
+type Strikes = Readonly<Record<Hand, readonly Strike[]>>;
+
+function pointsOf(raw: Raw): Record<Measure, number> {
+  return Object.fromEntries(
+    MEASURES.map((m) => {
+      const [factor, power] = CURVE[m];
+      return [m, Math.min(100, factor * raw[m] ** power)];
+    }),
+  ) as Record<Measure, number>;
 }
 
-function widest(notes: readonly HandNote[]): number {
-  const ends = new Map<number, [number, number]>();
-  for (const { tick, midi } of notes) {
-    const [low, high] = ends.get(tick) ?? [midi, midi];
-    ends.set(tick, [Math.min(low, midi), Math.max(high, midi)]);
-  }
-  return [...ends.values()].reduce((most, [low, high]) => Math.max(most, spanMm(low, high)), 0);
+/** What happens in one bar, each a second. */
+function rawIn(bar: EffortBar, hands: Strikes, profile: Profile): Raw {
+  const seconds = Math.max(bar.seconds, 0.05);
+  const of = (hand: Hand): HandInBar => handIn(bar, hands[hand], hand, profile);
+  const [right, left] = [of('right'), of('left')];
+  const keys = right.keys + left.keys;
+  return {
+    leaps: (right.carried + left.carried) / seconds,
+    independence: (alone(left, right) + SYNCOPATION * againstBeat(bar, right, left)) / seconds,
+    stretch: (right.opened + left.opened) / seconds,
+    shifts: (right.passes + left.passes) / seconds,
+    blackKeys: keys === 0 ? 0 : ((right.blacks + left.blacks) / keys) * (keys / seconds) ** 0.3,
+    speed: Math.max(right.ticks.size, left.ticks.size) / seconds,
+    density: besides(right, left) / seconds,
+  };
 }
 
-/** Times the same finger goes to another key at once: a new position. */
-function shifts(notes: readonly HandNote[]): number {
-  let count = 0;
-  for (let i = 1; i < notes.length; i++) {
-    const [a, b] = [notes[i - 1], notes[i]];
-    if (a.tick !== b.tick && a.finger !== null && a.finger === b.finger && a.midi !== b.midi) count++;
-  }
-  return count;
+/** Keys of the hand that strikes less often: of the fuller one where both strike alike. */
+function besides(right: HandInBar, left: HandInBar): number {
+  if (right.ticks.size === left.ticks.size)
+    return right.ticks.size === 0 ? 0 : Math.max(right.keys, left.keys);
+  return right.ticks.size < left.ticks.size ? right.keys : left.keys;
 }
 
-function inWords(measure: Measure, raw: number): string {
-  const mm = Math.round(raw / 10) * 10;
+interface HandInBar {
+  readonly ticks: ReadonlySet<number>;
+  readonly keys: number;
+  readonly carried: number;
+  readonly opened: number;
+  readonly passes: number;
+  readonly blacks: number;
+}
+
+function handIn(
+  { tick, length }: EffortBar,
+  strikes: readonly Strike[],
+  hand: Hand,
+  profile: Profile,
+): HandInBar {
+  let [keys, carried, opened, passes, blacks] = [0, 0, 0, 0, 0];
+  const ticks = new Set<number>();
+  strikes.forEach((strike, i) => {
+    if (strike.tick < tick || strike.tick >= tick + length) return;
+    ticks.add(strike.tick);
+    keys += strike.notes.length;
+    opened +=
+      openedBy(strike, hand, profile) + openedAlong(strikes.slice(Math.max(0, i - 2), i + 1), hand, profile);
+    blacks += blacksIn(strike);
+    const before = strikes[i - 1];
+    if (!before) return;
+    carried += carriedMm(before, strike, hand);
+    passes += passOrSlide(before, strike, hand);
+  });
+  return { ticks, keys, carried, opened, passes, blacks };
+}
+
+/** Strikes of the left hand while the right holds or rests, in a bar in which both play. */
+function alone(left: HandInBar, right: HandInBar): number {
+  return right.ticks.size === 0 ? 0 : [...left.ticks].filter((tick) => !right.ticks.has(tick)).length;
+}
+
+/** Notes of the tune off the beat that are held over one on which the left hand strikes alone. */
+function againstBeat({ tick, beat }: EffortBar, right: HandInBar, left: HandInBar): number {
+  const onsets = [...right.ticks].sort((a, b) => a - b);
+  return onsets.filter((onset, i) => {
+    const next = tick + (Math.floor((onset - tick) / beat) + 1) * beat;
+    const isOff = (onset - tick) % beat !== 0;
+    return isOff && left.ticks.has(next) && !right.ticks.has(next) && (onsets[i + 1] ?? Infinity) > next;
+  }).length;
+}
+
+function inWords(measure: Measure, raw: Raw): string {
+  const mm = Math.round(raw.leaps / 10) * 10;
   switch (measure) {
     case 'leaps':
       return because.leaps(mm);
-    case 'travel':
-      return because.travel(mm);
     case 'independence':
       return because.leftAlone();
     case 'stretch':
@@ -130,6 +188,27 @@ function inWords(measure: Measure, raw: number): string {
     case 'blackKeys':
       return because.blackKeys();
     case 'speed':
-      return `${raw.toFixed(1)} strikes a second`;
+      return because.fast(raw.speed);
+    case 'density':
+      return because.full(raw.density);
   }
+}
+
+/** The bars of a part with what of each lies in it. */
+export function barsOfEffort(
+  bars: readonly {
+    readonly number: number;
+    readonly tick: number;
+    readonly length: number;
+    readonly beat: number;
+  }[],
+  from: number,
+  to: number,
+  secondsAt: (tick: number) => number,
+): EffortBar[] {
+  return bars.flatMap(({ number, tick, length, beat }) => {
+    const [start, end] = [Math.max(from, tick), Math.min(to, tick + length)];
+    if (start >= end) return [];
+    return [{ number, tick: start, length: end - start, seconds: secondsAt(end) - secondsAt(start), beat }];
+  });
 }

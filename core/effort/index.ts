@@ -1,2 +1,2 @@
 export { easierKeys, type KeyChoice } from './easierKeys';
-export { type Effort, effortOf } from './effort';
+export { barsOfEffort, type Effort, effortOf } from './effort';

@@ -92,7 +92,7 @@ describe('effort', () => {
   });
 
   it('of nothing is nothing', () => {
-    expect(effortOf({ right: [], left: [], seconds: 0, bars: 0, profile: DEFAULT_PROFILE })).toMatchObject({
+    expect(effortOf({ right: [], left: [], bars: [], profile: DEFAULT_PROFILE })).toMatchObject({
       total: 0,
       reasons: [],
     });

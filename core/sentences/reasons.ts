@@ -2,12 +2,13 @@
 export const because = {
   bassLeads: (manner: string) => `The melody holds still here; the bass leads on ${manner}.`,
 
-  leaps: (mmPerSecond: number) => `the hands move ${mmPerSecond} mm every second`,
-  travel: (mmPerBar: number) => `the left hand travels ${mmPerBar} mm a bar`,
+  leaps: (mmPerSecond: number) => `the hands are carried ${mmPerSecond} mm every second`,
   leftAlone: () => 'the left hand often strikes alone',
   wide: () => 'the left hand opens wide',
   shifts: () => 'the hands change position often',
   blackKeys: () => 'many black keys',
+  fast: (strikes: number) => `${strikes.toFixed(1)} strikes a second in one hand`,
+  full: (keys: number) => `${keys.toFixed(1)} keys a second in the other hand`,
 
   blackShare: (inHundred: number) =>
     inHundred === 0 ? 'no black key' : `${inHundred} in 100 strikes on black keys`,
