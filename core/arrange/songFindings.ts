@@ -21,7 +21,7 @@ export function songFindings(
       kind: 'unclear',
       tick: change.tick,
       text: says.unclear(change.unclear ?? ''),
-      remedies: [offers.writeAnother(), offers.leaveItOut()],
+      remedies: [offers.leaveItOut()],
       fixes: [
         {
           label: offers.leaveItOut(),

@@ -70,7 +70,7 @@ function unsung(song: Song, notes: readonly PlayedNote[]): Finding[] {
         kind: 'words',
         tick: run[0].tick,
         text: says.unsung(run.length, nameOfNote(run[0])),
-        remedies: [offers.typeWords(), offers.leaveUnsung()],
+        remedies: [],
       });
     run = [];
   };
@@ -94,7 +94,7 @@ function spareWords(song: Song, notes: readonly PlayedNote[]): Finding[] {
       kind: 'words',
       tick: last?.tick ?? 0,
       text: says.spareWords(song.spareWords),
-      remedies: [offers.addNotes(), fix.label],
+      remedies: [fix.label],
       fixes: [fix],
     },
   ];

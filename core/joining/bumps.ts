@@ -41,8 +41,7 @@ export function bumpsBetween(
         kind: isBump ? 'bump' : 'crowded',
         tick,
         text: isBump ? bumpInWords(low, high) : crowdInWords(low, high),
-        remedies:
-          fixes.length > 0 ? fixes.map((fix) => fix.label) : [offers.lowerInversion(), offers.thinChord()],
+        remedies: fixes.map((fix) => fix.label),
         fixes,
       });
     }

@@ -1,7 +1,7 @@
 import { type HandNote, inTime } from '../hands';
 import { rungOf } from '../ladder';
 import { type Metre, metreName, reachMm, spanMm } from '../music';
-import { type Part, partIndexAt } from '../parts';
+import { melodyUp, type Part, partIndexAt, type PartToPlay } from '../parts';
 import { BLOCK, choosePattern, dress, fitsMetre, type Pattern, patternsOf, rootsInPart } from '../patterns';
 import { type Choices, type Finding, indexAt, type PlayedBar, type PlayedNote, type Profile } from '../song';
 import { isUnderMelody } from '../voicing';
@@ -63,12 +63,19 @@ export function leftHand(task: PartTask): PartHands {
       refused: inFull.has(voiced.change.id),
     });
     notes.push(...dressed.notes);
-    findings.push(...dressed.findings);
+    findings.push(...dressed.findings.map((finding) => withMelodyUp(finding, part)));
   }
   if (isMoving && notes.length > 0) findings.push(...patternRefused(task));
   const shares = new Set(task.voiced.flatMap((v) => (v.closeHands === 'share' ? [v.change.id] : [])));
   const ownKeys = shares.size === 0 ? notes : withSharedKeys(notes, task.melody, (id) => shares.has(id));
   return { notes: inTime(withRolls(ownKeys, task.profile)), findings, right };
+}
+
+/** Where a pattern gave way the melody could make room. */
+function withMelodyUp(finding: Finding, part: PartToPlay): Finding {
+  const up = melodyUp(part, offers.partMelodyUp());
+  if (!up) return finding;
+  return { ...finding, remedies: [...finding.remedies, up.label], fixes: [...(finding.fixes ?? []), up] };
 }
 
 /** A pattern that is unknown, or not made for the metre, said with those that are. */

@@ -17,3 +17,4 @@ export { relate, type Related, type Struck } from './relations';
 export { SCHOOLS } from './schools';
 export { proposeSections, writtenTick } from './sections';
 export { twinsOf } from './twins';
+export { melodyUp } from './melodyUp';

@@ -53,7 +53,7 @@ export function thinnedFinding(
     tick,
     text: says.thinned(pattern.name, what, typeset(change.symbol), bar.number),
     sameAs: what,
-    remedies: [offers.inFull(), offers.lowerInversion(), offers.raiseMelody()],
+    remedies: [offers.inFull()],
     fixes: [{ label: offers.inFull(), edit: { kind: 'thinning', changeId: change.id, refused: true } }],
   };
 }

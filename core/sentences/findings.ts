@@ -6,14 +6,17 @@ import { listed } from './listed';
  * translate; nothing here decides anything.
  */
 export const says = {
-  unclear: (problem: string) => `${problem} The left hand rests here.`,
+  unclear: (problem: string) =>
+    `${problem} The left hand rests here. Write the chord in another way, or leave it out.`,
   offKeyboard: (key: string, more: number, keys: number) =>
     `${key}${more > 0 ? ` and ${more} more` : ''} of the melody lies off a keyboard of ${keys} keys.`,
 
   overlap: (note: string, next: string) =>
     `${note} still sounds when ${next} is struck: a melody has one note at a time.`,
-  unsung: (count: number, first: string) => `${count} notes have no syllable, from ${first} on.`,
-  spareWords: (words: string) => `There are more syllables than notes: “${words}” has none.`,
+  unsung: (count: number, first: string) =>
+    `${count} notes have no syllable, from ${first} on: type their words on the Tune bench, or leave them unsung.`,
+  spareWords: (words: string) =>
+    `There are more syllables than notes: “${words}” has none. Add or split notes, or leave the words out.`,
   accidental: (note: string) =>
     `${note} lies outside the key and its chord, and no half step leads to or from it: a slip?`,
   quick: (symbol: string, seconds: number) =>

@@ -3,21 +3,16 @@ export const offers = {
   leaveItOut: () => 'Leave it out',
   inAll: (places: number, remedy: string) =>
     `In all ${places} places: ${remedy.charAt(0).toLowerCase()}${remedy.slice(1)}`,
-  writeAnother: () => 'Write the chord in another way',
   partOctave: (direction: 1 | -1) => `Play this part an octave ${direction > 0 ? 'higher' : 'lower'}`,
 
   endFirst: () => 'End the first where the second begins',
   leaveLowerOut: () => 'Leave the lower one out',
-  typeWords: () => 'Type their words',
-  leaveUnsung: () => 'Leave them unsung',
   leaveWordsOut: () => 'Leave these words out',
-  addNotes: () => 'Add or split notes',
   makeIt: (note: string) => `Make it ${note}`,
 
   cross: () => 'Let the hands cross here',
   letGo: () => 'Play it whole and let it go early',
   leaveChordOut: () => 'Leave the chord out',
-  raiseAnotherOctave: () => 'Raise the melody another octave',
   raiseMelody: () => 'Raise the melody an octave',
   raiseMelodyAndChord: () => 'Raise the melody an octave and the chord with it',
   rootAlone: () => 'Play the root alone',
@@ -27,8 +22,6 @@ export const offers = {
   release: () => 'Release it, and the nearest voicing that fits is chosen',
 
   lowerPosition: () => 'Take a lower position',
-  lowerInversion: () => 'Take a lower inversion',
-  thinChord: () => 'Thin the chord',
   releasePinned: () => 'Release the pinned position',
   shareKey: (key: string) => `Let the right hand play ${key} for both`,
   letGoBefore: (key: string) => `Let the chord go before ${key}`,

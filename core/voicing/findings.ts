@@ -1,4 +1,4 @@
-import { KEYBOARDS, nameOf, reachMm, spanMm, typeset } from '../music';
+import { bassOf, chroma, KEYBOARDS, nameOf, reachMm, spanMm, typeset } from '../music';
 import { type CloseHands, type Finding, type Fix, type PlayedChange, type Profile } from '../song';
 import { soundingIn } from './bounds';
 import { lowIntervalBreaches } from './cost';
@@ -32,18 +32,52 @@ function roomMade(label: string, { writtenId }: PlayedChange, how: CloseHands): 
   return { label, edit: { kind: 'close-hands', changeId: writtenId, how } };
 }
 
-/** What had to give way at this change. */
-export function relaxationFindings(v: VoicedChange, profile: Profile): Finding[] {
+/** Makes a remedy that raises the melody of the part at a tick; null where that cannot be. */
+export type RaiseMelody = (tick: number, label: string) => Fix | null;
+
+/** What had to give way at this change; every remedy has its edit. */
+export function relaxationFindings(
+  v: VoicedChange,
+  profile: Profile,
+  raiseMelodyAt?: RaiseMelody,
+): Finding[] {
+  const raised = (label: string): Fix[] => {
+    const fix = raiseMelodyAt?.(v.change.tick, label);
+    return fix ? [fix] : [];
+  };
+  return foundIn(v, profile, raised).map((finding) => ({
+    ...finding,
+    remedies: (finding.fixes ?? []).map(({ label }) => label),
+  }));
+}
+
+/** The root alone, where the hand lies, or its lowest key where the root is not among them. */
+function rootPinned({ change, voicing, chord }: VoicedChange): Fix {
+  const root = voicing.keys.find((key) => key % 12 === chroma(bassOf(chord))) ?? voicing.keys[0];
+  return {
+    label: offers.rootAlone(),
+    edit: { kind: 'pin', pin: { changeId: change.id, keys: [root], fingers: null } },
+  };
+}
+
+function foundIn(
+  v: VoicedChange,
+  profile: Profile,
+  raised: (label: string) => Fix[],
+): Omit<Finding, 'remedies'>[] {
   const symbol = typeset(v.change.symbol);
   const at = { tick: v.change.tick };
-  const found: Finding[] = [];
+  const found: Omit<Finding, 'remedies'>[] = [];
   if (v.relaxed === 'crossing' && v.closeHands !== 'cross') {
     found.push({
       ...at,
       kind: 'crossing',
       text: says.crossing(symbol),
-      remedies: [offers.leaveChordOut(), offers.raiseAnotherOctave(), offers.rootAlone()],
-      fixes: [{ label: offers.leaveChordOut(), edit: { kind: 'change-left-out', id: v.change.writtenId } }],
+      fixes: [
+        { label: offers.leaveChordOut(), edit: { kind: 'change-left-out', id: v.change.writtenId } },
+        ...raised(offers.raiseMelody()),
+        rootPinned(v),
+      ],
     });
   }
   if (v.relaxed === 'shortened' && v.closeHands !== 'let-go') {
@@ -51,8 +85,7 @@ export function relaxationFindings(v: VoicedChange, profile: Profile): Finding[]
       ...at,
       kind: 'shortened',
       text: says.shortened(symbol),
-      remedies: [offers.cross(), offers.raiseMelody()],
-      fixes: [roomMade(offers.cross(), v.change, 'cross')],
+      fixes: [roomMade(offers.cross(), v.change, 'cross'), ...raised(offers.raiseMelody())],
     });
   }
   if (v.voicing.missing.length > 0) {
@@ -63,10 +96,10 @@ export function relaxationFindings(v: VoicedChange, profile: Profile): Finding[]
         symbol,
         v.pitches.map((p) => typeset(nameOf(p))),
       ),
-      remedies: [...(v.couldLetGo ? [offers.letGo()] : []), offers.cross(), offers.raiseMelody()],
       fixes: [
         ...(v.couldLetGo ? [roomMade(offers.letGo(), v.change, 'let-go')] : []),
         roomMade(offers.cross(), v.change, 'cross'),
+        ...raised(offers.raiseMelody()),
       ],
     });
   }
@@ -77,7 +110,6 @@ export function relaxationFindings(v: VoicedChange, profile: Profile): Finding[]
       kind: 'reach',
       text: says.reach(symbol),
       sameAs: 'wide',
-      remedies: [offers.openFifth(), offers.block()],
       fixes: (['fifth', 'block'] as const).map((layout, i) => ({
         label: [offers.openFifth(), offers.block()][i],
         edit: { kind: 'layout' as const, changeId: v.change.writtenId, layout },
@@ -92,12 +124,12 @@ export function relaxationFindings(v: VoicedChange, profile: Profile): Finding[]
       kind: 'muddy',
       text: [says.muddy(symbol), ...(isFree ? [says.noRoomHigher()] : [])].join(' '),
       sameAs: 'low',
-      remedies: [offers.twoNotes(), offers.raiseMelodyAndChord()],
       fixes: [
         {
           label: offers.twoNotes(),
           edit: { kind: 'layout', changeId: v.change.writtenId, layout: 'fifth' },
         },
+        ...raised(offers.raiseMelodyAndChord()),
       ],
     });
   }
@@ -139,7 +171,7 @@ export function fixedFindings(v: VoicedChange, task: VoicingTask): Finding[] {
     tick: v.change.tick,
     about,
     text: says.kept(kept, symbol, problem),
-    remedies: [release],
+    remedies: v.fixedBy === 'pin' ? [release] : [],
     fixes:
       v.fixedBy === 'pin'
         ? [{ label: release, edit: { kind: 'unpin' as const, changeId: v.change.id } }]

@@ -1,5 +1,5 @@
 import type { Key } from '../music';
-import { type CloseHands, type PlayedChange, type Profile } from '../song';
+import { type CloseHands, type Fix, type PlayedChange, type Profile } from '../song';
 import type { Sounding } from './bounds';
 import type { SolvedLayout } from './members';
 import type { VoicingWeights } from './weights';
@@ -26,6 +26,8 @@ export interface VoicingTask {
   readonly closeHandsOf?: (change: PlayedChange) => CloseHands | null;
   readonly keyAt: (tick: number) => Key;
   readonly fixed: ReadonlyMap<string, FixedKeys>;
+  /** The remedy that plays the melody of the part at a tick an octave higher; null where that cannot be. */
+  readonly raiseMelodyAt?: (tick: number, label: string) => Fix | null;
   /** Two notes of a change are played, any of its voicings': for telling the least they could move. */
   readonly playsTwo?: (change: PlayedChange) => boolean;
   /** The first and the last chord may lie in any way: for telling what their rules cost. */

@@ -1,6 +1,7 @@
 import { type Chord, chroma, gotOrMade, membersOf, rememberEach, symbolOf } from '../music';
-import type { Finding, PlayedChange, Profile } from '../song';
+import type { Finding, PlayedChange } from '../song';
 import { relaxationFindings } from './findings';
+import type { VoicingTask } from './task';
 import { spell, stepFrom, type VoicedChange, type VoicedSong } from './voiced';
 import { type Voicing, voicingOf } from './voicing';
 
@@ -22,7 +23,7 @@ const OF_WHOLE_CHORDS: readonly string[] = ['muddy', 'reach', 'thin-chord'];
 export function withTwoNotes(
   song: VoicedSong,
   hasTwo: (change: PlayedChange) => boolean,
-  profile: Profile,
+  { profile, raiseMelodyAt }: Pick<VoicingTask, 'profile' | 'raiseMelodyAt'>,
 ): VoicedSong {
   const isReduced = ({ change, layout, voicing, fixedBy }: VoicedChange): boolean =>
     hasTwo(change) && voicing.keys.length > 2 && !OF_TWO_NOTES.includes(layout) && fixedBy !== 'settled';
@@ -56,7 +57,9 @@ export function withTwoNotes(
   const ticks = new Set(song.voiced.flatMap((v, i) => (reduced[i] ? [v.change.tick] : [])));
   const isOfWhole = ({ kind }: Finding): boolean => OF_WHOLE_CHORDS.includes(kind);
   const others = song.findings.filter((finding) => !ticks.has(finding.tick) || !isOfWhole(finding));
-  const own = voiced.flatMap((v, i) => (reduced[i] ? relaxationFindings(v, profile).filter(isOfWhole) : []));
+  const own = voiced.flatMap((v, i) =>
+    reduced[i] ? relaxationFindings(v, profile, raiseMelodyAt).filter(isOfWhole) : [],
+  );
   return { ...song, voiced, findings: [...others, ...own] };
 }
 

@@ -53,7 +53,10 @@ export function voice(task: VoicingTask, memory: VoicingMemory = { solved: null 
   const raisedParts = new Set(raised.keys());
   const findings = [
     ...[...raised.values()].map(raisedFinding),
-    ...voiced.flatMap((v) => [...relaxationFindings(v, task.profile), ...fixedFindings(v, task)]),
+    ...voiced.flatMap((v) => [
+      ...relaxationFindings(v, task.profile, task.raiseMelodyAt),
+      ...fixedFindings(v, task),
+    ]),
   ];
   return { voiced, raisedParts, findings, cost: solution.cost };
 }

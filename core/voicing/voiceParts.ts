@@ -1,6 +1,6 @@
 import { rungOf } from '../ladder';
 import { gotOrMade } from '../music';
-import { type Part, partIndexAt, twinsOf } from '../parts';
+import { melodyUp, type Part, partIndexAt, twinsOf } from '../parts';
 import {
   type CloseHands,
   keyAt,
@@ -69,12 +69,8 @@ export function voiceFresh(
 }
 
 /** The song as voiced, with two notes of each chord where the rung asks for two. */
-export function twoWhereAsked(
-  { profile }: VoicingTask,
-  parts: readonly Part[],
-  song: VoicedSong,
-): VoicedSong {
-  return withTwoNotes(song, playsTwoIn(parts), profile);
+export function twoWhereAsked(task: VoicingTask, parts: readonly Part[], song: VoicedSong): VoicedSong {
+  return withTwoNotes(song, playsTwoIn(parts), task);
 }
 
 /** Whether a change stands on a rung of two notes. */
@@ -132,6 +128,7 @@ export function taskFor(
       choices(change).register + (layoutOf(change, choices(change)) === 'singing' ? SINGING_REGISTER : 0),
     closeHandsOf: closeHandsOf(song, parts, played),
     keyAt: (tick) => keyAt(played, tick),
+    raiseMelodyAt: (tick, label) => melodyUp(parts[partOf(tick)], label),
     fixed: fixedKeys(song, played, (change) => layoutOf(change, choices(change)) === 'bass'),
   };
 }
