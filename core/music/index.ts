@@ -12,6 +12,16 @@ export { gotOrMade, keepIdentity, keptList, keptValue, rememberEach, rememberLas
 export { rememberMany } from './memo';
 export { barTicks, beatTicks, halfBeatTicks, isCompound, type Metre, metreName } from './metre';
 export { metricStrength, pulseTicks, TICKS_PER_QUARTER, TICKS_PER_WHOLE } from './metre';
-export { chroma, classAbove, classNameOf, type Letter, LETTERS, midiOf, movedBy, nameOf } from './pitch';
+export {
+  chroma,
+  classAbove,
+  classNameOf,
+  otherNameOf,
+  type Letter,
+  LETTERS,
+  midiOf,
+  movedBy,
+  nameOf,
+} from './pitch';
 export { parsePitch, parsePitchClass, type Pitch, pitchAt, type PitchClass, PitchNameError } from './pitch';
 export { staffStep, transposePitch, typeset } from './pitch';

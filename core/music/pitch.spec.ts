@@ -6,6 +6,7 @@ import {
   classNameOf,
   midiOf,
   nameOf,
+  otherNameOf,
   parsePitch,
   parsePitchClass,
   pitchAt,
@@ -63,5 +64,15 @@ describe('pitch', () => {
     expect(typeset('Bbm7b5/Db')).toBe('B♭m7♭5/D♭');
     expect(typeset('F#7#11')).toBe('F♯7♯11');
     expect(typeset('Abb')).toBe('A♭♭');
+  });
+
+  it('have another usual name, but for D, G and A', () => {
+    const names = ['C#', 'Db', 'F#', 'E', 'F', 'B', 'C', 'B#', 'Cb', 'D', 'G', 'A', 'Ebb'];
+    expect(
+      names.map((name) => {
+        const other = otherNameOf(parsePitchClass(name));
+        return other && classNameOf(other);
+      }),
+    ).toEqual(['Db', 'C#', 'Gb', 'Fb', 'E#', 'Cb', 'B#', 'C', 'B', null, null, null, 'D']);
   });
 });

@@ -131,3 +131,14 @@ export function typeset(text: string): string {
 function signsOf(signs: string): string {
   return signs.replace(/b/g, '♭').replace(/#/g, '♯');
 }
+
+/**
+ * The other usual name of a key: D♭ for C♯, C for B♯, F♭ for E; null for D, G and A, whose others have two signs.
+ * `otherNameOf(C♯) // => D♭`
+ */
+export function otherNameOf(pitchClass: PitchClass): PitchClass | null {
+  const same = LETTERS.flatMap((letter) => [0, -1, 1].map((alter): PitchClass => ({ letter, alter }))).filter(
+    (other) => chroma(other) === chroma(pitchClass) && other.letter !== pitchClass.letter,
+  );
+  return same.sort((a, b) => Math.abs(a.alter) - Math.abs(b.alter))[0] ?? null;
+}

@@ -1,6 +1,6 @@
-import { inversionName, inversionReason } from '../harmony';
-import { classNameOf, membersOf, symbolOf, typeset } from '../music';
-import type { CloseHands } from '../song';
+import { inversionName, inversionReason, nameKeys } from '../harmony';
+import { chroma, classNameOf, membersOf, symbolOf, TICKS_PER_QUARTER, typeset } from '../music';
+import type { CloseHands, PlayedNote } from '../song';
 import { listed } from '../sentences';
 import { spell, type Step, type VoicedChange } from '../voicing';
 
@@ -100,3 +100,22 @@ export function points(extra: number): string {
 function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
+
+/** A melody note held so long over a chord colours it. */
+const LONG_TICKS = 2 * TICKS_PER_QUARTER;
+
+/**
+ * What a chord is together with a longer melody note over it that is none of its own: "With the C of the melody it is
+ * E♭6." Empty where the note is short, belongs to the chord, or makes nothing that has a name.
+ */
+export function togetherInWords({ chord, voicing, key }: VoicedChange, note: HeldNote | null): string {
+  if (!note || note.length < LONG_TICKS || membersOf(chord).some((m) => m.chroma === note.midi % 12))
+    return '';
+  const named = nameKeys([...voicing.keys, note.midi], key);
+  const own = named.find((name) => chroma(name.chord.root) === chroma(chord.root)) ?? named[0];
+  if (!own) return '';
+  const letter = typeset(classNameOf(note.pitch));
+  return `With the ${letter} of the melody it is ${typeset(symbolOf(own.chord))}.`;
+}
+
+type HeldNote = Pick<PlayedNote, 'midi' | 'length' | 'pitch'>;

@@ -1,4 +1,4 @@
-export { derivationOf, points, voicingName, whyOf } from './explain';
+export { derivationOf, points, togetherInWords, voicingName, whyOf } from './explain';
 export { learningInWords } from './learning';
 export { partCard } from './partCard';
 export { proofInWords } from './proof';

@@ -7,6 +7,7 @@ import { nameOf } from '../music/pitch';
 import { typeset } from '../music';
 import { RUNGS } from '../ladder/ladder';
 import { wholeBars } from '../testing';
+import { togetherInWords } from './explain';
 import { leftInWords, rungInWords } from './leftHand';
 import { passesInWords } from './passes';
 import { partInWords } from './walkthrough';
@@ -102,5 +103,24 @@ describe('passes in words', () => {
     expect(passesInWords(line([60, 2], [69, 1]), null, 'right')).toEqual([]);
     const [a, b] = line([60, 3], [62, 1]);
     expect(passesInWords([a, { ...b, tick: 480 + 960 }], null, 'right')).toEqual([]);
+  });
+});
+
+describe('a chord together with the note of the tune over it', () => {
+  const together = (symbol: string, note: string, length = 3840): string => {
+    const song = wholeBars([note, note], [symbol, symbol]);
+    const melody = song.melody.map((n) => ({ ...n, length }));
+    const [first] = arrange({ ...song, melody }, DEFAULT_PROFILE).changes;
+    return togetherInWords(first, first.meeting.note);
+  };
+  it('is told by its whole name where the note is long and not its own', () => {
+    expect(together('Eb', 'C6')).toBe('With the C of the melody it is E♭6.');
+    expect(together('C', 'D6')).toBe('With the D of the melody it is Cadd9.');
+    expect(together('Am', 'G5')).toBe('With the G of the melody it is Am7.');
+  });
+
+  it('is not told of short notes, or of the chord’s own', () => {
+    expect(together('Eb', 'C6', 960)).toBe('');
+    expect(together('Eb', 'G5')).toBe('');
   });
 });

@@ -15,8 +15,8 @@ import {
 } from '../music';
 import { movedInWords, type Part, partIndexAt, repeatedFigure } from '../parts';
 import { barAt, keyAt, within } from '../song';
-import { listed } from '../sentences';
-import { beatsInWords } from '../sentences';
+import { beatsInWords, listed } from '../sentences';
+import { togetherInWords } from './explain';
 import { learningInWords } from './learning';
 import { leftInWords, rungInWords } from './leftHand';
 import { passesInWords } from './passes';
@@ -223,7 +223,9 @@ function meetInWords(arrangement: Arrangement, part: Part): string[] {
   const hasMelody = played.melody.length > 0;
   const said = sayIt(arrangement, part);
   return [
-    ...changesIn(changes, part).map((c) => `  ${meetingInWords(c, hasMelody)}`),
+    ...changesIn(changes, part).map((c) =>
+      [`  ${meetingInWords(c, hasMelody)}`, togetherInWords(c, c.meeting.note)].filter(Boolean).join(' '),
+    ),
     ...(said ? [`  Say it: ${said}`] : []),
   ];
 }

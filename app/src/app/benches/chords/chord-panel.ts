@@ -4,7 +4,7 @@ import { heardRubs, type Neighbour, neighboursOf, notesUnder, roleInWords } from
 import { classNameOf, isCompound, typeset } from '@joined-hands/core/music';
 import { type CloseHands, type Layout } from '@joined-hands/core/song';
 import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
-import { derivationOf, meetingInWords, voicingName, whyOf } from '@joined-hands/core/words';
+import { derivationOf, meetingInWords, togetherInWords, voicingName, whyOf } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
@@ -34,7 +34,12 @@ export class ChordPanel {
     const change = this.change();
     if (!change) return [];
     const hasMelody = this.bench.arrangement()?.played.melody.length !== 0;
-    return [derivationOf(change), meetingInWords(change, hasMelody), whyOf(this.bench.before(), change)];
+    return [
+      derivationOf(change),
+      meetingInWords(change, hasMelody),
+      togetherInWords(change, change.meeting.note),
+      whyOf(this.bench.before(), change),
+    ].filter(Boolean);
   });
   /** Each melody note over the chord, in words: member, 9, rub. */
   protected readonly roles = computed(() => {

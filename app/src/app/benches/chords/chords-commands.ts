@@ -4,7 +4,7 @@ import { type Focus, type KeyPress } from '../../frame/keys/commands';
 export type ChordsCommand =
   | { readonly kind: 'suggestion' | 'ladder' | 'half-step'; readonly by: 1 | -1 }
   | { readonly kind: 'move'; readonly by: 1 | -1; readonly step: 'half' | 'beat' }
-  | { readonly kind: 'take' | 'leave-out' | 'write' | 'build' | 'set' };
+  | { readonly kind: 'take' | 'leave-out' | 'write' | 'build' | 'set' | 'respell' };
 
 /** The command of a key, or null when it means what it means on every bench. */
 export function chordsCommandFor(
@@ -39,6 +39,7 @@ const LETTERS: Record<string, ChordsCommand> = {
   x: { kind: 'leave-out' },
   w: { kind: 'write' },
   g: { kind: 'build' },
+  e: { kind: 'respell' },
   c: { kind: 'set' },
 };
 
@@ -53,6 +54,7 @@ export const CHORDS_SHORTCUTS: readonly { readonly keys: string; readonly does: 
   { keys: 'Shift + ↑  ↓', does: 'the whole chord a half step up, down' },
   { keys: 'X', does: 'leave the chord out' },
   { keys: 'W', does: 'write the chord in another way' },
+  { keys: 'E', does: 'write the chord by its other name: C♯m, D♭m' },
   { keys: 'G', does: 'two notes, three notes, whole chords' },
   { keys: 'C', does: 'suggest chords where there are none' },
 ];

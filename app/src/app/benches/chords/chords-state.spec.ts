@@ -57,6 +57,21 @@ describe('the chords of the open song', () => {
     expect(table.edits.map((e) => 'symbol' in e && e.symbol)).toEqual(['Bbm', 'Am', 'G#m']);
   });
 
+  it('writes a chord by its other name and leaves its pin', () => {
+    const sharp = { ...lanterns, changes: lanterns.changes.map((c) => ({ ...c, symbol: 'C#m/G#' })) };
+    open({ ...sharp, pins: [{ changeId: 'c2', keys: [44, 49, 52], fingers: null }] });
+    select('c2');
+    expect(chords.otherSymbol()).toBe('Dbm/Ab');
+    chords.respell();
+    expect(chords.bench.song()?.changes[1].symbol).toBe('Dbm/Ab');
+    expect(chords.bench.song()?.pins).toHaveLength(1);
+    open();
+    select('c3');
+    expect([chords.change()?.change.symbol, chords.otherSymbol()]).toEqual(['Dm', null]);
+    chords.respell();
+    expect(table.edits).toEqual([]);
+  });
+
   it('moves a change by half a beat or a whole one, and says when there is no room', () => {
     select('c2');
     chords.moveBy(1, 'half');

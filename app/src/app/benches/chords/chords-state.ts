@@ -8,6 +8,7 @@ import {
   halfBeatTicks,
   type Key,
   type Metre,
+  otherNameOf,
   pulseTicks,
   symbolOf,
 } from '@joined-hands/core/music';
@@ -191,6 +192,24 @@ export class ChordsState {
   halfStep(by: 1 | -1): void {
     const key = this.key();
     if (key) this.replace((chord) => byHalfStep(chord, by, key), '');
+  }
+
+  /** The chord selected by the other usual name of its root; null where that has none. */
+  readonly otherSymbol = computed(() => {
+    const chord = this.change()?.chord;
+    const root = chord && otherNameOf(chord.root);
+    if (!root) return null;
+    // A written bass goes with the root to the side of sharps or flats.
+    const bass = chord.bass && chord.bass.alter !== 0 ? otherNameOf(chord.bass) : chord.bass;
+    return symbolOf({ ...chord, root, bass });
+  });
+
+  /** Writes the chord by its other name: its keys, and a pin, stay. */
+  respell(): void {
+    const [symbol, id, song] = [this.otherSymbol(), this.change()?.change.writtenId, this.bench.song()];
+    if (symbol === null || !song) return;
+    const changes = song.changes.map((own) => (own.id === id ? { ...own, symbol } : own));
+    this.bench.edit({ kind: 'changes-set', what: 'spelling of a chord', changes });
   }
 
   private replace(make: (chord: Chord) => Chord | null, otherwise: string): void {

@@ -18,6 +18,8 @@ export function obeyChords(chords: ChordsState, command: ChordsCommand): void {
       return chords.leaveOut();
     case 'build':
       return chords.buildOn();
+    case 'respell':
+      return chords.respell();
     case 'set':
       return void chords.suggest('gaps');
     case 'write':

@@ -12,6 +12,7 @@ import {
   meetingInWords,
   points,
   relationInWords,
+  togetherInWords,
   typesetForm,
   voicingName,
   whyOf,
@@ -78,7 +79,14 @@ export class Reasons {
   );
   protected readonly derivation = computed(() => this.with(derivationOf));
   protected readonly meeting = computed(() =>
-    this.with((change) => meetingInWords(change, this.bench.arrangement()?.played.melody.length !== 0)),
+    this.with((change) =>
+      [
+        meetingInWords(change, this.bench.arrangement()?.played.melody.length !== 0),
+        togetherInWords(change, change.meeting.note),
+      ]
+        .filter(Boolean)
+        .join(' '),
+    ),
   );
   protected readonly why = computed(() => {
     const change = this.bench.change();

@@ -47,6 +47,10 @@ export class NotesPanel {
     const told = landmark(note.pitch);
     return `${told.charAt(0).toUpperCase()}${told.slice(1)}, on ${countAt(bar, note.tick)} ${where}, ${note.grace ? 'a grace note' : `${fraction(beats)} quarter${beats === 1 ? '' : 's'} long`}.`;
   });
+  protected readonly otherName = computed(() => {
+    const name = this.tune.otherName();
+    return name ? typeset(classNameOf(name)) : '';
+  });
   protected readonly isTied = computed(() => this.tune.written(this.tune.ids()[0])?.tiedToNext ?? false);
   protected readonly rhythm = computed(() => this.bench.part()?.choices.rhythm);
   protected readonly rhythmWords = computed(() => RHYTHMS.find((r) => r.value === this.rhythm())?.what ?? '');

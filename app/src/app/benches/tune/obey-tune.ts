@@ -23,6 +23,8 @@ export function obeyTune(tune: TuneState, command: TuneCommand): void {
       return tune.split();
     case 'join':
       return tune.join();
+    case 'respell':
+      return tune.respell();
     case 'copy':
       return tune.copy();
     case 'add':

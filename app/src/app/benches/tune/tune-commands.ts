@@ -5,7 +5,10 @@ export type TuneCommand =
   | { readonly kind: 'step'; readonly by: 1 | -1; readonly isExtending: boolean }
   | { readonly kind: 'pitch'; readonly steps?: number; readonly semitones?: number }
   | { readonly kind: 'length' | 'shift'; readonly by: 1 | -1 }
-  | { readonly kind: 'tie' | 'split' | 'join' | 'remove' | 'copy' | 'add' | 'mend' | 'words' | 'pick-part' };
+  | {
+      readonly kind:
+        'tie' | 'split' | 'join' | 'remove' | 'copy' | 'add' | 'mend' | 'words' | 'pick-part' | 'respell';
+    };
 
 /** The command of a key, or null when it means what it means on every bench. */
 export function tuneCommandFor(press: KeyPress, focus: Focus, singleKeysAreOn: boolean): TuneCommand | null {
@@ -39,6 +42,7 @@ const LETTERS: Record<string, TuneCommand> = {
   t: { kind: 'tie' },
   x: { kind: 'split' },
   j: { kind: 'join' },
+  e: { kind: 'respell' },
   c: { kind: 'copy' },
   n: { kind: 'add' },
   f: { kind: 'mend' },
@@ -53,6 +57,7 @@ export const TUNE_SHORTCUTS: readonly { readonly keys: string; readonly does: st
   { keys: ',  .', does: 'shorter, longer' },
   { keys: '<  >  or  ;  :', does: 'earlier, later' },
   { keys: 'T  X  J', does: 'tie, split, join' },
+  { keys: 'E', does: 'write the note by its other name: F♯, G♭' },
   { keys: 'N  C  Delete', does: 'new note, copy the phrase, delete' },
   { keys: 'P', does: 'pick the whole part' },
   { keys: 'W', does: 'type the words from here' },

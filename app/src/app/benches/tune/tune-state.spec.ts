@@ -185,3 +185,19 @@ describe('the notes of the open song', () => {
     expect(table.edits).toEqual([{ kind: 'notes-moved', ids: [again?.writtenId], semitones: 1 }]);
   });
 });
+
+describe('the other name of a note', () => {
+  it('is written for the note picked, its key stays', () => {
+    const table = new Table(DEMO_SONGS[0], TuneState);
+    const tune = table.get(TuneState);
+    table.settle();
+    const sharp = DEMO_SONGS[0].melody.find(({ pitch }) => pitch.alter === 1);
+    tune.pick(sharp?.id ?? '', false);
+    table.settle();
+    expect(tune.otherName()).toEqual({ letter: 'A', alter: -1 });
+    tune.respell();
+    expect(table.edits).toEqual([
+      { kind: 'note-respelled', id: sharp?.id, pitch: { letter: 'A', alter: -1, octave: 4 } },
+    ]);
+  });
+});

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { midiOf } from '@joined-hands/core/music';
+import { midiOf, otherNameOf, pitchAt } from '@joined-hands/core/music';
 import { partIndexAt } from '@joined-hands/core/parts';
 import {
   barAt,
@@ -119,6 +119,20 @@ export class TuneState {
 
   lengthen(direction: 1 | -1): void {
     this.editNotes((ids) => ({ kind: 'notes-lengthened', ids, ticks: direction * this.timeStep() }));
+  }
+
+  /** The other usual name of the note picked first, for its button; null where it has none. */
+  readonly otherName = computed(() => {
+    const note = this.written(this.ids()[0]);
+    return note ? otherNameOf(note.pitch) : null;
+  });
+
+  /** Writes the note picked first by its other name: the key stays. */
+  respell(): void {
+    const [id] = this.ids();
+    const [note, name] = [this.written(id), this.otherName()];
+    if (note && name)
+      this.editNotes(() => ({ kind: 'note-respelled', id, pitch: pitchAt(midiOf(note.pitch), name) }));
   }
 
   split(): void {
