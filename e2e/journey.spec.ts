@@ -21,9 +21,9 @@ test('a demo song, from the shelf to an exported file, and back after a reload',
 
   // Select the second chord, hear the next-best voicing, take it: it is pinned and the rest solved round it.
   await page.locator('[data-change=c2] .symbol').click();
-  await expect(page.getByRole('heading', { name: 'F, root position' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'F, second inversion' })).toBeVisible();
   await expect(page.locator('jh-reasons')).toContainText(
-    'A and C stay, E rises a half step to F: 1 half step in all.',
+    'C and A stay, E rises a half step to F: 1 half step in all.',
   );
   const second = page.locator('.alternatives li').nth(1);
   await second.getByRole('button', { name: /^Hear/ }).click();

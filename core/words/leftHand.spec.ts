@@ -32,6 +32,16 @@ describe('the left hand in words', () => {
     );
   });
 
+  it('tells a bass alone by its key and how it moves', () => {
+    expect(told(arranged(lanterns, { rung: 2 }))).toEqual([
+      '  Bar 1: Am: A3 (i, tonic, home).',
+      '  Bar 2: F: F3 (VI, stands in for the tonic or subdominant), down a major third.',
+      '  Bar 3: Dm: D3 (iv, subdominant), down a minor third.',
+      '  Bar 4: E7: E3 (V7, dominant, leads home), up a whole step.',
+      '  4 chords: Am, F, Dm, E7.',
+    ]);
+  });
+
   it('tells walks where they are played', () => {
     expect(told(arranged(lanterns, { rung: 7 }))[5]).toBe(
       '  Bar 4: a walk to the next bass, F♯2 G♯2, fingers 4 3.',

@@ -84,6 +84,13 @@ function chordInWords(arrangement: Arrangement, part: Part, change: ArrangedChan
   if (strikes.length === 1 && isWhole) {
     const at = changeIndex(changes, tick);
     const before = at > 0 ? changes[at - 1] : null;
+    if (change.voicing.keys.length === 1)
+      return [
+        {
+          tick,
+          words: `  Bar ${change.meeting.bar}: ${typeset(change.change.symbol)}: ${keysInWords(change)} (${numeral}, ${told})${bassMoved(before, change)}.${close}`,
+        },
+      ];
     const moved = before && change.step ? `; ${movementInWords(before, change, change.step)}` : '';
     const words = `  Bar ${change.meeting.bar}: ${voicingName(change)}: ${keysInWords(change, ' ')} (${numeral}, ${told})${moved}.${close}`;
     return [{ tick, words }];
@@ -97,6 +104,31 @@ function chordInWords(arrangement: Arrangement, part: Part, change: ArrangedChan
       words: `  ${barInWords(bar)}: ${name}: ${struckInWords(struck)}${fingersInWords(struck)}.${i === 0 ? close : ''}`,
     };
   });
+}
+
+const INTERVALS: readonly string[] = [
+  'the same key again',
+  'a half step',
+  'a whole step',
+  'a minor third',
+  'a major third',
+  'a fourth',
+  'a tritone',
+  'a fifth',
+  'a minor sixth',
+  'a major sixth',
+  'a minor seventh',
+  'a major seventh',
+  'an octave',
+];
+
+/** How a single bass goes on: ", up a fourth". */
+function bassMoved(before: ArrangedChange | null, { voicing }: ArrangedChange): string {
+  const from = before?.voicing.keys;
+  if (from?.length !== 1) return '';
+  const by = voicing.keys[0] - from[0];
+  if (by === 0) return `, ${INTERVALS[0]}`;
+  return `, ${by > 0 ? 'up' : 'down'} ${INTERVALS[Math.abs(by)] ?? `${Math.abs(by)} half steps`}`;
 }
 
 function keysInWords({ pitches }: ArrangedChange, between = '+'): string {

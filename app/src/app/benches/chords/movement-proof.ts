@@ -8,7 +8,7 @@ import { ChordsState } from './chords-state';
   template: `
     @if (state.proof(); as proof) {
       <section aria-labelledby="proof-title">
-        <h3 id="proof-title">How far the voices move</h3>
+        <h3 id="proof-title">Half steps the voices move</h3>
         <dl>
           @for (row of rows(); track row.name) {
             <dt>{{ row.name }}</dt>
@@ -59,8 +59,8 @@ export class MovementProofView {
     if (!proof) return [];
     const most = Math.max(1, proof.rootPosition, proof.ours);
     return [
-      { name: 'As played, half steps', halfSteps: proof.ours },
-      { name: 'The least possible', halfSteps: proof.least },
+      { name: 'As played', halfSteps: proof.ours },
+      { name: 'Least possible', halfSteps: proof.least },
       { name: 'Root position', halfSteps: proof.rootPosition },
     ].map((row) => ({ ...row, share: (100 * row.halfSteps) / most }));
   });
