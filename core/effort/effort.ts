@@ -190,7 +190,7 @@ function inWords(measure: Measure, raw: Raw): string {
     case 'speed':
       return because.fast(raw.speed);
     case 'density':
-      return because.full(raw.density);
+      return because.full();
   }
 }
 

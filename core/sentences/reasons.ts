@@ -8,7 +8,7 @@ export const because = {
   shifts: () => 'the hands change position often',
   blackKeys: () => 'many black keys',
   fast: (strikes: number) => `${strikes.toFixed(1)} strikes a second in one hand`,
-  full: (keys: number) => `${keys.toFixed(1)} keys a second in the other hand`,
+  full: () => 'both hands play at once',
 
   blackShare: (inHundred: number) =>
     inHundred === 0 ? 'no black key' : `${inHundred} in 100 strikes on black keys`,

@@ -229,35 +229,49 @@ function blockShapes(
 ): BlockShape[] {
   const byTick = new Map<number, HandNote[]>();
   for (const note of notes) byTick.set(note.tick, [...(byTick.get(note.tick) ?? []), note]);
-  const bottom = top + leftHeight(view) - BLOCK_HEIGHT;
-  return [...byTick.values()].flatMap((together) =>
-    together.map((note, order) => {
-      const [low, high] = view.leftRange;
-      let [step, octaveMark] = [staffStep(note.pitch), ''];
-      if (view.byPitch) {
-        while (step > high) [step, octaveMark] = [step - 7, '8 up'];
-        while (step < low) [step, octaveMark] = [step + 7, '8 down'];
-      }
-      const steps = step - low;
-      const y = view.byPitch ? bottom - steps * leftStep(view) : bottom - order * (BLOCK_HEIGHT + 1);
-      const below = together[order - 1];
-      const isSecond =
-        view.byPitch && below !== undefined && staffStep(note.pitch) - staffStep(below.pitch) === 1;
+  return [...byTick.values()].flatMap((together) => {
+    const heights = blockHeights(view, together, top);
+    return together.map((note, order): BlockShape => {
       const length = Math.min(note.length, rowEnd - note.tick);
       return {
         changeId: note.from,
         tick: note.tick,
-        x: x(note.tick) + (isSecond ? LETTER_ROOM : 0),
-        y,
+        x: x(note.tick),
+        y: heights[order].y,
         width: Math.max(LETTER_ROOM - 1, length * perTick - 4),
         letter: typeset(classNameOf(note.pitch)),
         finger: note.finger,
         midi: note.midi,
         isFill: note.source === 'fill',
-        octaveMark,
+        octaveMark: heights[order].octaveMark,
       };
-    }),
-  );
+    });
+  });
+}
+
+/**
+ * Where keys struck together are drawn, from the lowest: stacked; a moving hand by pitch, each at least its own height
+ * above the one below, so that none hides another, and the whole stack inside its lane.
+ */
+function blockHeights(
+  view: View,
+  together: readonly HandNote[],
+  top: number,
+): { readonly y: number; readonly octaveMark: string }[] {
+  const bottom = top + leftHeight(view) - BLOCK_HEIGHT;
+  const [low, high] = view.leftRange;
+  const placed: { y: number; octaveMark: string }[] = [];
+  together.forEach((note, order) => {
+    if (!view.byPitch) return placed.push({ y: bottom - order * (BLOCK_HEIGHT + 1), octaveMark: '' });
+    let [step, octaveMark] = [staffStep(note.pitch), ''];
+    while (step > high) [step, octaveMark] = [step - 7, '8 up'];
+    while (step < low) [step, octaveMark] = [step + 7, '8 down'];
+    const byPitch = bottom - (step - low) * leftStep(view);
+    const below = placed[order - 1];
+    return placed.push({ y: below ? Math.min(byPitch, below.y - BLOCK_HEIGHT - 1) : byPitch, octaveMark });
+  });
+  const over = Math.max(0, top - Math.min(...placed.map(({ y }) => y)));
+  return placed.map(({ y, octaveMark }) => ({ y: y + over, octaveMark }));
 }
 
 const SHORT_INVERSION = ['root', '1st inv.', '2nd inv.', '3rd inv.', '9th low', '11th low', '13th low'];

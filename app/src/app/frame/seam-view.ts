@@ -109,8 +109,8 @@ export function viewOf(arrangement: Arrangement, partIndex: number, isMelodyOnly
 }
 
 /** Staff steps a moving left hand may lie below, and above, the lowest key of its chord. */
-const PATTERN_BELOW = 3;
-const PATTERN_ABOVE = 9;
+const PATTERN_BELOW = 10;
+const PATTERN_ABOVE = 5;
 
 type Ranges = Pick<SeamView, 'rightRange' | 'leftRange'>;
 let lastRanges: { readonly from: readonly unknown[]; readonly ranges: Ranges } | null = null;
