@@ -48,7 +48,11 @@ export function choosePattern(
 /** The moving row made for a metre, its bass on the root, whose energy is nearest; the block where there is none. */
 function proposedFor(metre: Metre, energy: number): Pattern {
   const fitting = PATTERNS.filter(
-    (pattern) => pattern.base === 'root' && pattern.metres.length > 0 && fitsMetre(pattern, metre),
+    (pattern) =>
+      pattern.base === 'root' &&
+      !pattern.isByChoice &&
+      pattern.metres.length > 0 &&
+      fitsMetre(pattern, metre),
   );
   const off = ({ energy: own }: Pattern): number => Math.abs(own - energy);
   return fitting.reduce((best, pattern) => (off(pattern) < off(best) ? pattern : best), fitting[0] ?? BLOCK);

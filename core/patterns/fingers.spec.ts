@@ -10,7 +10,17 @@ import { reachMm } from '../music/keyboard';
 import { PATTERNS } from './rows';
 
 const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
-const METRES = { waltz: [3, 4], 'waltz-in-place': [3, 4], rocking: [4, 4], jig: [6, 8] } as const;
+const METRES = {
+  waltz: [3, 4],
+  'waltz-in-place': [3, 4],
+  rocking: [4, 4],
+  jig: [6, 8],
+  stride: [4, 4],
+  'low-then-chord': [4, 4],
+  'root-and-low-fifth': [4, 4],
+  fifths: [4, 4],
+  pulse: [4, 4],
+} as const;
 const BOUNDS = { low: 48, high: 67, reachMm: reachMm(8) };
 
 /** Three bars of one chord, so that a whole figure is played before the end, its keys pinned to an inversion. */

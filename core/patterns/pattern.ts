@@ -7,7 +7,7 @@
 export type PatternMember = number | 'peak' | 'second bass' | 'upper' | 'lowest' | 'others' | 'all';
 
 export interface PatternEvent {
-  /** In quarter beats from the pattern's start. */
+  /** In the pattern's unit, from its start. */
   readonly onset: number;
   readonly length: number;
   readonly members: readonly PatternMember[];
@@ -20,12 +20,16 @@ export interface Pattern {
   readonly base: 'root' | 'voicing';
   /** Metres it is made for, "3/4"; empty: any. */
   readonly metres: readonly string[];
-  /** Its length in quarter beats, over one or more bars; 0: as long as the chord. */
+  /** What its lengths are counted in: quarters, or the beats a foot taps in the metre; absent: quarters. */
+  readonly unit?: 'beat';
+  /** Its length in its unit, over one or more bars; 0: as long as the chord. */
   readonly beats: number;
   /** A chord of so many quarter beats or fewer is too short for it and is held; 0: it plays its first part on any. */
   readonly holdsUpTo: number;
   /** 1 calm … 5 driving: where a section's energy asks for it. */
   readonly energy: number;
+  /** Taken only by choice, never proposed by metre and energy. */
+  readonly isByChoice?: true;
   readonly events: readonly PatternEvent[];
 }
 

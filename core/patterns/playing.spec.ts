@@ -6,8 +6,12 @@ import { LATER_TUNES, TEST_TUNES } from '../../demo/tunes';
 import type { Arrangement } from '../arrangement';
 import { arrange } from '../arrange/song';
 import { bassOf, membersOf } from '../music/chord';
+import { CHORD_TYPES } from '../music/chordTypes';
+import { reachMm, spanMm } from '../music/keyboard';
 import { chroma } from '../music/pitch';
-import { DEFAULT_PROFILE, type Profile } from '../song/schema';
+import { DEFAULT_PROFILE, type Profile, type Song } from '../song/schema';
+import { wholeBars } from '../testing';
+import { PATTERNS } from './rows';
 import { within } from '../song/bars';
 
 const SONGS = [...DEMO_SONGS, ...TEST_TUNES, ...LATER_TUNES, ...TUNES_APART, ...UNSEEN_TUNES];
@@ -95,5 +99,60 @@ describe('a long chord that is held', () => {
     expect(strikes(4, 'half')).toEqual([0, 0.5, 1, 1.5]);
     expect(strikes(5)).toEqual([0, 1]);
     expect(strikes(5, 'once')).toEqual([0]);
+  });
+});
+
+describe('patterns taken by choice', () => {
+  const song = (symbols: readonly string[]): Song =>
+    wholeBars(
+      symbols.map(() => 'E6'),
+      symbols,
+    );
+  const struck = (pattern: string, ...symbols: string[]): string[] => {
+    const base = song([...symbols, 'C', 'C']);
+    const choices = { ...base.choices, rung: 5, pattern };
+    const { left } = arrange({ ...base, choices }, DEFAULT_PROFILE, { withoutFingers: true });
+    const byTick = new Map<number, number[]>();
+    for (const n of left.filter(({ tick }) => tick < symbols.length * 3840))
+      byTick.set(n.tick, [...(byTick.get(n.tick) ?? []), n.midi]);
+    return [...byTick].map(([tick, keys]) => `${tick / 960}:${keys.join('+')}`);
+  };
+
+  it('strike what their rows say', () => {
+    const [low] = struck('stride', 'C').map((strike) => Number(strike.split(':')[1]));
+    expect(low % 12).toBe(0);
+    expect(struck('pulse', 'C').map((strike) => strike.split(':')[0])).toEqual(['0', '1', '2', '3']);
+    expect(struck('fifths', 'C')[1]).toBe(`1:${low}+${low + 7}`);
+    expect(struck('root-and-low-fifth', 'C')).toEqual([`0:${low}`, `2:${low - 5}`]);
+    const [bass, chord, fifth, again] = struck('stride', 'C').map((strike) => strike.split(':')[1]);
+    expect([bass, fifth, again]).toEqual([String(low), String(low - 5), chord]);
+    expect(chord.split('+').length).toBeGreaterThan(1);
+    expect(struck('low-then-chord', 'C')).toEqual([`0:${low}`, `2:${chord}`]);
+  });
+
+  it('keep to the hand, the keyboard, the chord and the bar, with every chord type', () => {
+    for (const { id } of PATTERNS)
+      for (const { suffix } of CHORD_TYPES) {
+        const base = song([`C${suffix}`, `F#${suffix}`, 'C', 'C']);
+        for (const leftReach of [6, 8, 10] as const) {
+          const choices = { ...base.choices, rung: 5, pattern: id };
+          const profile: Profile = { ...DEFAULT_PROFILE, leftReach, keyboard: 61 };
+          const a = arrange({ ...base, choices }, profile, { withoutFingers: true });
+          const told = [id, suffix, leftReach];
+          for (const { tick, length, midi, from } of a.left) {
+            const own = a.changes.find((c) => c.change.id === from)?.change;
+            const isInside = own !== undefined && tick >= own.tick && tick + length <= own.tick + own.length;
+            expect([...told, midi >= 36 && midi <= 96, isInside]).toEqual([...told, true, true]);
+          }
+          const byTick = new Map<number, number[]>();
+          for (const n of a.left.filter(({ rolled }) => rolled === undefined))
+            byTick.set(n.tick, [...(byTick.get(n.tick) ?? []), n.midi]);
+          for (const keys of byTick.values())
+            expect([...told, spanMm(Math.min(...keys), Math.max(...keys)) <= reachMm(leftReach)]).toEqual([
+              ...told,
+              true,
+            ]);
+        }
+      }
   });
 });

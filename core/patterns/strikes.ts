@@ -1,4 +1,4 @@
-import { TICKS_PER_QUARTER } from '../music';
+import { pulseTicks, TICKS_PER_QUARTER } from '../music';
 import type { PlayedBar } from '../song';
 import { endingKeys, type FigureContext, keysOf } from './members';
 import type { Pattern, PatternMember } from './pattern';
@@ -38,20 +38,27 @@ export function strikesOf(context: FigureContext, pattern: Pattern, stretch: Str
   return strikes;
 }
 
+/** Ticks of what a pattern's lengths are counted in. */
+function unitTicks({ unit }: Pattern, { metre }: PlayedBar): number {
+  return unit === 'beat' ? pulseTicks(metre) : TICKS_PER_QUARTER;
+}
+
 interface Struck {
   readonly tick: number;
   readonly length: number;
   readonly members: readonly PatternMember[];
 }
 
-function eventsUpTo({ beats, events }: Pattern, stretch: Stretch, to: number): Struck[] {
-  const cycle = beats * TICKS_PER_QUARTER;
+function eventsUpTo(pattern: Pattern, stretch: Stretch, to: number): Struck[] {
+  const { beats, events } = pattern;
+  const unit = unitTicks(pattern, stretch.bar);
+  const cycle = beats * unit;
   const found: Struck[] = [];
   for (let at = stretch.start - phaseAt(cycle, stretch); at < to; at += cycle)
     for (const { onset, length, members } of events) {
-      const tick = at + Math.round(onset * TICKS_PER_QUARTER);
+      const tick = at + Math.round(onset * unit);
       if (tick >= stretch.start && tick < to)
-        found.push({ tick, length: Math.round(length * TICKS_PER_QUARTER), members });
+        found.push({ tick, length: Math.round(length * unit), members });
     }
   return found;
 }
@@ -82,10 +89,10 @@ function phaseAt(cycle: number, { bar, start, firstBar }: Stretch): number {
 }
 
 /** Where the figure of a part's last bar comes to rest: after its first strike in three, else half way. */
-function holdingFrom({ events }: Pattern, { bar, start, end }: Stretch): number {
+function holdingFrom(pattern: Pattern, { bar, start, end }: Stretch): number {
   const { numerator, denominator } = bar.metre;
   const isInThree = numerator === 3;
   const middle = isInThree ? (4 * TICKS_PER_QUARTER) / denominator : (end - start) / 2;
-  const first = Math.round((events[0]?.length ?? 0) * TICKS_PER_QUARTER);
+  const first = Math.round((pattern.events[0]?.length ?? 0) * unitTicks(pattern, bar));
   return Math.min(end, start + Math.max(first, Math.round(middle)));
 }
