@@ -126,6 +126,129 @@ const UNSEEN_SCORES: readonly KeptApart[] = [
         'F | C7/Gm/C | F/Dm | C/C7 | F | C7/Gm/C | F/C7/Gm | F | Bb/F/Dm | Gm/F/Bb/Dm | C7/Gm/C | F | Bb/F/Dm | Gm/F/Bb/Dm | C7/Gm/C | F',
     },
   },
+  {
+    id: 'last-drowned-bell',
+    title: 'The Drowned Bell',
+    subtitle: 'A hymn in half notes, four lines of four bars',
+    tonic: 'G',
+    mode: 'major',
+    numerator: 4,
+    denominator: 4,
+    tempo: 80,
+    tune: `G4:2 A4:2 | B4:2 D5:2 | C5:2 B4:2 | A4:4 |
+      B4:2 C5:2 | D5:2 G4:2 | A4:2 A4:2 | G4:4 |
+      D5:2 E5:2 | D5:2 B4:2 | C5:2 A4:2 | B4:4 |
+      G4:2 A4:2 | B4:2 C5:2 | B4:2 A4:2 | G4:4`,
+    chords: `G D | G | C G | D | G C | D G | D7 | G | G C | G | Am D | G | G D | G C | G D7 | G`,
+    sections: [],
+    marks: {
+      cuts: '5 9 13',
+      chords:
+        'G/D/D7/Em/Am | G/Bm/Em | C/G/Am/Em | D/D7/Am | G/C/Em/Am | G/Em/D/Bm | D7/D/Am | G | G/C/Em/D/Am/Bm | G/D/Em/Bm | C/Am/D7/D | G/Em/Bm | G/D/D7/Em/Am | G/C/Em/Am | G/D7/D/Em/Am | G',
+    },
+  },
+  {
+    id: 'last-customs-march',
+    title: 'Customs House March',
+    subtitle: 'Dotted, a pick-up of one beat',
+    tonic: 'C',
+    mode: 'major',
+    numerator: 4,
+    denominator: 4,
+    tempo: 108,
+    tune: `G4:0.75 G4:0.25 | C5:1 C5:1 E5:0.75 D5:0.25 C5:1 | D5:1 D5:1 G4:1 G4:0.75 G4:0.25 | C5:1 C5:1 E5:0.75 F5:0.25 G5:1 | D5:3 G4:0.75 G4:0.25 |
+      C5:1 C5:1 E5:0.75 D5:0.25 C5:1 | A4:1 A4:1 D5:1 C5:1 | B4:1 D5:1 C5:1 B4:1 | C5:3 E5:0.75 F5:0.25 |
+      G5:1 G5:1 E5:1 C5:1 | F5:1 F5:1 D5:1 D5:0.75 E5:0.25 | F5:1 F5:1 D5:1 B4:1 | E5:3 G4:0.75 G4:0.25 |
+      C5:1 C5:1 E5:0.75 D5:0.25 C5:1 | A4:1 A4:1 D5:1 C5:1 | B4:1 D5:1 C5:1 B4:1 | C5:4`,
+    chords: `C | G | C | G | C | F D7 | G7 | C | C | F G | G7 | C | C | F D7 | G7 | C`,
+    sections: [],
+    marks: {
+      cuts: '5-1 9-1 13-1',
+      chords:
+        'C/Am | G/G7/Dm/D7 | C/Am | G/G7/Dm | C/Am | F/D7/Dm/Am/Dm7 | G7/G/C | C | C/Am | F/G/Dm/G7 | G7/F/Dm/G | C/Am | C/Am | F/D7/Dm/Am/Dm7 | G7/G/C | C',
+    },
+  },
+  {
+    id: 'last-creek-lullaby',
+    title: 'Creek Lullaby',
+    subtitle: 'Three-four, two lines of eight bars, each in halves',
+    tonic: 'F',
+    mode: 'major',
+    numerator: 3,
+    denominator: 4,
+    tempo: 84,
+    tune: `A4:2 C5:1 | A4:2 F4:1 | G4:2 Bb4:1 | G4:3 | G4:2 Bb4:1 | G4:2 E4:1 | F4:2 A4:1 | F4:3 |
+      C5:2 D5:1 | C5:2 A4:1 | Bb4:2 C5:1 | Bb4:3 | A4:2 C5:1 | Bb4:1 A4:1 G4:1 | F4:2 E4:1 | F4:3`,
+    chords: `F | F | Gm | C7 | C7 | C7 | F | F | F | F | Bb | Bb | F | C7 | C7 | F`,
+    sections: [],
+    marks: {
+      cuts: '5 9 13',
+      chords:
+        'F | F/Dm | Gm/C7/C/Bb | C7/C/Gm | C7/Gm/C | C7/C/Gm | F/Dm | F/Dm | F/C/Dm/C7 | F/Am | Bb/C7/Gm | Bb/Gm | F/Am | C7/Gm/Bb/C/F | F/C7/C/Dm | F',
+    },
+  },
+  {
+    id: 'last-tar-barrel',
+    title: 'Tar Barrel',
+    subtitle: 'A work song of twelve bars, three lines',
+    tonic: 'A',
+    mode: 'minor',
+    numerator: 4,
+    denominator: 4,
+    tempo: 100,
+    tune: `A4:1 A4:0.5 C5:0.5 D5:1 C5:1 | A4:1 G4:1 A4:2 | A4:1 A4:0.5 C5:0.5 D5:1 E5:1 | D5:3 r:1 |
+      D5:1 D5:0.5 F5:0.5 E5:1 D5:1 | C5:1 A4:1 C5:2 | D5:1 C5:1 A4:1 G4:1 | A4:3 r:1 |
+      E5:1 E5:0.5 D5:0.5 C5:1 D5:1 | E5:1 C5:1 A4:2 | G#4:1 A4:1 B4:1 G#4:1 | A4:3 r:1`,
+    chords: `Am | Am | Am | Dm | Dm | Am | G | Am | C | Am | E7 | Am`,
+    sections: [],
+    marks: {
+      cuts: '5 9',
+      chords:
+        'Am/Dm/F | Am/C | Am/Dm/F | Dm/G/G7 | Dm/Bb/F | Am/F/C | Dm/Am/C/G/D7/F | Am | C/Am/E7 | Am/C | E7/E | Am',
+    },
+  },
+  {
+    id: 'last-quayside-two-step',
+    title: 'Quayside Two-Step',
+    subtitle: 'In two, syncopated, no pick-up',
+    tonic: 'Bb',
+    mode: 'major',
+    numerator: 2,
+    denominator: 4,
+    tempo: 92,
+    tune: `F4:0.25 Bb4:0.5 D5:0.25 Bb4:0.5 F4:0.5 | G4:0.25 Bb4:0.5 Eb5:0.25 D5:1 | C5:0.25 D5:0.5 C5:0.25 A4:0.5 F4:0.5 | Bb4:1.5 r:0.5 |
+      F4:0.25 Bb4:0.5 D5:0.25 Bb4:0.5 F4:0.5 | G4:0.25 Bb4:0.5 Eb5:0.25 D5:1 | C5:0.25 F5:0.5 Eb5:0.25 C5:0.5 A4:0.5 | Bb4:1.5 r:0.5 |
+      D5:0.25 F5:0.5 D5:0.25 Bb4:1 | Eb5:0.25 G5:0.5 Eb5:0.25 C5:1 | F5:0.25 Eb5:0.5 C5:0.25 A4:0.5 C5:0.5 | D5:1.5 r:0.5 |
+      F4:0.25 Bb4:0.5 D5:0.25 Bb4:0.5 F4:0.5 | G4:0.25 Bb4:0.5 Eb5:0.25 D5:1 | C5:0.25 F5:0.5 Eb5:0.25 C5:0.5 A4:0.5 | Bb4:1.5 r:0.5`,
+    chords: `Bb | Eb Bb | F7 | Bb | Bb | Eb Bb | F7 | Bb | Bb | Cm | F7 | Bb | Bb | Eb Bb | F7 | Bb`,
+    sections: [],
+    marks: {
+      cuts: '5 9 13',
+      chords:
+        'Bb | Eb/Bb/Gm/Cm | F7/F/Cm | Bb | Bb | Eb/Bb/Gm/Cm | F7/F/Cm | Bb | Bb/Gm | Cm/Eb | F7/F/Cm | Bb/Gm | Bb | Eb/Bb/Gm/Cm | F7/F/Cm | Bb',
+    },
+  },
+  {
+    id: 'last-tide-mill',
+    title: 'The Tide Mill',
+    subtitle: 'A round of running eighths, six-eight, no pick-up',
+    tonic: 'A',
+    mode: 'major',
+    numerator: 6,
+    denominator: 8,
+    tempo: 96,
+    tune: `A4:0.5 B4:0.5 C#5:0.5 E5:1 C#5:0.5 | B4:0.5 C#5:0.5 B4:0.5 A4:1 F#4:0.5 | A4:0.5 B4:0.5 C#5:0.5 E5:1 C#5:0.5 | B4:1.5 E4:1.5 |
+      A4:0.5 B4:0.5 C#5:0.5 E5:1 C#5:0.5 | B4:0.5 C#5:0.5 B4:0.5 A4:1 F#4:0.5 | E4:0.5 F#4:0.5 A4:0.5 B4:1 G#4:0.5 | A4:3 |
+      E5:1 F#5:0.5 E5:1 C#5:0.5 | D5:1 E5:0.5 D5:1 B4:0.5 | C#5:1 D5:0.5 C#5:1 A4:0.5 | B4:1.5 E4:1.5 |
+      A4:0.5 B4:0.5 C#5:0.5 E5:1 C#5:0.5 | B4:0.5 C#5:0.5 B4:0.5 A4:1 F#4:0.5 | E4:0.5 F#4:0.5 A4:0.5 B4:1 G#4:0.5 | A4:3`,
+    chords: `A | Bm D | A | E | A | Bm D | A E7 | A | A | Bm | A | E | A | Bm D | A E7 | A`,
+    sections: [],
+    marks: {
+      cuts: '5 9 13',
+      chords:
+        'A | Bm/D/E7/F#m/E | A | E/E7 | A | Bm/D/E7/F#m/E | A/E7/E/F#m/D/Bm | A | A/F#m | Bm/D/E7/E | A/F#m | E/E7 | A | Bm/D/E7/F#m/E | A/E7/E/F#m/D/Bm | A',
+    },
+  },
 ];
 
 /** Every mark of these tunes, by the id of the tune. */
