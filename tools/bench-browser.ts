@@ -116,7 +116,7 @@ async function editing(browser: Browser, origin: string): Promise<void> {
     'a pin',
     () => page.locator('.alternatives .ant-btn', { hasText: 'Take' }).first().click(),
     async (turn) => {
-      await page.locator(`[data-change=c${turn + 1}] .symbol`).click();
+      await page.locator(`[data-change=c${(turn % 4) + 1}] .symbol`).click();
       await page.locator('.alternatives .ant-btn').first().waitFor();
       await page.waitForTimeout(AT_REST_MS);
     },
@@ -124,7 +124,7 @@ async function editing(browser: Browser, origin: string): Promise<void> {
   await page.getByRole('link', { name: 'Chords', exact: true }).click();
   await page.locator('jh-chords-panel').waitFor();
   const selected = async (turn: number): Promise<void> => {
-    await page.locator(`[data-change=c${turn + 1}] .symbol`).click();
+    await page.locator(`[data-change=c${(turn % 4) + 1}] .symbol`).click();
     await page.waitForTimeout(AT_REST_MS);
   };
   await edit('a chord', () => page.keyboard.press('Shift+ArrowUp'), selected);

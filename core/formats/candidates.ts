@@ -53,12 +53,16 @@ export function candidatesOf(score: ReadScore, songId: string, fallbackTitle: st
   // Whichever line is taken, the chords of the file are the same: read once, with the likeliest as the melody.
   let changes: Song['changes'] | null = null;
   const readOff = (): Song['changes'] => (changes ??= chordsOf(score, sorted[0]));
-  return sorted.map((line, i) => ({
-    id: `line${i + 1}`,
-    label: line.label,
-    facts: factsOf(line.notes),
-    song: songFrom(score, line, songId, title, readOff),
-  }));
+  return sorted.map((line, i) => {
+    const song = songFrom(score, line, songId, title, readOff);
+    return {
+      id: `line${i + 1}`,
+      label: line.label,
+      facts: factsOf(line.notes),
+      // Lines that are not likely the melody wait until one is taken.
+      song: i === 0 && song.changes.length === 0 ? withSuggestions(song) : song,
+    };
+  });
 }
 
 function linesOf(part: ReadPart, index: number, hasOthers: boolean): Line[] {
@@ -195,15 +199,22 @@ function songFrom(
   const changes = readOff();
   if (changes.length > 0)
     return { ...bare, changes, imported: [...bare.imported, { tick: 0, text: READ_OFF }] };
-  return withSuggestions(bare);
+  return bare;
 }
 
 const READ_OFF = 'The file has no chord symbols: the chords were read off its other notes. Look them over.';
+/** Weighing chords for more bars than this takes longer than a file may take to open. */
+const MOST_SUGGESTED_BARS = 120;
+const TO_SUGGEST =
+  'The file has neither chord symbols nor other notes, and is long: the Chords bench suggests chords for its melody.';
 const SUGGESTED =
   'The file has neither chord symbols nor other notes: these chords are suggested for its melody. Look them over.';
 
 /** A melody with nothing beside it gets chords, so that the left hand is not silent. */
 function withSuggestions(song: Song): Song {
+  if (song.melody.length === 0) return song;
+  if (song.barCount > MOST_SUGGESTED_BARS)
+    return { ...song, imported: [...song.imported, { tick: 0, text: TO_SUGGEST }] };
   const edit = chordsFor(song, 'sevenths', 'gaps', true);
   if (!edit) return song;
   const dressed = applyEdit(song, edit);
