@@ -79,6 +79,14 @@ describe('bars as others write them', () => {
       'The file has neither chord symbols nor other notes: these chords are suggested for its melody. Look them over.',
     ]);
   });
+
+  it('with a melody too long to weigh chords for say where they are suggested', () => {
+    const song = read(head + of(4, 'C'), ...Array.from({ length: 130 }, (_, i) => of(4, 'CDEFGAB'[i % 7])));
+    expect(song.changes).toEqual([]);
+    expect(song.imported.map(({ text }) => text)).toEqual([
+      'The file has neither chord symbols nor other notes, and is long: the Chords bench suggests chords for its melody.',
+    ]);
+  });
 });
 
 describe('repeats as playing order', () => {
