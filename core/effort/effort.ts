@@ -1,7 +1,7 @@
-import { type Hand, type HandNote } from '../hands';
+import { type Hand, type HandNote, type Strike, strikesOf } from '../hands';
 import { because } from '../sentences';
 import type { Profile } from '../song';
-import { blacksIn, carriedMm, openedAlong, openedBy, passOrSlide, type Strike, strikesOf } from './motion';
+import { blacksIn, carriedMm, openedAlong, openedBy, passOrSlide } from './motion';
 
 export const MEASURES = [
   'leaps',
@@ -60,8 +60,8 @@ const NOTHING = Object.fromEntries(MEASURES.map((m) => [m, 0])) as Record<Measur
 
 /**
  * Measures a part bar by bar. Peaks decide: the hardest measures of a bar weigh more than their mean (the root of the sum
- * of squares), and the hardest bar as much as all the rest together. An empty part costs nothing. Source: what graded
- * pieces ask for, in the order of their grades.
+ * of squares), and the hardest bar as much as all the rest together. An empty part costs nothing. Source: the measures
+ * are those a teacher names; their weights are set by the reference phrases beside this file, written for the purpose.
  */
 export function effortOf(task: EffortTask): Effort {
   const hands = { right: strikesOf(task.right), left: strikesOf(task.left) };
@@ -145,9 +145,10 @@ function handIn(
   let [keys, carried, opened, passes, blacks] = [0, 0, 0, 0, 0];
   const ticks = new Set<number>();
   strikes.forEach((strike, i) => {
-    if (strike.tick < tick || strike.tick >= tick + length) return;
-    ticks.add(strike.tick);
-    keys += strike.notes.length;
+    const [{ tick: at }] = strike;
+    if (at < tick || at >= tick + length) return;
+    ticks.add(at);
+    keys += strike.length;
     opened +=
       openedBy(strike, hand, profile) + openedAlong(strikes.slice(Math.max(0, i - 2), i + 1), hand, profile);
     blacks += blacksIn(strike);

@@ -1,28 +1,11 @@
-import type { Hand, HandNote } from '../hands';
-import { centreMm, gotOrMade, isBlack, reachMm, spanMm } from '../music';
+import { type Hand, isPass, type Strike } from '../hands';
+import { centreMm, isBlack, reachMm, spanMm } from '../music';
 import type { Profile } from '../song';
-
-/** Keys one hand strikes together, lowest first. */
-export interface Strike {
-  readonly tick: number;
-  readonly notes: readonly HandNote[];
-}
-
-/** Strikes of one hand in time; grace notes are over before they count. */
-export function strikesOf(notes: readonly HandNote[]): Strike[] {
-  const byTick = new Map<number, HandNote[]>();
-  for (const note of notes) if (!note.grace) gotOrMade(byTick, note.tick, (): HandNote[] => []).push(note);
-  return [...byTick.entries()]
-    .sort(([a], [b]) => a - b)
-    .map(([tick, struck]) => ({ tick, notes: [...struck].sort((a, b) => a.midi - b.midi) }));
-}
 
 /** Where each finger rests beside the thumb, in millimetres: one white key each. */
 const REST_MM = [0, 0, 24, 47, 70, 94];
 /** A hand that moves less than this has only turned or opened. */
 const IN_PLACE_MM = 35;
-/** A pass reaches no further, in half steps. */
-const WIDEST_PASS = 6;
 /** A chord from this share of the widest reach on is wide; at the whole of it the hand is fully open. */
 const [WIDE, OPEN] = [0.85, 1];
 
@@ -33,7 +16,7 @@ export function carriedMm(from: Strike, to: Strike, hand: Hand): number {
 }
 
 /** Where the thumb lies, from the fingers; the middle of the keys where there are none. */
-function placeOf({ notes }: Strike, hand: Hand): number {
+function placeOf(notes: Strike, hand: Hand): number {
   const places = notes.map(({ midi, finger }) =>
     finger === null
       ? centreMm(midi)
@@ -47,21 +30,19 @@ function placeOf({ notes }: Strike, hand: Hand): number {
  * key at once, 0 for neither.
  */
 export function passOrSlide(from: Strike, to: Strike, hand: Hand): number {
-  if (from.notes.length > 1 || to.notes.length > 1) return 0;
-  const [[a], [b]] = [from.notes, to.notes];
+  if (from.length > 1 || to.length > 1) return 0;
+  const [[a], [b]] = [from, to];
   if (a.finger === null || b.finger === null || a.midi === b.midi) return 0;
   if (a.finger === b.finger) return 1;
-  const away = (b.midi - a.midi) * (hand === 'right' ? 1 : -1);
-  const wide = Math.abs(away);
-  const isPass = away > 0 ? b.finger === 1 : a.finger === 1;
-  return isPass && wide <= WIDEST_PASS ? 1 + WIDER_PASS * Math.max(0, wide - NEAR_PASS) : 0;
+  if (!isPass(a, b, hand)) return 0;
+  return 1 + WIDER_PASS * Math.max(0, Math.abs(b.midi - a.midi) - NEAR_PASS);
 }
 
 /** Half steps of a pass in a scale, and what each beyond them adds. */
 const [NEAR_PASS, WIDER_PASS] = [2, 0.9];
 
 /** How far a hand is opened by a strike beyond what is comfortable: 0 … 1. */
-export function openedBy({ notes }: Strike, hand: Hand, profile: Profile): number {
+export function openedBy(notes: Strike, hand: Hand, profile: Profile): number {
   if (notes.some(({ rolled }) => rolled !== undefined)) return 0;
   const reach = reachMm(hand === 'left' ? profile.leftReach : profile.rightReach);
   const share = spanMm(notes[0].midi, notes[notes.length - 1].midi) / reach;
@@ -69,14 +50,14 @@ export function openedBy({ notes }: Strike, hand: Hand, profile: Profile): numbe
 }
 
 /** Keys of a strike that are black. */
-export function blacksIn({ notes }: Strike): number {
+export function blacksIn(notes: Strike): number {
   return notes.filter(({ midi }) => isBlack(midi)).length;
 }
 
 /** How far three single notes one after the other take the hand beyond its reach: 0 … 1. */
 export function openedAlong(strikes: readonly Strike[], hand: Hand, profile: Profile): number {
-  if (strikes.length < 3 || strikes.some(({ notes }) => notes.length > 1)) return 0;
-  const keys = strikes.map(({ notes: [note] }) => note.midi);
+  if (strikes.length < 3 || strikes.some((notes) => notes.length > 1)) return 0;
+  const keys = strikes.map(([note]) => note.midi);
   // Wider than an octave at once is a leap.
   if (keys.some((key, i) => i > 0 && Math.abs(key - keys[i - 1]) > 12)) return 0;
   const reach = reachMm(hand === 'left' ? profile.leftReach : profile.rightReach);

@@ -1,6 +1,6 @@
 import { type HandNote, inTime } from '../hands';
 import { nameOf, typeset } from '../music';
-import { partIndexAt, type PartToPlay } from '../parts';
+import { melodyUp, partIndexAt, type PartToPlay } from '../parts';
 import { type Choices, type CloseHands, type Finding, type Fix } from '../song';
 import { CROWDED, SHORTEST_HOLD, type VoicedChange } from '../voicing';
 import { offers, says } from '../sentences';
@@ -101,7 +101,7 @@ function fixesFor(
         },
       ]
     : [];
-  const up = part.choices.octaveShift < 1 ? ((part.choices.octaveShift + 1) as 0 | 1) : null;
+  const up = melodyUp(part, offers.partMelodyUp());
   const released: Fix[] =
     change.fixedBy === 'pin'
       ? [{ label: offers.releasePinned(), edit: { kind: 'unpin', changeId: change.change.id } }]
@@ -115,7 +115,7 @@ function fixesFor(
     thinner(offers.thinTo('two'), 'shell'),
     thinner(offers.rootless(), 'rootless'),
     forPart(offers.twoNotesInPart(), { layout: 'shell' }),
-    ...(up === null ? [] : [forPart(offers.partMelodyUp(), { octaveShift: up })]),
+    ...(up ? [up] : []),
     ...(low.midi > high.midi ? [close(offers.cross(), 'cross')] : []),
   ];
 }

@@ -1,5 +1,6 @@
 import { memberNumber } from './chordNames';
-import { type ChordType, typeOfSuffix } from './chordTypes';
+import type { ChordType } from './chordType';
+import { typeOfSuffix } from './chordTypes';
 import { chroma, classAbove, classNameOf, parsePitchClass, type PitchClass, PitchNameError } from './pitch';
 
 export interface Chord {

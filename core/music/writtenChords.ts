@@ -1,5 +1,5 @@
 import { halfSteps, memberNumber, suffixOf, wordsOf } from './chordNames';
-import type { ChordType } from './chordTypes';
+import type { ChordType } from './chordType';
 import { xmlOf } from './chordXml';
 import { gotOrMade } from './memo';
 

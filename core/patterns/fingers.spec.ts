@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { arrange } from '../arrange/song';
 import type { HandNote } from '../hands/handNote';
+import { type Strike, strikesOf } from '../hands/strikes';
 import { type Chord, parseChord } from '../music/chord';
 import { CHORD_TYPES } from '../music/chordTypes';
 import { DEFAULT_PROFILE, type Song } from '../song/schema';
@@ -39,12 +40,6 @@ function played(symbol: string, keys: readonly number[], pattern: keyof typeof M
   return [...arrange(song, DEFAULT_PROFILE).left].filter((n) => n.tick < 3 * bar);
 }
 
-function strikesOf(notes: readonly HandNote[]): HandNote[][] {
-  const byTick = new Map<number, HandNote[]>();
-  for (const n of notes) byTick.set(n.tick, [...(byTick.get(n.tick) ?? []), n]);
-  return [...byTick.values()].map((keys) => keys.sort((a, b) => a.midi - b.midi));
-}
-
 describe.each(Object.keys(METRES) as (keyof typeof METRES)[])('fingers of %s', (pattern) => {
   it.each(CHORD_TYPES.filter(({ members }) => members.length > 1).map(({ suffix }) => suffix))(
     'take no finger twice in a row for other keys on any root and inversion of …%s',
@@ -80,7 +75,7 @@ describe.each(Object.keys(METRES) as (keyof typeof METRES)[])('fingers of %s', (
 });
 
 /** The little finger on each low bass; on two notes above it 2-1 or 3-1. */
-function waltzFingers(strikes: readonly HandNote[][]): boolean {
+function waltzFingers(strikes: readonly Strike[]): boolean {
   return strikes.every((keys, i) => {
     const next = strikes[i + 1];
     if (keys.length !== 1 || next?.length !== 2 || keys[0].midi >= next[0].midi) return true;

@@ -1,7 +1,15 @@
-import { bassOf, chroma, gotOrMade } from '../music';
-import { isUnderMelody } from './members';
-import type { Prepared } from './prepare';
+import { bassOf, type Chord, chroma, gotOrMade } from '../music';
+import { isUnderMelody, type SolvedLayout } from './members';
+import type { FixedBy } from './task';
 import type { Voicing } from './voicing';
+
+/** What is asked of a chord that may stand at an end. */
+interface ChordToLay {
+  readonly chord: Chord;
+  readonly layout: SolvedLayout;
+  readonly fixedBy: FixedBy | null;
+  readonly options: { readonly candidates: readonly Voicing[] };
+}
 
 /** Keys that are held whatever stands at the ends: those of a pin and of a settled part. */
 const HELD: readonly (string | null)[] = ['pin', 'settled'];
@@ -14,7 +22,7 @@ const WITHOUT_BASS: readonly string[] = ['partial', 'rootless', 'singing'];
  * without a bass is free, and so is a chord that could lie in no other way. Source: a six-four chord neither opens nor
  * closes a piece.
  */
-export function atTheEnds(spot: Prepared, isFirst: boolean, isLast: boolean): readonly Voicing[] {
+export function atTheEnds(spot: ChordToLay, isFirst: boolean, isLast: boolean): readonly Voicing[] {
   const { candidates } = spot.options;
   if (!isFirst && !isLast) return candidates;
   if (HELD.includes(spot.fixedBy) || WITHOUT_BASS.includes(spot.layout) || isUnderMelody(spot.layout))

@@ -1,6 +1,7 @@
 import type { Arrangement } from '../arrangement';
 import { learningOf } from '../parts';
 import { leftComesBack } from './returning';
+import { timesInWords } from './strikes';
 
 /** "4 parts, 3 different; left hand: 2 different. Learn part 2 once, play it twice." */
 export function learningInWords(arrangement: Arrangement): string {
@@ -18,8 +19,4 @@ export function learningInWords(arrangement: Arrangement): string {
   const different = all.different === all.parts ? 'all different' : `${all.different} different`;
   const leftWords = left === null ? '' : `; left hand: ${left === all.parts ? 'all' : left} different`;
   return `${all.parts} parts, ${different}${leftWords}.${once.length > 0 ? ` Learn ${once.join('; ')}.` : ''}`;
-}
-
-function timesInWords(count: number): string {
-  return count === 2 ? 'twice' : `${count} times`;
 }

@@ -1,12 +1,12 @@
 import { type ArrangedChange, type Arrangement, changeIndex, changesIn } from '../arrangement';
-import type { HandNote } from '../hands';
+import { type HandNote, strikesOf } from '../hands';
 import { rungOf } from '../ladder';
 import { metreName, nameOf, typeset } from '../music';
 import type { Part } from '../parts';
 import { choosePattern } from '../patterns';
 import { barAt, type PlayedBar, within } from '../song';
 import { CLOSE_HANDS_IN_WORDS, movementInWords, voicingName } from './explain';
-import { fingersInWords, strikesOf, struckInWords } from './strikes';
+import { fingersInWords, struckInWords } from './strikes';
 
 /** A line and when it begins. */
 interface Told {
@@ -56,7 +56,7 @@ function bassesInWords({ played }: Arrangement, notes: readonly HandNote[]): str
   );
 }
 
-/** The figure by its name and its first fingers: "The figure is Rocking." */
+/** The figure by its name: "The figure is Rocking." */
 function figureInWords({ played, song }: Arrangement, part: Part, notes: readonly HandNote[]): string[] {
   if (!notes.some(({ source }) => source === 'pattern')) return [];
   const names = played.bars

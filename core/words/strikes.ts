@@ -1,15 +1,5 @@
-import type { HandNote } from '../hands';
-import { gotOrMade, nameOf, typeset } from '../music';
-
-/** Keys one hand strikes together, lowest first. */
-export type Strike = readonly HandNote[];
-
-/** Notes struck together, in time; grace notes left out. */
-export function strikesOf(notes: readonly HandNote[]): Strike[] {
-  const byTick = new Map<number, HandNote[]>();
-  for (const note of notes) if (!note.grace) gotOrMade(byTick, note.tick, (): HandNote[] => []).push(note);
-  return [...byTick.entries()].sort(([a], [b]) => a - b).map(([, keys]) => keys);
-}
+import type { Strike } from '../hands';
+import { nameOf, typeset } from '../music';
 
 /** "G2 D3 G3 D3, twice", "A2, then C3+E3 twice": what is struck one after the other, what comes again counted. */
 export function struckInWords(strikes: readonly Strike[]): string {

@@ -1,5 +1,5 @@
 import { type ArrangedChange, type Arrangement, changesIn } from '../arrangement';
-import type { HandNote } from '../hands';
+import { type HandNote, strikesOf } from '../hands';
 import { countAt, handsInWords } from '../joining';
 import { RUNGS } from '../ladder';
 import {
@@ -21,7 +21,7 @@ import { learningInWords } from './learning';
 import { leftInWords, rungInWords } from './leftHand';
 import { passesInWords } from './passes';
 import { leftComesBack } from './returning';
-import { fingersInWords, strikesOf, struckInWords, timesInWords } from './strikes';
+import { fingersInWords, struckInWords, timesInWords } from './strikes';
 
 /** The whole arrangement in words, part by part, in the order of hands each part has chosen. */
 export function writeWalkthrough(arrangement: Arrangement): string {
