@@ -18,8 +18,6 @@ export interface Return {
   readonly likeness: Likeness;
   /** Ticks for which the two go alike. */
   readonly ticks: number;
-  /** Index of the note the other coming begins with. */
-  readonly other: number;
   /** True where this is the first coming, and the other follows later. */
   readonly isFirst: boolean;
 }
@@ -53,32 +51,16 @@ export function returnsOf(
         [before, false],
         [after, true],
       ] as const) {
-        if (longest.ticks[at] === 0) continue;
-        const list = found.get(at) ?? [];
-        list.push({ likeness, ticks: longest.ticks[at], other: longest.other[at], isFirst });
-        found.set(at, list);
+        if (longest[at] > 0)
+          gotOrMade(found, at, (): Return[] => []).push({ likeness, ticks: longest[at], isFirst });
       }
     });
   }
   return found;
 }
 
-/** For each note the length of the longest figure that begins there, and where it comes the other time. */
-class Longest {
-  readonly ticks: Int32Array;
-  readonly other: Int32Array;
-
-  constructor(count: number) {
-    this.ticks = new Int32Array(count);
-    this.other = new Int32Array(count);
-  }
-
-  keep(at: number, ticks: number, other: number): void {
-    if (ticks <= this.ticks[at]) return;
-    this.ticks[at] = ticks;
-    this.other[at] = other;
-  }
-}
+/** For each note the ticks of the longest figure that begins there; 0 for none. */
+type Longest = Int32Array;
 
 function longestOf(
   notes: readonly FigureNote[],
@@ -89,8 +71,8 @@ function longestOf(
   const count = notes.length;
   const names = namesOf(notes, likeness);
   const waits = Int32Array.from(notes, (note, i) => (notes[i + 1]?.tick ?? endTick) - note.tick);
-  const before = new Longest(count);
-  const after = new Longest(count);
+  const before = new Int32Array(count);
+  const after = new Int32Array(count);
   // What comes before a note, as a number: where that is alike as well, the figure has begun earlier.
   const numberOfCome = numbered();
   const begun = Int32Array.from(notes, (_, i) => (i === 0 ? -1 : numberOfCome(names[i - 1], waits[i - 1])));
@@ -102,11 +84,10 @@ function longestOf(
   /** Two notes from which `length` notes go alike and no more. */
   const meet = (one: number, other: number, length: number): void => {
     const [j, i] = one < other ? [one, other] : [other, one];
-    if (begun[i] === begun[j]) return;
     if (likeness === 'moved' && notes[i].step === notes[j].step) return;
     const whole = Math.min(ticksFrom(i, length), notes[i].tick - notes[j].tick);
-    before.keep(i, whole, j);
-    after.keep(j, whole, i);
+    before[i] = Math.max(before[i], whole);
+    after[j] = Math.max(after[j], whole);
   };
   /** Notes from which the first `length` notes go alike, parted by what follows. */
   const part = (alike: readonly number[], length: number): void => {
@@ -115,10 +96,13 @@ function longestOf(
     const next = (i: number): number => (i + length < count ? step[i + length] : -2 - i);
     const groups = groupedBy(alike, goesOn ? next : (i) => begun[i]);
     if (length >= 2 && groups.length > 1 && alike.some((i) => ticksFrom(i, length) >= least)) {
-      const earlier: number[] = [];
+      // By what they follow: figures that began earlier mostly all follow the same, and then none of them meet.
+      const earlier = new Map<number, number[]>();
       for (const group of groups) {
-        for (const one of group) for (const other of earlier) meet(one, other, length);
-        earlier.push(...group);
+        for (const [come, others] of earlier)
+          for (const one of group)
+            if (begun[one] !== come) for (const other of others) meet(one, other, length);
+        for (const one of group) gotOrMade(earlier, begun[one], (): number[] => []).push(one);
       }
     }
     if (goesOn) for (const group of groups) if (group.length > 1) part(group, length + 1);
@@ -130,8 +114,14 @@ function longestOf(
 
 /** A number for each pair of numbers, the same for the same pair. */
 function numbered(): (one: number, other: number) => number {
-  const numbers = new Map<string, number>();
-  return (one, other) => gotOrMade(numbers, `${one}:${other}`, () => numbers.size);
+  const numbers = new Map<number, Map<number, number>>();
+  let count = 0;
+  return (one, other) =>
+    gotOrMade(
+      gotOrMade(numbers, one, () => new Map<number, number>()),
+      other,
+      () => count++,
+    );
 }
 
 function groupedBy(list: readonly number[], nameOf: (item: number) => number): (readonly number[])[] {
@@ -145,16 +135,13 @@ function groupedBy(list: readonly number[], nameOf: (item: number) => number): (
 
 /** A number for each note that two notes share when they are alike: key, or step to the next, and place in the bar. */
 function namesOf(notes: readonly FigureNote[], likeness: Likeness): Int32Array {
-  const numbers = new Map<string, number>();
+  const numberOf = numbered();
   return Int32Array.from(notes, (note, i) => {
     const what = {
       same: note.midi,
       moved: (notes[i + 1]?.step ?? note.step) - note.step,
       rhythm: 0,
     }[likeness];
-    const name = `${what}@${note.inBar}`;
-    const number = numbers.get(name) ?? numbers.size;
-    numbers.set(name, number);
-    return number;
+    return numberOf(what, note.inBar);
   });
 }
