@@ -16,6 +16,7 @@ const CORE = [
   'ladder',
   'voicing',
   'patterns',
+  'fuller',
   'joining',
   'fills',
   'fingering',

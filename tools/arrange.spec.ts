@@ -115,7 +115,6 @@ describe('npm run arrange', () => {
   const refused: readonly (readonly [string, string[], RegExp])[] = [
     ['an unknown option', [IN, '--out', 'x', '--louder'], /^Unknown option '--louder'/],
     ['a missing file', ['nowhere.musicxml', '--out', 'x'], /^nowhere\.musicxml: there is no such file$/],
-    ['a rung not built yet', [IN, '--out', 'x', '--rung', '6'], /^--rung 6: not yet/],
     ['an unknown school', [IN, '--out', 'x', '--school', 'jazz'], /^--school jazz: choose one of/],
     ['an input that is not there', ['a.mid', '--out', 'x'], /^a\.mid: there is no such file/],
     ['an impossible rung', [IN, '--out', 'x', '--rung', '9'], /^--rung 9: choose one of/],

@@ -3,7 +3,6 @@ import { basename, dirname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { arrange } from '../core/arrange';
 import { FileError, MOST_BYTES, openFile, reportOf, writeMidi, writeMusicXml } from '../core/formats';
-import { RUNGS } from '../core/ladder';
 import { type KeyboardSize, type Reach } from '../core/music';
 import { PATTERNS } from '../core/patterns';
 import { applyEdit, type Choices, DEFAULT_PROFILE, type Profile, type Song } from '../core/song';
@@ -84,10 +83,7 @@ function schoolOf(school: string | undefined): Partial<Choices> {
 
 function rungOf(value: string | undefined): Partial<Choices> {
   const rung = wanted('--rung', value, [1, 2, 3, 4, 5, 6, 7]);
-  if (rung === undefined) return {};
-  if (!RUNGS[rung - 1].isReady)
-    throw new UsageError(`--rung ${rung}: not yet; 1, 2, 3, 4, 5 and 7 can be used now`);
-  return { rung };
+  return rung === undefined ? {} : { rung };
 }
 
 /** Chords for a tune that has none: the key's own, unless another taste is asked for, or none at all. */

@@ -10,7 +10,7 @@ import { LAYOUT_ROWS } from '../core/voicing';
 import { writeWalkthrough } from '../core/words';
 import type { NamedBytes } from './damage';
 
-const EVERY_RUNG = RUNGS.filter(({ isReady }) => isReady).map(({ number }) => number);
+const EVERY_RUNG = RUNGS.map(({ number }) => number);
 /** A message longer than this is not read. */
 const LONGEST_MESSAGE = 300;
 

@@ -113,9 +113,13 @@ export function partsOfSong(context: SongContext): ArrangePart {
       return { fills: [], playing: [], lastBar };
     const openings = openingsOf(index);
     const until = openings.reduce((end, { into }) => Math.max(end, into.change.tick), part.toTick);
+    const tune = windowOf(melody, part.fromTick, until, longestNote);
+    const beside = [index, leadsInto[index]].flatMap((at) =>
+      at < parts.length ? handsOf(at).right.filter(({ tick }) => tick <= until) : [],
+    );
     const task = {
       profile,
-      melody: windowOf(melody, part.fromTick, until, longestNote),
+      melody: beside.length === 0 ? tune : inTime([...tune, ...beside]),
       longestNote,
       bars: barsIn(played.bars, part.fromTick, until),
       partStarts: within(starts, part.fromTick, until + 1).map(({ tick }) => tick),

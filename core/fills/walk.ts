@@ -92,9 +92,8 @@ function goalOf(task: FillTask, { into, firstKeys, isIntoSettled }: Opening): nu
 
 /** Ticks from where the melody last moved to the next chord, if it then holds (or rests) long enough; else 0. */
 function stillBefore(task: FillTask, from: number, end: number, least: number): number {
-  const onsets = soundingIn(task.melody, from, end, task.longestNote)
-    .map((note) => note.tick)
-    .filter((tick) => tick >= from);
+  const sounding = soundingIn(task.melody, from, end, task.longestNote).map((note) => note.tick);
+  const onsets = [...new Set(sounding)].filter((tick) => tick >= from);
   // The pick-up of the next part may already sound: the walk goes on below it.
   const holdEnd =
     task.partStarts.includes(onsets[onsets.length - 1]) && onsets.length > 1 ? (onsets.pop() as number) : end;

@@ -1,3 +1,4 @@
+import { DEFAULT_FULLER, fullerRight } from '../fuller';
 import { type HandNote, inTime } from '../hands';
 import { rungOf } from '../ladder';
 import { type Metre, metreName, reachMm, spanMm } from '../music';
@@ -31,7 +32,7 @@ export function struckNote(note: PlayedNote, octaves: number): HandNote {
 /** The left hand of one part on its rung: nothing, bass notes, blocks, or a pattern. */
 export function leftHand(task: PartTask): PartHands {
   const { part, bars } = task;
-  const { chords, isMoving } = rungOf(part.choices);
+  const { chords, isMoving, rightHand } = rungOf(part.choices);
   const notes: HandNote[] = [];
   const right: HandNote[] = [];
   const findings: Finding[] = [];
@@ -67,8 +68,18 @@ export function leftHand(task: PartTask): PartHands {
   }
   if (isMoving && notes.length > 0) findings.push(...patternRefused(task));
   const shares = new Set(task.voiced.flatMap((v) => (v.closeHands === 'share' ? [v.change.id] : [])));
-  const ownKeys = shares.size === 0 ? notes : withSharedKeys(notes, task.melody, (id) => shares.has(id));
-  return { notes: inTime(withRolls(ownKeys, task.profile)), findings, right };
+  const struck = shares.size === 0 ? notes : withSharedKeys(notes, task.melody, (id) => shares.has(id));
+  const left = inTime(withRolls(struck, task.profile));
+  return { notes: left, findings, right: rightHand === 'fuller' ? withFuller(task, left, right) : right };
+}
+
+/** The keys beside the tune on a rung with a fuller right hand; a note that has a chord under it already is full. */
+function withFuller(task: PartTask, left: readonly HandNote[], right: readonly HandNote[]): HandNote[] {
+  const { part, melody, voiced, bars, profile } = task;
+  const full = new Set(right.map(({ tick }) => tick));
+  const tune = melody.filter(({ tick }) => tick >= part.fromTick && tick < part.toTick && !full.has(tick));
+  const school = part.choices.fuller ?? DEFAULT_FULLER;
+  return inTime([...right, ...fullerRight({ school, tune, left, voiced, bars, profile })]);
 }
 
 /** Where a pattern gave way the melody could make room. */

@@ -9,7 +9,7 @@ import { DEFAULT_PROFILE, type Profile, type Song } from '../song';
 import { songs } from '../testing';
 import { LAYOUT_ROWS } from '../voicing';
 
-const READY = RUNGS.filter(({ isReady }) => isReady).map(({ number }) => number);
+const READY = RUNGS.map(({ number }) => number);
 const LAYOUTS = LAYOUT_ROWS.map(({ layout }) => layout);
 
 function arranged(

@@ -1,7 +1,7 @@
 import type { HandNote } from '../hands';
 import type { PartToPlay } from '../parts';
 import type { Finding, Lyric, OwnPattern, PlayedBar, Profile } from '../song';
-import type { Sounding, VoicedChange } from '../voicing';
+import type { VoicedChange } from '../voicing';
 
 /** All that the hands of one part depend on; what comes from outside the part comes in by name. */
 export interface PartTask {
@@ -10,7 +10,7 @@ export interface PartTask {
   /** The chords that begin in the part. */
   readonly voiced: readonly VoicedChange[];
   /** The melody as struck that sounds while these last, in time, and the first note after it. */
-  readonly melody: readonly Sounding[];
+  readonly melody: readonly HandNote[];
   /** Ticks of the longest note of the melody. */
   readonly longestNote: number;
   /** The bars these last. */

@@ -1,7 +1,7 @@
 import type { HandNote } from '../hands';
 import { bassOf, chroma, KEYBOARDS, membersOf, pulseTicks } from '../music';
 import { barAt } from '../song';
-import { lowIntervalBreaches, soundingIn, spell, type VoicedChange } from '../voicing';
+import { lowIntervalBreaches, type Sounding, soundingIn, spell, type VoicedChange } from '../voicing';
 import type { PartTask } from './task';
 
 /** The bass lies near here, below the right hand: A2. */
@@ -19,7 +19,7 @@ export function handsUnderMelody(
   isMoving: boolean,
 ): { readonly left: HandNote[]; readonly right: HandNote[] } {
   const { tick } = voiced.change;
-  const over = soundingIn(task.melody, tick, tick + 1, task.longestNote)[0];
+  const over: Sounding | undefined = soundingIn(task.melody, tick, tick + 1, task.longestNote)[0];
   const end = Math.min(tick + voiced.length, over ? over.tick + over.length : Infinity);
   const isWanted = voiced.layout === 'under-melody' || isLongOrLast(task, over, tick);
   // A melody off the keyboard is said and kept; the chord under it is played as far as there are keys.
@@ -36,11 +36,7 @@ export function handsUnderMelody(
 }
 
 /** Two beats or more, or the last before a rest or the end of the part. */
-function isLongOrLast(
-  { melody, part, bars }: PartTask,
-  over: PartTask['melody'][number] | undefined,
-  tick: number,
-): boolean {
+function isLongOrLast({ melody, part, bars }: PartTask, over: Sounding | undefined, tick: number): boolean {
   if (!over) return false;
   const beat = pulseTicks(barAt(bars, tick).metre);
   if (over.length >= LONG_BEATS * beat) return true;

@@ -3,29 +3,29 @@ import { buildUpAfter, buildUpAt, rungFor } from './buildUp';
 import { BLOCKS, MELODY_ALONE, RUNGS, rungOf, rungsBeside, TWO_NOTES } from './ladder';
 
 describe('the ladder', () => {
-  it('has a rung above and one below that can be played, the one that is not built left out', () => {
+  it('has a rung above and one below, but for its ends', () => {
     expect(RUNGS.map(({ number }) => rungsBeside(number))).toEqual([
       [2],
       [3, 1],
       [4, 2],
       [5, 3],
-      [7, 4],
+      [6, 4],
       [7, 5],
-      [5],
+      [6],
     ]);
   });
 
   it('climbs from the melody alone to fills, row by row', () => {
     expect(
-      RUNGS.map((row) => [row.number, row.name, row.isReady, row.chords, row.isMoving, row.hasFills]),
+      RUNGS.map((row) => [row.number, row.name, row.rightHand, row.chords, row.isMoving, row.hasFills]),
     ).toEqual([
-      [1, 'Melody alone', true, 'none', false, false],
-      [2, 'Melody and bass notes', true, 'bass', false, false],
-      [3, 'Two-note chords', true, 'two notes', false, false],
-      [4, 'Block chords', true, 'chosen', false, false],
-      [5, 'Moving left hand', true, 'chosen', true, false],
-      [6, 'Fuller right hand', false, 'chosen', true, false],
-      [7, 'Fills and endings', true, 'chosen', true, true],
+      [1, 'Melody alone', 'tune', 'none', false, false],
+      [2, 'Melody and bass notes', 'tune', 'bass', false, false],
+      [3, 'Two-note chords', 'tune', 'two notes', false, false],
+      [4, 'Block chords', 'tune', 'chosen', false, false],
+      [5, 'Moving left hand', 'tune', 'chosen', true, false],
+      [6, 'Fuller right hand', 'fuller', 'chosen', true, false],
+      [7, 'Fills and endings', 'fuller', 'chosen', true, true],
     ]);
     expect(RUNGS.map(({ singing }) => `${singing.bass} ${singing.chord}`)).toEqual([
       'single none',
@@ -41,7 +41,7 @@ describe('the ladder', () => {
   it('finds rungs by what they do', () => {
     expect([MELODY_ALONE, TWO_NOTES, BLOCKS]).toEqual([1, 3, 4]);
     expect(rungOf({ rung: 5 })).toBe(RUNGS[4]);
-    expect([1, 2, 3, 4, 5, 7].map((rung) => rungFor({ rung }))).toEqual([4, 4, 4, 4, 5, 7]);
+    expect([1, 2, 3, 4, 5, 6, 7].map((rung) => rungFor({ rung }))).toEqual([4, 4, 4, 4, 5, 6, 7]);
   });
 
   it('builds a chord up from two notes, and round again', () => {

@@ -4,12 +4,12 @@ import type { Choices } from '../song';
 export interface Rung {
   readonly number: number;
   readonly name: string;
-  /** It can be played now. */
-  readonly isReady: boolean;
   /** What the left hand has of each chord: nothing, its bass, two notes, or the layout chosen. */
   readonly chords: 'none' | 'bass' | 'two notes' | 'chosen';
   /** The left hand moves in a pattern; otherwise each chord is struck once and held. */
   readonly isMoving: boolean;
+  /** What the right hand plays: its tune alone, or with more keys under strong notes. */
+  readonly rightHand: 'tune' | 'fuller';
   /** Fills that are proposed are played unless declined. */
   readonly hasFills: boolean;
   /** In an accompaniment for singing: the bass alone or with its octave, and what the right hand does with the chord. */
@@ -27,16 +27,16 @@ export const RUNGS: readonly Rung[] = [
   rung('Two-note chords', { chords: 'two notes' }),
   rung('Block chords', {}),
   rung('Moving left hand', { isMoving: true, singing: REPEATED }),
-  rung('Fuller right hand', { isReady: false, isMoving: true, singing: REPEATED }),
-  rung('Fills and endings', { isMoving: true, hasFills: true, singing: REPEATED }),
+  rung('Fuller right hand', { isMoving: true, rightHand: 'fuller', singing: REPEATED }),
+  rung('Fills and endings', { isMoving: true, rightHand: 'fuller', hasFills: true, singing: REPEATED }),
 ].map((row, i) => ({ ...row, number: i + 1 }));
 
 function rung(name: string, differs: Partial<Rung>): Omit<Rung, 'number'> {
   return {
     name,
-    isReady: true,
     chords: 'chosen',
     isMoving: false,
+    rightHand: 'tune',
     hasFills: false,
     singing: HELD,
     ...differs,
@@ -48,12 +48,9 @@ export function rungOf({ rung: number }: Pick<Choices, 'rung'>): Rung {
   return RUNGS[number - 1];
 }
 
-/** The rungs that can be played just above and below one: where a pianist goes next. */
+/** The rungs just above and below one: where a pianist goes next. */
 export function rungsBeside(number: number): number[] {
-  const ready = RUNGS.filter(({ isReady }) => isReady).map((row) => row.number);
-  const above = ready.find((other) => other > number);
-  const below = ready.findLast((other) => other < number);
-  return [above, below].filter((other) => other !== undefined);
+  return [number + 1, number - 1].filter((other) => other >= 1 && other <= RUNGS.length);
 }
 
 /** The rung on which the melody is heard alone. */

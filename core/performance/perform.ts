@@ -29,6 +29,8 @@ export interface Timeline {
 
 /** Right over left by about 8 dB on a piano, so that the tune is heard; source: common practice in voicing a melody. */
 const VELOCITY: Record<Hand, number> = { right: 88, left: 62 };
+/** Keys beside the tune in its own hand sound so much softer, so that the tune stays in front. */
+const BESIDE_TUNE = -16;
 const ACCENT: readonly number[] = [-6, -4, 0, 2, 5];
 /** A grace note is this long and sounds this much before its main note, in seconds. */
 const GRACE_SECONDS = 0.07;
@@ -64,7 +66,8 @@ function timed(task: PerformTask, clock: Clock, note: HandNote): TimedNote {
   const bar = barAt(task.played.bars, note.tick);
   const accent = ACCENT[metricStrength(note.tick - bar.tick, bar.metre)];
   const swell = loudnessAt(task.played, note.tick);
-  const velocity = Math.max(1, Math.min(127, VELOCITY[note.hand] + accent + swell));
+  const beside = note.source === 'harmony' ? BESIDE_TUNE : 0;
+  const velocity = Math.max(1, Math.min(127, VELOCITY[note.hand] + beside + accent + swell));
   return { hand: note.hand, tick: note.tick, seconds, duration, midi: note.midi, velocity };
 }
 

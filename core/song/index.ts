@@ -7,7 +7,14 @@ export { applyEdit, describeEdit, sessionOf, type SongEdit, type TuneFields } fr
 export { type Finding, findingId, type Fix, isDismissed } from './finding';
 export { checkedSong, firstIssue, migrateSong, SongShapeError } from './migrate';
 export { cleared, heads, syllablesOf, wordsOf } from './noteEdits';
-export { type Change, type Choices, type CloseHands, DEFAULT_CHOICES, DEFAULT_PROFILE } from './schema';
+export {
+  type Change,
+  type Choices,
+  type CloseHands,
+  DEFAULT_CHOICES,
+  type Fuller,
+  DEFAULT_PROFILE,
+} from './schema';
 export { type Division, emptySong, type Layout, type Lyric, type MelodyNote, type Profile } from './schema';
 export { type OwnPattern, profileSchema, SCHEMA_VERSION, type Section, type Song } from './schema';
 export { nearestWay, transpose, twelveKeys } from './transpose';

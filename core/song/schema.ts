@@ -37,6 +37,9 @@ export const LAYOUTS = [
 ] as const;
 export const layoutSchema = z.enum(LAYOUTS);
 
+/** What the right hand may strike with strong notes of its tune. */
+export const FULLER = ['under', 'above', 'two-under', 'octave', 'frame', 'chord'] as const;
+
 const lyricSchema = z.object({
   text: z.string().max(200),
   syllabic: z.enum(['single', 'begin', 'middle', 'end']),
@@ -83,6 +86,8 @@ export const choicesSchema = z.object({
   firstHand: z.enum(['right', 'left', 'chords']),
   /** How often a long chord that is held is struck again; absent: once on the rung of blocks, each bar as a pattern. */
   restrike: z.enum(['once', 'bar', 'half']).optional(),
+  /** How the right hand is fuller on the rungs where it is; absent: as the program proposes. */
+  fuller: z.enum(FULLER).optional(),
 });
 
 /** How a song is cut into parts while the pianist has not placed every cut. */
@@ -231,6 +236,7 @@ export type MelodyNote = Song['melody'][number];
 export type Change = Song['changes'][number];
 export type Lyric = z.infer<typeof lyricSchema>;
 export type Choices = Song['choices'];
+export type Fuller = (typeof FULLER)[number];
 export type Layout = z.infer<typeof layoutSchema>;
 export type Pin = Song['pins'][number];
 export type CloseHands = (typeof CLOSE_HANDS)[number];

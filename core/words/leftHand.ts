@@ -31,8 +31,8 @@ export function leftInWords(arrangement: Arrangement, part: Part, listFirst: boo
 }
 
 /** What is true of the rung in this part where its name alone would mislead: no pattern, no fill. */
-export function rungInWords({ left, song, played }: Arrangement, part: Part): string {
-  const { number, name, isMoving, hasFills, chords } = rungOf(part.choices);
+export function rungInWords({ left, right, song, played }: Arrangement, part: Part): string {
+  const { number, name, isMoving, hasFills, rightHand, chords } = rungOf(part.choices);
   const head = `Rung ${number}, ${name.toLowerCase()}`;
   const notes = within(left, part.fromTick, part.toTick);
   if (part.choices.layout === 'singing' || notes.length === 0 || chords === 'none') return `${head}.`;
@@ -43,8 +43,11 @@ export function rungInWords({ left, song, played }: Arrangement, part: Part): st
     chosen.beats === 0
       ? `no pattern is made or chosen for ${metreName(metre)}`
       : 'the pattern has no room here';
+  const struck = within(right, part.fromTick, part.toTick);
+  const isAlone = rightHand === 'fuller' && struck.every(({ source }) => source === 'melody');
   const plain = [
     ...(moves ? [] : [`blocks are played, ${held}`]),
+    ...(isAlone && struck.length > 0 ? ['no note of the tune has room for another'] : []),
     ...(hasFills && !notes.some(({ source }) => source === 'fill') ? ['no fill in this part'] : []),
   ];
   return plain.length === 0 ? `${head}.` : `${head}: ${plain.join('; ')}.`;

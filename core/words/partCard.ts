@@ -1,4 +1,5 @@
 import { type Arrangement, changesIn } from '../arrangement';
+import type { HandNote } from '../hands';
 import { countAt, handsInWords } from '../joining';
 import { besideBlacks, landmarkOf, typeset } from '../music';
 import type { Part } from '../parts';
@@ -64,15 +65,22 @@ export function partCard(arrangement: Arrangement, index: number): PartCard {
 }
 
 function firstKeyOf({ right, profile }: Arrangement, part: Part): string {
-  const first = within(right, part.fromTick, part.toTick).find((n) => !n.grace);
+  const [first] = tuneOf(within(right, part.fromTick, part.toTick));
   if (!first) return '';
   const landmark = profile.landmarks === 'black keys' ? besideBlacks : landmarkOf;
   const pitch = { ...first.pitch, octave: first.pitch.octave + part.choices.shownOctave };
   return `${landmark(pitch)}${first.finger === null ? '' : `, with finger ${first.finger}`}`;
 }
 
+/** The tune without the keys struck beside it; in an accompaniment for singing, the chords. */
+function tuneOf(right: readonly HandNote[]): readonly HandNote[] {
+  const notes = right.filter((n) => !n.grace);
+  const tune = notes.filter((n) => n.source === 'melody');
+  return tune.length > 0 ? tune : notes;
+}
+
 function linesOf({ right, changes, played }: Arrangement, part: Part): CardLine[] {
-  const notes = within(right, part.fromTick, part.toTick).filter((n) => !n.grace);
+  const notes = tuneOf(within(right, part.fromTick, part.toTick));
   const chords = changesIn(changes, part);
   const bars = played.bars.filter((bar) => bar.tick < part.toTick && bar.tick + bar.length > part.fromTick);
   let before: (typeof notes)[number] | null = null;

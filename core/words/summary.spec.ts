@@ -33,7 +33,7 @@ describe('a part in words, for those who do not see the seam', () => {
 
   it('names every key the left hand strikes, and no other: all songs, rungs and parts', () => {
     for (const song of DEMO_SONGS)
-      for (const { number } of RUNGS.filter(({ isReady }) => isReady)) {
+      for (const { number } of RUNGS) {
         const arrangement = onRung(song, number);
         arrangement.parts.forEach((part, index) => {
           const ids = new Set(changesIn(arrangement.changes, part).map((c) => c.change.id));

@@ -2,7 +2,7 @@ import { type Arrangement, changesIn } from '../arrangement';
 import type { HandNote } from '../hands';
 import { classNameOf, gotOrMade, typeset } from '../music';
 import { partCard } from './partCard';
-import { meetingInWords } from './walkthrough';
+import { besideTune, meetingInWords } from './walkthrough';
 
 /**
  * What the seam shows of a part, for those who do not see it: its place, the right hand bar by bar, each chord with
@@ -11,6 +11,7 @@ import { meetingInWords } from './walkthrough';
 export function partSummary(arrangement: Arrangement, index: number): string[] {
   const { title, bars, relation, firstKey, lines } = partCard(arrangement, index);
   const left = arrangement.arranged[index]?.left ?? [];
+  const right = (arrangement.arranged[index]?.right ?? []).filter(({ grace }) => !grace);
   const chords = changesIn(arrangement.changes, arrangement.parts[index]).map(
     (change) => `${meetingInWords(change)} Left hand: ${struckInWords(left, change.change.id)}.`,
   );
@@ -22,6 +23,9 @@ export function partSummary(arrangement: Arrangement, index: number): string[] {
       const place = bar === 'pick-up' ? 'Pick-up' : `Bar ${bar}`;
       return letters ? `${place}: ${letters}${counts ? `, on ${counts}` : ''}.` : `${place}: a rest.`;
     }),
+    ...besideTune(right, arrangement.played.bars).map(
+      (line) => `Right hand, ${line.trim().replace(/^Bar/, 'bar')}`,
+    ),
     ...chords,
   ];
 }

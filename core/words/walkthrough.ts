@@ -140,18 +140,20 @@ function rightInWords(arrangement: Arrangement, part: Part): string[] {
     );
     before = inBar[inBar.length - 1];
   }
-  return [...lines, ...chordsUnder(all, played.bars)];
+  return [...lines, ...besideTune(all, played.bars)];
 }
 
-/** Chords the right hand strikes under its melody: "Bar 1: under A, on 1: C4+E4+A4, fingers 1-2-5." */
-function chordsUnder(notes: readonly HandNote[], bars: Arrangement['played']['bars']): string[] {
+/** Keys the right hand strikes with notes of its melody: "Bar 1: under A, on 1: C4+E4+A4, fingers 1-2-5." */
+export function besideTune(notes: readonly HandNote[], bars: Arrangement['played']['bars']): string[] {
   return strikesOf(notes).flatMap((keys) => {
-    const top = keys[keys.length - 1];
     if (keys.length < 2) return [];
+    const top = keys[keys.length - 1];
+    const tune = keys.find(({ source }) => source === 'melody') ?? top;
+    const how = tune === top ? 'under' : 'with';
     const bar = barAt(bars, top.tick);
     const place = bar.number === 0 ? 'Pick-up' : `Bar ${bar.number}`;
     return [
-      `  ${place}: under ${typeset(classNameOf(top.pitch))}, on ${countAt(bar, top.tick)}: ${struckInWords([keys])}${fingersInWords([keys])}.`,
+      `  ${place}: ${how} ${typeset(classNameOf(tune.pitch))}, on ${countAt(bar, top.tick)}: ${struckInWords([keys])}${fingersInWords([keys])}.`,
     ];
   });
 }

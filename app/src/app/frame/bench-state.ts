@@ -205,7 +205,7 @@ export class BenchState {
   }
 
   climbTo(rung: number): void {
-    if (RUNGS[rung - 1]?.isReady && rung !== this.rung()) this.choose({ rung });
+    if (RUNGS[rung - 1] && rung !== this.rung()) this.choose({ rung });
   }
 
   settle(settled: boolean): void {

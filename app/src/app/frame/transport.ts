@@ -17,10 +17,10 @@ import { Playing } from './playing';
 export class Transport {
   protected readonly bench = inject(BenchState);
   protected readonly playing = inject(Playing);
-  protected readonly rungs: readonly ChoiceOption<number>[] = RUNGS.map(({ number, name, isReady }) => ({
+  protected readonly rungs: readonly ChoiceOption<number>[] = RUNGS.map(({ number, name }) => ({
     value: number,
     label: String(number),
-    notYet: isReady ? undefined : `${name}: this rung is not built yet`,
+    told: `Rung ${number}: ${name.toLowerCase()}`,
   }));
   protected readonly hands: readonly ChoiceOption<Place['hands']>[] = [
     { value: 'left', label: 'Left' },

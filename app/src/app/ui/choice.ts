@@ -5,8 +5,8 @@ import { NzRadioModule } from 'ng-zorro-antd/radio';
 export interface ChoiceOption<T> {
   readonly value: T;
   readonly label: string;
-  /** Why it cannot be chosen now; undefined when it can. */
-  readonly notYet?: string;
+  /** What the label stands for, where it is short. */
+  readonly told?: string;
 }
 
 /** A few large buttons of which one is chosen. */
@@ -27,8 +27,7 @@ export interface ChoiceOption<T> {
         <label
           nz-radio-button
           [nzValue]="option.value"
-          [nzDisabled]="option.notYet !== undefined"
-          [title]="option.notYet ?? option.label"
+          [title]="option.told ?? option.label"
           [style.grid-column]="rows() && 'span ' + spanOf($index)"
           >{{ option.label }}</label
         >

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Fill } from '@joined-hands/core/fills';
+import { DEFAULT_FULLER, fullerFor } from '@joined-hands/core/fuller';
 import { inversionName } from '@joined-hands/core/harmony';
 import { classNameOf, typeset } from '@joined-hands/core/music';
 import { AUTO, BLOCK, fitsMetre, patternsOf } from '@joined-hands/core/patterns';
@@ -69,6 +70,9 @@ export class Reasons {
     const choices = this.bench.part()?.choices;
     return chords !== 'none' && choices?.layout !== 'singing' && (!isMoving || choices?.pattern === BLOCK.id);
   });
+  /** Ways of filling out the tune that the hand reaches. */
+  protected readonly fullerSchools = computed(() => fullerFor(this.bench.state().profile.rightReach));
+  protected readonly fuller = computed(() => this.bench.part()?.choices.fuller ?? DEFAULT_FULLER);
   protected readonly restrike = computed(
     () => this.bench.part()?.choices.restrike ?? (this.bench.rungRow().isMoving ? 'bar' : 'once'),
   );
