@@ -48,8 +48,8 @@ export interface EffortTask {
 const CURVE: Readonly<Record<Measure, readonly [factor: number, power: number]>> = {
   leaps: [4.4, 0.4],
   independence: [15, 1],
-  stretch: [42, 0.5],
-  shifts: [16, 1],
+  stretch: [48, 0.5],
+  shifts: [18, 1],
   blackKeys: [16, 1],
   speed: [1.6, 1.6],
   density: [11.5, 0.7],

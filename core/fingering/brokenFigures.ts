@@ -7,11 +7,36 @@ const SIZES: Readonly<Record<number, readonly number[]>> = {
   3: [3, 4],
   5: [6, 7, 8],
   8: [12],
-  10: [15, 16],
+  9: [13, 14, 15],
+  10: [14, 15, 16, 17],
+  12: [18, 19, 20],
+  14: [21, 22, 23],
+  15: [24],
 };
 
 /** Accompanying figures of the left hand by chord members, longest first, and their printed fingers. */
 const FIGURES: readonly (readonly [members: readonly number[], fingers: readonly number[]])[] = [
+  // The hand lies once from the root and once, the third finger over the thumb, from the tenth.
+  [
+    [1, 5, 9, 10, 12, 14, 12, 10],
+    [5, 2, 1, 3, 2, 1, 2, 3],
+  ],
+  [
+    [1, 5, 8, 10, 12, 14, 12, 10],
+    [5, 2, 1, 3, 2, 1, 2, 3],
+  ],
+  [
+    [1, 5, 9, 10, 12, 15, 12, 10],
+    [5, 2, 1, 3, 2, 1, 2, 3],
+  ],
+  [
+    [1, 5, 8, 10, 12, 15, 12, 10],
+    [5, 2, 1, 3, 2, 1, 2, 3],
+  ],
+  [
+    [1, 5, 8, 8, 12, 15, 12, 8],
+    [5, 2, 1, 3, 2, 1, 2, 3],
+  ],
   // The second finger crosses over the thumb for the tenth.
   [
     [1, 5, 8, 10, 8, 5],

@@ -3,7 +3,16 @@ import { type HandNote, inTime } from '../hands';
 import { rungOf } from '../ladder';
 import { type Metre, metreName, reachMm, spanMm } from '../music';
 import { melodyUp, type Part, partIndexAt, type PartToPlay } from '../parts';
-import { BLOCK, choosePattern, dress, fitsMetre, type Pattern, patternsOf, rootsInPart } from '../patterns';
+import {
+  BLOCK,
+  choosePattern,
+  dress,
+  fitsMetre,
+  heightOf,
+  type Pattern,
+  patternsOf,
+  rootsInPart,
+} from '../patterns';
 import { type Choices, type Finding, indexAt, type PlayedBar, type PlayedNote, type Profile } from '../song';
 import { isUnderMelody } from '../voicing';
 import { withSharedKeys } from './sharedKeys';
@@ -38,10 +47,11 @@ export function leftHand(task: PartTask): PartHands {
   const findings: Finding[] = [];
   if (chords === 'none') return { notes, findings, right };
   const inFull = new Set(task.playedInFull);
-  const roots = isMoving ? rootsInPart(task) : null;
   const patternIn = (metre: Metre): Pattern =>
     isMoving ? choosePattern(part.choices.pattern, metre, part.energy, task.ownPatterns).pattern : BLOCK;
-  for (const voiced of task.voiced) {
+  const height = Math.max(...bars.map(({ metre }) => heightOf(patternIn(metre))));
+  const roots = isMoving ? rootsInPart({ ...task, height }) : null;
+  for (const [i, voiced] of task.voiced.entries()) {
     const { tick } = voiced.change;
     if (isUnderMelody(voiced.layout)) {
       const both = handsUnderMelody(task, voiced, isMoving);
@@ -59,6 +69,7 @@ export function leftHand(task: PartTask): PartHands {
       longestNote: task.longestNote,
       profile: task.profile,
       root: roots?.get(voiced.change.id) ?? voiced.voicing.keys[0],
+      nextRoot: roots?.get(task.voiced[i + 1]?.change.id ?? '') ?? null,
       partEnd: part.toTick,
       songEnd: task.songEnd,
       refused: inFull.has(voiced.change.id),

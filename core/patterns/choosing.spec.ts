@@ -41,11 +41,17 @@ describe('choosing a pattern', () => {
       PATTERNS.filter((row) => fitsMetre(row, { numerator, denominator }))
         .map(({ id }) => id)
         .join(' ');
-    expect(fitting(3, 4)).toBe('block waltz waltz-in-place pulse fifths');
-    expect(fitting(2, 4)).toBe('block rocking pulse fifths stride');
-    expect(fitting(4, 4)).toBe('block rocking pulse fifths low-then-chord root-and-low-fifth stride');
-    expect(fitting(6, 8)).toBe('block jig pulse fifths');
-    expect(fitting(5, 4)).toBe('block pulse fifths');
+    expect(fitting(3, 4)).toBe(
+      'block waltz waltz-in-place pulse fifths after-beat rising crossing-six open-tenth',
+    );
+    expect(fitting(2, 4)).toBe(
+      'block rocking pulse fifths stride after-beat octave-bounce rising open-tenth',
+    );
+    expect(fitting(4, 4)).toBe(
+      'block rocking pulse fifths low-then-chord root-and-low-fifth stride after-beat octave-bounce rising root-and-fifth-walking rolling-tenth open-tenth',
+    );
+    expect(fitting(6, 8)).toBe('block jig pulse fifths rising crossing-six open-tenth');
+    expect(fitting(5, 4)).toBe('block pulse fifths rising open-tenth');
   });
 
   it('proposes only what lies on the root and leaves out no third', () => {
@@ -60,7 +66,7 @@ describe('choosing a pattern', () => {
     const { findings } = arrange(playing('waltz', []), DEFAULT_PROFILE);
     const [refused] = findings.filter((finding) => finding.kind === 'pattern');
     expect(refused.text).toBe(
-      'Waltz is not made for 4/4: blocks are played. Made for 4/4: Rocking, Pulse, Fifths, Low then chord, Root and low fifth, Stride.',
+      'Waltz is not made for 4/4: blocks are played. Made for 4/4: Rocking, Pulse, Fifths, Low then chord, Root and low fifth, Stride, After-beat, Octave bounce, Rising, Root and fifth walking, Rolling tenth, Open tenth.',
     );
     expect(refused.fixes?.map((fix) => fix.label).slice(0, 2)).toEqual([
       'Play Rocking here',

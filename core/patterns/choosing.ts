@@ -39,11 +39,26 @@ export function choosePattern(
   own: readonly OwnPattern[] = [],
 ): ChosenPattern {
   const all = patternsOf(own);
-  if (choice === AUTO) return { pattern: proposedFor(metre, energy), refused: null };
+  if (choice === AUTO) return { pattern: inMetre(proposedFor(metre, energy), metre), refused: null };
   const chosen = all.find((pattern) => pattern.id === choice);
   if (!chosen) return { pattern: BLOCK, refused: 'unknown' };
-  return fitsMetre(chosen, metre) ? { pattern: chosen, refused: null } : { pattern: BLOCK, refused: 'metre' };
+  return fitsMetre(chosen, metre)
+    ? { pattern: inMetre(chosen, metre), refused: null }
+    : { pattern: BLOCK, refused: 'metre' };
 }
+
+/** A pattern as it goes in a metre. */
+function inMetre(pattern: Pattern, metre: Metre): Pattern {
+  const { otherwise } = pattern;
+  return otherwise?.metres.includes(metreName(metre)) ? (turned.get(pattern) ?? pattern) : pattern;
+}
+
+/** The other form of each row that has one; the same object each time. */
+const turned = new Map(
+  PATTERNS.flatMap((row) =>
+    row.otherwise ? [[row, { ...row, ...row.otherwise, metres: row.metres }] as const] : [],
+  ),
+);
 
 /** The moving row made for a metre, its bass on the root, whose energy is nearest; the block where there is none. */
 function proposedFor(metre: Metre, energy: number): Pattern {

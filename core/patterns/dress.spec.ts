@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrange } from '../arrange/song';
-import { parseChord } from '../music/chord';
+import { type Chord, parseChord } from '../music/chord';
 import { chroma } from '../music/pitch';
 import { barAt } from '../song/bars';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, type Song } from '../song/schema';
 import { randomSong, songs, wholeBars } from '../testing';
+import { aboveRoot } from './members';
 import { PATTERNS, SUBSTITUTES } from './rows';
 
 const patterned = (song: Song, pattern: string): Song =>
@@ -25,11 +26,22 @@ describe('pattern rows', () => {
     expect(new Set(PATTERNS.map((p) => p.id)).size).toBe(PATTERNS.length);
   });
 
-  it('have a substitute for every member that ends at the octave', () => {
+  it('have a substitute for every member that ends at an octave', () => {
     for (let member of Object.keys(SUBSTITUTES).map(Number)) {
-      for (let i = 0; member !== 8 && i < 5; i++) member = SUBSTITUTES[member];
-      expect(member).toBe(8);
+      for (let i = 0; member % 7 !== 1 && i < 5; i++) member = SUBSTITUTES[member];
+      expect([8, 15]).toContain(member);
     }
+  });
+
+  it('turn members into half steps above the root, or what stands in for them', () => {
+    const steps = (symbol: string): number[] =>
+      [1, 3, 5, 7, 8, 9, 10, 12, 14, 15].map((member) => aboveRoot(parseChord(symbol) as Chord, member));
+    expect(steps('C')).toEqual([0, 4, 7, 12, 12, 12, 16, 19, 24, 24]);
+    expect(steps('Am7')).toEqual([0, 3, 7, 10, 12, 12, 15, 19, 22, 24]);
+    expect(steps('Gsus4')).toEqual([0, 5, 7, 12, 12, 12, 17, 19, 24, 24]);
+    expect(steps('D9')).toEqual([0, 4, 7, 10, 12, 14, 16, 19, 22, 24]);
+    expect(steps('F5')).toEqual([0, 7, 7, 12, 12, 12, 12, 19, 24, 24]);
+    expect(steps('Bm7b5')).toEqual([0, 3, 6, 10, 12, 12, 15, 18, 22, 24]);
   });
 });
 

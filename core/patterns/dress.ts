@@ -2,7 +2,7 @@ import { type HandNote, type Source } from '../hands';
 import { KEYBOARDS, type Metre, TICKS_PER_QUARTER } from '../music';
 import { type Finding, type PlayedBar, type Profile } from '../song';
 import { type Sounding, soundingIn, spell, type VoicedChange } from '../voicing';
-import { type Peak, thirdOf } from './members';
+import { endingKeys, type FigureContext, type Peak, thirdOf } from './members';
 import type { Pattern } from './pattern';
 import { TOO_NEAR, upperOf } from './roots';
 import { type Stretch, type Strike, strikesOf } from './strikes';
@@ -19,6 +19,8 @@ export interface DressTask {
   readonly profile: Profile;
   /** The root (or slash bass) root-based figures are built on. */
   readonly root: number;
+  /** That of the next chord of the part; null where none follows. */
+  readonly nextRoot: number | null;
   /** Tick where the part ends: its last bar thins, then holds. */
   readonly partEnd: number;
   readonly songEnd: number;
@@ -72,11 +74,21 @@ function dressBar(task: DressTask, stretch: Stretch): DressedBar {
   const hold: Strike[] = [{ tick: start, length: end - start, keys: voiced.voicing.keys }];
   const pattern = task.patternIn(bar.metre);
   const isTooShort = end - start <= pattern.holdsUpTo * TICKS_PER_QUARTER;
+  const root = belowUpper(task, pattern);
+  const contextAt = (peak: Peak): FigureContext => ({
+    voiced,
+    profile: task.profile,
+    root,
+    peak,
+    next: task.nextRoot,
+  });
+  if (end >= task.songEnd && pattern.endsThin) {
+    const last = [{ tick: start, length: end - start, keys: endingKeys(contextAt(3), true) }];
+    if (!bumps(task, last)) return { strikes: last, source: 'pattern', finding: null };
+  }
   if (pattern.beats === 0 || end >= task.songEnd || isTooShort)
     return { strikes: hold, source: 'chord', finding: null };
-  const root = belowUpper(task, pattern);
-  const play = (peak: Peak): Strike[] =>
-    strikesOf({ voiced, profile: task.profile, root, peak }, pattern, stretch);
+  const play = (peak: Peak): Strike[] => strikesOf(contextAt(peak), pattern, stretch);
   const full = play(peakIn(task, stretch));
   if (task.refused || !bumps(task, full)) return { strikes: full, source: 'pattern', finding: null };
   const remedies: readonly (readonly ['thins' | 'drops an octave', () => Strike[]])[] = [

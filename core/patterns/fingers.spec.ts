@@ -21,6 +21,13 @@ const METRES = {
   'root-and-low-fifth': [4, 4],
   fifths: [4, 4],
   pulse: [4, 4],
+  'after-beat': [4, 4],
+  'octave-bounce': [4, 4],
+  rising: [4, 4],
+  'root-and-fifth-walking': [4, 4],
+  'crossing-six': [6, 8],
+  'rolling-tenth': [4, 4],
+  'open-tenth': [4, 4],
 } as const;
 const BOUNDS = { low: 48, high: 67, reachMm: reachMm(8) };
 

@@ -1,5 +1,5 @@
 export { AUTO, choosePattern, fitsMetre, patternsOf } from './choosing';
 export { dress } from './dress';
 export type { Pattern } from './pattern';
-export { rootsInPart } from './roots';
+export { heightOf, rootsInPart } from './roots';
 export { BLOCK, PATTERNS } from './rows';

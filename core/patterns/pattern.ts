@@ -2,13 +2,15 @@
  * What an event strikes. Members of a root-based row are numbers (1, 3, 5, 8, 10 …) above the root or slash bass;
  * 'peak' is the top of a broken figure, the octave where the melody has the third, else a third; 'second bass' is the
  * fifth, low, as the second bass of the same chord. 'upper' is the chord above a low bass: the keys of the voicing
- * without the root. A voicing-based row names keys of the voicing, so that inversion and pins stay.
+ * without the root; 'last but one' and 'last' walk to the root of the next chord. A voicing-based row names keys of the voicing, so that inversion and pins stay.
  */
-export type PatternMember = number | 'peak' | 'second bass' | 'upper' | 'lowest' | 'others' | 'all';
+export type PatternMember =
+  number | 'peak' | 'second bass' | 'upper' | 'lowest' | 'others' | 'all' | 'last but one' | 'last';
 
 export interface PatternEvent {
   /** In the pattern's unit, from its start. */
   readonly onset: number;
+  /** In the pattern's unit; Infinity: to the end of its bar or chord. */
   readonly length: number;
   readonly members: readonly PatternMember[];
 }
@@ -22,7 +24,7 @@ export interface Pattern {
   readonly metres: readonly string[];
   /** What its lengths are counted in: quarters, or the beats a foot taps in the metre; absent: quarters. */
   readonly unit?: 'beat';
-  /** Its length in its unit, over one or more bars; 0: as long as the chord. */
+  /** Its length in its unit, over one or more bars; 0: as long as the chord; Infinity: once in each bar. */
   readonly beats: number;
   /** A chord of so many quarter beats or fewer is too short for it and is held; 0: it plays its first part on any. */
   readonly holdsUpTo: number;
@@ -31,6 +33,16 @@ export interface Pattern {
   /** Taken only by choice, never proposed by metre and energy. */
   readonly isByChoice?: true;
   readonly events: readonly PatternEvent[];
+  /** How it goes in metres in which it goes otherwise. */
+  readonly otherwise?: {
+    readonly metres: readonly string[];
+    readonly beats: number;
+    readonly events: readonly PatternEvent[];
+  };
+  /** Root and fifth alone: the third is left to the tune. */
+  readonly isBare?: true;
+  /** A part comes to rest on root and third alone: its hand has come too far for a whole chord. */
+  readonly endsThin?: true;
 }
 
 /** Single members one after another, in eighths. */

@@ -1,6 +1,7 @@
 import { bassOf, type Chord, chroma, KEYBOARDS } from '../music';
 import type { Profile } from '../song';
 import { type Sounding, soundingIn, type VoicedChange } from '../voicing';
+import type { Pattern } from './pattern';
 
 /** A left-hand key this near below (or above) a right-hand key would bump it. */
 export const TOO_NEAR = 2;
@@ -23,6 +24,8 @@ export interface RootsTask {
   readonly melody: readonly Sounding[];
   readonly longestNote: number;
   readonly profile: Profile;
+  /** Half steps from its root to the top of the figure; absent: its fifth. */
+  readonly height?: number;
 }
 
 /**
@@ -36,7 +39,7 @@ export function rootsInPart(task: RootsTask): ReadonlyMap<string, number> {
   let best: { readonly cost: number; readonly roots: readonly number[] } | null = null;
   for (let from = low; from <= low + 36; from++) {
     const roots = wanted.map(({ bass }) => rootFrom(from, bass));
-    const cost = wanted.reduce((sum, { v, room }, i) => sum + costOf(v, room, roots[i]), 0);
+    const cost = wanted.reduce((sum, { v, room }, i) => sum + costOf(v, room, roots[i], task.height), 0);
     if (!best || cost < best.cost) best = { cost, roots };
   }
   return new Map(wanted.map(({ v }, i) => [v.change.id, best?.roots[i] ?? v.voicing.keys[0]]));
@@ -53,9 +56,14 @@ function roomOf({ melody, longestNote }: RootsTask, { change, length }: VoicedCh
   return Math.min(128, ...over.map((note) => note.midi));
 }
 
-function costOf({ voicing, chord }: VoicedChange, lowestNote: number, root: number): number {
+function costOf(
+  { voicing, chord }: VoicedChange,
+  lowestNote: number,
+  root: number,
+  height = NARROWEST,
+): number {
   const [first] = upperOf(voicing.keys, chord);
-  const hasNoRoom = root + NARROWEST >= lowestNote - TOO_NEAR || (first !== undefined && root >= first);
+  const hasNoRoom = root + height >= lowestNote - TOO_NEAR || (first !== undefined && root >= first);
   const growl = GROWL * Math.max(0, LOWEST_CLEAR_ROOT - root);
   const climbs = CLIMBS * Math.max(0, root + NARROWEST - (lowestNote - 12));
   return (hasNoRoom ? NO_ROOM : 0) + growl + climbs + Math.abs(root - BASS_CENTRE) / 2;
@@ -66,4 +74,13 @@ export function upperOf(keys: readonly number[], chord: Chord): readonly number[
   const bass = chroma(bassOf(chord));
   const upper = keys.filter((key) => key % 12 !== bass);
   return upper.length > 0 ? upper : keys;
+}
+
+/** Half steps above the root of members over the octave, at the most; within it the fifth decides. */
+const HEIGHTS: Record<number, number> = { 8: 12, 9: 14, 10: 16, 12: 19, 14: 23, 15: 24 };
+
+/** Half steps from its root to the top of a figure, at least its fifth. */
+export function heightOf({ events }: Pattern): number {
+  const members = events.flatMap((event) => event.members);
+  return Math.max(NARROWEST, ...members.map((member) => HEIGHTS[Number(member)] ?? 0));
 }

@@ -1,7 +1,7 @@
 import { eighths, type Pattern, quarters } from './pattern';
 
-/** Member to play where the chord has none of that number: a chord without a third, a triad's seventh. */
-export const SUBSTITUTES: Record<number, number> = { 3: 5, 5: 8, 7: 8, 9: 8, 10: 8 };
+/** Member to play where the chord has none of that number: a chord without a third, a triad's seventh or ninth. */
+export const SUBSTITUTES: Record<number, number> = { 3: 5, 5: 8, 7: 8, 9: 8, 10: 8, 12: 10, 14: 15 };
 
 /** The chord as it is, struck once and held. */
 export const BLOCK: Pattern = {
@@ -63,6 +63,15 @@ export const PATTERNS: readonly Pattern[] = [
       { onset: 1.5, length: 1, members: ['peak'] },
       { onset: 2.5, length: 0.5, members: [5] },
     ],
+    // A bar of three is half of it, and begins on its root.
+    otherwise: {
+      metres: ['3/8'],
+      beats: 1.5,
+      events: [
+        { onset: 0, length: 1, members: [1] },
+        { onset: 1, length: 0.5, members: ['peak'] },
+      ],
+    },
   },
   {
     id: 'pulse',
@@ -85,6 +94,7 @@ export const PATTERNS: readonly Pattern[] = [
     holdsUpTo: 0,
     energy: 2,
     isByChoice: true,
+    isBare: true,
     events: [{ onset: 0, length: 1, members: [1, 5] }],
   },
   {
@@ -110,6 +120,7 @@ export const PATTERNS: readonly Pattern[] = [
     holdsUpTo: 1,
     energy: 2,
     isByChoice: true,
+    isBare: true,
     events: [
       { onset: 0, length: 2, members: [1] },
       { onset: 2, length: 2, members: ['second bass'] },
@@ -125,5 +136,99 @@ export const PATTERNS: readonly Pattern[] = [
     energy: 4,
     isByChoice: true,
     events: quarters(1, 'upper', 'second bass', 'upper'),
+  },
+  {
+    id: 'after-beat',
+    name: 'After-beat',
+    base: 'voicing',
+    metres: ['4/4', '2/4', '3/4'],
+    beats: 2,
+    holdsUpTo: 1,
+    energy: 2,
+    isByChoice: true,
+    // From a loose wrist, short: the beat itself is left to the tune.
+    events: [{ onset: 1, length: 0.5, members: ['all'] }],
+    otherwise: {
+      metres: ['3/4'],
+      beats: 3,
+      events: [
+        { onset: 1, length: 0.5, members: ['all'] },
+        { onset: 2, length: 0.5, members: ['all'] },
+      ],
+    },
+  },
+  {
+    id: 'octave-bounce',
+    name: 'Octave bounce',
+    base: 'root',
+    metres: ['2/4', '4/4', '2/2'],
+    beats: 1,
+    holdsUpTo: 0,
+    energy: 4,
+    isByChoice: true,
+    isBare: true,
+    endsThin: true,
+    events: eighths(1, 8),
+  },
+  {
+    id: 'rising',
+    name: 'Rising',
+    base: 'root',
+    metres: [],
+    beats: Infinity,
+    holdsUpTo: 1,
+    energy: 2,
+    isByChoice: true,
+    endsThin: true,
+    events: [...eighths(1, 3, 5), { onset: 1.5, length: Infinity, members: [8] }],
+  },
+  {
+    id: 'root-and-fifth-walking',
+    name: 'Root and fifth walking',
+    base: 'root',
+    metres: ['4/4', '2/2'],
+    beats: 8,
+    holdsUpTo: 0,
+    energy: 3,
+    isByChoice: true,
+    isBare: true,
+    endsThin: true,
+    events: quarters(1, 5, 1, 5, 1, 5, 'last but one', 'last'),
+  },
+  {
+    id: 'crossing-six',
+    name: 'Crossing six',
+    base: 'root',
+    metres: ['6/8', '3/4', '12/8', '9/8'],
+    beats: 3,
+    holdsUpTo: 0,
+    energy: 3,
+    isByChoice: true,
+    endsThin: true,
+    events: eighths(1, 5, 8, 10, 8, 5),
+  },
+  {
+    id: 'rolling-tenth',
+    name: 'Rolling tenth',
+    base: 'root',
+    metres: ['4/4'],
+    beats: 4,
+    holdsUpTo: 0,
+    energy: 4,
+    isByChoice: true,
+    endsThin: true,
+    events: eighths(1, 5, 9, 10, 12, 14, 12, 10),
+  },
+  {
+    id: 'open-tenth',
+    name: 'Open tenth',
+    base: 'root',
+    metres: [],
+    beats: Infinity,
+    holdsUpTo: 0,
+    energy: 1,
+    isByChoice: true,
+    endsThin: true,
+    events: [{ onset: 0, length: Infinity, members: [1, 5, 10] }],
   },
 ];

@@ -34,7 +34,8 @@ export function strikesOf(context: FigureContext, pattern: Pattern, stretch: Str
     holdFrom < end ? comingToRest(played, holdFrom - stretch.start) : withThird(context, pattern, played);
   for (const { tick, length, members } of events)
     strikes.push({ tick, length: Math.min(length, holdFrom - tick), keys: keysOf(context, members) });
-  if (holdFrom < end) strikes.push({ tick: holdFrom, length: end - holdFrom, keys: endingKeys(context) });
+  if (holdFrom < end)
+    strikes.push({ tick: holdFrom, length: end - holdFrom, keys: endingKeys(context, pattern.endsThin) });
   return strikes;
 }
 
@@ -85,7 +86,7 @@ function withThird(
 
 /** Where a pattern of more than a bar stands when a bar of its chord begins; others begin anew with each bar. */
 function phaseAt(cycle: number, { bar, start, firstBar }: Stretch): number {
-  return cycle > bar.length && start === bar.tick ? (start - firstBar) % cycle : 0;
+  return cycle > bar.length && cycle !== Infinity && start === bar.tick ? (start - firstBar) % cycle : 0;
 }
 
 /** Where the figure of a part's last bar comes to rest: after its first strike in three, else half way. */

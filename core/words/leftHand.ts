@@ -62,10 +62,12 @@ function bassesInWords({ played }: Arrangement, notes: readonly HandNote[]): str
 /** The figure by its name: "The figure is Rocking." */
 function figureInWords({ played, song }: Arrangement, part: Part, notes: readonly HandNote[]): string[] {
   if (!notes.some(({ source }) => source === 'pattern')) return [];
-  const names = played.bars
+  const rows = played.bars
     .filter((bar) => bar.tick < part.toTick && bar.tick + bar.length > part.fromTick)
-    .map(({ metre }) => choosePattern(part.choices.pattern, metre, part.energy, song.patterns).pattern.name);
-  return [`  The figure is ${[...new Set(names)].join(', then ')}.`];
+    .map(({ metre }) => choosePattern(part.choices.pattern, metre, part.energy, song.patterns).pattern);
+  const names = [...new Set(rows.map(({ name }) => name))].join(', then ');
+  const bare = rows.some(({ isBare }) => isBare) ? ': root and fifth, the third is left to the tune' : '';
+  return [`  The figure is ${names}${bare}.`];
 }
 
 /** One chord: the block with what moves, or each bar of its figure with fingers. */
