@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrange } from '../arrange/song';
 import { type Chord, parseChord } from '../music/chord';
-import { chroma } from '../music/pitch';
+import { chroma, nameOf } from '../music/pitch';
 import { barAt } from '../song/bars';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, type Song } from '../song/schema';
@@ -42,6 +42,32 @@ describe('pattern rows', () => {
     expect(steps('D9')).toEqual([0, 4, 7, 10, 12, 14, 16, 19, 22, 24]);
     expect(steps('F5')).toEqual([0, 7, 7, 12, 12, 12, 12, 19, 24, 24]);
     expect(steps('Bm7b5')).toEqual([0, 3, 6, 10, 12, 12, 15, 18, 22, 24]);
+  });
+});
+
+describe('walking fifths', () => {
+  it('walk to the next root in the last two beats of a chord of two bars, and stay where nothing follows', () => {
+    const keys = (tonic: 'C' | 'A', mode: 'major' | 'minor', symbols: readonly string[]): string => {
+      const base = wholeBars(
+        symbols.flatMap(() => ['C6', 'C6']),
+        symbols,
+      );
+      const song: Song = {
+        ...base,
+        keyMap: [{ tick: 0, tonic: { letter: tonic, alter: 0 }, mode }],
+        changes: base.changes.map((c, i) => ({ ...c, tick: 2 * i * 3840, length: 2 * 3840 })),
+        choices: { ...base.choices, rung: 5, pattern: 'root-and-fifth-walking' },
+        division: { ...base.division, school: 'bars', bars: 8 },
+      };
+      return arrange(song, DEFAULT_PROFILE)
+        .left.filter(({ tick }) => tick < 2 * 3840)
+        .map(({ pitch }) => nameOf(pitch))
+        .join(' ');
+    };
+    expect(keys('C', 'major', ['C', 'F'])).toBe('C3 G3 C3 G3 C3 G3 A2 G2');
+    expect(keys('C', 'major', ['G', 'C'])).toBe('G2 D3 G2 D3 G2 D3 A2 B2');
+    expect(keys('A', 'minor', ['E7', 'Am'])).toBe('E2 B2 E2 B2 E2 B2 F#2 G#2');
+    expect(keys('C', 'major', ['C', 'C'])).toBe('C3 G3 C3 G3 C3 G3 C3 G3');
   });
 });
 

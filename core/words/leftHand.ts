@@ -1,5 +1,6 @@
 import { type ArrangedChange, type Arrangement, changeIndex, changesIn } from '../arrangement';
 import { type HandNote, strikesOf } from '../hands';
+import { countAt } from '../joining';
 import { rungOf } from '../ladder';
 import { metreName, nameOf, typeset } from '../music';
 import type { Part } from '../parts';
@@ -96,8 +97,10 @@ function chordInWords(arrangement: Arrangement, part: Part, change: ArrangedChan
           words: `  Bar ${change.meeting.bar}: ${typeset(change.change.symbol)}: ${keysInWords(change)} (${numeral}, ${told})${bassMoved(before, change)}.${close}`,
         },
       ];
+    const first = barAt(played.bars, strikes[0][0].tick);
+    const late = strikes[0][0].tick === tick ? '' : `, struck on ${countAt(first, strikes[0][0].tick)}`;
     const moved = before && change.step ? `; ${movementInWords(before, change, change.step)}` : '';
-    const words = `  Bar ${change.meeting.bar}: ${voicingName(change)}: ${keysInWords(change, ' ')} (${numeral}, ${told})${moved}.${close}`;
+    const words = `  Bar ${change.meeting.bar}: ${voicingName(change)}: ${keysInWords(change, ' ')} (${numeral}, ${told})${late}${moved}.${close}`;
     return [{ tick, words }];
   }
   return barsOf(own, played.bars).map(([bar, inBar], i) => {

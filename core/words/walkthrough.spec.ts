@@ -42,6 +42,33 @@ describe('the walkthrough', () => {
     ]);
   });
 
+  it('tells the keys beside the tune, and a note that is not under it as what it is', () => {
+    const fuller = (how: 'under' | 'above'): string[] => {
+      const song = { ...lanterns, choices: { ...lanterns.choices, rung: 6, fuller: how } };
+      return partInWords(arrange(song, DEFAULT_PROFILE), 0).filter((line) => /: (under|with) /.test(line));
+    };
+    expect(fuller('under')).toEqual([
+      '  Bar 1: under A, on 1: C4+A4, fingers 1-5.',
+      '  Bar 2: under C, on 1: A4+C5, fingers 3-5.',
+      '  Bar 3: under A, on 1: F4+A4, fingers 1-3.',
+      '  Bar 4: under G♯, on 1: E4+G♯4, fingers 1-2.',
+    ]);
+    expect(fuller('above')[0]).toBe('  Bar 1: with A, on 1: A4+C5, fingers 2-3.');
+  });
+
+  it('says when a chord is struck that waits for its beat to pass', () => {
+    const waiting = { ...lanterns, choices: { ...lanterns.choices, rung: 5, pattern: 'after-beat' } };
+    const lines = partInWords(arrange(waiting, DEFAULT_PROFILE), 0);
+    expect(lines.slice(-6)).toEqual([
+      'Where they meet',
+      '  Am after A, first on 2 of bar 1.',
+      '  F after C, first on 2 of bar 2.',
+      '  Dm after A, first on 2 of bar 3.',
+      '  E7 after G♯, first on 2 of bar 4.',
+      '  Say it: Am after A, on 2; F after C, on 2; Dm after A, on 2; E7 after G♯, on 2.',
+    ]);
+  });
+
   it('says of the melody alone only what the right hand does', () => {
     const lines = partInWords(arrange(onRung(lanterns, 1), DEFAULT_PROFILE), 0);
     expect(lines).not.toContain('Where they meet');

@@ -225,11 +225,30 @@ function meetInWords(arrangement: Arrangement, part: Part): string[] {
   const hasMelody = played.melody.length > 0;
   const said = sayIt(arrangement, part);
   return [
-    ...changesIn(changes, part).map((c) =>
-      [`  ${meetingInWords(c, hasMelody)}`, togetherInWords(c, c.meeting.note)].filter(Boolean).join(' '),
-    ),
+    ...changesIn(changes, part).map((c) => {
+      const late = struckLate(arrangement, c);
+      if (late)
+        return `  ${typeset(c.change.symbol)} ${late.after}first on ${late.count} of bar ${late.bar}.`;
+      return [`  ${meetingInWords(c, hasMelody)}`, togetherInWords(c, c.meeting.note)]
+        .filter(Boolean)
+        .join(' ');
+    }),
     ...(said ? [`  Say it: ${said}`] : []),
   ];
+}
+
+/** Where a chord is first struck, when its pattern leaves the beat it changes on to the tune; null where it is struck there. */
+function struckLate(
+  { left, played }: Arrangement,
+  { change, meeting }: ArrangedChange,
+): { readonly count: string; readonly bar: number; readonly after: string } | null {
+  const own = within(left, change.tick, change.tick + change.length);
+  const first = own.find(({ from, source }) => from === change.id && source !== 'fill');
+  if (!first || first.tick === change.tick || first.rolled !== undefined) return null;
+  const bar = barAt(played.bars, first.tick);
+  const tune = meeting.note ? typeset(classNameOf(meeting.note.pitch)) : '';
+  const name = meeting.syllable ? `“${meeting.syllable}”` : tune;
+  return { count: countAt(bar, first.tick), bar: bar.number, after: name ? `after ${name}, ` : '' };
 }
 
 /** "A minor: Am with *boats* (A), on 1 of bar 3." One line for how a change meets the melody. */
@@ -250,9 +269,12 @@ export function meetingInWords({ change, meeting }: ArrangedChange, hasMelody = 
 }
 
 /** The meetings of a part to be said aloud: "G with “tide”, on 1; C with “at”, on 1; …". */
-export function sayIt({ changes }: Arrangement, part: Part): string {
-  const said = changesIn(changes, part).map(({ change, meeting }) => {
+export function sayIt(arrangement: Arrangement, part: Part): string {
+  const said = changesIn(arrangement.changes, part).map((arranged) => {
+    const { change, meeting } = arranged;
     const symbol = typeset(change.symbol);
+    const late = struckLate(arrangement, arranged);
+    if (late) return `${symbol} ${late.after}on ${late.count}`;
     if (!meeting.note)
       return `${symbol} ${meeting.syllable ? `with “${meeting.syllable}”` : 'alone'}, on ${meeting.count}`;
     const name = meeting.syllable ? `“${meeting.syllable}”` : typeset(classNameOf(meeting.note.pitch));
