@@ -1,5 +1,5 @@
 import type { ArrangedChange, PartArrangement } from '../arrangement';
-import { barsOfEffort, type Effort, effortOf } from '../effort';
+import { barsOfEffort, type Effort, type EffortBar, effortOf } from '../effort';
 import { fillPart, NO_FILL_YET, type Opening, type PartFills, type Proposal, withFills } from '../fills';
 import { fingerPart, FROM_NOWHERE, type HandState, isFreeBetween, landingOf } from '../fingering';
 import { type Hand, type HandNote, inTime } from '../hands';
@@ -15,7 +15,8 @@ import {
 import { rungOf } from '../ladder';
 import { rememberEach, pulseTicks } from '../music';
 import { Clock } from '../performance';
-import { type Finding, isDismissed, indexAt, within } from '../song';
+import type { PartToPlay } from '../parts';
+import { type Finding, isDismissed, indexAt, type PlayedSong, within } from '../song';
 import { keysInPlace, type VoicedChange } from '../voicing';
 import type { PartMaterial, SongContext } from './context';
 import { gathered } from './gathering';
@@ -231,9 +232,7 @@ export function partsOfSong(context: SongContext): ArrangePart {
     const meetings = meetingsMade(cutId, [right, left, ticks, played.bars], () =>
       meetingsOf(played.bars, changeTicks, right, left),
     );
-    const bars = barsIn(played.bars, part.fromTick, part.toTick);
-    const timed = bars.map((bar) => ({ ...bar, beat: pulseTicks(bar.metre) }));
-    const lasting = barsOfEffort(timed, part.fromTick, part.toTick, (tick) => clock.secondsAt(tick));
+    const lasting = barsLasting(played, part, clock);
     const effort = effortMade(cutId, [right, left, JSON.stringify(lasting), profile], () =>
       effortOf({ right, left, bars: lasting, profile }),
     );
@@ -274,6 +273,13 @@ export function partsOfSong(context: SongContext): ArrangePart {
       }).filter(({ tick }) => tick >= part.fromTick && tick < part.toTick),
     );
   }
+}
+
+/** The bars of a part and how long each lasts, as effort is measured by them. */
+export function barsLasting(played: PlayedSong, part: PartToPlay, clock: Clock): EffortBar[] {
+  const bars = barsIn(played.bars, part.fromTick, part.toTick);
+  const timed = bars.map((bar) => ({ ...bar, beat: pulseTicks(bar.metre) }));
+  return barsOfEffort(timed, part.fromTick, part.toTick, (tick) => clock.secondsAt(tick));
 }
 
 function isSung({ choices }: PartMaterial['toPlay']): boolean {

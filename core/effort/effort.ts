@@ -21,6 +21,8 @@ export interface Effort {
   readonly reasons: readonly string[];
   /** The number of the hardest bar; null where nothing is played. */
   readonly hardestBar: number | null;
+  /** Each bar by itself, in time. */
+  readonly bars: readonly { readonly number: number; readonly total: number }[];
 }
 
 /** One bar of a part: what of it lies in the part, and how long that lasts. */
@@ -71,7 +73,9 @@ export function effortOf(task: EffortTask): Effort {
     return { bar, raw, points, total: Math.min(100, Math.hypot(...Object.values(points))) };
   });
   const [hardest, ...rest] = [...scored].sort((a, b) => b.total - a.total);
-  if (!hardest || hardest.total === 0) return { total: 0, measures: NOTHING, reasons: [], hardestBar: null };
+  const each = scored.map(({ bar, total }) => ({ number: bar.number, total: Math.round(total) }));
+  if (!hardest || hardest.total === 0)
+    return { total: 0, measures: NOTHING, reasons: [], hardestBar: null, bars: each };
   const mean = (of: (bar: (typeof scored)[number]) => number): number =>
     rest.length === 0 ? of(hardest) : rest.reduce((sum, bar) => sum + of(bar), 0) / rest.length;
   const overall = (of: (bar: (typeof scored)[number]) => number): number => (of(hardest) + mean(of)) / 2;
@@ -88,6 +92,7 @@ export function effortOf(task: EffortTask): Effort {
     measures,
     reasons,
     hardestBar: hardest.bar.number,
+    bars: each,
   };
 }
 

@@ -1,2 +1,2 @@
 export { easierKeys, type KeyChoice } from './easierKeys';
-export { barsOfEffort, type Effort, effortOf } from './effort';
+export { barsOfEffort, type Effort, type EffortBar, effortOf } from './effort';

@@ -5,4 +5,5 @@ export { barsIn, choicesAt, leftHand, struckNote } from './hands';
 export { type ChangeMeeting, type Meeting, meetingOf, meetingsOf } from './meetings';
 export { rubFindings } from './rubs';
 export { handsForSinging } from './singing';
+export { judgePressed, keysOfStep, type Pressed, type Step, stepsIn } from './steps';
 export type { PartHands, PartTask } from './task';

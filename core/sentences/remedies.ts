@@ -35,6 +35,14 @@ export const offers = {
   withoutMember: (letter: string) => `Leave out the ${letter}`,
   strikeAfter: (count: string) => `Strike the chord after it, on ${count}`,
 
+  rungHere: (rung: number) => `Rung ${rung} for this part`,
+  threeNotesInPart: () => 'Three notes in the whole part',
+  straightRhythm: () => 'The straight rhythm first',
+  oneNoteUnder: () => 'One note under the tune',
+  otherPosition: (symbol: string, letters: string) => `${symbol} as ${letters}`,
+  leaveOut: (symbol: string, bar: number) => `Leave out the ${symbol} in bar ${bar}`,
+  songInKey: (key: string) => `The song in ${key}`,
+
   inFull: () => 'Play the pattern in full all the same',
   playHere: (pattern: string) => `Play ${pattern} here`,
 };

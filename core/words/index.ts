@@ -6,3 +6,4 @@ export { leftComesBack } from './returning';
 export { partSummary } from './summary';
 export { barsInWords, meetingInWords, partNumberAt, relationInWords } from './walkthrough';
 export { rightHandInWords, sayIt, typesetForm, writeWalkthrough } from './walkthrough';
+export { slipInWords, stepInWords } from './steps';

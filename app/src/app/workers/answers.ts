@@ -1,4 +1,12 @@
-import { arrange, compareLayouts, type LayoutCost } from '@joined-hands/core/arrange';
+import {
+  arrange,
+  compareLayouts,
+  type EasierBy,
+  easierBy,
+  type EffortOver,
+  effortOver,
+  type LayoutCost,
+} from '@joined-hands/core/arrange';
 import { type Arrangement, factsOf, type SongFacts } from '@joined-hands/core/arrangement';
 import { easierKeys, type KeyChoice } from '@joined-hands/core/effort';
 import { writeMidi, writeMusicXml, writeMxl, writeProject } from '@joined-hands/core/formats';
@@ -14,7 +22,12 @@ import {
   type Taste,
 } from '@joined-hands/core/suggesting';
 import { findMetres, type FoundMetre } from '@joined-hands/core/takes';
-import { type Alternative, alternativesFor, type MovementProof, movementProof } from '@joined-hands/core/voicing';
+import {
+  type Alternative,
+  alternativesFor,
+  type MovementProof,
+  movementProof,
+} from '@joined-hands/core/voicing';
 import { writeWalkthrough } from '@joined-hands/core/words';
 import { Sender, type Sent } from './travelling';
 
@@ -25,6 +38,8 @@ export type FileKind = 'project' | 'musicxml' | 'mxl' | 'midi' | 'walkthrough';
 export type Question =
   | { readonly kind: 'alternatives'; readonly changeId: string }
   | { readonly kind: 'layouts'; readonly cutId: string | null }
+  | { readonly kind: 'efforts' }
+  | { readonly kind: 'easier'; readonly part: number }
   | { readonly kind: 'proof' }
   | {
       readonly kind: 'suggestions';
@@ -46,6 +61,8 @@ export type Question =
 export interface Answers {
   readonly alternatives: Alternative[];
   readonly layouts: LayoutCost[];
+  readonly efforts: EffortOver;
+  readonly easier: EasierBy[];
   readonly proof: MovementProof | null;
   readonly suggestions: Suggestion[];
   readonly chords: SongEdit | null;
@@ -68,6 +85,10 @@ export function answerTo(song: Song, profile: Profile, question: Question): Answ
     }
     case 'layouts':
       return compareLayouts(song, profile, question.cutId);
+    case 'efforts':
+      return effortOver(song, profile);
+    case 'easier':
+      return easierBy(song, profile, question.part);
     case 'proof': {
       const played = unfold(song);
       return movementProof(song, profile, played, partsOf(song, played));
