@@ -30,6 +30,8 @@ export interface Pattern {
   readonly holdsUpTo: number;
   /** 1 calm … 5 driving: where a section's energy asks for it. */
   readonly energy: number;
+  /** What it asks of the hand: 1 it stays in its place, 2 it moves, 3 it goes wide or quickly; absent: 1. */
+  readonly skill?: 1 | 2 | 3;
   /** Taken only by choice, never proposed by metre and energy. */
   readonly isByChoice?: true;
   readonly events: readonly PatternEvent[];

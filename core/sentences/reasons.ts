@@ -10,6 +10,16 @@ export const because = {
   fast: (strikes: number) => `${strikes.toFixed(1)} strikes a second in one hand`,
   full: () => 'both hands play at once',
 
+  livelyAs: (than: -1 | 0 | 1) =>
+    ({ '-1': 'calmer than the section', 0: 'as lively as the section', 1: 'livelier than the section' })[
+      than
+    ],
+  handStays: () => 'the hand stays in its place',
+  handMoves: () => 'the hand moves',
+  busyTune: () => 'wide and quick under a busy tune',
+  richButFree: () => 'wide and quick, and the tune leaves you free for it',
+  forLater: () => 'for later: it goes wider than you have played so far',
+
   blackShare: (inHundred: number) =>
     inHundred === 0 ? 'no black key' : `${inHundred} in 100 strikes on black keys`,
   fiveFingers: (parts: number, of: number) => `${parts} of ${of} parts under five fingers`,
