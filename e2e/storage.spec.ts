@@ -31,7 +31,7 @@ test('one bad record is a card that says so; its raw data is taken away, the oth
   await putRaw(page, {
     id: 'bad',
     revision: 1,
-    song: { schemaVersion: 5, title: 'Sunk', playingOrder: order },
+    song: { schemaVersion: 6, title: 'Sunk', playingOrder: order },
   });
   await putRaw(page, { id: 'newer', revision: 1, song: { schemaVersion: 99, title: 'From tomorrow' } });
   await openShelf(page);

@@ -1,7 +1,14 @@
 import type { ArrangedChange, PartArrangement } from '../arrangement';
 import { barsOfEffort, type Effort, type EffortBar, effortOf } from '../effort';
 import { fillPart, NO_FILL_YET, type Opening, type PartFills, type Proposal, withFills } from '../fills';
-import { fingerPart, FROM_NOWHERE, type HandState, isFreeBetween, landingOf } from '../fingering';
+import {
+  fingerPart,
+  fingersNotKept,
+  FROM_NOWHERE,
+  type HandState,
+  isFreeBetween,
+  landingOf,
+} from '../fingering';
 import { type Hand, type HandNote, inTime } from '../hands';
 import {
   barsIn,
@@ -236,7 +243,11 @@ export function partsOfSong(context: SongContext): ArrangePart {
     const effort = effortMade(cutId, [right, left, JSON.stringify(lasting), profile], () =>
       effortOf({ right, left, bars: lasting, profile }),
     );
-    const all = [...findings, ...handsOf(index).findings, ...bumpsIn(index)];
+    const notKept =
+      song.fingerPins.length === 0 || context.withoutFingers
+        ? []
+        : [right, left].flatMap((notes) => fingersNotKept(notes, context.fixed, played));
+    const all = [...findings, ...handsOf(index).findings, ...bumpsIn(index), ...notKept];
     const toShow = shownOf(gathered(all, played.bars), song.dismissed);
     const shown = findingsMade(cutId, [JSON.stringify(toShow)], () => toShow);
     const { fills } = fillsOf(index);

@@ -47,7 +47,7 @@ export function fixedIn(
   fixed: FixedFingers,
 ): { readonly fixed: FixedFingers; readonly name: string } {
   const names: string[] = [];
-  const asked = new Map<HandNote, readonly number[] | null>();
+  const asked = new Map<HandNote, ReturnType<FixedFingers>>();
   for (let i = 0; i < notes.length;) {
     let end = i + 1;
     const goesOn = (): boolean => notes[end]?.tick === notes[i].tick && !notes[end].grace;

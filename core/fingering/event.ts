@@ -3,6 +3,6 @@ export interface HandEvent {
   readonly keys: readonly number[];
   /** True after a rest long enough to move the hand at leisure. */
   readonly afterRest: boolean;
-  /** Fingers the pianist fixed, or null. */
-  readonly pinned: readonly number[] | null;
+  /** Fingers the pianist fixed, null for a key left free; null where all are. */
+  readonly pinned: readonly (number | null)[] | null;
 }

@@ -32,7 +32,21 @@ export function finger(
   reach: number,
   withFigures = true,
 ): number[][] {
-  if (events.length === 0) return [];
+  return solved(events, hand, reach, withFigures).fingers;
+}
+
+/** What the fingers given cost, every key pinned: the measure the solver keeps least. */
+export function fingersCost(events: readonly HandEvent[], hand: 'right' | 'left', reach: number): number {
+  return solved(events, hand, reach, true).cost;
+}
+
+function solved(
+  events: readonly HandEvent[],
+  hand: 'right' | 'left',
+  reach: number,
+  withFigures: boolean,
+): { readonly fingers: number[][]; readonly cost: number } {
+  if (events.length === 0) return { fingers: [], cost: 0 };
   const states = events.map((event) => statesOf(event, hand, reach));
   const usual = withFigures ? usualSteps(events, hand, (keys) => roundAndRound(keys, hand, reach)) : [];
   const basses = withFigures ? lowBassSteps(events, hand) : [];
@@ -72,7 +86,8 @@ export function finger(
     costs = next;
     back.push(from);
   }
-  return trace(states, costs, back).map((state) => inKeyOrder(state, hand));
+  const cost = costs.reduce((least, row) => Math.min(least, ...row), Infinity);
+  return { fingers: trace(states, costs, back).map((state) => inKeyOrder(state, hand)), cost };
 }
 
 /** Times a cell is played over before its fingers are those of one that goes on and on. */
@@ -92,11 +107,19 @@ function statesOf(event: HandEvent, hand: 'right' | 'left', reach: number): Stat
   const keys = hand === 'right' ? event.keys : [...event.keys].reverse();
   const shown = keys.slice(0, 5);
   const pinned = event.pinned && (hand === 'right' ? event.pinned : [...event.pinned].reverse());
-  const combinations = pinned ? [pinned] : COMBINATIONS[shown.length];
+  const combinations = pinned ? combinationsWith(pinned.slice(0, 5)) : COMBINATIONS[shown.length];
   return combinations.map((fingers) => {
     const placedFingers = shown.map((key, i) => placed(key, fingers[i], hand));
     return { placed: placedFingers, alone: togetherCost(placedFingers, reach) };
   });
+}
+
+/** The ways that keep the fingers pinned; where they leave none, those pinned throughout are taken as they are, else all. */
+function combinationsWith(pinned: readonly (number | null)[]): readonly Fingers[] {
+  if (pinned.every((finger) => finger !== null)) return [pinned];
+  const all = COMBINATIONS[pinned.length];
+  const kept = all.filter((way) => pinned.every((finger, i) => finger === null || way[i] === finger));
+  return kept.length > 0 ? kept : all;
 }
 
 /** A chord at least so wide, in semitones, has thumb and little finger at its ends. */

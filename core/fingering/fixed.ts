@@ -1,13 +1,15 @@
 import type { HandNote } from '../hands';
-import { onsetsOf, type PlayedSong, type Song } from '../song';
-import type { FixedFingers } from './hands';
+import { nameOf as nameOfPitch, typeset } from '../music';
+import { offers, says } from '../sentences';
+import { type Finding, type FingerPin, onsetsOf, type PlayedSong, type Song } from '../song';
+import { type FixedFingers, together } from './hands';
 
 /**
- * Fingers the pianist pinned on a chord, and those of settled parts, which are kept as learned. A chord whose `twins`
- * entry has pinned fingers takes them over.
+ * Fingers the pianist pinned on a chord or a key, and those of settled parts, which are kept as learned. A chord whose
+ * `twins` entry has pinned fingers takes them over; what comes back in a repeat has the pins of what is written.
  */
 export function fixedFingers(
-  song: Pick<Song, 'pins' | 'settled'>,
+  song: Pick<Song, 'pins' | 'fingerPins' | 'settled'>,
   played: PlayedSong,
   twins: ReadonlyMap<string, string>,
 ): FixedFingers {
@@ -16,15 +18,73 @@ export function fixedFingers(
   const learned = new Map(
     song.settled.flatMap((s) => s.fingers.map((f) => [nameOf(f.from, f.after, f.midi), f.finger] as const)),
   );
-  if (pinned.size + learned.size === 0) return () => null;
+  if (pinned.size + learned.size + song.fingerPins.length === 0) return () => null;
   const onset = onsetsOf(played);
+  const single = pinnedKeys(song, twins);
   return (group) => {
     const known = group.map((n) => learned.get(nameOf(n.from, n.tick - (onset.get(n.from) ?? 0), n.midi)));
     if (known.every((finger) => finger !== undefined)) return known;
     const [{ from, source }] = group;
     const fingers = pinned.get(from) ?? pinned.get(twins.get(from) ?? '');
-    return source === 'chord' && fingers?.length === group.length ? fingers : null;
+    const chord = source === 'chord' && fingers?.length === group.length ? fingers : null;
+    const keys = group.map((note) => single(note, onset.get(note.from) ?? 0));
+    if (keys.every((finger) => finger === null)) return chord;
+    return keys.map((finger, i) => finger ?? chord?.[i] ?? null);
   };
+}
+
+/** The finger pinned on a key: as written, or by what its part follows. */
+function pinnedKeys(
+  { fingerPins }: Pick<Song, 'fingerPins'>,
+  twins: ReadonlyMap<string, string>,
+): (note: HandNote, onset: number) => number | null {
+  const by = new Map(
+    fingerPins.map((pin) => [`${pin.hand}|${nameOf(pin.from, pin.after, pin.midi)}`, pin.finger] as const),
+  );
+  return ({ hand, from, tick, midi }, onset) => {
+    const named = (id: string): number | undefined => by.get(`${hand}|${nameOf(id, tick - onset, midi)}`);
+    const twin = twins.get(from);
+    return named(writtenOf(from)) ?? (twin ? named(writtenOf(twin)) : undefined) ?? null;
+  };
+}
+
+/** A played id as it is written: "c3@2" is c3. */
+function writtenOf(id: string): string {
+  return id.replace(/@\d+$/, '');
+}
+
+/** What a pin of a finger is told by: the key as it is written. */
+export function keyOfPin(note: HandNote, played: PlayedSong): Omit<FingerPin, 'finger'> {
+  const { hand, from, tick, midi } = note;
+  return { hand, from: writtenOf(from), after: tick - (onsetsOf(played).get(from) ?? 0), midi };
+}
+
+/** Pinned fingers that are not played: the chord leaves no way to. Said with the reason; the pin stays. */
+export function fingersNotKept(
+  notes: readonly HandNote[],
+  fixed: FixedFingers,
+  played: PlayedSong,
+): Finding[] {
+  return together(notes).flatMap((group) => {
+    const wanted = fixed(group);
+    return group.flatMap((note, i): Finding[] => {
+      const finger = wanted?.[i] ?? null;
+      if (finger === null || note.finger === finger) return [];
+      const isTaken = wanted?.some((other, at) => at !== i && other === finger) ?? false;
+      const key = typeset(nameOfPitch(note.pitch));
+      const label = offers.releaseFinger(finger, key);
+      return [
+        {
+          kind: 'finger',
+          tick: note.tick,
+          about: `${note.hand}${note.midi}`,
+          text: says.fingerNotKept(finger, key, isTaken ? 'taken' : 'crossed'),
+          remedies: [label],
+          fixes: [{ label, edit: { kind: 'finger-released', key: keyOfPin(note, played) } }],
+        },
+      ];
+    });
+  });
 }
 
 /** The fingers of some notes as a settled part stores them. */

@@ -1,15 +1,15 @@
 import type { Hand, HandNote } from '../hands';
 import { TICKS_PER_QUARTER } from '../music';
 import type { HandEvent } from './event';
-import { finger } from './finger';
+import { finger, fingersCost } from './finger';
 
 /** A rest this long lets the hand move at leisure. */
 const LEISURE_TICKS = TICKS_PER_QUARTER;
 /** So does a note held this long, at the end of a part: there is time to look where the next one begins. */
 const LONG_NOTE_TICKS = 2 * TICKS_PER_QUARTER;
 
-/** Fingers decided elsewhere for keys struck together, lowest key first; null where the hand is free. */
-export type FixedFingers = (group: readonly HandNote[]) => readonly number[] | null;
+/** Fingers decided elsewhere for keys struck together, lowest key first, null for a key left free; null where all are. */
+export type FixedFingers = (group: readonly HandNote[]) => readonly (number | null)[] | null;
 
 /** Where a hand comes from: what it struck last, the latest last, with the fingers on it. Empty: from nowhere. */
 export type HandState = readonly { readonly keys: readonly number[]; readonly fingers: readonly number[] }[];
@@ -65,6 +65,18 @@ export function fingerPart(
   };
 }
 
+/** What the fingers of a line cost by the measure they were chosen by; 0 where there are none. */
+export function costOfFingers(notes: readonly HandNote[], hand: Hand, reach: number): number {
+  const groups = together(notes);
+  if (notes.some(({ finger: own }) => own === null)) return 0;
+  const events = groups.map((group, i): HandEvent => ({
+    keys: group.map(({ midi }) => midi),
+    afterRest: i > 0 && restBefore(group, groups[i - 1]) >= LEISURE_TICKS,
+    pinned: group.map(({ finger: own }) => own),
+  }));
+  return fingersCost(events, hand, reach);
+}
+
 function restBefore([note]: readonly HandNote[], [before]: readonly HandNote[]): number {
   return note.tick - (before.tick + before.length);
 }
@@ -77,7 +89,7 @@ export function isFreeBetween(before: readonly HandNote[], first: HandNote | und
 }
 
 /** Notes struck at the same tick, lowest first; grace notes stand alone. */
-function together(notes: readonly HandNote[]): HandNote[][] {
+export function together(notes: readonly HandNote[]): HandNote[][] {
   const groups: HandNote[][] = [];
   for (const note of notes) {
     const last = groups[groups.length - 1];

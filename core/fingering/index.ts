@@ -1,5 +1,6 @@
-export { fixedFingers, learnedFingers } from './fixed';
+export { fingersNotKept, fixedFingers, keyOfPin, learnedFingers } from './fixed';
 export {
+  costOfFingers,
   fingerPart,
   type FixedFingers,
   FROM_NOWHERE,

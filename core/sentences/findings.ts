@@ -33,6 +33,12 @@ export const says = {
     `${symbol} is thinned to ${keys.join(' ')}: the whole chord has no room here.`,
   reach: (symbol: string) =>
     `${symbol} is wider than your left hand: roll it from below, one key after the other.`,
+  fingerNotKept: (finger: number, key: string, why: 'crossed' | 'taken') =>
+    `Finger ${finger} cannot be kept on ${key}: ${
+      why === 'taken'
+        ? 'another key struck with it has the same finger'
+        : 'the fingers of the chord would cross'
+    }.`,
   muddy: (symbol: string) =>
     `${symbol} lies low: its notes are so close together down here that it sounds muddy.`,
   noRoomHigher: () => 'Nothing higher has room under the melody, or leads on as well.',

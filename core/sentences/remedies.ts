@@ -22,6 +22,8 @@ export const offers = {
   release: () => 'Release it, and the nearest voicing that fits is chosen',
 
   lowerPosition: () => 'Take a lower position',
+  releaseFinger: (finger: number, key: string) =>
+    `Let the program choose again on ${key} (${finger} is let go)`,
   releasePinned: () => 'Release the pinned position',
   shareKey: (key: string) => `Let the right hand play ${key} for both`,
   letGoBefore: (key: string) => `Let the chord go before ${key}`,

@@ -5,6 +5,7 @@ import { applyCutEdit, type CutEdit, NO_SETTINGS, withLockedCuts } from './cutEd
 import { applyNoteEdit, type NoteEdit } from './noteEdits';
 import {
   type Choices,
+  type FingerPin,
   type CloseHands,
   type Layout,
   type PartSettings,
@@ -25,6 +26,8 @@ export type SongEdit =
   | { readonly kind: 'choose-for-part'; readonly cutId: string; readonly choices: Partial<Choices> }
   | { readonly kind: 'layout'; readonly changeId: string; readonly layout: Layout | null }
   | { readonly kind: 'pin'; readonly pin: Pin }
+  | { readonly kind: 'finger-pinned'; readonly pin: FingerPin }
+  | { readonly kind: 'finger-released'; readonly key: Omit<FingerPin, 'finger'> }
   | { readonly kind: 'unpin'; readonly changeId: string }
   /** How the hands make room at a written change; null: the chord gives way. */
   | { readonly kind: 'close-hands'; readonly changeId: string; readonly how: CloseHands | null }
@@ -80,6 +83,10 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
       };
     case 'pin':
       return { ...song, pins: [...without(song.pins, edit.pin.changeId), edit.pin] };
+    case 'finger-pinned':
+      return { ...song, fingerPins: [...withoutFinger(song.fingerPins, edit.pin), edit.pin] };
+    case 'finger-released':
+      return { ...song, fingerPins: withoutFinger(song.fingerPins, edit.key) };
     case 'unpin': {
       // A chord that comes back is held by its own pin, else by that of the chord as written.
       const isOwn = song.pins.some((pin) => pin.changeId === edit.changeId);
@@ -163,6 +170,13 @@ export function sessionOf(edit: SongEdit): string | null {
   return edit.kind === 'words-typed' ? `words from ${edit.fromId}` : null;
 }
 
+function withoutFinger(pins: readonly FingerPin[], key: Omit<FingerPin, 'finger'>): FingerPin[] {
+  return pins.filter(
+    (pin) =>
+      pin.hand !== key.hand || pin.from !== key.from || pin.after !== key.after || pin.midi !== key.midi,
+  );
+}
+
 /** The edit in a few words, for "undo …". */
 export function describeEdit(edit: SongEdit): string {
   if ('what' in edit) return edit.what;
@@ -174,6 +188,8 @@ export function describeEdit(edit: SongEdit): string {
     layout: 'layout of a chord',
     pin: 'pinned voicing',
     unpin: 'released voicing',
+    'finger-pinned': 'pinned finger',
+    'finger-released': 'released finger',
     'close-hands': 'hands that are close',
     settle: 'settled part',
     unsettle: 'part no longer settled',

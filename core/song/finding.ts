@@ -42,6 +42,7 @@ export type FindingKind =
   | 'no-voicing'
   | 'muddy'
   | 'pin'
+  | 'finger'
   | 'settled'
   | 'reach'
   | 'keyboard'

@@ -12,6 +12,7 @@ export {
   type Choices,
   type CloseHands,
   DEFAULT_CHOICES,
+  type FingerPin,
   type Fuller,
   DEFAULT_PROFILE,
 } from './schema';

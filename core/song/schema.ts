@@ -1,7 +1,7 @@
 import * as z from 'zod';
 
 /** Version of the stored shape; raise it with a migration in migrate.ts. */
-export const SCHEMA_VERSION = 5;
+export const SCHEMA_VERSION = 6;
 
 const tick = z.number().int().min(0).max(100_000_000);
 const id = z.string().min(1).max(64);
@@ -129,6 +129,16 @@ const keptKeySchema = z.object({
   rolled: z.number().int().min(0).max(10).nullable(),
 });
 
+/** A finger the pianist fixed on one key, told from the note or change (as written) it comes from. */
+const fingerPinSchema = z.object({
+  hand: z.enum(['right', 'left']),
+  from: id,
+  /** Ticks after that one's onset. */
+  after: z.number().int().min(-1_000_000).max(1_000_000),
+  midi: z.number().int().min(0).max(127),
+  finger: z.number().int().min(1).max(5),
+});
+
 /** A pattern member: a chord member's number above the root, or a key of the voicing. */
 const memberSchema = z.union([z.number().int().min(1).max(16), z.enum(['lowest', 'others', 'all'])]);
 
@@ -189,6 +199,8 @@ export const songSchema = z.object({
   choices: choicesSchema,
   partSettings: z.record(id, partSettingsSchema),
   pins: z.array(pinSchema),
+  /** Fingers on single keys; one whose key is not played any more waits until it is. */
+  fingerPins: z.array(fingerPinSchema).max(20_000),
   /** By written change: what the pianist chose where the hands come too close; null: the chord gives way, whatever holds in a part this one follows. */
   closeHands: z.array(z.object({ changeId: id, how: z.enum(CLOSE_HANDS).nullable() })),
   /** Parts learned as they are: everything of them is kept, whatever is chosen elsewhere. */
@@ -239,6 +251,7 @@ export type Choices = Song['choices'];
 export type Fuller = (typeof FULLER)[number];
 export type Layout = z.infer<typeof layoutSchema>;
 export type Pin = Song['pins'][number];
+export type FingerPin = Song['fingerPins'][number];
 export type CloseHands = (typeof CLOSE_HANDS)[number];
 export type Division = Song['division'];
 export type Section = Song['sections'][number];
@@ -315,6 +328,7 @@ export function emptySong(songId: string, title: string): Song {
     choices: DEFAULT_CHOICES,
     partSettings: {},
     pins: [],
+    fingerPins: [],
     closeHands: [],
     settled: [],
     patterns: [],

@@ -58,6 +58,7 @@ export function transpose(song: Song, to: Key, semitones: number): Song {
       symbol: movedSymbol(change.symbol, (root) => plain(classAbove(root, interval))),
     })),
     pins: song.pins.map(pinAfter),
+    fingerPins: song.fingerPins.map((pin) => ({ ...pin, midi: pin.midi + semitones })),
     settled: song.settled.map((part) => ({
       ...part,
       voicings: part.voicings.map(pinAfter),

@@ -5,7 +5,10 @@ import {
   easierBy,
   type EffortOver,
   effortOver,
+  type KeyPlace,
   type LayoutCost,
+  type OtherFinger,
+  otherFingers,
 } from '@joined-hands/core/arrange';
 import { type Arrangement, factsOf, type SongFacts } from '@joined-hands/core/arrangement';
 import { easierKeys, type KeyChoice } from '@joined-hands/core/effort';
@@ -39,6 +42,7 @@ export type Question =
   | { readonly kind: 'alternatives'; readonly changeId: string }
   | { readonly kind: 'layouts'; readonly cutId: string | null }
   | { readonly kind: 'efforts' }
+  | { readonly kind: 'fingers'; readonly place: KeyPlace }
   | { readonly kind: 'easier'; readonly part: number }
   | { readonly kind: 'proof' }
   | {
@@ -62,6 +66,7 @@ export interface Answers {
   readonly alternatives: Alternative[];
   readonly layouts: LayoutCost[];
   readonly efforts: EffortOver;
+  readonly fingers: OtherFinger[];
   readonly easier: EasierBy[];
   readonly proof: MovementProof | null;
   readonly suggestions: Suggestion[];
@@ -87,6 +92,8 @@ export function answerTo(song: Song, profile: Profile, question: Question): Answ
       return compareLayouts(song, profile, question.cutId);
     case 'efforts':
       return effortOver(song, profile);
+    case 'fingers':
+      return otherFingers(song, profile, question.place);
     case 'easier':
       return easierBy(song, profile, question.part);
     case 'proof': {
