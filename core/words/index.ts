@@ -6,4 +6,5 @@ export { leftComesBack } from './returning';
 export { partSummary } from './summary';
 export { barsInWords, meetingInWords, partNumberAt, relationInWords } from './walkthrough';
 export { rightHandInWords, sayIt, typesetForm, writeWalkthrough } from './walkthrough';
+export { fingerCostInWords } from './fingers';
 export { slipInWords, stepInWords } from './steps';

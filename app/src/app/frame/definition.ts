@@ -30,6 +30,8 @@ export abstract class BenchBehaviour {
   readonly picked: Signal<readonly string[]> = signal(NOTHING);
   /** Where the note picked begins. */
   readonly pickedTick: Signal<number | null> = signal(null);
+  /** Where a line is drawn across both lanes while nothing plays. */
+  readonly shownTick: Signal<number | null> = signal(null);
   /** Said where the part on screen has no note. */
   readonly whenEmpty: string | null = null;
 
@@ -38,7 +40,11 @@ export abstract class BenchBehaviour {
     return null;
   }
   /** A note was pressed; false when nothing came of it, and its chord is selected. */
-  pressNote(_id: string, _isExtending: boolean): boolean {
+  pressNote(_id: string, _isExtending: boolean, _midi?: number): boolean {
+    return false;
+  }
+  /** A chord was pressed; false when nothing came of it, and it is selected. */
+  pressChange(_id: string): boolean {
     return false;
   }
   /** True when a chord pressed is selected. */

@@ -4,7 +4,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { songs } from '../../../../core/testing';
 import { DEMO_SONGS } from '../../../../demo/songs';
-import { fitSeam, layoutSeam, NOTE_HEIGHT } from './seam-layout';
+import { NOTE_HEIGHT } from './seam-keys';
+import { fitSeam, layoutSeam } from './seam-layout';
 import { sameView, viewOf } from './seam-view';
 
 const WIDTH = 740;

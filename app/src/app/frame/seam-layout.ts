@@ -1,11 +1,11 @@
 import type { ArrangedChange } from '@joined-hands/core/arrangement';
-import type { HandNote } from '@joined-hands/core/hands';
 import { countAt } from '@joined-hands/core/joining';
-import { classNameOf, staffStep, typeset } from '@joined-hands/core/music';
+import { typeset } from '@joined-hands/core/music';
 import { barAt } from '@joined-hands/core/song';
+import { blockShapes, leftHeight, NOTE_HEIGHT, noteShapes, rightHeight, type View } from './seam-keys';
 import { LYRIC_LINE, placeLyrics, TEXT_IN, type TextMark } from './seam-lyrics';
 
-import { type BarSpan, barSpans, between, LEFT_MARGIN, LETTER_ROOM, rowsOf, usableWidth } from './seam-rows';
+import { type BarSpan, barSpans, between, LEFT_MARGIN, rowsOf, usableWidth } from './seam-rows';
 import {
   type BlockShape,
   type ChangeShape,
@@ -16,8 +16,6 @@ import {
 } from './seam-shapes';
 import type { SeamView } from './seam-view';
 
-export const NOTE_HEIGHT = 27;
-export const BLOCK_HEIGHT = 25;
 const ROW_GAP = 14;
 const BAR_LINE_ROOM = 24;
 const STEP = 7.5;
@@ -29,8 +27,6 @@ const CHORD_BAND = 27;
 const COUNT_BAND = 24;
 const SEAM_BAND = 18;
 const INVERSION_BAND = 22;
-const LEFT_STEP_MOST = 10;
-const LEFT_LANE_MOST = 150;
 
 /** How much the seam may be enlarged, the most first. */
 const SCALES = [1.5, 1.4, 1.3, 1.2, 1.1, 1];
@@ -90,12 +86,6 @@ function layOut(base: SeamView, groups: readonly BarSpan[][], width: number, str
   };
 }
 
-/** The view with the height of a staff step it is drawn at. */
-interface View extends SeamView {
-  /** Pixels a staff step in the right-hand lane. */
-  readonly step: number;
-}
-
 /** Where each band of a row lies. */
 interface Bands {
   readonly rightTop: number;
@@ -119,22 +109,6 @@ function bandsOf(view: View, top: number): Bands {
   return { rightTop, lyricTop, chordY, countY, seamY, leftTop, inversionY, bottom: inversionY + 6 };
 }
 
-function rightHeight(view: View): number {
-  if (view.rightMost > 1) return view.rightMost * (NOTE_HEIGHT + 2) + 10;
-  return (view.rightRange[1] - view.rightRange[0]) * view.step + NOTE_HEIGHT + 8;
-}
-
-function leftStep(view: View): number {
-  const steps = Math.max(1, view.leftRange[1] - view.leftRange[0]);
-  return Math.min(LEFT_STEP_MOST, (LEFT_LANE_MOST - BLOCK_HEIGHT) / steps);
-}
-
-function leftHeight(view: View): number {
-  if (!view.hasLeft) return BLOCK_HEIGHT;
-  if (view.byPitch) return (view.leftRange[1] - view.leftRange[0]) * leftStep(view) + BLOCK_HEIGHT + 6;
-  return view.leftMost * (BLOCK_HEIGHT + 1) + 4;
-}
-
 function layoutRow(
   view: View,
   spans: readonly BarSpan[],
@@ -147,10 +121,9 @@ function layoutRow(
   const pixelsPerTick = usable / (toTick - fromTick);
   const x = (tick: number): number => LEFT_MARGIN + (tick - fromTick) * pixelsPerTick;
   const { rightTop, lyricTop, chordY, countY, seamY, leftTop, inversionY, bottom } = bandsOf(view, top);
-  const right = between(view.right, fromTick, toTick);
-  const notes = right.map((n) => noteShape(view, n, x, pixelsPerTick, rightTop, rowIn(view, right, n)));
-  const left = between(view.left, fromTick, toTick);
-  const blocks = blockShapes(view, left, x, pixelsPerTick, leftTop, toTick);
+  const place = { x, perTick: pixelsPerTick, rowEnd: toTick };
+  const notes = noteShapes(view, between(view.right, fromTick, toTick), place, rightTop);
+  const blocks = blockShapes(view, between(view.left, fromTick, toTick), place, leftTop);
   return {
     top,
     height: bottom - top,
@@ -174,104 +147,6 @@ function layoutRow(
     inversionY,
     pixelsPerTick,
   };
-}
-
-function noteShape(
-  view: View,
-  note: HandNote,
-  x: (tick: number) => number,
-  perTick: number,
-  top: number,
-  order: number,
-): NoteShape {
-  const [low, high] = view.rightRange;
-  let step = staffStep(note.pitch);
-  let octaveMark = '';
-  while (step > high) [step, octaveMark] = [step - 7, '8 up'];
-  while (step < low) [step, octaveMark] = [step + 7, '8 down'];
-  return {
-    id: view.rightMost > 1 ? `${note.from}:${order}` : note.from,
-    tick: note.tick,
-    x: note.grace ? x(note.tick) - 18 : x(note.tick),
-    y:
-      top +
-      4 +
-      (view.rightMost > 1 ? (view.rightMost - 1 - order) * (NOTE_HEIGHT + 2) : (high - step) * view.step),
-    width: note.grace ? 18 : Math.max(LETTER_ROOM - 1, note.length * perTick - 4),
-    letter: typeset(classNameOf(note.pitch)),
-    finger: note.finger,
-    midi: note.midi,
-    octaveMark,
-    isGrace: note.grace,
-  };
-}
-
-/** The row of a stack a key is drawn in, from the lowest: a stack under the melody hangs from the top row. */
-function rowIn(view: View, notes: readonly HandNote[], note: HandNote): number {
-  const order = orderIn(notes, note);
-  if (!view.isUnderMelody) return order;
-  const together = notes.filter((n) => n.tick === note.tick).length;
-  return order + Math.max(0, view.rightMost - together);
-}
-
-/** Which of the keys struck together this one is, from the lowest. */
-function orderIn(notes: readonly HandNote[], note: HandNote): number {
-  return notes.filter((n) => n.tick === note.tick && n.midi < note.midi).length;
-}
-
-function blockShapes(
-  view: View,
-  notes: readonly HandNote[],
-  x: (tick: number) => number,
-  perTick: number,
-  top: number,
-  rowEnd: number,
-): BlockShape[] {
-  const byTick = new Map<number, HandNote[]>();
-  for (const note of notes) byTick.set(note.tick, [...(byTick.get(note.tick) ?? []), note]);
-  return [...byTick.values()].flatMap((together) => {
-    const heights = blockHeights(view, together, top);
-    return together.map((note, order): BlockShape => {
-      const length = Math.min(note.length, rowEnd - note.tick);
-      return {
-        changeId: note.from,
-        tick: note.tick,
-        x: x(note.tick),
-        y: heights[order].y,
-        width: Math.max(LETTER_ROOM - 1, length * perTick - 4),
-        letter: typeset(classNameOf(note.pitch)),
-        finger: note.finger,
-        midi: note.midi,
-        isFill: note.source === 'fill',
-        octaveMark: heights[order].octaveMark,
-      };
-    });
-  });
-}
-
-/**
- * Where keys struck together are drawn, from the lowest: stacked; a moving hand by pitch, each at least its own height
- * above the one below, so that none hides another, and the whole stack inside its lane.
- */
-function blockHeights(
-  view: View,
-  together: readonly HandNote[],
-  top: number,
-): { readonly y: number; readonly octaveMark: string }[] {
-  const bottom = top + leftHeight(view) - BLOCK_HEIGHT;
-  const [low, high] = view.leftRange;
-  const placed: { y: number; octaveMark: string }[] = [];
-  together.forEach((note, order) => {
-    if (!view.byPitch) return placed.push({ y: bottom - order * (BLOCK_HEIGHT + 1), octaveMark: '' });
-    let [step, octaveMark] = [staffStep(note.pitch), ''];
-    while (step > high) [step, octaveMark] = [step - 7, '8 up'];
-    while (step < low) [step, octaveMark] = [step + 7, '8 down'];
-    const byPitch = bottom - (step - low) * leftStep(view);
-    const below = placed[order - 1];
-    return placed.push({ y: below ? Math.min(byPitch, below.y - BLOCK_HEIGHT - 1) : byPitch, octaveMark });
-  });
-  const over = Math.max(0, top - Math.min(...placed.map(({ y }) => y)));
-  return placed.map(({ y, octaveMark }) => ({ y: y + over, octaveMark }));
 }
 
 const SHORT_INVERSION = ['root', '1st inv.', '2nd inv.', '3rd inv.', '9th low', '11th low', '13th low'];

@@ -9,12 +9,16 @@ interface KeyShape {
   readonly width: number;
   readonly letter: string;
   readonly finger: number | null;
+  /** Where its finger is written: inside, or over or under a key too narrow for it; null where there is no room. */
+  readonly fingerAt: 'in' | 'over' | 'under' | null;
   readonly midi: number;
 }
 
 /** A note of the right hand: round, pitch as height. */
 export interface NoteShape extends KeyShape {
   readonly id: string;
+  /** The melody note or change (played id) it comes from. */
+  readonly from: string;
   readonly octaveMark: string;
   readonly isGrace: boolean;
 }

@@ -1,11 +1,12 @@
 import { type ArrangedChange, type Arrangement } from '@joined-hands/core/arrangement';
+import { DEFAULT_FULLER } from '@joined-hands/core/fuller';
 import type { HandNote } from '@joined-hands/core/hands';
 import type { Meeting } from '@joined-hands/core/joining';
 import { rungOf } from '@joined-hands/core/ladder';
 import { staffStep } from '@joined-hands/core/music';
 import type { Part } from '@joined-hands/core/parts';
 import { partIndexAt } from '@joined-hands/core/parts';
-import type { PlayedBar } from '@joined-hands/core/song';
+import type { Choices, PlayedBar } from '@joined-hands/core/song';
 
 /** What of an arrangement the seam shows of one part: small, so that it can be compared with the last. */
 export interface SeamView {
@@ -63,6 +64,8 @@ export interface SungWord {
 
 const MOST_STEPS = 16;
 const MOST_LEFT_STEPS = 40;
+/** The lane may be so much higher where keys lie beside the tune. */
+const BESIDE_STEPS = 5;
 
 /** Gathers what the seam shows of a part. All but the part's own hands follows from the song, not from what has come. */
 export function viewOf(arrangement: Arrangement, partIndex: number, isMelodyOnly = false): SeamView {
@@ -125,16 +128,35 @@ function rangesOf(
     const index = partIndexAt(parts, note.tick);
     const { octaveShift, shownOctave } = parts[index].choices;
     const step = staffStep(note.pitch) + 7 * (octaveShift + (raised.includes(index) ? 1 : 0));
-    return shownOctave === 0 ? [step] : [step, step + 7 * shownOctave];
+    const beside = besideTune(parts[index]).map((away) => step + away);
+    return shownOctave === 0 ? [step, ...beside] : [step, ...beside, step + 7 * shownOctave];
   });
+  const isFuller = parts.some((part) => rungOf(part.choices).rightHand === 'fuller');
   const isMoving = parts.some((part) => rungOf(part.choices).isMoving);
   const left = changes.flatMap(({ pitches }) => {
     const steps = pitches.map(staffStep);
     return isMoving ? [...steps, steps[0] - PATTERN_BELOW, steps[0] + PATTERN_ABOVE] : steps;
   });
-  const ranges = { rightRange: rangeOf(right, MOST_STEPS), leftRange: rangeOf(left, MOST_LEFT_STEPS) };
+  const ranges = {
+    rightRange: rangeOf(right, MOST_STEPS + (isFuller ? BESIDE_STEPS : 0)),
+    leftRange: rangeOf(left, MOST_LEFT_STEPS),
+  };
   lastRanges = { from, ranges };
   return ranges;
+}
+
+/** Staff steps by which keys beside the tune may lie away from it. */
+const BESIDE: Readonly<Record<NonNullable<Choices['fuller']>, readonly number[]>> = {
+  under: [-5],
+  'two-under': [-6],
+  chord: [-6],
+  above: [6],
+  octave: [-7, 7],
+  frame: [-7, 7],
+};
+
+function besideTune({ choices }: Part): readonly number[] {
+  return rungOf(choices).rightHand === 'fuller' ? BESIDE[choices.fuller ?? DEFAULT_FULLER] : [];
 }
 
 /** The right hand; on the Tune bench the melody even where it is only sung. */

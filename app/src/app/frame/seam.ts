@@ -10,9 +10,17 @@ import {
   viewChild,
 } from '@angular/core';
 import { meetingInWords } from '@joined-hands/core/words';
-import { BLOCK_HEIGHT, fitSeam, NOTE_HEIGHT } from './seam-layout';
+import { BLOCK_HEIGHT, NOTE_HEIGHT } from './seam-keys';
+import { fitSeam } from './seam-layout';
 import { type ChangeShape, type NoteShape } from './seam-shapes';
 import type { SeamView } from './seam-view';
+
+/** A note that was pressed: by the played id it comes from and its key. */
+export interface PressedNote {
+  readonly id: string;
+  readonly midi: number;
+  readonly isExtending: boolean;
+}
 
 /** The two lanes of a part sewn together: right hand above, left hand below, a stitch at every meeting. */
 @Component({
@@ -29,7 +37,7 @@ export class Seam {
   readonly selectedChange = output<string>();
   /** Played ids of the notes picked, on the Tune bench. */
   readonly picked = input<readonly string[]>([]);
-  readonly notePressed = output<{ id: string; isExtending: boolean }>();
+  readonly notePressed = output<PressedNote>();
 
   protected readonly noteHeight = NOTE_HEIGHT;
   protected readonly blockHeight = BLOCK_HEIGHT;
@@ -97,16 +105,8 @@ export class Seam {
     return tick !== null && tick >= shape.tick && tick < shape.tick + shape.width / perTick;
   }
 
-  /** On the Tune bench a note is picked; elsewhere the change struck with (or sounding under) it is selected. */
-  protected pressNote(note: NoteShape, isExtending: boolean): void {
-    if (this.view().isMelodyOnly) this.notePressed.emit({ id: note.id, isExtending });
-    else this.selectUnder(note);
-  }
-
-  private selectUnder(note: NoteShape): void {
-    const { changes } = this.view();
-    const under = changes.filter((c) => c.change.tick <= note.tick).at(-1);
-    if (under) this.selectedChange.emit(under.change.id);
+  protected pressNote({ from, midi }: NoteShape, isExtending: boolean): void {
+    this.notePressed.emit({ id: from, midi, isExtending });
   }
 
   protected describe(shape: ChangeShape): string {

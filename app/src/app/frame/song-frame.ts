@@ -35,7 +35,7 @@ import { Shortcuts } from './keys/shortcuts';
 import { PartsRail } from './parts-rail';
 import { Playing } from './playing';
 import { benchAt, type BenchRow } from './registry';
-import { Seam } from './seam';
+import { type PressedNote, Seam } from './seam';
 import { Transport } from './transport';
 
 const NARROW_PX = 900;
@@ -213,15 +213,21 @@ export class SongFrame implements OnInit {
   }
 
   /** A note of the seam or the staff: the bench's own affair, or its chord is selected. */
-  protected pressNote({ id, isExtending }: { id: string; isExtending: boolean }): void {
-    if (this.open()?.behaviour.pressNote(id, isExtending)) return;
+  protected pressNote({
+    id,
+    isExtending,
+    midi,
+  }: Partial<PressedNote> & Pick<PressedNote, 'id' | 'isExtending'>): void {
+    if (this.open()?.behaviour.pressNote(id, isExtending, midi)) return;
     const note = this.bench.arrangement()?.right.find((n) => n.from === id);
     const under = note && this.bench.changesInPart().findLast((c) => c.change.tick <= note.tick);
     if (under) this.bench.select(under.change.id);
   }
 
   protected selectChange(id: string): void {
-    if (this.open()?.behaviour.selectsChanges()) this.bench.select(id);
+    const behaviour = this.open()?.behaviour;
+    if (behaviour?.pressChange(id)) return;
+    if (behaviour?.selectsChanges()) this.bench.select(id);
   }
 
   /** A key of the piano on the screen: heard, and recorded or written as a letter where that is asked for. */

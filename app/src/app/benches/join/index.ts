@@ -1,17 +1,13 @@
-import { Injectable } from '@angular/core';
-import { BenchBehaviour, type BenchDefinition } from '../../frame/definition';
-import { Reasons } from './reasons';
+import type { BenchDefinition } from '../../frame/definition';
+import { JoinBehaviour } from './join-behaviour';
+import { JOIN_SHORTCUTS } from './join-commands';
+import { JoinPanel } from './join-panel';
+import { JoinState } from './join-state';
 
-/** On the Join bench voicings are tried, and the next best is at hand. */
-@Injectable()
-class JoinBehaviour extends BenchBehaviour {
-  override readonly weighsVoicings = true;
-}
-
-/** The Join bench: both hands together, and the reasons. */
+/** The Join bench: both hands together, what makes them hard, and how they are learned to go together. */
 export const bench: BenchDefinition = {
-  providers: [JoinBehaviour],
+  providers: [JoinState, JoinBehaviour],
   behaviour: JoinBehaviour,
-  panel: Reasons,
-  shortcuts: [],
+  panel: JoinPanel,
+  shortcuts: JOIN_SHORTCUTS,
 };

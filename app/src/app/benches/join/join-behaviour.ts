@@ -1,0 +1,80 @@
+import { computed, inject, Injectable } from '@angular/core';
+import type { HandNote } from '@joined-hands/core/hands';
+import { BenchBehaviour } from '../../frame/definition';
+import type { Focus, KeyPress } from '../../frame/keys/commands';
+import { type JoinCommand, joinCommandFor } from './join-commands';
+import { JoinState } from './join-state';
+
+/** On the Join bench voicings are tried, keys are stepped through, fingers are pinned. */
+@Injectable()
+export class JoinBehaviour extends BenchBehaviour {
+  private readonly join = inject(JoinState);
+  override readonly isOpen = this.join.isOpen;
+  override readonly weighsVoicings = true;
+  override readonly picked = computed(() => {
+    const note = this.join.note();
+    if (note) return note.hand === 'right' ? [shapeOf(note)] : [];
+    return this.step()?.right.map(shapeOf) ?? [];
+  });
+  /** The strike that is wanted is marked in both lanes. */
+  override readonly shownTick = computed(() => this.step()?.tick ?? this.join.note()?.tick ?? null);
+  private readonly step = computed(() => (this.join.job() === 'steps' ? this.join.step() : null));
+
+  override readKey(press: KeyPress, focus: Focus, singleKeysAreOn: boolean): (() => void) | null {
+    const command = joinCommandFor(press, focus, singleKeysAreOn, this.join.job());
+    return command && (() => obeyJoin(this.join, command));
+  }
+
+  /** At the fingers a note pressed is picked; while stepping the hands go there. */
+  override pressNote(id: string, _isExtending: boolean, midi?: number): boolean {
+    const { join } = this;
+    const isIt = (note: HandNote): boolean => note.from === id && (midi === undefined || note.midi === midi);
+    if (join.job() === 'steps') {
+      const at = join.steps().findIndex(({ right }) => right.some(isIt));
+      if (at >= 0) join.goToStep(at);
+      return at >= 0;
+    }
+    if (join.job() !== 'fingers') return false;
+    const note = join.bench.arrangement()?.right.find(isIt);
+    if (note) join.pickNote(note);
+    return note !== undefined;
+  }
+
+  /** At the fingers a chord pressed is the left hand's: its lowest key is picked. */
+  override pressChange(id: string): boolean {
+    const { join } = this;
+    const first = join.bench.arrangement()?.left.find(({ from }) => from === id);
+    if (join.job() !== 'fingers' || !first) return false;
+    join.pickNote(first);
+    return true;
+  }
+
+  override leave(): void {
+    this.join.job.set('why');
+  }
+}
+
+/** What the seam calls the shape of a note. */
+function shapeOf({ from, midi, source }: HandNote): string {
+  return source === 'melody' ? from : `${from}:${midi}`;
+}
+
+/** What a key of the Join bench does. */
+export function obeyJoin(join: JoinState, command: JoinCommand): void {
+  switch (command.kind) {
+    case 'job':
+      return join.job.set(command.job);
+    case 'step':
+      return join.stepBy(command.by);
+    case 'note':
+      return join.noteBy(command.by);
+    case 'finger':
+      return join.pinFinger(command.finger);
+    case 'release':
+      return join.releaseFinger();
+    case 'other-hand':
+      return join.chooseHand(join.hand() === 'right' ? 'left' : 'right');
+    case 'hear-step':
+      return join.hearStep();
+  }
+}

@@ -1,0 +1,250 @@
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import type { EasierBy, EffortOver, OtherFinger } from '@joined-hands/core/arrange';
+import { keyOfPin } from '@joined-hands/core/fingering';
+import type { Hand, HandNote } from '@joined-hands/core/hands';
+import { judgePressed, type Step, stepsIn } from '@joined-hands/core/joining';
+import { classNameOf, typeset } from '@joined-hands/core/music';
+import { cutIdForChoice } from '@joined-hands/core/parts';
+import { type PatternProposal, patternProposals } from '@joined-hands/core/patterns';
+import { barAt, type Choices, keyAt, type SongEdit } from '@joined-hands/core/song';
+import { slipInWords } from '@joined-hands/core/words';
+import { BenchState } from '../../frame/bench-state';
+import { Playing } from '../../frame/playing';
+import { ScreenKeyboard } from '../../input/screen-keyboard';
+import type { HeldKey } from '../../keyboard/keyboard';
+import { Asker } from '../../workers/asker';
+
+/** What can be done on the Join bench, one at a time. */
+export type JoinJob = 'why' | 'patterns' | 'steps' | 'fingers' | 'effort';
+
+export const JOIN_JOBS: readonly { readonly value: JoinJob; readonly label: string }[] = [
+  { value: 'why', label: 'Part' },
+  { value: 'patterns', label: 'Patterns' },
+  { value: 'steps', label: 'Step' },
+  { value: 'fingers', label: 'Fingers' },
+  { value: 'effort', label: 'Effort' },
+];
+
+/** The jobs of the Join bench and where each stands. */
+@Injectable()
+export class JoinState {
+  readonly bench = inject(BenchState);
+  private readonly playing = inject(Playing);
+  private readonly asker = inject(Asker);
+  private readonly screen = inject(ScreenKeyboard);
+
+  readonly isOpen = signal(false);
+  readonly job = signal<JoinJob>('why');
+  /** Choices are made for the part on screen alone. */
+  readonly forPart = signal(false);
+
+  constructor() {
+    // A key of the screen counts where the hands step through.
+    effect(() => {
+      const pressed = this.screen.pressed();
+      if (pressed) untracked(() => this.isStepping() && this.press(pressed.midi));
+    });
+    // Keys wanted, or the key picked, are shown on the keyboard.
+    effect(() => {
+      const shown = this.isOpen() ? this.keysToShow() : null;
+      untracked(() => this.bench.shownKeys.set(shown));
+    });
+    effect(() => {
+      this.bench.partIndex();
+      untracked(() => this.goToStep(0));
+    });
+    effect(() => {
+      const [isOpen, job, arrangement] = [this.isOpen(), this.job(), this.bench.arrangement()];
+      if (!isOpen || job !== 'effort' || !arrangement || arrangement.isPartial) return;
+      this.asker.answer(arrangement, { kind: 'efforts' }, (efforts) => this.efforts.set(efforts));
+    });
+    effect(() => {
+      const [isOpen, job, arrangement] = [this.isOpen(), this.job(), this.bench.arrangement()];
+      const part = this.bench.partIndex();
+      if (!isOpen || job !== 'effort' || !arrangement || arrangement.isPartial) return;
+      this.easier.set(null);
+      this.asker.answer(arrangement, { kind: 'easier', part }, (list) => {
+        if (this.bench.partIndex() === part) this.easier.set(list);
+      });
+    });
+    effect(() => {
+      const [isOpen, arrangement, note] = [this.isOpen(), this.bench.arrangement(), this.note()];
+      if (!isOpen || !arrangement || arrangement.isPartial || !note) return this.otherFingers.set([]);
+      const place = { part: this.bench.partIndex(), hand: note.hand, tick: note.tick, midi: note.midi };
+      this.asker.answer(arrangement, { kind: 'fingers', place }, (list) => {
+        const now = this.note();
+        if (now?.tick === note.tick && now.midi === note.midi) this.otherFingers.set(list);
+      });
+    });
+  }
+
+  private choosing(choices: Partial<Choices>): SongEdit {
+    const [part, parts] = [this.bench.part(), this.bench.arrangement()?.parts ?? []];
+    if (this.forPart() && part)
+      return { kind: 'choose-for-part', cutId: cutIdForChoice(parts, part, false), choices };
+    return { kind: 'choose', choices };
+  }
+
+  choose(choices: Partial<Choices>): void {
+    this.bench.edit(this.choosing(choices));
+  }
+
+  hear(choices: Partial<Choices>): void {
+    this.playing.hearPartAfter(this.choosing(choices));
+  }
+
+  // Patterns
+
+  /** Patterns made for the metre of the part, the most fitting first. */
+  readonly proposals = computed((): readonly PatternProposal[] => {
+    const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
+    if (!arrangement || !part) return [];
+    const { metre } = barAt(arrangement.played.bars, part.toTick - 1);
+    const notes = arrangement.played.melody.filter(({ tick }) => tick >= part.fromTick && tick < part.toTick);
+    const bars = Math.max(1, part.toBar - part.fromBar + 1);
+    return patternProposals({
+      metre,
+      energy: part.energy,
+      level: arrangement.profile.level,
+      notesPerBar: notes.length / bars,
+      own: arrangement.song.patterns,
+    });
+  });
+
+  // Stepping
+
+  readonly hands = signal<Hand | 'both'>('both');
+  readonly stepAt = signal(0);
+  readonly pressed = signal<readonly number[]>([]);
+  readonly steps = computed((): readonly Step[] => {
+    const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
+    return arrangement && part ? stepsIn(arrangement, part, this.hands()) : [];
+  });
+  readonly step = computed(() => this.steps()[this.stepAt()] ?? null);
+  readonly slip = computed(() => {
+    const [step, arrangement] = [this.step(), this.bench.arrangement()];
+    if (!step || !arrangement) return '';
+    return slipInWords(step, judgePressed(step, this.pressed()), keyAt(arrangement.played, step.tick));
+  });
+
+  private isStepping(): boolean {
+    return this.isOpen() && this.job() === 'steps' && this.step() !== null;
+  }
+
+  /** A key went down, wherever it was pressed: when all that are wanted have been, the next step comes. */
+  press(midi: number): void {
+    const step = this.step();
+    if (!step) return;
+    const pressed = [...this.pressed(), midi];
+    this.pressed.set(pressed);
+    if (judgePressed(step, pressed).isDone) this.stepBy(1);
+  }
+
+  /** The next or the previous step; round again after the last. */
+  stepBy(by: 1 | -1): void {
+    const count = this.steps().length;
+    if (count === 0) return;
+    this.goToStep((this.stepAt() + by + count) % count);
+  }
+
+  goToStep(index: number): void {
+    this.stepAt.set(index);
+    this.pressed.set([]);
+  }
+
+  stepWith(hands: Hand | 'both'): void {
+    this.hands.set(hands);
+    this.goToStep(0);
+  }
+
+  /** A key in the octave in which it is wanted now; as it is where its letter is not. */
+  inWantedOctave(midi: number): number {
+    const step = this.step();
+    const missing = step ? judgePressed(step, this.pressed()).missing : [];
+    return missing.find((key) => key % 12 === midi % 12) ?? midi;
+  }
+
+  /** What is wanted now is played. */
+  hearStep(): void {
+    const step = this.step();
+    if (step) void this.bench.hearing.keys([...step.left, ...step.right].map(({ midi }) => midi));
+  }
+
+  // Fingers
+
+  readonly hand = signal<Hand>('right');
+  private readonly noteAt = signal<{ readonly tick: number; readonly midi: number } | null>(null);
+  /** The keys of the part for the hand looked at, in time. */
+  readonly notes = computed((): readonly HandNote[] => {
+    const part = this.bench.arrangement()?.arranged[this.bench.partIndex()];
+    return part?.[this.hand()] ?? [];
+  });
+  /** The key picked; the first of the part while none is. */
+  readonly note = computed((): HandNote | null => {
+    if (this.job() !== 'fingers') return null;
+    const at = this.noteAt();
+    return (
+      this.notes().find(({ tick, midi }) => tick === at?.tick && midi === at.midi) ?? this.notes()[0] ?? null
+    );
+  });
+  readonly otherFingers = signal<readonly OtherFinger[]>([]);
+  /** The finger the pianist fixed on the key picked, or null. */
+  readonly pinnedFinger = computed(() => {
+    const [note, arrangement] = [this.note(), this.bench.arrangement()];
+    if (!note || !arrangement) return null;
+    const key = keyOfPin(note, arrangement.played);
+    const pin = arrangement.song.fingerPins.find(
+      (p) => p.hand === key.hand && p.from === key.from && p.after === key.after && p.midi === key.midi,
+    );
+    return pin?.finger ?? null;
+  });
+
+  pickNote(note: Pick<HandNote, 'hand' | 'tick' | 'midi'>): void {
+    this.hand.set(note.hand);
+    this.noteAt.set({ tick: note.tick, midi: note.midi });
+  }
+
+  noteBy(by: 1 | -1): void {
+    const [notes, note] = [this.notes(), this.note()];
+    if (!note || notes.length === 0) return;
+    this.pickNote(notes[(notes.indexOf(note) + by + notes.length) % notes.length]);
+  }
+
+  chooseHand(hand: Hand): void {
+    this.hand.set(hand);
+    this.noteAt.set(null);
+  }
+
+  pinFinger(finger: number): void {
+    const [note, arrangement] = [this.note(), this.bench.arrangement()];
+    if (!note || !arrangement || this.bench.part()?.settled) return;
+    this.bench.edit({ kind: 'finger-pinned', pin: { ...keyOfPin(note, arrangement.played), finger } });
+  }
+
+  releaseFinger(): void {
+    const [note, arrangement] = [this.note(), this.bench.arrangement()];
+    if (!note || !arrangement || this.pinnedFinger() === null) return;
+    this.bench.edit({ kind: 'finger-released', key: keyOfPin(note, arrangement.played) });
+  }
+
+  // Effort
+
+  readonly efforts = signal<EffortOver | null>(null);
+  /** What would make the part easier; null while it is worked out. */
+  readonly easier = signal<readonly EasierBy[] | null>(null);
+
+  private readonly keysToShow = computed((): readonly HeldKey[] | null => {
+    const step = this.job() === 'steps' ? this.step() : null;
+    if (step) return [...step.left, ...step.right].map(asHeld);
+    const note = this.note();
+    return note
+      ? this.notes()
+          .filter(({ tick }) => tick === note.tick)
+          .map(asHeld)
+      : null;
+  });
+}
+
+function asHeld({ midi, hand, pitch, finger }: HandNote): HeldKey {
+  return { midi, hand, letter: typeset(classNameOf(pitch)), finger };
+}

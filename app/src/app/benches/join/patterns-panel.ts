@@ -1,0 +1,148 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { DEFAULT_FULLER, fullerFor } from '@joined-hands/core/fuller';
+import { RUNGS } from '@joined-hands/core/ladder';
+import { AUTO, BLOCK } from '@joined-hands/core/patterns';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Choice } from '../../ui/choice';
+import { JoinState } from './join-state';
+
+/** The lowest rung on which the left hand moves. */
+const MOVING = RUNGS.findIndex(({ isMoving }) => isMoving) + 1;
+/** The lowest rung on which the right hand is fuller. */
+const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
+
+/** What each hand could play in the place of blocks and single notes, each heard in place before it is taken. */
+@Component({
+  selector: 'jh-patterns-panel',
+  imports: [Choice, NzButtonModule],
+  template: `
+    <section>
+      <h2>Patterns</h2>
+      <span class="visually-hidden" id="pattern-scope">Choose for</span>
+      <jh-choice
+        name="pattern-scope"
+        labelledBy="pattern-scope"
+        [options]="scopes"
+        [value]="state.forPart() ? 'part' : 'song'"
+        (chosen)="state.forPart.set($event === 'part')"
+      />
+      @if (!isMoving()) {
+        <p class="note">
+          The left hand holds its chords on rung {{ state.bench.rung() }}. Taking a pattern goes up to rung
+          {{ moving }}.
+        </p>
+      }
+    </section>
+    <section aria-label="Left-hand patterns">
+      <h3>Left hand</h3>
+      <ol class="ranked">
+        @for (row of rows(); track row.id) {
+          <li [class.heard]="row.id === chosen()">
+            <div class="hear">
+              <b>{{ row.name }}</b>
+              <small>{{ row.reason }}</small>
+            </div>
+            @if (row.id === chosen()) {
+              <span class="now">played</span>
+            } @else {
+              <button
+                nz-button
+                nzSize="small"
+                nzType="text"
+                type="button"
+                [attr.aria-label]="'Hear ' + row.name"
+                (click)="state.hear(withRung(row.id))"
+              >
+                Hear
+              </button>
+              <button
+                nz-button
+                nzSize="small"
+                type="button"
+                [attr.aria-label]="'Take ' + row.name"
+                (click)="state.choose(withRung(row.id))"
+              >
+                Take
+              </button>
+            }
+          </li>
+        }
+      </ol>
+    </section>
+    @if (!isSung()) {
+      <section aria-label="A fuller right hand">
+        <h3>Right hand, with strong notes</h3>
+        <ol class="ranked">
+          @for (row of fullerRows(); track row.id) {
+            <li [class.heard]="row.id === fuller()">
+              <div class="hear">
+                <b>{{ row.name }}</b>
+              </div>
+              @if (row.id === fuller()) {
+                <span class="now">played</span>
+              } @else {
+                <button
+                  nz-button
+                  nzSize="small"
+                  nzType="text"
+                  type="button"
+                  [attr.aria-label]="'Hear ' + row.name"
+                  (click)="state.hear(withFuller(row.id))"
+                >
+                  Hear
+                </button>
+                <button
+                  nz-button
+                  nzSize="small"
+                  type="button"
+                  [attr.aria-label]="'Take ' + row.name"
+                  (click)="state.choose(withFuller(row.id))"
+                >
+                  Take
+                </button>
+              }
+            </li>
+          }
+        </ol>
+        @if (!isFuller()) {
+          <p class="note">Taking one goes up to rung {{ fullerRung }}.</p>
+        }
+      </section>
+    }
+  `,
+  styleUrls: ['../../ui/panel.less', './join.less'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PatternsPanel {
+  protected readonly state = inject(JoinState);
+  protected readonly moving = MOVING;
+  protected readonly fullerRung = FULLER;
+  protected readonly scopes = [
+    { value: 'song', label: 'Whole song' },
+    { value: 'part', label: 'This part' },
+  ];
+  protected readonly isMoving = computed(() => this.state.bench.rungRow().isMoving);
+  protected readonly isFuller = computed(() => this.state.bench.rungRow().rightHand === 'fuller');
+  protected readonly isSung = computed(() => this.state.bench.part()?.choices.layout === 'singing');
+  /** The pattern that is played; none while chords are held. */
+  protected readonly chosen = computed(() =>
+    this.isMoving() ? (this.state.bench.part()?.choices.pattern ?? AUTO) : null,
+  );
+  protected readonly rows = computed(() => [
+    { id: AUTO, name: 'By metre', reason: 'the usual one for the metre and the energy of each section' },
+    ...this.state.proposals().map(({ pattern, reason }) => ({ id: pattern.id, name: pattern.name, reason })),
+    { id: BLOCK.id, name: BLOCK.name, reason: 'each chord struck and held' },
+  ]);
+  protected readonly fullerRows = computed(() => fullerFor(this.state.bench.state().profile.rightReach));
+  protected readonly fuller = computed(() =>
+    this.isFuller() ? (this.state.bench.part()?.choices.fuller ?? DEFAULT_FULLER) : null,
+  );
+
+  protected withRung(pattern: string) {
+    return this.isMoving() ? { pattern } : { pattern, rung: MOVING };
+  }
+
+  protected withFuller(fuller: ReturnType<PatternsPanel['fullerRows']>[number]['id']) {
+    return this.isFuller() ? { fuller } : { fuller, rung: FULLER };
+  }
+}
