@@ -1,0 +1,203 @@
+import '@angular/compiler';
+import { keyOfPin } from '@joined-hands/core/fingering';
+import { applyEdit, DEFAULT_PROFILE } from '@joined-hands/core/song';
+import { arrange } from '@joined-hands/core/arrange';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../../../../demo/songs';
+import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { Table } from '../../testing/table';
+import { JoinBehaviour, obeyJoin } from './join-behaviour';
+import { JoinState } from './join-state';
+
+const [lanterns] = DEMO_SONGS;
+
+describe('the Join bench', () => {
+  let table: Table;
+  let join: JoinState;
+  const open = (song = lanterns): void => {
+    table = new Table(song, ScreenKeyboard, JoinState, JoinBehaviour);
+    join = table.get(JoinState);
+    join.isOpen.set(true);
+    table.settle();
+  };
+  const at = (job: Parameters<JoinState['job']['set']>[0]): void => {
+    join.job.set(job);
+    table.settle();
+  };
+  beforeEach(() => open());
+
+  it('asks only for the job that is done, and not while another bench is open', () => {
+    expect(table.questions).toEqual([]);
+    at('effort');
+    expect(table.questions.map(({ kind }) => kind)).toEqual(['efforts', 'easier']);
+    expect(join.efforts()?.rungs[3]).toEqual(table.state.arrangement?.efforts.map((effort) => effort?.total));
+    expect(join.easier()?.length).toBeGreaterThan(0);
+    join.isOpen.set(false);
+    join.bench.goToPart(2);
+    table.settle();
+    expect(table.questions).toHaveLength(2);
+  });
+
+  it('asks anew for the part that comes on screen', () => {
+    at('effort');
+    join.bench.goToPart(2);
+    table.settle();
+    expect(table.questions.at(-1)).toEqual({ kind: 'easier', part: 2 });
+  });
+
+  it('chooses for the song, or for the part on screen', () => {
+    join.choose({ pattern: 'pulse' });
+    join.forPart.set(true);
+    join.choose({ fuller: 'above' });
+    const [{ cutId }] = table.state.arrangement?.parts ?? [];
+    expect(table.edits).toEqual([
+      { kind: 'choose', choices: { pattern: 'pulse' } },
+      { kind: 'choose-for-part', cutId, choices: { fuller: 'above' } },
+    ]);
+  });
+
+  it('hears a choice in its place without making it', () => {
+    join.hear({ pattern: 'waltz', rung: 5 });
+    table.settle();
+    expect(table.edits).toEqual([]);
+    expect(table.questions.at(-1)).toMatchObject({ kind: 'trial', edit: { kind: 'choose' } });
+  });
+
+  it('proposes patterns for the metre, by the tune and the pianist', () => {
+    expect(join.proposals().map(({ pattern }) => pattern.id)).toContain('crossing-six');
+    expect(join.proposals().map(({ pattern }) => pattern.id)).not.toContain('rocking');
+  });
+
+  it('goes on when all keys of a step were pressed, in any order, from the screen too', () => {
+    at('steps');
+    expect(
+      table
+        .get(JoinState)
+        .bench.shownKeys()
+        ?.map(({ midi }) => midi),
+    ).toEqual([48, 52, 57, 69]);
+    for (const midi of [69, 57, 48]) join.press(midi);
+    expect(join.stepAt()).toBe(0);
+    expect(join.slip()).toBe('');
+    join.press(50);
+    expect(join.slip()).toBe('D is not in it: E3 is wanted.');
+    table.get(ScreenKeyboard).press(52);
+    table.settle();
+    expect(join.stepAt()).toBe(1);
+    expect(join.pressed()).toEqual([]);
+    join.stepBy(-1);
+    join.stepBy(-1);
+    expect(join.stepAt()).toBe(join.steps().length - 1);
+    join.stepBy(1);
+    expect(join.stepAt()).toBe(0);
+  });
+
+  it('steps with one hand, from the first strike, and begins anew in another part', () => {
+    at('steps');
+    join.stepBy(1);
+    join.stepWith('left');
+    expect(join.stepAt()).toBe(0);
+    expect(join.step()?.right).toEqual([]);
+    join.stepBy(1);
+    join.bench.goToPart(1);
+    table.settle();
+    expect(join.stepAt()).toBe(0);
+    expect(join.inWantedOctave(57 + 12)).toBe(57);
+    expect(join.inWantedOctave(61)).toBe(61);
+  });
+
+  it('takes keys of the screen for steps only while stepping', () => {
+    table.get(ScreenKeyboard).press(69);
+    table.settle();
+    expect(join.pressed()).toEqual([]);
+  });
+
+  it('pins a finger on the key picked and lets it go', () => {
+    at('fingers');
+    const [first, second] = join.notes();
+    expect(join.note()).toBe(first);
+    join.noteBy(1);
+    expect(join.note()).toBe(second);
+    join.noteBy(-1);
+    join.noteBy(-1);
+    expect(join.note()).toBe(join.notes().at(-1));
+    join.pickNote(first);
+    join.pinFinger(4);
+    table.settle();
+    const arrangement = arrange(lanterns, DEFAULT_PROFILE);
+    expect(table.edits).toEqual([
+      { kind: 'finger-pinned', pin: { ...keyOfPin(first, arrangement.played), finger: 4 } },
+    ]);
+    expect(join.note()?.finger).toBe(4);
+    expect(join.pinnedFinger()).toBe(4);
+    join.releaseFinger();
+    expect(table.song.fingerPins).toEqual([]);
+    join.releaseFinger();
+    expect(table.edits).toHaveLength(2);
+  });
+
+  it('offers the fingers the key could have, the one played first', () => {
+    at('fingers');
+    expect(join.otherFingers()[0]).toMatchObject({ finger: join.note()?.finger, others: 0 });
+    join.chooseHand('left');
+    table.settle();
+    expect(join.note()?.hand).toBe('left');
+    expect(join.otherFingers().map(({ finger }) => finger)).toContain(5);
+  });
+
+  it('leaves the fingers of a settled part as they were learned', () => {
+    join.bench.settle(true);
+    table.settle();
+    at('fingers');
+    const count = table.edits.length;
+    join.pinFinger(1);
+    expect(table.edits).toHaveLength(count);
+  });
+
+  it('shows on seam and keyboard what is picked or wanted', () => {
+    const behaviour = table.get(JoinBehaviour);
+    expect([behaviour.picked(), behaviour.shownTick(), join.bench.shownKeys()]).toEqual([[], null, null]);
+    at('fingers');
+    expect(behaviour.picked()).toEqual([join.note()?.from]);
+    expect(behaviour.shownTick()).toBe(0);
+    expect(behaviour.pressNote('n2', false)).toBe(true);
+    expect(join.note()?.from).toBe('n2');
+    expect(behaviour.pressChange('c2')).toBe(true);
+    expect(join.note()).toMatchObject({ hand: 'left', from: 'c2' });
+    expect(behaviour.picked()).toEqual([]);
+    at('steps');
+    expect(behaviour.pressNote('n2', false)).toBe(true);
+    expect(join.step()?.right.map(({ from }) => from)).toEqual(['n2']);
+    expect(behaviour.pressNote('nowhere', false)).toBe(false);
+    behaviour.leave();
+    expect(join.job()).toBe('why');
+    expect([behaviour.pressNote('n2', false), behaviour.pressChange('c2')]).toEqual([false, false]);
+  });
+
+  it('marks the key beside the tune that is picked, and not the tune', () => {
+    open(applyEdit(lanterns, { kind: 'choose', choices: { rung: 6 } }));
+    at('fingers');
+    const [low, tune] = join.notes();
+    expect([low.source, tune.source]).toEqual(['harmony', 'melody']);
+    expect(table.get(JoinBehaviour).picked()).toEqual([`${low.from}:${low.midi}`]);
+    expect(table.get(JoinBehaviour).pressNote(tune.from, false, tune.midi)).toBe(true);
+    expect(join.note()).toBe(tune);
+  });
+
+  it('obeys its keys', () => {
+    obeyJoin(join, { kind: 'job', job: 'steps' });
+    obeyJoin(join, { kind: 'step', by: 1 });
+    expect([join.job(), join.stepAt()]).toEqual(['steps', 1]);
+    obeyJoin(join, { kind: 'hear-step' });
+    expect(table.heard).toHaveLength(1);
+    obeyJoin(join, { kind: 'job', job: 'fingers' });
+    obeyJoin(join, { kind: 'note', by: 1 });
+    expect(join.note()).toBe(join.notes()[1]);
+    obeyJoin(join, { kind: 'finger', finger: 2 });
+    expect(table.song.fingerPins.map(({ finger }) => finger)).toEqual([2]);
+    obeyJoin(join, { kind: 'release' });
+    expect(table.song.fingerPins).toEqual([]);
+    obeyJoin(join, { kind: 'other-hand' });
+    expect(join.hand()).toBe('left');
+  });
+});
