@@ -23,6 +23,14 @@ describe('chord charts', () => {
     ]);
   });
 
+  it('have a tempo of 10 to 400 beats a minute, no less and no more', () => {
+    const tempoOf = (tempo: string): number =>
+      read(`{tempo: ${tempo}}\n[C]low [G]tide`).tempoMap[0].quartersPerMinute;
+    expect([tempoOf('10'), tempoOf('400'), tempoOf('92.5')]).toEqual([10, 400, 92.5]);
+    for (const tempo of ['9.9', '400.1', 'quick'])
+      expect(() => tempoOf(tempo)).toThrow(`"${tempo}" is not a tempo`);
+  });
+
   it('say key, metre, tempo, title, sections; the key is found where it is not given', () => {
     const song = read(
       'Title: Net Mending\nMetre: 3/4\nTempo: 92\nVerse:\n| Am | Dm |\nKey: C\nChorus:\n| F | C |',

@@ -5,6 +5,7 @@ import {
   classAbove,
   classNameOf,
   midiOf,
+  movedBy,
   nameOf,
   otherNameOf,
   parsePitch,
@@ -74,5 +75,23 @@ describe('pitch', () => {
         return other && classNameOf(other);
       }),
     ).toEqual(['Db', 'C#', 'Gb', 'Fb', 'E#', 'Cb', 'B#', 'C', 'B', null, null, null, 'D']);
+  });
+});
+
+describe('a letter moved as a transposing instrument sounds', () => {
+  it.each([
+    ['C', -1, -2, 'Bb'],
+    ['C', 1, 2, 'D'],
+    ['E', 2, 4, 'G#'],
+    ['B', 1, 1, 'C'],
+    ['F', -5, -9, 'Ab'],
+    ['Bb', 1, 2, 'C'],
+    ['F#', 3, 5, 'B'],
+    ['Cb', -1, -1, 'Bb'],
+    ['B#', 1, 2, 'C##'],
+    // A triple accidental is written more simply.
+    ['C##', 1, 3, 'F'],
+  ])('%s by %i letters and %i half steps is %s', (from, steps, semitones, to) => {
+    expect(classNameOf(movedBy(parsePitchClass(from), steps, semitones))).toBe(to);
   });
 });

@@ -34,6 +34,8 @@ export function movedInWords({ steps, semitones }: Moved): string {
   const up = steps === 0 ? (semitones ?? 0) > 0 : steps > 0;
   const way = up ? 'higher' : 'lower';
   if (semitones === null) return `${withArticle(generic(Math.abs(steps)))} ${way} in the key`;
+  // The same letters, sharpened or flattened.
+  if (steps === 0 && Math.abs(semitones) === 1) return `a half step ${way}, exactly`;
   const quality = qualityOf(Math.abs(steps), Math.abs(semitones), Math.sign(steps) * Math.sign(semitones));
   if (steps % 7 === 0 && semitones % 12 === 0) return `${withArticle(generic(Math.abs(steps)))} ${way}`;
   return `${withArticle(`${quality} ${generic(Math.abs(steps))}`)} ${way}, exactly`;

@@ -119,6 +119,12 @@ describe('relations of constructed pairs', () => {
     expect(movedInWords({ steps: -4, semitones: -7 })).toBe('a perfect fifth lower, exactly');
     expect(movedInWords({ steps: 7, semitones: 12 })).toBe('an octave higher');
     expect(movedInWords({ steps: 3, semitones: 6 })).toBe('an augmented fourth higher, exactly');
+    expect(movedInWords({ steps: -2, semitones: null })).toBe('a third lower in the key');
+    expect(movedInWords({ steps: -7, semitones: -12 })).toBe('an octave lower');
+    expect(movedInWords({ steps: 0, semitones: 1 })).toBe('a half step higher, exactly');
+    expect(movedInWords({ steps: 0, semitones: -1 })).toBe('a half step lower, exactly');
+    expect(movedInWords({ steps: 2, semitones: 3 })).toBe('a minor third higher, exactly');
+    expect(movedInWords({ steps: 9, semitones: null })).toBe('a third and an octave higher in the key');
   });
 
   it('the same rhythm with other notes is the same rhythm', () => {

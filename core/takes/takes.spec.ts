@@ -188,6 +188,21 @@ describe('finding the metre', () => {
     }
   });
 
+  it('counts bars from the first downbeat, not from the pick-up', () => {
+    const note = (tick: number, length: number) => ({
+      ...DEMO_SONGS[0].melody[0],
+      id: `n${tick}`,
+      tick,
+      length,
+    });
+    // One beat before the bar, then a half and a quarter in each.
+    const tune = [
+      note(0, 960),
+      ...[0, 1, 2, 3, 4, 5].flatMap((bar) => [note(960 + 2880 * bar, 1920), note(2880 + 2880 * bar, 960)]),
+    ];
+    expect(findMetres(tune)[0]).toMatchObject({ metre: { numerator: 3, denominator: 4 }, pickup: 960 });
+  });
+
   it('has nothing to say of silence', () => {
     expect(findMetres([])).toEqual([]);
   });

@@ -44,6 +44,17 @@ describe('the card of a part', () => {
     expect(learningInWords(arranged(inPairs(['C5', 'D5'], ['C', 'G'])))).toBe(
       'One part: nothing comes back.',
     );
+    expect(learningInWords(arranged(inPairs(['C5', 'D5', 'E5', 'F5'], ['C', 'G', 'C', 'F'])))).toMatch(
+      /^2 parts, /,
+    );
+  });
+
+  it('has no line for a bar in which nothing is struck', () => {
+    const song = inPairs(['C5', 'D5', 'E5', 'F5'], ['C', 'G', 'C', 'F']);
+    const still = { ...song, melody: [song.melody[0]], changes: [song.changes[0]] };
+    expect(
+      arranged(still).parts.flatMap((_, i) => partCard(arranged(still), i).lines.map(({ bar }) => bar)),
+    ).toEqual(['1']);
   });
 });
 

@@ -45,6 +45,7 @@ describe('what playing will do', () => {
     expect(waltz.countIn).toBeCloseTo((3 * 60) / 96, 9);
     const song = planProgram(sluicegate, { ...whole, toTick: sluicegate.played.endTick, countsIn: true });
     expect(song.clicks).toHaveLength(7);
+    song.clicks.forEach(({ at }, i) => expect(at).toBeCloseTo((i * 60) / 104, 9));
     expect(song.notes[0].at).toBeCloseTo((7 * 60) / 104, 9);
   });
 
