@@ -66,7 +66,7 @@ async function main(): Promise<void> {
     ignorePatterns: ['dist', '.angular', 'out', 'docs', 'e2e'],
     tempDirName: '.cache/mutants',
     concurrency: 2,
-    timeoutMS: 30_000,
+    timeoutMS: 10_000,
     reporters: ['progress'],
     plugins: ['@stryker-mutator/vitest-runner'],
     checkers: [],
