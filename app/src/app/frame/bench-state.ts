@@ -31,6 +31,8 @@ export class BenchState {
   readonly showsMelodyOnly = signal(false);
   /** The open bench weighs voicings for the chord selected. */
   readonly weighsVoicings = signal(false);
+  /** The part fills the screen; nothing else but the keyboard is shown. */
+  readonly isOnDesk = signal(false);
   /** Times the list of keys was asked for. */
   readonly helpAsked = signal(0);
   /** The part as the seam draws it; the same again when the rest of the song follows the part on screen. */

@@ -1,11 +1,13 @@
 import { arrange } from '@joined-hands/core/arrange';
+import { FULLER_SCHOOLS } from '@joined-hands/core/fuller';
+import { RUNGS } from '@joined-hands/core/ladder';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { songs } from '../../../../core/testing';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { NOTE_HEIGHT } from './seam-keys';
-import { fitSeam, layoutSeam } from './seam-layout';
+import { fitSeam, heightOfRows, layoutSeam, TURNER_HEIGHT } from './seam-layout';
 import { sameView, viewOf } from './seam-view';
 
 const WIDTH = 740;
@@ -204,5 +206,97 @@ describe('the seam', () => {
         of(applyEdit(DEMO_SONGS[0], { kind: 'choose', choices: { layout: 'root' } })),
       ),
     ).toBe(false);
+  });
+});
+
+describe('rows of a part on a screen', () => {
+  const rooms = [
+    { width: 740, height: 530 },
+    { width: 566, height: 530 },
+    { width: 370, height: 380 },
+    { width: 1250, height: 610, isAlone: true },
+  ];
+
+  it('are seen whole: never half a row, in every song, on every rung, in every room', () => {
+    for (const room of rooms)
+      for (const song of DEMO_SONGS)
+        for (const { number } of RUNGS) {
+          const a = arrange({ ...song, choices: { ...song.choices, rung: number } }, DEFAULT_PROFILE, {
+            withoutFingers: true,
+          });
+          a.parts.forEach((_, i) => {
+            const { layout, scale, rowsShown } = fitSeam(viewOf(a, i), room);
+            const seen = heightOfRows(layout, rowsShown) * scale;
+            const isWhole = rowsShown === layout.rows.length;
+            const free = isWhole ? room.height : room.height - TURNER_HEIGHT;
+            // A single row that is higher than a small room is scrolled through.
+            const told = [song.title, number, i, room.width];
+            expect([...told, seen <= free + 1 || rowsShown === 1]).toEqual([...told, true]);
+            if (room.height > 500) expect([...told, seen <= free + 1]).toEqual([...told, true]);
+            expect(rowsShown).toBeGreaterThan(0);
+          });
+        }
+  });
+
+  it('are all of the part in the desk view at 1280 by 800, larger than on the bench', () => {
+    for (const song of DEMO_SONGS) {
+      const a = arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
+      a.parts.forEach((_, i) => {
+        const [bench, desk] = [rooms[0], rooms[3]].map((room) => fitSeam(viewOf(a, i), room));
+        expect(desk.rowsShown).toBe(desk.layout.rows.length);
+        expect(desk.scale).toBeGreaterThanOrEqual(
+          bench.rowsShown === bench.layout.rows.length ? bench.scale : 1,
+        );
+      });
+    }
+  });
+});
+
+describe('keys beside the tune', () => {
+  it('hide no other and lie inside their lane, in every song and school', () => {
+    for (const song of DEMO_SONGS)
+      for (const { id } of FULLER_SCHOOLS) {
+        const choices = { ...song.choices, rung: 6, fuller: id };
+        const a = arrange({ ...song, choices }, DEFAULT_PROFILE, { withoutFingers: true });
+        a.parts.forEach((_, i) => {
+          const { rows, rightHeight } = layoutSeam(viewOf(a, i), 760);
+          for (const row of rows) {
+            const top = row.top + 24;
+            for (const note of row.notes) {
+              const told = [song.title, id, i, note.letter];
+              expect([...told, note.y >= top - 1 && note.y + NOTE_HEIGHT <= top + rightHeight + 3]).toEqual([
+                ...told,
+                true,
+              ]);
+              const beside = row.notes.filter(
+                (n) => n.tick === note.tick && n !== note && !n.isGrace && !note.isGrace,
+              );
+              for (const other of beside)
+                expect([...told, Math.abs(other.y - note.y) >= NOTE_HEIGHT]).toEqual([...told, true]);
+            }
+            expect(new Set(row.notes.map((n) => n.id + n.tick)).size).toBe(row.notes.length);
+          }
+        });
+      }
+  });
+
+  it('have their fingers inside, over or under them, none left out of one or two', () => {
+    const a = arrange({ ...DEMO_SONGS[2], choices: { ...DEMO_SONGS[2].choices, rung: 6 } }, DEFAULT_PROFILE);
+    a.parts.forEach((_, i) => {
+      const { rows } = layoutSeam(viewOf(a, i), 760);
+      for (const { notes, blocks } of rows)
+        for (const keys of [notes, blocks])
+          for (const key of keys) {
+            const together = keys.filter((other) => other.tick === key.tick).sort((x, y) => x.midi - y.midi);
+            const at = together.indexOf(key);
+            const wanted =
+              key.width > (key.letter.length > 1 ? 54 : 44)
+                ? 'in'
+                : at === together.length - 1
+                  ? 'over'
+                  : 'under';
+            if (together.length < 3) expect(key.fingerAt).toBe(wanted);
+          }
+    });
   });
 });

@@ -28,26 +28,58 @@ const COUNT_BAND = 24;
 const SEAM_BAND = 18;
 const INVERSION_BAND = 22;
 
-/** How much the seam may be enlarged, the most first. */
-const SCALES = [1.5, 1.4, 1.3, 1.2, 1.1, 1];
+/** How much the seam may be enlarged, the most first; beyond the usual only where it is all there is on the screen. */
+const SCALES = [2.4, 2.2, 2, 1.8, 1.65, 1.5, 1.4, 1.3, 1.2, 1.1, 1];
+const MOST_BESIDE_PANELS = 1.5;
+/** Height of what turns the rows, where they do not all fit. */
+export const TURNER_HEIGHT = 44;
+
+/** A part laid out for a room. */
+export interface FittedSeam {
+  readonly layout: SeamLayout;
+  readonly scale: number;
+  /** Rows that are seen at a time: whole ones only. */
+  readonly rowsShown: number;
+}
+
+interface Room {
+  readonly width: number;
+  readonly height: number;
+  /** Nothing else is on the screen: it is read from afar. */
+  readonly isAlone?: boolean;
+}
 
 /**
- * The layout of a part at the largest scale at which it fits the height without scrolling; 1 when none does. Scales are
- * tried by height alone, which follows from the number of rows; shapes are made once.
+ * The layout of a part at the largest scale at which all of it fits the height; else with as many whole rows at a time as
+ * fit, no more rows than at scale 1, as large as these allow. Scales are tried by height alone, which follows from the
+ * number of rows; shapes are made once.
  */
-export function fitSeam(
-  view: SeamView,
-  room: { width: number; height: number },
-): { layout: SeamLayout; scale: number } {
+export function fitSeam(view: SeamView, room: Room): FittedSeam {
   const spans = barSpans(view, room.width);
+  const scales = SCALES.filter((scale) => room.isAlone || scale <= MOST_BESIDE_PANELS);
+  const rowsAt = (scale: number): number => rowsOf(spans, usableWidth(Math.floor(room.width / scale))).length;
+  const whole = scales.find((scale) => heightOf(view, rowsAt(scale), 1) <= room.height / scale);
+  const height = whole ? room.height : room.height - TURNER_HEIGHT;
+  const shownAt = (scale: number): number => rowsThatFit(view, height / scale);
   const scale =
-    SCALES.find((scale) => {
-      const rows = rowsOf(spans, usableWidth(Math.floor(room.width / scale))).length;
-      return heightOf(view, rows, 1) <= room.height / scale;
-    }) ?? 1;
+    whole ?? scales.find((s) => rowsAt(s) === rowsAt(1) && shownAt(s) >= Math.max(1, shownAt(1))) ?? 1;
   const width = Math.floor(room.width / scale);
   const rows = rowsOf(spans, usableWidth(width));
-  return { layout: layOut(view, rows, width, stretchFor(view, rows.length, room.height / scale)), scale };
+  const rowsShown = whole ? rows.length : Math.min(rows.length, Math.max(1, shownAt(scale)));
+  const stretch = stretchFor(view, rowsShown, height / scale);
+  return { layout: layOut(view, rows, width, stretch), scale, rowsShown };
+}
+
+/** Whole rows of a part that a height holds. */
+function rowsThatFit(view: SeamView, height: number): number {
+  const row = heightOf(view, 1, 1);
+  return Math.floor((height + ROW_GAP) / (row + ROW_GAP));
+}
+
+/** Height of so many rows of a layout, in its own pixels. */
+export function heightOfRows({ rows, height }: SeamLayout, count: number): number {
+  const last = rows[count - 1];
+  return last ? last.top + last.height : height;
 }
 
 /** How much the right-hand lane is heightened to use what is left of the room. */

@@ -7,11 +7,13 @@ import {
   input,
   output,
   signal,
+  untracked,
   viewChild,
 } from '@angular/core';
 import { meetingInWords } from '@joined-hands/core/words';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { BLOCK_HEIGHT, NOTE_HEIGHT } from './seam-keys';
-import { fitSeam } from './seam-layout';
+import { fitSeam, heightOfRows } from './seam-layout';
 import { type ChangeShape, type NoteShape } from './seam-shapes';
 import type { SeamView } from './seam-view';
 
@@ -25,6 +27,7 @@ export interface PressedNote {
 /** The two lanes of a part sewn together: right hand above, left hand below, a stitch at every meeting. */
 @Component({
   selector: 'jh-seam',
+  imports: [NzButtonModule],
   templateUrl: './seam.html',
   styleUrl: './seam.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -37,16 +40,25 @@ export class Seam {
   readonly selectedChange = output<string>();
   /** Played ids of the notes picked, on the Tune bench. */
   readonly picked = input<readonly string[]>([]);
+  /** Nothing else is on the screen: drawn as large as it fits. */
+  readonly isAlone = input(false);
   readonly notePressed = output<PressedNote>();
 
   protected readonly noteHeight = NOTE_HEIGHT;
   protected readonly blockHeight = BLOCK_HEIGHT;
   private readonly room = signal({ width: 760, height: 500 });
   /** Enlarged as far as the whole part still fits: the screen is read from the music desk. */
-  private readonly fitted = computed(() => fitSeam(this.view(), this.room()));
+  private readonly fitted = computed(() => fitSeam(this.view(), { ...this.room(), isAlone: this.isAlone() }));
   protected readonly layout = computed(() => this.fitted().layout);
   protected readonly scale = computed(() => this.fitted().scale);
   protected readonly width = computed(() => Math.floor(this.room().width / this.scale()));
+  /** Height of the rows seen at a time: never half a row. */
+  protected readonly windowHeight = computed(
+    () => heightOfRows(this.layout(), this.fitted().rowsShown) * this.scale(),
+  );
+  protected readonly rowsShown = computed(() => this.fitted().rowsShown);
+  /** The first row in view, by index. */
+  protected readonly firstRow = signal(0);
   protected readonly playhead = computed(() => {
     const tick = this.tick();
     if (tick === null) return null;
@@ -60,14 +72,13 @@ export class Seam {
       : null;
   });
 
-  private readonly soundingRowTop = computed(() => {
+  private readonly soundingRow = computed(() => {
     const tick = this.tick();
-    return tick === null
-      ? null
-      : (this.layout().rows.find((r) => tick >= r.fromTick && tick < r.toTick)?.top ?? null);
+    return tick === null ? null : this.layout().rows.findIndex((r) => tick >= r.fromTick && tick < r.toTick);
   });
 
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
+  private readonly rowsWindow = viewChild.required<ElementRef<HTMLElement>>('rows');
 
   constructor() {
     effect((onCleanup) => {
@@ -85,9 +96,12 @@ export class Seam {
     });
     // Pages turn by row: the row that sounds is brought into view.
     effect(() => {
-      const top = this.soundingRowTop();
-      const view = this.host().nativeElement.closest('main');
-      if (top !== null && view) view.scrollTo({ top: top * this.scale() });
+      const row = this.soundingRow();
+      if (row !== null && row >= 0) untracked(() => this.bringIntoView(row));
+    });
+    effect(() => {
+      this.view();
+      untracked(() => this.firstRow.set(0));
     });
     effect(() => {
       const id = this.selected();
@@ -99,6 +113,38 @@ export class Seam {
         );
     });
   }
+
+  /** So many rows on or back, whole ones. False where there are no more. */
+  turn(by: 1 | -1): boolean {
+    const last = this.layout().rows.length - this.rowsShown();
+    const row = Math.max(0, Math.min(last, this.firstRow() + by * this.rowsShown()));
+    if (row === this.firstRow()) return false;
+    this.show(row);
+    return true;
+  }
+
+  private bringIntoView(row: number): void {
+    const [first, shown] = [this.firstRow(), this.rowsShown()];
+    if (row >= first && row < first + shown) return;
+    this.show(Math.min(row, this.layout().rows.length - shown));
+  }
+
+  private show(row: number): void {
+    this.firstRow.set(row);
+    this.rowsWindow().nativeElement.scrollTo({ top: this.layout().rows[row].top * this.scale() });
+  }
+
+  /** Scrolled by wheel, finger or key: it comes to rest on a whole row. */
+  protected scrolled(): void {
+    const top = this.rowsWindow().nativeElement.scrollTop / this.scale();
+    const row = this.layout().rows.findIndex((r) => r.top + r.height / 2 > top);
+    if (row >= 0) this.firstRow.set(row);
+  }
+
+  protected readonly rowsInWords = computed(() => {
+    const [first, shown, all] = [this.firstRow(), this.rowsShown(), this.layout().rows.length];
+    return shown === 1 ? `row ${first + 1} of ${all}` : `rows ${first + 1}–${first + shown} of ${all}`;
+  });
 
   protected isSounding(shape: { tick: number; x: number; width: number }, perTick: number): boolean {
     const tick = this.tick();

@@ -12,6 +12,7 @@ import {
   type OnInit,
   signal,
   untracked,
+  viewChild,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { partSummary } from '@joined-hands/core/words';
@@ -65,6 +66,7 @@ interface OpenBench {
   templateUrl: './song-frame.html',
   styleUrl: './song-frame.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '[class.desk]': 'bench.isOnDesk()' },
 })
 export class SongFrame implements OnInit {
   readonly id = input.required<string>();
@@ -107,6 +109,7 @@ export class SongFrame implements OnInit {
     const song = this.bench.song();
     return song !== null && song.melody.length + song.changes.length === 0;
   });
+  private readonly seam = viewChild(Seam);
   private readonly benches = new Map<BenchRow, OpenBench>();
 
   constructor() {
@@ -207,9 +210,15 @@ export class SongFrame implements OnInit {
 
   /** Leaves what is open or being done, sheets too. */
   leave(): void {
+    if (this.bench.isOnDesk()) return this.bench.isOnDesk.set(false);
     this.sheet.set(null);
     this.open()?.behaviour.leave();
     this.bench.select(null);
+  }
+
+  turn(by: 1 | -1): void {
+    if (this.seam()?.turn(by)) return;
+    this.bench.goToPart(this.bench.partIndex() + by);
   }
 
   /** A note of the seam or the staff: the bench's own affair, or its chord is selected. */

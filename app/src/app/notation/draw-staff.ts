@@ -19,6 +19,8 @@ const MARK_FONT = 'Accidentals, Atkinson Hyperlegible Next';
 /** Chord names and words keep this clear of the staff. */
 const CHORD_RISE = 24;
 const WORD_DROP = 40;
+/** Words stand between the staves, clear of the stems of the lower one. */
+const WORD_ROOM = 30;
 
 /** The music font, embedded in VexFlow: drawn before it is there, flags and heads are measured by another font. */
 export async function musicFontReady(): Promise<void> {
@@ -41,9 +43,11 @@ export function drawStaff(
   const usable = width / SCALE - 30;
   const least = Math.max(LEAST_BAR_WIDTH, STRIKE_WIDTH * mostStrikes(shown, bars));
   const perRow = Math.max(1, Math.min(bars.length, Math.floor((usable - FIRST_BAR_EXTRA) / least)));
+  const wordRoom = arrangement.played.melody.some(({ lyric }) => lyric !== null) ? WORD_ROOM : 0;
+  const systemHeight = SYSTEM_HEIGHT + wordRoom;
   element.replaceChildren();
   const renderer = new Renderer(element as HTMLDivElement, Renderer.Backends.SVG);
-  renderer.resize(width, Math.ceil(bars.length / perRow) * SYSTEM_HEIGHT * SCALE + TOP_MARGIN);
+  renderer.resize(width, Math.ceil(bars.length / perRow) * systemHeight * SCALE + TOP_MARGIN);
   const context = renderer.getContext();
   context.scale(SCALE, SCALE);
   const pickedColour = getComputedStyle(element).getPropertyValue('--right').trim();
@@ -57,7 +61,8 @@ export function drawStaff(
       const barWidth = unit * lengths[i] + (i === 0 ? FIRST_BAR_EXTRA : 0);
       const frame = {
         x,
-        y: row * SYSTEM_HEIGHT + TOP_MARGIN,
+        y: row * systemHeight + TOP_MARGIN,
+        leftDown: LEFT_STAFF_DOWN + wordRoom,
         width: barWidth,
         isFirst: i === 0,
         isVeryFirst: first + i === 0,
@@ -93,6 +98,8 @@ function mostStrikes({ right, left }: Arrangement, bars: readonly PlayedBar[]): 
 interface Frame {
   readonly x: number;
   readonly y: number;
+  /** From the upper staff to the lower. */
+  readonly leftDown: number;
   readonly width: number;
   readonly isFirst: boolean;
   readonly isVeryFirst: boolean;
@@ -111,7 +118,7 @@ function drawBar(
 ): void {
   const signature = MAJOR_KEYS[fifthsOf(inForceAt(arrangement.played.keyMap, bar.tick)) + 7];
   const staves = (['treble', 'bass'] as const).map((clef, i) => {
-    const stave = new Stave(frame.x, frame.y + i * LEFT_STAFF_DOWN, frame.width);
+    const stave = new Stave(frame.x, frame.y + i * frame.leftDown, frame.width);
     if (frame.isFirst) stave.addClef(clef).addKeySignature(signature);
     if (frame.isVeryFirst || changesMetre(arrangement, bar))
       stave.addTimeSignature(`${bar.metre.numerator}/${bar.metre.denominator}`);

@@ -32,6 +32,11 @@ describe('keys of the bench', () => {
       { kind: 'hands', hands: 'both' },
     ]);
     expect(meaning('s')).toEqual({ kind: 'staff' });
+    expect(meaning('V')).toEqual({ kind: 'desk' });
+    expect(['PageDown', 'PageUp'].map(meaning)).toEqual([
+      { kind: 'turn', by: 1 },
+      { kind: 'turn', by: -1 },
+    ]);
     expect(meaning('?', { shiftKey: true })).toEqual({ kind: 'help' });
     expect(meaning('q')).toBeNull();
   });

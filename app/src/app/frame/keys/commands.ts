@@ -1,9 +1,9 @@
 /** What a key means on the bench. */
 export type Command =
   | { readonly kind: 'part' | 'play-to'; readonly number: number }
-  | { readonly kind: 'toggle' | 'undo' | 'redo' | 'staff' | 'help' | 'take' | 'leave' }
+  | { readonly kind: 'toggle' | 'undo' | 'redo' | 'staff' | 'desk' | 'help' | 'take' | 'leave' }
   | { readonly kind: 'hands'; readonly hands: 'right' | 'left' | 'both' }
-  | { readonly kind: 'tempo' | 'step' | 'try'; readonly by: 1 | -1 };
+  | { readonly kind: 'tempo' | 'step' | 'try' | 'turn'; readonly by: 1 | -1 };
 
 /** The key pressed, as the browser tells it. */
 export interface KeyPress {
@@ -53,6 +53,9 @@ function named(key: string, focus: Focus): Command | null {
     case 'ArrowUp':
     case 'ArrowDown':
       return focus.onRadio ? null : { kind: 'try', by: key === 'ArrowDown' ? 1 : -1 };
+    case 'PageUp':
+    case 'PageDown':
+      return { kind: 'turn', by: key === 'PageDown' ? 1 : -1 };
     case '-':
       return { kind: 'tempo', by: -1 };
     case '+':
@@ -73,6 +76,7 @@ function letter(key: string): Command | null {
   const hands = { r: 'right', l: 'left', b: 'both' } as const;
   if (key === 'r' || key === 'l' || key === 'b') return { kind: 'hands', hands: hands[key] };
   if (key === '=') return { kind: 'tempo', by: 1 };
+  if (key === 'v') return { kind: 'desk' };
   return key === 's' ? { kind: 'staff' } : null;
 }
 

@@ -8,6 +8,8 @@ interface Commanded {
   readonly playing: Playing;
   /** Leaves what is open or being done. */
   leave(): void;
+  /** The next rows of the part, or the part after; or back. */
+  turn(by: 1 | -1): void;
 }
 
 /** What a key does on every bench. */
@@ -40,6 +42,10 @@ export function obey(frame: Commanded, command: Command): void {
       return bench.redo();
     case 'staff':
       return bench.move({ showsStaff: !bench.place().showsStaff });
+    case 'desk':
+      return bench.isOnDesk.update((isOn) => !isOn);
+    case 'turn':
+      return frame.turn(command.by);
     case 'help':
       return void bench.helpAsked.update((times) => times + 1);
   }

@@ -15,6 +15,8 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'Enter', does: 'take the voicing heard' },
   { keys: 'Esc', does: 'back to the part' },
   { keys: 'S', does: 'staff or seam' },
+  { keys: 'V', does: 'desk view: the part alone, as large as it fits; Esc leaves it' },
+  { keys: 'Page ↑ ↓', does: 'turn: the next rows of the part, then the next part' },
   { keys: 'Ctrl + Z', does: 'undo' },
   { keys: 'Ctrl + Shift + Z', does: 'redo' },
   { keys: '?', does: 'this list' },
