@@ -5,6 +5,7 @@ import { degreeOf } from '../harmony';
 import { meetingOf, rubFindings, struckNote } from '../joining';
 import { keptList, keptValue, keyName, rememberEach, rememberLast } from '../music';
 import { type Part, partIndexAt, partsOf, type PartToPlay, partToPlay, twinsOf } from '../parts';
+import { withSlowing } from '../performance';
 import { withRhythms } from '../rhythm';
 import { type Finding, type PlayedSong, type Profile, type Song, unfold } from '../song';
 import { type VoicedChange, type VoicedSong, voiceParts } from '../voicing';
@@ -42,7 +43,7 @@ export function* contextOf(
 ): Generator<null, SongContext> {
   const written = unfoldOnce(song);
   const parts = partsOf(song, written);
-  const played = rhythmsOnce(written, parts);
+  const played = slowedOnce(rhythmsOnce(written, parts), song.choices.ending);
   yield null;
   const voiced = voiceParts(song, profile, played, parts);
   const changes = describeChanges(played, voiced);
@@ -140,6 +141,9 @@ function rhythmsOnce(written: PlayedSong, parts: readonly Part[]): PlayedSong {
     lastRhythms = { written, chosen, played: withRhythms(written, parts) };
   return lastRhythms.played;
 }
+
+/** The same song in time and slowing, remembered, so that later stages meet the same objects again. */
+const slowedOnce = rememberLast(withSlowing);
 
 let lastRaised: readonly number[] = [];
 

@@ -1,5 +1,6 @@
 import type { Effort } from '../effort';
 import { choicesAt, type HandRelations } from '../joining';
+import { partIndexAt } from '../parts';
 import { perform, type Timeline } from '../performance';
 import type { Arrangement, PartArrangement, SongFrame } from './arrangement';
 
@@ -37,6 +38,7 @@ export function assemble(
         right,
         left,
         choicesAt: (tick) => choicesAt(parts, tick),
+        partAt: (tick) => partIndexAt(parts, tick),
       }));
     },
   };

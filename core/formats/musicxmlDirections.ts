@@ -1,6 +1,6 @@
 import type { Arrangement } from '../arrangement';
 import type { Part } from '../parts';
-import { type PlayedBar, type Section, within } from '../song';
+import { type PlayedBar, type PlayedTempo, type Section, within } from '../song';
 import { el, type Element } from './xmlTree';
 
 /** How loud a section of each energy is, 1 calm to 5 driving. */
@@ -26,20 +26,26 @@ export function directionsAt(arrangement: Arrangement, bar: PlayedBar, index: nu
       ({ quartersPerMinute }, i) => i === 0 || quartersPerMinute !== played.tempoMap[i - 1].quartersPerMinute,
     )
     .filter(({ tick }) => (tick >= from && tick < to) || (index === 0 && tick === 0))
-    .map(({ tick, quartersPerMinute }) =>
+    .map((entry) =>
       el(
         'direction',
         [
-          el('direction-type', [
-            el('metronome', [el('beat-unit', 'quarter'), el('per-minute', quartersPerMinute)]),
-          ]),
-          at(tick),
-          el('sound', [], { tempo: String(quartersPerMinute) }),
+          el('direction-type', [tempoMark(entry, played.tempoMap)]),
+          at(entry.tick),
+          el('sound', [], { tempo: String(entry.quartersPerMinute) }),
         ],
         { placement: 'above' },
       ),
     );
   return [...sections, ...parts, ...tempi, ...loudnessAt(arrangement, bar), ...pedalsAt(arrangement, bar)];
+}
+
+/** A metronome mark; where a song slows down "rit." on the first step, the others being heard and not read. */
+function tempoMark(entry: PlayedTempo, map: readonly PlayedTempo[]): Element {
+  if (!entry.isSlowing)
+    return el('metronome', [el('beat-unit', 'quarter'), el('per-minute', entry.quartersPerMinute)]);
+  const isFirst = map.find(({ isSlowing }) => isSlowing) === entry;
+  return el('words', isFirst ? 'rit.' : '', { 'font-style': 'italic' });
 }
 
 function direction(placement: 'above' | 'below', what: Element, at: Element | null, staff?: number): Element {

@@ -2,6 +2,7 @@ import { type Hand, type HandNote } from '../hands';
 import { metricStrength } from '../music';
 import { barAt, type Choices, type PlayedSong, type Song } from '../song';
 import { Clock } from './clock';
+import { pedalsOf, type TimedPedal } from './pedal';
 
 /** One key sounding, in seconds from the start at the song's own tempo. */
 export interface TimedNote {
@@ -12,13 +13,6 @@ export interface TimedNote {
   readonly midi: number;
   /** 1–127. */
   readonly velocity: number;
-}
-
-/** The pedal going down or up. */
-export interface TimedPedal {
-  readonly tick: number;
-  readonly seconds: number;
-  readonly down: boolean;
 }
 
 export interface Timeline {
@@ -36,8 +30,9 @@ const ACCENT: readonly number[] = [-6, -4, 0, 2, 5];
 const GRACE_SECONDS = 0.07;
 /** Keys of a rolled chord follow one another by this much. */
 const ROLL_SECONDS = 0.045;
-/** The pedal is lifted as the chord goes down and pressed again this long after it. */
-const PEDAL_AGAIN_SECONDS = 0.08;
+/** Steps of velocity from one energy of a section to the next. */
+const ENERGY_STEP = 5;
+const MIDDLE_ENERGY = 3;
 
 export interface PerformTask {
   readonly song: Song;
@@ -45,6 +40,8 @@ export interface PerformTask {
   readonly right: readonly HandNote[];
   readonly left: readonly HandNote[];
   readonly choicesAt: (tick: number) => Choices;
+  /** Index of the part a tick lies in. */
+  readonly partAt: (tick: number) => number;
 }
 
 /** The arrangement as it sounds: seconds, loudness, pedal. */
@@ -53,7 +50,11 @@ export function perform(task: PerformTask): Timeline {
   const notes = [...task.right, ...task.left]
     .map((note) => timed(task, clock, note))
     .sort((a, b) => a.seconds - b.seconds || a.midi - b.midi);
-  return { notes, pedals: pedalsOf(task, clock), seconds: clock.secondsAt(task.played.endTick) };
+  const { played, choicesAt, partAt } = task;
+  const struck = new Set(task.left.map((note) => note.tick));
+  const secondsAt = (tick: number): number => clock.secondsAt(tick);
+  const pedals = pedalsOf({ played, struck, choicesAt, partAt, secondsAt });
+  return { notes, pedals, seconds: clock.secondsAt(task.played.endTick) };
 }
 
 function timed(task: PerformTask, clock: Clock, note: HandNote): TimedNote {
@@ -74,36 +75,14 @@ function timed(task: PerformTask, clock: Clock, note: HandNote): TimedNote {
 /** Steps of velocity from the softest to the loudest point of a section that grows or falls. */
 const SWELL = 24;
 
-/** How much louder or softer a section that grows or falls is at a tick, −12 … 12. */
+/** How much louder or softer a section is at a tick, by its energy and where it grows or falls, −22 … 22. */
 function loudnessAt({ sections, endTick }: PlayedSong, tick: number): number {
   const at = sections.findLastIndex((section) => section.tick <= tick);
   const section = sections[at];
-  if (!section || section.dynamics === 'even') return 0;
+  if (!section) return 0;
+  const own = ENERGY_STEP * (section.energy - MIDDLE_ENERGY);
+  if (section.dynamics === 'even') return own;
   const end = sections[at + 1]?.tick ?? endTick;
   const share = (tick - section.tick) / Math.max(1, end - section.tick);
-  return Math.round((section.dynamics === 'growing' ? share - 0.5 : 0.5 - share) * SWELL);
-}
-
-function pedalsOf(task: PerformTask, clock: Clock): TimedPedal[] {
-  if (task.left.length === 0) return [];
-  const pedals: TimedPedal[] = [];
-  const sounding = task.played.changes.filter((c) => c.chord !== null);
-  const struck = new Set(task.left.map((note) => note.tick));
-  let down = false;
-  for (const [i, change] of sounding.entries()) {
-    const { pedal } = task.choicesAt(change.tick);
-    const last = i === sounding.length - 1;
-    const wanted =
-      struck.has(change.tick) && (pedal === 'change' || pedal === 'held' || (pedal === 'end' && last));
-    const seconds = clock.secondsAt(change.tick);
-    if (down) pedals.push({ tick: change.tick, seconds, down: false });
-    if (wanted) pedals.push({ tick: change.tick, seconds: seconds + PEDAL_AGAIN_SECONDS, down: true });
-    down = wanted;
-    const end = change.tick + change.length;
-    if (down && (last || sounding[i + 1].tick > end)) {
-      pedals.push({ tick: end, seconds: clock.secondsAt(end), down: false });
-      down = false;
-    }
-  }
-  return pedals;
+  return own + Math.round((section.dynamics === 'growing' ? share - 0.5 : 0.5 - share) * SWELL);
 }

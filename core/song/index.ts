@@ -21,4 +21,4 @@ export { type OwnPattern, profileSchema, SCHEMA_VERSION, type Section, type Song
 export { nearestWay, transpose, twelveKeys } from './transpose';
 export { joinTies, keyAt, type PlayedBar, type PlayedChange, type PlayedNote } from './unfold';
 export { onsetsOf } from './unfold';
-export { type PlayedSong, unfold } from './unfold';
+export { type PlayedSong, type PlayedTempo, unfold } from './unfold';

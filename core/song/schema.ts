@@ -76,7 +76,7 @@ export const choicesSchema = z.object({
   rung: z.number().int().min(1).max(7),
   /** Semitones the left hand's usual register is moved, −12 … 12. */
   register: z.number().int().min(-12).max(12),
-  pedal: z.enum(['none', 'change', 'held', 'end']),
+  pedal: z.enum(['none', 'change', 'half', 'held', 'end']),
   dynamics: z.enum(['even', 'growing', 'falling']),
   /** The rhythm as written, or a version of it to learn from or to swing into. */
   rhythm: z.enum(['real', 'straight', 'anticipated', 'dotted', 'swung']),
@@ -86,6 +86,8 @@ export const choicesSchema = z.object({
   firstHand: z.enum(['right', 'left', 'chords']),
   /** How often a long chord that is held is struck again; absent: once on the rung of blocks, each bar as a pattern. */
   restrike: z.enum(['once', 'bar', 'half']).optional(),
+  /** Of the song: whether its last bars slow down; absent: in time. */
+  ending: z.enum(['in time', 'slowing']).optional(),
   /** How the right hand is fuller on the rungs where it is; absent: as the program proposes. */
   fuller: z.enum(FULLER).optional(),
 });

@@ -32,8 +32,14 @@ export interface PlayedSong {
   readonly words: Song['words'];
   readonly sections: Song['sections'];
   readonly keyMap: Song['keyMap'];
-  readonly tempoMap: Song['tempoMap'];
+  readonly tempoMap: readonly PlayedTempo[];
 }
+
+/** A tempo from a tick on. */
+export type PlayedTempo = Song['tempoMap'][number] & {
+  /** A step of a slowing end. */
+  readonly isSlowing?: true;
+};
 
 /** What of a song its unfolding depends on. */
 export type Unfoldable = Pick<

@@ -1,0 +1,78 @@
+import { barTicks, type Metre, pulseTicks } from '../music';
+import { type Choices, type PlayedBar, type PlayedSong } from '../song';
+
+/** The pedal going down or up. */
+export interface TimedPedal {
+  readonly tick: number;
+  readonly seconds: number;
+  readonly down: boolean;
+}
+
+/** The pedal is lifted as the chord goes down and pressed again this long after it. */
+const PEDAL_AGAIN_SECONDS = 0.08;
+
+export interface PedalTask {
+  readonly played: PlayedSong;
+  /** Ticks at which the left hand strikes. */
+  readonly struck: ReadonlySet<number>;
+  readonly choicesAt: (tick: number) => Choices;
+  readonly partAt: (tick: number) => number;
+  readonly secondsAt: (tick: number) => number;
+}
+
+/** Ticks for which the pedal is down. */
+interface Press {
+  readonly from: number;
+  readonly to: number;
+}
+
+/**
+ * The pedal of a song as each part has it: with each chord, also at half bars, held through the part, or only under the
+ * last chord. Where one press follows another at once it is lifted as the chord goes down, and pressed just after.
+ */
+export function pedalsOf(task: PedalTask): TimedPedal[] {
+  const presses = pressesOf(task);
+  const pedals: TimedPedal[] = [];
+  presses.forEach(({ from, to }, i) => {
+    const seconds = task.secondsAt(from);
+    if (presses[i - 1]?.to === from) pedals.push({ tick: from, seconds, down: false });
+    pedals.push({ tick: from, seconds: seconds + PEDAL_AGAIN_SECONDS, down: true });
+    if (presses[i + 1]?.from !== to) pedals.push({ tick: to, seconds: task.secondsAt(to), down: false });
+  });
+  return pedals;
+}
+
+function pressesOf({ played, struck, choicesAt, partAt }: PedalTask): Press[] {
+  const sounding = played.changes.filter(({ chord }) => chord !== null);
+  const presses: Press[] = [];
+  let heldIn = -1;
+  sounding.forEach(({ tick, length }, i) => {
+    const { pedal } = choicesAt(tick);
+    const isLast = i === sounding.length - 1;
+    if (!struck.has(tick) || pedal === 'none' || (pedal === 'end' && !isLast)) return;
+    const to = Math.min(tick + length, sounding[i + 1]?.tick ?? Infinity);
+    const part = partAt(tick);
+    const before = presses[presses.length - 1];
+    if (pedal === 'held' && heldIn === part && before?.to === tick)
+      presses[presses.length - 1] = { ...before, to };
+    else if (pedal === 'half') presses.push(...halved(played.bars, tick, to));
+    else presses.push({ from: tick, to });
+    heldIn = pedal === 'held' ? part : -1;
+  });
+  return presses;
+}
+
+/** A stretch cut at bar lines, and at the middle of bars that have one. */
+function halved(bars: readonly PlayedBar[], from: number, to: number): Press[] {
+  const inside = bars.filter((bar) => bar.tick < to && bar.tick + bar.length > from);
+  const cuts = inside.flatMap((bar) => [
+    bar.tick,
+    ...(hasMiddle(bar.metre) ? [bar.tick + barTicks(bar.metre) / 2] : []),
+  ]);
+  const starts = [from, ...cuts.filter((tick) => tick > from && tick < to)];
+  return starts.map((start, i) => ({ from: start, to: starts[i + 1] ?? to }));
+}
+
+function hasMiddle(metre: Metre): boolean {
+  return (barTicks(metre) / pulseTicks(metre)) % 2 === 0;
+}
