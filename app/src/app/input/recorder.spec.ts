@@ -35,7 +35,7 @@ describe('recording against a click', () => {
       click: {
         triggerAttackRelease: (pitch: number, _: number, at: number) => void clicks.push({ pitch, at }),
       },
-      sampler: { triggerAttackRelease: (key: number) => void struck.push(key) },
+      instrument: { triggerAttackRelease: (key: number) => void struck.push(key) },
     };
     const injector = Injector.create({
       providers: [

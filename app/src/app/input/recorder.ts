@@ -40,7 +40,7 @@ export class Recorder {
   async record(source: KeySource, fromTick: number, ticks: number): Promise<KeyEvent[]> {
     this.stop();
     this.player.stop();
-    const { tone, click, sampler } = await this.piano.ready();
+    const { tone, click, instrument } = await this.piano.ready();
     const song = this.song();
     const metre = song ? inForceAt(song.metreMap, fromTick) : { numerator: 4, denominator: 4 };
     const perTick = 60 / (this.beatsPerMinute() * TICKS_PER_SECOND_AT_60);
@@ -68,7 +68,7 @@ export class Recorder {
       source.start((event) => {
         events.push(event);
         if (event.velocity > 0)
-          sampler.triggerAttackRelease(tone.Frequency(event.midi, 'midi').toFrequency(), 0.8, tone.now());
+          instrument.triggerAttackRelease(tone.Frequency(event.midi, 'midi').toFrequency(), 0.8, tone.now());
       }, now);
       // A note begun on the last beat may end late.
       this.later(total * perTick + HEAD_START + 0.25, () => this.stop());

@@ -1,9 +1,10 @@
 import '@angular/compiler';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { SAMPLE_DELAY_SECONDS, soundNamed, SOUNDS } from './instruments';
 import { Piano } from './piano';
 
 const struck: { key: number; length: number; at: number; velocity: number }[] = [];
-const made = { samplers: 0, started: 0, released: 0, fails: false };
+const made = { samplers: 0, synths: 0, started: 0, released: 0, fails: false };
 
 vi.mock('tone', () => ({
   Sampler: class {
@@ -26,6 +27,22 @@ vi.mock('tone', () => ({
       return this;
     }
   },
+  FMSynth: class {},
+  PolySynth: class {
+    maxPolyphony = 0;
+    constructor() {
+      made.synths++;
+    }
+    toDestination() {
+      return this;
+    }
+    releaseAll() {
+      made.released++;
+    }
+    triggerAttackRelease(key: number, length: number, at: number, velocity: number) {
+      struck.push({ key, length, at, velocity });
+    }
+  },
   Frequency: (midi: number) => ({ toFrequency: () => midi }),
   now: () => 50,
   start: async () => void made.started++,
@@ -37,7 +54,7 @@ vi.mock('tone', () => ({
 describe('the piano', () => {
   beforeEach(() => {
     struck.length = 0;
-    Object.assign(made, { samplers: 0, started: 0, released: 0, fails: false });
+    Object.assign(made, { samplers: 0, synths: 0, started: 0, released: 0, fails: false });
   });
 
   it('strikes keys together, once what sounded is let go', async () => {
@@ -67,5 +84,25 @@ describe('the piano', () => {
     await piano.hear([61]);
     expect(made.samplers).toBe(2);
     expect(struck.map(({ key }) => key)).toEqual([60, 61]);
+  });
+
+  it('is heard in the sound chosen, each made once; one that is made of waves is struck on time', async () => {
+    const piano = new Piano();
+    expect(piano.sound()).toBe('grand');
+    expect((await piano.ready()).delaySeconds).toBe(SAMPLE_DELAY_SECONDS);
+    piano.choose('electric');
+    await piano.hear([60]);
+    expect((await piano.ready()).delaySeconds).toBe(0);
+    piano.choose('music box');
+    await piano.hear([62]);
+    piano.choose('electric');
+    await piano.hear([64]);
+    expect([made.samplers, made.synths]).toEqual([1, 2]);
+    expect(struck.map(({ key }) => key)).toEqual([60, 62, 64]);
+  });
+
+  it('goes back to the grand where a sound is not known', () => {
+    expect(SOUNDS.map(({ id }) => soundNamed(id).id)).toEqual(['grand', 'electric', 'music box']);
+    expect([soundNamed('organ').id, soundNamed(null).id]).toEqual(['grand', 'grand']);
   });
 });

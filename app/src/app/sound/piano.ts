@@ -1,54 +1,72 @@
-import { Injectable } from '@angular/core';
+import { Injectable, signal } from '@angular/core';
 import type * as ToneModule from 'tone';
+import { type Instrument, type SoundRow, soundNamed } from './instruments';
 
 type Tone = typeof ToneModule;
 
-/** The samples' encoding puts this much silence before each sound; it is taken off when striking. */
-export const SAMPLE_DELAY_SECONDS = 0.0145;
+/** The sound chosen last is that of this browser, not of a song. */
+const REMEMBERED_AS = 'joined-hands-sound';
 
-const SAMPLED = ['A', 'C', 'D#', 'F#'] as const;
-
-/** Where each sampled key's file is: A0, C1, D♯1, F♯1 … C8. */
-export function sampleFiles(): Record<string, string> {
-  const files: Record<string, string> = { A0: 'A0v10.mp3', C8: 'C8v10.mp3' };
-  for (let octave = 1; octave <= 7; octave++) {
-    for (const name of SAMPLED) files[`${name}${octave}`] = `${encodeURIComponent(name)}${octave}v10.mp3`;
-  }
-  return files;
+/** What is needed to sound anything. */
+export interface Sounding {
+  readonly tone: Tone;
+  readonly instrument: Instrument;
+  readonly click: ToneModule.Synth;
+  /** Silence before each sound of the instrument, in seconds. */
+  readonly delaySeconds: number;
 }
 
-/** A real grand piano, loaded when first needed. */
+/** The instrument the arrangement is heard on, loaded when first needed: a real grand piano unless another is chosen. */
 @Injectable({ providedIn: 'root' })
 export class Piano {
-  private loading: Promise<{ tone: Tone; sampler: ToneModule.Sampler; click: ToneModule.Synth }> | null =
-    null;
+  readonly sound = signal<SoundRow['id']>(soundNamed(remembered()).id);
+  private tone: Promise<{ tone: Tone; click: ToneModule.Synth }> | null = null;
+  private readonly made = new Map<SoundRow['id'], Promise<Instrument>>();
 
   /** The instrument, once its samples are there. Must first be called from a key press or click. */
-  async ready(): Promise<{ tone: Tone; sampler: ToneModule.Sampler; click: ToneModule.Synth }> {
-    this.loading ??= this.load().catch((error: unknown) => {
-      this.loading = null;
+  async ready(): Promise<Sounding> {
+    const row = soundNamed(this.sound());
+    this.tone ??= this.loadTone().catch((error: unknown) => {
+      this.tone = null;
       throw error;
     });
-    const loaded = await this.loading;
-    await loaded.tone.start();
-    return loaded;
+    const { tone, click } = await this.tone;
+    const instrument = await this.instrumentOf(row, tone);
+    await tone.start();
+    return { tone, instrument, click, delaySeconds: row.delaySeconds };
   }
 
-  private async load(): Promise<{ tone: Tone; sampler: ToneModule.Sampler; click: ToneModule.Synth }> {
+  /** From now on everything is heard in this sound. */
+  choose(id: SoundRow['id']): void {
+    this.sound.set(id);
+    try {
+      localStorage.setItem(REMEMBERED_AS, id);
+    } catch {
+      // Where the browser keeps nothing the choice holds until the page is left.
+    }
+  }
+
+  private async loadTone(): Promise<{ tone: Tone; click: ToneModule.Synth }> {
     const tone = await import('tone');
-    const sampler = new tone.Sampler({
-      urls: sampleFiles(),
-      baseUrl: '/samples/',
-      release: 0.6,
-    }).toDestination();
-    sampler.volume.value = -4;
     const click = new tone.Synth({
       oscillator: { type: 'triangle' },
       envelope: { attack: 0.001, decay: 0.05, sustain: 0, release: 0.02 },
       volume: -10,
     }).toDestination();
-    await tone.loaded();
-    return { tone, sampler, click };
+    return { tone, click };
+  }
+
+  private instrumentOf(row: SoundRow, tone: Tone): Promise<Instrument> {
+    const known = this.made.get(row.id);
+    if (known) return known;
+    const making = (async () => {
+      const instrument = row.make(tone);
+      await tone.loaded();
+      return instrument;
+    })();
+    this.made.set(row.id, making);
+    making.catch(() => this.made.delete(row.id));
+    return making;
   }
 
   /** Plays a line at a tempo, from now on. Times in ticks. */
@@ -56,12 +74,12 @@ export class Piano {
     line: readonly { readonly tick: number; readonly length: number; readonly midi: number }[],
     quartersPerMinute: number,
   ): Promise<void> {
-    const { tone, sampler } = await this.ready();
-    sampler.releaseAll();
+    const { tone, instrument } = await this.ready();
+    instrument.releaseAll();
     const perTick = 60 / (quartersPerMinute * 960);
     const start = tone.now() + 0.1;
     for (const { tick, length, midi } of line)
-      sampler.triggerAttackRelease(
+      instrument.triggerAttackRelease(
         tone.Frequency(midi, 'midi').toFrequency(),
         Math.max(0.08, length * perTick),
         start + tick * perTick,
@@ -71,14 +89,22 @@ export class Piano {
 
   /** Strikes keys together now, for about a second and a half. */
   async hear(keys: readonly number[], velocity = 76): Promise<void> {
-    const { tone, sampler } = await this.ready();
-    sampler.releaseAll();
+    const { tone, instrument } = await this.ready();
+    instrument.releaseAll();
     for (const key of keys)
-      sampler.triggerAttackRelease(
+      instrument.triggerAttackRelease(
         tone.Frequency(key, 'midi').toFrequency(),
         1.6,
         tone.now(),
         velocity / 127,
       );
+  }
+}
+
+function remembered(): string | null {
+  try {
+    return localStorage.getItem(REMEMBERED_AS);
+  } catch {
+    return null;
   }
 }

@@ -4,7 +4,8 @@ import { arrange } from '@joined-hands/core/arrange';
 import { DEFAULT_PROFILE } from '@joined-hands/core/song';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
-import { Piano, sampleFiles } from './piano';
+import { sampleFiles } from './instruments';
+import { Piano } from './piano';
 import { Player } from './player';
 import { planProgram } from './program';
 
@@ -58,7 +59,8 @@ describe('the player', () => {
         now: () => 0,
         Frequency: (midi: number) => ({ toFrequency: () => midi }),
       },
-      sampler: {
+      delaySeconds: 0.0145,
+      instrument: {
         triggerAttackRelease: (midi: number, _: number, __: number, velocity: number) =>
           void struck.push({ midi, velocity }),
         releaseAll: silenced,

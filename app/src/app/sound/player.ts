@@ -1,6 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
-import { Piano, SAMPLE_DELAY_SECONDS } from './piano';
+import { Piano } from './piano';
 import { type PlannedNote, planProgram, type PlayProgram, type PlayRequest } from './program';
 
 const CLICK_HIGH = 1760;
@@ -34,20 +34,20 @@ export class Player {
     this.isPlaying.set(true);
     this.isLoading.set(true);
     try {
-      const { tone, sampler, click } = await this.piano.ready();
+      const { tone, instrument, click, delaySeconds } = await this.piano.ready();
       if (turn !== this.starting) return;
       this.isLoading.set(false);
       this.run(tone.getTransport(), program, loops, {
         strike: (note, time) =>
-          sampler.triggerAttackRelease(
+          instrument.triggerAttackRelease(
             tone.Frequency(note.midi, 'midi').toFrequency(),
             note.duration,
-            Math.max(tone.now(), time - SAMPLE_DELAY_SECONDS),
+            Math.max(tone.now(), time - delaySeconds),
             note.velocity / 127,
           ),
         click: (isDownbeat, time) =>
           click.triggerAttackRelease(isDownbeat ? CLICK_HIGH : CLICK_LOW, 0.03, time),
-        silence: () => sampler.releaseAll(),
+        silence: () => instrument.releaseAll(),
         done: () => whenDone?.(),
       });
       document.dispatchEvent(

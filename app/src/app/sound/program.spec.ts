@@ -2,7 +2,7 @@ import { arrange } from '@joined-hands/core/arrange';
 import { DEFAULT_PROFILE } from '@joined-hands/core/song';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
-import { sampleFiles } from './piano';
+import { sampleFiles } from './instruments';
 import { planProgram } from './program';
 
 const [lanterns, sluicegate] = DEMO_SONGS.map((song) => arrange(song, DEFAULT_PROFILE));

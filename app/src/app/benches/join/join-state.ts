@@ -25,6 +25,12 @@ export const JOIN_JOBS: readonly { readonly value: JoinJob; readonly label: stri
   { value: 'effort', label: 'Effort' },
 ];
 
+/** Whom a choice is made for. */
+export const CHOICE_SCOPES = [
+  { value: 'song', label: 'Whole song' },
+  { value: 'part', label: 'This part' },
+] as const;
+
 /** The jobs of the Join bench and where each stands. */
 @Injectable()
 export class JoinState {

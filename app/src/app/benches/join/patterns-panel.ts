@@ -4,7 +4,7 @@ import { RUNGS } from '@joined-hands/core/ladder';
 import { AUTO, BLOCK } from '@joined-hands/core/patterns';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Choice } from '../../ui/choice';
-import { JoinState } from './join-state';
+import { CHOICE_SCOPES, JoinState } from './join-state';
 
 /** The lowest rung on which the left hand moves. */
 const MOVING = RUNGS.findIndex(({ isMoving }) => isMoving) + 1;
@@ -117,10 +117,7 @@ export class PatternsPanel {
   protected readonly state = inject(JoinState);
   protected readonly moving = MOVING;
   protected readonly fullerRung = FULLER;
-  protected readonly scopes = [
-    { value: 'song', label: 'Whole song' },
-    { value: 'part', label: 'This part' },
-  ];
+  protected readonly scopes = CHOICE_SCOPES;
   protected readonly isMoving = computed(() => this.state.bench.rungRow().isMoving);
   protected readonly isFuller = computed(() => this.state.bench.rungRow().rightHand === 'fuller');
   protected readonly isSung = computed(() => this.state.bench.part()?.choices.layout === 'singing');

@@ -1,11 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Fill } from '@joined-hands/core/fills';
-import { DEFAULT_FULLER, fullerFor } from '@joined-hands/core/fuller';
 import { inversionName } from '@joined-hands/core/harmony';
 import { classNameOf, typeset } from '@joined-hands/core/music';
-import { AUTO, BLOCK, fitsMetre, patternsOf } from '@joined-hands/core/patterns';
-import { barAt, type Choices } from '@joined-hands/core/song';
+import { BLOCK } from '@joined-hands/core/patterns';
+import { type Choices } from '@joined-hands/core/song';
 import { type Alternative, LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import {
   derivationOf,
@@ -21,34 +20,28 @@ import {
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { BenchState } from '../../frame/bench-state';
-import { FindingsList } from '../../frame/findings-list';
+import { SOUNDS, type SoundRow } from '../../sound/instruments';
+import { Piano } from '../../sound/piano';
 import { Choice, type ChoiceOption } from '../../ui/choice';
+
+import { CHOICE_SCOPES, JoinState } from './join-state';
 
 const SHOWN_ALTERNATIVES = 6;
 
 /** Teaches: what is selected, why it is so, what else could be. */
 @Component({
   selector: 'jh-reasons',
-  imports: [Choice, FindingsList, FormsModule, NzButtonModule, NzSelectModule],
+  imports: [Choice, FormsModule, NzButtonModule, NzSelectModule],
   templateUrl: './reasons.html',
   styleUrl: './reasons.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Reasons {
   protected readonly bench = inject(BenchState);
+  protected readonly join = inject(JoinState);
+  protected readonly scopes = CHOICE_SCOPES;
 
   protected readonly layouts = LAYOUT_ROWS.map(({ layout, name }) => ({ value: layout, label: name }));
-  /** The patterns made for the metre of the part. */
-  protected readonly patterns = computed(() => {
-    const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
-    if (!arrangement || !part) return [];
-    const { metre } = barAt(arrangement.played.bars, part.toTick - 1);
-    const fitting = patternsOf(arrangement.song.patterns).filter((pattern) => fitsMetre(pattern, metre));
-    return [
-      { value: AUTO, label: 'By metre' },
-      ...fitting.map(({ id, name }) => ({ value: id, label: name })),
-    ];
-  });
   protected take({ id, kind, variant, taken }: Fill): void {
     this.bench.edit({ kind: 'fill', fill: { id, kind, variant }, taken: !taken });
   }
@@ -70,12 +63,30 @@ export class Reasons {
     const choices = this.bench.part()?.choices;
     return chords !== 'none' && choices?.layout !== 'singing' && (!isMoving || choices?.pattern === BLOCK.id);
   });
-  /** Ways of filling out the tune that the hand reaches. */
-  protected readonly fullerSchools = computed(() => fullerFor(this.bench.state().profile.rightReach));
-  protected readonly fuller = computed(() => this.bench.part()?.choices.fuller ?? DEFAULT_FULLER);
   protected readonly restrike = computed(
     () => this.bench.part()?.choices.restrike ?? (this.bench.rungRow().isMoving ? 'bar' : 'once'),
   );
+
+  protected readonly pedals: readonly ChoiceOption<Choices['pedal']>[] = [
+    { value: 'none', label: 'None' },
+    { value: 'change', label: 'Changed with each chord' },
+    { value: 'half', label: 'Also at half bars' },
+    { value: 'held', label: 'Held through the part' },
+    { value: 'end', label: 'Only under the last chord' },
+  ];
+  protected readonly endings: readonly ChoiceOption<NonNullable<Choices['ending']>>[] = [
+    { value: 'in time', label: 'In time' },
+    { value: 'slowing', label: 'Slowing' },
+  ];
+  protected readonly ending = computed(() => this.bench.song()?.choices.ending ?? 'in time');
+  protected readonly piano = inject(Piano);
+  protected readonly sounds = SOUNDS;
+  /** What is chosen is heard at once. */
+  protected hearAs(id: SoundRow['id']): void {
+    this.piano.choose(id);
+    const change = this.bench.changesInPart()[0];
+    if (change) void this.bench.hearing.keys(change.voicing.keys);
+  }
 
   protected readonly title = computed(() => this.with(voicingName));
   protected readonly letters = computed(

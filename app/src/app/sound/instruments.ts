@@ -1,0 +1,90 @@
+import type * as ToneModule from 'tone';
+
+type Tone = typeof ToneModule;
+
+/** What strikes and silences keys. */
+export interface Instrument {
+  triggerAttackRelease(key: string | number, duration: number, time?: number, velocity?: number): unknown;
+  releaseAll(): unknown;
+}
+
+/** A sound the arrangement can be heard in. */
+export interface SoundRow {
+  readonly id: 'grand' | 'electric' | 'music box';
+  readonly name: string;
+  /** Silence before each sound, in seconds: it is taken off when striking. */
+  readonly delaySeconds: number;
+  readonly make: (tone: Tone) => Instrument;
+}
+
+/** The samples' encoding puts this much silence before each sound. */
+export const SAMPLE_DELAY_SECONDS = 0.0145;
+
+const SAMPLED = ['A', 'C', 'D#', 'F#'] as const;
+
+/** Where each sampled key's file is: A0, C1, D♯1, F♯1 … C8. */
+export function sampleFiles(): Record<string, string> {
+  const files: Record<string, string> = { A0: 'A0v10.mp3', C8: 'C8v10.mp3' };
+  for (let octave = 1; octave <= 7; octave++) {
+    for (const name of SAMPLED) files[`${name}${octave}`] = `${encodeURIComponent(name)}${octave}v10.mp3`;
+  }
+  return files;
+}
+
+/** Keys that may ring at once: both hands under a held pedal. */
+const MOST_VOICES = 48;
+
+/** A recorded grand; and two that are made of waves, for evenings with headphones. */
+export const SOUNDS: readonly SoundRow[] = [
+  {
+    id: 'grand',
+    name: 'Grand piano',
+    delaySeconds: SAMPLE_DELAY_SECONDS,
+    make: (tone) => {
+      const sampler = new tone.Sampler({ urls: sampleFiles(), baseUrl: '/samples/', release: 0.6 });
+      sampler.volume.value = -4;
+      return sampler.toDestination();
+    },
+  },
+  {
+    id: 'electric',
+    name: 'Soft electric piano',
+    delaySeconds: 0,
+    make: (tone) => {
+      const voices = new tone.PolySynth(tone.FMSynth, {
+        harmonicity: 1,
+        modulationIndex: 2.2,
+        oscillator: { type: 'sine' },
+        modulation: { type: 'sine' },
+        envelope: { attack: 0.004, decay: 2.4, sustain: 0.06, release: 0.5 },
+        modulationEnvelope: { attack: 0.002, decay: 0.5, sustain: 0.08, release: 0.4 },
+        volume: -14,
+      });
+      voices.maxPolyphony = MOST_VOICES;
+      return voices.toDestination();
+    },
+  },
+  {
+    id: 'music box',
+    name: 'Music box',
+    delaySeconds: 0,
+    make: (tone) => {
+      const voices = new tone.PolySynth(tone.FMSynth, {
+        harmonicity: 4,
+        modulationIndex: 1.2,
+        oscillator: { type: 'sine' },
+        modulation: { type: 'sine' },
+        envelope: { attack: 0.001, decay: 1.1, sustain: 0, release: 1 },
+        modulationEnvelope: { attack: 0.001, decay: 0.25, sustain: 0, release: 0.2 },
+        volume: -12,
+      });
+      voices.maxPolyphony = MOST_VOICES;
+      return voices.toDestination();
+    },
+  },
+];
+
+/** The row of a sound; the grand for one that is not known. */
+export function soundNamed(id: string | null): SoundRow {
+  return SOUNDS.find((row) => row.id === id) ?? SOUNDS[0];
+}
