@@ -11,8 +11,8 @@ export function patternsOf(own: readonly OwnPattern[]): readonly Pattern[] {
   return own.length === 0 ? PATTERNS : [...PATTERNS, ...own.map(asPattern)];
 }
 
-function asPattern({ id, name, base, beats, events }: OwnPattern): Pattern {
-  return { id, name, base, metres: [], beats, holdsUpTo: 0, energy: 3, events };
+function asPattern({ id, name, base, metre, beats, events }: OwnPattern): Pattern {
+  return { id, name, base, metres: metre ? [metre] : [], beats, holdsUpTo: 0, energy: 3, events };
 }
 
 /** Whether a pattern is made for a metre. */

@@ -1,4 +1,14 @@
 export { AUTO, choosePattern, fitsMetre, patternsOf } from './choosing';
+export {
+  type Cell,
+  cellsOf,
+  eventsOfCells,
+  hasMember,
+  MAKER_MEMBERS,
+  type PlayedKey,
+  readFigure,
+  type ReadFigure,
+} from './own';
 export { dress } from './dress';
 export type { Pattern } from './pattern';
 export { type PatternProposal, patternProposals } from './proposing';

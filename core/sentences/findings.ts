@@ -39,6 +39,8 @@ export const says = {
         ? 'another key struck with it has the same finger'
         : 'the fingers of the chord would cross'
     }.`,
+  memberMissing: (symbol: string, members: readonly number[]) =>
+    `${symbol} has no ${listed(members.map(String))}: what stands in for ${members.length === 1 ? 'it' : 'them'} is played.`,
   muddy: (symbol: string) =>
     `${symbol} lies low: its notes are so close together down here that it sounds muddy.`,
   noRoomHigher: () => 'Nothing higher has room under the melody, or leads on as well.',

@@ -6,6 +6,7 @@ import { applyNoteEdit, type NoteEdit } from './noteEdits';
 import {
   type Choices,
   type FingerPin,
+  type OwnPattern,
   type CloseHands,
   type Layout,
   type PartSettings,
@@ -26,6 +27,13 @@ export type SongEdit =
   | { readonly kind: 'choose-for-part'; readonly cutId: string; readonly choices: Partial<Choices> }
   | { readonly kind: 'layout'; readonly changeId: string; readonly layout: Layout | null }
   | { readonly kind: 'pin'; readonly pin: Pin }
+  | {
+      readonly kind: 'pattern-kept';
+      readonly pattern: OwnPattern;
+      /** It is played at once: choices for the part of a cut, or for the song. */
+      readonly plays?: { readonly cutId: string | null; readonly choices: Partial<Choices> };
+    }
+  | { readonly kind: 'pattern-left-out'; readonly id: string }
   | { readonly kind: 'finger-pinned'; readonly pin: FingerPin }
   | { readonly kind: 'finger-released'; readonly key: Omit<FingerPin, 'finger'> }
   | { readonly kind: 'unpin'; readonly changeId: string }
@@ -83,6 +91,10 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
       };
     case 'pin':
       return { ...song, pins: [...without(song.pins, edit.pin.changeId), edit.pin] };
+    case 'pattern-kept':
+      return withPattern(song, edit.pattern, edit.plays);
+    case 'pattern-left-out':
+      return { ...song, patterns: song.patterns.filter(({ id }) => id !== edit.id) };
     case 'finger-pinned':
       return { ...song, fingerPins: [...withoutFinger(song.fingerPins, edit.pin), edit.pin] };
     case 'finger-released':
@@ -170,6 +182,20 @@ export function sessionOf(edit: SongEdit): string | null {
   return edit.kind === 'words-typed' ? `words from ${edit.fromId}` : null;
 }
 
+function withPattern(
+  song: Song,
+  pattern: OwnPattern,
+  plays?: { readonly cutId: string | null; readonly choices: Partial<Choices> },
+): Song {
+  const kept = { ...song, patterns: [...song.patterns.filter(({ id }) => id !== pattern.id), pattern] };
+  if (!plays) return kept;
+  const { cutId, choices } = plays;
+  return applyEdit(
+    kept,
+    cutId === null ? { kind: 'choose', choices } : { kind: 'choose-for-part', cutId, choices },
+  );
+}
+
 function withoutFinger(pins: readonly FingerPin[], key: Omit<FingerPin, 'finger'>): FingerPin[] {
   return pins.filter(
     (pin) =>
@@ -188,6 +214,8 @@ export function describeEdit(edit: SongEdit): string {
     layout: 'layout of a chord',
     pin: 'pinned voicing',
     unpin: 'released voicing',
+    'pattern-kept': 'own pattern',
+    'pattern-left-out': 'pattern left out',
     'finger-pinned': 'pinned finger',
     'finger-released': 'released finger',
     'close-hands': 'hands that are close',

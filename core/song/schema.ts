@@ -142,13 +142,18 @@ const fingerPinSchema = z.object({
 });
 
 /** A pattern member: a chord member's number above the root, or a key of the voicing. */
-const memberSchema = z.union([z.number().int().min(1).max(16), z.enum(['lowest', 'others', 'all'])]);
+const memberSchema = z.union([
+  z.number().int().min(1).max(16),
+  z.enum(['lowest', 'others', 'all', 'second bass']),
+]);
 
 /** A pattern of the pianist's own. */
 const ownPatternSchema = z.object({
   id: z.string().min(1).max(64),
   name: z.string().min(1).max(60),
   base: z.enum(['root', 'voicing']),
+  /** The metre it was made in, "3/4"; absent: it is played in any. */
+  metre: z.string().max(7).optional(),
   /** Its length in beats of a quarter, over one or more bars. */
   beats: z.number().min(0.5).max(64),
   events: z

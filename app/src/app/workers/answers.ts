@@ -5,10 +5,12 @@ import {
   easierBy,
   type EffortOver,
   effortOver,
+  type Exception,
   type KeyPlace,
   type LayoutCost,
   type OtherFinger,
   otherFingers,
+  patternTried,
 } from '@joined-hands/core/arrange';
 import { type Arrangement, factsOf, type SongFacts } from '@joined-hands/core/arrangement';
 import { easierKeys, type KeyChoice } from '@joined-hands/core/effort';
@@ -16,7 +18,14 @@ import { writeMidi, writeMusicXml, writeMxl, writeProject } from '@joined-hands/
 import { findKeys, type FoundKey } from '@joined-hands/core/harmony';
 import { MELODY_ALONE } from '@joined-hands/core/ladder';
 import { partsOf, type Progression, progressionsOf } from '@joined-hands/core/parts';
-import { applyEdit, type Profile, type Song, type SongEdit, unfold } from '@joined-hands/core/song';
+import {
+  applyEdit,
+  type OwnPattern,
+  type Profile,
+  type Song,
+  type SongEdit,
+  unfold,
+} from '@joined-hands/core/song';
 import {
   chordsFor,
   type Scope,
@@ -42,6 +51,7 @@ export type Question =
   | { readonly kind: 'alternatives'; readonly changeId: string }
   | { readonly kind: 'layouts'; readonly cutId: string | null }
   | { readonly kind: 'efforts' }
+  | { readonly kind: 'pattern-tried'; readonly pattern: OwnPattern }
   | { readonly kind: 'fingers'; readonly place: KeyPlace }
   | { readonly kind: 'easier'; readonly part: number }
   | { readonly kind: 'proof' }
@@ -66,6 +76,7 @@ export interface Answers {
   readonly alternatives: Alternative[];
   readonly layouts: LayoutCost[];
   readonly efforts: EffortOver;
+  readonly 'pattern-tried': Exception[];
   readonly fingers: OtherFinger[];
   readonly easier: EasierBy[];
   readonly proof: MovementProof | null;
@@ -92,6 +103,8 @@ export function answerTo(song: Song, profile: Profile, question: Question): Answ
       return compareLayouts(song, profile, question.cutId);
     case 'efforts':
       return effortOver(song, profile);
+    case 'pattern-tried':
+      return patternTried(song, profile, question.pattern);
     case 'fingers':
       return otherFingers(song, profile, question.place);
     case 'easier':

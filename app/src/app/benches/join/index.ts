@@ -3,10 +3,11 @@ import { JoinBehaviour } from './join-behaviour';
 import { JOIN_SHORTCUTS } from './join-commands';
 import { JoinPanel } from './join-panel';
 import { JoinState } from './join-state';
+import { MakerState } from './maker-state';
 
 /** The Join bench: both hands together, what makes them hard, and how they are learned to go together. */
 export const bench: BenchDefinition = {
-  providers: [JoinState, JoinBehaviour],
+  providers: [JoinState, MakerState, JoinBehaviour],
   behaviour: JoinBehaviour,
   panel: JoinPanel,
   shortcuts: JOIN_SHORTCUTS,

@@ -84,11 +84,15 @@ export class JoinState {
     });
   }
 
-  private choosing(choices: Partial<Choices>): SongEdit {
+  /** The cut of the part choices are made for, or of the one it follows; null: they are the song's. */
+  readonly scope = computed(() => {
     const [part, parts] = [this.bench.part(), this.bench.arrangement()?.parts ?? []];
-    if (this.forPart() && part)
-      return { kind: 'choose-for-part', cutId: cutIdForChoice(parts, part, false), choices };
-    return { kind: 'choose', choices };
+    return this.forPart() && part ? cutIdForChoice(parts, part, false) : null;
+  });
+
+  private choosing(choices: Partial<Choices>): SongEdit {
+    const cutId = this.scope();
+    return cutId === null ? { kind: 'choose', choices } : { kind: 'choose-for-part', cutId, choices };
   }
 
   choose(choices: Partial<Choices>): void {

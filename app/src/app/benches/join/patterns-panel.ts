@@ -5,6 +5,8 @@ import { AUTO, BLOCK } from '@joined-hands/core/patterns';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Choice } from '../../ui/choice';
 import { CHOICE_SCOPES, JoinState } from './join-state';
+import { MakerPanel } from './maker-panel';
+import { MakerState } from './maker-state';
 
 /** The lowest rung on which the left hand moves. */
 const MOVING = RUNGS.findIndex(({ isMoving }) => isMoving) + 1;
@@ -14,71 +16,38 @@ const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
 /** What each hand could play in the place of blocks and single notes, each heard in place before it is taken. */
 @Component({
   selector: 'jh-patterns-panel',
-  imports: [Choice, NzButtonModule],
+  imports: [Choice, MakerPanel, NzButtonModule],
   template: `
-    <section>
-      <h2>Patterns</h2>
-      <span class="visually-hidden" id="pattern-scope">Choose for</span>
-      <jh-choice
-        name="pattern-scope"
-        labelledBy="pattern-scope"
-        [options]="scopes"
-        [value]="state.forPart() ? 'part' : 'song'"
-        (chosen)="state.forPart.set($event === 'part')"
-      />
-      @if (!isMoving()) {
-        <p class="note">
-          The left hand holds its chords on rung {{ state.bench.rung() }}. Taking a pattern goes up to rung
-          {{ moving }}.
-        </p>
-      }
-    </section>
-    <section aria-label="Left-hand patterns">
-      <h3>Left hand</h3>
-      <ol class="ranked">
-        @for (row of rows(); track row.id) {
-          <li [class.heard]="row.id === chosen()">
-            <div class="hear">
-              <b>{{ row.name }}</b>
-              <small>{{ row.reason }}</small>
-            </div>
-            @if (row.id === chosen()) {
-              <span class="now">played</span>
-            } @else {
-              <button
-                nz-button
-                nzSize="small"
-                nzType="text"
-                type="button"
-                [attr.aria-label]="'Hear ' + row.name"
-                (click)="state.hear(withRung(row.id))"
-              >
-                Hear
-              </button>
-              <button
-                nz-button
-                nzSize="small"
-                type="button"
-                [attr.aria-label]="'Take ' + row.name"
-                (click)="state.choose(withRung(row.id))"
-              >
-                Take
-              </button>
-            }
-          </li>
+    @if (maker.isOpen()) {
+      <jh-maker-panel />
+    } @else {
+      <section>
+        <h2>Patterns</h2>
+        <span class="visually-hidden" id="pattern-scope">Choose for</span>
+        <jh-choice
+          name="pattern-scope"
+          labelledBy="pattern-scope"
+          [options]="scopes"
+          [value]="state.forPart() ? 'part' : 'song'"
+          (chosen)="state.forPart.set($event === 'part')"
+        />
+        @if (!isMoving()) {
+          <p class="note">
+            The left hand holds its chords on rung {{ state.bench.rung() }}. Taking a pattern goes up to rung
+            {{ moving }}.
+          </p>
         }
-      </ol>
-    </section>
-    @if (!isSung()) {
-      <section aria-label="A fuller right hand">
-        <h3>Right hand, with strong notes</h3>
+      </section>
+      <section aria-label="Left-hand patterns">
+        <h3>Left hand</h3>
         <ol class="ranked">
-          @for (row of fullerRows(); track row.id) {
-            <li [class.heard]="row.id === fuller()">
+          @for (row of rows(); track row.id) {
+            <li [class.heard]="row.id === chosen()">
               <div class="hear">
                 <b>{{ row.name }}</b>
+                <small>{{ row.reason }}</small>
               </div>
-              @if (row.id === fuller()) {
+              @if (row.id === chosen()) {
                 <span class="now">played</span>
               } @else {
                 <button
@@ -87,7 +56,7 @@ const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
                   nzType="text"
                   type="button"
                   [attr.aria-label]="'Hear ' + row.name"
-                  (click)="state.hear(withFuller(row.id))"
+                  (click)="state.hear(withRung(row.id))"
                 >
                   Hear
                 </button>
@@ -96,7 +65,7 @@ const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
                   nzSize="small"
                   type="button"
                   [attr.aria-label]="'Take ' + row.name"
-                  (click)="state.choose(withFuller(row.id))"
+                  (click)="state.choose(withRung(row.id))"
                 >
                   Take
                 </button>
@@ -104,8 +73,77 @@ const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
             </li>
           }
         </ol>
-        @if (!isFuller()) {
-          <p class="note">Taking one goes up to rung {{ fullerRung }}.</p>
+      </section>
+      @if (!isSung()) {
+        <section aria-label="A fuller right hand">
+          <h3>Right hand, with strong notes</h3>
+          <ol class="ranked">
+            @for (row of fullerRows(); track row.id) {
+              <li [class.heard]="row.id === fuller()">
+                <div class="hear">
+                  <b>{{ row.name }}</b>
+                </div>
+                @if (row.id === fuller()) {
+                  <span class="now">played</span>
+                } @else {
+                  <button
+                    nz-button
+                    nzSize="small"
+                    nzType="text"
+                    type="button"
+                    [attr.aria-label]="'Hear ' + row.name"
+                    (click)="state.hear(withFuller(row.id))"
+                  >
+                    Hear
+                  </button>
+                  <button
+                    nz-button
+                    nzSize="small"
+                    type="button"
+                    [attr.aria-label]="'Take ' + row.name"
+                    (click)="state.choose(withFuller(row.id))"
+                  >
+                    Take
+                  </button>
+                }
+              </li>
+            }
+          </ol>
+          @if (!isFuller()) {
+            <p class="note">Taking one goes up to rung {{ fullerRung }}.</p>
+          }
+        </section>
+      }
+      <section>
+        <p class="line">
+          <button nz-button type="button" (click)="maker.open()">Make your own pattern</button>
+        </p>
+        @if (own().length > 0) {
+          <ul class="own">
+            @for (pattern of own(); track pattern.id) {
+              <li>
+                <span>{{ pattern.name }}</span>
+                <button
+                  nz-button
+                  nzSize="small"
+                  type="button"
+                  [attr.aria-label]="'Change ' + pattern.name"
+                  (click)="maker.open(pattern)"
+                >
+                  Change
+                </button>
+                <button
+                  nz-button
+                  nzSize="small"
+                  type="button"
+                  [attr.aria-label]="'Leave out ' + pattern.name"
+                  (click)="maker.leaveOut(pattern.id)"
+                >
+                  Leave out
+                </button>
+              </li>
+            }
+          </ul>
         }
       </section>
     }
@@ -115,6 +153,9 @@ const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
 })
 export class PatternsPanel {
   protected readonly state = inject(JoinState);
+  protected readonly maker = inject(MakerState);
+  /** Patterns of the pianist's own, kept with the song. */
+  protected readonly own = computed(() => this.state.bench.song()?.patterns ?? []);
   protected readonly moving = MOVING;
   protected readonly fullerRung = FULLER;
   protected readonly scopes = CHOICE_SCOPES;

@@ -1,0 +1,199 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { MAKER_MEMBERS } from '@joined-hands/core/patterns';
+import { typeset } from '@joined-hands/core/music';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { ComputerKeys, MidiKeys, midiInputs, SimulatedKeys } from '../../input/key-sources';
+import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { Choice } from '../../ui/choice';
+import { MakerState, STEPS } from './maker-state';
+
+/** Rows of the grid, the bass at the bottom. */
+const ROWS = [...MAKER_MEMBERS].reverse();
+/** A figure the simulated pianist plays, in half beats: root, fifth, octave, fifth. */
+const SHOWN = [0, 7, 12, 7];
+
+/** An own pattern: marks on a grid of chord members, or played once over a chord and read. */
+@Component({
+  selector: 'jh-maker-panel',
+  imports: [Choice, FormsModule, NzButtonModule, NzInputModule],
+  template: `
+    <section>
+      <h3>Your own pattern</h3>
+      <label class="name"
+        >Name
+        <input nz-input maxlength="60" [ngModel]="maker.name()" (ngModelChange)="maker.name.set($event)"
+      /></label>
+      <span class="visually-hidden" id="maker-bars">Bars of the figure</span>
+      <jh-choice
+        name="maker-bars"
+        labelledBy="maker-bars"
+        [options]="lengths"
+        [value]="maker.bars()"
+        (chosen)="maker.chooseBars($event)"
+      />
+      @for (bar of barsShown(); track bar) {
+        <table
+          class="grid"
+          [attr.aria-label]="
+            'Bar ' + (bar + 1) + ' of the figure: rows are members of the chord, columns half beats'
+          "
+        >
+          <tbody>
+            @for (member of rows; track member) {
+              <tr>
+                <th scope="row">{{ member }}</th>
+                @for (step of stepsIn(bar); track step) {
+                  <td [class.beat]="step % perBeat === 0">
+                    <button
+                      type="button"
+                      [class.set]="maker.isSet(step, member)"
+                      [attr.aria-pressed]="maker.isSet(step, member)"
+                      [attr.aria-label]="cellLabel(step, member)"
+                      (click)="maker.toggle(step, member)"
+                    ></button>
+                  </td>
+                }
+              </tr>
+            }
+          </tbody>
+        </table>
+      }
+      <p class="note">
+        1 is the root of each chord, 3 and 5 lie close above it, 8 is its octave, 10 and 12 the third and
+        fifth above that.
+      </p>
+      @if (maker.isFiner()) {
+        <p class="note">
+          What you played is finer than the grid: a mark set or taken away draws it to half beats.
+        </p>
+      }
+    </section>
+    <section>
+      <h3>Or play it once</h3>
+      @if (maker.over(); as over) {
+        @if (maker.isRecording()) {
+          <p role="status">
+            Beat {{ maker.beat() }}: play it over {{ symbol(over.change.symbol) }}, from the bar after the
+            count-in.
+          </p>
+          <p class="line"><button nz-button type="button" (click)="maker.stop()">Stop</button></p>
+        } @else {
+          <p class="note">Over {{ symbol(over.change.symbol) }}, after a bar of clicks; its root first.</p>
+          <p class="line">
+            <button nz-button nzSize="small" type="button" (click)="onScreen()">Keys on the screen</button>
+            <button nz-button nzSize="small" type="button" (click)="onComputer()">Computer keys</button>
+            <button nz-button nzSize="small" type="button" (click)="onMidi()">MIDI keyboard</button>
+            <button nz-button nzSize="small" type="button" (click)="simulated()">
+              Let a pianist be simulated
+            </button>
+          </p>
+        }
+      } @else {
+        <p class="note">This part has no chord to play it over.</p>
+      }
+      @if (maker.notice() || problem()) {
+        <p class="problem" role="alert">{{ maker.notice() || problem() }}</p>
+      }
+    </section>
+    <section aria-label="Tried on every chord of the song">
+      @if (maker.pattern()) {
+        @if (maker.exceptions(); as list) {
+          @if (list.length === 0) {
+            <p role="status">It fits every chord of the song.</p>
+          } @else {
+            <h3>Where it goes otherwise</h3>
+            <ul>
+              @for (item of list.slice(0, most); track $index) {
+                <li>
+                  <b>{{ item.bar === 0 ? 'Pick-up' : 'Bar ' + item.bar }}</b> {{ item.text }}
+                </li>
+              }
+            </ul>
+            @if (list.length > most) {
+              <p class="note">And {{ list.length - most }} more.</p>
+            }
+          }
+        } @else {
+          <p class="note" role="status">Trying it on every chord …</p>
+        }
+      }
+      <p class="line">
+        <button nz-button type="button" [disabled]="!maker.pattern()" (click)="maker.hear()">
+          Hear it here
+        </button>
+        <button nz-button nzType="primary" type="button" [disabled]="!maker.pattern()" (click)="maker.keep()">
+          Keep and play it
+        </button>
+        <button nz-button type="button" (click)="maker.clear()">Clear</button>
+        <button nz-button type="button" (click)="maker.isOpen.set(false)">Leave</button>
+      </p>
+    </section>
+  `,
+  styleUrls: ['../../ui/panel.less', './join.less'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class MakerPanel {
+  protected readonly maker = inject(MakerState);
+  private readonly screen = inject(ScreenKeyboard);
+  protected readonly rows = ROWS;
+  protected readonly perBeat = STEPS;
+  protected readonly most = 6;
+  protected readonly problem = signal('');
+  protected readonly lengths = [
+    { value: 1, label: 'One bar' },
+    { value: 2, label: 'Two bars' },
+  ] as const;
+  protected readonly barsShown = computed(() => Array.from({ length: this.maker.bars() }, (_, i) => i));
+  private readonly inBar = computed(() => Math.floor(this.maker.steps() / this.maker.bars()));
+
+  protected stepsIn(bar: number): number[] {
+    return Array.from({ length: this.inBar() }, (_, i) => bar * this.inBar() + i);
+  }
+
+  protected cellLabel(step: number, member: number): string {
+    const beat = Math.floor((step % this.inBar()) / STEPS) + 1;
+    return `Member ${member} on ${beat}${step % STEPS === 0 ? '' : ' &'}${this.maker.bars() === 2 ? ` of bar ${Math.floor(step / this.inBar()) + 1}` : ''}`;
+  }
+
+  protected symbol(symbol: string): string {
+    return typeset(symbol);
+  }
+
+  protected onScreen(): void {
+    this.problem.set('');
+    void this.maker.playIn(this.screen.keys);
+  }
+
+  protected onComputer(): void {
+    this.problem.set('');
+    void this.maker.playIn(new ComputerKeys());
+  }
+
+  protected async onMidi(): Promise<void> {
+    const [input] = await midiInputs();
+    if (!input)
+      return this.problem.set(
+        'No MIDI keyboard is connected, or the browser does not let it be heard. Use the keys on the screen.',
+      );
+    this.problem.set('');
+    void this.maker.playIn(new MidiKeys(input));
+  }
+
+  /** Root, fifth, octave and fifth, as a person would play them. */
+  protected simulated(): void {
+    const over = this.maker.over();
+    if (!over) return;
+    this.problem.set('');
+    const [lowest] = over.voicing.keys;
+    const low = lowest - ((lowest - this.maker.rootOf(over) + 120) % 12);
+    const tune = Array.from({ length: this.maker.steps() }, (_, i) => ({
+      beat: i / STEPS,
+      beats: 1 / STEPS,
+      midi: low + SHOWN[i % SHOWN.length],
+    }));
+    const tempo = this.maker.tempo();
+    void this.maker.playIn(new SimulatedKeys(tune, tempo, 7, []));
+  }
+}

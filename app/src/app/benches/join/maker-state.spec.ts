@@ -1,0 +1,158 @@
+import '@angular/compiler';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../../../../demo/songs';
+import { Recorder } from '../../input/recorder';
+import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { Table } from '../../testing/table';
+import { JoinState } from './join-state';
+import { MakerState } from './maker-state';
+
+const [lanterns, sluicegate] = DEMO_SONGS;
+
+describe('the pattern maker', () => {
+  let table: Table;
+  let maker: MakerState;
+  const played = { keys: [] as { seconds: number; midi: number; velocity: number }[], problem: '' };
+  const recorder = {
+    isBusy: () => false,
+    beat: () => null,
+    record: async () => {
+      if (played.problem) throw new Error(played.problem);
+      return played.keys;
+    },
+  };
+  const open = (song = lanterns): void => {
+    played.keys = [];
+    played.problem = '';
+    const beatsPerMinute = Object.assign(() => 60, { set: () => undefined });
+    table = new Table(
+      song,
+      ScreenKeyboard,
+      { provide: Recorder, useValue: { ...recorder, beatsPerMinute } },
+      JoinState,
+      MakerState,
+    );
+    maker = table.get(MakerState);
+    maker.open();
+    table.settle();
+  };
+  beforeEach(() => open());
+
+  it('sets and takes away marks; what is set is a pattern in the metre of the part', () => {
+    expect([maker.metre().numerator, maker.beats(), maker.steps(), maker.pattern()]).toEqual([3, 3, 6, null]);
+    maker.toggle(0, 1);
+    maker.toggle(2, 5);
+    maker.toggle(2, 10);
+    expect(maker.pattern()).toEqual({
+      id: 'own-new',
+      name: 'My pattern',
+      base: 'root',
+      metre: '3/4',
+      beats: 3,
+      events: [
+        { onset: 0, length: 1, members: [1] },
+        { onset: 1, length: 2, members: [5, 10] },
+      ],
+    });
+    expect([maker.isSet(2, 5), maker.isSet(3, 5)]).toEqual([true, false]);
+    maker.toggle(2, 5);
+    expect(maker.pattern()?.events[1].members).toEqual([10]);
+    maker.clear();
+    expect(maker.pattern()).toBeNull();
+  });
+
+  it('goes over one bar or two; what lies in the second is lost with it', () => {
+    maker.chooseBars(2);
+    maker.toggle(0, 1);
+    maker.toggle(6, 5);
+    expect([maker.steps(), maker.pattern()?.beats]).toEqual([12, 6]);
+    maker.chooseBars(1);
+    expect(maker.cells()).toEqual([{ step: 0, member: 1 }]);
+  });
+
+  it('is tried on every chord while it is made, and says where it goes otherwise', () => {
+    maker.toggle(0, 7);
+    table.settle();
+    expect(table.questions.at(-1)?.kind).toBe('pattern-tried');
+    expect(maker.exceptions()?.[0].text).toBe('Am has no 7: what stands in for it is played.');
+  });
+
+  it('is kept and played in one step that can be undone, on a rung that moves', () => {
+    maker.toggle(0, 1);
+    maker.name.set('  Low tide ');
+    maker.keep();
+    expect(table.edits).toHaveLength(1);
+    expect(table.song.patterns.map(({ id, name }) => [id, name])).toEqual([['own1', 'Low tide']]);
+    expect(table.song.choices).toMatchObject({ pattern: 'own1', rung: 5 });
+    expect(maker.isOpen()).toBe(false);
+    maker.open();
+    maker.toggle(0, 1);
+    maker.keep();
+    expect(table.song.patterns.map(({ id }) => id)).toEqual(['own1', 'own2']);
+  });
+
+  it('changes one that was kept, and leaves it out', () => {
+    maker.toggle(0, 1);
+    maker.keep();
+    const [own] = table.song.patterns;
+    maker.open(own);
+    expect(maker.cells()).toEqual([{ step: 0, member: 1 }]);
+    maker.toggle(1, 8);
+    maker.keep();
+    expect(table.song.patterns.map(({ id, events }) => [id, events.length])).toEqual([['own1', 2]]);
+    maker.open(table.song.patterns[0]);
+    maker.leaveOut('own1');
+    expect(table.song.patterns).toEqual([]);
+    expect(maker.isOpen()).toBe(false);
+  });
+
+  it('reads what is played over the first chord of the part as members', async () => {
+    const [lowest] = maker.over()?.voicing.keys ?? [];
+    expect(lowest).toBe(48);
+    // A minor: A2, then C3 and E3 together twice, a beat each at 60.
+    const strike = (seconds: number, ...keys: number[]) =>
+      keys.flatMap((midi) => [
+        { seconds, midi, velocity: 76 },
+        { seconds: seconds + 0.9, midi, velocity: 0 },
+      ]);
+    played.keys = [...strike(0.01, 45), ...strike(0.98, 48, 52), ...strike(2.02, 48, 52)];
+    await maker.playIn({ start: () => undefined, stop: () => undefined });
+    expect(maker.pattern()?.events).toEqual([
+      { onset: 0, length: 1, members: [1] },
+      { onset: 1, length: 1, members: [3, 5] },
+      { onset: 2, length: 1, members: [3, 5] },
+    ]);
+    expect(maker.notice()).toBe('');
+  });
+
+  it('says what was not heard, what does not belong, and what failed', async () => {
+    const source = { start: () => undefined, stop: () => undefined };
+    await maker.playIn(source);
+    expect(maker.notice()).toMatch(/^Nothing that belongs to the chord was heard/);
+    maker.read([
+      { beat: 0, beats: 1, midi: 45 },
+      { beat: 1, beats: 1, midi: 46 },
+    ]);
+    expect(maker.notice()).toBe('1 key is not in the chord and left out.');
+    played.problem = 'no sound';
+    await maker.playIn(source);
+    expect(maker.notice()).toBe('The figure could not be recorded: no sound.');
+  });
+
+  it('tells a figure that is finer than its grid', () => {
+    maker.read([
+      { beat: 0, beats: 0.25, midi: 45 },
+      { beat: 0.25, beats: 0.25, midi: 52 },
+    ]);
+    expect(maker.isFiner()).toBe(true);
+    maker.toggle(2, 8);
+    expect(maker.isFiner()).toBe(false);
+  });
+
+  it('has no chord to play over where the part has none', () => {
+    open({ ...sluicegate, changes: [] });
+    expect(maker.over()).toBeNull();
+    maker.read([{ beat: 0, beats: 1, midi: 45 }]);
+    expect(maker.pattern()).toBeNull();
+  });
+});

@@ -1,0 +1,215 @@
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import type { Exception } from '@joined-hands/core/arrange';
+import type { ArrangedChange } from '@joined-hands/core/arrangement';
+import { bassOf, chroma, metreName } from '@joined-hands/core/music';
+import { type Cell, cellsOf, eventsOfCells, type PlayedKey, readFigure } from '@joined-hands/core/patterns';
+import { RUNGS } from '@joined-hands/core/ladder';
+import { barAt, type OwnPattern, type SongEdit } from '@joined-hands/core/song';
+import type { KeyEvent } from '@joined-hands/core/takes';
+import { BenchState } from '../../frame/bench-state';
+import { Playing } from '../../frame/playing';
+import { type KeySource, Recorder } from '../../input/recorder';
+import { Asker } from '../../workers/asker';
+import { JoinState } from './join-state';
+
+/** The lowest rung on which the left hand moves. */
+const MOVING = RUNGS.findIndex(({ isMoving }) => isMoving) + 1;
+/** Steps of a beat on the grid. */
+export const STEPS = 2;
+
+/** A pattern of the pianist's own while it is made: on a grid, or read off keys played over a chord. */
+@Injectable()
+export class MakerState {
+  private readonly bench = inject(BenchState);
+  private readonly join = inject(JoinState);
+  private readonly playing = inject(Playing);
+  private readonly recorder = inject(Recorder);
+  private readonly asker = inject(Asker);
+
+  readonly isOpen = signal(false);
+  readonly name = signal('My pattern');
+  readonly bars = signal<1 | 2>(1);
+  /** Told apart from what is on the grid: a figure as it was played, finer than the grid. */
+  private readonly events = signal<OwnPattern['events']>([]);
+  private readonly editing = signal<string | null>(null);
+  readonly notice = signal('');
+  /** Places where it does not go as it was made; null while they are looked for. */
+  readonly exceptions = signal<readonly Exception[] | null>(null);
+
+  constructor() {
+    effect(() => {
+      const [isOpen, arrangement, pattern] = [this.isOpen(), this.bench.arrangement(), this.pattern()];
+      this.exceptions.set(null);
+      if (!isOpen || !arrangement || arrangement.isPartial || !pattern) return;
+      this.asker.answer(arrangement, { kind: 'pattern-tried', pattern }, (found) => {
+        if (this.pattern() === pattern) this.exceptions.set(found);
+      });
+    });
+  }
+
+  /** The metre of the part: the figure is made in it. */
+  readonly metre = computed(() => {
+    const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
+    return arrangement && part
+      ? barAt(arrangement.played.bars, part.toTick - 1).metre
+      : { numerator: 4, denominator: 4 as const };
+  });
+  /** Quarters of the whole figure. */
+  readonly beats = computed(() => (this.bars() * 4 * this.metre().numerator) / this.metre().denominator);
+  readonly steps = computed(() => Math.floor(this.beats() * STEPS));
+  readonly cells = computed((): readonly Cell[] => cellsOf(this.events(), STEPS));
+  /** Some of the figure lies between the steps of the grid, or is no numbered member. */
+  readonly isFiner = computed(
+    () => this.cells().length < this.events().reduce((sum, { members }) => sum + members.length, 0),
+  );
+
+  readonly pattern = computed((): OwnPattern | null => {
+    const events = this.events();
+    if (events.length === 0) return null;
+    return {
+      id: this.editing() ?? 'own-new',
+      name: this.name().trim().slice(0, 60) || 'My pattern',
+      base: 'root',
+      metre: metreName(this.metre()),
+      beats: this.beats(),
+      events,
+    };
+  });
+
+  open(pattern?: OwnPattern): void {
+    this.editing.set(pattern?.id ?? null);
+    this.name.set(pattern?.name ?? 'My pattern');
+    const bar = (4 * this.metre().numerator) / this.metre().denominator;
+    this.bars.set(pattern && pattern.beats > bar ? 2 : 1);
+    this.events.set(pattern?.events ?? []);
+    this.notice.set('');
+    this.isOpen.set(true);
+  }
+
+  isSet(step: number, member: number): boolean {
+    return this.cells().some((cell) => cell.step === step && cell.member === member);
+  }
+
+  toggle(step: number, member: number): void {
+    const rest = this.cells().filter((cell) => cell.step !== step || cell.member !== member);
+    const cells = rest.length === this.cells().length ? [...rest, { step, member }] : rest;
+    this.events.set(eventsOfCells(cells, STEPS, this.beats()) ?? []);
+  }
+
+  chooseBars(bars: 1 | 2): void {
+    this.bars.set(bars);
+    const within = this.cells().filter(({ step }) => step < this.steps());
+    this.events.set(eventsOfCells(within, STEPS, this.beats()) ?? []);
+  }
+
+  clear(): void {
+    this.events.set([]);
+    this.notice.set('');
+  }
+
+  /** The edit that keeps it and plays it, for the song or the part as it is chosen. */
+  private keeping(pattern: OwnPattern): SongEdit {
+    const { isMoving } = this.bench.rungRow();
+    const choices = isMoving ? { pattern: pattern.id } : { pattern: pattern.id, rung: MOVING };
+    return { kind: 'pattern-kept', pattern, plays: { cutId: this.join.scope(), choices } };
+  }
+
+  /** The part on screen with it, before it is kept. */
+  hear(): void {
+    const pattern = this.pattern();
+    if (pattern) this.playing.hearPartAfter(this.keeping(pattern));
+  }
+
+  keep(): void {
+    const [pattern, song] = [this.pattern(), this.bench.song()];
+    if (!pattern || !song) return;
+    this.bench.edit(this.keeping({ ...pattern, id: this.editing() ?? freeId(song.patterns) }));
+    this.isOpen.set(false);
+  }
+
+  leaveOut(id: string): void {
+    this.bench.edit({ kind: 'pattern-left-out', id });
+    if (this.editing() === id) this.isOpen.set(false);
+  }
+
+  /** The chord that is played over: the first of the part. */
+  readonly over = computed(() => this.bench.changesInPart()[0] ?? null);
+  readonly isRecording = computed(() => this.recorder.isBusy());
+  readonly beat = computed(() => this.recorder.beat());
+
+  /** Records the figure once over the first chord of the part, and reads it as members. */
+  async playIn(source: KeySource): Promise<void> {
+    const over = this.over();
+    if (!over) return;
+    this.notice.set('');
+    try {
+      const ticks = this.beats() * 960;
+      this.recorder.beatsPerMinute.set(this.tempo());
+      const events = await this.recorder.record(source, over.change.tick, ticks);
+      this.read(keysOf(events, this.recorder.beatsPerMinute(), this.beats()));
+    } catch (error) {
+      this.notice.set(
+        `The figure could not be recorded: ${error instanceof Error ? error.message : String(error)}.`,
+      );
+    }
+  }
+
+  /** Reads keys played over the first chord of the part. */
+  read(keys: readonly PlayedKey[]): void {
+    const over = this.over();
+    if (!over) return;
+    const { events, strangers } = readFigure(keys, over.chord, this.beats());
+    if (events.length === 0) {
+      this.notice.set(
+        'Nothing that belongs to the chord was heard: play the figure once, from the click on.',
+      );
+      return;
+    }
+    this.events.set([...events]);
+    this.notice.set(
+      strangers.length === 0
+        ? ''
+        : `${strangers.length} ${strangers.length === 1 ? 'key is' : 'keys are'} not in the chord and left out.`,
+    );
+  }
+
+  /** Quarters a minute of the song. */
+  tempo(): number {
+    return this.bench.song()?.tempoMap[0].quartersPerMinute ?? 96;
+  }
+
+  /** Half steps of the bass of a chord from C. */
+  rootOf({ chord }: Pick<ArrangedChange, 'chord'>): number {
+    return chroma(bassOf(chord));
+  }
+
+  stop(): void {
+    this.recorder.stop();
+  }
+}
+
+/** Keys with their lengths in beats; one that is still held ends with the figure. */
+function keysOf(events: readonly KeyEvent[], beatsPerMinute: number, beats: number): PlayedKey[] {
+  const down = new Map<number, number>();
+  const keys: PlayedKey[] = [];
+  const end = (midi: number, at: number): void => {
+    const since = down.get(midi);
+    if (since !== undefined) keys.push({ beat: since, beats: Math.max(0.05, at - since), midi });
+    down.delete(midi);
+  };
+  for (const { seconds, midi, velocity } of events) {
+    const at = (seconds * beatsPerMinute) / 60;
+    end(midi, at);
+    if (velocity > 0) down.set(midi, at);
+  }
+  for (const midi of [...down.keys()]) end(midi, beats);
+  return keys;
+}
+
+/** "own1", or the next that is free. */
+function freeId(patterns: readonly OwnPattern[]): string {
+  const taken = new Set(patterns.map(({ id }) => id));
+  let n = 1;
+  while (taken.has(`own${n}`)) n++;
+  return `own${n}`;
+}

@@ -1,0 +1,50 @@
+import { hasMember } from '../patterns';
+import { typeset } from '../music';
+import { says } from '../sentences';
+import { applyEdit, barAt, type OwnPattern, type Profile, type Song } from '../song';
+import { BLOCKS, RUNGS } from '../ladder';
+import { arrange } from './song';
+
+/** Where a pattern does not go as it was made. */
+export interface Exception {
+  /** Of the bar; 0 is the pick-up. */
+  readonly bar: number;
+  readonly tick: number;
+  readonly text: string;
+}
+
+/** The lowest rung on which the left hand moves. */
+const MOVING = RUNGS.find(({ isMoving }) => isMoving)?.number ?? BLOCKS;
+/** What is told of a place where a pattern gives way, or is in the way. */
+const TOLD = new Set(['thinned', 'bump', 'crowded', 'pattern', 'reach']);
+
+/**
+ * An own pattern tried on every chord of a song, all its parts on a rung that moves: chords that have not all its members
+ * (each symbol once, where it first comes), and places where it gives way or bumps. In time; empty where it fits throughout.
+ */
+export function patternTried(song: Song, profile: Profile, pattern: OwnPattern): Exception[] {
+  const kept = applyEdit(song, { kind: 'pattern-kept', pattern });
+  const settings = Object.fromEntries(
+    Object.entries(kept.partSettings).map(([id, { choices, ...rest }]) => {
+      const { rung: _rung, pattern: _pattern, ...others } = choices;
+      return [id, { ...rest, choices: others }] as const;
+    }),
+  );
+  const choices = { ...kept.choices, rung: Math.max(MOVING, kept.choices.rung), pattern: pattern.id };
+  const tried = arrange({ ...kept, choices, partSettings: settings }, profile, { withoutFingers: true });
+  const numbers = [
+    ...new Set(pattern.events.flatMap(({ members }) => members.filter((m) => typeof m === 'number'))),
+  ];
+  const seen = new Set<string>();
+  const substituted = tried.changes.flatMap(({ change, chord, meeting }): Exception[] => {
+    const missing = numbers.filter((number) => !hasMember(chord, number));
+    if (missing.length === 0 || seen.has(change.symbol)) return [];
+    seen.add(change.symbol);
+    const text = says.memberMissing(typeset(change.symbol), missing);
+    return [{ bar: meeting.bar, tick: change.tick, text }];
+  });
+  const found = tried.findings
+    .filter(({ kind }) => TOLD.has(kind))
+    .map(({ tick, text }) => ({ bar: barAt(tried.played.bars, tick).number, tick, text }));
+  return [...substituted, ...found].sort((a, b) => a.tick - b.tick);
+}
