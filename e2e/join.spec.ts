@@ -145,3 +145,42 @@ test('the desk view shows the part alone, turns by keys, and shows only whole ro
   await page.getByRole('button', { name: 'Back to the bench' }).click();
   await expect(page.locator('jh-transport')).toBeVisible();
 });
+
+test('a pattern is made on the grid, tried on every chord, kept, played and taken along', async ({
+  page,
+}) => {
+  await openSong(page, 'Lanterns at Low Water');
+  await page.keyboard.press('p');
+  const panel = page.locator('jh-patterns-panel');
+  await panel.getByRole('button', { name: 'Make your own pattern' }).click();
+  await panel.getByLabel('Name').fill('Low tide');
+  for (const cell of ['Member 1 on 1', 'Member 8 on 2', 'Member 5 on 3'])
+    await panel.getByRole('button', { name: cell, exact: true }).click();
+  await expect(panel.getByText('It fits every chord of the song.')).toBeVisible();
+  expect(await graveFindings(page, 'jh-join-panel')).toEqual([]);
+  await panel.getByRole('button', { name: 'Keep and play it' }).click();
+  await arranged(page);
+  await expect(panel.locator('.heard b').first()).toHaveText('Low tide');
+  await expect.poll(async () => (await leftLetters(page)).slice(0, 3).join(' ')).toBe('A A E');
+  await page.reload();
+  await arranged(page);
+  await expect.poll(async () => (await leftLetters(page)).slice(0, 3).join(' ')).toBe('A A E');
+});
+
+test('a pattern is played once, by the simulated pianist, and read as members', async ({ page }) => {
+  await openSong(page, 'Lanterns at Low Water');
+  await page.keyboard.press('p');
+  const panel = page.locator('jh-patterns-panel');
+  await panel.getByRole('button', { name: 'Make your own pattern' }).click();
+  await panel.getByRole('button', { name: 'Simulated pianist' }).click();
+  const set = panel.locator('.members .set');
+  await expect(set).toHaveCount(6, { timeout: 30_000 });
+  await expect(panel.getByRole('button', { name: 'Member 1 on 1', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await expect(panel.getByRole('button', { name: 'Member 8 on 2', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+});

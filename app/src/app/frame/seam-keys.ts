@@ -1,4 +1,4 @@
-import type { HandNote } from '@joined-hands/core/hands';
+import { type Hand, type HandNote, isPass } from '@joined-hands/core/hands';
 import { classNameOf, staffStep, typeset } from '@joined-hands/core/music';
 import { LETTER_ROOM } from './seam-rows';
 import type { BlockShape, NoteShape } from './seam-shapes';
@@ -45,7 +45,8 @@ export function noteShapes(
   { x, perTick }: RowPlace,
   top: number,
 ): NoteShape[] {
-  return together(notes).flatMap((keys) => {
+  const strikes = together(notes);
+  return strikes.flatMap((keys, at) => {
     const heights = view.rightMost > 1 ? stacked(view, keys, top) : noteHeights(view, keys, top);
     return keys.map((note, i): NoteShape => {
       const width = note.grace ? 18 : Math.max(LETTER_ROOM - 1, note.length * perTick - 4);
@@ -63,6 +64,7 @@ export function noteShapes(
         midi: note.midi,
         octaveMark: heights[i].octaveMark,
         isGrace: note.grace,
+        isPass: passesAt(strikes, at, 'right'),
       };
     });
   });
@@ -144,7 +146,8 @@ export function blockShapes(
   { x, perTick, rowEnd }: RowPlace,
   top: number,
 ): BlockShape[] {
-  return together(notes).flatMap((keys) => {
+  const strikes = together(notes);
+  return strikes.flatMap((keys, at) => {
     const heights = blockHeights(view, keys, top);
     return keys.map((note, order): BlockShape => {
       const length = Math.min(note.length, rowEnd - note.tick);
@@ -162,9 +165,16 @@ export function blockShapes(
         midi: note.midi,
         isFill: note.source === 'fill',
         octaveMark: heights[order].octaveMark,
+        isPass: passesAt(strikes, at, 'left'),
       };
     });
   });
+}
+
+/** The thumb goes under, or a finger over it, from the single key before to this one. */
+function passesAt(strikes: readonly (readonly HandNote[])[], at: number, hand: Hand): boolean {
+  const [before, here] = [strikes[at - 1], strikes[at]];
+  return before?.length === 1 && here.length === 1 && isPass(before[0], here[0], hand);
 }
 
 /**

@@ -35,7 +35,7 @@ const SHOWN = [0, 7, 12, 7];
       />
       @for (bar of barsShown(); track bar) {
         <table
-          class="grid"
+          class="members"
           [attr.aria-label]="
             'Bar ' + (bar + 1) + ' of the figure: rows are members of the chord, columns half beats'
           "
@@ -85,9 +85,7 @@ const SHOWN = [0, 7, 12, 7];
             <button nz-button nzSize="small" type="button" (click)="onScreen()">Keys on the screen</button>
             <button nz-button nzSize="small" type="button" (click)="onComputer()">Computer keys</button>
             <button nz-button nzSize="small" type="button" (click)="onMidi()">MIDI keyboard</button>
-            <button nz-button nzSize="small" type="button" (click)="simulated()">
-              Let a pianist be simulated
-            </button>
+            <button nz-button nzSize="small" type="button" (click)="simulated()">Simulated pianist</button>
           </p>
         }
       } @else {
