@@ -91,7 +91,14 @@ function stagesOf(song: Song): Figures[] {
     {
       name: 'performance',
       ms: median(() =>
-        perform({ song, played, right: whole.right, left: whole.left, choicesAt: () => song.choices }),
+        perform({
+          song,
+          played,
+          right: whole.right,
+          left: whole.left,
+          choicesAt: () => song.choices,
+          partAt: () => 0,
+        }),
       ),
     },
     {
