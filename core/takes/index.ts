@@ -1,5 +1,6 @@
 export { type Grid, gridInWords } from './grid';
 export { findMetres, type FoundMetre } from './metreFinding';
 export { movedInWords, quantise, type Quantised, withoutBreaths } from './quantise';
+export { type JudgedRhythm, type JudgedStroke, judgeRhythm, type Stroke } from './rhythm';
 export { type KeyEvent, type Mistake, playSimulated, type TuneKey } from './simulatedPianist';
 export { compareTakes, melodyNote, type Take, takeOf, withTake } from './take';

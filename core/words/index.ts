@@ -7,4 +7,5 @@ export { partSummary } from './summary';
 export { barsInWords, meetingInWords, partNumberAt, relationInWords } from './walkthrough';
 export { rightHandInWords, sayIt, typesetForm, writeWalkthrough } from './walkthrough';
 export { fingerCostInWords } from './fingers';
+export { type CountedStroke, rhythmInWords } from './rhythm';
 export { slipInWords, stepInWords } from './steps';

@@ -15,6 +15,9 @@ interface HowToPlay {
   /** The part on screen stays, whatever sounds. */
   readonly stays?: boolean;
   readonly whenDone?: () => void;
+  /** In the place of the tempo and the hands that are chosen. */
+  readonly tempoPercent?: number;
+  readonly hands?: Place['hands'];
 }
 
 const SLOWEST = 40;
@@ -94,7 +97,8 @@ export class Playing {
     const arrangement = this.bench.arrangement();
     if (!arrangement || toTick <= fromTick) return;
     this.follows.set(!how.stays);
-    const { tempoPercent, hands, countsIn } = this.bench.place();
+    const { countsIn, ...chosen } = this.bench.place();
+    const { tempoPercent = chosen.tempoPercent, hands = chosen.hands } = how;
     const request = { fromTick, toTick, tempoPercent, hands, countsIn };
     void this.player.play(arrangement, request, how.loops ?? false, how.whenDone);
   }

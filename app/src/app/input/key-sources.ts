@@ -58,6 +58,38 @@ export class ComputerKeys implements KeySource {
   }
 }
 
+/** What a tap of each hand is told as. */
+export const TAP_KEYS = { left: 48, right: 72 } as const;
+/** Where the forefingers lie. */
+const TAPPING: Record<string, number> = { KeyF: TAP_KEYS.left, KeyJ: TAP_KEYS.right };
+
+/** Two keys of the computer, one for each hand, for tapping the rhythm of both. */
+export class TwoHandTaps implements KeySource {
+  private stopListening: (() => void) | null = null;
+
+  start(press: (event: KeyEvent) => void, now: () => number): void {
+    const onKey = (event: KeyboardEvent): void => {
+      const midi = TAPPING[event.code];
+      if (midi === undefined || event.ctrlKey || event.metaKey || event.altKey) return;
+      event.preventDefault();
+      event.stopPropagation();
+      if (!event.repeat)
+        press({ seconds: now(), midi, velocity: event.type === 'keydown' ? USUAL_VELOCITY : 0 });
+    };
+    document.addEventListener('keydown', onKey, true);
+    document.addEventListener('keyup', onKey, true);
+    this.stopListening = () => {
+      document.removeEventListener('keydown', onKey, true);
+      document.removeEventListener('keyup', onKey, true);
+    };
+  }
+
+  stop(): void {
+    this.stopListening?.();
+    this.stopListening = null;
+  }
+}
+
 /** The keyboard on the screen. */
 export class ScreenKeys implements KeySource {
   private listener: ((midi: number) => void) | null = null;

@@ -7,7 +7,7 @@ import { DEMO_SONGS } from '../../../../../demo/songs';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { Table } from '../../testing/table';
 import { JoinBehaviour, obeyJoin } from './join-behaviour';
-import { JoinState } from './join-state';
+import { JoinState, SHOWINGS } from './join-state';
 
 const [lanterns] = DEMO_SONGS;
 
@@ -199,5 +199,22 @@ describe('the Join bench', () => {
     expect(table.song.fingerPins).toEqual([]);
     obeyJoin(join, { kind: 'other-hand' });
     expect(join.hand()).toBe('left');
+  });
+});
+
+describe('a place', () => {
+  it('is shown at speed, slowly, and with one hand, the part on screen staying', () => {
+    const table = new Table(lanterns, ScreenKeyboard, JoinState);
+    const join = table.get(JoinState);
+    join.goToStep(2);
+    for (const showing of SHOWINGS) join.hearBar(showing);
+    expect(
+      table.plays.map(({ fromTick, toTick, tempoPercent, hands }) => [fromTick, toTick, tempoPercent, hands]),
+    ).toEqual([
+      [2880, 5760, 100, 'both'],
+      [2880, 5760, 50, 'both'],
+      [2880, 5760, 60, 'right'],
+      [2880, 5760, 60, 'left'],
+    ]);
   });
 });

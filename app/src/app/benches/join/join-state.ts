@@ -31,6 +31,20 @@ export const CHOICE_SCOPES = [
   { value: 'part', label: 'This part' },
 ] as const;
 
+/** How a place is shown: at its tempo or slowly, both hands or one. */
+export interface Showing {
+  readonly label: string;
+  readonly tempoPercent: number | null;
+  readonly hands: Hand | 'both';
+}
+
+export const SHOWINGS: readonly Showing[] = [
+  { label: 'At speed', tempoPercent: null, hands: 'both' },
+  { label: 'Slowly', tempoPercent: 50, hands: 'both' },
+  { label: 'Right alone', tempoPercent: 60, hands: 'right' },
+  { label: 'Left alone', tempoPercent: 60, hands: 'left' },
+];
+
 /** The jobs of the Join bench and where each stands. */
 @Injectable()
 export class JoinState {
@@ -172,6 +186,18 @@ export class JoinState {
     const step = this.step();
     const missing = step ? judgePressed(step, this.pressed()).missing : [];
     return missing.find((key) => key % 12 === midi % 12) ?? midi;
+  }
+
+  /** The bar of the step is played, as it is to be shown. */
+  hearBar({ tempoPercent, hands }: Showing): void {
+    const [arrangement, step] = [this.bench.arrangement(), this.step()];
+    if (!arrangement || !step) return;
+    const { tick, length } = barAt(arrangement.played.bars, step.tick);
+    this.playing.playStretch(tick, tick + length, {
+      stays: true,
+      hands,
+      ...(tempoPercent === null ? {} : { tempoPercent }),
+    });
   }
 
   /** What is wanted now is played. */

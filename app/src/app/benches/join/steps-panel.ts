@@ -4,12 +4,13 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { ComputerKeys, MidiKeys, midiInputs } from '../../input/key-sources';
 import type { KeySource } from '../../input/recorder';
 import { Choice, type ChoiceOption } from '../../ui/choice';
-import { JoinState } from './join-state';
+import { JoinState, SHOWINGS } from './join-state';
+import { TapRhythm } from './tap-rhythm';
 
 /** From strike to strike: what comes next on the keyboard and in words, going on when it is pressed. */
 @Component({
   selector: 'jh-steps-panel',
-  imports: [Choice, NzButtonModule],
+  imports: [Choice, NzButtonModule, TapRhythm],
   template: `
     <section>
       <h2>Step through</h2>
@@ -67,6 +68,17 @@ import { JoinState } from './join-state';
         <p class="problem" role="alert">{{ problem() }}</p>
       }
     </section>
+    <section>
+      <h3>This place</h3>
+      <p class="line">
+        @for (showing of showings; track showing.label) {
+          <button nz-button nzSize="small" type="button" (click)="state.hearBar(showing)">
+            {{ showing.label }}
+          </button>
+        }
+      </p>
+    </section>
+    <section><jh-tap-rhythm /></section>
   `,
   styleUrls: ['../../ui/panel.less', './join.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -78,6 +90,8 @@ export class StepsPanel {
     { value: 'right', label: 'Right' },
     { value: 'both', label: 'Both' },
   ];
+  /** A place is shown three times: as it goes, slowly, and with one hand lit. */
+  protected readonly showings = SHOWINGS;
   protected readonly words = computed(() => {
     const step = this.state.step();
     return step ? stepInWords(step) : '';
