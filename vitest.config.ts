@@ -17,5 +17,7 @@ export default defineConfig({
     testTimeout: 60_000,
     // Files share what they import: the core is pure, and loading it anew for each file took as long as all tests.
     isolate: false,
+    // Both cores of a small machine: left to itself it keeps one back.
+    maxWorkers: 2,
   },
 });

@@ -34,14 +34,15 @@ export function otherFingers(song: Song, profile: Profile, place: KeyPlace): Oth
   const note = own.find(isIt);
   if (!note) return [];
   const reach = place.hand === 'right' ? profile.rightReach : profile.leftReach;
-  const cost = costOfFingers(own, place.hand, reach);
+  const { thumb } = now.parts[place.part].choices;
+  const cost = costOfFingers(own, place.hand, reach, thumb);
   return [1, 2, 3, 4, 5]
     .flatMap((finger): OtherFinger[] => {
       const edit: SongEdit = { kind: 'finger-pinned', pin: { ...keyOfPin(note, now.played), finger } };
       const notes = arrange(applyEdit(song, edit), profile).arranged[place.part]?.[place.hand] ?? [];
       if (notes.find(isIt)?.finger !== finger) return [];
       const others = notes.filter((other, i) => !isIt(other) && other.finger !== own[i]?.finger).length;
-      const extra = costOfFingers(notes, place.hand, reach) - cost;
+      const extra = costOfFingers(notes, place.hand, reach, thumb) - cost;
       return [{ finger, extra, others, fingers: notes.map((n) => n.finger ?? 0), edit }];
     })
     .sort((a, b) => a.extra - b.extra);

@@ -204,13 +204,14 @@ export function partsOfSong(context: SongContext): ArrangePart {
   const fingerHand = (hand: Hand, index: number, from: HandState): FingeredHand => {
     const notes = struckOf(index)[hand];
     const reach = hand === 'right' ? profile.rightReach : profile.leftReach;
+    const { thumb = 'usual' } = material[index].part.choices;
     const { fixed, name } = fixedIn(notes, context.fixed);
     const isLast = index === parts.length - 1;
     const landing = isLast || isFreeAt(hand, index + 1) ? [] : landingOf(struckOf(index + 1)[hand]);
     return fingersMade(
       `${hand} ${material[index].part.cutId}`,
-      [notes, reach, JSON.stringify(from), landing, name],
-      () => fingerPart(notes, hand, reach, from, landing, fixed),
+      [notes, reach, JSON.stringify(from), landing, name, thumb],
+      () => fingerPart(notes, hand, reach, from, landing, fixed, thumb),
     );
   };
 

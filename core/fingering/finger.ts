@@ -31,13 +31,19 @@ export function finger(
   hand: 'right' | 'left',
   reach: number,
   withFigures = true,
+  thumb: Thumb = 'usual',
 ): number[][] {
-  return solved(events, hand, reach, withFigures).fingers;
+  return solved(events, hand, reach, withFigures, thumb).fingers;
 }
 
 /** What the fingers given cost, every key pinned: the measure the solver keeps least. */
-export function fingersCost(events: readonly HandEvent[], hand: 'right' | 'left', reach: number): number {
-  return solved(events, hand, reach, true).cost;
+export function fingersCost(
+  events: readonly HandEvent[],
+  hand: 'right' | 'left',
+  reach: number,
+  thumb: Thumb = 'usual',
+): number {
+  return solved(events, hand, reach, true, thumb).cost;
 }
 
 function solved(
@@ -45,9 +51,10 @@ function solved(
   hand: 'right' | 'left',
   reach: number,
   withFigures: boolean,
+  thumb: Thumb,
 ): { readonly fingers: number[][]; readonly cost: number } {
   if (events.length === 0) return { fingers: [], cost: 0 };
-  const states = events.map((event) => statesOf(event, hand, reach));
+  const states = events.map((event) => statesOf(event, hand, reach, thumb));
   const usual = withFigures ? usualSteps(events, hand, (keys) => roundAndRound(keys, hand, reach)) : [];
   const basses = withFigures ? lowBassSteps(events, hand) : [];
   const bonus = (i: number, from: State, to: State): number =>
@@ -103,15 +110,33 @@ function roundAndRound(keys: readonly number[], hand: 'right' | 'left', reach: n
     .map(([only]) => only);
 }
 
-function statesOf(event: HandEvent, hand: 'right' | 'left', reach: number): State[] {
+function statesOf(event: HandEvent, hand: 'right' | 'left', reach: number, thumb: Thumb): State[] {
   const keys = hand === 'right' ? event.keys : [...event.keys].reverse();
   const shown = keys.slice(0, 5);
   const pinned = event.pinned && (hand === 'right' ? event.pinned : [...event.pinned].reverse());
   const combinations = pinned ? combinationsWith(pinned.slice(0, 5)) : COMBINATIONS[shown.length];
   return combinations.map((fingers) => {
     const placedFingers = shown.map((key, i) => placed(key, fingers[i], hand));
-    return { placed: placedFingers, alone: togetherCost(placedFingers, reach) };
+    return {
+      placed: placedFingers,
+      alone: togetherCost(placedFingers, reach) + ofThumb(placedFingers, thumb),
+    };
   });
+}
+
+/** A school of the thumb: where it goes in single notes. */
+export type Thumb = 'usual' | 'off black' | 'on black';
+
+/** What a thumb on a black key costs more, or less, than usual, by school; in chords and octaves it lies as it must. */
+const THUMB_ON_BLACK: Readonly<Record<Thumb, number>> = {
+  usual: 0,
+  'off black': 40,
+  'on black': -FINGER_COSTS.thumbOnBlack - FINGER_COSTS.thumbOnBlackUnderWhite,
+};
+
+function ofThumb(fingers: readonly Placed[], thumb: Thumb): number {
+  const [only] = fingers;
+  return fingers.length === 1 && only.finger === 1 && only.black ? THUMB_ON_BLACK[thumb] : 0;
 }
 
 /** The ways that keep the fingers pinned; where they leave none, those pinned throughout are taken as they are, else all. */

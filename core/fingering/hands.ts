@@ -1,7 +1,7 @@
 import type { Hand, HandNote } from '../hands';
 import { TICKS_PER_QUARTER } from '../music';
 import type { HandEvent } from './event';
-import { finger, fingersCost } from './finger';
+import { finger, fingersCost, type Thumb } from './finger';
 
 /** A rest this long lets the hand move at leisure. */
 const LEISURE_TICKS = TICKS_PER_QUARTER;
@@ -46,6 +46,7 @@ export function fingerPart(
   from: HandState,
   landing: readonly HandNote[],
   fixed: FixedFingers,
+  thumb: Thumb = 'usual',
 ): FingeredPart {
   const groups = together(notes);
   if (groups.length === 0) return { notes, leaves: from };
@@ -57,7 +58,10 @@ export function fingerPart(
     pinned: i < groups.length ? fixed(group) : null,
   }));
   const own = all.slice(0, groups.length);
-  const fingers = finger([...before, ...all], hand, reach).slice(before.length, before.length + own.length);
+  const fingers = finger([...before, ...all], hand, reach, true, thumb).slice(
+    before.length,
+    before.length + own.length,
+  );
   const leaves = [...from, ...own.map(({ keys }, i) => ({ keys, fingers: fingers[i] }))].slice(-REMEMBERED);
   return {
     notes: groups.flatMap((group, i) => group.map((note, n) => ({ ...note, finger: fingers[i][n] ?? null }))),
@@ -66,7 +70,12 @@ export function fingerPart(
 }
 
 /** What the fingers of a line cost by the measure they were chosen by; 0 where there are none. */
-export function costOfFingers(notes: readonly HandNote[], hand: Hand, reach: number): number {
+export function costOfFingers(
+  notes: readonly HandNote[],
+  hand: Hand,
+  reach: number,
+  thumb: Thumb = 'usual',
+): number {
   const groups = together(notes);
   if (notes.some(({ finger: own }) => own === null)) return 0;
   const events = groups.map((group, i): HandEvent => ({
@@ -74,7 +83,7 @@ export function costOfFingers(notes: readonly HandNote[], hand: Hand, reach: num
     afterRest: i > 0 && restBefore(group, groups[i - 1]) >= LEISURE_TICKS,
     pinned: group.map(({ finger: own }) => own),
   }));
-  return fingersCost(events, hand, reach);
+  return fingersCost(events, hand, reach, thumb);
 }
 
 function restBefore([note]: readonly HandNote[], [before]: readonly HandNote[]): number {

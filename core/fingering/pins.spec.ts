@@ -1,9 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { TUNES_APART } from '../../demo/kept-apart';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
 import { otherFingers } from '../arrange/otherFingers';
 import type { HandNote } from '../hands';
+import { isBlack } from '../music';
 import { RUNGS } from '../ladder';
 import { applyEdit, DEFAULT_PROFILE, migrateSong, transpose, type Song } from '../song';
 import { costOfFingers, keyOfPin } from '.';
@@ -129,5 +131,45 @@ describe('other fingers of a key', () => {
     const { right } = arrange(lanterns, DEFAULT_PROFILE, { withoutFingers: true });
     expect(costOfFingers(right, 'right', 8)).toBe(0);
     expect(costOfFingers([], 'right', 8)).toBe(0);
+  });
+});
+
+describe('schools of the thumb', () => {
+  const thumbsOn = (
+    song: Song,
+    thumb: 'usual' | 'off black' | 'on black',
+  ): { black: number; all: number } => {
+    const chosen = applyEdit(on(5, song), { kind: 'choose', choices: { thumb } });
+    const { right, left } = arrange(chosen, DEFAULT_PROFILE);
+    const single = [right, left].flatMap((notes) =>
+      notes.filter((n) => !n.grace && notes.filter((other) => other.tick === n.tick).length === 1),
+    );
+    const thumbs = single.filter(({ finger }) => finger === 1);
+    return { black: thumbs.filter(({ midi }) => isBlack(midi)).length, all: thumbs.length };
+  };
+
+  it('keep the thumb off black keys in single notes, or let it go there as on white', () => {
+    let [off, usual, free] = [0, 0, 0];
+    for (const song of [...DEMO_SONGS, ...TUNES_APART]) {
+      off += thumbsOn(song, 'off black').black;
+      usual += thumbsOn(song, 'usual').black;
+      free += thumbsOn(song, 'on black').black;
+    }
+    expect(off).toBe(0);
+    expect(usual).toBeGreaterThan(0);
+    expect(free).toBeGreaterThan(usual);
+  });
+
+  it('are chosen for a part as for a song, and a settled part keeps its own', () => {
+    const black = DEMO_SONGS[5];
+    const { parts } = arrange(on(5, black), DEFAULT_PROFILE);
+    const own = applyEdit(on(5, black), {
+      kind: 'choose-for-part',
+      cutId: parts[1].cutId,
+      choices: { thumb: 'off black' },
+    });
+    const [before, after] = [on(5, black), own].map((song) => arrange(song, DEFAULT_PROFILE).arranged);
+    expect(after[2]?.right.map(({ finger }) => finger)).toEqual(before[2]?.right.map(({ finger }) => finger));
+    expect(arrange(own, DEFAULT_PROFILE).parts[1].choices.thumb).toBe('off black');
   });
 });

@@ -86,6 +86,8 @@ export const choicesSchema = z.object({
   firstHand: z.enum(['right', 'left', 'chords']),
   /** How often a long chord that is held is struck again; absent: once on the rung of blocks, each bar as a pattern. */
   restrike: z.enum(['once', 'bar', 'half']).optional(),
+  /** Where the thumb goes in single notes: as is usual, off black keys, or on them as readily as on white; absent: usual. */
+  thumb: z.enum(['usual', 'off black', 'on black']).optional(),
   /** Of the song: whether its last bars slow down; absent: in time. */
   ending: z.enum(['in time', 'slowing']).optional(),
   /** How the right hand is fuller on the rungs where it is; absent: as the program proposes. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { OtherFinger } from '@joined-hands/core/arrange';
 import { nameOf, typeset } from '@joined-hands/core/music';
-import { barAt } from '@joined-hands/core/song';
+import { barAt, type Choices } from '@joined-hands/core/song';
 import { fingerCostInWords } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Choice, type ChoiceOption } from '../../ui/choice';
@@ -76,6 +76,17 @@ import { JoinState } from './join-state';
         <p>This hand plays nothing in this part.</p>
       }
     </section>
+    <section>
+      <h3 id="thumb-title">The thumb in single notes</h3>
+      <jh-choice
+        name="thumb"
+        labelledBy="thumb-title"
+        [mostInRow]="1"
+        [options]="thumbs"
+        [value]="state.bench.part()?.choices?.thumb ?? 'usual'"
+        (chosen)="state.choose({ thumb: $event })"
+      />
+    </section>
   `,
   styleUrls: ['../../ui/panel.less', './join.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -85,6 +96,11 @@ export class FingersPanel {
   protected readonly hands: readonly ChoiceOption<'left' | 'right'>[] = [
     { value: 'left', label: 'Left' },
     { value: 'right', label: 'Right' },
+  ];
+  protected readonly thumbs: readonly ChoiceOption<NonNullable<Choices['thumb']>>[] = [
+    { value: 'usual', label: 'As is usual' },
+    { value: 'off black', label: 'Off black keys' },
+    { value: 'on black', label: 'On black keys as on white' },
   ];
   /** The bar of the key picked and the strikes round it, each with its finger. */
   protected readonly line = computed(() => {
