@@ -4,7 +4,7 @@ import { arrange } from '../arrange/song';
 import { type HandNote, strikesOf } from '../hands';
 import { bassOf, chroma, KEYBOARDS, membersOf, reachMm, spanMm } from '../music';
 import { CHORD_TYPES } from '../music/chordTypes';
-import { DEFAULT_PROFILE, type PlayedBar, type Profile, type Song } from '../song';
+import { DEFAULT_PROFILE, type PlayedBar, type Profile, type Song, within } from '../song';
 import { wholeBars } from '../testing';
 import { fitsMetre } from './choosing';
 import { PATTERNS } from './rows';
@@ -54,8 +54,9 @@ function stretches(a: Arrangement) {
     a.played.bars.flatMap((bar) => {
       const from = Math.max(bar.tick, change.change.tick);
       const to = Math.min(bar.tick + bar.length, change.change.tick + change.change.length);
-      const notes = a.left.filter((n) => n.from === change.change.id && n.tick >= from && n.tick < to);
-      return from < to ? [{ bar, change, from, to, notes }] : [];
+      if (from >= to) return [];
+      const notes = within(a.left, from, to).filter((n) => n.from === change.change.id);
+      return [{ bar, change, from, to, notes }];
     }),
   );
 }
