@@ -184,3 +184,20 @@ test('a pattern is played once, by the simulated pianist, and read as members', 
     'true',
   );
 });
+
+test('the rhythm of both hands is tapped by the simulated pianist, and what lags is said; outer notes come first', async ({
+  page,
+}) => {
+  await openSong(page, 'Lanterns at Low Water');
+  await page.keyboard.press('n');
+  const panel = page.locator('jh-steps-panel');
+  await expect(page.locator('jh-seam .pale')).toHaveCount(0);
+  await panel.getByRole('button', { name: 'Outer notes first' }).click();
+  await expect(page.locator('jh-seam .block.pale')).not.toHaveCount(0);
+  await panel.getByRole('button', { name: 'Outer notes first' }).click();
+  await panel.getByRole('button', { name: 'Simulated pianist' }).click();
+  await expect(panel.locator('.told')).toContainText('Left hand:', { timeout: 30_000 });
+  await expect(panel.locator('.told')).toContainText(/Left hand: \d+ ms late on average/);
+  await expect(panel.locator('.told')).toContainText('Where they meet the hands are');
+  expect(await graveFindings(page, 'jh-join-panel')).toEqual([]);
+});

@@ -33,6 +33,8 @@ export class BenchState {
   readonly weighsVoicings = signal(false);
   /** The part fills the screen; nothing else but the keyboard is shown. */
   readonly isOnDesk = signal(false);
+  /** Inner notes are shown pale: the outer ones are learned first. */
+  readonly outerFirst = signal(false);
   /** Times the list of keys was asked for. */
   readonly helpAsked = signal(0);
   /** The part as the seam draws it; the same again when the rest of the song follows the part on screen. */

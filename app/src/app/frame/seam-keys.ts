@@ -65,6 +65,7 @@ export function noteShapes(
         octaveMark: heights[i].octaveMark,
         isGrace: note.grace,
         isPass: passesAt(strikes, at, 'right'),
+        isInner: i < keys.length - 1,
       };
     });
   });
@@ -166,6 +167,7 @@ export function blockShapes(
         isFill: note.source === 'fill',
         octaveMark: heights[order].octaveMark,
         isPass: passesAt(strikes, at, 'left'),
+        isInner: order > 0,
       };
     });
   });

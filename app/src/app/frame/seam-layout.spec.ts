@@ -300,3 +300,24 @@ describe('keys beside the tune', () => {
     });
   });
 });
+
+describe('outer notes', () => {
+  it('are the highest of the right hand and the lowest of the left, one of each in every strike', () => {
+    for (const song of DEMO_SONGS) {
+      const choices = { ...song.choices, rung: 6, fuller: 'chord' as const };
+      const a = arrange({ ...song, choices }, DEFAULT_PROFILE, { withoutFingers: true });
+      a.parts.forEach((_, i) => {
+        for (const { notes, blocks } of layoutSeam(viewOf(a, i), 760).rows)
+          for (const [keys, isOuter] of [
+            [notes.filter(({ isGrace }) => !isGrace), (list: number[]) => Math.max(...list)],
+            [blocks, (list: number[]) => Math.min(...list)],
+          ] as const)
+            for (const tick of new Set(keys.map((key) => key.tick))) {
+              const strike = keys.filter((key) => key.tick === tick);
+              const outer = strike.filter(({ isInner }) => !isInner);
+              expect(outer.map(({ midi }) => midi)).toEqual([isOuter(strike.map(({ midi }) => midi))]);
+            }
+      });
+    }
+  });
+});

@@ -11,6 +11,8 @@ interface KeyShape {
   readonly finger: number | null;
   /** Where its finger is written: inside, or over or under a key too narrow for it; null where there is no room. */
   readonly fingerAt: 'in' | 'over' | 'under' | null;
+  /** Struck inside others: not the highest of the right hand, nor the lowest of the left. */
+  readonly isInner: boolean;
   /** The thumb passes under, or a finger over it, to reach this key. */
   readonly isPass: boolean;
   readonly midi: number;

@@ -40,6 +40,8 @@ export class Seam {
   readonly selectedChange = output<string>();
   /** Played ids of the notes picked, on the Tune bench. */
   readonly picked = input<readonly string[]>([]);
+  /** Inner notes are pale: the highest of the right hand and the lowest of the left are learned first. */
+  readonly outerFirst = input(false);
   /** Nothing else is on the screen: drawn as large as it fits. */
   readonly isAlone = input(false);
   readonly notePressed = output<PressedNote>();

@@ -69,6 +69,20 @@ import { TapRhythm } from './tap-rhythm';
       }
     </section>
     <section>
+      <button
+        nz-button
+        type="button"
+        class="toggle"
+        [attr.aria-pressed]="state.bench.outerFirst()"
+        (click)="state.bench.outerFirst.set(!state.bench.outerFirst())"
+      >
+        Outer notes first
+      </button>
+      <p class="note">
+        The highest of the right hand and the lowest of the left; the rest is shown pale until these are sure.
+      </p>
+    </section>
+    <section>
       <h3>This place</h3>
       <p class="line">
         @for (showing of showings; track showing.label) {

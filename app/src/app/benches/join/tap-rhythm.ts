@@ -46,11 +46,13 @@ const IN_TIME = 0.05;
     @if (tap.problem()) {
       <p class="problem" role="alert">{{ tap.problem() }}</p>
     }
-    <ul role="status" class="told">
-      @for (line of tap.words(); track $index) {
-        <li>{{ line }}</li>
-      }
-    </ul>
+    <div role="status">
+      <ul class="told">
+        @for (line of tap.words(); track $index) {
+          <li>{{ line }}</li>
+        }
+      </ul>
+    </div>
   `,
   styleUrls: ['../../ui/panel.less', './join.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,
