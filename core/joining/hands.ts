@@ -48,7 +48,9 @@ export function leftHand(task: PartTask): PartHands {
   if (chords === 'none') return { notes, findings, right };
   const inFull = new Set(task.playedInFull);
   const patternIn = (metre: Metre): Pattern =>
-    isMoving ? choosePattern(part.choices.pattern, metre, part.energy, task.ownPatterns).pattern : BLOCK;
+    isMoving
+      ? choosePattern(part.choices.pattern, metre, part.energy, task.ownPatterns, part.turn).pattern
+      : BLOCK;
   const height = Math.max(...bars.map(({ metre }) => heightOf(patternIn(metre))));
   const roots = isMoving ? rootsInPart({ ...task, height }) : null;
   for (const [i, voiced] of task.voiced.entries()) {

@@ -11,6 +11,8 @@ export {
   partsOf,
   type PartToPlay,
   partToPlay,
+  turnOf,
+  VARY,
 } from './parts';
 export { type Progression, progressionsOf } from './progressions';
 export { relate, type Related, type Struck } from './relations';

@@ -49,11 +49,25 @@ export interface Part {
 }
 
 /** What the hands of a part are made from: where it lies and what was chosen, not how it is counted and named. */
-export type PartToPlay = Pick<Part, 'cutId' | 'fromTick' | 'toTick' | 'energy' | 'choices'>;
+export type PartToPlay = Pick<Part, 'cutId' | 'fromTick' | 'toTick' | 'energy' | 'choices'> & {
+  /** Whose turn it is where patterns vary; 0 where they do not. */
+  readonly turn?: number;
+};
+
+/** The choice of a pattern that lets kindred ones take turns, part by part; `vary:2` begins with another. */
+export const VARY = 'vary';
+
+/** Whose turn it is in a part whose patterns vary: of parts that are the same, the first one's. */
+export function turnOf({ choices, number, sharesWith }: Part): number {
+  if (!choices.pattern.startsWith(VARY)) return 0;
+  const seed = Number(/^vary:(\d+)$/.exec(choices.pattern)?.[1] ?? 0);
+  return (sharesWith ?? number) + seed;
+}
 
 /** A part as its hands see it, the same object as long as that is the same. */
-export function partToPlay({ cutId, fromTick, toTick, energy, choices }: Part): PartToPlay {
-  const part = { cutId, fromTick, toTick, energy, choices };
+export function partToPlay(whole: Part): PartToPlay {
+  const { cutId, fromTick, toTick, energy, choices } = whole;
+  const part = { cutId, fromTick, toTick, energy, choices, turn: turnOf(whole) };
   return partsToPlay(cutId, [JSON.stringify(part)], () => part);
 }
 

@@ -1,9 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
+import { turnOf } from '../parts';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, type Song } from '../song/schema';
 import { wholeBars } from '../testing';
-import { choosePattern, fitsMetre, patternsOf } from './choosing';
+import { leftInWords } from '../words/leftHand';
+import { choosePattern, fitsMetre, kindred, patternsOf } from './choosing';
 import { PATTERNS } from './rows';
 
 const FOUR = { numerator: 4, denominator: 4 };
@@ -92,5 +95,52 @@ describe('choosing a pattern', () => {
       [7680, 0],
       [9600, 7],
     ]);
+  });
+});
+
+describe('kindred patterns that take turns', () => {
+  const turns = (metre: { numerator: number; denominator: 4 | 8 }, energy: number): string[] =>
+    [1, 2, 3, 4].map((turn) => choosePattern('vary', metre, energy, [], turn).pattern.id);
+
+  it('are near the section in energy, made for the metre, and none too hard', () => {
+    expect(kindred({ numerator: 4, denominator: 4 }, 3).map(({ id }) => id)).toEqual([
+      'rocking',
+      'low-then-chord',
+      'rising',
+    ]);
+    expect(kindred({ numerator: 3, denominator: 4 }, 3).map(({ id }) => id)).toEqual(['waltz', 'rising']);
+    expect(kindred({ numerator: 4, denominator: 4 }, 1).map(({ id }) => id)).toEqual([
+      'open-tenth',
+      'low-then-chord',
+      'rising',
+    ]);
+  });
+
+  it('go round from part to part; a family of none is the block', () => {
+    expect(turns({ numerator: 4, denominator: 4 }, 3)).toEqual([
+      'low-then-chord',
+      'rising',
+      'rocking',
+      'low-then-chord',
+    ]);
+    expect(turns({ numerator: 5, denominator: 4 }, 5)).toEqual(['block', 'block', 'block', 'block']);
+  });
+
+  it('are the same in parts that are the same, and begin with another by seed', () => {
+    const rain = { ...DEMO_SONGS[2], choices: { ...DEMO_SONGS[2].choices, rung: 5, pattern: 'vary' } };
+    const { parts } = arrange(rain, DEFAULT_PROFILE, { withoutFingers: true });
+    const turn = parts.map(turnOf);
+    parts.forEach((part, i) => expect(turn[i]).toBe(part.sharesWith ?? part.number));
+    expect(parts.some(({ sharesWith }) => sharesWith !== null)).toBe(true);
+    const seeded = { ...rain, choices: { ...rain.choices, pattern: 'vary:2' } };
+    const other = arrange(seeded, DEFAULT_PROFILE, { withoutFingers: true }).parts.map(turnOf);
+    expect(other).toEqual(turn.map((own) => own + 2));
+    expect(
+      parts.map((part) => turnOf({ ...part, choices: { ...part.choices, pattern: 'rocking' } })),
+    ).toEqual(parts.map(() => 0));
+    const told = new Set(
+      parts.map((_, i) => leftInWords(arrange(rain, DEFAULT_PROFILE), parts[i], false)[0]),
+    );
+    expect(told.size).toBeGreaterThan(1);
   });
 });

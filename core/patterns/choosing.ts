@@ -1,4 +1,5 @@
 import { type Metre, metreName } from '../music';
+import { VARY } from '../parts';
 import type { OwnPattern } from '../song';
 import type { Pattern } from './pattern';
 import { BLOCK, PATTERNS } from './rows';
@@ -30,15 +31,20 @@ export interface ChosenPattern {
 /**
  * The pattern played for a choice: the one of that id; for "auto" the moving one made for the metre whose energy is
  * nearest the section's, the first of equals. What is unknown or does not fit is never replaced silently: the block
- * is played, and the choice says why. `choosePattern('waltz', 4/4, 3) // Block, refused: 'metre'`
+ * is played, and the choice says why. For "vary" the kindred ones take turns, by the part's turn. `choosePattern('waltz', 4/4, 3) // Block, refused: 'metre'`
  */
 export function choosePattern(
   choice: string,
   metre: Metre,
   energy: number,
   own: readonly OwnPattern[] = [],
+  turn = 0,
 ): ChosenPattern {
   const all = patternsOf(own);
+  if (choice === VARY || /^vary:\d+$/.test(choice)) {
+    const family = kindred(metre, energy);
+    return { pattern: inMetre(family[turn % family.length] ?? BLOCK, metre), refused: null };
+  }
   if (choice === AUTO) return { pattern: inMetre(proposedFor(metre, energy), metre), refused: null };
   const chosen = all.find((pattern) => pattern.id === choice);
   if (!chosen) return { pattern: BLOCK, refused: 'unknown' };
@@ -59,6 +65,24 @@ const turned = new Map(
     row.otherwise ? [[row, { ...row, ...row.otherwise, metres: row.metres }] as const] : [],
   ),
 );
+
+/** Energies so near the section's are of its family. */
+const KINDRED_ENERGY = 1;
+/** A family stays with what the hand of some years can do. */
+const KINDRED_SKILL = 2;
+
+/** Moving rows on the root that are near the energy of a section, the nearest first: they may take turns. */
+export function kindred(metre: Metre, energy: number): readonly Pattern[] {
+  const off = ({ energy: own }: Pattern): number => Math.abs(own - energy);
+  return PATTERNS.filter(
+    (row) =>
+      row.base === 'root' &&
+      !row.isBare &&
+      (row.skill ?? 1) <= KINDRED_SKILL &&
+      fitsMetre(row, metre) &&
+      off(row) <= KINDRED_ENERGY,
+  ).sort((a, b) => off(a) - off(b));
+}
 
 /** The moving row made for a metre, its bass on the root, whose energy is nearest; the block where there is none. */
 function proposedFor(metre: Metre, energy: number): Pattern {

@@ -3,10 +3,11 @@ import { type HandNote, strikesOf } from '../hands';
 import { countAt } from '../joining';
 import { rungOf } from '../ladder';
 import { metreName, nameOf, typeset } from '../music';
-import type { Part } from '../parts';
+import { type Part, turnOf } from '../parts';
 import { choosePattern } from '../patterns';
 import { barAt, type PlayedBar, within } from '../song';
 import { CLOSE_HANDS_IN_WORDS, movementInWords, voicingName } from './explain';
+import { barInWords } from './places';
 import { fingersInWords, struckInWords } from './strikes';
 
 /** A line and when it begins. */
@@ -39,7 +40,7 @@ export function rungInWords({ left, right, song, played }: Arrangement, part: Pa
   if (part.choices.layout === 'singing' || notes.length === 0 || chords === 'none') return `${head}.`;
   const { metre } = barAt(played.bars, part.toTick - 1);
   const moves = !isMoving || notes.some(({ source }) => source === 'pattern');
-  const chosen = choosePattern(part.choices.pattern, metre, part.energy, song.patterns).pattern;
+  const chosen = choosePattern(part.choices.pattern, metre, part.energy, song.patterns, turnOf(part)).pattern;
   const held =
     chosen.beats === 0
       ? `no pattern is made or chosen for ${metreName(metre)}`
@@ -56,7 +57,7 @@ export function rungInWords({ left, right, song, played }: Arrangement, part: Pa
 
 function bassesInWords({ played }: Arrangement, notes: readonly HandNote[]): string[] {
   return strikesOf(notes).map(
-    (keys) => `  ${barInWords(barAt(played.bars, keys[0].tick))}: ${struckInWords([keys])}.`,
+    (keys) => `  ${barInWords(barAt(played.bars, keys[0].tick).number)}: ${struckInWords([keys])}.`,
   );
 }
 
@@ -65,7 +66,10 @@ function figureInWords({ played, song }: Arrangement, part: Part, notes: readonl
   if (!notes.some(({ source }) => source === 'pattern')) return [];
   const rows = played.bars
     .filter((bar) => bar.tick < part.toTick && bar.tick + bar.length > part.fromTick)
-    .map(({ metre }) => choosePattern(part.choices.pattern, metre, part.energy, song.patterns).pattern);
+    .map(
+      ({ metre }) =>
+        choosePattern(part.choices.pattern, metre, part.energy, song.patterns, turnOf(part)).pattern,
+    );
   const names = [...new Set(rows.map(({ name }) => name))].join(', then ');
   const bare = rows.some(({ isBare }) => isBare) ? ': root and fifth, the third is left to the tune' : '';
   return [`  The figure is ${names}${bare}.`];
@@ -84,7 +88,10 @@ function chordInWords(arrangement: Arrangement, part: Part, change: ArrangedChan
   const strikes = strikesOf(own);
   if (strikes.length === 0)
     return [
-      { tick, words: `  Bar ${change.meeting.bar}: ${typeset(change.change.symbol)}: the left hand rests.` },
+      {
+        tick,
+        words: `  ${barInWords(change.meeting.bar)}: ${typeset(change.change.symbol)}: the left hand rests.`,
+      },
     ];
   const isWhole = struckInWords([strikes[0]]) === keysInWords(change);
   if (strikes.length === 1 && isWhole) {
@@ -94,13 +101,13 @@ function chordInWords(arrangement: Arrangement, part: Part, change: ArrangedChan
       return [
         {
           tick,
-          words: `  Bar ${change.meeting.bar}: ${typeset(change.change.symbol)}: ${keysInWords(change)} (${numeral}, ${told})${bassMoved(before, change)}.${close}`,
+          words: `  ${barInWords(change.meeting.bar)}: ${typeset(change.change.symbol)}: ${keysInWords(change)} (${numeral}, ${told})${bassMoved(before, change)}.${close}`,
         },
       ];
     const first = barAt(played.bars, strikes[0][0].tick);
     const late = strikes[0][0].tick === tick ? '' : `, struck on ${countAt(first, strikes[0][0].tick)}`;
     const moved = before && change.step ? `; ${movementInWords(before, change, change.step)}` : '';
-    const words = `  Bar ${change.meeting.bar}: ${voicingName(change)}: ${keysInWords(change, ' ')} (${numeral}, ${told})${late}${moved}.${close}`;
+    const words = `  ${barInWords(change.meeting.bar)}: ${voicingName(change)}: ${keysInWords(change, ' ')} (${numeral}, ${told})${late}${moved}.${close}`;
     return [{ tick, words }];
   }
   return barsOf(own, played.bars).map(([bar, inBar], i) => {
@@ -109,7 +116,7 @@ function chordInWords(arrangement: Arrangement, part: Part, change: ArrangedChan
     const name = `${typeset(change.change.symbol)}${i === 0 ? '' : ' again'}${job}`;
     return {
       tick: inBar[0].tick,
-      words: `  ${barInWords(bar)}: ${name}: ${struckInWords(struck)}${fingersInWords(struck)}.${i === 0 ? close : ''}`,
+      words: `  ${barInWords(bar.number)}: ${name}: ${struckInWords(struck)}${fingersInWords(struck)}.${i === 0 ? close : ''}`,
     };
   });
 }
@@ -150,7 +157,7 @@ function walksInWords(notes: readonly HandNote[], bars: readonly PlayedBar[]): T
     const strikes = strikesOf(own);
     return {
       tick: own[0].tick,
-      words: `  ${barInWords(bar)}: a walk to the next bass, ${struckInWords(strikes)}${fingersInWords(strikes)}.`,
+      words: `  ${barInWords(bar.number)}: a walk to the next bass, ${struckInWords(strikes)}${fingersInWords(strikes)}.`,
     };
   });
 }
@@ -167,8 +174,4 @@ function barsOf(
     else found.push([bar, [note]]);
   }
   return found;
-}
-
-function barInWords({ number }: Pick<PlayedBar, 'number'>): string {
-  return number === 0 ? 'Pick-up' : `Bar ${number}`;
 }

@@ -1,4 +1,5 @@
 import type { JudgedRhythm, Stroke } from '../takes';
+import { barInWords } from './places';
 
 /** A strike of a part with where it is counted. */
 export interface CountedStroke extends Stroke {
@@ -45,7 +46,7 @@ function worst({ strokes }: JudgedRhythm<CountedStroke>): string[] {
     .sort((a, b) => (b.off === a.off ? 0 : b.off - a.off))
     .slice(0, PLACES)
     .map(({ wanted, late }) => {
-      const where = `${wanted.bar === 0 ? 'Pick-up' : `Bar ${wanted.bar}`}, on ${wanted.count}: ${wanted.hand} hand`;
+      const where = `${barInWords(wanted.bar)}, on ${wanted.count}: ${wanted.hand} hand`;
       return late === null
         ? `${where} missed.`
         : `${where} ${ms(Math.abs(late))} ms ${late > 0 ? 'late' : 'early'}.`;

@@ -1,10 +1,11 @@
 import type { HandNote } from '../hands';
 import { nameOf, typeset, spellInKey, type Key, classNameOf } from '../music';
 import type { Pressed, Step } from '../joining';
+import { barInWords } from './places';
 
 /** "Bar 3, on 2 &. Left hand alone: E3 with 2." — what comes next, for eyes that are on the keys. */
 export function stepInWords({ bar, count, right, left }: Step): string {
-  const where = `${bar === 0 ? 'Pick-up' : `Bar ${bar}`}, on ${count}.`;
+  const where = `${barInWords(bar)}, on ${count}.`;
   if (right.length === 0) return `${where} Left hand alone: ${keysInWords(left)}.`;
   if (left.length === 0) return `${where} Right hand alone: ${keysInWords(right)}.`;
   return `${where} Both together: right ${keysInWords(right)}; left ${keysInWords(left)}.`;

@@ -20,6 +20,7 @@ import { togetherInWords } from './explain';
 import { learningInWords } from './learning';
 import { leftInWords, rungInWords } from './leftHand';
 import { passesInWords } from './passes';
+import { barInWords } from './places';
 import { leftComesBack } from './returning';
 import { fingersInWords, struckInWords, timesInWords } from './strikes';
 
@@ -136,7 +137,7 @@ function rightInWords(arrangement: Arrangement, part: Part): string[] {
     const words = sungWords(inBar);
     const passes = passesInWords(inBar, before, 'right').join(', ');
     lines.push(
-      `  ${number === 0 ? 'Pick-up' : `Bar ${number}`}: ${letters}   (on ${counts})${words ? `   “${words}”` : ''}${passes ? `   ${passes}` : ''}`,
+      `  ${barInWords(number)}: ${letters}   (on ${counts})${words ? `   “${words}”` : ''}${passes ? `   ${passes}` : ''}`,
     );
     before = inBar[inBar.length - 1];
   }
@@ -151,9 +152,8 @@ export function besideTune(notes: readonly HandNote[], bars: Arrangement['played
     const tune = keys.find(({ source }) => source === 'melody') ?? top;
     const how = tune === top ? 'under' : 'with';
     const bar = barAt(bars, top.tick);
-    const place = bar.number === 0 ? 'Pick-up' : `Bar ${bar.number}`;
     return [
-      `  ${place}: ${how} ${typeset(classNameOf(tune.pitch))}, on ${countAt(bar, top.tick)}: ${struckInWords([keys])}${fingersInWords([keys])}.`,
+      `  ${barInWords(bar.number)}: ${how} ${typeset(classNameOf(tune.pitch))}, on ${countAt(bar, top.tick)}: ${struckInWords([keys])}${fingersInWords([keys])}.`,
     ];
   });
 }
@@ -190,7 +190,7 @@ function chordsForSinging({ changes, right }: Arrangement, part: Part): string[]
   if (inPart(right, part).length === 0) return ['  silent in this part.'];
   return changesIn(changes, part).map(
     (c) =>
-      `  Bar ${c.meeting.bar}: ${typeset(c.change.symbol)} as ${c.pitches.map((p) => typeset(nameOf(p))).join(' ')}.`,
+      `  ${barInWords(c.meeting.bar)}: ${typeset(c.change.symbol)} as ${c.pitches.map((p) => typeset(nameOf(p))).join(' ')}.`,
   );
 }
 

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { DEFAULT_FULLER, fullerFor } from '@joined-hands/core/fuller';
 import { RUNGS } from '@joined-hands/core/ladder';
+import { VARY } from '@joined-hands/core/parts';
 import { AUTO, BLOCK } from '@joined-hands/core/patterns';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Choice } from '../../ui/choice';
@@ -48,6 +49,16 @@ const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
                 <small>{{ row.reason }}</small>
               </div>
               @if (row.id === chosen()) {
+                @if (row.id === vary) {
+                  <button
+                    nz-button
+                    nzSize="small"
+                    type="button"
+                    (click)="state.choose({ pattern: nextTurn() })"
+                  >
+                    In another order
+                  </button>
+                }
                 <span class="now">played</span>
               } @else {
                 <button
@@ -163,12 +174,25 @@ export class PatternsPanel {
   protected readonly isFuller = computed(() => this.state.bench.rungRow().rightHand === 'fuller');
   protected readonly isSung = computed(() => this.state.bench.part()?.choices.layout === 'singing');
   /** The pattern that is played; none while chords are held. */
-  protected readonly chosen = computed(() =>
-    this.isMoving() ? (this.state.bench.part()?.choices.pattern ?? AUTO) : null,
-  );
+  protected readonly chosen = computed(() => {
+    const pattern = this.state.bench.part()?.choices.pattern ?? AUTO;
+    if (!this.isMoving()) return null;
+    return pattern.startsWith(VARY) ? VARY : pattern;
+  });
+  protected readonly vary = VARY;
+  /** The same family beginning with another. */
+  protected readonly nextTurn = computed(() => {
+    const seed = Number(/^vary:(\d+)$/.exec(this.state.bench.part()?.choices.pattern ?? '')?.[1] ?? 0);
+    return `${VARY}:${seed + 1}`;
+  });
   protected readonly rows = computed(() => [
     { id: AUTO, name: 'By metre', reason: 'the usual one for the metre and the energy of each section' },
     ...this.state.proposals().map(({ pattern, reason }) => ({ id: pattern.id, name: pattern.name, reason })),
+    {
+      id: VARY,
+      name: 'Varied',
+      reason: 'kindred patterns take turns, part by part, livelier where the section is',
+    },
     { id: BLOCK.id, name: BLOCK.name, reason: 'each chord struck and held' },
   ]);
   protected readonly fullerRows = computed(() => fullerFor(this.state.bench.state().profile.rightReach));
