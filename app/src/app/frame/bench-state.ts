@@ -6,7 +6,7 @@ import { partIndexAt } from '@joined-hands/core/parts';
 import { type Choices, DEFAULT_CHOICES, type SongEdit } from '@joined-hands/core/song';
 import type { Alternative } from '@joined-hands/core/voicing';
 import { Store } from '@ngrx/store';
-import type { HeldKey } from '../keyboard/keyboard';
+import type { HandLie, HeldKey } from '../keyboard/keyboard';
 import { PlaceActions, SongActions } from '../state/actions';
 import { workbench } from '../state/reducer';
 import type { Place } from '../storage/place';
@@ -77,6 +77,9 @@ export class BenchState {
   readonly pickedTick = signal<number | null>(null);
   /** Keys shown whatever is selected: those being named. */
   readonly shownKeys = signal<readonly HeldKey[] | null>(null);
+
+  /** Where the hands lie over the keys shown. */
+  readonly shownLies = signal<readonly HandLie[]>([]);
 
   /** Voicings the selected change could have, the best first. */
   readonly alternatives = signal<readonly Alternative[]>([]);

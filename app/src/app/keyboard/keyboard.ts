@@ -11,6 +11,13 @@ export interface HeldKey {
   readonly finger: number | null;
 }
 
+/** The keys a hand lies over, by their outer ones (MIDI). */
+export interface HandLie {
+  readonly hand: Hand;
+  readonly low: number;
+  readonly high: number;
+}
+
 /** The piano keyboard to scale, with both hands' keys and fingers. */
 @Component({
   selector: 'jh-keyboard',
@@ -24,12 +31,23 @@ export class Keyboard {
   /** Keys of the part on screen: on a narrow screen only their range is shown. */
   readonly used = input<readonly number[]>([]);
   readonly isNarrow = input(false);
+  /** Where hands lie: five neighbouring keys each. */
+  readonly lies = input<readonly HandLie[]>([]);
   readonly pressed = output<number>();
 
   protected readonly whiteLength = WHITE_LENGTH_MM;
   protected readonly blackLength = BLACK_LENGTH_MM;
   protected readonly shape = computed(() => keyboardShape(this.size(), this.used(), this.isNarrow()));
   private readonly byKey = computed(() => new Map(this.held().map((key) => [key.midi, key])));
+
+  /** The stretch of each lie in millimetres, where both its ends are on the keyboard. */
+  protected readonly bands = computed(() => {
+    const byMidi = new Map(this.shape().keys.map((key) => [key.midi, key]));
+    return this.lies().flatMap(({ hand, low, high }) => {
+      const [from, to] = [byMidi.get(low), byMidi.get(high)];
+      return from && to ? [{ hand, x: from.x + 1.5, width: to.x + to.width - from.x - 3 }] : [];
+    });
+  });
 
   protected heldAt(midi: number): HeldKey | undefined {
     return this.byKey().get(midi);

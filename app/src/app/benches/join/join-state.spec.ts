@@ -158,6 +158,8 @@ describe('the Join bench', () => {
     const behaviour = table.get(JoinBehaviour);
     expect([behaviour.picked(), behaviour.shownTick(), join.bench.shownKeys()]).toEqual([[], null, null]);
     at('fingers');
+    // The tune begins on A with the third finger: the hand lies from F to C.
+    expect(join.bench.shownLies()).toEqual([{ hand: 'right', low: 65, high: 72 }]);
     expect(behaviour.picked()).toEqual([join.note()?.from]);
     expect(behaviour.shownTick()).toBe(0);
     expect(behaviour.pressNote('n2', false)).toBe(true);

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { EasierBy, EffortOver, OtherFinger } from '@joined-hands/core/arrange';
-import { keyOfPin } from '@joined-hands/core/fingering';
+import { keyOfPin, lieOf } from '@joined-hands/core/fingering';
 import type { Hand, HandNote } from '@joined-hands/core/hands';
 import { judgePressed, type Step, stepsIn } from '@joined-hands/core/joining';
 import { classNameOf, typeset } from '@joined-hands/core/music';
@@ -11,7 +11,7 @@ import { slipInWords } from '@joined-hands/core/words';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
-import type { HeldKey } from '../../keyboard/keyboard';
+import type { HandLie, HeldKey } from '../../keyboard/keyboard';
 import { Asker } from '../../workers/asker';
 
 /** What can be done on the Join bench, one at a time. */
@@ -66,8 +66,11 @@ export class JoinState {
     });
     // Keys wanted, or the key picked, are shown on the keyboard.
     effect(() => {
-      const shown = this.isOpen() ? this.keysToShow() : null;
-      untracked(() => this.bench.shownKeys.set(shown));
+      const [shown, lies] = this.isOpen() ? [this.keysToShow(), this.lies()] : [null, []];
+      untracked(() => {
+        this.bench.shownKeys.set(shown);
+        this.bench.shownLies.set(lies);
+      });
     });
     effect(() => {
       this.bench.partIndex();
@@ -268,6 +271,21 @@ export class JoinState {
   readonly efforts = signal<EffortOver | null>(null);
   /** What would make the part easier; null while it is worked out. */
   readonly easier = signal<readonly EasierBy[] | null>(null);
+
+  /** Where each hand lies that strikes one key at the place shown. */
+  private readonly lies = computed((): readonly HandLie[] => {
+    const step = this.job() === 'steps' ? this.step() : null;
+    const note = this.note();
+    const struck = step
+      ? [step.right, step.left]
+      : note
+        ? [this.notes().filter(({ tick }) => tick === note.tick)]
+        : [];
+    return struck.flatMap((keys) => {
+      const lie = keys.length === 1 ? lieOf(keys[0]) : null;
+      return lie ? [{ hand: keys[0].hand, ...lie }] : [];
+    });
+  });
 
   private readonly keysToShow = computed((): readonly HeldKey[] | null => {
     const step = this.job() === 'steps' ? this.step() : null;
