@@ -22,6 +22,7 @@ describe('what makes a part easier', () => {
         const index = before.indexOf(Math.max(...before.map((total) => total ?? 0)));
         const offered = easierBy(there, DEFAULT_PROFILE, index);
         expect(offered.length).toBeGreaterThan(0);
+        expect(new Set(offered.map(({ label }) => label)).size).toBe(offered.length);
         for (const { edit, from, to, label } of offered) {
           expect([label, from]).toEqual([label, before[index]]);
           expect([label, totals(applyEdit(there, edit))[index]]).toEqual([label, to]);

@@ -47,11 +47,15 @@ export function easierBy(song: Song, profile: Profile, index: number): EasierBy[
   const from = now.efforts[index]?.total ?? 0;
   if (!part || part.settled || from === 0) return [];
   const tried = [...byChoice(now, part), ...inHardestBar(now, index), ...byKey(song, profile)];
-  return tried
-    .map(({ label, edit }) => ({ label, edit, from, to: totalAfter(song, profile, edit, part, index) }))
-    .filter(({ to }) => to < from)
-    .sort((a, b) => a.to - b.to)
-    .slice(0, MOST_OFFERED);
+  return (
+    tried
+      .map(({ label, edit }) => ({ label, edit, from, to: totalAfter(song, profile, edit, part, index) }))
+      .filter(({ to }) => to < from)
+      .sort((a, b) => a.to - b.to)
+      // The same letters in two octaves are told once, the better of them.
+      .filter(({ label }, i, all) => all.findIndex((other) => other.label === label) === i)
+      .slice(0, MOST_OFFERED)
+  );
 }
 
 /** The total of the same stretch after an edit; what moves the cuts has no such stretch and counts as no easier. */

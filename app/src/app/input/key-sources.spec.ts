@@ -1,6 +1,14 @@
 import { type KeyEvent, takeOf } from '@joined-hands/core/takes';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { ComputerKeys, midiInputs, MidiKeys, ScreenKeys, SimulatedKeys } from './key-sources';
+import {
+  ComputerKeys,
+  midiInputs,
+  MidiKeys,
+  ScreenKeys,
+  SimulatedKeys,
+  TAP_KEYS,
+  TwoHandTaps,
+} from './key-sources';
 
 const cMajor = { tonic: { letter: 'C' as const, alter: 0 }, mode: 'major' as const };
 
@@ -117,6 +125,38 @@ describe('the keys of the computer', () => {
     expect(press('keydown', 'F5')).toBe(false);
     expect(new Set(events.map((e) => e.midi))).toEqual(new Set([60]));
     expect(events).toHaveLength(4);
+  });
+
+  it('are one for each hand for tapping both, a key held down being one tap', () => {
+    const events: KeyEvent[] = [];
+    const keys = new TwoHandTaps();
+    keys.start((event) => events.push(event), now);
+    expect(press('keydown', 'KeyF')).toBe(true);
+    press('keydown', 'KeyF', { repeat: true });
+    press('keydown', 'KeyJ');
+    press('keyup', 'KeyF');
+    expect(press('keydown', 'KeyG')).toBe(false);
+    expect(press('keydown', 'KeyJ', { altKey: true })).toBe(false);
+    expect(events.map((e) => [e.midi, e.velocity > 0])).toEqual([
+      [TAP_KEYS.left, true],
+      [TAP_KEYS.right, true],
+      [TAP_KEYS.left, false],
+    ]);
+    keys.stop();
+    expect(listeners.size).toBe(0);
+  });
+
+  it('leave what is typed into a field alone', () => {
+    const events: KeyEvent[] = [];
+    const field = { target: { matches: () => true } };
+    const other = { target: { matches: () => false } };
+    for (const keys of [new ComputerKeys(), new TwoHandTaps()]) {
+      keys.start((event) => events.push(event), now);
+      expect(press('keydown', 'KeyF', field)).toBe(false);
+      expect(press('keydown', 'KeyF', other)).toBe(true);
+      keys.stop();
+    }
+    expect(events.map((e) => e.midi)).toEqual([65, TAP_KEYS.left]);
   });
 });
 

@@ -23,6 +23,12 @@ const COMPUTER_KEYS: Record<string, number> = {
 };
 const USUAL_VELOCITY = 76;
 
+/** A letter typed into a field is a letter. */
+function isTyping({ target }: KeyboardEvent): boolean {
+  const field = target as Partial<Element> | null;
+  return field?.matches?.('input[type=text], input:not([type]), textarea') ?? false;
+}
+
 /** The computer's own keys. While it listens they mean nothing else. */
 export class ComputerKeys implements KeySource {
   private stopListening: (() => void) | null = null;
@@ -36,6 +42,7 @@ export class ComputerKeys implements KeySource {
       const midi = this.onlyTaps ? 60 : COMPUTER_KEYS[event.code];
       const isTap = this.onlyTaps && /^(Space|Key|Digit|Enter)/.test(event.code);
       if (midi === undefined || (this.onlyTaps && !isTap) || event.ctrlKey || event.metaKey) return;
+      if (event.type === 'keydown' && isTyping(event)) return;
       event.preventDefault();
       event.stopPropagation();
       const isDown = event.type === 'keydown';
@@ -71,6 +78,7 @@ export class TwoHandTaps implements KeySource {
     const onKey = (event: KeyboardEvent): void => {
       const midi = TAPPING[event.code];
       if (midi === undefined || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.type === 'keydown' && isTyping(event)) return;
       event.preventDefault();
       event.stopPropagation();
       if (!event.repeat)
