@@ -3,6 +3,7 @@ export {
   type Cell,
   cellsOf,
   eventsOfCells,
+  figureToShow,
   hasMember,
   MAKER_MEMBERS,
   type PlayedKey,

@@ -7,7 +7,15 @@ import { applyEdit, DEFAULT_PROFILE, type OwnPattern, type Song } from '../song'
 import { playSimulated } from '../takes';
 import { wholeBars } from '../testing';
 import { choosePattern } from './choosing';
-import { cellsOf, eventsOfCells, hasMember, MAKER_MEMBERS, type PlayedKey, readFigure } from './own';
+import {
+  cellsOf,
+  eventsOfCells,
+  figureToShow,
+  hasMember,
+  MAKER_MEMBERS,
+  type PlayedKey,
+  readFigure,
+} from './own';
 import { PATTERNS } from './rows';
 
 const chordOf = (symbol: string): Chord => parseChord(symbol) as Chord;
@@ -31,6 +39,17 @@ const leftOf = (song: Song, to: number): HandNote[] =>
   arrange(song, { ...DEFAULT_PROFILE, leftReach: 10 }, { withoutFingers: true }).left.filter(
     ({ tick }) => tick < to,
   );
+
+describe('a figure to show', () => {
+  it('is of the chord it is played over: its root at or below the key, its own fifth', () => {
+    const keys = (symbol: string, at: number): number[] =>
+      figureToShow(chordOf(symbol), at, 2).map(({ midi }) => midi);
+    expect(keys('C', 52)).toEqual([48, 55, 60, 55]);
+    expect(keys('Bdim', 50)).toEqual([47, 53, 59, 53]);
+    expect(keys('C/E', 52)).toEqual([52, 55, 64, 55]);
+    expect(readFigure(figureToShow(chordOf('Bdim'), 50, 4), chordOf('Bdim'), 4).strangers).toEqual([]);
+  });
+});
 
 describe('marks on a grid', () => {
   it('are strikes that last until the next', () => {

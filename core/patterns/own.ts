@@ -52,6 +52,20 @@ export interface PlayedKey {
   readonly midi: number;
 }
 
+/**
+ * Root, fifth, octave and fifth of a chord in half beats, from the lowest such root at or below a key: what a stand-in
+ * plays to show how a figure is read.
+ */
+export function figureToShow(chord: Chord, at: number, beats: number): PlayedKey[] {
+  const root = rootBelow(at, chroma(bassOf(chord)));
+  const figure = [1, 5, 8, 5].map((member) => root + aboveRoot(chord, member));
+  return Array.from({ length: Math.floor(2 * beats) }, (_, i) => ({
+    beat: i / 2,
+    beats: 0.5,
+    midi: figure[i % figure.length],
+  }));
+}
+
 /** A figure as it was read off keys. */
 export interface ReadFigure {
   readonly events: Events;

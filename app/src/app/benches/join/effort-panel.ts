@@ -3,9 +3,9 @@ import type { EasierBy } from '@joined-hands/core/arrange';
 import { RUNGS } from '@joined-hands/core/ladder';
 import type { BarSeriesOption } from 'echarts/charts';
 import type { EChartsCoreOption } from 'echarts/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { Playing } from '../../frame/playing';
+import { Offer } from '../../ui/offer';
 import { JoinState } from './join-state';
 
 /** The colours of the page, for a chart that is painted. */
@@ -16,7 +16,7 @@ function colour(name: string): string {
 /** Where the work is: effort over the song by part and hand, over the part by bar, on each rung; and what lessens it. */
 @Component({
   selector: 'jh-effort-panel',
-  imports: [NgxEchartsDirective, NzButtonModule],
+  imports: [NgxEchartsDirective, Offer],
   providers: [provideEchartsCore({ echarts: () => import('./charts').then(({ echarts }) => echarts) })],
   template: `
     <section>
@@ -62,28 +62,12 @@ function colour(name: string): string {
         <ol class="ranked">
           @for (way of list; track way.label) {
             <li>
-              <div class="hear">
-                <b>{{ way.label }}</b><small>{{ way.from }} → {{ way.to }}</small>
-              </div>
-              <button
-                nz-button
-                nzSize="small"
-                nzType="text"
-                type="button"
-                [attr.aria-label]="'Hear: ' + way.label"
-                (click)="hear(way)"
-              >
-                Hear
-              </button>
-              <button
-                nz-button
-                nzSize="small"
-                type="button"
-                [attr.aria-label]="'Take: ' + way.label"
-                (click)="state.bench.edit(way.edit)"
-              >
-                Take
-              </button>
+              <jh-offer
+                [name]="way.label"
+                [says]="way.from + ' → ' + way.to"
+                (heard)="hear(way)"
+                (taken)="state.bench.edit(way.edit)"
+              />
             </li>
           } @empty {
             <li class="note">Nothing that was tried makes this part easier.</li>

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { MAKER_MEMBERS } from '@joined-hands/core/patterns';
+import { figureToShow, MAKER_MEMBERS } from '@joined-hands/core/patterns';
 import { typeset } from '@joined-hands/core/music';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -11,8 +11,6 @@ import { MakerState, STEPS } from './maker-state';
 
 /** Rows of the grid, the bass at the bottom. */
 const ROWS = [...MAKER_MEMBERS].reverse();
-/** A figure the simulated pianist plays, in half beats: root, fifth, octave, fifth. */
-const SHOWN = [0, 7, 12, 7];
 
 /** An own pattern: marks on a grid of chord members, or played once over a chord and read. */
 @Component({
@@ -184,14 +182,7 @@ export class MakerPanel {
     const over = this.maker.over();
     if (!over) return;
     this.problem.set('');
-    const [lowest] = over.voicing.keys;
-    const low = lowest - ((lowest - this.maker.rootOf(over) + 120) % 12);
-    const tune = Array.from({ length: this.maker.steps() }, (_, i) => ({
-      beat: i / STEPS,
-      beats: 1 / STEPS,
-      midi: low + SHOWN[i % SHOWN.length],
-    }));
-    const tempo = this.maker.tempo();
-    void this.maker.playIn(new SimulatedKeys(tune, tempo, 7, []));
+    const tune = figureToShow(over.chord, over.voicing.keys[0], this.maker.beats());
+    void this.maker.playIn(new SimulatedKeys(tune, this.maker.tempo(), 7, []));
   }
 }

@@ -1,7 +1,6 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import type { Exception } from '@joined-hands/core/arrange';
-import type { ArrangedChange } from '@joined-hands/core/arrangement';
-import { bassOf, chroma, metreName } from '@joined-hands/core/music';
+import { metreName } from '@joined-hands/core/music';
 import { type Cell, cellsOf, eventsOfCells, type PlayedKey, readFigure } from '@joined-hands/core/patterns';
 import { RUNGS } from '@joined-hands/core/ladder';
 import { barAt, type OwnPattern, type SongEdit } from '@joined-hands/core/song';
@@ -176,11 +175,6 @@ export class MakerState {
   /** Quarters a minute of the song. */
   tempo(): number {
     return this.bench.song()?.tempoMap[0].quartersPerMinute ?? 96;
-  }
-
-  /** Half steps of the bass of a chord from C. */
-  rootOf({ chord }: Pick<ArrangedChange, 'chord'>): number {
-    return chroma(bassOf(chord));
   }
 
   stop(): void {

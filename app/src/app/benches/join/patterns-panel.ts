@@ -5,6 +5,7 @@ import { VARY } from '@joined-hands/core/parts';
 import { AUTO, BLOCK } from '@joined-hands/core/patterns';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Choice } from '../../ui/choice';
+import { Offer } from '../../ui/offer';
 import { CHOICE_SCOPES, JoinState } from './join-state';
 import { MakerPanel } from './maker-panel';
 import { MakerState } from './maker-state';
@@ -17,7 +18,7 @@ const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
 /** What each hand could play in the place of blocks and single notes, each heard in place before it is taken. */
 @Component({
   selector: 'jh-patterns-panel',
-  imports: [Choice, MakerPanel, NzButtonModule],
+  imports: [Choice, MakerPanel, NzButtonModule, Offer],
   template: `
     @if (maker.isOpen()) {
       <jh-maker-panel />
@@ -44,11 +45,13 @@ const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
         <ol class="ranked">
           @for (row of rows(); track row.id) {
             <li [class.heard]="row.id === chosen()">
-              <div class="hear">
-                <b>{{ row.name }}</b>
-                <small>{{ row.reason }}</small>
-              </div>
-              @if (row.id === chosen()) {
+              <jh-offer
+                [name]="row.name"
+                [says]="row.reason"
+                [isPlayed]="row.id === chosen()"
+                (heard)="state.hear(withRung(row.id))"
+                (taken)="state.choose(withRung(row.id))"
+              >
                 @if (row.id === vary) {
                   <button
                     nz-button
@@ -59,28 +62,7 @@ const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
                     In another order
                   </button>
                 }
-                <span class="now">played</span>
-              } @else {
-                <button
-                  nz-button
-                  nzSize="small"
-                  nzType="text"
-                  type="button"
-                  [attr.aria-label]="'Hear ' + row.name"
-                  (click)="state.hear(withRung(row.id))"
-                >
-                  Hear
-                </button>
-                <button
-                  nz-button
-                  nzSize="small"
-                  type="button"
-                  [attr.aria-label]="'Take ' + row.name"
-                  (click)="state.choose(withRung(row.id))"
-                >
-                  Take
-                </button>
-              }
+              </jh-offer>
             </li>
           }
         </ol>
@@ -91,32 +73,12 @@ const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
           <ol class="ranked">
             @for (row of fullerRows(); track row.id) {
               <li [class.heard]="row.id === fuller()">
-                <div class="hear">
-                  <b>{{ row.name }}</b>
-                </div>
-                @if (row.id === fuller()) {
-                  <span class="now">played</span>
-                } @else {
-                  <button
-                    nz-button
-                    nzSize="small"
-                    nzType="text"
-                    type="button"
-                    [attr.aria-label]="'Hear ' + row.name"
-                    (click)="state.hear(withFuller(row.id))"
-                  >
-                    Hear
-                  </button>
-                  <button
-                    nz-button
-                    nzSize="small"
-                    type="button"
-                    [attr.aria-label]="'Take ' + row.name"
-                    (click)="state.choose(withFuller(row.id))"
-                  >
-                    Take
-                  </button>
-                }
+                <jh-offer
+                  [name]="row.name"
+                  [isPlayed]="row.id === fuller()"
+                  (heard)="state.hear(withFuller(row.id))"
+                  (taken)="state.choose(withFuller(row.id))"
+                />
               </li>
             }
           </ol>

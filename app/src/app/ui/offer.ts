@@ -1,0 +1,73 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+
+/** One of a ranked list of things that can be heard before they are taken; what is played now says so. */
+@Component({
+  selector: 'jh-offer',
+  imports: [NzButtonModule],
+  template: `
+    <div class="hear">
+      <b>{{ name() }}</b>
+      @if (says()) {
+        <small>{{ says() }}</small>
+      }
+    </div>
+    @if (isPlayed()) {
+      <ng-content />
+      <span class="now">played</span>
+    } @else {
+      <button
+        nz-button
+        nzSize="small"
+        nzType="text"
+        type="button"
+        [attr.aria-label]="'Hear ' + name()"
+        (click)="heard.emit()"
+      >
+        Hear
+      </button>
+      <button
+        nz-button
+        nzSize="small"
+        type="button"
+        [attr.aria-label]="'Take ' + name()"
+        (click)="taken.emit()"
+      >
+        Take
+      </button>
+    }
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex: 1;
+      gap: 8px;
+      align-items: center;
+      min-width: 0;
+    }
+    .hear {
+      flex: 1;
+      min-width: 0;
+      padding: 5px 6px;
+    }
+    small {
+      display: block;
+      color: var(--ink-soft);
+      font-size: 16px;
+    }
+    .now {
+      padding-right: 8px;
+      font-weight: 600;
+      color: var(--left);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Offer {
+  readonly name = input.required<string>();
+  /** Why it is offered, or what it comes to. */
+  readonly says = input('');
+  readonly isPlayed = input(false);
+  readonly heard = output();
+  readonly taken = output();
+}
