@@ -4,7 +4,7 @@ import { parseArgs } from 'node:util';
 import { arrange } from '../core/arrange';
 import { FileError, MOST_BYTES, openFile, reportOf, writeMidi, writeMusicXml } from '../core/formats';
 import { type KeyboardSize, type Reach } from '../core/music';
-import { PATTERNS } from '../core/patterns';
+import { PATTERNS, SUNG_FIGURES } from '../core/patterns';
 import { applyEdit, type Choices, DEFAULT_PROFILE, type Profile, type Song } from '../core/song';
 import { chordsFor, type Taste, TASTES } from '../core/suggesting';
 import { writeWalkthrough } from '../core/words';
@@ -95,10 +95,10 @@ function tasteOf(value = 'sevenths'): Taste | null {
 
 function patternOf(name: string | undefined): Partial<Choices> {
   if (name === undefined) return {};
-  const pattern = PATTERNS.find((row) => row.id === name.toLowerCase());
-  if (!pattern)
-    throw new UsageError(`--pattern ${name}: choose one of ${PATTERNS.map((row) => row.id).join(', ')}`);
-  return { pattern: pattern.id };
+  const all = [...PATTERNS, ...SUNG_FIGURES].map(({ id }) => id);
+  const pattern = all.find((id) => id === name.toLowerCase());
+  if (!pattern) throw new UsageError(`--pattern ${name}: choose one of ${[...new Set(all)].join(', ')}`);
+  return { pattern };
 }
 
 function barsOf(value: string | undefined): number | undefined {

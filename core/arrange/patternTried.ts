@@ -1,5 +1,7 @@
 import { hasMember } from '../patterns';
-import { typeset } from '../music';
+import type { ArrangedChange } from '../arrangement';
+import { bassOf, chroma, membersOf, nameOf, typeset } from '../music';
+import { spell } from '../voicing';
 import { says } from '../sentences';
 import { applyEdit, barAt, type OwnPattern, type Profile, type Song } from '../song';
 import { BLOCKS, RUNGS } from '../ladder';
@@ -17,6 +19,22 @@ export interface Exception {
 const MOVING = RUNGS.find(({ isMoving }) => isMoving)?.number ?? BLOCKS;
 /** What is told of a place where a pattern gives way, or is in the way. */
 const TOLD = new Set(['thinned', 'bump', 'crowded', 'pattern', 'reach']);
+
+/** Keys of a fixed line that a chord has not, each chord once. */
+function strangersIn(
+  { symbol, tick }: ArrangedChange['change'],
+  { chord, key }: Pick<ArrangedChange, 'chord' | 'key'>,
+  bar: number,
+  keys: readonly number[],
+  seen: Set<string>,
+): Exception[] {
+  const members = new Set([...membersOf(chord).map((member) => member.chroma), chroma(bassOf(chord))]);
+  const strange = keys.filter((midi) => !members.has(midi % 12));
+  if (strange.length === 0 || seen.has(symbol)) return [];
+  seen.add(symbol);
+  const names = spell(strange, chord, key).map((pitch) => typeset(nameOf(pitch)));
+  return [{ bar, tick, text: says.keysNotInChord(typeset(symbol), names) }];
+}
 
 /**
  * An own pattern tried on every chord of a song, all its parts on a rung that moves: chords that have not all its members
@@ -36,7 +54,8 @@ export function patternTried(song: Song, profile: Profile, pattern: OwnPattern):
     ...new Set(pattern.events.flatMap(({ members }) => members.filter((m) => typeof m === 'number'))),
   ];
   const seen = new Set<string>();
-  const substituted = tried.changes.flatMap(({ change, chord, meeting }): Exception[] => {
+  const substituted = tried.changes.flatMap(({ change, chord, key, meeting }): Exception[] => {
+    if (pattern.base === 'keys') return strangersIn(change, { chord, key }, meeting.bar, numbers, seen);
     const missing = numbers.filter((number) => !hasMember(chord, number));
     if (missing.length === 0 || seen.has(change.symbol)) return [];
     seen.add(change.symbol);

@@ -1,7 +1,7 @@
 import { DEFAULT_FULLER, fullerRight } from '../fuller';
 import { type HandNote, inTime } from '../hands';
 import { rungOf } from '../ladder';
-import { type Metre, metreName, reachMm, spanMm } from '../music';
+import { type Metre, metreName } from '../music';
 import { melodyUp, type Part, partIndexAt, type PartToPlay } from '../parts';
 import {
   BLOCK,
@@ -12,9 +12,13 @@ import {
   type Pattern,
   patternsOf,
   rootsInPart,
+  SUNG_FIGURES,
 } from '../patterns';
-import { type Choices, type Finding, indexAt, type PlayedBar, type PlayedNote, type Profile } from '../song';
+import type { Choices, Finding, PlayedNote } from '../song';
 import { isUnderMelody } from '../voicing';
+import { barsIn } from './barsIn';
+import { lineOf } from './lineOf';
+import { withRolls } from './rolls';
 import { withSharedKeys } from './sharedKeys';
 import { isHeld, struckAgain } from './restrike';
 import type { PartHands, PartTask } from './task';
@@ -51,6 +55,7 @@ export function leftHand(task: PartTask): PartHands {
     isMoving
       ? choosePattern(part.choices.pattern, metre, part.energy, task.ownPatterns, part.turn).pattern
       : BLOCK;
+  const line = lineIn(task, patternIn);
   const height = Math.max(...bars.map(({ metre }) => heightOf(patternIn(metre))));
   const roots = isMoving ? rootsInPart({ ...task, height }) : null;
   for (const [i, voiced] of task.voiced.entries()) {
@@ -71,6 +76,7 @@ export function leftHand(task: PartTask): PartHands {
       longestNote: task.longestNote,
       profile: task.profile,
       root: roots?.get(voiced.change.id) ?? voiced.voicing.keys[0],
+      lineAt: (at) => line.get(at) ?? voiced.voicing.keys[0],
       nextRoot: roots?.get(task.voiced[i + 1]?.change.id ?? '') ?? null,
       partEnd: part.toTick,
       songEnd: task.songEnd,
@@ -84,6 +90,12 @@ export function leftHand(task: PartTask): PartHands {
   const struck = shares.size === 0 ? notes : withSharedKeys(notes, task.melody, (id) => shares.has(id));
   const left = inTime(withRolls(struck, task.profile));
   return { notes: left, findings, right: rightHand === 'fuller' ? withFuller(task, left, right) : right };
+}
+
+/** The notes of a descending line by tick, where the pattern of the part is one. */
+function lineIn(task: PartTask, patternIn: (metre: Metre) => Pattern): ReadonlyMap<number, number> {
+  if (!task.bars.some(({ metre }) => patternIn(metre).base === 'line')) return new Map();
+  return lineOf(task);
 }
 
 /** The keys beside the tune on a rung with a fuller right hand; a note that has a chord under it already is full. */
@@ -111,7 +123,11 @@ function patternRefused({ part, bars, ownPatterns }: PartTask): Finding[] {
   const all = patternsOf(ownPatterns);
   const fitting = all.filter((row) => row !== BLOCK && fitsMetre(row, metre));
   const name = all.find((row) => row.id === pattern)?.name ?? pattern;
-  const why = refused === 'unknown' ? says.patternUnknown(name) : says.patternUnfit(name, metreName(metre));
+  const why = {
+    unknown: says.patternUnknown(name),
+    metre: says.patternUnfit(name, metreName(metre)),
+    singing: says.patternForSinging(SUNG_FIGURES.find(({ id }) => id === pattern)?.name ?? pattern),
+  }[refused];
   const names = fitting.map((row) => row.name);
   return [
     {
@@ -125,26 +141,6 @@ function patternRefused({ part, bars, ownPatterns }: PartTask): Finding[] {
       })),
     },
   ];
-}
-
-/** Keys struck together that the hand does not span are rolled from below. */
-function withRolls(notes: readonly HandNote[], profile: Profile): HandNote[] {
-  const reach = reachMm(profile.leftReach);
-  const byTick = new Map<number, number[]>();
-  for (const { tick, midi } of notes) byTick.set(tick, [...(byTick.get(tick) ?? []), midi]);
-  return notes.map((note) => {
-    const keys = (byTick.get(note.tick) ?? []).sort((a, b) => a - b);
-    if (spanMm(keys[0], keys[keys.length - 1]) <= reach) return note;
-    return { ...note, rolled: keys.indexOf(note.midi) };
-  });
-}
-
-/** The bars a stretch touches, in time. */
-export function barsIn(bars: readonly PlayedBar[], from: number, to: number): PlayedBar[] {
-  const first = indexAt(bars, from);
-  let last = first;
-  while (last + 1 < bars.length && bars[last + 1].tick < to) last++;
-  return bars.slice(first, last + 1);
 }
 
 /** What is chosen for the part a tick lies in. */

@@ -1,7 +1,8 @@
 export { bumpsBetween } from './bumps';
 export { countAt } from './counts';
 export { type HandRelations, handsInWords, NO_RELATIONS, relateHand } from './handRelations';
-export { barsIn, choicesAt, leftHand, struckNote } from './hands';
+export { barsIn } from './barsIn';
+export { choicesAt, leftHand, struckNote } from './hands';
 export { type ChangeMeeting, type Meeting, meetingOf, meetingsOf } from './meetings';
 export { rubFindings } from './rubs';
 export { handsForSinging } from './singing';

@@ -1,8 +1,24 @@
 import { type HandNote, inTime } from '../hands';
 import { rungOf } from '../ladder';
-import { bassOf, type Chord, chroma, KEYBOARDS, pitchAt, pulseTicks } from '../music';
-import { barAt } from '../song';
-import type { VoicedChange } from '../voicing';
+import { bassOf, type Chord, chroma, KEYBOARDS, type Metre, metreName, pitchAt } from '../music';
+import {
+  AUTO,
+  BLOCK,
+  ON_THE_BEAT,
+  patternsOf,
+  SUNG_FIGURES,
+  type SungFigure,
+  sungFigure,
+  suitsMetre,
+} from '../patterns';
+import { VARY } from '../parts';
+import { offers, says } from '../sentences';
+import { barAt, type Finding } from '../song';
+import { spell, type VoicedChange } from '../voicing';
+import { lineOf } from './lineOf';
+import { withRolls } from './rolls';
+import { openTenth } from './sungBass';
+import { type SungStrike, sungStrikes } from './sungStrikes';
 import type { PartHands, PartTask } from './task';
 
 /** The bass of an accompaniment lies in this octave, E1's keyboards start above it: C2 to B2, or G1 at least. */
@@ -10,21 +26,30 @@ const BASS_CENTRE = 43;
 
 /**
  * An accompaniment for singing: the bass in the left hand, root alone or with its octave, the chord close around
- * middle C in the right; no melody is played. Source: common practice of accompanying at the piano.
+ * middle C in the right, held or in a small repeated figure; no melody is played. Source: common practice of
+ * accompanying at the piano.
  */
 export function handsForSinging(task: PartTask): PartHands {
   const { bass, chord } = rungOf(task.part.choices).singing;
+  // Blocks, chosen, are held on every rung.
+  const moves = chord === 'repeated' && task.part.choices.pattern !== BLOCK.id;
+  const figureIn = (metre: Metre): SungFigure => sungFigure(task.part.choices.pattern, metre) ?? ON_THE_BEAT;
+  const line = moves && task.bars.some(({ metre }) => figureIn(metre).left === 'line') ? lineOf(task) : null;
   const left: HandNote[] = [];
   const right: HandNote[] = [];
   let before = BASS_CENTRE;
   for (const voiced of task.voiced) {
+    const figure = figureIn(barAt(task.bars, voiced.change.tick).metre);
     const low = bassKey(voiced.chord, before, KEYBOARDS[task.profile.keyboard].low);
     before = low;
-    const keys = bass === 'octave' ? doubled(task, low, voiced.voicing.keys[0]) : [low];
-    for (const midi of keys) left.push(bassNote(voiced, midi));
-    if (chord !== 'none') right.push(...chordNotes(task, voiced, chord === 'repeated'));
+    if (moves && line && figure.left === 'line') left.push(...lineNotes(voiced, line));
+    else
+      for (const midi of bassKeys(task, voiced, low, moves ? figure : null, bass === 'octave'))
+        left.push(bassNote(voiced, midi, voiced.change.tick, voiced.length));
+    if (chord !== 'none') right.push(...chordNotes(task, voiced, moves ? figure : null));
   }
-  return { notes: inTime(left), findings: [], right: inTime(right) };
+  const findings = moves && task.voiced.length > 0 ? figureRefused(task) : [];
+  return { notes: inTime(withRolls(left, task.profile)), findings, right: inTime(right) };
 }
 
 /** The bass nearest to the one before, within reach of the low register. */
@@ -36,6 +61,17 @@ function bassKey(chord: Chord, before: number, lowest: number): number {
   return possible.reduce((best, key) => (distance(key) < distance(best) ? key : best), possible[0]);
 }
 
+function bassKeys(
+  task: PartTask,
+  { chord, voicing }: VoicedChange,
+  low: number,
+  figure: SungFigure | null,
+  isDoubled: boolean,
+): readonly number[] {
+  if (figure?.left === 'open tenth') return openTenth(chord, low);
+  return isDoubled ? doubled(task, low, voicing.keys[0]) : [low];
+}
+
 /** The bass with its octave: above it below the chord, else below it; alone where there is no room or reach. */
 function doubled({ profile }: PartTask, low: number, chordBottom: number): number[] {
   if (profile.leftReach < 8) return [low];
@@ -43,13 +79,21 @@ function doubled({ profile }: PartTask, low: number, chordBottom: number): numbe
   return low - 12 >= KEYBOARDS[profile.keyboard].low ? [low - 12, low] : [low];
 }
 
-function bassNote(voiced: VoicedChange, midi: number): HandNote {
+/** The notes of a falling bass while a chord lasts. */
+function lineNotes(voiced: VoicedChange, line: ReadonlyMap<number, number>): HandNote[] {
+  const { tick } = voiced.change;
+  const end = tick + voiced.length;
+  const ticks = [...line.keys()].filter((at) => at >= tick && at < end);
+  return ticks.map((at, i) => bassNote(voiced, line.get(at) ?? 0, at, (ticks[i + 1] ?? end) - at));
+}
+
+function bassNote(voiced: VoicedChange, midi: number, tick: number, length: number): HandNote {
   return {
     hand: 'left',
-    tick: voiced.change.tick,
-    length: voiced.length,
+    tick,
+    length,
     midi,
-    pitch: pitchAt(midi, bassOf(voiced.chord)),
+    pitch: pitchOf(voiced, midi),
     source: 'chord',
     from: voiced.change.id,
     lyric: null,
@@ -58,43 +102,67 @@ function bassNote(voiced: VoicedChange, midi: number): HandNote {
   };
 }
 
-/** The chord held, or struck again on every beat. */
+function pitchOf({ chord, key }: VoicedChange, midi: number): HandNote['pitch'] {
+  return midi % 12 === chroma(bassOf(chord)) ? pitchAt(midi, bassOf(chord)) : spell([midi], chord, key)[0];
+}
+
+/** The chord held, or in its figure. */
 function chordNotes(
   { bars, words, profile }: PartTask,
   voiced: VoicedChange,
-  isRepeated: boolean,
+  figure: SungFigure | null,
 ): HandNote[] {
   const { tick } = voiced.change;
   const keyboard = KEYBOARDS[profile.keyboard];
   const sung = new Map(words.map((word) => [word.tick, word]));
-  const end = tick + voiced.length;
-  const onsets = [tick];
-  if (isRepeated) {
-    for (let at = tick; ;) {
-      at += pulseTicks(barAt(bars, at).metre);
-      if (at >= end) break;
-      onsets.push(at);
-    }
-  }
-  return onsets.flatMap((onset, i) => {
+  const held: SungStrike = { tick, length: voiced.length, keys: voiced.voicing.keys };
+  const strikes = figure ? sungStrikes(voiced, figure, bars) : [held];
+  return strikes.flatMap(({ tick: onset, length, keys }) => {
     const word = sung.get(onset);
-    return voiced.voicing.keys.flatMap((midi, k): HandNote[] => {
-      if (midi < keyboard.low || midi > keyboard.high) return [];
-      return [
-        {
-          hand: 'right',
-          tick: onset,
-          length: (onsets[i + 1] ?? end) - onset,
-          midi,
-          pitch: voiced.pitches[k],
-          source: onset === tick ? 'chord' : 'figure',
-          from: voiced.change.id,
-          lyric: k === 0 ? (word?.text ?? null) : null,
-          syllabic: k === 0 ? word?.syllabic : undefined,
-          grace: false,
-          finger: null,
-        },
-      ];
-    });
+    const there = keys.filter((midi) => midi >= keyboard.low && midi <= keyboard.high);
+    return there.map((midi, k): HandNote => ({
+      hand: 'right',
+      tick: onset,
+      length,
+      midi,
+      pitch: pitchOf(voiced, midi),
+      source: onset === tick ? 'chord' : 'figure',
+      from: voiced.change.id,
+      lyric: k === 0 ? (word?.text ?? null) : null,
+      syllabic: k === 0 ? word?.syllabic : undefined,
+      grace: false,
+      finger: null,
+    }));
   });
+}
+
+/** A choice that names no figure of the right hand, or one not made for the metre, said with those that are. */
+function figureRefused({ part, bars, ownPatterns }: PartTask): Finding[] {
+  const { pattern } = part.choices;
+  const { metre } = bars[bars.length - 1];
+  if (pattern === AUTO || pattern === BLOCK.id || pattern.startsWith(VARY) || sungFigure(pattern, metre))
+    return [];
+  const fitting = SUNG_FIGURES.filter((row) => suitsMetre(row, metre));
+  const known = [...SUNG_FIGURES, ...patternsOf(ownPatterns)].find(({ id }) => id === pattern);
+  const isSung = SUNG_FIGURES.some(({ id }) => id === pattern);
+  const why = !known
+    ? says.patternUnknown(pattern)
+    : isSung
+      ? says.patternUnfit(known.name, metreName(metre))
+      : says.patternUnderTune(known.name);
+  return [
+    {
+      kind: 'pattern',
+      tick: part.fromTick,
+      text: `${why} ${says.patternsMadeFor(
+        metreName(metre),
+        fitting.map(({ name }) => name),
+      )}`,
+      remedies: fitting.map(({ name }) => offers.playHere(name)),
+      fixes: fitting.map(({ id, name }) => ({
+        label: offers.playHere(name),
+        edit: { kind: 'choose-for-part', cutId: part.cutId, choices: { pattern: id } },
+      })),
+    },
+  ];
 }

@@ -45,16 +45,16 @@ describe('choosing a pattern', () => {
         .map(({ id }) => id)
         .join(' ');
     expect(fitting(3, 4)).toBe(
-      'block waltz waltz-in-place pulse fifths after-beat rising crossing-six open-tenth',
+      'block waltz waltz-in-place pulse fifths after-beat rising crossing-six descending-line open-tenth',
     );
     expect(fitting(2, 4)).toBe(
-      'block rocking pulse fifths stride after-beat octave-bounce rising open-tenth',
+      'block rocking pulse fifths stride after-beat octave-bounce rising descending-line open-tenth',
     );
     expect(fitting(4, 4)).toBe(
-      'block rocking pulse fifths low-then-chord root-and-low-fifth stride after-beat octave-bounce rising root-and-fifth-walking rolling-tenth open-tenth',
+      'block rocking pulse fifths low-then-chord root-and-low-fifth stride after-beat octave-bounce rising root-and-fifth-walking rolling-tenth lift descending-line open-tenth',
     );
-    expect(fitting(6, 8)).toBe('block jig pulse fifths rising crossing-six open-tenth');
-    expect(fitting(5, 4)).toBe('block pulse fifths rising open-tenth');
+    expect(fitting(6, 8)).toBe('block jig pulse fifths rising crossing-six descending-line open-tenth');
+    expect(fitting(5, 4)).toBe('block pulse fifths rising descending-line open-tenth');
   });
 
   it('proposes only what lies on the root and leaves out no third', () => {
@@ -69,7 +69,7 @@ describe('choosing a pattern', () => {
     const { findings } = arrange(playing('waltz', []), DEFAULT_PROFILE);
     const [refused] = findings.filter((finding) => finding.kind === 'pattern');
     expect(refused.text).toBe(
-      'Waltz is not made for 4/4: blocks are played. Made for 4/4: Rocking, Pulse, Fifths, Low then chord, Root and low fifth, Stride, After-beat, Octave bounce, Rising, Root and fifth walking, Rolling tenth, Open tenth.',
+      'Waltz is not made for 4/4: blocks are played. Made for 4/4: Rocking, Pulse, Fifths, Low then chord, Root and low fifth, Stride, After-beat, Octave bounce, Rising, Root and fifth walking, Rolling tenth, Lift, Descending line, Open tenth.',
     );
     expect(refused.fixes?.map((fix) => fix.label).slice(0, 2)).toEqual([
       'Play Rocking here',

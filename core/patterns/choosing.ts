@@ -3,6 +3,7 @@ import { VARY } from '../parts';
 import type { OwnPattern } from '../song';
 import type { Pattern } from './pattern';
 import { BLOCK, PATTERNS } from './rows';
+import { SUNG_FIGURES } from './sung';
 
 /** The pattern the program chooses by metre and energy. */
 export const AUTO = 'auto';
@@ -24,8 +25,8 @@ export function fitsMetre({ metres }: Pattern, metre: Metre): boolean {
 /** What a choice of pattern comes to in a metre. */
 export interface ChosenPattern {
   readonly pattern: Pattern;
-  /** Why another than the one chosen is played: there is none of that id, or it does not fit the metre. */
-  readonly refused: 'unknown' | 'metre' | null;
+  /** Why another is played: there is none of that id, it does not fit the metre, or it is for both hands of a singer's pianist. */
+  readonly refused: 'unknown' | 'metre' | 'singing' | null;
 }
 
 /**
@@ -47,7 +48,10 @@ export function choosePattern(
   }
   if (choice === AUTO) return { pattern: inMetre(proposedFor(metre, energy), metre), refused: null };
   const chosen = all.find((pattern) => pattern.id === choice);
-  if (!chosen) return { pattern: BLOCK, refused: 'unknown' };
+  if (!chosen) {
+    const isSung = SUNG_FIGURES.some(({ id }) => id === choice);
+    return { pattern: BLOCK, refused: isSung ? 'singing' : 'unknown' };
+  }
   return fitsMetre(chosen, metre)
     ? { pattern: inMetre(chosen, metre), refused: null }
     : { pattern: BLOCK, refused: 'metre' };

@@ -19,7 +19,9 @@ export interface DressTask {
   readonly profile: Profile;
   /** The root (or slash bass) root-based figures are built on. */
   readonly root: number;
-  /** That of the next chord of the part; null where none follows. */
+  /** The note of a descending line in the bar that begins (or the chord that does) at a tick. */
+  readonly lineAt: (tick: number) => number;
+  /** The root of the next chord of the part; null where none follows. */
   readonly nextRoot: number | null;
   /** Tick where the part ends: its last bar thins, then holds. */
   readonly partEnd: number;
@@ -74,7 +76,7 @@ function dressBar(task: DressTask, stretch: Stretch): DressedBar {
   const hold: Strike[] = [{ tick: start, length: end - start, keys: voiced.voicing.keys }];
   const pattern = task.patternIn(bar.metre);
   const isTooShort = end - start <= pattern.holdsUpTo * TICKS_PER_QUARTER;
-  const root = belowUpper(task, pattern);
+  const root = pattern.base === 'line' ? task.lineAt(start) : belowUpper(task, pattern);
   const contextAt = (peak: Peak): FigureContext => ({
     voiced,
     profile: task.profile,

@@ -8,10 +8,22 @@ export {
   MAKER_MEMBERS,
   type PlayedKey,
   readFigure,
+  readLine,
   type ReadFigure,
 } from './own';
 export { dress } from './dress';
+export { aboveRoot } from './members';
 export type { Pattern } from './pattern';
+export { descendingLine, type LinePlace } from './line';
 export { type PatternProposal, patternProposals } from './proposing';
 export { heightOf, rootsInPart } from './roots';
 export { BLOCK, PATTERNS } from './rows';
+export {
+  ON_THE_BEAT,
+  SUNG_FIGURES,
+  type SungFigure,
+  sungFigure,
+  type SungMember,
+  sungProposals,
+  suitsMetre,
+} from './sung';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { arrange, patternTried } from '../arrange';
 import type { HandNote } from '../hands';
 import { type Chord, parseChord } from '../music';
-import { applyEdit, DEFAULT_PROFILE, type OwnPattern, type Song } from '../song';
+import { applyEdit, DEFAULT_PROFILE, type OwnPattern, type Song, transpose } from '../song';
 import { playSimulated } from '../takes';
 import { wholeBars } from '../testing';
 import { choosePattern } from './choosing';
@@ -15,6 +15,7 @@ import {
   MAKER_MEMBERS,
   type PlayedKey,
   readFigure,
+  readLine,
 } from './own';
 import { PATTERNS } from './rows';
 
@@ -48,6 +49,52 @@ describe('a figure to show', () => {
     expect(keys('Bdim', 50)).toEqual([47, 53, 59, 53]);
     expect(keys('C/E', 52)).toEqual([52, 55, 64, 55]);
     expect(readFigure(figureToShow(chordOf('Bdim'), 50, 4), chordOf('Bdim'), 4).strangers).toEqual([]);
+  });
+});
+
+describe('a fixed line', () => {
+  const line: OwnPattern = {
+    id: 'line',
+    name: 'Line',
+    base: 'keys',
+    metre: '4/4',
+    beats: 4,
+    events: readLine(
+      [
+        { beat: 0.02, beats: 0.9, midi: 40 },
+        { beat: 0.98, beats: 0.3, midi: 43 },
+        { beat: 2.01, beats: 1.8, midi: 52 },
+        { beat: 2.03, beats: 1.8, midi: 47 },
+        { beat: 4.1, beats: 1, midi: 60 },
+      ],
+      4,
+    ),
+  };
+
+  it('is read as the very keys, drawn to the beat, short where it was let go early, nothing past its end', () => {
+    expect(line.events).toEqual([
+      { onset: 0, length: 1, members: [40] },
+      { onset: 1, length: 0.5, members: [43] },
+      { onset: 2, length: 2, members: [47, 52] },
+    ]);
+    expect(readLine([], 4)).toEqual([]);
+  });
+
+  it('is played over every chord as it is, and goes along into another key', () => {
+    const struck = (song: Song): string[] =>
+      leftOf(song, 3840).map(({ tick, midi }) => `${tick / 960} ${midi}`);
+    const song = under('C', 'line', '4/4', [line]);
+    expect(struck(song)).toEqual(['0 40', '1 43', '2 47', '2 52']);
+    const inE = transpose(song, { tonic: { letter: 'E', alter: 0 }, mode: 'major' }, 4);
+    expect(struck(inE)).toEqual(['0 44', '1 47', '2 51', '2 56']);
+  });
+
+  it('is told where its keys are not in the chord, each chord once', () => {
+    const song = under('C', 'line', '4/4', [line]);
+    const tried = patternTried(song, DEFAULT_PROFILE, line).map(({ bar, text }) => `${bar} ${text}`);
+    expect(tried).toEqual(['1 B2 is not in C: the fixed line is played all the same.']);
+    const fits = under('Em7', 'line', '4/4', [line]);
+    expect(patternTried(fits, DEFAULT_PROFILE, line).map(({ text }) => text)).toEqual([]);
   });
 });
 

@@ -114,11 +114,38 @@ export function readFigure(keys: readonly PlayedKey[], chord: Chord, beats: numb
   const events = onsets.map((at, i) => {
     const room = (onsets[i + 1] ?? Math.round(beats / grid)) - at;
     const { members, held } = strikes.get(at) as { members: (number | typeof LOW_FIFTH)[]; held: number };
-    const isShort = held < SHORT * room * grid;
-    const length = isShort ? Math.max(1, Math.round(held / grid)) : room;
-    return { onset: at * grid, length: Math.min(room, length) * grid, members: [...members].sort(fromBelow) };
+    return { onset: at * grid, length: lengthOf(held, room, grid), members: [...members].sort(fromBelow) };
   });
   return { events, strangers: [...new Set(strangers)].sort((a, b) => a - b) };
+}
+
+/**
+ * Keys as a fixed line: the very keys, whatever chord they are played over, drawn to the grid that fits best. Empty
+ * where nothing was played. `beats` is the length of the figure.
+ */
+export function readLine(keys: readonly PlayedKey[], beats: number): Events {
+  const grid = gridOf(keys.map(({ beat }) => beat));
+  const strikes = new Map<number, { midis: number[]; held: number }>();
+  for (const { beat, beats: held, midi } of keys) {
+    const onset = Math.round(beat / grid);
+    if (onset < 0 || onset * grid >= beats - 1e-6) continue;
+    const strike = strikes.get(onset) ?? { midis: [], held: 0 };
+    const midis = strike.midis.includes(midi) ? strike.midis : [...strike.midis, midi].sort((a, b) => a - b);
+    strikes.set(onset, { midis, held: Math.max(strike.held, held) });
+  }
+  return [...strikes]
+    .sort(([a], [b]) => a - b)
+    .map(([at, { midis, held }], i, all) => ({
+      onset: at * grid,
+      length: lengthOf(held, (all[i + 1]?.[0] ?? Math.round(beats / grid)) - at, grid),
+      members: midis,
+    }));
+}
+
+/** As long as it was held where that is clearly short of the next strike, else up to it; in beats. */
+function lengthOf(held: number, room: number, grid: number): number {
+  const isShort = held < SHORT * room * grid;
+  return Math.min(room, isShort ? Math.max(1, Math.round(held / grid)) : room) * grid;
 }
 
 /** The low fifth lies under the root, the rest by their number. */

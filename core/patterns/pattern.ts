@@ -19,7 +19,8 @@ export interface PatternEvent {
 export interface Pattern {
   readonly id: string;
   readonly name: string;
-  readonly base: 'root' | 'voicing';
+  /** Members above the root, keys of the voicing, one note of a line over the part, or the very keys (MIDI). */
+  readonly base: 'root' | 'voicing' | 'line' | 'keys';
   /** Metres it is made for, "3/4"; empty: any. */
   readonly metres: readonly string[];
   /** What its lengths are counted in: quarters, or the beats a foot taps in the metre; absent: quarters. */

@@ -26,6 +26,7 @@ describe('patterns proposed', () => {
     expect([...three].sort()).toEqual([
       'after-beat',
       'crossing-six',
+      'descending-line',
       'fifths',
       'open-tenth',
       'pulse',
@@ -37,6 +38,7 @@ describe('patterns proposed', () => {
       'pulse',
       'fifths',
       'rising',
+      'descending-line',
       'open-tenth',
     ]);
   });

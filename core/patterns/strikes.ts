@@ -27,16 +27,32 @@ export interface Stretch {
  */
 export function strikesOf(context: FigureContext, pattern: Pattern, stretch: Stretch): Strike[] {
   const { end, isLastOfPart } = stretch;
-  const holdFrom = isLastOfPart ? holdingFrom(pattern, stretch) : end;
+  // A line has nothing to thin: its last note is held as it is.
+  const holdFrom = isLastOfPart && pattern.base !== 'line' ? holdingFrom(pattern, stretch) : end;
   const strikes: Strike[] = [];
   const played = eventsUpTo(pattern, stretch, holdFrom);
   const events =
     holdFrom < end ? comingToRest(played, holdFrom - stretch.start) : withThird(context, pattern, played);
   for (const { tick, length, members } of events)
-    strikes.push({ tick, length: Math.min(length, holdFrom - tick), keys: keysOf(context, members) });
+    strikes.push({
+      tick,
+      length: Math.min(length, holdFrom - tick),
+      keys: struck(context, pattern, members),
+    });
   if (holdFrom < end)
     strikes.push({ tick: holdFrom, length: end - holdFrom, keys: endingKeys(context, pattern.endsThin) });
   return strikes;
+}
+
+/** The keys of an event: a fixed line names them itself. */
+function struck(
+  context: FigureContext,
+  { base }: Pattern,
+  members: readonly PatternMember[],
+): readonly number[] {
+  return base === 'keys'
+    ? members.filter((member) => typeof member === 'number').sort((a, b) => a - b)
+    : keysOf(context, members);
 }
 
 /** Ticks of what a pattern's lengths are counted in. */

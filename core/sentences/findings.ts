@@ -69,5 +69,11 @@ export const says = {
   ) => `${pattern} ${what} under ${symbol} in bar ${bar}: the right hand comes within two half steps.`,
   patternUnknown: (pattern: string) => `The pattern “${pattern}” is not known here: blocks are played.`,
   patternUnfit: (pattern: string, metre: string) => `${pattern} is not made for ${metre}: blocks are played.`,
+  patternForSinging: (pattern: string) =>
+    `${pattern} takes both hands: it is for parts laid out for singing. Blocks are played.`,
+  patternUnderTune: (pattern: string) =>
+    `${pattern} goes under a tune; laid out for singing the right hand strikes its chords on the beat.`,
+  keysNotInChord: (symbol: string, keys: readonly string[]) =>
+    `${listed(keys)} ${keys.length === 1 ? 'is' : 'are'} not in ${symbol}: the fixed line is played all the same.`,
   patternsMadeFor: (metre: string, names: readonly string[]) => `Made for ${metre}: ${names.join(', ')}.`,
 };

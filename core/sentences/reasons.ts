@@ -14,6 +14,9 @@ export const because = {
     ({ '-1': 'calmer than the section', 0: 'as lively as the section', 1: 'livelier than the section' })[
       than
     ],
+  leftHasTheBass: () => 'the left hand keeps the bass',
+  leftGoesWith: (how: 'open tenth' | 'line') =>
+    how === 'line' ? 'over a bass that falls by step' : 'single notes over open tenths, spare and wide',
   handStays: () => 'the hand stays in its place',
   handMoves: () => 'the hand moves',
   busyTune: () => 'wide and quick under a busy tune',

@@ -17,7 +17,14 @@ export {
   DEFAULT_PROFILE,
 } from './schema';
 export { type Division, emptySong, type Layout, type Lyric, type MelodyNote, type Profile } from './schema';
-export { type OwnPattern, profileSchema, SCHEMA_VERSION, type Section, type Song } from './schema';
+export {
+  type OwnPattern,
+  profileSchema,
+  SCHEMA_VERSION,
+  type Section,
+  type Song,
+  songSchema,
+} from './schema';
 export { nearestWay, transpose, twelveKeys } from './transpose';
 export { joinTies, keyAt, type PlayedBar, type PlayedChange, type PlayedNote } from './unfold';
 export { onsetsOf } from './unfold';

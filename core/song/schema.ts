@@ -143,9 +143,9 @@ const fingerPinSchema = z.object({
   finger: z.number().int().min(1).max(5),
 });
 
-/** A pattern member: a chord member's number above the root, or a key of the voicing. */
+/** A pattern member: a chord member's number above the root, a key of the voicing, or in a fixed line the very key (MIDI). */
 const memberSchema = z.union([
-  z.number().int().min(1).max(16),
+  z.number().int().min(1).max(127),
   z.enum(['lowest', 'others', 'all', 'second bass']),
 ]);
 
@@ -153,7 +153,7 @@ const memberSchema = z.union([
 const ownPatternSchema = z.object({
   id: z.string().min(1).max(64),
   name: z.string().min(1).max(60),
-  base: z.enum(['root', 'voicing']),
+  base: z.enum(['root', 'voicing', 'keys']),
   /** The metre it was made in, "3/4"; absent: it is played in any. */
   metre: z.string().max(7).optional(),
   /** Its length in beats of a quarter, over one or more bars. */

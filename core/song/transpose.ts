@@ -15,7 +15,7 @@ import {
   spellInKey,
   transposePitch,
 } from '../music';
-import type { Song } from './schema';
+import type { OwnPattern, Song } from './schema';
 
 /** The twelve keys of a mode with the fewest accidentals, in half steps from C. */
 export function twelveKeys(mode: Key['mode']): Key[] {
@@ -59,6 +59,9 @@ export function transpose(song: Song, to: Key, semitones: number): Song {
     })),
     pins: song.pins.map(pinAfter),
     fingerPins: song.fingerPins.map((pin) => ({ ...pin, midi: pin.midi + semitones })),
+    patterns: song.patterns.map((pattern) =>
+      pattern.base === 'keys' ? lineMoved(pattern, semitones) : pattern,
+    ),
     settled: song.settled.map((part) => ({
       ...part,
       voicings: part.voicings.map(pinAfter),
@@ -66,6 +69,16 @@ export function transpose(song: Song, to: Key, semitones: number): Song {
       // Another key asks for other fingers: black keys lie elsewhere.
       fingers: [],
     })),
+  };
+}
+
+/** A fixed line goes along with the song, as far as there are keys. */
+function lineMoved(pattern: OwnPattern, semitones: number): OwnPattern {
+  const moved = (key: OwnPattern['events'][number]['members'][number]): typeof key =>
+    typeof key === 'number' ? Math.min(127, Math.max(1, key + semitones)) : key;
+  return {
+    ...pattern,
+    events: pattern.events.map((event) => ({ ...event, members: event.members.map(moved) })),
   };
 }
 

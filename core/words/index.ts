@@ -1,4 +1,5 @@
 export { derivationOf, points, togetherInWords, voicingName, whyOf } from './explain';
+export { lineInWords } from './fixedLine';
 export { learningInWords } from './learning';
 export { partCard } from './partCard';
 export { proofInWords } from './proof';

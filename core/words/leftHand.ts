@@ -71,7 +71,11 @@ function figureInWords({ played, song }: Arrangement, part: Part, notes: readonl
         choosePattern(part.choices.pattern, metre, part.energy, song.patterns, turnOf(part)).pattern,
     );
   const names = [...new Set(rows.map(({ name }) => name))].join(', then ');
-  const bare = rows.some(({ isBare }) => isBare) ? ': root and fifth, the third is left to the tune' : '';
+  const bare = rows.some(({ base }) => base === 'line')
+    ? ': one low note a chord, falling by step where the chords allow'
+    : rows.some(({ isBare }) => isBare)
+      ? ': root and fifth, the third is left to the tune'
+      : '';
   return [`  The figure is ${names}${bare}.`];
 }
 

@@ -1,7 +1,7 @@
 import { type ArrangedChange, type Arrangement, changesIn } from '../arrangement';
 import { type HandNote, strikesOf } from '../hands';
 import { countAt, handsInWords } from '../joining';
-import { RUNGS } from '../ladder';
+import { RUNGS, rungOf } from '../ladder';
 import {
   beatTicks,
   besideBlacks,
@@ -13,6 +13,7 @@ import {
   type Pitch,
   typeset,
 } from '../music';
+import { sungFigure } from '../patterns';
 import { movedInWords, type Part, partIndexAt, repeatedFigure } from '../parts';
 import { barAt, keyAt, within } from '../song';
 import { beatsInWords, listed } from '../sentences';
@@ -185,13 +186,26 @@ function figureInWords(notes: readonly HandNote[], bars: Arrangement['played']['
   ];
 }
 
-/** In an accompaniment for singing the right hand holds the chord. */
-function chordsForSinging({ changes, right }: Arrangement, part: Part): string[] {
-  if (inPart(right, part).length === 0) return ['  silent in this part.'];
-  return changesIn(changes, part).map(
-    (c) =>
-      `  ${barInWords(c.meeting.bar)}: ${typeset(c.change.symbol)} as ${c.pitches.map((p) => typeset(nameOf(p))).join(' ')}.`,
-  );
+/** In an accompaniment for singing the right hand holds the chord, or plays its figure: told as it is struck. */
+function chordsForSinging({ changes, right, played }: Arrangement, part: Part): string[] {
+  const struck = inPart(right, part);
+  if (struck.length === 0) return ['  silent in this part.'];
+  const { metre } = barAt(played.bars, part.toTick - 1);
+  const figure =
+    rungOf(part.choices).singing.chord === 'repeated' ? sungFigure(part.choices.pattern, metre) : null;
+  const named = figure ? [`  The figure is ${figure.name}.`] : [];
+  return [
+    ...named,
+    ...changesIn(changes, part).map((c) => {
+      const first = barAt(played.bars, c.change.tick);
+      const own = struck.filter(({ from, tick }) => from === c.change.id && tick < first.tick + first.length);
+      const keys = figure
+        ? struckInWords(strikesOf(own))
+        : c.pitches.map((p) => typeset(nameOf(p))).join(' ');
+      const told = keys === '' ? ': the right hand rests' : ` as ${keys}`;
+      return `  ${barInWords(c.meeting.bar)}: ${typeset(c.change.symbol)}${told}.`;
+    }),
+  ];
 }
 
 /** "A up to C, C twice, down to B": letters with direction; a repeated key is counted. */

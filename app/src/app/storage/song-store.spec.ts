@@ -75,6 +75,21 @@ describe('the song store', () => {
     expect(results.filter((r) => r.status === 'fulfilled')).toHaveLength(1);
   });
 
+  it('finds the patterns of all songs but the one that asks, and passes over what is no song', async () => {
+    const pattern = {
+      id: 'own1',
+      name: 'Sway',
+      base: 'root' as const,
+      beats: 3,
+      events: [{ onset: 0, length: 3, members: [1] }],
+    };
+    await store.add({ ...lanterns, id: 'a', title: 'One', patterns: [pattern] });
+    await store.add({ ...lanterns, id: 'b', title: 'Two', patterns: [{ ...pattern, name: 'Other' }] });
+    await new Database().songs.put({ id: 'c', revision: 1, song: { title: 7 } as never });
+    expect(await store.patternsElsewhere('b')).toEqual([{ song: 'One', pattern }]);
+    expect((await store.patternsElsewhere('')).map(({ song }) => song)).toEqual(['One', 'Two']);
+  });
+
   it('remembers the place without touching the revision', async () => {
     await store.add(lanterns);
     await store.savePlace(lanterns.id, { ...FIRST_PLACE, part: 2 });

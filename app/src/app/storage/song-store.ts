@@ -1,7 +1,14 @@
 import { Injectable } from '@angular/core';
 import type { SongFacts } from '@joined-hands/core/arrangement';
 import { readProject } from '@joined-hands/core/formats';
-import { migrateSong, type Profile, profileSchema, type Song } from '@joined-hands/core/song';
+import {
+  migrateSong,
+  type OwnPattern,
+  type Profile,
+  profileSchema,
+  type Song,
+  songSchema,
+} from '@joined-hands/core/song';
 import { type AboutSong, cardFrom, cardOf, whyNot } from './card';
 import { Database } from './database';
 import { draftOf, dropDraft, isEmptySong, keepDraft } from './drafts';
@@ -43,11 +50,21 @@ export interface OpenedSong {
   readonly place: Place;
 }
 
+/** A pattern of the pianist's own in another song. */
+export interface PatternElsewhere {
+  /** Title of the song. */
+  readonly song: string;
+  readonly pattern: OwnPattern;
+}
+
 /** A song taken off the shelf, to be put back as it was. */
 export interface TakenOff {
   readonly card: ShelfCard;
   readonly stored: StoredSong | undefined;
 }
+
+/** What of a stored song is looked at for its patterns. */
+const withPatterns = songSchema.pick({ title: true, patterns: true });
 
 const DEMO_FILES = ['lanterns', 'sluicegate', 'rain', 'mudflat', 'jig', 'snow'];
 /** A store that has not answered after this long will not, in milliseconds. */
@@ -105,6 +122,20 @@ export class SongStore {
   async raw(id: string): Promise<string> {
     const stored = await answered(this.database.songs.get(id));
     return JSON.stringify(stored ?? null, null, 1);
+  }
+
+  /** The pianist's own patterns of all songs but one; a song that cannot be read has none to give. */
+  async patternsElsewhere(besideId: string): Promise<PatternElsewhere[]> {
+    const found: PatternElsewhere[] = [];
+    await answered(
+      this.database.songs.each(({ id, song }) => {
+        if (id === besideId) return;
+        const about = withPatterns.safeParse(song);
+        if (!about.success) return;
+        for (const pattern of about.data.patterns) found.push({ song: about.data.title, pattern });
+      }),
+    );
+    return found;
   }
 
   /** A song begun in this tab, or a demo song asked for by its address before the shelf was ever seen. */

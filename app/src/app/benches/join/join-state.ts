@@ -1,11 +1,16 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import type { EasierBy, EffortOver, OtherFinger } from '@joined-hands/core/arrange';
+import {
+  type EasierBy,
+  type EffortOver,
+  type OtherFinger,
+  type PatternOffer,
+  patternsForPart,
+} from '@joined-hands/core/arrange';
 import { keyOfPin, lieOf } from '@joined-hands/core/fingering';
 import type { Hand, HandNote } from '@joined-hands/core/hands';
 import { judgePressed, type Step, stepsIn } from '@joined-hands/core/joining';
 import { classNameOf, typeset } from '@joined-hands/core/music';
 import { cutIdForChoice } from '@joined-hands/core/parts';
-import { type PatternProposal, patternProposals } from '@joined-hands/core/patterns';
 import { barAt, type Choices, keyAt, type SongEdit } from '@joined-hands/core/song';
 import { slipInWords } from '@joined-hands/core/words';
 import { BenchState } from '../../frame/bench-state';
@@ -122,20 +127,10 @@ export class JoinState {
 
   // Patterns
 
-  /** Patterns made for the metre of the part, the most fitting first. */
-  readonly proposals = computed((): readonly PatternProposal[] => {
+  /** What could be played in the part, the most fitting first. */
+  readonly proposals = computed((): readonly PatternOffer[] => {
     const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
-    if (!arrangement || !part) return [];
-    const { metre } = barAt(arrangement.played.bars, part.toTick - 1);
-    const notes = arrangement.played.melody.filter(({ tick }) => tick >= part.fromTick && tick < part.toTick);
-    const bars = Math.max(1, part.toBar - part.fromBar + 1);
-    return patternProposals({
-      metre,
-      energy: part.energy,
-      level: arrangement.profile.level,
-      notesPerBar: notes.length / bars,
-      own: arrangement.song.patterns,
-    });
+    return arrangement && part ? patternsForPart(arrangement, part) : [];
   });
 
   // Stepping

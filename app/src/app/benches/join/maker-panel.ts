@@ -31,7 +31,25 @@ const ROWS = [...MAKER_MEMBERS].reverse();
         [value]="maker.bars()"
         (chosen)="maker.chooseBars($event)"
       />
-      @for (bar of barsShown(); track bar) {
+      <span class="visually-hidden" id="maker-kind">What is kept of it</span>
+      <jh-choice
+        name="maker-kind"
+        labelledBy="maker-kind"
+        [options]="kinds"
+        [value]="maker.isFixed() ? 'keys' : 'members'"
+        (chosen)="maker.chooseFixed($event === 'keys')"
+      />
+      @if (maker.isFixed()) {
+        <p class="note">The same keys over every chord: play the line once below.</p>
+        @if (maker.lineInWords().length > 0) {
+          <ol class="line-keys" aria-label="The line as it is struck">
+            @for (strike of maker.lineInWords(); track $index) {
+              <li>{{ strike }}</li>
+            }
+          </ol>
+        }
+      }
+      @for (bar of maker.isFixed() ? [] : barsShown(); track bar) {
         <table
           class="members"
           [attr.aria-label]="
@@ -58,10 +76,12 @@ const ROWS = [...MAKER_MEMBERS].reverse();
           </tbody>
         </table>
       }
-      <p class="note">
-        1 is the root of each chord, 3 and 5 lie close above it, 8 is its octave, 10 and 12 the third and
-        fifth above that.
-      </p>
+      @if (!maker.isFixed()) {
+        <p class="note">
+          1 is the root of each chord, 3 and 5 lie close above it, 8 is its octave, 10 and 12 the third and
+          fifth above that.
+        </p>
+      }
       @if (maker.isFiner()) {
         <p class="note">
           What you played is finer than the grid: a mark set or taken away draws it to half beats.
@@ -69,7 +89,7 @@ const ROWS = [...MAKER_MEMBERS].reverse();
       }
     </section>
     <section>
-      <h3>Or play it once</h3>
+      <h3>{{ maker.isFixed() ? 'Play it once' : 'Or play it once' }}</h3>
       @if (maker.over(); as over) {
         @if (maker.isRecording()) {
           <p role="status">
@@ -140,6 +160,10 @@ export class MakerPanel {
   protected readonly lengths = [
     { value: 1, label: 'One bar' },
     { value: 2, label: 'Two bars' },
+  ] as const;
+  protected readonly kinds = [
+    { value: 'members', label: 'Members' },
+    { value: 'keys', label: 'Fixed keys' },
   ] as const;
   protected readonly barsShown = computed(() => Array.from({ length: this.maker.bars() }, (_, i) => i));
   private readonly inBar = computed(() => Math.floor(this.maker.steps() / this.maker.bars()));

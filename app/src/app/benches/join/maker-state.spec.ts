@@ -3,6 +3,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
 import { Recorder } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { SongStore } from '../../storage/song-store';
 import { Table } from '../../testing/table';
 import { JoinState } from './join-state';
 import { MakerState } from './maker-state';
@@ -13,6 +14,13 @@ describe('the pattern maker', () => {
   let table: Table;
   let maker: MakerState;
   const played = { keys: [] as { seconds: number; midi: number; velocity: number }[], problem: '' };
+  const elsewhere = { found: [] as { song: string; pattern: unknown }[], problem: '' };
+  const store = {
+    patternsElsewhere: async () => {
+      if (elsewhere.problem) throw new Error(elsewhere.problem);
+      return elsewhere.found;
+    },
+  };
   const recorder = {
     isBusy: () => false,
     beat: () => null,
@@ -29,6 +37,7 @@ describe('the pattern maker', () => {
       song,
       ScreenKeyboard,
       { provide: Recorder, useValue: { ...recorder, beatsPerMinute } },
+      { provide: SongStore, useValue: store },
       JoinState,
       MakerState,
     );
@@ -137,6 +146,52 @@ describe('the pattern maker', () => {
     played.problem = 'no sound';
     await maker.playIn(source);
     expect(maker.notice()).toBe('The figure could not be recorded: no sound.');
+  });
+
+  it('keeps a line as the very keys, told strike by strike; the other kind begins anew', async () => {
+    maker.toggle(0, 1);
+    maker.chooseFixed(true);
+    expect([maker.pattern(), maker.lineInWords()]).toEqual([null, []]);
+    maker.read([
+      { beat: 0, beats: 1, midi: 45 },
+      { beat: 1, beats: 2, midi: 46 },
+    ]);
+    expect(maker.pattern()).toMatchObject({ base: 'keys', events: [{ members: [45] }, { members: [46] }] });
+    expect(maker.lineInWords()).toEqual(['1: A2', '2: B♭2']);
+    expect([maker.cells(), maker.isFiner(), maker.notice()]).toEqual([[], false, '']);
+    maker.chooseFixed(true);
+    expect(maker.pattern()).not.toBeNull();
+    maker.read([]);
+    expect(maker.notice()).toMatch(/^Nothing was heard/);
+    maker.keep();
+    maker.open(table.song.patterns[0]);
+    expect(maker.isFixed()).toBe(true);
+    maker.open();
+    expect(maker.isFixed()).toBe(false);
+  });
+
+  it('takes a pattern over from another song under an id that is free here', async () => {
+    const pattern = {
+      id: 'own1',
+      name: 'Sway',
+      base: 'root',
+      beats: 3,
+      events: [{ onset: 0, length: 3, members: [1] }],
+    };
+    elsewhere.found = [{ song: 'Other', pattern }];
+    maker.toggle(0, 1);
+    maker.keep();
+    await maker.lookElsewhere();
+    expect(maker.elsewhere()).toEqual(elsewhere.found);
+    maker.takeOver(elsewhere.found[0].pattern as never);
+    expect(table.song.patterns.map(({ id, name }) => `${id} ${name}`)).toEqual([
+      'own1 My pattern',
+      'own2 Sway',
+    ]);
+    expect(maker.elsewhere()).toBeNull();
+    elsewhere.problem = 'the store is silent';
+    await maker.lookElsewhere();
+    expect(maker.problem()).toBe('The patterns of your other songs could not be read: the store is silent.');
   });
 
   it('tells a figure that is finer than its grid', () => {

@@ -1,13 +1,22 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import type { Exception } from '@joined-hands/core/arrange';
 import { metreName } from '@joined-hands/core/music';
-import { type Cell, cellsOf, eventsOfCells, type PlayedKey, readFigure } from '@joined-hands/core/patterns';
+import {
+  type Cell,
+  cellsOf,
+  eventsOfCells,
+  type PlayedKey,
+  readFigure,
+  readLine,
+} from '@joined-hands/core/patterns';
 import { RUNGS } from '@joined-hands/core/ladder';
-import { barAt, type OwnPattern, type SongEdit } from '@joined-hands/core/song';
+import { barAt, keyAt, type OwnPattern, type SongEdit } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
+import { lineInWords } from '@joined-hands/core/words';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
 import { type KeySource, Recorder } from '../../input/recorder';
+import { type PatternElsewhere, SongStore } from '../../storage/song-store';
 import { Asker } from '../../workers/asker';
 import { JoinState } from './join-state';
 
@@ -24,6 +33,7 @@ export class MakerState {
   private readonly playing = inject(Playing);
   private readonly recorder = inject(Recorder);
   private readonly asker = inject(Asker);
+  private readonly songs = inject(SongStore);
 
   readonly isOpen = signal(false);
   readonly name = signal('My pattern');
@@ -32,6 +42,11 @@ export class MakerState {
   private readonly events = signal<OwnPattern['events']>([]);
   private readonly editing = signal<string | null>(null);
   readonly notice = signal('');
+  /** What is played is kept as the very keys, whatever the chord, and not as members. */
+  readonly isFixed = signal(false);
+  /** Patterns the pianist made in other songs; null until they are asked for. */
+  readonly elsewhere = signal<readonly PatternElsewhere[] | null>(null);
+  readonly problem = signal('');
   /** Places where it does not go as it was made; null while they are looked for. */
   readonly exceptions = signal<readonly Exception[] | null>(null);
 
@@ -56,10 +71,12 @@ export class MakerState {
   /** Quarters of the whole figure. */
   readonly beats = computed(() => (this.bars() * 4 * this.metre().numerator) / this.metre().denominator);
   readonly steps = computed(() => Math.floor(this.beats() * STEPS));
-  readonly cells = computed((): readonly Cell[] => cellsOf(this.events(), STEPS));
+  readonly cells = computed((): readonly Cell[] => (this.isFixed() ? [] : cellsOf(this.events(), STEPS)));
   /** Some of the figure lies between the steps of the grid, or is no numbered member. */
   readonly isFiner = computed(
-    () => this.cells().length < this.events().reduce((sum, { members }) => sum + members.length, 0),
+    () =>
+      !this.isFixed() &&
+      this.cells().length < this.events().reduce((sum, { members }) => sum + members.length, 0),
   );
 
   readonly pattern = computed((): OwnPattern | null => {
@@ -68,7 +85,7 @@ export class MakerState {
     return {
       id: this.editing() ?? 'own-new',
       name: this.name().trim().slice(0, 60) || 'My pattern',
-      base: 'root',
+      base: this.isFixed() ? 'keys' : 'root',
       metre: metreName(this.metre()),
       beats: this.beats(),
       events,
@@ -81,6 +98,7 @@ export class MakerState {
     const bar = (4 * this.metre().numerator) / this.metre().denominator;
     this.bars.set(pattern && pattern.beats > bar ? 2 : 1);
     this.events.set(pattern?.events ?? []);
+    this.isFixed.set(pattern?.base === 'keys');
     this.notice.set('');
     this.isOpen.set(true);
   }
@@ -94,6 +112,20 @@ export class MakerState {
     const cells = rest.length === this.cells().length ? [...rest, { step, member }] : rest;
     this.events.set(eventsOfCells(cells, STEPS, this.beats()) ?? []);
   }
+
+  /** Members or the very keys: what was there is of the other kind, and goes. */
+  chooseFixed(isFixed: boolean): void {
+    if (isFixed === this.isFixed()) return;
+    this.isFixed.set(isFixed);
+    this.clear();
+  }
+
+  /** A fixed line as it is struck, a line a strike. */
+  readonly lineInWords = computed((): readonly string[] => {
+    const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
+    if (!this.isFixed() || !arrangement || !part) return [];
+    return lineInWords(this.events(), keyAt(arrangement.played, part.fromTick), this.metre());
+  });
 
   chooseBars(bars: 1 | 2): void {
     this.bars.set(bars);
@@ -131,6 +163,25 @@ export class MakerState {
     if (this.editing() === id) this.isOpen.set(false);
   }
 
+  /** Looks through the shelf for patterns of other songs. */
+  async lookElsewhere(): Promise<void> {
+    this.problem.set('');
+    try {
+      this.elsewhere.set(await this.songs.patternsElsewhere(this.bench.song()?.id ?? ''));
+    } catch (error) {
+      this.problem.set(
+        `The patterns of your other songs could not be read: ${error instanceof Error ? error.message : String(error)}.`,
+      );
+    }
+  }
+
+  /** Keeps a pattern of another song in this one; it is played when it is taken. */
+  takeOver(pattern: OwnPattern): void {
+    const song = this.bench.song();
+    if (song) this.bench.edit({ kind: 'pattern-kept', pattern: { ...pattern, id: freeId(song.patterns) } });
+    this.elsewhere.set(null);
+  }
+
   /** The chord that is played over: the first of the part. */
   readonly over = computed(() => this.bench.changesInPart()[0] ?? null);
   readonly isRecording = computed(() => this.recorder.isBusy());
@@ -157,6 +208,12 @@ export class MakerState {
   read(keys: readonly PlayedKey[]): void {
     const over = this.over();
     if (!over) return;
+    if (this.isFixed()) {
+      const line = readLine(keys, this.beats());
+      this.notice.set(line.length > 0 ? '' : 'Nothing was heard: play the line once, from the click on.');
+      if (line.length > 0) this.events.set(line);
+      return;
+    }
     const { events, strangers } = readFigure(keys, over.chord, this.beats());
     if (events.length === 0) {
       this.notice.set(

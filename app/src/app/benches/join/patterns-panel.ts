@@ -15,6 +15,12 @@ const MOVING = RUNGS.findIndex(({ isMoving }) => isMoving) + 1;
 /** The lowest rung on which the right hand is fuller. */
 const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
 
+const VARIED = {
+  id: VARY,
+  name: 'Varied',
+  reason: 'kindred patterns take turns, part by part, livelier where the section is',
+};
+
 /** What each hand could play in the place of blocks and single notes, each heard in place before it is taken. */
 @Component({
   selector: 'jh-patterns-panel',
@@ -35,13 +41,12 @@ const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
         />
         @if (!isMoving()) {
           <p class="note">
-            The left hand holds its chords on rung {{ state.bench.rung() }}. Taking a pattern goes up to rung
-            {{ moving }}.
+            Chords are held on rung {{ state.bench.rung() }}. Taking a pattern goes up to rung {{ moving }}.
           </p>
         }
       </section>
-      <section aria-label="Left-hand patterns">
-        <h3>Left hand</h3>
+      <section [attr.aria-label]="isSung() ? 'Figures under a singer' : 'Left-hand patterns'">
+        <h3>{{ isSung() ? 'Under a singer' : 'Left hand' }}</h3>
         <ol class="ranked">
           @for (row of rows(); track row.id) {
             <li [class.heard]="row.id === chosen()">
@@ -90,7 +95,35 @@ const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
       <section>
         <p class="line">
           <button nz-button type="button" (click)="maker.open()">Make your own pattern</button>
+          <button nz-button type="button" (click)="maker.lookElsewhere()">From another song …</button>
         </p>
+        @if (maker.elsewhere(); as found) {
+          @if (found.length === 0) {
+            <p class="note" role="status">No other song on the shelf has a pattern of your own.</p>
+          } @else {
+            <ul class="own" aria-label="Patterns of your other songs">
+              @for (row of found; track row.song + row.pattern.id) {
+                <li>
+                  <span
+                    >{{ row.pattern.name }} <small>{{ row.song }}</small></span
+                  >
+                  <button
+                    nz-button
+                    nzSize="small"
+                    type="button"
+                    [attr.aria-label]="'Take over ' + row.pattern.name + ' from ' + row.song"
+                    (click)="maker.takeOver(row.pattern)"
+                  >
+                    Take over
+                  </button>
+                </li>
+              }
+            </ul>
+          }
+        }
+        @if (maker.problem()) {
+          <p class="problem" role="alert">{{ maker.problem() }}</p>
+        }
         @if (own().length > 0) {
           <ul class="own">
             @for (pattern of own(); track pattern.id) {
@@ -148,13 +181,11 @@ export class PatternsPanel {
     return `${VARY}:${seed + 1}`;
   });
   protected readonly rows = computed(() => [
-    { id: AUTO, name: 'By metre', reason: 'the usual one for the metre and the energy of each section' },
-    ...this.state.proposals().map(({ pattern, reason }) => ({ id: pattern.id, name: pattern.name, reason })),
-    {
-      id: VARY,
-      name: 'Varied',
-      reason: 'kindred patterns take turns, part by part, livelier where the section is',
-    },
+    this.isSung()
+      ? { id: AUTO, name: 'Plain', reason: 'chords on the beat over the bass and its octave' }
+      : { id: AUTO, name: 'By metre', reason: 'the usual one for the metre and the energy of each section' },
+    ...this.state.proposals(),
+    ...(this.isSung() ? [] : [VARIED]),
     { id: BLOCK.id, name: BLOCK.name, reason: 'each chord struck and held' },
   ]);
   protected readonly fullerRows = computed(() => fullerFor(this.state.bench.state().profile.rightReach));

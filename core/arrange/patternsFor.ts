@@ -1,0 +1,37 @@
+import type { Arrangement } from '../arrangement';
+import type { Part } from '../parts';
+import { patternProposals, sungProposals } from '../patterns';
+import { barAt } from '../song';
+
+/** A pattern or figure that could be played in a part, with why. */
+export interface PatternOffer {
+  readonly id: string;
+  readonly name: string;
+  readonly reason: string;
+}
+
+/**
+ * What could be played in a part, the most fitting first: patterns of the left hand under a tune, made for the metre in
+ * which the part ends; laid out for singing the figures of the right hand.
+ */
+export function patternsForPart({ played, profile, song }: Arrangement, part: Part): PatternOffer[] {
+  const { metre } = barAt(played.bars, part.toTick - 1);
+  const { energy } = part;
+  if (part.choices.layout === 'singing') return sungProposals(metre, energy).map(offered);
+  const notes = played.melody.filter(({ tick }) => tick >= part.fromTick && tick < part.toTick);
+  const bars = Math.max(1, part.toBar - part.fromBar + 1);
+  const notesPerBar = notes.length / bars;
+  return patternProposals({ metre, energy, level: profile.level, notesPerBar, own: song.patterns }).map(
+    offered,
+  );
+}
+
+function offered({
+  pattern: { id, name },
+  reason,
+}: {
+  readonly pattern: { readonly id: string; readonly name: string };
+  readonly reason: string;
+}): PatternOffer {
+  return { id, name, reason };
+}

@@ -1,0 +1,146 @@
+import { describe, expect, it } from 'vitest';
+import { arrange } from '../arrange/song';
+import { strikesOf } from '../hands';
+import { chroma, KEYBOARDS, membersOf, nameOf, parseChord, reachMm, spanMm } from '../music';
+import { bassOf, type Chord } from '../music/chord';
+import { CHORD_TYPES } from '../music/chordTypes';
+import { SUNG_FIGURES, suitsMetre } from '../patterns';
+import { DEFAULT_PROFILE, type Profile, type Song } from '../song';
+import { wholeBars } from '../testing';
+import { companionOf, openTenth } from './sungBass';
+
+const C_MAJOR = { tonic: { letter: 'C', alter: 0 }, mode: 'major' } as const;
+const METRES = [
+  [2, 4],
+  [3, 4],
+  [4, 4],
+  [5, 4],
+  [6, 8],
+  [12, 8],
+] as const;
+const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
+
+function sung(symbols: readonly string[], pattern: string, metre: readonly [number, number] = [4, 4]): Song {
+  const bar = (3840 * metre[0]) / metre[1];
+  const base = wholeBars(
+    symbols.map(() => 'C5'),
+    symbols,
+  );
+  return {
+    ...base,
+    metreMap: [{ tick: 0, numerator: metre[0], denominator: metre[1] as 4 }],
+    melody: [],
+    changes: base.changes.map((c, i) => ({ ...c, tick: i * bar, length: bar })),
+    choices: { ...base.choices, layout: 'singing', rung: 5, pattern },
+  };
+}
+
+const told = (song: Song, hand: 'left' | 'right'): string[] =>
+  strikesOf(arrange(song, DEFAULT_PROFILE)[hand]).map(
+    (keys) => `${keys[0].tick / 960} ${keys.map(({ pitch }) => nameOf(pitch)).join('+')}`,
+  );
+
+describe('figures of the right hand for singing', () => {
+  it('are struck as they are named', () => {
+    const right = (pattern: string): string[] => told(sung(['C', 'C'], pattern), 'right').slice(0, 4);
+    expect(right('auto')).toEqual(['0 C4+E4+G4', '1 C4+E4+G4', '2 C4+E4+G4', '3 C4+E4+G4']);
+    expect(right('block')).toEqual(['0 C4+E4+G4', '4 C4+E4+G4']);
+    expect(right('chords-between-beats').slice(0, 2)).toEqual(['0.5 C4+E4+G4', '1.5 C4+E4+G4']);
+    expect(right('broken-chord')).toEqual(['0 C4', '0.5 G4', '1 E4', '1.5 G4']);
+    expect(right('low-and-others').slice(0, 3)).toEqual(['0 C4', '0.5 E4+G4', '1 C4']);
+    expect(right('single-note-companion')).toEqual(['0 C5', '1 C5', '1.5 C5', '2 C5']);
+    expect(told(sung(['C', 'C'], 'broken-chord-in-threes', [6, 8]), 'right').slice(0, 4)).toEqual([
+      '0 C4',
+      '0.5 E4',
+      '1 G4',
+      '1.5 C4',
+    ]);
+  });
+
+  it('go with an open tenth, or over a bass that falls by step', () => {
+    expect(openTenth(parseChord('C') as Chord, 48)).toEqual([48, 55, 64]);
+    expect(openTenth(parseChord('C5') as Chord, 48)).toEqual([48, 55, 67]);
+    expect(told(sung(['C', 'G', 'Am', 'C'], 'descending-line'), 'left')).toEqual([
+      '0 C3',
+      '4 B2',
+      '8 A2',
+      '12 C3',
+    ]);
+  });
+
+  it.each([
+    ['C', 60 + 12],
+    ['Am', 72],
+    ['G', 67],
+    ['F', 72],
+    ['Dm7', 72],
+    ['Em', 67],
+    ['E', 64],
+  ])('the single note over %s is %i in C major', (symbol, key) => {
+    expect(companionOf(parseChord(symbol) as Chord, C_MAJOR)).toBe(key);
+  });
+
+  it.each(SUNG_FIGURES.map((figure) => [figure.name, figure] as const))(
+    '%s: on every chord type, in every metre it is made for, in reach, in its chord, each beat under a hand',
+    (_, figure) => {
+      for (const [numerator, denominator] of METRES) {
+        if (!suitsMetre(figure, { numerator, denominator })) continue;
+        const symbols = CHORD_TYPES.map(({ suffix }, i) => ROOTS[(5 * i) % 12] + suffix);
+        for (const [reach, keyboard] of [
+          [6, 49],
+          [8, 88],
+        ] as const) {
+          const profile: Profile = { ...DEFAULT_PROFILE, leftReach: reach, rightReach: reach, keyboard };
+          const a = arrange(sung(symbols, figure.id, [numerator, denominator]), profile, {
+            withoutFingers: true,
+          });
+          const wrong: string[] = [];
+          for (const { change, chord } of a.changes) {
+            const members = new Set([...membersOf(chord).map((m) => m.chroma), chroma(bassOf(chord))]);
+            const [left, right] = [a.left, a.right].map((notes) => notes.filter((n) => n.from === change.id));
+            for (const note of [...left, ...(figure.left === 'open tenth' ? [] : right)])
+              if (!members.has(note.midi % 12)) wrong.push(`${change.symbol}: ${note.midi} is no member`);
+            for (const keys of [...strikesOf(right), ...strikesOf(left)]) {
+              const [low, high] = [keys[0].midi, keys[keys.length - 1].midi];
+              if (low < KEYBOARDS[keyboard].low || high > KEYBOARDS[keyboard].high) wrong.push('off');
+              if (spanMm(low, high) > reachMm(reach) + 1 && keys[0].rolled === undefined)
+                wrong.push(`${change.symbol}: ${low}–${high} out of reach`);
+              if (keys.some((n) => n.tick + n.length > change.tick + change.length)) wrong.push('rings on');
+            }
+            if (left.length === 0 || left[0].tick !== change.tick) wrong.push(`${change.symbol}: no bass`);
+            if (right.length === 0) wrong.push(`${change.symbol}: nothing for the right hand`);
+            if (Math.max(...left.map((n) => n.midi)) >= Math.min(...right.map((n) => n.midi)))
+              wrong.push(`${change.symbol}: the hands cross`);
+          }
+          expect([numerator, denominator, reach, wrong.slice(0, 5)]).toEqual([
+            numerator,
+            denominator,
+            reach,
+            [],
+          ]);
+        }
+      }
+    },
+  );
+
+  it('one that goes under a tune, is not made for the metre, or is unknown, is said with those that are', () => {
+    const said = (pattern: string, metre?: readonly [number, number]): string =>
+      arrange(sung(['C', 'F', 'C'], pattern, metre), DEFAULT_PROFILE)
+        .findings.filter(({ kind }) => kind === 'pattern')
+        .map(({ text }) => text)
+        .join();
+    expect(said('rocking')).toContain('Rocking goes under a tune');
+    expect(said('broken-chord', [6, 8])).toContain('Broken chord is not made for 6/8');
+    expect(said('broken-chord', [6, 8])).toContain(
+      'Made for 6/8: Chords on the beat, Broken chord in threes',
+    );
+    expect(said('no-such')).toContain('“no-such” is not known');
+    expect([said('auto'), said('block'), said('vary:2'), said('broken-chord')]).toEqual(['', '', '', '']);
+    const tune = { ...wholeBars(['C5', 'C5'], ['C', 'C']) };
+    const under = arrange(
+      { ...tune, choices: { ...tune.choices, rung: 5, pattern: 'broken-chord' } },
+      DEFAULT_PROFILE,
+    );
+    expect(under.findings.map(({ text }) => text).join()).toContain('for parts laid out for singing');
+  });
+});
