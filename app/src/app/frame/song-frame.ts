@@ -18,6 +18,8 @@ import { RouterLink } from '@angular/router';
 import { partSummary } from '@joined-hands/core/words';
 import { Store } from '@ngrx/store';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { midiInputs } from '../input/key-sources';
+import { inputsAllowed, listenToPedals } from '../input/pedals';
 import { Recorder } from '../input/recorder';
 import { ScreenKeyboard } from '../input/screen-keyboard';
 import { Keyboard } from '../keyboard/keyboard';
@@ -126,6 +128,19 @@ export class SongFrame implements OnInit {
       this.bench.showsMelodyOnly.set(behaviour?.showsMelodyOnly ?? false);
       this.bench.weighsVoicings.set(behaviour?.weighsVoicings ?? false);
       this.bench.pickedTick.set(behaviour?.pickedTick() ?? null);
+    });
+    // On the desk the pedals of a MIDI piano turn rows.
+    effect((onCleanup) => {
+      if (!this.bench.isOnDesk()) return;
+      let stop: () => void = () => undefined;
+      let isLeft = false;
+      void inputsAllowed(midiInputs).then((inputs) => {
+        if (!isLeft) stop = listenToPedals(inputs, (by) => this.turn(by));
+      });
+      onCleanup(() => {
+        isLeft = true;
+        stop();
+      });
     });
     const leaving = (): void => this.store.dispatch(SongActions.saveAsked());
     // Only where the store does not take it: else what is written down is enough.
