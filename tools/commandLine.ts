@@ -49,6 +49,7 @@ function readRequest(argv: readonly string[]): Request {
       keys: text,
       parts: text,
       chords: text,
+      fills: text,
     },
   });
   if (positionals.length !== 1)
@@ -59,7 +60,12 @@ function readRequest(argv: readonly string[]): Request {
   return {
     input: positionals[0],
     out: values.out,
-    choices: { ...schoolOf(values.school), ...rungOf(values.rung), ...patternOf(values.pattern) },
+    choices: {
+      ...schoolOf(values.school),
+      ...rungOf(values.rung),
+      ...patternOf(values.pattern),
+      ...fillsOf(values.fills),
+    },
     profile: { ...(reach ? { leftReach: reach, rightReach: reach } : {}), ...(keyboard ? { keyboard } : {}) },
     everyBars: barsOf(values.parts),
     taste: tasteOf(values.chords),
@@ -99,6 +105,14 @@ function patternOf(name: string | undefined): Partial<Choices> {
   const pattern = all.find((id) => id === name.toLowerCase());
   if (!pattern) throw new UsageError(`--pattern ${name}: choose one of ${[...new Set(all)].join(', ')}`);
   return { pattern };
+}
+
+function fillsOf(measure: string | undefined): Partial<Choices> {
+  if (measure === undefined) return {};
+  const allowed = ['none', 'few', 'many'] as const;
+  const found = allowed.find((name) => name === measure);
+  if (!found) throw new UsageError(`--fills ${measure}: choose one of ${allowed.join(', ')}`);
+  return { fills: { measure: found, seed: 0 } };
 }
 
 function barsOf(value: string | undefined): number | undefined {

@@ -1,6 +1,15 @@
 import type { ArrangedChange, PartArrangement } from '../arrangement';
 import { barsOfEffort, type Effort, type EffortBar, effortOf } from '../effort';
-import { fillPart, NO_FILL_YET, type Opening, type PartFills, type Proposal, withFills } from '../fills';
+import {
+  fillPart,
+  NO_FILL_YET,
+  type Opening,
+  type PartFills,
+  type Proposal,
+  withKeptFills,
+  withLeftFills,
+  withRightFills,
+} from '../fills';
 import {
   fingerPart,
   fingersNotKept,
@@ -27,6 +36,7 @@ import { type Finding, isDismissed, indexAt, type PlayedSong, within } from '../
 import { keysInPlace, type VoicedChange } from '../voicing';
 import type { PartMaterial, SongContext } from './context';
 import { gathered } from './gathering';
+import { asStored, waitingFinding } from './partFills';
 import { keptHands } from './settled';
 import { fixedIn, keysByTick, lasting, sungWords, windowOf } from './windows';
 
@@ -95,32 +105,31 @@ export function partsOfSong(context: SongContext): ArrangePart {
     if (material[at].voiced.length > 0 && !isSung(parts[at])) next = at;
   }
 
-  /** Neighbouring chords of a part, its last with the first of what follows, and what the left hand strikes there. */
+  /** The chords of a part, each with its successor, the last with the first of what follows, and what the left hand strikes there. */
   const openingsOf = (index: number): Opening[] => {
     const next = leadsInto[index];
     const { voiced } = material[index];
     const own = keysByTick(handsOf(index).notes);
     return voiced.flatMap((from, i): Opening[] => {
-      const isLast = i === voiced.length - 1;
-      const into = isLast ? material[next]?.voiced[0] : voiced[i + 1];
-      const struck = isLast && next < parts.length ? keysByTick(handsOf(next).notes) : own;
-      const firstKeys = into && struck.get(into.change.tick);
-      if (!into || !firstKeys) return [];
+      const isPartEnd = i === voiced.length - 1;
+      const into = (isPartEnd ? material[next]?.voiced[0] : voiced[i + 1]) ?? null;
+      const struck = isPartEnd && next < parts.length ? keysByTick(handsOf(next).notes) : own;
+      const firstKeys = into ? struck.get(into.change.tick) : [];
+      if (!firstKeys) return [];
       const start = own.get(from.change.tick)?.[0] ?? from.voicing.keys[0];
-      return [
-        { from, into, start, firstKeys, isIntoSettled: isLast && Boolean(material[next].settled?.keys) },
-      ];
+      const isIntoSettled = isPartEnd && Boolean(material[next]?.settled?.keys);
+      return [{ from, into, start, firstKeys, isIntoSettled, isPartEnd }];
     });
   };
 
   const fillsOf = forwards((index, before): PartFills => {
-    const { part, voiced, settled } = material[index];
-    const lastBar = before?.lastBar ?? NO_FILL_YET;
+    const { part, voiced, settled, melody: tuneOfPart } = material[index];
+    const after = before?.after ?? NO_FILL_YET;
     const { hasFills } = rungOf(part.choices);
     if (!(hasFills || song.fillsTaken.length > 0) || isSung(part) || voiced.length === 0)
-      return { fills: [], playing: [], lastBar };
+      return { fills: [], playing: [], waiting: [], after };
     const openings = openingsOf(index);
-    const until = openings.reduce((end, { into }) => Math.max(end, into.change.tick), part.toTick);
+    const until = openings.reduce((end, { into }) => Math.max(end, into?.change.tick ?? 0), part.toTick);
     const tune = windowOf(melody, part.fromTick, until, longestNote);
     const beside = [index, leadsInto[index]].flatMap((at) =>
       at < parts.length ? handsOf(at).right.filter(({ tick }) => tick <= until) : [],
@@ -131,22 +140,47 @@ export function partsOfSong(context: SongContext): ArrangePart {
       longestNote,
       bars: barsIn(played.bars, part.fromTick, until),
       partStarts: within(starts, part.fromTick, until + 1).map(({ tick }) => tick),
+      tune: tuneOfPart,
+      after: firstFrom(melody, part.toTick),
+      beside: handsOf(index).right,
+      left: handsOf(index).notes,
+      voiced,
+      partEnd: part.toTick,
+      songEnd: played.endTick,
     };
     const leaders = voiced.map((v) => twins.get(v.change.id) ?? '');
-    const decided = [hasFills, song.fillsTaken, settled ? [] : song.fillsDeclined, leaders, lastBar];
-    const told = openings.flatMap((o) => [o.from, o.into, o.start, o.firstKeys.join(), o.isIntoSettled]);
+    const { measure, seed } = part.choices.fills ?? { measure: 'few' as const, seed: 0 };
+    const decided = [
+      hasFills,
+      measure,
+      seed,
+      song.fillsTaken,
+      settled ? [] : song.fillsDeclined,
+      leaders,
+      after.lastBar,
+      after.kinds.join(),
+    ];
+    const told = openings.flatMap((o) => [
+      o.from,
+      o.into,
+      o.start,
+      o.firstKeys.join(),
+      o.isIntoSettled,
+      o.isPartEnd,
+    ]);
     return fillsMade(part.cutId, [...Object.values(task), told, ...decided, settled], () => {
       const twinOf = (id: string): string | null => {
         const at = voiced.findIndex((v) => id.endsWith(`:${v.change.id}`));
         return at >= 0 && leaders[at] ? id.replace(/:.*$/, `:${leaders[at]}`) : null;
       };
       const decisions = {
-        isPlayedUnasked: hasFills,
+        measure: hasFills ? measure : ('none' as const),
+        seed,
         taken: song.fillsTaken,
         declined: settled ? [] : song.fillsDeclined,
         twinOf,
       };
-      const proposed = fillPart(task, openings, decisions, lastBar);
+      const proposed = fillPart(task, openings, decisions, after);
       // What a settled part plays was stored with it.
       return settled?.keys ? asStored(proposed, settled.fills) : proposed;
     });
@@ -156,7 +190,8 @@ export function partsOfSong(context: SongContext): ArrangePart {
   const arrivals = lazily((): Proposal[][] => {
     const lists = parts.map((): Proposal[] => []);
     parts.forEach((_, index) => {
-      for (const fill of fillsOf(index).playing) lists[indexAt(starts, fill.place.endTick)].push(fill);
+      for (const fill of fillsOf(index).playing)
+        if (fill.goal) lists[indexAt(starts, fill.place.endTick)].push(fill);
     });
     return lists;
   });
@@ -167,10 +202,13 @@ export function partsOfSong(context: SongContext): ArrangePart {
     const { notes, right } = handsOf(index);
     const { playing } = fillsOf(index);
     const arriving = settled?.keys ? [] : arrivals()[index];
-    return soundedMade(part.cutId, [own, notes, right, playing, arriving], () => ({
-      right: right.length === 0 ? own : inTime([...own, ...right]),
-      left: withFills(notes, playing, arriving),
-    }));
+    return soundedMade(part.cutId, [own, notes, right, playing, arriving, settled], () => {
+      const tune = settled?.keys ? withKeptFills(own, right, settled.fills) : own;
+      return {
+        right: withRightFills(right.length === 0 ? tune : inTime([...tune, ...right]), playing),
+        left: withLeftFills(notes, playing, arriving),
+      };
+    });
   });
 
   /** The parts that may sound while one lasts: chords and notes ring on, or are struck again, into later parts. */
@@ -248,7 +286,8 @@ export function partsOfSong(context: SongContext): ArrangePart {
       song.fingerPins.length === 0 || context.withoutFingers
         ? []
         : [right, left].flatMap((notes) => fingersNotKept(notes, context.fixed, played));
-    const all = [...findings, ...handsOf(index).findings, ...bumpsIn(index), ...notKept];
+    const waiting = fillsOf(index).waiting.map(waitingFinding);
+    const all = [...findings, ...handsOf(index).findings, ...bumpsIn(index), ...notKept, ...waiting];
     const toShow = shownOf(gathered(all, played.bars), song.dismissed);
     const shown = findingsMade(cutId, [JSON.stringify(toShow)], () => toShow);
     const { fills } = fillsOf(index);
@@ -294,13 +333,16 @@ export function barsLasting(played: PlayedSong, part: PartToPlay, clock: Clock):
   return barsOfEffort(timed, part.fromTick, part.toTick, (tick) => clock.secondsAt(tick));
 }
 
-function isSung({ choices }: PartMaterial['toPlay']): boolean {
-  return choices.layout === 'singing';
+/** The first note of a melody at or after a tick that is no grace note. */
+function firstFrom(melody: readonly HandNote[], tick: number): HandNote | null {
+  if (melody.length === 0) return null;
+  for (let at = indexAt(melody, tick); at < melody.length; at++)
+    if (melody[at].tick >= tick && !melody[at].grace) return melody[at];
+  return null;
 }
 
-function asStored(proposed: PartFills, kept: readonly string[]): PartFills {
-  const fills = proposed.fills.map((fill) => ({ ...fill, taken: kept.includes(fill.id) }));
-  return { ...proposed, playing: [], fills };
+function isSung({ choices }: PartMaterial['toPlay']): boolean {
+  return choices.layout === 'singing';
 }
 
 function shownOf(findings: readonly Finding[], dismissed: readonly string[]): Finding[] {

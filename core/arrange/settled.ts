@@ -10,13 +10,15 @@ type Settled = Song['settled'][number];
 export function keptHands({ keys }: Settled, played: PlayedSong): PartHands | null {
   if (!keys) return null;
   const onsets = onsetsOf(played);
-  const notes = keys.flatMap(({ hand, from, after, length, pitch, source, rolled }): HandNote[] => {
-    const onset = onsets.get(from);
-    // What it came from is gone: a chord or note of the part itself was taken out.
-    if (onset === undefined) return [];
-    const note = { hand, tick: onset + after, length, midi: midiOf(pitch), pitch, source, from };
-    return [{ ...note, ...(rolled === null ? {} : { rolled }), lyric: null, grace: false, finger: null }];
-  });
+  const notes = keys.flatMap(
+    ({ hand, from, after, length, pitch, source, rolled, grace = false }): HandNote[] => {
+      const onset = onsets.get(from);
+      // What it came from is gone: a chord or note of the part itself was taken out.
+      if (onset === undefined) return [];
+      const note = { hand, tick: onset + after, length, midi: midiOf(pitch), pitch, source, from };
+      return [{ ...note, ...(rolled === null ? {} : { rolled }), lyric: null, grace, finger: null }];
+    },
+  );
   return {
     notes: inTime(notes.filter((note) => note.hand === 'left')),
     right: inTime(notes.filter((note) => note.hand === 'right')),

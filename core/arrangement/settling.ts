@@ -18,10 +18,11 @@ export function settling(arrangement: Arrangement, index: number): SongEdit | nu
     (note) => note.tick >= part.toTick && own.has(note.from),
   );
   const notes = [...hands.right, ...hands.left, ...goesOn];
-  const keys = notes.flatMap(({ hand, from, tick, length, pitch, source, rolled }) => {
+  const keys = notes.flatMap(({ hand, from, tick, length, pitch, source, rolled, grace }) => {
     const onset = onsets.get(from);
     if (source === 'melody' || onset === undefined) return [];
-    return [{ hand, from, after: tick - onset, length, pitch, source, rolled: rolled ?? null }];
+    const told = { hand, from, after: tick - onset, length, pitch, source, rolled: rolled ?? null };
+    return [grace ? { ...told, grace: true as const } : told];
   });
   return {
     kind: 'settle',

@@ -1,2 +1,7 @@
-export { type Fill, fillPart, NO_FILL_YET, type PartFills, withFills } from './fillIn';
-export type { Opening, Proposal } from './proposal';
+export { withKeptFills, withLeftFills, withRightFills } from './applying';
+export { type FillsSoFar, type Measure, NO_FILL_YET } from './deciding';
+export type { Fill } from './fill';
+export { fillPart, type PartFills, type WaitingFill } from './fillPart';
+export { FILL_KINDS, kindOfId } from './kinds/table';
+export { storedNotes } from './ownNotes';
+export type { FillNote, Opening, Proposal } from './proposal';

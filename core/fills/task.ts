@@ -1,13 +1,27 @@
+import type { HandNote } from '../hands';
 import type { PlayedBar, Profile } from '../song';
-import type { Sounding } from '../voicing';
+import type { Sounding, VoicedChange } from '../voicing';
 
-/** What every kind of fill looks at. */
+/** What every kind of fill looks at in one part. */
 export interface FillTask {
   readonly bars: readonly PlayedBar[];
   readonly profile: Profile;
-  /** Melody as struck (raised or shifted), sorted by onset. */
+  /** Melody as struck (raised or shifted), sorted by onset, with the first note after the part. */
   readonly melody: readonly Sounding[];
   readonly longestNote: number;
   /** Ticks at which parts begin. */
   readonly partStarts: readonly number[];
+  /** The tune of the part as struck, in time. */
+  readonly tune: readonly HandNote[];
+  /** The first note of the tune after the part; null where none follows. */
+  readonly after: HandNote | null;
+  /** What the right hand has beside its tune. */
+  readonly beside: readonly HandNote[];
+  /** The left hand as struck, without fills. */
+  readonly left: readonly HandNote[];
+  /** The chords that begin in the part. */
+  readonly voiced: readonly VoicedChange[];
+  /** Where the part ends, and the song. */
+  readonly partEnd: number;
+  readonly songEnd: number;
 }

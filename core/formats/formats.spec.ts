@@ -58,7 +58,9 @@ describe('round trips', () => {
   it('MusicXML: the same notes, spelling, symbols, lyrics and maps', () => {
     fc.assert(
       fc.property(anySong, fc.constantFrom(1, 4, 5, 7), (song, rung) => {
-        const arrangement = arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE, {
+        // What is filled in becomes part of the tune of the file: see below.
+        const choices = { rung, fills: { measure: 'none' as const, seed: 0 } };
+        const arrangement = arrange(applyEdit(song, { kind: 'choose', choices }), DEFAULT_PROFILE, {
           withoutFingers: true,
         });
         fc.pre(arrangement.raisedParts.length === 0);
@@ -66,6 +68,29 @@ describe('round trips', () => {
       }),
       { numRuns: 120 },
     );
+  });
+
+  it('MusicXML: fills of the right hand are notes of the file, at their ticks, spelled as they were', () => {
+    for (const song of DEMO_SONGS) {
+      const choices = { ...song.choices, rung: 7, fills: { measure: 'some' as const, seed: 0 } };
+      const a = arrange({ ...song, choices }, DEFAULT_PROFILE, { withoutFingers: true });
+      const played = unfold(readMusicXml(writeMusicXml(a), song.id, ''));
+      const back = new Set(played.melody.map((n) => `${n.tick} ${nameOf(n.pitch)} ${n.grace}`));
+      const between = a.fills.filter(
+        ({ taken, hand, kind }) => taken && hand === 'right' && !/under|above|octaves|inner/.test(kind),
+      );
+      for (const { notes } of between)
+        for (const { tick, pitch, grace = false } of notes)
+          expect([song.title, tick, nameOf(pitch), back.has(`${tick} ${nameOf(pitch)} ${grace}`)]).toEqual([
+            song.title,
+            tick,
+            nameOf(pitch),
+            true,
+          ]);
+      const alone = a.right.filter((n) => a.right.filter(({ tick }) => tick === n.tick).length === 1);
+      for (const { tick, pitch, source, grace } of alone)
+        if (source === 'melody') expect(back.has(`${tick} ${nameOf(pitch)} ${grace}`)).toBe(true);
+    }
   });
 
   it('MusicXML: the left hand comes back as pins, and pinned it sounds the same', () => {
@@ -91,7 +116,8 @@ describe('round trips', () => {
         const keys = (notes: readonly { ticks: number; midi: number }[]): string[] =>
           notes.map((n) => `${n.ticks}:${n.midi}`).sort();
         expect(keys(midi.tracks[0].notes)).toEqual(
-          keys(a.right.map((n) => ({ ticks: n.tick, midi: n.midi }))),
+          // A grace note sounds an eighth of a beat before its note.
+          keys(a.right.map((n) => ({ ticks: n.grace ? Math.max(0, n.tick - 120) : n.tick, midi: n.midi }))),
         );
         expect(keys(midi.tracks[1]?.notes ?? [])).toEqual(
           keys(a.left.map((n) => ({ ticks: n.tick, midi: n.midi }))),

@@ -75,11 +75,14 @@ export function reportOf(arrangement: Arrangement, milliseconds: number): Record
     })),
     right: arrangement.right.map(noteReport),
     left: arrangement.left.map(noteReport),
-    fills: arrangement.fills.map(({ tick, length, kind, where, taken }) => ({
+    fills: arrangement.fills.map(({ tick, length, kind, variant, hand, notes, where, taken }) => ({
       tick,
       length,
       kind,
+      variant,
+      hand,
       where,
+      notes: notes.map((note) => ({ tick: note.tick, length: note.length, note: nameOf(note.pitch) })),
       taken,
     })),
     findings: arrangement.findings.map(({ kind, tick, text, remedies }) => ({

@@ -104,6 +104,7 @@ function withFuller(task: PartTask, left: readonly HandNote[], right: readonly H
   const full = new Set(right.map(({ tick }) => tick));
   const tune = melody.filter(({ tick }) => tick >= part.fromTick && tick < part.toTick && !full.has(tick));
   const school = part.choices.fuller ?? DEFAULT_FULLER;
+  if (school === 'none') return [...right];
   return inTime([...right, ...fullerRight({ school, tune, left, voiced, bars, profile })]);
 }
 

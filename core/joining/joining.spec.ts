@@ -249,9 +249,9 @@ describe('fills', () => {
   it('walk by step to the root where the melody holds, and the root is what comes', () => {
     for (const song of DEMO_SONGS) {
       const a = arrange(onRung(song, 7), DEFAULT_PROFILE);
-      const taken = a.fills.filter((f) => f.taken);
-      // The two songs with held notes at phrase ends have several; others may have no room.
-      if (song === lanterns || song === sluicegate) expect(taken.length).toBeGreaterThan(1);
+      const taken = a.fills.filter((f) => f.taken && f.kind === 'bass walk');
+      // The two songs with held notes at phrase ends have some; others may have no room.
+      if (song === lanterns || song === sluicegate) expect(taken.length).toBeGreaterThan(0);
       for (const fill of taken) {
         const line = a.left.filter((n) => n.tick >= fill.tick && n.tick < fill.tick + fill.length);
         expect(line.every((n) => n.source === 'fill')).toBe(true);
@@ -261,7 +261,9 @@ describe('fills', () => {
         const steps = [...line.map((n) => n.midi), arrival[0].midi];
         for (let i = 1; i < steps.length; i++)
           expect(Math.abs(steps[i] - steps[i - 1])).toBeLessThanOrEqual(2);
-        const held = a.right.filter((n) => n.tick > fill.tick && n.tick < fill.tick + fill.length - 960);
+        const held = a.right.filter(
+          (n) => n.source !== 'fill' && n.tick > fill.tick && n.tick < fill.tick + fill.length - 960,
+        );
         expect(held).toEqual([]);
         expect(barAt(a.played.bars, fill.tick).length).toBe(barTicks(song.metreMap[0]));
       }

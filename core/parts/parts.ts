@@ -246,14 +246,14 @@ function choicesOf(
     settled[at].settled ? (song.settled.find((part) => part.cutId === spans[at].id)?.choices ?? null) : null;
   const kept = frozen(index);
   if (kept) return kept;
-  const own = song.partSettings[spans[index].id]?.choices ?? {};
+  const { choices: own = {}, grown = {} } = song.partSettings[spans[index].id] ?? {};
   const leader = shares[index];
-  if (leader === null) return { ...song.choices, ...own };
+  if (leader === null) return { ...song.choices, ...own, ...grown };
   const led = frozen(leader) ?? { ...song.choices, ...song.partSettings[spans[leader].id]?.choices };
   const ownOnes = Object.fromEntries(
     OWN_CHOICES.map((choice) => [choice, own[choice] ?? song.choices[choice]]),
   );
-  return { ...led, ...ownOnes };
+  return { ...led, ...ownOnes, ...grown };
 }
 
 /** A part found the same shares what the other has learned, where its chords are the same too. */

@@ -1,4 +1,4 @@
-export { AUTO, choosePattern, fitsMetre, patternsOf } from './choosing';
+export { AUTO, choosePattern, fitsMetre, kindred, patternsOf } from './choosing';
 export {
   type Cell,
   cellsOf,

@@ -67,6 +67,12 @@ export const says = {
     symbol: string,
     bar: number,
   ) => `${pattern} ${what} under ${symbol} in bar ${bar}: the right hand comes within two half steps.`,
+  fillWaits: (kind: string, why: 'no place' | 'too long') =>
+    why === 'too long'
+      ? `The ${kind} of your own is longer than its place: shorten it, or it waits.`
+      : `The ${kind} taken here has no place any more since the song was changed: it waits.`,
+  fillAlone: (kind: string) =>
+    `The ${kind} you took lost its chord when the song was changed: it waits until that comes back.`,
   patternUnknown: (pattern: string) => `The pattern “${pattern}” is not known here: blocks are played.`,
   patternUnfit: (pattern: string, metre: string) => `${pattern} is not made for ${metre}: blocks are played.`,
   patternForSinging: (pattern: string) =>

@@ -2,6 +2,23 @@
 export const because = {
   bassLeads: (manner: string) => `The melody holds still here; the bass leads on ${manner}.`,
 
+  echoes: (count: number) => `The tune rests here; its last ${count} notes answer from above.`,
+  sweeps: () => 'The tune holds still here; its chord opens upwards and rings on.',
+  runsHome: (count: number) =>
+    `The tune goes on after a pause; ${count === 3 ? 'three' : 'five'} notes of the scale lead home to it.`,
+  innerMoves: () => 'The note is held; a voice under it keeps moving.',
+  graced: () => 'A held note on a strong beat; a short one before it gives it weight.',
+  trilled: () => 'A long note that fades; beaten twice it stays alive.',
+  turned: () => 'A long note that leads on; three notes round it carry over.',
+  leftSings: () => 'The right hand holds its note; the left hand has the tune meanwhile.',
+  passes: (variant: string, symbol: string) =>
+    `The chord lasts long enough for one on the way to ${symbol}, ${variant}.`,
+  suspends: (isLast: boolean) =>
+    `${isLast ? 'The song ends' : 'The part closes'} on a plain chord; its third comes late.`,
+  endsLow: () => 'The last chord rings; its root below it says that it is the end.',
+  dresses: (notes: number) =>
+    `${notes === 1 ? 'One strong note' : `${notes} strong notes`} of the tune with more under the hand; the tune stays in front.`,
+
   leaps: (mmPerSecond: number) => `the hands are carried ${mmPerSecond} mm every second`,
   leftAlone: () => 'the left hand often strikes alone',
   wide: () => 'the left hand opens wide',

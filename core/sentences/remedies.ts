@@ -45,6 +45,7 @@ export const offers = {
   leaveOut: (symbol: string, bar: number) => `Leave out the ${symbol} in bar ${bar}`,
   songInKey: (key: string) => `The song in ${key}`,
 
+  leaveFillOut: () => 'Leave the fill out',
   inFull: () => 'Play the pattern in full all the same',
   playHere: (pattern: string) => `Play ${pattern} here`,
 };

@@ -25,6 +25,8 @@ export type SongEdit =
   | { readonly kind: 'tempo'; readonly quartersPerMinute: number }
   | { readonly kind: 'choose'; readonly choices: Partial<Choices> }
   | { readonly kind: 'choose-for-part'; readonly cutId: string; readonly choices: Partial<Choices> }
+  /** What a part that returns has more of than before; null: as the part it follows. */
+  | { readonly kind: 'grown'; readonly cutId: string; readonly choices: Partial<Choices> | null }
   | { readonly kind: 'layout'; readonly changeId: string; readonly layout: Layout | null }
   | { readonly kind: 'pin'; readonly pin: Pin }
   | {
@@ -48,6 +50,14 @@ export type SongEdit =
   | { readonly kind: 'unsettle'; readonly cutId: string; readonly ids: readonly string[] }
   | { readonly kind: 'same-as'; readonly cutId: string; readonly sameAs: string | null }
   | { readonly kind: 'fill'; readonly fill: Song['fillsTaken'][number]; readonly taken: boolean }
+  /** Several proposals taken, and others declined, at once. */
+  | {
+      readonly kind: 'fills';
+      readonly taken: Song['fillsTaken'];
+      readonly declined: readonly string[];
+    }
+  /** What was decided about a proposal is forgotten. */
+  | { readonly kind: 'fill-left'; readonly id: string }
   | { readonly kind: 'thinning'; readonly changeId: string; readonly refused: boolean }
   | { readonly kind: 'transposed'; readonly key: Key; readonly semitones: number }
   /** A melody put in the place of the old; edits of one session (typing) are undone together. */
@@ -84,6 +94,10 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
         ...old,
         choices: { ...old.choices, ...edit.choices },
       }));
+    case 'grown':
+      return withSettings(song, edit.cutId, ({ grown: _before, ...old }) =>
+        edit.choices ? { ...old, grown: edit.choices } : old,
+      );
     case 'layout':
       return {
         ...song,
@@ -125,6 +139,20 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
       return { ...song, settled: settledWithout(song, edit.cutId, edit.ids) };
     case 'same-as':
       return withSettings(song, edit.cutId, (old) => ({ ...old, sameAs: edit.sameAs }));
+    case 'fills': {
+      const ids = new Set([...edit.taken.map(({ id }) => id), ...edit.declined]);
+      return {
+        ...song,
+        fillsTaken: [...song.fillsTaken.filter(({ id }) => !ids.has(id)), ...edit.taken],
+        fillsDeclined: [...song.fillsDeclined.filter((id) => !ids.has(id)), ...edit.declined],
+      };
+    }
+    case 'fill-left':
+      return {
+        ...song,
+        fillsTaken: song.fillsTaken.filter(({ id }) => id !== edit.id),
+        fillsDeclined: song.fillsDeclined.filter((id) => id !== edit.id),
+      };
     case 'fill': {
       const { fill, taken } = edit;
       const others = song.fillsTaken.filter(({ id }) => id !== fill.id);
@@ -225,7 +253,10 @@ export function describeEdit(edit: SongEdit): string {
     'cut-locked': 'locked cut',
     'division-chosen': 'another division',
     'part-named': 'name of the part',
+    grown: 'growth',
     fill: 'fill',
+    fills: 'fills',
+    'fill-left': 'fill forgotten',
     thinning: 'thinned pattern',
     transposed: 'another key',
     'change-written': 'chord',

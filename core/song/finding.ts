@@ -49,6 +49,7 @@ export type FindingKind =
   | 'bump'
   | 'thinned'
   | 'pattern'
+  | 'fill'
   | 'imported'
   | 'rub'
   | 'crowded'

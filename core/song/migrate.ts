@@ -16,7 +16,8 @@ type Migration = (old: Record<string, unknown>) => Record<string, unknown>;
  * `MIGRATIONS[n]` turns version n into n + 1. Version 0 is the shape before songs carried import findings,
  * version 1 before words without notes, findings left as they are, and octaves for learning, version 2 before the
  * schools of division, version 3 before hands that are close had a choice of their own, version 4 before patterns had
- * ids, fills were taken by id, and settled parts kept everything, version 5 before single fingers could be pinned.
+ * ids, fills were taken by id, and settled parts kept everything, version 5 before single fingers could be pinned,
+ * version 6 before fills had measures and notes of their own and songs a frame.
  */
 const MIGRATIONS: Record<number, Migration> = {
   0: (old) => ({
@@ -62,6 +63,7 @@ const MIGRATIONS: Record<number, Migration> = {
     fillsTaken: [],
   }),
   5: (old) => ({ ...old, schemaVersion: 6, fingerPins: [] }),
+  6: (old) => ({ ...old, schemaVersion: 7 }),
 };
 
 /** A change that lasts no time or begins before the song is left out, and said; the rest goes on. */

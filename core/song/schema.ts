@@ -1,7 +1,7 @@
 import * as z from 'zod';
 
 /** Version of the stored shape; raise it with a migration in migrate.ts. */
-export const SCHEMA_VERSION = 6;
+export const SCHEMA_VERSION = 7;
 
 const tick = z.number().int().min(0).max(100_000_000);
 const id = z.string().min(1).max(64);
@@ -90,8 +90,15 @@ export const choicesSchema = z.object({
   thumb: z.enum(['usual', 'off black', 'on black']).optional(),
   /** Of the song: whether its last bars slow down; absent: in time. */
   ending: z.enum(['in time', 'slowing']).optional(),
-  /** How the right hand is fuller on the rungs where it is; absent: as the program proposes. */
-  fuller: z.enum(FULLER).optional(),
+  /** How much is filled in unasked on the rung of fills, and which of many ways; absent: few, the best. */
+  fills: z
+    .object({
+      measure: z.enum(['none', 'few', 'some', 'many']),
+      seed: z.number().int().min(0).max(1_000_000),
+    })
+    .optional(),
+  /** How the right hand is fuller on the rungs where it is, or that it is not; absent: as the program proposes. */
+  fuller: z.enum([...FULLER, 'none']).optional(),
 });
 
 /** How a song is cut into parts while the pianist has not placed every cut. */
@@ -109,6 +116,8 @@ const partSettingsSchema = z.object({
   /** The cut of the part this one is declared the same as: they share voicings. */
   sameAs: id.nullable(),
   choices: choicesSchema.partial(),
+  /** What a strain that returns has more of than the time before: its own even where the part follows another. */
+  grown: choicesSchema.partial().optional(),
 });
 
 const keys = z.array(z.number().int().min(0).max(127)).min(1).max(10);
@@ -131,6 +140,8 @@ const keptKeySchema = z.object({
   pitch: pitchSchema,
   source: z.enum(['harmony', 'chord', 'figure', 'pattern', 'fill']),
   rolled: z.number().int().min(0).max(10).nullable(),
+  /** Struck just before its tick, with no length of its own. */
+  grace: z.literal(true).optional(),
 });
 
 /** A finger the pianist fixed on one key, told from the note or change (as written) it comes from. */
@@ -240,7 +251,23 @@ export const songSchema = z.object({
   patterns: z.array(ownPatternSchema).max(200),
   /** Proposed fills the pianist took. */
   fillsTaken: z.array(
-    z.object({ id: z.string().min(1).max(80), kind: z.string().max(40), variant: z.string().max(80) }),
+    z.object({
+      id: z.string().min(1).max(80),
+      kind: z.string().max(40),
+      variant: z.string().max(80),
+      /** The pianist's own notes in its place, told from the onset of its change; a grace note has no length. */
+      notes: z
+        .array(
+          z.object({
+            after: z.number().int().min(0).max(1_000_000),
+            length: z.number().int().min(0).max(1_000_000),
+            pitch: pitchSchema,
+          }),
+        )
+        .min(1)
+        .max(64)
+        .optional(),
+    }),
   ),
   /** Ids of proposed fills the pianist declined. */
   fillsDeclined: z.array(z.string().max(80)),

@@ -1,5 +1,6 @@
 import { type ArrangedChange, type Arrangement, changeIndex, changesIn } from '../arrangement';
 import { type HandNote, strikesOf } from '../hands';
+import type { Fill } from '../fills';
 import { countAt } from '../joining';
 import { rungOf } from '../ladder';
 import { metreName, nameOf, typeset } from '../music';
@@ -26,7 +27,7 @@ export function leftInWords(arrangement: Arrangement, part: Part, listFirst: boo
   const list = `  ${names.length} chord${names.length === 1 ? '' : 's'}: ${names.join(', ')}.`;
   const each = [
     ...own.flatMap((change) => chordInWords(arrangement, part, change)),
-    ...walksInWords(notes, arrangement.played.bars),
+    ...fillsInLeft(notes, arrangement.played.bars, arrangement.fills),
   ].sort((a, b) => a.tick - b.tick);
   const told = [...figureInWords(arrangement, part, notes), ...each.map(({ words }) => words)];
   return listFirst ? [list, ...told] : [...told, list];
@@ -50,7 +51,9 @@ export function rungInWords({ left, right, song, played }: Arrangement, part: Pa
   const plain = [
     ...(moves ? [] : [`blocks are played, ${held}`]),
     ...(isAlone && struck.length > 0 ? ['no note of the tune has room for another'] : []),
-    ...(hasFills && !notes.some(({ source }) => source === 'fill') ? ['no fill in this part'] : []),
+    ...(hasFills && ![...notes, ...struck].some(({ source }) => source === 'fill')
+      ? ['no fill in this part']
+      : []),
   ];
   return plain.length === 0 ? `${head}.` : `${head}: ${plain.join('; ')}.`;
 }
@@ -90,6 +93,9 @@ function chordInWords(arrangement: Arrangement, part: Part, change: ArrangedChan
   const { numeral, told } = change.degree;
   const close = change.closeHands ? ` ${CLOSE_HANDS_IN_WORDS[change.closeHands]}` : '';
   const strikes = strikesOf(own);
+  // A fill in the place of the whole chord is told as what it is.
+  if (strikes.length === 0 && within(left, tick, tick + length).some(({ from }) => from === change.change.id))
+    return [];
   if (strikes.length === 0)
     return [
       {
@@ -154,16 +160,24 @@ function keysInWords({ pitches }: ArrangedChange, between = '+'): string {
   return pitches.map((p) => typeset(nameOf(p))).join(between);
 }
 
-/** Fills of the left hand: "Bar 4: a walk F♯2 G♯2, fingers 4 3." */
-function walksInWords(notes: readonly HandNote[], bars: readonly PlayedBar[]): Told[] {
-  const fills = notes.filter(({ source }) => source === 'fill');
-  return barsOf(fills, bars).map(([bar, own]) => {
+/** Fills of the left hand: "Bar 4: a bass walk: F♯2 G♯2, fingers 4 3." */
+function fillsInLeft(notes: readonly HandNote[], bars: readonly PlayedBar[], fills: readonly Fill[]): Told[] {
+  const struck = notes.filter(({ source }) => source === 'fill');
+  return barsOf(struck, bars).map(([bar, own]) => {
     const strikes = strikesOf(own);
+    const kind = kindOf(fills, 'left', own[0]);
     return {
       tick: own[0].tick,
-      words: `  ${barInWords(bar.number)}: a walk to the next bass, ${struckInWords(strikes)}${fingersInWords(strikes)}.`,
+      words: `  ${barInWords(bar.number)}: ${kind}: ${struckInWords(strikes)}${fingersInWords(strikes)}.`,
     };
   });
+}
+
+/** What a note of a fill belongs to: "a bass walk". */
+export function kindOf(fills: readonly Fill[], hand: HandNote['hand'], note: HandNote): string {
+  const kind =
+    fills.find((fill) => fill.taken && fill.hand === hand && fill.changeId === note.from)?.kind ?? 'fill';
+  return kind.endsWith('s') ? kind : `${/^[aeiou]/.test(kind) ? 'an' : 'a'} ${kind}`;
 }
 
 function barsOf(

@@ -19,7 +19,7 @@ import { barAt, keyAt, within } from '../song';
 import { beatsInWords, listed } from '../sentences';
 import { togetherInWords } from './explain';
 import { learningInWords } from './learning';
-import { leftInWords, rungInWords } from './leftHand';
+import { kindOf, leftInWords, rungInWords } from './leftHand';
 import { passesInWords } from './passes';
 import { barInWords } from './places';
 import { leftComesBack } from './returning';
@@ -142,7 +142,7 @@ function rightInWords(arrangement: Arrangement, part: Part): string[] {
     );
     before = inBar[inBar.length - 1];
   }
-  return [...lines, ...besideTune(all, played.bars)];
+  return [...lines, ...besideTune(all, played.bars), ...fillsInRight(inPart(right, part), arrangement)];
 }
 
 /** Keys the right hand strikes with notes of its melody: "Bar 1: under A, on 1: C4+E4+A4, fingers 1-2-5." */
@@ -156,6 +156,26 @@ export function besideTune(notes: readonly HandNote[], bars: Arrangement['played
     return [
       `  ${barInWords(bar.number)}: ${how} ${typeset(classNameOf(tune.pitch))}, on ${countAt(bar, top.tick)}: ${struckInWords([keys])}${fingersInWords([keys])}.`,
     ];
+  });
+}
+
+/** Fills of the right hand between notes of its tune: "Bar 4: a scale run, on 2 &, 3, 3 &: D5 C5 B4, fingers 3 2 1." */
+function fillsInRight(notes: readonly HandNote[], { fills, played }: Arrangement): string[] {
+  const tune = new Set(
+    notes.flatMap(({ source, grace, tick }) => (source === 'melody' && !grace ? [tick] : [])),
+  );
+  const own = notes.filter(({ source, grace, tick }) => source === 'fill' && (grace || !tune.has(tick)));
+  const byFill = new Map<string, HandNote[]>();
+  for (const note of own) {
+    const name = `${barAt(played.bars, note.tick).number} ${kindOf(fills, 'right', note)}`;
+    byFill.set(name, [...(byFill.get(name) ?? []), note]);
+  }
+  return [...byFill.values()].map((struck) => {
+    const strikes = strikesOf(struck);
+    const counts = strikes.map(([{ tick }]) => countAt(barAt(played.bars, tick), tick)).join(', ');
+    const when = struck[0].grace ? `just before ${counts}` : `on ${counts}`;
+    const { number } = barAt(played.bars, struck[0].tick);
+    return `  ${barInWords(number)}: ${kindOf(fills, 'right', struck[0])}, ${when}: ${struckInWords(strikes)}${fingersInWords(strikes)}.`;
   });
 }
 

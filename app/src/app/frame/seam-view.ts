@@ -153,6 +153,7 @@ const BESIDE: Readonly<Record<NonNullable<Choices['fuller']>, readonly number[]>
   above: [6],
   octave: [-7, 7],
   frame: [-7, 7],
+  none: [],
 };
 
 function besideTune({ choices }: Part): readonly number[] {

@@ -8,12 +8,13 @@ import {
   pulseTicks,
   scaleOf,
   spellInKey,
-} from '../music';
-import { barAt } from '../song';
-import { soundingIn, spell } from '../voicing';
-import type { Opening, Proposal } from './proposal';
-import type { FillTask } from './task';
-import { because } from '../sentences';
+} from '../../music';
+import { barAt } from '../../song';
+import { soundingIn, spell, type VoicedChange } from '../../voicing';
+import type { Opening, Proposal } from '../proposal';
+import { scaleSteps } from '../scale';
+import type { FillTask } from '../task';
+import { because } from '../../sentences';
 
 /** What this kind of fill is called. */
 const KIND = 'bass walk';
@@ -37,6 +38,7 @@ const LOWEST_GOAL = 40;
  */
 export function bassWalk(task: FillTask, opening: Opening): Proposal | null {
   const { from, into, start } = opening;
+  if (!into) return null;
   const end = into.change.tick;
   if (from.change.tick + from.change.length !== end) return null;
   const bar = barAt(task.bars, end - 1);
@@ -48,7 +50,7 @@ export function bassWalk(task: FillTask, opening: Opening): Proposal | null {
     Math.floor((still - 1) / pulse),
     Math.floor((end - bar.tick) / pulse) - 1,
   );
-  const target = goalOf(task, opening);
+  const target = goalOf(task, { ...opening, into });
   if (target === null || target === start) return null;
   let best: { readonly cost: number; readonly keys: readonly number[]; readonly manner: string } | null =
     null;
@@ -76,12 +78,16 @@ export function bassWalk(task: FillTask, opening: Opening): Proposal | null {
     })),
     goal: spell([target], into.chord, into.key)[0],
     rank: best.cost,
+    skill: best.keys.length > 1 ? 2 : 1,
     reason: because.bassLeads(best.manner),
   };
 }
 
 /** The key a walk arrives on: the root at or below what the left hand strikes lowest; null where a block begins on another member. */
-function goalOf(task: FillTask, { into, firstKeys, isIntoSettled }: Opening): number | null {
+function goalOf(
+  task: FillTask,
+  { into, firstKeys, isIntoSettled }: Opening & { readonly into: VoicedChange },
+): number | null {
   const root = chroma(into.chord.bass ?? into.chord.root);
   const lowest = firstKeys[0];
   if (lowest % 12 === root) return lowest;
@@ -120,25 +126,6 @@ function mannersOf(
     );
   }
   return list.filter(({ keys }) => !keys.includes(start) || count > 1);
-}
-
-/**
- * `count` scale keys next to a target, in the order they are walked. Minor rises to its tonic, and falls to its dominant,
- * by its raised sixth and seventh, which the major chord on the dominant asks for.
- */
-function scaleSteps(target: number, count: number, direction: 1 | -1, key: Key): number[] {
-  const scale = new Set(scaleOf(key).map(chroma));
-  const raised = chroma(direction < 0 ? key.tonic : classAbove(key.tonic, '5P'));
-  if (key.mode === 'minor' && target % 12 === raised) {
-    scale.delete(chroma(classAbove(key.tonic, '6m')));
-    scale.delete(chroma(classAbove(key.tonic, '7m')));
-    scale.add(chroma(classAbove(key.tonic, '6M'))).add(chroma(classAbove(key.tonic, '7M')));
-  }
-  const keys: number[] = [];
-  for (let key_ = target + direction; keys.length < count; key_ += direction) {
-    if (scale.has(((key_ % 12) + 12) % 12)) keys.unshift(key_);
-  }
-  return keys;
 }
 
 interface WalkPlan {

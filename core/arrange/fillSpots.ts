@@ -1,0 +1,80 @@
+import type { Arrangement } from '../arrangement';
+import { changesIn } from '../arrangement';
+import type { Fill } from '../fills';
+import type { Hand } from '../hands';
+import { countAt } from '../joining';
+import { pulseTicks } from '../music';
+import type { Part } from '../parts';
+import { barAt } from '../song';
+
+/** A chord of a part over which something could be filled in. */
+export interface FillSpot {
+  readonly changeId: string;
+  readonly symbol: string;
+  /** Of the first proposal; 0 is the pick-up. */
+  readonly bar: number;
+  readonly count: string;
+  readonly tick: number;
+  /** What makes the room. */
+  readonly what:
+    'a held note' | 'a rest' | 'the end of the part' | 'the last bars' | 'a long chord' | 'strong notes';
+  /** Beats of the longest place. */
+  readonly beats: number;
+  /** The hands that have something to play there. */
+  readonly hands: readonly Hand[];
+  /** Best first; each way a kind can be played is one. */
+  readonly fills: readonly Fill[];
+}
+
+/** The places of a part that have room, in time, each with what fits there. */
+export function fillSpots(arrangement: Arrangement, part: Part): FillSpot[] {
+  const { fills, played } = arrangement;
+  const byChange = new Map<string, Fill[]>();
+  for (const fill of fills) byChange.set(fill.changeId, [...(byChange.get(fill.changeId) ?? []), fill]);
+  return changesIn(arrangement.changes, part).flatMap(({ change }): FillSpot[] => {
+    const here = byChange.get(change.id);
+    if (!here) return [];
+    const gaps = here.filter(isGap);
+    const first = [...(gaps.length > 0 ? gaps : here)].sort((a, b) => a.tick - b.tick)[0];
+    const bar = barAt(played.bars, first.tick);
+    const pulse = pulseTicks(bar.metre);
+    return [
+      {
+        changeId: change.id,
+        symbol: change.symbol,
+        bar: bar.number,
+        count: countAt(bar, first.tick),
+        tick: first.tick,
+        what: whatMakesRoom(arrangement, part, first, change, gaps.length > 0, pulse),
+        beats: Math.round((Math.max(...here.map(({ length }) => length)) / pulse) * 2) / 2,
+        hands: (['right', 'left'] as const).filter((hand) => here.some((fill) => fill.hand === hand)),
+        fills: here,
+      },
+    ];
+  });
+}
+
+/** Something is filled in where there is room, and not only added to the tune. */
+function isGap({ kind, hand }: Fill): boolean {
+  return hand === 'left' || !/under|above|octaves/.test(kind);
+}
+
+function whatMakesRoom(
+  { right, played }: Arrangement,
+  part: Part,
+  first: Fill,
+  change: { readonly tick: number; readonly length: number },
+  hasGap: boolean,
+  pulse: number,
+): FillSpot['what'] {
+  if (change.tick + change.length >= played.endTick) return 'the last bars';
+  if (!hasGap) return 'strong notes';
+  if (first.tick + first.length >= part.toTick) return 'the end of the part';
+  const sounding = right.findLast(
+    ({ tick, source, grace }) => source === 'melody' && !grace && tick <= first.tick,
+  );
+  const written = played.melody.find(({ id }) => id === sounding?.from);
+  if (written && written.tick + written.length <= first.tick) return 'a rest';
+  if (written && written.length >= 2 * pulse) return 'a held note';
+  return 'a long chord';
+}

@@ -1,0 +1,144 @@
+import { type Profile, type Song, barAt } from '../song';
+import type { Proposal } from './proposal';
+import type { FillTask } from './task';
+
+/** How much is filled in unasked. */
+export type Measure = 'none' | 'few' | 'some' | 'many';
+
+/** What was decided about proposals, by the ids they go under. */
+export interface FillDecisions {
+  /** Proposals are played unasked, as many as the measure says. */
+  readonly measure: Measure;
+  /** Another number, another choice among what is about as good; 0: the best. */
+  readonly seed: number;
+  readonly taken: Song['fillsTaken'];
+  readonly declined: readonly string[];
+  /** The id a proposal goes under in the part this one follows, where it follows one. */
+  readonly twinOf: (id: string) => string | null;
+}
+
+/** What was played up to a place, so that fills stand apart and differ. */
+export interface FillsSoFar {
+  /** Bar of the last fill played. */
+  readonly lastBar: number;
+  /** The kinds played last, in time. */
+  readonly kinds: readonly string[];
+}
+
+export const NO_FILL_YET: FillsSoFar = { lastBar: -Infinity, kinds: [] };
+
+/** So many fills back a kind is remembered. */
+const REMEMBERED = 10;
+const DRESSED = 'dressed: ';
+
+/** What has been played once a fill has been. */
+export function andThen({ kinds }: FillsSoFar, played: Proposal, bar: number): FillsSoFar {
+  return { lastBar: bar, kinds: [...kinds, nameOf(played)].slice(-REMEMBERED) };
+}
+
+function nameOf({ kind, dresses }: Proposal): string {
+  return dresses ? DRESSED + kind : kind;
+}
+
+/** Of the same kind; all that give the tune more keys are alike. */
+function isAlike(before: string, p: Proposal): boolean {
+  return before === nameOf(p) || (p.dresses === true && before.startsWith(DRESSED));
+}
+
+interface Adding {
+  /** Bars from one unasked fill to the next. */
+  readonly between: number;
+  /** What the dearest may cost. */
+  readonly dearest: number;
+  /** How many hands may have one over one chord. */
+  readonly hands: 1 | 2;
+  /** What each time a kind was played lately makes it dearer by. */
+  readonly again: number;
+}
+
+const MEASURES: Record<Exclude<Measure, 'none'>, Adding> = {
+  few: { between: 2, dearest: 6, hands: 1, again: 2 },
+  some: { between: 1, dearest: 9, hands: 1, again: 2 },
+  many: { between: 0, dearest: 18, hands: 2, again: 4 },
+};
+/** What chance may add, with a seed. */
+const CHANCE = 3;
+/** Beyond what the pianist plays, each step of skill. */
+const BEYOND = 3;
+const SKILL: Record<Profile['level'], number> = { 'first year': 1, 'some years': 2, fluent: 3 };
+
+/** What a proposal costs this pianist. */
+export function rankFor({ rank, skill }: Proposal, { level }: Profile): number {
+  return rank + BEYOND * Math.max(0, skill - SKILL[level]);
+}
+
+/** The entry under which a proposal was taken, by its own id or that of the part it follows; null where it was not. */
+export function takenAs(
+  id: string,
+  { taken, declined, twinOf }: FillDecisions,
+): Song['fillsTaken'][number] | null {
+  const ids = [id, twinOf(id)].filter((known) => known !== null);
+  if (ids.some((known) => declined.includes(known))) return null;
+  return taken.find((fill) => fill.id === id) ?? taken.find((fill) => ids.includes(fill.id)) ?? null;
+}
+
+/**
+ * What is played over one chord of the proposals for it: what the pianist took, one a hand; else what the measure adds
+ * unasked: the best, what was played before counted against it, never the same kind three times in a row.
+ */
+export function playedOver(
+  task: FillTask,
+  proposals: readonly Proposal[],
+  decisions: FillDecisions,
+  before: FillsSoFar,
+  playing: readonly Proposal[],
+): Proposal[] {
+  const found: Proposal[] = [];
+  const hasRoom = (p: Proposal): boolean => ![...playing, ...found].some((other) => overlap(p, other));
+  const ranked = [...proposals].sort((a, b) => a.rank - b.rank);
+  for (const proposal of ranked) {
+    const entry = takenAs(proposal.id, decisions);
+    if (!entry || !hasRoom(proposal)) continue;
+    const asTaken = ranked.find(({ id, variant }) => id === proposal.id && variant === entry.variant);
+    found.push(asTaken ?? proposal);
+  }
+  if (found.length > 0 || decisions.measure === 'none') return found;
+  const { between, dearest, hands, again } = MEASURES[decisions.measure];
+  const { declined, twinOf, seed } = decisions;
+  const isDeclined = (id: string): boolean => declined.includes(id) || declined.includes(twinOf(id) ?? '');
+  const [last, lastButOne] = [before.kinds.at(-1), before.kinds.at(-2)];
+  const costOf = (p: Proposal): number =>
+    p.rank +
+    again * before.kinds.filter((kind) => isAlike(kind, p)).length +
+    before.kinds.filter((kind) => kind === nameOf(p)).length +
+    (seed === 0 ? 0 : chance(seed, p.id + p.variant) * CHANCE);
+  const open = ranked
+    .filter(
+      (p) =>
+        !isDeclined(p.id) &&
+        !(nameOf(p) === last && last === lastButOne) &&
+        barAt(task.bars, p.place.tick).number - before.lastBar >= between,
+    )
+    .map((p) => ({ p, cost: costOf(p) }))
+    .filter(({ cost }) => cost <= dearest)
+    .sort((a, b) => a.cost - b.cost);
+  for (const { p } of open) {
+    if (found.length >= hands) break;
+    if (hasRoom(p)) found.push(p);
+  }
+  return found;
+}
+
+/** Two fills of one hand may not sound at the same time; the left hand leaves its pattern once in a chord. */
+function overlap(a: Proposal, b: Proposal): boolean {
+  const isOneChord = a.hand === 'left' && a.place.from.change.id === b.place.from.change.id;
+  if (a.hand === b.hand && isOneChord) return true;
+  return a.hand === b.hand && a.place.tick < b.place.endTick && b.place.tick < a.place.endTick;
+}
+
+/** A number from 0 to 1 for a seed and a name: the same each time. */
+function chance(seed: number, name: string): number {
+  let hash = seed | 0;
+  for (const letter of name) hash = Math.imul(hash ^ letter.charCodeAt(0), 0x01000193);
+  return ((hash ^ (hash >>> 15)) >>> 0) / 4294967296;
+}

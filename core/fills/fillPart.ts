@@ -1,0 +1,85 @@
+import { barAt } from '../song';
+import { andThen, type FillDecisions, type FillsSoFar, playedOver, rankFor, takenAs } from './deciding';
+import { type Fill, fillOf } from './fill';
+import { FILL_KINDS } from './kinds/table';
+import { ownNotes } from './ownNotes';
+import type { Opening, Proposal } from './proposal';
+import { stillsOf } from './stills';
+import type { FillTask } from './task';
+
+/** A fill that was taken and cannot be played as it was. */
+export interface WaitingFill {
+  readonly id: string;
+  readonly tick: number;
+  readonly kind: string;
+  readonly why: 'no place' | 'too long';
+}
+
+/** The fills of one part: what is proposed, what is played, what waits, and what had been played when it ends. */
+export interface PartFills {
+  readonly fills: readonly Fill[];
+  readonly playing: readonly Proposal[];
+  readonly waiting: readonly WaitingFill[];
+  readonly after: FillsSoFar;
+}
+
+/** Every proposal for a part, the best first at each place, what the pianist can play counted in. */
+export function proposalsFor(task: FillTask, openings: readonly Opening[]): Proposal[] {
+  const stills = stillsOf(task);
+  return FILL_KINDS.flatMap(({ propose }) => propose(task, openings, stills))
+    .map((proposal) => ({ ...proposal, rank: rankFor(proposal, task.profile) }))
+    .sort((a, b) => a.place.from.change.tick - b.place.from.change.tick || a.rank - b.rank);
+}
+
+/** What is proposed in a part, and what of it is played; `before`: what was played up to its beginning. */
+export function fillPart(
+  task: FillTask,
+  openings: readonly Opening[],
+  decisions: FillDecisions,
+  before: FillsSoFar,
+): PartFills {
+  const proposals = proposalsFor(task, openings);
+  const playing: Proposal[] = [];
+  const waiting: WaitingFill[] = [];
+  let after = before;
+  for (const change of new Set(proposals.map(({ place }) => place.from.change.id))) {
+    const here = proposals.filter(({ place }) => place.from.change.id === change);
+    for (const chosen of playedOver(task, here, decisions, after, playing)) {
+      const entry = takenAs(chosen.id, decisions);
+      const own = entry?.notes ? ownNotes(chosen, entry.notes) : null;
+      if (own === 'too long') {
+        waiting.push({ id: chosen.id, tick: chosen.place.tick, kind: chosen.kind, why: 'too long' });
+        continue;
+      }
+      playing.push(own ?? chosen);
+      after = andThen(after, chosen, barAt(task.bars, chosen.place.tick).number);
+    }
+  }
+  waiting.push(...withoutPlace(task, proposals, decisions));
+  const isPlayed = (p: Proposal): Proposal | undefined =>
+    playing.find(({ id, variant }) => id === p.id && variant === p.variant);
+  const fills = proposals.map((proposal) => {
+    const played = isPlayed(proposal);
+    return fillOf(
+      task.bars,
+      played ?? proposal,
+      played !== undefined,
+      played?.notes !== undefined && played.notes !== proposal.notes,
+    );
+  });
+  return { fills, playing, waiting, after };
+}
+
+/** What was taken over a chord of the part and is proposed there no more: the song changed under it. */
+function withoutPlace(
+  task: FillTask,
+  proposals: readonly Proposal[],
+  { taken }: FillDecisions,
+): WaitingFill[] {
+  const known = new Set(proposals.map(({ id }) => id));
+  return task.voiced.flatMap(({ change }) =>
+    taken
+      .filter(({ id }) => id.endsWith(`:${change.id}`) && !known.has(id))
+      .map(({ id, kind }): WaitingFill => ({ id, tick: change.tick, kind, why: 'no place' })),
+  );
+}

@@ -1,0 +1,74 @@
+import { fullerFor, fullerRight } from '../../fuller';
+import type { HandNote } from '../../hands';
+import { because } from '../../sentences';
+import type { Fuller } from '../../song';
+import type { Proposal, Skill } from '../proposal';
+import { chordAfter, chordAt, placeId } from '../stills';
+import type { FillTask } from '../task';
+
+interface Row {
+  readonly school: Fuller;
+  readonly kind: string;
+  readonly variant: string;
+  readonly rank: number;
+  readonly skill: Skill;
+}
+
+/** What strong notes may have beside them for the time of one chord, each kind with the schools it is played by. */
+const ROWS: readonly Row[] = [
+  { school: 'under', kind: 'third or sixth under', variant: 'with strong notes', rank: 9, skill: 1 },
+  { school: 'above', kind: 'chord note above', variant: 'with strong notes', rank: 9, skill: 1 },
+  { school: 'two-under', kind: 'chord notes under', variant: 'two with strong notes', rank: 9, skill: 2 },
+  { school: 'chord', kind: 'chord notes under', variant: 'whole chords', rank: 12, skill: 3 },
+  { school: 'octave', kind: 'octaves', variant: 'plain', rank: 9, skill: 2 },
+  { school: 'frame', kind: 'octaves', variant: 'with a chord note inside', rank: 11, skill: 3 },
+];
+
+/** Kinds by name, with the schools that play them. */
+export const DRESSINGS: readonly string[] = [...new Set(ROWS.map(({ kind }) => kind))];
+
+/**
+ * Strong notes of the tune with more keys while one chord sounds: at most half of the notes of a part (see fuller/).
+ * Proposed where it would change what is played.
+ */
+export function dressings(task: FillTask, kind: string): Proposal[] {
+  const known = new Set(fullerFor(task.profile.rightReach).map(({ id }) => id));
+  return ROWS.filter((row) => row.kind === kind && known.has(row.school)).flatMap((row) => {
+    const keys = fullerRight({ ...task, school: row.school });
+    return task.voiced.flatMap((from) => {
+      const [tick, end] = [from.change.tick, from.change.tick + from.length];
+      const own = keys.filter((note) => note.tick >= tick && note.tick < end && note.tick < task.partEnd);
+      return own.length === 0 ? [] : dressed(task, row, own);
+    });
+  });
+}
+
+function dressed(task: FillTask, row: Row, keys: readonly HandNote[]): Proposal[] {
+  const [first] = keys;
+  const from = chordAt(task, first.tick);
+  const endTick = Math.max(...keys.map(({ tick, length }) => tick + length));
+  if (!from) return [];
+  const played = task.beside.filter(({ tick }) => tick >= first.tick && tick < endTick);
+  if (named(played) === named(keys)) return [];
+  const prefix = row.kind.replaceAll(' ', '-');
+  return [
+    {
+      id: placeId(prefix, from, first.tick),
+      kind: row.kind,
+      variant: row.variant,
+      place: { tick: first.tick, endTick, from, into: chordAfter(task, from) },
+      hand: 'right',
+      notes: keys.map(({ tick, length, pitch }) => ({ tick, length, pitch })),
+      goal: null,
+      rank: row.rank,
+      skill: row.skill,
+      reason: because.dresses(new Set(keys.map(({ tick }) => tick)).size),
+      replacesHarmony: true,
+      dresses: true,
+    },
+  ];
+}
+
+function named(notes: readonly HandNote[]): string {
+  return notes.map(({ tick, midi }) => `${tick} ${midi}`).join();
+}
