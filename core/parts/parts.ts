@@ -149,12 +149,32 @@ function structureOf(
     const cuts = outsideSettled(cutsOf(played, own, division), own, settled);
     const spans = cuts.map((cut, i) => ({ ...cut, toTick: cuts[i + 1]?.tick ?? played.endTick }));
     const starts = spans.map((span) => span.tick);
-    const related = relate(contentsOf(played, starts, melodyOf(played), changes));
-    return { spans, related, letters: formLetters(related) };
+    const framed = framesAt(played);
+    const contents = contentsOf(played, starts, melodyOf(played), changes);
+    const ofSong = contents.flatMap((_, at) => (framed.has(spans[at].tick) ? [] : [at]));
+    const among = relate(ofSong.map((at) => contents[at]));
+    const letters = formLetters(among);
+    const named = spans.map(({ tick }, at) => framed.get(tick) ?? letters[ofSong.indexOf(at)]);
+    const related = spans.map((_, at) => relatedAmong(ofSong, among, at));
+    return { spans, related, letters: named };
   });
 }
 
 const structures = rememberEach<Structure>();
+
+/** Names of the stretches that frame the song, by the played tick each begins at. */
+function framesAt({ sections }: PlayedSong): ReadonlyMap<number, string> {
+  return new Map(sections.flatMap(({ tick, frame, name }) => (frame ? [[tick, name] as const] : [])));
+}
+
+/** How a part relates to earlier ones; what frames the song is like none, and none is like it. */
+function relatedAmong(own: readonly number[], among: readonly Related[], at: number): Related {
+  const found = among[own.indexOf(at)];
+  if (!found) return FRAMING;
+  return found.to === null ? found : { ...found, to: own[found.to] };
+}
+
+const FRAMING: Related = { relation: 'new', to: null, moved: null, sameChords: false, differs: [] };
 
 function cutsOf(
   played: PlayedSong,

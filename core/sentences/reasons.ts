@@ -19,6 +19,19 @@ export const because = {
   dresses: (notes: number) =>
     `${notes === 1 ? 'One strong note' : `${notes} strong notes`} of the tune with more under the hand; the tune stays in front.`,
 
+  introKnown: () => 'Listeners hear how it will end, and the dominant opens the door.',
+  introQuiet: () => 'A quiet floor before the tune; the left hand finds its place.',
+  introHints: () => 'The tune is hinted at and held back.',
+  endsHome: () => 'The last note is held while the harmony falls home.',
+  endsSuspended: () => 'The third comes late: a close that is waited for.',
+  endsAgain: (bar: number) => `From bar ${bar} once more, as singers do, then home.`,
+  turnsByDominant: () => 'One bar that asks for the tonic.',
+  turnsFromAbove: () => 'A half step above slides down to the dominant, and that leads back.',
+  turnsDiminished: () => 'Its notes all lie a half step from home.',
+  interludeQuiet: () => 'The hands rest a little while the harmony goes round.',
+  interludeHigher: () => 'The tune is remembered from far off.',
+  instrumental: () => 'The same notes told differently: new, and yet known.',
+
   leaps: (mmPerSecond: number) => `the hands are carried ${mmPerSecond} mm every second`,
   leftAlone: () => 'the left hand often strikes alone',
   wide: () => 'the left hand opens wide',

@@ -2,6 +2,7 @@ import type { Key } from '../music';
 import { applyBarEdit, type BarEdit } from './barEdits';
 import { applyChangesEdit, changeLeftOut, changeMoved, type ChangesEdit } from './changeEdits';
 import { applyCutEdit, type CutEdit, NO_SETTINGS, withLockedCuts } from './cutEdits';
+import { applyFrameEdit, type FrameEdit } from './frameEdits';
 import { applyNoteEdit, type NoteEdit } from './noteEdits';
 import {
   type Choices,
@@ -77,6 +78,7 @@ export type SongEdit =
   | { readonly kind: 'change-moved'; readonly id: string; readonly ticks: number }
   | { readonly kind: 'change-left-out'; readonly id: string }
   | CutEdit
+  | FrameEdit
   | NoteEdit
   | BarEdit;
 
@@ -189,6 +191,9 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
     case 'part-named':
     case 'sections-set':
       return applyCutEdit(song, edit);
+    case 'frame-added':
+    case 'frame-removed':
+      return applyFrameEdit(song, edit);
     case 'bars-inserted':
     case 'bar-removed':
     case 'pickup-set':
@@ -254,6 +259,8 @@ export function describeEdit(edit: SongEdit): string {
     'division-chosen': 'another division',
     'part-named': 'name of the part',
     grown: 'growth',
+    'frame-added': 'what frames the song',
+    'frame-removed': 'what framed the song',
     fill: 'fill',
     fills: 'fills',
     'fill-left': 'fill forgotten',

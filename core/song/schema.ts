@@ -211,6 +211,20 @@ export const songSchema = z.object({
       name: z.string().max(80),
       energy: z.number().int().min(1).max(5),
       dynamics: z.enum(['even', 'growing', 'falling']),
+      /** It frames the song and is no part of what was given: what it is, the ticks it put in, and what its putting in changed. */
+      frame: z
+        .object({
+          kind: z.enum(['intro', 'turnaround', 'interlude', 'chorus', 'ending']),
+          ticks: z.number().int().min(1).max(1_000_000),
+          /** The pick-up that went into its last bar. */
+          pickup: tick,
+          /** The section after it goes on with one that was begun before. */
+          resumes: z.boolean(),
+          /** Ids of the cuts it keeps in their place, so that the other parts stay as they were, and how the song was cut before. */
+          kept: z.array(id).max(4000),
+          school: divisionSchema.shape.school,
+        })
+        .optional(),
     }),
   ),
   division: divisionSchema,

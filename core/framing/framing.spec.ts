@@ -1,0 +1,212 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
+import type { Arrangement } from '../arrangement';
+import { arrange } from '../arrange/song';
+import { readMusicXml, readProject, writeMusicXml, writeProject } from '../formats';
+import { type Chord, chroma, membersOf, midiOf, nameOf, parseChord } from '../music';
+import { applyEdit, DEFAULT_PROFILE, migrateSong, type Song, unfold, withoutFrame } from '../song';
+import { randomSong } from '../testing';
+import { betweenFor, endingsFor, type FrameProposal, introsFor } from './framing';
+
+const arranged = (song: Song): Arrangement => arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
+const all = (a: Arrangement): FrameProposal[] => [
+  ...introsFor(a, 2),
+  ...introsFor(a, 4),
+  ...endingsFor(a),
+  ...a.parts.flatMap((_, i) => betweenFor(a, i)),
+];
+const add = (song: Song, { piece }: FrameProposal): Song => applyEdit(song, { kind: 'frame-added', piece });
+/** What is told and played, by where it is told from the beginning of the song as given. */
+const core = (song: Song) => {
+  const { melody, changes, words, barCount, pickup, metreMap, keyMap, tempoMap, playingOrder } = song;
+  return { melody, changes, words, barCount, pickup, metreMap, keyMap, tempoMap, playingOrder };
+};
+
+const lengthOf = (part: Arrangement['parts'][number] | undefined): number =>
+  part ? part.toTick - part.fromTick : 0;
+
+describe('what frames a song', () => {
+  it('is proposed for every demo song: three ways to begin, three or more to end, from its own phrases', () => {
+    for (const song of DEMO_SONGS) {
+      const a = arranged(song);
+      expect(introsFor(a, 2).length).toBe(3);
+      expect(introsFor(a, 4).length).toBe(3);
+      expect(endingsFor(a).length).toBe(3);
+      const middle = betweenFor(a, 1).map(({ piece }) => piece.kind);
+      if (song.playingOrder.length === 0)
+        expect([...new Set(middle)]).toEqual(['turnaround', 'interlude', 'chorus']);
+      else expect(middle).toEqual([]);
+      const own = new Set(song.melody.map(({ pitch }) => chroma(pitch)));
+      for (const { piece } of all(a).filter(({ piece }) => piece.kind !== 'ending'))
+        for (const { pitch } of piece.melody) expect(own.has(chroma(pitch))).toBe(true);
+    }
+  });
+
+  it('is put in and taken out again, and the song is as it was given, whatever it is (200 random songs and the demo songs)', () => {
+    const songs = fc.oneof(
+      fc.constantFrom(...DEMO_SONGS),
+      fc.nat(1e6).map((seed) => randomSong({ bars: 8, changesPerBar: 1, seed })),
+    );
+    fc.assert(
+      fc.property(songs, fc.nat(40), fc.nat(40), (song, x, y) => {
+        const a = arranged(song);
+        const [first, second] = [all(a), all(a)].map((list, i) => list[(i === 0 ? x : y) % list.length]);
+        const once = add(song, first);
+        expect(core(withoutFrame(once))).toEqual(core(song));
+        expect(withoutFrame(once).sections).toEqual(song.sections);
+        expect(
+          withoutFrame(once).cuts.filter(({ tick }) => !a.parts.some((p) => p.fromTick === tick)),
+        ).toEqual([]);
+        // A second piece is proposed for the song as it is then.
+        const again = all(arranged(once)).find((p) => p.variant === second.variant);
+        if (again) expect(core(withoutFrame(add(once, again)))).toEqual(core(song));
+        expect(migrateSong(JSON.parse(JSON.stringify(once)))).toEqual(once);
+        const back = readProject(writeProject({ song: once, profile: DEFAULT_PROFILE }));
+        expect(back.song).toEqual(once);
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('makes bars of the played song with a part of their own, by its name; the other parts are as they were', () => {
+    for (const song of DEMO_SONGS) {
+      const a = arranged(song);
+      for (const proposal of [...introsFor(a, 4), ...endingsFor(a), ...betweenFor(a, 1)]) {
+        const framed = add(song, proposal);
+        const b = arranged(framed);
+        const told = [song.title, proposal.variant];
+        expect([...told, b.parts.filter(({ label }) => label === proposal.piece.name).length]).toEqual([
+          ...told,
+          1,
+        ]);
+        const others = b.parts.filter(({ label }) => label !== proposal.piece.name);
+        expect([...told, others.map(({ label }) => label)]).toEqual([
+          ...told,
+          a.parts.map(({ label }) => label),
+        ]);
+        expect([...told, others.map((p) => p.toTick - p.fromTick)]).toEqual([
+          ...told,
+          a.parts.map((p) => p.toTick - p.fromTick),
+        ]);
+        const before = unfold(song);
+        expect([...told, b.played.endTick - before.endTick]).toEqual([
+          ...told,
+          proposal.piece.before === 0
+            ? b.parts[1].fromTick
+            : lengthOf(b.parts.find((p) => p.label === proposal.piece.name)),
+        ]);
+        // The tune of the song itself, in its order, with its notes.
+        const tune = (played: Arrangement['played'], skip: (id: string) => boolean): string[] =>
+          played.melody
+            .filter(({ id }) => !skip(id))
+            .map(({ pitch, length }) => `${nameOf(pitch)} ${length}`);
+        expect([...told, tune(b.played, (id) => /^f\d+n/.test(id)).join()]).toEqual([
+          ...told,
+          tune(before, () => false).join(),
+        ]);
+      }
+    }
+  });
+
+  it('leads in on the dominant, and leaves the pick-up its place in the last bar of the intro', () => {
+    const sluicegate = DEMO_SONGS[1];
+    expect(sluicegate.pickup).toBe(960);
+    const framed = add(sluicegate, introsFor(arranged(sluicegate), 2)[0]);
+    expect(framed.pickup).toBe(0);
+    const { played } = arranged(framed);
+    expect(played.bars.slice(0, 3).map(({ number, tick, length }) => [number, tick, length])).toEqual([
+      [1, 0, 3840],
+      [2, 3840, 3840],
+      [3, 7680, 3840],
+    ]);
+    // The first note of the song is struck on the fourth beat of the second bar.
+    expect(played.melody.find(({ id }) => id === sluicegate.melody[0].id)?.tick).toBe(7680 - 960);
+    const last = framed.changes.filter(({ id }) => /^f\d+c/.test(id)).at(-1);
+    expect([last?.symbol, last?.tick, last?.length]).toEqual(['D7', 3840, 3840]);
+  });
+
+  it('an instrumental chorus has the same rhythm and the same notes in each bar, in another order', () => {
+    for (const song of DEMO_SONGS.filter(({ playingOrder }) => playingOrder.length === 0)) {
+      const a = arranged(song);
+      const chorus = betweenFor(a, 1).find(({ piece }) => piece.kind === 'chorus');
+      const bar = a.played.bars[1].length;
+      const source = a.played.melody.filter(
+        ({ tick, grace }) =>
+          !grace &&
+          tick < a.parts[0].toTick &&
+          tick >= (a.played.bars.find(({ number }) => number === 1)?.tick ?? 0),
+      );
+      const [from] = source.map(({ tick }) => tick);
+      const perBar = (
+        notes: readonly { tick: number; pitch: Parameters<typeof midiOf>[0] }[],
+        start: number,
+      ): string[] => {
+        const lists = new Map<number, number[]>();
+        for (const { tick, pitch } of notes) {
+          const at = Math.floor((tick - start) / bar);
+          lists.set(at, [...(lists.get(at) ?? []), midiOf(pitch)]);
+        }
+        return [...lists].map(([at, keys]) => `${at}: ${keys.sort((x, y) => x - y).join(' ')}`);
+      };
+      const told = perBar(chorus?.piece.melody ?? [], 0);
+      const own = perBar(
+        source,
+        from - ((from - (a.played.bars.find(({ number }) => number === 1)?.tick ?? 0)) % bar),
+      );
+      expect([song.title, told.slice(0, 2)]).toEqual([song.title, own.slice(0, 2)]);
+      expect(chorus?.piece.melody.map(({ pitch }) => midiOf(pitch)).join()).not.toBe(
+        source.map(({ midi }) => midi).join(),
+      );
+    }
+  });
+
+  it('turns back by chords that lead home: dominant, half step above it, diminished on the leading note', () => {
+    const [lanterns] = DEMO_SONGS;
+    const turns = betweenFor(arranged(lanterns), 1).filter(({ piece }) => piece.kind === 'turnaround');
+    expect(turns.map(({ piece }) => piece.changes.map(({ symbol }) => symbol).join(' '))).toEqual([
+      'E7',
+      'Bb7 E7',
+      'G#dim7',
+    ]);
+    for (const { piece } of turns)
+      for (const { symbol } of piece.changes) expect(membersOf(parseChord(symbol) as Chord).length).toBe(4);
+  });
+
+  it('closes on the tonic, which the tune holds', () => {
+    for (const song of DEMO_SONGS)
+      for (const { piece } of endingsFor(arranged(song))) {
+        const b = arranged(applyEdit(song, { kind: 'frame-added', piece }));
+        const chord = b.changes.at(-1)?.chord;
+        const key = song.keyMap.at(-1);
+        expect(chord && key && chroma(chord.root) === chroma(key.tonic)).toBe(true);
+        const last = b.played.melody.at(-1);
+        expect(last && key && chroma(last.pitch) === chroma(key.tonic)).toBe(true);
+        expect(b.findings.filter(({ kind }) => kind === 'rub' || kind === 'bump')).toEqual(
+          arranged(song).findings.filter(({ kind }) => kind === 'rub' || kind === 'bump'),
+        );
+      }
+  });
+
+  it('is bars like any other in a file that is opened again, and is not in the song as given', () => {
+    for (const song of DEMO_SONGS) {
+      const framed = add(add(song, introsFor(arranged(song), 2)[0]), endingsFor(arranged(song))[0]);
+      const a = arranged(framed);
+      const back = readMusicXml(writeMusicXml(a), 'x', '');
+      const played = unfold(back);
+      // A part that is played an octave up is written there.
+      const tune = ({ melody }: typeof played): string[] =>
+        melody.map(({ tick, pitch }) => `${tick} ${nameOf(pitch).replace(/-?\d/, '')}`);
+      expect(tune(played)).toEqual(tune(a.played));
+      expect(played.bars.length).toBe(a.played.bars.length);
+      expect(core(withoutFrame(framed))).toEqual(core(song));
+    }
+  });
+
+  it('is not proposed for a song without chords, nor longer than the song', () => {
+    const [lanterns] = DEMO_SONGS;
+    expect(all(arranged({ ...lanterns, changes: [] }))).toEqual([]);
+    const short = arranged(randomSong({ bars: 2, changesPerBar: 1, seed: 3 }));
+    expect(introsFor(short, 4)).toEqual([]);
+  });
+});

@@ -1,0 +1,1 @@
+export { betweenFor, endingsFor, FRAME_NAMES, type FrameProposal, introsFor } from './framing';

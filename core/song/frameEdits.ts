@@ -1,0 +1,315 @@
+import { inForceAt, writtenBars } from './bars';
+import type { Choices, Song } from './schema';
+
+/** What a stretch that frames the song is. */
+export type FrameKind = 'intro' | 'turnaround' | 'interlude' | 'chorus' | 'ending';
+
+/** A stretch to be put before, between or after what the song is: its own bars, as written. */
+export interface FramePiece {
+  readonly kind: FrameKind;
+  /** As its part is called: "Intro". */
+  readonly name: string;
+  readonly bars: number;
+  /** Written tick at which a part begins and before which it comes; 0: before everything; null: after everything. */
+  readonly before: number | null;
+  /** Ticks from the first bar line of the stretch; ids are given when it is put in. */
+  readonly melody: readonly Pick<Song['melody'][number], 'tick' | 'length' | 'pitch'>[];
+  readonly changes: readonly Pick<Song['changes'][number], 'tick' | 'length' | 'symbol'>[];
+  /** 1 calm … 5 driving. */
+  readonly energy: number;
+  readonly choices: Partial<Choices>;
+  /** Where the parts of the song begin, in played ticks: they stay as they are. */
+  readonly cuts: readonly { readonly id: string; readonly tick: number }[];
+}
+
+export type FrameEdit =
+  | { readonly kind: 'frame-added'; readonly piece: FramePiece }
+  | { readonly kind: 'frame-removed'; readonly sectionId: string };
+
+/** The song after an edit of its frame; what cannot be done leaves it as it is. */
+export function applyFrameEdit(song: Song, edit: FrameEdit): Song {
+  return edit.kind === 'frame-added' ? added(song, edit.piece) : removed(song, edit.sectionId);
+}
+
+/** The song as it was given: without what was put round it. */
+export function withoutFrame(song: Song): Song {
+  return song.sections
+    .filter(({ frame }) => frame !== undefined)
+    .reduce((rest, { id }) => removed(rest, id), song);
+}
+
+/** Whether something frames the song. */
+export function hasFrame({ sections }: Pick<Song, 'sections'>): boolean {
+  return sections.some(({ frame }) => frame !== undefined);
+}
+
+function added(song: Song, piece: FramePiece): Song {
+  const bars = writtenBars(song);
+  const last = bars[bars.length - 1];
+  const songEnd = last.tick + last.length;
+  const at = piece.before ?? songEnd;
+  const metre = inForceAt(song.metreMap, Math.max(0, at - 1));
+  const bar = (3840 * metre.numerator) / metre.denominator;
+  const isFirst = at === 0;
+  // A song begins once and ends once.
+  const isThere = song.sections.some(({ frame }) => frame?.kind === piece.kind);
+  if (isThere && (piece.kind === 'intro' || piece.kind === 'ending')) return song;
+  // Pieces between stand only where nothing is repeated: what is written is what is played there.
+  if (piece.before !== null && !isFirst && song.playingOrder.length > 0) return song;
+  // The pick-up goes into the last bar of an intro.
+  const by = piece.bars * bar - (isFirst ? song.pickup : 0);
+  const id = freeId(song);
+  const start = isFirst ? 0 : (bars.find(({ tick }) => tick >= at)?.tick ?? songEnd);
+  const firstCut = isFirst ? `${id}first` : null;
+  const stable = new Set([...song.cuts, ...piece.cuts].map((cut) => cut.id));
+  const opened = { ...song, ...shifted(song, at, by, stable, firstCut), ...(isFirst ? { pickup: 0 } : {}) };
+  const melody = piece.melody.map((note, i) => ({
+    ...note,
+    id: `${id}n${i + 1}`,
+    tick: start + note.tick,
+    tiedToNext: false,
+    lyric: null,
+    grace: false,
+  }));
+  const changes = piece.changes.map((change, i) => ({
+    ...change,
+    id: `${id}c${i + 1}`,
+    tick: start + change.tick,
+    given: false,
+    layout: null,
+  }));
+  const resumes = at < songEnd && !song.sections.some(({ tick }) => tick === at);
+  const inForce =
+    song.sections.length > 0 && song.sections[0].tick <= at ? inForceAt(song.sections, at) : null;
+  const played = playedTick(song, at);
+  const ownCut = isFirst ? 'cut0' : `${id}cut`;
+  const stored = new Set(song.cuts.map((cut) => cut.id));
+  const kept = piece.cuts
+    .filter((cut) => cut.tick > 0 && !stored.has(cut.id))
+    .map((cut) => ({
+      id: cut.id,
+      tick: cut.tick >= played && piece.before !== null ? cut.tick + by : cut.tick,
+    }));
+  const locks = [...kept, firstCut ? { id: firstCut, tick: by } : { id: ownCut, tick: played }];
+  const frame = {
+    kind: piece.kind,
+    ticks: by,
+    pickup: isFirst ? song.pickup : 0,
+    resumes,
+    kept: locks.map((cut) => cut.id),
+    school: song.division.school,
+  };
+  const own = { id, tick: at, name: piece.name, energy: piece.energy, dynamics: 'even' as const, frame };
+  const rest = resumes
+    ? [
+        {
+          id: `${id}r`,
+          tick: at + by,
+          name: inForce?.name ?? '',
+          energy: inForce?.energy ?? 3,
+          dynamics: 'even' as const,
+        },
+      ]
+    : [];
+  const inOrder = <T extends { readonly tick: number }>(list: readonly T[]): T[] =>
+    [...list].sort((a, b) => a.tick - b.tick);
+  const whole: Song = {
+    ...opened,
+    barCount: song.barCount + piece.bars,
+    melody: inOrder([...opened.melody, ...melody]),
+    changes: inOrder([...opened.changes, ...changes]),
+    sections: inOrder([...opened.sections, own, ...rest]),
+    playingOrder: orderWith(song, piece, isFirst),
+  };
+  const settings = { name: piece.name, sameAs: ownCut, choices: piece.choices };
+  return {
+    ...whole,
+    // From now on exactly these parts: bars of a frame would make another division of the song likelier.
+    division: { ...whole.division, school: 'own' },
+    cuts: inOrder([...whole.cuts, ...locks.map((cut) => ({ ...cut, locked: false }))]),
+    partSettings: { ...whole.partSettings, [ownCut]: settings },
+  };
+}
+
+/** An ending is played after all passes; before and between nothing is repeated, or everything moves along. */
+function playedTick(song: Song, at: number): number {
+  if (song.playingOrder.length === 0 || at === 0) return at;
+  const bars = writtenBars(song);
+  return song.playingOrder.reduce(
+    (sum, { fromBar, toBar }) =>
+      sum +
+      bars
+        .filter(({ number }) => number >= fromBar && number <= toBar)
+        .reduce((length, bar) => length + bar.length, 0),
+    0,
+  );
+}
+
+function orderWith(song: Song, { bars, before }: FramePiece, isFirst: boolean): Song['playingOrder'] {
+  if (song.playingOrder.length === 0) return [];
+  if (before === null)
+    return [...song.playingOrder, { fromBar: song.barCount + 1, toBar: song.barCount + bars }];
+  if (!isFirst) return song.playingOrder;
+  const moved = song.playingOrder.map(({ fromBar, toBar }) => ({
+    fromBar: fromBar + bars,
+    toBar: toBar + bars,
+  }));
+  return [{ fromBar: 1, toBar: song.pickup > 0 ? bars - 1 : bars }, ...moved].filter(
+    ({ fromBar, toBar }) => toBar >= fromBar,
+  );
+}
+
+type Moved = Pick<
+  Song,
+  | 'melody'
+  | 'changes'
+  | 'words'
+  | 'sections'
+  | 'imported'
+  | 'keyMap'
+  | 'metreMap'
+  | 'tempoMap'
+  | 'cuts'
+  | 'partSettings'
+  | 'settled'
+>;
+
+/** Everything from a tick on, so many ticks later (earlier when negative); maps keep what holds at the beginning. */
+function shifted(
+  song: Song,
+  from: number,
+  by: number,
+  stable: ReadonlySet<string>,
+  firstCut: string | null,
+): Moved {
+  const later = <T extends { readonly tick: number }>(list: readonly T[]): T[] =>
+    list.map((item) => (item.tick >= from ? { ...item, tick: item.tick + by } : item));
+  const laterMap = <T extends { readonly tick: number }>(map: readonly T[]): T[] =>
+    map.map((entry) => (entry.tick > 0 && entry.tick >= from ? { ...entry, tick: entry.tick + by } : entry));
+  // A part nobody has cut is known by the tick of the cut proposed there; the first by its own.
+  const idAfter = (id: string): string => {
+    if (id === 'cut0') return firstCut ?? id;
+    const tick = /^cut(\d+)$/.exec(id)?.[1];
+    if (tick === undefined || stable.has(id)) return id;
+    return Number(tick) >= from ? `cut${Number(tick) + by}` : id;
+  };
+  const isEnd = from >= (writtenBars(song).at(-1)?.tick ?? 0) + (writtenBars(song).at(-1)?.length ?? 0);
+  return {
+    melody: later(song.melody),
+    changes: later(song.changes),
+    words: later(song.words),
+    sections: later(song.sections),
+    imported: later(song.imported),
+    keyMap: laterMap(song.keyMap),
+    metreMap: laterMap(song.metreMap),
+    tempoMap: laterMap(song.tempoMap),
+    cuts: isEnd ? song.cuts : later(song.cuts),
+    partSettings: isEnd
+      ? song.partSettings
+      : Object.fromEntries(
+          Object.entries(song.partSettings).map(([id, settings]) => [
+            idAfter(id),
+            { ...settings, sameAs: settings.sameAs === null ? null : idAfter(settings.sameAs) },
+          ]),
+        ),
+    settled: isEnd ? song.settled : song.settled.map((part) => ({ ...part, cutId: idAfter(part.cutId) })),
+  };
+}
+
+function removed(song: Song, sectionId: string): Song {
+  const section = song.sections.find(({ id }) => id === sectionId);
+  const frame = section?.frame;
+  if (!section || !frame) return song;
+  const { tick: at } = section;
+  const end = at + frame.ticks;
+  const metre = inForceAt(song.metreMap, at);
+  const bars = Math.round((frame.ticks + frame.pickup) / ((3840 * metre.numerator) / metre.denominator));
+  const isOwn = (id: string): boolean => id.startsWith(`${sectionId}n`) || id.startsWith(`${sectionId}c`);
+  const gone = (item: { readonly tick: number; readonly id: string }): boolean =>
+    isOwn(item.id) || (item.tick >= at && item.tick < end);
+  const changes = song.changes.filter((change) => !gone(change));
+  const ids = new Set(changes.map(({ id }) => id));
+  const ownCut = at === 0 ? 'cut0' : `${sectionId}cut`;
+  const { [ownCut]: _own, ...partSettings } = song.partSettings;
+  const heir = song.sections.find((other) => other.frame && other.id !== sectionId)?.id ?? null;
+  const dropped = new Set(heir === null ? frame.kept : []);
+  const startCut = playedTick({ ...song, playingOrder: orderWithout(song, bars, at, frame.pickup) }, at);
+  const rest: Song = {
+    ...song,
+    melody: song.melody.filter((note) => !gone(note)),
+    changes,
+    words: song.words.filter(({ tick }) => tick < at || tick >= end),
+    sections: inherited(song.sections, heir, frame, ownCut).filter(
+      ({ id, tick, frame: other }) =>
+        id !== sectionId &&
+        !(frame.resumes && id === `${sectionId}r`) &&
+        (other !== undefined || tick < at || tick >= end),
+    ),
+    cuts: song.cuts.filter(
+      ({ id, tick }) => id !== ownCut && (tick <= startCut || tick >= startCut + frame.ticks),
+    ),
+    partSettings,
+    pins: song.pins.filter((pin) => ids.has(pin.changeId.replace(/@\d+$/, ''))),
+    closeHands: song.closeHands.filter(({ changeId }) => ids.has(changeId)),
+    barCount: Math.max(1, song.barCount - bars),
+    playingOrder: orderWithout(song, bars, at, frame.pickup),
+  };
+  const back = {
+    ...rest,
+    ...shifted(rest, end, -frame.ticks, new Set([...rest.cuts.map((cut) => cut.id), ...frame.kept]), null),
+    pickup: frame.pickup > 0 ? frame.pickup : rest.pickup,
+    division: { ...rest.division, school: heir === null ? frame.school : rest.division.school },
+  };
+  const cuts = back.cuts.filter(({ id, tick }) => tick > 0 && !dropped.has(id));
+  return at === 0 ? withFirstPart({ ...back, cuts }, `${sectionId}first`) : { ...back, cuts };
+}
+
+/** The part that was first is first again, and known by its tick. */
+function withFirstPart(song: Song, id: string): Song {
+  const named = (other: string | null): string | null => (other === id ? 'cut0' : other);
+  return {
+    ...song,
+    cuts: song.cuts.filter((cut) => cut.tick > 0 && cut.id !== id),
+    partSettings: Object.fromEntries(
+      Object.entries(song.partSettings).map(([cutId, settings]) => [
+        named(cutId) as string,
+        { ...settings, sameAs: named(settings.sameAs) },
+      ]),
+    ),
+    settled: song.settled.map((part) => ({ ...part, cutId: named(part.cutId) as string })),
+  };
+}
+
+/** What one piece kept in place is kept by another that stays, and so is how the song was cut before. */
+function inherited(
+  sections: Song['sections'],
+  heir: string | null,
+  { kept, school }: NonNullable<Song['sections'][number]['frame']>,
+  but: string,
+): Song['sections'] {
+  if (heir === null) return sections;
+  return sections.map((section) => {
+    if (section.id !== heir || !section.frame) return section;
+    const frame = {
+      ...section.frame,
+      kept: [...section.frame.kept, ...kept.filter((id) => id !== but)],
+      school: school === 'own' ? section.frame.school : school,
+    };
+    return { ...section, frame };
+  });
+}
+
+function orderWithout(song: Song, bars: number, at: number, pickup: number): Song['playingOrder'] {
+  if (song.playingOrder.length === 0) return [];
+  if (at > 0) return song.playingOrder.filter(({ fromBar }) => fromBar <= song.barCount - bars);
+  const [, ...rest] = bars - (pickup > 0 ? 1 : 0) > 0 ? song.playingOrder : [null, ...song.playingOrder];
+  return rest.flatMap((span) => (span ? [{ fromBar: span.fromBar - bars, toBar: span.toBar - bars }] : []));
+}
+
+/** "f1", or the next that is free. */
+function freeId(song: Song): string {
+  const taken = new Set(song.sections.map(({ id }) => id));
+  let n = 1;
+  while (taken.has(`f${n}`)) n++;
+  return `f${n}`;
+}
