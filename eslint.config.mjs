@@ -23,6 +23,7 @@ const CORE = [
   'effort',
   'performance',
   'arrangement',
+  'framing',
   'words',
   'formats',
   'arrange',
@@ -50,7 +51,7 @@ const APP = [
   'input',
   'frame',
 ];
-const BENCHES = ['tune', 'parts', 'chords', 'join'];
+const BENCHES = ['tune', 'parts', 'chords', 'join', 'fills'];
 const VIEWS = ['shelf', 'profile', 'chord-room'];
 const appRules = [
   ...APP.map((folder, i) => ({

@@ -41,9 +41,11 @@ export function readingOf(song: Song): string[] {
       return [
         `rung ${rung}`,
         `left: ${struck(arrangement, arrangement.left)}`,
-        ...arrangement.fills.map(
-          (f) => `fill ${f.where} (${f.id}, ${f.variant}, ${f.taken ? 'taken' : 'not taken'}): ${f.reason}`,
-        ),
+        ...(arrangement.right.some(({ source }) => source === 'fill')
+          ? [`right: ${struck(arrangement, arrangement.right)}`]
+          : []),
+        ...arrangement.fills.filter((f) => f.taken).map((f) => `fill ${f.where} (${f.id}): ${f.reason}`),
+        ...othersProposed(arrangement),
         ...arrangement.findings
           .filter((f) => f.kind === 'thinned' || f.kind === 'bump')
           .map((f) => `${placeOf(arrangement, f.tick)} ${f.text}`),
@@ -107,4 +109,17 @@ function struck(arrangement: Arrangement, notes: readonly HandNote[]): string {
       return `${placeOf(arrangement, tick)} ${names}`;
     })
     .join(' ');
+}
+
+/** What else is proposed at each place, the best way of each kind. */
+function othersProposed({ fills }: Arrangement): string[] {
+  const byChange = new Map<string, string[]>();
+  const told = new Set<string>();
+  for (const { changeId, kind, taken, where } of fills) {
+    const name = `${changeId} ${kind}`;
+    if (taken || told.has(name) || /under|above|octaves/.test(kind)) continue;
+    told.add(name);
+    byChange.set(changeId, [...(byChange.get(changeId) ?? []), `${kind}, ${where}`]);
+  }
+  return [...byChange].map(([changeId, ways]) => `or over ${changeId}: ${ways.join(' | ')}`);
 }

@@ -1,3 +1,4 @@
+export { type Character, characterOf, CHARACTERS, partsOfSection, restyled } from './characters';
 export { compareLayouts, type LayoutCost } from './comparing';
 export { type EasierBy, easierBy } from './easier';
 export { effortOver, type EffortOver } from './effortOver';
