@@ -1,5 +1,6 @@
 export type { ArrangedChange, Arrangement, PartArrangement, SongFrame } from './arrangement';
 export { assemble } from './assemble';
 export { settling, unsettling } from './settling';
+export { type FillSpot, fillSpots, likePlaces, otherPasses } from './fillSpots';
 export { changeIndex, changesIn } from './changesIn';
 export { factsOf, type SongFacts } from './facts';

@@ -1,4 +1,5 @@
 export { withKeptFills, withLeftFills, withRightFills } from './applying';
+export { changedNotes, type NoteChange } from './changing';
 export { type FillsSoFar, type Measure, NO_FILL_YET } from './deciding';
 export type { Fill } from './fill';
 export { fillPart, type PartFills, type WaitingFill } from './fillPart';

@@ -1,4 +1,5 @@
 export { derivationOf, points, togetherInWords, voicingName, whyOf } from './explain';
+export { fillInWords, spotInWords, versionInWords } from './fills';
 export { lineInWords } from './fixedLine';
 export { learningInWords } from './learning';
 export { partCard } from './partCard';

@@ -17,6 +17,7 @@ export interface BenchDefinition {
 }
 
 const NOTHING: readonly string[] = [];
+const NO_ROOM: ReadonlyMap<string, boolean> = new Map();
 
 /** How a bench takes part in what the frame does. What it leaves alone is as on every bench. */
 export abstract class BenchBehaviour {
@@ -32,6 +33,8 @@ export abstract class BenchBehaviour {
   readonly pickedTick: Signal<number | null> = signal(null);
   /** Where a line is drawn across both lanes while nothing plays. */
   readonly shownTick: Signal<number | null> = signal(null);
+  /** Chords over which there is room for something; true: something is filled in. */
+  readonly places: Signal<ReadonlyMap<string, boolean>> = signal(NO_ROOM);
   /** Said where the part on screen has no note. */
   readonly whenEmpty: string | null = null;
 

@@ -42,7 +42,8 @@ export class PartsRail {
   protected readonly bench = inject(BenchState);
 
   protected form(part: Part): string {
-    return typesetForm(part.label);
+    // What frames the song goes by its name alone.
+    return part.label === part.sectionName ? '' : typesetForm(part.label);
   }
 
   protected bars(part: Part): string {

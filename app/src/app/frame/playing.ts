@@ -117,6 +117,12 @@ export class Playing {
     void this.hearing.stretch(edit, part);
   }
 
+  /** A stretch of the song as it would be after an edit; the part on screen stays. */
+  hearStretch(edit: SongEdit, stretch: { readonly fromTick: number; readonly toTick: number }): void {
+    this.follows.set(false);
+    void this.hearing.stretch(edit, stretch);
+  }
+
   /** Each part by itself, with its count-in, one after the other. */
   private playEach(index: number): void {
     const part = this.bench.arrangement()?.parts[index];

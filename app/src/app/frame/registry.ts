@@ -41,6 +41,13 @@ export const BENCHES: readonly BenchRow[] = [
     panelLabel: 'Reasons',
     load: async () => (await import('../benches/join')).bench,
   },
+  {
+    name: 'Fills',
+    address: 'fills',
+    side: 'Fills',
+    panelLabel: 'Fills and frame',
+    load: async () => (await import('../benches/fills')).bench,
+  },
 ];
 
 /** The bench an address opens; what is unknown opens the song's own. */

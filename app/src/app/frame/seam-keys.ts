@@ -38,6 +38,9 @@ function leftStep(view: View): number {
   return Math.min(LEFT_STEP_MOST, (LEFT_LANE_MOST - BLOCK_HEIGHT) / steps);
 }
 
+/** Pixels of a grace note. */
+const GRACE_WIDTH = 18;
+
 /** The notes of the right hand in a row, as they are drawn. */
 export function noteShapes(
   view: View,
@@ -49,13 +52,18 @@ export function noteShapes(
   return strikes.flatMap((keys, at) => {
     const heights = view.rightMost > 1 ? stacked(view, keys, top) : noteHeights(view, keys, top);
     return keys.map((note, i): NoteShape => {
-      const width = note.grace ? 18 : Math.max(LETTER_ROOM - 1, note.length * perTick - 4);
+      // A grace note stands in the last of the note before.
+      const isBeforeGrace = strikes[at + 1]?.[0].grace === true;
+      const whole = note.length * perTick - 4;
+      const width = note.grace
+        ? GRACE_WIDTH
+        : Math.max(LETTER_ROOM - 1, isBeforeGrace ? whole - GRACE_WIDTH : whole);
       const letter = typeset(classNameOf(note.pitch));
       return {
         id: note.source === 'melody' ? note.from : `${note.from}:${note.midi}`,
         from: note.from,
         tick: note.tick,
-        x: note.grace ? x(note.tick) - 18 : x(note.tick),
+        x: note.grace ? x(note.tick) - GRACE_WIDTH : x(note.tick),
         y: heights[i].y,
         width,
         letter,
@@ -64,6 +72,7 @@ export function noteShapes(
         midi: note.midi,
         octaveMark: heights[i].octaveMark,
         isGrace: note.grace,
+        isFill: note.source === 'fill',
         isPass: passesAt(strikes, at, 'right'),
         isInner: i < keys.length - 1,
       };
@@ -78,7 +87,9 @@ function together(notes: readonly HandNote[]): HandNote[][] {
     const name = note.grace ? `${note.tick} ${note.from}` : String(note.tick);
     groups.set(name, [...(groups.get(name) ?? []), note]);
   }
-  return [...groups.values()].map((keys) => keys.sort((a, b) => a.midi - b.midi));
+  return [...groups.values()]
+    .map((keys) => keys.sort((a, b) => a.midi - b.midi))
+    .sort(([a], [b]) => a.tick - b.tick || Number(b.grace) - Number(a.grace));
 }
 
 /** Beside the letter where there is room, else outside a strike: over its top key, under its lowest. */

@@ -260,6 +260,9 @@ interface CountMark {
   readonly part: string | undefined;
 }
 
+/** Pixels of a letter of a count, the space after it included. */
+const COUNT_LETTER = 10;
+
 /** The counts of a part, only where something is struck; worked out once for all its rows. */
 function countsOf({ right, left, bars }: View): CountMark[] {
   const struck = [...right.filter((n) => !n.grace), ...left].map((n) => n.tick);
@@ -272,10 +275,13 @@ function countsOf({ right, left, bars }: View): CountMark[] {
 }
 
 function countMarks(counts: readonly CountMark[], x: (tick: number) => number, y: number): TextMark[] {
-  return counts.map(({ tick, beat, part }, i) => {
+  return counts.flatMap(({ tick, beat, part }, i) => {
     // Within a beat already counted, and where there is no room for both, only "&" or "e" is said.
     const room = i + 1 < counts.length ? x(counts[i + 1].tick) - x(tick) : Infinity;
     const isShort = part !== undefined && (beat === counts[i - 1]?.beat || room < 34);
-    return { x: x(tick) + TEXT_IN, y, text: isShort ? part : part ? `${beat} ${part}` : beat };
+    const text = isShort ? part : part ? `${beat} ${part}` : beat;
+    // Three against two: what would run into the next count is left out, a whole beat never.
+    if (part !== undefined && text.length * COUNT_LETTER > room) return [];
+    return [{ x: x(tick) + TEXT_IN, y, text }];
   });
 }

@@ -25,6 +25,8 @@ export interface NoteShape extends KeyShape {
   readonly from: string;
   readonly octaveMark: string;
   readonly isGrace: boolean;
+  /** It is filled in, and no note of the tune. */
+  readonly isFill: boolean;
 }
 
 /** A key of the left hand: square. */

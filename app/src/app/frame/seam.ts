@@ -42,6 +42,8 @@ export class Seam {
   readonly picked = input<readonly string[]>([]);
   /** Inner notes are pale: the highest of the right hand and the lowest of the left are learned first. */
   readonly outerFirst = input(false);
+  /** Chords over which there is room for something; true: something is filled in. */
+  readonly places = input<ReadonlyMap<string, boolean>>(new Map());
   /** Nothing else is on the screen: drawn as large as it fits. */
   readonly isAlone = input(false);
   readonly notePressed = output<PressedNote>();

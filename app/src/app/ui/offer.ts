@@ -4,6 +4,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 /** One of a ranked list of things that can be heard before they are taken; what is played now says so. */
 @Component({
   selector: 'jh-offer',
+  host: { '[class.stacked]': 'isStacked()' },
   imports: [NzButtonModule],
   template: `
     <div class="hear">
@@ -55,6 +56,14 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
       color: var(--ink-soft);
       font-size: 16px;
     }
+    :host(.stacked) {
+      flex-wrap: wrap;
+      justify-content: flex-end;
+    }
+    :host(.stacked) .hear {
+      flex-basis: 100%;
+      padding-bottom: 0;
+    }
     .now {
       padding-right: 8px;
       font-weight: 600;
@@ -68,6 +77,8 @@ export class Offer {
   /** Why it is offered, or what it comes to. */
   readonly says = input('');
   readonly isPlayed = input(false);
+  /** What is said is long: it has the whole width, and the buttons stand below. */
+  readonly isStacked = input(false);
   readonly heard = output();
   readonly taken = output();
 }

@@ -1,11 +1,11 @@
-import type { Arrangement } from '../arrangement';
-import { changesIn } from '../arrangement';
 import type { Fill } from '../fills';
 import type { Hand } from '../hands';
 import { countAt } from '../joining';
 import { pulseTicks } from '../music';
 import type { Part } from '../parts';
 import { barAt } from '../song';
+import type { Arrangement } from './arrangement';
+import { changesIn } from './changesIn';
 
 /** A chord of a part over which something could be filled in. */
 export interface FillSpot {
@@ -46,7 +46,9 @@ export function fillSpots(arrangement: Arrangement, part: Part): FillSpot[] {
         count: countAt(bar, first.tick),
         tick: first.tick,
         what: whatMakesRoom(arrangement, part, first, change, gaps.length > 0, pulse),
-        beats: Math.round((Math.max(...here.map(({ length }) => length)) / pulse) * 2) / 2,
+        beats:
+          Math.round((Math.max(...(gaps.length > 0 ? gaps : here).map(({ length }) => length)) / pulse) * 2) /
+          2,
         hands: (['right', 'left'] as const).filter((hand) => here.some((fill) => fill.hand === hand)),
         fills: here,
       },
@@ -77,4 +79,26 @@ function whatMakesRoom(
   if (written && written.tick + written.length <= first.tick) return 'a rest';
   if (written && written.length >= 2 * pulse) return 'a held note';
   return 'a long chord';
+}
+
+/** One proposal of a kind at each place of the song that has room for it, the way it is played kept where there is one. */
+export function likePlaces({ fills }: Arrangement, { kind, variant }: Fill): Fill[] {
+  const byChange = new Map<string, Fill>();
+  for (const fill of fills) {
+    if (fill.kind !== kind) continue;
+    const known = byChange.get(fill.changeId);
+    if (!known || (known.variant !== variant && fill.variant === variant)) byChange.set(fill.changeId, fill);
+  }
+  return [...byChange.values()];
+}
+
+/** The ids a fill goes under in the other parts of which this one is a copy, or that are copies of it: chord for chord. */
+export function otherPasses(arrangement: Arrangement, part: Part, { id, changeId }: Fill): string[] {
+  const family = part.sharesWith ?? part.number;
+  const at = changesIn(arrangement.changes, part).findIndex(({ change }) => change.id === changeId);
+  return arrangement.parts.flatMap((other) => {
+    if (other === part || (other.sharesWith ?? other.number) !== family) return [];
+    const twin = changesIn(arrangement.changes, other)[at];
+    return twin ? [id.replace(/:.*$/, `:${twin.change.id}`)] : [];
+  });
 }

@@ -1,0 +1,181 @@
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import { type FillSpot, fillSpots, likePlaces, otherPasses } from '@joined-hands/core/arrangement';
+import {
+  changedNotes,
+  type Fill,
+  type FillNote,
+  type NoteChange,
+  storedNotes,
+} from '@joined-hands/core/fills';
+import { RUNGS } from '@joined-hands/core/ladder';
+import { barAt, keyAt, type SongEdit } from '@joined-hands/core/song';
+import { BenchState } from '../../frame/bench-state';
+import { Playing } from '../../frame/playing';
+
+/** What can be done on the Fills bench, one at a time. */
+export type FillsJob = 'places' | 'version' | 'frame' | 'grow';
+
+export const FILLS_JOBS: readonly { readonly value: FillsJob; readonly label: string }[] = [
+  { value: 'places', label: 'Places' },
+  { value: 'version', label: 'Version' },
+  { value: 'frame', label: 'Frame' },
+  { value: 'grow', label: 'Growth' },
+];
+
+/** The lowest rung on which fills are played unasked. */
+export const FILLS_RUNG = RUNGS.findIndex(({ hasFills }) => hasFills) + 1;
+
+/** The places of the part that have room, and what is done with what fits there. */
+@Injectable()
+export class FillsState {
+  readonly bench = inject(BenchState);
+  private readonly playing = inject(Playing);
+
+  readonly isOpen = signal(false);
+  readonly job = signal<FillsJob>('places');
+  /** Which proposal of the place is looked at. */
+  readonly tried = signal(0);
+  /** Which note of a fill that is played is changed; null while none is. */
+  readonly noteAt = signal<number | null>(null);
+  readonly notice = signal('');
+
+  constructor() {
+    effect(() => {
+      this.bench.selectedId();
+      this.tried.set(0);
+      this.noteAt.set(null);
+      this.notice.set('');
+    });
+  }
+
+  /** Fills are proposed: on their rung, or where some were taken. */
+  readonly isProposed = computed(
+    () => this.bench.rungRow().hasFills || (this.bench.song()?.fillsTaken.length ?? 0) > 0,
+  );
+
+  readonly spots = computed((): readonly FillSpot[] => {
+    const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
+    return arrangement && part ? fillSpots(arrangement, part) : [];
+  });
+  readonly spot = computed(
+    () => this.spots().find(({ changeId }) => changeId === this.bench.selectedId()) ?? null,
+  );
+
+  /** What the seam marks: chords with room, and those over which something is filled in. */
+  readonly places = computed(
+    (): ReadonlyMap<string, boolean> =>
+      new Map(this.spots().map(({ changeId, fills }) => [changeId, fills.some(({ taken }) => taken)])),
+  );
+
+  private readonly isSettled = computed(() => this.bench.part()?.settled === true);
+
+  goUp(): void {
+    this.bench.choose({ rung: FILLS_RUNG });
+  }
+
+  /** The next place with room, or the one before, round and round. */
+  spotBy(by: 1 | -1): void {
+    const spots = this.spots();
+    if (spots.length === 0) return;
+    const at = spots.findIndex(({ changeId }) => changeId === this.bench.selectedId());
+    const next = at < 0 ? (by === 1 ? 0 : spots.length - 1) : (at + by + spots.length) % spots.length;
+    this.bench.select(spots[next].changeId);
+  }
+
+  /** The next proposal of the place is heard. */
+  tryBy(by: 1 | -1): void {
+    const fills = this.spot()?.fills ?? [];
+    if (fills.length === 0) return this.spotBy(1);
+    const at = (this.tried() + by + fills.length) % fills.length;
+    this.tried.set(at);
+    this.hear(fills[at]);
+  }
+
+  /** In its place, from the bar before. */
+  hear(fill: Fill): void {
+    const arrangement = this.bench.arrangement();
+    if (!arrangement) return;
+    const bar = barAt(arrangement.played.bars, fill.tick);
+    const before = barAt(arrangement.played.bars, Math.max(0, bar.tick - 1));
+    const end = barAt(
+      arrangement.played.bars,
+      Math.min(arrangement.played.endTick - 1, fill.tick + fill.length),
+    );
+    const taking = this.taking(fill);
+    const edit: SongEdit = { kind: 'together', what: 'fill', edits: [this.settingAside(fill), taking] };
+    this.playing.hearStretch(edit, { fromTick: before.tick, toTick: end.tick + end.length });
+  }
+
+  private taking({ id, kind, variant }: Fill): SongEdit {
+    return { kind: 'fill', fill: { id, kind, variant }, taken: true };
+  }
+
+  /** Others that were taken for the same hand over the same chord make room. */
+  private settingAside(fill: Fill): SongEdit {
+    const { changeId, hand, id } = fill;
+    const taken = new Set(this.bench.song()?.fillsTaken.map((entry) => entry.id) ?? []);
+    const others = this.spot()?.fills.filter(
+      (other) => other.hand === hand && other.changeId === changeId && other.id !== id && taken.has(other.id),
+    );
+    const ids = [...new Set(others?.map((other) => other.id) ?? [])];
+    return { kind: 'together', what: 'fill', edits: ids.map((other) => ({ kind: 'fill-left', id: other })) };
+  }
+
+  take(fill = this.spot()?.fills[this.tried()]): void {
+    if (!fill || this.isSettled()) return;
+    this.bench.edit({
+      kind: 'together',
+      what: `taken ${fill.kind}`,
+      edits: [this.settingAside(fill), this.taking(fill)],
+    });
+  }
+
+  /** It is not played here, asked or unasked. */
+  leaveOut(fill = this.spot()?.fills[this.tried()]): void {
+    if (!fill || this.isSettled()) return;
+    this.bench.edit({ kind: 'fills', taken: [], declined: [fill.id] });
+  }
+
+  /** Taken at every place of the song where the same kind is proposed. */
+  takeEverywhere(fill: Fill): void {
+    const arrangement = this.bench.arrangement();
+    if (!arrangement) return;
+    const taken = likePlaces(arrangement, fill).map(({ id, kind, variant }) => ({ id, kind, variant }));
+    this.bench.edit({ kind: 'fills', taken, declined: [] });
+  }
+
+  /** How many places that would be. */
+  likeIt(fill: Fill): number {
+    const arrangement = this.bench.arrangement();
+    return arrangement ? likePlaces(arrangement, fill).length : 0;
+  }
+
+  /** Taken here, and left out where the part comes back. */
+  takeThisTime(fill: Fill): void {
+    const { id, kind, variant } = fill;
+    this.bench.edit({ kind: 'fills', taken: [{ id, kind, variant }], declined: this.passes(fill) });
+  }
+
+  /** The ids it goes under where the part comes back or came before. */
+  passes(fill: Fill): string[] {
+    const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
+    return arrangement && part ? otherPasses(arrangement, part, fill) : [];
+  }
+
+  /** Changes one note of a fill that is played; what would not fit its place is refused and said. */
+  changeNote(fill: Fill, at: number, how: NoteChange): void {
+    const arrangement = this.bench.arrangement();
+    const change = arrangement?.changes.find((c) => c.change.id === fill.changeId)?.change;
+    if (!arrangement || !change || this.isSettled()) return;
+    const changed = changedNotes(fill, at, how, keyAt(arrangement.played, fill.tick));
+    if (typeof changed === 'string') return this.notice.set(changed);
+    this.notice.set('');
+    this.keepNotes(fill, changed, change.tick);
+    this.noteAt.set(Math.min(at, changed.length - 1));
+  }
+
+  private keepNotes({ id, kind, variant }: Fill, notes: readonly FillNote[], changeTick: number): void {
+    const own = { id, kind, variant, notes: storedNotes({ notes }, changeTick) };
+    this.bench.edit({ kind: 'fill', fill: own, taken: true });
+  }
+}

@@ -1,0 +1,137 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import {
+  type Character,
+  characterOf,
+  CHARACTERS,
+  type Growth,
+  growing,
+  growthProposed,
+  partsOfSection,
+  restyled,
+} from '@joined-hands/core/arrange';
+import { typesetForm } from '@joined-hands/core/words';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Playing } from '../../frame/playing';
+import { Offer } from '../../ui/offer';
+import { FillsState } from './fills-state';
+
+/** How strains that come back grow, and a section played in another character. */
+@Component({
+  selector: 'jh-growth-panel',
+  imports: [NzButtonModule, Offer],
+  template: `
+    <section>
+      <h2>Each time a little more</h2>
+      @if (growths().length === 0) {
+        <p>No strain of this song comes back.</p>
+      } @else {
+        <ol class="ranked">
+          @for (row of growths(); track row.part) {
+            <li [class.heard]="row.isTaken">
+              <jh-offer
+                [name]="'Part ' + row.part + ' ' + form(row.label) + ', ' + times(row.time)"
+                [says]="row.step"
+                [isPlayed]="row.isTaken"
+                (heard)="hear(row)"
+                (taken)="take([row], true)"
+              >
+                <button
+                  nz-button
+                  nzSize="small"
+                  type="button"
+                  [attr.aria-label]="'Leave growth out of part ' + row.part"
+                  (click)="take([row], false)"
+                >
+                  Leave out
+                </button>
+              </jh-offer>
+            </li>
+          }
+        </ol>
+        <p class="line">
+          <button nz-button type="button" (click)="take(growths(), true)">Take all</button>
+          <button nz-button type="button" [disabled]="!someTaken()" (click)="take(growths(), false)">
+            Leave all out
+          </button>
+        </p>
+      }
+    </section>
+    <section>
+      <h2>{{ sectionTitle() }}</h2>
+      <ol class="ranked">
+        @for (row of characters; track row.id) {
+          <li [class.heard]="character()?.id === row.id">
+            <jh-offer
+              [name]="row.name"
+              [says]="row.told"
+              [isPlayed]="character()?.id === row.id"
+              (heard)="hearIn(row)"
+              (taken)="restyle(row)"
+            >
+              <button nz-button nzSize="small" type="button" (click)="restyle(null)">As it was</button>
+            </jh-offer>
+          </li>
+        }
+      </ol>
+      <p class="note">Left hand, rhythm of the tune, right hand, pedal and loudness change together.</p>
+    </section>
+  `,
+  styleUrls: ['../../ui/panel.less', './fills.less'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class GrowthPanel {
+  protected readonly state = inject(FillsState);
+  private readonly playing = inject(Playing);
+  protected readonly characters = CHARACTERS;
+  private readonly arrangement = this.state.bench.arrangement;
+  protected readonly growths = computed(() => {
+    const arrangement = this.arrangement();
+    return arrangement ? growthProposed(arrangement) : [];
+  });
+  protected readonly someTaken = computed(() => this.growths().some(({ isTaken }) => isTaken));
+  protected readonly character = computed(() => {
+    const arrangement = this.arrangement();
+    return arrangement ? characterOf(arrangement, this.state.bench.partIndex()) : null;
+  });
+  protected readonly sectionTitle = computed(() => {
+    const [arrangement, part] = [this.arrangement(), this.state.bench.part()];
+    if (!arrangement || !part) return '';
+    const numbers = partsOfSection(arrangement, this.state.bench.partIndex()).map((i) => i + 1);
+    const parts =
+      numbers.length === 1 ? `part ${numbers[0]}` : `parts ${numbers[0]}–${numbers[numbers.length - 1]}`;
+    return `${part.sectionName || 'This section'}, ${parts}, in another character`;
+  });
+
+  protected form(label: string): string {
+    return typesetForm(label);
+  }
+
+  protected times(time: number): string {
+    return ['the first time', 'the second time', 'the third time'][time - 1] ?? `the ${time}th time`;
+  }
+
+  protected hear(row: Growth): void {
+    const arrangement = this.arrangement();
+    const part = arrangement?.parts[row.part - 1];
+    if (arrangement && part)
+      this.playing.hearStretch(growing(arrangement, [row], true), {
+        fromTick: part.fromTick,
+        toTick: part.toTick,
+      });
+  }
+
+  protected take(rows: readonly Growth[], isTaken: boolean): void {
+    const arrangement = this.arrangement();
+    if (arrangement) this.state.bench.edit(growing(arrangement, rows, isTaken));
+  }
+
+  protected hearIn(row: Character): void {
+    const arrangement = this.arrangement();
+    if (arrangement) this.playing.hearPartAfter(restyled(arrangement, this.state.bench.partIndex(), row));
+  }
+
+  protected restyle(row: Character | null): void {
+    const arrangement = this.arrangement();
+    if (arrangement) this.state.bench.edit(restyled(arrangement, this.state.bench.partIndex(), row));
+  }
+}

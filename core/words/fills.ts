@@ -1,0 +1,36 @@
+import type { Arrangement, FillSpot } from '../arrangement';
+import type { Fill } from '../fills';
+import { beatsInWords } from '../sentences';
+
+const SKILLS = { 1: 'the hand stays', 2: 'the hand moves', 3: 'wide or quick' } as const;
+
+/** "Held: 2 beats of room in a held note, for the right hand and the left." */
+export function spotInWords({ what, beats, hands }: FillSpot): string {
+  const whom = hands.length === 2 ? 'either hand' : `the ${hands[0]} hand`;
+  return `${what[0].toUpperCase()}${what.slice(1)}: ${beatsInWords(beats)} of room, for ${whom}.`;
+}
+
+/** Why a fill suits, and what it asks of the hand. */
+export function fillInWords({ reason, skill, hand }: Pick<Fill, 'reason' | 'skill' | 'hand'>): string {
+  return `${reason} ${hand === 'right' ? 'Right hand' : 'Left hand'}, ${SKILLS[skill]}.`;
+}
+
+/** How much is filled in, all together and by kind, the most frequent first. */
+export function versionInWords({ fills, parts }: Pick<Arrangement, 'fills' | 'parts'>): {
+  readonly summary: string;
+  readonly kinds: readonly string[];
+} {
+  const taken = fills.filter((fill) => fill.taken);
+  if (taken.length === 0) return { summary: 'Nothing is filled in.', kinds: [] };
+  const counts = new Map<string, number>();
+  for (const { kind } of taken) counts.set(kind, (counts.get(kind) ?? 0) + 1);
+  const withSome = parts.filter((part) =>
+    taken.some(({ tick }) => tick >= part.fromTick && tick < part.toTick),
+  );
+  return {
+    summary: `${taken.length} fill${taken.length === 1 ? '' : 's'} in ${withSome.length} of ${parts.length} parts.`,
+    kinds: [...counts]
+      .sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0]))
+      .map(([kind, count]) => `${count} × ${kind}`),
+  };
+}
