@@ -42,10 +42,27 @@ export function songFindings(
     ...ofTune('tune', [song.melody, song.words, song.spareWords, played], () => tuneFindings(song, played)),
     ...quickChanges(played, profile.level),
     ...offKeyboard(melody, profile, parts),
+    ...fillsWithoutChord(song, played),
   ];
 }
 
 const ofTune = rememberEach<readonly Finding[]>();
+
+/** Fills that were taken over a chord that is there no more: kept aside, and said. */
+function fillsWithoutChord({ fillsTaken }: Song, { changes }: PlayedSong): Finding[] {
+  if (fillsTaken.length === 0) return [];
+  const known = new Set(changes.flatMap(({ id, writtenId }) => [id, writtenId]));
+  return fillsTaken
+    .filter(({ id }) => !known.has(id.replace(/^.*:/, '')))
+    .map(({ id, kind }): Finding => ({
+      kind: 'fill',
+      tick: 0,
+      about: id,
+      text: says.fillAlone(kind),
+      remedies: [offers.leaveFillOut()],
+      fixes: [{ label: offers.leaveFillOut(), edit: { kind: 'fill-left', id } }],
+    }));
+}
 
 function offKeyboard(melody: readonly HandNote[], profile: Profile, parts: readonly Part[]): Finding[] {
   const { low, high } = KEYBOARDS[profile.keyboard];

@@ -1,7 +1,6 @@
-import { type Key, midiOf, spellInKey } from '../music';
+import { chroma, type Key, midiOf, scaleOf, spellInKey } from '../music';
 import type { Fill } from './fill';
 import type { FillNote } from './proposal';
-import { scaleSteps } from './scale';
 
 /** A way of changing one note of a fill. */
 export type NoteChange = 'up' | 'down' | 'longer' | 'shorter' | 'out' | 'again';
@@ -25,7 +24,7 @@ export function changedNotes(
   switch (how) {
     case 'up':
     case 'down': {
-      const [midi] = scaleSteps(midiOf(note.pitch), 1, how === 'up' ? 1 : -1, key);
+      const midi = stepFrom(midiOf(note.pitch), how === 'up' ? 1 : -1, key);
       return fitted(fill, notes.with(at, { ...note, pitch: spellInKey(midi, key) }));
     }
     case 'longer':
@@ -44,6 +43,14 @@ export function changedNotes(
       return fitted(fill, longer.toSpliced(at + 1, 0, { ...note, tick: note.tick + note.length }));
     }
   }
+}
+
+/** The next key of the scale, as it is written. */
+function stepFrom(midi: number, direction: 1 | -1, key: Key): number {
+  const scale = new Set(scaleOf(key).map(chroma));
+  let found = midi + direction;
+  while (!scale.has(found % 12)) found += direction;
+  return found;
 }
 
 /** A note changed, and what comes after it so much later. */

@@ -5,7 +5,7 @@ import { DEFAULT_PROFILE, type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
 import { writeWalkthrough } from '../words/walkthrough';
 import { readChart } from './chordPro';
-import { FileError } from './fileError';
+import { FileError, MOST_BYTES, refuseTooLarge } from './fileError';
 import { writeMusicXml } from './musicxmlWrite';
 
 const read = (text: string): Song => readChart(text, 'id', 'Chart');
@@ -128,6 +128,19 @@ describe('chord charts', () => {
       expect(() => read(text)).toThrow(FileError);
       expect(() => read(text)).toThrow(sentence);
     });
+});
+
+describe('limits of charts and files', () => {
+  it('32 chords in a bar are read, 33 are refused with their line', () => {
+    const bar = (count: number): string => `| ${Array.from({ length: count }, () => 'C').join(' ')} |`;
+    expect(read(bar(32)).changes.length).toBeGreaterThan(0);
+    expect(() => read(bar(33))).toThrow(/33 chords in one bar/);
+  });
+
+  it('a file of 20 MB is read, a byte more is refused', () => {
+    expect(() => refuseTooLarge(MOST_BYTES)).not.toThrow();
+    expect(() => refuseTooLarge(MOST_BYTES + 1)).toThrow(/20\.0 MB, and at most 20 MB are read/);
+  });
 });
 
 describe('words with chords in brackets', () => {

@@ -2,6 +2,7 @@ import type { Key } from '../music';
 import { applyBarEdit, type BarEdit } from './barEdits';
 import { applyChangesEdit, changeLeftOut, changeMoved, type ChangesEdit } from './changeEdits';
 import { applyCutEdit, type CutEdit, NO_SETTINGS, withLockedCuts } from './cutEdits';
+import { isOnSameKey } from './fingerPins';
 import { applyFrameEdit, type FrameEdit } from './frameEdits';
 import { applyNoteEdit, type NoteEdit } from './noteEdits';
 import {
@@ -230,10 +231,7 @@ function withPattern(
 }
 
 function withoutFinger(pins: readonly FingerPin[], key: Omit<FingerPin, 'finger'>): FingerPin[] {
-  return pins.filter(
-    (pin) =>
-      pin.hand !== key.hand || pin.from !== key.from || pin.after !== key.after || pin.midi !== key.midi,
-  );
+  return pins.filter((pin) => !isOnSameKey(pin, key));
 }
 
 /** The edit in a few words, for "undo …". */

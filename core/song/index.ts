@@ -16,6 +16,7 @@ export {
   type Fuller,
   DEFAULT_PROFILE,
 } from './schema';
+export { isOnSameKey } from './fingerPins';
 export { type FrameKind, type FramePiece, hasFrame, withoutFrame } from './frameEdits';
 export { type Division, emptySong, type Layout, type Lyric, type MelodyNote, type Profile } from './schema';
 export {

@@ -3,7 +3,7 @@ import { type HandNote, strikesOf } from '../hands';
 import type { Fill } from '../fills';
 import { countAt } from '../joining';
 import { rungOf } from '../ladder';
-import { metreName, nameOf, typeset } from '../music';
+import { metreName, midiOf, nameOf, typeset } from '../music';
 import { type Part, turnOf } from '../parts';
 import { choosePattern } from '../patterns';
 import { barAt, type PlayedBar, within } from '../song';
@@ -165,7 +165,7 @@ function fillsInLeft(notes: readonly HandNote[], bars: readonly PlayedBar[], fil
   const struck = notes.filter(({ source }) => source === 'fill');
   return barsOf(struck, bars).map(([bar, own]) => {
     const strikes = strikesOf(own);
-    const kind = kindOf(fills, 'left', own[0]);
+    const kind = kindOf(fills, own[0]);
     return {
       tick: own[0].tick,
       words: `  ${barInWords(bar.number)}: ${kind}: ${struckInWords(strikes)}${fingersInWords(strikes)}.`,
@@ -174,9 +174,10 @@ function fillsInLeft(notes: readonly HandNote[], bars: readonly PlayedBar[], fil
 }
 
 /** What a note of a fill belongs to: "a bass walk". */
-export function kindOf(fills: readonly Fill[], hand: HandNote['hand'], note: HandNote): string {
-  const kind =
-    fills.find((fill) => fill.taken && fill.hand === hand && fill.changeId === note.from)?.kind ?? 'fill';
+export function kindOf(fills: readonly Fill[], { hand, from, tick, midi }: HandNote): string {
+  const own = fills.filter((fill) => fill.taken && fill.hand === hand && fill.changeId === from);
+  const exact = own.find(({ notes }) => notes.some((n) => n.tick === tick && midiOf(n.pitch) === midi));
+  const kind = (exact ?? own[0])?.kind ?? 'fill';
   return kind.endsWith('s') ? kind : `${/^[aeiou]/.test(kind) ? 'an' : 'a'} ${kind}`;
 }
 

@@ -167,7 +167,7 @@ function fillsInRight(notes: readonly HandNote[], { fills, played }: Arrangement
   const own = notes.filter(({ source, grace, tick }) => source === 'fill' && (grace || !tune.has(tick)));
   const byFill = new Map<string, HandNote[]>();
   for (const note of own) {
-    const name = `${barAt(played.bars, note.tick).number} ${kindOf(fills, 'right', note)}`;
+    const name = `${barAt(played.bars, note.tick).number} ${kindOf(fills, note)}`;
     byFill.set(name, [...(byFill.get(name) ?? []), note]);
   }
   return [...byFill.values()].map((struck) => {
@@ -175,7 +175,7 @@ function fillsInRight(notes: readonly HandNote[], { fills, played }: Arrangement
     const counts = strikes.map(([{ tick }]) => countAt(barAt(played.bars, tick), tick)).join(', ');
     const when = struck[0].grace ? `just before ${counts}` : `on ${counts}`;
     const { number } = barAt(played.bars, struck[0].tick);
-    return `  ${barInWords(number)}: ${kindOf(fills, 'right', struck[0])}, ${when}: ${struckInWords(strikes)}${fingersInWords(strikes)}.`;
+    return `  ${barInWords(number)}: ${kindOf(fills, struck[0])}, ${when}: ${struckInWords(strikes)}${fingersInWords(strikes)}.`;
   });
 }
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
+import { hasFrame, withoutFrame } from '@joined-hands/core/song';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA } from 'ng-zorro-antd/modal';
 import { download, fileName } from '../ui/download';
@@ -11,6 +12,12 @@ import { Asker } from '../workers/asker';
   selector: 'jh-export-list',
   imports: [NzButtonModule],
   template: `
+    @if (isFramed) {
+      <label class="frame"
+        ><input type="checkbox" [checked]="withFrame()" (change)="withFrame.set(!withFrame())" /> With intro,
+        interludes and ending</label
+      >
+    }
     <ul>
       @for (format of formats; track format.kind) {
         <li>
@@ -30,6 +37,11 @@ import { Asker } from '../workers/asker';
       padding: 0;
       display: grid;
       gap: 12px;
+    }
+    .frame {
+      display: block;
+      margin-bottom: 14px;
+      font-size: 17px;
     }
     li {
       display: grid;
@@ -61,13 +73,17 @@ export class ExportList {
     { kind: 'walkthrough', name: 'Walkthrough', what: 'The arrangement told in words, part by part.' },
   ];
 
+  /** Something frames the song: it can be taken away without. */
+  protected readonly isFramed = hasFrame(this.arrangement.song);
+  protected readonly withFrame = signal(true);
   protected readonly problem = signal<string | null>(null);
 
   protected async save(kind: FileKind): Promise<void> {
     const { song, profile } = this.arrangement;
     const [ending, type] = FILES[kind];
     try {
-      const content = await this.asker.ask(song, profile, { kind: 'file', format: kind });
+      const asked = this.withFrame() ? song : withoutFrame(song);
+      const content = await this.asker.ask(asked, profile, { kind: 'file', format: kind });
       download(`${fileName(song.title)}${ending}`, content, type);
       this.problem.set(null);
     } catch (error) {

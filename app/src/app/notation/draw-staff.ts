@@ -27,6 +27,18 @@ export async function musicFontReady(): Promise<void> {
   await document.fonts.load('30px Bravura');
 }
 
+/** Of notes that are picked, and of those that are filled in. */
+interface Colours {
+  readonly pickedColour: string;
+  readonly fillColour: string;
+}
+
+function coloursOf(element: HTMLElement): Colours {
+  const style = getComputedStyle(element);
+  const named = (name: string): string => style.getPropertyValue(name).trim();
+  return { pickedColour: named('--right'), fillColour: named('--thread') };
+}
+
 /** Draws one part as a grand staff into an element, replacing what was there; the notes picked stand out. */
 export function drawStaff(
   element: HTMLElement,
@@ -50,7 +62,7 @@ export function drawStaff(
   renderer.resize(width, Math.ceil(bars.length / perRow) * systemHeight * SCALE + TOP_MARGIN);
   const context = renderer.getContext();
   context.scale(SCALE, SCALE);
-  const pickedColour = getComputedStyle(element).getPropertyValue('--right').trim();
+  const colours = coloursOf(element);
   for (let first = 0, row = 0; first < bars.length; first += perRow, row++) {
     const inRow = bars.slice(first, first + perRow);
     // A pick-up or short bar takes only the room it needs.
@@ -68,7 +80,7 @@ export function drawStaff(
         isVeryFirst: first + i === 0,
         isSongEnd: bar === arrangement.played.bars[arrangement.played.bars.length - 1],
       };
-      drawBar(context, shown, bar, frame, picked, pickedColour);
+      drawBar(context, shown, bar, frame, picked, colours);
       x += barWidth;
     });
   }
@@ -114,7 +126,7 @@ function drawBar(
   bar: PlayedBar,
   frame: Frame,
   picked: ReadonlySet<string>,
-  pickedColour: string,
+  colours: Colours,
 ): void {
   const signature = MAJOR_KEYS[fifthsOf(inForceAt(arrangement.played.keyMap, bar.tick)) + 7];
   const staves = (['treble', 'bass'] as const).map((clef, i) => {
@@ -138,7 +150,7 @@ function drawBar(
     { clef: 'bass' as const, notes: arrangement.left },
   ];
   const written = hands.map(({ clef, notes }) =>
-    writeBar(notes, { clef, bar, arrangement, picked, pickedColour }),
+    writeBar(notes, { clef, bar, arrangement, picked, ...colours }),
   );
   const voices = written.map((staff) =>
     staff.map(({ notes }) =>

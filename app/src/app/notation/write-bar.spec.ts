@@ -27,6 +27,7 @@ function written(
     arrangement,
     picked: new Set(picked),
     pickedColour: '#123456',
+    fillColour: '#654321',
   });
 }
 

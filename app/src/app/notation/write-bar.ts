@@ -37,6 +37,8 @@ export interface StaffPlace {
   readonly arrangement: Arrangement;
   readonly picked: ReadonlySet<string>;
   readonly pickedColour: string;
+  /** What is filled in. */
+  readonly fillColour: string;
 }
 
 /**
@@ -134,7 +136,7 @@ function staveNote(
   type: string | null,
   dots: number,
   struck: readonly HandNote[],
-  { clef, picked, pickedColour }: StaffPlace,
+  { clef, picked, pickedColour, fillColour }: StaffPlace,
   stem: number,
   isSecond: boolean,
 ): StaveNote {
@@ -149,6 +151,9 @@ function staveNote(
     ...(stem === 0 ? { autoStem: true } : { stemDirection: stem }),
   });
   for (let dot = 0; dot < dots; dot++) Dot.buildAndAttach([note], { all: true });
+  // What is filled in is paler than the tune and the pattern.
+  if (!isRest && struck.every((n) => n.source === 'fill'))
+    note.setStyle({ fillStyle: fillColour, strokeStyle: fillColour });
   if (!isRest && struck.some((n) => picked.has(n.from)))
     note.setStyle({ fillStyle: pickedColour, strokeStyle: pickedColour });
   if (!isRest) note.setAttribute('id', `note-${struck[struck.length - 1].from}`);

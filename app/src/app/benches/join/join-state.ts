@@ -11,7 +11,7 @@ import type { Hand, HandNote } from '@joined-hands/core/hands';
 import { judgePressed, type Step, stepsIn } from '@joined-hands/core/joining';
 import { classNameOf, typeset } from '@joined-hands/core/music';
 import { cutIdForChoice } from '@joined-hands/core/parts';
-import { barAt, type Choices, keyAt, type SongEdit } from '@joined-hands/core/song';
+import { barAt, type Choices, isOnSameKey, keyAt, type SongEdit } from '@joined-hands/core/song';
 import { slipInWords } from '@joined-hands/core/words';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
@@ -227,10 +227,7 @@ export class JoinState {
     const [note, arrangement] = [this.note(), this.bench.arrangement()];
     if (!note || !arrangement) return null;
     const key = keyOfPin(note, arrangement.played);
-    const pin = arrangement.song.fingerPins.find(
-      (p) => p.hand === key.hand && p.from === key.from && p.after === key.after && p.midi === key.midi,
-    );
-    return pin?.finger ?? null;
+    return arrangement.song.fingerPins.find((pin) => isOnSameKey(pin, key))?.finger ?? null;
   });
 
   pickNote(note: Pick<HandNote, 'hand' | 'tick' | 'midi'>): void {

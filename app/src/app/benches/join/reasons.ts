@@ -42,8 +42,10 @@ export class Reasons {
   protected readonly scopes = CHOICE_SCOPES;
 
   protected readonly layouts = LAYOUT_ROWS.map(({ layout, name }) => ({ value: layout, label: name }));
-  protected take({ id, kind, variant, taken }: Fill): void {
-    this.bench.edit({ kind: 'fill', fill: { id, kind, variant }, taken: !taken });
+  protected readonly fillsTaken = computed(() => this.bench.fills().filter(({ taken }) => taken));
+
+  protected leaveOut({ id }: Fill): void {
+    this.bench.edit({ kind: 'fills', taken: [], declined: [id] });
   }
 
   protected readonly handOrders: readonly ChoiceOption<Choices['firstHand']>[] = [

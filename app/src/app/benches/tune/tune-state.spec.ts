@@ -143,6 +143,17 @@ describe('the notes of the open song', () => {
       length: last?.length,
       pitch: last?.pitch,
     });
+    // After the last of several that are picked, wherever they are.
+    tune.pick('n2', false);
+    tune.pick('n4', true);
+    tune.add();
+    const after = note('n4');
+    expect(table.edits.at(-1)).toMatchObject({
+      kind: 'note-added',
+      tick: (after?.tick ?? 0) + (after?.length ?? 0),
+      length: after?.length,
+      pitch: after?.pitch,
+    });
     open({ ...lanterns, melody: [], pickup: 960 });
     tune.add();
     expect(table.song.melody).toMatchObject([

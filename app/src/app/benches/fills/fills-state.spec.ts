@@ -1,0 +1,144 @@
+import '@angular/compiler';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../../../../demo/songs';
+import { Table } from '../../testing/table';
+import { FillsBehaviour, obeyFills } from './fills-behaviour';
+import { FillsState } from './fills-state';
+
+const [lanterns] = DEMO_SONGS;
+
+describe('the Fills bench', () => {
+  let table: Table;
+  let fills: FillsState;
+  const open = (rung = 7, song = lanterns): void => {
+    table = new Table({ ...song, choices: { ...song.choices, rung } }, FillsState, FillsBehaviour);
+    fills = table.get(FillsState);
+    fills.isOpen.set(true);
+    table.settle();
+  };
+  const go = (changeId: string): void => {
+    fills.bench.select(changeId);
+    table.settle();
+  };
+  beforeEach(() => open());
+
+  it('goes up to the rung of fills where there are none', () => {
+    open(4);
+    expect([fills.isProposed(), fills.spots()]).toEqual([false, []]);
+    fills.goUp();
+    expect(table.edits).toEqual([{ kind: 'choose', choices: { rung: 7 } }]);
+    expect(fills.isProposed()).toBe(true);
+  });
+
+  it('marks chords with room on the seam, full where something is filled in', () => {
+    const marks = [...fills.places()];
+    expect(marks.map(([id]) => id)).toEqual(['c1', 'c2', 'c3', 'c4']);
+    expect(marks.map(([, isFilled]) => isFilled)).toEqual(
+      fills.spots().map((spot) => spot.fills.some((f) => f.taken)),
+    );
+    expect(table.get(FillsBehaviour).places()).toBe(fills.places());
+  });
+
+  it('goes from place to place, round and round', () => {
+    const seen = [1, 1, 1, 1, 1, -1].map((by) => {
+      fills.spotBy(by as 1);
+      table.settle();
+      return fills.bench.selectedId();
+    });
+    expect(seen).toEqual(['c1', 'c2', 'c3', 'c4', 'c1', 'c4']);
+    open();
+    fills.spotBy(-1);
+    expect(fills.bench.selectedId()).toBe('c4');
+  });
+
+  it('hears the next proposal in its place, from the bar before, without taking it', async () => {
+    go('c4');
+    fills.tryBy(1);
+    await Promise.resolve();
+    expect(fills.tried()).toBe(1);
+    expect(table.edits).toEqual([]);
+    const fill = fills.spot()?.fills[1];
+    expect(table.questions.at(-1)).toMatchObject({ kind: 'trial', edit: { kind: 'together' } });
+    expect(JSON.stringify(table.questions.at(-1))).toContain(fill?.id);
+    await new Promise((resolve) => setTimeout(resolve));
+    expect(table.plays.at(-1)).toMatchObject({ fromTick: 5760, toTick: 14400 });
+    fills.tryBy(-1);
+    fills.tryBy(-1);
+    expect(fills.tried()).toBe((fills.spot()?.fills.length ?? 0) - 1);
+  });
+
+  it('takes what was heard; another for the same hand makes room; leaving out declines', () => {
+    go('c4');
+    const of = (kind: string) => fills.spot()?.fills.find((fill) => fill.kind === kind);
+    const run = of('scale run');
+    if (!run) throw new Error('there is a run');
+    fills.take(run);
+    expect(table.song.fillsTaken.map(({ id }) => id)).toEqual([run.id]);
+    const turn = of('turn');
+    if (!turn) throw new Error('there is a turn');
+    fills.take(turn);
+    expect(table.song.fillsTaken.map(({ id }) => id)).toEqual([turn.id]);
+    expect(of('turn')?.taken).toBe(true);
+    fills.leaveOut(of('turn'));
+    expect([table.song.fillsTaken, table.song.fillsDeclined]).toEqual([[], [turn.id]]);
+    expect(of('turn')?.taken).toBe(false);
+  });
+
+  it('takes one everywhere it fits, or this time only', () => {
+    go('c4');
+    const walk = fills.spot()?.fills.find(({ kind }) => kind === 'bass walk');
+    if (!walk) throw new Error('there is a walk');
+    expect(fills.likeIt(walk)).toBe(5);
+    expect(fills.passes(walk)).toEqual(['walk:c16']);
+    fills.takeThisTime(walk);
+    expect([table.song.fillsTaken.map(({ id }) => id), table.song.fillsDeclined]).toEqual([
+      ['walk:c4'],
+      ['walk:c16'],
+    ]);
+    fills.takeEverywhere(walk);
+    expect(table.song.fillsTaken).toHaveLength(5);
+    expect(table.song.fillsDeclined).toEqual([]);
+  });
+
+  it('changes a note of a fill that is played; what has no room is refused and said', () => {
+    go('c4');
+    const walk = () => fills.spot()?.fills.find((fill) => fill.kind === 'bass walk');
+    const first = walk();
+    if (!first) throw new Error('there is a walk');
+    fills.take(first);
+    fills.changeNote(first, 0, 'down');
+    expect(walk()?.isOwn).toBe(true);
+    expect(table.song.fillsTaken[0].notes?.map(({ pitch }) => pitch.letter)).toEqual(['F', 'G']);
+    expect(fills.noteAt()).toBe(0);
+    const now = walk();
+    if (now) fills.changeNote(now, 0, 'again');
+    expect(fills.notice()).toMatch(/^There is no room/);
+    expect(table.song.fillsTaken[0].notes).toHaveLength(2);
+    fills.bench.undo();
+    expect(walk()?.isOwn).toBe(false);
+    // Another place begins anew.
+    go('c1');
+    expect([fills.notice(), fills.noteAt(), fills.tried()]).toEqual(['', null, 0]);
+  });
+
+  it('obeys its keys, and leaves a settled part alone', () => {
+    obeyFills(fills, { kind: 'job', job: 'version' });
+    expect(fills.job()).toBe('version');
+    table.get(FillsBehaviour).leave();
+    expect(fills.job()).toBe('places');
+    obeyFills(fills, { kind: 'spot', by: 1 });
+    table.settle();
+    expect(fills.bench.selectedId()).toBe('c1');
+    expect(table.get(FillsBehaviour).pressChange('c4')).toBe(true);
+    table.settle();
+    obeyFills(fills, { kind: 'take' });
+    expect(table.song.fillsTaken).toHaveLength(1);
+    obeyFills(fills, { kind: 'leave-out' });
+    expect(table.song.fillsDeclined).toHaveLength(1);
+    fills.bench.settle(true);
+    const before = table.edits.length;
+    obeyFills(fills, { kind: 'take' });
+    obeyFills(fills, { kind: 'leave-out' });
+    expect(table.edits).toHaveLength(before);
+  });
+});

@@ -1,0 +1,103 @@
+import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
+import { applyEdit, DEFAULT_PROFILE, type Song } from '../song';
+import { characterOf, CHARACTERS, partsOfSection, restyled } from './characters';
+import { growing, growthProposed } from './growth';
+import { arrange } from './song';
+
+const [lanterns, sluicegate, , mudflat] = DEMO_SONGS;
+const arranged = (song: Song, rung = 6) =>
+  arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE, { withoutFingers: true });
+
+describe('a strain that returns', () => {
+  it('grows from plain to octaves, each time a step; what comes once is left alone', () => {
+    const told = (song: Song): string[] =>
+      growthProposed(arranged(song)).map(({ part, step }) => `${part} ${step}`);
+    expect(told(lanterns)).toEqual([
+      '1 plain',
+      '2 plain',
+      '4 with a third or sixth under',
+      '5 with a third or sixth under',
+    ]);
+    expect(told(sluicegate)).toEqual(['1 plain', '2 with a third or sixth under', '4 on top of chords']);
+    expect(
+      told(mudflat)
+        .slice(-2)
+        .map((line) => line.slice(0, 1)),
+    ).toEqual(['7', '8']);
+  });
+
+  it('does not go where the hand cannot span it', () => {
+    const small = arrange(DEMO_SONGS[4], { ...DEFAULT_PROFILE, rightReach: 7 }, { withoutFingers: true });
+    expect(growthProposed(small).some(({ step }) => step === 'in octaves')).toBe(false);
+    expect(growthProposed(arranged(DEMO_SONGS[4])).some(({ step }) => step === 'in octaves')).toBe(true);
+  });
+
+  it('is played when it is taken, part by part, even where the part follows another, and given back', () => {
+    const before = arranged(lanterns, 4);
+    const all = growthProposed(before);
+    const grown = applyEdit(before.song, growing(before, all, true));
+    expect(grown.choices.rung).toBe(6);
+    const after = arrange(grown, DEFAULT_PROFILE, { withoutFingers: true });
+    expect(growthProposed(after).every(({ isTaken }) => isTaken)).toBe(true);
+    const dressed = (part: number): number =>
+      after.right.filter(({ source, tick }) => {
+        const { fromTick, toTick } = after.parts[part - 1];
+        return source === 'harmony' && tick >= fromTick && tick < toTick;
+      }).length;
+    expect([dressed(1), dressed(2)]).toEqual([0, 0]);
+    expect([dressed(4) > 0, dressed(5) > 0]).toEqual([true, true]);
+    expect(after.parts[3].sharesWith).toBe(1);
+    const back = applyEdit(grown, growing(after, growthProposed(after), false));
+    expect(Object.values(back.partSettings).some(({ grown: g }) => g)).toBe(false);
+  });
+});
+
+describe('a section in another character', () => {
+  it('is all the parts that begin in it', () => {
+    expect([0, 2, 3, 5].map((i) => partsOfSection(arranged(lanterns), i))).toEqual([
+      [0, 1],
+      [2],
+      [3, 4],
+      [5],
+    ]);
+    expect(partsOfSection(arranged({ ...lanterns, sections: [] }), 2)).toEqual([0, 1, 2, 3, 4, 5]);
+    // A pick-up sounds before its section begins.
+    expect(partsOfSection(arranged(sluicegate), 2)).toEqual([2]);
+  });
+
+  it.each(CHARACTERS.map((row) => [row.name, row] as const))(
+    '%s: changes that section alone, in every demo song, and is given back',
+    (_, row) => {
+      for (const song of DEMO_SONGS) {
+        const before = arranged(song);
+        const own = partsOfSection(before, 0);
+        const after = arrange(applyEdit(before.song, restyled(before, 0, row)), DEFAULT_PROFILE, {
+          withoutFingers: true,
+        });
+        expect(own.map((i) => characterOf(after, i)?.id)).toEqual(own.map(() => row.id));
+        const others = before.parts.flatMap((_part, i) => (own.includes(i) ? [] : [i]));
+        for (const i of others) {
+          expect(after.parts[i].choices).toEqual(before.parts[i].choices);
+          expect(characterOf(after, i)).toBeNull();
+        }
+        for (const i of own) expect(after.parts[i].choices).toMatchObject(row.choices);
+        expect(after.findings.filter(({ kind }) => kind === 'pattern')).toEqual([]);
+        const back = applyEdit(after.song, restyled(after, 0, null));
+        expect(arrange(back, DEFAULT_PROFILE, { withoutFingers: true }).left).toEqual(before.left);
+      }
+    },
+  );
+
+  it('leaves settled parts as they were learned', () => {
+    const before = arranged(lanterns);
+    const settled = {
+      ...before,
+      parts: before.parts.map((part, i) => (i === 0 ? { ...part, settled: true } : part)),
+    };
+    const edit = restyled(settled, 0, CHARACTERS[0]);
+    expect(
+      edit.kind === 'together' && edit.edits.map((e) => (e.kind === 'grown' ? e.cutId : e.kind)),
+    ).toEqual([before.parts[1].cutId]);
+  });
+});

@@ -1,0 +1,50 @@
+import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
+import { arrange } from '../arrange/song';
+import { DEFAULT_PROFILE } from '../song';
+import { fillInWords, versionInWords } from './fills';
+import { writeWalkthrough } from './walkthrough';
+
+describe('fills in words', () => {
+  it('a version is counted, by kind, the most frequent first', () => {
+    const [lanterns] = DEMO_SONGS;
+    const on = (measure: 'none' | 'many') =>
+      arrange(
+        { ...lanterns, choices: { ...lanterns.choices, rung: 7, fills: { measure, seed: 0 } } },
+        DEFAULT_PROFILE,
+        { withoutFingers: true },
+      );
+    expect(versionInWords(on('none'))).toEqual({ summary: 'Nothing is filled in.', kinds: [] });
+    const many = on('many');
+    const taken = many.fills.filter((fill) => fill.taken);
+    const { summary, kinds } = versionInWords(many);
+    expect(summary).toBe(`${taken.length} fills in 6 of 6 parts.`);
+    const counts = kinds.map((line) => Number(/^\d+/.exec(line)?.[0]));
+    expect(counts).toEqual([...counts].sort((a, b) => b - a));
+    expect(counts.reduce((sum, count) => sum + count, 0)).toBe(taken.length);
+  });
+
+  it('a proposal says why, for which hand, and what it asks of it', () => {
+    expect(fillInWords({ reason: 'There is room.', hand: 'left', skill: 3 })).toBe(
+      'There is room. Left hand, wide or quick.',
+    );
+    expect(fillInWords({ reason: 'So.', hand: 'right', skill: 1 })).toBe('So. Right hand, the hand stays.');
+  });
+
+  it('every fill that is played is told in the walkthrough, in its bar', () => {
+    for (const song of DEMO_SONGS) {
+      const a = arrange(
+        { ...song, choices: { ...song.choices, rung: 7, fills: { measure: 'many', seed: 0 } } },
+        DEFAULT_PROFILE,
+      );
+      const text = writeWalkthrough(a);
+      for (const { kind, taken } of a.fills)
+        if (taken && !/under|above|octaves/.test(kind))
+          expect([song.title, kind, text.includes(`a ${kind}`) || text.includes(`an ${kind}`)]).toEqual([
+            song.title,
+            kind,
+            true,
+          ]);
+    }
+  });
+});

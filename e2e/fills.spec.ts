@@ -1,0 +1,100 @@
+import { expect, type Page, test } from '@playwright/test';
+import { graveFindings } from './axe';
+import { arranged, fromMenu, openSong, watch } from './pages';
+
+async function openFills(page: Page, title: string): Promise<void> {
+  await openSong(page, title);
+  await page.getByRole('link', { name: 'Fills', exact: true }).click();
+  await page.getByRole('button', { name: /Go up to rung 7/ }).click();
+  await expect(page.locator('jh-transport')).toContainText('Fills and endings');
+  await arranged(page);
+}
+
+test('a fill is heard, taken, changed note by note and left out, by keyboard', async ({ page }) => {
+  const watched = watch(page);
+  await openFills(page, 'Lanterns at Low Water');
+  for (const bar of ['Bar 1', 'Bar 2', 'Bar 3', 'Bar 4']) {
+    await page.keyboard.press('ArrowRight');
+    await expect(page.getByRole('heading', { name: new RegExp(`^${bar},`) })).toBeVisible();
+  }
+  const panel = page.locator('jh-places-panel');
+  await panel.getByRole('button', { name: /^Take Bass walk/ }).click();
+  await arranged(page);
+  await expect(panel.locator('.heard b')).toHaveText('Bass walk, by step from below');
+  const letters = (): Promise<string[]> => page.locator('jh-seam .block.fill .letter').allTextContents();
+  await expect.poll(letters).toEqual(['F♯', 'G♯']);
+  await panel.locator('.key', { hasText: 'F♯2' }).click();
+  await panel.getByRole('button', { name: 'Down', exact: true }).click();
+  await expect.poll(letters).toEqual(['F', 'G♯']);
+  await panel.getByRole('button', { name: 'Once more' }).click();
+  await expect(panel.getByRole('alert')).toContainText('There is no room for that');
+  await page.keyboard.press('Control+z');
+  await expect.poll(letters).toEqual(['F♯', 'G♯']);
+  await page.getByRole('heading', { name: /^Bar 4,/ }).click();
+  await panel.getByRole('button', { name: /^Leave out Bass walk/ }).click();
+  await expect.poll(letters).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('heading', { name: 'Where there is room' })).toBeVisible();
+  expect(await graveFindings(page, 'jh-fills-panel')).toEqual([]);
+  expect(watched.errors).toEqual([]);
+});
+
+test('a whole version is heard and undone in one step; an intro and an ending frame the song and are left out of a file', async ({
+  page,
+}) => {
+  await openFills(page, 'Snow on the Slipway');
+  await page.keyboard.press('m');
+  const version = page.locator('jh-version-panel');
+  const count = async (): Promise<number> =>
+    Number(/^\d+/.exec((await version.locator('p[aria-live]').textContent()) ?? '')?.[0] ?? 0);
+  await expect.poll(count).toBeGreaterThan(0);
+  const few = await count();
+  await version.getByText('Many', { exact: true }).click();
+  await expect.poll(count).toBeGreaterThan(few);
+  await page.keyboard.press('Control+z');
+  await expect.poll(count).toBe(few);
+
+  await page.keyboard.press('f');
+  const frame = page.locator('jh-frame-panel');
+  await frame.getByRole('button', { name: /^Take The last phrase, its tune/ }).click();
+  await arranged(page);
+  await frame.getByRole('button', { name: /^Take A close/ }).click();
+  await arranged(page);
+  const names = page.locator('jh-parts-rail .name');
+  await expect(names.first()).toHaveText(/^Intro\s*$/);
+  await expect(names.last()).toHaveText(/^Ending\s*$/);
+  await expect(names).toHaveCount(7);
+  expect(await graveFindings(page, 'jh-fills-panel')).toEqual([]);
+
+  await fromMenu(page, 'Export');
+  await page.getByText('With intro, interludes and ending').click();
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Walkthrough', exact: true }).click();
+  const file = await (await saved).createReadStream();
+  let text = '';
+  for await (const part of file) text += String(part);
+  expect(text).toContain('20 bars');
+  expect(text).not.toContain('Intro');
+  await page.keyboard.press('Escape');
+
+  await frame.getByRole('button', { name: 'Take out Intro' }).click();
+  await expect(names).toHaveCount(6);
+  await page.keyboard.press('Control+z');
+  await expect(names).toHaveCount(7);
+});
+
+test('the last section is played in another character, and strains grow', async ({ page }) => {
+  await openFills(page, 'Lanterns at Low Water');
+  await page.keyboard.press('6');
+  await page.keyboard.press('g');
+  const panel = page.locator('jh-growth-panel');
+  await expect(panel).toContainText('Close, part 6, in another character');
+  await panel.getByRole('button', { name: 'Take High tide' }).click();
+  await arranged(page);
+  await expect(panel.locator('.heard b')).toHaveText('High tide');
+  await panel.getByRole('button', { name: 'Take all' }).click();
+  await arranged(page);
+  await expect(panel.locator('.heard')).toHaveCount(5);
+  await panel.getByRole('button', { name: 'As it was' }).click();
+  await expect(panel.locator('.heard')).toHaveCount(4);
+});
