@@ -52,6 +52,17 @@ await withBrowser(async (browser, origin) => {
   for (const cell of ['Member 1 on 1', 'Member 5 on 1 &', 'Member 8 on 2', 'Member 10 on 3'])
     await page.getByRole('button', { name: cell, exact: true }).click();
   await shoot('pattern-maker');
+  await page.goto(`${origin}/song/demo-snow/fills`);
+  await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
+  await page.getByRole('button', { name: /Go up to rung/ }).click();
+  await page.keyboard.press('f');
+  await page.getByRole('button', { name: /^Take The last phrase, its tune/ }).click();
+  await page.getByRole('button', { name: /^Take A close/ }).click();
+  await page.keyboard.press('w');
+  await page.keyboard.press('2');
+  await page.waitForTimeout(800);
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
+  await shoot('fills');
   await page.goto(`${origin}/song/demo-sluicegate/join`);
   await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
   await page.keyboard.press('v');

@@ -185,6 +185,22 @@ export class SongFrame implements OnInit {
     }
   }
 
+  /**
+   * Loads the bench once more. A browser remembers that a file it needs failed, so that only a page loaded anew asks for
+   * it again: that is done where the server answers, everything stored before.
+   */
+  protected async tryAgain(): Promise<void> {
+    await this.openBench(this.row());
+    if (this.notLoaded() === null) return;
+    const answers = await fetch(location.href, { cache: 'no-store' }).then(
+      ({ ok }) => ok,
+      () => false,
+    );
+    if (!answers) return;
+    this.store.dispatch(SongActions.saveAsked());
+    location.reload();
+  }
+
   private made(row: BenchRow, definition: BenchDefinition): OpenBench {
     const injector = Injector.create({ providers: [...definition.providers], parent: this.injector });
     const bench = { definition, injector, behaviour: injector.get(definition.behaviour) };
