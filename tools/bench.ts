@@ -19,6 +19,7 @@ import { voiceParts } from '../core/voicing/voiceParts';
 import { DEMO_SONGS } from '../demo/songs';
 import { browserFigures } from './bench-browser';
 import { chordFigures } from './bench-chords';
+import { fillFigures } from './bench-fills';
 import { cutFigures } from './bench-parts';
 import { tuneFigures } from './bench-tune';
 import { voicingFigures } from './bench-voicing';
@@ -181,5 +182,6 @@ for (const song of [...DEMO_SONGS, small, large]) {
 voicingFigures();
 cutFigures();
 chordFigures();
+fillFigures();
 tuneFigures();
 if (!process.argv.includes('--core')) await browserFigures();
