@@ -33,6 +33,29 @@ describe('a strain that returns', () => {
     expect(growthProposed(arranged(DEMO_SONGS[4])).some(({ step }) => step === 'in octaves')).toBe(true);
   });
 
+  it('stands at a step that can be more or less, the same steps whatever is taken', () => {
+    for (const song of DEMO_SONGS) {
+      const before = arranged(song);
+      for (const { part, steps, at } of growthProposed(before)) {
+        expect(steps.map(({ step }) => step)).toEqual([...new Set(steps.map(({ step }) => step))]);
+        steps.forEach((step, i) => {
+          const song2 = applyEdit(before.song, growing(before, [{ part, choices: step.choices }], true));
+          const now = growthProposed(arrange(song2, DEFAULT_PROFILE, { withoutFingers: true })).find(
+            (g) => g.part === part,
+          );
+          expect([song.title, part, now?.at, now?.isTaken, now?.steps.length]).toEqual([
+            song.title,
+            part,
+            i,
+            true,
+            steps.length,
+          ]);
+        });
+        expect(at).toBeLessThan(steps.length);
+      }
+    }
+  });
+
   it('is played when it is taken, part by part, even where the part follows another, and given back', () => {
     const before = arranged(lanterns, 4);
     const all = growthProposed(before);

@@ -11,10 +11,20 @@ export interface Growth {
   readonly label: string;
   /** The how-many-eth time its strain comes, from 1. */
   readonly time: number;
+  /** Where it stands among the steps: the one that is played, else the one that is proposed. */
+  readonly at: number;
   readonly step: string;
   readonly choices: Partial<Choices>;
   /** It is played so now. */
   readonly isTaken: boolean;
+  /** All steps, from the least to the most. */
+  readonly steps: readonly GrowthStep[];
+}
+
+/** One step of growth. */
+export interface GrowthStep {
+  readonly step: string;
+  readonly choices: Partial<Choices>;
 }
 
 /** The lowest rung on which the right hand may be fuller. */
@@ -35,23 +45,25 @@ export function growthProposed(arrangement: Arrangement): Growth[] {
     const returns = strains.filter((other) => other === strain).length > 1;
     if (!returns || part.settled || part.choices.layout === 'singing') return [];
     const { metre } = barAt(played.bars, part.toTick - 1);
-    const now = choosePattern(part.choices.pattern, metre, part.energy, song.patterns, 0).pattern;
+    // As it is without growth, so that the steps stay the same when one is taken.
+    const leader = parts[(part.sharesWith ?? part.number) - 1];
+    const pattern = song.partSettings[leader.cutId]?.choices.pattern ?? song.choices.pattern;
+    const now = choosePattern(pattern, metre, part.energy, song.patterns, 0).pattern;
     const richer = kindred(metre, Math.min(5, part.energy + 1)).find(
       ({ id, energy }) => id !== now.id && energy >= now.energy,
     );
     const steps = stepsFor(profile.rightReach, richer?.id ?? null);
-    const { step, choices } = steps[Math.min(time, steps.length) - 1];
-    const grown = song.partSettings[part.cutId]?.grown ?? {};
-    return [
-      { part: part.number, label: part.label, time, step, choices, isTaken: sameChoices(grown, choices) },
-    ];
+    const grown = song.partSettings[part.cutId]?.grown;
+    const taken = grown ? steps.findIndex(({ choices }) => sameChoices(grown, choices)) : -1;
+    const at = taken >= 0 ? taken : Math.min(time, steps.length) - 1;
+    return [{ part: part.number, label: part.label, time, at, ...steps[at], isTaken: taken >= 0, steps }];
   });
 }
 
 /** The edit by which parts are played as they are proposed to grow; one that undoes it where they are already. */
 export function growing(
   { parts, song }: Arrangement,
-  growths: readonly Growth[],
+  growths: readonly Pick<Growth, 'part' | 'choices'>[],
   isTaken: boolean,
 ): SongEdit {
   const isTooLow = isTaken && rungOf(song.choices).rightHand !== 'fuller';
@@ -70,7 +82,7 @@ export function growing(
   };
 }
 
-function stepsFor(reach: number, richer: string | null): { step: string; choices: Partial<Choices> }[] {
+function stepsFor(reach: number, richer: string | null): GrowthStep[] {
   const schools = new Set(fullerFor(reach).map(({ id }) => id));
   const pattern = richer === null ? {} : { pattern: richer };
   return [

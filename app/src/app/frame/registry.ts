@@ -44,7 +44,7 @@ export const BENCHES: readonly BenchRow[] = [
   {
     name: 'Fills',
     address: 'fills',
-    side: 'Fills',
+    side: 'Work',
     panelLabel: 'Fills and frame',
     load: async () => (await import('../benches/fills')).bench,
   },

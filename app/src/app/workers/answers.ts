@@ -6,6 +6,7 @@ import {
   type EffortOver,
   effortOver,
   type Exception,
+  fillEfforts,
   type KeyPlace,
   type LayoutCost,
   type OtherFinger,
@@ -54,6 +55,7 @@ export type Question =
   | { readonly kind: 'pattern-tried'; readonly pattern: OwnPattern }
   | { readonly kind: 'fingers'; readonly place: KeyPlace }
   | { readonly kind: 'easier'; readonly part: number }
+  | { readonly kind: 'fill-efforts'; readonly changeId: string }
   | { readonly kind: 'proof' }
   | {
       readonly kind: 'suggestions';
@@ -79,6 +81,7 @@ export interface Answers {
   readonly 'pattern-tried': Exception[];
   readonly fingers: OtherFinger[];
   readonly easier: EasierBy[];
+  readonly 'fill-efforts': ReturnType<typeof fillEfforts>;
   readonly proof: MovementProof | null;
   readonly suggestions: Suggestion[];
   readonly chords: SongEdit | null;
@@ -109,6 +112,8 @@ export function answerTo(song: Song, profile: Profile, question: Question): Answ
       return otherFingers(song, profile, question.place);
     case 'easier':
       return easierBy(song, profile, question.part);
+    case 'fill-efforts':
+      return fillEfforts(song, profile, question.changeId);
     case 'proof': {
       const played = unfold(song);
       return movementProof(song, profile, played, partsOf(song, played));

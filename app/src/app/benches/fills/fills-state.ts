@@ -11,6 +11,8 @@ import { RUNGS } from '@joined-hands/core/ladder';
 import { barAt, keyAt, type SongEdit } from '@joined-hands/core/song';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
+import type { Answers } from '../../workers/answers';
+import { Asker } from '../../workers/asker';
 
 /** What can be done on the Fills bench, one at a time. */
 export type FillsJob = 'places' | 'version' | 'frame' | 'grow';
@@ -30,6 +32,7 @@ export const FILLS_RUNG = RUNGS.findIndex(({ hasFills }) => hasFills) + 1;
 export class FillsState {
   readonly bench = inject(BenchState);
   private readonly playing = inject(Playing);
+  private readonly asker = inject(Asker);
 
   readonly isOpen = signal(false);
   readonly job = signal<FillsJob>('places');
@@ -46,6 +49,26 @@ export class FillsState {
       this.noteAt.set(null);
       this.notice.set('');
     });
+    effect(() => {
+      const [isOpen, id, arrangement] = [this.isOpen(), this.bench.selectedId(), this.bench.arrangement()];
+      this.efforts.set(null);
+      if (!isOpen || id === null || !arrangement || arrangement.isPartial) return;
+      this.asker.answer(arrangement, { kind: 'fill-efforts', changeId: id }, (efforts) => {
+        if (this.bench.selectedId() === id) this.efforts.set(efforts);
+      });
+    });
+  }
+
+  /** What each proposal of the place would make of the effort of the part; null while it is worked out. */
+  readonly efforts = signal<Answers['fill-efforts'] | null>(null);
+
+  /** "effort 31, 3 more": empty until it is known. */
+  effortOf(fill: Fill): string {
+    const efforts = this.efforts();
+    const own = efforts?.each.find(({ id, variant }) => id === fill.id && variant === fill.variant);
+    if (!efforts || !own) return '';
+    const by = own.to - efforts.without;
+    return `Effort ${own.to}${by === 0 ? ', as without' : `, ${Math.abs(by)} ${by > 0 ? 'more' : 'less'}`}.`;
   }
 
   /** Fills are proposed: on their rung, or where some were taken. */

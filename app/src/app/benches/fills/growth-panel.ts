@@ -29,12 +29,25 @@ import { FillsState } from './fills-state';
           @for (row of growths(); track row.part) {
             <li [class.heard]="row.isTaken">
               <jh-offer
+                [isStacked]="row.isTaken"
                 [name]="'Part ' + row.part + ' ' + form(row.label) + ', ' + times(row.time)"
                 [says]="row.step"
                 [isPlayed]="row.isTaken"
                 (heard)="hear(row)"
                 (taken)="take([row], true)"
               >
+                @for (by of [-1, 1]; track by) {
+                  <button
+                    nz-button
+                    nzSize="small"
+                    type="button"
+                    [disabled]="!row.steps[row.at + by]"
+                    [attr.aria-label]="(by < 0 ? 'Less in part ' : 'More in part ') + row.part"
+                    (click)="stepBy(row, by)"
+                  >
+                    {{ by < 0 ? 'Less' : 'More' }}
+                  </button>
+                }
                 <button
                   nz-button
                   nzSize="small"
@@ -42,7 +55,7 @@ import { FillsState } from './fills-state';
                   [attr.aria-label]="'Leave growth out of part ' + row.part"
                   (click)="take([row], false)"
                 >
-                  Leave out
+                  Out
                 </button>
               </jh-offer>
             </li>
@@ -123,6 +136,14 @@ export class GrowthPanel {
   protected take(rows: readonly Growth[], isTaken: boolean): void {
     const arrangement = this.arrangement();
     if (arrangement) this.state.bench.edit(growing(arrangement, rows, isTaken));
+  }
+
+  /** A step more or less than is played. */
+  protected stepBy({ part, at, steps }: Growth, by: number): void {
+    const arrangement = this.arrangement();
+    const next = steps[at + by];
+    if (arrangement && next)
+      this.state.bench.edit(growing(arrangement, [{ part, choices: next.choices }], true));
   }
 
   protected hearIn(row: Character): void {

@@ -165,7 +165,7 @@ export class PlacesPanel {
   }
 
   protected told(fill: Fill): string {
-    return fillInWords(fill);
+    return `${fillInWords(fill)} ${this.state.effortOf(fill)}`;
   }
 
   protected taken({ fills }: FillSpot): readonly Fill[] {
