@@ -24,6 +24,7 @@ const CORE = [
   'performance',
   'arrangement',
   'framing',
+  'practice',
   'words',
   'formats',
   'arrange',
@@ -51,7 +52,7 @@ const APP = [
   'input',
   'frame',
 ];
-const BENCHES = ['tune', 'parts', 'chords', 'join', 'fills'];
+const BENCHES = ['tune', 'parts', 'chords', 'join', 'fills', 'practise'];
 const VIEWS = ['shelf', 'profile', 'chord-room'];
 const appRules = [
   ...APP.map((folder, i) => ({

@@ -1,0 +1,16 @@
+export { align, type Alignment } from './align';
+export { afterTurn, beginning, type Gate, GATE, type Standing } from './gate';
+export { type JudgedKey, type Judgement, judgeTake } from './judge';
+export { playAsPupil, type Playing, type Pupil, STEADY } from './pianist';
+export {
+  cardOf,
+  type CardState,
+  type Job,
+  type JobKind,
+  type PartToPractise,
+  type Plan,
+  planFor,
+  type PlanOptions,
+} from './plan';
+export { type Trouble, troublesOf } from './troubles';
+export { type WantedKey, wantedKeys } from './wanted';

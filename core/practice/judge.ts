@@ -1,0 +1,173 @@
+import type { Hand } from '../hands';
+import type { KeyEvent } from '../takes';
+import { align, type Alignment } from './align';
+import { tempoOf } from './tempo';
+import type { WantedKey } from './wanted';
+
+/** A key that was wanted and how it was played. */
+export interface JudgedKey {
+  readonly wanted: WantedKey;
+  /** "late" and "early" beyond what is heard as together; "not reached": the player stopped before. */
+  readonly how: 'right' | 'wrong' | 'missed' | 'late' | 'early' | 'not reached';
+  /** Seconds after (before: less than 0) where the player's own tempo puts it; null where it was not played. */
+  readonly late: number | null;
+}
+
+/** A take judged. */
+export interface Judgement {
+  readonly keys: readonly JudgedKey[];
+  /** Keys nothing was wanted for, with the tick they came at. */
+  readonly extra: readonly { readonly tick: number; readonly midi: number }[];
+  /** Ticks at which the player began again. */
+  readonly restarts: readonly number[];
+  /** Mean seconds the left hand came after the right where both were wanted at once; null where they never met. */
+  readonly apart: number | null;
+  /** Standard deviation of the strikes from the player's own tempo, in seconds; null for too few. */
+  readonly unevenness: number | null;
+  /** Share of the goal tempo, at the beginning and at the end; null for too few strikes. */
+  readonly tempo: { readonly from: number; readonly to: number } | null;
+  /** Mean force of each hand, 1 … 127; null where it did not play. */
+  readonly force: Readonly<Record<Hand, number | null>>;
+  /** Keys right and in time, of all that were wanted and reached. */
+  readonly cleanShare: number;
+}
+
+/** A strike more than this off is heard as off: a share of the beat, and never less than so many seconds. */
+const OFF_BEAT = 0.2;
+const OFF_SECONDS = 0.06;
+
+/** Judges a take: `struck` are keys going down and up in time, `beatSeconds` a beat at the goal tempo. */
+export function judgeTake(
+  wanted: readonly WantedKey[],
+  struck: readonly KeyEvent[],
+  beatSeconds: number,
+): Judgement {
+  const downs = struck.filter(({ velocity }) => velocity > 0);
+  const alignment = align(wanted, downs);
+  const times = timesOf(alignment, wanted, downs);
+  const tempo = tempoOf(wanted, times.segments, handOffset(wanted, times));
+  const lateAt = (i: number): number | null => {
+    const at = times.last[i];
+    const expected = tempo.expected[i];
+    return at === null || expected === null ? null : at - expected;
+  };
+  const off = Math.max(OFF_SECONDS, OFF_BEAT * beatSeconds);
+  const reached = Math.max(-1, ...times.last.flatMap((at, i) => (at === null ? [] : [i])));
+  const wrong = new Set(
+    alignment.struck.flatMap((s) => (s.kind === 'wrong' && s.wanted !== null ? [s.wanted] : [])),
+  );
+  const keys = wanted.map((key, i): JudgedKey => {
+    const late = lateAt(i);
+    if (times.last[i] === null)
+      return {
+        wanted: key,
+        how: wrong.has(i) ? 'wrong' : i > reached ? 'not reached' : 'missed',
+        late: null,
+      };
+    const how = late !== null && late > off ? 'late' : late !== null && late < -off ? 'early' : 'right';
+    return { wanted: key, how: wrong.has(i) && times.isWrong[i] ? 'wrong' : how, late };
+  });
+  const lates = keys.flatMap(({ late }) => (late === null ? [] : [late]));
+  const judged = keys.filter(({ how }) => how !== 'not reached');
+  return {
+    keys,
+    extra: extrasOf(alignment, wanted, downs),
+    restarts: alignment.restarts.map(({ wanted: at }) => wanted[at].tick),
+    apart: apartOf(wanted, times.last),
+    unevenness: lates.length < 4 ? null : Math.sqrt(lates.reduce((sum, x) => sum + x * x, 0) / lates.length),
+    tempo: tempo.share,
+    force: {
+      right: forceOf('right', alignment, wanted, downs),
+      left: forceOf('left', alignment, wanted, downs),
+    },
+    cleanShare: judged.length === 0 ? 0 : judged.filter(({ how }) => how === 'right').length / judged.length,
+  };
+}
+
+/** Seconds by which the left hand comes after the right throughout: taken off before the tempo is followed, so that it does not bend it. */
+function handOffset(wanted: readonly WantedKey[], { last, segments }: Times): number {
+  let offset = 0;
+  for (let round = 0; round < 2; round++) {
+    const { expected } = tempoOf(wanted, segments, offset);
+    const off = (hand: Hand): number[] =>
+      wanted.flatMap((key, i) => {
+        const [at, then] = [last[i], expected[i]];
+        return key.hand === hand && at !== null && then !== null ? [at - then] : [];
+      });
+    const [right, left] = [off('right'), off('left')];
+    if (right.length === 0 || left.length === 0) return 0;
+    offset = mean(left) - mean(right);
+  }
+  return offset;
+}
+
+interface Times {
+  /** When each wanted key was struck last, rightly or wrongly; null where it was not. */
+  readonly last: readonly (number | null)[];
+  readonly isWrong: readonly boolean[];
+  /** Stretches without a new beginning: pairs of a wanted key and when it was struck. */
+  readonly segments: readonly (readonly (readonly [wanted: number, seconds: number])[])[];
+}
+
+function timesOf(
+  { struck, restarts }: Alignment,
+  wanted: readonly WantedKey[],
+  downs: readonly KeyEvent[],
+): Times {
+  const last: (number | null)[] = wanted.map(() => null);
+  const isWrong = wanted.map(() => false);
+  const begins = new Set(restarts.map(({ played }) => played));
+  const segments: [number, number][][] = [[]];
+  for (const { played, wanted: i, kind } of struck) {
+    if (begins.has(played)) segments.push([]);
+    if (i === null) continue;
+    const { seconds } = downs[played];
+    last[i] = seconds;
+    isWrong[i] = kind === 'wrong';
+    segments[segments.length - 1].push([i, seconds]);
+  }
+  return { last, isWrong, segments };
+}
+
+function extrasOf(
+  { struck }: Alignment,
+  wanted: readonly WantedKey[],
+  downs: readonly KeyEvent[],
+): Judgement['extra'] {
+  let tick = wanted[0]?.tick ?? 0;
+  return struck.flatMap(({ played, wanted: i, kind }) => {
+    if (i !== null) tick = wanted[i].tick;
+    return kind === 'extra' ? [{ tick, midi: downs[played].midi }] : [];
+  });
+}
+
+function apartOf(wanted: readonly WantedKey[], last: readonly (number | null)[]): number | null {
+  const byTick = new Map<number, { right: number[]; left: number[] }>();
+  wanted.forEach(({ tick, hand }, i) => {
+    const at = last[i];
+    if (at === null) return;
+    const both = byTick.get(tick) ?? { right: [], left: [] };
+    both[hand].push(at);
+    byTick.set(tick, both);
+  });
+  const apart = [...byTick.values()].flatMap(({ right, left }) =>
+    right.length > 0 && left.length > 0 ? [mean(left) - mean(right)] : [],
+  );
+  return apart.length === 0 ? null : mean(apart);
+}
+
+function forceOf(
+  hand: Hand,
+  { struck }: Alignment,
+  wanted: readonly WantedKey[],
+  downs: readonly KeyEvent[],
+): number | null {
+  const forces = struck.flatMap(({ played, wanted: i }) =>
+    i !== null && wanted[i].hand === hand ? [downs[played].velocity] : [],
+  );
+  return forces.length === 0 ? null : mean(forces);
+}
+
+function mean(numbers: readonly number[]): number {
+  return numbers.reduce((sum, x) => sum + x, 0) / numbers.length;
+}

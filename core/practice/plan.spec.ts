@@ -1,0 +1,129 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { afterTurn, beginning, GATE } from './gate';
+import { type CardState, type PartToPractise, planFor, type PlanOptions } from './plan';
+
+describe('a gate', () => {
+  it('goes up after three clean turns in a row, back after two that failed, and is passed at the goal', () => {
+    const turns = (results: string, from = beginning(GATE)) =>
+      [...results].reduce((standing, turn) => afterTurn(standing, turn === '+', GATE), from);
+    expect(turns('++')).toEqual({ tempoPercent: 60, clean: 2, missed: 0, isPassed: false });
+    expect(turns('+++')).toEqual({ tempoPercent: 70, clean: 0, missed: 0, isPassed: false });
+    expect(turns('++-++')).toEqual({ tempoPercent: 60, clean: 2, missed: 0, isPassed: false });
+    expect(turns('+++-')).toEqual({ tempoPercent: 70, clean: 0, missed: 1, isPassed: false });
+    expect(turns('+++--')).toEqual({ tempoPercent: 60, clean: 0, missed: 0, isPassed: false });
+    expect(turns('----------')).toMatchObject({ tempoPercent: 30 });
+    expect(turns('+'.repeat(15))).toMatchObject({ tempoPercent: 100, isPassed: true });
+    expect(turns('+'.repeat(14)).isPassed).toBe(false);
+  });
+});
+
+describe('a plan', () => {
+  const part = (number: number, effort: number, differs: Partial<PartToPractise> = {}): PartToPractise => ({
+    cutId: `p${number}`,
+    number,
+    fromTick: (number - 1) * 1000,
+    toTick: number * 1000,
+    seconds: 10,
+    effort,
+    sameAs: null,
+    differs: null,
+    hasRight: true,
+    hasLeft: true,
+    ...differs,
+  });
+  const options = (differs: Partial<PlanOptions> = {}): PlanOptions => ({
+    minutes: 20,
+    now: 0,
+    rung: 4,
+    first: 'right',
+    chain: 'growing',
+    gate: GATE,
+    cards: new Map(),
+    ...differs,
+  });
+
+  it('works in the order practitioners do, harder parts with more turns', () => {
+    const plan = planFor([part(1, 10), part(2, 30)], options({ minutes: 1000 }));
+    expect(
+      plan.jobs.map(({ kind, fromPart, toPart, turns }) => `${kind} ${fromPart}–${toPart} ×${turns}`),
+    ).toEqual([
+      'hear 1–1 ×1',
+      'right 1–1 ×2',
+      'left 1–1 ×2',
+      'meetings 1–1 ×1',
+      'together 1–1 ×2',
+      'hear 2–2 ×1',
+      'right 2–2 ×6',
+      'left 2–2 ×6',
+      'meetings 2–2 ×1',
+      'together 2–2 ×6',
+      'whole 1–2 ×2',
+    ]);
+  });
+
+  it('begins with the left hand where that is wanted; a copy is not practised again, a near copy only where it differs', () => {
+    const near = { fromTick: 2500, toTick: 3000, seconds: 5 };
+    const plan = planFor(
+      [part(1, 10), part(2, 10, { sameAs: 1 }), part(3, 10, { differs: near })],
+      options({ minutes: 1000, first: 'left', chain: 'pairs' }),
+    );
+    expect(plan.jobs.map(({ kind, fromPart }) => `${kind} ${fromPart}`)).toEqual([
+      'hear 1',
+      'left 1',
+      'right 1',
+      'meetings 1',
+      'together 1',
+      'hear 3',
+      'left 3',
+      'right 3',
+      'meetings 3',
+      'together 3',
+      'chain 1',
+      'whole 1',
+    ]);
+    expect(plan.jobs[6]).toMatchObject({ fromTick: 2500, toTick: 3000 });
+  });
+
+  it('puts what is due first, leaves what is passed and not due for later, and says what had no time', () => {
+    const cards = new Map<string, CardState>([
+      ['p1|right|4', { tempoPercent: 100, isPassed: true, due: -1 }],
+      ['p1|left|4', { tempoPercent: 100, isPassed: true, due: 5 }],
+      ['p2|right|4', { tempoPercent: 70, isPassed: false, due: null }],
+    ]);
+    const plan = planFor([part(1, 10), part(2, 10)], options({ minutes: 3, cards }));
+    expect(plan.jobs[0]).toMatchObject({ kind: 'right', fromPart: 1, why: 'due', turns: 2 });
+    expect(plan.leftOut.filter(({ why }) => why === 'not due').map(({ job }) => job.id)).toEqual([
+      'left p1 left',
+    ]);
+    expect(plan.leftOut.some(({ why }) => why === 'no time')).toBe(true);
+    expect(
+      [...plan.jobs, ...plan.leftOut.map(({ job }) => job)].find(({ card }) => card === 'p2|right|4')?.why,
+    ).toBe('next');
+  });
+
+  it('never goes over the minutes by more than its last job, whatever the parts are', () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({ effort: fc.nat(100), seconds: fc.integer({ min: 1, max: 60 }), hasLeft: fc.boolean() }),
+          { minLength: 1, maxLength: 12 },
+        ),
+        fc.integer({ min: 1, max: 90 }),
+        (rows, minutes) => {
+          const parts = rows.map((row, i) => part(i + 1, row.effort, row));
+          const plan = planFor(parts, options({ minutes }));
+          const before = plan.minutes - (plan.jobs.at(-1)?.minutes ?? 0);
+          expect(before).toBeLessThan(minutes);
+          const turnsPerPart = plan.jobs
+            .filter(({ kind }) => kind === 'right')
+            .map(({ fromPart, turns }) => ({ effort: parts[fromPart - 1].effort, turns }));
+          for (const a of turnsPerPart)
+            for (const b of turnsPerPart)
+              if (a.effort > b.effort) expect(a.turns).toBeGreaterThanOrEqual(b.turns);
+        },
+      ),
+      { numRuns: 200 },
+    );
+  });
+});
