@@ -14,3 +14,6 @@ export {
 } from './plan';
 export { type Trouble, troublesOf } from './troubles';
 export { type WantedKey, wantedKeys } from './wanted';
+export { type Day, daysOf, isPlayed, type Turn } from './log';
+export { partsToPractise } from './parts';
+export { reviewed, type StoredCard } from './schedule';

@@ -3,6 +3,14 @@ export { fillInWords, spotInWords, versionInWords } from './fills';
 export { lineInWords } from './fixedLine';
 export { learningInWords } from './learning';
 export { partCard } from './partCard';
+export {
+  jobInWords,
+  jobTitle,
+  judgementInWords,
+  planInWords,
+  standingInWords,
+  troubleInWords,
+} from './practice';
 export { proofInWords } from './proof';
 export { leftComesBack } from './returning';
 export { partSummary } from './summary';

@@ -48,6 +48,13 @@ export const BENCHES: readonly BenchRow[] = [
     panelLabel: 'Fills and frame',
     load: async () => (await import('../benches/fills')).bench,
   },
+  {
+    name: 'Practise',
+    address: 'practise',
+    side: 'Work',
+    panelLabel: 'Practise',
+    load: async () => (await import('../benches/practise')).bench,
+  },
 ];
 
 /** The bench an address opens; what is unknown opens the song's own. */

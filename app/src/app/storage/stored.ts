@@ -1,3 +1,4 @@
+import type { Standing, StoredCard } from '@joined-hands/core/practice';
 import type { SongFacts } from '@joined-hands/core/arrangement';
 import type { Place } from './place';
 
@@ -28,4 +29,14 @@ export interface ShelfCard {
   /** Milliseconds since 1970. */
   readonly openedAt: number | null;
   readonly savedAt: number;
+}
+
+/** Where one stands with one card of a song: its gate, and when it comes again once it was passed. */
+export interface StoredStanding {
+  /** Song and card. */
+  readonly key: string;
+  readonly songId: string;
+  readonly card: string;
+  readonly standing: Standing;
+  readonly review: StoredCard | null;
 }

@@ -1,0 +1,13 @@
+import type { BenchDefinition } from '../../frame/definition';
+import { PractiseBehaviour } from './practise-behaviour';
+import { PRACTISE_SHORTCUTS } from './practise-commands';
+import { PractisePanel } from './practise-panel';
+import { PractiseState } from './practise-state';
+
+/** The Practise bench: one small job at a time, listened to, kept account of. */
+export const bench: BenchDefinition = {
+  providers: [PractiseState, PractiseBehaviour],
+  behaviour: PractiseBehaviour,
+  panel: PractisePanel,
+  shortcuts: PRACTISE_SHORTCUTS,
+};

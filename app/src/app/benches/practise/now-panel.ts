@@ -1,0 +1,186 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { GATE, type Trouble } from '@joined-hands/core/practice';
+import {
+  jobInWords,
+  jobTitle,
+  judgementInWords,
+  standingInWords,
+  troubleInWords,
+} from '@joined-hands/core/words';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { ComputerKeys, MidiKeys, midiInputs } from '../../input/key-sources';
+import { PupilKeys } from '../../input/pupil-keys';
+import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { PractiseState } from './practise-state';
+
+/** The job of now, large: what to play, at what tempo, how it went, what comes next. */
+@Component({
+  selector: 'jh-now-panel',
+  imports: [NzButtonModule],
+  template: `
+    @if (state.current(); as job) {
+      <section>
+        <p class="label">Job {{ state.at() + 1 }} of {{ state.plan()?.jobs?.length }}</p>
+        <h2 class="title">{{ title() }}</h2>
+        <p>{{ told() }}.</p>
+        @if (!state.isSaid()) {
+          <p class="standing" aria-live="polite">{{ standing() }}</p>
+        }
+        @if (watch(); as text) {
+          <p class="note">{{ text }}</p>
+        }
+        <p class="line">
+          <button nz-button nzSize="large" type="button" (click)="state.hear()">Hear it</button>
+          <button nz-button nzSize="large" nzType="primary" type="button" (click)="state.next()">
+            Next job
+          </button>
+        </p>
+      </section>
+      @if (state.lastTurn(); as last) {
+        <section aria-live="polite" aria-label="The last turn">
+          <h3>{{ verdict() }}</h3>
+          @for (line of judged(); track line) {
+            <p>{{ line }}</p>
+          }
+          @if (state.troubles().length > 0) {
+            <ol class="ranked">
+              @for (trouble of state.troubles(); track trouble.tick + trouble.kind + trouble.hand) {
+                <li>
+                  <span>{{ words(trouble) }}</span>
+                  <button
+                    nz-button
+                    nzSize="small"
+                    type="button"
+                    [attr.aria-label]="'Hear ' + words(trouble)"
+                    (click)="state.hearTrouble(trouble, false)"
+                  >
+                    Hear
+                  </button>
+                  <button
+                    nz-button
+                    nzSize="small"
+                    type="button"
+                    [attr.aria-label]="'Loop ' + words(trouble)"
+                    (click)="state.hearTrouble(trouble, true)"
+                  >
+                    Loop
+                  </button>
+                </li>
+              }
+            </ol>
+          }
+        </section>
+      }
+      <section>
+        @if (state.isSaid()) {
+          <h3>Done?</h3>
+        } @else if (state.isListening()) {
+          <p role="status" class="standing">Beat {{ state.beat() }}: play after the count-in.</p>
+          <p class="line"><button nz-button type="button" (click)="state.stop()">Stop</button></p>
+        } @else {
+          <h3>Play a turn</h3>
+          <p class="line">
+            <button nz-button nzSize="small" type="button" (click)="onMidi()">MIDI</button>
+            <button nz-button nzSize="small" type="button" (click)="onComputer()">Computer keys</button>
+            <button nz-button nzSize="small" type="button" (click)="onScreen()">Screen keys</button>
+            <button nz-button nzSize="small" type="button" (click)="simulate(true)">
+              Simulated, careful
+            </button>
+            <button nz-button nzSize="small" type="button" (click)="simulate(false)">
+              Simulated, careless
+            </button>
+          </p>
+          <h3>Or say how it went</h3>
+        }
+        <p class="line">
+          <button nz-button type="button" (click)="state.said(true)">
+            {{ state.isSaid() ? 'Done' : 'Clean' }} (Y)
+          </button>
+          @if (!state.isSaid()) {
+            <button nz-button type="button" (click)="state.said(false)">Not yet (N)</button>
+          }
+        </p>
+        @if (state.problem()) {
+          <p class="problem" role="alert">{{ state.problem() }}</p>
+        }
+      </section>
+    } @else if (state.plan()?.jobs?.length) {
+      <section>
+        <h2>That was the plan for today</h2>
+        <p>Rest the hands. What was clean comes back when it is due; what was not comes first tomorrow.</p>
+        <button nz-button nzType="primary" type="button" (click)="state.planAnew()">Plan once more</button>
+      </section>
+    } @else {
+      <section>
+        <h2>Nothing to practise</h2>
+        <p>{{ nothing() }}</p>
+      </section>
+    }
+  `,
+  styleUrls: ['../../ui/panel.less', './practise.less'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class NowPanel {
+  protected readonly state = inject(PractiseState);
+  private readonly screen = inject(ScreenKeyboard);
+  protected readonly title = computed(() => {
+    const job = this.state.current();
+    return job ? jobTitle(job) : '';
+  });
+  protected readonly told = computed(() => {
+    const job = this.state.current();
+    const words = job ? jobInWords(job) : '';
+    return `${words.slice(0, 1).toUpperCase()}${words.slice(1)}`;
+  });
+  protected readonly standing = computed(() => standingInWords(this.state.standing(), GATE.turns));
+  /** What makes the part hard is what to watch. */
+  protected readonly watch = computed(() => {
+    const [job, arrangement] = [this.state.current(), this.state.bench.arrangement()];
+    const reasons = job ? (arrangement?.efforts[job.fromPart - 1]?.reasons ?? []) : [];
+    return reasons.length > 0 ? `Watch for: ${reasons.join(', ')}.` : '';
+  });
+  protected readonly verdict = computed(() => {
+    const last = this.state.lastTurn();
+    if (!last) return '';
+    if (last.standing.isPassed) return 'Clean, and passed';
+    return last.isClean ? 'A clean turn' : 'Not yet';
+  });
+  protected readonly judged = computed(() => {
+    const judgement = this.state.judgement();
+    return judgement ? judgementInWords(judgement) : [];
+  });
+  protected readonly nothing = computed(() => {
+    const song = this.state.bench.song();
+    if (song && song.melody.length + song.changes.length === 0)
+      return 'This song has no note and no chord yet: begin on the Tune bench.';
+    return 'All of it was passed, and nothing is due today.';
+  });
+
+  protected words(trouble: Trouble): string {
+    return troubleInWords(trouble);
+  }
+
+  protected async onMidi(): Promise<void> {
+    const [input] = await midiInputs();
+    if (!input)
+      return this.state.problem.set(
+        'No MIDI keyboard is connected, or the browser does not let it be heard. Say how it went, or use other keys.',
+      );
+    void this.state.listen(new MidiKeys(input));
+  }
+
+  protected onComputer(): void {
+    void this.state.listen(new ComputerKeys());
+  }
+
+  protected onScreen(): void {
+    void this.state.listen(this.screen.keys);
+  }
+
+  protected simulate(isCareful: boolean): void {
+    const tempo = this.state.standing().tempoPercent / 100;
+    void this.state.listen(
+      new PupilKeys(this.state.wanted(), tempo, this.state.turns().length + 1, isCareful),
+    );
+  }
+}

@@ -1,0 +1,37 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { BenchBehaviour } from '../../frame/definition';
+import type { Focus, KeyPress } from '../../frame/keys/commands';
+import { type PractiseCommand, practiseCommandFor } from './practise-commands';
+import { PractiseState } from './practise-state';
+
+/** On the Practise bench one job is done after the other. */
+@Injectable()
+export class PractiseBehaviour extends BenchBehaviour {
+  private readonly practise = inject(PractiseState);
+  override readonly isOpen = this.practise.isOpen;
+  override readonly picked = computed(() => this.practise.wrongNotes());
+
+  override readKey(press: KeyPress, focus: Focus, singleKeysAreOn: boolean): (() => void) | null {
+    const command = practiseCommandFor(press, focus, singleKeysAreOn, this.practise.job());
+    return command && (() => obeyPractise(this.practise, command));
+  }
+
+  override leave(): void {
+    this.practise.stop();
+    this.practise.job.set('now');
+  }
+}
+
+/** What a key of the Practise bench does. */
+export function obeyPractise(practise: PractiseState, command: PractiseCommand): void {
+  switch (command.kind) {
+    case 'job':
+      return practise.job.set(command.job);
+    case 'hear':
+      return practise.hear();
+    case 'next':
+      return practise.next();
+    case 'said':
+      return void practise.said(command.isClean);
+  }
+}

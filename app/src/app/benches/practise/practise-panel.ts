@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { Choice } from '../../ui/choice';
+import { LogPanel } from './log-panel';
+import { NowPanel } from './now-panel';
+import { PlanPanel } from './plan-panel';
+import { PRACTISE_JOBS, PractiseState } from './practise-state';
+
+/** The side of the Practise bench: what is practised now, the plan it belongs to, what came of it. */
+@Component({
+  selector: 'jh-practise-panel',
+  imports: [Choice, LogPanel, NowPanel, PlanPanel],
+  template: `
+    <span class="visually-hidden" id="practise-job-title">What to look at</span>
+    <jh-choice
+      name="practise-job"
+      labelledBy="practise-job-title"
+      [mostInRow]="3"
+      [options]="jobs"
+      [value]="state.job()"
+      (chosen)="state.job.set($event)"
+    />
+    <div class="job">
+      @switch (state.job()) {
+        @case ('now') {
+          <jh-now-panel />
+        }
+        @case ('plan') {
+          <jh-plan-panel />
+        }
+        @case ('log') {
+          <jh-log-panel />
+        }
+      }
+    </div>
+  `,
+  styles: `
+    .job {
+      margin-top: 14px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PractisePanel {
+  protected readonly state = inject(PractiseState);
+  protected readonly jobs = PRACTISE_JOBS;
+}

@@ -1,0 +1,44 @@
+import type { WantedKey } from '@joined-hands/core/practice';
+import type { KeyEvent } from '@joined-hands/core/takes';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { PupilKeys } from './pupil-keys';
+
+const WANTED = [60, 62, 64, 65].map((midi, i): WantedKey => ({
+  tick: i * 960,
+  seconds: i * 0.5,
+  midi,
+  hand: 'right',
+}));
+
+describe('a pupil as a stand-in', () => {
+  beforeEach(() => {
+    vi.useFakeTimers();
+    vi.stubGlobal('window', { setTimeout });
+  });
+  afterEach(() => {
+    vi.useRealTimers();
+    vi.unstubAllGlobals();
+  });
+
+  it('plays what is wanted at the share of the tempo, and stops when it is told to', () => {
+    const events: KeyEvent[] = [];
+    const keys = new PupilKeys(WANTED, 0.5, 3, true);
+    keys.start(
+      (event) => events.push(event),
+      () => 0,
+    );
+    vi.advanceTimersByTime(10_000);
+    const downs = events.filter(({ velocity }) => velocity > 0);
+    expect(downs.map(({ midi }) => midi)).toEqual([60, 62, 64, 65]);
+    expect(downs.map(({ seconds }) => Math.round(seconds))).toEqual([0, 1, 2, 3]);
+    const again = new PupilKeys(WANTED, 0.5, 3, true);
+    again.start(
+      (event) => events.push(event),
+      () => 0,
+    );
+    again.stop();
+    const before = events.length;
+    vi.advanceTimersByTime(10_000);
+    expect(events).toHaveLength(before);
+  });
+});

@@ -1,0 +1,63 @@
+import type { Hand } from '../hands';
+import type { JobKind } from './plan';
+
+/** One turn at a job, as it is kept. */
+export interface Turn {
+  readonly songId: string;
+  /** When it ended, in milliseconds. */
+  readonly at: number;
+  readonly card: string;
+  readonly kind: JobKind;
+  /** Name of what was played: "Part 2". */
+  readonly what: string;
+  readonly hands: Hand | 'both';
+  readonly rung: number;
+  readonly tempoPercent: number;
+  readonly isClean: boolean;
+  /** Share of keys right and in time; null where nothing was listened to. */
+  readonly cleanShare: number | null;
+  /** Seconds the hands were apart; null where they did not meet. */
+  readonly apart: number | null;
+  readonly seconds: number;
+}
+
+/** What was done on one day. */
+export interface Day {
+  /** "2026-11-26" in the pianist's own time. */
+  readonly day: string;
+  readonly minutes: number;
+  readonly turns: number;
+  readonly clean: number;
+  /** The fastest tempo that was clean, in percent of the goal; null where none was. */
+  readonly tempoPercent: number | null;
+}
+
+/** Something was played, and not only heard or said. */
+export function isPlayed({ kind }: Pick<Turn, 'kind'>): boolean {
+  return kind !== 'hear' && kind !== 'meetings';
+}
+
+/** The days on which something was practised, in order. */
+export function daysOf(turns: readonly Turn[], dayOf: (at: number) => string): Day[] {
+  const days = new Map<string, Turn[]>();
+  for (const turn of turns) {
+    const day = dayOf(turn.at);
+    const own = days.get(day);
+    if (own) own.push(turn);
+    else days.set(day, [turn]);
+  }
+  return [...days]
+    .sort(([a], [b]) => a.localeCompare(b))
+    .map(([day, own]) => {
+      const clean = own.filter(({ isClean }) => isClean);
+      return {
+        day,
+        minutes: own.reduce((sum, { seconds }) => sum + seconds, 0) / 60,
+        turns: own.length,
+        clean: clean.length,
+        tempoPercent: clean
+          .filter(isPlayed)
+          .reduce<number | null>((most, { tempoPercent }) => Math.max(most ?? 0, tempoPercent), null),
+      };
+    });
+}

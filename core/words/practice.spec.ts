@@ -1,0 +1,103 @@
+import { describe, expect, it } from 'vitest';
+import type { Job, Judgement, Plan, Trouble } from '../practice';
+import {
+  jobInWords,
+  jobTitle,
+  judgementInWords,
+  planInWords,
+  standingInWords,
+  troubleInWords,
+} from './practice';
+
+const job = (differs: Partial<Job>): Job =>
+  ({
+    kind: 'together',
+    fromPart: 2,
+    toPart: 2,
+    hands: 'both',
+    why: 'next',
+    turns: 4,
+    minutes: 3.2,
+    ...differs,
+  }) as Job;
+
+describe('practising in words', () => {
+  it('a job is told by its part and hands', () => {
+    expect(jobTitle(job({}))).toBe('Part 2, both hands');
+    expect(jobTitle(job({ kind: 'left', hands: 'left' }))).toBe('Part 2, left hand');
+    expect(jobTitle(job({ kind: 'hear' }))).toBe('Part 2: hear it');
+    expect(jobTitle(job({ kind: 'meetings' }))).toBe('Part 2: say where the hands meet');
+    expect(jobTitle(job({ kind: 'chain', fromPart: 1, toPart: 3 }))).toBe('Parts 1–3 in one go');
+    expect(jobTitle(job({ kind: 'whole', fromPart: 1, toPart: 6 }))).toBe('The whole song');
+    expect(jobInWords(job({}))).toBe('it was begun; 4 turns, about 3 minutes');
+    expect(jobInWords(job({ why: 'due', turns: 1, minutes: 0.4 }))).toBe(
+      'it is due again; 1 turn, less than a minute',
+    );
+    expect(jobInWords(job({ why: 'new', minutes: 1.2 }))).toBe('it comes next; 4 turns, about 1 minute');
+  });
+
+  it('where one stands, and what a plan comes to', () => {
+    expect(standingInWords({ tempoPercent: 70, clean: 2, missed: 0, isPassed: false }, 3)).toBe(
+      '70 % of the tempo, 2 of 3 clean turns in a row.',
+    );
+    expect(standingInWords({ tempoPercent: 70, clean: 0, missed: 1, isPassed: false }, 3)).toContain(
+      'it goes a step back',
+    );
+    expect(standingInWords({ tempoPercent: 100, clean: 3, missed: 0, isPassed: true }, 3)).toBe(
+      'At the full tempo, and passed.',
+    );
+    const plan = (differs: Partial<Plan>): Plan => ({ jobs: [], leftOut: [], minutes: 0, ...differs });
+    expect(planInWords(plan({}))).toBe('There is nothing to practise yet.');
+    expect(planInWords(plan({ leftOut: [{ job: job({}), why: 'not due' }] }))).toBe('Nothing is due today.');
+    expect(
+      planInWords(plan({ jobs: [job({})], minutes: 3.2, leftOut: [{ job: job({}), why: 'no time' }] })),
+    ).toBe('1 job, about 3 minutes. 1 more wait for another day.');
+  });
+
+  it('what went wrong where', () => {
+    const trouble = (differs: Partial<Trouble>): Trouble => ({
+      bar: 6,
+      tick: 0,
+      hand: 'left',
+      kind: 'late',
+      times: 2,
+      beats: 0.27,
+      ...differs,
+    });
+    expect(troubleInWords(trouble({}))).toBe('bar 6: left hand late by a quarter of a beat, twice');
+    expect(troubleInWords(trouble({ kind: 'early', times: 1, beats: 0.05 }))).toBe(
+      'bar 6: left hand early by a little',
+    );
+    expect(troubleInWords(trouble({ kind: 'wrong', times: 3, bar: 0 }))).toBe(
+      'pick-up: a wrong key in the left hand, 3 times',
+    );
+    expect(troubleInWords(trouble({ kind: 'missed', times: 1, hand: 'right' }))).toBe(
+      'bar 6: a key of the right hand was left out',
+    );
+    expect(troubleInWords(trouble({ kind: 'extra', times: 1 }))).toBe('bar 6: a key too many');
+    expect(troubleInWords(trouble({ kind: 'restart', times: 1 }))).toBe('bar 6: stopped and begun again');
+  });
+
+  it('how a take was', () => {
+    const key = { wanted: {}, how: 'right', late: 0 } as Judgement['keys'][number];
+    const take = (differs: Partial<Judgement>): Judgement =>
+      ({ keys: [key], cleanShare: 0.934, apart: null, tempo: null, ...differs }) as Judgement;
+    expect(judgementInWords(take({}))).toEqual(['93 of 100 keys right and in time.']);
+    expect(judgementInWords(take({ apart: 0.046, tempo: { from: 0.6, to: 0.7 } }))).toEqual([
+      '93 of 100 keys right and in time.',
+      'The left hand comes 46 ms after the right.',
+      'It grew faster.',
+    ]);
+    expect(judgementInWords(take({ apart: -0.05, tempo: { from: 0.6, to: 0.5 } })).slice(1)).toEqual([
+      'The left hand comes 50 ms before the right.',
+      'It grew slower.',
+    ]);
+    expect(judgementInWords(take({ apart: 0.01, tempo: { from: 0.6, to: 0.61 } })).slice(1)).toEqual([
+      'The hands come together.',
+      'The tempo was kept.',
+    ]);
+    expect(judgementInWords(take({ keys: [{ ...key, how: 'not reached' }] }))).toEqual([
+      'Nothing of it was heard.',
+    ]);
+  });
+});

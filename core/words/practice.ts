@@ -1,0 +1,102 @@
+import type { Job, Judgement, Plan, Standing, Trouble } from '../practice';
+import { beatsInWords } from '../sentences';
+import { timesInWords } from './strikes';
+
+const HANDS = { right: 'right hand', left: 'left hand', both: 'both hands' } as const;
+/** A beat late by this much or more is told in quarters of it. */
+const QUARTER = 0.25;
+
+/** "Part 2, left hand". */
+export function jobTitle({
+  kind,
+  fromPart,
+  toPart,
+  hands,
+}: Pick<Job, 'kind' | 'fromPart' | 'toPart' | 'hands'>): string {
+  const part = fromPart === toPart ? `Part ${fromPart}` : `Parts ${fromPart}–${toPart}`;
+  switch (kind) {
+    case 'hear':
+      return `${part}: hear it`;
+    case 'meetings':
+      return `${part}: say where the hands meet`;
+    case 'whole':
+      return 'The whole song';
+    case 'chain':
+      return `${part} in one go`;
+    default:
+      return `${part}, ${HANDS[hands]}`;
+  }
+}
+
+const WHY = { due: 'it is due again', next: 'it was begun', new: 'it comes next' } as const;
+
+/** "Because it is due again: 4 turns, about 3 minutes." */
+export function jobInWords({ why, turns, minutes }: Pick<Job, 'why' | 'turns' | 'minutes'>): string {
+  const long =
+    minutes < 1
+      ? 'less than a minute'
+      : `about ${Math.round(minutes)} minute${Math.round(minutes) === 1 ? '' : 's'}`;
+  return `${WHY[why]}; ${turns} turn${turns === 1 ? '' : 's'}, ${long}`;
+}
+
+/** Where one stands at a gate: "60 % of the tempo, 2 clean turns of 3". */
+export function standingInWords({ tempoPercent, clean, missed, isPassed }: Standing, turns: number): string {
+  if (isPassed) return 'At the full tempo, and passed.';
+  const slip = missed > 0 ? '; once more like the last and it goes a step back' : '';
+  return `${tempoPercent} % of the tempo, ${clean} of ${turns} clean turns in a row${slip}.`;
+}
+
+/** One place that went wrong: "bar 6: left hand late by a quarter beat, twice". */
+export function troubleInWords({ bar, hand, kind, times, beats }: Trouble): string {
+  const where = bar === 0 ? 'pick-up' : `bar ${bar}`;
+  const often = times === 1 ? '' : `, ${timesInWords(times)}`;
+  const by = (): string =>
+    beats < QUARTER / 2 ? 'a little' : beatsInWords(Math.max(QUARTER, Math.round(beats / QUARTER) * QUARTER));
+  switch (kind) {
+    case 'wrong':
+      return `${where}: a wrong key in the ${HANDS[hand]}${often}`;
+    case 'missed':
+      return `${where}: a key of the ${HANDS[hand]} was left out${often}`;
+    case 'extra':
+      return `${where}: a key too many${often}`;
+    case 'restart':
+      return `${where}: stopped and begun again${often}`;
+    default:
+      return `${where}: ${HANDS[hand]} ${kind} by ${by()}${often}`;
+  }
+}
+
+/** A take in short: how much was right, how the hands went together, how the tempo was kept. */
+export function judgementInWords({ cleanShare, apart, tempo, keys }: Judgement): string[] {
+  const reached = keys.filter(({ how }) => how !== 'not reached').length;
+  if (reached === 0) return ['Nothing of it was heard.'];
+  const right = `${Math.round(cleanShare * 100)} of 100 keys right and in time.`;
+  const together =
+    apart === null
+      ? []
+      : [
+          Math.abs(apart) < 0.02
+            ? 'The hands come together.'
+            : `The left hand comes ${Math.round(Math.abs(apart) * 1000)} ms ${apart > 0 ? 'after' : 'before'} the right.`,
+        ];
+  const drift = tempo ? tempo.to / tempo.from : 1;
+  const kept = !tempo
+    ? []
+    : [
+        Math.abs(drift - 1) < 0.07
+          ? 'The tempo was kept.'
+          : drift > 1
+            ? 'It grew faster.'
+            : 'It grew slower.',
+      ];
+  return [right, ...together, ...kept];
+}
+
+/** What a plan comes to. */
+export function planInWords({ jobs, leftOut, minutes }: Plan): string {
+  if (jobs.length === 0)
+    return leftOut.length === 0 ? 'There is nothing to practise yet.' : 'Nothing is due today.';
+  const later = leftOut.filter(({ why }) => why === 'no time').length;
+  const rest = later === 0 ? '' : ` ${later} more wait for another day.`;
+  return `${jobs.length} job${jobs.length === 1 ? '' : 's'}, about ${Math.max(1, Math.round(minutes))} minutes.${rest}`;
+}
