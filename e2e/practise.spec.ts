@@ -11,7 +11,7 @@ test('a sitting: a plan, a turn that fails and one that is clean, judged and kep
   const now = page.locator('jh-now-panel');
   await expect(now.getByRole('heading', { name: 'Part 1: hear it' })).toBeVisible();
   await page.keyboard.press('y');
-  await page.keyboard.press('Enter');
+  await page.keyboard.press('ArrowRight');
   await expect(now.getByRole('heading', { name: 'Part 1, right hand' })).toBeVisible();
   await expect(now).toContainText('60 % of the tempo, 0 of 3 clean turns');
   await now.getByRole('button', { name: 'Simulated, careless' }).click();

@@ -52,6 +52,13 @@ await withBrowser(async (browser, origin) => {
   for (const cell of ['Member 1 on 1', 'Member 5 on 1 &', 'Member 8 on 2', 'Member 10 on 3'])
     await page.getByRole('button', { name: cell, exact: true }).click();
   await shoot('pattern-maker');
+  await page.goto(`${origin}/song/demo-lanterns/practise`);
+  await page.getByRole('heading', { name: 'Part 1: hear it' }).waitFor();
+  await page.keyboard.press('y');
+  await page.keyboard.press('ArrowRight');
+  await page.getByRole('button', { name: 'Simulated, careless' }).click();
+  await page.getByRole('heading', { name: 'Not yet' }).waitFor({ timeout: 60_000 });
+  await shoot('practise');
   await page.goto(`${origin}/song/demo-snow/fills`);
   await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
   await page.getByRole('button', { name: /Go up to rung/ }).click();

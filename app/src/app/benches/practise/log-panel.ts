@@ -49,6 +49,9 @@ function colour(name: string): string {
             }
           </tbody>
         </table>
+        @if (state.problem()) {
+          <p class="problem" role="alert">{{ state.problem() }}</p>
+        }
         <p class="line">
           <button nz-button type="button" (click)="takeAway()">Take the log away (CSV)</button>
         </p>
@@ -123,11 +126,16 @@ export class LogPanel {
   }
 
   protected async takeAway(): Promise<void> {
-    const { unparse } = await import('papaparse');
-    const rows = this.state
-      .turns()
-      .map(({ at, songId: _song, ...turn }) => ({ at: new Date(at).toISOString(), ...turn }));
-    const title = this.state.bench.song()?.title ?? 'Song';
-    download(`${fileName(title)}-log.csv`, unparse(rows), 'text/csv;charset=utf-8');
+    try {
+      const { default: papa } = await import('papaparse');
+      const rows = this.state
+        .turns()
+        .map(({ at, songId: _song, ...turn }) => ({ at: new Date(at).toISOString(), ...turn }));
+      const title = this.state.bench.song()?.title ?? 'Song';
+      download(`${fileName(title)}-log.csv`, papa.unparse(rows), 'text/csv;charset=utf-8');
+    } catch (error) {
+      const why = error instanceof Error ? error.message : String(error);
+      this.state.problem.set(`The log could not be written: ${why}.`);
+    }
   }
 }

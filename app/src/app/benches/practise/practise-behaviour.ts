@@ -30,7 +30,7 @@ export function obeyPractise(practise: PractiseState, command: PractiseCommand):
     case 'hear':
       return practise.hear();
     case 'next':
-      return practise.next();
+      return practise.next(command.by);
     case 'said':
       return void practise.said(command.isClean);
   }

@@ -4,7 +4,8 @@ import type { PractiseJob } from './practise-state';
 /** What a key means on the Practise bench beside those of every bench. */
 export type PractiseCommand =
   | { readonly kind: 'job'; readonly job: PractiseJob }
-  | { readonly kind: 'hear' | 'next' }
+  | { readonly kind: 'hear' }
+  | { readonly kind: 'next'; readonly by: 1 | -1 }
   | { readonly kind: 'said'; readonly isClean: boolean };
 
 const JOBS: Readonly<Record<string, PractiseJob>> = { w: 'now', p: 'plan', g: 'log' };
@@ -28,7 +29,11 @@ export function practiseCommandFor(
     case 'n':
       return { kind: 'said', isClean: false };
     case 'enter':
-      return focus.onControl ? null : { kind: 'next' };
+      return focus.onControl ? null : { kind: 'next', by: 1 };
+    case 'arrowright':
+      return focus.onRadio ? null : { kind: 'next', by: 1 };
+    case 'arrowleft':
+      return focus.onRadio ? null : { kind: 'next', by: -1 };
     default:
       return null;
   }
@@ -39,5 +44,5 @@ export const PRACTISE_SHORTCUTS: readonly Shortcut[] = [
   { keys: 'W  P  G', does: 'what is practised now, the plan, the log' },
   { keys: 'H', does: 'hear the job at the tempo of now' },
   { keys: 'Y  N', does: 'it went well; it did not' },
-  { keys: 'Enter', does: 'the next job' },
+  { keys: '←  →  Enter', does: 'the job before, the next' },
 ];

@@ -158,7 +158,7 @@ describe('the Practise bench', () => {
       { kind: 'hear' },
       { kind: 'said', isClean: true },
       { kind: 'said', isClean: false },
-      { kind: 'next' },
+      { kind: 'next', by: 1 },
       null,
     ]);
     expect([press('y', 'log'), press('Enter', 'now', true)]).toEqual([null, null]);
@@ -166,8 +166,15 @@ describe('the Practise bench', () => {
     expect(practise.job()).toBe('log');
     table.get(PractiseBehaviour).leave();
     expect(practise.job()).toBe('now');
-    obeyPractise(practise, { kind: 'next' });
+    obeyPractise(practise, { kind: 'next', by: 1 });
     expect(practise.at()).toBe(1);
+    obeyPractise(practise, { kind: 'next', by: -1 });
+    obeyPractise(practise, { kind: 'next', by: -1 });
+    expect(practise.at()).toBe(0);
+    expect([press('ArrowRight'), press('ArrowLeft')]).toEqual([
+      { kind: 'next', by: 1 },
+      { kind: 'next', by: -1 },
+    ]);
     obeyPractise(practise, { kind: 'hear' });
     expect(table.plays).toHaveLength(1);
   });

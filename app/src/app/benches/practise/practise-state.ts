@@ -64,6 +64,8 @@ export class PractiseState {
   /** What was said of the last turn: the gate it led to. */
   readonly lastTurn = signal<{ readonly isClean: boolean; readonly standing: Standing } | null>(null);
   private loaded: string | null = null;
+  /** What was practised before has been read, or cannot be. */
+  private readonly isLoaded = signal(false);
 
   constructor() {
     effect(() => {
@@ -73,7 +75,7 @@ export class PractiseState {
       untracked(() => void this.load(song.id));
     });
     effect(() => {
-      const [isOpen, arrangement] = [this.isOpen(), this.bench.arrangement()];
+      const [isOpen, arrangement] = [this.isOpen() && this.isLoaded(), this.bench.arrangement()];
       if (!isOpen || !arrangement || arrangement.isPartial || untracked(this.plan)) return;
       untracked(() => this.planAnew());
     });
@@ -87,10 +89,10 @@ export class PractiseState {
       ]);
       this.standings.set(new Map(standings.map((row) => [row.card, row])));
       this.turns.set(turns);
-      this.planAnew();
     } catch (error) {
       this.problem.set(`What you practised before could not be read: ${told(error)}.`);
     }
+    this.isLoaded.set(true);
   }
 
   /** A plan for the minutes there are, from where one stands now. */
@@ -138,10 +140,10 @@ export class PractiseState {
     this.bench.move({ hands: job.hands });
   }
 
-  /** The next job; after the last the plan is at its end. */
-  next(): void {
+  /** The next job, or the one before; after the last the plan is at its end. */
+  next(by: 1 | -1 = 1): void {
     const count = this.plan()?.jobs.length ?? 0;
-    this.goTo(Math.min(this.at() + 1, count));
+    this.goTo(Math.max(0, Math.min(this.at() + by, count)));
   }
 
   /** The job as it should sound, at the tempo of now. */
