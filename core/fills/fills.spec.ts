@@ -105,7 +105,7 @@ describe('versions with fills', () => {
           ]);
         },
       ),
-      { numRuns: 250 },
+      { numRuns: 120 },
     );
   });
 
@@ -146,7 +146,7 @@ describe('versions with fills', () => {
         for (let i = 4; i < kinds.length; i++)
           expect(new Set(kinds.slice(i - 4, i + 1)).size).toBeGreaterThan(1);
       }),
-      { numRuns: 150 },
+      { numRuns: 80 },
     );
   });
 
