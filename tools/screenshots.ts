@@ -38,9 +38,6 @@ await withBrowser(async (browser, origin) => {
   await page.keyboard.press('p');
   await page.locator('jh-patterns-panel .heard').first().waitFor();
   await shoot('patterns');
-  await page.keyboard.press('f');
-  await page.locator('jh-fingers-panel .ranked li b').first().waitFor();
-  await shoot('fingers');
   await page.keyboard.press('n');
   await page.keyboard.press('ArrowRight');
   await shoot('step-through');
@@ -52,7 +49,7 @@ await withBrowser(async (browser, origin) => {
   for (const cell of ['Member 1 on 1', 'Member 5 on 1 &', 'Member 8 on 2', 'Member 10 on 3'])
     await page.getByRole('button', { name: cell, exact: true }).click();
   await shoot('pattern-maker');
-  await page.goto(`${origin}/song/demo-lanterns/practise`);
+  await page.goto(`${origin}/song/demo-sluicegate/practise`);
   await page.getByRole('heading', { name: 'Part 1: hear it' }).waitFor();
   await page.keyboard.press('y');
   await page.keyboard.press('ArrowRight');

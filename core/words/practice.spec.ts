@@ -81,10 +81,16 @@ describe('practising in words', () => {
   it('how a take was', () => {
     const key = { wanted: {}, how: 'right', late: 0 } as Judgement['keys'][number];
     const take = (differs: Partial<Judgement>): Judgement =>
-      ({ keys: [key], cleanShare: 0.934, apart: null, tempo: null, ...differs }) as Judgement;
-    expect(judgementInWords(take({}))).toEqual(['93 of 100 keys right and in time.']);
+      ({
+        keys: Array.from({ length: 15 }, () => key),
+        cleanShare: 14 / 15,
+        apart: null,
+        tempo: null,
+        ...differs,
+      }) as Judgement;
+    expect(judgementInWords(take({}))).toEqual(['14 of 15 keys right and in time.']);
     expect(judgementInWords(take({ apart: 0.046, tempo: { from: 0.6, to: 0.7 } }))).toEqual([
-      '93 of 100 keys right and in time.',
+      '14 of 15 keys right and in time.',
       'The left hand comes 46 ms after the right.',
       'It grew faster.',
     ]);

@@ -70,7 +70,7 @@ export function troubleInWords({ bar, hand, kind, times, beats }: Trouble): stri
 export function judgementInWords({ cleanShare, apart, tempo, keys }: Judgement): string[] {
   const reached = keys.filter(({ how }) => how !== 'not reached').length;
   if (reached === 0) return ['Nothing of it was heard.'];
-  const right = `${Math.round(cleanShare * 100)} of 100 keys right and in time.`;
+  const right = `${Math.round(cleanShare * reached)} of ${reached} key${reached === 1 ? '' : 's'} right and in time.`;
   const together =
     apart === null
       ? []
