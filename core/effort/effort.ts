@@ -84,7 +84,8 @@ export function effortOf(task: EffortTask): Effort {
   ) as Record<Measure, number>;
   const reasons = [...MEASURES]
     .sort((a, b) => measures[b] - measures[a])
-    .filter((m) => measures[m] > 0)
+    // What is nothing in the hardest bar is no reason there.
+    .filter((m) => measures[m] > 0 && hardest.points[m] > 0)
     .slice(0, 2)
     .map((m) => inWords(m, hardest.raw));
   return {
