@@ -20,7 +20,10 @@ function slow(song: Song): Song {
 /** Milliseconds of an edit of a song that is arranged already, median. */
 export function fillFigures(): void {
   const song = slow(randomSong({ bars: BARS, changesPerBar: 1, seed: 11, lowest: 64, highest: 81 }));
-  const on = (differs: Partial<Song['choices']>): Song => ({ ...song, choices: { ...song.choices, ...differs } });
+  const on = (differs: Partial<Song['choices']>): Song => ({
+    ...song,
+    choices: { ...song.choices, ...differs },
+  });
   const times: number[] = [];
   let [taken, proposed] = [0, 0];
   for (let seed = 0; seed < TIMES; seed++) {
