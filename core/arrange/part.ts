@@ -32,7 +32,7 @@ import { rungOf } from '../ladder';
 import { rememberEach, pulseTicks } from '../music';
 import { Clock } from '../performance';
 import type { PartToPlay } from '../parts';
-import { type Finding, isDismissed, indexAt, type PlayedSong, within } from '../song';
+import { type Finding, isDismissed, indexAt, onsetsOf, type PlayedSong, within } from '../song';
 import { keysInPlace, type VoicedChange } from '../voicing';
 import type { PartMaterial, SongContext } from './context';
 import { gathered } from './gathering';
@@ -203,7 +203,7 @@ export function partsOfSong(context: SongContext): ArrangePart {
     const { playing } = fillsOf(index);
     const arriving = settled?.keys ? [] : arrivals()[index];
     return soundedMade(part.cutId, [own, notes, right, playing, arriving, settled], () => {
-      const tune = settled?.keys ? withKeptFills(own, right, settled.fills) : own;
+      const tune = settled?.keys ? withKeptFills(own, right, settled.fills, onsetsOf(played)) : own;
       return {
         right: withRightFills(right.length === 0 ? tune : inTime([...tune, ...right]), playing),
         left: withLeftFills(notes, playing, arriving),

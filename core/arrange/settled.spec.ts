@@ -27,6 +27,27 @@ describe('a settled part', () => {
     },
   );
 
+  it.each(['few', 'some', 'many'] as const)(
+    'keeps every note of both hands, part by part in every demo song, fills as they were: %s',
+    (measure) => {
+      for (const song of DEMO_SONGS) {
+        const filled = applyEdit(song, choose({ rung: 7, fills: { measure, seed: 0 } }));
+        const before = arrange(filled, DEFAULT_PROFILE, { withoutFingers: true });
+        before.parts.forEach((part, i) => {
+          const edit = settling(before, i);
+          const settled = edit ? applyEdit(filled, edit) : filled;
+          const after = arrange(settled, DEFAULT_PROFILE, { withoutFingers: true });
+          const [was, is] = [before, after].map(({ arranged }) =>
+            (['right', 'left'] as const).map((hand) =>
+              arranged[i]?.[hand].map((n) => `${n.tick} ${n.length} ${n.midi} ${n.source} ${n.grace}`),
+            ),
+          );
+          expect([song.title, part.label, is]).toEqual([song.title, part.label, was]);
+        });
+      }
+    },
+  );
+
   it('lets go of what came from a chord that was taken out, and keeps the rest', () => {
     const before = arrange(lanterns, DEFAULT_PROFILE);
     const settled = applyEdit(lanterns, settling(before, 0) as SongEdit);

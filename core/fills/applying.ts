@@ -2,6 +2,7 @@ import { type HandNote, inTime } from '../hands';
 import { midiOf } from '../music';
 import { kindOfId } from './kinds/table';
 import type { Proposal } from './proposal';
+import { placeOfId } from './stills';
 
 /** The left hand lets go of its pattern where a fill begins, and takes the key it leads to when it strikes one alone. */
 export function withLeftFills(
@@ -52,16 +53,22 @@ export function withRightFills(
   return inTime([...kept, ...own.flatMap(notesOf)]);
 }
 
-/** Where the kept keys of a settled part are fills that let the tune go, it is let go as it was when it was learned. */
+/**
+ * Where the kept keys of a settled part are fills that let the tune go, it is let go as it was when it was learned:
+ * at the first key of each, told by the place its id names. `onsets`: those of the changes.
+ */
 export function withKeptFills(
   melody: readonly HandNote[],
   keptRight: readonly HandNote[],
   fillIds: readonly string[],
+  onsets: ReadonlyMap<string, number>,
 ): readonly HandNote[] {
+  const filled = keptRight.filter(({ source }) => source === 'fill');
   const at = fillIds.flatMap((id) => {
     if (!kindOfId(id)?.letsGo) return [];
-    const own = keptRight.filter(({ source, from }) => source === 'fill' && id.endsWith(`:${from}`));
-    return own.length > 0 ? [Math.min(...own.map(({ tick }) => tick))] : [];
+    const { change, after } = placeOfId(id);
+    const begins = (onsets.get(change) ?? Infinity) + after;
+    return filled.find(({ from, tick }) => from === change && tick >= begins)?.tick ?? [];
   });
   return at.length === 0 ? melody : melody.map((note) => letGo(note, at));
 }

@@ -73,10 +73,16 @@ export function chordAfter({ voiced }: FillTask, from: VoicedChange): VoicedChan
   return voiced[voiced.indexOf(from) + 1] ?? null;
 }
 
-/** Which place of its kind this is: absent for the first of a change, else told from the change's onset. */
+/** The id of a kind at a place, told from the onset of the change that sounds there: "echo@1920:c4". */
 export function placeId(kind: string, from: VoicedChange, tick: number): string {
   const after = tick - from.change.tick;
   return `${kind}@${after}:${from.change.id}`;
+}
+
+/** The change an id names and the ticks from its onset; 0 where it names none, as those of the left hand. */
+export function placeOfId(id: string): { readonly change: string; readonly after: number } {
+  const [kind, change] = [id.slice(0, id.indexOf(':')), id.slice(id.indexOf(':') + 1)];
+  return { change, after: Number(/@(\d+)$/.exec(kind)?.[1] ?? 0) };
 }
 
 /** Half steps above the left hand from which its keys are free. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import type { Arrangement } from '../arrangement';
+import { type Arrangement, settling } from '../arrangement';
 import { arrange } from '../arrange/song';
 import { readMusicXml, readProject, writeMusicXml, writeProject } from '../formats';
 import { type Chord, chroma, membersOf, midiOf, nameOf, parseChord } from '../music';
@@ -105,6 +105,47 @@ describe('what frames a song', () => {
           ...told,
           tune(before, () => false).join(),
         ]);
+      }
+    }
+  });
+
+  it('leaves settled parts as they were learned, each by its own name, and when it is taken out again', () => {
+    for (const song of DEMO_SONGS) {
+      const filled = {
+        ...song,
+        choices: { ...song.choices, rung: 7, fills: { measure: 'many', seed: 0 } },
+      } as Song;
+      const before = arrange(filled, DEFAULT_PROFILE);
+      const settled = before.parts.reduce((s, _part, i) => {
+        const edit = settling(before, i);
+        return edit ? applyEdit(s, edit) : s;
+      }, filled);
+      const learned = arrange(settled, DEFAULT_PROFILE);
+      // Under a pick-up sounds what comes before: another chord, where bars were put between.
+      const told = (a: Arrangement, ownAlone: boolean) =>
+        learned.parts.map(({ label }) => {
+          const at = a.parts.findIndex((part) => part.label === label);
+          const { fromTick, settled: isSettled } = a.parts[at];
+          const before = new Set(a.changes.filter((c) => c.change.tick < fromTick).map((c) => c.change.id));
+          const notes = (['right', 'left'] as const).map((hand) =>
+            a.arranged[at]?.[hand]
+              .filter(({ from }) => !(ownAlone && before.has(from)))
+              .map((n) => `${n.tick - fromTick} ${n.length} ${n.midi} ${n.finger}`),
+          );
+          return [label, isSettled, ...notes];
+        });
+      const framings = [
+        introsFor(learned, 2)[0],
+        endingsFor(learned)[0],
+        ...betweenFor(learned, 1).slice(0, 1),
+      ];
+      for (const proposal of framings) {
+        const framed = arrange(add(settled, proposal), DEFAULT_PROFILE);
+        const isBetween = proposal.piece.kind === 'turnaround';
+        const which = [song.title, proposal.variant];
+        expect([...which, told(framed, isBetween)]).toEqual([...which, told(learned, isBetween)]);
+        const back = arrange(withoutFrame(framed.song), DEFAULT_PROFILE);
+        expect([...which, told(back, false)]).toEqual([...which, told(learned, false)]);
       }
     }
   });
