@@ -69,6 +69,44 @@ describe('what frames a song', () => {
     );
   });
 
+  it('begins and ends a song in either order, and is taken out in either order, repeats or none', () => {
+    const withRepeat = {
+      ...DEMO_SONGS[0],
+      playingOrder: [
+        { fromBar: 1, toBar: 8 },
+        { fromBar: 1, toBar: DEMO_SONGS[0].barCount },
+      ],
+    };
+    for (const song of [...DEMO_SONGS, withRepeat])
+      for (const introFirst of [true, false])
+        for (const introOutFirst of [true, false]) {
+          const pieces = (s: Song): FrameProposal[] => [
+            introsFor(arranged(s), 2)[1],
+            endingsFor(arranged(s))[0],
+          ];
+          const which = introFirst ? [0, 1] : [1, 0];
+          const framed = add(song, pieces(song)[which[0]]);
+          const both = add(
+            framed,
+            [...introsFor(arranged(framed), 2).slice(1, 2), ...endingsFor(arranged(framed)).slice(0, 1)][0],
+          );
+          const kinds = both.sections.flatMap(({ id, frame }) => (frame ? [{ id, kind: frame.kind }] : []));
+          expect(kinds.map(({ kind }) => kind)).toEqual(['intro', 'ending']);
+          const [intro, ending] = kinds;
+          const order = introOutFirst ? [intro, ending] : [ending, intro];
+          const played = unfold(both).bars.length;
+          expect(played).toBe(unfold(song).bars.length + 4 - (song.pickup > 0 ? 1 : 0));
+          const back = order.reduce(
+            (s, { id }) => applyEdit(s, { kind: 'frame-removed', sectionId: id }),
+            both,
+          );
+          expect([song.title, core(back)]).toEqual([song.title, core(song)]);
+          expect(arranged(back).parts.map((part) => [part.label, part.fromTick, part.cutId])).toEqual(
+            arranged(song).parts.map((part) => [part.label, part.fromTick, part.cutId]),
+          );
+        }
+  });
+
   it('makes bars of the played song with a part of their own, by its name; the other parts are as they were', () => {
     for (const song of DEMO_SONGS) {
       const a = arranged(song);

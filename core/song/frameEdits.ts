@@ -1,26 +1,8 @@
+import { barTicks } from '../music';
 import { inForceAt, writtenBars } from './bars';
-import type { Choices, Song } from './schema';
-
-/** What a stretch that frames the song is. */
-export type FrameKind = 'intro' | 'turnaround' | 'interlude' | 'chorus' | 'ending';
-
-/** A stretch to be put before, between or after what the song is: its own bars, as written. */
-export interface FramePiece {
-  readonly kind: FrameKind;
-  /** As its part is called: "Intro". */
-  readonly name: string;
-  readonly bars: number;
-  /** Written tick at which a part begins and before which it comes; 0: before everything; null: after everything. */
-  readonly before: number | null;
-  /** Ticks from the first bar line of the stretch; ids are given when it is put in. */
-  readonly melody: readonly Pick<Song['melody'][number], 'tick' | 'length' | 'pitch'>[];
-  readonly changes: readonly Pick<Song['changes'][number], 'tick' | 'length' | 'symbol'>[];
-  /** 1 calm … 5 driving. */
-  readonly energy: number;
-  readonly choices: Partial<Choices>;
-  /** Where the parts of the song begin, in played ticks: they stay as they are. */
-  readonly cuts: readonly { readonly id: string; readonly tick: number }[];
-}
+import type { FramePiece } from './framePiece';
+import { orderWith, orderWithout, playedTick } from './frameOrder';
+import type { Song } from './schema';
 
 export type FrameEdit =
   | { readonly kind: 'frame-added'; readonly piece: FramePiece }
@@ -44,119 +26,99 @@ export function hasFrame({ sections }: Pick<Song, 'sections'>): boolean {
 }
 
 function added(song: Song, piece: FramePiece): Song {
-  const bars = writtenBars(song);
-  const last = bars[bars.length - 1];
-  const songEnd = last.tick + last.length;
-  const at = piece.before ?? songEnd;
-  const metre = inForceAt(song.metreMap, Math.max(0, at - 1));
-  const bar = (3840 * metre.numerator) / metre.denominator;
-  const isFirst = at === 0;
   // A song begins once and ends once.
   const isThere = song.sections.some(({ frame }) => frame?.kind === piece.kind);
   if (isThere && (piece.kind === 'intro' || piece.kind === 'ending')) return song;
+  const at = piece.before ?? endOf(song);
+  const isFirst = at === 0;
   // Pieces between stand only where nothing is repeated: what is written is what is played there.
   if (piece.before !== null && !isFirst && song.playingOrder.length > 0) return song;
+  const id = freeId(song);
+  const bar = barTicks(inForceAt(song.metreMap, Math.max(0, at - 1)));
   // The pick-up goes into the last bar of an intro.
   const by = piece.bars * bar - (isFirst ? song.pickup : 0);
-  const id = freeId(song);
-  const start = isFirst ? 0 : (bars.find(({ tick }) => tick >= at)?.tick ?? songEnd);
   const firstCut = isFirst ? `${id}first` : null;
+  const ownCut = isFirst ? 'cut0' : `${id}cut`;
   const stable = new Set([...song.cuts, ...piece.cuts].map((cut) => cut.id));
   const opened = { ...song, ...shifted(song, at, by, stable, firstCut), ...(isFirst ? { pickup: 0 } : {}) };
-  const melody = piece.melody.map((note, i) => ({
-    ...note,
-    id: `${id}n${i + 1}`,
-    tick: start + note.tick,
-    tiedToNext: false,
-    lyric: null,
-    grace: false,
-  }));
-  const changes = piece.changes.map((change, i) => ({
-    ...change,
-    id: `${id}c${i + 1}`,
-    tick: start + change.tick,
-    given: false,
-    layout: null,
-  }));
-  const resumes = at < songEnd && !song.sections.some(({ tick }) => tick === at);
-  const inForce =
-    song.sections.length > 0 && song.sections[0].tick <= at ? inForceAt(song.sections, at) : null;
+  const own = materialOf(song, piece, id, at);
+  const resumed = resumedAfter(song, id, at, by);
   const played = playedTick(song, at);
-  const ownCut = isFirst ? 'cut0' : `${id}cut`;
-  const stored = new Set(song.cuts.map((cut) => cut.id));
-  const kept = piece.cuts
-    .filter((cut) => cut.tick > 0 && !stored.has(cut.id))
-    .map((cut) => ({
-      id: cut.id,
-      tick: cut.tick >= played && piece.before !== null ? cut.tick + by : cut.tick,
-    }));
-  const locks = [...kept, firstCut ? { id: firstCut, tick: by } : { id: ownCut, tick: played }];
+  const cuts = [
+    ...keptCuts(song, piece, played, by),
+    firstCut ? { id: firstCut, tick: by } : { id: ownCut, tick: played },
+  ];
   const frame = {
     kind: piece.kind,
     ticks: by,
     pickup: isFirst ? song.pickup : 0,
-    resumes,
-    kept: locks.map((cut) => cut.id),
+    resumes: resumed.length > 0,
+    kept: cuts.map((cut) => cut.id),
     school: song.division.school,
   };
-  const own = { id, tick: at, name: piece.name, energy: piece.energy, dynamics: 'even' as const, frame };
-  const rest = resumes
-    ? [
-        {
-          id: `${id}r`,
-          tick: at + by,
-          name: inForce?.name ?? '',
-          energy: inForce?.energy ?? 3,
-          dynamics: 'even' as const,
-        },
-      ]
-    : [];
-  const inOrder = <T extends { readonly tick: number }>(list: readonly T[]): T[] =>
-    [...list].sort((a, b) => a.tick - b.tick);
-  const whole: Song = {
-    ...opened,
-    barCount: song.barCount + piece.bars,
-    melody: inOrder([...opened.melody, ...melody]),
-    changes: inOrder([...opened.changes, ...changes]),
-    sections: inOrder([...opened.sections, own, ...rest]),
-    playingOrder: orderWith(song, piece, isFirst),
-  };
+  const section = { id, tick: at, name: piece.name, energy: piece.energy, dynamics: 'even' as const, frame };
   const settings = { name: piece.name, sameAs: ownCut, choices: piece.choices };
   return {
-    ...whole,
+    ...opened,
+    barCount: song.barCount + piece.bars,
+    melody: inOrder([...opened.melody, ...own.melody]),
+    changes: inOrder([...opened.changes, ...own.changes]),
+    sections: inOrder([...opened.sections, section, ...resumed]),
+    playingOrder: orderWith(song, piece, isFirst),
     // From now on exactly these parts: bars of a frame would make another division of the song likelier.
-    division: { ...whole.division, school: 'own' },
-    cuts: inOrder([...whole.cuts, ...locks.map((cut) => ({ ...cut, locked: false }))]),
-    partSettings: { ...whole.partSettings, [ownCut]: settings },
+    division: { ...opened.division, school: 'own' },
+    cuts: inOrder([...opened.cuts, ...cuts.map((cut) => ({ ...cut, locked: false }))]),
+    partSettings: { ...opened.partSettings, [ownCut]: settings },
   };
 }
 
-/** An ending is played after all passes; before and between nothing is repeated, or everything moves along. */
-function playedTick(song: Song, at: number): number {
-  if (song.playingOrder.length === 0 || at === 0) return at;
-  const bars = writtenBars(song);
-  return song.playingOrder.reduce(
-    (sum, { fromBar, toBar }) =>
-      sum +
-      bars
-        .filter(({ number }) => number >= fromBar && number <= toBar)
-        .reduce((length, bar) => length + bar.length, 0),
-    0,
-  );
+/** Notes and chords of a piece, from the first bar line at or after where it is put in. */
+function materialOf(
+  song: Song,
+  { melody, changes }: FramePiece,
+  id: string,
+  at: number,
+): Pick<Song, 'melody' | 'changes'> {
+  const start = at === 0 ? 0 : (writtenBars(song).find(({ tick }) => tick >= at)?.tick ?? endOf(song));
+  return {
+    melody: melody.map((note, i) => ({
+      ...note,
+      id: `${id}n${i + 1}`,
+      tick: start + note.tick,
+      tiedToNext: false,
+      lyric: null,
+      grace: false,
+    })),
+    changes: changes.map((change, i) => ({
+      ...change,
+      id: `${id}c${i + 1}`,
+      tick: start + change.tick,
+      given: false,
+      layout: null,
+    })),
+  };
 }
 
-function orderWith(song: Song, { bars, before }: FramePiece, isFirst: boolean): Song['playingOrder'] {
-  if (song.playingOrder.length === 0) return [];
-  if (before === null)
-    return [...song.playingOrder, { fromBar: song.barCount + 1, toBar: song.barCount + bars }];
-  if (!isFirst) return song.playingOrder;
-  const moved = song.playingOrder.map(({ fromBar, toBar }) => ({
-    fromBar: fromBar + bars,
-    toBar: toBar + bars,
-  }));
-  return [{ fromBar: 1, toBar: song.pickup > 0 ? bars - 1 : bars }, ...moved].filter(
-    ({ fromBar, toBar }) => toBar >= fromBar,
-  );
+/** The section a piece is put into the middle of goes on after it. */
+function resumedAfter(song: Song, id: string, at: number, by: number): Song['sections'] {
+  const { sections } = song;
+  if (at >= endOf(song) || sections.some(({ tick }) => tick === at)) return [];
+  const inForce = sections.length > 0 && sections[0].tick <= at ? inForceAt(sections, at) : null;
+  const { name, energy } = inForce ?? { name: '', energy: 3 };
+  return [{ id: `${id}r`, tick: at + by, name, energy, dynamics: 'even' }];
+}
+
+/** Where the other parts begin, once a piece is put in at a played tick: those that were only proposed are kept. */
+function keptCuts(
+  { cuts }: Song,
+  piece: FramePiece,
+  played: number,
+  by: number,
+): { readonly id: string; readonly tick: number }[] {
+  const stored = new Set(cuts.map((cut) => cut.id));
+  return piece.cuts
+    .filter(({ id, tick }) => tick > 0 && !stored.has(id))
+    .map(({ id, tick }) => ({ id, tick: tick >= played && piece.before !== null ? tick + by : tick }));
 }
 
 type Moved = Pick<
@@ -193,7 +155,7 @@ function shifted(
     if (tick === undefined || stable.has(id)) return id;
     return Number(tick) >= from ? `cut${Number(tick) + by}` : id;
   };
-  const isEnd = from >= (writtenBars(song).at(-1)?.tick ?? 0) + (writtenBars(song).at(-1)?.length ?? 0);
+  const isEnd = from >= endOf(song);
   return {
     melody: later(song.melody),
     changes: later(song.changes),
@@ -223,7 +185,7 @@ function removed(song: Song, sectionId: string): Song {
   const { tick: at } = section;
   const end = at + frame.ticks;
   const metre = inForceAt(song.metreMap, at);
-  const bars = Math.round((frame.ticks + frame.pickup) / ((3840 * metre.numerator) / metre.denominator));
+  const bars = Math.round((frame.ticks + frame.pickup) / barTicks(metre));
   const isOwn = (id: string): boolean => id.startsWith(`${sectionId}n`) || id.startsWith(`${sectionId}c`);
   const gone = (item: { readonly tick: number; readonly id: string }): boolean =>
     isOwn(item.id) || (item.tick >= at && item.tick < end);
@@ -299,11 +261,14 @@ function inherited(
   });
 }
 
-function orderWithout(song: Song, bars: number, at: number, pickup: number): Song['playingOrder'] {
-  if (song.playingOrder.length === 0) return [];
-  if (at > 0) return song.playingOrder.filter(({ fromBar }) => fromBar <= song.barCount - bars);
-  const [, ...rest] = bars - (pickup > 0 ? 1 : 0) > 0 ? song.playingOrder : [null, ...song.playingOrder];
-  return rest.flatMap((span) => (span ? [{ fromBar: span.fromBar - bars, toBar: span.toBar - bars }] : []));
+function inOrder<T extends { readonly tick: number }>(list: readonly T[]): T[] {
+  return [...list].sort((a, b) => a.tick - b.tick);
+}
+
+/** The written tick at which a song ends. */
+function endOf(song: Song): number {
+  const { tick, length } = writtenBars(song).at(-1) ?? { tick: 0, length: 0 };
+  return tick + length;
 }
 
 /** "f1", or the next that is free. */

@@ -17,7 +17,8 @@ export {
   DEFAULT_PROFILE,
 } from './schema';
 export { isOnSameKey } from './fingerPins';
-export { type FrameKind, type FramePiece, hasFrame, withoutFrame } from './frameEdits';
+export { hasFrame, withoutFrame } from './frameEdits';
+export type { FrameKind, FramePiece } from './framePiece';
 export { type Division, emptySong, type Layout, type Lyric, type MelodyNote, type Profile } from './schema';
 export {
   type OwnPattern,
