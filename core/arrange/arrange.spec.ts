@@ -7,7 +7,8 @@ import { RUNGS } from '../ladder';
 import { seeded } from '../music';
 import { keepIdentity } from '../music/memo';
 import { applyEdit, type SongEdit } from '../song/edits';
-import { DEFAULT_PROFILE, LAYOUTS, type Song } from '../song/schema';
+import { DEFAULT_PROFILE } from '../song/profile';
+import { LAYOUTS, type Song } from '../song/schema';
 import { randomSong } from '../testing';
 import { arrange, arrangeInSlices, lookAhead } from './song';
 

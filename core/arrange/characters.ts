@@ -1,8 +1,9 @@
 import type { Arrangement } from '../arrangement';
 import { fullerFor } from '../fuller';
-import { RUNGS, rungOf } from '../ladder';
+import { FULLER, rungOf } from '../ladder';
 import { fitsMetre, PATTERNS } from '../patterns';
 import { barAt, type Choices, type SongEdit } from '../song';
+import { sameChoices } from './sameChoices';
 
 /** A way of playing a whole section: left hand, rhythm of the tune, thickness of the right hand, pedal, loudness together. */
 export interface Character {
@@ -45,9 +46,6 @@ export const CHARACTERS: readonly Character[] = [
     choices: { fuller: 'chord', rhythm: 'real', pedal: 'half', dynamics: 'growing' },
   },
 ];
-
-/** The lowest rung on which the right hand may be fuller. */
-const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
 
 /** The parts of the section a part lies in, by index: those that begin from its beginning up to the next one's; all where there are no sections. */
 export function partsOfSection({ parts, played }: Arrangement, index: number): number[] {
@@ -108,6 +106,5 @@ export function characterOf(arrangement: Arrangement, index: number): Character 
   const part = arrangement.parts[index];
   const grown = part && arrangement.song.partSettings[part.cutId]?.grown;
   if (!grown) return null;
-  const told = (choices: Partial<Choices>): string => JSON.stringify(Object.entries(choices).sort());
-  return CHARACTERS.find((row) => told(choicesIn(arrangement, index, row)) === told(grown)) ?? null;
+  return CHARACTERS.find((row) => sameChoices(choicesIn(arrangement, index, row), grown)) ?? null;
 }

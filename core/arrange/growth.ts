@@ -1,8 +1,9 @@
 import type { Arrangement } from '../arrangement';
-import { RUNGS, rungOf } from '../ladder';
+import { FULLER, rungOf } from '../ladder';
 import { barAt, type Choices, type SongEdit } from '../song';
 import { choosePattern, kindred } from '../patterns';
 import { fullerFor } from '../fuller';
+import { sameChoices } from './sameChoices';
 
 /** What a strain has more of than the time before. */
 export interface Growth {
@@ -26,9 +27,6 @@ export interface GrowthStep {
   readonly step: string;
   readonly choices: Partial<Choices>;
 }
-
-/** The lowest rung on which the right hand may be fuller. */
-const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
 
 /**
  * How each strain that returns could grow: plain, with a third, over a fuller left hand, with chords, in octaves, an
@@ -102,9 +100,4 @@ function stepsFor(reach: number, richer: string | null): GrowthStep[] {
 /** A strain by its letter: A and A′ are the same. */
 function strainOf(label: string): string {
   return label.replace(/[^A-Za-z]/g, '');
-}
-
-function sameChoices(a: Partial<Choices>, b: Partial<Choices>): boolean {
-  const told = (choices: Partial<Choices>): string => JSON.stringify(Object.entries(choices).sort());
-  return told(a) === told(b);
 }

@@ -4,7 +4,7 @@ import { bassOf, chroma, membersOf, nameOf, typeset } from '../music';
 import { spell } from '../voicing';
 import { says } from '../sentences';
 import { applyEdit, barAt, type OwnPattern, type Profile, type Song } from '../song';
-import { BLOCKS, RUNGS } from '../ladder';
+import { MOVING } from '../ladder';
 import { arrange } from './song';
 
 /** Where a pattern does not go as it was made. */
@@ -15,8 +15,6 @@ export interface Exception {
   readonly text: string;
 }
 
-/** The lowest rung on which the left hand moves. */
-const MOVING = RUNGS.find(({ isMoving }) => isMoving)?.number ?? BLOCKS;
 /** What is told of a place where a pattern gives way, or is in the way. */
 const TOLD = new Set(['thinned', 'bump', 'crowded', 'pattern', 'reach']);
 

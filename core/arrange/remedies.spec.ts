@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { TUNES_APART } from '../../demo/kept-apart';
 import { DEMO_SONGS } from '../../demo/songs';
 import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE, LAYOUTS, type Profile, type Song } from '../song/schema';
+import { DEFAULT_PROFILE, type Profile } from '../song/profile';
+import { LAYOUTS, type Song } from '../song/schema';
 import { randomSong, songs, wholeBars } from '../testing';
 import { arrange } from './song';
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { keyName } from '../music/key';
 import { midiOf } from '../music/pitch';
-import { DEFAULT_PROFILE } from '../song/schema';
+import { DEFAULT_PROFILE } from '../song/profile';
 import { transpose } from '../song/transpose';
 import { wholeBars } from '../testing';
 import { easierKeys } from './easierKeys';

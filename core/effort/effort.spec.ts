@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { HandNote } from '../hands/handNote';
 import { keyFromFifths, spellInKey } from '../music/key';
-import { DEFAULT_PROFILE } from '../song/schema';
+import { DEFAULT_PROFILE } from '../song/profile';
 import { effortOf, type EffortTask, type Measure } from './effort';
 
 const C_MAJOR = keyFromFifths(0, 'major');

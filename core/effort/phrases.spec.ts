@@ -4,7 +4,7 @@ import { arrange } from '../arrange/song';
 import { fingerPart, FROM_NOWHERE } from '../fingering/hands';
 import type { Hand, HandNote } from '../hands/handNote';
 import { keyFromFifths, spellInKey } from '../music/key';
-import { DEFAULT_PROFILE } from '../song/schema';
+import { DEFAULT_PROFILE } from '../song/profile';
 import { effortOf } from './effort';
 
 const C_MAJOR = keyFromFifths(0, 'major');

@@ -1,4 +1,4 @@
-import { type Profile, type Song, barAt } from '../song';
+import { barAt, type Profile, SKILL, type Song } from '../song';
 import type { Proposal } from './proposal';
 import type { FillTask } from './task';
 
@@ -50,22 +50,21 @@ interface Adding {
   readonly between: number;
   /** What the dearest may cost. */
   readonly dearest: number;
-  /** How many hands may have one over one chord. */
-  readonly hands: 1 | 2;
+  /** How many may be played over one chord, in either hand or both. */
+  readonly overChord: 1 | 2;
   /** What each time a kind was played lately makes it dearer by. */
   readonly again: number;
 }
 
 const MEASURES: Record<Exclude<Measure, 'none'>, Adding> = {
-  few: { between: 2, dearest: 6, hands: 1, again: 2 },
-  some: { between: 1, dearest: 9, hands: 1, again: 2 },
-  many: { between: 0, dearest: 18, hands: 2, again: 4 },
+  few: { between: 2, dearest: 6, overChord: 1, again: 2 },
+  some: { between: 1, dearest: 9, overChord: 1, again: 2 },
+  many: { between: 0, dearest: 18, overChord: 2, again: 4 },
 };
 /** What chance may add, with a seed. */
 const CHANCE = 3;
 /** Beyond what the pianist plays, each step of skill. */
 const BEYOND = 3;
-const SKILL: Record<Profile['level'], number> = { 'first year': 1, 'some years': 2, fluent: 3 };
 
 /** What a proposal costs this pianist. */
 export function rankFor({ rank, skill }: Proposal, { level }: Profile): number {
@@ -83,8 +82,8 @@ export function takenAs(
 }
 
 /**
- * What is played over one chord of the proposals for it: what the pianist took, one a hand; else what the measure adds
- * unasked: the best, what was played before counted against it, never the same kind three times in a row.
+ * What is played over one chord of the proposals for it: what the pianist took, as far as there is room; else what the
+ * measure adds unasked: the best, what was played before counted against it, never a kind after itself twice.
  */
 export function playedOver(
   task: FillTask,
@@ -103,7 +102,7 @@ export function playedOver(
     found.push(asTaken ?? proposal);
   }
   if (found.length > 0 || decisions.measure === 'none') return found;
-  const { between, dearest, hands, again } = MEASURES[decisions.measure];
+  const { between, dearest, overChord, again } = MEASURES[decisions.measure];
   const { declined, twinOf, seed } = decisions;
   const isDeclined = (id: string): boolean => declined.includes(id) || declined.includes(twinOf(id) ?? '');
   const [last, lastButOne] = [before.kinds.at(-1), before.kinds.at(-2)];
@@ -123,7 +122,7 @@ export function playedOver(
     .filter(({ cost }) => cost <= dearest)
     .sort((a, b) => a.cost - b.cost);
   for (const { p } of open) {
-    if (found.length >= hands) break;
+    if (found.length >= overChord) break;
     if (hasRoom(p)) found.push(p);
   }
   return found;

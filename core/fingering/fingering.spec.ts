@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
 import { RUNGS } from '../ladder';
-import { DEFAULT_PROFILE } from '../song/schema';
+import { DEFAULT_PROFILE } from '../song/profile';
 import { aloneCost, pairCost, placed, tripleCost } from './cost';
 import type { HandEvent } from './event';
 import { finger } from './finger';

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { arrange } from '../arrange/song';
 import { keyName } from '../music/key';
-import { DEFAULT_PROFILE, type Song } from '../song/schema';
+import { DEFAULT_PROFILE } from '../song/profile';
+import { type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
 import { writeWalkthrough } from '../words/walkthrough';
 import { readChart } from './chordPro';

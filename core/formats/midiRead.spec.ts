@@ -8,7 +8,7 @@ import { keyName } from '../music/key';
 import { metreName } from '../music/metre';
 import { midiOf } from '../music/pitch';
 import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/schema';
+import { DEFAULT_PROFILE } from '../song/profile';
 import { playSimulated } from '../takes/simulatedPianist';
 import { FileError } from './fileError';
 import { readMidi, readMidiTunes } from './midiRead';

@@ -4,7 +4,7 @@ import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
 import type { Arrangement } from '../arrangement/arrangement';
 import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/schema';
+import { DEFAULT_PROFILE } from '../song/profile';
 import { songs } from '../testing';
 import { writeMusicXml } from './musicxmlWrite';
 import { voicesOf } from './voices';

@@ -29,11 +29,25 @@ export interface FrameProposal {
   readonly reason: string;
 }
 
+/** What is heard of a proposal: the stretch itself with a bar of what is beside it, in played ticks of the song with it. */
+export function stretchOf(
+  { piece }: FrameProposal,
+  { bars, endTick }: Pick<Arrangement['played'], 'bars' | 'endTick'>,
+): { readonly fromTick: number; readonly toTick: number } {
+  const { before } = piece;
+  const full = bars.filter(({ number }) => number > 0);
+  const beside = full.find(({ tick, length }) => tick + length > (before ?? endTick - 1)) ?? full[0];
+  const bar = beside.length;
+  const length = piece.bars * bar;
+  if (before === null) return { fromTick: Math.max(0, endTick - bar), toTick: endTick + length };
+  return { fromTick: Math.max(0, before === 0 ? 0 : before - bar), toTick: before + length + bar };
+}
+
 const QUIET: Partial<Choices> = { pattern: 'open-tenth' };
 const CALM = 1;
 
 /** Each kind by name, as its part is called. Source: common practice of arranging songs. */
-export const FRAME_NAMES: Record<FrameKind, string> = {
+const FRAME_NAMES: Record<FrameKind, string> = {
   intro: 'Intro',
   turnaround: 'Turnaround',
   interlude: 'Interlude',
@@ -297,7 +311,7 @@ function instrumental(
 }
 
 /** The same rhythm and the same notes, in the order other than the own that has most chord members on strong beats. */
-export function reordered(
+function reordered(
   notes: Material['melody'],
   changes: Material['changes'],
   strengthAt: (tick: number) => number,

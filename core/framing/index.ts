@@ -1,1 +1,1 @@
-export { betweenFor, endingsFor, FRAME_NAMES, type FrameProposal, introsFor } from './framing';
+export { betweenFor, endingsFor, type FrameProposal, introsFor, stretchOf } from './framing';

@@ -5,7 +5,7 @@ import { arrange } from '../arrange/song';
 import { membersOf, parseChord } from '../music/chord';
 import { chroma } from '../music/pitch';
 import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/schema';
+import { DEFAULT_PROFILE } from '../song/profile';
 import { keyAt } from '../song/unfold';
 import { chordsFromKeys, type SoundingKey } from './chordsFromKeys';
 

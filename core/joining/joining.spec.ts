@@ -8,7 +8,8 @@ import { barTicks } from '../music/metre';
 import { choosePattern } from '../patterns';
 import { barAt } from '../song/bars';
 import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE, emptySong, type Profile, type Song } from '../song/schema';
+import { DEFAULT_PROFILE, type Profile } from '../song/profile';
+import { emptySong, type Song } from '../song/schema';
 import { songs, wholeBars } from '../testing';
 import { countAt } from './counts';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { buildUpAfter, buildUpAt, rungFor } from './buildUp';
-import { BLOCKS, MELODY_ALONE, RUNGS, rungOf, rungsBeside, TWO_NOTES } from './ladder';
+import { BLOCKS, FILLS, FULLER, MELODY_ALONE, MOVING, RUNGS, rungOf, rungsBeside, TWO_NOTES } from './ladder';
 
 describe('the ladder', () => {
   it('has a rung above and one below, but for its ends', () => {
@@ -13,6 +13,10 @@ describe('the ladder', () => {
       [7, 5],
       [6],
     ]);
+  });
+
+  it('knows its rungs by what they do', () => {
+    expect([MELODY_ALONE, TWO_NOTES, BLOCKS, MOVING, FULLER, FILLS]).toEqual([1, 3, 4, 5, 6, 7]);
   });
 
   it('climbs from the melody alone to fills, row by row', () => {

@@ -59,3 +59,9 @@ export const MELODY_ALONE = RUNGS.findIndex((row) => row.chords === 'none') + 1;
 export const TWO_NOTES = RUNGS.findIndex((row) => row.chords === 'two notes') + 1;
 /** The rung on which each chord is struck whole: where layouts are compared. */
 export const BLOCKS = RUNGS.findIndex((row) => row.chords === 'chosen') + 1;
+/** The lowest rung on which the left hand moves. */
+export const MOVING = RUNGS.findIndex(({ isMoving }) => isMoving) + 1;
+/** The lowest rung on which the right hand may be fuller. */
+export const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
+/** The rung with fills. */
+export const FILLS = RUNGS.findIndex(({ hasFills }) => hasFills) + 1;

@@ -1,3 +1,8 @@
+/** Numbers spread normally about 0 with a standard deviation of 1, from a source of chance. Source: Box and Muller 1958. */
+export function normalFrom(uniform: () => number): () => number {
+  return () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
+}
+
 /** A repeatable source of chance: mulberry32. */
 export function seeded(seed: number): () => number {
   let state = seed >>> 0;

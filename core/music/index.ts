@@ -1,4 +1,4 @@
-export { seeded } from './chance';
+export { normalFrom, seeded } from './chance';
 export { bassOf, type Chord, ChordSymbolError, type Member, membersOf, movedSymbol } from './chord';
 export { parseChord, spellingInChord, symbolOf } from './chord';
 export { halfSteps, memberNumber } from './chordNames';

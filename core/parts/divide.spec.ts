@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
 import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/schema';
+import { DEFAULT_PROFILE } from '../song/profile';
 import { unfold } from '../song/unfold';
 import { randomSong } from '../testing';
 import { splitAt } from './cutting';

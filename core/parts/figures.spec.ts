@@ -4,7 +4,7 @@ import { arrange } from '../arrange/song';
 import { besideBlacks, landmarkOf, parseLandmark } from '../music/landmarks';
 import { midiOf, nameOf, parsePitch } from '../music/pitch';
 import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/schema';
+import { DEFAULT_PROFILE } from '../song/profile';
 import { rightHandInWords } from '../words/walkthrough';
 import { repeatedFigure } from './figures';
 

@@ -33,8 +33,7 @@ export function descendingLine(places: readonly LinePlace[], lowest: number, hig
   const options = places.map(({ voiced }, i) =>
     optionsOf(voiced, { lowest, highest }, i === 0 || i === places.length - 1),
   );
-  let best = options.map((of) => of.map(({ cost }) => ({ cost, from: 0 })));
-  best = best.map((row) => [...row]);
+  const best = options.map((of) => of.map(({ cost }) => ({ cost, from: 0 })));
   for (let i = 1; i < options.length; i++)
     best[i] = options[i].map(({ key, cost }) => {
       const ways = options[i - 1].map((before, from) => ({

@@ -1,6 +1,6 @@
 import type { Metre } from '../music';
 import { because } from '../sentences';
-import type { OwnPattern, Profile } from '../song';
+import { type OwnPattern, type Profile, SKILL } from '../song';
 import { fitsMetre, patternsOf } from './choosing';
 import type { Pattern } from './pattern';
 import { BLOCK } from './rows';
@@ -27,7 +27,6 @@ export interface Weighing {
 const COST = { energy: 2, beyond: 4, busyTune: 3, calmTune: 1, own: -1 } as const;
 /** A tune of so few notes in a bar is calm, of so many busy. */
 const [CALM, BUSY] = [3.5, 6];
-const SKILL: Record<Profile['level'], number> = { 'first year': 1, 'some years': 2, fluent: 3 };
 
 /**
  * The patterns made for a metre, the most fitting first: by the energy of the section, by what the pianist can do, by how

@@ -109,8 +109,8 @@ export function suitsMetre({ metres }: SungFigure, metre: Metre): boolean {
 }
 
 /**
- * The figure chosen by its id, where it is made for the metre; chords on the beat for a choice the program makes.
- * Null: the choice names none that can be played here, so that it can be said.
+ * The figure chosen by its id, where it is made for the metre. Null: the choice names none that can be played here, so
+ * that it can be said.
  */
 export function sungFigure(choice: string, metre: Metre): SungFigure | null {
   const found = SUNG_FIGURES.find(({ id }) => id === choice);

@@ -6,7 +6,8 @@ import { Clock } from '../performance';
 import { DEFAULT_PROFILE, type Song } from '../song';
 import { randomSong } from '../testing';
 import { align, layOnce } from './align';
-import { judgeTake } from './judge';
+import { GATE } from './gate';
+import { isCleanTurn, judgeTake } from './judge';
 import { playAsPupil, type Pupil, STEADY } from './pianist';
 import { troublesOf } from './troubles';
 import { type WantedKey, wantedKeys } from './wanted';
@@ -210,6 +211,17 @@ describe('a take judged', () => {
     const wrong = downs.map((e, i) => (i === 7 ? { ...e, midi: e.midi + 1 } : e));
     const told = judgeTake(wanted, wrong, 0.6).keys.filter(({ how }) => how === 'wrong');
     expect(told.length).toBe(1);
+  });
+
+  it('is a clean turn to the end, without a stop, with enough keys right', () => {
+    const wanted = SONGS[0];
+    const downs = playAsPupil(wanted, STEADY).events.filter(({ velocity }) => velocity > 0);
+    const clean = judgeTake(wanted, downs, 0.6);
+    expect(isCleanTurn(clean, GATE)).toBe(true);
+    expect(isCleanTurn(judgeTake(wanted, downs.slice(0, -4), 0.6), GATE)).toBe(false);
+    expect(isCleanTurn({ ...clean, restarts: [0] }, GATE)).toBe(false);
+    expect(isCleanTurn({ ...clean, cleanShare: GATE.cleanFrom }, GATE)).toBe(true);
+    expect(isCleanTurn({ ...clean, cleanShare: GATE.cleanFrom - 0.001 }, GATE)).toBe(false);
   });
 
   it('the worst places come first, by bar, hand and kind', () => {

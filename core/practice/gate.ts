@@ -44,3 +44,18 @@ export function afterTurn(standing: Standing, isClean: boolean, gate: Gate): Sta
   if (missed < MISSES_BEFORE_BACK) return { ...standing, clean: 0, missed };
   return { tempoPercent: Math.max(SLOWEST, tempoPercent - gate.by), clean: 0, missed: 0, isPassed: false };
 }
+
+/** Where one stands after something that is only heard or said: it is done, or not yet. */
+export function afterSaying(isDone: boolean): Standing {
+  return { tempoPercent: GOAL, clean: isDone ? 1 : 0, missed: isDone ? 0 : 1, isPassed: isDone };
+}
+
+/** Where one stands after what was passed before and came up again: at its tempo, known still or to be won anew. */
+export function afterReview(standing: Standing, isClean: boolean): Standing {
+  return {
+    ...standing,
+    clean: isClean ? standing.clean + 1 : 0,
+    missed: isClean ? 0 : standing.missed + 1,
+    isPassed: isClean,
+  };
+}

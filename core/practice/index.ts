@@ -1,10 +1,11 @@
 export { align, type Alignment } from './align';
-export { afterTurn, beginning, type Gate, GATE, type Standing } from './gate';
-export { type JudgedKey, type Judgement, judgeTake } from './judge';
+export { afterReview, afterSaying, afterTurn, beginning, type Gate, GATE, type Standing } from './gate';
+export { isCleanTurn, type JudgedKey, type Judgement, judgeTake } from './judge';
 export { playAsPupil, type Playing, type Pupil, STEADY } from './pianist';
 export {
   cardOf,
   type CardState,
+  isSaid,
   type Job,
   type JobKind,
   type PartToPractise,
@@ -14,6 +15,6 @@ export {
 } from './plan';
 export { type Trouble, troublesOf } from './troubles';
 export { type WantedKey, wantedKeys } from './wanted';
-export { type Day, daysOf, isPlayed, type Turn } from './log';
+export { type Day, daysOf, type Turn } from './log';
 export { partsToPractise } from './parts';
 export { reviewed, type StoredCard } from './schedule';

@@ -1,6 +1,7 @@
 import type { Hand } from '../hands';
 import type { KeyEvent } from '../takes';
 import { align, type Alignment } from './align';
+import type { Gate } from './gate';
 import { tempoOf } from './tempo';
 import type { WantedKey } from './wanted';
 
@@ -32,6 +33,11 @@ export interface Judgement {
   readonly cleanShare: number;
 }
 
+/** Whether a take is a clean turn: to the end, without stopping, enough keys right and in time. */
+export function isCleanTurn({ keys, restarts, cleanShare }: Judgement, { cleanFrom }: Gate): boolean {
+  return keys.every(({ how }) => how !== 'not reached') && restarts.length === 0 && cleanShare >= cleanFrom;
+}
+
 /** A strike more than this off is heard as off: a share of the beat, and never less than so many seconds. */
 const OFF_BEAT = 0.2;
 const OFF_SECONDS = 0.06;
@@ -53,19 +59,12 @@ export function judgeTake(
   };
   const off = Math.max(OFF_SECONDS, OFF_BEAT * beatSeconds);
   const reached = Math.max(-1, ...times.last.flatMap((at, i) => (at === null ? [] : [i])));
-  const wrong = new Set(
-    alignment.struck.flatMap((s) => (s.kind === 'wrong' && s.wanted !== null ? [s.wanted] : [])),
-  );
   const keys = wanted.map((key, i): JudgedKey => {
     const late = lateAt(i);
     if (times.last[i] === null)
-      return {
-        wanted: key,
-        how: wrong.has(i) ? 'wrong' : i > reached ? 'not reached' : 'missed',
-        late: null,
-      };
+      return { wanted: key, how: i > reached ? 'not reached' : 'missed', late: null };
     const how = late !== null && late > off ? 'late' : late !== null && late < -off ? 'early' : 'right';
-    return { wanted: key, how: wrong.has(i) && times.isWrong[i] ? 'wrong' : how, late };
+    return { wanted: key, how: times.isWrong[i] ? 'wrong' : how, late };
   });
   const lates = keys.flatMap(({ late }) => (late === null ? [] : [late]));
   const judged = keys.filter(({ how }) => how !== 'not reached');

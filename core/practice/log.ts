@@ -1,5 +1,5 @@
 import type { Hand } from '../hands';
-import type { JobKind } from './plan';
+import { isSaid, type JobKind } from './plan';
 
 /** One turn at a job, as it is kept. */
 export interface Turn {
@@ -32,11 +32,6 @@ export interface Day {
   readonly tempoPercent: number | null;
 }
 
-/** Something was played, and not only heard or said. */
-export function isPlayed({ kind }: Pick<Turn, 'kind'>): boolean {
-  return kind !== 'hear' && kind !== 'meetings';
-}
-
 /** The days on which something was practised, in order. */
 export function daysOf(turns: readonly Turn[], dayOf: (at: number) => string): Day[] {
   const days = new Map<string, Turn[]>();
@@ -56,7 +51,7 @@ export function daysOf(turns: readonly Turn[], dayOf: (at: number) => string): D
         turns: own.length,
         clean: clean.length,
         tempoPercent: clean
-          .filter(isPlayed)
+          .filter((turn) => !isSaid(turn))
           .reduce<number | null>((most, { tempoPercent }) => Math.max(most ?? 0, tempoPercent), null),
       };
     });

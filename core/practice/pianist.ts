@@ -1,4 +1,4 @@
-import { seeded } from '../music';
+import { normalFrom, seeded } from '../music';
 import type { KeyEvent } from '../takes';
 import type { WantedKey } from './wanted';
 
@@ -63,7 +63,7 @@ const PAUSE_SECONDS = 1.2;
  */
 export function playAsPupil(wanted: readonly WantedKey[], pupil: Pupil): Playing {
   const random = seeded(pupil.seed);
-  const normal = (): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  const normal = normalFrom(random);
   const length = wanted.at(-1)?.seconds ?? 0;
   const events: KeyEvent[] = [];
   const slips: Slip[] = [];

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { afterTurn, beginning, GATE } from './gate';
+import { afterReview, afterSaying, afterTurn, beginning, GATE } from './gate';
 import { type CardState, type PartToPractise, planFor, type PlanOptions } from './plan';
 
 describe('a gate', () => {
@@ -15,6 +15,21 @@ describe('a gate', () => {
     expect(turns('----------')).toMatchObject({ tempoPercent: 30 });
     expect(turns('+'.repeat(15))).toMatchObject({ tempoPercent: 100, isPassed: true });
     expect(turns('+'.repeat(14)).isPassed).toBe(false);
+  });
+});
+
+describe('what is no climb', () => {
+  it('is done or not when it is only heard or said', () => {
+    expect(afterSaying(true)).toEqual({ tempoPercent: 100, clean: 1, missed: 0, isPassed: true });
+    expect(afterSaying(false)).toEqual({ tempoPercent: 100, clean: 0, missed: 1, isPassed: false });
+  });
+
+  it('stays at its tempo when it comes up again, and has to be won anew after a slip', () => {
+    const passed = { tempoPercent: 100, clean: 3, missed: 0, isPassed: true };
+    expect(afterReview(passed, true)).toEqual({ ...passed, clean: 4 });
+    const slipped = afterReview(passed, false);
+    expect(slipped).toEqual({ tempoPercent: 100, clean: 0, missed: 1, isPassed: false });
+    expect(afterReview(slipped, false)).toEqual({ ...slipped, missed: 2 });
   });
 });
 

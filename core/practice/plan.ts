@@ -1,5 +1,5 @@
 import type { Hand } from '../hands';
-import { GATE, type Gate } from './gate';
+import type { Gate } from './gate';
 
 /** What a part is like, as far as a plan is made from it. */
 export interface PartToPractise {
@@ -20,6 +20,11 @@ export interface PartToPractise {
 }
 
 export type JobKind = 'hear' | 'right' | 'left' | 'meetings' | 'together' | 'chain' | 'whole';
+
+/** Whether a job is only heard or said: there is nothing to be judged, and no tempo to reach. */
+export function isSaid({ kind }: { readonly kind: JobKind }): boolean {
+  return kind === 'hear' || kind === 'meetings';
+}
 
 /** One thing to practise now. */
 export interface Job {
@@ -118,7 +123,7 @@ function jobsOf(part: PartToPractise, meanEffort: number, options: PlanOptions):
   const present = hands.filter((hand) =>
     hand === 'both' ? part.hasRight && part.hasLeft : hand === 'right' ? part.hasRight : part.hasLeft,
   );
-  const turns = turnsFor(part.effort, meanEffort);
+  const turns = turnsFor(part.effort, meanEffort, options.gate);
   const job = (kind: JobKind, hand: Hand | 'both', times: number): Job => {
     const made = {
       id: `${kind} ${part.cutId} ${hand}`,
@@ -129,10 +134,7 @@ function jobsOf(part: PartToPractise, meanEffort: number, options: PlanOptions):
       toTick: stretch.toTick,
       hands: hand,
       rung,
-      card:
-        kind === 'hear' || kind === 'meetings'
-          ? `${kind}|${cardOf(part.cutId, hand, rung)}`
-          : cardOf(part.cutId, hand, rung),
+      card: isSaid({ kind }) ? `${kind}|${cardOf(part.cutId, hand, rung)}` : cardOf(part.cutId, hand, rung),
       turns: times,
       why: 'new' as const,
     };
@@ -178,8 +180,8 @@ function chained(parts: readonly PartToPractise[], { rung, chain, gate }: PlanOp
 }
 
 /** Turns in proportion to how hard a part is beside the others. */
-function turnsFor(effort: number, mean: number): number {
-  const usual = GATE.turns + 1;
+function turnsFor(effort: number, mean: number, gate: Gate): number {
+  const usual = gate.turns + 1;
   return Math.max(FEWEST_TURNS, Math.min(MOST_TURNS, Math.round((usual * effort) / Math.max(1, mean))));
 }
 

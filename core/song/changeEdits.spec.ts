@@ -6,7 +6,8 @@ import { parsePitch } from '../music/pitch';
 import { songs, wholeBars } from '../testing';
 import { changeAdded, changeLeftOut, changeMoved, changesPlaced } from './changeEdits';
 import { applyEdit, type SongEdit } from './edits';
-import { DEFAULT_PROFILE, type Song, songSchema } from './schema';
+import { DEFAULT_PROFILE } from './profile';
+import { type Song, songSchema } from './schema';
 
 const [lanterns, , rain] = DEMO_SONGS;
 const edited = (song: Song, edit: SongEdit | null): Song => {

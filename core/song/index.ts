@@ -7,6 +7,7 @@ export { applyEdit, describeEdit, sessionOf, type SongEdit, type TuneFields } fr
 export { type Finding, findingId, type Fix, isDismissed } from './finding';
 export { checkedSong, firstIssue, migrateSong, SongShapeError } from './migrate';
 export { cleared, heads, syllablesOf, wordsOf } from './noteEdits';
+export { DEFAULT_PROFILE, type Profile, profileSchema, SKILL } from './profile';
 export {
   type Change,
   type Choices,
@@ -14,20 +15,12 @@ export {
   DEFAULT_CHOICES,
   type FingerPin,
   type Fuller,
-  DEFAULT_PROFILE,
 } from './schema';
 export { isOnSameKey } from './fingerPins';
 export { hasFrame, withoutFrame } from './frameEdits';
 export type { FrameKind, FramePiece } from './framePiece';
-export { type Division, emptySong, type Layout, type Lyric, type MelodyNote, type Profile } from './schema';
-export {
-  type OwnPattern,
-  profileSchema,
-  SCHEMA_VERSION,
-  type Section,
-  type Song,
-  songSchema,
-} from './schema';
+export { type Division, emptySong, type Layout, type Lyric, type MelodyNote } from './schema';
+export { type OwnPattern, SCHEMA_VERSION, type Section, type Song, songSchema } from './schema';
 export { nearestWay, transpose, twelveKeys } from './transpose';
 export { joinTies, keyAt, type PlayedBar, type PlayedChange, type PlayedNote } from './unfold';
 export { onsetsOf } from './unfold';

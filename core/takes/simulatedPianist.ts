@@ -1,4 +1,4 @@
-import { isBlack, seeded } from '../music';
+import { isBlack, normalFrom, seeded } from '../music';
 
 /** A key going down or up on a device, in seconds from the first click. */
 export interface KeyEvent {
@@ -39,7 +39,7 @@ const HELD_SHARE = 0.92;
  * asked for. Keys are let go a little before their time, as hands do.
  */
 export function playSimulated(tune: readonly TuneKey[], options: SimulatedPlaying): KeyEvent[] {
-  const chance = normal(options.seed);
+  const chance = normalFrom(seeded(options.seed));
   const perBeat = 60 / options.beatsPerMinute;
   const events: KeyEvent[] = [];
   tune.forEach((key, index) => {
@@ -64,10 +64,4 @@ export function playSimulated(tune: readonly TuneKey[], options: SimulatedPlayin
 /** The next white key above, or for a black key the white one. */
 function neighbour(midi: number): number {
   return isBlack(midi + 1) ? midi + 2 : midi + 1;
-}
-
-/** Normally distributed chance (Box and Muller 1958) from a seeded source. */
-function normal(seed: number): () => number {
-  const uniform = seeded(seed);
-  return () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
 }

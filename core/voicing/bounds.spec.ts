@@ -5,7 +5,7 @@ import { type Chord, parseChord } from '../music/chord';
 import { KEYBOARDS, reachMm, spanMm } from '../music/keyboard';
 import { chroma } from '../music/pitch';
 import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE, type Profile } from '../song/schema';
+import { DEFAULT_PROFILE, type Profile } from '../song/profile';
 import { randomSong } from '../testing';
 import { finderFor, OptionFinder, soundingIn } from './bounds';
 import { lowIntervalBreaches, voicingCost } from './cost';

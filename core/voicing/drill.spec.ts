@@ -4,7 +4,7 @@ import { type Chord, parseChord } from '../music/chord';
 import { keyFromFifths } from '../music/key';
 import { isBlack, reachMm, spanMm } from '../music/keyboard';
 import { chroma, classNameOf } from '../music/pitch';
-import { DEFAULT_PROFILE } from '../song/schema';
+import { DEFAULT_PROFILE } from '../song/profile';
 import { twelveKeys } from '../song/transpose';
 import { drillFrom, DRILLS, drillThrough, markKeys } from './drill';
 import { keysInPlace, readSymbol } from './inPlace';

@@ -1,13 +1,25 @@
 import type { Arrangement, FillSpot } from '../arrangement';
 import type { Fill } from '../fills';
+import { typeset } from '../music';
 import { beatsInWords } from '../sentences';
+import { capital, counted } from './titles';
 
 const SKILLS = { 1: 'the hand stays', 2: 'the hand moves', 3: 'wide or quick' } as const;
+
+/** "Bar 4, from 2, over A7". */
+export function spotTitle({ bar, count, symbol }: Pick<FillSpot, 'bar' | 'count' | 'symbol'>): string {
+  return `${bar === 0 ? 'Pick-up' : `Bar ${bar}`}, from ${count}, over ${typeset(symbol)}`;
+}
+
+/** "Bass walk, by step from below". */
+export function fillTitle({ kind, variant }: Pick<Fill, 'kind' | 'variant'>): string {
+  return `${capital(kind)}, ${variant}`;
+}
 
 /** "Held: 2 beats of room in a held note, for the right hand and the left." */
 export function spotInWords({ what, beats, hands }: FillSpot): string {
   const whom = hands.length === 2 ? 'either hand' : `the ${hands[0]} hand`;
-  return `${what[0].toUpperCase()}${what.slice(1)}: ${beatsInWords(beats)} of room, for ${whom}.`;
+  return `${capital(what)}: ${beatsInWords(beats)} of room, for ${whom}.`;
 }
 
 /** Why a fill suits, and what it asks of the hand. */
@@ -28,7 +40,7 @@ export function versionInWords({ fills, parts }: Pick<Arrangement, 'fills' | 'pa
     taken.some(({ tick }) => tick >= part.fromTick && tick < part.toTick),
   );
   return {
-    summary: `${taken.length} fill${taken.length === 1 ? '' : 's'} in ${withSome.length} of ${parts.length} parts.`,
+    summary: `${counted(taken.length, 'fill')} in ${withSome.length} of ${parts.length} parts.`,
     kinds: [...counts]
       .sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0]))
       .map(([kind, count]) => `${count} × ${kind}`),

@@ -1,5 +1,6 @@
 export { derivationOf, points, togetherInWords, voicingName, whyOf } from './explain';
-export { fillInWords, spotInWords, versionInWords } from './fills';
+export { fillInWords, fillTitle, spotInWords, spotTitle, versionInWords } from './fills';
+export { frameTitle } from './frames';
 export { lineInWords } from './fixedLine';
 export { learningInWords } from './learning';
 export { partCard } from './partCard';
@@ -7,9 +8,11 @@ export {
   jobInWords,
   jobTitle,
   judgementInWords,
+  logInWords,
   planInWords,
   standingInWords,
   troubleInWords,
+  verdictInWords,
 } from './practice';
 export { proofInWords } from './proof';
 export { leftComesBack } from './returning';
@@ -19,3 +22,4 @@ export { rightHandInWords, sayIt, typesetForm, writeWalkthrough } from './walkth
 export { fingerCostInWords } from './fingers';
 export { type CountedStroke, rhythmInWords } from './rhythm';
 export { slipInWords, stepInWords } from './steps';
+export { capital, counted, partsInWords, timeInWords } from './titles';

@@ -4,9 +4,11 @@ import {
   jobInWords,
   jobTitle,
   judgementInWords,
+  logInWords,
   planInWords,
   standingInWords,
   troubleInWords,
+  verdictInWords,
 } from './practice';
 
 const job = (differs: Partial<Job>): Job =>
@@ -29,11 +31,11 @@ describe('practising in words', () => {
     expect(jobTitle(job({ kind: 'meetings' }))).toBe('Part 2: say where the hands meet');
     expect(jobTitle(job({ kind: 'chain', fromPart: 1, toPart: 3 }))).toBe('Parts 1–3 in one go');
     expect(jobTitle(job({ kind: 'whole', fromPart: 1, toPart: 6 }))).toBe('The whole song');
-    expect(jobInWords(job({}))).toBe('it was begun; 4 turns, about 3 minutes');
+    expect(jobInWords(job({}))).toBe('It was begun; 4 turns, about 3 minutes');
     expect(jobInWords(job({ why: 'due', turns: 1, minutes: 0.4 }))).toBe(
-      'it is due again; 1 turn, less than a minute',
+      'It is due again; 1 turn, less than a minute',
     );
-    expect(jobInWords(job({ why: 'new', minutes: 1.2 }))).toBe('it comes next; 4 turns, about 1 minute');
+    expect(jobInWords(job({ why: 'new', minutes: 1.2 }))).toBe('It comes next; 4 turns, about 1 minute');
   });
 
   it('where one stands, and what a plan comes to', () => {
@@ -52,6 +54,18 @@ describe('practising in words', () => {
     expect(
       planInWords(plan({ jobs: [job({})], minutes: 3.2, leftOut: [{ job: job({}), why: 'no time' }] })),
     ).toBe('1 job, about 3 minutes. 1 more wait for another day.');
+  });
+
+  it('what a log comes to, and how the last turn went', () => {
+    const turn = (isClean: boolean, seconds: number) => ({ isClean, seconds });
+    expect(logInWords([turn(true, 60)], 1)).toBe('1 turn, 1 of them clean, 1 minute on 1 day.');
+    expect(logInWords([turn(true, 50), turn(false, 100)], 2)).toBe(
+      '2 turns, 1 of them clean, 3 minutes on 2 days.',
+    );
+    const standing = { tempoPercent: 100, clean: 3, missed: 0, isPassed: true };
+    expect(verdictInWords(true, standing)).toBe('Clean, and passed');
+    expect(verdictInWords(true, { ...standing, isPassed: false })).toBe('A clean turn');
+    expect(verdictInWords(false, { ...standing, isPassed: false })).toBe('Not yet');
   });
 
   it('what went wrong where', () => {

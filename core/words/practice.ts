@@ -1,6 +1,7 @@
-import type { Job, Judgement, Plan, Standing, Trouble } from '../practice';
+import type { Job, Judgement, Plan, Standing, Trouble, Turn } from '../practice';
 import { beatsInWords } from '../sentences';
 import { timesInWords } from './strikes';
+import { capital, counted } from './titles';
 
 const HANDS = { right: 'right hand', left: 'left hand', both: 'both hands' } as const;
 /** A beat late by this much or more is told in quarters of it. */
@@ -30,13 +31,10 @@ export function jobTitle({
 
 const WHY = { due: 'it is due again', next: 'it was begun', new: 'it comes next' } as const;
 
-/** "Because it is due again: 4 turns, about 3 minutes." */
+/** "It is due again; 4 turns, about 3 minutes". */
 export function jobInWords({ why, turns, minutes }: Pick<Job, 'why' | 'turns' | 'minutes'>): string {
-  const long =
-    minutes < 1
-      ? 'less than a minute'
-      : `about ${Math.round(minutes)} minute${Math.round(minutes) === 1 ? '' : 's'}`;
-  return `${WHY[why]}; ${turns} turn${turns === 1 ? '' : 's'}, ${long}`;
+  const long = minutes < 1 ? 'less than a minute' : `about ${counted(Math.round(minutes), 'minute')}`;
+  return `${capital(WHY[why])}; ${counted(turns, 'turn')}, ${long}`;
 }
 
 /** Where one stands at a gate: "60 % of the tempo, 2 clean turns of 3". */
@@ -70,7 +68,7 @@ export function troubleInWords({ bar, hand, kind, times, beats }: Trouble): stri
 export function judgementInWords({ cleanShare, apart, tempo, keys }: Judgement): string[] {
   const reached = keys.filter(({ how }) => how !== 'not reached').length;
   if (reached === 0) return ['Nothing of it was heard.'];
-  const right = `${Math.round(cleanShare * reached)} of ${reached} key${reached === 1 ? '' : 's'} right and in time.`;
+  const right = `${Math.round(cleanShare * reached)} of ${counted(reached, 'key')} right and in time.`;
   const together =
     apart === null
       ? []
@@ -98,5 +96,18 @@ export function planInWords({ jobs, leftOut, minutes }: Plan): string {
     return leftOut.length === 0 ? 'There is nothing to practise yet.' : 'Nothing is due today.';
   const later = leftOut.filter(({ why }) => why === 'no time').length;
   const rest = later === 0 ? '' : ` ${later} more wait for another day.`;
-  return `${jobs.length} job${jobs.length === 1 ? '' : 's'}, about ${Math.max(1, Math.round(minutes))} minutes.${rest}`;
+  return `${counted(jobs.length, 'job')}, about ${Math.max(1, Math.round(minutes))} minutes.${rest}`;
+}
+
+/** What a log comes to: "12 turns, 9 of them clean, 14 minutes on 2 days." */
+export function logInWords(turns: readonly Pick<Turn, 'seconds' | 'isClean'>[], days: number): string {
+  const minutes = Math.round(turns.reduce((sum, { seconds }) => sum + seconds, 0) / 60);
+  const clean = turns.filter(({ isClean }) => isClean).length;
+  return `${counted(turns.length, 'turn')}, ${clean} of them clean, ${counted(minutes, 'minute')} on ${counted(days, 'day')}.`;
+}
+
+/** How the last turn went, in short. */
+export function verdictInWords(isClean: boolean, { isPassed }: Standing): string {
+  if (isPassed) return 'Clean, and passed';
+  return isClean ? 'A clean turn' : 'Not yet';
 }

@@ -4,7 +4,7 @@ import { arrange } from '../arrange/song';
 import { judgePressed, keysOfStep, type Step, stepsIn } from '../joining/steps';
 import { RUNGS } from '../ladder/ladder';
 import { keyFromFifths } from '../music/key';
-import { DEFAULT_PROFILE } from '../song/schema';
+import { DEFAULT_PROFILE } from '../song/profile';
 import { slipInWords, stepInWords } from './steps';
 
 const [lanterns] = DEMO_SONGS;

@@ -1,4 +1,4 @@
-import { type Pitch, pitchAt, spellInKey } from '../../music';
+import type { Pitch } from '../../music';
 import { spell, type VoicedChange } from '../../voicing';
 import type { FillNote, Proposal, Skill } from '../proposal';
 import { chordAfter, chordAt, isClear, placeId, type Still } from '../stills';
@@ -65,5 +65,5 @@ export function rightHandFill(task: FillTask, still: Still, fill: RightHandFill)
 
 function spelled(midi: number, task: FillTask, tick: number, from: VoicedChange): FillNote['pitch'] {
   const { chord, key } = chordAt(task, tick) ?? from;
-  return spell([midi], chord, key)[0] ?? pitchAt(midi, spellInKey(midi, key));
+  return spell([midi], chord, key)[0];
 }

@@ -29,8 +29,7 @@ export function run(task: FillTask, still: Still): Proposal[] {
       if (tick < note.tick + pulse) return [];
       const keys = scaleSteps(next.midi, count, side, key);
       const leap = Math.abs(keys[0] - note.midi);
-      if (leap === 0 || keys.some((midi) => midi - note.midi === 1 && midi === keys[0] && leap === 0))
-        return [];
+      if (leap === 0) return [];
       const fill = rightHandFill(task, still, {
         kind: KIND,
         prefix: 'run',

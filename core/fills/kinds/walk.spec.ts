@@ -5,7 +5,8 @@ import { KEYBOARDS } from '../../music/keyboard';
 import { chroma, nameOf } from '../../music/pitch';
 import { barAt } from '../../song/bars';
 import { applyEdit } from '../../song/edits';
-import { DEFAULT_PROFILE, type Song } from '../../song/schema';
+import { DEFAULT_PROFILE } from '../../song/profile';
+import { type Song } from '../../song/schema';
 import { randomSong, wholeBars } from '../../testing';
 
 const onSeven = (song: Song): Song => applyEdit(song, { kind: 'choose', choices: { rung: 7 } });

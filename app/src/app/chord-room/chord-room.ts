@@ -37,10 +37,9 @@ const TABS = [
             <nz-option [nzValue]="item.name" [nzLabel]="item.name" />
           }
         </nz-select>
-        <span class="visually-hidden" id="tab-title">What to do</span>
         <jh-choice
           name="tab"
-          labelledBy="tab-title"
+          label="What to do"
           [options]="tabs"
           [value]="tab()"
           (chosen)="tab.set($event)"

@@ -25,7 +25,7 @@ import { Store } from '@ngrx/store';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { ComputerKeys, midiInputs, MidiKeys, SimulatedKeys } from '../input/key-sources';
+import { ComputerKeys, firstMidiKeys, NO_MIDI, simulatedKeys } from '../input/key-sources';
 import type { KeySource } from '../input/recorder';
 import { Keyboard } from '../keyboard/keyboard';
 import { Piano } from '../sound/piano';
@@ -141,14 +141,12 @@ export class DrillTab {
     this.session.set(new DrillSession(this.steps()));
     if (this.source() === 'computer') this.listen(new ComputerKeys());
     if (this.source() === 'midi') {
-      const [first] = await midiInputs();
-      if (!first) {
+      const keys = await firstMidiKeys();
+      if (!keys) {
         this.stop();
-        return this.problem.set(
-          'No MIDI keyboard answers. Connect one, or play on the screen or the computer keys.',
-        );
+        return this.problem.set(`${NO_MIDI} Play on the screen or the computer keys.`);
       }
-      this.listen(new MidiKeys(first));
+      this.listen(keys);
     }
     if (this.source() === 'simulated') this.simulate(0);
   }
@@ -178,7 +176,7 @@ export class DrillTab {
     const mistakes = isMistaken ? [{ kind: 'wrong key' as const, note: step.keys.length - 1 }] : [];
     const tune = step.keys.map((midi) => ({ beat: 1, beats: 1, midi }));
     const seed = session.at() * 7 + attempt;
-    this.listen(new SimulatedKeys(tune, this.beatsPerMinute(), seed, mistakes));
+    this.listen(simulatedKeys(tune, this.beatsPerMinute(), seed, mistakes));
   }
 
   /** A key from any source; a chord that is complete is marked. */

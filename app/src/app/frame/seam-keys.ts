@@ -38,6 +38,11 @@ function leftStep(view: View): number {
   return Math.min(LEFT_STEP_MOST, (LEFT_LANE_MOST - BLOCK_HEIGHT) / steps);
 }
 
+/** What the seam calls the shape of a note of the right hand. */
+export function shapeOf({ from, midi, source }: HandNote): string {
+  return source === 'melody' ? from : `${from}:${midi}`;
+}
+
 /** Pixels of a grace note. */
 const GRACE_WIDTH = 18;
 
@@ -60,7 +65,7 @@ export function noteShapes(
         : Math.max(LETTER_ROOM - 1, isBeforeGrace ? whole - GRACE_WIDTH : whole);
       const letter = typeset(classNameOf(note.pitch));
       return {
-        id: note.source === 'melody' ? note.from : `${note.from}:${note.midi}`,
+        id: shapeOf(note),
         from: note.from,
         tick: note.tick,
         x: note.grace ? x(note.tick) - GRACE_WIDTH : x(note.tick),

@@ -134,9 +134,10 @@ export class SongFrame implements OnInit {
       if (!this.bench.isOnDesk()) return;
       let stop: () => void = () => undefined;
       let isLeft = false;
-      void inputsAllowed(midiInputs).then((inputs) => {
+      const listening = inputsAllowed(midiInputs).then((inputs) => {
         if (!isLeft) stop = listenToPedals(inputs, (by) => this.turn(by));
       });
+      this.problems.guard('The pedals of the MIDI keyboard cannot turn pages', listening);
       onCleanup(() => {
         isLeft = true;
         stop();

@@ -5,7 +5,7 @@ import {
   midiInputs,
   MidiKeys,
   ScreenKeys,
-  SimulatedKeys,
+  simulatedKeys,
   TAP_KEYS,
   TwoHandTaps,
 } from './key-sources';
@@ -174,7 +174,7 @@ describe('the simulated pianist', () => {
     const tune = [60, 62, 64, 65].map((midi, beat) => ({ beat, beats: 1, midi }));
     const events: KeyEvent[] = [];
     const begun = Date.now();
-    const pianist = new SimulatedKeys(tune, 120, 1, []);
+    const pianist = simulatedKeys(tune, 120, 1, []);
     pianist.start(
       (event) => events.push(event),
       () => (Date.now() - begun) / 1000,
@@ -189,7 +189,7 @@ describe('the simulated pianist', () => {
       [1920, 'E'],
       [2880, 'F'],
     ]);
-    const again = new SimulatedKeys(tune, 120, 1, []);
+    const again = simulatedKeys(tune, 120, 1, []);
     again.start(
       (event) => events.push(event),
       () => 0,

@@ -140,21 +140,14 @@ export class MidiKeys implements KeySource {
   }
 }
 
-/** A stand-in for a player at a keyboard, so that recording can be tried without one. */
-export class SimulatedKeys implements KeySource {
+/** A stand-in for a player at a keyboard: strikes and lets go of keys by a plan, in real time. */
+export class TimedKeys implements KeySource {
   private timers: number[] = [];
 
-  constructor(
-    private readonly tune: readonly TuneKey[],
-    private readonly beatsPerMinute: number,
-    private readonly seed: number,
-    private readonly mistakes: readonly Mistake[],
-  ) {}
+  constructor(private readonly events: readonly KeyEvent[]) {}
 
   start(press: (event: KeyEvent) => void, now: () => number): void {
-    const { beatsPerMinute, seed, mistakes } = this;
-    const options = { beatsPerMinute, seed, mistakes, spreadSeconds: 0.02, lateSeconds: 0.01 };
-    for (const event of playSimulated(this.tune, options)) {
+    for (const event of this.events) {
       const wait = Math.max(0, event.seconds - now()) * 1000;
       // Its own clock tells when the key went down, as a MIDI device's does.
       this.timers.push(window.setTimeout(() => press(event), wait));
@@ -165,6 +158,26 @@ export class SimulatedKeys implements KeySource {
     for (const timer of this.timers) clearTimeout(timer);
     this.timers = [];
   }
+}
+
+/** A tune played by the stand-in, so that recording can be tried without an instrument. */
+export function simulatedKeys(
+  tune: readonly TuneKey[],
+  beatsPerMinute: number,
+  seed: number,
+  mistakes: readonly Mistake[],
+): TimedKeys {
+  const options = { beatsPerMinute, seed, mistakes, spreadSeconds: 0.02, lateSeconds: 0.01 };
+  return new TimedKeys(playSimulated(tune, options));
+}
+
+/** Why nothing is heard from a MIDI keyboard; what to do instead is said by whoever listens. */
+export const NO_MIDI = 'No MIDI keyboard is connected, or the browser does not let it be heard.';
+
+/** The first MIDI keyboard that is connected; null where there is none or it may not be heard. */
+export async function firstMidiKeys(): Promise<MidiKeys | null> {
+  const [input] = await midiInputs();
+  return input ? new MidiKeys(input) : null;
 }
 
 /** Connected MIDI keyboards; empty where the browser has none or does not allow it. */

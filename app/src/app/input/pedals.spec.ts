@@ -43,5 +43,14 @@ describe('inputs that were allowed before', () => {
     expect(await inputsAllowed(asked)).toEqual(['input']);
     vi.stubGlobal('navigator', {});
     expect(await inputsAllowed(asked)).toEqual([]);
+    expect(asked).toHaveBeenCalledTimes(1);
+  });
+
+  it('are none where the browser does not know the permission; another failure is told', async () => {
+    const failing = (error: Error) => ({ permissions: { query: () => Promise.reject(error) } });
+    vi.stubGlobal('navigator', failing(new TypeError('midi is no permission')));
+    expect(await inputsAllowed(asked)).toEqual([]);
+    vi.stubGlobal('navigator', failing(new Error('no document')));
+    await expect(inputsAllowed(asked)).rejects.toThrow('no document');
   });
 });

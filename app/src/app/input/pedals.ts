@@ -31,11 +31,18 @@ export function listenToPedals(inputs: readonly PedalInput[], turn: (by: 1 | -1)
 
 /** MIDI inputs where the pianist has allowed them before: nobody is asked when a page is to be turned. */
 export async function inputsAllowed(ask: () => Promise<readonly MIDIInput[]>): Promise<readonly MIDIInput[]> {
+  if (!(await isAllowed())) return [];
+  return ask();
+}
+
+async function isAllowed(): Promise<boolean> {
+  if (!('permissions' in navigator)) return false;
   try {
     const { state } = await navigator.permissions.query({ name: 'midi' as PermissionName });
-    return state === 'granted' ? await ask() : [];
-  } catch {
+    return state === 'granted';
+  } catch (error) {
     // A browser that does not know the permission has no MIDI to listen to.
-    return [];
+    if (error instanceof TypeError) return false;
+    throw error;
   }
 }

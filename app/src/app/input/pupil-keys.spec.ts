@@ -1,7 +1,7 @@
 import type { WantedKey } from '@joined-hands/core/practice';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { PupilKeys } from './pupil-keys';
+import { pupilKeys } from './pupil-keys';
 
 const WANTED = [60, 62, 64, 65].map((midi, i): WantedKey => ({
   tick: i * 960,
@@ -22,7 +22,7 @@ describe('a pupil as a stand-in', () => {
 
   it('plays what is wanted at the share of the tempo, and stops when it is told to', () => {
     const events: KeyEvent[] = [];
-    const keys = new PupilKeys(WANTED, 0.5, 3, true);
+    const keys = pupilKeys(WANTED, 0.5, 3, true);
     keys.start(
       (event) => events.push(event),
       () => 0,
@@ -31,7 +31,7 @@ describe('a pupil as a stand-in', () => {
     const downs = events.filter(({ velocity }) => velocity > 0);
     expect(downs.map(({ midi }) => midi)).toEqual([60, 62, 64, 65]);
     expect(downs.map(({ seconds }) => Math.round(seconds))).toEqual([0, 1, 2, 3]);
-    const again = new PupilKeys(WANTED, 0.5, 3, true);
+    const again = pupilKeys(WANTED, 0.5, 3, true);
     again.start(
       (event) => events.push(event),
       () => 0,

@@ -17,6 +17,7 @@ export interface ChoiceOption<T> {
     <nz-radio-group
       [nzName]="name()"
       [attr.aria-labelledby]="labelledBy()"
+      [attr.aria-label]="label()"
       [ngModel]="value()"
       (ngModelChange)="chosen.emit($event)"
       nzButtonStyle="solid"
@@ -55,8 +56,9 @@ export interface ChoiceOption<T> {
 export class Choice<T> {
   /** Of the group of radio buttons. */
   readonly name = input.required<string>();
-  /** Id of the element that names it. */
-  readonly labelledBy = input.required<string>();
+  /** What it is for: the id of the element that says so, or words for who cannot see that. */
+  readonly labelledBy = input<string>();
+  readonly label = input<string>();
   readonly options = input.required<readonly ChoiceOption<T>[]>();
   readonly value = input.required<T | undefined>();
   readonly chosen = output<T>();

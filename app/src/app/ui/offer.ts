@@ -9,9 +9,13 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
   template: `
     <div class="hear">
       <b>{{ name() }}</b>
+      @if (mark()) {
+        <span class="now"> · {{ mark() }}</span>
+      }
       @if (says()) {
         <small>{{ says() }}</small>
       }
+      <ng-content select=".details" />
     </div>
     @if (isPlayed()) {
       <ng-content />
@@ -76,6 +80,8 @@ export class Offer {
   readonly name = input.required<string>();
   /** Why it is offered, or what it comes to. */
   readonly says = input('');
+  /** What sets it apart from the others, in a word or two. */
+  readonly mark = input('');
   readonly isPlayed = input(false);
   /** What is said is long: it has the whole width, and the buttons stand below. */
   readonly isStacked = input(false);

@@ -13,10 +13,9 @@ import { SuggestPanel } from './suggest-panel';
   selector: 'jh-chords-panel',
   imports: [ChordPanel, Choice, FindingsList, HoldsPanel, NamePanel, SchoolsPanel, SuggestPanel],
   template: `
-    <span class="visually-hidden" id="chord-job-title">What to do with the chords</span>
     <jh-choice
       name="chord-job"
-      labelledBy="chord-job-title"
+      label="What to do with the chords"
       [mostInRow]="3"
       [options]="jobs"
       [value]="state.job()"

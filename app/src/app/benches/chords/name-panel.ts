@@ -12,7 +12,7 @@ import { nameKeys } from '@joined-hands/core/harmony';
 import { classNameOf, nameOf, spellInKey, typeset } from '@joined-hands/core/music';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { ComputerKeys, midiInputs, MidiKeys } from '../../input/key-sources';
+import { ComputerKeys, firstMidiKeys, NO_MIDI } from '../../input/key-sources';
 import type { KeySource } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { Choice } from '../../ui/choice';
@@ -26,10 +26,9 @@ import { ChordsState } from './chords-state';
     <section>
       <h2>What is it called?</h2>
       <p class="note">Press keys on the piano below, or play them; a key pressed again is let go.</p>
-      <span class="visually-hidden" id="name-source">Played on</span>
       <jh-choice
         name="name-source"
-        labelledBy="name-source"
+        label="Played on"
         [options]="sources"
         [value]="source()"
         (chosen)="listenTo($event)"
@@ -148,9 +147,9 @@ export class NamePanel {
     this.problem.set('');
     if (source === 'computer') this.listen(new ComputerKeys());
     if (source === 'midi') {
-      const [first] = await midiInputs();
-      if (first) this.listen(new MidiKeys(first));
-      else this.problem.set('No MIDI keyboard answers. Connect one, or use the screen or the computer keys.');
+      const keys = await firstMidiKeys();
+      if (keys) this.listen(keys);
+      else this.problem.set(`${NO_MIDI} Use the screen or the computer keys.`);
     }
   }
 

@@ -1,22 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { BUILD_UP } from '@joined-hands/core/ladder';
 import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Choice } from '../../ui/choice';
+import { Offer } from '../../ui/offer';
 import { ChordsState } from './chords-state';
 import { MovementProofView } from './movement-proof';
 
 /** Every school of chord positions beside the others on this song: travel, shifts, stretch, findings, in words. */
 @Component({
   selector: 'jh-schools-panel',
-  imports: [Choice, MovementProofView, NzButtonModule],
+  imports: [Choice, MovementProofView, Offer],
   template: `
     <section>
       <h2>Chord positions</h2>
-      <span class="visually-hidden" id="scope-title">Choose for</span>
       <jh-choice
         name="scope"
-        labelledBy="scope-title"
+        label="Choose for"
         [options]="scopes"
         [value]="state.forPart() ? 'part' : 'song'"
         (chosen)="state.forPart.set($event === 'part')"
@@ -39,46 +38,27 @@ import { MovementProofView } from './movement-proof';
       <ol class="ranked">
         @for (row of rows(); track row.layout) {
           <li [class.heard]="row.layout === chosen()">
-            <div class="hear">
-              <b>{{ row.name }}</b>
-              @if (row.layout === preferred()) {
-                <span class="now"> · your school</span>
-              }
-              <small>{{ row.says }}</small>
+            <jh-offer
+              [name]="row.name"
+              [mark]="row.layout === preferred() ? 'your school' : ''"
+              [says]="row.says"
+              [isPlayed]="row.layout === chosen()"
+              (heard)="state.hearLayout(row.layout)"
+              (taken)="state.chooseLayout(row.layout)"
+            >
               @if (row.cost; as cost) {
-                <span class="travel" aria-hidden="true"
-                  ><span [style.width.%]="share(cost.millimetres)"></span
-                ></span>
-                <small class="figures"
-                  >{{ cost.millimetres }} mm · {{ cost.semitones }} half steps · {{ cost.shifts }}
-                  {{ cost.shifts === 1 ? 'shift' : 'shifts' }} · widest {{ cost.widestMm }} mm</small
-                >
-                <small>{{ cost.words }}</small>
+                <div class="details">
+                  <span class="travel" aria-hidden="true"
+                    ><span [style.width.%]="share(cost.millimetres)"></span
+                  ></span>
+                  <small class="figures"
+                    >{{ cost.millimetres }} mm · {{ cost.semitones }} half steps · {{ cost.shifts }}
+                    {{ cost.shifts === 1 ? 'shift' : 'shifts' }} · widest {{ cost.widestMm }} mm</small
+                  >
+                  <small>{{ cost.words }}</small>
+                </div>
               }
-            </div>
-            @if (row.layout === chosen()) {
-              <span class="now">played</span>
-            } @else {
-              <button
-                nz-button
-                nzSize="small"
-                nzType="text"
-                type="button"
-                [attr.aria-label]="'Hear ' + row.name"
-                (click)="state.hearLayout(row.layout)"
-              >
-                Hear
-              </button>
-              <button
-                nz-button
-                nzSize="small"
-                type="button"
-                [attr.aria-label]="'Take ' + row.name"
-                (click)="state.chooseLayout(row.layout)"
-              >
-                Take
-              </button>
-            }
+            </jh-offer>
           </li>
         }
       </ol>

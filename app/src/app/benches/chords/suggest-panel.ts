@@ -14,19 +14,17 @@ import { ChordsState } from './chords-state';
   template: `
     <section>
       <h2>Chords for the tune</h2>
-      <span class="visually-hidden" id="taste-title">Which chords</span>
       <jh-choice
         name="taste"
-        labelledBy="taste-title"
+        label="Which chords"
         [options]="tastes"
         [value]="state.taste()"
         (chosen)="state.taste.set($event)"
       />
       <p class="note">{{ says() }}</p>
-      <span class="visually-hidden" id="triads-title">Triads or sevenths</span>
       <jh-choice
         name="triads"
-        labelledBy="triads-title"
+        label="Triads or sevenths"
         [options]="kinds"
         [value]="state.triads() ? 'triads' : 'sevenths'"
         (chosen)="state.triads.set($event === 'triads')"

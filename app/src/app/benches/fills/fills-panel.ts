@@ -12,10 +12,9 @@ import { VersionPanel } from './version-panel';
   selector: 'jh-fills-panel',
   imports: [Choice, FindingsList, FramePanel, GrowthPanel, PlacesPanel, VersionPanel],
   template: `
-    <span class="visually-hidden" id="fills-job-title">What to do with fills</span>
     <jh-choice
       name="fills-job"
-      labelledBy="fills-job-title"
+      label="What to do with fills"
       [mostInRow]="2"
       [options]="jobs"
       [value]="state.job()"

@@ -7,7 +7,7 @@ import {
   type NoteChange,
   storedNotes,
 } from '@joined-hands/core/fills';
-import { RUNGS } from '@joined-hands/core/ladder';
+import { FILLS } from '@joined-hands/core/ladder';
 import { barAt, keyAt, type SongEdit } from '@joined-hands/core/song';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
@@ -23,9 +23,6 @@ export const FILLS_JOBS: readonly { readonly value: FillsJob; readonly label: st
   { value: 'frame', label: 'Frame' },
   { value: 'grow', label: 'Growth' },
 ];
-
-/** The lowest rung on which fills are played unasked. */
-export const FILLS_RUNG = RUNGS.findIndex(({ hasFills }) => hasFills) + 1;
 
 /** The places of the part that have room, and what is done with what fits there. */
 @Injectable()
@@ -93,7 +90,7 @@ export class FillsState {
   private readonly isSettled = computed(() => this.bench.part()?.settled === true);
 
   goUp(): void {
-    this.bench.choose({ rung: FILLS_RUNG });
+    this.bench.choose({ rung: FILLS });
   }
 
   /** The next place with room, or the one before, round and round. */

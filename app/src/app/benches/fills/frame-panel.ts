@@ -1,5 +1,7 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { betweenFor, endingsFor, type FrameProposal, introsFor } from '@joined-hands/core/framing';
+import { betweenFor, endingsFor, type FrameProposal, introsFor, stretchOf } from '@joined-hands/core/framing';
+import { frameTitle } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Playing } from '../../frame/playing';
 import { Choice } from '../../ui/choice';
@@ -9,7 +11,7 @@ import { FillsState } from './fills-state';
 /** A beginning, an end, and ways back, from the song's own phrases. */
 @Component({
   selector: 'jh-frame-panel',
-  imports: [Choice, NzButtonModule, Offer],
+  imports: [Choice, NgTemplateOutlet, NzButtonModule, Offer],
   template: `
     @if (pieces().length > 0) {
       <section aria-label="What frames the song now">
@@ -38,30 +40,17 @@ import { FillsState } from './fills-state';
       @if (hasIntro()) {
         <p class="note">The song has an intro; take it out to hear others.</p>
       } @else {
-        <span class="visually-hidden" id="intro-length">Bars of the intro</span>
         <jh-choice
           name="intro-length"
-          labelledBy="intro-length"
+          label="Bars of the intro"
           [options]="lengths"
           [value]="bars()"
           (chosen)="bars.set($event)"
         />
-        <ol class="ranked">
-          @for (row of intros(); track row.variant) {
-            <li>
-              <jh-offer
-                [isStacked]="true"
-                [name]="capital(row.variant)"
-                [says]="row.reason"
-                [isPlayed]="false"
-                (heard)="hear(row)"
-                (taken)="take(row)"
-              />
-            </li>
-          } @empty {
-            <li class="note">{{ nothing() }}</li>
-          }
-        </ol>
+        <ng-container
+          [ngTemplateOutlet]="offers"
+          [ngTemplateOutletContext]="{ $implicit: intros(), none: nothing() }"
+        />
       }
     </section>
     <section>
@@ -69,43 +58,36 @@ import { FillsState } from './fills-state';
       @if (hasEnding()) {
         <p class="note">The song has an ending; take it out to hear others.</p>
       } @else {
-        <ol class="ranked">
-          @for (row of endings(); track row.variant) {
-            <li>
-              <jh-offer
-                [isStacked]="true"
-                [name]="capital(row.variant)"
-                [says]="row.reason"
-                [isPlayed]="false"
-                (heard)="hear(row)"
-                (taken)="take(row)"
-              />
-            </li>
-          } @empty {
-            <li class="note">{{ nothing() }}</li>
-          }
-        </ol>
+        <ng-container
+          [ngTemplateOutlet]="offers"
+          [ngTemplateOutletContext]="{ $implicit: endings(), none: nothing() }"
+        />
       }
     </section>
     <section>
       <h2>Before this part</h2>
+      <ng-container
+        [ngTemplateOutlet]="offers"
+        [ngTemplateOutletContext]="{ $implicit: between(), none: noneBetween() }"
+      />
+    </section>
+    <ng-template #offers let-rows let-none="none">
       <ol class="ranked">
-        @for (row of between(); track row.piece.kind + row.variant) {
+        @for (row of asOffers(rows); track row.name) {
           <li>
             <jh-offer
               [isStacked]="true"
-              [name]="row.piece.name + ': ' + row.variant"
-              [says]="row.reason"
-              [isPlayed]="false"
-              (heard)="hear(row)"
-              (taken)="take(row)"
+              [name]="row.name"
+              [says]="row.proposal.reason"
+              (heard)="hear(row.proposal)"
+              (taken)="take(row.proposal)"
             />
           </li>
         } @empty {
-          <li class="note">{{ noneBetween() }}</li>
+          <li class="note">{{ none }}</li>
         }
       </ol>
-    </section>
+    </ng-template>
   `,
   styleUrls: ['../../ui/panel.less', './fills.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -148,23 +130,17 @@ export class FramePanel {
     return 'Nothing can be put here.';
   });
 
-  protected capital(text: string): string {
-    return `${text[0].toUpperCase()}${text.slice(1)}`;
+  protected asOffers(
+    proposals: readonly FrameProposal[],
+  ): { readonly name: string; readonly proposal: FrameProposal }[] {
+    return proposals.map((proposal) => ({ name: frameTitle(proposal), proposal }));
   }
 
-  /** The stretch itself and a bar of what is beside it. */
-  protected hear({ piece }: FrameProposal): void {
+  protected hear(proposal: FrameProposal): void {
     const arrangement = this.arrangement();
     if (!arrangement) return;
-    const bar = arrangement.played.bars.at(-1)?.length ?? 3840;
-    const { endTick } = arrangement.played;
-    const length = piece.bars * bar;
-    const from =
-      piece.before === null
-        ? Math.max(0, endTick - bar)
-        : Math.max(0, piece.before - (piece.before === 0 ? 0 : bar));
-    const to = piece.before === null ? endTick + length : piece.before + length + bar;
-    this.playing.hearStretch({ kind: 'frame-added', piece }, { fromTick: from, toTick: to });
+    const { piece } = proposal;
+    this.playing.hearStretch({ kind: 'frame-added', piece }, stretchOf(proposal, arrangement.played));
   }
 
   protected take({ piece }: FrameProposal): void {

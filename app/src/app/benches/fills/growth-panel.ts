@@ -9,7 +9,7 @@ import {
   partsOfSection,
   restyled,
 } from '@joined-hands/core/arrange';
-import { typesetForm } from '@joined-hands/core/words';
+import { partsInWords, timeInWords, typesetForm } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Playing } from '../../frame/playing';
 import { Offer } from '../../ui/offer';
@@ -86,7 +86,10 @@ import { FillsState } from './fills-state';
           </li>
         }
       </ol>
-      <p class="note">Left hand, rhythm of the tune, right hand, pedal and loudness change together.</p>
+      <p class="note">
+        Left hand, rhythm of the tune, right hand, pedal and loudness change together. A part grows or has a
+        character: the one you take last.
+      </p>
     </section>
   `,
   styleUrls: ['../../ui/panel.less', './fills.less'],
@@ -110,9 +113,7 @@ export class GrowthPanel {
     const [arrangement, part] = [this.arrangement(), this.state.bench.part()];
     if (!arrangement || !part) return '';
     const numbers = partsOfSection(arrangement, this.state.bench.partIndex()).map((i) => i + 1);
-    const parts =
-      numbers.length === 1 ? `part ${numbers[0]}` : `parts ${numbers[0]}–${numbers[numbers.length - 1]}`;
-    return `${part.sectionName || 'This section'}, ${parts}, in another character`;
+    return `${part.sectionName || 'This section'}, ${partsInWords(numbers)}, in another character`;
   });
 
   protected form(label: string): string {
@@ -120,7 +121,7 @@ export class GrowthPanel {
   }
 
   protected times(time: number): string {
-    return ['the first time', 'the second time', 'the third time'][time - 1] ?? `the ${time}th time`;
+    return timeInWords(time);
   }
 
   protected hear(row: Growth): void {

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { FillSpot } from '@joined-hands/core/arrangement';
 import type { Fill, NoteChange } from '@joined-hands/core/fills';
+import { FILLS } from '@joined-hands/core/ladder';
 import { nameOf, typeset } from '@joined-hands/core/music';
-import { fillInWords, spotInWords } from '@joined-hands/core/words';
+import { fillInWords, fillTitle, spotInWords, spotTitle } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Offer } from '../../ui/offer';
-import { FILLS_RUNG, FillsState } from './fills-state';
+import { FillsState } from './fills-state';
 
 /** So many proposals are shown at first. */
 const SHOWN = 6;
@@ -136,7 +137,7 @@ const SHOWN = 6;
 })
 export class PlacesPanel {
   protected readonly state = inject(FillsState);
-  protected readonly fillsRung = FILLS_RUNG;
+  protected readonly fillsRung = FILLS;
   protected readonly showsAll = signal(false);
   protected readonly changes: readonly { readonly how: NoteChange; readonly label: string }[] = [
     { how: 'up', label: 'Up' },
@@ -152,16 +153,16 @@ export class PlacesPanel {
     return this.showsAll() ? fills : fills.slice(0, Math.max(SHOWN, this.state.tried() + 1));
   });
 
-  protected title({ bar, count, symbol }: FillSpot): string {
-    return `${bar === 0 ? 'Pick-up' : `Bar ${bar}`}, from ${count}, over ${typeset(symbol)}`;
+  protected title(spot: FillSpot): string {
+    return spotTitle(spot);
   }
 
   protected words(spot: FillSpot): string {
     return spotInWords(spot);
   }
 
-  protected name({ kind, variant }: Fill): string {
-    return `${kind[0].toUpperCase()}${kind.slice(1)}, ${variant}`;
+  protected name(fill: Fill): string {
+    return fillTitle(fill);
   }
 
   protected told(fill: Fill): string {

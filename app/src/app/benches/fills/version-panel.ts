@@ -1,15 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Measure } from '@joined-hands/core/fills';
+import { FILLS } from '@joined-hands/core/ladder';
 import { versionInWords } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { LastBars } from '../../frame/last-bars';
 import { Playing } from '../../frame/playing';
 import { Choice, type ChoiceOption } from '../../ui/choice';
-import { FILLS_RUNG, FillsState } from './fills-state';
+import { FillsState } from './fills-state';
 
 /** A whole set of fills at once, few or many, and another of the same measure. */
 @Component({
   selector: 'jh-version-panel',
-  imports: [Choice, NzButtonModule],
+  imports: [Choice, LastBars, NzButtonModule],
   template: `
     <section>
       <h2 id="measure-title">Let me hear a version</h2>
@@ -46,14 +48,7 @@ import { FILLS_RUNG, FillsState } from './fills-state';
       </p>
     </section>
     <section>
-      <h3 id="ending-title">The last two bars</h3>
-      <jh-choice
-        name="fills-ending"
-        labelledBy="ending-title"
-        [options]="endings"
-        [value]="ending()"
-        (chosen)="state.bench.choose({ ending: $event })"
-      />
+      <jh-last-bars />
     </section>
   `,
   styleUrls: ['../../ui/panel.less', './fills.less'],
@@ -62,22 +57,17 @@ import { FILLS_RUNG, FillsState } from './fills-state';
 export class VersionPanel {
   protected readonly state = inject(FillsState);
   protected readonly playing = inject(Playing);
-  protected readonly fillsRung = FILLS_RUNG;
+  protected readonly fillsRung = FILLS;
   protected readonly measures: readonly ChoiceOption<Measure>[] = [
     { value: 'none', label: 'None' },
     { value: 'few', label: 'Few' },
     { value: 'some', label: 'Some' },
     { value: 'many', label: 'Many' },
   ];
-  protected readonly endings = [
-    { value: 'in time', label: 'In time' },
-    { value: 'slowing', label: 'Slowing' },
-  ] as const;
   protected readonly hasFills = computed(() => this.state.bench.rungRow().hasFills);
   private readonly chosen = computed(() => this.state.bench.song()?.choices.fills);
   protected readonly measure = computed(() => (this.hasFills() ? (this.chosen()?.measure ?? 'few') : 'none'));
   protected readonly seed = computed(() => this.chosen()?.seed ?? 0);
-  protected readonly ending = computed(() => this.state.bench.song()?.choices.ending ?? 'in time');
   protected readonly told = computed(() => {
     const arrangement = this.state.bench.arrangement();
     return arrangement ? versionInWords(arrangement).summary : '';
@@ -89,6 +79,6 @@ export class VersionPanel {
 
   protected choose(measure: Measure, seed: number): void {
     const fills = { measure, seed };
-    this.state.bench.choose(this.hasFills() ? { fills } : { fills, rung: FILLS_RUNG });
+    this.state.bench.choose(this.hasFills() ? { fills } : { fills, rung: FILLS });
   }
 }

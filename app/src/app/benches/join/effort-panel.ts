@@ -5,19 +5,17 @@ import type { BarSeriesOption } from 'echarts/charts';
 import type { EChartsCoreOption } from 'echarts/core';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { Playing } from '../../frame/playing';
+import { colour } from '../../ui/colour';
 import { Offer } from '../../ui/offer';
 import { JoinState } from './join-state';
-
-/** The colours of the page, for a chart that is painted. */
-function colour(name: string): string {
-  return getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim();
-}
 
 /** Where the work is: effort over the song by part and hand, over the part by bar, on each rung; and what lessens it. */
 @Component({
   selector: 'jh-effort-panel',
   imports: [NgxEchartsDirective, Offer],
-  providers: [provideEchartsCore({ echarts: () => import('./charts').then(({ echarts }) => echarts) })],
+  providers: [
+    provideEchartsCore({ echarts: () => import('../../ui/charts').then(({ echarts }) => echarts) }),
+  ],
   template: `
     <section>
       <h2>Effort</h2>

@@ -14,10 +14,9 @@ import { JoinState } from './join-state';
   template: `
     <section>
       <h2>Fingers</h2>
-      <span class="visually-hidden" id="finger-hand">Hand</span>
       <jh-choice
         name="finger-hand"
-        labelledBy="finger-hand"
+        label="Hand"
         [options]="hands"
         [value]="state.hand()"
         (chosen)="state.chooseHand($event)"

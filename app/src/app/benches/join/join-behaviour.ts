@@ -2,6 +2,7 @@ import { computed, inject, Injectable } from '@angular/core';
 import type { HandNote } from '@joined-hands/core/hands';
 import { BenchBehaviour } from '../../frame/definition';
 import type { Focus, KeyPress } from '../../frame/keys/commands';
+import { shapeOf } from '../../frame/seam-keys';
 import { type JoinCommand, joinCommandFor } from './join-commands';
 import { JoinState } from './join-state';
 
@@ -52,11 +53,6 @@ export class JoinBehaviour extends BenchBehaviour {
   override leave(): void {
     this.join.job.set('why');
   }
-}
-
-/** What the seam calls the shape of a note. */
-function shapeOf({ from, midi, source }: HandNote): string {
-  return source === 'melody' ? from : `${from}:${midi}`;
 }
 
 /** What a key of the Join bench does. */

@@ -13,10 +13,9 @@ import { StepsPanel } from './steps-panel';
   selector: 'jh-join-panel',
   imports: [Choice, EffortPanel, FindingsList, FingersPanel, PatternsPanel, Reasons, StepsPanel],
   template: `
-    <span class="visually-hidden" id="join-job-title">What to do with both hands</span>
     <jh-choice
       name="join-job"
-      labelledBy="join-job-title"
+      label="What to do with both hands"
       [mostInRow]="3"
       [options]="jobs"
       [value]="state.job()"

@@ -4,7 +4,7 @@ import { figureToShow, MAKER_MEMBERS } from '@joined-hands/core/patterns';
 import { typeset } from '@joined-hands/core/music';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { ComputerKeys, MidiKeys, midiInputs, SimulatedKeys } from '../../input/key-sources';
+import { ComputerKeys, firstMidiKeys, NO_MIDI, simulatedKeys } from '../../input/key-sources';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { Choice } from '../../ui/choice';
 import { MakerState, STEPS } from './maker-state';
@@ -23,18 +23,16 @@ const ROWS = [...MAKER_MEMBERS].reverse();
         >Name
         <input nz-input maxlength="60" [ngModel]="maker.name()" (ngModelChange)="maker.name.set($event)"
       /></label>
-      <span class="visually-hidden" id="maker-bars">Bars of the figure</span>
       <jh-choice
         name="maker-bars"
-        labelledBy="maker-bars"
+        label="Bars of the figure"
         [options]="lengths"
         [value]="maker.bars()"
         (chosen)="maker.chooseBars($event)"
       />
-      <span class="visually-hidden" id="maker-kind">What is kept of it</span>
       <jh-choice
         name="maker-kind"
-        labelledBy="maker-kind"
+        label="What is kept of it"
         [options]="kinds"
         [value]="maker.isFixed() ? 'keys' : 'members'"
         (chosen)="maker.chooseFixed($event === 'keys')"
@@ -192,13 +190,9 @@ export class MakerPanel {
   }
 
   protected async onMidi(): Promise<void> {
-    const [input] = await midiInputs();
-    if (!input)
-      return this.problem.set(
-        'No MIDI keyboard is connected, or the browser does not let it be heard. Use the keys on the screen.',
-      );
-    this.problem.set('');
-    void this.maker.playIn(new MidiKeys(input));
+    const keys = await firstMidiKeys();
+    this.problem.set(keys ? '' : `${NO_MIDI} Use the keys on the screen.`);
+    if (keys) void this.maker.playIn(keys);
   }
 
   /** Root, fifth, octave and fifth, as a person would play them. */
@@ -207,6 +201,6 @@ export class MakerPanel {
     if (!over) return;
     this.problem.set('');
     const tune = figureToShow(over.chord, over.voicing.keys[0], this.maker.beats());
-    void this.maker.playIn(new SimulatedKeys(tune, this.maker.tempo(), 7, []));
+    void this.maker.playIn(simulatedKeys(tune, this.maker.tempo(), 7, []));
   }
 }

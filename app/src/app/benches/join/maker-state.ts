@@ -9,7 +9,7 @@ import {
   readFigure,
   readLine,
 } from '@joined-hands/core/patterns';
-import { RUNGS } from '@joined-hands/core/ladder';
+import { MOVING } from '@joined-hands/core/ladder';
 import { barAt, keyAt, type OwnPattern, type SongEdit } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { lineInWords } from '@joined-hands/core/words';
@@ -20,8 +20,6 @@ import { type PatternElsewhere, SongStore } from '../../storage/song-store';
 import { Asker } from '../../workers/asker';
 import { JoinState } from './join-state';
 
-/** The lowest rung on which the left hand moves. */
-const MOVING = RUNGS.findIndex(({ isMoving }) => isMoving) + 1;
 /** Steps of a beat on the grid. */
 export const STEPS = 2;
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { DEFAULT_FULLER, fullerFor } from '@joined-hands/core/fuller';
-import { RUNGS } from '@joined-hands/core/ladder';
+import { FULLER, MOVING } from '@joined-hands/core/ladder';
 import { VARY } from '@joined-hands/core/parts';
 import { AUTO, BLOCK } from '@joined-hands/core/patterns';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -9,11 +9,6 @@ import { Offer } from '../../ui/offer';
 import { CHOICE_SCOPES, JoinState } from './join-state';
 import { MakerPanel } from './maker-panel';
 import { MakerState } from './maker-state';
-
-/** The lowest rung on which the left hand moves. */
-const MOVING = RUNGS.findIndex(({ isMoving }) => isMoving) + 1;
-/** The lowest rung on which the right hand is fuller. */
-const FULLER = RUNGS.findIndex(({ rightHand }) => rightHand === 'fuller') + 1;
 
 const VARIED = {
   id: VARY,
@@ -31,10 +26,9 @@ const VARIED = {
     } @else {
       <section>
         <h2>Patterns</h2>
-        <span class="visually-hidden" id="pattern-scope">Choose for</span>
         <jh-choice
           name="pattern-scope"
-          labelledBy="pattern-scope"
+          label="Choose for"
           [options]="scopes"
           [value]="state.forPart() ? 'part' : 'song'"
           (chosen)="state.forPart.set($event === 'part')"

@@ -20,6 +20,7 @@ import {
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { BenchState } from '../../frame/bench-state';
+import { LastBars } from '../../frame/last-bars';
 import { SOUNDS, type SoundRow } from '../../sound/instruments';
 import { Piano } from '../../sound/piano';
 import { Choice, type ChoiceOption } from '../../ui/choice';
@@ -31,7 +32,7 @@ const SHOWN_ALTERNATIVES = 6;
 /** Teaches: what is selected, why it is so, what else could be. */
 @Component({
   selector: 'jh-reasons',
-  imports: [Choice, FormsModule, NzButtonModule, NzSelectModule],
+  imports: [Choice, FormsModule, LastBars, NzButtonModule, NzSelectModule],
   templateUrl: './reasons.html',
   styleUrl: './reasons.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -76,11 +77,6 @@ export class Reasons {
     { value: 'held', label: 'Held through the part' },
     { value: 'end', label: 'Only under the last chord' },
   ];
-  protected readonly endings: readonly ChoiceOption<NonNullable<Choices['ending']>>[] = [
-    { value: 'in time', label: 'In time' },
-    { value: 'slowing', label: 'Slowing' },
-  ];
-  protected readonly ending = computed(() => this.bench.song()?.choices.ending ?? 'in time');
   protected readonly piano = inject(Piano);
   protected readonly sounds = SOUNDS;
   /** What is chosen is heard at once. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { stepInWords } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { ComputerKeys, MidiKeys, midiInputs } from '../../input/key-sources';
+import { ComputerKeys, firstMidiKeys, NO_MIDI } from '../../input/key-sources';
 import type { KeySource } from '../../input/recorder';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { JoinState, SHOWINGS } from './join-state';
@@ -14,10 +14,9 @@ import { TapRhythm } from './tap-rhythm';
   template: `
     <section>
       <h2>Step through</h2>
-      <span class="visually-hidden" id="step-hands">Hands</span>
       <jh-choice
         name="step-hands"
-        labelledBy="step-hands"
+        label="Hands"
         [options]="hands"
         [value]="state.hands()"
         (chosen)="state.stepWith($event)"
@@ -120,12 +119,9 @@ export class StepsPanel {
 
   protected async listenToMidi(): Promise<void> {
     if (this.listens() === 'midi') return this.stop();
-    const [input] = await midiInputs();
-    if (!input)
-      return this.problem.set(
-        'No MIDI keyboard is connected, or the browser does not let it be heard. Use the keys on the screen.',
-      );
-    this.listen('midi', new MidiKeys(input));
+    const keys = await firstMidiKeys();
+    if (keys) this.listen('midi', keys);
+    else this.problem.set(`${NO_MIDI} Use the keys on the screen.`);
   }
 
   protected listenToComputer(): void {

@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
-import { SimulatedKeys, TAP_KEYS, TwoHandTaps } from '../../input/key-sources';
+import { TAP_KEYS, TimedKeys, TwoHandTaps } from '../../input/key-sources';
 import { Recorder } from '../../input/recorder';
 import { Table } from '../../testing/table';
 import { TapState } from './tap-state';
@@ -81,7 +81,7 @@ describe('the rhythm of both hands', () => {
   it('forgets what was tapped when the part is another, and says what failed', async () => {
     taps = [{ seconds: 0, midi: TAP_KEYS.right, velocity: 76 }];
     await tap.simulate();
-    expect(asked[0].source).toBeInstanceOf(SimulatedKeys);
+    expect(asked[0].source).toBeInstanceOf(TimedKeys);
     expect(tap.judged()).not.toBeNull();
     table.get(TapState);
     problem = 'no sound';

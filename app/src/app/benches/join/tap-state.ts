@@ -10,7 +10,7 @@ import {
 } from '@joined-hands/core/takes';
 import { type CountedStroke, rhythmInWords } from '@joined-hands/core/words';
 import { BenchState } from '../../frame/bench-state';
-import { SimulatedKeys, TAP_KEYS, TwoHandTaps } from '../../input/key-sources';
+import { simulatedKeys, TAP_KEYS, TwoHandTaps } from '../../input/key-sources';
 import { type KeySource, Recorder } from '../../input/recorder';
 
 /** The rhythm of both hands of a part, tapped on two keys and judged. */
@@ -75,7 +75,7 @@ export class TapState {
       beats: 0.1,
       midi: TAP_KEYS[hand],
     }));
-    return this.record(new SimulatedKeys(tune, this.tempo(), 5, []));
+    return this.record(simulatedKeys(tune, this.tempo(), 5, []));
   }
 
   private async record(source: KeySource): Promise<void> {

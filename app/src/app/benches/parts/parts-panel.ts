@@ -11,10 +11,9 @@ import { ThisPartPanel } from './this-part-panel';
   selector: 'jh-parts-panel',
   imports: [Choice, CuttingPanel, FindingsList, SectionsPanel, ThisPartPanel],
   template: `
-    <span class="visually-hidden" id="parts-job-title">What to do with the parts</span>
     <jh-choice
       name="parts-job"
-      labelledBy="parts-job-title"
+      label="What to do with the parts"
       [mostInRow]="3"
       [options]="jobs"
       [value]="state.job()"

@@ -1,25 +1,25 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { daysOf, isPlayed, type Turn } from '@joined-hands/core/practice';
+import { daysOf, isSaid, type Turn } from '@joined-hands/core/practice';
+import { logInWords } from '@joined-hands/core/words';
 import { format } from 'date-fns';
 import type { BarSeriesOption, LineSeriesOption } from 'echarts/charts';
 import type { EChartsCoreOption } from 'echarts/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
+import { colour } from '../../ui/colour';
 import { download, fileName } from '../../ui/download';
 import { PractiseState } from './practise-state';
 
 const SHOWN_TURNS = 12;
 const SHOWN_DAYS = 30;
 
-function colour(name: string): string {
-  return getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim();
-}
-
 /** What was practised: minutes a day and the tempo reached, the last turns, and all of it as a file. */
 @Component({
   selector: 'jh-log-panel',
   imports: [NgxEchartsDirective, NzButtonModule],
-  providers: [provideEchartsCore({ echarts: () => import('./charts').then(({ echarts }) => echarts) })],
+  providers: [
+    provideEchartsCore({ echarts: () => import('../../ui/charts').then(({ echarts }) => echarts) }),
+  ],
   template: `
     <section>
       <h2>Log</h2>
@@ -63,16 +63,10 @@ function colour(name: string): string {
 })
 export class LogPanel {
   protected readonly state = inject(PractiseState);
-  private readonly days = computed(() =>
-    daysOf(this.state.turns(), (at) => format(at, 'yyyy-MM-dd')).slice(-SHOWN_DAYS),
-  );
+  private readonly allDays = computed(() => daysOf(this.state.turns(), (at) => format(at, 'yyyy-MM-dd')));
+  private readonly days = computed(() => this.allDays().slice(-SHOWN_DAYS));
   protected readonly last = computed(() => this.state.turns().slice(-SHOWN_TURNS).reverse());
-  protected readonly summary = computed(() => {
-    const turns = this.state.turns();
-    const minutes = Math.round(turns.reduce((sum, { seconds }) => sum + seconds, 0) / 60);
-    const clean = turns.filter(({ isClean }) => isClean).length;
-    return `${turns.length} turn${turns.length === 1 ? '' : 's'}, ${clean} of them clean, ${minutes} minute${minutes === 1 ? '' : 's'} on ${this.days().length} day${this.days().length === 1 ? '' : 's'}.`;
-  });
+  protected readonly summary = computed(() => logInWords(this.state.turns(), this.allDays().length));
   protected readonly inWords = computed(() =>
     this.days()
       .map(
@@ -118,7 +112,7 @@ export class LogPanel {
   });
 
   protected tempo(turn: Turn): string {
-    return isPlayed(turn) ? `${turn.tempoPercent} %` : '–';
+    return isSaid(turn) ? '–' : `${turn.tempoPercent} %`;
   }
 
   protected when({ at }: Turn): string {

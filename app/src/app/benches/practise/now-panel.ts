@@ -6,10 +6,11 @@ import {
   judgementInWords,
   standingInWords,
   troubleInWords,
+  verdictInWords,
 } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { ComputerKeys, MidiKeys, midiInputs } from '../../input/key-sources';
-import { PupilKeys } from '../../input/pupil-keys';
+import { ComputerKeys, firstMidiKeys, NO_MIDI } from '../../input/key-sources';
+import { pupilKeys } from '../../input/pupil-keys';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { PractiseState } from './practise-state';
 
@@ -129,8 +130,7 @@ export class NowPanel {
   });
   protected readonly told = computed(() => {
     const job = this.state.current();
-    const words = job ? jobInWords(job) : '';
-    return `${words.slice(0, 1).toUpperCase()}${words.slice(1)}`;
+    return job ? jobInWords(job) : '';
   });
   protected readonly standing = computed(() => standingInWords(this.state.standing(), GATE.turns));
   /** What makes the part hard is what to watch. */
@@ -141,9 +141,7 @@ export class NowPanel {
   });
   protected readonly verdict = computed(() => {
     const last = this.state.lastTurn();
-    if (!last) return '';
-    if (last.standing.isPassed) return 'Clean, and passed';
-    return last.isClean ? 'A clean turn' : 'Not yet';
+    return last ? verdictInWords(last.isClean, last.standing) : '';
   });
   protected readonly judged = computed(() => {
     const judgement = this.state.judgement();
@@ -161,12 +159,9 @@ export class NowPanel {
   }
 
   protected async onMidi(): Promise<void> {
-    const [input] = await midiInputs();
-    if (!input)
-      return this.state.problem.set(
-        'No MIDI keyboard is connected, or the browser does not let it be heard. Say how it went, or use other keys.',
-      );
-    void this.state.listen(new MidiKeys(input));
+    const keys = await firstMidiKeys();
+    if (keys) void this.state.listen(keys);
+    else this.state.problem.set(`${NO_MIDI} Say how it went, or use other keys.`);
   }
 
   protected onComputer(): void {
@@ -179,8 +174,6 @@ export class NowPanel {
 
   protected simulate(isCareful: boolean): void {
     const tempo = this.state.standing().tempoPercent / 100;
-    void this.state.listen(
-      new PupilKeys(this.state.wanted(), tempo, this.state.turns().length + 1, isCareful),
-    );
+    void this.state.listen(pupilKeys(this.state.wanted(), tempo, this.state.turns().length + 1, isCareful));
   }
 }

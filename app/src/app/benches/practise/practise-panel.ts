@@ -10,10 +10,9 @@ import { PRACTISE_JOBS, PractiseState } from './practise-state';
   selector: 'jh-practise-panel',
   imports: [Choice, LogPanel, NowPanel, PlanPanel],
   template: `
-    <span class="visually-hidden" id="practise-job-title">What to look at</span>
     <jh-choice
       name="practise-job"
-      labelledBy="practise-job-title"
+      label="What to look at"
       [mostInRow]="3"
       [options]="jobs"
       [value]="state.job()"

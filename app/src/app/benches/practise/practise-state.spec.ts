@@ -28,10 +28,12 @@ describe('the Practise bench', () => {
     },
   };
   const heard = { events: [] as { seconds: number; midi: number; velocity: number }[], stops: 0 };
+  /** The tempos at which it was asked to click. */
+  const clicks: number[] = [];
   const recorder = {
     isBusy: () => false,
     beat: () => null,
-    beatsPerMinute: Object.assign(() => 60, { set: () => undefined }),
+    beatsPerMinute: Object.assign(() => 60, { set: (tempo: number) => void clicks.push(tempo) }),
     record: async () => heard.events,
     stop: () => void heard.stops++,
   };
@@ -120,6 +122,19 @@ describe('the Practise bench', () => {
     expect(table.plays.at(-1)).toMatchObject({ fromTick: 0, toTick: 5760, loops: true, tempoPercent: 60 });
     practise.next();
     expect([practise.judgement(), practise.wrongNotes()]).toEqual([null, []]);
+  });
+
+  it('clicks at the tempo of the place, where it changes in the song', async () => {
+    const [{ quartersPerMinute }] = lanterns.tempoMap;
+    await open({ ...lanterns, tempoMap: [...lanterns.tempoMap, { tick: 11520, quartersPerMinute: 40 }] });
+    clicks.length = 0;
+    practise.next();
+    await practise.listen(source);
+    practise.goTo(
+      practise.plan()?.jobs.findIndex(({ fromTick, kind }) => fromTick >= 11520 && kind === 'right') ?? -1,
+    );
+    await practise.listen(source);
+    expect(clicks).toEqual([(quartersPerMinute * 60) / 100, 24]);
   });
 
   it('says when nothing was heard, and when a turn could not be stored', async () => {

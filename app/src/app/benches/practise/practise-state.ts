@@ -2,10 +2,14 @@ import { computed, effect, inject, Injectable, signal, untracked } from '@angula
 import { Clock } from '@joined-hands/core/performance';
 import { pulseTicks } from '@joined-hands/core/music';
 import {
+  afterReview,
+  afterSaying,
   afterTurn,
   beginning,
   type CardState,
   GATE,
+  isCleanTurn,
+  isSaid,
   type Job,
   type Judgement,
   judgeTake,
@@ -20,10 +24,11 @@ import {
   type WantedKey,
   wantedKeys,
 } from '@joined-hands/core/practice';
-import { barAt } from '@joined-hands/core/song';
+import { barAt, inForceAt } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { jobTitle } from '@joined-hands/core/words';
 import { BenchState } from '../../frame/bench-state';
+import { shapeOf } from '../../frame/seam-keys';
 import { Playing } from '../../frame/playing';
 import { type KeySource, Recorder } from '../../input/recorder';
 import { PracticeStore } from '../../storage/practice-store';
@@ -127,7 +132,10 @@ export class PractiseState {
   readonly isListening = computed(() => this.recorder.isBusy());
   readonly beat = computed(() => this.recorder.beat());
   /** Only heard or said: there is nothing to be judged. */
-  readonly isSaid = computed(() => ['hear', 'meetings'].includes(this.current()?.kind ?? ''));
+  readonly isSaid = computed(() => {
+    const job = this.current();
+    return job !== null && isSaid(job);
+  });
 
   goTo(index: number): void {
     this.at.set(index);
@@ -159,24 +167,28 @@ export class PractiseState {
 
   private readonly percent = computed(() => (this.isSaid() ? 100 : this.standing().tempoPercent));
 
+  private readonly clock = computed((): Clock | null => {
+    const arrangement = this.bench.arrangement();
+    return arrangement ? new Clock(arrangement.played.tempoMap, arrangement.song.feel) : null;
+  });
+
   /** The keys that are wanted, at the goal tempo. */
   readonly wanted = computed((): readonly WantedKey[] => {
-    const [arrangement, job] = [this.bench.arrangement(), this.current()];
-    if (!arrangement || !job) return [];
-    const clock = new Clock(arrangement.played.tempoMap, arrangement.song.feel);
+    const [arrangement, job, clock] = [this.bench.arrangement(), this.current(), this.clock()];
+    if (!arrangement || !job || !clock) return [];
     return wantedKeys([...arrangement.right, ...arrangement.left], clock, job, job.hands);
   });
 
   /** Listens to one turn from an instrument, or a stand-in, and judges it. */
   async listen(source: KeySource): Promise<void> {
-    const [job, song] = [this.current(), this.bench.song()];
-    if (!job || !song) return;
+    const [job, arrangement] = [this.current(), this.bench.arrangement()];
+    if (!job || !arrangement) return;
     this.problem.set('');
     this.judgement.set(null);
     this.playing.player.stop();
     try {
-      const tempo = (song.tempoMap[0].quartersPerMinute * this.percent()) / 100;
-      this.recorder.beatsPerMinute.set(tempo);
+      const { quartersPerMinute } = inForceAt(arrangement.played.tempoMap, job.fromTick);
+      this.recorder.beatsPerMinute.set((quartersPerMinute * this.percent()) / 100);
       const events = await this.recorder.record(source, job.fromTick, job.toTick - job.fromTick);
       await this.judge(events, job);
     } catch (error) {
@@ -196,18 +208,17 @@ export class PractiseState {
     }
     const judgement = judgeTake(this.wanted(), events, this.beatSeconds());
     this.judgement.set(judgement);
-    const reached = judgement.keys.every(({ how }) => how !== 'not reached');
-    const isClean = reached && judgement.restarts.length === 0 && judgement.cleanShare >= GATE.cleanFrom;
     const seconds = events[events.length - 1].seconds - events[0].seconds;
-    await this.finish(job, isClean, judgement, Math.max(1, seconds));
+    await this.finish(job, isCleanTurn(judgement, GATE), judgement, Math.max(1, seconds));
   }
 
+  /** How long a beat of the job lasts at the tempo of now. */
   private readonly beatSeconds = computed(() => {
-    const [arrangement, job] = [this.bench.arrangement(), this.current()];
-    if (!arrangement || !job) return 0.6;
-    const { metre } = barAt(arrangement.played.bars, job.fromTick);
-    const quarters = (arrangement.song.tempoMap[0].quartersPerMinute * this.percent()) / 100;
-    return (pulseTicks(metre) / 960) * (60 / quarters);
+    const [arrangement, job, clock] = [this.bench.arrangement(), this.current(), this.clock()];
+    if (!arrangement || !job || !clock) return 0;
+    const beat = pulseTicks(barAt(arrangement.played.bars, job.fromTick).metre);
+    const atGoal = clock.secondsAt(job.fromTick + beat) - clock.secondsAt(job.fromTick);
+    return (atGoal * 100) / this.percent();
   });
 
   /** Without an instrument to listen to the pianist says how it went. */
@@ -220,6 +231,11 @@ export class PractiseState {
     await this.finish(job, isClean, null, seconds);
   }
 
+  private standingAfter(job: Job, before: Standing, isClean: boolean): Standing {
+    if (isSaid(job)) return afterSaying(isClean);
+    return job.why === 'due' ? afterReview(before, isClean) : afterTurn(before, isClean, GATE);
+  }
+
   private async finish(
     job: Job,
     isClean: boolean,
@@ -230,17 +246,7 @@ export class PractiseState {
     if (!song) return;
     const before = this.standings().get(job.card);
     const now = Date.now();
-    const from = before?.standing ?? beginning(GATE);
-    const standing: Standing = this.isSaid()
-      ? { tempoPercent: 100, clean: isClean ? 1 : 0, missed: isClean ? 0 : 1, isPassed: isClean }
-      : job.why === 'due'
-        ? {
-            ...from,
-            clean: isClean ? from.clean + 1 : 0,
-            missed: isClean ? 0 : from.missed + 1,
-            isPassed: isClean,
-          }
-        : afterTurn(from, isClean, GATE);
+    const standing = this.standingAfter(job, before?.standing ?? beginning(GATE), isClean);
     // A card begins to be scheduled when its gate is first passed.
     const isScheduled = standing.isPassed || before?.review;
     const review = isScheduled ? reviewed(before?.review ?? null, isClean, now) : null;
@@ -305,9 +311,7 @@ export class PractiseState {
         .filter(({ how, wanted }) => wanted.hand === 'right' && how !== 'right' && how !== 'not reached')
         .map(({ wanted }) => `${wanted.tick} ${wanted.midi}`),
     );
-    return arrangement.right
-      .filter(({ tick, midi }) => off.has(`${tick} ${midi}`))
-      .map(({ from, midi, source }) => (source === 'melody' ? from : `${from}:${midi}`));
+    return arrangement.right.filter(({ tick, midi }) => off.has(`${tick} ${midi}`)).map(shapeOf);
   });
 }
 

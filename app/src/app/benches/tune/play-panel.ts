@@ -17,7 +17,7 @@ import {
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { ComputerKeys, midiInputs, MidiKeys, SimulatedKeys } from '../../input/key-sources';
+import { ComputerKeys, midiInputs, MidiKeys, NO_MIDI, simulatedKeys } from '../../input/key-sources';
 import { type KeySource, Recorder } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { TuneState } from './tune-state';
@@ -94,7 +94,7 @@ export class PlayPanel {
     const inputs = await midiInputs();
     this.midi.set(inputs);
     this.problem.set(
-      inputs.length > 0 ? null : 'No MIDI keyboard was found, or the browser does not let this page use one.',
+      inputs.length > 0 ? null : `${NO_MIDI} Use the keys on the screen or those of the computer.`,
     );
     if (inputs[0]) this.device.set(inputs[0].id);
   }
@@ -129,7 +129,7 @@ export class PlayPanel {
     if (device === SCREEN) return this.screen.keys;
     const kind = this.mistake();
     const mistakes: Mistake[] = kind === 'none' ? [] : [{ kind, note: PlayPanel.STUMBLES_ON }];
-    return new SimulatedKeys(this.tuneHere(), beatsPerMinute, this.seed++, mistakes);
+    return simulatedKeys(this.tuneHere(), beatsPerMinute, this.seed++, mistakes);
   }
 
   /** The song's own notes in the stretch, else a phrase of its own. */

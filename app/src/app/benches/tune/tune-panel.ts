@@ -14,10 +14,9 @@ import { WordsPanel } from './words-panel';
   selector: 'jh-tune-panel',
   imports: [BarsPanel, Choice, FindingsList, KeysPanel, NotesPanel, PlayPanel, ToldPanel, WordsPanel],
   template: `
-    <span class="visually-hidden" id="job-title">What to do</span>
     <jh-choice
       name="job"
-      labelledBy="job-title"
+      label="What to do"
       [mostInRow]="4"
       [options]="jobs"
       [value]="tune.job()"

@@ -22,10 +22,9 @@ type Scope = 'part' | 'song';
   template: `
     <section>
       <h2>Words</h2>
-      <span class="visually-hidden" id="words-scope">Words of</span>
       <jh-choice
         name="words-scope"
-        labelledBy="words-scope"
+        label="Words of"
         [options]="scopes"
         [value]="scope()"
         (chosen)="scope.set($event)"

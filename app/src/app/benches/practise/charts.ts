@@ -1,9 +1,0 @@
-import { BarChart, LineChart } from 'echarts/charts';
-import { GridComponent } from 'echarts/components';
-import * as echarts from 'echarts/core';
-import { CanvasRenderer } from 'echarts/renderers';
-
-// Only what the charts of this bench are made of; loaded when the first is shown.
-echarts.use([BarChart, LineChart, CanvasRenderer, GridComponent]);
-
-export { echarts };

@@ -1,0 +1,35 @@
+import * as z from 'zod';
+import { layoutSchema } from './schema';
+
+export const profileSchema = z.object({
+  rightReach: z.union([z.literal(6), z.literal(7), z.literal(8), z.literal(9), z.literal(10)]),
+  leftReach: z.union([z.literal(6), z.literal(7), z.literal(8), z.literal(9), z.literal(10)]),
+  keyboard: z.union([z.literal(49), z.literal(61), z.literal(73), z.literal(76), z.literal(88)]),
+  /** Lowest and highest key (MIDI) of the voice that sings along, or null. */
+  singer: z
+    .object({ low: z.number().int().min(21).max(108), high: z.number().int().min(21).max(108) })
+    .nullable()
+    .default(null),
+  /** How the first key of a phrase is told: from the nearest C, or by the groups of black keys. */
+  landmarks: z.enum(['c', 'black keys']).default('c'),
+  /** How long one has played: how quickly chords may pass. */
+  level: z.enum(['first year', 'some years', 'fluent']).default('some years'),
+  /** Chord positions a new song begins with. */
+  layout: layoutSchema.default('block'),
+});
+
+export type Profile = Readonly<z.infer<typeof profileSchema>>;
+
+/** What a pianist can do: 1 plays in place, 2 moves the hand, 3 plays wide or quick. */
+export const SKILL: Record<Profile['level'], 1 | 2 | 3> = { 'first year': 1, 'some years': 2, fluent: 3 };
+
+/** An octave in each hand and a full keyboard. */
+export const DEFAULT_PROFILE: Profile = {
+  rightReach: 8,
+  leftReach: 8,
+  keyboard: 88,
+  singer: null,
+  landmarks: 'c',
+  level: 'some years',
+  layout: 'block',
+};
