@@ -109,7 +109,7 @@ function patternOf(name: string | undefined): Partial<Choices> {
 
 function fillsOf(measure: string | undefined): Partial<Choices> {
   if (measure === undefined) return {};
-  const allowed = ['none', 'few', 'many'] as const;
+  const allowed = ['none', 'few', 'some', 'many'] as const;
   const found = allowed.find((name) => name === measure);
   if (!found) throw new UsageError(`--fills ${measure}: choose one of ${allowed.join(', ')}`);
   return { fills: { measure: found, seed: 0 } };

@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
+import { arrange } from '../arrange/song';
 import type { HandNote } from '../hands/handNote';
 import { keyFromFifths, spellInKey } from '../music/key';
+import { RUNGS } from '../ladder';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { effortOf, type EffortTask, type Measure } from './effort';
 
@@ -104,6 +107,30 @@ describe('the measures of effort', () => {
     expect(hardestBar).toBe(2);
     expect(total).toBeGreaterThan(2 * alone.total);
     expect(effortOf(part([], []))).toMatchObject({ total: 0, reasons: [], hardestBar: null });
+  });
+
+  it('gives no reason that is nothing in the hardest bar', () => {
+    // Black keys in the first bar alone; the second leaps far, slowly, on white ones.
+    const black = line('right', [61, 63, 66, 68]);
+    const leaping = line('left', [36, 84, 36, 84]).map((n) => ({ ...n, tick: n.tick + 3840 }));
+    const effort = effortOf(part(black, leaping, 30));
+    const weightiest = Object.entries(effort.measures).sort((x, y) => y[1] - x[1]);
+    expect(effort.hardestBar).toBe(2);
+    expect(weightiest.slice(0, 2).map(([name]) => name)).toEqual(['leaps', 'blackKeys']);
+    expect(effort.reasons.filter((reason) => reason.includes('black'))).toEqual([]);
+  });
+
+  it('has a measure behind every reason, in every part of every song on every rung', () => {
+    for (const song of DEMO_SONGS)
+      for (const { number: rung } of RUNGS) {
+        const { efforts } = arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE);
+        for (const reasons of efforts.map((effort) => effort?.reasons ?? []))
+          expect([song.title, rung, reasons.filter((reason) => /(^| )0(\.0)? /.test(reason))]).toEqual([
+            song.title,
+            rung,
+            [],
+          ]);
+      }
   });
 
   it('the reasons are the weightiest measures in words, with what was measured', () => {

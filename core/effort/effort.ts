@@ -86,8 +86,8 @@ export function effortOf(task: EffortTask): Effort {
     .sort((a, b) => measures[b] - measures[a])
     // What is nothing in the hardest bar is no reason there.
     .filter((m) => measures[m] > 0 && hardest.points[m] > 0)
-    .slice(0, 2)
-    .map((m) => inWords(m, hardest.raw));
+    .flatMap((m) => inWords(m, hardest.raw) ?? [])
+    .slice(0, 2);
   return {
     total: Math.round(overall((bar) => bar.total)),
     measures,
@@ -181,11 +181,12 @@ function againstBeat({ tick, beat }: EffortBar, right: HandInBar, left: HandInBa
   }).length;
 }
 
-function inWords(measure: Measure, raw: Raw): string {
+/** A measure as it is said, in tens of millimetres; null where it is too little to be said. */
+function inWords(measure: Measure, raw: Raw): string | null {
   const mm = Math.round(raw.leaps / 10) * 10;
   switch (measure) {
     case 'leaps':
-      return because.leaps(mm);
+      return mm === 0 ? null : because.leaps(mm);
     case 'independence':
       return because.leftAlone();
     case 'stretch':
