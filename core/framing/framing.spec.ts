@@ -4,8 +4,8 @@ import { DEMO_SONGS } from '../../demo/songs';
 import { type Arrangement, settling } from '../arrangement';
 import { arrange } from '../arrange/song';
 import { readMusicXml, readProject, writeMusicXml, writeProject } from '../formats';
-import { type Chord, chroma, membersOf, midiOf, nameOf, parseChord } from '../music';
-import { applyEdit, DEFAULT_PROFILE, migrateSong, type Song, unfold, withoutFrame } from '../song';
+import { barTicks, type Chord, chroma, keyFromFifths, membersOf, midiOf, nameOf, parseChord } from '../music';
+import { applyEdit, DEFAULT_PROFILE, keyAt, migrateSong, type Song, unfold, withoutFrame } from '../song';
 import { randomSong } from '../testing';
 import { betweenFor, endingsFor, type FrameProposal, introsFor, stretchOf } from './framing';
 
@@ -34,9 +34,7 @@ describe('what frames a song', () => {
       expect(introsFor(a, 4).length).toBe(3);
       expect(endingsFor(a).length).toBe(3);
       const middle = betweenFor(a, 1).map(({ piece }) => piece.kind);
-      if (song.playingOrder.length === 0)
-        expect([...new Set(middle)]).toEqual(['turnaround', 'interlude', 'chorus']);
-      else expect(middle).toEqual([]);
+      expect([...new Set(middle)]).toEqual(['turnaround', 'interlude', 'chorus']);
       const own = new Set(song.melody.map(({ pitch }) => chroma(pitch)));
       for (const { piece } of all(a).filter(({ piece }) => piece.kind !== 'ending'))
         for (const { pitch } of piece.melody) expect(own.has(chroma(pitch))).toBe(true);

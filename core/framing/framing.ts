@@ -1,6 +1,6 @@
 import type { Arrangement } from '../arrangement';
 import { chroma, membersOf, metricStrength, midiOf, parseChord } from '../music';
-import { barAt, type Choices, type FrameKind, type FramePiece } from '../song';
+import { barAt, type Choices, type FrameKind, type FramePiece, keyAt } from '../song';
 import { because } from '../sentences';
 import { dominant, onDegree, tonicChord } from './chords';
 import {
@@ -188,18 +188,22 @@ export function endingsFor(arrangement: Arrangement): FrameProposal[] {
   ];
 }
 
-/** Ways back between two parts of a song that is played straight through: turnarounds, interludes, an instrumental chorus. */
+/**
+ * Ways back between two parts: turnarounds, interludes, an instrumental chorus. Where bars are repeated they stand between
+ * two passes, or at any other bar line at which a part begins; none where a part begins within a bar there.
+ */
 export function betweenFor(arrangement: Arrangement, partIndex: number): FrameProposal[] {
   const { parts, song, changes } = arrangement;
   const part = parts[partIndex];
   const isFrame = arrangement.played.sections.some(
     ({ tick, frame }) => frame && part && part.fromTick >= tick && part.fromTick < tick + frame.ticks,
   );
-  if (!part || partIndex === 0 || isFrame || song.playingOrder.length > 0 || changes.length === 0) return [];
-  const key = keyOf(arrangement, 'beginning');
+  if (!part || partIndex === 0 || isFrame || changes.length === 0) return [];
   const bars = arrangement.played.bars.filter(({ number }) => number > 0);
   const start = bars.find(({ tick }) => tick >= part.fromTick);
-  if (!start) return [];
+  if (!start || (song.playingOrder.length > 0 && start.tick !== part.fromTick)) return [];
+  // Home is where the music goes on.
+  const key = keyAt(arrangement.played, start.tick);
   const { length: bar } = barAt(bars, start.tick);
   const first = ownBars(arrangement).slice(0, 4);
   const build = (

@@ -1,7 +1,15 @@
 import { barTicks } from '../music';
 import { inForceAt, writtenBars } from './bars';
 import type { FramePiece } from './framePiece';
-import { orderWith, orderWithout, playedTick } from './frameOrder';
+import {
+  barPlayedFrom,
+  lastPlayed,
+  orderWith,
+  orderWithout,
+  orderWithoutIntro,
+  playedLength,
+  playedTicks,
+} from './frameOrder';
 import type { Song } from './schema';
 
 export type FrameEdit =
@@ -29,21 +37,22 @@ function added(song: Song, piece: FramePiece): Song {
   // A song begins once and ends once.
   const isThere = song.sections.some(({ frame }) => frame?.kind === piece.kind);
   if (isThere && (piece.kind === 'intro' || piece.kind === 'ending')) return song;
-  const at = piece.before ?? endOf(song);
+  const place = placeOf(song, piece);
+  if (!place) return song;
+  const { written: at, played, like } = place;
   const isFirst = at === 0;
-  // Pieces between stand only where nothing is repeated: what is written is what is played there.
-  if (piece.before !== null && !isFirst && song.playingOrder.length > 0) return song;
   const id = freeId(song);
-  const bar = barTicks(inForceAt(song.metreMap, Math.max(0, at - 1)));
+  const bar = barTicks(inForceAt(song.metreMap, like));
   // The pick-up goes into the last bar of an intro.
   const by = piece.bars * bar - (isFirst ? song.pickup : 0);
   const firstCut = isFirst ? `${id}first` : null;
   const ownCut = isFirst ? 'cut0' : `${id}cut`;
   const stable = new Set([...song.cuts, ...piece.cuts].map((cut) => cut.id));
-  const opened = { ...song, ...shifted(song, at, by, stable, firstCut), ...(isFirst ? { pickup: 0 } : {}) };
+  const from = { written: at, played: piece.before === null ? Infinity : played };
+  const opened = { ...song, ...shifted(song, from, by, stable, firstCut), ...(isFirst ? { pickup: 0 } : {}) };
   const own = materialOf(song, piece, id, at);
   const resumed = resumedAfter(song, id, at, by);
-  const played = playedTick(song, at);
+  const order = orderWith(song, piece);
   const cuts = [
     ...keptCuts(song, piece, played, by),
     firstCut ? { id: firstCut, tick: by } : { id: ownCut, tick: played },
@@ -52,7 +61,7 @@ function added(song: Song, piece: FramePiece): Song {
     kind: piece.kind,
     ticks: by,
     pickup: isFirst ? song.pickup : 0,
-    resumes: resumed.length > 0,
+    resumes: resumed.length > 0 || order.isSplit,
     kept: cuts.map((cut) => cut.id),
     school: song.division.school,
   };
@@ -60,16 +69,58 @@ function added(song: Song, piece: FramePiece): Song {
   const settings = { name: piece.name, sameAs: ownCut, choices: piece.choices };
   return {
     ...opened,
+    ...mapsAt(opened, song, at, like),
     barCount: song.barCount + piece.bars,
     melody: inOrder([...opened.melody, ...own.melody]),
     changes: inOrder([...opened.changes, ...own.changes]),
     sections: inOrder([...opened.sections, section, ...resumed]),
-    playingOrder: orderWith(song, piece, isFirst),
+    playingOrder: order.spans,
     // From now on exactly these parts: bars of a frame would make another division of the song likelier.
     division: { ...opened.division, school: 'own' },
     cuts: inOrder([...opened.cuts, ...cuts.map((cut) => ({ ...cut, locked: false }))]),
     partSettings: { ...opened.partSettings, [ownCut]: settings },
   };
+}
+
+/** Where a piece is put in, and the written tick whose key, metre and tempo it has. */
+interface FramePlace {
+  readonly written: number;
+  readonly played: number;
+  readonly like: number;
+}
+
+/** Null where it has no place. */
+function placeOf(song: Song, { before }: FramePiece): FramePlace | null {
+  const end = endOf(song);
+  const isRepeated = song.playingOrder.length > 0;
+  if (before === 0) return { written: 0, played: 0, like: 0 };
+  if (before !== null && !isRepeated) return { written: before, played: before, like: before - 1 };
+  if (before === null) {
+    return { written: end, played: playedLength(song), like: lastPlayed(song)?.tick ?? 0 };
+  }
+  // Where bars are repeated, a piece between is written behind everything and played in its place.
+  const bar = barPlayedFrom(song, before);
+  return bar && { written: end, played: before, like: bar.tick };
+}
+
+/** Key, metre and tempo of a piece that is written behind everything: those of its place, where others hold there. */
+function mapsAt(
+  opened: Song,
+  song: Song,
+  at: number,
+  like: number,
+): Pick<Song, 'keyMap' | 'metreMap' | 'tempoMap'> {
+  const { keyMap, metreMap, tempoMap } = opened;
+  if (song.playingOrder.length === 0 || at === 0) return { keyMap, metreMap, tempoMap };
+  // A piece that changes them may be taken out again: what is written behind it does not lean on it.
+  const pieces = new Set(song.sections.filter(({ frame }) => frame).map(({ tick }) => tick));
+  const withOwn = <T extends { readonly tick: number }>(map: readonly T[]): T[] => {
+    const own = { ...inForceAt(map, like), tick: at };
+    const isSame = JSON.stringify({ ...inForceAt(map, at), tick: at }) === JSON.stringify(own);
+    const leans = map.some(({ tick }) => tick > 0 && pieces.has(tick));
+    return isSame && !leans ? [...map] : inOrder([...map.filter(({ tick }) => tick !== at), own]);
+  };
+  return { keyMap: withOwn(keyMap), metreMap: withOwn(metreMap), tempoMap: withOwn(tempoMap) };
 }
 
 /** Notes and chords of a piece, from the first bar line at or after where it is put in. */
@@ -136,26 +187,30 @@ type Moved = Pick<
   | 'settled'
 >;
 
-/** Everything from a tick on, so many ticks later (earlier when negative); maps keep what holds at the beginning. */
+/**
+ * Everything from a tick on, so many ticks later (earlier when negative): what is written from a written tick, where
+ * parts begin from a played one. Maps keep what holds at the beginning.
+ */
 function shifted(
   song: Song,
-  from: number,
+  from: { readonly written: number; readonly played: number },
   by: number,
   stable: ReadonlySet<string>,
   firstCut: string | null,
 ): Moved {
   const later = <T extends { readonly tick: number }>(list: readonly T[]): T[] =>
-    list.map((item) => (item.tick >= from ? { ...item, tick: item.tick + by } : item));
+    list.map((item) => (item.tick >= from.written ? { ...item, tick: item.tick + by } : item));
   const laterMap = <T extends { readonly tick: number }>(map: readonly T[]): T[] =>
-    map.map((entry) => (entry.tick > 0 && entry.tick >= from ? { ...entry, tick: entry.tick + by } : entry));
+    map.map((entry) =>
+      entry.tick > 0 && entry.tick >= from.written ? { ...entry, tick: entry.tick + by } : entry,
+    );
   // A part nobody has cut is known by the tick of the cut proposed there; the first by its own.
   const idAfter = (id: string): string => {
     if (id === 'cut0') return firstCut ?? id;
     const tick = /^cut(\d+)$/.exec(id)?.[1];
     if (tick === undefined || stable.has(id)) return id;
-    return Number(tick) >= from ? `cut${Number(tick) + by}` : id;
+    return Number(tick) >= from.played ? `cut${Number(tick) + by}` : id;
   };
-  const isEnd = from >= endOf(song);
   return {
     melody: later(song.melody),
     changes: later(song.changes),
@@ -165,16 +220,14 @@ function shifted(
     keyMap: laterMap(song.keyMap),
     metreMap: laterMap(song.metreMap),
     tempoMap: laterMap(song.tempoMap),
-    cuts: isEnd ? song.cuts : later(song.cuts),
-    partSettings: isEnd
-      ? song.partSettings
-      : Object.fromEntries(
-          Object.entries(song.partSettings).map(([id, settings]) => [
-            idAfter(id),
-            { ...settings, sameAs: settings.sameAs === null ? null : idAfter(settings.sameAs) },
-          ]),
-        ),
-    settled: isEnd ? song.settled : song.settled.map((part) => ({ ...part, cutId: idAfter(part.cutId) })),
+    cuts: song.cuts.map((cut) => (cut.tick >= from.played ? { ...cut, tick: cut.tick + by } : cut)),
+    partSettings: Object.fromEntries(
+      Object.entries(song.partSettings).map(([id, settings]) => [
+        idAfter(id),
+        { ...settings, sameAs: settings.sameAs === null ? null : idAfter(settings.sameAs) },
+      ]),
+    ),
+    settled: song.settled.map((part) => ({ ...part, cutId: idAfter(part.cutId) })),
   };
 }
 
@@ -195,7 +248,16 @@ function removed(song: Song, sectionId: string): Song {
   const { [ownCut]: _own, ...partSettings } = song.partSettings;
   const heir = song.sections.find((other) => other.frame && other.id !== sectionId)?.id ?? null;
   const dropped = new Set(heir === null ? frame.kept : []);
-  const startCut = playedTick({ ...song, playingOrder: orderWithout(song, bars, at, frame.pickup) }, at);
+  const first = writtenBars(song).find(({ tick }) => tick === at)?.number ?? 1;
+  const order =
+    at === 0
+      ? { spans: orderWithoutIntro(song, bars, frame.pickup), apart: [] }
+      : orderWithout(song, first, bars, frame.resumes);
+  const places = playedTicks(song, at);
+  const inPiece = (tick: number): boolean => places.some((from) => tick > from && tick < from + frame.ticks);
+  const isTail = at > 0 && song.playingOrder.length > 0;
+  const mapLess = <T extends { readonly tick: number }>(map: readonly T[]): T[] =>
+    isTail ? map.filter(({ tick }) => tick < at || tick >= end) : [...map];
   const rest: Song = {
     ...song,
     melody: song.melody.filter((note) => !gone(note)),
@@ -207,23 +269,40 @@ function removed(song: Song, sectionId: string): Song {
         !(frame.resumes && id === `${sectionId}r`) &&
         (other !== undefined || tick < at || tick >= end),
     ),
-    cuts: song.cuts.filter(
-      ({ id, tick }) => id !== ownCut && (tick <= startCut || tick >= startCut + frame.ticks),
-    ),
+    cuts: song.cuts.filter(({ id, tick }) => id !== ownCut && !inPiece(tick)),
+    keyMap: mapLess(song.keyMap),
+    metreMap: mapLess(song.metreMap),
+    tempoMap: mapLess(song.tempoMap),
     partSettings,
     pins: song.pins.filter((pin) => ids.has(pin.changeId.replace(/@\d+$/, ''))),
     closeHands: song.closeHands.filter(({ changeId }) => ids.has(changeId)),
     barCount: Math.max(1, song.barCount - bars),
-    playingOrder: orderWithout(song, bars, at, frame.pickup),
+    playingOrder: order.spans,
   };
+  const stable = new Set([...rest.cuts.map((cut) => cut.id), ...frame.kept]);
+  // From the last place to the first, so that those before it are where they were.
+  const moved = places.reduceRight<Song>((less, from) => {
+    const played = from + frame.ticks;
+    return { ...less, ...shifted(less, { written: Infinity, played }, -frame.ticks, stable, null) };
+  }, rest);
   const back = {
-    ...rest,
-    ...shifted(rest, end, -frame.ticks, new Set([...rest.cuts.map((cut) => cut.id), ...frame.kept]), null),
+    ...moved,
+    ...shifted(moved, { written: end, played: Infinity }, -frame.ticks, stable, null),
     pickup: frame.pickup > 0 ? frame.pickup : rest.pickup,
     division: { ...rest.division, school: heir === null ? frame.school : rest.division.school },
   };
   const cuts = back.cuts.filter(({ id, tick }) => tick > 0 && !dropped.has(id));
-  return at === 0 ? withFirstPart({ ...back, cuts }, `${sectionId}first`) : { ...back, cuts };
+  const whole = { ...back, cuts, sections: keptApart(back, order.apart) };
+  return at === 0 ? withFirstPart(whole, `${sectionId}first`) : whole;
+}
+
+/** What still stands between the halves of a span joins them when it is taken out. */
+function keptApart(song: Song, firstBars: readonly number[]): Song['sections'] {
+  const ticks = writtenBars(song).flatMap(({ number, tick }) => (firstBars.includes(number) ? [tick] : []));
+  const piece = song.sections.find(({ frame, tick }) => frame && ticks.includes(tick));
+  return song.sections.map((section) =>
+    section === piece && section.frame ? { ...section, frame: { ...section.frame, resumes: true } } : section,
+  );
 }
 
 /** The part that was first is first again, and known by its tick. */

@@ -96,6 +96,8 @@ export function unfold(song: Unfoldable): PlayedSong {
     played.changes.push(
       ...slice(song.changes, from, to).map((c) => playedChange(c, shift, mark(c.tick), to)),
     );
+    const resumed = resumedAt(song.sections, from, played.sections.at(-1));
+    if (resumed) played.sections.push({ ...resumed, id: `${resumed.id}${mark(from)}r${index}`, tick: at });
     played.sections.push(
       ...slice(song.sections, from, to).map((s) => ({ ...s, id: s.id + mark(s.tick), tick: s.tick + shift })),
     );
@@ -105,6 +107,17 @@ export function unfold(song: Unfoldable): PlayedSong {
   }
   renumber(played.bars);
   return { ...played, endTick: at };
+}
+
+/** The section in whose middle a span begins, where another was played before it; the music goes on in it. */
+function resumedAt(
+  sections: Unfoldable['sections'],
+  from: number,
+  before: Unfoldable['sections'][number] | undefined,
+): Unfoldable['sections'][number] | null {
+  const there = sections.findLast(({ tick }) => tick <= from);
+  if (!there || there.tick === from || !before) return null;
+  return before.id.replace(/@.*|r\d+$/, '') === there.id ? null : there;
 }
 
 function passMark(pass: number): string {

@@ -126,7 +126,7 @@ export class FramePanel {
   protected readonly noneBetween = computed(() => {
     if (this.state.bench.partIndex() === 0) return 'Go to a later part to put something before it.';
     if ((this.state.bench.song()?.playingOrder.length ?? 0) > 0)
-      return 'Where bars are repeated nothing can be put between: only a song written straight through has room.';
+      return 'Where bars are repeated, something is put in at a bar line: this part begins within a bar. Move its cut to a bar line, or take the repeats out on the Tune bench.';
     return 'Nothing can be put here.';
   });
 
