@@ -4,8 +4,8 @@ import { DEMO_SONGS } from '../../demo/songs';
 import { type Arrangement, settling } from '../arrangement';
 import { arrange } from '../arrange/song';
 import { readMusicXml, readProject, writeMusicXml, writeProject } from '../formats';
-import { barTicks, type Chord, chroma, keyFromFifths, membersOf, midiOf, nameOf, parseChord } from '../music';
-import { applyEdit, DEFAULT_PROFILE, keyAt, migrateSong, type Song, unfold, withoutFrame } from '../song';
+import { type Chord, chroma, membersOf, midiOf, nameOf, parseChord } from '../music';
+import { applyEdit, DEFAULT_PROFILE, migrateSong, type Song, unfold, withoutFrame } from '../song';
 import { randomSong } from '../testing';
 import { betweenFor, endingsFor, type FrameProposal, introsFor, stretchOf } from './framing';
 
