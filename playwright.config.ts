@@ -5,8 +5,8 @@ const PORT = 4319;
 export default defineConfig({
   testDir: 'e2e',
   timeout: 180_000,
-  // As many as the machine has cores: each journey has a browser context, and so a store, of its own.
-  workers: 2,
+  // One more than the machine has cores: some journeys listen in real time. Each has a browser context, and so a store, of its own.
+  workers: 3,
   fullyParallel: true,
   // Slow machines are given time: nothing here measures speed.
   expect: { timeout: 30_000 },

@@ -79,8 +79,9 @@ function longestOf(
   // How a note follows on the one before, as a number: after how long, and which.
   const numberOfStep = numbered();
   const step = Int32Array.from(notes, (_, i) => (i === 0 ? -1 : numberOfStep(names[i], waits[i - 1])));
-  const ticksFrom = (i: number, length: number): number =>
-    (notes[i + length]?.tick ?? endTick) - notes[i].tick;
+  const ticks = Int32Array.from([...notes.map(({ tick }) => tick), endTick]);
+  /** A figure may end with the tune, and goes no further. */
+  const ticksFrom = (i: number, length: number): number => ticks[i + length] - ticks[i];
   /** Two notes from which `length` notes go alike and no more. */
   const meet = (one: number, other: number, length: number): void => {
     const [j, i] = one < other ? [one, other] : [other, one];
@@ -89,11 +90,24 @@ function longestOf(
     before[i] = Math.max(before[i], whole);
     after[j] = Math.max(after[j], whole);
   };
-  /** Notes from which the first `length` notes go alike, parted by what follows. */
-  const part = (alike: readonly number[], length: number): void => {
-    const goesOn = alike.some((i) => ticksFrom(i, length) < most);
+  /** Whether a figure of so many notes is not yet as long as any that counts, from one of these at least. */
+  const isShorter = (alike: readonly number[], length: number): boolean => {
+    for (const i of alike) if (ticksFrom(i, length) < most) return true;
+    return false;
+  };
+  /** Notes from which the first `from` notes go alike, parted by what follows. */
+  const part = (alike: readonly number[], from: number): void => {
+    // All of them follow the same: their figures began earlier, and so did those of any part of them.
+    if (isOne(alike, (i) => begun[i])) return;
+    let length = from;
     // Nothing is like the end.
     const next = (i: number): number => (i + length < count ? step[i + length] : -2 - i);
+    let goesOn = isShorter(alike, length);
+    // Figures mostly go on alike: then nothing is parted.
+    while (goesOn && isOne(alike, next)) {
+      length++;
+      goesOn = isShorter(alike, length);
+    }
     const groups = groupedBy(alike, goesOn ? next : (i) => begun[i]);
     if (length >= 2 && groups.length > 1 && alike.some((i) => ticksFrom(i, length) >= least)) {
       // By what they follow: figures that began earlier mostly all follow the same, and then none of them meet.
@@ -124,10 +138,14 @@ function numbered(): (one: number, other: number) => number {
     );
 }
 
-function groupedBy(list: readonly number[], nameOf: (item: number) => number): (readonly number[])[] {
+/** Whether all have one name. A loop: it is asked for each note of each figure of a tune. */
+function isOne(list: readonly number[], nameOf: (item: number) => number): boolean {
   const first = nameOf(list[0]);
-  // Figures mostly go on alike: then nothing is parted.
-  if (list.every((item) => nameOf(item) === first)) return [list];
+  for (const item of list) if (nameOf(item) !== first) return false;
+  return true;
+}
+
+function groupedBy(list: readonly number[], nameOf: (item: number) => number): (readonly number[])[] {
   const groups = new Map<number, number[]>();
   for (const item of list) gotOrMade(groups, nameOf(item), (): number[] => []).push(item);
   return [...groups.values()];

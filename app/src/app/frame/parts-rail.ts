@@ -1,7 +1,11 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import type { Part } from '@joined-hands/core/parts';
 import { barsInWords, typesetForm } from '@joined-hands/core/words';
 import { BenchState } from './bench-state';
+
+/** Rows of the rail drawn in one go, and how long the rest of the page has to itself between two. */
+const ROWS_AT_ONCE = 40;
+const PAUSE_MS = 30;
 
 /** The parts of the song, numbered: where to work next. */
 @Component({
@@ -9,7 +13,7 @@ import { BenchState } from './bench-state';
   template: `
     <h2 id="parts-title">Parts</h2>
     <ol aria-labelledby="parts-title">
-      @for (part of bench.arrangement()?.parts ?? []; track part.cutId; let i = $index) {
+      @for (part of shown(); track part.cutId; let i = $index) {
         <li>
           <button
             type="button"
@@ -40,6 +44,20 @@ import { BenchState } from './bench-state';
 })
 export class PartsRail {
   protected readonly bench = inject(BenchState);
+  private readonly parts = computed(() => this.bench.arrangement()?.parts ?? []);
+  private readonly drawn = signal(ROWS_AT_ONCE);
+  /** A long song has hundreds of parts: those of now are drawn with the music, the others after it, a handful at a time. */
+  protected readonly shown = computed(() =>
+    this.parts().slice(0, Math.max(this.drawn(), this.bench.partIndex() + ROWS_AT_ONCE)),
+  );
+
+  constructor() {
+    effect((onCleanup) => {
+      if (this.shown().length >= this.parts().length) return;
+      const later = setTimeout(() => this.drawn.set(this.shown().length + ROWS_AT_ONCE), PAUSE_MS);
+      onCleanup(() => clearTimeout(later));
+    });
+  }
 
   protected form(part: Part): string {
     // What frames the song goes by its name alone.

@@ -121,7 +121,15 @@ describe('playing stretches of the open song', () => {
 
   it('follows the keys of the frame', () => {
     const left: string[] = [];
-    const frame = { bench, playing, leave: () => void left.push('left') };
+    const turned: number[] = [];
+    const frame = {
+      bench,
+      playing,
+      leave: () => void left.push('left'),
+      turn: (by: 1 | -1) => void turned.push(by),
+    };
+    obey(frame, { kind: 'turn', by: -1 });
+    expect(turned).toEqual([-1]);
     obey(frame, { kind: 'part', number: 2 });
     expect(bench.partIndex()).toBe(1);
     obey(frame, { kind: 'play-to', number: 3 });

@@ -4,6 +4,7 @@ import {
   computed,
   type ElementRef,
   inject,
+  type OnDestroy,
   type OnInit,
   signal,
   viewChild,
@@ -38,7 +39,7 @@ interface Card {
   styleUrl: './shelf.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class Shelf implements OnInit {
+export class Shelf implements OnInit, OnDestroy {
   private readonly songs = inject(SongStore);
   private readonly reader = inject(FileReaderClient);
   private readonly arranger = inject(ArrangerClient);
@@ -56,8 +57,14 @@ export class Shelf implements OnInit {
   protected readonly reading = signal<string | null>(null);
   protected readonly isOver = signal(false);
 
+  private isLeft = false;
+
   ngOnInit(): void {
     void this.refresh();
+  }
+
+  ngOnDestroy(): void {
+    this.isLeft = true;
   }
 
   private async refresh(): Promise<void> {
@@ -76,6 +83,8 @@ export class Shelf implements OnInit {
   /** Facts are stored with a song when it is saved; those of a new one are asked for and then stored. */
   private async findFacts(): Promise<void> {
     for (const { id, facts, trouble } of this.stored() ?? []) {
+      // A song that is being opened has the machine to itself; the rest is found when the shelf is seen again.
+      if (this.isLeft || this.reading() !== null) return;
       if (facts || trouble) continue;
       const opened = await this.songs.get(id).catch((error: unknown) => {
         if (error instanceof UnreadableSongError) this.mark(id, { trouble: error.message });
@@ -86,6 +95,7 @@ export class Shelf implements OnInit {
       await this.songs.saveFacts(id, found);
       this.mark(id, { facts: found });
     }
+    this.reader.warm();
   }
 
   private mark(id: string, change: Partial<ShelfCard>): void {
@@ -137,6 +147,8 @@ export class Shelf implements OnInit {
         return null;
       }
       this.arranger.warm();
+      // Loads while the file is read; where it cannot be, going there says so.
+      import('../frame/song-route').catch(() => undefined);
       const bytes = new Uint8Array(await file.arrayBuffer());
       const result = await this.reader.read(file.name, bytes, crypto.randomUUID());
       this.reading.set(null);

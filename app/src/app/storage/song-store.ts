@@ -74,6 +74,7 @@ const SILENT_AFTER_MS = 10_000;
 @Injectable({ providedIn: 'root' })
 export class SongStore {
   private readonly database = new Database();
+  private added: Song | null = null;
 
   /** The card of every song, the last opened first. The demo songs are put on the shelf the first time. */
   async all(): Promise<ShelfCard[]> {
@@ -104,6 +105,8 @@ export class SongStore {
    * {@link UnreadableSongError}, and marks its card, when what is stored is no song.
    */
   async get(id: string): Promise<OpenedSong | undefined> {
+    const added = await this.justAdded(id);
+    if (added) return added;
     const stored = (await answered(this.database.songs.get(id))) ?? (await this.notYetStored(id));
     if (!stored) return undefined;
     const card = await this.database.cards.get(id);
@@ -116,6 +119,17 @@ export class SongStore {
       await this.database.cards.put({ ...known, trouble: whyNot(error) }).catch(() => undefined);
       throw new UnreadableSongError(whyNot(error));
     }
+  }
+
+  /** A long song that this page has just put on the shelf is opened as it is: reading and checking it again would only cost time. */
+  private async justAdded(id: string): Promise<OpenedSong | undefined> {
+    const { added } = this;
+    this.added = null;
+    if (added?.id !== id) return undefined;
+    const card = await answered(this.database.cards.get(id));
+    return isCard(card) && card.revision === 1
+      ? { song: added, revision: 1, place: { ...FIRST_PLACE, ...card.place } }
+      : undefined;
   }
 
   /** What lies in the store under an id, as text, whatever it is: to be taken away and looked at. */
@@ -159,6 +173,7 @@ export class SongStore {
         await this.database.cards.put(cardOf(song, 1, { savedAt: Date.now(), ...about }));
       }),
     );
+    this.added = song;
   }
 
   /** Puts a deleted song back as it was. */

@@ -6,10 +6,18 @@ import type { Reader, ReadResult } from './read.worker';
 @Injectable({ providedIn: 'root' })
 export class FileReaderClient {
   private stopReading: (() => void) | null = null;
+  private ready: Worker | null = null;
+
+  /** Starts a worker before a file is there: it loads while one is chosen. */
+  warm(): void {
+    this.ready ??= new Worker(new URL('./read.worker', import.meta.url), { type: 'module' });
+  }
 
   /** Null when it was called off. */
   read(name: string, bytes: Uint8Array, songId: string): Promise<ReadResult | null> {
-    const worker = new Worker(new URL('./read.worker', import.meta.url), { type: 'module' });
+    this.warm();
+    const worker = this.ready as Worker;
+    this.ready = null;
     return new Promise<ReadResult | null>((resolve, reject) => {
       this.stopReading = () => resolve(null);
       wrap<Reader>(worker).read(name, bytes, songId).then(resolve, reject);

@@ -226,15 +226,15 @@ describe('the chords of the open song', () => {
 
   it('lays out one chord alone, and says how the hands make room there', () => {
     chords.layoutForChange('root');
-    chords.closeHands('thin');
+    chords.closeHands('let-go');
     expect(table.edits).toEqual([]);
     select('c3');
     chords.layoutForChange('root');
-    chords.closeHands('thin');
+    chords.closeHands('let-go');
     chords.closeHands(null);
     expect(table.edits).toEqual([
       { kind: 'layout', changeId: 'c3', layout: 'root' },
-      { kind: 'close-hands', changeId: 'c3', how: 'thin' },
+      { kind: 'close-hands', changeId: 'c3', how: 'let-go' },
       { kind: 'close-hands', changeId: 'c3', how: null },
     ]);
   });

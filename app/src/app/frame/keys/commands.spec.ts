@@ -33,7 +33,7 @@ describe('keys of the bench', () => {
     ]);
     expect(meaning('s')).toEqual({ kind: 'staff' });
     expect(meaning('V')).toEqual({ kind: 'desk' });
-    expect(['PageDown', 'PageUp'].map(meaning)).toEqual([
+    expect(['PageDown', 'PageUp'].map((k) => meaning(k))).toEqual([
       { kind: 'turn', by: 1 },
       { kind: 'turn', by: -1 },
     ]);
