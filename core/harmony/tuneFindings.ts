@@ -108,7 +108,7 @@ function accidentals(played: PlayedSong, notes: readonly PlayedNote[]): Finding[
   const line = notes.filter((note) => !note.grace);
   return line.flatMap((note, i) => {
     const key = keyAt(played, note.tick);
-    if (isUsual(note, key) || inChord(played, note) || note.length < LONG_ENOUGH) return [];
+    if (note.length < LONG_ENOUGH || isUsual(note, key) || inChord(played, note)) return [];
     const [before, after] = [line[i - 1], line[i + 1]];
     if (isLed(before, note) || isLed(note, after)) return [];
     const plain = scaleOf(key).find((p) => p.letter === note.pitch.letter);
