@@ -1,10 +1,23 @@
 import type { Arrangement } from '../arrangement';
 import { Clock } from '../performance';
+import { pulseTicks } from '../music';
 import { barAt } from '../song';
-import type { PartToPractise } from './plan';
+import type { Turn } from './log';
+import type { PartToPractise, Span } from './plan';
 
-/** The parts of an arrangement as a plan sees them; a near copy is practised only in the bars that differ. */
-export function partsToPractise(arrangement: Arrangement): PartToPractise[] {
+/** A bar stands out that is so many times as hard as the bars of its part on the whole. */
+const STANDS_OUT = 1.25;
+/** Of so many turns the last are looked at. */
+const LAST_TURNS = 8;
+
+/**
+ * The parts of an arrangement as a plan sees them; a near copy is practised only in the bars that differ. `turns` are
+ * those played before, the oldest first.
+ */
+export function partsToPractise(
+  arrangement: Arrangement,
+  turns: readonly Pick<Turn, 'card' | 'isClean'>[] = [],
+): PartToPractise[] {
   const { parts, played, song, efforts, arranged } = arrangement;
   const clock = new Clock(played.tempoMap, song.feel);
   const secondsOf = (from: number, to: number): number => clock.secondsAt(to) - clock.secondsAt(from);
@@ -20,9 +33,24 @@ export function partsToPractise(arrangement: Arrangement): PartToPractise[] {
       effort: efforts[i]?.total ?? 0,
       sameAs: part.sharesWith,
       differs: differing(),
+      hardest: hardest(),
+      missed: missedOf(part.cutId, turns),
       hasRight: (hands?.right.length ?? 0) > 0,
       hasLeft: (hands?.left.length ?? 0) > 0,
     };
+
+    function hardest(): Span | null {
+      const bars = efforts[i]?.bars ?? [];
+      const mean = bars.reduce((sum, bar) => sum + bar.total, 0) / Math.max(1, bars.length);
+      const most = bars.reduce((top, bar) => (bar.total > top.total ? bar : top), bars[0]);
+      if (bars.length < 2 || !most || most.total < STANDS_OUT * mean) return null;
+      const at = played.bars.findIndex(({ number }) => number === most.number);
+      const [before, bar, after] = [played.bars[at - 1], played.bars[at], played.bars[at + 1]];
+      const from = before?.tick ?? bar.tick;
+      // It ends on the next downbeat, where there is one.
+      const to = bar.tick + bar.length + (after ? pulseTicks(after.metre) : 0);
+      return { fromTick: from, toTick: to, seconds: secondsOf(from, to) };
+    }
 
     function differing(): PartToPractise['differs'] {
       if (part.differs.length === 0 || part.relatedTo === null || part.sharesWith !== null) return null;
@@ -36,4 +64,10 @@ export function partsToPractise(arrangement: Arrangement): PartToPractise[] {
       return { fromTick: from, toTick: to, seconds: secondsOf(from, to) };
     }
   });
+}
+
+/** Share of the last turns at a part that went wrong. */
+function missedOf(cutId: string, turns: readonly Pick<Turn, 'card' | 'isClean'>[]): number {
+  const own = turns.filter(({ card }) => card.startsWith(`${cutId}|`)).slice(-LAST_TURNS);
+  return own.length === 0 ? 0 : own.filter(({ isClean }) => !isClean).length / own.length;
 }

@@ -43,6 +43,8 @@ describe('a plan', () => {
     effort,
     sameAs: null,
     differs: null,
+    hardest: null,
+    missed: 0,
     hasRight: true,
     hasLeft: true,
     ...differs,
@@ -115,6 +117,71 @@ describe('a plan', () => {
     expect(
       [...plan.jobs, ...plan.leftOut.map(({ job }) => job)].find(({ card }) => card === 'p2|right|4')?.why,
     ).toBe('next');
+  });
+
+  it('warms the hands before the first job that is played, and has the hardest bar alone, more often where it went wrong', () => {
+    const hardest = { fromTick: 1500, toTick: 1900, seconds: 4 };
+    const parts = [part(1, 10), part(2, 10, { hardest, missed: 1 })];
+    const plan = planFor(parts, options({ minutes: 1000, isWarm: false }));
+    const told = plan.jobs.map(({ kind, turns, more }) => `${kind} ×${turns} ${more ?? ''}`.trim());
+    expect(told).toEqual([
+      'hear ×1',
+      'warm-up ×1',
+      'right ×3',
+      'left ×3',
+      'meetings ×1',
+      'together ×3',
+      'hear ×1',
+      'right ×5 went wrong',
+      'left ×5 went wrong',
+      'meetings ×1',
+      'together ×5 went wrong',
+      'hardest ×5 went wrong',
+      'whole ×2',
+    ]);
+    expect(plan.jobs.find(({ kind }) => kind === 'hardest')).toMatchObject({
+      fromTick: 1500,
+      toTick: 1900,
+      card: 'hardest|p2|both|4',
+    });
+    const first = (differs: Partial<PlanOptions>) =>
+      planFor(parts, options({ minutes: 1000, ...differs })).jobs.some(({ kind }) => kind === 'warm-up');
+    expect([first({ isWarm: true }), first({ isWarm: false, minutes: 9 })]).toEqual([false, false]);
+    expect(first({ isWarm: false, minutes: 10 })).toBe(true);
+    // What comes due is played at once: the warm-up is before it.
+    const cards = new Map([['p1|right|4', { tempoPercent: 100, isPassed: true, due: -1 }]]);
+    expect(planFor(parts, options({ isWarm: false, cards })).jobs[0].kind).toBe('warm-up');
+  });
+
+  it('goes up a rung once all is passed, and nowhere from the last', () => {
+    const done = (cards: readonly string[]) =>
+      new Map(cards.map((card) => [card, { tempoPercent: 100, isPassed: true, due: 9 }]));
+    const all = (rung: number) =>
+      ['hear|p1|both', 'p1|right', 'p1|left', 'meetings|p1|both', 'p1|both'].map((card) => `${card}|${rung}`);
+    const kinds = (rung: number, but: number) =>
+      planFor([part(1, 10)], options({ rung, cards: done(all(rung).slice(but)) })).jobs.map(
+        ({ kind }) => kind,
+      );
+    expect(kinds(4, 0)).toEqual(['rung']);
+    expect(kinds(4, 1)).toEqual(['hear']);
+    expect(kinds(6, 0)).toEqual(['rung']);
+    expect(kinds(7, 0)).toEqual([]);
+  });
+
+  it('says how far it still is, and how much that is a day', () => {
+    // Two turns of a hand: (10 s at 60 % and 6 s between) each; five steps of three clean ones, each third turn failing.
+    const one = part(1, 10, { hasLeft: false });
+    const turn = (10 / 0.6 + 6) / 60;
+    const { toGo } = planFor([one], options({ days: 4 }));
+    expect(toGo.minutes).toBeCloseTo(turn + 5 * 3 * 1.5 * turn, 6);
+    expect(toGo.perDay).toBeCloseTo(toGo.minutes / 4, 6);
+    const begun = new Map<string, CardState>([
+      ['p1|right|4', { tempoPercent: 90, isPassed: false, due: null }],
+    ]);
+    expect(planFor([one], options({ cards: begun })).toGo).toEqual({
+      minutes: expect.closeTo(turn + 2 * 3 * 1.5 * turn, 6) as number,
+      perDay: null,
+    });
   });
 
   it('never goes over the minutes by more than its last job, whatever the parts are', () => {

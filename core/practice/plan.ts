@@ -1,6 +1,13 @@
 import type { Hand } from '../hands';
 import type { Gate } from './gate';
 
+/** A stretch of the played song, and how long it lasts at the goal tempo. */
+export interface Span {
+  readonly fromTick: number;
+  readonly toTick: number;
+  readonly seconds: number;
+}
+
 /** What a part is like, as far as a plan is made from it. */
 export interface PartToPractise {
   readonly cutId: string;
@@ -14,16 +21,33 @@ export interface PartToPractise {
   /** Number of the part it is the same as: practised as that one. */
   readonly sameAs: number | null;
   /** The bars that differ from a part it nearly copies; null where all is new. */
-  readonly differs: { readonly fromTick: number; readonly toTick: number; readonly seconds: number } | null;
+  readonly differs: Span | null;
+  /** Its hardest bar with the one before, ending on the next downbeat; null where no bar stands out. */
+  readonly hardest: Span | null;
+  /** Share of the last turns at it that went wrong, 0 … 1; 0 where there were none. */
+  readonly missed: number;
   readonly hasRight: boolean;
   readonly hasLeft: boolean;
 }
 
-export type JobKind = 'hear' | 'right' | 'left' | 'meetings' | 'together' | 'chain' | 'whole';
+export type JobKind =
+  | 'hear'
+  | 'warm-up'
+  | 'right'
+  | 'left'
+  | 'meetings'
+  | 'together'
+  | 'hardest'
+  | 'chain'
+  | 'whole'
+  | 'rung'
+  | 'spot';
 
-/** Whether a job is only heard or said: there is nothing to be judged, and no tempo to reach. */
+const SAID: ReadonlySet<JobKind> = new Set(['hear', 'warm-up', 'meetings', 'rung']);
+
+/** Whether a job is only heard, said or decided: there is nothing to be judged, and no tempo to reach. */
 export function isSaid({ kind }: { readonly kind: JobKind }): boolean {
-  return kind === 'hear' || kind === 'meetings';
+  return SAID.has(kind);
 }
 
 /** One thing to practise now. */
@@ -44,6 +68,8 @@ export interface Job {
   readonly minutes: number;
   /** Why it comes now. */
   readonly why: 'due' | 'next' | 'new';
+  /** Why it has more turns than others; null where it has not. */
+  readonly more: 'harder' | 'went wrong' | null;
 }
 
 /** What is remembered of a card, as far as a plan is made from it. */
@@ -64,6 +90,10 @@ export interface PlanOptions {
   readonly chain: 'growing' | 'pairs';
   readonly gate: Gate;
   readonly cards: ReadonlyMap<string, CardState>;
+  /** Whether the hands are warm: then no warm-up comes first. */
+  readonly isWarm?: boolean;
+  /** Days until it should be ready, today among them; absent or null: whenever it is. */
+  readonly days?: number | null;
 }
 
 export interface Plan {
@@ -71,6 +101,8 @@ export interface Plan {
   /** What did not fit, and what is not due yet. */
   readonly leftOut: readonly { readonly job: Job; readonly why: 'no time' | 'not due' }[];
   readonly minutes: number;
+  /** Minutes until all of it is passed, if every third turn fails; and so many a day, where a day is set. */
+  readonly toGo: { readonly minutes: number; readonly perDay: number | null };
 }
 
 /** Overhead of a turn: finding the place, a count-in, breathing, in seconds. */
@@ -79,6 +111,12 @@ const BETWEEN_SECONDS = 6;
 const [FEWEST_TURNS, MOST_TURNS] = [2, 8];
 /** Turns for something that is only heard, or said. */
 const SAID_TURNS = 1;
+/** A warm-up takes this long, in minutes, and is left out of a sitting in which it would be most of it. */
+const WARM_UP_MINUTES = 3;
+const LEAST_FOR_WARM_UP = 10;
+const HIGHEST_RUNG = 7;
+/** Turns it takes to be clean once, when every third fails. */
+const TURNS_A_CLEAN_ONE = 1.5;
 
 /** What a card is remembered under. */
 export function cardOf(cutId: string, hands: Hand | 'both', rung: number): string {
@@ -87,12 +125,13 @@ export function cardOf(cutId: string, hands: Hand | 'both', rung: number): strin
 
 /**
  * The jobs of a sitting: what is due first, then the next of each part in the order practitioners work (hear it, one hand,
- * the other, say the meetings, both), then parts put together, then all; as many as the minutes hold, and one that was
- * begun is finished. Harder parts get proportionally more turns. Source: common practice of learning a piece part by part.
+ * the other, say the meetings, both, the hardest bar alone), then parts put together, then all, then the next rung; as many
+ * as the minutes hold, and one that was begun is finished. Before the first that is played the hands are warmed. Parts
+ * that are harder, or went wrong, get proportionally more turns. Source: common practice of learning a piece part by part.
  */
 export function planFor(parts: readonly PartToPractise[], options: PlanOptions): Plan {
   const own = parts.filter(({ sameAs }) => sameAs === null);
-  const mean = own.reduce((sum, { effort }) => sum + effort, 0) / Math.max(1, own.length);
+  const mean = own.reduce((sum, part) => sum + weightOf(part), 0) / Math.max(1, own.length);
   const all = [...own.flatMap((part) => jobsOf(part, mean, options)), ...chained(parts, options)];
   const stateOf = (job: Job): CardState | undefined => options.cards.get(job.card);
   const isDone = (job: Job): boolean => stateOf(job)?.isPassed === true;
@@ -104,47 +143,120 @@ export function planFor(parts: readonly PartToPractise[], options: PlanOptions):
     .filter((job) => !isDone(job))
     .map((job): Job => ({ ...job, why: stateOf(job) ? 'next' : 'new' }));
   const later = all.filter((job) => isDone(job) && !isDue(job));
+  const toGo = next.reduce((sum, job) => sum + minutesToPass(job, stateOf(job), options), 0);
+  const up =
+    next.length === 0 && parts.length > 0 && options.rung < HIGHEST_RUNG ? [rungJob(parts, options)] : [];
   const jobs: Job[] = [];
   const leftOut: { job: Job; why: 'no time' | 'not due' }[] = [];
   let minutes = 0;
-  for (const job of [...due, ...next]) {
+  for (const job of warmed([...due, ...next, ...up], parts, options)) {
     if (minutes < options.minutes) {
       jobs.push(job);
       minutes += job.minutes;
     } else leftOut.push({ job, why: 'no time' });
   }
-  return { jobs, leftOut: [...leftOut, ...later.map((job) => ({ job, why: 'not due' as const }))], minutes };
+  return {
+    jobs,
+    leftOut: [...leftOut, ...later.map((job) => ({ job, why: 'not due' as const }))],
+    minutes,
+    toGo: { minutes: toGo, perDay: options.days ? toGo / options.days : null },
+  };
 }
 
-function jobsOf(part: PartToPractise, meanEffort: number, options: PlanOptions): Job[] {
+/** A job about the whole song that is done once, and not practised. */
+function once(
+  kind: 'warm-up' | 'rung',
+  parts: readonly PartToPractise[],
+  { rung }: PlanOptions,
+  minutes: number,
+): Job {
+  const [first, last] = [parts[0], parts[parts.length - 1]];
+  return {
+    id: kind,
+    kind,
+    fromPart: first.number,
+    toPart: last.number,
+    fromTick: first.fromTick,
+    toTick: last.toTick,
+    hands: 'both',
+    rung,
+    card: `${kind}|${rung}`,
+    turns: SAID_TURNS,
+    minutes,
+    why: 'new',
+    more: null,
+  };
+}
+
+function rungJob(parts: readonly PartToPractise[], options: PlanOptions): Job {
+  return once('rung', parts, options, 1);
+}
+
+/** The hands are warmed before the first job that is played. */
+function warmed(
+  jobs: readonly Job[],
+  parts: readonly PartToPractise[],
+  options: PlanOptions,
+): readonly Job[] {
+  const at = jobs.findIndex((job) => !isSaid(job));
+  if (options.isWarm !== false || at < 0 || options.minutes < LEAST_FOR_WARM_UP) return jobs;
+  return jobs.toSpliced(at, 0, once('warm-up', parts, options, WARM_UP_MINUTES));
+}
+
+/** Minutes until a job is passed: every step of its gate, with the turns that fail. */
+function minutesToPass(job: Job, state: CardState | undefined, { gate }: PlanOptions): number {
+  if (isSaid(job)) return job.minutes;
+  const from = state?.tempoPercent ?? gate.from;
+  const steps = Math.max(0, Math.ceil((100 - from) / gate.by)) + 1;
+  const turn = job.minutes / job.turns;
+  return steps * gate.turns * TURNS_A_CLEAN_ONE * turn;
+}
+
+/** How hard a part is, more where it went wrong of late. */
+function weightOf({ effort, missed }: PartToPractise): number {
+  return effort * (1 + missed);
+}
+
+function jobsOf(part: PartToPractise, meanWeight: number, options: PlanOptions): Job[] {
   const { rung, first } = options;
   const stretch = part.differs ?? part;
   const hands: (Hand | 'both')[] = first === 'right' ? ['right', 'left', 'both'] : ['left', 'right', 'both'];
   const present = hands.filter((hand) =>
     hand === 'both' ? part.hasRight && part.hasLeft : hand === 'right' ? part.hasRight : part.hasLeft,
   );
-  const turns = turnsFor(part.effort, meanEffort, options.gate);
-  const job = (kind: JobKind, hand: Hand | 'both', times: number): Job => {
-    const made = {
+  const turns = turnsFor(weightOf(part), meanWeight, options.gate);
+  const usual = turnsFor(meanWeight, meanWeight, options.gate);
+  const more = turns <= usual ? null : part.missed > 0 ? 'went wrong' : 'harder';
+  const job = (
+    kind: JobKind,
+    hand: Hand | 'both',
+    times: number,
+    { fromTick, toTick, seconds }: Span = stretch,
+  ): Job => {
+    const card = cardOf(part.cutId, hand, rung);
+    const isWhole = !isSaid({ kind }) && kind !== 'hardest';
+    return {
       id: `${kind} ${part.cutId} ${hand}`,
       kind,
       fromPart: part.number,
       toPart: part.number,
-      fromTick: stretch.fromTick,
-      toTick: stretch.toTick,
+      fromTick,
+      toTick,
       hands: hand,
       rung,
-      card: isSaid({ kind }) ? `${kind}|${cardOf(part.cutId, hand, rung)}` : cardOf(part.cutId, hand, rung),
+      card: isWhole ? card : `${kind}|${card}`,
       turns: times,
-      why: 'new' as const,
+      minutes: minutesFor(seconds, times, options.gate.from),
+      why: 'new',
+      more: isSaid({ kind }) ? null : more,
     };
-    return { ...made, minutes: minutesFor(stretch.seconds, times, options.gate.from) };
   };
+  const hardest = part.hardest && part.sameAs === null ? [job('hardest', 'both', turns, part.hardest)] : [];
   return [
     job('hear', 'both', SAID_TURNS),
     ...present.flatMap((hand) =>
       hand === 'both'
-        ? [job('meetings', 'both', SAID_TURNS), job('together', 'both', turns)]
+        ? [job('meetings', 'both', SAID_TURNS), job('together', 'both', turns), ...hardest]
         : [job(hand, hand, turns)],
     ),
   ];
@@ -175,14 +287,15 @@ function chained(parts: readonly PartToPractise[], { rung, chain, gate }: PlanOp
       turns: FEWEST_TURNS,
       minutes: minutesFor(seconds, FEWEST_TURNS, gate.from),
       why: 'new',
+      more: null,
     };
   });
 }
 
-/** Turns in proportion to how hard a part is beside the others. */
-function turnsFor(effort: number, mean: number, gate: Gate): number {
+/** Turns in proportion to the weight of a part beside the others. */
+function turnsFor(weight: number, mean: number, gate: Gate): number {
   const usual = gate.turns + 1;
-  return Math.max(FEWEST_TURNS, Math.min(MOST_TURNS, Math.round((usual * effort) / Math.max(1, mean))));
+  return Math.max(FEWEST_TURNS, Math.min(MOST_TURNS, Math.round((usual * weight) / Math.max(1, mean))));
 }
 
 function minutesFor(seconds: number, turns: number, tempoPercent: number): number {

@@ -11,6 +11,7 @@ export {
   logInWords,
   planInWords,
   standingInWords,
+  toGoInWords,
   troubleInWords,
   verdictInWords,
 } from './practice';

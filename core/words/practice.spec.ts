@@ -7,6 +7,7 @@ import {
   logInWords,
   planInWords,
   standingInWords,
+  toGoInWords,
   troubleInWords,
   verdictInWords,
 } from './practice';
@@ -20,6 +21,7 @@ const job = (differs: Partial<Job>): Job =>
     why: 'next',
     turns: 4,
     minutes: 3.2,
+    more: null,
     ...differs,
   }) as Job;
 
@@ -35,6 +37,15 @@ describe('practising in words', () => {
     expect(jobInWords(job({ why: 'due', turns: 1, minutes: 0.4 }))).toBe(
       'It is due again; 1 turn, less than a minute',
     );
+    expect(jobTitle(job({ kind: 'hardest' }))).toBe('Part 2: its hardest bar, from the bar before');
+    expect(jobInWords(job({ kind: 'hardest', turns: 6, more: 'went wrong' }))).toBe(
+      'It was begun; 6 turns (more than others, it went wrong), about 3 minutes',
+    );
+    expect(jobTitle(job({ kind: 'warm-up' }))).toBe('Warm up the hands');
+    expect(jobInWords(job({ kind: 'warm-up', minutes: 3 }))).toBe('Before the first keys; about 3 minutes');
+    expect(jobTitle(job({ kind: 'rung' }))).toBe('Up to the next rung');
+    expect(jobInWords(job({ kind: 'rung' }))).toBe('All of this rung is passed');
+    expect(jobTitle(job({ kind: 'spot' }))).toBe('Part 2: the place that goes wrong');
     expect(jobInWords(job({ why: 'new', minutes: 1.2 }))).toBe('It comes next; 4 turns, about 1 minute');
   });
 
@@ -48,7 +59,20 @@ describe('practising in words', () => {
     expect(standingInWords({ tempoPercent: 100, clean: 3, missed: 0, isPassed: true }, 3)).toBe(
       'At the full tempo, and passed.',
     );
-    const plan = (differs: Partial<Plan>): Plan => ({ jobs: [], leftOut: [], minutes: 0, ...differs });
+    const plan = (differs: Partial<Plan>): Plan => ({
+      jobs: [],
+      leftOut: [],
+      minutes: 0,
+      toGo: { minutes: 0, perDay: null },
+      ...differs,
+    });
+    const far = (minutes: number, perDay: number | null) => toGoInWords({ toGo: { minutes, perDay } }, 20);
+    expect(far(0, 5)).toBe('');
+    expect(far(89, null)).toBe('About 89 minutes until all of it is passed on this rung.');
+    expect(far(180, 24.2)).toBe(
+      'About 3 hours until all of it is passed on this rung: 25 minutes a day; 20 are too few.',
+    );
+    expect(far(180, 20)).toContain(': 20 minutes a day, and 20 are enough.');
     expect(planInWords(plan({}))).toBe('There is nothing to practise yet.');
     expect(planInWords(plan({ leftOut: [{ job: job({}), why: 'not due' }] }))).toBe('Nothing is due today.');
     expect(

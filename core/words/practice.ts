@@ -20,6 +20,14 @@ export function jobTitle({
       return `${part}: hear it`;
     case 'meetings':
       return `${part}: say where the hands meet`;
+    case 'warm-up':
+      return 'Warm up the hands';
+    case 'hardest':
+      return `${part}: its hardest bar, from the bar before`;
+    case 'spot':
+      return `${part}: the place that goes wrong`;
+    case 'rung':
+      return 'Up to the next rung';
     case 'whole':
       return 'The whole song';
     case 'chain':
@@ -31,10 +39,24 @@ export function jobTitle({
 
 const WHY = { due: 'it is due again', next: 'it was begun', new: 'it comes next' } as const;
 
+const MORE = {
+  harder: 'more than others, it is harder',
+  'went wrong': 'more than others, it went wrong',
+} as const;
+
 /** "It is due again; 4 turns, about 3 minutes". */
-export function jobInWords({ why, turns, minutes }: Pick<Job, 'why' | 'turns' | 'minutes'>): string {
+export function jobInWords({
+  kind,
+  why,
+  turns,
+  minutes,
+  more,
+}: Pick<Job, 'kind' | 'why' | 'turns' | 'minutes' | 'more'>): string {
+  if (kind === 'warm-up') return `Before the first keys; about ${counted(Math.round(minutes), 'minute')}`;
+  if (kind === 'rung') return 'All of this rung is passed';
   const long = minutes < 1 ? 'less than a minute' : `about ${counted(Math.round(minutes), 'minute')}`;
-  return `${capital(WHY[why])}; ${counted(turns, 'turn')}, ${long}`;
+  const often = more === null ? '' : ` (${MORE[more]})`;
+  return `${capital(WHY[why])}; ${counted(turns, 'turn')}${often}, ${long}`;
 }
 
 /** Where one stands at a gate: "60 % of the tempo, 2 clean turns of 3". */
@@ -96,7 +118,18 @@ export function planInWords({ jobs, leftOut, minutes }: Plan): string {
     return leftOut.length === 0 ? 'There is nothing to practise yet.' : 'Nothing is due today.';
   const later = leftOut.filter(({ why }) => why === 'no time').length;
   const rest = later === 0 ? '' : ` ${later} more wait for another day.`;
-  return `${counted(jobs.length, 'job')}, about ${Math.max(1, Math.round(minutes))} minutes.${rest}`;
+  return `${counted(jobs.length, 'job')}, about ${counted(Math.max(1, Math.round(minutes)), 'minute')}.${rest}`;
+}
+
+/** How far it still is: "About 3 hours until all of it is passed: 25 minutes a day; 20 are too few." */
+export function toGoInWords({ toGo: { minutes, perDay } }: Pick<Plan, 'toGo'>, today: number): string {
+  if (minutes < 1) return '';
+  const all =
+    minutes < 90 ? counted(Math.round(minutes), 'minute') : counted(Math.round(minutes / 60), 'hour');
+  const until = `About ${all} until all of it is passed on this rung`;
+  if (perDay === null) return `${until}.`;
+  const day = Math.max(1, Math.ceil(perDay));
+  return `${until}: ${counted(day, 'minute')} a day${day > today ? `; ${today} are too few` : `, and ${today} are enough`}.`;
 }
 
 /** What a log comes to: "12 turns, 9 of them clean, 14 minutes on 2 days." */
