@@ -118,6 +118,7 @@ describe('a take laid against what was wanted', () => {
             seconds: i,
             midi,
             hand: 'right',
+            from: `n${i}`,
           }));
           const downs = play.map((midi, i) => ({ seconds: i, midi, velocity: 80 }));
           const { struck, missed, restarts } = layOnce(wanted, downs, null);

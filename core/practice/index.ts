@@ -18,3 +18,7 @@ export { type WantedKey, wantedKeys } from './wanted';
 export { type Day, daysOf, type Turn } from './log';
 export { partsToPractise } from './parts';
 export { reviewed, type StoredCard } from './schedule';
+export { minutesSinceRest, REST_AFTER_MINUTES, type WidePassage, widePassages } from './care';
+export { type Cause, type Heat, heatOf, type HotBar, hottest, type Slip, slipsOf } from './hotSpots';
+export { type LiveStand, LiveTake } from './live';
+export { type Aim, type RankedSong, rankSongs, type SongToRank } from './nextSongs';

@@ -1,4 +1,5 @@
 import type { Hand } from '../hands';
+import type { Slip } from './hotSpots';
 import { isSaid, type JobKind } from './plan';
 
 /** One turn at a job, as it is kept. */
@@ -19,6 +20,8 @@ export interface Turn {
   /** Seconds the hands were apart; null where they did not meet. */
   readonly apart: number | null;
   readonly seconds: number;
+  /** What went wrong, by its notes; absent where nothing was listened to. */
+  readonly slips?: readonly Slip[];
 }
 
 /** What was done on one day. */
@@ -30,6 +33,8 @@ export interface Day {
   readonly clean: number;
   /** The fastest tempo that was clean, in percent of the goal; null where none was. */
   readonly tempoPercent: number | null;
+  /** Mean milliseconds the hands were apart; null where they did not meet. */
+  readonly apartMs: number | null;
 }
 
 /** The days on which something was practised, in order. */
@@ -53,6 +58,13 @@ export function daysOf(turns: readonly Turn[], dayOf: (at: number) => string): D
         tempoPercent: clean
           .filter((turn) => !isSaid(turn))
           .reduce<number | null>((most, { tempoPercent }) => Math.max(most ?? 0, tempoPercent), null),
+        apartMs: apartOf(own),
       };
     });
+}
+
+/** Mean milliseconds the hands were apart in the turns in which they met, whichever came first. */
+function apartOf(turns: readonly Pick<Turn, 'apart'>[]): number | null {
+  const apart = turns.flatMap((turn) => (turn.apart === null ? [] : [Math.abs(turn.apart) * 1000]));
+  return apart.length === 0 ? null : apart.reduce((sum, ms) => sum + ms, 0) / apart.length;
 }

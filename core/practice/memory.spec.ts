@@ -87,15 +87,15 @@ describe('the log', () => {
     const days = daysOf(
       [
         turn(21, { tempoPercent: 80 }),
-        turn(1),
-        turn(2, { isClean: false, tempoPercent: 90 }),
+        turn(1, { apart: 0.04 }),
+        turn(2, { isClean: false, tempoPercent: 90, apart: -0.02 }),
         turn(3, { kind: 'hear', tempoPercent: 100 }),
       ],
       dayOf,
     );
     expect(days).toEqual([
-      { day: 'day 0', minutes: 1.5, turns: 3, clean: 2, tempoPercent: 60 },
-      { day: 'day 2', minutes: 0.5, turns: 1, clean: 1, tempoPercent: 80 },
+      { day: 'day 0', minutes: 1.5, turns: 3, clean: 2, tempoPercent: 60, apartMs: 30 },
+      { day: 'day 2', minutes: 0.5, turns: 1, clean: 1, tempoPercent: 80, apartMs: null },
     ]);
     expect(daysOf([turn(1, { isClean: false })], dayOf)[0].tempoPercent).toBeNull();
     expect(daysOf([], dayOf)).toEqual([]);

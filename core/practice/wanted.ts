@@ -8,6 +8,8 @@ export interface WantedKey {
   readonly seconds: number;
   readonly midi: number;
   readonly hand: Hand;
+  /** Id of the note of the tune, or of the chord, it comes from. */
+  readonly from: string;
 }
 
 /** The keys of a stretch for one hand or both, in time from the lowest up; grace notes are not asked for. */
@@ -25,5 +27,11 @@ export function wantedKeys(
     .sort((a, b) => a.tick - b.tick || a.midi - b.midi);
   if (own.length === 0) return [];
   const start = clock.secondsAt(own[0].tick);
-  return own.map(({ tick, midi, hand }) => ({ tick, seconds: clock.secondsAt(tick) - start, midi, hand }));
+  return own.map(({ tick, midi, hand, from }) => ({
+    tick,
+    seconds: clock.secondsAt(tick) - start,
+    midi,
+    hand,
+    from,
+  }));
 }

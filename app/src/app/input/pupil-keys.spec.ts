@@ -8,6 +8,7 @@ const WANTED = [60, 62, 64, 65].map((midi, i): WantedKey => ({
   seconds: i * 0.5,
   midi,
   hand: 'right',
+  from: `n${i}`,
 }));
 
 describe('a pupil as a stand-in', () => {
