@@ -91,7 +91,8 @@ const policy: RequestHandler = (request, response, next) => {
         // Element.style set by scripts is not an attribute in the page; this covers SVG exports only.
         fontSrc: [own, 'data:'],
         imgSrc: [own, 'data:'],
-        mediaSrc: [own],
+        // The pianist's own recording, from the browser's store.
+        mediaSrc: [own, 'blob:'],
         connectSrc: [own],
         workerSrc: [own, 'blob:'],
         baseUri: [own],

@@ -10,7 +10,13 @@ import { isZip, scoreInMxl, textOf } from './unzip';
 
 /** What a file holds: a project with its profile, or one or more lines that could be the melody. */
 export type OpenedFile =
-  | { readonly kind: 'project'; readonly song: TuneCandidate['song']; readonly profile: Profile }
+  | {
+      readonly kind: 'project';
+      readonly song: TuneCandidate['song'];
+      readonly profile: Profile;
+      /** What was practised, as the file has it. */
+      readonly practice?: unknown;
+    }
   | { readonly kind: 'tunes'; readonly tunes: readonly TuneCandidate[] };
 
 type Reader = (bytes: Uint8Array, songId: string, title: string) => OpenedFile;

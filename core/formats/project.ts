@@ -16,13 +16,21 @@ export interface Project {
   readonly song: Song;
   /** The profile the song was last arranged with. */
   readonly profile: Profile;
+  /** What was practised of it, as it was handed in: whoever practises knows what it means. */
+  readonly practice?: unknown;
 }
 
-const shell = z.object({ format: z.literal(FORMAT), song: z.unknown(), profile: z.unknown() });
+const shell = z.object({
+  format: z.literal(FORMAT),
+  song: z.unknown(),
+  profile: z.unknown(),
+  practice: z.unknown().optional(),
+});
 
-/** A song and its profile as a project file (.joined.json). Reading it gives the same song. */
-export function writeProject({ song, profile }: Project): string {
-  return `${JSON.stringify({ format: FORMAT, song, profile }, null, 1)}\n`;
+/** A song, its profile and what was practised as a project file (.joined.json). Reading it gives the same song. */
+export function writeProject({ song, profile, practice }: Project): string {
+  const along = practice === undefined ? {} : { practice };
+  return `${JSON.stringify({ format: FORMAT, song, profile, ...along }, null, 1)}\n`;
 }
 
 /** Reads a project file of this or an older version. Throws {@link FileError} naming the place. */
@@ -40,10 +48,13 @@ export function readProject(text: string): Project {
   try {
     const song = migrateSong(outer.data.song);
     const profile = profileSchema.safeParse(outer.data.profile ?? DEFAULT_PROFILE);
-    if (profile.success) return { song, profile: profile.data };
+    const { practice } = outer.data;
+    const along = practice === undefined ? {} : { practice };
+    if (profile.success) return { song, profile: profile.data, ...along };
     // A hand or keyboard there is not: the song opens all the same, with the usual ones.
     const text = `The profile in the file could not be used (${firstIssue(profile.error, 'profile').replace(/\.$/, '')}): hands of an octave and 88 keys are taken. Set yours in the profile.`;
-    return { song: { ...song, imported: [...song.imported, { tick: 0, text }] }, profile: DEFAULT_PROFILE };
+    const imported = [...song.imported, { tick: 0, text }];
+    return { song: { ...song, imported }, profile: DEFAULT_PROFILE, ...along };
   } catch (error) {
     if (!(error instanceof SongShapeError)) throw error;
     throw new FileError(

@@ -21,4 +21,18 @@ export { reviewed, type StoredCard } from './schedule';
 export { minutesSinceRest, REST_AFTER_MINUTES, type WidePassage, widePassages } from './care';
 export { type Cause, type Heat, heatOf, type HotBar, hottest, type Slip, slipsOf } from './hotSpots';
 export { type LiveStand, LiveTake } from './live';
-export { type Aim, type RankedSong, rankSongs, type SongToRank } from './nextSongs';
+export { type Aim, type RankedSong, rankSongs, type SongToRank, songToRank } from './nextSongs';
+export {
+  type CardRecord,
+  type Jotting,
+  newTurns,
+  type PracticeRecord,
+  PRACTISE_SETTINGS,
+  type PractiseSettings,
+  readRecord,
+  readSettings,
+  rowOf,
+  turnsOfRows,
+} from './record';
+export { spotJob } from './spots';
+export { barsToTap, secondsInRecording, stretchInRecording, withTap } from './tapped';

@@ -1,4 +1,7 @@
+import type { Arrangement } from '../arrangement';
 import type { Effort } from '../effort';
+import { fifthsOf, pulseTicks } from '../music';
+import { barAt, keyAt } from '../song';
 
 /** What a pianist may want to work on. */
 export type Aim = 'left hand' | 'leaps' | 'off-beats' | 'stretches' | 'black keys' | 'speed' | 'reading';
@@ -12,6 +15,22 @@ export interface SongToRank {
   readonly accidentals: number;
   /** Share of melody notes that begin off the beat, 0 … 1. */
   readonly offBeats: number;
+}
+
+/** What of an arrangement is compared with other songs. */
+export function songToRank({ song, played, efforts }: Arrangement): SongToRank {
+  const tune = played.melody.filter(({ grace }) => !grace);
+  const off = tune.filter(({ tick }) => {
+    const bar = barAt(played.bars, tick);
+    return (tick - bar.tick) % pulseTicks(bar.metre) !== 0;
+  });
+  return {
+    id: song.id,
+    title: song.title,
+    efforts: efforts.map((effort) => effort && { total: effort.total, measures: effort.measures }),
+    accidentals: Math.abs(fifthsOf(keyAt(played, 0))),
+    offBeats: off.length / Math.max(1, tune.length),
+  };
 }
 
 /** A song for an aim, with the part that has most of it. */

@@ -1,9 +1,9 @@
 import type { Arrangement } from '../arrangement';
 import { Clock } from '../performance';
-import { pulseTicks } from '../music';
 import { barAt } from '../song';
 import type { Turn } from './log';
 import type { PartToPractise, Span } from './plan';
+import { withBarBefore } from './spots';
 
 /** A bar stands out that is so many times as hard as the bars of its part on the whole. */
 const STANDS_OUT = 1.25;
@@ -45,11 +45,7 @@ export function partsToPractise(
       const most = bars.reduce((top, bar) => (bar.total > top.total ? bar : top), bars[0]);
       if (bars.length < 2 || !most || most.total < STANDS_OUT * mean) return null;
       const at = played.bars.findIndex(({ number }) => number === most.number);
-      const [before, bar, after] = [played.bars[at - 1], played.bars[at], played.bars[at + 1]];
-      const from = before?.tick ?? bar.tick;
-      // It ends on the next downbeat, where there is one.
-      const to = bar.tick + bar.length + (after ? pulseTicks(after.metre) : 0);
-      return { fromTick: from, toTick: to, seconds: secondsOf(from, to) };
+      return withBarBefore(played.bars, at, (tick) => clock.secondsAt(tick));
     }
 
     function differing(): PartToPractise['differs'] {

@@ -298,7 +298,8 @@ function turnsFor(weight: number, mean: number, gate: Gate): number {
   return Math.max(FEWEST_TURNS, Math.min(MOST_TURNS, Math.round((usual * weight) / Math.max(1, mean))));
 }
 
-function minutesFor(seconds: number, turns: number, tempoPercent: number): number {
+/** Minutes of so many turns at a share of the goal tempo, with what is between them. */
+export function minutesFor(seconds: number, turns: number, tempoPercent: number): number {
   return (turns * ((seconds * 100) / tempoPercent + BETWEEN_SECONDS)) / 60;
 }
 

@@ -4,3 +4,4 @@ export { movedInWords, quantise, type Quantised, withoutBreaths } from './quanti
 export { type JudgedRhythm, type JudgedStroke, judgeRhythm, type Stroke } from './rhythm';
 export { type KeyEvent, type Mistake, playSimulated, type TuneKey } from './simulatedPianist';
 export { compareTakes, melodyNote, type Take, takeOf, withTake } from './take';
+export { PitchTrack, type SoundFrame } from './pitchTrack';

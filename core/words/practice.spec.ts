@@ -1,11 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import type { Job, Judgement, Plan, Trouble } from '../practice';
 import {
+  careInWords,
+  hotBarInWords,
   jobInWords,
   jobTitle,
   judgementInWords,
   logInWords,
+  lostInWords,
   planInWords,
+  restInWords,
   standingInWords,
   toGoInWords,
   troubleInWords,
@@ -90,6 +94,28 @@ describe('practising in words', () => {
     expect(verdictInWords(true, standing)).toBe('Clean, and passed');
     expect(verdictInWords(true, { ...standing, isPassed: false })).toBe('A clean turn');
     expect(verdictInWords(false, { ...standing, isPassed: false })).toBe('Not yet');
+  });
+
+  it('what keeps going wrong, and why; what cannot be compared; rests and care', () => {
+    const hot = { bar: 6, hand: 'left', slips: 4, cause: 'leap' } as const;
+    expect(hotBarInWords(hot)).toBe('bar 6, left hand, 4 slips: the hand leaps');
+    expect(hotBarInWords({ ...hot, bar: 0, slips: 1, cause: null })).toBe('pick-up, left hand, 1 slip');
+    const causes = (['crossing', 'quick', 'off the beat', 'black key'] as const).map((cause) =>
+      hotBarInWords({ ...hot, cause }).split(': ')[1],
+    );
+    expect(causes).toEqual([
+      'the thumb goes under, or a finger over it',
+      'it comes quickly',
+      'it begins off the beat',
+      'a black key',
+    ]);
+    expect([lostInWords(0), lostInWords(1)]).toEqual([
+      '',
+      '1 slip of earlier turns belongs to notes that are no longer there: it is left out here.',
+    ]);
+    expect(lostInWords(3)).toContain('3 slips of earlier turns belong to notes');
+    expect(restInWords(34)).toMatch(/^You have played for 34 minutes: put the hands down for five/);
+    expect(careInWords({ hand: 'right', kind: 'octaves', strikes: 8 })).toMatch(/^8 octaves in the right hand: /);
   });
 
   it('what went wrong where', () => {

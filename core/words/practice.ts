@@ -1,4 +1,14 @@
-import type { Job, Judgement, Plan, Standing, Trouble, Turn } from '../practice';
+import type {
+  Cause,
+  HotBar,
+  Job,
+  Judgement,
+  Plan,
+  Standing,
+  Trouble,
+  Turn,
+  WidePassage,
+} from '../practice';
 import { beatsInWords } from '../sentences';
 import { timesInWords } from './strikes';
 import { capital, counted } from './titles';
@@ -143,4 +153,34 @@ export function logInWords(turns: readonly Pick<Turn, 'seconds' | 'isClean'>[], 
 export function verdictInWords(isClean: boolean, { isPassed }: Standing): string {
   if (isPassed) return 'Clean, and passed';
   return isClean ? 'A clean turn' : 'Not yet';
+}
+
+const CAUSES: Record<Cause, string> = {
+  leap: 'the hand leaps',
+  crossing: 'the thumb goes under, or a finger over it',
+  quick: 'it comes quickly',
+  'off the beat': 'it begins off the beat',
+  'black key': 'a black key',
+};
+
+/** A place that keeps going wrong: "bar 6, left hand, 4 slips: the hand leaps". */
+export function hotBarInWords({ bar, hand, slips, cause }: Pick<HotBar, 'bar' | 'hand' | 'slips' | 'cause'>): string {
+  const where = bar === 0 ? 'pick-up' : `bar ${bar}`;
+  return `${where}, ${HANDS[hand]}, ${counted(slips, 'slip')}${cause ? `: ${CAUSES[cause]}` : ''}`;
+}
+
+/** What was played before an edit and cannot be compared; empty where nothing is lost. */
+export function lostInWords(lost: number): string {
+  if (lost === 0) return '';
+  return `${counted(lost, 'slip')} of earlier turns ${lost === 1 ? 'belongs' : 'belong'} to notes that are no longer there: ${lost === 1 ? 'it is' : 'they are'} left out here.`;
+}
+
+/** "You have played for 34 minutes: rest the hands for five." */
+export function restInWords(minutes: number): string {
+  return `You have played for ${counted(minutes, 'minute')}: put the hands down for five, and shake them out. Where something hurts, stop for today.`;
+}
+
+/** What of a passage asks for care: "8 octaves in the right hand: warm hands, a loose wrist, and no more than a few turns in a row." */
+export function careInWords({ hand, kind, strikes }: WidePassage): string {
+  return `${strikes} ${kind} in the ${HANDS[hand]}: play them with warm hands and a loose wrist, a few turns at a time.`;
 }

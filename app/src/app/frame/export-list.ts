@@ -5,6 +5,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA } from 'ng-zorro-antd/modal';
 import { download, fileName } from '../ui/download';
 import type { FileKind } from '../workers/answers';
+import { PracticeStore } from '../storage/practice-store';
 import { Asker } from '../workers/asker';
 
 /** What a song can be taken away as. */
@@ -56,12 +57,13 @@ import { Asker } from '../workers/asker';
 export class ExportList {
   private readonly arrangement = inject<Arrangement>(NZ_MODAL_DATA);
   private readonly asker = inject(Asker);
+  private readonly practice = inject(PracticeStore);
 
   protected readonly formats: readonly { kind: FileKind; name: string; what: string }[] = [
     {
       kind: 'project',
       name: 'Project',
-      what: 'The song with all your choices and pins, to open again here.',
+      what: 'The song with all your choices, pins and what was practised, to open again here.',
     },
     {
       kind: 'musicxml',
@@ -83,7 +85,9 @@ export class ExportList {
     const [ending, type] = FILES[kind];
     try {
       const asked = this.withFrame() ? song : withoutFrame(song);
-      const content = await this.asker.ask(asked, profile, { kind: 'file', format: kind });
+      // What was practised goes along with the project.
+      const practice = kind === 'project' ? await this.practice.recordOf(song.id) : undefined;
+      const content = await this.asker.ask(asked, profile, { kind: 'file', format: kind, practice });
       download(`${fileName(song.title)}${ending}`, content, type);
       this.problem.set(null);
     } catch (error) {

@@ -43,6 +43,11 @@ export function shapeOf({ from, midi, source }: HandNote): string {
   return source === 'melody' ? from : `${from}:${midi}`;
 }
 
+/** What the seam calls the shape of a key of the left hand. */
+export function leftShapeOf({ tick, midi }: Pick<HandNote, 'tick' | 'midi'>): string {
+  return `left ${tick} ${midi}`;
+}
+
 /** Pixels of a grace note. */
 const GRACE_WIDTH = 18;
 
@@ -171,6 +176,7 @@ export function blockShapes(
       const width = Math.max(LETTER_ROOM - 1, length * perTick - 4);
       const letter = typeset(classNameOf(note.pitch));
       return {
+        id: leftShapeOf(note),
         changeId: note.from,
         tick: note.tick,
         x: x(note.tick),

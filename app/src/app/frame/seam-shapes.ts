@@ -31,6 +31,7 @@ export interface NoteShape extends KeyShape {
 
 /** A key of the left hand: square. */
 export interface BlockShape extends KeyShape {
+  readonly id: string;
   readonly changeId: string;
   readonly isFill: boolean;
   /** "8 down" where it is drawn an octave away. */

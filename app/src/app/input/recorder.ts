@@ -12,6 +12,8 @@ export interface KeySource {
   /** `now` gives the seconds since the first beat to be played; negative while counting in. */
   start(press: (event: KeyEvent) => void, now: () => number): void;
   stop(): void;
+  /** Whether it is heard by itself: then its keys are not sounded once more. */
+  readonly sounds?: boolean;
 }
 
 const TICKS_PER_SECOND_AT_60 = 960;
@@ -35,9 +37,14 @@ export class Recorder {
 
   /**
    * Records from a source for so many ticks from a bar line of the metre at `fromTick`. Resolves with the keys, their
-   * times in seconds from the first beat; rejects when there is no sound.
+   * times in seconds from the first beat; rejects when there is no sound. `heard` gets each key as it comes.
    */
-  async record(source: KeySource, fromTick: number, ticks: number): Promise<KeyEvent[]> {
+  async record(
+    source: KeySource,
+    fromTick: number,
+    ticks: number,
+    heard: (event: KeyEvent) => void = () => undefined,
+  ): Promise<KeyEvent[]> {
     this.stop();
     this.player.stop();
     const { tone, click, instrument } = await this.piano.ready();
@@ -67,7 +74,8 @@ export class Recorder {
       };
       source.start((event) => {
         events.push(event);
-        if (event.velocity > 0)
+        heard(event);
+        if (event.velocity > 0 && !source.sounds)
           instrument.triggerAttackRelease(tone.Frequency(event.midi, 'midi').toFrequency(), 0.8, tone.now());
       }, now);
       // A note begun on the last beat may end late.

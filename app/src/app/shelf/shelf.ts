@@ -12,10 +12,12 @@ import {
 import { Router, RouterLink } from '@angular/router';
 import { MOST_BYTES, type OpenedFile, READ_ENDINGS, type TuneCandidate } from '@joined-hands/core/formats';
 import { DEFAULT_CHOICES, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
+import { readRecord } from '@joined-hands/core/practice';
 import { formatDistanceToNow } from 'date-fns';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { firstValueFrom } from 'rxjs';
+import { PracticeStore } from '../storage/practice-store';
 import { SongStore, type TakenOff, UnreadableSongError } from '../storage/song-store';
 import type { ShelfCard } from '../storage/stored';
 import { takeAwayRaw } from '../storage/take-away';
@@ -41,6 +43,7 @@ interface Card {
 })
 export class Shelf implements OnInit, OnDestroy {
   private readonly songs = inject(SongStore);
+  private readonly practice = inject(PracticeStore);
   private readonly reader = inject(FileReaderClient);
   private readonly arranger = inject(ArrangerClient);
   private readonly asker = inject(Asker);
@@ -161,6 +164,8 @@ export class Shelf implements OnInit, OnDestroy {
       if (!song) return null;
       const own = { ...song, id: crypto.randomUUID() };
       await this.songs.add(own);
+      const read = result.opened.kind === 'project' ? readRecord(result.opened.practice) : null;
+      if (read) await this.practice.take(own.id, read.record);
       return own.id;
     } catch (error) {
       this.problem.set(

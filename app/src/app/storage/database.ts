@@ -1,8 +1,8 @@
 import { type Profile } from '@joined-hands/core/song';
 import Dexie, { type Table } from 'dexie';
-import type { Turn } from '@joined-hands/core/practice';
+import type { Jotting, PractiseSettings, Turn } from '@joined-hands/core/practice';
 import { cardFrom } from './card';
-import type { ShelfCard, StoredSong, StoredStanding } from './stored';
+import type { ShelfCard, StoredRecording, StoredSong, StoredStanding, StoredTake } from './stored';
 
 /** The browser's store: songs, their cards, and the pianist's profile. */
 export class Database extends Dexie {
@@ -12,7 +12,13 @@ export class Database extends Dexie {
   readonly turns!: Table<Turn & { readonly id?: number }, number>;
   /** Where one stands with each card of each song. */
   readonly standings!: Table<StoredStanding, string>;
-  readonly settings!: Table<{ key: string; value: Profile | boolean }, string>;
+  readonly settings!: Table<{ key: string; value: Profile | PractiseSettings | boolean | number }, string>;
+  /** Takes as they were played, the last of each song. */
+  readonly takes!: Table<StoredTake & { readonly id?: number }, number>;
+  /** What the pianist wrote down about practising a song. */
+  readonly jottings!: Table<Jotting & { readonly songId: string; readonly id?: number }, number>;
+  /** The pianist's own recording of a song, one at most. */
+  readonly recordings!: Table<StoredRecording, string>;
 
   constructor(name = 'joined-hands') {
     // What is read is used at once and never written to: copies of it would only cost time.
@@ -28,5 +34,10 @@ export class Database extends Dexie {
         }
       });
     this.version(3).stores({ turns: '++id, songId, at', standings: 'key, songId' });
+    this.version(4).stores({
+      takes: '++id, songId, at',
+      jottings: '++id, songId',
+      recordings: 'songId',
+    });
   }
 }

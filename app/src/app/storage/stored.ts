@@ -1,4 +1,5 @@
 import type { Standing, StoredCard } from '@joined-hands/core/practice';
+import type { KeyEvent } from '@joined-hands/core/takes';
 import type { SongFacts } from '@joined-hands/core/arrangement';
 import type { Place } from './place';
 
@@ -39,4 +40,22 @@ export interface StoredStanding {
   readonly card: string;
   readonly standing: Standing;
   readonly review: StoredCard | null;
+}
+
+/** A take as it was played, to be heard again and compared. */
+export interface StoredTake {
+  readonly songId: string;
+  /** When its turn ended: the turn of the same time is its own. */
+  readonly at: number;
+  readonly what: string;
+  readonly events: readonly KeyEvent[];
+}
+
+/** The pianist's own recording of a song. It stays in this browser. */
+export interface StoredRecording {
+  readonly songId: string;
+  readonly name: string;
+  readonly audio: Blob;
+  /** Seconds at which each played bar begins, in order, as far as they were tapped. */
+  readonly bars: readonly number[];
 }

@@ -18,6 +18,7 @@ import { easierKeys, type KeyChoice } from '@joined-hands/core/effort';
 import { writeMidi, writeMusicXml, writeMxl, writeProject } from '@joined-hands/core/formats';
 import { findKeys, type FoundKey } from '@joined-hands/core/harmony';
 import { MELODY_ALONE } from '@joined-hands/core/ladder';
+import { type SongToRank, songToRank } from '@joined-hands/core/practice';
 import { partsOf, type Progression, progressionsOf } from '@joined-hands/core/parts';
 import {
   applyEdit,
@@ -69,9 +70,10 @@ export type Question =
   | { readonly kind: 'metres' }
   | { readonly kind: 'progressions' }
   | { readonly kind: 'facts' }
+  | { readonly kind: 'to rank' }
   | { readonly kind: 'trial'; readonly edit: SongEdit | null }
   | { readonly kind: 'preview' }
-  | { readonly kind: 'file'; readonly format: FileKind };
+  | { readonly kind: 'file'; readonly format: FileKind; readonly practice?: unknown };
 
 /** The answer to each kind of question. */
 export interface Answers {
@@ -90,6 +92,7 @@ export interface Answers {
   readonly metres: FoundMetre[];
   readonly progressions: Progression[];
   readonly facts: SongFacts;
+  readonly 'to rank': SongToRank;
   readonly trial: Sent;
   readonly preview: Sent;
   readonly file: string | Uint8Array;
@@ -136,6 +139,8 @@ export function answerTo(song: Song, profile: Profile, question: Question): Answ
       const played = unfold(song);
       return factsOf(song, played, partsOf(song, played));
     }
+    case 'to rank':
+      return songToRank(arrange(song, profile));
     case 'trial':
       return sentAlone(quickly(question.edit ? applyEdit(song, question.edit) : song, profile));
     case 'preview':
@@ -143,7 +148,7 @@ export function answerTo(song: Song, profile: Profile, question: Question): Answ
         quickly({ ...song, choices: { ...song.choices, rung: MELODY_ALONE }, partSettings: {} }, profile),
       );
     case 'file':
-      return written(song, profile, question.format);
+      return written(song, profile, question.format, question.practice);
   }
 }
 
@@ -156,8 +161,8 @@ function sentAlone(arrangement: Arrangement): Sent {
   return new Sender().pack(arrangement);
 }
 
-function written(song: Song, profile: Profile, format: FileKind): string | Uint8Array {
-  if (format === 'project') return writeProject({ song, profile });
+function written(song: Song, profile: Profile, format: FileKind, practice: unknown): string | Uint8Array {
+  if (format === 'project') return writeProject({ song, profile, practice });
   const arrangement = arrange(song, profile);
   switch (format) {
     case 'musicxml':

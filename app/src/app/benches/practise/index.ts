@@ -2,11 +2,14 @@ import type { BenchDefinition } from '../../frame/definition';
 import { PractiseBehaviour } from './practise-behaviour';
 import { PRACTISE_SHORTCUTS } from './practise-commands';
 import { PractisePanel } from './practise-panel';
+import { PractiseLog } from './practise-log';
 import { PractiseState } from './practise-state';
+import { PractiseWishes } from './practise-wishes';
+import { RecordingState } from './recording-state';
 
 /** The Practise bench: one small job at a time, listened to, kept account of. */
 export const bench: BenchDefinition = {
-  providers: [PractiseState, PractiseBehaviour],
+  providers: [PractiseLog, PractiseWishes, RecordingState, PractiseState, PractiseBehaviour],
   behaviour: PractiseBehaviour,
   panel: PractisePanel,
   shortcuts: PRACTISE_SHORTCUTS,

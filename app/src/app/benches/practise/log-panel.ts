@@ -1,135 +1,125 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { daysOf, isSaid, type Turn } from '@joined-hands/core/practice';
 import { logInWords } from '@joined-hands/core/words';
 import { format } from 'date-fns';
-import type { BarSeriesOption, LineSeriesOption } from 'echarts/charts';
-import type { EChartsCoreOption } from 'echarts/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
-import { colour } from '../../ui/colour';
+import { Piano } from '../../sound/piano';
+import type { StoredTake } from '../../storage/stored';
+import { Choice } from '../../ui/choice';
 import { download, fileName } from '../../ui/download';
+import { CHART_NOTES, chartInWords, type ChartKind, chartOf, CHARTS } from './log-chart';
+import { logAsCsv, logFrom, readInWords } from './log-files';
 import { PractiseState } from './practise-state';
+import { told } from './told';
 
 const SHOWN_TURNS = 12;
 const SHOWN_DAYS = 30;
+/** A quarter a second. */
+const TICKS_PER_SECOND = 960;
+/** A key that was never let go sounds so long. */
+const USUAL_SECONDS = 0.3;
 
-/** What was practised: minutes a day and the tempo reached, the last turns, and all of it as a file. */
+/** What was practised: minutes a day, tempo, clean turns and togetherness, the last turns, takes, notes, and files. */
 @Component({
   selector: 'jh-log-panel',
-  imports: [NgxEchartsDirective, NzButtonModule],
+  imports: [Choice, FormsModule, NgxEchartsDirective, NzButtonModule, NzInputModule],
   providers: [
     provideEchartsCore({ echarts: () => import('../../ui/charts').then(({ echarts }) => echarts) }),
   ],
-  template: `
-    <section>
-      <h2>Log</h2>
-      @if (state.turns().length === 0) {
-        <p>Nothing has been practised yet. Every turn is kept here, in this browser alone.</p>
-      } @else {
-        <p aria-live="polite">{{ summary() }}</p>
-        <div echarts class="chart" role="img" [attr.aria-label]="inWords()" [options]="chart()"></div>
-        <p class="note">Minutes a day as bars; the fastest clean tempo as a line.</p>
-        <table aria-label="The last turns">
-          <thead>
-            <tr>
-              <th>When</th>
-              <th>What</th>
-              <th>Tempo</th>
-              <th>Clean</th>
-            </tr>
-          </thead>
-          <tbody>
-            @for (turn of last(); track turn.at) {
-              <tr>
-                <td>{{ when(turn) }}</td>
-                <td>{{ turn.what }}</td>
-                <td>{{ tempo(turn) }}</td>
-                <td>{{ turn.isClean ? 'yes' : 'no' }}</td>
-              </tr>
-            }
-          </tbody>
-        </table>
-        @if (state.problem()) {
-          <p class="problem" role="alert">{{ state.problem() }}</p>
-        }
-        <p class="line">
-          <button nz-button type="button" (click)="takeAway()">Take the log away (CSV)</button>
-        </p>
-      }
-    </section>
-  `,
+  templateUrl: './log-panel.html',
   styleUrls: ['../../ui/panel.less', './practise.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LogPanel {
   protected readonly state = inject(PractiseState);
-  private readonly allDays = computed(() => daysOf(this.state.turns(), (at) => format(at, 'yyyy-MM-dd')));
+  private readonly piano = inject(Piano);
+  protected readonly charts = CHARTS;
+  protected readonly kind = signal<ChartKind>('minutes');
+  protected readonly note = computed(() => CHART_NOTES[this.kind()]);
+  protected readonly problem = signal('');
+  protected readonly said = signal('');
+  protected readonly jotting = signal('');
+  private readonly allDays = computed(() => daysOf(this.state.log.turns(), (at) => format(at, 'yyyy-MM-dd')));
   private readonly days = computed(() => this.allDays().slice(-SHOWN_DAYS));
-  protected readonly last = computed(() => this.state.turns().slice(-SHOWN_TURNS).reverse());
-  protected readonly summary = computed(() => logInWords(this.state.turns(), this.allDays().length));
-  protected readonly inWords = computed(() =>
-    this.days()
-      .map(
-        ({ day, minutes, tempoPercent }) =>
-          `${day}: ${minutes.toFixed(1)} minutes${tempoPercent === null ? '' : `, ${tempoPercent} %`}`,
-      )
-      .join('; '),
+  protected readonly summary = computed(() => logInWords(this.state.log.turns(), this.allDays().length));
+  protected readonly chart = computed(() => chartOf(this.kind(), this.days()));
+  protected readonly inWords = computed(() => chartInWords(this.kind(), this.days()));
+  protected readonly jottings = computed(() => this.state.log.jottings().toReversed());
+  private readonly takes = computed(() => new Map(this.state.log.takes().map((take) => [take.at, take])));
+  protected readonly last = computed(() =>
+    this.state.log
+      .turns()
+      .slice(-SHOWN_TURNS)
+      .toReversed()
+      .map((turn) => ({ turn, take: this.takes().get(turn.at) ?? null })),
   );
-  protected readonly chart = computed((): EChartsCoreOption => {
-    const days = this.days();
-    const minutes: BarSeriesOption = {
-      type: 'bar',
-      data: days.map((day) => Number(day.minutes.toFixed(1))),
-      itemStyle: { color: colour('left') },
-      barMaxWidth: 26,
-    };
-    const tempo: LineSeriesOption = {
-      type: 'line',
-      yAxisIndex: 1,
-      data: days.map(({ tempoPercent }) => tempoPercent),
-      connectNulls: true,
-      symbolSize: 9,
-      lineStyle: { color: colour('right'), width: 3 },
-      itemStyle: { color: colour('right') },
-    };
-    const text = { color: colour('ink-soft'), fontSize: 14 };
-    return {
-      animation: false,
-      grid: { left: 34, right: 40, top: 12, bottom: 26 },
-      xAxis: { type: 'category', data: days.map(({ day }) => day.slice(5)), axisLabel: text },
-      yAxis: [
-        { type: 'value', axisLabel: text, splitLine: { lineStyle: { color: colour('rule') } } },
-        {
-          type: 'value',
-          min: 0,
-          max: 100,
-          axisLabel: { ...text, formatter: '{value} %' },
-          splitLine: { show: false },
-        },
-      ],
-      series: [minutes, tempo],
-    };
-  });
 
   protected tempo(turn: Turn): string {
     return isSaid(turn) ? '–' : `${turn.tempoPercent} %`;
   }
 
-  protected when({ at }: Turn): string {
+  /** How clean it was: in percent where it was listened to. */
+  protected clean({ isClean, cleanShare }: Turn): string {
+    const share = cleanShare === null ? '' : `, ${Math.round(cleanShare * 100)} %`;
+    return `${isClean ? 'yes' : 'no'}${share}`;
+  }
+
+  protected when(at: number): string {
     return format(at, 'd MMM HH:mm');
   }
 
-  protected async takeAway(): Promise<void> {
+  protected async hear({ events }: StoredTake): Promise<void> {
+    const start = events[0]?.seconds ?? 0;
+    const line = events.flatMap(({ seconds, midi, velocity }, i) => {
+      if (velocity === 0) return [];
+      const up = events.slice(i + 1).find((event) => event.midi === midi)?.seconds ?? seconds + USUAL_SECONDS;
+      const [tick, length] = [seconds - start, up - seconds].map((time) =>
+        Math.round(time * TICKS_PER_SECOND),
+      );
+      return [{ tick, length, midi }];
+    });
+    await this.guard('The take could not be played', this.piano.hearLine(line, 60));
+  }
+
+  protected async jot(): Promise<void> {
+    await this.state.log.jot(this.jotting());
+    this.jotting.set('');
+  }
+
+  protected takeAway(): Promise<void> {
+    const title = this.state.bench.song()?.title ?? 'Song';
+    const written = logAsCsv(this.state.log.turns()).then((csv) =>
+      download(`${fileName(title)}-log.csv`, csv, 'text/csv;charset=utf-8'),
+    );
+    return this.guard('The log could not be written', written);
+  }
+
+  protected picked(event: Event): Promise<void> {
+    const chooser = event.target as HTMLInputElement;
+    const [file] = chooser.files ?? [];
+    return this.guard('The log could not be read', file ? this.read(file) : Promise.resolve()).finally(
+      () => (chooser.value = ''),
+    );
+  }
+
+  private async read(file: File): Promise<void> {
+    this.said.set('');
+    const read = await logFrom(file, this.state.bench.song()?.id ?? '');
+    if ('problem' in read) return this.problem.set(read.problem);
+    const added = await this.state.log.take(read.record);
+    this.said.set(readInWords(added, read.record.turns.length, read.refused));
+    this.state.planAnew();
+  }
+
+  private async guard(what: string, work: Promise<void>): Promise<void> {
+    this.problem.set('');
     try {
-      const { default: papa } = await import('papaparse');
-      const rows = this.state
-        .turns()
-        .map(({ at, songId: _song, ...turn }) => ({ at: new Date(at).toISOString(), ...turn }));
-      const title = this.state.bench.song()?.title ?? 'Song';
-      download(`${fileName(title)}-log.csv`, papa.unparse(rows), 'text/csv;charset=utf-8');
+      await work;
     } catch (error) {
-      const why = error instanceof Error ? error.message : String(error);
-      this.state.problem.set(`The log could not be written: ${why}.`);
+      this.problem.set(`${what}: ${told(error)}.`);
     }
   }
 }

@@ -1,23 +1,28 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { GATE, type Trouble } from '@joined-hands/core/practice';
+import { type Trouble, widePassages } from '@joined-hands/core/practice';
 import {
+  careInWords,
   jobInWords,
   jobTitle,
   judgementInWords,
+  restInWords,
   standingInWords,
   troubleInWords,
   verdictInWords,
 } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { ComputerKeys, firstMidiKeys, NO_MIDI } from '../../input/key-sources';
+import { microphoneKeys, microphoneProblem, whyNotHeard } from '../../input/microphone';
 import { pupilKeys } from '../../input/pupil-keys';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { PractiseState } from './practise-state';
+import { WarmUpList } from './warm-up-list';
 
 /** The job of now, large: what to play, at what tempo, how it went, what comes next. */
 @Component({
   selector: 'jh-now-panel',
-  imports: [NzButtonModule],
+  imports: [NzButtonModule, NzCheckboxModule, WarmUpList],
   template: `
     @if (state.current(); as job) {
       <section>
@@ -30,8 +35,24 @@ import { PractiseState } from './practise-state';
         @if (watch(); as text) {
           <p class="note">{{ text }}</p>
         }
+        @for (care of cares(); track care) {
+          <p class="note">{{ care }}</p>
+        }
+        @if (state.restDue(); as minutes) {
+          <p class="rest" role="status">{{ rest(minutes) }}</p>
+        }
+        @switch (job.kind) {
+          @case ('warm-up') {
+            <jh-warm-up-list />
+          }
+          @case ('rung') {
+            <p>Done takes the song up to rung {{ job.rung + 1 }}; it can be undone like any other choice.</p>
+          }
+        }
         <p class="line">
-          <button nz-button nzSize="large" type="button" (click)="state.hear()">Hear it</button>
+          @if (job.kind !== 'warm-up' && job.kind !== 'rung') {
+            <button nz-button nzSize="large" type="button" (click)="state.hear()">Hear it</button>
+          }
           <button nz-button nzSize="large" nzType="primary" type="button" (click)="state.next()">
             Next job
           </button>
@@ -81,7 +102,13 @@ import { PractiseState } from './practise-state';
         } @else {
           <h3>Play a turn</h3>
           <p class="line">
+            <label nz-checkbox [nzChecked]="state.wishes.all().goesOn" (nzCheckedChange)="goOn($event)"
+              >Clean turns follow one another</label
+            >
+          </p>
+          <p class="line">
             <button nz-button nzSize="small" type="button" (click)="onMidi()">MIDI</button>
+            <button nz-button nzSize="small" type="button" (click)="onMicrophone()">Microphone</button>
             <button nz-button nzSize="small" type="button" (click)="onComputer()">Computer keys</button>
             <button nz-button nzSize="small" type="button" (click)="onScreen()">Screen keys</button>
             <button nz-button nzSize="small" type="button" (click)="simulate(true)">
@@ -101,8 +128,8 @@ import { PractiseState } from './practise-state';
             <button nz-button type="button" (click)="state.said(false)">Not yet (N)</button>
           }
         </p>
-        @if (state.problem()) {
-          <p class="problem" role="alert">{{ state.problem() }}</p>
+        @for (problem of problems(); track problem) {
+          <p class="problem" role="alert">{{ problem }}</p>
         }
       </section>
     } @else if (state.plan()?.jobs?.length) {
@@ -132,7 +159,9 @@ export class NowPanel {
     const job = this.state.current();
     return job ? jobInWords(job) : '';
   });
-  protected readonly standing = computed(() => standingInWords(this.state.standing(), GATE.turns));
+  protected readonly standing = computed(() =>
+    standingInWords(this.state.standing(), this.state.wishes.gate().turns),
+  );
   /** What makes the part hard is what to watch. */
   protected readonly watch = computed(() => {
     const [job, arrangement] = [this.state.current(), this.state.bench.arrangement()];
@@ -158,22 +187,60 @@ export class NowPanel {
     return troubleInWords(trouble);
   }
 
+  /** Passages that ask for care with these hands. */
+  protected readonly cares = computed(() => {
+    const [job, arrangement] = [this.state.current(), this.state.bench.arrangement()];
+    if (!job || !arrangement || this.state.isSaid()) return [];
+    return widePassages(arrangement, job, arrangement.profile)
+      .filter(({ hand }) => job.hands === 'both' || hand === job.hands)
+      .map(careInWords);
+  });
+  protected readonly problems = computed(() =>
+    [this.state.problem(), this.state.log.problem(), this.state.wishes.problem()].filter(Boolean),
+  );
+
+  protected rest(minutes: number): string {
+    return restInWords(minutes);
+  }
+
+  protected goOn(goesOn: boolean): void {
+    this.state.wishes.change({ goesOn });
+  }
+
   protected async onMidi(): Promise<void> {
     const keys = await firstMidiKeys();
-    if (keys) void this.state.listen(keys);
+    if (keys) void this.state.listen(() => keys);
     else this.state.problem.set(`${NO_MIDI} Say how it went, or use other keys.`);
   }
 
+  /** A piano heard through the microphone: one hand, one note at a time. */
+  protected async onMicrophone(): Promise<void> {
+    const job = this.state.current();
+    if (!job) return;
+    const cannot = whyNotHeard(this.state.wanted());
+    if (cannot) return this.state.problem.set(cannot);
+    try {
+      const keys = await microphoneKeys();
+      // One take: it lets the microphone go when it is over.
+      this.state.wishes.change({ goesOn: false });
+      void this.state.listen(() => keys);
+    } catch (error) {
+      this.state.problem.set(microphoneProblem(error));
+    }
+  }
+
   protected onComputer(): void {
-    void this.state.listen(new ComputerKeys());
+    void this.state.listen(() => new ComputerKeys());
   }
 
   protected onScreen(): void {
-    void this.state.listen(this.screen.keys);
+    void this.state.listen(() => this.screen.keys);
   }
 
   protected simulate(isCareful: boolean): void {
-    const tempo = this.state.standing().tempoPercent / 100;
-    void this.state.listen(pupilKeys(this.state.wanted(), tempo, this.state.turns().length + 1, isCareful));
+    void this.state.listen(() => {
+      const tempo = this.state.standing().tempoPercent / 100;
+      return pupilKeys(this.state.wanted(), tempo, this.state.log.turns().length + 1, isCareful);
+    });
   }
 }

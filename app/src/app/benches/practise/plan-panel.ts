@@ -1,14 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { Job } from '@joined-hands/core/practice';
-import { jobInWords, jobTitle, planInWords } from '@joined-hands/core/words';
+import { FormsModule } from '@angular/forms';
+import { type Gate, type Job, PRACTISE_SETTINGS } from '@joined-hands/core/practice';
+import { jobInWords, jobTitle, planInWords, toGoInWords } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { Choice } from '../../ui/choice';
 import { PractiseState } from './practise-state';
 
 /** The jobs of today, in the order practitioners work, and what waits. */
 @Component({
   selector: 'jh-plan-panel',
-  imports: [Choice, NzButtonModule],
+  imports: [Choice, FormsModule, NzButtonModule, NzInputNumberModule],
   template: `
     <section>
       <h2 id="minutes-title">Minutes today</h2>
@@ -16,7 +18,7 @@ import { PractiseState } from './practise-state';
         name="minutes"
         labelledBy="minutes-title"
         [options]="minutes"
-        [value]="state.minutes()"
+        [value]="state.wishes.all().minutes"
         (chosen)="chooseMinutes($event)"
       />
       <h3 id="chain-title">Parts are put together</h3>
@@ -24,10 +26,41 @@ import { PractiseState } from './practise-state';
         name="chain"
         labelledBy="chain-title"
         [options]="chains"
-        [value]="state.chain()"
+        [value]="state.wishes.all().chain"
         (chosen)="chooseChain($event)"
       />
+      <h3 id="days-title">It should be ready</h3>
+      <jh-choice
+        name="days"
+        labelledBy="days-title"
+        [options]="days"
+        [value]="daysLeft()"
+        (chosen)="chooseDays($event)"
+      />
       <p aria-live="polite">{{ summary() }}</p>
+      @if (toGo(); as text) {
+        <p>{{ text }}</p>
+      }
+      <details>
+        <summary>The gate, and rests</summary>
+        <p class="note">A step is passed by clean turns in a row; two that fail go a step back.</p>
+        @for (field of fields; track field.name) {
+          <label class="field"
+            ><span>{{ field.name }}</span>
+            <nz-input-number
+              [nzMin]="field.min"
+              [nzMax]="field.max"
+              [nzStep]="field.step"
+              [ngModel]="field.get()"
+              (ngModelChange)="field.set($event)"
+              [nzId]="field.id"
+            />
+          </label>
+        }
+        <p class="line">
+          <button nz-button nzSize="small" type="button" (click)="asProposed()">As proposed</button>
+        </p>
+      </details>
     </section>
     <ol class="ranked" aria-label="The jobs of today">
       @for (job of state.plan()?.jobs ?? []; track job.id; let i = $index) {
@@ -90,13 +123,82 @@ export class PlanPanel {
     return jobInWords(job);
   }
 
+  protected readonly toGo = computed(() => {
+    const plan = this.state.plan();
+    return plan ? toGoInWords(plan, this.state.wishes.all().minutes) : '';
+  });
+  protected readonly days = [
+    { value: 0, label: 'Whenever' },
+    { value: 7, label: 'In a week' },
+    { value: 28, label: 'In four weeks' },
+  ];
+  /** The choice nearest to the days there are. */
+  protected readonly daysLeft = computed(() => {
+    const days = this.state.wishes.days(Date.now());
+    return days === null ? 0 : days <= 7 ? 7 : 28;
+  });
+
+  /** What of the gate and the rests may be set; out of bounds nothing is taken. */
+  protected readonly fields = [
+    this.field('Clean turns in a row', 'turns', [1, 10, 1]),
+    this.field('Begins at, % of the tempo', 'from', [30, 100, 5]),
+    this.field('A step up, %', 'by', [1, 50, 1]),
+    {
+      name: 'Clean is, % of keys right',
+      id: 'gate-clean',
+      min: 50,
+      max: 100,
+      step: 1,
+      get: () => Math.round(this.state.wishes.gate().cleanFrom * 100),
+      set: (percent: number | null) => this.setGate({ cleanFrom: (percent ?? 97) / 100 }),
+    },
+    {
+      name: 'Rest after, minutes',
+      id: 'rest-after',
+      min: 5,
+      max: 120,
+      step: 5,
+      get: () => this.state.wishes.all().restAfter,
+      set: (restAfter: number | null) => this.state.wishes.change({ restAfter }),
+    },
+  ];
+
+  private field(name: string, key: 'turns' | 'from' | 'by', [min, max, step]: readonly number[]) {
+    return {
+      name,
+      id: `gate-${key}`,
+      min,
+      max,
+      step,
+      get: () => this.state.wishes.gate()[key],
+      set: (value: number | null) => {
+        if (value !== null) this.setGate({ [key]: value });
+      },
+    };
+  }
+
+  private setGate(differs: Partial<Gate>): void {
+    this.state.wishes.change({ gate: { ...this.state.wishes.gate(), ...differs } });
+    this.state.planAnew();
+  }
+
+  protected asProposed(): void {
+    this.state.wishes.change({ restAfter: PRACTISE_SETTINGS.restAfter });
+    this.setGate(PRACTISE_SETTINGS.gate);
+  }
+
   protected chooseMinutes(minutes: number): void {
-    this.state.minutes.set(minutes);
+    this.state.wishes.change({ minutes });
     this.state.planAnew();
   }
 
   protected chooseChain(chain: 'growing' | 'pairs'): void {
-    this.state.chain.set(chain);
+    this.state.wishes.change({ chain });
+    this.state.planAnew();
+  }
+
+  protected chooseDays(days: number): void {
+    this.state.wishes.setDays(days === 0 ? null : days, Date.now());
     this.state.planAnew();
   }
 

@@ -2,13 +2,15 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Choice } from '../../ui/choice';
 import { LogPanel } from './log-panel';
 import { NowPanel } from './now-panel';
+import { PlacesPanel } from './places-panel';
 import { PlanPanel } from './plan-panel';
 import { PRACTISE_JOBS, PractiseState } from './practise-state';
+import { RecordingPanel } from './recording-panel';
 
 /** The side of the Practise bench: what is practised now, the plan it belongs to, what came of it. */
 @Component({
   selector: 'jh-practise-panel',
-  imports: [Choice, LogPanel, NowPanel, PlanPanel],
+  imports: [Choice, LogPanel, NowPanel, PlacesPanel, PlanPanel, RecordingPanel],
   template: `
     <jh-choice
       name="practise-job"
@@ -25,6 +27,12 @@ import { PRACTISE_JOBS, PractiseState } from './practise-state';
         }
         @case ('plan') {
           <jh-plan-panel />
+        }
+        @case ('places') {
+          <jh-places-panel />
+        }
+        @case ('recording') {
+          <jh-recording-panel />
         }
         @case ('log') {
           <jh-log-panel />

@@ -1,22 +1,26 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { Clock } from '@joined-hands/core/performance';
 import { pulseTicks } from '@joined-hands/core/music';
+import { partIndexAt } from '@joined-hands/core/parts';
 import {
   afterReview,
   afterSaying,
   afterTurn,
   beginning,
   type CardState,
-  GATE,
+  type HotBar,
   isCleanTurn,
   isSaid,
   type Job,
   type Judgement,
-  judgeTake,
+  LiveTake,
+  minutesSinceRest,
   partsToPractise,
   type Plan,
   planFor,
   reviewed,
+  slipsOf,
+  spotJob,
   type Standing,
   type Trouble,
   troublesOf,
@@ -28,22 +32,28 @@ import { barAt, inForceAt } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { jobTitle } from '@joined-hands/core/words';
 import { BenchState } from '../../frame/bench-state';
-import { shapeOf } from '../../frame/seam-keys';
 import { Playing } from '../../frame/playing';
+import { leftShapeOf, shapeOf } from '../../frame/seam-keys';
 import { type KeySource, Recorder } from '../../input/recorder';
-import { PracticeStore } from '../../storage/practice-store';
-import type { StoredStanding } from '../../storage/stored';
+import { Judge } from '../../workers/judge';
+import { PractiseLog } from './practise-log';
+import { PractiseWishes } from './practise-wishes';
+import { told } from './told';
 
-export type PractiseJob = 'now' | 'plan' | 'log';
+export type PractiseJob = 'now' | 'plan' | 'places' | 'log' | 'recording';
 
 export const PRACTISE_JOBS: readonly { readonly value: PractiseJob; readonly label: string }[] = [
   { value: 'now', label: 'Now' },
   { value: 'plan', label: 'Plan' },
+  { value: 'places', label: 'Places' },
   { value: 'log', label: 'Log' },
+  { value: 'recording', label: 'Recording' },
 ];
 
 /** How many places that went wrong are told. */
 const WORST = 3;
+/** Hands stay warm so long. */
+const WARM_FOR_MS = 3_600_000;
 /** Turns nobody listened to count as long as they sound. */
 const SAID_OVERHEAD_SECONDS = 4;
 
@@ -53,19 +63,22 @@ export class PractiseState {
   readonly bench = inject(BenchState);
   private readonly playing = inject(Playing);
   private readonly recorder = inject(Recorder);
-  private readonly store = inject(PracticeStore);
+  private readonly judging = inject(Judge);
+  readonly log = inject(PractiseLog);
+  readonly wishes = inject(PractiseWishes);
 
   readonly isOpen = signal(false);
   readonly job = signal<PractiseJob>('now');
-  readonly minutes = signal(20);
-  readonly chain = signal<'growing' | 'pairs'>('growing');
-  private readonly standings = signal<ReadonlyMap<string, StoredStanding>>(new Map());
-  readonly turns = signal<readonly Turn[]>([]);
   readonly problem = signal('');
   /** The jobs of this sitting; it stays while one works through it. */
   readonly plan = signal<Plan | null>(null);
   readonly at = signal(0);
   readonly judgement = signal<Judgement | null>(null);
+  /** Keys that went wrong so far in the take that is being played. */
+  private readonly live = signal<readonly WantedKey[]>([]);
+  /** What is listened to again when one turn follows another by itself. */
+  private source: (() => KeySource) | null = null;
+  private readonly now = signal(Date.now());
   /** What was said of the last turn: the gate it led to. */
   readonly lastTurn = signal<{ readonly isClean: boolean; readonly standing: Standing } | null>(null);
   private loaded: string | null = null;
@@ -88,12 +101,7 @@ export class PractiseState {
 
   private async load(songId: string): Promise<void> {
     try {
-      const [standings, turns] = await Promise.all([
-        this.store.standingsOf(songId),
-        this.store.turnsOf(songId),
-      ]);
-      this.standings.set(new Map(standings.map((row) => [row.card, row])));
-      this.turns.set(turns);
+      await Promise.all([this.wishes.load(songId), this.log.load(songId)]);
     } catch (error) {
       this.problem.set(`What you practised before could not be read: ${told(error)}.`);
     }
@@ -106,28 +114,48 @@ export class PractiseState {
     const song = this.bench.song();
     if (!arrangement || !song || arrangement.isPartial) return;
     const cards = new Map(
-      [...this.standings()].map(([card, { standing, review }]): [string, CardState] => [
+      [...this.log.standings()].map(([card, { standing, review }]): [string, CardState] => [
         card,
         { tempoPercent: standing.tempoPercent, isPassed: standing.isPassed, due: review?.due ?? null },
       ]),
     );
-    const plan = planFor(partsToPractise(arrangement), {
-      minutes: this.minutes(),
-      now: Date.now(),
+    const now = Date.now();
+    const { minutes, chain, gate } = this.wishes.all();
+    const plan = planFor(partsToPractise(arrangement, this.log.turns()), {
+      minutes,
+      now,
       rung: song.choices.rung,
       first: song.choices.firstHand,
-      chain: this.chain(),
-      gate: GATE,
+      chain,
+      gate,
       cards,
+      isWarm: this.log.recent().some(({ at, kind }) => kind === 'warm-up' && now - at < WARM_FOR_MS),
+      days: this.wishes.days(now),
     });
     this.plan.set(plan);
     this.goTo(0);
   }
 
+  /** A hot bar becomes the next job: from the bar before, ending on the next downbeat. */
+  practiseSpot(hot: HotBar): void {
+    const [arrangement, song, plan] = [this.bench.arrangement(), this.bench.song(), this.plan()];
+    if (!arrangement || !song || !plan) return;
+    const part = arrangement.parts[partIndexAt(arrangement.parts, hot.tick)];
+    const clock = new Clock(arrangement.played.tempoMap, song.feel);
+    const job = spotJob(hot, part, arrangement.played.bars, song.choices.rung, this.wishes.gate(), (tick) =>
+      clock.secondsAt(tick),
+    );
+    const at = Math.min(this.at() + 1, plan.jobs.length);
+    const others = plan.jobs.filter(({ id }) => id !== job.id);
+    this.plan.set({ ...plan, jobs: others.toSpliced(at, 0, job) });
+    this.goTo(this.plan()?.jobs.indexOf(job) ?? 0);
+    this.job.set('now');
+  }
+
   readonly current = computed((): Job | null => this.plan()?.jobs[this.at()] ?? null);
   readonly standing = computed((): Standing => {
     const job = this.current();
-    return (job && this.standings().get(job.card)?.standing) ?? beginning(GATE);
+    return (job && this.log.standings().get(job.card)?.standing) ?? beginning(this.wishes.gate());
   });
   readonly isListening = computed(() => this.recorder.isBusy());
   readonly beat = computed(() => this.recorder.beat());
@@ -141,6 +169,9 @@ export class PractiseState {
     this.at.set(index);
     this.judgement.set(null);
     this.lastTurn.set(null);
+    this.live.set([]);
+    this.source = null;
+    this.now.set(Date.now());
     this.recorder.stop();
     const job = this.current();
     if (!job) return;
@@ -179,24 +210,39 @@ export class PractiseState {
     return wantedKeys([...arrangement.right, ...arrangement.left], clock, job, job.hands);
   });
 
-  /** Listens to one turn from an instrument, or a stand-in, and judges it. */
-  async listen(source: KeySource): Promise<void> {
+  /** Listens to one turn from an instrument, or a stand-in, and judges it; with `goesOn` clean ones follow one another. */
+  async listen(source: () => KeySource): Promise<void> {
     const [job, arrangement] = [this.current(), this.bench.arrangement()];
     if (!job || !arrangement) return;
     this.problem.set('');
     this.judgement.set(null);
+    this.live.set([]);
     this.playing.player.stop();
+    this.source = source;
     try {
       const { quartersPerMinute } = inForceAt(arrangement.played.tempoMap, job.fromTick);
       this.recorder.beatsPerMinute.set((quartersPerMinute * this.percent()) / 100);
-      const events = await this.recorder.record(source, job.fromTick, job.toTick - job.fromTick);
+      const take = new LiveTake(this.wanted());
+      const events = await this.recorder.record(source(), job.fromTick, job.toTick - job.fromTick, (event) =>
+        this.live.set(take.hear(event).wrong),
+      );
+      if (this.source !== source) return;
       await this.judge(events, job);
+      this.goOn(source, job);
     } catch (error) {
       this.problem.set(`The turn could not be heard: ${told(error)}.`);
     }
   }
 
+  /** The next turn of the same job after a clean one, until its gate is passed; its count-in is the bar of rest. */
+  private goOn(source: () => KeySource, job: Job): void {
+    const last = this.lastTurn();
+    if (!this.wishes.all().goesOn || this.current() !== job || this.source !== source) return;
+    if (last?.isClean && !last.standing.isPassed) void this.listen(source);
+  }
+
   stop(): void {
+    this.source = null;
     this.recorder.stop();
   }
 
@@ -206,10 +252,12 @@ export class PractiseState {
       this.problem.set('Nothing was heard: is the instrument on, and the right one chosen?');
       return;
     }
-    const judgement = judgeTake(this.wanted(), events, this.beatSeconds());
+    const judgement = await this.judging.judge(this.wanted(), events, this.beatSeconds());
+    if (this.current() !== job) return;
     this.judgement.set(judgement);
     const seconds = events[events.length - 1].seconds - events[0].seconds;
-    await this.finish(job, isCleanTurn(judgement, GATE), judgement, Math.max(1, seconds));
+    const isClean = isCleanTurn(judgement, this.wishes.gate());
+    await this.finish(job, isClean, judgement, Math.max(1, seconds), events);
   }
 
   /** How long a beat of the job lasts at the tempo of now. */
@@ -227,13 +275,23 @@ export class PractiseState {
     const wanted = this.wanted();
     if (!job) return;
     this.judgement.set(null);
-    const seconds = ((wanted.at(-1)?.seconds ?? 0) * 100) / this.percent() + SAID_OVERHEAD_SECONDS;
+    const isPlayed = job.kind !== 'warm-up' && job.kind !== 'rung';
+    const seconds = isPlayed
+      ? ((wanted.at(-1)?.seconds ?? 0) * 100) / this.percent() + SAID_OVERHEAD_SECONDS
+      : job.minutes * 60;
     await this.finish(job, isClean, null, seconds);
+    if (job.kind === 'rung' && isClean) this.goUp(job);
+  }
+
+  /** Everything of a rung was passed: the song goes up to the next, and the plan with it. */
+  private goUp({ rung }: Job): void {
+    this.plan.set(null);
+    this.bench.edit({ kind: 'choose', choices: { rung: rung + 1 } });
   }
 
   private standingAfter(job: Job, before: Standing, isClean: boolean): Standing {
     if (isSaid(job)) return afterSaying(isClean);
-    return job.why === 'due' ? afterReview(before, isClean) : afterTurn(before, isClean, GATE);
+    return job.why === 'due' ? afterReview(before, isClean) : afterTurn(before, isClean, this.wishes.gate());
   }
 
   private async finish(
@@ -241,12 +299,13 @@ export class PractiseState {
     isClean: boolean,
     judgement: Judgement | null,
     seconds: number,
+    events: readonly KeyEvent[] = [],
   ): Promise<void> {
     const song = this.bench.song();
     if (!song) return;
-    const before = this.standings().get(job.card);
+    const before = this.log.standings().get(job.card);
     const now = Date.now();
-    const standing = this.standingAfter(job, before?.standing ?? beginning(GATE), isClean);
+    const standing = this.standingAfter(job, before?.standing ?? beginning(this.wishes.gate()), isClean);
     // A card begins to be scheduled when its gate is first passed.
     const isScheduled = standing.isPassed || before?.review;
     const review = isScheduled ? reviewed(before?.review ?? null, isClean, now) : null;
@@ -263,24 +322,20 @@ export class PractiseState {
       cleanShare: judgement?.cleanShare ?? null,
       apart: judgement?.apart ?? null,
       seconds,
+      ...(judgement ? { slips: slipsOf(judgement) } : {}),
     };
-    this.turns.update((turns) => [...turns, turn]);
-    this.standings.update((all) =>
-      new Map(all).set(job.card, {
-        key: `${song.id} ${job.card}`,
-        songId: song.id,
-        card: job.card,
-        standing,
-        review,
-      }),
-    );
     this.lastTurn.set({ isClean, standing });
-    try {
-      await this.store.keep(turn, standing, review);
-    } catch (error) {
-      this.problem.set(`The turn could not be stored: ${told(error)}. It counts until the page is closed.`);
-    }
+    this.now.set(now);
+    const take = events.length > 0 ? { songId: song.id, at: now, what: turn.what, events } : null;
+    await this.log.keep(turn, standing, review, take);
   }
+
+  /** Minutes played without a rest, once it is time for one; null until then. */
+  readonly restDue = computed(() => {
+    const { restAfter } = this.wishes.all();
+    const minutes = minutesSinceRest(this.log.recent(), this.now());
+    return restAfter !== null && minutes >= restAfter ? Math.round(minutes) : null;
+  });
 
   /** The places that went wrong in the last take, the worst first. */
   readonly troubles = computed((): readonly Trouble[] => {
@@ -302,19 +357,21 @@ export class PractiseState {
     this.playing.playStretch(from, bar.tick + bar.length, how);
   }
 
-  /** Keys of the last take that went wrong, as the seam calls them. */
+  /** Keys that went wrong, in the take of now or the last one, as the seam calls them. */
   readonly wrongNotes = computed((): readonly string[] => {
     const [judgement, arrangement] = [this.judgement(), this.bench.arrangement()];
-    if (!judgement || !arrangement) return [];
-    const off = new Set(
-      judgement.keys
-        .filter(({ how, wanted }) => wanted.hand === 'right' && how !== 'right' && how !== 'not reached')
-        .map(({ wanted }) => `${wanted.tick} ${wanted.midi}`),
-    );
-    return arrangement.right.filter(({ tick, midi }) => off.has(`${tick} ${midi}`)).map(shapeOf);
+    if (!arrangement) return [];
+    const keys = judgement
+      ? judgement.keys.flatMap(({ how, wanted }) =>
+          how === 'right' || how === 'not reached' ? [] : [wanted],
+        )
+      : this.live();
+    const off = new Set(keys.map(({ tick, midi, hand }) => `${hand} ${tick} ${midi}`));
+    const isOff = ({ hand, tick, midi }: WantedKey | (typeof arrangement.right)[number]): boolean =>
+      off.has(`${hand} ${tick} ${midi}`);
+    return [
+      ...arrangement.right.filter(isOff).map(shapeOf),
+      ...arrangement.left.filter(isOff).map(leftShapeOf),
+    ];
   });
-}
-
-function told(error: unknown): string {
-  return error instanceof Error ? error.message : String(error);
 }

@@ -1,0 +1,105 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import {
+  heatOf,
+  hottest,
+  type Jotting,
+  type PracticeRecord,
+  type Standing,
+  type StoredCard,
+  type Turn,
+} from '@joined-hands/core/practice';
+import { Clock } from '@joined-hands/core/performance';
+import { BenchState } from '../../frame/bench-state';
+import { PracticeStore } from '../../storage/practice-store';
+import type { StoredStanding, StoredTake } from '../../storage/stored';
+import { told } from './told';
+
+/** How many hot bars are told. */
+const HOTTEST = 6;
+/** Turns at other songs count for the hands as well. */
+const RECENT_MS = 3 * 3_600_000;
+
+/** What was practised of the open song, and where one stands. */
+@Injectable()
+export class PractiseLog {
+  private readonly store = inject(PracticeStore);
+  private readonly bench = inject(BenchState);
+  readonly turns = signal<readonly Turn[]>([]);
+  readonly standings = signal<ReadonlyMap<string, StoredStanding>>(new Map());
+  readonly jottings = signal<readonly Jotting[]>([]);
+  readonly takes = signal<readonly StoredTake[]>([]);
+  readonly problem = signal('');
+  /** Turns at any song of the last hours, the oldest first: hands do not know which song they play. */
+  readonly recent = signal<readonly Turn[]>([]);
+
+  async load(songId: string): Promise<void> {
+    const { store } = this;
+    const [standings, turns, jottings, takes, recent] = await Promise.all([
+      store.standingsOf(songId),
+      store.turnsOf(songId),
+      store.jottingsOf(songId),
+      store.takesOf(songId),
+      store.turnsSince(Date.now() - RECENT_MS),
+    ]);
+    this.standings.set(new Map(standings.map((row) => [row.card, row])));
+    this.turns.set(turns);
+    this.jottings.set(jottings);
+    this.takes.set(takes);
+    this.recent.set(recent);
+  }
+
+  /** Counts a turn at once and stores it; what could not be stored is said. */
+  async keep(
+    turn: Turn,
+    standing: Standing,
+    review: StoredCard | null,
+    take: StoredTake | null,
+  ): Promise<void> {
+    const { songId, card } = turn;
+    this.turns.update((turns) => [...turns, turn]);
+    this.recent.update((turns) => [...turns, turn]);
+    if (take) this.takes.update((takes) => [...takes, take]);
+    const row = { key: `${songId} ${card}`, songId, card, standing, review };
+    this.standings.update((all) => new Map(all).set(card, row));
+    try {
+      await this.store.keep(turn, standing, review, take);
+      this.problem.set('');
+    } catch (error) {
+      this.problem.set(`The turn could not be stored: ${told(error)}. It counts until the page is closed.`);
+    }
+  }
+
+  async jot(text: string): Promise<void> {
+    const song = this.bench.song();
+    const said = text.trim();
+    if (!song || !said) return;
+    const jotting = { at: Date.now(), text: said.slice(0, 2000) };
+    this.jottings.update((all) => [...all, jotting]);
+    try {
+      await this.store.jot(song.id, jotting);
+    } catch (error) {
+      this.problem.set(`The note could not be stored: ${told(error)}. Copy it before you close the page.`);
+    }
+  }
+
+  /** What a file says was practised joins what is known; gives how many turns are new. */
+  async take(record: PracticeRecord): Promise<number> {
+    const song = this.bench.song();
+    if (!song) return 0;
+    const added = await this.store.take(song.id, record);
+    await this.load(song.id);
+    return added;
+  }
+
+  /** Where the song goes wrong, the recent turns weighing most. */
+  readonly heat = computed(() => {
+    const [arrangement, turns] = [this.bench.arrangement(), this.turns()];
+    if (!arrangement || arrangement.isPartial) return null;
+    const clock = new Clock(arrangement.played.tempoMap, arrangement.song.feel);
+    return heatOf(arrangement, turns, Date.now(), (tick) => clock.secondsAt(tick));
+  });
+  readonly hottest = computed(() => {
+    const heat = this.heat();
+    return heat ? hottest(heat, HOTTEST) : [];
+  });
+}

@@ -1,0 +1,71 @@
+import type { WantedKey } from '@joined-hands/core/practice';
+import { type KeyEvent, PitchTrack } from '@joined-hands/core/takes';
+import { Pitches } from './pitches';
+import type { KeySource } from './recorder';
+
+/** The lowest key a pitch is found for: two waves of it fit into what is listened to at once. */
+const LOWEST = 40;
+
+/** Why a microphone cannot follow what is wanted; null where it can. */
+export function whyNotHeard(wanted: readonly WantedKey[]): string | null {
+  const hasChords = wanted.some(({ tick }, i) => wanted[i + 1]?.tick === tick);
+  if (hasChords)
+    return 'The microphone hears one note at a time: not chords, and not both hands. Choose a job of one hand with single notes, or say how it went.';
+  if (wanted.some(({ midi }) => midi < LOWEST))
+    return 'The microphone does not hear such low notes surely enough. Say how it went, or use MIDI.';
+  return null;
+}
+
+/** Why the microphone cannot be listened to, and what to do. */
+export function microphoneProblem(error: unknown): string {
+  const name = error instanceof DOMException ? error.name : '';
+  if (name === 'NotAllowedError')
+    return 'The browser does not let the microphone be heard. Allow it in the address bar, or say how it went.';
+  if (name === 'NotFoundError') return 'No microphone was found. Say how it went, or use other keys.';
+  const why = error instanceof Error ? error.message : String(error);
+  return `The microphone could not be started: ${why}. Say how it went, or use other keys.`;
+}
+
+/** A piano heard through the microphone, one note at a time. Nothing is recorded, nothing is sent. */
+export class MicrophoneKeys implements KeySource {
+  /** The piano sounds by itself. */
+  readonly sounds = true;
+  private stopListening: (() => void) | null = null;
+
+  constructor(
+    private readonly context: AudioContext,
+    private readonly stream: MediaStream,
+  ) {}
+
+  start(press: (event: KeyEvent) => void, now: () => number): void {
+    const [pitches, track] = [new Pitches(this.context.sampleRate), new PitchTrack()];
+    const source = this.context.createMediaStreamSource(this.stream);
+    const capture = new AudioWorkletNode(this.context, 'capture', { numberOfOutputs: 0 });
+    capture.port.onmessage = ({ data }: MessageEvent<Float32Array>) => {
+      for (const event of track.hear(pitches.hear(data, now()))) press(event);
+    };
+    source.connect(capture);
+    this.stopListening = () => {
+      capture.port.onmessage = null;
+      source.disconnect();
+    };
+  }
+
+  /** The microphone is let go: what comes after is not heard. */
+  stop(): void {
+    this.stopListening?.();
+    this.stopListening = null;
+    for (const track of this.stream.getTracks()) track.stop();
+    void this.context.close();
+  }
+}
+
+/** Asks for the microphone; rejects where it is refused or missing. */
+export async function microphoneKeys(): Promise<MicrophoneKeys> {
+  const stream = await navigator.mediaDevices.getUserMedia({
+    audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
+  });
+  const context = new AudioContext();
+  await context.audioWorklet.addModule('capture.worklet.js');
+  return new MicrophoneKeys(context, stream);
+}

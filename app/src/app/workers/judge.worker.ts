@@ -1,0 +1,7 @@
+import { judgeTake } from '@joined-hands/core/practice';
+import { expose } from 'comlink';
+
+const judge = { judge: judgeTake };
+
+export type JudgeWorker = typeof judge;
+expose(judge);

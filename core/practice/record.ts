@@ -1,0 +1,197 @@
+import * as z from 'zod';
+import type { Gate, Standing } from './gate';
+import { GATE } from './gate';
+import type { Turn } from './log';
+import type { StoredCard } from './schedule';
+
+const hand = z.enum(['right', 'left']);
+const percent = z.number().min(1).max(400);
+const time = z.number().int().min(0).max(8.64e15);
+
+const turnSchema = z.object({
+  songId: z.string().max(200),
+  at: time,
+  card: z.string().min(1).max(300),
+  kind: z.enum([
+    'hear',
+    'warm-up',
+    'right',
+    'left',
+    'meetings',
+    'together',
+    'hardest',
+    'chain',
+    'whole',
+    'rung',
+    'spot',
+  ]),
+  what: z.string().max(200),
+  hands: z.enum(['right', 'left', 'both']),
+  rung: z.number().int().min(1).max(7),
+  tempoPercent: percent,
+  isClean: z.boolean(),
+  cleanShare: z.number().min(0).max(1).nullable(),
+  apart: z.number().nullable(),
+  seconds: z.number().min(0).max(86_400),
+  slips: z
+    .array(
+      z.object({
+        from: z.string().max(200),
+        midi: z.number().int().min(0).max(127),
+        hand,
+        kind: z.enum(['wrong', 'missed', 'late', 'early', 'extra', 'restart']),
+      }),
+    )
+    .max(200)
+    .optional(),
+});
+
+const standingSchema = z.object({
+  tempoPercent: percent,
+  clean: z.number().int().min(0),
+  missed: z.number().int().min(0),
+  isPassed: z.boolean(),
+});
+
+const cardSchema = z.object({
+  due: z.number(),
+  stability: z.number(),
+  difficulty: z.number(),
+  reps: z.number(),
+  lapses: z.number(),
+  state: z.number(),
+  lastReview: z.number().nullable(),
+  scheduledDays: z.number(),
+  learningSteps: z.number(),
+});
+
+/** Something the pianist wrote down about practising. */
+export interface Jotting {
+  readonly at: number;
+  readonly text: string;
+}
+
+/** Where one stands with a card, as it is taken along. */
+export interface CardRecord {
+  readonly card: string;
+  readonly standing: Standing;
+  readonly review: StoredCard | null;
+}
+
+/** What was practised of one song, as it goes along with it. */
+export interface PracticeRecord {
+  readonly turns: readonly Turn[];
+  readonly standings: readonly CardRecord[];
+  readonly jottings: readonly Jotting[];
+}
+
+const list = z.array(z.unknown());
+const recordSchema = z.object({ turns: list, standings: list, jottings: list.optional() });
+const cardRecordSchema = z.object({
+  card: z.string().min(1).max(300),
+  standing: standingSchema,
+  review: cardSchema.nullable(),
+});
+const jottingSchema = z.object({ at: time, text: z.string().min(1).max(2000) });
+
+/** A record that was read, and how much of it could not be. */
+export interface ReadRecord {
+  readonly record: PracticeRecord;
+  readonly refused: number;
+}
+
+/** What a file says was practised; each entry that is none is left out and counted. Null where it says nothing at all. */
+export function readRecord(value: unknown): ReadRecord | null {
+  const outer = recordSchema.safeParse(value);
+  if (!outer.success) return null;
+  const { data } = outer;
+  const turns = good(turnSchema, data.turns);
+  const standings = good(cardRecordSchema, data.standings);
+  const jottings = good(jottingSchema, data.jottings ?? []);
+  const all = data.turns.length + data.standings.length + (data.jottings?.length ?? 0);
+  const record = { turns, standings, jottings };
+  return { record, refused: all - turns.length - standings.length - jottings.length };
+}
+
+function good<T>(schema: z.ZodType<T>, entries: readonly unknown[]): T[] {
+  return entries.flatMap((entry) => {
+    const read = schema.safeParse(entry);
+    return read.success ? [read.data] : [];
+  });
+}
+
+/** A turn as a row of a table: what a spreadsheet shows. Slips stay with the project file. */
+export function rowOf({ at, slips: _slips, songId: _song, ...turn }: Turn): Record<string, unknown> {
+  return { at: new Date(at).toISOString(), ...turn };
+}
+
+/** Rows of a table as turns at a song; those that are none are counted. */
+export function turnsOfRows(
+  rows: readonly Readonly<Record<string, string>>[],
+  songId: string,
+): { readonly turns: Turn[]; readonly refused: number } {
+  const number = (text: string | undefined): number | null =>
+    text === undefined || text.trim() === '' ? null : Number(text);
+  const read = rows.map((row) => ({
+    ...row,
+    songId,
+    at: Date.parse(row['at'] ?? ''),
+    rung: number(row['rung']),
+    tempoPercent: number(row['tempoPercent']),
+    isClean: row['isClean'] === 'true' ? true : row['isClean'] === 'false' ? false : null,
+    cleanShare: number(row['cleanShare']),
+    apart: number(row['apart']),
+    seconds: number(row['seconds']),
+  }));
+  const turns = good(turnSchema, read);
+  return { turns, refused: rows.length - turns.length };
+}
+
+/** Turns that are not among those known: the same card at the same time is the same turn. */
+export function newTurns(turns: readonly Turn[], known: readonly Turn[]): Turn[] {
+  const name = ({ at, card }: Turn): string => `${at} ${card}`;
+  const names = new Set(known.map(name));
+  return turns.filter((turn) => {
+    const isNew = !names.has(name(turn));
+    names.add(name(turn));
+    return isNew;
+  });
+}
+
+/** How one wants to practise; defaults are proposals. */
+export interface PractiseSettings {
+  readonly minutes: number;
+  readonly chain: 'growing' | 'pairs';
+  readonly gate: Gate;
+  /** Minutes of playing after which a rest is proposed; null: never. */
+  readonly restAfter: number | null;
+  /** A clean turn is followed by the next after a bar of rest, without a key being pressed. */
+  readonly goesOn: boolean;
+}
+
+export const PRACTISE_SETTINGS: PractiseSettings = {
+  minutes: 20,
+  chain: 'growing',
+  gate: GATE,
+  restAfter: 30,
+  goesOn: false,
+};
+
+const settingsSchema = z.object({
+  minutes: z.number().int().min(5).max(240),
+  chain: z.enum(['growing', 'pairs']),
+  gate: z.object({
+    turns: z.number().int().min(1).max(10),
+    from: z.number().int().min(30).max(100),
+    by: z.number().int().min(1).max(50),
+    cleanFrom: z.number().min(0.5).max(1),
+  }),
+  restAfter: z.number().int().min(5).max(120).nullable(),
+  goesOn: z.boolean(),
+});
+
+/** Settings as stored; the usual ones where there are none, or they are none. */
+export function readSettings(value: unknown): PractiseSettings {
+  const read = settingsSchema.safeParse(value);
+  return read.success ? read.data : PRACTISE_SETTINGS;
+}

@@ -1,0 +1,50 @@
+import { pulseTicks } from '../music';
+import type { PlayedBar } from '../song';
+import type { Gate } from './gate';
+import type { HotBar } from './hotSpots';
+import { type Job, minutesFor, type Span } from './plan';
+
+/** A bar that goes wrong as a job of its own: from the bar before, ending on the next downbeat. */
+export function spotJob(
+  { bar: number, tick, hand }: Pick<HotBar, 'bar' | 'tick' | 'hand'>,
+  part: { readonly cutId: string; readonly number: number; readonly fromTick: number },
+  bars: readonly PlayedBar[],
+  rung: number,
+  gate: Gate,
+  secondsAt: (tick: number) => number,
+): Job {
+  const span = withBarBefore(
+    bars,
+    bars.findIndex((bar) => bar.number === number),
+    secondsAt,
+  );
+  const turns = gate.turns + 1;
+  return {
+    id: `spot ${tick}`,
+    kind: 'spot',
+    fromPart: part.number,
+    toPart: part.number,
+    fromTick: span.fromTick,
+    toTick: span.toTick,
+    hands: hand,
+    rung,
+    // By its place in the part, so that it is the same card when something before it is edited.
+    card: `spot|${part.cutId}+${tick - part.fromTick}|${hand}|${rung}`,
+    turns,
+    minutes: minutesFor(span.seconds, turns, gate.from),
+    why: 'new',
+    more: 'went wrong',
+  };
+}
+
+/** A bar with the one before, rehearsed into it, ending on the next downbeat where there is one. */
+export function withBarBefore(
+  bars: readonly PlayedBar[],
+  at: number,
+  secondsAt: (tick: number) => number,
+): Span {
+  const [before, bar, after] = [bars[at - 1], bars[at], bars[at + 1]];
+  const fromTick = before?.tick ?? bar.tick;
+  const toTick = bar.tick + bar.length + (after ? pulseTicks(after.metre) : 0);
+  return { fromTick, toTick, seconds: secondsAt(toTick) - secondsAt(fromTick) };
+}

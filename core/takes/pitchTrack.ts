@@ -1,0 +1,91 @@
+import type { KeyEvent } from './simulatedPianist';
+
+/** What one short stretch of sound is: its pitch, how surely it has one, and how loud it is. */
+export interface SoundFrame {
+  /** When the middle of the stretch sounded. */
+  readonly seconds: number;
+  /** 0 where none was found. */
+  readonly hertz: number;
+  /** 0 no pitch … 1 one pitch and nothing else. */
+  readonly clarity: number;
+  /** Root mean square, 0 … 1. */
+  readonly level: number;
+}
+
+/** A stretch this surely pitched, and this near to a key in half steps, is believed. */
+const CLEAR = 0.86;
+const NEAR = 0.45;
+/** So many stretches in a row on one key are a note; fewer are a knock or the beginning of one. */
+const FRAMES = 3;
+/** A key that grows so many times louder within a few stretches was struck again. */
+const STRUCK_AGAIN = 1.7;
+const BEFORE = 4;
+/** A note this many times softer than it was at its loudest, or without pitch for so long, is over. */
+const OVER = 0.04;
+const SILENT_SECONDS = 0.12;
+/** Quieter than this is the room. */
+const QUIETEST = 0.004;
+const VELOCITY = 76;
+
+/**
+ * Makes keys of what a microphone hears of one hand playing one note at a time. A note begins where its pitch has been
+ * steady for a few stretches, or where it grows louder again. It cannot tell chords, nor notes under a louder one.
+ */
+export class PitchTrack {
+  private held: { midi: number; loudest: number; heard: number } | null = null;
+  private rising: { midi: number; count: number; since: number } | null = null;
+  private levels: number[] = [];
+
+  /** The keys that went down or up with one more stretch. */
+  hear({ seconds, hertz, clarity, level }: SoundFrame): KeyEvent[] {
+    this.levels = [...this.levels.slice(-BEFORE), level];
+    const exact = hertz > 0 ? 69 + 12 * Math.log2(hertz / 440) : Number.NaN;
+    const midi = Math.round(exact);
+    const isClear = clarity >= CLEAR && Math.abs(exact - midi) <= NEAR && level > QUIETEST;
+    const { held } = this;
+    if (!isClear) {
+      this.rising = null;
+      const isOver = held && (seconds - held.heard > SILENT_SECONDS || level < held.loudest * OVER);
+      return isOver ? this.letGo(seconds) : [];
+    }
+    if (held && midi === held.midi) {
+      this.rising = null;
+      const isAgain =
+        this.levels.length > BEFORE &&
+        level > STRUCK_AGAIN * Math.min(...this.levels) &&
+        level > held.loudest * 0.2;
+      if (isAgain && seconds - held.heard < SILENT_SECONDS && this.isFresh(seconds)) {
+        const gone = this.letGo(seconds);
+        return [...gone, this.press(midi, seconds, level)];
+      }
+      held.heard = seconds;
+      held.loudest = Math.max(held.loudest, level);
+      return [];
+    }
+    if (this.rising?.midi === midi) this.rising.count++;
+    else this.rising = { midi, count: 1, since: seconds };
+    if (this.rising.count < FRAMES) return [];
+    const { since } = this.rising;
+    this.rising = null;
+    return [...this.letGo(since), this.press(midi, since, level)];
+  }
+
+  private lastPress = -Infinity;
+
+  /** The attack of a note is not a second note. */
+  private isFresh(seconds: number): boolean {
+    return seconds - this.lastPress > SILENT_SECONDS;
+  }
+
+  private press(midi: number, seconds: number, level: number): KeyEvent {
+    this.held = { midi, loudest: level, heard: seconds };
+    this.lastPress = seconds;
+    return { seconds, midi, velocity: VELOCITY };
+  }
+
+  private letGo(seconds: number): KeyEvent[] {
+    const { held } = this;
+    this.held = null;
+    return held ? [{ seconds, midi: held.midi, velocity: 0 }] : [];
+  }
+}
