@@ -100,8 +100,8 @@ describe('practising in words', () => {
     const hot = { bar: 6, hand: 'left', slips: 4, cause: 'leap' } as const;
     expect(hotBarInWords(hot)).toBe('bar 6, left hand, 4 slips: the hand leaps');
     expect(hotBarInWords({ ...hot, bar: 0, slips: 1, cause: null })).toBe('pick-up, left hand, 1 slip');
-    const causes = (['crossing', 'quick', 'off the beat', 'black key'] as const).map((cause) =>
-      hotBarInWords({ ...hot, cause }).split(': ')[1],
+    const causes = (['crossing', 'quick', 'off the beat', 'black key'] as const).map(
+      (cause) => hotBarInWords({ ...hot, cause }).split(': ')[1],
     );
     expect(causes).toEqual([
       'the thumb goes under, or a finger over it',
@@ -115,7 +115,9 @@ describe('practising in words', () => {
     ]);
     expect(lostInWords(3)).toContain('3 slips of earlier turns belong to notes');
     expect(restInWords(34)).toMatch(/^You have played for 34 minutes: put the hands down for five/);
-    expect(careInWords({ hand: 'right', kind: 'octaves', strikes: 8 })).toMatch(/^8 octaves in the right hand: /);
+    expect(careInWords({ hand: 'right', kind: 'octaves', strikes: 8 })).toMatch(
+      /^8 octaves in the right hand: /,
+    );
   });
 
   it('what went wrong where', () => {
@@ -166,6 +168,10 @@ describe('practising in words', () => {
       'The hands come together.',
       'The tempo was kept.',
     ]);
+    const rest = Array.from({ length: 2 }, () => ({ ...key, how: 'not reached' as const }));
+    expect(judgementInWords(take({ keys: [...take({}).keys, ...rest] }))[1]).toBe(
+      'It stopped before the end: 2 keys to go.',
+    );
     expect(judgementInWords(take({ keys: [{ ...key, how: 'not reached' }] }))).toEqual([
       'Nothing of it was heard.',
     ]);

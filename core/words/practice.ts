@@ -1,14 +1,4 @@
-import type {
-  Cause,
-  HotBar,
-  Job,
-  Judgement,
-  Plan,
-  Standing,
-  Trouble,
-  Turn,
-  WidePassage,
-} from '../practice';
+import type { Cause, HotBar, Job, Judgement, Plan, Standing, Trouble, Turn, WidePassage } from '../practice';
 import { beatsInWords } from '../sentences';
 import { timesInWords } from './strikes';
 import { capital, counted } from './titles';
@@ -119,7 +109,9 @@ export function judgementInWords({ cleanShare, apart, tempo, keys }: Judgement):
             ? 'It grew faster.'
             : 'It grew slower.',
       ];
-  return [right, ...together, ...kept];
+  const left = keys.length - reached;
+  const stopped = left === 0 ? [] : [`It stopped before the end: ${counted(left, 'key')} to go.`];
+  return [right, ...stopped, ...together, ...kept];
 }
 
 /** What a plan comes to. */
@@ -164,7 +156,12 @@ const CAUSES: Record<Cause, string> = {
 };
 
 /** A place that keeps going wrong: "bar 6, left hand, 4 slips: the hand leaps". */
-export function hotBarInWords({ bar, hand, slips, cause }: Pick<HotBar, 'bar' | 'hand' | 'slips' | 'cause'>): string {
+export function hotBarInWords({
+  bar,
+  hand,
+  slips,
+  cause,
+}: Pick<HotBar, 'bar' | 'hand' | 'slips' | 'cause'>): string {
   const where = bar === 0 ? 'pick-up' : `bar ${bar}`;
   return `${where}, ${HANDS[hand]}, ${counted(slips, 'slip')}${cause ? `: ${CAUSES[cause]}` : ''}`;
 }

@@ -6,9 +6,9 @@ import { colour } from '../../ui/colour';
 export type ChartKind = 'minutes' | 'clean' | 'together';
 
 export const CHARTS: readonly { readonly value: ChartKind; readonly label: string }[] = [
-  { value: 'minutes', label: 'Minutes, tempo' },
-  { value: 'clean', label: 'Clean share' },
-  { value: 'together', label: 'Hands together' },
+  { value: 'minutes', label: 'Minutes' },
+  { value: 'clean', label: 'Clean' },
+  { value: 'together', label: 'Together' },
 ];
 
 /** What a chart shows, in a sentence under it. */

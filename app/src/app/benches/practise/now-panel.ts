@@ -165,7 +165,10 @@ export class NowPanel {
   /** What makes the part hard is what to watch. */
   protected readonly watch = computed(() => {
     const [job, arrangement] = [this.state.current(), this.state.bench.arrangement()];
-    const reasons = job ? (arrangement?.efforts[job.fromPart - 1]?.reasons ?? []) : [];
+    const reasons =
+      job && job.kind !== 'warm-up' && job.kind !== 'rung'
+        ? (arrangement?.efforts[job.fromPart - 1]?.reasons ?? [])
+        : [];
     return reasons.length > 0 ? `Watch for: ${reasons.join(', ')}.` : '';
   });
   protected readonly verdict = computed(() => {

@@ -29,10 +29,11 @@ import { PractiseState } from './practise-state';
         [value]="state.wishes.all().chain"
         (chosen)="chooseChain($event)"
       />
-      <h3 id="days-title">It should be ready</h3>
+      <h3 id="days-title">It should be ready in</h3>
       <jh-choice
         name="days"
         labelledBy="days-title"
+        [mostInRow]="3"
         [options]="days"
         [value]="daysLeft()"
         (chosen)="chooseDays($event)"
@@ -128,9 +129,9 @@ export class PlanPanel {
     return plan ? toGoInWords(plan, this.state.wishes.all().minutes) : '';
   });
   protected readonly days = [
-    { value: 0, label: 'Whenever' },
-    { value: 7, label: 'In a week' },
-    { value: 28, label: 'In four weeks' },
+    { value: 0, label: 'My time' },
+    { value: 7, label: 'A week' },
+    { value: 28, label: '4 weeks' },
   ];
   /** The choice nearest to the days there are. */
   protected readonly daysLeft = computed(() => {

@@ -11,6 +11,8 @@ export class PractiseBehaviour extends BenchBehaviour {
   private readonly practise = inject(PractiseState);
   private readonly recording = inject(RecordingState);
   override readonly isOpen = this.practise.isOpen;
+  // The page turns with what is played.
+  override readonly shownTick = computed(() => this.practise.reached());
   override readonly picked = computed(() => this.practise.wrongNotes());
 
   override readKey(press: KeyPress, focus: Focus, singleKeysAreOn: boolean): (() => void) | null {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, ElementRef, inject } from '@angular/core';
 import { Choice } from '../../ui/choice';
 import { LogPanel } from './log-panel';
 import { NowPanel } from './now-panel';
@@ -50,4 +50,14 @@ import { RecordingPanel } from './recording-panel';
 export class PractisePanel {
   protected readonly state = inject(PractiseState);
   protected readonly jobs = PRACTISE_JOBS;
+
+  constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef);
+    // Each of them is seen from its beginning, and so is the next job.
+    effect(() => {
+      this.state.job();
+      this.state.current();
+      host.nativeElement.closest('aside')?.scrollTo(0, 0);
+    });
+  }
 }

@@ -76,6 +76,8 @@ export class PractiseState {
   readonly judgement = signal<Judgement | null>(null);
   /** Keys that went wrong so far in the take that is being played. */
   private readonly live = signal<readonly WantedKey[]>([]);
+  /** Where the take that is being played has come to; null while none is. */
+  readonly reached = signal<number | null>(null);
   /** What is listened to again when one turn follows another by itself. */
   private source: (() => KeySource) | null = null;
   private readonly now = signal(Date.now());
@@ -223,14 +225,19 @@ export class PractiseState {
       const { quartersPerMinute } = inForceAt(arrangement.played.tempoMap, job.fromTick);
       this.recorder.beatsPerMinute.set((quartersPerMinute * this.percent()) / 100);
       const take = new LiveTake(this.wanted());
-      const events = await this.recorder.record(source(), job.fromTick, job.toTick - job.fromTick, (event) =>
-        this.live.set(take.hear(event).wrong),
-      );
+      const heard = (event: KeyEvent): void => {
+        const stand = take.hear(event);
+        this.live.set(stand.wrong);
+        this.reached.set(stand.reached?.tick ?? null);
+      };
+      const events = await this.recorder.record(source(), job.fromTick, job.toTick - job.fromTick, heard);
       if (this.source !== source) return;
       await this.judge(events, job);
       this.goOn(source, job);
     } catch (error) {
       this.problem.set(`The turn could not be heard: ${told(error)}.`);
+    } finally {
+      if (!this.isListening()) this.reached.set(null);
     }
   }
 
@@ -319,7 +326,7 @@ export class PractiseState {
       rung: job.rung,
       tempoPercent: this.percent(),
       isClean,
-      cleanShare: judgement?.cleanShare ?? null,
+      cleanShare: judgement && shareOfAll(judgement),
       apart: judgement?.apart ?? null,
       seconds,
       ...(judgement ? { slips: slipsOf(judgement) } : {}),
@@ -374,4 +381,9 @@ export class PractiseState {
       ...arrangement.left.filter(isOff).map(leftShapeOf),
     ];
   });
+}
+
+/** Keys right and in time of all that were wanted, reached or not. */
+function shareOfAll({ keys }: Judgement): number {
+  return keys.filter(({ how }) => how === 'right').length / Math.max(1, keys.length);
 }
