@@ -31,14 +31,17 @@ export function beginning({ from }: Gate): Standing {
   return { tempoPercent: from, clean: 0, missed: 0, isPassed: false };
 }
 
-/** Where one stands after another turn: up after enough clean ones in a row, a step back after two that went wrong. */
-export function afterTurn(standing: Standing, isClean: boolean, gate: Gate): Standing {
+/**
+ * Where one stands after another turn: up after enough clean ones in a row, a step back after two that went wrong. It is
+ * passed at `goal` percent of the tempo.
+ */
+export function afterTurn(standing: Standing, isClean: boolean, gate: Gate, goal = GOAL): Standing {
   const { tempoPercent } = standing;
   if (isClean) {
     const clean = standing.clean + 1;
     if (clean < gate.turns) return { ...standing, clean, missed: 0 };
-    if (tempoPercent >= GOAL) return { tempoPercent: GOAL, clean, missed: 0, isPassed: true };
-    return { tempoPercent: Math.min(GOAL, tempoPercent + gate.by), clean: 0, missed: 0, isPassed: false };
+    if (tempoPercent >= goal) return { tempoPercent, clean, missed: 0, isPassed: true };
+    return { tempoPercent: Math.min(goal, tempoPercent + gate.by), clean: 0, missed: 0, isPassed: false };
   }
   const missed = standing.missed + 1;
   if (missed < MISSES_BEFORE_BACK) return { ...standing, clean: 0, missed };

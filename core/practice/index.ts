@@ -4,6 +4,7 @@ export { isCleanTurn, type JudgedKey, type Judgement, judgeTake } from './judge'
 export { playAsPupil, type Playing, type Pupil, STEADY } from './pianist';
 export {
   cardOf,
+  goalOf,
   type CardState,
   isSaid,
   type Job,

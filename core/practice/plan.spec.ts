@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { afterReview, afterSaying, afterTurn, beginning, GATE } from './gate';
-import { type CardState, type PartToPractise, planFor, type PlanOptions } from './plan';
+import { type CardState, goalOf, type PartToPractise, planFor, type PlanOptions } from './plan';
 
 describe('a gate', () => {
   it('goes up after three clean turns in a row, back after two that failed, and is passed at the goal', () => {
@@ -166,6 +166,56 @@ describe('a plan', () => {
     expect(kinds(4, 1)).toEqual(['hear']);
     expect(kinds(6, 0)).toEqual(['rung']);
     expect(kinds(7, 0)).toEqual([]);
+  });
+
+  it('begins what is put together a little slower than what it is made of, and joins parts without a climb', () => {
+    const parts = [part(1, 10), part(2, 10), part(3, 10, { sameAs: 1 })];
+    const at = (card: string, tempoPercent: number): [string, CardState] => [
+      card,
+      { tempoPercent, isPassed: tempoPercent === 100, due: 9 },
+    ];
+    const from = (cards: [string, CardState][]) =>
+      Object.fromEntries(
+        planFor(parts, options({ minutes: 1e6, cards: new Map(cards) })).jobs.flatMap((job) =>
+          job.fromPart === 1 && job.kind !== 'hear' && job.kind !== 'meetings'
+            ? [[`${job.kind} ${job.toPart}`, job.fromPercent]]
+            : [],
+        ),
+      );
+    expect(from([])).toEqual({ 'right 1': 60, 'left 1': 60, 'together 1': 60, 'chain 2': 60, 'whole 3': 60 });
+    expect(from([at('p1|right|4', 100), at('p1|left|4', 90)])).toMatchObject({
+      'together 1': 70,
+      'chain 2': 60,
+    });
+    const both = [at('p1|both|4', 100), at('p2|both|4', 90)];
+    // The third part is the first: it is known as that one.
+    expect(from(both)).toMatchObject({ 'chain 2': 80, 'whole 3': 80 });
+    const kinds = (kind: 'chain' | 'whole' | 'right') => goalOf({ kind, fromPercent: 80 });
+    expect([kinds('chain'), kinds('whole'), kinds('right')]).toEqual([80, 100, 100]);
+    expect(afterTurn({ tempoPercent: 80, clean: 2, missed: 0, isPassed: false }, true, GATE, 80)).toEqual({
+      tempoPercent: 80,
+      clean: 3,
+      missed: 0,
+      isPassed: true,
+    });
+    // Faster turns take less time: what is between them does not.
+    const whole = planFor(parts, options({ minutes: 1e6, cards: new Map(both) })).jobs.find(
+      (j) => j.kind === 'whole',
+    );
+    expect(whole?.minutes).toBeCloseTo((2 * (30 / 0.8 + 6)) / 60, 6);
+  });
+
+  it('asks for one hand alone no more once both are known', () => {
+    const passed = (card: string): [string, CardState] => [
+      card,
+      { tempoPercent: 100, isPassed: true, due: -1 },
+    ];
+    const due = (cards: string[]) =>
+      planFor([part(1, 10)], options({ minutes: 1e6, cards: new Map(cards.map(passed)) })).jobs.flatMap(
+        (job) => (job.why === 'due' ? [job.kind] : []),
+      );
+    expect(due(['p1|right|4', 'p1|left|4'])).toEqual(['right', 'left']);
+    expect(due(['p1|right|4', 'p1|left|4', 'p1|both|4'])).toEqual(['together']);
   });
 
   it('says how far it still is, and how much that is a day', () => {

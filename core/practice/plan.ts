@@ -70,6 +70,8 @@ export interface Job {
   readonly why: 'due' | 'next' | 'new';
   /** Why it has more turns than others; null where it has not. */
   readonly more: 'harder' | 'went wrong' | null;
+  /** Percent of the tempo it begins at when it is new: what it is made of decides. */
+  readonly fromPercent: number;
 }
 
 /** What is remembered of a card, as far as a plan is made from it. */
@@ -132,10 +134,20 @@ export function cardOf(cutId: string, hands: Hand | 'both', rung: number): strin
 export function planFor(parts: readonly PartToPractise[], options: PlanOptions): Plan {
   const own = parts.filter(({ sameAs }) => sameAs === null);
   const mean = own.reduce((sum, part) => sum + weightOf(part), 0) / Math.max(1, own.length);
-  const all = [...own.flatMap((part) => jobsOf(part, mean, options)), ...chained(parts, options)];
+  const all = [...own.flatMap((part) => jobsOf(part, mean, options)), ...chained(parts, options)].map((job) =>
+    begunAt(job, proposedStart(job, parts, options)),
+  );
   const stateOf = (job: Job): CardState | undefined => options.cards.get(job.card);
   const isDone = (job: Job): boolean => stateOf(job)?.isPassed === true;
-  const isDue = (job: Job): boolean => isDone(job) && (stateOf(job)?.due ?? Infinity) <= options.now;
+  // Who plays both hands plays each of them: one hand alone, or only told, comes back no more once both are known.
+  const isWithin = ({ kind, fromPart, fromTick }: Job): boolean =>
+    (kind === 'right' || kind === 'left' || isSaid({ kind })) &&
+    all.some(
+      (job) =>
+        job.kind === 'together' && job.fromPart === fromPart && job.fromTick === fromTick && isDone(job),
+    );
+  const isDue = (job: Job): boolean =>
+    isDone(job) && !isWithin(job) && (stateOf(job)?.due ?? Infinity) <= options.now;
   const due = all
     .filter(isDue)
     .map((job): Job => ({ ...job, why: 'due', turns: FEWEST_TURNS, minutes: minutesOf(job, FEWEST_TURNS) }));
@@ -185,6 +197,7 @@ function once(
     minutes,
     why: 'new',
     more: null,
+    fromPercent: 100,
   };
 }
 
@@ -206,8 +219,8 @@ function warmed(
 /** Minutes until a job is passed: every step of its gate, with the turns that fail. */
 function minutesToPass(job: Job, state: CardState | undefined, { gate }: PlanOptions): number {
   if (isSaid(job)) return job.minutes;
-  const from = state?.tempoPercent ?? gate.from;
-  const steps = Math.max(0, Math.ceil((100 - from) / gate.by)) + 1;
+  const from = state?.tempoPercent ?? job.fromPercent;
+  const steps = Math.max(0, Math.ceil((goalOf(job) - from) / gate.by)) + 1;
   const turn = job.minutes / job.turns;
   return steps * gate.turns * TURNS_A_CLEAN_ONE * turn;
 }
@@ -249,6 +262,7 @@ function jobsOf(part: PartToPractise, meanWeight: number, options: PlanOptions):
       minutes: minutesFor(seconds, times, options.gate.from),
       why: 'new',
       more: isSaid({ kind }) ? null : more,
+      fromPercent: options.gate.from,
     };
   };
   const hardest = part.hardest && part.sameAs === null ? [job('hardest', 'both', turns, part.hardest)] : [];
@@ -288,8 +302,44 @@ function chained(parts: readonly PartToPractise[], { rung, chain, gate }: PlanOp
       minutes: minutesFor(seconds, FEWEST_TURNS, gate.from),
       why: 'new',
       more: null,
+      fromPercent: gate.from,
     };
   });
+}
+
+/** Hands that are known are put together this many steps slower, parts one step. */
+const SLOWER = { together: 2, hardest: 1, chain: 1, whole: 1 } as const;
+
+/**
+ * The tempo something new begins at: both hands a little slower than the slower hand, parts put together a little slower
+ * than the slowest of them. Source: common practice: what is put together is taken slower than what it is made of.
+ */
+function proposedStart(
+  job: Job,
+  parts: readonly PartToPractise[],
+  { gate, cards, rung }: PlanOptions,
+): number {
+  const { kind } = job;
+  if (kind !== 'together' && kind !== 'hardest' && kind !== 'chain' && kind !== 'whole') return gate.from;
+  const among = parts.filter(({ number }) => number >= job.fromPart && number <= job.toPart);
+  const tempoOf = ({ cutId, sameAs }: PartToPractise, hands: Hand | 'both'): number => {
+    const own = parts.find(({ number }) => number === sameAs)?.cutId ?? cutId;
+    return cards.get(cardOf(own, hands, rung))?.tempoPercent ?? gate.from;
+  };
+  const madeOf: readonly (Hand | 'both')[] = kind === 'together' ? ['right', 'left'] : ['both'];
+  const slowest = Math.min(...among.flatMap((part) => madeOf.map((hands) => tempoOf(part, hands))));
+  return Math.max(gate.from, Math.min(100, slowest) - SLOWER[kind] * gate.by);
+}
+
+/** A job that begins at a tempo: its turns take as long as they do there. */
+function begunAt(job: Job, fromPercent: number): Job {
+  if (isSaid(job) || fromPercent === job.fromPercent) return job;
+  const between = (job.turns * BETWEEN_SECONDS) / 60;
+  return {
+    ...job,
+    fromPercent,
+    minutes: between + ((job.minutes - between) * job.fromPercent) / fromPercent,
+  };
 }
 
 /** Turns in proportion to the weight of a part beside the others. */
@@ -305,4 +355,9 @@ export function minutesFor(seconds: number, turns: number, tempoPercent: number)
 
 function minutesOf(job: Job, turns: number): number {
   return (job.minutes * turns) / job.turns;
+}
+
+/** The share of the tempo at which a job is passed: parts that are only put together go on where they begin, all else at the goal. */
+export function goalOf({ kind, fromPercent }: Pick<Job, 'kind' | 'fromPercent'>): number {
+  return kind === 'chain' ? fromPercent : 100;
 }

@@ -34,6 +34,7 @@ export function spotJob(
     minutes: minutesFor(span.seconds, turns, gate.from),
     why: 'new',
     more: 'went wrong',
+    fromPercent: gate.from,
   };
 }
 

@@ -63,6 +63,9 @@ describe('practising in words', () => {
     expect(standingInWords({ tempoPercent: 100, clean: 3, missed: 0, isPassed: true }, 3)).toBe(
       'At the full tempo, and passed.',
     );
+    expect(standingInWords({ tempoPercent: 90, clean: 3, missed: 0, isPassed: true }, 3)).toBe(
+      'Passed at 90 % of the tempo.',
+    );
     const plan = (differs: Partial<Plan>): Plan => ({
       jobs: [],
       leftOut: [],

@@ -61,7 +61,10 @@ export function jobInWords({
 
 /** Where one stands at a gate: "60 % of the tempo, 2 clean turns of 3". */
 export function standingInWords({ tempoPercent, clean, missed, isPassed }: Standing, turns: number): string {
-  if (isPassed) return 'At the full tempo, and passed.';
+  if (isPassed)
+    return tempoPercent >= 100
+      ? 'At the full tempo, and passed.'
+      : `Passed at ${tempoPercent} % of the tempo.`;
   const slip = missed > 0 ? '; once more like the last and it goes a step back' : '';
   return `${tempoPercent} % of the tempo, ${clean} of ${turns} clean turns in a row${slip}.`;
 }

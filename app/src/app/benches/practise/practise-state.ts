@@ -7,6 +7,7 @@ import {
   afterSaying,
   afterTurn,
   beginning,
+  goalOf,
   type CardState,
   type HotBar,
   isCleanTurn,
@@ -157,8 +158,15 @@ export class PractiseState {
   readonly current = computed((): Job | null => this.plan()?.jobs[this.at()] ?? null);
   readonly standing = computed((): Standing => {
     const job = this.current();
-    return (job && this.log.standings().get(job.card)?.standing) ?? beginning(this.wishes.gate());
+    return job ? this.standingOf(job) : beginning(this.wishes.gate());
   });
+
+  /** Where one stands with a job; what is new begins where the plan says. */
+  private standingOf({ card, fromPercent }: Job): Standing {
+    return (
+      this.log.standings().get(card)?.standing ?? beginning({ ...this.wishes.gate(), from: fromPercent })
+    );
+  }
   readonly isListening = computed(() => this.recorder.isBusy());
   readonly beat = computed(() => this.recorder.beat());
   /** Only heard or said: there is nothing to be judged. */
@@ -298,7 +306,9 @@ export class PractiseState {
 
   private standingAfter(job: Job, before: Standing, isClean: boolean): Standing {
     if (isSaid(job)) return afterSaying(isClean);
-    return job.why === 'due' ? afterReview(before, isClean) : afterTurn(before, isClean, this.wishes.gate());
+    return job.why === 'due'
+      ? afterReview(before, isClean)
+      : afterTurn(before, isClean, this.wishes.gate(), goalOf(job));
   }
 
   private async finish(
@@ -312,7 +322,7 @@ export class PractiseState {
     if (!song) return;
     const before = this.log.standings().get(job.card);
     const now = Date.now();
-    const standing = this.standingAfter(job, before?.standing ?? beginning(this.wishes.gate()), isClean);
+    const standing = this.standingAfter(job, this.standingOf(job), isClean);
     // A card begins to be scheduled when its gate is first passed.
     const isScheduled = standing.isPassed || before?.review;
     const review = isScheduled ? reviewed(before?.review ?? null, isClean, now) : null;

@@ -1,0 +1,348 @@
+// How well practising works, by a pianist who forgets, and how fast takes and logs are read: part of npm run bench.
+import type { Browser } from '@playwright/test';
+import { arrange } from '../core/arrange';
+import { Clock } from '../core/performance';
+import {
+  afterReview,
+  afterSaying,
+  afterTurn,
+  beginning,
+  type CardState,
+  GATE,
+  goalOf,
+  isSaid,
+  type Job,
+  judgeTake,
+  LiveTake,
+  partsToPractise,
+  type PartToPractise,
+  planFor,
+  playAsPupil,
+  reviewed,
+  type Standing,
+  STEADY,
+  type StoredCard,
+  type WantedKey,
+  wantedKeys,
+} from '../core/practice';
+import { normalFrom, seeded } from '../core/music';
+import { DEFAULT_PROFILE, type Song } from '../core/song';
+import { PitchTrack } from '../core/takes';
+import { Pitches } from '../app/src/app/input/pitches';
+import { DEMO_SONGS } from '../demo/songs';
+
+const DAY_MS = 86_400_000;
+const DAYS = 60;
+const MINUTES_A_DAY = 20;
+
+/**
+ * A pianist who learns and forgets. Ability is the tempo, in percent, at which half of the turns are clean: a turn adds to
+ * it, the less the nearer the goal; from day to day it falls towards a part of what it was, the slower the more days it
+ * was practised on. Both hands are no better than the hands, the whole no better than its worst part. Its weakness: it
+ * never tires, its days are all alike, and the same rates hold for every hand and part.
+ */
+class Forgetful {
+  private readonly known = new Map<string, { best: number; day: number; stays: number }>();
+  private readonly random: () => number;
+
+  constructor(
+    seed: number,
+    private readonly parts: readonly PartToPractise[],
+  ) {
+    this.random = seeded(seed);
+  }
+
+  ability(card: string, day: number): number {
+    const known = this.known.get(card);
+    if (!known) return 30;
+    const kept = 0.6 + 0.4 * Math.exp(-(day - known.day) / known.stays);
+    return Math.max(30, known.best * kept);
+  }
+
+  /** What it can do at a job, the hands and parts it is made of being what they are. */
+  private can(job: Job, day: number): number {
+    const own = this.ability(job.card, day);
+    if (job.kind === 'right' || job.kind === 'left' || job.kind === 'hardest') return own;
+    const among = this.parts.filter(
+      ({ number, sameAs }) => sameAs === null && number >= job.fromPart && number <= job.toPart,
+    );
+    const of = (hands: string): number =>
+      Math.min(...among.map(({ cutId }) => this.ability(`${cutId}|${hands}|${job.rung}`, day)));
+    return job.kind === 'together'
+      ? Math.min(own, Math.min(of('right'), of('left')) + 15)
+      : Math.min(own, of('both') + 8);
+  }
+
+  turn(job: Job, tempoPercent: number, day: number): boolean {
+    const can = this.can(job, day);
+    const isClean = this.random() < 1 / (1 + Math.exp((tempoPercent - can) / 5));
+    const known = this.known.get(job.card) ?? { best: 30, day, stays: 1.5 };
+    const now = this.ability(job.card, day);
+    const hardness = 1 + (this.parts.find(({ number }) => number === job.fromPart)?.effort ?? 0) / 60;
+    const best = Math.min(125, now + (8 * (1.25 - now / 125)) / hardness);
+    this.known.set(job.card, { best, day, stays: known.day < day ? known.stays * 1.5 : known.stays });
+    return isClean;
+  }
+}
+
+interface Memory {
+  readonly standings: Map<string, { standing: Standing; review: StoredCard | null }>;
+}
+
+/** Minutes until the whole song was passed at its tempo; null if it was not within the days. */
+function minutesToWhole(parts: readonly PartToPractise[], seed: number, isScheduled: boolean): number | null {
+  const pianist = new Forgetful(seed, parts);
+  const memory: Memory = { standings: new Map() };
+  const round = roundOf(parts);
+  let [spent, at] = [0, 0];
+  for (let day = 0; day < DAYS; day++) {
+    const now = day * DAY_MS;
+    const jobs = isScheduled ? scheduled(parts, memory, now) : round;
+    let today = 0;
+    for (let i = 0; today < MINUTES_A_DAY && (isScheduled ? i < jobs.length : true); i++) {
+      const job = isScheduled ? jobs[i] : jobs[at++ % jobs.length];
+      const passed = practised(job, pianist, memory, day, isScheduled);
+      today += job.minutes;
+      if (passed && job.kind === 'whole') return spent + today;
+    }
+    spent += today;
+  }
+  return null;
+}
+
+/** A sitting's turns at one job; whether its gate is passed. */
+function practised(
+  job: Job,
+  pianist: Forgetful,
+  { standings }: Memory,
+  day: number,
+  isScheduled: boolean,
+): boolean {
+  const now = day * DAY_MS;
+  let { standing, review } = standings.get(job.card) ?? {
+    standing: beginning({ ...GATE, from: isSaid(job) ? GATE.from : job.fromPercent }),
+    review: null,
+  };
+  for (let turn = 0; turn < job.turns; turn++) {
+    const isClean = isSaid(job) || pianist.turn(job, standing.tempoPercent, day);
+    standing = isSaid(job)
+      ? afterSaying(true)
+      : isScheduled && job.why === 'due'
+        ? afterReview(standing, isClean)
+        : afterTurn(standing, isClean, GATE, isScheduled ? goalOf(job) : 100);
+    if (standing.isPassed || review) review = reviewed(review, isClean, now);
+    if (standing.isPassed && job.why !== 'due') break;
+  }
+  standings.set(job.card, { standing, review });
+  return standing.isPassed;
+}
+
+const OPTIONS = { rung: 4, first: 'right', chain: 'growing', gate: GATE, isWarm: true } as const;
+
+function scheduled(parts: readonly PartToPractise[], { standings }: Memory, now: number): readonly Job[] {
+  const cards = new Map(
+    [...standings].map(([card, { standing, review }]): [string, CardState] => [
+      card,
+      { tempoPercent: standing.tempoPercent, isPassed: standing.isPassed, due: review?.due ?? null },
+    ]),
+  );
+  return planFor(parts, { ...OPTIONS, minutes: MINUTES_A_DAY, now, cards }).jobs;
+}
+
+/** The same jobs, every one as often as the others, over and over. */
+function roundOf(parts: readonly PartToPractise[]): readonly Job[] {
+  const all = planFor(parts, { ...OPTIONS, minutes: 1e9, now: 0, cards: new Map() }).jobs;
+  return all.map((job) => (isSaid(job) ? job : { ...job, minutes: (job.minutes / job.turns) * 4, turns: 4 }));
+}
+
+export function practiceFigures(): void {
+  console.log(
+    `\nminutes until the whole song is passed at its tempo, ${MINUTES_A_DAY} a day, ${DAYS} days, 20 forgetful pianists`,
+  );
+  for (const song of DEMO_SONGS) {
+    const parts = partsToPractise(arrange(song, DEFAULT_PROFILE));
+    const run = (isScheduled: boolean): number[] =>
+      Array.from(
+        { length: 20 },
+        (_, seed) => minutesToWhole(parts, seed + 1, isScheduled) ?? DAYS * MINUTES_A_DAY,
+      );
+    const mean = (list: number[]): number => list.reduce((sum, x) => sum + x, 0) / list.length;
+    const [plan, round] = [mean(run(true)), mean(run(false))];
+    console.log(
+      `${song.title.padEnd(24)} planned ${plan.toFixed(0).padStart(4)}, in a fixed round ${round.toFixed(0).padStart(5)}: ${((1 - plan / round) * 100).toFixed(0)} % fewer (wanted ≥ 25 %)`,
+    );
+  }
+  takeFigures();
+}
+
+function keysOf(song: Song, rung: number): WantedKey[] {
+  const a = arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE, {
+    withoutFingers: true,
+  });
+  const clock = new Clock(a.played.tempoMap, song.feel);
+  return wantedKeys([...a.right, ...a.left], clock, { fromTick: 0, toTick: a.played.endTick });
+}
+
+/** Ten minutes judged, and followed key by key. */
+function takeFigures(): void {
+  const base = keysOf(DEMO_SONGS[2], 5);
+  const span = base[base.length - 1].seconds + 1;
+  const long = Array.from({ length: Math.ceil(6000 / base.length) }, (_, k) =>
+    base.map((key) => ({ ...key, tick: key.tick + k * 1e6, seconds: key.seconds + k * span })),
+  )
+    .flat()
+    .slice(0, 6000);
+  const { events } = playAsPupil(long, {
+    ...STEADY,
+    wrong: 0.05,
+    missed: 0.05,
+    extra: 0.05,
+    restarts: 2,
+    tempoTo: 1.2,
+  });
+  const times = Array.from({ length: 5 }, () => {
+    const start = performance.now();
+    judgeTake(long, events, 0.6);
+    return performance.now() - start;
+  }).sort((a, b) => a - b);
+  console.log(`a take of 6,000 keys judged: ${times[2].toFixed(0)} ms (≤ 500)`);
+  const take = new LiveTake(long);
+  const each = events.map((event) => {
+    const start = performance.now();
+    take.hear(event);
+    return performance.now() - start;
+  });
+  each.sort((a, b) => a - b);
+  console.log(
+    `the same followed key by key: ${each[each.length >> 1].toFixed(1)} ms behind in the middle, ${each[Math.floor(each.length * 0.99)].toFixed(1)} at 99 %, ${each[each.length - 1].toFixed(0)} at most (≤ 50)`,
+  );
+}
+
+const RATE = 44_100;
+const BLOCK = 512;
+
+/** Melodies played by the samples that ship, at 100 quarters a minute, with noise, at three loudnesses. */
+export async function microphoneFigures(browser: Browser, origin: string): Promise<void> {
+  const page = await (await browser.newContext()).newPage();
+  await page.goto(origin);
+  const names = ['C', 'Ds', 'Fs', 'A'];
+  let [all, right, octaves] = [0, 0, 0];
+  for (const song of DEMO_SONGS) {
+    const { played } = arrange({ ...song, choices: { ...song.choices, rung: 1 } }, DEFAULT_PROFILE, {
+      withoutFingers: true,
+    });
+    const notes = played.melody
+      .filter(({ grace }) => !grace)
+      .slice(0, 48)
+      .map(({ tick, length, midi }) => ({ at: 0.3 + (tick * 0.6) / 960, lasts: (length * 0.6) / 960, midi }));
+    const sound = await page.evaluate(
+      async ({ notes, names, rate }) => {
+        const end = Math.max(...notes.map(({ at, lasts }) => at + lasts)) + 1;
+        const context = new OfflineAudioContext(1, Math.ceil(end * rate), rate);
+        const buffers = new Map<number, AudioBuffer>();
+        for (const { at, lasts, midi } of notes) {
+          const near = Math.round((midi - 21) / 3) * 3 + 21;
+          const name = `${names[(((near - 12) % 12) / 3) | 0]}${Math.floor(near / 12) - 1}`;
+          let buffer = buffers.get(near);
+          if (!buffer) {
+            const reply = await fetch(`/samples/${name}v10.mp3`);
+            buffers.set(near, (buffer = await context.decodeAudioData(await reply.arrayBuffer())));
+          }
+          const source = context.createBufferSource();
+          source.buffer = buffer;
+          source.playbackRate.value = 2 ** ((midi - near) / 12);
+          const gain = context.createGain();
+          gain.gain.setValueAtTime(1, at);
+          gain.gain.setValueAtTime(1, at + lasts * 0.95);
+          gain.gain.exponentialRampToValueAtTime(0.001, at + lasts * 0.95 + 0.12);
+          source.connect(gain).connect(context.destination);
+          source.start(at);
+          source.stop(at + lasts + 0.3);
+        }
+        const rendered = await context.startRendering();
+        return [...rendered.getChannelData(0)];
+      },
+      { notes, names, rate: RATE },
+    );
+    const peak = sound.reduce((most, x) => Math.max(most, Math.abs(x)), 0);
+    for (const [loud, noise] of [
+      [0.7, 0.003],
+      [0.25, 0.002],
+      [0.08, 0.001],
+    ]) {
+      const normal = normalFrom(seeded(3));
+      const [pitches, track] = [new Pitches(RATE), new PitchTrack()];
+      const heard: { midi: number; seconds: number }[] = [];
+      for (let at = 0; at + BLOCK <= sound.length; at += BLOCK) {
+        const block = Float32Array.from(
+          { length: BLOCK },
+          (_, i) => (sound[at + i] / peak) * loud + noise * normal(),
+        );
+        for (const event of track.hear(pitches.hear(block, (at + BLOCK) / RATE)))
+          if (event.velocity > 0) heard.push(event);
+      }
+      for (const { midi, at } of notes) {
+        all++;
+        const near = heard.filter(({ seconds }) => Math.abs(seconds - at) < 0.2);
+        if (near.some((key) => key.midi === midi)) right++;
+        else if (near.some((key) => Math.abs(key.midi - midi) === 12)) octaves++;
+      }
+    }
+  }
+  console.log(
+    `melodies heard through a microphone (the samples, noise, three loudnesses): ${right} of ${all} notes, ${((100 * right) / all).toFixed(1)} % (≥ 95 %); an octave off ${octaves}`,
+  );
+  await page.context().close();
+}
+
+/** Five years of turns, opened. */
+export async function logFigures(browser: Browser, origin: string): Promise<void> {
+  const page = await (await browser.newContext()).newPage();
+  await page.goto(`${origin}/song/demo-sluicegate/practise`);
+  await page.getByRole('heading', { name: 'Part 1: hear it' }).waitFor();
+  await page.evaluate(async () => {
+    const open = indexedDB.open('joined-hands');
+    await new Promise((resolve) => (open.onsuccess = resolve));
+    const transaction = open.result.transaction(['turns'], 'readwrite');
+    const store = transaction.objectStore('turns');
+    const now = Date.now();
+    for (let i = 0; i < 20_000; i++)
+      store.add({
+        songId: 'demo-sluicegate',
+        at: now - (20_000 - i) * 7_800_000,
+        card: `cut0|right|${1 + (i % 7)}`,
+        kind: 'right',
+        what: 'Part 1, right hand',
+        hands: 'right',
+        rung: 1 + (i % 7),
+        tempoPercent: 60 + (i % 40),
+        isClean: i % 3 > 0,
+        cleanShare: 0.9,
+        apart: 0.02,
+        seconds: 20,
+        slips: i % 3 === 0 ? [{ from: 'n1', midi: 62, hand: 'right', kind: 'late' }] : [],
+      });
+    await new Promise((resolve) => (transaction.oncomplete = resolve));
+    open.result.close();
+  });
+  await page.reload();
+  await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
+  await page.locator('jh-now-panel h2').first().waitFor();
+  const start = performance.now();
+  await page.keyboard.press('g');
+  await page.locator('jh-log-panel canvas').waitFor();
+  console.log(
+    `a log of 20,000 turns opened with its chart: ${(performance.now() - start).toFixed(0)} ms (≤ 1,000)`,
+  );
+  const times: number[] = [];
+  for (const name of ['Clean', 'Together', 'Minutes']) {
+    const from = performance.now();
+    await page.locator('jh-log-panel label', { hasText: name }).click();
+    await page.evaluate(
+      () => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))),
+    );
+    times.push(performance.now() - from);
+  }
+  console.log(`another chart: ${times.map((ms) => ms.toFixed(0)).join(', ')} ms (≤ 300)`);
+  await page.context().close();
+}
