@@ -1,45 +1,190 @@
-import { expect, test } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { graveFindings } from './axe';
-import { arranged, openSong, watch } from './pages';
+import { arranged, fromMenu, openSong, watch } from './pages';
 
-test('a sitting: a plan, a turn that fails and one that is clean, judged and kept in the log', async ({
+const now = (page: Page) => page.locator('jh-now-panel');
+const title = (page: Page, name: string) => now(page).getByRole('heading', { name });
+
+/** The Practise bench, each job begun at the full tempo and passed by one clean turn, so that a journey is short. */
+async function openPractise(page: Page, song: string): Promise<void> {
+  await openSong(page, song);
+  await page.getByRole('link', { name: 'Practise', exact: true }).click();
+  await expect(title(page, 'Part 1: hear it')).toBeVisible();
+  await page.keyboard.press('p');
+  await page.getByText('The gate, and rests').click();
+  await page.locator('#gate-turns').fill('1');
+  await page.locator('#gate-from').fill('100');
+  await page.locator('#gate-from').press('Enter');
+  await page.locator('jh-plan-panel h2').first().click();
+  await page.keyboard.press('w');
+  await expect(title(page, 'Part 1: hear it')).toBeVisible();
+}
+
+/** From "hear it" over the warm-up to the right hand of part 1. */
+async function toRightHand(page: Page): Promise<void> {
+  await page.keyboard.press('y');
+  await page.keyboard.press('ArrowRight');
+  await expect(title(page, 'Warm up the hands')).toBeVisible();
+  await page.keyboard.press('y');
+  await page.keyboard.press('ArrowRight');
+  await expect(title(page, 'Part 1, right hand')).toBeVisible();
+}
+
+test('a sitting: a plan, a gate missed and passed, judged, its hot spot practised, kept in a log that goes out and in', async ({
+  page,
+}) => {
+  const watched = watch(page);
+  await openPractise(page, 'Lanterns at Low Water');
+  await toRightHand(page);
+  await expect(now(page)).toContainText('100 % of the tempo, 0 of 1 clean turns');
+  await now(page).getByRole('button', { name: 'Simulated, careless' }).click();
+  await expect(title(page, 'Not yet')).toBeVisible({ timeout: 60_000 });
+  await expect(
+    now(page)
+      .getByRole('button', { name: /^Loop bar/ })
+      .first(),
+  ).toBeVisible();
+  expect(await graveFindings(page, 'jh-practise-panel')).toEqual([]);
+  // Without an instrument one says how it went.
+  await page.keyboard.press('y');
+  await expect(title(page, 'Clean, and passed')).toBeVisible();
+
+  await page.keyboard.press('i');
+  const places = page.locator('jh-places-panel');
+  await expect(places.getByRole('list', { name: /^Bars of the song/ }).getByRole('listitem')).toHaveCount(24);
+  await places
+    .getByRole('button', { name: /^Practise bar/ })
+    .first()
+    .click();
+  await expect(title(page, 'Part 1: the place that goes wrong')).toBeVisible();
+
+  await page.keyboard.press('g');
+  const rows = page.getByRole('table', { name: 'The last turns' }).locator('tbody tr');
+  await expect(rows).toHaveCount(4);
+  await expect(rows.getByRole('button', { name: /^Hear the take/ })).toHaveCount(1);
+  await page.getByRole('textbox', { name: 'Notes of your own' }).fill('Bar 2: slower.');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('jh-log-panel')).toContainText('Bar 2: slower.');
+  expect(await graveFindings(page, 'jh-practise-panel')).toEqual([]);
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: /^Take the log away/ }).click();
+  let csv = '';
+  for await (const part of await (await saved).createReadStream()) csv += String(part);
+  expect(csv.split('\r\n')[0]).toContain('tempoPercent');
+  expect(csv.split('\r\n')).toHaveLength(5);
+
+  // What was practised is still known after the page was loaded anew; read in again it is there once.
+  await page.reload();
+  await expect(now(page).getByRole('heading').first()).toBeVisible();
+  await page.keyboard.press('g');
+  await expect(rows).toHaveCount(4);
+  const file = (name: string, text: string) => ({ name, mimeType: '', buffer: Buffer.from(text) });
+  await page.getByLabel('Log file').setInputFiles(file('again.csv', csv));
+  await expect(page.getByText('0 turns were added; 4 turns were here already.')).toBeVisible();
+  await page.getByLabel('Log file').setInputFiles(file('x.csv', 'name,age\r\nAda,36\r\n'));
+  await expect(page.getByRole('alert').filter({ hasText: 'x.csv: this is no practice log' })).toBeVisible();
+
+  // It goes along with the project, to another song of the same notes.
+  const project = page.waitForEvent('download');
+  await fromMenu(page, 'Take away …');
+  await page.getByRole('button', { name: 'Save Project', exact: true }).click();
+  const path = await (await project).path();
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page.getByLabel('Song file').setInputFiles({
+    name: 'lanterns.joined.json',
+    mimeType: '',
+    buffer: await (await import('node:fs/promises')).readFile(path),
+  });
+  await arranged(page);
+  await page.getByRole('link', { name: 'Practise', exact: true }).click();
+  await expect(now(page).getByRole('heading').first()).toBeVisible();
+  await page.keyboard.press('g');
+  await expect(rows).toHaveCount(4);
+  await expect(page.locator('jh-log-panel')).toContainText('Bar 2: slower.');
+  expect(watched.errors).toEqual([]);
+  expect(watched.outside).toEqual([]);
+});
+
+/** Sound of so many seconds: a soft tone, so that there is something to play. */
+function wave(seconds: number): Buffer {
+  const rate = 8000;
+  const data = Buffer.alloc(seconds * rate * 2);
+  for (let i = 0; i < seconds * rate; i++) data.writeInt16LE(Math.round(3000 * Math.sin(i / 6)), i * 2);
+  const head = Buffer.alloc(44);
+  head.write('RIFF', 0);
+  head.writeUInt32LE(36 + data.length, 4);
+  head.write('WAVEfmt ', 8);
+  head.writeUInt32LE(16, 16);
+  head.writeUInt16LE(1, 20);
+  head.writeUInt16LE(1, 22);
+  head.writeUInt32LE(rate, 24);
+  head.writeUInt32LE(rate * 2, 28);
+  head.writeUInt16LE(2, 32);
+  head.writeUInt16LE(16, 34);
+  head.write('data', 36);
+  head.writeUInt32LE(data.length, 40);
+  return Buffer.concat([head, data]);
+}
+
+test('a recording of one’s own is tapped in and looped, kept, and taken out; what is no sound is refused', async ({
   page,
 }) => {
   const watched = watch(page);
   await openSong(page, 'Lanterns at Low Water');
   await page.getByRole('link', { name: 'Practise', exact: true }).click();
-  const now = page.locator('jh-now-panel');
-  await expect(now.getByRole('heading', { name: 'Part 1: hear it' })).toBeVisible();
-  await page.keyboard.press('y');
-  await page.keyboard.press('ArrowRight');
-  await expect(now.getByRole('heading', { name: 'Part 1, right hand' })).toBeVisible();
-  await expect(now).toContainText('60 % of the tempo, 0 of 3 clean turns');
-  await now.getByRole('button', { name: 'Simulated, careless' }).click();
-  await expect(now.getByRole('heading', { name: 'Not yet' })).toBeVisible({ timeout: 60_000 });
-  await expect(now.getByRole('button', { name: /^Loop bar/ }).first()).toBeVisible();
-  // Without an instrument one says how it went.
-  await page.keyboard.press('y');
-  await expect(now.getByRole('heading', { name: 'A clean turn' })).toBeVisible();
-  await expect(now).toContainText('1 of 3 clean turns');
-  expect(await graveFindings(page, 'jh-practise-panel')).toEqual([]);
+  await expect(title(page, 'Part 1: hear it')).toBeVisible();
+  await page.keyboard.press('o');
+  const panel = page.locator('jh-recording-panel');
+  await panel
+    .getByLabel('Recording', { exact: true })
+    .setInputFiles({ name: 'notes.mp3', mimeType: 'audio/mpeg', buffer: Buffer.from('not a sound') });
+  await expect(panel.getByRole('alert')).toContainText('notes.mp3 cannot be played by this browser');
+  await panel
+    .getByLabel('Recording', { exact: true })
+    .setInputFiles({ name: 'evening.wav', mimeType: 'audio/wav', buffer: wave(12) });
+  await expect(panel).toContainText('None of its 24 bars is tapped in yet.');
+  await panel.getByRole('button', { name: 'Tap the bars in' }).click();
+  for (let bar = 1; bar <= 5; bar++) {
+    await page.waitForTimeout(350);
+    await page.keyboard.press('t');
+    await expect(panel.getByRole('button', { name: `Bar ${bar + 1} (T)` })).toBeVisible();
+  }
+  await panel.getByRole('button', { name: 'That is all' }).click();
+  await expect(panel).toContainText('5 of 24 bars are tapped in.');
+  await panel.locator('label', { hasText: 'In turn' }).click();
+  await panel.getByRole('button', { name: 'Loop part 1' }).click();
+  await expect(panel.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await page.waitForTimeout(2500);
+  await panel.getByRole('button', { name: 'Stop' }).click();
+  expect(await graveFindings(page, 'jh-recording-panel')).toEqual([]);
 
-  await page.keyboard.press('g');
-  await expect(page.getByRole('table', { name: 'The last turns' }).locator('tbody tr')).toHaveCount(3);
-  expect(await graveFindings(page, 'jh-practise-panel')).toEqual([]);
-  const saved = page.waitForEvent('download');
-  await page.getByRole('button', { name: /^Take the log away/ }).click();
-  let text = '';
-  for await (const part of await (await saved).createReadStream()) text += String(part);
-  expect(text.split('\r\n')[0]).toContain('tempoPercent');
-  expect(text.split('\r\n')).toHaveLength(4);
-
-  // What was practised is still known after the page was loaded anew.
   await page.reload();
-  await arranged(page);
-  await page.keyboard.press('g');
-  await expect(page.getByRole('table', { name: 'The last turns' }).locator('tbody tr')).toHaveCount(3);
-  await page.keyboard.press('p');
-  await expect(page.locator('jh-plan-panel')).toContainText('jobs, about');
-  await expect(page.locator('jh-plan-panel').getByText('Part 1: hear it').first()).toBeVisible();
-  expect(watched.errors).toEqual([]);
+  await expect(title(page, 'Part 1: hear it')).toBeVisible();
+  await page.keyboard.press('o');
+  await expect(panel).toContainText('evening.wav');
+  await expect(panel).toContainText('5 of 24 bars are tapped in.');
+  await panel.getByRole('button', { name: 'Take it out' }).click();
+  await expect(panel.getByRole('button', { name: 'Choose a file' })).toBeVisible();
+  expect(watched.errors.filter((text) => !/DEMUXER|ERR_|Failed to load/.test(text))).toEqual([]);
+});
+
+test('no MIDI and no microphone are said plainly; songs of the shelf are ranked for what one wants to work on', async ({
+  page,
+}) => {
+  await openPractise(page, 'Boathouse Jig');
+  await toRightHand(page);
+  await now(page).getByRole('button', { name: 'MIDI' }).click();
+  await expect(now(page).getByRole('alert')).toContainText('Say how it went, or use other keys.');
+  await now(page).getByRole('button', { name: 'Microphone' }).click();
+  await expect(now(page).getByRole('alert')).toContainText(/[Mm]icrophone/);
+  await page.keyboard.press('i');
+  await page.getByRole('button', { name: 'Look through the shelf' }).click();
+  const songs = page.locator('jh-next-songs ol li');
+  await expect(songs).toHaveCount(5);
+  const first = await songs.first().textContent();
+  await page.locator('jh-next-songs label', { hasText: 'Leaps' }).click();
+  await expect(songs.first()).not.toHaveText(first ?? '');
+  await songs.filter({ hasNotText: 'Boathouse Jig' }).first().getByRole('link').click();
+  await expect(title(page, 'Part 1: hear it')).toBeVisible();
 });

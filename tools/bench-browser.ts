@@ -5,6 +5,7 @@ import { writeProject } from '../core/formats';
 import { DEFAULT_PROFILE } from '../core/song';
 import { randomSong } from '../core/testing';
 import { createApp } from '../server/app';
+import { logFigures, microphoneFigures } from './bench-practise';
 import { importFigures } from './bench-tune';
 
 export const ARGUMENTS = [
@@ -40,6 +41,8 @@ export async function browserFigures(): Promise<void> {
     await firstScreen(browser, origin);
     await editing(browser, origin);
     await importFigures(browser, origin);
+    await microphoneFigures(browser, origin);
+    await logFigures(browser, origin);
   });
 }
 

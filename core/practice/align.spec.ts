@@ -221,8 +221,21 @@ describe('a take judged', () => {
     expect(isCleanTurn(clean, GATE)).toBe(true);
     expect(isCleanTurn(judgeTake(wanted, downs.slice(0, -4), 0.6), GATE)).toBe(false);
     expect(isCleanTurn({ ...clean, restarts: [0] }, GATE)).toBe(false);
-    expect(isCleanTurn({ ...clean, cleanShare: GATE.cleanFrom }, GATE)).toBe(true);
-    expect(isCleanTurn({ ...clean, cleanShare: GATE.cleanFrom - 0.001 }, GATE)).toBe(false);
+    // 97 of a hundred, keys too many among them.
+    const [key] = clean.keys;
+    const share = (right: number, wrong: number, extra: number) => ({
+      ...clean,
+      keys: [
+        ...Array.from({ length: right }, () => key),
+        ...Array.from({ length: wrong }, () => ({ ...key, how: 'wrong' as const })),
+      ],
+      extra: Array.from({ length: extra }, () => ({ tick: 0, midi: 60 })),
+    });
+    expect(isCleanTurn(share(97, 3, 0), GATE)).toBe(true);
+    expect(isCleanTurn(share(97, 0, 3), GATE)).toBe(true);
+    expect(isCleanTurn(share(97, 3, 1), GATE)).toBe(false);
+    expect(isCleanTurn(share(96, 4, 0), GATE)).toBe(false);
+    expect(isCleanTurn(share(0, 0, 0), GATE)).toBe(false);
   });
 
   it('the worst places come first, by bar, hand and kind', () => {

@@ -33,9 +33,11 @@ export interface Judgement {
   readonly cleanShare: number;
 }
 
-/** Whether a take is a clean turn: to the end, without stopping, enough keys right and in time. */
-export function isCleanTurn({ keys, restarts, cleanShare }: Judgement, { cleanFrom }: Gate): boolean {
-  return keys.every(({ how }) => how !== 'not reached') && restarts.length === 0 && cleanShare >= cleanFrom;
+/** Whether a take is a clean turn: to the end, without stopping, enough keys right and in time, of those wanted and those too many. */
+export function isCleanTurn({ keys, extra, restarts }: Judgement, { cleanFrom }: Gate): boolean {
+  const isWhole = keys.every(({ how }) => how !== 'not reached') && restarts.length === 0;
+  const right = keys.filter(({ how }) => how === 'right').length;
+  return isWhole && keys.length > 0 && right >= cleanFrom * (keys.length + extra.length);
 }
 
 /** A strike more than this off is heard as off: a share of the beat, and never less than so many seconds. */

@@ -17,6 +17,8 @@ const CLEAR = 0.86;
 const NEAR = 0.45;
 /** So many stretches in a row on one key are a note; fewer are a knock or the beginning of one. */
 const FRAMES = 3;
+/** A key struck again keeps its pitch for so many stretches. */
+const AGAIN_FRAMES = 6;
 /** A key that grows so many times louder within a few stretches was struck again. */
 const STRUCK_AGAIN = 1.7;
 const BEFORE = 4;
@@ -45,23 +47,18 @@ export class PitchTrack {
     const { held } = this;
     if (!isClear) {
       this.rising = null;
+      this.again = null;
       const isOver = held && (seconds - held.heard > SILENT_SECONDS || level < held.loudest * OVER);
       return isOver ? this.letGo(seconds) : [];
     }
     if (held && midi === held.midi) {
       this.rising = null;
-      const isAgain =
-        this.levels.length > BEFORE &&
-        level > STRUCK_AGAIN * Math.min(...this.levels) &&
-        level > held.loudest * 0.2;
-      if (isAgain && seconds - held.heard < SILENT_SECONDS && this.isFresh(seconds)) {
-        const gone = this.letGo(seconds);
-        return [...gone, this.press(midi, seconds, level)];
-      }
-      held.heard = seconds;
       held.loudest = Math.max(held.loudest, level);
-      return [];
+      const again = this.struckAgain(seconds, level);
+      held.heard = seconds;
+      return again === null ? [] : [...this.letGo(again), this.press(midi, again, level)];
     }
+    this.again = null;
     if (this.rising?.midi === midi) this.rising.count++;
     else this.rising = { midi, count: 1, since: seconds };
     if (this.rising.count < FRAMES) return [];
@@ -71,10 +68,21 @@ export class PitchTrack {
   }
 
   private lastPress = -Infinity;
+  private again: { since: number; count: number } | null = null;
 
-  /** The attack of a note is not a second note. */
-  private isFresh(seconds: number): boolean {
-    return seconds - this.lastPress > SILENT_SECONDS;
+  /**
+   * When the key that sounds was struck once more; null while it was not. Another key begins just so: only what keeps its
+   * pitch after it grew louder was the same key.
+   */
+  private struckAgain(seconds: number, level: number): number | null {
+    const isLouder = this.levels.length > BEFORE && level > STRUCK_AGAIN * Math.min(...this.levels);
+    // The attack of a note is not a second note.
+    if (!this.again && isLouder && seconds - this.lastPress > SILENT_SECONDS)
+      this.again = { since: seconds, count: 0 };
+    if (!this.again || ++this.again.count < AGAIN_FRAMES) return null;
+    const { since } = this.again;
+    this.again = null;
+    return since;
   }
 
   private press(midi: number, seconds: number, level: number): KeyEvent {

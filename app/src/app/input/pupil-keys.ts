@@ -12,6 +12,7 @@ const CARELESS = {
 };
 /** A pupil plays from a second after it is asked. */
 const BEFORE_SECONDS = 1;
+const TRIES = 20;
 
 /** A stand-in for somebody who practises at a share of the goal tempo, so that listening can be tried without an instrument. */
 export function pupilKeys(
@@ -20,7 +21,11 @@ export function pupilKeys(
   seed: number,
   isCareful: boolean,
 ): TimedKeys {
-  const pupil = { ...STEADY, ...(isCareful ? {} : CARELESS), seed, tempoFrom: tempo, tempoTo: tempo };
-  const { events } = playAsPupil(wanted, pupil);
+  const pupil = { ...STEADY, ...(isCareful ? {} : CARELESS), tempoFrom: tempo, tempoTo: tempo };
+  // Who is careless slips at least once, however short it is.
+  let playing = playAsPupil(wanted, { ...pupil, seed });
+  for (let more = 1; !isCareful && playing.slips.length === 0 && more <= TRIES; more++)
+    playing = playAsPupil(wanted, { ...pupil, seed: seed + 1000 * more });
+  const { events } = playing;
   return new TimedKeys(events.map((event) => ({ ...event, seconds: event.seconds - BEFORE_SECONDS })));
 }

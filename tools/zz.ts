@@ -1,2 +1,0 @@
-import { practiceFigures } from './bench-practise';
-practiceFigures();
