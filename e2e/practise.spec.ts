@@ -86,8 +86,8 @@ test('a sitting: a plan, a gate missed and passed, judged, its hot spot practise
 
   // It goes along with the project, to another song of the same notes.
   const project = page.waitForEvent('download');
-  await fromMenu(page, 'Take away …');
-  await page.getByRole('button', { name: 'Save Project', exact: true }).click();
+  await fromMenu(page, 'Export');
+  await page.getByRole('button', { name: 'Project', exact: true }).click();
   const path = await (await project).path();
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Shelf' }).click();

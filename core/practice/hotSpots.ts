@@ -49,13 +49,19 @@ const LEAP_SEMITONES = 12;
 /** A key that comes so soon after the one before it in its hand is quick, in seconds at the goal tempo. */
 const QUICK_SECONDS = 0.2;
 
-/** What of a take is kept to be found again later. */
-export function slipsOf(judgement: Judgement): Slip[] {
-  return judgement.keys
-    .flatMap(({ wanted: { from, midi, hand }, how }): Slip[] =>
+/** What of a take is kept to be found again later; a key too many, and a new beginning, at the key that was wanted there. */
+export function slipsOf({ keys, extra, restarts }: Judgement): Slip[] {
+  const at = (tick: number, kind: Slip['kind']): Slip[] => {
+    const there = keys.findLast(({ wanted }) => wanted.tick <= tick)?.wanted;
+    return there ? [{ from: there.from, midi: there.midi, hand: there.hand, kind }] : [];
+  };
+  return [
+    ...keys.flatMap(({ wanted: { from, midi, hand }, how }): Slip[] =>
       how === 'right' || how === 'not reached' ? [] : [{ from, midi, hand, kind: how }],
-    )
-    .slice(0, MOST_KEPT);
+    ),
+    ...extra.flatMap(({ tick }) => at(tick, 'extra')),
+    ...restarts.flatMap((tick) => at(tick, 'restart')),
+  ].slice(0, MOST_KEPT);
 }
 
 /**

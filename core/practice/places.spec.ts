@@ -100,6 +100,26 @@ describe('where a song goes wrong', () => {
   });
 });
 
+describe('what is kept of a take', () => {
+  it('has a key too many, and a new beginning, at the key that was wanted there', () => {
+    const key = (tick: number, how: 'right' | 'wrong' | 'not reached') => ({
+      wanted: { tick, seconds: tick, midi: 60 + tick, hand: 'right' as const, from: `n${tick}` },
+      how,
+      late: 0,
+    });
+    const judgement = {
+      keys: [key(0, 'right'), key(2, 'wrong'), key(4, 'not reached')],
+      extra: [{ tick: 1, midi: 99 }],
+      restarts: [2, -1],
+    } as unknown as Parameters<typeof slipsOf>[0];
+    expect(slipsOf(judgement).map(({ from, midi, kind }) => [from, midi, kind])).toEqual([
+      ['n2', 62, 'wrong'],
+      ['n0', 60, 'extra'],
+      ['n2', 62, 'restart'],
+    ]);
+  });
+});
+
 describe('the hardest bar of a part', () => {
   it('is rehearsed from the bar before and ends on the next downbeat, in every song on every rung', () => {
     for (const song of DEMO_SONGS)
