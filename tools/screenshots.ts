@@ -51,11 +51,21 @@ await withBrowser(async (browser, origin) => {
   await shoot('pattern-maker');
   await page.goto(`${origin}/song/demo-sluicegate/practise`);
   await page.getByRole('heading', { name: 'Part 1: hear it' }).waitFor();
-  await page.keyboard.press('y');
-  await page.keyboard.press('ArrowRight');
-  await page.getByRole('button', { name: 'Simulated, careless' }).click();
-  await page.getByRole('heading', { name: 'Not yet' }).waitFor({ timeout: 60_000 });
-  await shoot('practise');
+  for (const key of ['y', 'ArrowRight', 'y', 'ArrowRight']) {
+    await page.keyboard.press(key);
+    await page.waitForTimeout(200);
+  }
+  for (const hands of ['right hand', 'both hands']) {
+    await page.getByRole('heading', { name: `Part 1, ${hands}` }).waitFor();
+    await page.getByRole('button', { name: 'Simulated, careless' }).click();
+    await page.getByRole('heading', { name: /^(Not yet|A clean turn)/ }).waitFor({ timeout: 60_000 });
+    if (hands === 'both hands') await shoot('practise');
+    for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
+  }
+  await page.keyboard.press('g');
+  await page.locator('jh-log-panel canvas').waitFor();
+  await page.waitForTimeout(600);
+  await shoot('practise-log');
   await page.goto(`${origin}/song/demo-snow/fills`);
   await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
   await page.getByRole('button', { name: /Go up to rung/ }).click();

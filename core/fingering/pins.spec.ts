@@ -81,6 +81,21 @@ describe('a finger pinned on a key', () => {
     );
   });
 
+  it('on one key of a chord leaves the others the fingers that go with it', () => {
+    const four = on(4, lanterns);
+    const chord = (song: Song): string =>
+      arrange(song, DEFAULT_PROFILE)
+        .left.filter(({ tick }) => tick === 0)
+        .map(({ midi, finger }) => `${midi} ${finger}`)
+        .join(', ');
+    expect(chord(four)).toBe('48 5, 52 3, 57 1');
+    const [low, middle, top] = arrange(four, DEFAULT_PROFILE).left;
+    expect(chord(pinned(four, low, 4))).toBe('48 4, 52 2, 57 1');
+    expect(chord(pinned(four, middle, 2))).toBe('48 5, 52 2, 57 1');
+    expect(chord(pinned(four, middle, 4))).toBe('48 5, 52 4, 57 1');
+    expect(chord(pinned(four, top, 2))).toBe('48 5, 52 4, 57 2');
+  });
+
   it('replaces the pin on the same key, and is let go alone', () => {
     const [first, second] = arrange(lanterns, DEFAULT_PROFILE).right;
     const song = pinned(pinned(pinned(lanterns, first, 1), second, 2), first, 4);

@@ -87,6 +87,28 @@ describe('what frames a song in which bars are repeated', () => {
     );
   });
 
+  it('leaves a placed cut its name and what was chosen there, and tells an unplaced one by its new tick', () => {
+    const [lanterns] = DEMO_SONGS;
+    const choices = { rung: 3 };
+    const song = {
+      ...lanterns,
+      cuts: [0, 11520].map((tick) => ({ id: `cut${tick}`, tick, locked: true })),
+      partSettings: {
+        cut11520: { name: 'Placed', sameAs: null, choices },
+        cut23040: { name: 'Only proposed', sameAs: 'cut11520', choices },
+      },
+    };
+    const [, quiet] = introsFor(arranged(song), 2);
+    const framed = add(song, quiet);
+    const by = 2 * 2880;
+    expect(framed.cuts.find(({ id }) => id === 'cut11520')?.tick).toBe(11520 + by);
+    expect(framed.partSettings['cut11520']).toEqual(song.partSettings.cut11520);
+    const moved = Object.entries(framed.partSettings).find(([, { name }]) => name === 'Only proposed');
+    expect(moved?.[1]).toMatchObject({ sameAs: 'cut11520', choices });
+    expect(arranged(framed).parts.find(({ cutId }) => cutId === moved?.[0])?.fromTick).toBe(23040 + by);
+    expect(withoutFrame(framed).partSettings).toEqual(song.partSettings);
+  });
+
   it('turns back from a first ending into the second pass, named, and the section goes on after it', () => {
     const mudflat = DEMO_SONGS[3];
     const a = arranged(mudflat);

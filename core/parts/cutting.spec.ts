@@ -36,7 +36,11 @@ const cutBy = (song: Song, division: Partial<Division>): Song =>
 
 describe('cutting by hand', () => {
   it('splits, joins, moves and undoes by going back to the song before', () => {
-    const split = edited(lanterns, splitAt(partsIn(lanterns), 2 * 2880));
+    const placed = splitAt(partsIn(lanterns), 2 * 2880);
+    expect(placed).toMatchObject({
+      cuts: [0, 2, 4, 8, 12, 16, 20].map((bar) => ({ tick: bar * 2880 })),
+    });
+    const split = edited(lanterns, placed);
     expect(ticksIn(split)).toEqual([0, 2, 4, 8, 12, 16, 20].map((bar) => bar * 2880));
     expect(partsIn(split).map((p) => p.number)).toEqual([1, 2, 3, 4, 5, 6, 7]);
     const joined = edited(split, joinWithNext(partsIn(split), 0));

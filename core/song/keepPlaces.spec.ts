@@ -35,6 +35,20 @@ describe('places of a song whose bars move', () => {
     expect(cutTicks(plain)).toEqual([0, 4 * 3840]);
   });
 
+  it('a cut that was placed keeps its name, and with it what was chosen there', () => {
+    const cut = {
+      ...lanterns,
+      cuts: [0, 11520].map((tick) => ({ id: `cut${tick}`, tick, locked: true })),
+      partSettings: { cut11520: { name: 'Bridge', sameAs: 'cut0', choices: {} } },
+    };
+    const moved = applyEdit(cut, { kind: 'bars-inserted', before: 2, count: 1 });
+    expect(moved.cuts.map(({ id, tick }) => [id, tick])).toEqual([
+      ['cut0', 0],
+      ['cut11520', 14400],
+    ]);
+    expect(moved.partSettings).toEqual(cut.partSettings);
+  });
+
   it('a part declared the same keeps its model by the new name', () => {
     const declared = applyEdit(lanterns, { kind: 'same-as', cutId: 'cut23040', sameAs: 'cut11520' });
     const moved = applyEdit(declared, { kind: 'bars-inserted', before: 2, count: 1 });

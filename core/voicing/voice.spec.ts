@@ -21,6 +21,27 @@ import { alternativesFor, voiceFresh } from './voiceParts';
 const kinds = (song: Song, profile: Profile = DEFAULT_PROFILE): string[] =>
   arrange(song, profile).findings.map((f) => f.kind);
 
+describe('a written bass', () => {
+  const of = (symbol: string, layout: Parameters<typeof notesForLayout>[1] = 'block') => {
+    const { upper, lowest, foreignBass } = notesForLayout(parseChord(symbol) as Chord, layout);
+    return [upper.length, lowest, foreignBass];
+  };
+  it('that is not of the chord is a note of its own, and one that is lies lowest', () => {
+    expect(of('C')).toEqual([3, null, null]);
+    expect(of('C/E')).toEqual([3, 4, null]);
+    expect(of('C/G')).toEqual([3, 7, null]);
+    expect(of('C/D')).toEqual([3, 2, 2]);
+    expect(of('C/Bb')).toEqual([3, 10, 10]);
+    expect(of('C', 'root')).toEqual([3, 0, null]);
+    expect(of('C/E', 'root')).toEqual([3, 4, null]);
+  });
+  it('takes the room of one note of a full chord', () => {
+    const [full] = of('C13');
+    const [less] = of('C13/F#');
+    expect([full, less]).toEqual([4, 3]);
+  });
+});
+
 describe('members of a layout', () => {
   const played = (symbol: string, layout: 'block' | 'three' | 'root'): string =>
     notesForLayout(parseChord(symbol) as Chord, layout)

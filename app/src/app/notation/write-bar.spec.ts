@@ -110,6 +110,25 @@ describe('a bar of the staff', () => {
     ]);
   });
 
+  it('beams a pick-up as the end of its bar', () => {
+    // Three eighths before the first bar of three quarters: off the second beat one, on the third two.
+    const song = { ...tune([0, 480, 960].map((t) => [t, 480, 'A4'])), pickup: 1440 };
+    expect(written(song, 'right', 0)[0].beams.map((b) => b.getNotes().length)).toEqual([2]);
+    const [voice] = written(song, 'right', 0);
+    expect(voice.beams[0].getNotes()[0]).toBe(voice.notes[1]);
+    // Four in a bar of six eighths: one, and three.
+    const six = {
+      ...tune(
+        [0, 480, 960, 1440].map((t) => [t, 480, 'A4']),
+        jig,
+      ),
+      pickup: 1920,
+    };
+    const [jigged] = written(six, 'right', 0);
+    expect(jigged.beams.map((b) => b.getNotes().length)).toEqual([3]);
+    expect(jigged.beams[0].getNotes()[0]).toBe(jigged.notes[1]);
+  });
+
   it('beams nothing across a rest or a quarter', () => {
     const song = tune([
       [0, 480, 'A4'],

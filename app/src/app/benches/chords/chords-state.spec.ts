@@ -65,6 +65,18 @@ describe('the chords of the open song', () => {
     chords.respell();
     expect(chords.bench.song()?.changes[1].symbol).toBe('Dbm/Ab');
     expect(chords.bench.song()?.pins).toHaveLength(1);
+    const named = (symbol: string): string | null => {
+      open({ ...lanterns, changes: lanterns.changes.map((c) => ({ ...c, symbol })) });
+      select('c2');
+      return chords.otherSymbol();
+    };
+    expect(['C#m', 'C#m/E', 'Db/Ab', 'F#7', 'D/F#'].map(named)).toEqual([
+      'Dbm',
+      'Dbm/E',
+      'C#/G#',
+      'Gb7',
+      null,
+    ]);
     open();
     select('c3');
     expect([chords.change()?.change.symbol, chords.otherSymbol()]).toEqual(['Dm', null]);

@@ -84,6 +84,40 @@ describe('the Fills bench', () => {
     expect(of('turn')?.taken).toBe(false);
   });
 
+  it('sets aside only what was taken for the same hand over the same chord', () => {
+    const taken = (): string[] => table.song.fillsTaken.map(({ id }) => id);
+    const of = (place: string, hand: 'right' | 'left', at = 0) => {
+      go(place);
+      const fill = fills.spot()?.fills.filter((f) => f.hand === hand && f.changeId === place)[at];
+      if (!fill) throw new Error(`no fill of the ${hand} hand over ${place}`);
+      return fill;
+    };
+    const places = fills.spots().flatMap(({ fills: all }) => all.map(({ changeId }) => changeId));
+    const both = [...new Set(places)].filter((place) =>
+      ['right', 'left'].every((hand) =>
+        fills.spots().some((s) => s.fills.some((f) => f.hand === hand && f.changeId === place)),
+      ),
+    );
+    const [here] = both;
+    const other = [...new Set(places)].find((place) => place !== here) ?? '';
+    const left = of(here, 'left');
+    fills.take(left);
+    const right = of(here, 'right');
+    fills.take(right);
+    expect(taken()).toEqual([left.id, right.id]);
+    go(other);
+    const elsewhere = fills.spot()?.fills.find(({ changeId }) => changeId === other);
+    if (!elsewhere) throw new Error('nothing elsewhere');
+    fills.take(elsewhere);
+    expect(taken()).toEqual([left.id, right.id, elsewhere.id]);
+    const second = of(here, right.hand, 1);
+    fills.take(second);
+    expect(taken()).toEqual([left.id, elsewhere.id, second.id]);
+    // Taken once more nothing changes.
+    fills.take(second);
+    expect(taken()).toEqual([left.id, elsewhere.id, second.id]);
+  });
+
   it('takes one everywhere it fits, or this time only', () => {
     go('c4');
     const walk = fills.spot()?.fills.find(({ kind }) => kind === 'bass walk');
