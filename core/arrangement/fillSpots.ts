@@ -1,11 +1,17 @@
 import type { Fill } from '../fills';
-import type { Hand } from '../hands';
+import type { Hand, HandNote } from '../hands';
 import { countAt } from '../joining';
 import { pulseTicks } from '../music';
 import type { Part } from '../parts';
 import { barAt } from '../song';
 import type { Arrangement } from './arrangement';
 import { changesIn } from './changesIn';
+
+/** Where a hand is: the keys it struck last and their fingers. */
+export interface HandPlace {
+  readonly hand: Hand;
+  readonly keys: readonly Pick<HandNote, 'pitch' | 'finger'>[];
+}
 
 /** A chord of a part over which something could be filled in. */
 export interface FillSpot {
@@ -22,6 +28,8 @@ export interface FillSpot {
   readonly beats: number;
   /** The hands that have something to play there. */
   readonly hands: readonly Hand[];
+  /** The keys each of them lies on there, lowest first, and by which fingers. */
+  readonly lies: readonly HandPlace[];
   /** Best first; each way a kind can be played is one. */
   readonly fills: readonly Fill[];
 }
@@ -38,6 +46,7 @@ export function fillSpots(arrangement: Arrangement, part: Part): FillSpot[] {
     const first = [...(gaps.length > 0 ? gaps : here)].sort((a, b) => a.tick - b.tick)[0];
     const bar = barAt(played.bars, first.tick);
     const pulse = pulseTicks(bar.metre);
+    const hands = (['right', 'left'] as const).filter((hand) => here.some((fill) => fill.hand === hand));
     return [
       {
         changeId: change.id,
@@ -49,11 +58,20 @@ export function fillSpots(arrangement: Arrangement, part: Part): FillSpot[] {
         beats:
           Math.round((Math.max(...(gaps.length > 0 ? gaps : here).map(({ length }) => length)) / pulse) * 2) /
           2,
-        hands: (['right', 'left'] as const).filter((hand) => here.some((fill) => fill.hand === hand)),
+        hands,
+        lies: hands.map((hand) => placeOf(arrangement[hand], hand, first.tick)),
         fills: here,
       },
     ];
   });
+}
+
+/** The last keys of a hand at or before a tick that are not filled in. */
+function placeOf(notes: readonly HandNote[], hand: Hand, tick: number): HandPlace {
+  const own = notes.filter((note) => note.tick <= tick && !note.grace && note.source !== 'fill');
+  const last = own.reduce((latest, note) => Math.max(latest, note.tick), -1);
+  const keys = own.filter((note) => note.tick === last).sort((a, b) => a.midi - b.midi);
+  return { hand, keys: keys.map(({ pitch, finger }) => ({ pitch, finger })) };
 }
 
 /** Something is filled in where there is room, and not only added to the tune. */

@@ -1,6 +1,6 @@
 import type { Arrangement, FillSpot } from '../arrangement';
 import type { Fill } from '../fills';
-import { typeset } from '../music';
+import { nameOf, typeset } from '../music';
 import { beatsInWords } from '../sentences';
 import { capital, counted } from './titles';
 
@@ -17,9 +17,16 @@ export function fillTitle({ kind, variant }: Pick<Fill, 'kind' | 'variant'>): st
 }
 
 /** "Held: 2 beats of room in a held note, for the right hand and the left." */
-export function spotInWords({ what, beats, hands }: FillSpot): string {
+export function spotInWords({ what, beats, hands, lies }: FillSpot): string {
   const whom = hands.length === 2 ? 'either hand' : `the ${hands[0]} hand`;
-  return `${capital(what)}: ${beatsInWords(beats)} of room, for ${whom}.`;
+  const places = lies.flatMap(({ hand, keys }) => {
+    const names = keys.map(
+      ({ pitch, finger }) => typeset(nameOf(pitch)) + (finger === null ? '' : ` (${finger})`),
+    );
+    return names.length === 0 ? [] : [`the ${hand} hand lies on ${names.join(', ')}`];
+  });
+  const there = places.length === 0 ? '' : ` ${capital(places.join('; '))}.`;
+  return `${capital(what)}: ${beatsInWords(beats)} of room, for ${whom}.${there}`;
 }
 
 /** Why a fill suits, and what it asks of the hand. */
