@@ -18,10 +18,6 @@ await withBrowser(async (browser, origin) => {
   await page.goto(origin);
   await page.locator('article').first().waitFor();
   await shoot('shelf');
-  await page.getByRole('button', { name: 'Type a tune' }).click();
-  await page.getByRole('dialog', { name: 'Type a tune' }).waitFor();
-  await shoot('new-tune');
-  await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Lanterns at Low Water' }).click();
   await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
   await page.locator('[data-change=c3] .symbol').click();
@@ -79,9 +75,14 @@ await withBrowser(async (browser, origin) => {
   await shoot('fills');
   await page.goto(`${origin}/song/demo-sluicegate/join`);
   await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
+  await page.keyboard.press('1');
+  await page.waitForTimeout(800);
   await page.keyboard.press('v');
   await shoot('desk');
   await page.goto(`${origin}/song/demo-sluicegate/tune`);
+  await page.locator('main[aria-busy=false] jh-seam .note').first().waitFor();
+  await page.keyboard.press('1');
+  await page.waitForTimeout(800);
   await page.locator('[data-note=n4]').click();
   await shoot('tune');
   await page.locator('jh-tune-panel label', { hasText: 'Letters' }).click();
