@@ -221,6 +221,31 @@ describe('a take judged', () => {
     expect(isCleanTurn(clean, GATE)).toBe(true);
     expect(isCleanTurn(judgeTake(wanted, downs.slice(0, -4), 0.6), GATE)).toBe(false);
     expect(isCleanTurn({ ...clean, restarts: [0] }, GATE)).toBe(false);
+    // A key left out of the last chord is missed; what comes after the last key struck is not reached.
+    const chord = [60, 64, 67].map((midi) => ({
+      tick: 960,
+      seconds: 1,
+      midi,
+      hand: 'right' as const,
+      from: 'c',
+    }));
+    const melody = [0, 1920].map((tick) => ({
+      tick,
+      seconds: tick / 960,
+      midi: 72,
+      hand: 'right' as const,
+      from: 'n',
+    }));
+    const short = judgeTake(
+      [melody[0], ...chord, melody[1]],
+      [
+        { seconds: 0, midi: 72, velocity: 80 },
+        { seconds: 1, midi: 60, velocity: 80 },
+        { seconds: 1, midi: 64, velocity: 80 },
+      ],
+      0.6,
+    );
+    expect(short.keys.map(({ how }) => how)).toEqual(['right', 'right', 'right', 'missed', 'not reached']);
     // 97 of a hundred, keys too many among them.
     const [key] = clean.keys;
     const share = (right: number, wrong: number, extra: number) => ({

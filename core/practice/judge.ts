@@ -61,10 +61,12 @@ export function judgeTake(
   };
   const off = Math.max(OFF_SECONDS, OFF_BEAT * beatSeconds);
   const reached = Math.max(-1, ...times.last.flatMap((at, i) => (at === null ? [] : [i])));
+  // A key left out of the last chord is missed: the chord was reached.
+  const lastTick = wanted[reached]?.tick ?? -Infinity;
   const keys = wanted.map((key, i): JudgedKey => {
     const late = lateAt(i);
     if (times.last[i] === null)
-      return { wanted: key, how: i > reached ? 'not reached' : 'missed', late: null };
+      return { wanted: key, how: key.tick > lastTick ? 'not reached' : 'missed', late: null };
     const how = late !== null && late > off ? 'late' : late !== null && late < -off ? 'early' : 'right';
     return { wanted: key, how: times.isWrong[i] ? 'wrong' : how, late };
   });
