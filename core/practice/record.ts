@@ -165,8 +165,8 @@ export interface PractiseSettings {
   readonly gate: Gate;
   /** Minutes of playing after which a rest is proposed; null: never. */
   readonly restAfter: number | null;
-  /** A clean turn is followed by the next after a bar of rest, without a key being pressed. */
-  readonly goesOn: boolean;
+  /** A clean turn is followed by the next without a key being pressed: after a bar of rest, or after a beat; false: not. */
+  readonly goesOn: false | 'bar' | 'beat';
 }
 
 export const PRACTISE_SETTINGS: PractiseSettings = {
@@ -187,7 +187,7 @@ const settingsSchema = z.object({
     cleanFrom: z.number().min(0.5).max(1),
   }),
   restAfter: z.number().int().min(5).max(120).nullable(),
-  goesOn: z.boolean(),
+  goesOn: z.union([z.literal(false), z.enum(['bar', 'beat'])]),
 });
 
 /** Settings as stored; the usual ones where there are none, or they are none. */

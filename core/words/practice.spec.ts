@@ -155,8 +155,19 @@ describe('practising in words', () => {
         cleanShare: 14 / 15,
         apart: null,
         tempo: null,
+        unevenness: null,
+        force: { right: null, left: null },
         ...differs,
       }) as Judgement;
+    const last = (differs: Partial<Judgement>): string | undefined => judgementInWords(take(differs))[1];
+    expect(last({ unevenness: 0.029 })).toBe('It is even.');
+    expect(last({ unevenness: 0.03 })).toBe('Strikes stray from its tempo by 30 ms: count aloud.');
+    expect(last({ force: { right: 70, left: 77 } })).toBe(
+      'The left hand is the louder: let the tune come out.',
+    );
+    expect(last({ force: { right: 77, left: 70 } })).toBe('The tune comes out over the left hand.');
+    expect(last({ force: { right: 76, left: 70 } })).toBe('Both hands are as loud.');
+    expect(last({ force: { right: 76, left: null } })).toBeUndefined();
     expect(judgementInWords(take({}))).toEqual(['14 of 15 keys right and in time.']);
     expect(judgementInWords(take({ apart: 0.046, tempo: { from: 0.6, to: 0.7 } }))).toEqual([
       '14 of 15 keys right and in time.',

@@ -4,6 +4,10 @@ import { timesInWords } from './strikes';
 import { capital, counted } from './titles';
 
 const HANDS = { right: 'right hand', left: 'left hand', both: 'both hands' } as const;
+/** Strikes this near to the player's own tempo are even, in seconds. */
+const EVEN_SECONDS = 0.03;
+/** A hand so much louder (of 127) is heard as the louder. */
+const LOUDER = 6;
 /** A beat late by this much or more is told in quarters of it. */
 const QUARTER = 0.25;
 
@@ -90,7 +94,7 @@ export function troubleInWords({ bar, hand, kind, times, beats }: Trouble): stri
 }
 
 /** A take in short: how much was right, how the hands went together, how the tempo was kept. */
-export function judgementInWords({ cleanShare, apart, tempo, keys }: Judgement): string[] {
+export function judgementInWords({ cleanShare, apart, tempo, keys, unevenness, force }: Judgement): string[] {
   const reached = keys.filter(({ how }) => how !== 'not reached').length;
   if (reached === 0) return ['Nothing of it was heard.'];
   const right = `${Math.round(cleanShare * reached)} of ${counted(reached, 'key')} right and in time.`;
@@ -114,7 +118,22 @@ export function judgementInWords({ cleanShare, apart, tempo, keys }: Judgement):
       ];
   const left = keys.length - reached;
   const stopped = left === 0 ? [] : [`It stopped before the end: ${counted(left, 'key')} to go.`];
-  return [right, ...stopped, ...together, ...kept];
+  const even =
+    unevenness === null
+      ? []
+      : [
+          unevenness < EVEN_SECONDS
+            ? 'It is even.'
+            : `Strikes stray from its tempo by ${Math.round(unevenness * 1000)} ms: count aloud.`,
+        ];
+  return [right, ...stopped, ...together, ...kept, ...even, ...loudnessInWords(force)];
+}
+
+/** The tune should be the louder; nothing where one hand did not play. */
+function loudnessInWords({ right, left }: Judgement['force']): string[] {
+  if (right === null || left === null) return [];
+  if (left > right + LOUDER) return ['The left hand is the louder: let the tune come out.'];
+  return right > left + LOUDER ? ['The tune comes out over the left hand.'] : ['Both hands are as loud.'];
 }
 
 /** What a plan comes to. */

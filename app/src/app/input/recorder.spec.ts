@@ -72,6 +72,25 @@ describe('recording against a click', () => {
     expect([recorder.state(), recorder.beat(), recorder.isBusy()]).toEqual(['idle', null, false]);
   });
 
+  it('counts in one beat where a turn follows straight on, and hears each key as it comes', async () => {
+    const heard: KeyEvent[] = [];
+    const take = recorder.record({ ...source, sounds: true }, 0, 2880, (event) => heard.push(event), true);
+    await started();
+    expect(clicks.map((c) => Math.round((c.at - 100) * 1000))).toEqual([150, 1150, 2150, 3150]);
+    expect(clicks.map((c) => c.pitch > 1500)).toEqual([false, true, false, false]);
+    await vi.advanceTimersByTimeAsync(150);
+    expect([recorder.beat(), recorder.state()]).toEqual([3, 'counting in']);
+    await vi.advanceTimersByTimeAsync(1000);
+    expect([recorder.beat(), recorder.state()]).toEqual([1, 'recording']);
+    expect(Math.abs(now())).toBeLessThan(0.001);
+    press({ seconds: now(), midi: 60, velocity: 80 });
+    expect(heard.map(({ midi }) => midi)).toEqual([60]);
+    // What sounds by itself is not sounded once more.
+    expect(struck).toEqual([]);
+    recorder.stop();
+    expect(await take).toHaveLength(1);
+  });
+
   it('times keys from the first beat after the count-in and sounds them', async () => {
     const take = recorder.record(source, 0, 2880);
     await vi.advanceTimersByTimeAsync(150 + 3000 + 500);

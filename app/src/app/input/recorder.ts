@@ -37,13 +37,15 @@ export class Recorder {
 
   /**
    * Records from a source for so many ticks from a bar line of the metre at `fromTick`. Resolves with the keys, their
-   * times in seconds from the first beat; rejects when there is no sound. `heard` gets each key as it comes.
+   * times in seconds from the first beat; rejects when there is no sound. `heard` gets each key as it comes;
+   * with `countsInBeat` one beat is counted in, not a bar.
    */
   async record(
     source: KeySource,
     fromTick: number,
     ticks: number,
     heard: (event: KeyEvent) => void = () => undefined,
+    countsInBeat = false,
   ): Promise<KeyEvent[]> {
     this.stop();
     this.player.stop();
@@ -52,18 +54,20 @@ export class Recorder {
     const metre = song ? inForceAt(song.metreMap, fromTick) : { numerator: 4, denominator: 4 };
     const perTick = 60 / (this.beatsPerMinute() * TICKS_PER_SECOND_AT_60);
     const pulse = pulseTicks(metre);
-    const countIn = barTicks(metre) * perTick;
+    const before = countsInBeat ? pulse : barTicks(metre);
+    const countIn = before * perTick;
     const begun = performance.now() / 1000 + HEAD_START;
     const audioStart = tone.now() + HEAD_START;
     const now = (): number => performance.now() / 1000 - begun - countIn;
-    const total = barTicks(metre) + ticks;
+    const total = before + ticks;
     this.state.set('counting in');
     for (let at = 0; at < total; at += pulse) {
-      const isDownbeat = at % barTicks(metre) === 0;
+      const inBar = (at - before + 8 * barTicks(metre)) % barTicks(metre);
+      const isDownbeat = inBar === 0;
       click.triggerAttackRelease(isDownbeat ? 1760 : 1175, 0.03, audioStart + at * perTick);
       this.later(at * perTick + HEAD_START, () => {
-        this.beat.set(1 + (at % barTicks(metre)) / pulse);
-        if (at >= barTicks(metre)) this.state.set('recording');
+        this.beat.set(1 + inBar / pulse);
+        if (at >= before) this.state.set('recording');
       });
     }
     const events: KeyEvent[] = [];

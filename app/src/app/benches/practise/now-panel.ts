@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { type Trouble, widePassages } from '@joined-hands/core/practice';
+import { type PractiseSettings, type Trouble, widePassages } from '@joined-hands/core/practice';
 import {
   careInWords,
   jobInWords,
@@ -11,18 +11,18 @@ import {
   verdictInWords,
 } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { ComputerKeys, firstMidiKeys, NO_MIDI } from '../../input/key-sources';
 import { microphoneKeys, microphoneProblem, whyNotHeard } from '../../input/microphone';
 import { pupilKeys } from '../../input/pupil-keys';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { Choice } from '../../ui/choice';
 import { PractiseState } from './practise-state';
 import { WarmUpList } from './warm-up-list';
 
 /** The job of now, large: what to play, at what tempo, how it went, what comes next. */
 @Component({
   selector: 'jh-now-panel',
-  imports: [NzButtonModule, NzCheckboxModule, WarmUpList],
+  imports: [Choice, NzButtonModule, WarmUpList],
   template: `
     @if (state.current(); as job) {
       <section>
@@ -101,11 +101,14 @@ import { WarmUpList } from './warm-up-list';
           <p class="line"><button nz-button type="button" (click)="state.stop()">Stop</button></p>
         } @else {
           <h3>Play a turn</h3>
-          <p class="line">
-            <label nz-checkbox [nzChecked]="state.wishes.all().goesOn" (nzCheckedChange)="goOn($event)"
-              >Clean turns follow one another</label
-            >
-          </p>
+          <jh-choice
+            name="goes-on"
+            label="After a clean turn"
+            [mostInRow]="3"
+            [options]="goings"
+            [value]="state.wishes.all().goesOn"
+            (chosen)="goOn($event)"
+          />
           <p class="line">
             <button nz-button nzSize="small" type="button" (click)="onMidi()">MIDI</button>
             <button nz-button nzSize="small" type="button" (click)="onMicrophone()">Microphone</button>
@@ -206,7 +209,17 @@ export class NowPanel {
     return restInWords(minutes);
   }
 
-  protected goOn(goesOn: boolean): void {
+  /** What comes after a clean turn: nothing, or the next one. */
+  protected readonly goings: readonly {
+    readonly value: PractiseSettings['goesOn'];
+    readonly label: string;
+  }[] = [
+    { value: false, label: 'Wait' },
+    { value: 'bar', label: 'A bar, on' },
+    { value: 'beat', label: 'Straight on' },
+  ];
+
+  protected goOn(goesOn: PractiseSettings['goesOn']): void {
     this.state.wishes.change({ goesOn });
   }
 

@@ -129,7 +129,7 @@ export class PlanPanel {
     return plan ? toGoInWords(plan, this.state.wishes.all().minutes) : '';
   });
   protected readonly days = [
-    { value: 0, label: 'My time' },
+    { value: 0, label: 'No date' },
     { value: 7, label: 'A week' },
     { value: 28, label: '4 weeks' },
   ];

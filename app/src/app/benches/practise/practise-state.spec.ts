@@ -63,14 +63,26 @@ describe('the Practise bench', () => {
       if (take) stored.takes = [...stored.takes, take];
     },
   };
-  const heard = { events: [] as KeyEvent[], live: [] as (readonly string[])[], stops: 0 };
+  const heard = {
+    events: [] as KeyEvent[],
+    live: [] as (readonly string[])[],
+    beats: [] as boolean[],
+    stops: 0,
+  };
   /** The tempos at which it was asked to click. */
   const clicks: number[] = [];
   const recorder = {
     isBusy: () => false,
     beat: () => null,
     beatsPerMinute: Object.assign(() => 60, { set: (tempo: number) => void clicks.push(tempo) }),
-    record: async (_source: unknown, _from: number, _ticks: number, came: (event: KeyEvent) => void) => {
+    record: async (
+      _source: unknown,
+      _from: number,
+      _ticks: number,
+      came: (event: KeyEvent) => void,
+      countsInBeat: boolean,
+    ) => {
+      heard.beats.push(countsInBeat);
       for (const event of heard.events) {
         came(event);
         heard.live.push(practise.wrongNotes());
@@ -252,7 +264,7 @@ describe('the Practise bench', () => {
   });
 
   it('goes on by itself after clean turns, until the gate is passed or one is not', async () => {
-    practise.wishes.change({ goesOn: true, gate: { ...GATE, turns: 2, from: 80, by: 20 } });
+    practise.wishes.change({ goesOn: 'beat', gate: { ...GATE, turns: 2, from: 80, by: 20 } });
     practise.planAnew();
     practise.next();
     heard.events = [...playAsPupil(practise.wanted(), { ...STEADY, tempoFrom: 0.8, tempoTo: 0.8 }).events];
@@ -262,6 +274,8 @@ describe('the Practise bench', () => {
     expect(practise.standing()).toMatchObject({ tempoPercent: 100, isPassed: true });
     expect(stored.turns).toHaveLength(5);
     expect(stored.settings.gate.turns).toBe(2);
+    // The first is counted in by a bar, the others follow on.
+    expect(heard.beats.slice(-4)).toEqual([false, true, true, true]);
   });
 
   it('says when it is time to rest, and keeps what one chose', async () => {

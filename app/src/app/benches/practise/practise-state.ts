@@ -221,7 +221,7 @@ export class PractiseState {
   });
 
   /** Listens to one turn from an instrument, or a stand-in, and judges it; with `goesOn` clean ones follow one another. */
-  async listen(source: () => KeySource): Promise<void> {
+  async listen(source: () => KeySource, isNext = false): Promise<void> {
     const [job, arrangement] = [this.current(), this.bench.arrangement()];
     if (!job || !arrangement) return;
     this.problem.set('');
@@ -238,7 +238,13 @@ export class PractiseState {
         this.live.set(stand.wrong);
         this.reached.set(stand.reached?.tick ?? null);
       };
-      const events = await this.recorder.record(source(), job.fromTick, job.toTick - job.fromTick, heard);
+      const events = await this.recorder.record(
+        source(),
+        job.fromTick,
+        job.toTick - job.fromTick,
+        heard,
+        isNext && this.wishes.all().goesOn === 'beat',
+      );
       if (this.source !== source) return;
       await this.judge(events, job);
       this.goOn(source, job);
@@ -249,11 +255,11 @@ export class PractiseState {
     }
   }
 
-  /** The next turn of the same job after a clean one, until its gate is passed; its count-in is the bar of rest. */
+  /** The next turn of the same job after a clean one, until its gate is passed; its count-in is the rest. */
   private goOn(source: () => KeySource, job: Job): void {
     const last = this.lastTurn();
     if (!this.wishes.all().goesOn || this.current() !== job || this.source !== source) return;
-    if (last?.isClean && !last.standing.isPassed) void this.listen(source);
+    if (last?.isClean && !last.standing.isPassed) void this.listen(source, true);
   }
 
   stop(): void {
