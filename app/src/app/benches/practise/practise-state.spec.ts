@@ -19,9 +19,8 @@ import type { StoredStanding, StoredTake } from '../../storage/stored';
 import { Table } from '../../testing/table';
 import { Judge } from '../../workers/judge';
 import { PractiseBehaviour, obeyPractise } from './practise-behaviour';
-import { practiseCommandFor } from './practise-commands';
 import { PractiseLog } from './practise-log';
-import { type PractiseJob, PractiseState } from './practise-state';
+import { PractiseState } from './practise-state';
 import { PractiseWishes } from './practise-wishes';
 import { RecordingState } from './recording-state';
 
@@ -331,30 +330,6 @@ describe('the Practise bench', () => {
 
   it('obeys its keys', () => {
     const taps: number[] = [];
-    const press = (key: string, now: PractiseJob = 'now', onControl = false) =>
-      practiseCommandFor(
-        { key, code: '', shiftKey: false, ctrlKey: false, metaKey: false, altKey: false },
-        { inField: false, onControl, onRadio: false, inDialog: false },
-        true,
-        now,
-      );
-    expect(['w', 'p', 'g', 'h', 'y', 'n', 'Enter', 'z'].map((key) => press(key))).toEqual([
-      { kind: 'job', job: 'now' },
-      { kind: 'job', job: 'plan' },
-      { kind: 'job', job: 'log' },
-      { kind: 'hear' },
-      { kind: 'said', isClean: true },
-      { kind: 'said', isClean: false },
-      { kind: 'next', by: 1 },
-      null,
-    ]);
-    expect([press('y', 'log'), press('Enter', 'now', true)]).toEqual([null, null]);
-    expect(['i', 'o', 't'].map((key) => press(key, 'recording'))).toEqual([
-      { kind: 'job', job: 'places' },
-      { kind: 'job', job: 'recording' },
-      { kind: 'tap' },
-    ]);
-    expect(press('t')).toBeNull();
     obeyPractise(practise, { kind: 'tap' }, () => taps.push(1));
     expect(taps).toEqual([1]);
     obeyPractise(practise, { kind: 'job', job: 'log' }, () => taps.push(1));
@@ -366,10 +341,6 @@ describe('the Practise bench', () => {
     obeyPractise(practise, { kind: 'next', by: -1 }, () => taps.push(1));
     obeyPractise(practise, { kind: 'next', by: -1 }, () => taps.push(1));
     expect(practise.at()).toBe(0);
-    expect([press('ArrowRight'), press('ArrowLeft')]).toEqual([
-      { kind: 'next', by: 1 },
-      { kind: 'next', by: -1 },
-    ]);
     obeyPractise(practise, { kind: 'hear' }, () => taps.push(1));
     expect(table.plays).toHaveLength(1);
   });
