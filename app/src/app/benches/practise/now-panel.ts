@@ -101,6 +101,7 @@ import { WarmUpList } from './warm-up-list';
           <p class="line"><button nz-button type="button" (click)="state.stop()">Stop</button></p>
         } @else {
           <h3>Play a turn</h3>
+          <p class="note">After a clean turn</p>
           <jh-choice
             name="goes-on"
             label="After a clean turn"
@@ -215,7 +216,7 @@ export class NowPanel {
     readonly label: string;
   }[] = [
     { value: false, label: 'Wait' },
-    { value: 'bar', label: 'A bar, on' },
+    { value: 'bar', label: 'A bar’s rest' },
     { value: 'beat', label: 'Straight on' },
   ];
 
