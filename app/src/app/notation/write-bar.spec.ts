@@ -123,6 +123,7 @@ describe('a bar of the staff', () => {
         jig,
       ),
       pickup: 1920,
+      playingOrder: [],
     };
     const [jigged] = written(six, 'right', 0);
     expect(jigged.beams.map((b) => b.getNotes().length)).toEqual([3]);
