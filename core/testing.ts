@@ -128,3 +128,9 @@ export function wholeBars(melody: readonly string[], chords: readonly string[]):
 export const songs = fc
   .record({ bars: fc.integer({ min: 1, max: 8 }), changesPerBar: fc.constantFrom(1, 2), seed: fc.nat(1e6) })
   .map(randomSong);
+
+/** What is written of a song, and in what order it is played: without where its parts begin and what is chosen for them. */
+export function writtenOf(song: Song) {
+  const { melody, changes, words, barCount, pickup, metreMap, keyMap, tempoMap, playingOrder } = song;
+  return { melody, changes, words, barCount, pickup, metreMap, keyMap, tempoMap, playingOrder };
+}

@@ -42,3 +42,32 @@ export async function fromMenu(page: Page, name: string): Promise<void> {
   await page.locator('summary', { hasText: 'More' }).click();
   await page.locator('.menu').getByText(name, { exact: true }).click();
 }
+
+/** A heading of the job of now. */
+export const title = (page: Page, name: string) =>
+  page.locator('jh-now-panel').getByRole('heading', { name });
+
+/** The Practise bench, each job begun at the full tempo and passed by one clean turn, so that a journey is short. */
+export async function openPractise(page: Page, song: string): Promise<void> {
+  await openSong(page, song);
+  await page.getByRole('link', { name: 'Practise', exact: true }).click();
+  await expect(title(page, 'Part 1: hear it')).toBeVisible();
+  await page.keyboard.press('p');
+  await page.getByText('The gate, and rests').click();
+  await page.locator('#gate-turns').fill('1');
+  await page.locator('#gate-from').fill('100');
+  await page.locator('#gate-from').press('Enter');
+  await page.locator('jh-plan-panel h2').first().click();
+  await page.keyboard.press('w');
+  await expect(title(page, 'Part 1: hear it')).toBeVisible();
+}
+
+/** From "hear it" over the warm-up to the right hand of part 1. */
+export async function toRightHand(page: Page): Promise<void> {
+  await page.keyboard.press('y');
+  await page.keyboard.press('ArrowRight');
+  await expect(title(page, 'Warm up the hands')).toBeVisible();
+  await page.keyboard.press('y');
+  await page.keyboard.press('ArrowRight');
+  await expect(title(page, 'Part 1, right hand')).toBeVisible();
+}

@@ -1,34 +1,9 @@
 import { expect, type Page, test } from '@playwright/test';
 import { graveFindings } from './axe';
-import { arranged, fromMenu, openSong, watch } from './pages';
+import { arranged, fromMenu, openPractise, openSong, title, toRightHand, watch } from './pages';
+import { softTone } from './sounds';
 
 const now = (page: Page) => page.locator('jh-now-panel');
-const title = (page: Page, name: string) => now(page).getByRole('heading', { name });
-
-/** The Practise bench, each job begun at the full tempo and passed by one clean turn, so that a journey is short. */
-async function openPractise(page: Page, song: string): Promise<void> {
-  await openSong(page, song);
-  await page.getByRole('link', { name: 'Practise', exact: true }).click();
-  await expect(title(page, 'Part 1: hear it')).toBeVisible();
-  await page.keyboard.press('p');
-  await page.getByText('The gate, and rests').click();
-  await page.locator('#gate-turns').fill('1');
-  await page.locator('#gate-from').fill('100');
-  await page.locator('#gate-from').press('Enter');
-  await page.locator('jh-plan-panel h2').first().click();
-  await page.keyboard.press('w');
-  await expect(title(page, 'Part 1: hear it')).toBeVisible();
-}
-
-/** From "hear it" over the warm-up to the right hand of part 1. */
-async function toRightHand(page: Page): Promise<void> {
-  await page.keyboard.press('y');
-  await page.keyboard.press('ArrowRight');
-  await expect(title(page, 'Warm up the hands')).toBeVisible();
-  await page.keyboard.press('y');
-  await page.keyboard.press('ArrowRight');
-  await expect(title(page, 'Part 1, right hand')).toBeVisible();
-}
 
 test('a sitting: a plan, a gate missed and passed, judged, its hot spot practised, kept in a log that goes out and in', async ({
   page,
@@ -106,27 +81,6 @@ test('a sitting: a plan, a gate missed and passed, judged, its hot spot practise
   expect(watched.outside).toEqual([]);
 });
 
-/** Sound of so many seconds: a soft tone, so that there is something to play. */
-function wave(seconds: number): Buffer {
-  const rate = 8000;
-  const data = Buffer.alloc(seconds * rate * 2);
-  for (let i = 0; i < seconds * rate; i++) data.writeInt16LE(Math.round(3000 * Math.sin(i / 6)), i * 2);
-  const head = Buffer.alloc(44);
-  head.write('RIFF', 0);
-  head.writeUInt32LE(36 + data.length, 4);
-  head.write('WAVEfmt ', 8);
-  head.writeUInt32LE(16, 16);
-  head.writeUInt16LE(1, 20);
-  head.writeUInt16LE(1, 22);
-  head.writeUInt32LE(rate, 24);
-  head.writeUInt32LE(rate * 2, 28);
-  head.writeUInt16LE(2, 32);
-  head.writeUInt16LE(16, 34);
-  head.write('data', 36);
-  head.writeUInt32LE(data.length, 40);
-  return Buffer.concat([head, data]);
-}
-
 test('a recording of one’s own is tapped in and looped, kept, and taken out; what is no sound is refused', async ({
   page,
 }) => {
@@ -142,7 +96,7 @@ test('a recording of one’s own is tapped in and looped, kept, and taken out; w
   await expect(panel.getByRole('alert')).toContainText('notes.mp3 cannot be played by this browser');
   await panel
     .getByLabel('Recording', { exact: true })
-    .setInputFiles({ name: 'evening.wav', mimeType: 'audio/wav', buffer: wave(12) });
+    .setInputFiles({ name: 'evening.wav', mimeType: 'audio/wav', buffer: softTone(12) });
   await expect(panel).toContainText('None of its 24 bars is tapped in yet.');
   await panel.getByRole('button', { name: 'Tap the bars in' }).click();
   for (let bar = 1; bar <= 5; bar++) {
@@ -157,6 +111,11 @@ test('a recording of one’s own is tapped in and looped, kept, and taken out; w
   await expect(panel.getByRole('button', { name: 'Stop' })).toBeVisible();
   await page.waitForTimeout(2500);
   await panel.getByRole('button', { name: 'Stop' }).click();
+  await panel.locator('label', { hasText: 'Both together' }).click();
+  await panel.getByRole('button', { name: 'Loop part 1' }).click();
+  await expect(page.locator('jh-seam .note.sounding').first()).toBeVisible();
+  await panel.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.locator('jh-seam .note.sounding')).toHaveCount(0);
   expect(await graveFindings(page, 'jh-recording-panel')).toEqual([]);
 
   await page.reload();

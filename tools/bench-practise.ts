@@ -3,25 +3,20 @@ import type { Browser } from '@playwright/test';
 import { arrange } from '../core/arrange';
 import { Clock } from '../core/performance';
 import {
-  afterReview,
-  afterSaying,
-  afterTurn,
-  beginning,
-  type CardState,
+  afterJob,
+  cardStates,
   GATE,
-  goalOf,
   isSaid,
   type Job,
   judgeTake,
+  type Known,
   LiveTake,
   partsToPractise,
   type PartToPractise,
   planFor,
   playAsPupil,
-  reviewed,
-  type Standing,
+  standingAt,
   STEADY,
-  type StoredCard,
   type WantedKey,
   wantedKeys,
 } from '../core/practice';
@@ -85,23 +80,19 @@ class Forgetful {
   }
 }
 
-interface Memory {
-  readonly standings: Map<string, { standing: Standing; review: StoredCard | null }>;
-}
-
 /** Minutes until the whole song was passed at its tempo; null if it was not within the days. */
 function minutesToWhole(parts: readonly PartToPractise[], seed: number, isScheduled: boolean): number | null {
   const pianist = new Forgetful(seed, parts);
-  const memory: Memory = { standings: new Map() };
+  const known = new Map<string, Known>();
   const round = roundOf(parts);
   let [spent, at] = [0, 0];
   for (let day = 0; day < DAYS; day++) {
     const now = day * DAY_MS;
-    const jobs = isScheduled ? scheduled(parts, memory, now) : round;
+    const jobs = isScheduled ? scheduled(parts, known, now) : round;
     let today = 0;
     for (let i = 0; today < MINUTES_A_DAY && (isScheduled ? i < jobs.length : true); i++) {
       const job = isScheduled ? jobs[i] : jobs[at++ % jobs.length];
-      const passed = practised(job, pianist, memory, day, isScheduled);
+      const passed = practised(job, pianist, known, day);
       today += job.minutes;
       if (passed && job.kind === 'whole') return spent + today;
     }
@@ -111,42 +102,25 @@ function minutesToWhole(parts: readonly PartToPractise[], seed: number, isSchedu
 }
 
 /** A sitting's turns at one job; whether its gate is passed. */
-function practised(
-  job: Job,
-  pianist: Forgetful,
-  { standings }: Memory,
-  day: number,
-  isScheduled: boolean,
-): boolean {
-  const now = day * DAY_MS;
-  let { standing, review } = standings.get(job.card) ?? {
-    standing: beginning({ ...GATE, from: isSaid(job) ? GATE.from : job.fromPercent }),
-    review: null,
-  };
+function practised(job: Job, pianist: Forgetful, known: Map<string, Known>, day: number): boolean {
   for (let turn = 0; turn < job.turns; turn++) {
-    const isClean = isSaid(job) || pianist.turn(job, standing.tempoPercent, day);
-    standing = isSaid(job)
-      ? afterSaying(true)
-      : isScheduled && job.why === 'due'
-        ? afterReview(standing, isClean)
-        : afterTurn(standing, isClean, GATE, isScheduled ? goalOf(job) : 100);
-    if (standing.isPassed || review) review = reviewed(review, isClean, now);
-    if (standing.isPassed && job.why !== 'due') break;
+    const { tempoPercent } = standingAt(job, known.get(job.card), GATE);
+    const isClean = isSaid(job) || pianist.turn(job, tempoPercent, day);
+    const after = afterJob(job, known.get(job.card), isClean, GATE, day * DAY_MS);
+    known.set(job.card, after);
+    if (after.standing.isPassed && job.why !== 'due') break;
   }
-  standings.set(job.card, { standing, review });
-  return standing.isPassed;
+  return known.get(job.card)?.standing.isPassed === true;
 }
 
 const OPTIONS = { rung: 4, first: 'right', chain: 'growing', gate: GATE, isWarm: true } as const;
 
-function scheduled(parts: readonly PartToPractise[], { standings }: Memory, now: number): readonly Job[] {
-  const cards = new Map(
-    [...standings].map(([card, { standing, review }]): [string, CardState] => [
-      card,
-      { tempoPercent: standing.tempoPercent, isPassed: standing.isPassed, due: review?.due ?? null },
-    ]),
-  );
-  return planFor(parts, { ...OPTIONS, minutes: MINUTES_A_DAY, now, cards }).jobs;
+function scheduled(
+  parts: readonly PartToPractise[],
+  known: ReadonlyMap<string, Known>,
+  now: number,
+): readonly Job[] {
+  return planFor(parts, { ...OPTIONS, minutes: MINUTES_A_DAY, now, cards: cardStates(known) }).jobs;
 }
 
 /** The same jobs, every one as often as the others, over and over. */

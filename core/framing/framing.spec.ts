@@ -6,8 +6,10 @@ import { arrange } from '../arrange/song';
 import { readMusicXml, readProject, writeMusicXml, writeProject } from '../formats';
 import { type Chord, chroma, membersOf, midiOf, nameOf, parseChord } from '../music';
 import { applyEdit, DEFAULT_PROFILE, migrateSong, type Song, unfold, withoutFrame } from '../song';
-import { randomSong } from '../testing';
-import { betweenFor, endingsFor, type FrameProposal, introsFor, stretchOf } from './framing';
+import { randomSong, writtenOf } from '../testing';
+import { betweenFor } from './between';
+import { endingsFor, introsFor, stretchOf } from './framing';
+import type { FrameProposal } from './proposal';
 
 const arranged = (song: Song): Arrangement => arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
 const all = (a: Arrangement): FrameProposal[] => [
@@ -17,11 +19,6 @@ const all = (a: Arrangement): FrameProposal[] => [
   ...a.parts.flatMap((_, i) => betweenFor(a, i)),
 ];
 const add = (song: Song, { piece }: FrameProposal): Song => applyEdit(song, { kind: 'frame-added', piece });
-/** What is told and played, by where it is told from the beginning of the song as given. */
-const core = (song: Song) => {
-  const { melody, changes, words, barCount, pickup, metreMap, keyMap, tempoMap, playingOrder } = song;
-  return { melody, changes, words, barCount, pickup, metreMap, keyMap, tempoMap, playingOrder };
-};
 
 const lengthOf = (part: Arrangement['parts'][number] | undefined): number =>
   part ? part.toTick - part.fromTick : 0;
@@ -51,14 +48,14 @@ describe('what frames a song', () => {
         const a = arranged(song);
         const [first, second] = [all(a), all(a)].map((list, i) => list[(i === 0 ? x : y) % list.length]);
         const once = add(song, first);
-        expect(core(withoutFrame(once))).toEqual(core(song));
+        expect(writtenOf(withoutFrame(once))).toEqual(writtenOf(song));
         expect(withoutFrame(once).sections).toEqual(song.sections);
         expect(
           withoutFrame(once).cuts.filter(({ tick }) => !a.parts.some((p) => p.fromTick === tick)),
         ).toEqual([]);
         // A second piece is proposed for the song as it is then.
         const again = all(arranged(once)).find((p) => p.variant === second.variant);
-        if (again) expect(core(withoutFrame(add(once, again)))).toEqual(core(song));
+        if (again) expect(writtenOf(withoutFrame(add(once, again)))).toEqual(writtenOf(song));
         expect(migrateSong(JSON.parse(JSON.stringify(once)))).toEqual(once);
         const back = readProject(writeProject({ song: once, profile: DEFAULT_PROFILE }));
         expect(back.song).toEqual(once);
@@ -98,7 +95,7 @@ describe('what frames a song', () => {
             (s, { id }) => applyEdit(s, { kind: 'frame-removed', sectionId: id }),
             both,
           );
-          expect([song.title, core(back)]).toEqual([song.title, core(song)]);
+          expect([song.title, writtenOf(back)]).toEqual([song.title, writtenOf(song)]);
           expect(arranged(back).parts.map((part) => [part.label, part.fromTick, part.cutId])).toEqual(
             arranged(song).parts.map((part) => [part.label, part.fromTick, part.cutId]),
           );
@@ -297,7 +294,7 @@ describe('what frames a song', () => {
         melody.map(({ tick, pitch }) => `${tick} ${nameOf(pitch).replace(/-?\d/, '')}`);
       expect(tune(played)).toEqual(tune(a.played));
       expect(played.bars.length).toBe(a.played.bars.length);
-      expect(core(withoutFrame(framed))).toEqual(core(song));
+      expect(writtenOf(withoutFrame(framed))).toEqual(writtenOf(song));
     }
   });
 

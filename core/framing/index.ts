@@ -1,1 +1,3 @@
-export { betweenFor, endingsFor, type FrameProposal, introsFor, stretchOf } from './framing';
+export { betweenFor } from './between';
+export { endingsFor, introsFor, stretchOf } from './framing';
+export type { FrameProposal } from './proposal';

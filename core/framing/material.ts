@@ -70,3 +70,10 @@ export function barLength({ played }: Arrangement, where: 'beginning' | 'end'): 
   const bars = played.bars.filter(({ number }) => number > 0);
   return (where === 'beginning' ? bars[0] : barAt(bars, played.endTick - 1)).length;
 }
+
+/** What of a tune is over by a tick. */
+export function upTo(melody: Material['melody'], end: number): Material['melody'] {
+  return melody.flatMap((note) =>
+    note.tick >= end ? [] : [{ ...note, length: Math.min(note.length, end - note.tick) }],
+  );
+}

@@ -5,8 +5,10 @@ import type { Arrangement } from '../arrangement';
 import { arrange } from '../arrange/song';
 import { barTicks, keyFromFifths } from '../music';
 import { applyEdit, DEFAULT_PROFILE, keyAt, type Song, unfold, withoutFrame } from '../song';
-import { randomSong } from '../testing';
-import { betweenFor, endingsFor, type FrameProposal, introsFor } from './framing';
+import { randomSong, writtenOf } from '../testing';
+import { betweenFor } from './between';
+import { endingsFor, introsFor } from './framing';
+import type { FrameProposal } from './proposal';
 
 const arranged = (song: Song): Arrangement => arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
 const all = (a: Arrangement): FrameProposal[] => [
@@ -15,11 +17,6 @@ const all = (a: Arrangement): FrameProposal[] => [
   ...a.parts.flatMap((_, i) => betweenFor(a, i)),
 ];
 const add = (song: Song, { piece }: FrameProposal): Song => applyEdit(song, { kind: 'frame-added', piece });
-/** What is written, and in what order it is played. */
-const core = (song: Song) => {
-  const { melody, changes, words, barCount, pickup, metreMap, keyMap, tempoMap, playingOrder } = song;
-  return { melody, changes, words, barCount, pickup, metreMap, keyMap, tempoMap, playingOrder };
-};
 
 describe('what frames a song in which bars are repeated', () => {
   it('stands between two passes of a song that repeats bars, in the key and metre of its place, and leaves no trace', () => {
@@ -68,7 +65,7 @@ describe('what frames a song in which bars are repeated', () => {
             }
             return next;
           }, song);
-          expect(core(withoutFrame(framed))).toEqual(core(song));
+          expect(writtenOf(withoutFrame(framed))).toEqual(writtenOf(song));
           // In any order of taking out.
           const ids = framed.sections.flatMap(({ id, frame }) => (frame ? [id] : []));
           const turned = [...ids.slice(out % ids.length), ...ids.slice(0, out % ids.length)].reverse();
@@ -76,7 +73,7 @@ describe('what frames a song in which bars are repeated', () => {
             (s, id) => applyEdit(s, { kind: 'frame-removed', sectionId: id }),
             framed,
           );
-          expect(core(back)).toEqual(core(song));
+          expect(writtenOf(back)).toEqual(writtenOf(song));
           expect(back.partSettings).toEqual(song.partSettings);
           expect(arranged(back).parts.map((part) => [part.label, part.fromTick])).toEqual(
             arranged(song).parts.map((part) => [part.label, part.fromTick]),

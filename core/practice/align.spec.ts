@@ -207,7 +207,9 @@ describe('a take judged', () => {
     const judged = judgeTake(wanted, half, 0.6);
     expect(judged.keys.at(-1)?.how).toBe('not reached');
     expect(judged.keys.filter(({ how }) => how === 'missed')).toEqual([]);
-    expect(judged.cleanShare).toBe(1);
+    const reached = judged.keys.filter(({ how }) => how !== 'not reached');
+    expect(reached.every(({ how }) => how === 'right')).toBe(true);
+    expect(judged.cleanShare).toBe(reached.length / judged.keys.length);
     const downs = events.filter(({ velocity }) => velocity > 0);
     const wrong = downs.map((e, i) => (i === 7 ? { ...e, midi: e.midi + 1 } : e));
     const told = judgeTake(wanted, wrong, 0.6).keys.filter(({ how }) => how === 'wrong');

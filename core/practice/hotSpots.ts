@@ -1,19 +1,9 @@
 import type { Arrangement } from '../arrangement';
 import { type Hand, type HandNote, isPass, type Strike, strikesOf } from '../hands';
-import { isBlack, pulseTicks } from '../music';
-import { barAt, type PlayedBar } from '../song';
-import type { Judgement } from './judge';
+import { gotOrMade, isBlack, pulseTicks } from '../music';
+import { barAt, onsetsOf, type PlayedBar } from '../song';
 import type { Turn } from './log';
-import type { Trouble } from './troubles';
-
-/** A key that went wrong in a turn, by what of the song it is: it is found again when the song is edited elsewhere. */
-export interface Slip {
-  /** Id of the note of the tune, or of the chord, it comes from. */
-  readonly from: string;
-  readonly midi: number;
-  readonly hand: Hand;
-  readonly kind: Trouble['kind'];
-}
+import type { Slip } from './slips';
 
 /** Why a place is hard, where the rules know. */
 export type Cause = 'leap' | 'crossing' | 'quick' | 'off the beat' | 'black key';
@@ -39,8 +29,6 @@ export interface Heat {
   readonly lost: number;
 }
 
-/** Most slips that are kept of one turn. */
-const MOST_KEPT = 80;
 /** After so many days a slip counts half. */
 const HALF_LIFE_DAYS = 14;
 const DAY_MS = 86_400_000;
@@ -48,21 +36,6 @@ const DAY_MS = 86_400_000;
 const LEAP_SEMITONES = 12;
 /** A key that comes so soon after the one before it in its hand is quick, in seconds at the goal tempo. */
 const QUICK_SECONDS = 0.2;
-
-/** What of a take is kept to be found again later; a key too many, and a new beginning, at the key that was wanted there. */
-export function slipsOf({ keys, extra, restarts }: Judgement): Slip[] {
-  const at = (tick: number, kind: Slip['kind']): Slip[] => {
-    const there = keys.findLast(({ wanted }) => wanted.tick <= tick)?.wanted;
-    return there ? [{ from: there.from, midi: there.midi, hand: there.hand, kind }] : [];
-  };
-  return [
-    ...keys.flatMap(({ wanted: { from, midi, hand }, how }): Slip[] =>
-      how === 'right' || how === 'not reached' ? [] : [{ from, midi, hand, kind: how }],
-    ),
-    ...extra.flatMap(({ tick }) => at(tick, 'extra')),
-    ...restarts.flatMap((tick) => at(tick, 'restart')),
-  ].slice(0, MOST_KEPT);
-}
 
 /**
  * Where a song goes wrong, from all turns, the recent ones weighing most. `now` in milliseconds; a turn that seems to come
@@ -75,43 +48,43 @@ export function heatOf(
   secondsAt: (tick: number) => number,
 ): Heat {
   const { right, left, played } = arrangement;
-  const notes = new Map([...right, ...left].map((note) => [nameOf(note), note]));
-  const places = new Map<number, { weight: number; slips: number; byNote: Map<HandNote, number> }>();
+  const onsets = onsetsOf(played);
+  const places = new Map<number, Place>();
   let lost = 0;
-  for (const { at, slips } of turns)
+  for (const { at, slips } of turns) {
+    const weight = 0.5 ** (Math.max(0, now - at) / (HALF_LIFE_DAYS * DAY_MS));
     for (const slip of slips ?? []) {
-      const note = notes.get(nameOf(slip));
-      if (!note) {
-        lost++;
-        continue;
-      }
-      const { number } = barAt(played.bars, note.tick);
-      const place = places.get(number) ?? { weight: 0, slips: 0, byNote: new Map<HandNote, number>() };
-      const weight = 0.5 ** (Math.max(0, now - at) / (HALF_LIFE_DAYS * DAY_MS));
-      place.weight += weight;
-      place.slips++;
-      place.byNote.set(note, (place.byNote.get(note) ?? 0) + weight);
-      places.set(number, place);
+      const onset = onsets.get(slip.from);
+      if (onset === undefined) lost++;
+      else count(places, slip, onset + slip.after, barAt(played.bars, onset + slip.after).number, weight);
     }
+  }
   const most = Math.max(0, ...[...places.values()].map(({ weight }) => weight));
   const strikes = { right: strikesOf(right), left: strikesOf(left) };
   const bars = played.bars.map((bar): HotBar => {
     const { number, tick, length } = bar;
     const place = places.get(number);
     if (!place) return { bar: number, tick, length, heat: 0, slips: 0, hand: 'right', cause: null };
-    const [worst] = [...place.byNote].sort(([, a], [, b]) => b - a)[0];
-    const cause = causeOf(worst, strikes[worst.hand], bar, secondsAt);
-    return {
-      bar: number,
-      tick,
-      length,
-      heat: place.weight / most,
-      slips: place.slips,
-      hand: worst.hand,
-      cause,
-    };
+    const { hand, midi, tick: at } = [...place.keys.values()].reduce((a, b) => (b.weight > a.weight ? b : a));
+    const cause = causeOf({ tick: at, midi, hand }, strikes[hand], bar, secondsAt);
+    return { bar: number, tick, length, heat: place.weight / most, slips: place.slips, hand, cause };
   });
   return { bars, lost };
+}
+
+/** What went wrong in a bar, all together and key by key. */
+interface Place {
+  weight: number;
+  slips: number;
+  readonly keys: Map<string, { hand: Hand; midi: number; tick: number; weight: number }>;
+}
+
+function count(places: Map<number, Place>, slip: Slip, tick: number, bar: number, weight: number): void {
+  const place = gotOrMade(places, bar, (): Place => ({ weight: 0, slips: 0, keys: new Map() }));
+  place.weight += weight;
+  place.slips++;
+  const { hand, midi } = slip;
+  gotOrMade(place.keys, `${hand} ${midi} ${tick}`, () => ({ hand, midi, tick, weight: 0 })).weight += weight;
 }
 
 /** The hottest bars, the worst first. */
@@ -122,20 +95,17 @@ export function hottest({ bars }: Heat, count: number): HotBar[] {
     .slice(0, count);
 }
 
-function nameOf({ from, midi, hand }: Pick<HandNote, 'from' | 'midi' | 'hand'>): string {
-  return `${from} ${midi} ${hand}`;
-}
-
-/** Why a key is likely hard, the weightiest reason first; null where it looks easy. */
+/** Why a key is likely hard, the weightiest reason first; null where it looks easy, or is not struck any more. */
 function causeOf(
-  note: HandNote,
+  note: Pick<HandNote, 'tick' | 'midi' | 'hand'>,
   strikes: readonly Strike[],
   bar: Pick<PlayedBar, 'tick' | 'metre'>,
   secondsAt: (tick: number) => number,
 ): Cause | null {
   const at = strikes.findIndex(([first]) => first.tick === note.tick);
   const [before, here] = [strikes[at - 1], strikes[at]];
-  if (before && here) {
+  if (!here?.some(({ midi }) => midi === note.midi)) return null;
+  if (before) {
     if (Math.abs(middleOf(here) - middleOf(before)) >= LEAP_SEMITONES) return 'leap';
     if (before.length === 1 && here.length === 1 && isPass(before[0], here[0], note.hand)) return 'crossing';
     if (secondsAt(here[0].tick) - secondsAt(before[0].tick) < QUICK_SECONDS) return 'quick';

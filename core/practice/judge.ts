@@ -29,15 +29,19 @@ export interface Judgement {
   readonly tempo: { readonly from: number; readonly to: number } | null;
   /** Mean force of each hand, 1 … 127; null where it did not play. */
   readonly force: Readonly<Record<Hand, number | null>>;
-  /** Keys right and in time, of all that were wanted and reached. */
+  /** Keys right and in time, of all that were wanted, reached or not, 0 … 1. */
   readonly cleanShare: number;
 }
 
 /** Whether a take is a clean turn: to the end, without stopping, enough keys right and in time, of those wanted and those too many. */
 export function isCleanTurn({ keys, extra, restarts }: Judgement, { cleanFrom }: Gate): boolean {
   const isWhole = keys.every(({ how }) => how !== 'not reached') && restarts.length === 0;
-  const right = keys.filter(({ how }) => how === 'right').length;
-  return isWhole && keys.length > 0 && right >= cleanFrom * (keys.length + extra.length);
+  return isWhole && keys.length > 0 && rightOf(keys) >= cleanFrom * (keys.length + extra.length);
+}
+
+/** How many keys were right and in time. */
+export function rightOf(keys: readonly JudgedKey[]): number {
+  return keys.filter(({ how }) => how === 'right').length;
 }
 
 /** A strike more than this off is heard as off: a share of the beat, and never less than so many seconds. */
@@ -71,7 +75,6 @@ export function judgeTake(
     return { wanted: key, how: times.isWrong[i] ? 'wrong' : how, late };
   });
   const lates = keys.flatMap(({ late }) => (late === null ? [] : [late]));
-  const judged = keys.filter(({ how }) => how !== 'not reached');
   return {
     keys,
     extra: extrasOf(alignment, wanted, downs),
@@ -83,7 +86,7 @@ export function judgeTake(
       right: forceOf('right', alignment, wanted, downs),
       left: forceOf('left', alignment, wanted, downs),
     },
-    cleanShare: judged.length === 0 ? 0 : judged.filter(({ how }) => how === 'right').length / judged.length,
+    cleanShare: rightOf(keys) / Math.max(1, keys.length),
   };
 }
 

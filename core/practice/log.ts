@@ -1,6 +1,6 @@
 import type { Hand } from '../hands';
-import type { Slip } from './hotSpots';
-import { isSaid, type JobKind } from './plan';
+import { isSaid, type JobKind } from './job';
+import type { Slip } from './slips';
 
 /** One turn at a job, as it is kept. */
 export interface Turn {

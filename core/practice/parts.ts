@@ -2,7 +2,8 @@ import type { Arrangement } from '../arrangement';
 import { Clock } from '../performance';
 import { barAt } from '../song';
 import type { Turn } from './log';
-import type { PartToPractise, Span } from './plan';
+import type { Span } from './job';
+import type { PartToPractise } from './plan';
 import { withBarBefore } from './spots';
 
 /** A bar stands out that is so many times as hard as the bars of its part on the whole. */
@@ -24,6 +25,7 @@ export function partsToPractise(
   return parts.map((part, i): PartToPractise => {
     const { fromTick, toTick } = part;
     const hands = arranged[i];
+    const differs = differing();
     return {
       cutId: part.cutId,
       number: part.number,
@@ -32,7 +34,7 @@ export function partsToPractise(
       seconds: secondsOf(fromTick, toTick),
       effort: efforts[i]?.total ?? 0,
       sameAs: part.sharesWith,
-      differs: differing(),
+      differs,
       hardest: hardest(),
       missed: missedOf(part.cutId, turns),
       hasRight: (hands?.right.length ?? 0) > 0,
@@ -45,6 +47,9 @@ export function partsToPractise(
       const most = bars.reduce((top, bar) => (bar.total > top.total ? bar : top), bars[0]);
       if (bars.length < 2 || !most || most.total < STANDS_OUT * mean) return null;
       const at = played.bars.findIndex(({ number }) => number === most.number);
+      // What a near copy has in common is practised there.
+      const { tick } = played.bars[at];
+      if (differs && (tick < differs.fromTick || tick >= differs.toTick)) return null;
       return withBarBefore(played.bars, at, (tick) => clock.secondsAt(tick));
     }
 

@@ -2,14 +2,16 @@ import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
 import type { HandNote } from '../hands';
+import { RUNGS } from '../ladder';
 import { Clock } from '../performance';
-import { DEFAULT_PROFILE, type Song } from '../song';
+import { barAt, DEFAULT_PROFILE, onsetsOf, type PlayedSong, type Song } from '../song';
 import { minutesSinceRest, widePassages } from './care';
-import { heatOf, hottest, slipsOf } from './hotSpots';
+import { heatOf, hottest } from './hotSpots';
 import { judgeTake } from './judge';
 import { type Aim, rankSongs, type SongToRank } from './nextSongs';
 import { partsToPractise } from './parts';
 import { playAsPupil, STEADY } from './pianist';
+import { slipsOf } from './slips';
 import { wantedKeys } from './wanted';
 
 const DAY = 86_400_000;
@@ -24,7 +26,13 @@ describe('where a song goes wrong', () => {
     const { tick, length } = a.played.bars.find(({ number }) => number === bar) ?? a.played.bars[0];
     return a[hand].filter((n) => n.tick >= tick && n.tick < tick + length)[0];
   };
-  const slip = ({ from, midi, hand }: HandNote) => ({ from, midi, hand, kind: 'wrong' as const });
+  const slip = ({ from, tick, midi, hand }: HandNote, played: PlayedSong = a.played) => ({
+    from,
+    after: tick - (onsetsOf(played).get(from) ?? 0),
+    midi,
+    hand,
+    kind: 'wrong' as const,
+  });
 
   it('is told by bars, the recent turns weighing most: a slip of two weeks ago counts half', () => {
     const now = 100 * DAY;
@@ -46,8 +54,28 @@ describe('where a song goes wrong', () => {
     expect(hottest(heatOf(a, turns, now - 30 * DAY, secondsAt), 1)[0].bar).toBe(3);
   });
 
+  it('has every slip in its own bar, whatever chord it belongs to, in every song on every rung', () => {
+    for (const song of DEMO_SONGS)
+      for (const { number: rung } of RUNGS) {
+        const b = arranged(song, rung);
+        const clock = clockOf(b);
+        const wanted = wantedKeys([...b.right, ...b.left], clock, { fromTick: 0, toTick: b.played.endTick });
+        const silent = { keys: wanted.map((key) => ({ wanted: key, how: 'missed' as const, late: null })) };
+        const judgement = { ...silent, extra: [], restarts: [] } as unknown as Parameters<typeof slipsOf>[0];
+        for (let from = 0; from < wanted.length; from += 60) {
+          const keys = judgement.keys.slice(from, from + 60);
+          const slips = slipsOf({ ...judgement, keys }, onsetsOf(b.played));
+          const heat = heatOf(b, [{ at: 0, slips }], 0, (tick) => clock.secondsAt(tick));
+          const told = heat.bars.flatMap(({ bar, slips: n }) => (n > 0 ? [[bar, n]] : []));
+          const inBar = keys.map(({ wanted: { tick } }) => barAt(b.played.bars, tick).number);
+          const wantedBars = [...new Set(inBar)].map((bar) => [bar, inBar.filter((n) => n === bar).length]);
+          expect([song.title, rung, heat.lost, told]).toEqual([song.title, rung, 0, wantedBars]);
+        }
+      }
+  });
+
   it('finds notes again after an edit elsewhere, and says what is gone', () => {
-    const gone = { from: 'n999', midi: 60, hand: 'right' as const, kind: 'wrong' as const };
+    const gone = { from: 'n999', after: 0, midi: 60, hand: 'right' as const, kind: 'wrong' as const };
     const heat = heatOf(a, [{ at: 0, slips: [gone, slip(at(3, 'right'))] }], 0, secondsAt);
     expect([heat.lost, hottest(heat, 5).map(({ bar }) => bar)]).toEqual([1, [3]]);
     expect(heatOf(a, [], 0, secondsAt)).toMatchObject({
@@ -70,12 +98,16 @@ describe('where a song goes wrong', () => {
         length: 240,
       }) as HandNote;
     const causeAt = (right: HandNote[], which: number, seconds = (tick: number) => tick / 1920) =>
-      heatOf(
-        { right, left: [], played: { ...a.played, bars: [bar] } },
-        [{ at: 0, slips: [slip(right[which])] }],
-        0,
-        seconds,
-      ).bars[0].cause;
+      causeIn({ ...a.played, bars: [bar] }, right, right[which], seconds);
+    const causeIn = (
+      played: PlayedSong,
+      right: HandNote[],
+      { midi, tick }: HandNote,
+      seconds: (tick: number) => number,
+    ) => {
+      const first = { from: 'n1', after: tick, midi, hand: 'right' as const, kind: 'wrong' as const };
+      return heatOf({ right, left: [], played }, [{ at: 0, slips: [first] }], 0, seconds).bars[0].cause;
+    };
     expect(causeAt([note(0, 60, 1), note(960, 72, 5)], 1)).toBe('leap');
     expect(causeAt([note(0, 60, 1), note(960, 71, 5)], 1)).toBeNull();
     expect(causeAt([note(0, 64, 3), note(960, 65, 1)], 1)).toBe('crossing');
@@ -84,14 +116,17 @@ describe('where a song goes wrong', () => {
     expect(causeAt([note(0, 60, 1), note(1440, 62, 2)], 1)).toBe('off the beat');
     expect(causeAt([note(0, 61, 2)], 0)).toBe('black key');
     expect(causeAt([note(0, 60, 1)], 0)).toBeNull();
+    // A key that is not struck there any more has none.
+    expect(causeIn({ ...a.played, bars: [bar] }, [note(0, 61, 1)], note(0, 63, 1), secondsAt)).toBeNull();
   });
 
   it('keeps of a take what went wrong, and nothing of what was right or not reached', () => {
     const wanted = wantedKeys([...a.right, ...a.left], clockOf(a), a.parts[0]);
-    expect(slipsOf(judgeTake(wanted, playAsPupil(wanted, STEADY).events, 0.6))).toEqual([]);
+    const onsets = onsetsOf(a.played);
+    expect(slipsOf(judgeTake(wanted, playAsPupil(wanted, STEADY).events, 0.6), onsets)).toEqual([]);
     const pupil = { ...STEADY, missed: 0.2, seed: 4 };
     const { events, slips } = playAsPupil(wanted, pupil);
-    const kept = slipsOf(judgeTake(wanted, events, 0.6));
+    const kept = slipsOf(judgeTake(wanted, events, 0.6), onsets);
     expect(kept.length).toBeGreaterThan(0);
     const left = new Set(
       slips.map(({ wanted: i }) => `${wanted[i].from} ${wanted[i].midi} ${wanted[i].hand}`),
@@ -112,10 +147,16 @@ describe('what is kept of a take', () => {
       extra: [{ tick: 1, midi: 99 }],
       restarts: [2, -1],
     } as unknown as Parameters<typeof slipsOf>[0];
-    expect(slipsOf(judgement).map(({ from, midi, kind }) => [from, midi, kind])).toEqual([
-      ['n2', 62, 'wrong'],
-      ['n0', 60, 'extra'],
-      ['n2', 62, 'restart'],
+    const onsets = new Map([
+      ['n0', 0],
+      ['n2', 1],
+    ]);
+    expect(
+      slipsOf(judgement, onsets).map(({ from, after, midi, kind }) => [from, after, midi, kind]),
+    ).toEqual([
+      ['n2', 1, 62, 'wrong'],
+      ['n0', 0, 60, 'extra'],
+      ['n2', 1, 62, 'restart'],
     ]);
   });
 });
@@ -123,17 +164,23 @@ describe('what is kept of a take', () => {
 describe('the hardest bar of a part', () => {
   it('is rehearsed from the bar before and ends on the next downbeat, in every song on every rung', () => {
     for (const song of DEMO_SONGS)
-      for (const rung of [1, 4, 5, 7]) {
+      for (const { number: rung } of RUNGS) {
         const a = arranged(song, rung);
-        partsToPractise(a).forEach(({ hardest }, i) => {
+        partsToPractise(a).forEach(({ hardest, differs }, i) => {
           const bars = a.efforts[i]?.bars ?? [];
           const most = bars.reduce((top, bar) => Math.max(top, bar.total), 0);
           const mean = bars.reduce((sum, bar) => sum + bar.total, 0) / bars.length;
           const which = [song.title, rung, i + 1];
-          expect([...which, hardest !== null]).toEqual([...which, bars.length > 1 && most >= 1.25 * mean]);
-          if (!hardest) return;
           const number = bars.find(({ total }) => total === most)?.number;
           const at = a.played.bars.findIndex((bar) => bar.number === number);
+          const start = a.played.bars[at]?.tick ?? -1;
+          // Of a near copy only what differs is practised.
+          const isOwn = !differs || (start >= differs.fromTick && start < differs.toTick);
+          expect([...which, hardest !== null]).toEqual([
+            ...which,
+            bars.length > 1 && most >= 1.25 * mean && isOwn,
+          ]);
+          if (!hardest) return;
           const [bar, next] = [a.played.bars[at], a.played.bars[at + 1]];
           expect([...which, hardest.fromTick]).toEqual([...which, a.played.bars[Math.max(0, at - 1)].tick]);
           expect([...which, hardest.toTick > bar.tick + bar.length]).toEqual([...which, next !== undefined]);

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { afterReview, afterSaying, afterTurn, beginning, GATE } from './gate';
-import { type CardState, goalOf, type PartToPractise, planFor, type PlanOptions } from './plan';
+import { goalOf } from './job';
+import { type CardState, type PartToPractise, planFor, type PlanOptions } from './plan';
 
 describe('a gate', () => {
   it('goes up after three clean turns in a row, back after two that failed, and is passed at the goal', () => {
@@ -144,6 +145,11 @@ describe('a plan', () => {
       toTick: 1900,
       card: 'hardest|p2|both|4',
     });
+    // A part that is harder, and went wrong as well, is told by the harder of the two: its keys.
+    const both = planFor([part(1, 10), part(2, 40, { missed: 0.2 })], options({ minutes: 1000 }));
+    expect(new Set(both.jobs.filter(({ fromPart }) => fromPart === 2).map(({ more }) => more))).toEqual(
+      new Set([null, 'harder']),
+    );
     const first = (differs: Partial<PlanOptions>) =>
       planFor(parts, options({ minutes: 1000, ...differs })).jobs.some(({ kind }) => kind === 'warm-up');
     expect([first({ isWarm: true }), first({ isWarm: false, minutes: 9 })]).toEqual([false, false]);

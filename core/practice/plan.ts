@@ -1,12 +1,16 @@
 import type { Hand } from '../hands';
+import { RUNGS } from '../ladder';
 import type { Gate } from './gate';
-
-/** A stretch of the played song, and how long it lasts at the goal tempo. */
-export interface Span {
-  readonly fromTick: number;
-  readonly toTick: number;
-  readonly seconds: number;
-}
+import {
+  BETWEEN_SECONDS,
+  cardOf,
+  goalOf,
+  isSaid,
+  type Job,
+  type JobKind,
+  minutesFor,
+  type Span,
+} from './job';
 
 /** What a part is like, as far as a plan is made from it. */
 export interface PartToPractise {
@@ -28,50 +32,6 @@ export interface PartToPractise {
   readonly missed: number;
   readonly hasRight: boolean;
   readonly hasLeft: boolean;
-}
-
-export type JobKind =
-  | 'hear'
-  | 'warm-up'
-  | 'right'
-  | 'left'
-  | 'meetings'
-  | 'together'
-  | 'hardest'
-  | 'chain'
-  | 'whole'
-  | 'rung'
-  | 'spot';
-
-const SAID: ReadonlySet<JobKind> = new Set(['hear', 'warm-up', 'meetings', 'rung']);
-
-/** Whether a job is only heard, said or decided: there is nothing to be judged, and no tempo to reach. */
-export function isSaid({ kind }: { readonly kind: JobKind }): boolean {
-  return SAID.has(kind);
-}
-
-/** One thing to practise now. */
-export interface Job {
-  readonly id: string;
-  readonly kind: JobKind;
-  /** First and last part, by number. */
-  readonly fromPart: number;
-  readonly toPart: number;
-  readonly fromTick: number;
-  readonly toTick: number;
-  readonly hands: Hand | 'both';
-  readonly rung: number;
-  /** What it is remembered under: part, hands and rung. */
-  readonly card: string;
-  /** Turns it is given, and the minutes they take. */
-  readonly turns: number;
-  readonly minutes: number;
-  /** Why it comes now. */
-  readonly why: 'due' | 'next' | 'new';
-  /** Why it has more turns than others; null where it has not. */
-  readonly more: 'harder' | 'went wrong' | null;
-  /** Percent of the tempo it begins at when it is new: what it is made of decides. */
-  readonly fromPercent: number;
 }
 
 /** What is remembered of a card, as far as a plan is made from it. */
@@ -107,8 +67,6 @@ export interface Plan {
   readonly toGo: { readonly minutes: number; readonly perDay: number | null };
 }
 
-/** Overhead of a turn: finding the place, a count-in, breathing, in seconds. */
-const BETWEEN_SECONDS = 6;
 /** Turns of a part of usual effort; harder ones get more, easier fewer. */
 const [FEWEST_TURNS, MOST_TURNS] = [2, 8];
 /** Turns for something that is only heard, or said. */
@@ -116,14 +74,11 @@ const SAID_TURNS = 1;
 /** A warm-up takes this long, in minutes, and is left out of a sitting in which it would be most of it. */
 const WARM_UP_MINUTES = 3;
 const LEAST_FOR_WARM_UP = 10;
-const HIGHEST_RUNG = 7;
+/** To go up a rung takes a look at it, in minutes. */
+const RUNG_MINUTES = 1;
+const HIGHEST_RUNG = RUNGS.length;
 /** Turns it takes to be clean once, when every third fails. */
 const TURNS_A_CLEAN_ONE = 1.5;
-
-/** What a card is remembered under. */
-export function cardOf(cutId: string, hands: Hand | 'both', rung: number): string {
-  return `${cutId}|${hands}|${rung}`;
-}
 
 /**
  * The jobs of a sitting: what is due first, then the next of each part in the order practitioners work (hear it, one hand,
@@ -156,8 +111,8 @@ export function planFor(parts: readonly PartToPractise[], options: PlanOptions):
     .map((job): Job => ({ ...job, why: stateOf(job) ? 'next' : 'new' }));
   const later = all.filter((job) => isDone(job) && !isDue(job));
   const toGo = next.reduce((sum, job) => sum + minutesToPass(job, stateOf(job), options), 0);
-  const up =
-    next.length === 0 && parts.length > 0 && options.rung < HIGHEST_RUNG ? [rungJob(parts, options)] : [];
+  const isUp = next.length === 0 && parts.length > 0 && options.rung < HIGHEST_RUNG;
+  const up = isUp ? [once('rung', parts, options, RUNG_MINUTES)] : [];
   const jobs: Job[] = [];
   const leftOut: { job: Job; why: 'no time' | 'not due' }[] = [];
   let minutes = 0;
@@ -201,10 +156,6 @@ function once(
   };
 }
 
-function rungJob(parts: readonly PartToPractise[], options: PlanOptions): Job {
-  return once('rung', parts, options, 1);
-}
-
 /** The hands are warmed before the first job that is played. */
 function warmed(
   jobs: readonly Job[],
@@ -239,7 +190,8 @@ function jobsOf(part: PartToPractise, meanWeight: number, options: PlanOptions):
   );
   const turns = turnsFor(weightOf(part), meanWeight, options.gate);
   const usual = turnsFor(meanWeight, meanWeight, options.gate);
-  const more = turns <= usual ? null : part.missed > 0 ? 'went wrong' : 'harder';
+  const byEffort = turnsFor(part.effort, meanWeight, options.gate);
+  const more = turns <= usual ? null : byEffort > usual ? 'harder' : 'went wrong';
   const job = (
     kind: JobKind,
     hand: Hand | 'both',
@@ -265,7 +217,7 @@ function jobsOf(part: PartToPractise, meanWeight: number, options: PlanOptions):
       fromPercent: options.gate.from,
     };
   };
-  const hardest = part.hardest && part.sameAs === null ? [job('hardest', 'both', turns, part.hardest)] : [];
+  const hardest = part.hardest ? [job('hardest', 'both', turns, part.hardest)] : [];
   return [
     job('hear', 'both', SAID_TURNS),
     ...present.flatMap((hand) =>
@@ -348,16 +300,6 @@ function turnsFor(weight: number, mean: number, gate: Gate): number {
   return Math.max(FEWEST_TURNS, Math.min(MOST_TURNS, Math.round((usual * weight) / Math.max(1, mean))));
 }
 
-/** Minutes of so many turns at a share of the goal tempo, with what is between them. */
-export function minutesFor(seconds: number, turns: number, tempoPercent: number): number {
-  return (turns * ((seconds * 100) / tempoPercent + BETWEEN_SECONDS)) / 60;
-}
-
 function minutesOf(job: Job, turns: number): number {
   return (job.minutes * turns) / job.turns;
-}
-
-/** The share of the tempo at which a job is passed: parts that are only put together go on where they begin, all else at the goal. */
-export function goalOf({ kind, fromPercent }: Pick<Job, 'kind' | 'fromPercent'>): number {
-  return kind === 'chain' ? fromPercent : 100;
 }

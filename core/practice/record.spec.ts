@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { afterTurn, beginning, GATE } from './gate';
 import type { Turn } from './log';
-import { newTurns, PRACTISE_SETTINGS, readRecord, readSettings, rowOf, turnsOfRows } from './record';
+import { newTurns, readRecord, rowOf, turnsOfRows } from './record';
 import { reviewed } from './schedule';
+import { PRACTISE_SETTINGS, readSettings } from './settings';
 
 const turn: Turn = {
   songId: 's',
@@ -18,7 +19,7 @@ const turn: Turn = {
   cleanShare: 0.98,
   apart: null,
   seconds: 12.5,
-  slips: [{ from: 'n1', midi: 60, hand: 'right', kind: 'late' }],
+  slips: [{ from: 'n1', after: 480, midi: 60, hand: 'right', kind: 'late' }],
 };
 const any = fc.record({
   at: fc.nat(2_000_000_000),

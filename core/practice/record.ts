@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import type { Gate, Standing } from './gate';
-import { GATE } from './gate';
 import type { Turn } from './log';
-import type { StoredCard } from './schedule';
+import { JOB_KINDS } from './job';
+import type { Known } from './standing';
+import { TROUBLE_KINDS } from './troubles';
 
 const hand = z.enum(['right', 'left']);
 const percent = z.number().min(1).max(400);
@@ -12,19 +12,7 @@ const turnSchema = z.object({
   songId: z.string().max(200),
   at: time,
   card: z.string().min(1).max(300),
-  kind: z.enum([
-    'hear',
-    'warm-up',
-    'right',
-    'left',
-    'meetings',
-    'together',
-    'hardest',
-    'chain',
-    'whole',
-    'rung',
-    'spot',
-  ]),
+  kind: z.enum(JOB_KINDS),
   what: z.string().max(200),
   hands: z.enum(['right', 'left', 'both']),
   rung: z.number().int().min(1).max(7),
@@ -37,9 +25,10 @@ const turnSchema = z.object({
     .array(
       z.object({
         from: z.string().max(200),
+        after: z.number().int(),
         midi: z.number().int().min(0).max(127),
         hand,
-        kind: z.enum(['wrong', 'missed', 'late', 'early', 'extra', 'restart']),
+        kind: z.enum(TROUBLE_KINDS),
       }),
     )
     .max(200)
@@ -72,10 +61,8 @@ export interface Jotting {
 }
 
 /** Where one stands with a card, as it is taken along. */
-export interface CardRecord {
+export interface CardRecord extends Known {
   readonly card: string;
-  readonly standing: Standing;
-  readonly review: StoredCard | null;
 }
 
 /** What was practised of one song, as it goes along with it. */
@@ -156,42 +143,4 @@ export function newTurns(turns: readonly Turn[], known: readonly Turn[]): Turn[]
     names.add(name(turn));
     return isNew;
   });
-}
-
-/** How one wants to practise; defaults are proposals. */
-export interface PractiseSettings {
-  readonly minutes: number;
-  readonly chain: 'growing' | 'pairs';
-  readonly gate: Gate;
-  /** Minutes of playing after which a rest is proposed; null: never. */
-  readonly restAfter: number | null;
-  /** A clean turn is followed by the next without a key being pressed: after a bar of rest, or after a beat; false: not. */
-  readonly goesOn: false | 'bar' | 'beat';
-}
-
-export const PRACTISE_SETTINGS: PractiseSettings = {
-  minutes: 20,
-  chain: 'growing',
-  gate: GATE,
-  restAfter: 30,
-  goesOn: false,
-};
-
-const settingsSchema = z.object({
-  minutes: z.number().int().min(5).max(240),
-  chain: z.enum(['growing', 'pairs']),
-  gate: z.object({
-    turns: z.number().int().min(1).max(10),
-    from: z.number().int().min(30).max(100),
-    by: z.number().int().min(1).max(50),
-    cleanFrom: z.number().min(0.5).max(1),
-  }),
-  restAfter: z.number().int().min(5).max(120).nullable(),
-  goesOn: z.union([z.literal(false), z.enum(['bar', 'beat'])]),
-});
-
-/** Settings as stored; the usual ones where there are none, or they are none. */
-export function readSettings(value: unknown): PractiseSettings {
-  const read = settingsSchema.safeParse(value);
-  return read.success ? read.data : PRACTISE_SETTINGS;
 }

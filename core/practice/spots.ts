@@ -2,7 +2,7 @@ import { pulseTicks } from '../music';
 import type { PlayedBar } from '../song';
 import type { Gate } from './gate';
 import type { HotBar } from './hotSpots';
-import { type Job, minutesFor, type Span } from './plan';
+import { type Job, minutesFor, type Span } from './job';
 
 /** A bar that goes wrong as a job of its own: from the bar before, ending on the next downbeat. */
 export function spotJob(

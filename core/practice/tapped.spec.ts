@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { barsToTap, secondsInRecording, stretchInRecording, withTap } from './tapped';
+import { barsToTap, secondsInRecording, stretchInRecording, tempoAlong, withTap } from './tapped';
 
 /** A pick-up of a beat, and four bars of four. */
 const BARS = [
@@ -24,7 +24,8 @@ describe('a recording whose bars were tapped', () => {
     expect(at(12480 + 1920)).toBe(11);
     expect(at(12480 + 3840)).toBe(13);
     expect(at(12480 + 3841)).toBeNull();
-    expect([at(4800, [1, 3]), at(8640, [1, 3]), at(8641, [1, 3])]).toEqual([3, null, null]);
+    // The end of the last bar tapped is as far as the bar before it was long; past it nothing is known.
+    expect([at(4800, [1, 3]), at(8640, [1, 3]), at(8641, [1, 3])]).toEqual([3, 5, null]);
     expect([at(960, []), at(960, [1])]).toEqual([null, null]);
     // Never before the recording begins.
     expect(at(0, [0.1, 2.1])).toBe(0);
@@ -36,9 +37,18 @@ describe('a recording whose bars were tapped', () => {
     expect(part(960, 8640)).toEqual({ from: 1, to: 5 });
     expect(part(0, 8640)).toEqual({ from: 0.5, to: 5 });
     expect(part(8640, 16320)).toEqual({ from: 5, to: 13 });
-    expect(part(960, 8640, [1, 3])?.to).toBeCloseTo(5, 2);
+    expect(part(960, 8640, [1, 3])).toEqual({ from: 1, to: 5 });
     expect(part(8640, 16320, [1, 3, 5])).toBeNull();
     expect(part(960, 8640, [1])).toBeNull();
     expect(part(960, 960)).toBeNull();
+  });
+
+  it('is gone along with at its own speed, within what can be played', () => {
+    expect(tempoAlong(8, { from: 2, to: 10 }, 100)).toBe(100);
+    expect(tempoAlong(8, { from: 2, to: 6 }, 50)).toBe(100);
+    expect(tempoAlong(4, { from: 2, to: 10 }, 100)).toBe(50);
+    expect([tempoAlong(1, { from: 0, to: 100 }, 50), tempoAlong(100, { from: 0, to: 1 }, 100)]).toEqual([
+      25, 250,
+    ]);
   });
 });

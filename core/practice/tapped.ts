@@ -20,18 +20,19 @@ export function withTap(taps: readonly number[], seconds: number): readonly numb
 /**
  * When a tick of the song sounds in a recording whose bars were tapped, in seconds: in proportion within a bar; before
  * the first and after the last tap as fast as the bar beside it. Null where fewer than two bars were tapped, or the
- * tick lies more than a bar past the last.
+ * tick lies past the end of the last.
  */
 export function secondsInRecording(taps: readonly number[], bars: Bars, tick: number): number | null {
-  const full = barsToTap(bars);
-  const known = Math.min(taps.length, full.length);
-  if (known < 2) return null;
-  let at = full.findLastIndex((bar) => bar.tick <= tick);
-  at = Math.max(0, at);
-  if (at >= known || (at === known - 1 && tick > full[at].tick + full[at].length)) return null;
-  const beside = at === known - 1 ? at - 1 : at;
-  const perTick = (taps[beside + 1] - taps[beside]) / full[beside].length;
-  return Math.max(0, taps[at] + (tick - full[at].tick) * perTick);
+  const tapped = barsToTap(bars).slice(0, taps.length);
+  const last = tapped[tapped.length - 1];
+  if (tapped.length < 2 || tick > last.tick + last.length) return null;
+  const at = Math.max(
+    0,
+    tapped.findLastIndex((bar) => bar.tick <= tick),
+  );
+  const beside = Math.min(at, tapped.length - 2);
+  const perTick = (taps[beside + 1] - taps[beside]) / tapped[beside].length;
+  return Math.max(0, taps[at] + (tick - tapped[at].tick) * perTick);
 }
 
 /** A stretch of the song in a recording; null where its bars are not all tapped. */
@@ -40,17 +41,18 @@ export function stretchInRecording(
   bars: Bars,
   { fromTick, toTick }: { readonly fromTick: number; readonly toTick: number },
 ): { readonly from: number; readonly to: number } | null {
-  const from = secondsInRecording(taps, bars, fromTick);
-  const full = barsToTap(bars);
-  const last = full.at(-1);
-  // The end of a bar is where the next begins, and of the last where it would.
-  const isEnd = last !== undefined && toTick >= last.tick + last.length;
-  const next = full.findIndex(({ tick }) => tick === toTick);
-  const isTapped = next > 0 ? next <= taps.length : isEnd && taps.length >= full.length;
-  const to =
-    next > 0 && next === taps.length
-      ? secondsInRecording(taps, bars, toTick - 1)
-      : secondsInRecording(taps, bars, isEnd ? (last?.tick ?? 0) + (last?.length ?? 0) : toTick);
-  if (from === null || to === null || (next > 0 && !isTapped) || to <= from) return null;
-  return { from, to };
+  const [from, to] = [fromTick, toTick].map((tick) => secondsInRecording(taps, bars, tick));
+  return from === null || to === null || to <= from ? null : { from, to };
+}
+
+/** The arrangement is played between these, in percent of its tempo. */
+const [SLOWEST, FASTEST] = [25, 250];
+
+/** Percent of its own tempo at which an arrangement of so many seconds goes along with a stretch, itself played at a percent of its speed. */
+export function tempoAlong(
+  seconds: number,
+  { from, to }: { readonly from: number; readonly to: number },
+  percent: number,
+): number {
+  return Math.min(FASTEST, Math.max(SLOWEST, (seconds / (to - from)) * percent));
 }

@@ -1,6 +1,10 @@
 import type { Hand } from '../hands';
 import type { Judgement, JudgedKey } from './judge';
 
+/** The ways something goes wrong. */
+export const TROUBLE_KINDS = ['wrong', 'missed', 'late', 'early', 'extra', 'restart'] as const;
+export type TroubleKind = (typeof TROUBLE_KINDS)[number];
+
 /** A place that went wrong, and how. */
 export interface Trouble {
   /** Of the bar; 0 is the pick-up. */
@@ -8,14 +12,14 @@ export interface Trouble {
   /** Where its first slip is. */
   readonly tick: number;
   readonly hand: Hand;
-  readonly kind: 'wrong' | 'missed' | 'late' | 'early' | 'extra' | 'restart';
+  readonly kind: TroubleKind;
   readonly times: number;
   /** Mean beats late or early; 0 for other kinds. */
   readonly beats: number;
 }
 
 /** How much each kind weighs: what sounds wrong before what sounds uneven. */
-const WEIGHT: Record<Trouble['kind'], number> = {
+const WEIGHT: Record<TroubleKind, number> = {
   restart: 4,
   wrong: 3,
   missed: 3,
@@ -29,7 +33,7 @@ export function troublesOf(
   judgement: Judgement,
   barAt: (tick: number) => { readonly number: number; readonly beatSeconds: number },
 ): Trouble[] {
-  const slips: { tick: number; hand: Hand; kind: Trouble['kind']; late: number }[] = [
+  const slips: { tick: number; hand: Hand; kind: TroubleKind; late: number }[] = [
     ...judgement.keys.filter(isSlip).map(({ wanted, how, late }) => ({
       tick: wanted.tick,
       hand: wanted.hand,

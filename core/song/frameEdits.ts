@@ -1,15 +1,9 @@
 import { barTicks } from '../music';
 import { inForceAt, writtenBars } from './bars';
 import type { FramePiece } from './framePiece';
-import {
-  barPlayedFrom,
-  lastPlayed,
-  orderWith,
-  orderWithout,
-  orderWithoutIntro,
-  playedLength,
-  playedTicks,
-} from './frameOrder';
+import { barPlayedFrom, lastPlayed, orderWith, playedLength } from './frameOrder';
+import { withoutPiece } from './frameRemoval';
+import { endOf, inOrder, shifted } from './frameShift';
 import type { Song } from './schema';
 
 export type FrameEdit =
@@ -18,14 +12,14 @@ export type FrameEdit =
 
 /** The song after an edit of its frame; what cannot be done leaves it as it is. */
 export function applyFrameEdit(song: Song, edit: FrameEdit): Song {
-  return edit.kind === 'frame-added' ? added(song, edit.piece) : removed(song, edit.sectionId);
+  return edit.kind === 'frame-added' ? added(song, edit.piece) : withoutPiece(song, edit.sectionId);
 }
 
 /** The song as it was given: without what was put round it. */
 export function withoutFrame(song: Song): Song {
   return song.sections
     .filter(({ frame }) => frame !== undefined)
-    .reduce((rest, { id }) => removed(rest, id), song);
+    .reduce((rest, { id }) => withoutPiece(rest, id), song);
 }
 
 /** Whether something frames the song. */
@@ -95,9 +89,7 @@ function placeOf(song: Song, { before }: FramePiece): FramePlace | null {
   const isRepeated = song.playingOrder.length > 0;
   if (before === 0) return { written: 0, played: 0, like: 0 };
   if (before !== null && !isRepeated) return { written: before, played: before, like: before - 1 };
-  if (before === null) {
-    return { written: end, played: playedLength(song), like: lastPlayed(song)?.tick ?? 0 };
-  }
+  if (before === null) return { written: end, played: playedLength(song), like: lastPlayed(song)?.tick ?? 0 };
   // Where bars are repeated, a piece between is written behind everything and played in its place.
   const bar = barPlayedFrom(song, before);
   return bar && { written: end, played: before, like: bar.tick };
@@ -170,184 +162,6 @@ function keptCuts(
   return piece.cuts
     .filter(({ id, tick }) => tick > 0 && !stored.has(id))
     .map(({ id, tick }) => ({ id, tick: tick >= played && piece.before !== null ? tick + by : tick }));
-}
-
-type Moved = Pick<
-  Song,
-  | 'melody'
-  | 'changes'
-  | 'words'
-  | 'sections'
-  | 'imported'
-  | 'keyMap'
-  | 'metreMap'
-  | 'tempoMap'
-  | 'cuts'
-  | 'partSettings'
-  | 'settled'
->;
-
-/**
- * Everything from a tick on, so many ticks later (earlier when negative): what is written from a written tick, where
- * parts begin from a played one. Maps keep what holds at the beginning.
- */
-function shifted(
-  song: Song,
-  from: { readonly written: number; readonly played: number },
-  by: number,
-  stable: ReadonlySet<string>,
-  firstCut: string | null,
-): Moved {
-  const later = <T extends { readonly tick: number }>(list: readonly T[]): T[] =>
-    list.map((item) => (item.tick >= from.written ? { ...item, tick: item.tick + by } : item));
-  const laterMap = <T extends { readonly tick: number }>(map: readonly T[]): T[] =>
-    map.map((entry) =>
-      entry.tick > 0 && entry.tick >= from.written ? { ...entry, tick: entry.tick + by } : entry,
-    );
-  // A part nobody has cut is known by the tick of the cut proposed there; the first by its own.
-  const idAfter = (id: string): string => {
-    if (id === 'cut0') return firstCut ?? id;
-    const tick = /^cut(\d+)$/.exec(id)?.[1];
-    if (tick === undefined || stable.has(id)) return id;
-    return Number(tick) >= from.played ? `cut${Number(tick) + by}` : id;
-  };
-  return {
-    melody: later(song.melody),
-    changes: later(song.changes),
-    words: later(song.words),
-    sections: later(song.sections),
-    imported: later(song.imported),
-    keyMap: laterMap(song.keyMap),
-    metreMap: laterMap(song.metreMap),
-    tempoMap: laterMap(song.tempoMap),
-    cuts: song.cuts.map((cut) => (cut.tick >= from.played ? { ...cut, tick: cut.tick + by } : cut)),
-    partSettings: Object.fromEntries(
-      Object.entries(song.partSettings).map(([id, settings]) => [
-        idAfter(id),
-        { ...settings, sameAs: settings.sameAs === null ? null : idAfter(settings.sameAs) },
-      ]),
-    ),
-    settled: song.settled.map((part) => ({ ...part, cutId: idAfter(part.cutId) })),
-  };
-}
-
-function removed(song: Song, sectionId: string): Song {
-  const section = song.sections.find(({ id }) => id === sectionId);
-  const frame = section?.frame;
-  if (!section || !frame) return song;
-  const { tick: at } = section;
-  const end = at + frame.ticks;
-  const metre = inForceAt(song.metreMap, at);
-  const bars = Math.round((frame.ticks + frame.pickup) / barTicks(metre));
-  const isOwn = (id: string): boolean => id.startsWith(`${sectionId}n`) || id.startsWith(`${sectionId}c`);
-  const gone = (item: { readonly tick: number; readonly id: string }): boolean =>
-    isOwn(item.id) || (item.tick >= at && item.tick < end);
-  const changes = song.changes.filter((change) => !gone(change));
-  const ids = new Set(changes.map(({ id }) => id));
-  const ownCut = at === 0 ? 'cut0' : `${sectionId}cut`;
-  const { [ownCut]: _own, ...partSettings } = song.partSettings;
-  const heir = song.sections.find((other) => other.frame && other.id !== sectionId)?.id ?? null;
-  const dropped = new Set(heir === null ? frame.kept : []);
-  const first = writtenBars(song).find(({ tick }) => tick === at)?.number ?? 1;
-  const order =
-    at === 0
-      ? { spans: orderWithoutIntro(song, bars, frame.pickup), apart: [] }
-      : orderWithout(song, first, bars, frame.resumes);
-  const places = playedTicks(song, at);
-  const inPiece = (tick: number): boolean => places.some((from) => tick > from && tick < from + frame.ticks);
-  const isTail = at > 0 && song.playingOrder.length > 0;
-  const mapLess = <T extends { readonly tick: number }>(map: readonly T[]): T[] =>
-    isTail ? map.filter(({ tick }) => tick < at || tick >= end) : [...map];
-  const rest: Song = {
-    ...song,
-    melody: song.melody.filter((note) => !gone(note)),
-    changes,
-    words: song.words.filter(({ tick }) => tick < at || tick >= end),
-    sections: inherited(song.sections, heir, frame, ownCut).filter(
-      ({ id, tick, frame: other }) =>
-        id !== sectionId &&
-        !(frame.resumes && id === `${sectionId}r`) &&
-        (other !== undefined || tick < at || tick >= end),
-    ),
-    cuts: song.cuts.filter(({ id, tick }) => id !== ownCut && !inPiece(tick)),
-    keyMap: mapLess(song.keyMap),
-    metreMap: mapLess(song.metreMap),
-    tempoMap: mapLess(song.tempoMap),
-    partSettings,
-    pins: song.pins.filter((pin) => ids.has(pin.changeId.replace(/@\d+$/, ''))),
-    closeHands: song.closeHands.filter(({ changeId }) => ids.has(changeId)),
-    barCount: Math.max(1, song.barCount - bars),
-    playingOrder: order.spans,
-  };
-  const stable = new Set([...rest.cuts.map((cut) => cut.id), ...frame.kept]);
-  // From the last place to the first, so that those before it are where they were.
-  const moved = places.reduceRight<Song>((less, from) => {
-    const played = from + frame.ticks;
-    return { ...less, ...shifted(less, { written: Infinity, played }, -frame.ticks, stable, null) };
-  }, rest);
-  const back = {
-    ...moved,
-    ...shifted(moved, { written: end, played: Infinity }, -frame.ticks, stable, null),
-    pickup: frame.pickup > 0 ? frame.pickup : rest.pickup,
-    division: { ...rest.division, school: heir === null ? frame.school : rest.division.school },
-  };
-  const cuts = back.cuts.filter(({ id, tick }) => tick > 0 && !dropped.has(id));
-  const whole = { ...back, cuts, sections: keptApart(back, order.apart) };
-  return at === 0 ? withFirstPart(whole, `${sectionId}first`) : whole;
-}
-
-/** What still stands between the halves of a span joins them when it is taken out. */
-function keptApart(song: Song, firstBars: readonly number[]): Song['sections'] {
-  const ticks = writtenBars(song).flatMap(({ number, tick }) => (firstBars.includes(number) ? [tick] : []));
-  const piece = song.sections.find(({ frame, tick }) => frame && ticks.includes(tick));
-  return song.sections.map((section) =>
-    section === piece && section.frame ? { ...section, frame: { ...section.frame, resumes: true } } : section,
-  );
-}
-
-/** The part that was first is first again, and known by its tick. */
-function withFirstPart(song: Song, id: string): Song {
-  const named = (other: string | null): string | null => (other === id ? 'cut0' : other);
-  return {
-    ...song,
-    cuts: song.cuts.filter((cut) => cut.tick > 0 && cut.id !== id),
-    partSettings: Object.fromEntries(
-      Object.entries(song.partSettings).map(([cutId, settings]) => [
-        named(cutId) as string,
-        { ...settings, sameAs: named(settings.sameAs) },
-      ]),
-    ),
-    settled: song.settled.map((part) => ({ ...part, cutId: named(part.cutId) as string })),
-  };
-}
-
-/** What one piece kept in place is kept by another that stays, and so is how the song was cut before. */
-function inherited(
-  sections: Song['sections'],
-  heir: string | null,
-  { kept, school }: NonNullable<Song['sections'][number]['frame']>,
-  but: string,
-): Song['sections'] {
-  if (heir === null) return sections;
-  return sections.map((section) => {
-    if (section.id !== heir || !section.frame) return section;
-    const frame = {
-      ...section.frame,
-      kept: [...section.frame.kept, ...kept.filter((id) => id !== but)],
-      school: school === 'own' ? section.frame.school : school,
-    };
-    return { ...section, frame };
-  });
-}
-
-function inOrder<T extends { readonly tick: number }>(list: readonly T[]): T[] {
-  return [...list].sort((a, b) => a.tick - b.tick);
-}
-
-/** The written tick at which a song ends. */
-function endOf(song: Song): number {
-  const { tick, length } = writtenBars(song).at(-1) ?? { tick: 0, length: 0 };
-  return tick + length;
 }
 
 /** "f1", or the next that is free. */

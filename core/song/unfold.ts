@@ -73,6 +73,7 @@ export function unfold(song: Unfoldable): PlayedSong {
     tempoMap: [] as Song['tempoMap'][number][],
   };
   let at = 0;
+  let sounding: Unfoldable['sections'][number] | null = null;
   for (const [index, span] of order.entries()) {
     const inSpan = bars.filter((bar) => bar.number >= span.fromBar && bar.number <= span.toBar);
     if (inSpan.length === 0) continue;
@@ -96,28 +97,19 @@ export function unfold(song: Unfoldable): PlayedSong {
     played.changes.push(
       ...slice(song.changes, from, to).map((c) => playedChange(c, shift, mark(c.tick), to)),
     );
-    const resumed = resumedAt(song.sections, from, played.sections.at(-1));
-    if (resumed) played.sections.push({ ...resumed, id: `${resumed.id}${mark(from)}r${index}`, tick: at });
-    played.sections.push(
-      ...slice(song.sections, from, to).map((s) => ({ ...s, id: s.id + mark(s.tick), tick: s.tick + shift })),
-    );
+    const within = slice(song.sections, from, to);
+    const there = song.sections.findLast(({ tick }) => tick <= from);
+    // A span begins in the middle of a section where another was played before it: the music goes on in it.
+    if (there && sounding && there !== sounding && there.tick < from)
+      played.sections.push({ ...there, id: `${there.id}${mark(from)}r${index}`, tick: at });
+    played.sections.push(...within.map((s) => ({ ...s, id: s.id + mark(s.tick), tick: s.tick + shift })));
+    sounding = within.at(-1) ?? there ?? sounding;
     played.keyMap.push(...sliceMap(song.keyMap, from, to, shift));
     played.tempoMap.push(...sliceMap(song.tempoMap, from, to, shift));
     at += to - from;
   }
   renumber(played.bars);
   return { ...played, endTick: at };
-}
-
-/** The section in whose middle a span begins, where another was played before it; the music goes on in it. */
-function resumedAt(
-  sections: Unfoldable['sections'],
-  from: number,
-  before: Unfoldable['sections'][number] | undefined,
-): Unfoldable['sections'][number] | null {
-  const there = sections.findLast(({ tick }) => tick <= from);
-  if (!there || there.tick === from || !before) return null;
-  return before.id.replace(/@.*|r\d+$/, '') === there.id ? null : there;
 }
 
 function passMark(pass: number): string {

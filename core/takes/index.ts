@@ -3,5 +3,5 @@ export { findMetres, type FoundMetre } from './metreFinding';
 export { movedInWords, quantise, type Quantised, withoutBreaths } from './quantise';
 export { type JudgedRhythm, type JudgedStroke, judgeRhythm, type Stroke } from './rhythm';
 export { type KeyEvent, type Mistake, playSimulated, type TuneKey } from './simulatedPianist';
-export { compareTakes, melodyNote, type Take, takeOf, withTake } from './take';
+export { compareTakes, keysOf, melodyNote, type Take, takeOf, withTake } from './take';
 export { PitchTrack, type SoundFrame } from './pitchTrack';

@@ -11,6 +11,7 @@ export {
   logInWords,
   planInWords,
   careInWords,
+  rankedInWords,
   hotBarInWords,
   lostInWords,
   restInWords,
@@ -28,3 +29,4 @@ export { fingerCostInWords } from './fingers';
 export { type CountedStroke, rhythmInWords } from './rhythm';
 export { slipInWords, stepInWords } from './steps';
 export { capital, counted, partsInWords, timeInWords } from './titles';
+export { type WarmUp, warmUpInWords, warmUpsOf } from './warmUps';

@@ -9,6 +9,7 @@ import {
   logInWords,
   lostInWords,
   planInWords,
+  rankedInWords,
   restInWords,
   standingInWords,
   toGoInWords,
@@ -123,6 +124,14 @@ describe('practising in words', () => {
     );
   });
 
+  it('how much of what one wants to work on is in a song', () => {
+    expect(rankedInWords({ much: 60, part: 2, effort: 31 })).toBe(
+      '60 of 100, most in part 2; effort of the whole 31',
+    );
+    expect(rankedInWords({ much: 60, part: null, effort: 31 })).toBe('60 of 100; effort of the whole 31');
+    expect(rankedInWords({ much: 0, part: null, effort: 31 })).toBe('Nothing of it in this song');
+  });
+
   it('what went wrong where', () => {
     const trouble = (differs: Partial<Trouble>): Trouble => ({
       bar: 6,
@@ -151,8 +160,7 @@ describe('practising in words', () => {
     const key = { wanted: {}, how: 'right', late: 0 } as Judgement['keys'][number];
     const take = (differs: Partial<Judgement>): Judgement =>
       ({
-        keys: Array.from({ length: 15 }, () => key),
-        cleanShare: 14 / 15,
+        keys: Array.from({ length: 15 }, (_, i) => (i === 3 ? { ...key, how: 'late' } : key)),
         apart: null,
         tempo: null,
         unevenness: null,

@@ -1,4 +1,16 @@
-import type { Cause, HotBar, Job, Judgement, Plan, Standing, Trouble, Turn, WidePassage } from '../practice';
+import {
+  type Cause,
+  type HotBar,
+  type Job,
+  type Judgement,
+  type Plan,
+  type RankedSong,
+  rightOf,
+  type Standing,
+  type Trouble,
+  type Turn,
+  type WidePassage,
+} from '../practice';
 import { beatsInWords } from '../sentences';
 import { timesInWords } from './strikes';
 import { capital, counted } from './titles';
@@ -94,10 +106,10 @@ export function troubleInWords({ bar, hand, kind, times, beats }: Trouble): stri
 }
 
 /** A take in short: how much was right, how the hands went together, how the tempo was kept. */
-export function judgementInWords({ cleanShare, apart, tempo, keys, unevenness, force }: Judgement): string[] {
+export function judgementInWords({ apart, tempo, keys, unevenness, force }: Judgement): string[] {
   const reached = keys.filter(({ how }) => how !== 'not reached').length;
   if (reached === 0) return ['Nothing of it was heard.'];
-  const right = `${Math.round(cleanShare * reached)} of ${counted(reached, 'key')} right and in time.`;
+  const right = `${rightOf(keys)} of ${counted(reached, 'key')} right and in time.`;
   const together =
     apart === null
       ? []
@@ -202,4 +214,11 @@ export function restInWords(minutes: number): string {
 /** What of a passage asks for care: "8 octaves in the right hand: warm hands, a loose wrist, and no more than a few turns in a row." */
 export function careInWords({ hand, kind, strikes }: WidePassage): string {
   return `${strikes} ${kind} in the ${HANDS[hand]}: play them with warm hands and a loose wrist, a few turns at a time.`;
+}
+
+/** How much of what one wants to work on is in a song: "60 of 100, most in part 2; effort of the whole 31". */
+export function rankedInWords({ much, part, effort }: Pick<RankedSong, 'much' | 'part' | 'effort'>): string {
+  if (much === 0) return 'Nothing of it in this song';
+  const most = part === null ? '' : `, most in part ${part}`;
+  return `${much} of 100${most}; effort of the whole ${effort}`;
 }

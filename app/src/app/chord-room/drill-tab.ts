@@ -32,6 +32,7 @@ import { Piano } from '../sound/piano';
 import { workbench } from '../state/reducer';
 import { Choice } from '../ui/choice';
 import { DrillSession } from './drill-session';
+import { told } from '../ui/told';
 
 const MOST_OWN = 6;
 type Source = 'screen' | 'computer' | 'midi' | 'simulated';
@@ -204,9 +205,7 @@ export class DrillTab {
     try {
       await this.piano.hear(keys);
     } catch (error) {
-      this.problem.set(
-        `The piano could not be started: ${error instanceof Error ? error.message : String(error)}.`,
-      );
+      this.problem.set(`The piano could not be started: ${told(error)}.`);
     }
   }
 }

@@ -28,6 +28,7 @@ import { Keyboard } from '../keyboard/keyboard';
 import { Piano } from '../sound/piano';
 import { workbench } from '../state/reducer';
 import { Choice } from '../ui/choice';
+import { told } from '../ui/told';
 
 /** Shapes start between these keys: the octave of the left hand below middle C. */
 const LOWEST = 48;
@@ -124,9 +125,7 @@ export class ShapesTab {
       this.problem.set('');
       await this.piano.hear(keys);
     } catch (error) {
-      this.problem.set(
-        `The piano could not be started: ${error instanceof Error ? error.message : String(error)}.`,
-      );
+      this.problem.set(`The piano could not be started: ${told(error)}.`);
     }
   }
 }

@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { arpeggioWarmUp, scaleWarmUp, type WarmUpNote } from '@joined-hands/core/fingering';
-import { classNameOf, type Key, keyName, typeset } from '@joined-hands/core/music';
+import type { WarmUpNote } from '@joined-hands/core/fingering';
+import { classNameOf, type Key, typeset } from '@joined-hands/core/music';
+import { warmUpsOf } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Keyboard } from '../keyboard/keyboard';
 import { Piano } from '../sound/piano';
+import { told } from '../ui/told';
 
 const TICKS = 480;
 const BEATS_PER_MINUTE = 84;
@@ -81,19 +83,18 @@ export class WarmUpTab {
   private readonly piano = inject(Piano);
   protected readonly problem = signal('');
 
-  protected readonly items = computed(() => {
-    const [key, name] = [this.key(), typeset(keyName(this.key()))];
-    return (['right', 'left'] as const).flatMap((hand) =>
-      [
-        { name: `${name} scale, ${hand} hand`, notes: scaleWarmUp(key, hand) },
-        { name: `${name} broken chord, ${hand} hand`, notes: arpeggioWarmUp(key, hand) },
-      ].map((item) => ({
-        ...item,
-        held: item.notes.map((n) => ({ midi: n.midi, hand, letter: this.letter(n), finger: n.finger })),
-        used: item.notes.map((n) => n.midi),
+  protected readonly items = computed(() =>
+    warmUpsOf(this.key()).map((item) => ({
+      ...item,
+      held: item.notes.map((n) => ({
+        midi: n.midi,
+        hand: item.hand,
+        letter: this.letter(n),
+        finger: n.finger,
       })),
-    );
-  });
+      used: item.notes.map((n) => n.midi),
+    })),
+  );
 
   protected letter({ pitch }: WarmUpNote): string {
     return typeset(classNameOf(pitch));
@@ -105,9 +106,7 @@ export class WarmUpTab {
       const line = notes.map((n, i) => ({ tick: i * TICKS, length: TICKS, midi: n.midi }));
       await this.piano.hearLine(line, BEATS_PER_MINUTE);
     } catch (error) {
-      this.problem.set(
-        `The piano could not be started: ${error instanceof Error ? error.message : String(error)}.`,
-      );
+      this.problem.set(`The piano could not be started: ${told(error)}.`);
     }
   }
 }

@@ -28,6 +28,7 @@ import { type OpenedSong, SongStore, UnreadableSongError } from '../storage/song
 import { Problems } from '../ui/problems';
 import { ArrangerClient } from '../workers/arranger';
 import { Saver } from './saver';
+import { told } from '../ui/told';
 
 /** The place is stored when the pianist has come to rest, in milliseconds. */
 const PLACE_MS = 400;
@@ -213,5 +214,5 @@ function notOpened(id: string, error: unknown): Action {
 }
 
 function sentence(what: string, error: unknown): string {
-  return `${what}: ${error instanceof Error ? error.message : String(error)}.`;
+  return `${what}: ${told(error)}.`;
 }

@@ -7,6 +7,7 @@ import { download, fileName } from '../ui/download';
 import type { FileKind } from '../workers/answers';
 import { PracticeStore } from '../storage/practice-store';
 import { Asker } from '../workers/asker';
+import { told } from '../ui/told';
 
 /** What a song can be taken away as. */
 @Component({
@@ -91,9 +92,7 @@ export class ExportList {
       download(`${fileName(song.title)}${ending}`, content, type);
       this.problem.set(null);
     } catch (error) {
-      this.problem.set(
-        `The file could not be written: ${error instanceof Error ? error.message : String(error)}. Try the project file.`,
-      );
+      this.problem.set(`The file could not be written: ${told(error)}. Try the project file.`);
     }
   }
 }

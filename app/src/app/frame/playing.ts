@@ -18,6 +18,7 @@ interface HowToPlay {
   /** In the place of the tempo and the hands that are chosen. */
   readonly tempoPercent?: number;
   readonly hands?: Place['hands'];
+  readonly countsIn?: boolean;
 }
 
 const SLOWEST = 40;
@@ -97,8 +98,8 @@ export class Playing {
     const arrangement = this.bench.arrangement();
     if (!arrangement || toTick <= fromTick) return;
     this.follows.set(!how.stays);
-    const { countsIn, ...chosen } = this.bench.place();
-    const { tempoPercent = chosen.tempoPercent, hands = chosen.hands } = how;
+    const chosen = this.bench.place();
+    const { tempoPercent = chosen.tempoPercent, hands = chosen.hands, countsIn = chosen.countsIn } = how;
     const request = { fromTick, toTick, tempoPercent, hands, countsIn };
     void this.player.play(arrangement, request, how.loops ?? false, how.whenDone);
   }

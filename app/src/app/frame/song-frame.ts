@@ -40,6 +40,7 @@ import { Playing } from './playing';
 import { benchAt, type BenchRow } from './registry';
 import { type PressedNote, Seam } from './seam';
 import { Transport } from './transport';
+import { told } from '../ui/told';
 
 const NARROW_PX = 900;
 
@@ -181,7 +182,7 @@ export class SongFrame implements OnInit {
       this.open.set(bench);
     } catch (error) {
       this.open.set(null);
-      const why = error instanceof Error ? error.message : String(error);
+      const why = told(error);
       this.notLoaded.set(`The ${row.name} bench could not be loaded: ${why}. The other benches work.`);
     }
   }

@@ -2,6 +2,7 @@ import type { WantedKey } from '@joined-hands/core/practice';
 import { type KeyEvent, PitchTrack } from '@joined-hands/core/takes';
 import { Pitches } from './pitches';
 import type { KeySource } from './recorder';
+import { told } from '../ui/told';
 
 /** The lowest key a pitch is found for: two waves of it fit into what is listened to at once. */
 const LOWEST = 40;
@@ -22,7 +23,7 @@ export function microphoneProblem(error: unknown): string {
   if (name === 'NotAllowedError')
     return 'The browser does not let the microphone be heard. Allow it in the address bar, or say how it went.';
   if (name === 'NotFoundError') return 'No microphone was found. Say how it went, or use other keys.';
-  const why = error instanceof Error ? error.message : String(error);
+  const why = told(error);
   return `The microphone could not be started: ${why}. Say how it went, or use other keys.`;
 }
 
@@ -30,6 +31,7 @@ export function microphoneProblem(error: unknown): string {
 export class MicrophoneKeys implements KeySource {
   /** The piano sounds by itself. */
   readonly sounds = true;
+  readonly isOnce = true;
   private stopListening: (() => void) | null = null;
 
   constructor(
@@ -55,8 +57,8 @@ export class MicrophoneKeys implements KeySource {
   stop(): void {
     this.stopListening?.();
     this.stopListening = null;
-    for (const track of this.stream.getTracks()) track.stop();
-    void this.context.close();
+    letGo(this.stream);
+    if (this.context.state !== 'closed') void this.context.close();
   }
 }
 
@@ -66,6 +68,16 @@ export async function microphoneKeys(): Promise<MicrophoneKeys> {
     audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
   });
   const context = new AudioContext();
-  await context.audioWorklet.addModule('capture.worklet.js');
+  try {
+    await context.audioWorklet.addModule('capture.worklet.js');
+  } catch (error) {
+    letGo(stream);
+    void context.close();
+    throw error;
+  }
   return new MicrophoneKeys(context, stream);
+}
+
+function letGo(stream: MediaStream): void {
+  for (const track of stream.getTracks()) track.stop();
 }

@@ -14,6 +14,8 @@ export interface KeySource {
   stop(): void;
   /** Whether it is heard by itself: then its keys are not sounded once more. */
   readonly sounds?: boolean;
+  /** Whether it lets go of what it listens to when it is told to stop: then it cannot be started again. */
+  readonly isOnce?: boolean;
 }
 
 const TICKS_PER_SECOND_AT_60 = 960;

@@ -9,6 +9,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
+import { told } from '../ui/told';
 
 /** The part on a grand staff, for those who read. Notation is drawn when first asked for. */
 @Component({
@@ -65,11 +66,7 @@ export class Staff {
           // Something newer may have been asked for while the font came.
           if (turn === this.turn) drawStaff(element, arrangement, part, width, picked);
         })
-        .catch((error: unknown) =>
-          this.problem.set(
-            `The staff could not be drawn: ${error instanceof Error ? error.message : String(error)}.`,
-          ),
-        );
+        .catch((error: unknown) => this.problem.set(`The staff could not be drawn: ${told(error)}.`));
     });
   }
 

@@ -13,6 +13,7 @@ import { Router, RouterLink } from '@angular/router';
 import { MOST_BYTES, type OpenedFile, READ_ENDINGS, type TuneCandidate } from '@joined-hands/core/formats';
 import { DEFAULT_CHOICES, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import { readRecord } from '@joined-hands/core/practice';
+import { counted } from '@joined-hands/core/words';
 import { formatDistanceToNow } from 'date-fns';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
@@ -26,6 +27,7 @@ import { Problems } from '../ui/problems';
 import { ArrangerClient } from '../workers/arranger';
 import { Asker } from '../workers/asker';
 import { FileReaderClient } from '../workers/reader';
+import { told } from '../ui/told';
 
 interface Card {
   readonly card: ShelfCard;
@@ -76,7 +78,7 @@ export class Shelf implements OnInit, OnDestroy {
       this.problems.guard('Parts and length of a song could not be found', this.findFacts());
     } catch (error) {
       this.stored.set([]);
-      const why = error instanceof Error ? error.message : String(error);
+      const why = told(error);
       this.problem.set(
         `The songs stored in this browser cannot be read: ${why}. Check that the browser may store data, then reload.`,
       );
@@ -164,16 +166,29 @@ export class Shelf implements OnInit, OnDestroy {
       if (!song) return null;
       const own = { ...song, id: crypto.randomUUID() };
       await this.songs.add(own);
-      const read = result.opened.kind === 'project' ? readRecord(result.opened.practice) : null;
-      if (read) await this.practice.take(own.id, read.record);
+      if (result.opened.kind === 'project')
+        await this.takePractice(file.name, own.id, result.opened.practice);
       return own.id;
     } catch (error) {
-      this.problem.set(
-        `${file.name}: it could not be stored: ${error instanceof Error ? error.message : String(error)}.`,
-      );
+      this.problem.set(`${file.name}: it could not be stored: ${told(error)}.`);
       return null;
     } finally {
       this.reading.set(null);
+    }
+  }
+
+  /** What was practised comes along with a project; the song is there whatever becomes of it. */
+  private async takePractice(name: string, songId: string, practice: unknown): Promise<void> {
+    const read = readRecord(practice);
+    if (!read) return;
+    try {
+      await this.practice.take(songId, read.record);
+      if (read.refused > 0)
+        this.problems.tell(
+          `${name}: ${counted(read.refused, 'entry', 'entries')} of what was practised could not be read and ${read.refused === 1 ? 'was' : 'were'} left out.`,
+        );
+    } catch (error) {
+      this.problems.say(`${name}: what was practised could not be stored`, error);
     }
   }
 
@@ -223,7 +238,7 @@ export class Shelf implements OnInit, OnDestroy {
   }
 
   private wentWrong(what: string, error: unknown): void {
-    this.problem.set(`${what}: ${error instanceof Error ? error.message : String(error)}.`);
+    this.problem.set(`${what}: ${told(error)}.`);
   }
 
   protected async writeChords(): Promise<void> {

@@ -2,6 +2,7 @@ import { inject, Injectable, signal } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import { Piano } from './piano';
 import { type PlannedNote, planProgram, type PlayProgram, type PlayRequest } from './program';
+import { told } from '../ui/told';
 
 const CLICK_HIGH = 1760;
 const CLICK_LOW = 1175;
@@ -58,9 +59,7 @@ export class Player {
     } catch (error) {
       if (turn !== this.starting) return;
       this.stop();
-      this.problem.set(
-        `The piano could not be started: ${error instanceof Error ? error.message : String(error)}.`,
-      );
+      this.problem.set(`The piano could not be started: ${told(error)}.`);
     }
   }
 

@@ -40,9 +40,13 @@ describe('the practice store', () => {
   it('keeps turns in time, song by song, and the last standing of each card', async () => {
     const store = new PracticeStore();
     const standing = beginning(GATE);
-    await store.keep(turn('a', 2), standing, null);
-    await store.keep(turn('a', 1), { ...standing, clean: 2 }, reviewed(null, true, 5));
-    await store.keep(turn('b', 3), standing, null);
+    await store.keep(turn('a', 2), { standing, review: null }, null);
+    await store.keep(
+      turn('a', 1),
+      { standing: { ...standing, clean: 2 }, review: reviewed(null, true, 5) },
+      null,
+    );
+    await store.keep(turn('b', 3), { standing, review: null }, null);
     expect((await store.turnsOf('a')).map(({ at }) => at)).toEqual([1, 2]);
     expect((await store.turnsOf('b')).map(({ at }) => at)).toEqual([3]);
     const [own, ...others] = await store.standingsOf('a');
@@ -60,9 +64,10 @@ describe('the practice store', () => {
       what: 'Part 1',
       events: [{ seconds: 0, midi: 60, velocity: 80 }],
     });
-    for (let at = 1; at <= 32; at++) await store.keep(turn('a', at), standing, null, take('a', at));
-    await store.keep(turn('b', 99), standing, null, take('b', 99));
-    await store.keep(turn('a', 100), standing, null);
+    for (let at = 1; at <= 32; at++)
+      await store.keep(turn('a', at), { standing, review: null }, take('a', at));
+    await store.keep(turn('b', 99), { standing, review: null }, take('b', 99));
+    await store.keep(turn('a', 100), { standing, review: null }, null);
     expect((await store.takesOf('a')).map(({ at }) => at)).toEqual(
       Array.from({ length: 30 }, (_, i) => i + 3),
     );
@@ -78,8 +83,12 @@ describe('the practice store', () => {
     const store = new PracticeStore();
     const standing = beginning(GATE);
     expect(await store.recordOf('a')).toBeUndefined();
-    await store.keep(turn('a', 1), { ...standing, clean: 2 }, reviewed(null, true, 5));
-    await store.keep(turn('a', 2, 'd'), standing, null);
+    await store.keep(
+      turn('a', 1),
+      { standing: { ...standing, clean: 2 }, review: reviewed(null, true, 5) },
+      null,
+    );
+    await store.keep(turn('a', 2, 'd'), { standing, review: null }, null);
     await store.jot('a', { at: 3, text: 'Slower.' });
     const record = await store.recordOf('a');
     if (!record) throw new Error('nothing was kept');
@@ -87,7 +96,7 @@ describe('the practice store', () => {
     expect(record.standings.map(({ card }) => card)).toEqual(['c', 'd']);
     const read = readRecord(JSON.parse(JSON.stringify(record)));
     expect(read).toEqual({ record, refused: 0 });
-    await store.keep(turn('b', 2, 'd'), { ...standing, clean: 9 }, null);
+    await store.keep(turn('b', 2, 'd'), { standing: { ...standing, clean: 9 }, review: null }, null);
     expect(await store.take('b', record)).toBe(1);
     expect(await store.take('b', record)).toBe(0);
     expect((await store.turnsOf('b')).map(({ songId, at }) => [songId, at])).toEqual([

@@ -1,12 +1,11 @@
 import { Injectable } from '@angular/core';
 import {
   type Jotting,
+  type Known,
   newTurns,
   type PracticeRecord,
   type PractiseSettings,
   readSettings,
-  type Standing,
-  type StoredCard,
   type Turn,
 } from '@joined-hands/core/practice';
 import { Database } from './database';
@@ -22,9 +21,8 @@ export class PracticeStore {
   private readonly database = new Database();
 
   /** All turns at a song, the oldest first. */
-  async turnsOf(songId: string): Promise<Turn[]> {
-    const turns = await this.database.turns.where('songId').equals(songId).toArray();
-    return turns.sort((a, b) => a.at - b.at);
+  turnsOf(songId: string): Promise<Turn[]> {
+    return this.database.turns.where('songId').equals(songId).sortBy('at');
   }
 
   /** Turns at any song since a time, the oldest first. */
@@ -32,22 +30,17 @@ export class PracticeStore {
     return this.database.turns.where('at').aboveOrEqual(at).sortBy('at');
   }
 
-  async standingsOf(songId: string): Promise<StoredStanding[]> {
+  standingsOf(songId: string): Promise<StoredStanding[]> {
     return this.database.standings.where('songId').equals(songId).toArray();
   }
 
   /** A turn, where one stands after it, and the take it was judged by: all or nothing. */
-  async keep(
-    turn: Turn,
-    standing: Standing,
-    review: StoredCard | null,
-    take: StoredTake | null = null,
-  ): Promise<void> {
+  async keep(turn: Turn, known: Known, take: StoredTake | null): Promise<void> {
     const { songId, card } = turn;
     const { turns, standings, takes } = this.database;
     await this.database.transaction('rw', turns, standings, takes, async () => {
       await turns.add(turn);
-      await standings.put({ key: `${songId} ${card}`, songId, card, standing, review });
+      await standings.put({ key: `${songId} ${card}`, songId, card, ...known });
       if (!take) return;
       await takes.add(take);
       const own = await takes.where('songId').equals(songId).primaryKeys();
@@ -56,7 +49,7 @@ export class PracticeStore {
   }
 
   /** The takes kept of a song, the oldest first. */
-  async takesOf(songId: string): Promise<StoredTake[]> {
+  takesOf(songId: string): Promise<StoredTake[]> {
     return this.database.takes.where('songId').equals(songId).sortBy('at');
   }
 

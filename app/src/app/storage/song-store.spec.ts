@@ -36,6 +36,23 @@ describe('the song store', () => {
     database.close();
   });
 
+  it('opens a song just put on the shelf as it is, once; then, and where it was written since, as it is stored', async () => {
+    await store.add(lanterns);
+    const first = await store.get(lanterns.id);
+    expect(first?.song).toBe(lanterns);
+    expect(first).toMatchObject({ revision: 1, place: FIRST_PLACE });
+    const second = await store.get(lanterns.id);
+    expect(second?.song).toEqual(lanterns);
+    expect(second?.song).not.toBe(lanterns);
+    const other = { ...lanterns, id: 'other' };
+    await store.add(other);
+    await new SongStore().save({ ...other, title: 'Written since' }, FIRST_PLACE, 1);
+    expect((await store.get('other'))?.song.title).toBe('Written since');
+    await store.add({ ...lanterns, id: 'third' });
+    expect((await store.get(lanterns.id))?.song).toEqual(lanterns);
+    expect((await store.get('third'))?.song.id).toBe('third');
+  });
+
   it('puts the demo songs on the shelf once, not again after they were taken off', async () => {
     expect((await store.all()).map((s) => s.title)).toEqual([
       'Boathouse Jig',

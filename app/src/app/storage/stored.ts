@@ -1,4 +1,4 @@
-import type { Standing, StoredCard } from '@joined-hands/core/practice';
+import type { Known } from '@joined-hands/core/practice';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import type { SongFacts } from '@joined-hands/core/arrangement';
 import type { Place } from './place';
@@ -33,13 +33,11 @@ export interface ShelfCard {
 }
 
 /** Where one stands with one card of a song: its gate, and when it comes again once it was passed. */
-export interface StoredStanding {
+export interface StoredStanding extends Known {
   /** Song and card. */
   readonly key: string;
   readonly songId: string;
   readonly card: string;
-  readonly standing: Standing;
-  readonly review: StoredCard | null;
 }
 
 /** A take as it was played, to be heard again and compared. */

@@ -30,6 +30,7 @@ import { type MovementProof, readSymbol } from '@joined-hands/core/voicing';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
 import { Asker } from '../../workers/asker';
+import { told } from '../../ui/told';
 
 /** What the Chords bench helps with, one at a time. */
 export const CHORD_JOBS = [
@@ -294,9 +295,7 @@ export class ChordsState {
       if (edit && hears) this.playing.hearPartAfter(edit);
       else this.editOr(edit, nothing);
     } catch (error) {
-      this.notice.set(
-        `Chords could not be suggested: ${error instanceof Error ? error.message : String(error)}.`,
-      );
+      this.notice.set(`Chords could not be suggested: ${told(error)}.`);
     } finally {
       this.isSuggesting.set(false);
     }

@@ -1,4 +1,5 @@
 import type { BenchDefinition } from '../../frame/definition';
+import { Listening } from './listening';
 import { PractiseBehaviour } from './practise-behaviour';
 import { PRACTISE_SHORTCUTS } from './practise-commands';
 import { PractisePanel } from './practise-panel';
@@ -9,7 +10,7 @@ import { RecordingState } from './recording-state';
 
 /** The Practise bench: one small job at a time, listened to, kept account of. */
 export const bench: BenchDefinition = {
-  providers: [PractiseLog, PractiseWishes, RecordingState, PractiseState, PractiseBehaviour],
+  providers: [Listening, PractiseLog, PractiseWishes, RecordingState, PractiseState, PractiseBehaviour],
   behaviour: PractiseBehaviour,
   panel: PractisePanel,
   shortcuts: PRACTISE_SHORTCUTS,

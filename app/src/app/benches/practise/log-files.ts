@@ -1,6 +1,6 @@
 import { readRecord, rowOf, type Turn, turnsOfRows } from '@joined-hands/core/practice';
 import { counted } from '@joined-hands/core/words';
-import { told } from './told';
+import { told } from '../../ui/told';
 
 /** A log read from a file, or why it is none. */
 export type LogRead =

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { TICKS_PER_QUARTER } from '@joined-hands/core/music';
 import { daysOf, isSaid, type Turn } from '@joined-hands/core/practice';
+import { keysOf } from '@joined-hands/core/takes';
 import { logInWords } from '@joined-hands/core/words';
 import { format } from 'date-fns';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -13,14 +15,12 @@ import { download, fileName } from '../../ui/download';
 import { CHART_NOTES, chartInWords, type ChartKind, chartOf, CHARTS } from './log-chart';
 import { logAsCsv, logFrom, readInWords } from './log-files';
 import { PractiseState } from './practise-state';
-import { told } from './told';
+import { told } from '../../ui/told';
 
 const SHOWN_TURNS = 12;
 const SHOWN_DAYS = 30;
-/** A quarter a second. */
-const TICKS_PER_SECOND = 960;
-/** A key that was never let go sounds so long. */
-const USUAL_SECONDS = 0.3;
+/** A take is heard as it was: a quarter is a second. */
+const SECONDS_A_MINUTE = 60;
 
 /** What was practised: minutes a day, tempo, clean turns and togetherness, the last turns, takes, notes, and files. */
 @Component({
@@ -72,16 +72,14 @@ export class LogPanel {
   }
 
   protected async hear({ events }: StoredTake): Promise<void> {
-    const start = events[0]?.seconds ?? 0;
-    const line = events.flatMap(({ seconds, midi, velocity }, i) => {
-      if (velocity === 0) return [];
-      const up = events.slice(i + 1).find((event) => event.midi === midi)?.seconds ?? seconds + USUAL_SECONDS;
-      const [tick, length] = [seconds - start, up - seconds].map((time) =>
-        Math.round(time * TICKS_PER_SECOND),
-      );
-      return [{ tick, length, midi }];
-    });
-    await this.guard('The take could not be played', this.piano.hearLine(line, 60));
+    const keys = keysOf(events, SECONDS_A_MINUTE);
+    const [first] = keys;
+    const line = keys.map(({ onset, end, midi }) => ({
+      tick: Math.round((onset - first.onset) * TICKS_PER_QUARTER),
+      length: Math.round((end - onset) * TICKS_PER_QUARTER),
+      midi,
+    }));
+    await this.guard('The take could not be played', this.piano.hearLine(line, SECONDS_A_MINUTE));
   }
 
   protected async jot(): Promise<void> {

@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { type Aim, type RankedSong, rankSongs, type SongToRank } from '@joined-hands/core/practice';
+import { rankedInWords } from '@joined-hands/core/words';
 import { Store } from '@ngrx/store';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { workbench } from '../../state/reducer';
 import { SongStore } from '../../storage/song-store';
 import { Choice } from '../../ui/choice';
 import { Asker } from '../../workers/asker';
-import { told } from './told';
+import { told } from '../../ui/told';
 
 const AIMS: readonly { readonly value: Aim; readonly label: string }[] = [
   { value: 'left hand', label: 'Left hand' },
@@ -71,10 +72,8 @@ export class NextSongs {
   protected readonly problem = signal('');
   protected readonly ranked = computed(() => rankSongs(this.songs(), this.aim()).slice(0, SHOWN));
 
-  protected words({ much, part, effort }: RankedSong): string {
-    if (much === 0) return 'Nothing of it in this song';
-    const most = part === null ? '' : `, most in part ${part}`;
-    return `${much} of 100${most}; effort of the whole ${effort}`;
+  protected words(song: RankedSong): string {
+    return rankedInWords(song);
   }
 
   /** Each song is arranged once, one after the other; one that cannot be read is left out and said. */

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { type PractiseSettings, type Trouble, widePassages } from '@joined-hands/core/practice';
+import { isOfSong, type PractiseSettings, type Trouble, widePassages } from '@joined-hands/core/practice';
 import {
   careInWords,
   jobInWords,
@@ -50,7 +50,7 @@ import { WarmUpList } from './warm-up-list';
           }
         }
         <p class="line">
-          @if (job.kind !== 'warm-up' && job.kind !== 'rung') {
+          @if (isOfSong(job)) {
             <button nz-button nzSize="large" type="button" (click)="state.hear()">Hear it</button>
           }
           <button nz-button nzSize="large" nzType="primary" type="button" (click)="state.next()">
@@ -96,8 +96,8 @@ import { WarmUpList } from './warm-up-list';
       <section>
         @if (state.isSaid()) {
           <h3>Done?</h3>
-        } @else if (state.isListening()) {
-          <p role="status" class="standing">Beat {{ state.beat() }}: play after the count-in.</p>
+        } @else if (state.listening.isListening()) {
+          <p role="status" class="standing">Beat {{ state.listening.beat() }}: play after the count-in.</p>
           <p class="line"><button nz-button type="button" (click)="state.stop()">Stop</button></p>
         } @else {
           <h3>Play a turn</h3>
@@ -154,6 +154,7 @@ import { WarmUpList } from './warm-up-list';
 })
 export class NowPanel {
   protected readonly state = inject(PractiseState);
+  protected readonly isOfSong = isOfSong;
   private readonly screen = inject(ScreenKeyboard);
   protected readonly title = computed(() => {
     const job = this.state.current();
@@ -169,10 +170,7 @@ export class NowPanel {
   /** What makes the part hard is what to watch. */
   protected readonly watch = computed(() => {
     const [job, arrangement] = [this.state.current(), this.state.bench.arrangement()];
-    const reasons =
-      job && job.kind !== 'warm-up' && job.kind !== 'rung'
-        ? (arrangement?.efforts[job.fromPart - 1]?.reasons ?? [])
-        : [];
+    const reasons = job && isOfSong(job) ? (arrangement?.efforts[job.fromPart - 1]?.reasons ?? []) : [];
     return reasons.length > 0 ? `Watch for: ${reasons.join(', ')}.` : '';
   });
   protected readonly verdict = computed(() => {
@@ -180,7 +178,7 @@ export class NowPanel {
     return last ? verdictInWords(last.isClean, last.standing) : '';
   });
   protected readonly judged = computed(() => {
-    const judgement = this.state.judgement();
+    const judgement = this.state.listening.judgement();
     return judgement ? judgementInWords(judgement) : [];
   });
   protected readonly nothing = computed(() => {
@@ -238,9 +236,9 @@ export class NowPanel {
     if (cannot) return this.state.problem.set(cannot);
     try {
       const keys = await microphoneKeys();
-      // One take: it lets the microphone go when it is over.
-      this.state.wishes.change({ goesOn: false });
-      void this.state.listen(() => keys);
+      await this.state.listen(() => keys);
+      // Where the piano could not be started it was never listened to.
+      keys.stop();
     } catch (error) {
       this.state.problem.set(microphoneProblem(error));
     }

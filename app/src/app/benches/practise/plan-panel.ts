@@ -154,7 +154,7 @@ export class PlanPanel {
       set: (percent: number | null) => this.setGate({ cleanFrom: (percent ?? 97) / 100 }),
     },
     {
-      name: 'Rest after, minutes',
+      name: 'Rest after, minutes (empty: never)',
       id: 'rest-after',
       min: 5,
       max: 120,

@@ -12,8 +12,8 @@ export class PractiseBehaviour extends BenchBehaviour {
   private readonly recording = inject(RecordingState);
   override readonly isOpen = this.practise.isOpen;
   // The page turns with what is played.
-  override readonly shownTick = computed(() => this.practise.reached());
-  override readonly picked = computed(() => this.practise.wrongNotes());
+  override readonly shownTick = computed(() => this.practise.listening.reached());
+  override readonly picked = computed(() => this.practise.listening.wrongNotes());
 
   override readKey(press: KeyPress, focus: Focus, singleKeysAreOn: boolean): (() => void) | null {
     const command = practiseCommandFor(press, focus, singleKeysAreOn, this.practise.job());

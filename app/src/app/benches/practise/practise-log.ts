@@ -3,16 +3,15 @@ import {
   heatOf,
   hottest,
   type Jotting,
+  type Known,
   type PracticeRecord,
-  type Standing,
-  type StoredCard,
   type Turn,
 } from '@joined-hands/core/practice';
 import { Clock } from '@joined-hands/core/performance';
 import { BenchState } from '../../frame/bench-state';
 import { PracticeStore } from '../../storage/practice-store';
 import type { StoredStanding, StoredTake } from '../../storage/stored';
-import { told } from './told';
+import { told } from '../../ui/told';
 
 /** How many hot bars are told. */
 const HOTTEST = 6;
@@ -49,20 +48,15 @@ export class PractiseLog {
   }
 
   /** Counts a turn at once and stores it; what could not be stored is said. */
-  async keep(
-    turn: Turn,
-    standing: Standing,
-    review: StoredCard | null,
-    take: StoredTake | null,
-  ): Promise<void> {
+  async keep(turn: Turn, known: Known, take: StoredTake | null): Promise<void> {
     const { songId, card } = turn;
     this.turns.update((turns) => [...turns, turn]);
     this.recent.update((turns) => [...turns, turn]);
     if (take) this.takes.update((takes) => [...takes, take]);
-    const row = { key: `${songId} ${card}`, songId, card, standing, review };
+    const row = { key: `${songId} ${card}`, songId, card, ...known };
     this.standings.update((all) => new Map(all).set(card, row));
     try {
-      await this.store.keep(turn, standing, review, take);
+      await this.store.keep(turn, known, take);
       this.problem.set('');
     } catch (error) {
       this.problem.set(`The turn could not be stored: ${told(error)}. It counts until the page is closed.`);

@@ -3,43 +3,38 @@ import { Clock } from '@joined-hands/core/performance';
 import { pulseTicks } from '@joined-hands/core/music';
 import { partIndexAt } from '@joined-hands/core/parts';
 import {
-  afterReview,
-  afterSaying,
-  afterTurn,
+  afterJob,
   beginning,
-  goalOf,
-  type CardState,
+  cardStates,
   type HotBar,
   isCleanTurn,
+  isOfSong,
   isSaid,
   type Job,
   type Judgement,
-  LiveTake,
   minutesSinceRest,
   partsToPractise,
   type Plan,
   planFor,
-  reviewed,
   slipsOf,
   spotJob,
   type Standing,
+  standingAt,
   type Trouble,
   troublesOf,
-  type Turn,
   type WantedKey,
   wantedKeys,
 } from '@joined-hands/core/practice';
-import { barAt, inForceAt } from '@joined-hands/core/song';
+import { barAt, inForceAt, onsetsOf } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { jobTitle } from '@joined-hands/core/words';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
-import { leftShapeOf, shapeOf } from '../../frame/seam-keys';
-import { type KeySource, Recorder } from '../../input/recorder';
-import { Judge } from '../../workers/judge';
+import type { KeySource } from '../../input/recorder';
+import { told } from '../../ui/told';
+import { Listening } from './listening';
 import { PractiseLog } from './practise-log';
 import { PractiseWishes } from './practise-wishes';
-import { told } from './told';
 
 export type PractiseJob = 'now' | 'plan' | 'places' | 'log' | 'recording';
 
@@ -58,13 +53,22 @@ const WARM_FOR_MS = 3_600_000;
 /** Turns nobody listened to count as long as they sound. */
 const SAID_OVERHEAD_SECONDS = 4;
 
+/** A turn as it was played, or said. */
+interface Played {
+  /** Of the goal tempo. */
+  readonly percent: number;
+  readonly seconds: number;
+  /** Null where nothing was listened to. */
+  readonly judgement: Judgement | null;
+  readonly events: readonly KeyEvent[];
+}
+
 /** One small job at a time: what is practised now, how it went, where one stands. */
 @Injectable()
 export class PractiseState {
   readonly bench = inject(BenchState);
   private readonly playing = inject(Playing);
-  private readonly recorder = inject(Recorder);
-  private readonly judging = inject(Judge);
+  readonly listening = inject(Listening);
   readonly log = inject(PractiseLog);
   readonly wishes = inject(PractiseWishes);
 
@@ -74,11 +78,6 @@ export class PractiseState {
   /** The jobs of this sitting; it stays while one works through it. */
   readonly plan = signal<Plan | null>(null);
   readonly at = signal(0);
-  readonly judgement = signal<Judgement | null>(null);
-  /** Keys that went wrong so far in the take that is being played. */
-  private readonly live = signal<readonly WantedKey[]>([]);
-  /** Where the take that is being played has come to; null while none is. */
-  readonly reached = signal<number | null>(null);
   /** What is listened to again when one turn follows another by itself. */
   private source: (() => KeySource) | null = null;
   private readonly now = signal(Date.now());
@@ -116,12 +115,6 @@ export class PractiseState {
     const arrangement = this.bench.arrangement();
     const song = this.bench.song();
     if (!arrangement || !song || arrangement.isPartial) return;
-    const cards = new Map(
-      [...this.log.standings()].map(([card, { standing, review }]): [string, CardState] => [
-        card,
-        { tempoPercent: standing.tempoPercent, isPassed: standing.isPassed, due: review?.due ?? null },
-      ]),
-    );
     const now = Date.now();
     const { minutes, chain, gate } = this.wishes.all();
     const plan = planFor(partsToPractise(arrangement, this.log.turns()), {
@@ -131,7 +124,7 @@ export class PractiseState {
       first: song.choices.firstHand,
       chain,
       gate,
-      cards,
+      cards: cardStates(this.log.standings()),
       isWarm: this.log.recent().some(({ at, kind }) => kind === 'warm-up' && now - at < WARM_FOR_MS),
       days: this.wishes.days(now),
     });
@@ -157,18 +150,9 @@ export class PractiseState {
 
   readonly current = computed((): Job | null => this.plan()?.jobs[this.at()] ?? null);
   readonly standing = computed((): Standing => {
-    const job = this.current();
-    return job ? this.standingOf(job) : beginning(this.wishes.gate());
+    const [job, gate] = [this.current(), this.wishes.gate()];
+    return job ? standingAt(job, this.log.standings().get(job.card), gate) : beginning(gate);
   });
-
-  /** Where one stands with a job; what is new begins where the plan says. */
-  private standingOf({ card, fromPercent }: Job): Standing {
-    return (
-      this.log.standings().get(card)?.standing ?? beginning({ ...this.wishes.gate(), from: fromPercent })
-    );
-  }
-  readonly isListening = computed(() => this.recorder.isBusy());
-  readonly beat = computed(() => this.recorder.beat());
   /** Only heard or said: there is nothing to be judged. */
   readonly isSaid = computed(() => {
     const job = this.current();
@@ -177,12 +161,10 @@ export class PractiseState {
 
   goTo(index: number): void {
     this.at.set(index);
-    this.judgement.set(null);
     this.lastTurn.set(null);
-    this.live.set([]);
     this.source = null;
     this.now.set(Date.now());
-    this.recorder.stop();
+    this.listening.clear();
     const job = this.current();
     if (!job) return;
     this.bench.goToPart(job.fromPart - 1);
@@ -198,7 +180,7 @@ export class PractiseState {
   /** The job as it should sound, at the tempo of now. */
   hear(): void {
     const job = this.current();
-    if (job)
+    if (job && isOfSong(job))
       this.playing.playStretch(job.fromTick, job.toTick, {
         stays: true,
         hands: job.hands,
@@ -225,33 +207,24 @@ export class PractiseState {
     const [job, arrangement] = [this.current(), this.bench.arrangement()];
     if (!job || !arrangement) return;
     this.problem.set('');
-    this.judgement.set(null);
-    this.live.set([]);
     this.playing.player.stop();
     this.source = source;
     try {
       const { quartersPerMinute } = inForceAt(arrangement.played.tempoMap, job.fromTick);
-      this.recorder.beatsPerMinute.set((quartersPerMinute * this.percent()) / 100);
-      const take = new LiveTake(this.wanted());
-      const heard = (event: KeyEvent): void => {
-        const stand = take.hear(event);
-        this.live.set(stand.wrong);
-        this.reached.set(stand.reached?.tick ?? null);
-      };
-      const events = await this.recorder.record(
-        source(),
-        job.fromTick,
-        job.toTick - job.fromTick,
-        heard,
-        isNext && this.wishes.all().goesOn === 'beat',
-      );
-      if (this.source !== source) return;
+      const keys = source();
+      const events = await this.listening.hear(keys, {
+        wanted: this.wanted(),
+        fromTick: job.fromTick,
+        toTick: job.toTick,
+        quartersPerMinute: (quartersPerMinute * this.percent()) / 100,
+        countsInBeat: isNext && this.wishes.all().goesOn === 'beat',
+      });
+      // Who went on to another job has left this one.
+      if (this.current() !== job) return;
       await this.judge(events, job);
-      this.goOn(source, job);
+      if (!keys.isOnce) this.goOn(source, job);
     } catch (error) {
       this.problem.set(`The turn could not be heard: ${told(error)}.`);
-    } finally {
-      if (!this.isListening()) this.reached.set(null);
     }
   }
 
@@ -262,23 +235,24 @@ export class PractiseState {
     if (last?.isClean && !last.standing.isPassed) void this.listen(source, true);
   }
 
+  /** Ends the turn, and no other follows; what was played so far is judged. */
   stop(): void {
     this.source = null;
-    this.recorder.stop();
+    this.listening.stop();
   }
 
-  /** Judges keys that were played for a job and keeps the turn; nothing heard is no turn. */
+  /** Judges keys that were played for a job and keeps the turn, wherever one has gone meanwhile; nothing heard is no turn. */
   async judge(events: readonly KeyEvent[], job: Job): Promise<void> {
     if (!events.some(({ velocity }) => velocity > 0)) {
       this.problem.set('Nothing was heard: is the instrument on, and the right one chosen?');
       return;
     }
-    const judgement = await this.judging.judge(this.wanted(), events, this.beatSeconds());
-    if (this.current() !== job) return;
-    this.judgement.set(judgement);
+    const percent = this.percent();
+    const judgement = await this.listening.judge(this.wanted(), events, this.beatSeconds());
+    if (this.current() === job) this.listening.judgement.set(judgement);
     const seconds = events[events.length - 1].seconds - events[0].seconds;
     const isClean = isCleanTurn(judgement, this.wishes.gate());
-    await this.finish(job, isClean, judgement, Math.max(1, seconds), events);
+    await this.finish(job, isClean, { percent, seconds: Math.max(1, seconds), judgement, events });
   }
 
   /** How long a beat of the job lasts at the tempo of now. */
@@ -293,14 +267,13 @@ export class PractiseState {
   /** Without an instrument to listen to the pianist says how it went. */
   async said(isClean: boolean): Promise<void> {
     const job = this.current();
-    const wanted = this.wanted();
     if (!job) return;
-    this.judgement.set(null);
-    const isPlayed = job.kind !== 'warm-up' && job.kind !== 'rung';
-    const seconds = isPlayed
-      ? ((wanted.at(-1)?.seconds ?? 0) * 100) / this.percent() + SAID_OVERHEAD_SECONDS
+    this.listening.judgement.set(null);
+    const percent = this.percent();
+    const seconds = isOfSong(job)
+      ? ((this.wanted().at(-1)?.seconds ?? 0) * 100) / percent + SAID_OVERHEAD_SECONDS
       : job.minutes * 60;
-    await this.finish(job, isClean, null, seconds);
+    await this.finish(job, isClean, { percent, seconds, judgement: null, events: [] });
     if (job.kind === 'rung' && isClean) this.goUp(job);
   }
 
@@ -310,47 +283,27 @@ export class PractiseState {
     this.bench.edit({ kind: 'choose', choices: { rung: rung + 1 } });
   }
 
-  private standingAfter(job: Job, before: Standing, isClean: boolean): Standing {
-    if (isSaid(job)) return afterSaying(isClean);
-    return job.why === 'due'
-      ? afterReview(before, isClean)
-      : afterTurn(before, isClean, this.wishes.gate(), goalOf(job));
-  }
-
   private async finish(
     job: Job,
     isClean: boolean,
-    judgement: Judgement | null,
-    seconds: number,
-    events: readonly KeyEvent[] = [],
+    { percent, seconds, judgement, events }: Played,
   ): Promise<void> {
-    const song = this.bench.song();
-    if (!song) return;
-    const before = this.log.standings().get(job.card);
+    const [song, arrangement] = [this.bench.song(), this.bench.arrangement()];
+    if (!song || !arrangement) return;
     const now = Date.now();
-    const standing = this.standingAfter(job, this.standingOf(job), isClean);
-    // A card begins to be scheduled when its gate is first passed.
-    const isScheduled = standing.isPassed || before?.review;
-    const review = isScheduled ? reviewed(before?.review ?? null, isClean, now) : null;
-    const turn: Turn = {
-      songId: song.id,
-      at: now,
-      card: job.card,
-      kind: job.kind,
-      what: jobTitle(job),
-      hands: job.hands,
-      rung: job.rung,
-      tempoPercent: this.percent(),
-      isClean,
-      cleanShare: judgement && shareOfAll(judgement),
+    const known = afterJob(job, this.log.standings().get(job.card), isClean, this.wishes.gate(), now);
+    const { kind, card, hands, rung } = job;
+    const turn = {
+      ...{ songId: song.id, at: now, card, kind, what: jobTitle(job), hands, rung },
+      ...{ tempoPercent: percent, isClean, seconds },
+      cleanShare: judgement?.cleanShare ?? null,
       apart: judgement?.apart ?? null,
-      seconds,
-      ...(judgement ? { slips: slipsOf(judgement) } : {}),
+      ...(judgement ? { slips: slipsOf(judgement, onsetsOf(arrangement.played)) } : {}),
     };
-    this.lastTurn.set({ isClean, standing });
+    if (this.current() === job) this.lastTurn.set({ isClean, standing: known.standing });
     this.now.set(now);
     const take = events.length > 0 ? { songId: song.id, at: now, what: turn.what, events } : null;
-    await this.log.keep(turn, standing, review, take);
+    await this.log.keep(turn, known, take);
   }
 
   /** Minutes played without a rest, once it is time for one; null until then. */
@@ -362,7 +315,7 @@ export class PractiseState {
 
   /** The places that went wrong in the last take, the worst first. */
   readonly troubles = computed((): readonly Trouble[] => {
-    const [judgement, arrangement] = [this.judgement(), this.bench.arrangement()];
+    const [judgement, arrangement] = [this.listening.judgement(), this.bench.arrangement()];
     if (!judgement || !arrangement) return [];
     const beatSeconds = this.beatSeconds();
     const at = (tick: number) => ({ number: barAt(arrangement.played.bars, tick).number, beatSeconds });
@@ -379,27 +332,4 @@ export class PractiseState {
     const how = { stays: true, hands: job.hands, tempoPercent: this.percent(), loops };
     this.playing.playStretch(from, bar.tick + bar.length, how);
   }
-
-  /** Keys that went wrong, in the take of now or the last one, as the seam calls them. */
-  readonly wrongNotes = computed((): readonly string[] => {
-    const [judgement, arrangement] = [this.judgement(), this.bench.arrangement()];
-    if (!arrangement) return [];
-    const keys = judgement
-      ? judgement.keys.flatMap(({ how, wanted }) =>
-          how === 'right' || how === 'not reached' ? [] : [wanted],
-        )
-      : this.live();
-    const off = new Set(keys.map(({ tick, midi, hand }) => `${hand} ${tick} ${midi}`));
-    const isOff = ({ hand, tick, midi }: WantedKey | (typeof arrangement.right)[number]): boolean =>
-      off.has(`${hand} ${tick} ${midi}`);
-    return [
-      ...arrangement.right.filter(isOff).map(shapeOf),
-      ...arrangement.left.filter(isOff).map(leftShapeOf),
-    ];
-  });
-}
-
-/** Keys right and in time of all that were wanted, reached or not. */
-function shareOfAll({ keys }: Judgement): number {
-  return keys.filter(({ how }) => how === 'right').length / Math.max(1, keys.length);
 }

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { PRACTISE_SETTINGS, type PractiseSettings } from '@joined-hands/core/practice';
 import { PracticeStore } from '../../storage/practice-store';
-import { told } from './told';
+import { told } from '../../ui/told';
 
 const DAY_MS = 86_400_000;
 

@@ -1,17 +1,17 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { Clock } from '@joined-hands/core/performance';
-import { barsToTap, stretchInRecording, withTap } from '@joined-hands/core/practice';
+import { barsToTap, stretchInRecording, tempoAlong, withTap } from '@joined-hands/core/practice';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
 import { PracticeStore } from '../../storage/practice-store';
 import type { StoredRecording } from '../../storage/stored';
-import { told } from './told';
+import { told } from '../../ui/told';
 
 /** A recording longer than this is no song, in minutes; larger than this it would fill the browser's store. */
 const MOST_MINUTES = 20;
 const MOST_BYTES = 60 * 1024 * 1024;
-/** The arrangement is played between these, in percent of its tempo. */
-const [SLOWEST, FASTEST] = [25, 250];
+/** The piano is loaded when it first sounds; so long is it waited for, in milliseconds. */
+const LONGEST_WAIT_MS = 8000;
 
 /** What sounds: the recording alone, it and the arrangement in turn, or both at once. */
 export type Sounding = 'recording' | 'in turn' | 'together';
@@ -129,27 +129,44 @@ export class RecordingState {
 
   /** The part on screen over and over: the recording, the arrangement in its time, or both. */
   async loop(): Promise<void> {
-    const [stretch, part] = [this.stretch(), this.bench.part()];
-    if (!stretch || !part) return;
+    const stretch = this.stretch();
+    if (!stretch) return;
     const percent = this.percent();
-    if (this.sounding() === 'together') this.playArrangement(percent, true);
-    const again = (): void => {
-      if (this.sounding() === 'in turn' && this.isPlaying())
-        this.playArrangement(percent, false, () => this.isPlaying() && void this.loop());
-      else if (this.isPlaying()) void this.loop();
-    };
-    await this.play(stretch.from, stretch.to, percent, again);
+    this.isPlaying.set(true);
+    if (this.sounding() === 'together') await this.arrangementSounds(percent);
+    if (!this.isPlaying()) return;
+    await this.play(stretch.from, stretch.to, percent, () => {
+      if (!this.isPlaying()) return;
+      const again = (): void => {
+        if (this.isPlaying()) void this.loop();
+      };
+      if (this.sounding() === 'in turn') this.playArrangement(percent, again);
+      else again();
+    });
   }
 
-  /** As fast as the recording is there. */
-  private playArrangement(percent: number, isBeside: boolean, whenDone?: () => void): void {
+  /** The arrangement as fast as the recording is there, from its first beat on. */
+  private playArrangement(percent: number, whenDone?: () => void): void {
     const [stretch, part, arrangement] = [this.stretch(), this.bench.part(), this.bench.arrangement()];
     if (!stretch || !part || !arrangement) return;
     const clock = new Clock(arrangement.played.tempoMap, arrangement.song.feel);
     const own = clock.secondsAt(part.toTick) - clock.secondsAt(part.fromTick);
-    const tempoPercent = Math.min(FASTEST, Math.max(SLOWEST, (own / (stretch.to - stretch.from)) * percent));
-    const how = { stays: true, tempoPercent, ...(isBeside || !whenDone ? {} : { whenDone }) };
-    this.playing.playStretch(part.fromTick, part.toTick, how);
+    const tempoPercent = tempoAlong(own, stretch, percent);
+    const how = { stays: true, countsIn: false, tempoPercent };
+    this.playing.playStretch(part.fromTick, part.toTick, whenDone ? { ...how, whenDone } : how);
+  }
+
+  /** Resolves when the arrangement begins to sound: its piano takes a moment that the recording must not be ahead. */
+  private async arrangementSounds(percent: number): Promise<void> {
+    this.playing.player.stop();
+    this.playArrangement(percent);
+    const from = performance.now();
+    while (
+      this.isPlaying() &&
+      this.playing.player.tick() === null &&
+      performance.now() - from < LONGEST_WAIT_MS
+    )
+      await new Promise((resolve) => requestAnimationFrame(resolve));
   }
 
   private async play(from: number, to: number, percent: number, whenDone?: () => void): Promise<void> {

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { arpeggioWarmUp, scaleWarmUp, type WarmUpNote } from '@joined-hands/core/fingering';
-import { classNameOf, keyName, typeset } from '@joined-hands/core/music';
+import { typeset } from '@joined-hands/core/music';
 import { keyAt } from '@joined-hands/core/song';
+import { warmUpInWords, warmUpsOf } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Piano } from '../../sound/piano';
 import { PractiseState } from './practise-state';
-import { told } from './told';
+import { told } from '../../ui/told';
 
 const TICKS = 480;
 const BEATS_PER_MINUTE = 84;
@@ -53,12 +53,11 @@ export class WarmUpList {
   protected readonly items = computed((): readonly Item[] => {
     const arrangement = this.state.bench.arrangement();
     if (!arrangement) return [];
-    const key = keyAt(arrangement.played, 0);
-    const name = typeset(keyName(key));
-    const lines = (['right', 'left'] as const).flatMap((hand) => [
-      this.line(`${name} scale, ${hand} hand`, scaleWarmUp(key, hand)),
-      this.line(`${name} broken chord, ${hand} hand`, arpeggioWarmUp(key, hand)),
-    ]);
+    const lines = warmUpsOf(keyAt(arrangement.played, 0)).map((item) => ({
+      name: item.name,
+      told: warmUpInWords(item),
+      line: item.notes.map(({ midi }, i) => ({ tick: i * TICKS, length: TICKS, midi })),
+    }));
     const shapes = new Map(
       arrangement.changes.map(({ change, voicing }) => [
         voicing.keys.join(),
@@ -78,11 +77,6 @@ export class WarmUpList {
       },
     ];
   });
-
-  private line(name: string, notes: readonly WarmUpNote[]): Item {
-    const told = notes.map(({ pitch, finger }) => `${typeset(classNameOf(pitch))} ${finger}`).join(' · ');
-    return { name, told, line: notes.map(({ midi }, i) => ({ tick: i * TICKS, length: TICKS, midi })) };
-  }
 
   protected async hear({ line }: Item): Promise<void> {
     try {

@@ -21,6 +21,7 @@ import { ComputerKeys, midiInputs, MidiKeys, NO_MIDI, simulatedKeys } from '../.
 import { type KeySource, Recorder } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { TuneState } from './tune-state';
+import { told } from '../../ui/told';
 
 interface Kept {
   readonly number: number;
@@ -115,9 +116,7 @@ export class PlayPanel {
       const take = takeOf(events, beatsPerMinute, keyAt(arrangement.played, from));
       this.add(events, take, beatsPerMinute);
     } catch (error) {
-      this.problem.set(
-        `The take could not be recorded: ${error instanceof Error ? error.message : String(error)}.`,
-      );
+      this.problem.set(`The take could not be recorded: ${told(error)}.`);
     }
   }
 

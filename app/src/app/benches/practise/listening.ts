@@ -1,0 +1,87 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { type Judgement, LiveTake, type WantedKey } from '@joined-hands/core/practice';
+import type { HandNote } from '@joined-hands/core/hands';
+import type { KeyEvent } from '@joined-hands/core/takes';
+import { BenchState } from '../../frame/bench-state';
+import { leftShapeOf, shapeOf } from '../../frame/seam-keys';
+import { type KeySource, Recorder } from '../../input/recorder';
+import { Judge } from '../../workers/judge';
+
+/** What is wanted of a turn, and at what tempo it is clicked. */
+export interface TurnWanted {
+  readonly wanted: readonly WantedKey[];
+  readonly fromTick: number;
+  readonly toTick: number;
+  readonly quartersPerMinute: number;
+  /** One beat is counted in, and not a bar. */
+  readonly countsInBeat: boolean;
+}
+
+/** One turn as it is played: heard against a click, followed key by key, and judged once it is over. */
+@Injectable()
+export class Listening {
+  private readonly bench = inject(BenchState);
+  private readonly recorder = inject(Recorder);
+  private readonly judging = inject(Judge);
+  readonly judgement = signal<Judgement | null>(null);
+  /** Keys that went wrong so far in the take that is being played. */
+  private readonly live = signal<readonly WantedKey[]>([]);
+  /** Where the take that is being played has come to; null while none is. */
+  readonly reached = signal<number | null>(null);
+  readonly isListening = computed(() => this.recorder.isBusy());
+  readonly beat = computed(() => this.recorder.beat());
+
+  /** Nothing of the last turn is shown any more, and what is being played is not listened to. */
+  clear(): void {
+    this.judgement.set(null);
+    this.live.set([]);
+    this.recorder.stop();
+  }
+
+  /** The turn is over; what was played so far is judged. */
+  stop(): void {
+    this.recorder.stop();
+  }
+
+  /** Listens to a turn. Rejects where there is no sound. */
+  async hear(source: KeySource, turn: TurnWanted): Promise<KeyEvent[]> {
+    this.clear();
+    this.recorder.beatsPerMinute.set(turn.quartersPerMinute);
+    const take = new LiveTake(turn.wanted);
+    const heard = (event: KeyEvent): void => {
+      const stand = take.hear(event);
+      this.live.set(stand.wrong);
+      this.reached.set(stand.reached?.tick ?? null);
+    };
+    try {
+      const { fromTick, toTick, countsInBeat } = turn;
+      return await this.recorder.record(source, fromTick, toTick - fromTick, heard, countsInBeat);
+    } finally {
+      this.reached.set(null);
+    }
+  }
+
+  /** Judges keys that were played, `beatSeconds` a beat of them. */
+  judge(wanted: readonly WantedKey[], events: readonly KeyEvent[], beatSeconds: number): Promise<Judgement> {
+    return this.judging.judge(wanted, events, beatSeconds);
+  }
+
+  /** Keys that went wrong, in the take of now or the last one, as the seam calls them. */
+  readonly wrongNotes = computed((): readonly string[] => {
+    const [judgement, arrangement] = [this.judgement(), this.bench.arrangement()];
+    if (!arrangement) return [];
+    const keys = judgement
+      ? judgement.keys.flatMap(({ how, wanted }) =>
+          how === 'right' || how === 'not reached' ? [] : [wanted],
+        )
+      : this.live();
+    const nameOf = ({ hand, tick, midi }: Pick<HandNote, 'hand' | 'tick' | 'midi'>): string =>
+      `${hand} ${tick} ${midi}`;
+    const off = new Set(keys.map(nameOf));
+    const isOff = (note: HandNote): boolean => off.has(nameOf(note));
+    return [
+      ...arrangement.right.filter(isOff).map(shapeOf),
+      ...arrangement.left.filter(isOff).map(leftShapeOf),
+    ];
+  });
+}

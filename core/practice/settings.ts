@@ -1,0 +1,41 @@
+import * as z from 'zod';
+import { REST_AFTER_MINUTES } from './care';
+import { type Gate, GATE } from './gate';
+
+/** How one wants to practise; defaults are proposals. */
+export interface PractiseSettings {
+  readonly minutes: number;
+  readonly chain: 'growing' | 'pairs';
+  readonly gate: Gate;
+  /** Minutes of playing after which a rest is proposed; null: never. */
+  readonly restAfter: number | null;
+  /** A clean turn is followed by the next without a key being pressed: after a bar of rest, or after a beat; false: not. */
+  readonly goesOn: false | 'bar' | 'beat';
+}
+
+export const PRACTISE_SETTINGS: PractiseSettings = {
+  minutes: 20,
+  chain: 'growing',
+  gate: GATE,
+  restAfter: REST_AFTER_MINUTES,
+  goesOn: false,
+};
+
+const settingsSchema = z.object({
+  minutes: z.number().int().min(5).max(240),
+  chain: z.enum(['growing', 'pairs']),
+  gate: z.object({
+    turns: z.number().int().min(1).max(10),
+    from: z.number().int().min(30).max(100),
+    by: z.number().int().min(1).max(50),
+    cleanFrom: z.number().min(0.5).max(1),
+  }),
+  restAfter: z.number().int().min(5).max(120).nullable(),
+  goesOn: z.union([z.literal(false), z.enum(['bar', 'beat'])]),
+});
+
+/** Settings as stored; the usual ones where there are none, or they are none. */
+export function readSettings(value: unknown): PractiseSettings {
+  const read = settingsSchema.safeParse(value);
+  return read.success ? read.data : PRACTISE_SETTINGS;
+}
