@@ -171,8 +171,7 @@ describe('a settled part', () => {
     return edit ? applyEdit(song, edit) : song;
   };
   const handsOf = (song: Song, cutId: string) => {
-    const { parts } = arrange(song, DEFAULT_PROFILE, without);
-    const index = parts.findIndex((part) => part.cutId === cutId);
+    const index = firstOf(song, 0).parts.findIndex((part) => part.cutId === cutId);
     // The part sent first is that of the finished song.
     const a = firstOf(song, index);
     const hands = a.arranged[index];

@@ -8,3 +8,4 @@ export { type KeyPlace, type OtherFinger, otherFingers } from './otherFingers';
 export { type PatternOffer, patternsForPart } from './patternsFor';
 export { type Exception, patternTried } from './patternTried';
 export { arrange, arrangeInSlices, lookAhead } from './song';
+export { watchFor } from './watchFor';

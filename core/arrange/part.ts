@@ -326,8 +326,12 @@ export function partsOfSong(context: SongContext): ArrangePart {
   }
 }
 
-/** The bars of a part and how long each lasts, as effort is measured by them. */
-export function barsLasting(played: PlayedSong, part: PartToPlay, clock: Clock): EffortBar[] {
+/** The bars of a part, or of any stretch, and how long each lasts, as effort is measured by them. */
+export function barsLasting(
+  played: PlayedSong,
+  part: Pick<PartToPlay, 'fromTick' | 'toTick'>,
+  clock: Clock,
+): EffortBar[] {
   const bars = barsIn(played.bars, part.fromTick, part.toTick);
   const timed = bars.map((bar) => ({ ...bar, beat: pulseTicks(bar.metre) }));
   return barsOfEffort(timed, part.fromTick, part.toTick, (tick) => clock.secondsAt(tick));

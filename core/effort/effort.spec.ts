@@ -120,6 +120,45 @@ describe('the measures of effort', () => {
     expect(effort.reasons.filter((reason) => reason.includes('black'))).toEqual([]);
   });
 
+  it('says "many", "often" and "a second" only where it is so', () => {
+    const said = (right: HandNote[], left: HandNote[] = [], seconds?: number) =>
+      effortOf(part(right, left, seconds)).reasons;
+    const black = 'many black keys';
+    // Two in four, three in four, three in nine and three in ten of a bar.
+    const pairs = (...last: number[]) =>
+      line('right', [[61, 64, 65], [66, 69, 71], [68, 67], ...last.map((midi) => [midi])]);
+    expect(said(line('right', [66, 62, 64, 66]))).not.toContain(black);
+    expect(said(line('right', [66, 62, 68, 66]))).toContain(black);
+    expect(said(pairs(60))).toContain(black);
+    expect(said([...pairs(60), ...line('right', [72])])).not.toContain(black);
+    const alone = 'the left hand often strikes alone';
+    const off = (count: number) =>
+      line('left', [48, 50, 52, 53].slice(0, count)).map((n) => ({ ...n, tick: n.tick + 480 }));
+    expect(said(STEPS.slice(0, 4), off(1))).not.toContain(alone);
+    expect(said(STEPS.slice(0, 4), off(2))).toContain(alone);
+    // One strike alone under a tune held against it weighs threefold, and is still one.
+    const held = STEPS.slice(0, 1).map((n) => ({ ...n, tick: 480, length: 960 }));
+    expect(said(held, line('left', [48, 50]).slice(1))).not.toContain(alone);
+    const quick = (seconds: number) => said(line('right', [60, 62, 64, 65]), [], seconds).join();
+    expect(quick(1)).toContain('strikes a second');
+    expect(quick(8)).not.toContain('strikes a second');
+  });
+
+  it('says which hand opens wide', () => {
+    const octaves = (hand: 'right' | 'left', low: number): HandNote[] =>
+      [0, 1, 2, 3].flatMap((i) =>
+        [low, low + 14].map((midi) => ({
+          ...line(hand, [midi])[0],
+          tick: i * 960,
+          finger: midi === low ? 1 : 5,
+        })),
+      );
+    const wide = (right: HandNote[], left: HandNote[]) =>
+      effortOf(part(right, left, 8)).reasons.filter((why) => why.includes('wide'));
+    expect(wide(octaves('right', 60), [])).toEqual(['the right hand opens wide']);
+    expect(wide([], octaves('left', 40))).toEqual(['the left hand opens wide']);
+  });
+
   it('has a measure behind every reason, in every part of every song on every rung', () => {
     for (const song of DEMO_SONGS)
       for (const { number: rung } of RUNGS) {

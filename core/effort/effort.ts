@@ -67,10 +67,10 @@ const NOTHING = Object.fromEntries(MEASURES.map((m) => [m, 0])) as Record<Measur
  */
 export function effortOf(task: EffortTask): Effort {
   const hands = { right: strikesOf(task.right), left: strikesOf(task.left) };
-  const bars = task.bars.map((bar) => ({ bar, raw: rawIn(bar, hands, task.profile) }));
-  const scored = bars.map(({ bar, raw }) => {
-    const points = pointsOf(raw);
-    return { bar, raw, points, total: Math.min(100, Math.hypot(...Object.values(points))) };
+  const scored = task.bars.map((bar) => {
+    const inBar = rawIn(bar, hands, task.profile);
+    const points = pointsOf(inBar.raw);
+    return { bar, ...inBar, points, total: Math.min(100, Math.hypot(...Object.values(points))) };
   });
   const [hardest, ...rest] = [...scored].sort((a, b) => b.total - a.total);
   const each = scored.map(({ bar, total }) => ({ number: bar.number, total: Math.round(total) }));
@@ -86,7 +86,7 @@ export function effortOf(task: EffortTask): Effort {
     .sort((a, b) => measures[b] - measures[a])
     // What is nothing in the hardest bar is no reason there.
     .filter((m) => measures[m] > 0 && hardest.points[m] > 0)
-    .flatMap((m) => inWords(m, hardest.raw) ?? [])
+    .flatMap((m) => inWords(m, hardest) ?? [])
     .slice(0, 2);
   return {
     total: Math.round(overall((bar) => bar.total)),
@@ -109,21 +109,36 @@ function pointsOf(raw: Raw): Record<Measure, number> {
   ) as Record<Measure, number>;
 }
 
-/** What happens in one bar, each a second. */
-function rawIn(bar: EffortBar, hands: Strikes, profile: Profile): Raw {
+/** What happens in one bar, each a second, and what words about it must be true of. */
+interface InBar {
+  readonly raw: Raw;
+  /** The hand that opens wider. */
+  readonly opens: Hand;
+  /** Keys of both hands, how many of them are black, strikes of the left hand alone, passes. */
+  readonly counts: Readonly<Record<'keys' | 'blacks' | 'alone' | 'passes', number>>;
+}
+
+function rawIn(bar: EffortBar, hands: Strikes, profile: Profile): InBar {
   const seconds = Math.max(bar.seconds, 0.05);
   const of = (hand: Hand): HandInBar => handIn(bar, hands[hand], hand, profile);
   const [right, left] = [of('right'), of('left')];
-  const keys = right.keys + left.keys;
-  return {
+  const counts = {
+    keys: right.keys + left.keys,
+    blacks: right.blacks + left.blacks,
+    alone: alone(left, right),
+    passes: right.passes + left.passes,
+  };
+  const { keys, blacks } = counts;
+  const raw = {
     leaps: (right.carried + left.carried) / seconds,
-    independence: (alone(left, right) + SYNCOPATION * againstBeat(bar, right, left)) / seconds,
+    independence: (counts.alone + SYNCOPATION * againstBeat(bar, right, left)) / seconds,
     stretch: (right.opened + left.opened) / seconds,
-    shifts: (right.passes + left.passes) / seconds,
-    blackKeys: keys === 0 ? 0 : ((right.blacks + left.blacks) / keys) * (keys / seconds) ** 0.3,
+    shifts: counts.passes / seconds,
+    blackKeys: keys === 0 ? 0 : (blacks / keys) * (keys / seconds) ** 0.3,
     speed: Math.max(right.ticks.size, left.ticks.size) / seconds,
     density: besides(right, left) / seconds,
   };
+  return { raw, counts, opens: right.opened > left.opened ? 'right' : 'left' };
 }
 
 /** Keys of the hand that strikes less often: of the fuller one where both strike alike. */
@@ -181,22 +196,31 @@ function againstBeat({ tick, beat }: EffortBar, right: HandInBar, left: HandInBa
   }).length;
 }
 
-/** A measure as it is said, in tens of millimetres; null where it is too little to be said. */
-function inWords(measure: Measure, raw: Raw): string | null {
+/** What is said to come often comes so many times in the bar at least. */
+const OFTEN = 2;
+/** Many keys are black where so many are, and so great a share. */
+const MANY = 3;
+const MANY_BLACK = 1 / 3;
+/** So many strikes a second in one hand are quick enough to be said. */
+const QUICK = 2;
+
+/** A measure as it is said, in tens of millimetres; null where the words would say more than is played. */
+function inWords(measure: Measure, { raw, opens, counts }: InBar): string | null {
   const mm = Math.round(raw.leaps / 10) * 10;
+  const { keys, blacks, passes } = counts;
   switch (measure) {
     case 'leaps':
       return mm === 0 ? null : because.leaps(mm);
     case 'independence':
-      return because.leftAlone();
+      return counts.alone < OFTEN ? null : because.leftAlone();
     case 'stretch':
-      return because.wide();
+      return because.wide(opens);
     case 'shifts':
-      return because.shifts();
+      return passes < OFTEN ? null : because.shifts();
     case 'blackKeys':
-      return because.blackKeys();
+      return blacks < MANY || blacks < MANY_BLACK * keys ? null : because.blackKeys();
     case 'speed':
-      return because.fast(raw.speed);
+      return raw.speed < QUICK ? null : because.fast(raw.speed);
     case 'density':
       return because.full();
   }

@@ -6,6 +6,7 @@ export { isOfSong, isSaid, type Job, type JobKind } from './job';
 export { type CardState, type PartToPractise, type Plan, planFor, type PlanOptions } from './plan';
 export { type Trouble, troublesOf } from './troubles';
 export { type WantedKey, wantedKeys } from './wanted';
+export { type ComparedPlace, type ComparedTurns, compareTurns, turnsBefore } from './compared';
 export { type Day, daysOf, type Turn } from './log';
 export { partsToPractise } from './parts';
 export { reviewed, type StoredCard } from './schedule';

@@ -34,7 +34,7 @@ export const because = {
 
   leaps: (mmPerSecond: number) => `the hands are carried ${mmPerSecond} mm every second`,
   leftAlone: () => 'the left hand often strikes alone',
-  wide: () => 'the left hand opens wide',
+  wide: (hand: 'right' | 'left') => `the ${hand} hand opens wide`,
   shifts: () => 'the hands change position often',
   blackKeys: () => 'many black keys',
   fast: (strikes: number) => `${strikes.toFixed(1)} strikes a second in one hand`,

@@ -23,5 +23,5 @@ export { type Division, emptySong, type Layout, type Lyric, type MelodyNote } fr
 export { type OwnPattern, SCHEMA_VERSION, type Section, type Song, songSchema } from './schema';
 export { nearestWay, transpose, twelveKeys } from './transpose';
 export { joinTies, keyAt, type PlayedBar, type PlayedChange, type PlayedNote } from './unfold';
-export { onsetsOf } from './unfold';
+export { onsetsOf, sungIn } from './unfold';
 export { type PlayedSong, type PlayedTempo, unfold } from './unfold';

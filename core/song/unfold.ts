@@ -198,3 +198,9 @@ export function keyAt(played: PlayedSong, tick: number): Key {
 export function onsetsOf({ melody, changes }: Pick<PlayedSong, 'melody' | 'changes'>): Map<string, number> {
   return new Map([...melody, ...changes].map((item) => [item.id, item.tick]));
 }
+
+/** Every syllable sung with its tick, in time: those of the melody, and words sung to one that is not written down. */
+export function sungIn({ melody, words }: Pick<PlayedSong, 'melody' | 'words'>): PlayedSong['words'] {
+  const sung = melody.flatMap(({ tick, lyric }) => (lyric ? [{ tick, ...lyric }] : []));
+  return [...sung, ...words].sort((a, b) => a.tick - b.tick);
+}

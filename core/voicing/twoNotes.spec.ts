@@ -5,6 +5,7 @@ import { UNSEEN_TUNES } from '../../demo/unseen';
 import { DEMO_SONGS } from '../../demo/songs';
 import { LATER_TUNES, TEST_TUNES } from '../../demo/tunes';
 import type { ArrangedChange } from '../arrangement';
+import { contextOf } from '../arrange/context';
 import { arrange } from '../arrange/song';
 import { type Chord, parseChord } from '../music/chord';
 import { DEFAULT_PROFILE } from '../song/profile';
@@ -14,9 +15,14 @@ import { LAYOUT_ROWS } from './layoutNames';
 import { nearestPairs, type PairPlace } from './twoNotes';
 import { voicingOf } from './voicing';
 
-const onRung = (song: Song, rung: number, layout = song.choices.layout): readonly ArrangedChange[] =>
-  arrange({ ...song, choices: { ...song.choices, rung, layout } }, DEFAULT_PROFILE, { withoutFingers: true })
-    .changes;
+/** The chords of a song, which are known before its hands. */
+const onRung = (song: Song, rung: number, layout = song.choices.layout): readonly ArrangedChange[] => {
+  const slices = contextOf({ ...song, choices: { ...song.choices, rung, layout } }, DEFAULT_PROFILE, true);
+  for (;;) {
+    const { done, value } = slices.next();
+    if (done) return value.changes;
+  }
+};
 
 const travelOf = (changes: readonly ArrangedChange[]): number =>
   changes.reduce(

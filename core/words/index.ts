@@ -1,9 +1,11 @@
+export { comparedInWords } from './comparedTurns';
 export { derivationOf, points, togetherInWords, voicingName, whyOf } from './explain';
 export { fillInWords, fillTitle, spotInWords, spotTitle, versionInWords } from './fills';
 export { frameTitle } from './frames';
 export { lineInWords } from './fixedLine';
 export { learningInWords } from './learning';
 export { partCard } from './partCard';
+export { writePartCards } from './partCards';
 export {
   jobInWords,
   jobTitle,
@@ -24,7 +26,7 @@ export { proofInWords } from './proof';
 export { leftComesBack } from './returning';
 export { partSummary } from './summary';
 export { barsInWords, meetingInWords, partNumberAt, relationInWords } from './walkthrough';
-export { rightHandInWords, sayIt, typesetForm, writeWalkthrough } from './walkthrough';
+export { rightHandInWords, sayIt, shownNote, typesetForm, writeWalkthrough } from './walkthrough';
 export { fingerCostInWords } from './fingers';
 export { type CountedStroke, rhythmInWords } from './rhythm';
 export { slipInWords, stepInWords } from './steps';

@@ -11,6 +11,7 @@ import {
   differingInWords,
   lettersOf,
   relationInWords,
+  shownNote,
   sungWords,
   typesetForm,
 } from './walkthrough';
@@ -68,8 +69,7 @@ function firstKeyOf({ right, profile }: Arrangement, part: Part): string {
   const [first] = tuneOf(within(right, part.fromTick, part.toTick));
   if (!first) return '';
   const landmark = profile.landmarks === 'black keys' ? besideBlacks : landmarkOf;
-  const pitch = { ...first.pitch, octave: first.pitch.octave + part.choices.shownOctave };
-  return `${landmark(pitch)}${first.finger === null ? '' : `, with finger ${first.finger}`}`;
+  return `${landmark(shownNote(first, part).pitch)}${first.finger === null ? '' : `, with finger ${first.finger}`}`;
 }
 
 /** The tune without the keys struck beside it; in an accompaniment for singing, the chords. */

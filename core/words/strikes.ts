@@ -29,7 +29,7 @@ function again(words: readonly string[]): string {
   return `${words.slice(0, from).join(' ')}, then ${last} ${timesInWords(times)}`;
 }
 
-/** "twice", "3 times". */
+/** "once", "twice", "3 times". */
 export function timesInWords(times: number): string {
-  return times === 2 ? 'twice' : `${times} times`;
+  return ['never', 'once', 'twice'][times] ?? `${times} times`;
 }

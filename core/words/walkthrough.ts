@@ -187,7 +187,13 @@ function learnedElsewhere({ choices }: Part): string[] {
 }
 
 function shownPitch(pitch: Pitch, { choices }: Part): Pitch {
-  return { ...pitch, octave: pitch.octave + choices.shownOctave };
+  return choices.shownOctave === 0 ? pitch : { ...pitch, octave: pitch.octave + choices.shownOctave };
+}
+
+/** A key of the right hand where it is learned: an octave away in parts for which that was chosen. */
+export function shownNote<T extends { readonly pitch: Pitch }>(note: T, part: Part): T {
+  const pitch = shownPitch(note.pitch, part);
+  return pitch === note.pitch ? note : { ...note, pitch };
 }
 
 /** "The figure A C F comes twice, in bars 1 and 3: learn it once." */
