@@ -27,6 +27,7 @@ const CORE = [
   'practice',
   'words',
   'formats',
+  'sheets',
   'arrange',
 ];
 /** Nobody reaches past a folder's face, its index.ts. */
@@ -52,7 +53,7 @@ const APP = [
   'input',
   'frame',
 ];
-const BENCHES = ['tune', 'parts', 'chords', 'join', 'fills', 'practise'];
+const BENCHES = ['tune', 'parts', 'chords', 'join', 'fills', 'practise', 'handout'];
 const VIEWS = ['shelf', 'profile', 'chord-room'];
 const appRules = [
   ...APP.map((folder, i) => ({

@@ -26,13 +26,15 @@ export class FileError extends Error {
 /** The largest file read, in bytes. */
 export const MOST_BYTES = 20 * 1024 * 1024;
 
-/** Refuses text longer than a file may be. */
-export function refuseTooLarge(length: number): void {
-  if (length <= MOST_BYTES) return;
-  const size = (length / 1024 / 1024).toFixed(1);
+/** Refuses what is longer, in bytes, than may be read. */
+export function refuseTooLarge(length: number, most = MOST_BYTES): void {
+  if (length <= most) return;
+  const [size, at] = [length, most].map((bytes) => bytes / 1024 / 1024);
   throw new FileError(
-    `The file is too large: ${size} MB, and at most 20 MB are read`,
+    `The file is too large: ${size.toFixed(1)} MB, and at most ${at} MB are read`,
     '',
-    'Export only the melody from where it was made.',
+    most === MOST_BYTES
+      ? 'Export only the melody from where it was made.'
+      : 'Choose an older or smaller one.',
   );
 }

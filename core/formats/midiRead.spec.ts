@@ -191,6 +191,8 @@ describe('reading MIDI', () => {
     ['type 2', patched(fileOf([key(0, 480, 60)]), 9, 2), /type 2, independent patterns/],
     ['its end missing', fileOf([key(0, 480, 60)]).slice(0, -9), /cut short/],
     ['a track missing', fileOf([key(0, 480, 60), key(0, 480, 62)]).slice(0, -40), /cut short/],
+    ['a track cut off', fileOf([key(0, 480, 60), key(0, 480, 62)]).slice(0, -9), /cut short.*track 2/],
+    ['more tracks told than there are', patched(fileOf([key(0, 480, 60)]), 11, 3), /cut short.*track 2 of 3/],
     ['50 MB', new Uint8Array(50 * 1024 * 1024), /too large: 50\.0 MB/],
   ];
   for (const [name, bytes, sentence] of refused)

@@ -249,6 +249,7 @@ function graceElements(event: VoiceEvent, signs: Signs, voice: number, staff: nu
       el('type', 'eighth'),
       signs.get(note) ? el('accidental', signs.get(note) ?? '') : null,
       el('staff', staff),
+      note.finger === null ? null : el('notations', fingering(note)),
     ]),
   );
 }

@@ -164,6 +164,12 @@ describe('writing out and reading back', () => {
     ]);
     const more = readTune({ letters: 'C4 D E', counts: '1 2 |' }, song);
     expect(more.missing).toMatchObject({ in: 'letters', error: { at: 5 } });
+    const told = (letters: string, counts: string) =>
+      readTune({ letters, counts }, song).missing?.error.message;
+    expect(told('C4 D E', '1 2 |')).toContain('1 letter has no count yet, from "E" on.');
+    expect(told('C4 D E F', '1 2 |')).toContain('2 letters have no count yet, from "E" on.');
+    expect(told('C4', '1 2 |')).toContain('1 count has no letter yet.');
+    expect(told('C4', '1 2 3 |')).toContain('2 counts have no letter yet.');
     expect(more.fields.melody).toHaveLength(2);
     const less = readTune({ letters: 'C4', counts: '1 2 |' }, song);
     expect(less.missing).toMatchObject({ in: 'counts', error: { at: 2 } });

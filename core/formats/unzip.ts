@@ -49,24 +49,29 @@ export function scoreInMxl(bytes: Uint8Array): string {
   return textOf(entries[score]);
 }
 
-function unpacked(bytes: Uint8Array): Record<string, Uint8Array> {
+/**
+ * The files of an archive by name, at most so many bytes of them. `what` it is called where it cannot be read, and what to
+ * do then. Throws {@link FileError}.
+ */
+export function unpacked(
+  bytes: Uint8Array,
+  most = MOST_BYTES,
+  what = 'The archive',
+  remedy = 'Export the file again from where it was made.',
+): Record<string, Uint8Array> {
   let total = 0;
   try {
     return unzipSync(bytes, {
       filter: ({ originalSize }) => {
         total += originalSize;
-        if (total > MOST_BYTES) refuseTooLarge(total);
+        if (total > most) refuseTooLarge(total, most);
         return true;
       },
     });
   } catch (error) {
     if (error instanceof FileError) throw error;
     const why = error instanceof Error ? error.message : String(error);
-    throw new FileError(
-      `The archive is damaged or cut short: ${shortened(why, 80)}`,
-      '',
-      'Export the file again from where it was made.',
-    );
+    throw new FileError(`${what} is damaged or cut short: ${shortened(why, 80)}`, '', remedy);
   }
 }
 

@@ -1,0 +1,175 @@
+import type { ArrangedChange, Arrangement } from '../arrangement';
+import { fingerPart, FROM_NOWHERE } from '../fingering';
+import type { HandNote } from '../hands';
+import { nameKeys } from '../harmony';
+import { centreMm, classNameOf, isBlack, symbolOf, typeset, WHITE_MM } from '../music';
+import { voicingName } from '../words';
+import { box, disc, text } from './draw';
+import { type Block, paragraph } from './flow';
+import type { MakeSheet } from './sheet';
+import { cutTo, SIZE } from './text';
+
+/** A chord as it is held, once, whatever comes back: how often, and its fingers where they are known. */
+interface Held {
+  readonly change: ArrangedChange;
+  readonly fingers: Fingers;
+  readonly times: number;
+  /** The song strikes it so. */
+  readonly isStruck: boolean;
+}
+
+const [CARD_WIDTH, CARD_HEIGHT, GAP] = [56, 37, 4];
+
+/** Each chord of the song once, in the order it comes: its name, other names, keys on a keyboard, inversion, fingers. */
+export const chordLegend: MakeSheet = ({ arrangement, room }) => {
+  const held = heldIn(arrangement);
+  if (held.length === 0) return paragraph('There are no chords in this song yet.', room.width);
+  const perRow = Math.max(1, Math.floor((room.width + GAP) / (CARD_WIDTH + GAP)));
+  const width = (room.width - GAP * (perRow - 1)) / perRow;
+  const rows: Held[][] = [];
+  held.forEach((chord, i) => {
+    if (i % perRow === 0) rows.push([]);
+    rows[rows.length - 1].push(chord);
+  });
+  return rows.map((row): Block => ({
+    height: CARD_HEIGHT,
+    above: GAP,
+    staysWithNext: false,
+    part: null,
+    draw: (x, y) => row.map((chord, i) => card(chord, x + i * (width + GAP), y, width)).join(''),
+  }));
+};
+
+function heldIn(arrangement: Arrangement): Held[] {
+  const all = new Map<string, Held>();
+  for (const change of arrangement.changes) {
+    const { keys } = change.voicing;
+    if (keys.length === 0) continue;
+    const name = `${symbolOf(change.chord)} ${keys.join()}`;
+    const known = all.get(name);
+    const struck = known?.isStruck ? null : fingersStruck(arrangement, change);
+    if (!known) {
+      const fingers = struck ?? fingersAlone(arrangement, change);
+      all.set(name, { change, fingers, isStruck: struck !== null, times: 1 });
+    } else
+      all.set(name, {
+        ...known,
+        ...(struck ? { fingers: struck, isStruck: true } : {}),
+        times: known.times + 1,
+      });
+  }
+  return [...all.values()];
+}
+
+type Fingers = ReadonlyMap<number, number>;
+
+/** The fingers with which the whole chord is struck in the song; null where it is broken up, or has none. */
+function fingersStruck({ left }: Arrangement, { change, voicing }: ArrangedChange): Fingers | null {
+  const struck = left.filter(({ from, tick }) => from === change.id && tick === change.tick);
+  const fingers = new Map(struck.flatMap(({ midi, finger }) => (finger === null ? [] : [[midi, finger]])));
+  return fingers.size === voicing.keys.length && voicing.keys.every((key) => fingers.has(key))
+    ? fingers
+    : null;
+}
+
+/** The fingers of a chord by itself, as the left hand would hold it; none where it cannot. */
+function fingersAlone({ profile, song }: Arrangement, { change, voicing, pitches }: ArrangedChange): Fingers {
+  const notes = voicing.keys.map((midi, i): HandNote => ({
+    hand: 'left',
+    tick: 0,
+    length: change.length,
+    midi,
+    pitch: pitches[i],
+    source: 'chord',
+    from: change.id,
+    lyric: null,
+    grace: false,
+    finger: null,
+  }));
+  const fingered = fingerPart(
+    notes,
+    'left',
+    profile.leftReach,
+    FROM_NOWHERE,
+    [],
+    () => null,
+    song.choices.thumb,
+  ).notes;
+  return new Map(fingered.flatMap(({ midi, finger }) => (finger === null ? [] : [[midi, finger]])));
+}
+
+function card({ change, fingers, times }: Held, x: number, y: number, width: number): string {
+  const { voicing, chord, pitches, key } = change;
+  const own = symbolOf(chord);
+  const others = nameKeys(voicing.keys, key)
+    .filter(({ leftOut }) => leftOut.length === 0)
+    .map((name) => symbolOf(name.chord))
+    .filter((symbol, i, list) => symbol !== own && list.indexOf(symbol) === i)
+    .slice(0, 2)
+    .map(typeset);
+  const inner = width - 3;
+  const fit = (what: string, size: number, face: 'regular' | 'bold' = 'regular'): string =>
+    cutTo(what, face, size, inner);
+  const position = voicingName(change).split(', ').slice(1).join(', ');
+  const often = times > 1 ? `, ${times} times` : '';
+  return [
+    box({ x, y, width, height: CARD_HEIGHT }, { pen: 0.25, round: 1.5 }),
+    text(x + 1.5, y + 6, fit(typeset(own), SIZE.head, 'bold'), { face: 'bold', size: SIZE.head }),
+    text(x + 1.5, y + 10.6, fit(`${position}${often}`, SIZE.small), { size: SIZE.small }),
+    text(x + 1.5, y + 15, fit(pitches.map((p) => typeset(classNameOf(p))).join(' '), SIZE.body, 'bold'), {
+      face: 'bold',
+    }),
+    keyboard(voicing.keys, fingers, x + 1.5, y + 17, inner),
+    text(
+      x + 1.5,
+      y + CARD_HEIGHT - 1.6,
+      others.length > 0 ? fit(`also ${others.join(', ')}`, SIZE.small) : '',
+      {
+        size: SIZE.small,
+      },
+    ),
+  ].join('');
+}
+
+const [KEY_HEIGHT, WIDEST_KEY] = [14, 5.4];
+
+/** Two octaves and more of a keyboard, from the C below the lowest key, with the keys held marked by their fingers. */
+function keyboard(
+  keys: readonly number[],
+  fingers: ReadonlyMap<number, number>,
+  x: number,
+  y: number,
+  width: number,
+): string {
+  const from = Math.floor(keys[0] / 12) * 12;
+  const octaves = Math.max(2, Math.ceil((keys[keys.length - 1] + 1 - from) / 12));
+  const white = Math.min(WIDEST_KEY, width / (octaves * 7));
+  const middleOf = (key: number): number =>
+    x + white / 2 + ((centreMm(key) - centreMm(from)) * white) / WHITE_MM;
+  const all = Array.from({ length: octaves * 12 }, (_, i) => from + i);
+  const whites = all
+    .filter((key) => !isBlack(key))
+    .map((key) => box({ x: middleOf(key) - white / 2, y, width: white, height: KEY_HEIGHT }, { pen: 0.2 }));
+  const blacks = all
+    .filter(isBlack)
+    .map((key) =>
+      box(
+        { x: middleOf(key) - white * 0.3, y, width: white * 0.6, height: KEY_HEIGHT * 0.6 },
+        { fill: '#333', pen: 0.2 },
+      ),
+    );
+  const marks = keys.map((key) => {
+    const middle = middleOf(key);
+    const at = y + (isBlack(key) ? KEY_HEIGHT * 0.42 : KEY_HEIGHT * 0.82);
+    const finger = fingers.get(key);
+    return finger === undefined
+      ? disc(middle, at, white * 0.34, isBlack(key) ? '#fff' : '#000')
+      : disc(middle, at, Math.min(2.1, white * 0.46), '#fff') +
+          text(middle, at + Math.min(white, 4.6) * 0.28, String(finger), {
+            face: 'bold',
+            size: Math.min(white, 4.6) * 0.8,
+            anchor: 'middle',
+          });
+  });
+  return [...whites, ...blacks, ...marks].join('');
+}

@@ -1,0 +1,54 @@
+import * as z from 'zod';
+
+/** Papers a printer takes, in millimetres, upright. */
+export const PAPERS = {
+  a4: { name: 'A4', width: 210, height: 297 },
+  letter: { name: 'Letter', width: 215.9, height: 279.4 },
+} as const;
+export type PaperSize = keyof typeof PAPERS;
+
+/** How pages are laid out. */
+export const paperSchema = z.object({
+  size: z.enum(['a4', 'letter']),
+  isAcross: z.boolean(),
+  /** Twice as large: read from a music desk, a metre away; no letter is smaller than 18 points. */
+  isDesk: z.boolean(),
+  /** A wider margin at the left, to be bound or put into a folder. */
+  isBound: z.boolean(),
+});
+export type Paper = z.infer<typeof paperSchema>;
+
+export const DEFAULT_PAPER: Paper = { size: 'a4', isAcross: false, isDesk: false, isBound: true };
+
+/** All that is drawn is measured in units: a millimetre, or two at desk size. */
+const DESK_SCALE = 2;
+const [MARGIN, BOUND_MARGIN, HEAD, FOOT] = [14, 24, 9, 10];
+
+/** A page in units: its whole size, and the room between the margins. */
+export interface Room {
+  readonly scale: number;
+  readonly pageWidth: number;
+  readonly pageHeight: number;
+  readonly left: number;
+  readonly top: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Where things may stand on a page; margins are of the paper, whatever the size of what is drawn. */
+export function roomOn({ size, isAcross, isDesk, isBound }: Paper): Room {
+  const { width, height } = PAPERS[size];
+  const scale = isDesk ? DESK_SCALE : 1;
+  const [pageWidth, pageHeight] = (isAcross ? [height, width] : [width, height]).map((mm) => mm / scale);
+  const [left, right] = [(isBound ? BOUND_MARGIN : MARGIN) / scale, MARGIN / scale];
+  const top = MARGIN / scale + HEAD;
+  return {
+    scale,
+    pageWidth,
+    pageHeight,
+    left,
+    top,
+    width: pageWidth - left - right,
+    height: pageHeight - top - MARGIN / scale - FOOT,
+  };
+}

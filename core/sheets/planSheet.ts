@@ -1,0 +1,62 @@
+import { isSaid, partsToPractise, planFor } from '../practice';
+import { jobTitle } from '../words';
+import { box, line, text } from './draw';
+import { type Block, paragraph } from './flow';
+import type { MakeSheet } from './sheet';
+import { cutTo, SIZE, widthOf } from './text';
+
+const [BOX, ROW, BOX_GAP] = [4.4, 7.4, 1.8];
+/** A plan without end: everything there is to practise. */
+const MINUTES = 1e6;
+
+/** Everything there is to practise on this rung, in order, with a box to tick for each turn. */
+export const planSheet: MakeSheet = ({ arrangement, room, practises }) => {
+  const { song } = arrangement;
+  const parts = partsToPractise(arrangement);
+  const { jobs } = planFor(parts, {
+    minutes: MINUTES,
+    now: 0,
+    rung: song.choices.rung,
+    first: song.choices.firstHand,
+    chain: practises.chain,
+    gate: practises.gate,
+    cards: new Map(),
+  });
+  const rows = jobs.map((job): Block => ({
+    height: ROW,
+    above: 0,
+    staysWithNext: false,
+    part: job.kind === 'warm-up' || job.kind === 'whole' || job.kind === 'rung' ? null : job.fromPart,
+    draw: (x, y) => {
+      const boxes = job.turns * (BOX + BOX_GAP);
+      const tempo = !isSaid(job) && job.fromPercent < 100 ? `from ${job.fromPercent} %` : '';
+      const tempoWidth = widthOf('from 100 %', 'regular', SIZE.small) + 2;
+      const title = cutTo(jobTitle(job), 'regular', SIZE.body, room.width - boxes - tempoWidth);
+      const right = x + room.width;
+      return [
+        text(x, y + SIZE.body + 0.6, title),
+        text(right - boxes - 2, y + SIZE.body + 0.4, tempo, { size: SIZE.small, anchor: 'end' }),
+        ...Array.from({ length: job.turns }, (_, i) =>
+          box(
+            { x: right - (i + 1) * (BOX + BOX_GAP) + BOX_GAP, y: y + 0.8, width: BOX, height: BOX },
+            { pen: 0.35 },
+          ),
+        ),
+        line(x, y + ROW - 0.8, right, y + ROW - 0.8, { pen: 0.1 }),
+      ].join('');
+    },
+  }));
+  return [
+    ...paragraph(
+      'A box is a clean turn: to the end, without stopping. When one goes wrong twice, slower again.',
+      room.width,
+    ),
+    ...paragraph(
+      'Rest a few minutes every half hour; stop at any pain, numbness or tingling and ask a teacher or a health professional.',
+      room.width,
+      { above: 0.5 },
+    ),
+    { height: 2, above: 0, staysWithNext: true, part: null, draw: () => '' },
+    ...rows,
+  ];
+};

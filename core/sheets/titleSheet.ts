@@ -1,0 +1,128 @@
+import type { Arrangement } from '../arrangement';
+import { RUNGS } from '../ladder';
+import { beatTicks, classNameOf, keyName, metreName, scaleOf, typeset } from '../music';
+import { keyAt } from '../song';
+import { beatsInWords } from '../sentences';
+import { barsInWords, counted, learningInWords, typesetForm } from '../words';
+import { box, line, text } from './draw';
+import { type Block, heading, paragraph } from './flow';
+import type { MakeSheet, SheetTask } from './sheet';
+import { LEADING, SIZE, wrapped } from './text';
+
+/** Title, what a pianist settles before beginning, the form with its bars, and what the signs mean. */
+export const titleSheet: MakeSheet = (task) => {
+  const { arrangement, room } = task;
+  const { song } = arrangement;
+  return [
+    ...titled(song.title, task),
+    ...factsOf(arrangement).flatMap(([name, what], i) => fact(name, what, room.width, i === 0 ? 6 : 1.2)),
+    heading('The form', room),
+    ...formLines(task),
+    ...paragraph(learningInWords(arrangement), room.width, { above: 2 }),
+    heading('The signs', room),
+    ...SIGNS.map(([drawn, what]) => sign(drawn, what, room.width)),
+  ];
+};
+
+function titled(title: string, { room }: SheetTask): Block[] {
+  return paragraph(title, room.width, { face: 'title', size: SIZE.title, staysWithNext: true });
+}
+
+/** "A minor: A B C D E F G". */
+function factsOf({ song, played, parts, profile }: Arrangement): [name: string, what: string][] {
+  const key = keyAt(played, 0);
+  const metres = [...new Set(played.bars.map(({ metre }) => metreName(metre)))];
+  const rungs = [...new Set(parts.map(({ choices }) => choices.rung))];
+  const rung = (number: number): string => `${number}, ${RUNGS[number - 1].name.toLowerCase()}`;
+  const scale = scaleOf(key)
+    .map((note) => typeset(classNameOf(note)))
+    .join(' ');
+  const [metre] = played.bars.map((bar) => bar.metre);
+  return [
+    ['Key', typeset(keyName(key))],
+    ['Scale', scale],
+    ['Metre', metres.join(', ')],
+    ['Tempo', `${played.tempoMap[0].quartersPerMinute} quarter notes a minute`],
+    ...(song.pickup > 0
+      ? [['Pick-up', beatsInWords(song.pickup / beatTicks(metre))] as [string, string]]
+      : []),
+    ['Rung', rungs.map(rung).join('; ')],
+    [
+      'Hands',
+      `right reaches ${profile.rightReach} keys, left ${profile.leftReach}; keyboard of ${profile.keyboard} keys`,
+    ],
+  ];
+}
+
+const NAME_WIDTH = 26;
+
+function fact(name: string, what: string, width: number, above: number): Block[] {
+  const lines = wrapped(what, 'regular', SIZE.body, width - NAME_WIDTH);
+  return lines.map((words, i) => ({
+    height: SIZE.body * LEADING,
+    above: i === 0 ? above : 0,
+    staysWithNext: i < lines.length - 1,
+    part: null,
+    draw: (x, y) =>
+      (i === 0 ? text(x, y + SIZE.body, name, { face: 'bold' }) : '') +
+      text(x + NAME_WIDTH, y + SIZE.body, words),
+  }));
+}
+
+/** Each part in a line, then the form as letters and the bars it adds up to. */
+function formLines({ arrangement: { parts }, room }: SheetTask): Block[] {
+  const lengths = parts.map(({ fromBar, toBar }) => toBar - fromBar + 1);
+  const rows = parts.flatMap((part, i) => {
+    const name = part.name ?? part.sectionName;
+    const what = [typesetForm(part.label), name, barsInWords(part), counted(lengths[i], 'bar')];
+    return paragraph(what.filter(Boolean).join(' · '), room.width, {
+      lead: `${part.number}.  `,
+      above: i === 0 ? 2 : 0.4,
+    });
+  });
+  const sum = lengths.reduce((all, bars) => all + bars, 0);
+  const letters = parts.map(({ label }) => typesetForm(label)).join(' ');
+  const added = lengths.length > 1 ? `${lengths.join(' + ')} = ${counted(sum, 'bar')}` : counted(sum, 'bar');
+  return [
+    ...rows,
+    ...paragraph(letters, room.width, { face: 'title', size: SIZE.large, above: 3, staysWithNext: true }),
+    ...paragraph(added, room.width),
+  ];
+}
+
+const SIGNS: readonly [drawn: (x: number, y: number) => string, what: string][] = [
+  [
+    (x, y) =>
+      box({ x, y, width: 9, height: 4.8 }, { round: 2.4, pen: 0.55 }) +
+      text(x + 1.2, y + 3.9, 'A', { face: 'bold' }) +
+      text(x + 8, y + 3.4, '2', { size: SIZE.small, anchor: 'end' }),
+    'A key of the right hand, higher on the page where it is higher; with its finger where a phrase begins or the hand crosses.',
+  ],
+  [
+    (x, y) =>
+      box({ x, y, width: 9, height: 4.8 }, { fill: '#e6e6e6' }) +
+      text(x + 0.8, y + 3.9, 'C', { face: 'bold' }) +
+      text(x + 8.3, y + 3.4, '5', { size: SIZE.small, anchor: 'end' }),
+    'A key of the left hand with its finger; the lowest key lies lowest.',
+  ],
+  [
+    (x, y) =>
+      line(x, y + 0.6, x + 3.6, y + 4.2, { pen: 0.9 }) + line(x, y + 4.2, x + 3.6, y + 0.6, { pen: 0.9 }),
+    'Both hands strike together as the chord changes; drawn thin where they only happen to meet.',
+  ],
+  [(x, y) => text(x, y + 3.6, '1  2  &', { size: SIZE.small }), 'Counts, where something is struck.'],
+];
+
+function sign(drawn: (x: number, y: number) => string, what: string, width: number): Block {
+  const lines = wrapped(what, 'regular', SIZE.body, width - 16);
+  const height = Math.max(6, lines.length * SIZE.body * LEADING);
+  return {
+    height,
+    above: 1.6,
+    staysWithNext: false,
+    part: null,
+    draw: (x, y) =>
+      drawn(x, y) +
+      lines.map((words, i) => text(x + 16, y + SIZE.body + i * SIZE.body * LEADING, words)).join(''),
+  };
+}

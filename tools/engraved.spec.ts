@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest';
+import { VerovioToolkit } from 'verovio/esm';
+import createModule from 'verovio/wasm';
+import { arrange } from '../core/arrange';
+import { writeMusicXml } from '../core/formats';
+import { RUNGS } from '../core/ladder';
+import { DEFAULT_PROFILE } from '../core/song';
+import { DEMO_SONGS } from '../demo/songs';
+
+const toolkit = new VerovioToolkit(await createModule());
+const count = (text: string, what: RegExp): number => text.match(what)?.length ?? 0;
+
+describe('a score as an independent engraver reads it', () => {
+  it.each(DEMO_SONGS.map((song) => [song.title, song] as const))(
+    '%s, on every rung: as many bars, notes, fingers, chords, beams and pedals as were written',
+    (_, song) => {
+      for (const { number: rung } of RUNGS) {
+        const a = arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE);
+        const written = writeMusicXml(a);
+        expect([rung, toolkit.loadData(written)]).toEqual([rung, 1]);
+        const read = toolkit.getMEI({});
+        const own = {
+          bars: count(written, /<measure /g),
+          notes: count(written, /<pitch>/g),
+          fingers: count(written, /<fingering/g),
+          chords: count(written, /<harmony/g),
+          beams: count(written, /<beam number="1">begin/g),
+          pedals: count(written, /<pedal /g),
+        };
+        expect([
+          rung,
+          {
+            bars: count(read, /<measure /g),
+            notes: count(read, /<note /g),
+            fingers: count(read, /<fing[ >]/g),
+            chords: count(read, /<harm /g),
+            beams: count(read, /<beam /g),
+            pedals: count(read, /<pedal /g),
+          },
+        ]).toEqual([rung, own]);
+        // What is written is what was arranged: every key struck, once or tied on, and every chord.
+        expect(own.notes - count(written, /<tie type="stop"/g)).toBe(a.right.length + a.left.length);
+        expect(own.fingers).toBe(fingered(a));
+      }
+    },
+  );
+});
+
+/** Keys that have a finger, each told once, where it is struck. */
+function fingered({ right, left }: ReturnType<typeof arrange>): number {
+  return [...right, ...left].filter(({ finger }) => finger !== null).length;
+}

@@ -1,0 +1,12 @@
+// The engraver comes without types: only what the tests ask of it.
+declare module 'verovio/wasm' {
+  export default function createModule(): Promise<object>;
+}
+declare module 'verovio/esm' {
+  export class VerovioToolkit {
+    constructor(module: object);
+    /** 1 where the score could be read. */
+    loadData(score: string): number;
+    getMEI(options: object): string;
+  }
+}
