@@ -42,6 +42,32 @@ describe('a turn that is listened to', () => {
     expect([practise.listening.judgement(), practise.listening.wrongNotes()]).toEqual([null, []]);
   });
 
+  it('lays a turn over the one before it at the same thing', async () => {
+    practise.next();
+    const play = async (wrong: readonly number[]): Promise<Turn> => {
+      const { events } = playAsPupil(practise.wanted(), { ...STEADY, tempoFrom: 0.6, tempoTo: 0.6 });
+      const downs = events.filter(({ velocity }) => velocity > 0);
+      heard.events = downs.map((event, i) =>
+        wrong.includes(i) ? { ...event, midi: event.midi + 1 } : event,
+      );
+      await practise.listen(() => SOURCE);
+      return practise.log.turns().at(-1) as Turn;
+    };
+    const first = await play([0, 2]);
+    expect(practise.log.compared(first)).toEqual([]);
+    // Turns are told apart by their time.
+    await new Promise((resolve) => setTimeout(resolve, 3));
+    const second = await play([2, 4]);
+    expect(practise.log.before().get(second.at)).toBe(first);
+    const [tempo, ...places] = practise.log.compared(second);
+    expect(tempo).toMatch(/^Tempo 60 % → 60 %, clean \d+ % → \d+ %\.$/);
+    expect(places).toEqual([
+      'Gone: bar 1, right hand, wrong key.',
+      'Still there: bar 2, right hand, wrong key.',
+      expect.stringMatching(/^New: bar \d, right hand, wrong key\.$/),
+    ]);
+  });
+
   it('keeps a turn whose judgement comes after one went on, and leaves one that was not ended', async () => {
     practise.next();
     const first = job();

@@ -1,7 +1,8 @@
 import type { Turn } from '@joined-hands/core/practice';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { chartInWords, chartOf } from './log-chart';
-import { logAsCsv, logFrom, readInWords } from './log-files';
+import { logAsCsv } from '../../storage/log-csv';
+import { logFrom, readInWords } from './log-files';
 
 const turn: Turn = {
   songId: 's',

@@ -1,4 +1,4 @@
-import { readRecord, rowOf, type Turn, turnsOfRows } from '@joined-hands/core/practice';
+import { readRecord, turnsOfRows } from '@joined-hands/core/practice';
 import { counted } from '@joined-hands/core/words';
 import { told } from '../../ui/told';
 
@@ -6,12 +6,6 @@ import { told } from '../../ui/told';
 export type LogRead =
   | { readonly record: NonNullable<ReturnType<typeof readRecord>>['record']; readonly refused: number }
   | { readonly problem: string };
-
-/** The turns as a table for a spreadsheet. */
-export async function logAsCsv(turns: readonly Turn[]): Promise<string> {
-  const { default: papa } = await import('papaparse');
-  return papa.unparse(turns.map(rowOf));
-}
 
 /** A log from a table of this program, or from a project file. */
 export async function logFrom(file: File, songId: string): Promise<LogRead> {

@@ -13,7 +13,8 @@ import type { StoredTake } from '../../storage/stored';
 import { Choice } from '../../ui/choice';
 import { download, fileName } from '../../ui/download';
 import { CHART_NOTES, chartInWords, type ChartKind, chartOf, CHARTS } from './log-chart';
-import { logAsCsv, logFrom, readInWords } from './log-files';
+import { logAsCsv } from '../../storage/log-csv';
+import { logFrom, readInWords } from './log-files';
 import { PractiseState } from './practise-state';
 import { told } from '../../ui/told';
 
@@ -54,8 +55,22 @@ export class LogPanel {
       .turns()
       .slice(-SHOWN_TURNS)
       .toReversed()
-      .map((turn) => ({ turn, take: this.takes().get(turn.at) ?? null })),
+      .map((turn) => ({
+        turn,
+        take: this.takeAt(turn.at),
+        before: this.state.log.before().get(turn.at) ?? null,
+      })),
   );
+  /** The turn that is laid over the one before it, by its time. */
+  protected readonly opened = signal<number | null>(null);
+
+  protected takeAt(at: number): StoredTake | null {
+    return this.takes().get(at) ?? null;
+  }
+
+  protected compare(at: number): void {
+    this.opened.update((opened) => (opened === at ? null : at));
+  }
 
   protected tempo(turn: Turn): string {
     return isSaid(turn) ? '–' : `${turn.tempoPercent} %`;

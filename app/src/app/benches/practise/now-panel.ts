@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { watchFor } from '@joined-hands/core/arrange';
 import { isOfSong, type PractiseSettings, type Trouble, widePassages } from '@joined-hands/core/practice';
 import {
   careInWords,
@@ -101,10 +102,10 @@ import { WarmUpList } from './warm-up-list';
           <p class="line"><button nz-button type="button" (click)="state.stop()">Stop</button></p>
         } @else {
           <h3>Play a turn</h3>
-          <p class="note">After a clean turn</p>
+          <p class="note">After a clean turn the next begins</p>
           <jh-choice
             name="goes-on"
-            label="After a clean turn"
+            label="When the next turn begins after a clean one"
             [mostInRow]="3"
             [options]="goings"
             [value]="state.wishes.all().goesOn"
@@ -167,10 +168,11 @@ export class NowPanel {
   protected readonly standing = computed(() =>
     standingInWords(this.state.standing(), this.state.wishes.gate().turns),
   );
-  /** What makes the part hard is what to watch. */
+  /** What makes it hard for the hands that play is what to watch. */
   protected readonly watch = computed(() => {
     const [job, arrangement] = [this.state.current(), this.state.bench.arrangement()];
-    const reasons = job && isOfSong(job) ? (arrangement?.efforts[job.fromPart - 1]?.reasons ?? []) : [];
+    if (!job || !arrangement || !isOfSong(job)) return '';
+    const reasons = watchFor(arrangement, job, job.hands);
     return reasons.length > 0 ? `Watch for: ${reasons.join(', ')}.` : '';
   });
   protected readonly verdict = computed(() => {
@@ -213,9 +215,9 @@ export class NowPanel {
     readonly value: PractiseSettings['goesOn'];
     readonly label: string;
   }[] = [
-    { value: false, label: 'Wait' },
-    { value: 'bar', label: 'A bar’s rest' },
-    { value: 'beat', label: 'Straight on' },
+    { value: false, label: 'By key' },
+    { value: 'bar', label: 'In a bar' },
+    { value: 'beat', label: 'At once' },
   ];
 
   protected goOn(goesOn: PractiseSettings['goesOn']): void {

@@ -1,12 +1,15 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
+  compareTurns,
   heatOf,
   hottest,
   type Jotting,
   type Known,
   type PracticeRecord,
   type Turn,
+  turnsBefore,
 } from '@joined-hands/core/practice';
+import { comparedInWords } from '@joined-hands/core/words';
 import { Clock } from '@joined-hands/core/performance';
 import { BenchState } from '../../frame/bench-state';
 import { PracticeStore } from '../../storage/practice-store';
@@ -83,6 +86,15 @@ export class PractiseLog {
     const added = await this.store.take(song.id, record);
     await this.load(song.id);
     return added;
+  }
+
+  /** For each turn that was listened to, by its time, the one before it at the same thing. */
+  readonly before = computed(() => turnsBefore(this.turns()));
+
+  /** A turn laid over the one before it, in words; nothing where there is none, or the song is still being arranged. */
+  compared(turn: Turn): readonly string[] {
+    const [before, played] = [this.before().get(turn.at), this.bench.arrangement()?.played];
+    return before && played ? comparedInWords(before, turn, compareTurns(before, turn, played)) : [];
   }
 
   /** Where the song goes wrong, the recent turns weighing most. */
