@@ -2,16 +2,17 @@ import type { Arrangement } from '@joined-hands/core/arrangement';
 import type { HandNote } from '@joined-hands/core/hands';
 import { fifthsOf } from '@joined-hands/core/music';
 import { inForceAt, type PlayedBar } from '@joined-hands/core/song';
+import { shownNote } from '@joined-hands/core/words';
 import { Accidental, Formatter, Renderer, Stave, StaveConnector, type StaveNote, Voice } from 'vexflow';
 import { type StaffMark, writeBar } from './write-bar';
 
-const SYSTEM_HEIGHT = 232;
+export const SYSTEM_HEIGHT = 232;
 const LEFT_STAFF_DOWN = 102;
 const MAJOR_KEYS = ['Cb', 'Gb', 'Db', 'Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#'];
 const LEAST_BAR_WIDTH = 190;
 /** A strike needs about this much room on the staff. */
-const STRIKE_WIDTH = 34;
-const FIRST_BAR_EXTRA = 90;
+export const STRIKE_WIDTH = 34;
+export const FIRST_BAR_EXTRA = 90;
 const SCALE = 1.15;
 const CLEF_GAP = 14;
 const TOP_MARGIN = 14;
@@ -20,7 +21,9 @@ const MARK_FONT = 'Accidentals, Atkinson Hyperlegible Next';
 const CHORD_RISE = 24;
 const WORD_DROP = 40;
 /** Words stand between the staves, clear of the stems of the lower one. */
-const WORD_ROOM = 30;
+export const WORD_ROOM = 30;
+/** From one word to the next, at least. */
+const WORD_SPACE = 4;
 
 /** The music font, embedded in VexFlow: drawn before it is there, flags and heads are measured by another font. */
 export async function musicFontReady(): Promise<void> {
@@ -28,7 +31,7 @@ export async function musicFontReady(): Promise<void> {
 }
 
 /** Of notes that are picked, and of those that are filled in. */
-interface Colours {
+export interface Colours {
   readonly pickedColour: string;
   readonly fillColour: string;
 }
@@ -63,45 +66,74 @@ export function drawStaff(
   const context = renderer.getContext();
   context.scale(SCALE, SCALE);
   const colours = coloursOf(element);
-  for (let first = 0, row = 0; first < bars.length; first += perRow, row++) {
-    const inRow = bars.slice(first, first + perRow);
-    // A pick-up or short bar takes only the room it needs.
-    const lengths = inRow.map((bar) => Math.max(0.4, bar.length / Math.max(...inRow.map((b) => b.length))));
-    const unit = (usable - FIRST_BAR_EXTRA) / lengths.reduce((sum, l) => sum + l, 0);
-    let x = 12;
-    inRow.forEach((bar, i) => {
-      const barWidth = unit * lengths[i] + (i === 0 ? FIRST_BAR_EXTRA : 0);
-      const frame = {
-        x,
-        y: row * systemHeight + TOP_MARGIN,
-        leftDown: LEFT_STAFF_DOWN + wordRoom,
-        width: barWidth,
-        isFirst: i === 0,
-        isVeryFirst: first + i === 0,
-        isSongEnd: bar === arrangement.played.bars[arrangement.played.bars.length - 1],
-      };
-      drawBar(context, shown, bar, frame, picked, colours);
-      x += barWidth;
+  for (let first = 0, row = 0; first < bars.length; first += perRow, row++)
+    drawRow(context, shown, bars.slice(first, first + perRow), usable, {
+      y: row * systemHeight + TOP_MARGIN,
+      wordRoom,
+      isVeryFirst: first === 0,
+      picked,
+      colours,
+      hands: 'both',
     });
-  }
   // VexFlow writes "vf-" before an id; the note of the song is told apart again for pressing.
   for (const group of element.querySelectorAll('[id^="vf-note-"]'))
     group.setAttribute('data-note', group.id.slice('vf-note-'.length));
 }
 
+/** Bars in one system, over so many pixels; a pick-up or short bar takes only the room it needs. */
+export function drawRow(
+  context: Context,
+  arrangement: Arrangement,
+  bars: readonly PlayedBar[],
+  usable: number,
+  row: RowStyle,
+): void {
+  const longest = Math.max(...bars.map(({ length }) => length));
+  const lengths = row.needs ?? bars.map((bar) => Math.max(0.4, bar.length / longest));
+  const words = { end: 0 };
+  const unit = (usable - FIRST_BAR_EXTRA) / lengths.reduce((sum, l) => sum + l, 0);
+  let x = 12;
+  bars.forEach((bar, i) => {
+    const width = unit * lengths[i] + (i === 0 ? FIRST_BAR_EXTRA : 0);
+    const frame = {
+      x,
+      y: row.y,
+      leftDown: LEFT_STAFF_DOWN + row.wordRoom,
+      width,
+      isFirst: i === 0,
+      isVeryFirst: row.isVeryFirst && i === 0,
+      isSongEnd: bar === arrangement.played.bars[arrangement.played.bars.length - 1],
+      hands: row.hands,
+      words,
+    };
+    drawBar(context, arrangement, bar, frame, row.picked, row.colours);
+    x += width;
+  });
+}
+
+interface RowStyle {
+  readonly y: number;
+  readonly wordRoom: number;
+  readonly isVeryFirst: boolean;
+  readonly picked: ReadonlySet<string>;
+  readonly colours: Colours;
+  readonly hands: 'both' | 'right';
+  /** How wide the bars want to be beside one another; absent: as long as they last. */
+  readonly needs?: readonly number[];
+}
+
 /** The right hand where it is learned: an octave away in parts for which that was chosen. */
-function shownElsewhere(arrangement: Arrangement): Arrangement {
+export function shownElsewhere(arrangement: Arrangement): Arrangement {
   const { parts } = arrangement;
   if (parts.every((part) => part.choices.shownOctave === 0)) return arrangement;
   const right = arrangement.right.map((note) => {
     const part = parts.filter((p) => p.fromTick <= note.tick).at(-1) ?? parts[0];
-    const octave = note.pitch.octave + part.choices.shownOctave;
-    return { ...note, pitch: { ...note.pitch, octave } };
+    return shownNote(note, part);
   });
   return { ...arrangement, right };
 }
 
-function mostStrikes({ right, left }: Arrangement, bars: readonly PlayedBar[]): number {
+export function mostStrikes({ right, left }: Arrangement, bars: readonly PlayedBar[]): number {
   const strikes = (hand: readonly HandNote[], bar: PlayedBar): number =>
     new Set(hand.filter((n) => n.tick >= bar.tick && n.tick < bar.tick + bar.length).map((n) => n.tick)).size;
   return Math.max(...bars.map((bar) => Math.max(strikes(right, bar), strikes(left, bar))));
@@ -116,6 +148,10 @@ interface Frame {
   readonly isFirst: boolean;
   readonly isVeryFirst: boolean;
   readonly isSongEnd: boolean;
+  /** The right hand alone, on one staff. */
+  readonly hands: 'both' | 'right';
+  /** Where the last word of the row ends: the next is not written into it. */
+  readonly words: { end: number };
 }
 
 type Context = ReturnType<Renderer['getContext']>;
@@ -129,7 +165,9 @@ function drawBar(
   colours: Colours,
 ): void {
   const signature = MAJOR_KEYS[fifthsOf(inForceAt(arrangement.played.keyMap, bar.tick)) + 7];
-  const staves = (['treble', 'bass'] as const).map((clef, i) => {
+  const isAlone = frame.hands === 'right';
+  const clefs = isAlone ? (['treble'] as const) : (['treble', 'bass'] as const);
+  const staves = clefs.map((clef, i) => {
     const stave = new Stave(frame.x, frame.y + i * frame.leftDown, frame.width);
     if (frame.isFirst) stave.addClef(clef).addKeySignature(signature);
     if (frame.isVeryFirst || changesMetre(arrangement, bar))
@@ -138,9 +176,9 @@ function drawBar(
   });
   staves.forEach((stave) => stave.draw());
   const connect = (type: 'brace' | 'singleLeft' | 'singleRight' | 'boldDoubleRight'): void => {
-    new StaveConnector(staves[0], staves[1]).setType(type).setContext(context).draw();
+    new StaveConnector(staves[0], staves[staves.length - 1]).setType(type).setContext(context).draw();
   };
-  if (frame.isFirst) {
+  if (frame.isFirst && !isAlone) {
     connect('brace');
     connect('singleLeft');
   }
@@ -148,7 +186,7 @@ function drawBar(
   const hands = [
     { clef: 'treble' as const, notes: arrangement.right },
     { clef: 'bass' as const, notes: arrangement.left },
-  ];
+  ].slice(0, staves.length);
   const written = hands.map(({ clef, notes }) =>
     writeBar(notes, { clef, bar, arrangement, picked, ...colours }),
   );
@@ -174,6 +212,7 @@ function drawBar(
     written.flat().flatMap(({ marks }) => marks),
     written[0].flatMap(({ notes }) => notes),
     staves[0],
+    frame.words,
   );
 }
 
@@ -183,6 +222,7 @@ function drawMarks(
   marks: readonly StaffMark[],
   upper: readonly StaveNote[],
   stave: Stave,
+  words: Frame['words'],
 ): void {
   const tops = upper.map((note) => note.getBoundingBox().getY());
   const chordY = Math.min(stave.getYForLine(0) - CHORD_RISE, ...tops.map((top) => top - 8));
@@ -190,7 +230,11 @@ function drawMarks(
   const wordY = Math.max(stave.getYForLine(4) + WORD_DROP, ...bottoms.map((bottom) => bottom + 20));
   for (const { note, text, isWord } of marks) {
     context.setFont(MARK_FONT, isWord ? 14 : 16, isWord ? 'normal' : 'bold', isWord ? 'italic' : 'normal');
-    context.fillText(text, note.getAbsoluteX() - 2, isWord ? wordY : chordY);
+    const at = note.getAbsoluteX() - 2;
+    // A word that would run into the one before gives way by as much as it must.
+    const x = isWord ? Math.max(at, words.end) : at;
+    if (isWord) words.end = x + context.measureText(text).width + WORD_SPACE;
+    context.fillText(text, x, isWord ? wordY : chordY);
   }
 }
 

@@ -215,7 +215,13 @@ describe('the staff of a part', () => {
       ...lanterns,
       metreMap: [...lanterns.metreMap, { tick: 2880, numerator: 2, denominator: 4 }],
     };
-    expect(count(draw(changing as Song, 0), '.vf-timesignature')).toBeGreaterThanOrEqual(4);
+    // Two staves each: at the beginning, and at the first bar of two quarters; not again at the bars after it.
+    expect(count(draw(changing as Song, 0, 1400), '.vf-timesignature')).toBe(4);
+    const halves = {
+      ...lanterns,
+      metreMap: [...lanterns.metreMap, { tick: 2880, numerator: 3, denominator: 2 }],
+    };
+    expect(count(draw(halves as Song, 0, 1400), '.vf-timesignature')).toBe(4);
   });
 
   it('shows the right hand where it is learned, an octave away', () => {

@@ -1,0 +1,170 @@
+import '@angular/compiler';
+import { PRACTISE_SETTINGS } from '@joined-hands/core/practice';
+import { DEFAULT_HANDOUT, type Handout } from '@joined-hands/core/sheets';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { DEMO_SONGS } from '../../../../../demo/songs';
+import { HandoutStore } from '../../storage/handout-store';
+import { PracticeStore } from '../../storage/practice-store';
+import { Table } from '../../testing/table';
+import { HandoutBehaviour } from './handout-behaviour';
+import { handoutCommandFor } from './handout-commands';
+import { HandoutState } from './handout-state';
+
+const [, sluicegate] = DEMO_SONGS;
+const FOCUS = { inField: false, inDialog: false, onControl: false, onRadio: false };
+const press = (key: string, differs = {}) => ({
+  key,
+  code: '',
+  shiftKey: false,
+  altKey: false,
+  ctrlKey: false,
+  metaKey: false,
+  ...differs,
+});
+
+describe('the Handout bench', () => {
+  let table: Table;
+  let handout: HandoutState;
+  let stored: Handout[];
+  let failing = '';
+  const open = async (first: Handout = DEFAULT_HANDOUT): Promise<void> => {
+    stored = [];
+    failing = '';
+    const store = {
+      get: async () => {
+        if (failing) throw new Error(failing);
+        return first;
+      },
+      save: async (_: string, chosen: Handout) => {
+        if (failing) throw new Error(failing);
+        stored.push(chosen);
+      },
+    };
+    table = new Table(
+      sluicegate,
+      HandoutState,
+      HandoutBehaviour,
+      { provide: HandoutStore, useValue: store },
+      {
+        provide: PracticeStore,
+        useValue: { settings: async () => PRACTISE_SETTINGS },
+      },
+    );
+    handout = table.get(HandoutState);
+    handout.isOpen.set(true);
+    await settled();
+  };
+  const settled = async (): Promise<void> => {
+    for (let i = 0; i < 4; i++) {
+      table.settle();
+      await Promise.resolve();
+    }
+  };
+  const sheets = (): string[] => (handout.pages() ?? []).map(({ sheet }) => sheet);
+  beforeEach(() => open());
+
+  it('lays out the sheets chosen, with those remembered of the song', async () => {
+    expect(sheets()).toEqual(['title', 'legend', 'parts', 'parts']);
+    await open({ sheets: ['plan', 'title'], paper: { ...DEFAULT_HANDOUT.paper, isDesk: true } });
+    expect(sheets()[0]).toBe('plan');
+    expect(sheets().at(-1)).toBe('title');
+    expect(handout.chosen().map(({ id }) => id)).toEqual(['plan', 'title']);
+    expect(handout.others().map(({ id }) => id)).toEqual([
+      'legend',
+      'parts',
+      'staves',
+      'lead',
+      'score',
+      'words',
+      'meetings',
+      'singing',
+    ]);
+  });
+
+  it('remembers each choice, and lays out anew', async () => {
+    handout.choose('words', true);
+    handout.move('words', -1);
+    handout.setPaper({ size: 'letter' });
+    await settled();
+    expect(stored.map(({ sheets: list, paper }) => [list.join(' '), paper.size])).toEqual([
+      ['title legend parts words', 'a4'],
+      ['title legend words parts', 'a4'],
+      ['title legend words parts', 'letter'],
+    ]);
+    expect(sheets()).toEqual(['title', 'legend', 'words', 'parts', 'parts']);
+    expect(handout.pages()?.[0].svg).toContain('width="215.9mm"');
+  });
+
+  it('follows the song: another rung is another sheet', async () => {
+    const before = handout
+      .pages()
+      ?.map(({ svg }) => svg)
+      .join('');
+    table.get(HandoutState).bench.edit({ kind: 'choose', choices: { rung: 2 } });
+    await settled();
+    expect(
+      handout
+        .pages()
+        ?.map(({ svg }) => svg)
+        .join(''),
+    ).not.toBe(before);
+    expect(handout.pages()?.[0].svg).toContain('2, melody and bass notes');
+  });
+
+  it('turns pages, to the first and the last and no further', async () => {
+    const seen = [-1, 1, 1, 1, 1, 1, -1].map((by) => {
+      handout.turn(by as 1);
+      return handout.page();
+    });
+    expect(seen).toEqual([0, 1, 2, 3, 3, 3, 2]);
+    handout.choose('parts', false);
+    await settled();
+    expect(handout.page()).toBe(1);
+  });
+
+  it('says what could not be stored or read, and shows the sheets all the same', async () => {
+    failing = 'the disk is full';
+    handout.choose('plan', true);
+    await settled();
+    expect(handout.problem()).toBe(
+      'What you chose could not be stored: the disk is full. It holds until the page is closed.',
+    );
+    expect(sheets()).toContain('plan');
+  });
+
+  it('prints by the browser, where there is something to print', async () => {
+    const print = vi.fn();
+    vi.stubGlobal('window', { print });
+    handout.print();
+    expect(print).toHaveBeenCalledTimes(1);
+    for (const { id } of handout.chosen()) handout.choose(id, false);
+    await settled();
+    expect(handout.pages()).toEqual([]);
+    handout.print();
+    expect(print).toHaveBeenCalledTimes(1);
+    vi.unstubAllGlobals();
+  });
+
+  it('has keys of its own, not where something is typed', () => {
+    const keys = (key: string, focus = {}, differs = {}, isOn = true) =>
+      handoutCommandFor(press(key, differs) as never, { ...FOCUS, ...focus } as never, isOn);
+    expect(['p', 'P', 'ArrowRight', 'PageDown', 'ArrowLeft', 'PageUp', 'x'].map((key) => keys(key))).toEqual([
+      { kind: 'print' },
+      { kind: 'print' },
+      { kind: 'page', by: 1 },
+      { kind: 'page', by: 1 },
+      { kind: 'page', by: -1 },
+      { kind: 'page', by: -1 },
+      null,
+    ]);
+    expect(keys('p', { inField: true })).toBe(null);
+    expect(keys('p', { inDialog: true })).toBe(null);
+    expect(keys('p', {}, { ctrlKey: true })).toBe(null);
+    expect(keys('p', {}, {}, false)).toBe(null);
+    expect(keys('ArrowRight', { onRadio: true })).toBe(null);
+    const behaviour = table.get(HandoutBehaviour);
+    behaviour.readKey(press('ArrowRight') as never, FOCUS as never, true)?.();
+    expect(handout.page()).toBe(1);
+    expect(behaviour.readKey(press('x') as never, FOCUS as never, true)).toBe(null);
+  });
+});

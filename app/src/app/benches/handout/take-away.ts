@@ -1,0 +1,68 @@
+import { inject, Injectable } from '@angular/core';
+import { archiveOf } from '@joined-hands/core/formats';
+import {
+  type Page,
+  type Paper,
+  SHEET_FONTS,
+  sheetDocument,
+  type SheetFonts,
+} from '@joined-hands/core/sheets';
+import { logAsCsv } from '../../storage/log-csv';
+import { PracticeStore } from '../../storage/practice-store';
+import { download, fileName } from '../../ui/download';
+import type { FileKind } from '../../workers/answers';
+import { Asker } from '../../workers/asker';
+import { FILES } from '../../workers/file-kinds';
+import { HandoutState } from './handout-state';
+
+/** Everything but what another of them holds already. */
+const TAKEN: readonly FileKind[] = ['project', 'musicxml', 'midi', 'walkthrough', 'cards'];
+
+/** Everything there is of the open song, in one archive. */
+@Injectable()
+export class TakeAway {
+  private readonly state = inject(HandoutState);
+  private readonly asker = inject(Asker);
+  private readonly practice = inject(PracticeStore);
+
+  /** Hands the archive to the browser; gives its name. Nothing is handed over where one of its files fails. */
+  async take(pages: readonly Page[], paper: Paper): Promise<string> {
+    const arrangement = this.state.bench.arrangement();
+    if (!arrangement) throw new Error('the arrangement is still being worked out');
+    const { song, profile } = arrangement;
+    const name = fileName(song.title);
+    const record = await this.practice.recordOf(song.id);
+    const files: { name: string; content: string | Uint8Array }[] = [];
+    for (const format of TAKEN) {
+      const practice = format === 'project' ? record : undefined;
+      const content = await this.asker.ask(song, profile, { kind: 'file', format, practice });
+      files.push({ name: `${name}${FILES[format][0]}`, content });
+    }
+    if (pages.length > 0) {
+      const content = sheetDocument(song.title, pages, paper, await sheetFonts());
+      files.push({ name: `${name}-sheets.html`, content });
+    }
+    if (record && record.turns.length > 0)
+      files.push({ name: `${name}-log.csv`, content: await logAsCsv(record.turns) });
+    const archive = `${name}.zip`;
+    download(archive, archiveOf(files), 'application/zip');
+    return archive;
+  }
+}
+
+/** The fonts of the application, to go along with a page of its own. */
+async function sheetFonts(): Promise<SheetFonts> {
+  const loaded = Object.entries(SHEET_FONTS).map(
+    async ([face, file]) => [face, await fontData(file)] as const,
+  );
+  return Object.fromEntries(await Promise.all(loaded)) as unknown as SheetFonts;
+}
+
+async function fontData(name: string): Promise<string> {
+  const answer = await fetch(`/fonts/${name}`);
+  if (!answer.ok) throw new Error(`the font ${name} could not be loaded`);
+  const bytes = new Uint8Array(await answer.arrayBuffer());
+  let text = '';
+  for (const byte of bytes) text += String.fromCharCode(byte);
+  return `data:font/woff2;base64,${btoa(text)}`;
+}

@@ -1,0 +1,17 @@
+import { Injectable } from '@angular/core';
+import { type Handout, readHandout } from '@joined-hands/core/sheets';
+import { Database } from './database';
+
+/** Remembers for each song which sheets it is printed on, and how. */
+@Injectable({ providedIn: 'root' })
+export class HandoutStore {
+  private readonly database = new Database();
+
+  async get(songId: string): Promise<Handout> {
+    return readHandout((await this.database.settings.get(`handout ${songId}`))?.value);
+  }
+
+  async save(songId: string, handout: Handout): Promise<void> {
+    await this.database.settings.put({ key: `handout ${songId}`, value: handout });
+  }
+}

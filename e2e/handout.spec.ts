@@ -1,0 +1,120 @@
+import { expect, type Page, test } from '@playwright/test';
+import { unzipSync } from 'fflate';
+import { readFile } from 'node:fs/promises';
+import { graveFindings } from './axe';
+import { openSong, watch } from './pages';
+
+async function openHandout(page: Page, song: string): Promise<void> {
+  await openSong(page, song);
+  await page.getByRole('link', { name: 'Handout', exact: true }).click();
+  await expect(pages(page).first()).toBeVisible();
+}
+
+/** Puts in every sheet that is not among the usual ones. */
+async function putAllIn(page: Page): Promise<void> {
+  const others = [
+    'Lead sheet',
+    'Full score',
+    'Chords over words',
+    'Meeting syllables',
+    'For singing',
+    'Practice plan',
+  ];
+  for (const sheet of others) await page.getByRole('button', { name: `Put in ${sheet}` }).click();
+}
+
+const pages = (page: Page) => page.locator('.pages .page');
+
+/** What of a page stands beyond its edge, as the browser draws it. */
+function beyondTheEdge(page: Page): Promise<string[]> {
+  return page.evaluate(() =>
+    [...document.querySelectorAll('.pages .page > svg')].flatMap((svg) => {
+      const paper = svg.getBoundingClientRect();
+      return [...svg.querySelectorAll('text, rect, line, circle')].flatMap((drawn) => {
+        const { left, right, top, bottom } = drawn.getBoundingClientRect();
+        const isOn = left >= paper.left && right <= paper.right && top >= paper.top && bottom <= paper.bottom;
+        return isOn ? [] : [`${drawn.tagName} ${drawn.textContent ?? ''}`];
+      });
+    }),
+  );
+}
+
+/** The pages of a PDF, and the fonts in it. */
+function pdf(bytes: Buffer): { count: number; fonts: number } {
+  const text = bytes.toString('latin1');
+  return {
+    count: text.match(/\/Type\s*\/Page\b(?!s)/g)?.length ?? 0,
+    fonts: text.match(/\/FontFile[23]?\b/g)?.length ?? 0,
+  };
+}
+
+test('sheets are chosen, ordered, remembered, and printed as they are shown', async ({ page }) => {
+  const watched = watch(page);
+  await openHandout(page, 'Sluicegate Song');
+  await putAllIn(page);
+  await page.getByRole('button', { name: 'Leave out Title page' }).click();
+  await page.getByRole('button', { name: 'Part sheets earlier' }).click();
+  await expect(pages(page).first()).toHaveAttribute('aria-label', 'Page 1: Part sheets, parts 1–2');
+  await expect(
+    page
+      .getByRole('region', { name: /^Page \d+: Full score/ })
+      .locator('path')
+      .first(),
+  ).toBeAttached();
+  const shown = await pages(page).count();
+  expect(shown).toBeGreaterThan(8);
+  await expect(page.locator('jh-handout-panel')).toContainText(`${shown} pages, as they are shown.`);
+  expect(await beyondTheEdge(page)).toEqual([]);
+  const printed = pdf(await page.pdf({ preferCSSPageSize: true }));
+  expect(printed.count).toBe(shown);
+  // Text in its own letters, not as pictures.
+  expect(printed.fonts).toBeGreaterThanOrEqual(3);
+  expect(await graveFindings(page, 'jh-handout-panel')).toEqual([]);
+
+  // By keyboard: the pages are turned.
+  await page.locator('main').focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText(`Page 2 of ${shown}`)).toBeAttached();
+  await page.reload();
+  await expect(pages(page).first()).toHaveAttribute('aria-label', 'Page 1: Part sheets, parts 1–2');
+  await expect(pages(page)).toHaveCount(shown);
+  expect(watched.errors).toEqual([]);
+  expect(watched.outside).toEqual([]);
+});
+
+test('every sheet of a song with repeats stands on its paper, upright and across, to hold and for the desk', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await openHandout(page, 'Mudflat Evening');
+  await putAllIn(page);
+  for (const choice of ['Letter', 'For the desk', 'Across', 'Plain']) {
+    await page.locator('jh-handout-panel label', { hasText: choice }).click();
+    await expect(page.locator('jh-handout-panel')).toContainText('pages, as they are shown.');
+    expect([choice, await beyondTheEdge(page)]).toEqual([choice, []]);
+  }
+  const shown = await pages(page).count();
+  expect(pdf(await page.pdf({ preferCSSPageSize: true })).count).toBe(shown);
+});
+
+test('the whole song is taken away as one archive', async ({ page }) => {
+  await openHandout(page, 'Lanterns at Low Water');
+  const taken = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Take away the song (zip)' }).click();
+  const file = await taken;
+  expect(file.suggestedFilename()).toBe('lanterns-at-low-water.zip');
+  const entries = unzipSync(await readFile(await file.path()));
+  expect(Object.keys(entries).sort()).toEqual(
+    ['-cards.txt', '-sheets.html', '.joined.json', '.mid', '.musicxml', '.txt'].map(
+      (e) => `lanterns-at-low-water${e}`,
+    ),
+  );
+  await expect(page.getByText('lanterns-at-low-water.zip was handed to the browser.')).toBeVisible();
+  // The sheets are a page of their own, which loads nothing.
+  const sheets = await page.context().newPage();
+  const asked: string[] = [];
+  sheets.on('request', (request) => asked.push(request.url()));
+  await sheets.setContent(Buffer.from(entries['lanterns-at-low-water-sheets.html']).toString('utf8'));
+  await expect(sheets.locator('.page')).toHaveCount(await pages(page).count());
+  expect(asked.filter((url) => !url.startsWith('data:'))).toEqual([]);
+});
