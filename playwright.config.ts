@@ -12,6 +12,8 @@ export default defineConfig({
   expect: { timeout: 30_000 },
   retries: 0,
   use: {
+    // Only the journeys away from the network store the application: for each of the others that would only cost time.
+    serviceWorkers: 'block',
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {

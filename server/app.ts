@@ -95,6 +95,7 @@ const policy: RequestHandler = (request, response, next) => {
         mediaSrc: [own, 'blob:'],
         connectSrc: [own],
         workerSrc: [own, 'blob:'],
+        manifestSrc: [own],
         baseUri: [own],
         formAction: ["'none'"],
         frameAncestors: ["'none'"],

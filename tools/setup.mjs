@@ -44,10 +44,11 @@ export function install() {
 
 /** True when the built application is older than anything it is made of. */
 export function needsBuild() {
-  const built = join(root, 'dist/app/index.html');
+  // What is built last.
+  const built = join(root, 'dist/app/service-worker.js');
   if (!existsSync(built)) return true;
   const since = statSync(built).mtimeMs;
-  return ['app', 'core', 'demo/files', 'angular.json', 'package-lock.json'].some((path) =>
+  return ['app', 'core', 'demo/files', 'tools/build.mjs', 'angular.json', 'package-lock.json'].some((path) =>
     newerThan(join(root, path), since),
   );
 }

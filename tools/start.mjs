@@ -2,5 +2,5 @@
 import { install, needsBuild, run } from './setup.mjs';
 
 const installed = install();
-const built = installed === 0 && needsBuild() ? run('npx', ['ng', 'build']) : installed;
+const built = installed === 0 && needsBuild() ? run('node', ['tools/build.mjs']) : installed;
 process.exitCode = built === 0 ? run('npx', ['tsx', 'server/main.ts']) : built;

@@ -50,7 +50,7 @@ if (install() !== 0) {
   const { build: built = true } = await checkTogether(
     ['lint', 'npx', ['eslint', '.', '--max-warnings', '0']],
     ['types', 'npm', ['run', '--silent', 'types']],
-    ...(needsBuild() ? [['build', 'npx', ['ng', 'build']]] : []),
+    ...(needsBuild() ? [['build', 'node', ['tools/build.mjs']]] : []),
   );
   const units = join(reports, 'units.json');
   suite(

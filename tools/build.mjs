@@ -1,0 +1,66 @@
+// npm run build: the application, and the service worker that stores it for use without a network.
+import { build } from 'esbuild';
+import { createHash } from 'node:crypto';
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { root, run } from './setup.mjs';
+
+const folder = join(root, 'dist/app');
+/** Files whose name changes with their content need no revision. */
+const HASHED = /-[A-Z0-9]{8}\.(js|css|woff2)$/;
+/** The page is stored by the service worker itself, with the policy it comes with; the worker is the browser's affair. */
+const APART = new Set(['index.html', 'service-worker.js']);
+
+function filesIn(path) {
+  return readdirSync(path).flatMap((name) => {
+    const inner = join(path, name);
+    return statSync(inner).isDirectory() ? filesIn(inner) : [inner];
+  });
+}
+
+/** Everything that was built, each with what changes when it changes. */
+function stored() {
+  const addresses = filesIn(folder)
+    .map((path) => ({ path, address: relative(folder, path).replaceAll('\\', '/') }))
+    .filter(({ address }) => !APART.has(address))
+    .sort((a, b) => (a.address < b.address ? -1 : 1));
+  const isSample = ({ address }) => address.startsWith('samples/');
+  const files = addresses
+    .filter((file) => !isSample(file))
+    .map(({ path, address }) => ({
+      url: `/${address.split('/').map(encodeURIComponent).join('/')}`,
+      revision: HASHED.test(address) ? null : hashOf(readFileSync(path)),
+    }));
+  const samples = addresses
+    .filter(isSample)
+    .map(({ address }) => `/${address.split('/').map(encodeURIComponent).join('/')}`);
+  return { files, samples };
+}
+
+function hashOf(content) {
+  return createHash('sha256').update(content).digest('hex').slice(0, 16);
+}
+
+const status = run('npx', ['ng', 'build']);
+if (status === 0) {
+  const { files, samples } = stored();
+  const page = readFileSync(join(folder, 'index.html'));
+  const version = hashOf(JSON.stringify({ files, samples, page: hashOf(page) }));
+  await build({
+    entryPoints: [join(root, 'app/offline/service-worker.ts')],
+    outfile: join(folder, 'service-worker.js'),
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    define: {
+      FILES: JSON.stringify(files),
+      SAMPLES: JSON.stringify(samples),
+      VERSION: JSON.stringify(version),
+      'process.env.NODE_ENV': '"production"',
+    },
+    logLevel: 'warning',
+  });
+  console.log(`Stored for use without a network: ${files.length} files and ${samples.length} sounds.`);
+}
+process.exitCode = status;
