@@ -111,6 +111,12 @@ for (const [name, width, height] of [
       if (isSheet && job === 'Letters') await page.getByRole('button', { name: 'Work' }).click();
       await inspect(`tune, ${job}`, job === 'Letters' ? 'jh-letters-entry' : 'jh-tune-panel');
     }
+    await page.locator('summary', { hasText: 'More' }).click();
+    await page.getByText('Guided way', { exact: true }).click();
+    await expect(page.getByRole('region', { name: 'The guided way' })).toBeVisible();
+    await page.getByRole('link', { name: 'Handout', exact: true }).click();
+    await expect(page.locator('.pages .page').first()).toBeVisible();
+    await inspect('handout, on the guided way');
     await page.goto('/profile');
     await expect(page.getByRole('heading', { name: 'Profile' })).toBeVisible();
     await inspect('profile');
@@ -137,6 +143,78 @@ test('every dialog has a name and no serious accessibility finding, wide and nar
   await openSong(page, 'Lanterns at Low Water');
   await fromMenu(page, 'Export');
   await inspect('Take it away');
-  await fromMenu(page, 'All keys');
-  await inspect('Keys');
+  await fromMenu(page, 'Help and keys');
+  await inspect('Help and keys');
+});
+
+test('the guided way leads through one song, is left, taken up again, and walked to its end', async ({
+  page,
+}) => {
+  await openShelf(page);
+  const offer = page.locator('jh-guide-offer');
+  await offer.getByRole('button', { name: 'Begin' }).click();
+  const way = page.getByRole('region', { name: 'The guided way' });
+  await expect(way).toContainText('1 of 6 · Cut it into parts.');
+  await expect(page).toHaveURL(/demo-lanterns\/parts$/);
+  await way.getByRole('button', { name: 'Next step' }).click();
+  await expect(way).toContainText('2 of 6 · The right hand.');
+  await expect(page).toHaveURL(/demo-lanterns\/tune$/);
+  await way.getByRole('button', { name: 'Leave the way' }).click();
+  await expect(way).toHaveCount(0);
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await expect(offer).toContainText('You left the guided way at step 2 of 6.');
+  await page.reload();
+  await offer.getByRole('button', { name: 'Go on' }).click();
+  await expect(page).toHaveURL(/demo-lanterns\/tune$/);
+  for (const title of [
+    'The chords of the left hand',
+    'Say where the hands meet',
+    'Join the hands',
+    'Practise',
+  ]) {
+    await way.getByRole('button', { name: 'Next step' }).click();
+    await expect(way).toContainText(title);
+  }
+  await way.getByRole('button', { name: 'That is all' }).click();
+  await expect(way).toHaveCount(0);
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await expect(page.getByRole('article')).toHaveCount(6);
+  await expect(offer.getByRole('status')).toHaveCount(0);
+});
+
+test('all songs go out as one backup and onto another machine; restored twice there are no doubles', async ({
+  page,
+  browser,
+}) => {
+  await openSong(page, 'Sluicegate Song');
+  await page.keyboard.press('-');
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  const taken = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Back up all songs' }).click();
+  const backup = await (await taken).path();
+  await expect(page.getByText('The backup was handed to the browser.')).toBeVisible();
+
+  const elsewhere = await browser.newContext({ serviceWorkers: 'block' });
+  const other = await elsewhere.newPage();
+  await openShelf(other);
+  for (const title of ['Sluicegate Song', 'Boathouse Jig'])
+    await other.getByRole('button', { name: `Take ${title} off the shelf` }).click();
+  await expect(other.getByRole('article')).toHaveCount(4);
+  const restore = (buffer: Buffer) =>
+    other
+      .getByLabel('Song file')
+      .setInputFiles({ name: 'kept.joined.zip', mimeType: 'application/zip', buffer });
+  const bytes = readFileSync(backup);
+  await restore(bytes);
+  await expect(other.getByText('2 songs were added; 4 were here already.')).toBeVisible();
+  await expect(other.getByRole('article')).toHaveCount(6);
+  await restore(bytes);
+  await expect(other.getByText('0 songs were added; 6 were here already.')).toBeVisible();
+  await expect(other.getByRole('article')).toHaveCount(6);
+  await restore(bytes.subarray(0, bytes.length >> 1));
+  await expect(other.getByRole('alert')).toContainText(
+    'kept.joined.zip could not be restored: The backup is damaged or cut short',
+  );
+  await expect(other.getByRole('article')).toHaveCount(6);
+  await elsewhere.close();
 });

@@ -23,11 +23,14 @@ import { SongStore, type TakenOff, UnreadableSongError } from '../storage/song-s
 import type { ShelfCard } from '../storage/stored';
 import { takeAwayRaw } from '../storage/take-away';
 import { openDialog } from '../ui/dialog';
+import { Offline } from '../ui/offline';
 import { Problems } from '../ui/problems';
 import { ArrangerClient } from '../workers/arranger';
 import { Asker } from '../workers/asker';
 import { FileReaderClient } from '../workers/reader';
 import { told } from '../ui/told';
+import { BackupRow } from './backup-row';
+import { GuideOffer } from './guide-offer';
 
 interface Card {
   readonly card: ShelfCard;
@@ -35,10 +38,17 @@ interface Card {
   readonly opened: string;
 }
 
+/** What browsers that can open files with an installed page bring along. */
+type LaunchedWindow = Window & {
+  readonly launchQueue?: {
+    setConsumer(take: (launched: { readonly files?: readonly { getFile(): Promise<File> }[] }) => void): void;
+  };
+};
+
 /** The songs, as cards with what a pianist wants to see; files come in by button or by dropping them. */
 @Component({
   selector: 'jh-shelf',
-  imports: [NzButtonModule, NzModalModule, RouterLink],
+  imports: [BackupRow, GuideOffer, NzButtonModule, NzModalModule, RouterLink],
   templateUrl: './shelf.html',
   styleUrl: './shelf.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -46,13 +56,15 @@ interface Card {
 export class Shelf implements OnInit, OnDestroy {
   private readonly songs = inject(SongStore);
   private readonly practice = inject(PracticeStore);
+  protected readonly offline = inject(Offline);
   private readonly reader = inject(FileReaderClient);
   private readonly arranger = inject(ArrangerClient);
   private readonly asker = inject(Asker);
   private readonly problems = inject(Problems);
   private readonly router = inject(Router);
   private readonly modal = inject(NzModalService);
-  protected readonly endings = READ_ENDINGS.join();
+  protected readonly endings = [...READ_ENDINGS, '.zip'].join();
+  private readonly backupRow = viewChild.required(BackupRow);
   private readonly picker = viewChild.required<ElementRef<HTMLInputElement>>('picker');
 
   private readonly stored = signal<readonly ShelfCard[] | null>(null);
@@ -66,6 +78,14 @@ export class Shelf implements OnInit, OnDestroy {
 
   ngOnInit(): void {
     void this.refresh();
+    // Where the program is installed, files can be opened with it from the system.
+    (window as LaunchedWindow).launchQueue?.setConsumer(({ files }) => {
+      const opened = Promise.all((files ?? []).map((handle) => handle.getFile()));
+      this.problems.guard(
+        'The file could not be opened',
+        opened.then((all) => (all.length > 0 ? this.importAll(all) : undefined)),
+      );
+    });
   }
 
   ngOnDestroy(): void {
@@ -145,6 +165,11 @@ export class Shelf implements OnInit, OnDestroy {
     const size = `${(file.size / 1024 / 1024).toFixed(1)} MB`;
     this.reading.set(file.size > 1024 * 1024 ? `${file.name} (${size})` : file.name);
     try {
+      if (/\.zip$/i.test(file.name)) {
+        this.reading.set(null);
+        await this.backupRow().restore(file);
+        return null;
+      }
       if (file.size > MOST_BYTES) {
         this.problem.set(
           `${file.name}: the file is too large, ${size}; at most 20 MB are read. Export only the melody.`,

@@ -1,6 +1,7 @@
 import { type Profile } from '@joined-hands/core/song';
 import Dexie, { type Table } from 'dexie';
 import type { Jotting, PractiseSettings, Turn } from '@joined-hands/core/practice';
+import type { Handout } from '@joined-hands/core/sheets';
 import { cardFrom } from './card';
 import type { ShelfCard, StoredRecording, StoredSong, StoredStanding, StoredTake } from './stored';
 
@@ -12,7 +13,10 @@ export class Database extends Dexie {
   readonly turns!: Table<Turn & { readonly id?: number }, number>;
   /** Where one stands with each card of each song. */
   readonly standings!: Table<StoredStanding, string>;
-  readonly settings!: Table<{ key: string; value: Profile | PractiseSettings | boolean | number }, string>;
+  readonly settings!: Table<
+    { key: string; value: Profile | PractiseSettings | Handout | boolean | number },
+    string
+  >;
   /** Takes as they were played, the last of each song. */
   readonly takes!: Table<StoredTake & { readonly id?: number }, number>;
   /** What the pianist wrote down about practising a song. */

@@ -1,0 +1,57 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { Router } from '@angular/router';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { SongStore } from '../storage/song-store';
+import { Guide } from '../ui/guide';
+import { GUIDE_STEPS } from '../ui/guide-steps';
+import { Problems } from '../ui/problems';
+
+/** On the first visit the guided way is offered; where it was left it is gone on with. */
+@Component({
+  selector: 'jh-guide-offer',
+  imports: [NzButtonModule],
+  template: `
+    @if (guide.isOffered() || guide.isLeft()) {
+      <p role="status">
+        @if (guide.isLeft()) {
+          You left the guided way at step {{ guide.next() + 1 }} of {{ count }}.
+          <button nz-button nzSize="small" type="button" (click)="walk()">Go on</button>
+        } @else {
+          New here? Six steps lead through one song, in the order in which it is done by hand.
+          <button nz-button nzSize="small" nzType="primary" type="button" (click)="walk()">Begin</button>
+        }
+        <button nz-button nzSize="small" type="button" (click)="guide.decline()">Not now</button>
+      </p>
+    }
+  `,
+  styles: `
+    p {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px 12px;
+      align-items: center;
+      margin: 0 0 16px;
+      padding: 10px 16px;
+      border-radius: var(--radius);
+      background: var(--selected);
+      font-size: 18px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class GuideOffer {
+  protected readonly guide = inject(Guide);
+  private readonly songs = inject(SongStore);
+  private readonly router = inject(Router);
+  private readonly problems = inject(Problems);
+  protected readonly count = GUIDE_STEPS.length;
+
+  /** Its song is put back on the shelf where it was taken off. */
+  protected walk(): void {
+    const begun = this.songs.addDemoSongs().then(() => {
+      this.guide.walk();
+      return this.router.navigate(this.guide.address());
+    });
+    this.problems.guard('The guided way could not be begun', begun);
+  }
+}
