@@ -167,4 +167,53 @@ describe('npm run arrange', () => {
       '--chords blue: choose one of three, sevenths, colourful, none',
     );
   });
+
+  it('arranges a folder and several files: a line each, a table at the end, a bad one stops none', () => {
+    const songs = mkdtempSync(join(folder, 'songs-'));
+    const [lanterns, sluicegate] = DEMO_SONGS;
+    const project = (song: typeof lanterns) => writeProject({ song, profile: DEFAULT_PROFILE });
+    writeFileSync(join(songs, 'a.joined.json'), project(lanterns));
+    writeFileSync(join(songs, 'b.mid'), 'not a MIDI file');
+    writeFileSync(join(songs, 'c.joined.json'), project(sluicegate));
+    writeFileSync(join(songs, 'notes.docx'), 'left alone');
+    const out = join(folder, 'many');
+    const result = run(songs, join(songs, 'c.joined.json'), '--out', out);
+    expect(result.code).toBe(1);
+    expect(result.err.split('\n')).toEqual([expect.stringMatching(/b\.mid: /)]);
+    const lines = result.out.split('\n');
+    expect(lines.slice(0, 3).map((line) => line.split(':')[0])).toEqual([
+      'Lanterns at Low Water',
+      'Sluicegate Song',
+      'Sluicegate Song',
+    ]);
+    expect(lines.slice(4).map((line) => line.split(/ {2,}/).slice(0, 5))).toEqual([
+      ['File', 'Title', 'Key', 'Parts', 'Bars'],
+      ['a.joined.json', 'Lanterns at Low Water', 'A minor', '6', '24'],
+      ['b.mid', 'failed'],
+      ['c.joined.json', 'Sluicegate Song', 'G major', '4', '16'],
+      ['c.joined.json', 'Sluicegate Song', 'G major', '4', '16'],
+    ]);
+    expect(readdirSync(out).filter((name) => name.endsWith('.txt'))).toEqual(['a.txt', 'c-2.txt', 'c.txt']);
+    const empty = mkdtempSync(join(folder, 'empty-'));
+    expect(run(empty, '--out', out)).toMatchObject({
+      code: 1,
+      err: expect.stringMatching(/no file to arrange in this folder/),
+    });
+  });
+
+  it('writes sheets as pages of their own that load nothing, and says which there are', () => {
+    const out = join(folder, 'sheets');
+    expect(run(IN, '--out', out, '--sheet', 'parts', '--sheet', 'plan').out).toMatch(
+      /\.json, sluicegate-parts\.html, sluicegate-plan\.html$/,
+    );
+    const html = readFileSync(join(out, 'sluicegate-parts.html'), 'utf8');
+    expect(html.match(/class="page"/g)?.length).toBeGreaterThan(1);
+    expect(html).toContain('Part 1 A, Verse · bars 1–4');
+    expect(html).toContain('@page { size: 210mm 297mm; margin: 0; }');
+    expect(html.replaceAll('http://www.w3.org/2000/svg', '')).not.toMatch(/(src|href)="|https?:\/\//);
+    expect(html.match(/src: url\('data:font\/woff2;base64,.{1000,}'\)/g)).toHaveLength(5);
+    expect(run(IN, '--out', out, '--sheet', 'score').err).toBe(
+      '--sheet score: choose one of title, legend, parts, words, meetings, singing, plan',
+    );
+  });
 });

@@ -5,6 +5,7 @@ import { writeProject } from '../core/formats';
 import { DEFAULT_PROFILE } from '../core/song';
 import { randomSong } from '../core/testing';
 import { createApp } from '../server/app';
+import { handoutFigures } from './bench-handout';
 import { logFigures, microphoneFigures } from './bench-practise';
 import { importFigures } from './bench-tune';
 
@@ -43,6 +44,7 @@ export async function browserFigures(): Promise<void> {
     await importFigures(browser, origin);
     await microphoneFigures(browser, origin);
     await logFigures(browser, origin);
+    await handoutFigures(browser, origin);
   });
 }
 

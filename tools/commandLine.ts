@@ -1,127 +1,15 @@
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { basename, dirname, join, resolve } from 'node:path';
-import { parseArgs } from 'node:util';
 import { arrange } from '../core/arrange';
+import type { Arrangement } from '../core/arrangement';
 import { FileError, MOST_BYTES, openFile, reportOf, writeMidi, writeMusicXml } from '../core/formats';
-import { type KeyboardSize, type Reach } from '../core/music';
-import { PATTERNS, SUNG_FIGURES } from '../core/patterns';
-import { applyEdit, type Choices, DEFAULT_PROFILE, type Profile, type Song } from '../core/song';
-import { chordsFor, type Taste, TASTES } from '../core/suggesting';
+import { keyName } from '../core/music';
+import { DEFAULT_PAPER, layOut, sheetDocument, type SheetId } from '../core/sheets';
+import { applyEdit, DEFAULT_PROFILE, keyAt, type Profile, type Song } from '../core/song';
+import { chordsFor } from '../core/suggesting';
 import { writeWalkthrough } from '../core/words';
-
-/** Anything the caller can put right; its message is the one line on stderr. */
-class UsageError extends Error {}
-
-const SCHOOLS: Record<string, Choices['layout']> = {
-  nearest: 'block',
-  three: 'three',
-  root: 'root',
-  partial: 'partial',
-  shell: 'shell',
-  fifth: 'fifth',
-  rootless: 'rootless',
-  tenth: 'tenth',
-  'under-melody': 'under-melody',
-  singing: 'singing',
-};
-
-interface Request {
-  readonly input: string;
-  readonly out: string;
-  readonly choices: Partial<Choices>;
-  readonly profile: Partial<Profile>;
-  readonly everyBars: number | undefined;
-  /** What a tune without chords is given; null: nothing. */
-  readonly taste: Taste | null;
-}
-
-function readRequest(argv: readonly string[]): Request {
-  const text = { type: 'string' } as const;
-  const { values, positionals } = parseArgs({
-    args: [...argv],
-    allowPositionals: true,
-    options: {
-      out: text,
-      school: text,
-      rung: text,
-      pattern: text,
-      reach: text,
-      keys: text,
-      parts: text,
-      chords: text,
-      fills: text,
-    },
-  });
-  if (positionals.length !== 1)
-    throw new UsageError('Name one file to arrange: npm run arrange -- IN --out DIR');
-  if (values.out === undefined) throw new UsageError('Say where to write: --out DIR');
-  const reach = wanted('--reach', values.reach, [6, 7, 8, 9, 10]) as Reach | undefined;
-  const keyboard = wanted('--keys', values.keys, [49, 61, 73, 76, 88]) as KeyboardSize | undefined;
-  return {
-    input: positionals[0],
-    out: values.out,
-    choices: {
-      ...schoolOf(values.school),
-      ...rungOf(values.rung),
-      ...patternOf(values.pattern),
-      ...fillsOf(values.fills),
-    },
-    profile: { ...(reach ? { leftReach: reach, rightReach: reach } : {}), ...(keyboard ? { keyboard } : {}) },
-    everyBars: barsOf(values.parts),
-    taste: tasteOf(values.chords),
-  };
-}
-
-function wanted(option: string, value: string | undefined, allowed: readonly number[]): number | undefined {
-  if (value === undefined) return undefined;
-  if (!allowed.includes(Number(value)))
-    throw new UsageError(`${option} ${value}: choose one of ${allowed.join(', ')}`);
-  return Number(value);
-}
-
-function schoolOf(school: string | undefined): Partial<Choices> {
-  if (school === undefined) return {};
-  const layout = SCHOOLS[school];
-  if (layout === undefined)
-    throw new UsageError(`--school ${school}: choose one of ${Object.keys(SCHOOLS).join(', ')}`);
-  return { layout };
-}
-
-function rungOf(value: string | undefined): Partial<Choices> {
-  const rung = wanted('--rung', value, [1, 2, 3, 4, 5, 6, 7]);
-  return rung === undefined ? {} : { rung };
-}
-
-/** Chords for a tune that has none: the key's own, unless another taste is asked for, or none at all. */
-function tasteOf(value = 'sevenths'): Taste | null {
-  const names = [...TASTES.map(({ taste }) => taste), 'none'];
-  if (!names.includes(value)) throw new UsageError(`--chords ${value}: choose one of ${names.join(', ')}`);
-  return value === 'none' ? null : (value as Taste);
-}
-
-function patternOf(name: string | undefined): Partial<Choices> {
-  if (name === undefined) return {};
-  const all = [...PATTERNS, ...SUNG_FIGURES].map(({ id }) => id);
-  const pattern = all.find((id) => id === name.toLowerCase());
-  if (!pattern) throw new UsageError(`--pattern ${name}: choose one of ${[...new Set(all)].join(', ')}`);
-  return { pattern };
-}
-
-function fillsOf(measure: string | undefined): Partial<Choices> {
-  if (measure === undefined) return {};
-  const allowed = ['none', 'few', 'some', 'many'] as const;
-  const found = allowed.find((name) => name === measure);
-  if (!found) throw new UsageError(`--fills ${measure}: choose one of ${allowed.join(', ')}`);
-  return { fills: { measure: found, seed: 0 } };
-}
-
-function barsOf(value: string | undefined): number | undefined {
-  if (value === undefined || value === 'auto') return undefined;
-  const bars = Number(value);
-  if (!Number.isInteger(bars) || bars < 1 || bars > 64)
-    throw new UsageError(`--parts ${value}: give "auto" or a number of bars from 1 to 64`);
-  return bars;
-}
+import { readRequest, type Request, UsageError } from './request';
+import { sheetFonts } from './sheetFonts';
 
 function readInput(path: string): { song: Song; profile: Profile } {
   const name = basename(path);
@@ -164,10 +52,16 @@ function writeAll(
   }
 }
 
-/** Arranges what is asked for; gives what is to be said of it. */
-function run(argv: readonly string[]): string {
-  const request = readRequest(argv);
-  const { song: read, profile: own } = readInput(request.input);
+/** What came of one file. */
+interface Result {
+  readonly line: string;
+  /** Cells of the table: title, key, parts, bars, findings, effort. */
+  readonly cells: readonly string[];
+}
+
+/** Arranges one file as asked for. */
+function arrangeFile(input: string, name: string, request: Request): Result {
+  const { song: read, profile: own } = readInput(input);
   const { everyBars, taste } = request;
   const isBare = read.changes.length === 0;
   const proposed = isBare && taste ? chordsFor(read, taste, 'gaps', true) : null;
@@ -181,16 +75,84 @@ function run(argv: readonly string[]): string {
   const started = performance.now();
   const arrangement = arrange(song, profile);
   const milliseconds = performance.now() - started;
-  const name = basename(request.input).replace(/(\.joined)?\.[^.]+$/, '');
   writeAll(request.out, [
     [`${name}.musicxml`, writeMusicXml(arrangement)],
     [`${name}.mid`, writeMidi(arrangement)],
     [`${name}.txt`, writeWalkthrough(arrangement)],
     [`${name}.json`, `${JSON.stringify(reportOf(arrangement, milliseconds), null, 1)}\n`],
+    ...request.sheets.map((sheet) => [`${name}-${sheet}.html`, sheetPage(arrangement, sheet)] as const),
   ]);
-  const { findings, parts } = arrangement;
+  const { findings, parts, efforts } = arrangement;
   const chords = proposed ? `no chords were given, ${song.changes.length} are suggested; ` : '';
-  return `${song.title}: ${chords}${parts.length} parts, ${findings.length} findings; wrote ${join(request.out, name)}.musicxml, .mid, .txt and .json`;
+  const sheets = request.sheets.map((sheet) => `, ${name}-${sheet}.html`).join('');
+  const hardest = Math.max(0, ...efforts.map((effort) => effort?.total ?? 0));
+  return {
+    line: `${song.title}: ${chords}${parts.length} parts, ${findings.length} findings; wrote ${join(request.out, name)}.musicxml, .mid, .txt and .json${sheets}`,
+    cells: [
+      basename(input),
+      song.title,
+      keyName(keyAt(arrangement.played, 0)),
+      String(parts.length),
+      String(song.barCount),
+      String(findings.length),
+      String(hardest),
+    ],
+  };
+}
+
+function sheetPage(arrangement: Arrangement, sheet: SheetId): string {
+  const pages = layOut(arrangement, [sheet], DEFAULT_PAPER);
+  return sheetDocument(arrangement.song.title, pages, DEFAULT_PAPER, sheetFonts());
+}
+
+/** Names for what is written: two files of one name do not write over one another. */
+function outNames(inputs: readonly string[]): string[] {
+  const names: string[] = [];
+  for (const input of inputs) {
+    const name = basename(input).replace(/(\.joined)?\.[^.]+$/, '');
+    let free = name;
+    for (let count = 2; names.includes(free); count++) free = `${name}-${count}`;
+    names.push(free);
+  }
+  return names;
+}
+
+/** Arranges every file asked for; a bad one stops none. */
+function runAll(request: Request, speaker: Speaker): 0 | 1 {
+  const names = outNames(request.inputs);
+  const rows: string[][] = [];
+  let failed = 0;
+  request.inputs.forEach((input, i) => {
+    try {
+      const { line, cells } = arrangeFile(input, names[i], request);
+      speaker.log(line);
+      rows.push([...cells]);
+    } catch (error) {
+      const line = inOneLine(error, [input]);
+      if (line === null) throw error;
+      speaker.error(line);
+      failed++;
+      rows.push([basename(input), 'failed', '', '', '', '', '']);
+    }
+  });
+  if (request.isMany) for (const line of tableOf(rows)) speaker.log(line);
+  return failed === 0 ? 0 : 1;
+}
+
+const HEADS = ['File', 'Title', 'Key', 'Parts', 'Bars', 'Findings', 'Effort'];
+
+function tableOf(rows: readonly (readonly string[])[]): string[] {
+  const all = [HEADS, ...rows];
+  const widths = HEADS.map((_, column) => Math.max(...all.map((row) => row[column].length)));
+  return [
+    '',
+    ...all.map((row) =>
+      row
+        .map((cell, column) => cell.padEnd(widths[column]))
+        .join('  ')
+        .trimEnd(),
+    ),
+  ];
 }
 
 /** What went wrong in one line: which file, where, why. */
@@ -221,8 +183,7 @@ interface Speaker {
 /** The command line's work; gives its exit code. What can be put right is said in one line. */
 export function main(argv: readonly string[], speaker: Speaker): 0 | 1 {
   try {
-    speaker.log(run(argv));
-    return 0;
+    return runAll(readRequest(argv), speaker);
   } catch (error) {
     const line = inOneLine(error, argv);
     if (line === null) throw error;

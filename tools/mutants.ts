@@ -67,6 +67,8 @@ async function main(): Promise<void> {
     tempDirName: '.cache/mutants',
     concurrency: 2,
     timeoutMS: 10_000,
+    // The first run of all tests, on a machine that does other work besides.
+    dryRunTimeoutMinutes: 30,
     reporters: ['progress'],
     plugins: ['@stryker-mutator/vitest-runner'],
     checkers: [],

@@ -6,7 +6,7 @@ import { checkedSong, DEFAULT_PROFILE } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
 import { damaged } from './damage';
 
-const EACH = 180;
+const EACH = 120;
 /** Nothing may take longer than this, in milliseconds: a hang, not a measure of speed. */
 const HANG = 5000;
 

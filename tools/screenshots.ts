@@ -23,11 +23,9 @@ await withBrowser(async (browser, origin) => {
   await page.locator('[data-change=c3] .symbol').click();
   await page.locator('.alternatives .letters').nth(1).waitFor();
   await shoot('join');
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('s');
-  await page.locator('jh-staff svg').waitFor();
-  await shoot('staff');
-  await page.keyboard.press('s');
+  await page.goto(`${origin}/song/demo-sluicegate/handout`);
+  await page.locator('section[aria-label^="Page 3"]').evaluate((sheet) => sheet.scrollIntoView());
+  await shoot('handout');
   await page.goto(`${origin}/song/demo-rain/join`);
   await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
   await page.locator('.rungs label', { hasText: '6' }).click();
