@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
+import { Offline } from './ui/offline';
 import { Problems } from './ui/problems';
 
 /** One view at a time; over it what went wrong, whatever it was. */
@@ -39,4 +40,8 @@ import { Problems } from './ui/problems';
 })
 export class App {
   protected readonly problems = inject(Problems);
+
+  constructor() {
+    inject(Offline).begin();
+  }
 }

@@ -107,6 +107,19 @@ describe('storing the open song', () => {
     expect(state.isDirty).toBe(false);
   });
 
+  it('tries again after a second, two, five and ten, and every ten from then on', async () => {
+    const at: number[] = [];
+    writing = async () => {
+      at.push(performance.now());
+      throw new Error('no room');
+    };
+    edit('One');
+    await wait(45_000);
+    const waits = at.slice(1).map((time, i) => Math.round((time - at[i]) / 100) / 10);
+    expect(waits.slice(0, 6)).toEqual([1, 2, 5, 10, 10, 10]);
+    expect(state.unsaved).toContain('no room');
+  });
+
   it('writes down at once what the page would take with it, and strikes it out when it is stored', async () => {
     edit('One');
     saver.pageGoes();

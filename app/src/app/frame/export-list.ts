@@ -5,6 +5,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA } from 'ng-zorro-antd/modal';
 import { download, fileName } from '../ui/download';
 import type { FileKind } from '../workers/answers';
+import { FILES } from '../workers/file-kinds';
 import { PracticeStore } from '../storage/practice-store';
 import { Asker } from '../workers/asker';
 import { told } from '../ui/told';
@@ -74,6 +75,11 @@ export class ExportList {
     { kind: 'mxl', name: 'MusicXML, packed', what: 'The same in a small .mxl file.' },
     { kind: 'midi', name: 'MIDI', what: 'Two tracks with tempo and pedal, for a keyboard or sequencer.' },
     { kind: 'walkthrough', name: 'Walkthrough', what: 'The arrangement told in words, part by part.' },
+    {
+      kind: 'cards',
+      name: 'Part cards',
+      what: 'A card for each part: first key, letters, counts, words, chords.',
+    },
   ];
 
   /** Something frames the song: it can be taken away without. */
@@ -96,12 +102,3 @@ export class ExportList {
     }
   }
 }
-
-/** Ending and media type of each kind of file. */
-const FILES: Record<FileKind, readonly [ending: string, type: string]> = {
-  project: ['.joined.json', 'application/json'],
-  musicxml: ['.musicxml', 'application/vnd.recordare.musicxml+xml'],
-  mxl: ['.mxl', 'application/vnd.recordare.musicxml'],
-  midi: ['.mid', 'audio/midi'],
-  walkthrough: ['.txt', 'text/plain;charset=utf-8'],
-};

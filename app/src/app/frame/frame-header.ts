@@ -14,6 +14,8 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { openDialog } from '../ui/dialog';
+import { Guide } from '../ui/guide';
+import { Offline } from '../ui/offline';
 import { Problems } from '../ui/problems';
 import { BenchState } from './bench-state';
 import type { Shortcut } from './keys/commands';
@@ -37,6 +39,8 @@ export class FrameHeader {
   readonly sheetToggled = output<'parts' | 'panel'>();
 
   protected readonly bench = inject(BenchState);
+  protected readonly offline = inject(Offline);
+  protected readonly guide = inject(Guide);
   private readonly modal = inject(NzModalService);
   private readonly problems = inject(Problems);
   protected readonly benches = BENCHES;
@@ -85,9 +89,14 @@ export class FrameHeader {
   protected showKeys(): void {
     const shown = import('./keys/keys-list').then(({ KeysList }) =>
       openDialog(this.modal, {
-        nzTitle: 'Keys',
+        nzTitle: 'Help and keys',
         nzContent: KeysList,
-        nzData: this.ownKeys(),
+        nzData: {
+          name: this.row().name,
+          help: this.row().help,
+          keys: this.ownKeys(),
+          hasStage: this.hasStage(),
+        },
         nzWidth: 680,
       }),
     );

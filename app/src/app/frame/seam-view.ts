@@ -6,7 +6,8 @@ import { rungOf } from '@joined-hands/core/ladder';
 import { staffStep } from '@joined-hands/core/music';
 import type { Part } from '@joined-hands/core/parts';
 import { partIndexAt } from '@joined-hands/core/parts';
-import type { Choices, PlayedBar } from '@joined-hands/core/song';
+import { type Choices, type PlayedBar, sungIn } from '@joined-hands/core/song';
+import { shownNote } from '@joined-hands/core/words';
 
 /** What of an arrangement the seam shows of one part: small, so that it can be compared with the last. */
 export interface SeamView {
@@ -76,15 +77,13 @@ export function viewOf(arrangement: Arrangement, partIndex: number, isMelodyOnly
   const hands = arrangement.arranged[partIndex];
   const left = isMelodyOnly ? [] : (hands?.left ?? []);
   const away = part.choices.shownOctave;
-  const shown = (note: HandNote): HandNote =>
-    away === 0 ? note : { ...note, pitch: { ...note.pitch, octave: note.pitch.octave + away } };
-  const right = rightShown(arrangement, partIndex, isMelodyOnly).map(shown);
+  const right = rightShown(arrangement, partIndex, isMelodyOnly).map((note) => shownNote(note, part));
   const { singing, isMoving, chords } = rungOf(part.choices);
   const isSinging = part.choices.layout === 'singing';
   const isUnder = part.choices.layout.startsWith('under-melody');
   const own = changes.filter(({ change }) => inPart(change));
   const most = own.reduce((count, c) => Math.max(count, c.voicing.keys.length), 1);
-  const words = wordsOf(arrangement.played);
+  const words = sungIn(arrangement.played);
   return {
     part,
     bars: arrangement.played.bars.filter(
@@ -184,11 +183,6 @@ function rightShown(
       grace: note.grace,
       finger: null,
     }));
-}
-
-function wordsOf({ melody, words }: Arrangement['played']): SungWord[] {
-  const sung = melody.flatMap((n) => (n.lyric ? [{ tick: n.tick, ...n.lyric }] : []));
-  return [...sung, ...words].sort((a, b) => a.tick - b.tick);
 }
 
 /** True when two views draw the same picture: they show the very same things. */

@@ -27,10 +27,13 @@ import { Staff } from '../notation/staff';
 import { SongActions } from '../state/actions';
 import { SongStore } from '../storage/song-store';
 import { takeAwayCopy, takeAwayRaw } from '../storage/take-away';
+import { GUIDED_SONG } from '../ui/guide-steps';
+import { Offline } from '../ui/offline';
 import { Problems } from '../ui/problems';
 import { BenchState } from './bench-state';
 import { type BenchBehaviour, type BenchDefinition } from './definition';
 import { FrameHeader } from './frame-header';
+import { GuideStrip } from './guide-strip';
 import { Hearing } from './hearing';
 import { KeysShown } from './keys-shown';
 import { obey } from './keys/obey';
@@ -59,6 +62,7 @@ interface OpenBench {
     RouterLink,
     NzButtonModule,
     FrameHeader,
+    GuideStrip,
     Keyboard,
     PartsRail,
     Seam,
@@ -80,11 +84,12 @@ export class SongFrame implements OnInit {
   protected readonly keys = inject(KeysShown);
   readonly playing = inject(Playing);
   private readonly screen = inject(ScreenKeyboard);
-  private readonly recorder = inject(Recorder);
+  protected readonly recorder = inject(Recorder);
   private readonly store = inject(Store);
   private readonly songs = inject(SongStore);
   private readonly problems = inject(Problems);
   private readonly shortcuts = inject(Shortcuts);
+  private readonly offline = inject(Offline);
   private readonly injector = inject(Injector);
 
   protected readonly isMissing = computed(() => this.bench.state().missing === this.id());
@@ -98,6 +103,7 @@ export class SongFrame implements OnInit {
     const { unreadable } = this.bench.state();
     return unreadable?.id === this.id() ? unreadable.reason : null;
   });
+  protected readonly guidedSong = GUIDED_SONG;
   protected readonly isNarrow = signal(window.innerWidth < NARROW_PX);
   /** Which side sheet is open on a narrow screen. */
   protected readonly sheet = signal<'parts' | 'panel' | null>(null);
@@ -112,6 +118,8 @@ export class SongFrame implements OnInit {
     const song = this.bench.song();
     return song !== null && song.melody.length + song.changes.length === 0;
   });
+  /** The panel was put away for a take, and comes again after it. */
+  private showsAfterwards = false;
   private readonly seam = viewChild(Seam);
   private readonly benches = new Map<BenchRow, OpenBench>();
 
@@ -129,6 +137,19 @@ export class SongFrame implements OnInit {
       this.bench.showsMelodyOnly.set(behaviour?.showsMelodyOnly ?? false);
       this.bench.weighsVoicings.set(behaviour?.weighsVoicings ?? false);
       this.bench.pickedTick.set(behaviour?.pickedTick() ?? null);
+    });
+    // A new version is never offered in the middle of a take.
+    effect(() => this.offline.isHeld.set(this.recorder.isBusy()));
+    // On a narrow screen what is played is seen while it is listened to, and what came of it afterwards.
+    effect(() => {
+      const isBusy = this.recorder.isBusy();
+      if (isBusy && this.isNarrow() && untracked(this.sheet) === 'panel') {
+        this.sheet.set(null);
+        this.showsAfterwards = true;
+      } else if (!isBusy && this.showsAfterwards) {
+        this.showsAfterwards = false;
+        this.sheet.set('panel');
+      }
     });
     // On the desk the pedals of a MIDI piano turn rows.
     effect((onCleanup) => {
@@ -158,6 +179,7 @@ export class SongFrame implements OnInit {
       document.removeEventListener('visibilitychange', leaving);
       this.playing.player.stop();
       this.recorder.stop();
+      this.offline.isHeld.set(false);
       for (const { injector } of this.benches.values()) injector.destroy?.();
       this.store.dispatch(SongActions.leaveAsked({ id: this.id() }));
     });

@@ -84,6 +84,17 @@ export const SOUNDS: readonly SoundRow[] = [
   },
 ];
 
+/** A plain tone, for when recorded sounds cannot be had. */
+export function simpleTone(tone: Tone): Instrument {
+  const voices = new tone.PolySynth(tone.Synth, {
+    oscillator: { type: 'triangle' },
+    envelope: { attack: 0.004, decay: 1.2, sustain: 0.1, release: 0.3 },
+    volume: -12,
+  });
+  voices.maxPolyphony = MOST_VOICES;
+  return voices.toDestination();
+}
+
 /** The row of a sound; the grand for one that is not known. */
 export function soundNamed(id: string | null): SoundRow {
   return SOUNDS.find((row) => row.id === id) ?? SOUNDS[0];

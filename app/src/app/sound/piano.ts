@@ -1,6 +1,7 @@
-import { Injectable, signal } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
 import type * as ToneModule from 'tone';
-import { type Instrument, type SoundRow, soundNamed } from './instruments';
+import { Problems } from '../ui/problems';
+import { type Instrument, simpleTone, type SoundRow, soundNamed } from './instruments';
 
 type Tone = typeof ToneModule;
 
@@ -19,6 +20,7 @@ export interface Sounding {
 /** The instrument the arrangement is heard on, loaded when first needed: a real grand piano unless another is chosen. */
 @Injectable({ providedIn: 'root' })
 export class Piano {
+  private readonly problems = inject(Problems);
   readonly sound = signal<SoundRow['id']>(soundNamed(remembered()).id);
   private tone: Promise<{ tone: Tone; click: ToneModule.Synth }> | null = null;
   private readonly made = new Map<SoundRow['id'], Promise<Instrument>>();
@@ -31,9 +33,12 @@ export class Piano {
       throw error;
     });
     const { tone, click } = await this.tone;
-    const instrument = await this.instrumentOf(row, tone);
+    const sounding = await this.instrumentOf(row, tone).then(
+      (instrument) => ({ instrument, delaySeconds: row.delaySeconds }),
+      () => ({ instrument: this.simple(tone, row), delaySeconds: 0 }),
+    );
     await tone.start();
-    return { tone, instrument, click, delaySeconds: row.delaySeconds };
+    return { tone, click, ...sounding };
   }
 
   /** From now on everything is heard in this sound. */
@@ -54,6 +59,18 @@ export class Piano {
       volume: -10,
     }).toDestination();
     return { tone, click };
+  }
+
+  private plain: Instrument | null = null;
+
+  /** Without its recorded sounds a piano is still heard, as a simple tone; they are asked for again the next time. */
+  private simple(tone: Tone, { name }: SoundRow): Instrument {
+    if (!this.plain)
+      this.problems.tell(
+        `The sounds of the ${name.toLowerCase()} could not be loaded: you hear a simple tone. They are asked for again when you play.`,
+      );
+    this.plain ??= simpleTone(tone);
+    return this.plain;
   }
 
   private instrumentOf(row: SoundRow, tone: Tone): Promise<Instrument> {

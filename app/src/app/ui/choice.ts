@@ -50,6 +50,18 @@ export interface ChoiceOption<T> {
     .rows label::before {
       display: none;
     }
+    /* In a narrow panel a word is never cut: each row takes as many as it holds, and is filled. */
+    @media (min-width: 900px) and (max-width: 1100px) {
+      .rows {
+        display: flex;
+        flex-wrap: wrap;
+      }
+      .rows label {
+        flex: 1 1 auto;
+        padding: 0 8px;
+        white-space: nowrap;
+      }
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -42,11 +42,11 @@ import {
   type MovementProof,
   movementProof,
 } from '@joined-hands/core/voicing';
-import { writeWalkthrough } from '@joined-hands/core/words';
+import { writePartCards, writeWalkthrough } from '@joined-hands/core/words';
 import { Sender, type Sent } from './travelling';
 
 /** What a song can be taken away as. */
-export type FileKind = 'project' | 'musicxml' | 'mxl' | 'midi' | 'walkthrough';
+export type FileKind = 'project' | 'musicxml' | 'mxl' | 'midi' | 'walkthrough' | 'cards';
 
 /** A question about a song, answered apart from the arranging so that neither waits for the other. */
 export type Question =
@@ -173,5 +173,7 @@ function written(song: Song, profile: Profile, format: FileKind, practice: unkno
       return writeMidi(arrangement);
     case 'walkthrough':
       return writeWalkthrough(arrangement);
+    case 'cards':
+      return writePartCards(arrangement);
   }
 }

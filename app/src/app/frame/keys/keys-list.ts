@@ -4,11 +4,23 @@ import { NZ_MODAL_DATA } from 'ng-zorro-antd/modal';
 import type { Shortcut } from './commands';
 import { SHORTCUTS, Shortcuts } from './shortcuts';
 
-/** Every key of the bench. */
+/** What a bench is called and for, with the keys of its own. */
+export interface BenchKeys {
+  readonly name: string;
+  readonly help: string;
+  readonly keys: readonly Shortcut[];
+  /** It shows something else in the place of seam and staff. */
+  readonly hasStage: boolean;
+}
+
+/** What the bench is for, and every key of it. */
 @Component({
   selector: 'jh-keys-list',
   imports: [NzButtonModule],
   template: `
+    <p class="about">
+      <b>{{ about.name }}.</b> {{ about.help }}
+    </p>
     <dl>
       @for (shortcut of list; track shortcut.keys) {
         <dt>{{ shortcut.keys }}</dt>
@@ -40,6 +52,11 @@ import { SHORTCUTS, Shortcuts } from './shortcuts';
     dd {
       margin: 0;
     }
+    .about {
+      margin: 0 0 16px;
+      color: var(--ink);
+      font-size: 18px;
+    }
     p {
       margin: 16px 0 0;
       color: var(--ink-soft);
@@ -50,10 +67,13 @@ import { SHORTCUTS, Shortcuts } from './shortcuts';
 })
 export class KeysList {
   protected readonly shortcuts = inject(Shortcuts);
-  /** Keys of the open bench: there the arrows and some letters mean other things. */
-  private readonly own = inject<readonly Shortcut[]>(NZ_MODAL_DATA, { optional: true }) ?? [];
-  protected readonly list =
-    this.own.length > 0
-      ? [...this.own, ...SHORTCUTS.filter(({ keys }) => !/[←↑]|Enter/.test(keys))]
-      : SHORTCUTS;
+  /** The open bench, and keys that are its own: there the arrows and some letters mean other things. */
+  protected readonly about = inject<BenchKeys>(NZ_MODAL_DATA);
+  protected readonly list = [
+    ...this.about.keys,
+    ...SHORTCUTS.filter(({ keys }) => {
+      if (this.about.hasStage && /^[SV]$|^Page/.test(keys)) return false;
+      return this.about.keys.length === 0 || !/[←↑]|Enter/.test(keys);
+    }),
+  ];
 }
