@@ -127,10 +127,17 @@ test('the desk view shows the part alone, turns by keys, and shows only whole ro
   await page.keyboard.press('PageDown');
   await expect(page.locator('.turner')).toContainText('row 2 of 2');
   await expect.poll(cut).toBeLessThanOrEqual(1);
+  // An edit leaves the row that is read where it is.
+  await page.locator('.rungs label', { hasText: '2' }).click();
+  await arranged(page);
+  await expect(page.locator('.turner')).toContainText('row 2 of 2');
   await page.keyboard.press('PageDown');
   await expect(
     page.locator('jh-parts-rail [aria-current=true], jh-parts-rail .current').first(),
   ).toContainText('2');
+  // Another part begins with its first row.
+  await expect(page.locator('.turner')).toContainText('row 1 of');
+  await expect.poll(() => rows.evaluate(({ scrollTop }) => scrollTop)).toBe(0);
   await page.keyboard.press('1');
   await fromMenu(page, 'Desk view');
   await expect(page.locator('jh-frame-header')).toBeHidden();

@@ -11,14 +11,17 @@ import { played } from './sounds';
 const [lanterns] = DEMO_SONGS;
 const { melody, tempoMap } = unfold(lanterns);
 const perTick = 60 / (tempoMap[0].quartersPerMinute * 960);
-/** Silence for the bar that is counted in, and a little more. */
-const COUNT_IN = 3;
+/**
+ * Silence before it is played, in seconds. A bar is counted in for 1.9, the last note begins 5.6 after the first, and it is
+ * listened for 9.6: however slowly the listening begins (2.4 late at most), the tune lies inside.
+ */
+const SILENCE = 3.8;
 /** The first part as a piano in the room would sound, heard by the browser's own test microphone. */
 const notes = melody
   .filter(({ tick }) => tick < 4 * 2880)
   .map(({ tick, length, midi }) => ({
     midi,
-    at: COUNT_IN + tick * perTick,
+    at: SILENCE + tick * perTick,
     lasts: length * perTick * 0.9,
   }));
 const FILE = join(tmpdir(), 'joined-hands-microphone.wav');

@@ -1,4 +1,4 @@
-// Hands on what the microphone hears, in blocks, to where pitches are found. Nothing is kept.
+// Hands on what the microphone hears, in blocks with the time they ended, to where pitches are found. Nothing is kept.
 const BLOCK = 512;
 
 class Capture extends AudioWorkletProcessor {
@@ -14,7 +14,7 @@ class Capture extends AudioWorkletProcessor {
     for (let i = 0; i < channel.length; i++) {
       this.block[this.filled++] = channel[i];
       if (this.filled < BLOCK) continue;
-      this.port.postMessage(this.block.slice());
+      this.port.postMessage({ block: this.block.slice(), seconds: currentTime + (i + 1) / sampleRate });
       this.filled = 0;
     }
     return true;

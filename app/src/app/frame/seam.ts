@@ -1,4 +1,5 @@
 import {
+  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -61,8 +62,12 @@ export class Seam {
     () => heightOfRows(this.layout(), this.fitted().rowsShown) * this.scale(),
   );
   protected readonly rowsShown = computed(() => this.fitted().rowsShown);
-  /** The first row in view, by index. */
-  protected readonly firstRow = signal(0);
+  private readonly rowAsked = signal(0);
+  /** The first row in view, by index: never one after which fewer rows come than are shown. */
+  protected readonly firstRow = computed(() =>
+    Math.max(0, Math.min(this.rowAsked(), this.layout().rows.length - this.rowsShown())),
+  );
+  private readonly partBegins = computed(() => this.view().part.fromTick);
   protected readonly playhead = computed(() => {
     const tick = this.tick();
     if (tick === null) return null;
@@ -103,9 +108,17 @@ export class Seam {
       const row = this.soundingRow();
       if (row !== null && row >= 0) untracked(() => this.bringIntoView(row));
     });
+    // Another part begins with its first row; an edit or another size of the window keeps the row that is read.
     effect(() => {
-      this.view();
-      untracked(() => this.firstRow.set(0));
+      this.partBegins();
+      untracked(() => this.rowAsked.set(0));
+    });
+    afterRenderEffect({
+      write: () => {
+        this.partBegins();
+        const { rows } = this.layout();
+        this.scrollTo(rows[untracked(this.firstRow)]?.top ?? 0);
+      },
     });
     effect(() => {
       const id = this.selected();
@@ -134,15 +147,19 @@ export class Seam {
   }
 
   private show(row: number): void {
-    this.firstRow.set(row);
-    this.rowsWindow().nativeElement.scrollTo({ top: this.layout().rows[row].top * this.scale() });
+    this.rowAsked.set(row);
+    this.scrollTo(this.layout().rows[row].top);
+  }
+
+  private scrollTo(top: number): void {
+    this.rowsWindow().nativeElement.scrollTo({ top: top * this.scale() });
   }
 
   /** Scrolled by wheel, finger or key: it comes to rest on a whole row. */
   protected scrolled(): void {
     const top = this.rowsWindow().nativeElement.scrollTop / this.scale();
     const row = this.layout().rows.findIndex((r) => r.top + r.height / 2 > top);
-    if (row >= 0) this.firstRow.set(row);
+    if (row >= 0) this.rowAsked.set(row);
   }
 
   protected readonly rowsInWords = computed(() => {

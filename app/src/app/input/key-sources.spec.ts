@@ -15,6 +15,8 @@ const cMajor = { tonic: { letter: 'C' as const, alter: 0 }, mode: 'major' as con
 /** A clock that tests turn by hand, in seconds. */
 let time = 0;
 const now = (): number => time;
+/** A clock that is asked late: only what happened at a time of its own is told. */
+const ownTime = (at = Number.NaN): number => at / 1000;
 
 describe('the keyboard on the screen', () => {
   it('lets the last key go when the next is pressed, and hears nothing once stopped', () => {
@@ -61,6 +63,17 @@ describe('a MIDI keyboard', () => {
     expect(input.onmidimessage).toBeNull();
   });
 
+  it('is told by the time of the strike, whenever it is heard of', () => {
+    const events: KeyEvent[] = [];
+    const input = { onmidimessage: null } as unknown as MIDIInput;
+    new MidiKeys(input).start((event) => events.push(event), ownTime);
+    const send = (timeStamp: number, ...data: number[]): void =>
+      input.onmidimessage?.call(input, { data: Uint8Array.from(data), timeStamp } as MIDIMessageEvent);
+    send(1250, 0x90, 60, 80);
+    send(1500, 0x80, 60, 0);
+    expect(events.map(({ seconds }) => seconds)).toEqual([1.25, 1.5]);
+  });
+
   it('is not looked for where the browser has none', async () => {
     vi.stubGlobal('navigator', {});
     expect(await midiInputs()).toEqual([]);
@@ -97,6 +110,20 @@ describe('the keys of the computer', () => {
     });
   });
   afterEach(() => vi.unstubAllGlobals());
+
+  it('are told by the time they were pressed, whenever that is heard of: one by one and as taps of two hands', () => {
+    for (const [keys, code] of [
+      [new ComputerKeys(), 'KeyA'],
+      [new TwoHandTaps(), 'KeyF'],
+    ] as const) {
+      const events: KeyEvent[] = [];
+      keys.start((event) => events.push(event), ownTime);
+      press('keydown', code, { timeStamp: 400 });
+      press('keyup', code, { timeStamp: 650 });
+      keys.stop();
+      expect([code, events.map(({ seconds }) => seconds)]).toEqual([code, [0.4, 0.65]]);
+    }
+  });
 
   it('are a row of piano keys from middle C; held down they sound once', () => {
     const events: KeyEvent[] = [];

@@ -1,5 +1,5 @@
 import { type KeyEvent, type Mistake, playSimulated, type TuneKey } from '@joined-hands/core/takes';
-import type { KeySource } from './recorder';
+import type { KeySource, TakeClock } from './recorder';
 
 /** Keys of the computer as piano keys, by their place on the keyboard: the middle row white, the row above black. */
 const COMPUTER_KEYS: Record<string, number> = {
@@ -36,7 +36,7 @@ export class ComputerKeys implements KeySource {
   /** With `onlyTaps` every key is one and the same: for tapping a rhythm. */
   constructor(private readonly onlyTaps = false) {}
 
-  start(press: (event: KeyEvent) => void, now: () => number): void {
+  start(press: (event: KeyEvent) => void, now: TakeClock): void {
     const held = new Set<string>();
     const onKey = (event: KeyboardEvent): void => {
       const midi = this.onlyTaps ? 60 : COMPUTER_KEYS[event.code];
@@ -49,7 +49,7 @@ export class ComputerKeys implements KeySource {
       if (isDown === held.has(event.code)) return;
       if (isDown) held.add(event.code);
       else held.delete(event.code);
-      press({ seconds: now(), midi, velocity: isDown ? USUAL_VELOCITY : 0 });
+      press({ seconds: now(event.timeStamp), midi, velocity: isDown ? USUAL_VELOCITY : 0 });
     };
     document.addEventListener('keydown', onKey, true);
     document.addEventListener('keyup', onKey, true);
@@ -74,7 +74,7 @@ const TAPPING: Record<string, number> = { KeyF: TAP_KEYS.left, KeyJ: TAP_KEYS.ri
 export class TwoHandTaps implements KeySource {
   private stopListening: (() => void) | null = null;
 
-  start(press: (event: KeyEvent) => void, now: () => number): void {
+  start(press: (event: KeyEvent) => void, now: TakeClock): void {
     const onKey = (event: KeyboardEvent): void => {
       const midi = TAPPING[event.code];
       if (midi === undefined || event.ctrlKey || event.metaKey || event.altKey) return;
@@ -82,7 +82,11 @@ export class TwoHandTaps implements KeySource {
       event.preventDefault();
       event.stopPropagation();
       if (!event.repeat)
-        press({ seconds: now(), midi, velocity: event.type === 'keydown' ? USUAL_VELOCITY : 0 });
+        press({
+          seconds: now(event.timeStamp),
+          midi,
+          velocity: event.type === 'keydown' ? USUAL_VELOCITY : 0,
+        });
     };
     document.addEventListener('keydown', onKey, true);
     document.addEventListener('keyup', onKey, true);
@@ -102,7 +106,7 @@ export class TwoHandTaps implements KeySource {
 export class ScreenKeys implements KeySource {
   private listener: ((midi: number) => void) | null = null;
 
-  start(press: (event: KeyEvent) => void, now: () => number): void {
+  start(press: (event: KeyEvent) => void, now: TakeClock): void {
     let last: number | null = null;
     this.listener = (midi) => {
       // A pointer holds one key at a time: the next lets the last go.
@@ -126,12 +130,12 @@ export class ScreenKeys implements KeySource {
 export class MidiKeys implements KeySource {
   constructor(private readonly input: MIDIInput) {}
 
-  start(press: (event: KeyEvent) => void, now: () => number): void {
-    this.input.onmidimessage = ({ data }) => {
+  start(press: (event: KeyEvent) => void, now: TakeClock): void {
+    this.input.onmidimessage = ({ data, timeStamp }) => {
       if (!data || data.length < 3) return;
       const command = data[0] & 0xf0;
       if (command !== 0x90 && command !== 0x80) return;
-      press({ seconds: now(), midi: data[1], velocity: command === 0x90 ? data[2] : 0 });
+      press({ seconds: now(timeStamp), midi: data[1], velocity: command === 0x90 ? data[2] : 0 });
     };
   }
 
@@ -146,7 +150,7 @@ export class TimedKeys implements KeySource {
 
   constructor(private readonly events: readonly KeyEvent[]) {}
 
-  start(press: (event: KeyEvent) => void, now: () => number): void {
+  start(press: (event: KeyEvent) => void, now: TakeClock): void {
     for (const event of this.events) {
       const wait = Math.max(0, event.seconds - now()) * 1000;
       // Its own clock tells when the key went down, as a MIDI device's does.

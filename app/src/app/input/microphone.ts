@@ -1,7 +1,8 @@
 import type { WantedKey } from '@joined-hands/core/practice';
 import { type KeyEvent, PitchTrack } from '@joined-hands/core/takes';
 import { Pitches } from './pitches';
-import type { KeySource } from './recorder';
+import type { KeySource, TakeClock } from './recorder';
+import { SoundClock } from './sound-clock';
 import { told } from '../ui/told';
 
 /** The lowest key a pitch is found for: two waves of it fit into what is listened to at once. */
@@ -27,6 +28,13 @@ export function microphoneProblem(error: unknown): string {
   return `The microphone could not be started: ${why}. Say how it went, or use other keys.`;
 }
 
+/** What the worklet sends on. */
+interface CapturedBlock {
+  readonly block: Float32Array;
+  /** When it ended, on the clock of the sound. */
+  readonly seconds: number;
+}
+
 /** A piano heard through the microphone, one note at a time. Nothing is recorded, nothing is sent. */
 export class MicrophoneKeys implements KeySource {
   /** The piano sounds by itself. */
@@ -39,12 +47,14 @@ export class MicrophoneKeys implements KeySource {
     private readonly stream: MediaStream,
   ) {}
 
-  start(press: (event: KeyEvent) => void, now: () => number): void {
+  start(press: (event: KeyEvent) => void, now: TakeClock): void {
     const [pitches, track] = [new Pitches(this.context.sampleRate), new PitchTrack()];
+    const clock = new SoundClock();
     const source = this.context.createMediaStreamSource(this.stream);
     const capture = new AudioWorkletNode(this.context, 'capture', { numberOfOutputs: 0 });
-    capture.port.onmessage = ({ data }: MessageEvent<Float32Array>) => {
-      for (const event of track.hear(pitches.hear(data, now()))) press(event);
+    capture.port.onmessage = ({ data }: MessageEvent<CapturedBlock>) => {
+      const ended = clock.at(data.seconds, now());
+      for (const event of track.hear(pitches.hear(data.block, ended))) press(event);
     };
     source.connect(capture);
     this.stopListening = () => {
@@ -64,18 +74,18 @@ export class MicrophoneKeys implements KeySource {
 
 /** Asks for the microphone; rejects where it is refused or missing. */
 export async function microphoneKeys(): Promise<MicrophoneKeys> {
-  const stream = await navigator.mediaDevices.getUserMedia({
-    audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
-  });
+  // What listens is made while the press of the button still counts, and is ready before there is anything to hear.
   const context = new AudioContext();
   try {
     await context.audioWorklet.addModule('capture.worklet.js');
+    const stream = await navigator.mediaDevices.getUserMedia({
+      audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
+    });
+    return new MicrophoneKeys(context, stream);
   } catch (error) {
-    letGo(stream);
     void context.close();
     throw error;
   }
-  return new MicrophoneKeys(context, stream);
 }
 
 function letGo(stream: MediaStream): void {

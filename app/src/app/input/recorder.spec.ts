@@ -6,7 +6,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { Piano } from '../sound/piano';
 import { Player } from '../sound/player';
-import { Recorder } from './recorder';
+import { Recorder, type TakeClock } from './recorder';
 
 const [lanterns] = DEMO_SONGS;
 
@@ -16,7 +16,7 @@ describe('recording against a click', () => {
   const stopped = vi.fn();
   let recorder: Recorder;
   let press: (event: KeyEvent) => void;
-  let now: () => number;
+  let now: TakeClock;
   const source = {
     start: (pressed: typeof press, seconds: typeof now) => {
       press = pressed;
@@ -95,6 +95,8 @@ describe('recording against a click', () => {
     const take = recorder.record(source, 0, 2880);
     await vi.advanceTimersByTimeAsync(150 + 3000 + 500);
     expect(now()).toBeCloseTo(0.5, 3);
+    // A time of the browser's own clock, told later.
+    expect(now(performance.now() - 200)).toBeCloseTo(0.3, 3);
     press({ seconds: now(), midi: 69, velocity: 80 });
     press({ seconds: 0.9, midi: 69, velocity: 0 });
     expect(struck).toEqual([69]);

@@ -7,10 +7,15 @@ import { Piano } from '../sound/piano';
 import { Player } from '../sound/player';
 import { workbench } from '../state/reducer';
 
+/**
+ * Seconds since the first beat to be played, negative while counting in: of now, or of a time on the browser's own clock
+ * (milliseconds, as events carry it). What happened is told by its own time: it may be heard of later, while much is done.
+ */
+export type TakeClock = (at?: DOMHighResTimeStamp) => number;
+
 /** Something that sends keys: told when to begin, it calls back with every key until it is told to stop. */
 export interface KeySource {
-  /** `now` gives the seconds since the first beat to be played; negative while counting in. */
-  start(press: (event: KeyEvent) => void, now: () => number): void;
+  start(press: (event: KeyEvent) => void, now: TakeClock): void;
   stop(): void;
   /** Whether it is heard by itself: then its keys are not sounded once more. */
   readonly sounds?: boolean;
@@ -60,7 +65,7 @@ export class Recorder {
     const countIn = before * perTick;
     const begun = performance.now() / 1000 + HEAD_START;
     const audioStart = tone.now() + HEAD_START;
-    const now = (): number => performance.now() / 1000 - begun - countIn;
+    const now: TakeClock = (at = performance.now()) => at / 1000 - begun - countIn;
     const total = before + ticks;
     this.state.set('counting in');
     for (let at = 0; at < total; at += pulse) {
