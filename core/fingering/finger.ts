@@ -65,29 +65,27 @@ function solved(
   let costs: number[][] = [states[0].map((s) => s.alone)];
   const back: number[][][] = [];
   for (let i = 1; i < events.length; i++) {
-    const [before, here] = [i > 1 ? states[i - 2] : null, states[i]];
+    const [before, here] = [i > 1 ? states[i - 2] : [], states[i]];
     const middle = states[i - 1];
+    // Only three single notes in a row are judged together; else what came before is the same for all that follow.
+    const isByThree =
+      !events[i].afterRest && !events[i - 1].afterRest && [before, middle, here].every(isSingle);
     const next: number[][] = [];
     const from: number[][] = [];
     for (let b = 0; b < middle.length; b++) {
       next[b] = [];
       from[b] = [];
+      const soFar = isByThree ? null : leastOver(costs, b);
       for (let c = 0; c < here.length; c++) {
         const moving = events[i].afterRest ? 0 : movingCost(middle[b], here[c], reach);
         const step = moving - bonus(i, middle[b], here[c]);
-        let best = Infinity;
-        for (let a = 0; a < costs.length; a++) {
-          const triple =
-            before && !events[i].afterRest && !events[i - 1].afterRest
-              ? threeCost(before[a], middle[b], here[c], reach)
-              : 0;
-          const cost = costs[a][b] + triple;
-          if (cost < best) {
-            best = cost;
-            from[b][c] = a;
-          }
-        }
-        next[b][c] = best + step + here[c].alone;
+        const { cost, at } =
+          soFar ??
+          leastOver(costs, b, (a) =>
+            tripleCost(before[a].placed[0], middle[b].placed[0], here[c].placed[0], reach),
+          );
+        from[b][c] = at;
+        next[b][c] = cost + step + here[c].alone;
       }
     }
     costs = next;
@@ -235,9 +233,23 @@ function reached(a: Placed, b: Placed, reach: number): number {
   return Math.min(FINGER_COSTS.shift, heldCost(low, high, reach)) / 2;
 }
 
-function threeCost(a: State, b: State, c: State, reach: number): number {
-  if (a.placed.length !== 1 || b.placed.length !== 1 || c.placed.length !== 1) return 0;
-  return tripleCost(a.placed[0], b.placed[0], c.placed[0], reach);
+/** All ways to finger an event are of as many keys. */
+function isSingle([first]: readonly State[]): boolean {
+  return first?.placed.length === 1;
+}
+
+/** The least of what it costs to come to way `b` of the event before, and by which way of the one before that. */
+function leastOver(
+  costs: readonly (readonly number[])[],
+  b: number,
+  more: (a: number) => number = () => 0,
+): { readonly cost: number; readonly at: number } {
+  let [cost, at] = [Infinity, 0];
+  for (let a = 0; a < costs.length; a++) {
+    const own = costs[a][b] + more(a);
+    if (own < cost) [cost, at] = [own, a];
+  }
+  return { cost, at };
 }
 
 function trace(states: readonly State[][], costs: number[][], back: readonly number[][][]): State[] {
