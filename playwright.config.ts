@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { chromium } from './tools/setup.mjs';
 
 const PORT = 4319;
 
@@ -17,7 +18,7 @@ export default defineConfig({
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: process.env['CHROMIUM_PATH'] || '/usr/bin/chromium',
+      executablePath: process.env['CHROMIUM_PATH'] || (chromium() ?? undefined),
       args: [
         '--no-sandbox',
         '--disable-gpu',

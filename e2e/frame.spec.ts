@@ -1,10 +1,10 @@
 import { expect, test } from '@playwright/test';
-import { arranged, openSong } from './pages';
+import { arranged, openFromShelf } from './pages';
 
 test('a bench that cannot be loaded says so, the others work, and it comes when it is asked for again', async ({
   page,
 }) => {
-  await openSong(page, 'Lanterns at Low Water');
+  await openFromShelf(page, 'Lanterns at Low Water');
   let isBroken = true;
   await page.route('**/*.js', (route) => (isBroken ? route.abort() : route.continue()));
   await page.getByRole('link', { name: 'Chords', exact: true }).click();
@@ -25,7 +25,7 @@ test('a bench that cannot be loaded says so, the others work, and it comes when 
 test('back and forward between two songs show, and edit, the song of the address', async ({ page }) => {
   const title = page.getByRole('textbox', { name: 'Title' });
   const rung = page.locator('.rungs .ant-radio-button-wrapper-checked');
-  await openSong(page, 'Lanterns at Low Water');
+  await openFromShelf(page, 'Lanterns at Low Water');
   await page.getByRole('link', { name: /Shelf/ }).click();
   await page.getByRole('link', { name: 'Sluicegate Song' }).click();
   await arranged(page);

@@ -4,7 +4,7 @@ import { arrange } from '../core/arrange';
 import { readMusicXml, readProject } from '../core/formats';
 import { applyEdit, DEFAULT_PROFILE } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
-import { arranged, openSong, watch, fromMenu } from './pages';
+import { arranged, openFromShelf, watch, fromMenu } from './pages';
 
 interface Heard {
   readonly notes: readonly {
@@ -17,7 +17,7 @@ interface Heard {
 
 test('a demo song, from the shelf to an exported file, and back after a reload', async ({ page }) => {
   const watched = watch(page);
-  await openSong(page, 'Lanterns at Low Water');
+  await openFromShelf(page, 'Lanterns at Low Water');
 
   // Select the second chord, hear the next-best voicing, take it: it is pinned and the rest solved round it.
   await page.locator('[data-change=c2] .symbol').click();
@@ -124,7 +124,7 @@ test('the main job by keyboard alone', async ({ page }) => {
 });
 
 test('the profile is honoured at once', async ({ page }) => {
-  await openSong(page, 'Sluicegate Song');
+  await openFromShelf(page, 'Sluicegate Song');
   await fromMenu(page, 'Profile');
   await page.getByRole('radiogroup').or(page.locator('nz-radio-group')).first().getByText('Sixth').click();
   await page.getByText('61 keys').click();
@@ -139,7 +139,7 @@ test('the profile is honoured at once', async ({ page }) => {
 });
 
 test('walks are offered on the seventh rung and can be left out', async ({ page }) => {
-  await openSong(page, 'Sluicegate Song');
+  await openFromShelf(page, 'Sluicegate Song');
   await page.locator('.rungs label', { hasText: '7' }).click();
   const walk = page.locator('.fills li').first();
   await expect(walk).toContainText('bar 4, from 2: C3 B2 A2 to G2');

@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import { DEMO_SONGS } from '../demo/songs';
 
 /** Opens the shelf with its demo songs. */
 export async function openShelf(page: Page): Promise<void> {
@@ -6,8 +7,15 @@ export async function openShelf(page: Page): Promise<void> {
   await expect(page.getByRole('article')).not.toHaveCount(0);
 }
 
-/** Opens a song of the shelf and waits for its seam. */
+/** Opens a demo song by its address, as from a bookmark, and waits for its seam; the way over the shelf is a journey of its own. */
 export async function openSong(page: Page, title: string): Promise<void> {
+  const id = DEMO_SONGS.find((song) => song.title === title)?.id;
+  await page.goto(`/song/${id}`);
+  await arranged(page);
+}
+
+/** Opens a song from its card on the shelf. */
+export async function openFromShelf(page: Page, title: string): Promise<void> {
   await openShelf(page);
   await page.getByRole('link', { name: title }).click();
   await arranged(page);

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { graveFindings } from './axe';
-import { arranged, fromMenu, openShelf, openSong } from './pages';
+import { arranged, fromMenu, openShelf, openFromShelf } from './pages';
 
 const LEAD_SHEET = readFileSync(new URL('../demo/files/sluicegate.musicxml', import.meta.url));
 
@@ -63,7 +63,7 @@ test('a song taken off the shelf can be put back', async ({ page }) => {
 });
 
 test('a second tab looks on until it takes over', async ({ context, page }) => {
-  await openSong(page, 'Lanterns at Low Water');
+  await openFromShelf(page, 'Lanterns at Low Water');
   const other = await context.newPage();
   await other.goto(page.url());
   await arranged(other);
@@ -93,7 +93,7 @@ for (const [name, width, height] of [
     };
     await openShelf(page);
     await inspect('shelf');
-    await openSong(page, 'Sluicegate Song');
+    await openFromShelf(page, 'Sluicegate Song');
     await inspect('bench');
     await page.locator('[data-change] .symbol').first().click();
     await expect(page.locator('.alternatives li')).not.toHaveCount(1);
@@ -140,7 +140,7 @@ test('every dialog has a name and no serious accessibility finding, wide and nar
   await inspect('Type a tune');
   await page.getByRole('button', { name: 'Write chords' }).click();
   await inspect('Chords and words');
-  await openSong(page, 'Lanterns at Low Water');
+  await openFromShelf(page, 'Lanterns at Low Water');
   await fromMenu(page, 'Export');
   await inspect('Take it away');
   await fromMenu(page, 'Help and keys');
@@ -186,7 +186,7 @@ test('all songs go out as one backup and onto another machine; restored twice th
   page,
   browser,
 }) => {
-  await openSong(page, 'Sluicegate Song');
+  await openFromShelf(page, 'Sluicegate Song');
   await page.keyboard.press('-');
   await page.getByRole('link', { name: 'Shelf' }).click();
   const taken = page.waitForEvent('download');

@@ -3,6 +3,7 @@ import { request, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from './app';
 
@@ -13,6 +14,10 @@ let origin = '';
 beforeAll(async () => {
   writeFileSync(join(folder, 'index.html'), '<jh-root ngCspNonce="__CSP_NONCE__"></jh-root>');
   writeFileSync(join(folder, 'main-ABCDEFGH.js'), '1');
+  for (const name of ['packed', 'gone']) {
+    writeFileSync(join(folder, `${name}-ABCDEFGH.js`), 'plain');
+    writeFileSync(join(folder, `${name}-ABCDEFGH.js.gz`), gzipSync('packed'));
+  }
   server = createApp(folder, ['piano.home']).listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
@@ -36,6 +41,25 @@ describe('the server', () => {
   it('caches what never changes and nothing else', async () => {
     expect((await fetch(`${origin}/main-ABCDEFGH.js`)).headers.get('cache-control')).toContain('immutable');
     expect((await fetch(`${origin}/`)).headers.get('cache-control')).toBe('no-cache');
+  });
+
+  it('sends what was packed when it was built, as the script it is; plain to who cannot unpack', async () => {
+    const asked = (encoding: string): Promise<Response> =>
+      fetch(`${origin}/packed-ABCDEFGH.js`, { headers: { 'accept-encoding': encoding } });
+    const [packed, plain] = [await asked('gzip'), await asked('identity')];
+    expect(packed.headers.get('content-encoding')).toBe('gzip');
+    expect(packed.headers.get('content-type')).toMatch(/javascript/);
+    expect(packed.headers.get('cache-control')).toContain('immutable');
+    expect(await packed.text()).toBe('packed');
+    expect(plain.headers.get('content-encoding')).toBeNull();
+    expect(await plain.text()).toBe('plain');
+  });
+
+  it('says plainly that a script has gone with a new build, though it was packed before', async () => {
+    for (const name of ['gone-ABCDEFGH.js', 'gone-ABCDEFGH.js.gz']) rmSync(join(folder, name));
+    const gone = await fetch(`${origin}/gone-ABCDEFGH.js`);
+    expect([gone.status, gone.headers.get('content-encoding')]).toEqual([404, null]);
+    expect(await gone.text()).toBe('There is nothing at this address.');
   });
 
   it('says so when a file is missing', async () => {

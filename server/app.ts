@@ -1,5 +1,5 @@
-import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
+import staticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { randomBytes } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
@@ -8,7 +8,7 @@ import { join } from 'node:path';
 const NONCE_PLACE = /__CSP_NONCE__/g;
 const A_YEAR_MS = 365 * 24 * 3600 * 1000;
 /** Files whose name changes with their content, and samples and fonts, which never change. */
-const UNCHANGING = /(-[A-Z0-9]{8}\.(js|css)|\.woff2|\.mp3)$/;
+const UNCHANGING = /(-[A-Z0-9]{8}\.(js|css)(\.gz)?|\.woff2|\.mp3)$/;
 
 /** The names of this machine for itself. */
 const OWN_NAMES: readonly string[] = ['localhost', '127.0.0.1', '[::1]'];
@@ -22,16 +22,18 @@ export function createApp(folder: string, names: readonly string[] = []): Expres
   const app = express();
   app.disable('x-powered-by');
   app.use(onlyFor([...OWN_NAMES, ...names]));
-  app.use(nonce, policy);
-  app.use(compression());
+  app.use(nonce, policy, readable);
+  // What was packed when it was built is sent packed: nothing is packed anew for each who asks.
   app.use(
-    express.static(folder, {
+    staticGzip(folder, {
       index: false,
-      setHeaders: (response, path) => {
-        response.setHeader(
-          'Cache-Control',
-          UNCHANGING.test(path) ? `public, max-age=${A_YEAR_MS / 1000}, immutable` : 'no-cache',
-        );
+      serveStatic: {
+        setHeaders: (response, path) => {
+          response.setHeader(
+            'Cache-Control',
+            UNCHANGING.test(path) ? `public, max-age=${A_YEAR_MS / 1000}, immutable` : 'no-cache',
+          );
+        },
       },
     }),
   );
@@ -44,6 +46,8 @@ export function createApp(folder: string, names: readonly string[] = []): Expres
     response.type('html').send(index.replace(NONCE_PLACE, String(response.locals['nonce'])));
   });
   app.use((_request, response) => {
+    // The file may have gone with a build while its packed one was still known.
+    response.removeHeader('Content-Encoding');
     response.status(404).type('text').send('There is nothing at this address.');
   });
   app.use(withoutStack);
@@ -58,6 +62,16 @@ function onlyFor(names: readonly string[]): RequestHandler {
     response.status(421).type('text').send('This server does not go by that name.');
   };
 }
+
+/** What is no address is refused here, in one place, before anything looks for a file by it. */
+const readable: RequestHandler = (request, _response, next) => {
+  try {
+    decodeURIComponent(request.path);
+    next();
+  } catch {
+    next({ status: 400 });
+  }
+};
 
 /** An address that cannot be read is the sender's fault; whatever else went wrong, nothing of this machine is told. */
 const withoutStack: ErrorRequestHandler = (

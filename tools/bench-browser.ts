@@ -8,6 +8,7 @@ import { createApp } from '../server/app';
 import { handoutFigures } from './bench-handout';
 import { logFigures, microphoneFigures } from './bench-practise';
 import { importFigures } from './bench-tune';
+import { chromium as debianChromium } from './setup.mjs';
 
 export const ARGUMENTS = [
   '--no-sandbox',
@@ -25,7 +26,7 @@ export async function withBrowser(work: (browser: Browser, origin: string) => Pr
   await new Promise((resolve) => server.once('listening', resolve));
   const { port } = server.address() as AddressInfo;
   const browser = await chromium.launch({
-    executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
+    executablePath: debianChromium('whole') ?? undefined,
     args: ARGUMENTS,
   });
   try {

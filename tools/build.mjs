@@ -1,8 +1,9 @@
 // npm run build: the application, and the service worker that stores it for use without a network.
 import { build } from 'esbuild';
 import { createHash } from 'node:crypto';
-import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
+import { gzipSync } from 'node:zlib';
 import { root, run } from './setup.mjs';
 
 const folder = join(root, 'dist/app');
@@ -37,6 +38,15 @@ function stored() {
   return { files, samples };
 }
 
+/** Scripts and styles as the server sends them, packed beside what they are made of. */
+function pack() {
+  const packed = readdirSync(folder).filter((name) => HASHED.test(name) && !name.endsWith('.woff2'));
+  for (const name of packed) {
+    const path = join(folder, name);
+    writeFileSync(`${path}.gz`, gzipSync(readFileSync(path), { level: 9 }));
+  }
+}
+
 function hashOf(content) {
   return createHash('sha256').update(content).digest('hex').slice(0, 16);
 }
@@ -61,6 +71,7 @@ if (status === 0) {
     },
     logLevel: 'warning',
   });
+  pack();
   console.log(`Stored for use without a network: ${files.length} files and ${samples.length} sounds.`);
 }
 process.exitCode = status;

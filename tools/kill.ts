@@ -9,6 +9,7 @@ import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { createApp } from '../server/app';
 import { ARGUMENTS } from './bench-browser';
+import { chromium as debianChromium } from './setup.mjs';
 
 const { values } = parseArgs({ options: { times: { type: 'string', default: '50' } } });
 const times = Number(values.times);
@@ -26,7 +27,7 @@ interface Running {
 /** The browser with a profile that outlives it, on the song, arranged. */
 async function running(): Promise<Running> {
   const browser: ChildProcess = spawn(
-    process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
+    debianChromium('whole') ?? 'chromium',
     ['--headless=new', '--remote-debugging-port=0', `--user-data-dir=${folder}`, ...ARGUMENTS, 'about:blank'],
     { detached: true },
   );
