@@ -151,12 +151,12 @@ describe('the seam', () => {
     expect(bars(long(DEMO_SONGS[1]))).toBeLessThan(bars({ ...DEMO_SONGS[1], words: [] }) + 1);
   });
 
-  it('fits the height where it can and is never smaller than life', () => {
+  it('fits the height where it can and is never smaller than four fifths of life', () => {
     const view = viewOf(arrange(DEMO_SONGS[0], DEFAULT_PROFILE), 0);
     const fitted = fitSeam(view, { width: WIDTH, height: 540 });
     expect(fitted.scale).toBeGreaterThan(1);
     expect(fitted.layout.height * fitted.scale).toBeLessThanOrEqual(541);
-    expect(fitSeam(view, { width: 340, height: 200 }).scale).toBe(1);
+    expect(fitSeam(view, { width: 340, height: 200 }).scale).toBe(0.8);
   });
 
   it('shows the melody alone on the Tune bench, every note a key to pick', () => {
@@ -236,6 +236,23 @@ describe('rows of a part on a screen', () => {
             expect(rowsShown).toBeGreaterThan(0);
           });
         }
+  });
+
+  it('are drawn a little smaller on a telephone rather than cut: every rung by itself, block chords under a line that speaks', () => {
+    for (const song of DEMO_SONGS)
+      for (const { number } of RUNGS) {
+        const a = arrange({ ...song, choices: { ...song.choices, rung: number } }, DEFAULT_PROFILE, {
+          withoutFingers: true,
+        });
+        for (const height of number <= 4 ? [372, 425] : [425])
+          a.parts.forEach((_, i) => {
+            const { layout, scale, rowsShown } = fitSeam(viewOf(a, i), { width: 374, height });
+            const free = rowsShown === layout.rows.length ? height : height - TURNER_HEIGHT;
+            const told = [song.title, number, i, height];
+            const seen = heightOfRows(layout, rowsShown) * scale;
+            expect([...told, seen <= free + 1, scale >= 0.8]).toEqual([...told, true, true]);
+          });
+      }
   });
 
   it('are all of the part in the desk view at 1280 by 800, larger than on the bench', () => {

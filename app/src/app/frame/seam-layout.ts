@@ -31,6 +31,8 @@ const INVERSION_BAND = 22;
 /** How much the seam may be enlarged, the most first; beyond the usual only where it is all there is on the screen. */
 const SCALES = [2.4, 2.2, 2, 1.8, 1.65, 1.5, 1.4, 1.3, 1.2, 1.1, 1];
 const MOST_BESIDE_PANELS = 1.5;
+/** Where not even one row fits, on a telephone that says something above it, it is drawn a little smaller. */
+const SMALLER = [0.95, 0.9, 0.85, 0.8];
 /** Height of what turns the rows, where they do not all fit. */
 export const TURNER_HEIGHT = 44;
 
@@ -51,7 +53,7 @@ interface Room {
 
 /**
  * The layout of a part at the largest scale at which all of it fits the height; else with as many whole rows at a time as
- * fit, no more rows than at scale 1, as large as these allow. Scales are tried by height alone, which follows from the
+ * fit, no more rows than at scale 1, as large as these allow; a single row that is too high is drawn a little smaller. Scales are tried by height alone, which follows from the
  * number of rows; shapes are made once.
  */
 export function fitSeam(view: SeamView, room: Room): FittedSeam {
@@ -62,7 +64,10 @@ export function fitSeam(view: SeamView, room: Room): FittedSeam {
   const height = whole ? room.height : room.height - TURNER_HEIGHT;
   const shownAt = (scale: number): number => rowsThatFit(view, height / scale);
   const scale =
-    whole ?? scales.find((s) => rowsAt(s) === rowsAt(1) && shownAt(s) >= Math.max(1, shownAt(1))) ?? 1;
+    whole ??
+    scales.find((s) => rowsAt(s) === rowsAt(1) && shownAt(s) >= Math.max(1, shownAt(1))) ??
+    SMALLER.find((s) => shownAt(s) >= 1) ??
+    SMALLER[SMALLER.length - 1];
   const width = Math.floor(room.width / scale);
   const rows = rowsOf(spans, usableWidth(width));
   const rowsShown = whole ? rows.length : Math.min(rows.length, Math.max(1, shownAt(scale)));
