@@ -2,6 +2,8 @@ import { defineConfig } from '@playwright/test';
 import { chromium } from './tools/setup.mjs';
 
 const PORT = 4319;
+/** Looked for (and installed where it is missing) once; the workers, which read this file too, are told. */
+process.env['CHROMIUM_PATH'] ||= chromium() ?? '';
 
 export default defineConfig({
   testDir: 'e2e',
@@ -18,7 +20,7 @@ export default defineConfig({
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: process.env['CHROMIUM_PATH'] || (chromium() ?? undefined),
+      executablePath: process.env['CHROMIUM_PATH'] || undefined,
       args: [
         '--no-sandbox',
         '--disable-gpu',
