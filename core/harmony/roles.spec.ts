@@ -78,6 +78,25 @@ describe('rubs that are heard', () => {
     expect(heardRubs(notesUnder(unfold({ ...base, melody: passing })))).toHaveLength(0);
   });
 
+  it('are looked for in each note under each chord it sounds with; a grace note under the chord it is struck with alone', () => {
+    const song = unfold(wholeBars(['E5', 'D5', 'C5'], ['C', 'G', 'C']));
+    const [first, second, third] = song.melody;
+    const grace = { ...second, id: 'g', tick: second.tick, length: 0, grace: true };
+    // The first note rings on for a beat into the second chord.
+    const melody = [{ ...first, length: first.length + 960 }, grace, second, third];
+    const under = notesUnder({ ...song, melody });
+    expect(
+      under.map(({ note, change, tick, ticks }) => [note.id, change.id, tick / 960, ticks / 960]),
+    ).toEqual([
+      [first.id, 'c0', 0, 4],
+      [first.id, 'c1', 4, 1],
+      ['g', 'c1', 4, 0],
+      [second.id, 'c1', 4, 4],
+      [third.id, 'c2', 8, 4],
+    ]);
+    expect(under.map(({ weight }) => weight > 0)).toEqual([true, true, false, true, true]);
+  });
+
   it('are none in the demo songs', () => {
     for (const song of DEMO_SONGS) expect(heardRubs(notesUnder(unfold(song)))).toHaveLength(0);
   });

@@ -39,7 +39,8 @@ export function notesUnder({
       const note = melody[i];
       const tick = Math.max(note.tick, change.tick);
       const ticks = Math.min(note.tick + note.length, end) - tick;
-      if (ticks <= 0 && !note.grace) continue;
+      // A grace note takes no time: it is heard with what begins by then, and with nothing later.
+      if (ticks <= 0 && !(note.grace && note.tick >= change.tick)) continue;
       const bar = barAt(bars, tick);
       const pulse = pulseTicks(bar.metre);
       const stress = STRESS[metricStrength(tick - bar.tick, bar.metre)];

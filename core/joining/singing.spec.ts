@@ -68,6 +68,18 @@ describe('figures of the right hand for singing', () => {
     ]);
   });
 
+  it('strikes a falling bass bar by bar under a chord that lasts, each note until the next', () => {
+    const song = sung(['C', 'G', 'Am', 'C'], 'descending-line');
+    const wide = { ...song, changes: [{ ...song.changes[0], length: 3 * 3840 }, song.changes[3]] };
+    const { left } = arrange(wide, DEFAULT_PROFILE);
+    expect(left.map(({ tick, length, pitch }) => `${nameOf(pitch)} ${tick / 960} ${length / 960}`)).toEqual([
+      'C3 0 4',
+      'C3 4 4',
+      'C3 8 4',
+      'C3 12 4',
+    ]);
+  });
+
   it.each([
     ['C', 60 + 12],
     ['Am', 72],

@@ -8,7 +8,7 @@ import { songs } from '../../../../core/testing';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { NOTE_HEIGHT } from './seam-keys';
 import { fitSeam, heightOfRows, layoutSeam, TURNER_HEIGHT } from './seam-layout';
-import { sameView, viewOf } from './seam-view';
+import { type SeamView, sameView, viewOf } from './seam-view';
 
 const WIDTH = 740;
 const layoutOf = (song: Song, rung: number, part = 0, width = WIDTH) =>
@@ -45,6 +45,37 @@ describe('the seam', () => {
       ),
       { numRuns: 60 },
     );
+  });
+
+  it('tells how each chord is met: struck together, under a held note; a fill struck over it meets it, a grace note does not', () => {
+    const song = DEMO_SONGS[3];
+    const a = arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
+    const how = (view: SeamView): string =>
+      layoutSeam(view, 740)
+        .rows.flatMap((row) => row.changes)
+        .map((change) => change.how[0])
+        .join('');
+    expect(a.parts.map((_, i) => how(viewOf(a, i)))).toEqual(
+      'shssshss sssssss shssshss sssssss ssss sss shssshss sssssss'.split(' '),
+    );
+    const view = viewOf(a, 0);
+    const [first, second] = view.changes;
+    const over = { ...view.right[0], tick: second.change.tick };
+    expect(first.change.tick).toBe(view.right[0].tick);
+    expect(how({ ...view, right: [...view.right, over] })).toBe('ssssshss');
+    expect(how({ ...view, right: [...view.right, { ...over, grace: true }] })).toBe('shssshss');
+  });
+
+  it('is the same picture where the very same things are shown, and another where one more or another is', () => {
+    const a = arrange(DEMO_SONGS[0], DEFAULT_PROFILE, { withoutFingers: true });
+    const view = viewOf(a, 0);
+    expect(sameView(view, viewOf(a, 0))).toBe(true);
+    expect(sameView(view, viewOf(a, 1))).toBe(false);
+    expect(sameView(view, { ...view, right: [...view.right, view.right[0]] })).toBe(false);
+    expect(sameView({ ...view, right: [...view.right, view.right[0]] }, view)).toBe(false);
+    expect(sameView(view, { ...view, right: [...view.right].reverse() })).toBe(false);
+    expect(sameView(view, { ...view, rightRange: [...view.rightRange] })).toBe(true);
+    expect([sameView(null, null), sameView(view, null), sameView(null, view)]).toEqual([true, false, false]);
   });
 
   it('writes the degree of each chord at the far end, where there is room for it', () => {
