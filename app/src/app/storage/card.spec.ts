@@ -9,7 +9,7 @@ const [lanterns] = DEMO_SONGS;
 
 describe('the card of a song', () => {
   it('tells what it is, with what is stored beside it', () => {
-    expect(cardOf(lanterns, 3, { place: { partIndex: 2 }, openedAt: 5, savedAt: 7 })).toEqual({
+    expect(cardOf(lanterns, 3, { place: { part: 2 }, openedAt: 5, savedAt: 7 })).toEqual({
       id: 'demo-lanterns',
       revision: 3,
       title: 'Lanterns at Low Water',
@@ -19,7 +19,7 @@ describe('the card of a song', () => {
       bars: 24,
       facts: null,
       trouble: null,
-      place: { ...FIRST_PLACE, partIndex: 2 },
+      place: { ...FIRST_PLACE, part: 2 },
       openedAt: 5,
       savedAt: 7,
     });
@@ -38,8 +38,8 @@ describe('the card of a song', () => {
     expect(from({ title: 'a'.repeat(300) }).title).toHaveLength(200);
     const odd = { place: 'here', openedAt: 'now', savedAt: 'then' };
     expect(from(null, odd)).toMatchObject({ place: FIRST_PLACE, openedAt: null, savedAt: 0 });
-    expect(from(null, { place: { partIndex: 1 }, openedAt: 4, savedAt: 6 })).toMatchObject({
-      place: { ...FIRST_PLACE, partIndex: 1 },
+    expect(from(null, { place: { part: 1 }, openedAt: 4, savedAt: 6 })).toMatchObject({
+      place: { ...FIRST_PLACE, part: 1 },
       openedAt: 4,
       savedAt: 6,
     });
