@@ -6,7 +6,7 @@ import type { Arrangement } from '../arrangement';
 import { RUNGS } from '../ladder';
 import { KEYBOARDS } from '../music';
 import { DEFAULT_PROFILE, type Profile, type Song } from '../song';
-import { songs } from '../testing';
+import { songs, wholeBars } from '../testing';
 import { LAYOUT_ROWS } from '../voicing';
 
 const READY = RUNGS.map(({ number }) => number);
@@ -47,6 +47,20 @@ describe('both hands stay on the keyboard of the profile', () => {
             layout,
             [],
           ]);
+  });
+
+  it('every root under tunes high and low on the shortest keyboard, in every layout', () => {
+    const roots = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
+    for (const root of roots)
+      for (const layout of LAYOUTS)
+        for (const tune of [
+          ['C6', 'D6'],
+          ['C4', 'D4'],
+          ['G3', 'E3'],
+        ]) {
+          const a = arranged(wholeBars(tune, [root, `${root}m`]), 4, layout, { keyboard: 49 });
+          expect([root, layout, tune, off(a)]).toEqual([root, layout, tune, []]);
+        }
   });
 
   it('any song, octaves away too, on any keyboard, for any hand', () => {

@@ -1,11 +1,13 @@
 import '@angular/compiler';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
+import { SongActions } from '../state/actions';
+import { FIRST_PLACE } from '../storage/place';
 import { Table } from '../testing/table';
 import { BenchState } from './bench-state';
 import { KeysShown } from './keys-shown';
 
-const [lanterns] = DEMO_SONGS;
+const [lanterns, sluicegate] = DEMO_SONGS;
 
 describe('the keys the keyboard shows', () => {
   let table: Table;
@@ -66,6 +68,16 @@ describe('the keys the keyboard shows', () => {
     const cutId = bench.part()?.cutId as string;
     bench.edit({ kind: 'choose-for-part', cutId, choices: { shownOctave: -1 } });
     expect(shown()).toEqual(['right 57 A', 'left 48 C', 'left 52 E', 'left 57 A']);
+  });
+
+  it('are none while another song is still being worked out', () => {
+    table.isSlow = true;
+    table.dispatch(
+      SongActions.opened({ song: sluicegate, revision: 1, place: FIRST_PLACE, isReadOnly: false }),
+    );
+    expect([shown(), keys.used()]).toEqual([[], []]);
+    table.arrange();
+    expect(shown()).toEqual(['right 67 G', 'left 55 G', 'left 59 B', 'left 62 D']);
   });
 
   it('are marked where the part on screen uses them', () => {
