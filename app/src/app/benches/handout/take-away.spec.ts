@@ -1,0 +1,120 @@
+import '@angular/compiler';
+import { Injector, signal } from '@angular/core';
+import { arrange } from '@joined-hands/core/arrange';
+import { DEFAULT_HANDOUT, layOut } from '@joined-hands/core/sheets';
+import { DEFAULT_PROFILE } from '@joined-hands/core/song';
+import { strFromU8, unzipSync } from 'fflate';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { DEMO_SONGS } from '../../../../../demo/songs';
+import { PracticeStore } from '../../storage/practice-store';
+import { Asker } from '../../workers/asker';
+import { HandoutState } from './handout-state';
+import { TakeAway } from './take-away';
+
+const [lanterns] = DEMO_SONGS;
+const arrangement = arrange(lanterns, DEFAULT_PROFILE);
+const PAPER = DEFAULT_HANDOUT.paper;
+const turn = { songId: lanterns.id, card: 'x', at: 0, seconds: 60, isClean: true, kind: 'right' };
+
+describe('a song taken away whole', () => {
+  const shown = signal<typeof arrangement | null>(arrangement);
+  const questions: { format: string; practice: unknown }[] = [];
+  let record: { turns: unknown[] } | null = null;
+  let fontsAnswer = true;
+  let handed: { name: string; blob: Blob }[] = [];
+  let takeAway: TakeAway;
+
+  beforeEach(() => {
+    shown.set(arrangement);
+    questions.length = 0;
+    record = { turns: [turn] };
+    fontsAnswer = true;
+    handed = [];
+    let blob = new Blob();
+    vi.spyOn(URL, 'createObjectURL').mockImplementation((given) => {
+      blob = given as Blob;
+      return 'blob:x';
+    });
+    vi.spyOn(URL, 'revokeObjectURL').mockReturnValue(undefined);
+    vi.stubGlobal('document', {
+      createElement: () => ({
+        click(this: { download: string }) {
+          handed.push({ name: this.download, blob });
+        },
+      }),
+    });
+    vi.stubGlobal('fetch', async () => ({
+      ok: fontsAnswer,
+      arrayBuffer: async () => Uint8Array.of(1, 2, 3).buffer,
+    }));
+    const ask = async (
+      _song: unknown,
+      _profile: unknown,
+      question: { format: string; practice: unknown },
+    ) => {
+      questions.push(question);
+      return `the ${question.format}`;
+    };
+    takeAway = Injector.create({
+      providers: [
+        { provide: HandoutState, useValue: { bench: { arrangement: shown } } },
+        { provide: Asker, useValue: { ask } },
+        { provide: PracticeStore, useValue: { recordOf: async () => record } },
+        { provide: TakeAway },
+      ],
+    }).get(TakeAway);
+  });
+  afterEach(() => {
+    vi.unstubAllGlobals();
+    vi.restoreAllMocks();
+  });
+  const filesIn = async (): Promise<Record<string, string>> => {
+    const entries = unzipSync(new Uint8Array(await handed[0].blob.arrayBuffer()));
+    return Object.fromEntries(Object.entries(entries).map(([name, bytes]) => [name, strFromU8(bytes)]));
+  };
+
+  it('holds every file by the name of the song, its sheets with their fonts, and the log', async () => {
+    const pages = layOut(arrangement, ['title'], PAPER, {} as never);
+    expect(await takeAway.take(pages, PAPER)).toBe('lanterns-at-low-water.zip');
+    expect(handed.map(({ name }) => name)).toEqual(['lanterns-at-low-water.zip']);
+    const files = await filesIn();
+    expect(Object.keys(files).map((name) => name.replace('lanterns-at-low-water', '…'))).toEqual([
+      '….joined.json',
+      '….musicxml',
+      '….mid',
+      '….txt',
+      '…-cards.txt',
+      '…-sheets.html',
+      '…-log.csv',
+    ]);
+    expect(files['lanterns-at-low-water.musicxml']).toBe('the musicxml');
+    expect(files['lanterns-at-low-water-sheets.html']).toContain('data:font/woff2;base64,AQID');
+    expect(files['lanterns-at-low-water-log.csv'].split('\n')).toHaveLength(2);
+    // What was practised goes with the project alone.
+    expect(questions.map(({ format, practice }) => [format, practice === record])).toEqual([
+      ['project', true],
+      ['musicxml', false],
+      ['midi', false],
+      ['walkthrough', false],
+      ['cards', false],
+    ]);
+  });
+
+  it('has no empty file: no log of nothing, no sheets where none are chosen', async () => {
+    record = { turns: [] };
+    await takeAway.take([], PAPER);
+    expect(Object.keys(await filesIn()).filter((name) => /sheets|log/.test(name))).toEqual([]);
+    record = null;
+    await takeAway.take([], PAPER);
+    expect(handed).toHaveLength(2);
+  });
+
+  it('is not handed over in part', async () => {
+    fontsAnswer = false;
+    const pages = layOut(arrangement, ['title'], PAPER, {} as never);
+    await expect(takeAway.take(pages, PAPER)).rejects.toThrow(/^the font .* could not be loaded$/);
+    shown.set(null);
+    await expect(takeAway.take([], PAPER)).rejects.toThrow('the arrangement is still being worked out');
+    expect(handed).toEqual([]);
+  });
+});
