@@ -1,14 +1,10 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 
-const NARROW = 900;
-
 /** Serious and critical findings of axe on a page, or on what a selector says: rule and first element. */
 export async function graveFindings(page: Page, where = 'body'): Promise<string[]> {
   // One page without frames: what the legacy mode leaves out is a second page opened to put frames together.
   const axe = new AxeBuilder({ page }).include(where).setLegacyMode(true);
-  // Two thirds of its work is contrast; colours do not change with the width, and are measured on the desk.
-  if ((page.viewportSize()?.width ?? 0) < NARROW) axe.disableRules('color-contrast');
   const { violations } = await axe.options({ resultTypes: ['violations'] }).analyze();
   return violations
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')

@@ -103,15 +103,15 @@ export class Seam {
       observer.observe(view);
       onCleanup(() => observer.disconnect());
     });
-    // Pages turn by row: the row that sounds is brought into view.
-    effect(() => {
-      const row = this.soundingRow();
-      if (row !== null && row >= 0) untracked(() => this.bringIntoView(row));
-    });
     // Another part begins with its first row; an edit or another size of the window keeps the row that is read.
     effect(() => {
       this.partBegins();
       untracked(() => this.rowAsked.set(0));
+    });
+    // Pages turn by row: the row that sounds is brought into view, of a part just come to as well.
+    effect(() => {
+      const row = this.soundingRow();
+      if (row !== null && row >= 0) untracked(() => this.bringIntoView(row));
     });
     afterRenderEffect({
       write: () => {
