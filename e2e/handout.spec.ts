@@ -25,6 +25,16 @@ async function putAllIn(page: Page): Promise<void> {
 
 const pages = (page: Page) => page.locator('.pages .page');
 
+/** Waits until the pages shown are those of what was chosen; gives how many there are. */
+async function laidOut(page: Page): Promise<number> {
+  // What was true before the choice is drawn for a frame more.
+  await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn))));
+  await expect(page.locator('jh-handout-panel')).toContainText('pages, as they are shown.');
+  const shown = await pages(page).count();
+  await expect(page.locator('jh-handout-panel')).toContainText(`${shown} pages, as they are shown.`);
+  return shown;
+}
+
 /** What of a page stands beyond its edge, as the browser draws it. */
 function beyondTheEdge(page: Page): Promise<string[]> {
   return page.evaluate(() =>
@@ -61,9 +71,8 @@ test('sheets are chosen, ordered, remembered, and printed as they are shown', as
       .locator('path')
       .first(),
   ).toBeAttached();
-  const shown = await pages(page).count();
+  const shown = await laidOut(page);
   expect(shown).toBeGreaterThan(8);
-  await expect(page.locator('jh-handout-panel')).toContainText(`${shown} pages, as they are shown.`);
   expect(await beyondTheEdge(page)).toEqual([]);
   const printed = pdf(await page.pdf({ preferCSSPageSize: true }));
   expect(printed.count).toBe(shown);
@@ -90,10 +99,10 @@ test('every sheet of a song with repeats stands on its paper, upright and across
   await putAllIn(page);
   for (const choice of ['Letter', 'For the desk', 'Across', 'Plain']) {
     await page.locator('jh-handout-panel label', { hasText: choice }).click();
-    await expect(page.locator('jh-handout-panel')).toContainText('pages, as they are shown.');
+    await laidOut(page);
     expect([choice, await beyondTheEdge(page)]).toEqual([choice, []]);
   }
-  const shown = await pages(page).count();
+  const shown = await laidOut(page);
   expect(pdf(await page.pdf({ preferCSSPageSize: true })).count).toBe(shown);
 });
 

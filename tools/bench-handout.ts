@@ -61,7 +61,8 @@ async function printing(page: Page, origin: string): Promise<void> {
     for (const name of names) await page.getByRole('button', { name, exact: true }).click();
     for (const choice of ['A4', 'Letter', 'For the desk', 'Across']) {
       await page.locator('jh-handout-panel label', { hasText: choice }).click();
-      await page.waitForTimeout(1500);
+      await page.evaluate('new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn)))');
+      await page.getByText('pages, as they are shown.').waitFor();
       shown += await page.locator('.pages .page').count();
       const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
       printed += pdf.match(/\/Type\s*\/Page\b(?!s)/g)?.length ?? 0;

@@ -47,7 +47,7 @@ export class HandoutPages {
   constructor() {
     this.style.nonce = inject(CSP_NONCE) ?? '';
     this.document.head.append(this.style);
-    effect(() => this.style.replaceChildren(SHEET_STYLE + paperStyle(this.state.handout().paper)));
+    effect(() => this.style.replaceChildren(SHEET_STYLE + paperStyle(this.state.paper())));
     effect(() => {
       const pages = this.state.pages() ?? [];
       this.host().nativeElement.replaceChildren(...pages.map((page) => this.pageElement(page)));

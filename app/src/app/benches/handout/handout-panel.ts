@@ -22,7 +22,8 @@ export class HandoutPanel {
   protected readonly hasPages = computed(() => (this.state.pages()?.length ?? 0) > 0);
   protected readonly summary = computed(() => {
     const pages = this.state.pages();
-    if (!pages) return 'Laying out the sheets …';
+    if (this.state.notLaidOut()) return 'The sheets could not be laid out.';
+    if (!pages || !this.state.isLaidOut()) return 'Laying out the sheets …';
     return pages.length === 0
       ? 'No sheet is chosen.'
       : `${counted(pages.length, 'page')}, as they are shown.`;
@@ -59,9 +60,8 @@ export class HandoutPanel {
     this.said.set('Packing the song …');
     this.problem.set('');
     try {
-      this.said.set(
-        `${await this.archive.take(this.state.pages() ?? [], this.state.handout().paper)} was handed to the browser.`,
-      );
+      const { pages, paper } = await this.state.current();
+      this.said.set(`${await this.archive.take(pages, paper)} was handed to the browser.`);
     } catch (error) {
       this.said.set('');
       this.problem.set(

@@ -27,9 +27,10 @@ describe('the Handout bench', () => {
   let handout: HandoutState;
   let stored: Handout[];
   let failing = '';
+  let unsettled = '';
   const open = async (first: Handout = DEFAULT_HANDOUT): Promise<void> => {
     stored = [];
-    failing = '';
+    failing = unsettled = '';
     const store = {
       get: async () => {
         if (failing) throw new Error(failing);
@@ -47,7 +48,12 @@ describe('the Handout bench', () => {
       { provide: HandoutStore, useValue: store },
       {
         provide: PracticeStore,
-        useValue: { settings: async () => PRACTISE_SETTINGS },
+        useValue: {
+          settings: async () => {
+            if (unsettled) throw new Error(unsettled);
+            return PRACTISE_SETTINGS;
+          },
+        },
       },
     );
     handout = table.get(HandoutState);
@@ -135,13 +141,57 @@ describe('the Handout bench', () => {
   it('prints by the browser, where there is something to print', async () => {
     const print = vi.fn();
     vi.stubGlobal('window', { print });
-    handout.print();
+    await handout.print();
     expect(print).toHaveBeenCalledTimes(1);
     for (const { id } of handout.chosen()) handout.choose(id, false);
     await settled();
     expect(handout.pages()).toEqual([]);
-    handout.print();
+    await handout.print();
     expect(print).toHaveBeenCalledTimes(1);
+    vi.unstubAllGlobals();
+  });
+
+  it('prints what was chosen last, not what is still shown: pages and paper go together', async () => {
+    const printed: string[] = [];
+    const width = () => /width="([\d.]+mm)"/.exec(handout.pages()?.[0].svg ?? '')?.[1];
+    const seen = () => `${handout.isLaidOut()} ${handout.paper().size} ${width()} ${sheets().length}`;
+    vi.stubGlobal('window', { print: () => printed.push(seen()) });
+    expect(seen()).toBe('true a4 210mm 4');
+    handout.setPaper({ size: 'letter' });
+    handout.choose('legend', false);
+    expect(seen()).toBe('false a4 210mm 4');
+    const printing = handout.print();
+    expect(printed).toEqual([]);
+    await settled();
+    await printing;
+    expect(printed).toEqual(['true letter 215.9mm 3']);
+    handout.bench.edit({ kind: 'choose', choices: { rung: 2 } });
+    expect(handout.isLaidOut()).toBe(false);
+    await settled();
+    expect(handout.isLaidOut()).toBe(true);
+    vi.unstubAllGlobals();
+  });
+
+  it('says when the sheets cannot be laid out, prints nothing then, and goes on with the next choice', async () => {
+    const print = vi.fn();
+    vi.stubGlobal('window', { print });
+    unsettled = 'the disk is gone';
+    handout.choose('plan', true);
+    const [printing, current] = [handout.print(), handout.current().catch((error: Error) => error.message)];
+    await settled();
+    await printing;
+    expect(print).not.toHaveBeenCalled();
+    expect(await current).toBe('the sheets could not be laid out');
+    await expect(handout.current()).rejects.toThrow('the sheets could not be laid out');
+    expect(handout.problem()).toBe(
+      'The sheets could not be laid out: the disk is gone. Leave one out and try again.',
+    );
+    expect([handout.isLaidOut(), sheets()]).toEqual([false, ['title', 'legend', 'parts', 'parts']]);
+    unsettled = '';
+    handout.choose('plan', false);
+    await settled();
+    expect([handout.isLaidOut(), handout.problem()]).toEqual([true, '']);
+    expect((await handout.current()).paper).toEqual(DEFAULT_HANDOUT.paper);
     vi.unstubAllGlobals();
   });
 

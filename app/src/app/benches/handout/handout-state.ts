@@ -5,6 +5,7 @@ import {
   type Handout,
   layOut,
   type Page,
+  type Paper,
   roomOn,
   type SheetId,
   sheetMoved,
@@ -21,6 +22,19 @@ import { told } from '../../ui/told';
 /** Drawing gives way to the screen after so long, in milliseconds. */
 const SLICE_MS = 40;
 
+/** Pages, with what they were laid out for: until newer ones are there they stay on the screen. */
+interface LaidOut {
+  readonly pages: readonly Page[];
+  readonly handout: Handout;
+  readonly arrangement: Arrangement;
+}
+
+/** Who waits for the pages of what is chosen now. */
+interface Waiting {
+  readonly go: () => void;
+  readonly fail: (error: Error) => void;
+}
+
 /** What of the open song goes on paper, and its pages. */
 @Injectable()
 export class HandoutState {
@@ -30,16 +44,26 @@ export class HandoutState {
   readonly isOpen = signal(false);
   readonly handout = signal<Handout>(DEFAULT_HANDOUT);
   private readonly notStored = signal('');
-  private readonly notLaidOut = signal('');
+  readonly notLaidOut = signal('');
   /** What went wrong, the sheets before what was chosen. */
   readonly problem = computed(() => this.notLaidOut() || this.notStored());
-  /** The pages; null while they are worked out for the first time. */
-  readonly pages = signal<readonly Page[] | null>(null);
+  private readonly laid = signal<LaidOut | null>(null);
+  /** The pages shown; null while they are worked out for the first time. */
+  readonly pages = computed(() => this.laid()?.pages ?? null);
+  /** The paper of the pages shown, which is not yet the one just chosen while they are laid out anew. */
+  readonly paper = computed(() => (this.laid()?.handout ?? this.handout()).paper);
+  /** True where the pages shown are those of the song and of what is chosen as they are now. */
+  readonly isLaidOut = computed(() => {
+    const laid = this.laid();
+    return laid?.handout === this.handout() && laid.arrangement === this.bench.arrangement();
+  });
   /** The page that is looked at, from 0. */
   readonly page = signal(0);
   private turnOf = 0;
-  /** The song whose choice was read. */
-  private loaded = '';
+  private waiting: readonly Waiting[] = [];
+  /** The song whose choice is read, and the one whose choice was. */
+  private loading = '';
+  private readonly loaded = signal('');
 
   readonly chosen = computed(() =>
     this.handout().sheets.map((id) => SHEETS.find((sheet) => sheet.id === id) ?? SHEETS[0]),
@@ -52,41 +76,65 @@ export class HandoutState {
       if (song !== undefined && this.isOpen()) untracked(() => void this.load(song));
     });
     effect(() => {
-      const [arrangement, { sheets, paper }] = [this.bench.arrangement(), this.handout()];
+      const [arrangement, handout] = [this.bench.arrangement(), this.handout()];
       if (!this.isOpen() || !arrangement || arrangement.isPartial) return;
-      untracked(() => void this.laidOut(arrangement, { sheets, paper }));
+      if (this.loaded() !== this.bench.song()?.id) return;
+      untracked(() => void this.layOutAnew(arrangement, handout));
     });
   }
 
   private async load(songId: string): Promise<void> {
-    if (this.loaded === songId) return;
-    this.loaded = songId;
+    if (this.loading === songId) return;
+    this.loading = songId;
     try {
-      this.handout.set(await this.store.get(songId));
+      const handout = await this.store.get(songId);
+      if (this.loading !== songId) return;
+      this.handout.set(handout);
     } catch (error) {
       this.notStored.set(
         `What was chosen last could not be read: ${told(error)}. The usual sheets are shown.`,
       );
     }
+    if (this.loading === songId) this.loaded.set(songId);
   }
 
-  private async laidOut(arrangement: Arrangement, { sheets, paper }: Handout): Promise<void> {
+  private async layOutAnew(arrangement: Arrangement, handout: Handout): Promise<void> {
     const turn = ++this.turnOf;
+    this.notLaidOut.set('');
     try {
-      const handout = { sheets, paper };
       const [staves, practises] = await Promise.all([
         this.drawn(arrangement, handout, () => turn !== this.turnOf),
         this.practice.settings(),
       ]);
       // Something newer may have been asked for while notation was loaded and drawn.
       if (turn !== this.turnOf) return;
-      const pages = layOut(arrangement, sheets, paper, { staves, practises });
-      this.pages.set(pages);
+      const pages = layOut(arrangement, handout.sheets, handout.paper, { staves, practises });
+      this.laid.set({ pages, handout, arrangement });
       this.page.update((page) => Math.max(0, Math.min(page, pages.length - 1)));
-      this.notLaidOut.set('');
+      this.tellWaiting(({ go }) => go());
     } catch (error) {
+      if (turn !== this.turnOf) return;
       this.notLaidOut.set(`The sheets could not be laid out: ${told(error)}. Leave one out and try again.`);
+      this.tellWaiting(({ fail }) => fail(new Error('the sheets could not be laid out')));
     }
+  }
+
+  private tellWaiting(tell: (waiting: Waiting) => void): void {
+    const waiting = this.waiting;
+    this.waiting = [];
+    waiting.forEach(tell);
+  }
+
+  /**
+   * The pages of what is chosen now with their paper, as soon as they are laid out.
+   *
+   * @throws Error where they cannot be laid out; `problem` says why.
+   */
+  async current(): Promise<{ readonly pages: readonly Page[]; readonly paper: Paper }> {
+    if (this.notLaidOut()) throw new Error('the sheets could not be laid out');
+    if (!this.isLaidOut())
+      await new Promise<void>((go, fail) => (this.waiting = [...this.waiting, { go, fail }]));
+    return { pages: this.pages() ?? [], paper: this.paper() };
   }
 
   /** Draws the staves of the sheets chosen, a system at a time, so that the screen goes on; none where that is stale. */
@@ -148,8 +196,9 @@ export class HandoutState {
     this.page.update((page) => Math.max(0, Math.min(last, page + by)));
   }
 
-  /** By the browser's own printing; what is printed are the pages as they are shown. */
-  print(): void {
-    if ((this.pages()?.length ?? 0) > 0) window.print();
+  /** By the browser's own printing, as soon as what is shown is what was chosen; nothing where it cannot be. */
+  async print(): Promise<void> {
+    const { pages } = await this.current().catch(() => ({ pages: [] }));
+    if (pages.length > 0) window.print();
   }
 }
