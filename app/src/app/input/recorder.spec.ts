@@ -74,7 +74,10 @@ describe('recording against a click', () => {
 
   it('counts in one beat where a turn follows straight on, and hears each key as it comes', async () => {
     const heard: KeyEvent[] = [];
-    const take = recorder.record({ ...source, sounds: true }, 0, 2880, (event) => heard.push(event), true);
+    const take = recorder.record({ ...source, sounds: true }, 0, 2880, {
+      heard: (event) => heard.push(event),
+      countsInBeat: true,
+    });
     await started();
     expect(clicks.map((c) => Math.round((c.at - 100) * 1000))).toEqual([150, 1150, 2150, 3150]);
     expect(clicks.map((c) => c.pitch > 1500)).toEqual([false, true, false, false]);
@@ -114,6 +117,37 @@ describe('recording against a click', () => {
     for (const seconds of [-2, -0.76, -0.74, 0]) press({ seconds, midi: 60, velocity: 80 });
     recorder.stop();
     expect((await take).map((e) => e.seconds)).toEqual([-0.74, 0]);
+  });
+
+  it.each([
+    ['nobody plays', [], 3250],
+    ['one key came long before the end', [0.5], 3250],
+    ['somebody is late: two seconds after the last key', [0.5, 2.9], 3250 + 7 * 250],
+    ['keys go on: as long again at most', [0.5, 1.5, 2.5, 3.5, 4.5, 5.5, 6.5, 7.5], 6000],
+  ])('goes on after its bars while more is to come and keys are pressed: %s', async (_, keys, over) => {
+    let ended = 0;
+    const begun = performance.now();
+    void recorder.record(source, 0, 2880, { hasMoreToCome: () => true }).then(() => {
+      ended = performance.now() - begun - 3150;
+    });
+    await started();
+    for (const key of keys)
+      setTimeout(() => press({ seconds: now(), midi: 60, velocity: 80 }), 3150 + key * 1000);
+    await vi.advanceTimersByTimeAsync(20_000);
+    expect(Math.abs(ended - over)).toBeLessThanOrEqual(10);
+  });
+
+  it('ends with its bars where nothing more is to come, and at once when what was wanted has come', async () => {
+    let [toCome, ended] = [1, 0];
+    const begun = performance.now();
+    void recorder.record(source, 0, 2880, { hasMoreToCome: () => toCome > 0 }).then(() => {
+      ended = performance.now() - begun - 3150;
+    });
+    await started();
+    setTimeout(() => press({ seconds: 2.9, midi: 60, velocity: 80 }), 3150 + 2900);
+    setTimeout(() => (toCome = 0), 3150 + 3600);
+    await vi.advanceTimersByTimeAsync(20_000);
+    expect(Math.abs(ended - 3750)).toBeLessThanOrEqual(10);
   });
 
   it('ends one take when another begins; nothing of the first rings on', async () => {

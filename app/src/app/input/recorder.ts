@@ -23,9 +23,23 @@ export interface KeySource {
   readonly isOnce?: boolean;
 }
 
+/** What is wanted of a take beside its bars. */
+export interface TakeWishes {
+  /** Gets each key as it comes. */
+  readonly heard?: (event: KeyEvent) => void;
+  /** One beat is counted in, not a bar. */
+  readonly countsInBeat?: boolean;
+  /** Asked once the bars are over: while something is to come, who came in late or drags is listened to till the end. */
+  readonly hasMoreToCome?: () => boolean;
+}
+
 const TICKS_PER_SECOND_AT_60 = 960;
 /** Time for the first click to be ready, in seconds. */
 const HEAD_START = 0.15;
+/** A note begun on the last beat may end late, in seconds. */
+const TAIL = 0.25;
+/** Who has pressed no key for so long does not play any more, in seconds. */
+const STILL_PLAYS = 2;
 
 /** Records keys against a click: a bar of count-in, then the bars asked for. */
 @Injectable()
@@ -44,15 +58,14 @@ export class Recorder {
 
   /**
    * Records from a source for so many ticks from a bar line of the metre at `fromTick`. Resolves with the keys, their
-   * times in seconds from the first beat; rejects when there is no sound. `heard` gets each key as it comes;
-   * with `countsInBeat` one beat is counted in, not a bar.
+   * times in seconds from the first beat; rejects when there is no sound. It is over with its bars; where more is to
+   * come, once no key was pressed for two seconds, at most as long again.
    */
   async record(
     source: KeySource,
     fromTick: number,
     ticks: number,
-    heard: (event: KeyEvent) => void = () => undefined,
-    countsInBeat = false,
+    { heard, countsInBeat = false, hasMoreToCome = () => false }: TakeWishes = {},
   ): Promise<KeyEvent[]> {
     this.stop();
     this.player.stop();
@@ -78,6 +91,12 @@ export class Recorder {
       });
     }
     const events: KeyEvent[] = [];
+    let pressed = -Infinity;
+    const endWhenQuiet = (): void => {
+      const isStillPlayed = now() - pressed < STILL_PLAYS && now() < 2 * ticks * perTick;
+      if (isStillPlayed && hasMoreToCome()) this.later(TAIL, endWhenQuiet);
+      else this.stop();
+    };
     return new Promise((resolve) => {
       this.finish = () => {
         source.stop();
@@ -85,12 +104,12 @@ export class Recorder {
       };
       source.start((event) => {
         events.push(event);
-        heard(event);
+        pressed = now();
+        heard?.(event);
         if (event.velocity > 0 && !source.sounds)
           instrument.triggerAttackRelease(tone.Frequency(event.midi, 'midi').toFrequency(), 0.8, tone.now());
       }, now);
-      // A note begun on the last beat may end late.
-      this.later(total * perTick + HEAD_START + 0.25, () => this.stop());
+      this.later(total * perTick + HEAD_START + TAIL, endWhenQuiet);
     });
   }
 

@@ -55,7 +55,12 @@ export class Listening {
     };
     try {
       const { fromTick, toTick, countsInBeat } = turn;
-      return await this.recorder.record(source, fromTick, toTick - fromTick, heard, countsInBeat);
+      return await this.recorder.record(source, fromTick, toTick - fromTick, {
+        heard,
+        countsInBeat,
+        // Else a turn begun a little late would be told to have stopped before the end.
+        hasMoreToCome: () => (this.reached() ?? -1) < (turn.wanted.at(-1)?.tick ?? -1),
+      });
     } finally {
       this.reached.set(null);
     }

@@ -7,7 +7,7 @@ import {
 } from '@joined-hands/core/practice';
 import type { Song } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
-import { Recorder } from '../../../input/recorder';
+import { Recorder, type TakeWishes } from '../../../input/recorder';
 import { PracticeStore } from '../../../storage/practice-store';
 import type { StoredStanding, StoredTake } from '../../../storage/stored';
 import { Table } from '../../../testing/table';
@@ -58,6 +58,8 @@ export function deskOf() {
     events: [] as KeyEvent[],
     live: [] as (readonly string[])[],
     beats: [] as boolean[],
+    /** Whether more was to come, before the first key and after each. */
+    toCome: [] as boolean[],
     stops: 0,
   };
   /** The tempos at which it was asked to click. */
@@ -70,12 +72,13 @@ export function deskOf() {
       _source: unknown,
       _from: number,
       _ticks: number,
-      came: (event: KeyEvent) => void,
-      countsInBeat: boolean,
+      { heard: came, countsInBeat, hasMoreToCome }: TakeWishes,
     ) => {
-      heard.beats.push(countsInBeat);
+      heard.beats.push(countsInBeat === true);
+      heard.toCome = [hasMoreToCome?.() === true];
       for (const event of heard.events) {
-        came(event);
+        came?.(event);
+        heard.toCome.push(hasMoreToCome?.() === true);
         heard.live.push(desk.practise.listening.wrongNotes());
       }
       return heard.events;
