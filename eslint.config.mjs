@@ -73,6 +73,7 @@ export default tseslint.config(
       'out',
       'node_modules',
       '.angular',
+      '.cache',
       '**/node_modules',
       'test-results',
       'playwright-report',

@@ -1,5 +1,4 @@
-import { voicingCost } from './cost';
-import { type Spot, stepTable } from './solver';
+import { ownCosts, type Spot, stepTable } from './solver';
 import type { Voicing } from './voicing';
 import type { VoicingWeights } from './weights';
 
@@ -26,16 +25,13 @@ export function solveRun(
   const { costs, trace } = insideOf(spots, starts, run, weights);
   const last = run[length - 1];
   const ends = starts.map((start) => start + length - 1);
-  const before = costsOf({ from: null, through: spots.slice(0, starts[0]), to: run[0] }, weights);
+  const before = walked(legsOf({ from: null, through: spots.slice(0, starts[0]), to: run[0] }, weights), 0);
   const rest = spots.slice(ends[ends.length - 1] + 1).reverse();
-  const after = costsOf({ from: null, through: rest, to: last, isBackwards: true }, weights);
-  const between = starts.slice(1).map((start, pass) =>
-    last.map((_, b) => {
-      const costs = Float64Array.from(last, (_candidate, c) => (c === b ? 0 : Infinity));
-      const through = spots.slice(ends[pass] + 1, start);
-      return costsOf({ from: { candidates: last, costs }, through, to: run[0] }, weights);
-    }),
-  );
+  const after = walked(legsOf({ from: null, through: rest, to: last, isBackwards: true }, weights), 0);
+  const between = starts.slice(1).map((start, pass) => {
+    const legs = legsOf({ from: last, through: spots.slice(ends[pass] + 1, start), to: run[0] }, weights);
+    return last.map((_, b) => walked(legs, b));
+  });
   let best = { cost: Infinity, first: 0, last: 0 };
   for (let a = 0; a < run[0].length; a++) {
     for (let b = 0; b < last.length; b++) {
@@ -53,10 +49,12 @@ function insideOf(
   run: readonly (readonly Voicing[])[],
   weights: VoicingWeights,
 ): { costs: readonly Float64Array[]; trace: (first: number, last: number) => Voicing[] } {
-  const ownOf = (i: number): Float64Array =>
-    Float64Array.from(run[i], (candidate) =>
-      starts.reduce((sum, start) => sum + voicingCost(candidate, spots[start + i].place, weights), 0),
+  const ownOf = (i: number): Float64Array => {
+    const passes = starts.map((start) =>
+      ownCosts({ candidates: run[i], place: spots[start + i].place }, weights),
     );
+    return Float64Array.from(run[i], (_, c) => passes.reduce((sum, own) => sum + own[c], 0));
+  };
   const own = ownOf(0);
   let costs = run[0].map((_, a) =>
     Float64Array.from(run[0], (_candidate, b) => (a === b ? own[a] : Infinity)),
@@ -66,18 +64,21 @@ function insideOf(
     const steps = stepTable(run[i - 1], run[i], weights);
     const here = ownOf(i);
     const origins = costs.map(() => new Int32Array(run[i].length));
-    costs = costs.map((row, a) =>
-      Float64Array.from(run[i], (_, to) => {
+    const width = run[i].length;
+    costs = costs.map((row, a) => {
+      const reached = new Float64Array(width);
+      for (let to = 0; to < width; to++) {
         let best = Infinity;
         for (let from = 0; from < row.length; from++) {
-          const cost = row[from] + starts.length * steps[from * run[i].length + to];
+          const cost = row[from] + starts.length * steps[from * width + to];
           if (cost >= best) continue;
           best = cost;
           origins[a][to] = from;
         }
-        return best + here[to];
-      }),
-    );
+        reached[to] = best + here[to];
+      }
+      return reached;
+    });
     cameFrom.push(origins);
   }
   const trace = (first: number, last: number): Voicing[] => {
@@ -89,33 +90,58 @@ function insideOf(
 }
 
 interface Line {
-  /** Where the line begins: least costs so far, by the candidates they belong to; null at an end of the song. */
-  readonly from: { readonly candidates: readonly Voicing[]; readonly costs: Float64Array } | null;
+  /** The candidates it begins with; null at an end of the song. */
+  readonly from: readonly Voicing[] | null;
   readonly through: readonly Spot[];
   readonly to: readonly Voicing[];
   /** From the end of the song towards its beginning. */
   readonly isBackwards?: boolean;
 }
 
-/** Least cost of a line of spots and the step from its end to each candidate it leads to. */
-function costsOf({ from, through, to, isBackwards = false }: Line, weights: VoicingWeights): Float64Array {
-  let at = from;
-  const onwards = (candidates: readonly Voicing[]): Float64Array => {
-    if (!at) return new Float64Array(candidates.length);
-    const { candidates: here, costs } = at;
-    const table = isBackwards ? stepTable(candidates, here, weights) : stepTable(here, candidates, weights);
-    const step = (a: number, b: number): number =>
-      isBackwards ? table[b * here.length + a] : table[a * candidates.length + b];
-    return Float64Array.from(candidates, (_, b) => {
-      let best = Infinity;
-      for (let a = 0; a < costs.length; a++) best = Math.min(best, costs[a] + step(a, b));
-      return best;
-    });
-  };
-  for (const { candidates, place } of through) {
-    const costs = onwards(candidates);
-    candidates.forEach((candidate, i) => (costs[i] += voicingCost(candidate, place, weights)));
-    at = { candidates, costs };
+/** One step of a line: what each candidate it leads to costs by itself, and coming from each of those before it. */
+interface Leg {
+  readonly own: Float64Array | null;
+  readonly steps: Float64Array;
+  /** How far apart in `steps` two candidates lie that it comes from, and two that it leads to. */
+  readonly apart: { readonly from: number; readonly to: number };
+  readonly width: number;
+}
+
+/** What a line costs to walk, worked out once however many ways it is begun. */
+function legsOf({ from, through, to, isBackwards = false }: Line, weights: VoicingWeights): Leg[] {
+  const stops = [
+    ...through.map((spot) => ({ ...spot, own: ownCosts(spot, weights) })),
+    { candidates: to, own: null },
+  ];
+  return stops.map(({ candidates, own }, i) => {
+    const before = i > 0 ? stops[i - 1].candidates : from;
+    const width = candidates.length;
+    if (!before) return { own, steps: NO_STEPS, apart: { from: 0, to: 0 }, width };
+    return isBackwards
+      ? { own, steps: stepTable(candidates, before, weights), apart: { from: 1, to: before.length }, width }
+      : { own, steps: stepTable(before, candidates, weights), apart: { from: width, to: 1 }, width };
+  });
+}
+
+const NO_STEPS = new Float64Array();
+
+/** Least cost of a line from one candidate it begins with, or from an end of the song, to each it leads to. */
+function walked(legs: readonly Leg[], start: number): Float64Array {
+  let costs: Float64Array | null = null;
+  for (const { own, steps, apart, width } of legs) {
+    const here = new Float64Array(width);
+    for (let to = 0; to < width; to++) {
+      let best = 0;
+      if (costs) {
+        best = Infinity;
+        for (let from = 0; from < costs.length; from++) {
+          const cost = costs[from] + steps[from * apart.from + to * apart.to];
+          if (cost < best) best = cost;
+        }
+      } else if (steps !== NO_STEPS) best = steps[start * apart.from + to * apart.to];
+      here[to] = own ? best + own[to] : best;
+    }
+    costs = here;
   }
-  return onwards(to);
+  return costs as Float64Array;
 }

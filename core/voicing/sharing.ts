@@ -2,7 +2,7 @@ import { type Part, twinsOf } from '../parts';
 import { isUnderMelody } from './members';
 import { alone, prepare, type Ready } from './prepare';
 import { solveRun } from './sharedRun';
-import { solve, type Spot } from './solver';
+import { leastCost, type Spot } from './solver';
 import { type FixedKeys, type VoicingTask } from './task';
 import { voice, type VoicingMemory } from './voice';
 import type { VoicedSong } from './voiced';
@@ -99,7 +99,7 @@ function cheapest(
   { weights }: VoicingTask,
 ): readonly (readonly Voicing[])[] {
   let left = Math.floor(MOST_WORK / spots.length);
-  const costOf = (choice: Choice): number => solve(played(spots, runs, choice), weights).cost;
+  const costOf = (choice: Choice): number => leastCost(played(spots, runs, choice), weights);
   const bestAt = (choice: Choice, at: number): readonly Voicing[] | null => {
     left--;
     const [{ places }] = runs[at];

@@ -83,6 +83,11 @@ export function solve(spots: readonly Spot[], weights: VoicingWeights, before: S
   return { chosen: trace(spots, weights, forward, last), cost, through, spots, weights, forward, backward };
 }
 
+/** The cost of the best solution alone. */
+export function leastCost(spots: readonly Spot[], weights: VoicingWeights): number {
+  return sweep(spots, weights, null, stepsOnwards).floors.reduce((sum, floor) => sum + floor, 0);
+}
+
 function reversed<T>(list: readonly T[]): T[] {
   return [...list].reverse();
 }
@@ -110,20 +115,27 @@ function isSameSpot(a: Spot, b: Spot): boolean {
   );
 }
 
-/** Cost of the step from one candidate of the spot before to one of this, in the direction of a sweep. */
-type Steps = (from: Spot, to: Spot, weights: VoicingWeights) => (a: number, b: number) => number;
+/** Costs of the steps from the candidates of the spot before to those of this, in the direction of a sweep. */
+interface Steps {
+  readonly table: Float64Array;
+  /** How far apart in the table two candidates lie that a step comes from, and two that it leads to. */
+  readonly from: number;
+  readonly to: number;
+}
 
-const stepsOnwards: Steps = (from, to, weights) => {
-  const table = stepTable(from.candidates, to.candidates, weights);
-  const width = to.candidates.length;
-  return (a, b) => table[a * width + b];
-};
+type StepsOf = (from: Spot, to: Spot, weights: VoicingWeights) => Steps;
 
-const stepsBackwards: Steps = (from, to, weights) => {
-  const table = stepTable(to.candidates, from.candidates, weights);
-  const width = from.candidates.length;
-  return (a, b) => table[b * width + a];
-};
+const stepsOnwards: StepsOf = (from, to, weights) => ({
+  table: stepTable(from.candidates, to.candidates, weights),
+  from: to.candidates.length,
+  to: 1,
+});
+
+const stepsBackwards: StepsOf = (from, to, weights) => ({
+  table: stepTable(to.candidates, from.candidates, weights),
+  from: 1,
+  to: from.candidates.length,
+});
 
 /** What is known of a song much like this one, in the direction of a sweep. */
 interface KnownSweep {
@@ -138,7 +150,7 @@ function sweep(
   spots: readonly Spot[],
   weights: VoicingWeights,
   known: KnownSweep | null,
-  stepsOf: Steps,
+  stepsOf: StepsOf,
 ): Sweep {
   const rows: Float64Array[] = known ? known.sweep.rows.slice(0, known.first) : [];
   const floors: number[] = known ? known.sweep.floors.slice(0, known.first) : [];
@@ -146,14 +158,14 @@ function sweep(
   for (let i = rows.length; i < spots.length; i++) {
     const own = ownCosts(spots[i], weights);
     const reached = rows[i - 1];
-    const step = reached && stepsOf(spots[i - 1], spots[i], weights);
+    const steps = reached && stepsOf(spots[i - 1], spots[i], weights);
     const here = new Float64Array(own.length);
     let floor = Infinity;
     for (let to = 0; to < here.length; to++) {
       let best = reached ? Infinity : 0;
       if (reached)
         for (let from = 0; from < reached.length; from++) {
-          const cost = reached[from] + step(from, to);
+          const cost = reached[from] + steps.table[from * steps.from + to * steps.to];
           if (cost < best) best = cost;
         }
       here[to] = best + own[to];
@@ -186,9 +198,9 @@ function trace(
   chosen[last] = rows[last].indexOf(0);
   for (let i = last; i > 0; i--) {
     const to = chosen[i];
-    const step = stepsOnwards(spots[i - 1], spots[i], weights);
+    const { table, from: width } = stepsOnwards(spots[i - 1], spots[i], weights);
     const wanted = rows[i][to] + floors[i] - ownCosts(spots[i], weights)[to];
-    chosen[i - 1] = rows[i - 1].findIndex((cost, from) => cost + step(from, to) === wanted);
+    chosen[i - 1] = rows[i - 1].findIndex((cost, from) => cost + table[from * width + to] === wanted);
   }
   return chosen;
 }
@@ -196,7 +208,7 @@ function trace(
 const owns = new WeakMap<VoicingWeights, WeakMap<readonly Voicing[], Map<string, Float64Array>>>();
 
 /** What each candidate costs in its place by itself; the same list in the same kind of place is worked out once. */
-function ownCosts({ candidates, place }: Spot, weights: VoicingWeights): Float64Array {
+export function ownCosts({ candidates, place }: Spot, weights: VoicingWeights): Float64Array {
   const lists = gotOrMade(owns, weights, () => new WeakMap<readonly Voicing[], Map<string, Float64Array>>());
   const places = gotOrMade(lists, candidates, () => new Map<string, Float64Array>());
   const name = `${place.firstOrLast}|${place.register}|${place.leadingNote}|${place.reachMm}`;
