@@ -4,6 +4,7 @@
 import { Stryker } from '@stryker-mutator/core';
 import { execSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { seeded } from '../core/music';
@@ -69,8 +70,8 @@ async function main(): Promise<void> {
     timeoutMS: 10_000,
     // The first run of all tests, on a machine that does other work besides.
     dryRunTimeoutMinutes: 30,
-    reporters: ['progress'],
-    plugins: ['@stryker-mutator/vitest-runner'],
+    reporters: ['progress', 'survivors'],
+    plugins: ['@stryker-mutator/vitest-runner', resolve('tools/survivors.mjs')],
     checkers: [],
     disableTypeChecks: true,
     allowEmpty: true,
@@ -78,12 +79,6 @@ async function main(): Promise<void> {
 
   const counted = results.filter((r) => r.status !== 'Ignored' && r.status !== 'CompileError');
   const killed = counted.filter((r) => r.status === 'Killed' || r.status === 'Timeout');
-  for (const r of counted)
-    if (r.status === 'Survived' || r.status === 'NoCoverage')
-      console.log(
-        `${r.status.padEnd(10)} ${r.fileName.slice(process.cwd().length + 1)}:${r.location.start.line + 1} ` +
-          `${r.mutatorName}: ${r.replacement?.replaceAll(/\s+/g, ' ').slice(0, 60)}`,
-      );
   for (const tree of ['core', 'app'] as const) {
     const isHere = (r: { fileName: string }): boolean =>
       r.fileName.slice(process.cwd().length + 1).startsWith(tree);
