@@ -5,6 +5,7 @@ import { CHORD_TYPES } from './music/chordTypes';
 import { keyFromFifths, spellInKey } from './music/key';
 import { barTicks, TICKS_PER_QUARTER } from './music/metre';
 import { parsePitch } from './music/pitch';
+import type { Turn } from './practice/log';
 import { emptySong, type Song } from './song/schema';
 
 // Songs for tests and measurements: made up by chance, but whole.
@@ -133,4 +134,23 @@ export const songs = fc
 export function writtenOf(song: Song) {
   const { melody, changes, words, barCount, pickup, metreMap, keyMap, tempoMap, playingOrder } = song;
   return { melody, changes, words, barCount, pickup, metreMap, keyMap, tempoMap, playingOrder };
+}
+
+/** A clean turn at the right hand of a part, ten seconds long; what a test is about differs. */
+export function aTurn(differs: Partial<Turn> = {}): Turn {
+  return {
+    songId: 's',
+    at: 1_700_000_000_000,
+    card: 'p1|right|4',
+    kind: 'right',
+    what: 'Part 1, right hand',
+    hands: 'right',
+    rung: 4,
+    tempoPercent: 60,
+    isClean: true,
+    cleanShare: 1,
+    apart: null,
+    seconds: 10,
+    ...differs,
+  };
 }

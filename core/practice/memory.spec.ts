@@ -5,6 +5,7 @@ import { DEFAULT_PROFILE } from '../song';
 import { daysOf, type Turn } from './log';
 import { partsToPractise } from './parts';
 import { reviewed, type StoredCard } from './schedule';
+import { aTurn } from '../testing';
 
 const DAY = 86_400_000;
 
@@ -66,21 +67,7 @@ describe('the parts of an arrangement to practise', () => {
 });
 
 describe('the log', () => {
-  const turn = (at: number, differs: Partial<Turn> = {}): Turn => ({
-    songId: 's',
-    at,
-    card: 'c',
-    kind: 'right',
-    what: 'Part 1',
-    hands: 'right',
-    rung: 4,
-    tempoPercent: 60,
-    isClean: true,
-    cleanShare: 1,
-    apart: null,
-    seconds: 30,
-    ...differs,
-  });
+  const turn = (at: number, differs: Partial<Turn> = {}): Turn => aTurn({ at, seconds: 30, ...differs });
 
   it('is told by days: minutes, turns, what was clean, the fastest tempo that was', () => {
     const dayOf = (at: number): string => `day ${Math.floor(at / 10)}`;

@@ -1,26 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { afterTurn, beginning, GATE } from './gate';
-import type { Turn } from './log';
 import { newTurns, readRecord, rowOf, turnsOfRows } from './record';
 import { reviewed } from './schedule';
 import { PRACTISE_SETTINGS, readSettings } from './settings';
+import { aTurn } from '../testing';
 
-const turn: Turn = {
-  songId: 's',
-  at: 1_700_000_000_000,
-  card: 'p1|right|4',
-  kind: 'right',
-  what: 'Part 1, right hand',
-  hands: 'right',
-  rung: 4,
-  tempoPercent: 60,
-  isClean: true,
+const turn = aTurn({
   cleanShare: 0.98,
-  apart: null,
   seconds: 12.5,
   slips: [{ from: 'n1', after: 480, midi: 60, hand: 'right', kind: 'late' }],
-};
+});
 const any = fc.record({
   at: fc.nat(2_000_000_000),
   isClean: fc.boolean(),

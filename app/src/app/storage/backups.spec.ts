@@ -3,6 +3,7 @@ import { Injector } from '@angular/core';
 import { DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { aTurn } from '../../../../core/testing';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { Backups, type Restored, restoredInWords } from './backups';
 import { Database } from './database';
@@ -12,19 +13,7 @@ import { SongStore } from './song-store';
 
 const [lanterns, sluicegate, rain] = DEMO_SONGS;
 const NONE: Restored = { added: 0, known: 0, beside: 0, hasProfile: false, refused: [] };
-const turn = {
-  at: 5,
-  card: 'c',
-  kind: 'right',
-  what: 'Part 1',
-  hands: 'right',
-  rung: 4,
-  tempoPercent: 60,
-  isClean: true,
-  cleanShare: 1,
-  apart: null,
-  seconds: 10,
-} as const;
+const turn = aTurn({ at: 5 });
 
 describe('backups', () => {
   let songs: SongStore;

@@ -8,23 +8,11 @@ import {
   type Turn,
 } from '@joined-hands/core/practice';
 import { afterEach, describe, expect, it } from 'vitest';
+import { aTurn } from '../../../../core/testing';
 import { Database } from './database';
 import { PracticeStore } from './practice-store';
 
-const turn = (songId: string, at: number, card = 'c'): Turn => ({
-  songId,
-  at,
-  card,
-  kind: 'right',
-  what: 'Part 1',
-  hands: 'right',
-  rung: 4,
-  tempoPercent: 60,
-  isClean: true,
-  cleanShare: 1,
-  apart: null,
-  seconds: 10,
-});
+const turn = (songId: string, at: number, card = 'c'): Turn => aTurn({ songId, at, card });
 
 describe('the practice store', () => {
   afterEach(async () => {

@@ -1,23 +1,16 @@
-import type { Turn } from '@joined-hands/core/practice';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { chartInWords, chartOf } from './log-chart';
+import { aTurn } from '../../../../../core/testing';
 import { logAsCsv } from '../../storage/log-csv';
 import { logFrom, readInWords } from './log-files';
 
-const turn: Turn = {
-  songId: 's',
-  at: 1_700_000_000_000,
-  card: 'p1|right|4',
-  kind: 'right',
+const turn = aTurn({
   what: 'Part 1, "right" hand',
-  hands: 'right',
-  rung: 4,
-  tempoPercent: 60,
   isClean: false,
   cleanShare: null,
   apart: -0.02,
   seconds: 12.5,
-};
+});
 const file = (name: string, text: string): File => new File([text], name);
 
 describe('a log as a file', () => {
