@@ -1,14 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { type Focus, type KeyPress } from '../../frame/keys/commands';
+import { NOWHERE, press } from '../../testing/keys';
 import { CHORDS_SHORTCUTS, chordsCommandFor } from './chords-commands';
 
-const FREE: Focus = { inField: false, onControl: false, onRadio: false, inDialog: false };
 const meaning = (key: string, more: Partial<KeyPress> = {}, focus: Partial<Focus> = {}, on = true) =>
-  chordsCommandFor(
-    { key, code: '', shiftKey: false, ctrlKey: false, metaKey: false, altKey: false, ...more },
-    { ...FREE, ...focus },
-    on,
-  );
+  chordsCommandFor(press(key, more), { ...NOWHERE, ...focus }, on);
 
 describe('keys of the Chords bench', () => {
   it('mean what the list says', () => {

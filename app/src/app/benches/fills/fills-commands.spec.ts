@@ -1,22 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import type { Focus, KeyPress } from '../../frame/keys/commands';
+import { NOWHERE, press } from '../../testing/keys';
 import { fillsCommandFor } from './fills-commands';
 import type { FillsJob } from './fills-state';
 
-const NOWHERE: Focus = { inField: false, onControl: false, onRadio: false, inDialog: false };
 const read = (
   key: string,
   job: FillsJob = 'places',
   focus: Partial<Focus> = {},
   differs: Partial<KeyPress> = {},
   areOn = true,
-) =>
-  fillsCommandFor(
-    { key, code: '', shiftKey: false, ctrlKey: false, metaKey: false, altKey: false, ...differs },
-    { ...NOWHERE, ...focus },
-    areOn,
-    job,
-  );
+) => fillsCommandFor(press(key, differs), { ...NOWHERE, ...focus }, areOn, job);
 
 describe('keys of the Fills bench', () => {
   it('go to its jobs from any of them', () => {

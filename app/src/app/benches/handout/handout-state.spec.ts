@@ -5,22 +5,13 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
 import { HandoutStore } from '../../storage/handout-store';
 import { PracticeStore } from '../../storage/practice-store';
+import { NOWHERE, press } from '../../testing/keys';
 import { Table } from '../../testing/table';
 import { HandoutBehaviour } from './handout-behaviour';
 import { handoutCommandFor } from './handout-commands';
 import { HandoutState } from './handout-state';
 
 const [, sluicegate] = DEMO_SONGS;
-const FOCUS = { inField: false, inDialog: false, onControl: false, onRadio: false };
-const press = (key: string, differs = {}) => ({
-  key,
-  code: '',
-  shiftKey: false,
-  altKey: false,
-  ctrlKey: false,
-  metaKey: false,
-  ...differs,
-});
 
 describe('the Handout bench', () => {
   let table: Table;
@@ -197,7 +188,7 @@ describe('the Handout bench', () => {
 
   it('has keys of its own, not where something is typed', () => {
     const keys = (key: string, focus = {}, differs = {}, isOn = true) =>
-      handoutCommandFor(press(key, differs) as never, { ...FOCUS, ...focus } as never, isOn);
+      handoutCommandFor(press(key, differs), { ...NOWHERE, ...focus }, isOn);
     expect(['p', 'P', 'ArrowRight', 'PageDown', 'ArrowLeft', 'PageUp', 'x'].map((key) => keys(key))).toEqual([
       { kind: 'print' },
       { kind: 'print' },
@@ -213,8 +204,8 @@ describe('the Handout bench', () => {
     expect(keys('p', {}, {}, false)).toBe(null);
     expect(keys('ArrowRight', { onRadio: true })).toBe(null);
     const behaviour = table.get(HandoutBehaviour);
-    behaviour.readKey(press('ArrowRight') as never, FOCUS as never, true)?.();
+    behaviour.readKey(press('ArrowRight'), NOWHERE, true)?.();
     expect(handout.page()).toBe(1);
-    expect(behaviour.readKey(press('x') as never, FOCUS as never, true)).toBe(null);
+    expect(behaviour.readKey(press('x'), NOWHERE, true)).toBe(null);
   });
 });

@@ -1,18 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Focus, KeyPress } from '../../frame/keys/commands';
+import { NOWHERE, press } from '../../testing/keys';
 import { joinCommandFor } from './join-commands';
 import type { JoinJob } from './join-state';
 
-const press = (key: string, differs: Partial<KeyPress> = {}): KeyPress => ({
-  key,
-  code: /^\d$/.test(key) ? `Digit${key}` : '',
-  shiftKey: false,
-  ctrlKey: false,
-  metaKey: false,
-  altKey: false,
-  ...differs,
-});
-const NOWHERE: Focus = { inField: false, onControl: false, onRadio: false, inDialog: false };
 const read = (key: string, job: JoinJob, differs: Partial<KeyPress> = {}, focus: Partial<Focus> = {}) =>
   joinCommandFor(press(key, differs), { ...NOWHERE, ...focus }, true, job);
 

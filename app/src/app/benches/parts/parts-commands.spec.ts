@@ -1,14 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { type Focus, type KeyPress } from '../../frame/keys/commands';
+import { NOWHERE, press } from '../../testing/keys';
 import { PARTS_SHORTCUTS, partsCommandFor } from './parts-commands';
 
-const FREE: Focus = { inField: false, onControl: false, onRadio: false, inDialog: false };
 const meaning = (key: string, more: Partial<KeyPress> = {}, focus: Partial<Focus> = {}, on = true) =>
-  partsCommandFor(
-    { key, code: '', shiftKey: false, ctrlKey: false, metaKey: false, altKey: false, ...more },
-    { ...FREE, ...focus },
-    on,
-  );
+  partsCommandFor(press(key, more), { ...NOWHERE, ...focus }, on);
 
 describe('keys of the Parts bench', () => {
   it('mean what the list says', () => {

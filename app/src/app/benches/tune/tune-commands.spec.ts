@@ -1,19 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { type Focus, type KeyPress } from '../../frame/keys/commands';
+import { NOWHERE, press } from '../../testing/keys';
 import { tuneCommandFor } from './tune-commands';
 
-const nowhere: Focus = { inField: false, onControl: false, onRadio: false, inDialog: false };
-const press = (key: string, more: Partial<KeyPress> = {}): KeyPress => ({
-  key,
-  code: '',
-  shiftKey: false,
-  ctrlKey: false,
-  metaKey: false,
-  altKey: false,
-  ...more,
-});
 const command = (key: string, more: Partial<KeyPress> = {}, focus: Partial<Focus> = {}) =>
-  tuneCommandFor(press(key, more), { ...nowhere, ...focus }, true);
+  tuneCommandFor(press(key, more), { ...NOWHERE, ...focus }, true);
 
 describe('keys of the Tune bench', () => {
   it('move by letter, with Shift by half step, with Ctrl by octave', () => {
@@ -59,6 +50,6 @@ describe('keys of the Tune bench', () => {
     expect(command('ArrowUp', {}, { inField: true })).toBeNull();
     expect(command('n', {}, { inDialog: true })).toBeNull();
     expect(command('ArrowRight', {}, { onRadio: true })).toBeNull();
-    expect(tuneCommandFor(press('n'), nowhere, false)).toBeNull();
+    expect(tuneCommandFor(press('n'), NOWHERE, false)).toBeNull();
   });
 });

@@ -1,18 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import { NOWHERE, press } from '../../testing/keys';
 import { commandFor, DigitJoiner, type Focus, type KeyPress } from './commands';
 
-const FREE: Focus = { inField: false, onControl: false, onRadio: false, inDialog: false };
-const press = (key: string, more: Partial<KeyPress> = {}): KeyPress => ({
-  key,
-  code: '',
-  shiftKey: false,
-  ctrlKey: false,
-  metaKey: false,
-  altKey: false,
-  ...more,
-});
 const meaning = (key: string, more: Partial<KeyPress> = {}, focus: Partial<Focus> = {}, on = true) =>
-  commandFor(press(key, more), { ...FREE, ...focus }, on);
+  commandFor(press(key, more), { ...NOWHERE, ...focus }, on);
 
 describe('keys of the bench', () => {
   it('mean what the list says', () => {

@@ -1,0 +1,99 @@
+import '@angular/compiler';
+import { signal } from '@angular/core';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../../../../demo/songs';
+import { Recorder } from '../../input/recorder';
+import { askedBy, NOWHERE, press } from '../../testing/keys';
+import { Table } from '../../testing/table';
+import { TuneBehaviour } from './tune-behaviour';
+import { TuneState } from './tune-state';
+
+const [lanterns] = DEMO_SONGS;
+
+describe('the Tune bench in the frame', () => {
+  const isBusy = signal(false);
+  let tune: TuneState;
+  let behaviour: TuneBehaviour;
+  beforeEach(() => {
+    isBusy.set(false);
+    const table = new Table(lanterns, TuneState, TuneBehaviour, {
+      provide: Recorder,
+      useValue: { isBusy },
+    });
+    tune = table.get(TuneState);
+    behaviour = table.get(TuneBehaviour);
+  });
+
+  it('obeys each of its keys', () => {
+    const keys = [
+      'ArrowRight',
+      'ArrowLeft',
+      'ArrowUp',
+      ',',
+      '.',
+      '<',
+      '>',
+      't',
+      'x',
+      'j',
+      'e',
+      'c',
+      'n',
+      'f',
+      'p',
+    ];
+    expect(askedBy(behaviour, tune, [...keys, ['ArrowLeft', { shiftKey: true }], 'Delete', 'y'])).toEqual([
+      ['step', 1, false],
+      ['step', -1, false],
+      ['movePitch', { steps: 1, semitones: undefined }],
+      ['lengthen', -1],
+      ['lengthen', 1],
+      ['shift', -1],
+      ['shift', 1],
+      ['tie'],
+      ['split'],
+      ['join'],
+      ['respell'],
+      ['copy'],
+      ['add'],
+      ['mend'],
+      ['pickPart'],
+      ['step', -1, true],
+      ['remove'],
+      null,
+    ]);
+  });
+
+  it('leaves its keys alone while a take is recorded: they are played', () => {
+    isBusy.set(true);
+    expect(behaviour.readKey(press('t'), NOWHERE, true)).toBeNull();
+    isBusy.set(false);
+    expect(behaviour.readKey(press('t'), NOWHERE, true)).not.toBeNull();
+  });
+
+  it('picks a note that is pressed, more with Shift, and lets all go', () => {
+    expect(behaviour.pressNote('n3', false)).toBe(true);
+    expect([behaviour.picked(), behaviour.pickedTick()]).toEqual([['n3'], tune.note()?.tick]);
+    expect(behaviour.pickedTick()).toBeGreaterThan(0);
+    behaviour.pressNote('n5', true);
+    expect(behaviour.picked()).toEqual(['n3', 'n4', 'n5']);
+    behaviour.leave();
+    expect([behaviour.picked(), behaviour.pickedTick()]).toEqual([[], null]);
+  });
+
+  it('shows the melody alone; chords are looked at, not selected; an empty part says what to do', () => {
+    expect([behaviour.showsMelodyOnly, behaviour.selectsChanges(), behaviour.weighsVoicings]).toEqual([
+      true,
+      false,
+      false,
+    ]);
+    expect(behaviour.whenEmpty).toContain('press N for a first note');
+  });
+
+  it('begins with the job an address asks for, and with none it does not know', () => {
+    behaviour.begin('letters');
+    expect(tune.job()).toBe('letters');
+    behaviour.begin('dance');
+    expect(tune.job()).toBe('letters');
+  });
+});
