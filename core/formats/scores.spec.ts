@@ -72,6 +72,24 @@ describe('bars as others write them', () => {
     expect(metres(read(head + of(3), of(3), of(3)))[0]).toBe('0: 4/4');
   });
 
+  it('with two chords written over one beat keep the one written last, each as long as to the next', () => {
+    const over = (root: string): string =>
+      `<harmony><root><root-step>${root}</root-step></root><kind>major</kind></harmony>`;
+    const song = read(
+      head + over('C') + of(4),
+      over('F') + over('G') + of(2) + over('D') + of(2, 'D'),
+      over('C') + of(4),
+    );
+    expect(
+      song.changes.map(({ id, tick, length, symbol }) => [id, tick / 960, length / 960, symbol]),
+    ).toEqual([
+      ['c1', 0, 4, 'C'],
+      ['c2', 4, 2, 'G'],
+      ['c3', 6, 2, 'D'],
+      ['c4', 8, 4, 'C'],
+    ]);
+  });
+
   it('with a melody and nothing else get chords that are suggested, and say so', () => {
     const song = read(head + of(4, 'C'), of(4, 'D'), of(4, 'G'), of(4, 'C'));
     expect(song.changes.length).toBeGreaterThan(1);

@@ -145,6 +145,18 @@ function editFrom(song: Song, kind: string, at: number, by: number): SongEdit {
 }
 
 describe('words', () => {
+  it('sung without a tune hold their bars: a new metre leaves none of them out', () => {
+    const sungAt = (tick: number): Song => {
+      const words = [{ tick, text: 'la', syllabic: 'single' as const }];
+      return { ...lanterns, melody: [], changes: [], sections: [], cuts: [], words, pickup: 0 };
+    };
+    const barsOf = (tick: number, numerator: number): number =>
+      edit(sungAt(tick), { kind: 'metre-set', bar: 1, metre: { numerator, denominator: 4 } }).barCount;
+    // A syllable on the downbeat needs its bar; one just before it does not.
+    expect([8639, 8640, 8641].map((tick) => barsOf(tick, 3))).toEqual([3, 4, 4]);
+    expect([0, 3840, 8640].map((tick) => barsOf(tick, 4))).toEqual([1, 2, 3]);
+  });
+
   it('are typed through: hyphens, held syllables, and back again', () => {
     expect(syllablesOf('wa-ter runs __ on')).toEqual([
       { text: 'wa', syllabic: 'begin' },

@@ -47,6 +47,22 @@ describe('the seam', () => {
     );
   });
 
+  it('is as high for every part of a song: its ranges are worked out once, and anew for another tune', () => {
+    const [song] = DEMO_SONGS;
+    const [a, higher] = [0, 1].map((octave) => {
+      const melody = song.melody.map((note) => ({
+        ...note,
+        pitch: { ...note.pitch, octave: note.pitch.octave + octave },
+      }));
+      return arrange({ ...song, melody }, DEFAULT_PROFILE, { withoutFingers: true });
+    });
+    const [first, second] = [viewOf(a, 0), viewOf(a, 1)];
+    expect(second.rightRange).toBe(first.rightRange);
+    expect(second.leftRange).toBe(first.leftRange);
+    expect(viewOf(higher, 0).rightRange).not.toEqual(first.rightRange);
+    expect(viewOf(a, 2).rightRange).toEqual(first.rightRange);
+  });
+
   it('tells how each chord is met: struck together, under a held note; a fill struck over it meets it, a grace note does not', () => {
     const song = DEMO_SONGS[3];
     const a = arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
