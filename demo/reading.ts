@@ -71,7 +71,7 @@ function arrangedWith(song: Song, choices: Partial<Choices>): Arrangement {
   });
 }
 
-function placeOf({ played }: Arrangement, tick: number): string {
+export function placeOf({ played }: Arrangement, tick: number): string {
   const bar = barAt(played.bars, tick);
   return `${bar.number}.${Math.round(100 * beatAt(bar, tick)) / 100}`;
 }

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { playingOf } from './playing';
 import { readingOf } from './reading';
 import { DEMO_SONGS } from './songs';
 
@@ -7,5 +8,10 @@ describe('the demo songs read aloud', () => {
   it.each(DEMO_SONGS.map((song) => [song.title, song] as const))('%s', (_, song) => {
     const file = new URL(`./readings/${song.id}.txt`, import.meta.url);
     expect(readingOf(song)).toEqual(readFileSync(file, 'utf8').trimEnd().split('\n'));
+  });
+
+  it.each(DEMO_SONGS.map((song) => [song.title, song] as const))('%s, played', (_, song) => {
+    const file = new URL(`./readings/${song.id}-played.txt`, import.meta.url);
+    expect(playingOf(song)).toEqual(readFileSync(file, 'utf8').trimEnd().split('\n'));
   });
 });

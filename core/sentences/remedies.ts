@@ -2,7 +2,7 @@
 export const offers = {
   leaveItOut: () => 'Leave it out',
   inAll: (places: number, remedy: string) =>
-    `In all ${places} places: ${remedy.charAt(0).toLowerCase()}${remedy.slice(1)}`,
+    `In ${places === 2 ? 'both' : `all ${places}`} places: ${remedy.charAt(0).toLowerCase()}${remedy.slice(1)}`,
   partOctave: (direction: 1 | -1) => `Play this part an octave ${direction > 0 ? 'higher' : 'lower'}`,
 
   endFirst: () => 'End the first where the second begins',
