@@ -28,7 +28,8 @@ describe('findings that say the same', () => {
   });
 
   it('are remedied in one step, wherever they are', () => {
-    const [{ fixes = [] }] = gathered([quick(1), quick(3)], bars);
+    const [{ fixes = [], remedies }] = gathered([quick(1), quick(3)], bars);
+    expect(remedies).toEqual(['In both places: leave it out', 'Leave it out']);
     const left = applyEdit(song, fixes[0].edit).changes.map((c) => c.symbol);
     expect(left).toEqual(['C', 'C']);
     expect(fixes[1].edit).toEqual(quick(1).fixes?.[0].edit);

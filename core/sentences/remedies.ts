@@ -1,8 +1,13 @@
+/** "In both places", "In all 3 places"; two or more. */
+export function inAllPlaces(places: number): string {
+  return `In ${places === 2 ? 'both' : `all ${places}`} places`;
+}
+
 /** What a remedy offers to do, on its button. */
 export const offers = {
   leaveItOut: () => 'Leave it out',
   inAll: (places: number, remedy: string) =>
-    `In ${places === 2 ? 'both' : `all ${places}`} places: ${remedy.charAt(0).toLowerCase()}${remedy.slice(1)}`,
+    `${inAllPlaces(places)}: ${remedy.charAt(0).toLowerCase()}${remedy.slice(1)}`,
   partOctave: (direction: 1 | -1) => `Play this part an octave ${direction > 0 ? 'higher' : 'lower'}`,
 
   endFirst: () => 'End the first where the second begins',

@@ -3,6 +3,7 @@ import type { FillSpot } from '@joined-hands/core/arrangement';
 import type { Fill, NoteChange } from '@joined-hands/core/fills';
 import { FILLS } from '@joined-hands/core/ladder';
 import { nameOf, typeset } from '@joined-hands/core/music';
+import { inAllPlaces } from '@joined-hands/core/sentences';
 import { fillInWords, fillTitle, spotInWords, spotTitle } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Offer } from '../../ui/offer';
@@ -81,7 +82,7 @@ const SHOWN = 6;
               <p class="line">
                 @if (state.likeIt(fill) > 1) {
                   <button nz-button nzSize="small" type="button" (click)="state.takeEverywhere(fill)">
-                    In all {{ state.likeIt(fill) }} places like it
+                    {{ inAllPlaces(state.likeIt(fill)) }} like it
                   </button>
                 }
                 @if (state.passes(fill).length > 0) {
@@ -138,6 +139,7 @@ const SHOWN = 6;
 export class PlacesPanel {
   protected readonly state = inject(FillsState);
   protected readonly fillsRung = FILLS;
+  protected readonly inAllPlaces = inAllPlaces;
   protected readonly showsAll = signal(false);
   protected readonly changes: readonly { readonly how: NoteChange; readonly label: string }[] = [
     { how: 'up', label: 'Up' },
