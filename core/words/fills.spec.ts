@@ -28,7 +28,7 @@ describe('fills in words', () => {
     expect(fillInWords({ reason: 'There is room.', hand: 'left', skill: 3 })).toBe(
       'There is room. Left hand, wide or quick.',
     );
-    expect(fillInWords({ reason: 'So.', hand: 'right', skill: 1 })).toBe('So. Right hand, the hand stays.');
+    expect(fillInWords({ reason: 'So.', hand: 'right', skill: 1 })).toBe('So. Right hand, simple.');
   });
 
   it('every fill that is played is told in the walkthrough, in its bar', () => {

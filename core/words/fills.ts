@@ -4,7 +4,7 @@ import { nameOf, typeset } from '../music';
 import { beatsInWords } from '../sentences';
 import { capital, counted } from './titles';
 
-const SKILLS = { 1: 'the hand stays', 2: 'the hand moves', 3: 'wide or quick' } as const;
+const SKILLS = { 1: 'simple', 2: 'the hand moves', 3: 'wide or quick' } as const;
 
 /** "Bar 4, from 2, over A7". */
 export function spotTitle({ bar, count, symbol }: Pick<FillSpot, 'bar' | 'count' | 'symbol'>): string {
