@@ -35,6 +35,26 @@ describe('the card of a part', () => {
     expect(partCard(arranged(sluicegate), 1).isNew).toBe('Bars 6, 7 and 8 and the chord Am7.');
     expect(partCard(arranged(lanterns), 3).isNew).toBe('Nothing: you know it already.');
     expect(partCard(arranged(lanterns), 5).isNew).toBe('The melody.');
+    // The tune and its chords are known, the last of them lies elsewhere.
+    expect(partCard(arranged(sluicegate), 3).isNew).toBe('The left hand in bar 16.');
+  });
+
+  it('says that nothing is new only where both hands come back, in every song and on every rung', () => {
+    for (const song of DEMO_SONGS)
+      for (const rung of [2, 4, 5, 7]) {
+        const a = arranged(applyEdit(song, { kind: 'choose', choices: { rung } }));
+        a.parts.forEach((part, i) => {
+          const isKnown = partCard(a, i).isNew === 'Nothing: you know it already.';
+          if (!isKnown || part.relatedTo === null) return;
+          const left = a.relations.left[i];
+          expect([song.title, rung, part.number, left?.relation ?? 'same']).toEqual([
+            song.title,
+            rung,
+            part.number,
+            'same',
+          ]);
+        });
+      }
   });
 
   it('counts what there is to learn', () => {

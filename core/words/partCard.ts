@@ -104,8 +104,9 @@ function linesOf({ right, changes, played }: Arrangement, part: Part): CardLine[
   });
 }
 
-/** Bars and chords that no earlier part had. */
-function newInWords({ parts, changes }: Arrangement, index: number): string {
+/** Bars and chords that no earlier part had, and what only the left hand has anew. */
+function newInWords(arrangement: Arrangement, index: number): string {
+  const { parts, changes } = arrangement;
   const part = parts[index];
   const symbolsIn = (p: Part): string[] => changesIn(changes, p).map((c) => typeset(c.change.symbol));
   const known = new Set(parts.slice(0, index).flatMap(symbolsIn));
@@ -113,8 +114,17 @@ function newInWords({ parts, changes }: Arrangement, index: number): string {
   const chords =
     fresh.length === 0 ? '' : `${fresh.length === 1 ? 'the chord' : 'the chords'} ${fresh.join(', ')}`;
   const bars = freshMelody(part);
-  const all = [bars, chords].filter(Boolean);
+  const all = [bars, chords, freshLeft(arrangement, index)].filter(Boolean);
   return all.length === 0 ? 'Nothing: you know it already.' : `${capital(all.join(' and '))}.`;
+}
+
+/** Where melody and chords are those of an earlier part: the bars in which the left hand is another. */
+function freshLeft(arrangement: Arrangement, index: number): string {
+  const { relation, relatedTo, fromBar } = arrangement.parts[index];
+  if (relation !== 'same' || leftComesBack(arrangement, index)) return '';
+  const left = arrangement.relations.left[index];
+  const bars = left.to === (relatedTo ?? 0) - 1 ? differingInWords({ differs: left.differs, fromBar }) : '';
+  return bars === '' ? 'the left hand' : `the left hand in ${bars}`;
 }
 
 function freshMelody(part: Part): string {

@@ -97,7 +97,7 @@ export function relationInWords(part: Part, leftIsSame = true): string {
 }
 
 /** "bar 6", "bars 6 and 8", "the pick-up and bar 7": where a part is not like the one it comes from. */
-export function differingInWords({ differs, fromBar }: Part): string {
+export function differingInWords({ differs, fromBar }: Pick<Part, 'differs' | 'fromBar'>): string {
   const numbers = differs.filter((bar) => bar >= 0).map((bar) => String(fromBar + bar));
   const bars = numbers.length === 0 ? [] : [`${numbers.length === 1 ? 'bar' : 'bars'} ${listed(numbers)}`];
   return [...(differs[0] === -1 ? ['the pick-up'] : []), ...bars].join(' and ');
