@@ -118,12 +118,14 @@ function newInWords(arrangement: Arrangement, index: number): string {
   return all.length === 0 ? 'Nothing: you know it already.' : `${capital(all.join(' and '))}.`;
 }
 
-/** Where melody and chords are those of an earlier part: the bars in which the left hand is another. */
+/** Where melody and chords are those of an earlier part: the bars in which the left hand is as it never was. */
 function freshLeft(arrangement: Arrangement, index: number): string {
-  const { relation, relatedTo, fromBar } = arrangement.parts[index];
+  const { relation, fromBar } = arrangement.parts[index];
   if (relation !== 'same' || leftComesBack(arrangement, index)) return '';
   const left = arrangement.relations.left[index];
-  const bars = left.to === (relatedTo ?? 0) - 1 ? differingInWords({ differs: left.differs, fromBar }) : '';
+  // Known from a part with another tune.
+  if (left.relation === 'same') return 'the hands together';
+  const bars = differingInWords({ differs: left.differs, fromBar });
   return bars === '' ? 'the left hand' : `the left hand in ${bars}`;
 }
 
