@@ -121,7 +121,13 @@ function rungLines(a: Arrangement, rung: number): string[] {
 
 /** What hands that span a seventh, on a short keyboard, have to know. */
 function smallHands(song: Song): string[] {
-  const small: Profile = { ...DEFAULT_PROFILE, rightReach: 7, leftReach: 7, keyboard: 49, level: 'first year' };
+  const small: Profile = {
+    ...DEFAULT_PROFILE,
+    rightReach: 7,
+    leftReach: 7,
+    keyboard: 49,
+    level: 'first year',
+  };
   const ways: readonly Partial<Choices>[] = [
     { rung: 4, layout: 'tenth' },
     { rung: 4, layout: 'under-melody' },
