@@ -47,13 +47,13 @@ export function candidatesOf(score: ReadScore, songId: string, fallbackTitle: st
         'first part',
         'Choose a score with a melody.',
       );
-    const song = songFrom(score, { part, label: '', notes: [], likely: 0 }, songId, title, () => []);
-    return [{ id: 'chords', label: 'Chords without a melody', facts: `${song.changes.length} chords`, song }];
+    return [chordsAlone(score, part, songId, title)];
   }
+  const bare = onlyAccompanied(score);
   // Whichever line is taken, the chords of the file are the same: read once, with the likeliest as the melody.
   let changes: Song['changes'] | null = null;
   const readOff = (): Song['changes'] => (changes ??= chordsOf(score, sorted[0]));
-  return sorted.map((line, i) => {
+  const tunes = sorted.map((line, i): TuneCandidate => {
     const song = songFrom(score, line, songId, title, readOff);
     return {
       id: `line${i + 1}`,
@@ -63,6 +63,21 @@ export function candidatesOf(score: ReadScore, songId: string, fallbackTitle: st
       song: i === 0 && song.changes.length === 0 ? withSuggestions(song) : song,
     };
   });
+  return bare ? [chordsAlone(score, bare, songId, title), ...tunes] : tunes;
+}
+
+/** A part with chord symbols over an upper staff that is empty, where nothing else is played: its tune is yet to come. */
+function onlyAccompanied({ parts }: Pick<ReadScore, 'parts'>): ReadPart | undefined {
+  const sounding = parts.filter(({ notes }) => notes.length > 0);
+  const [only] = sounding;
+  const isBare =
+    sounding.length === 1 && only.chords.length > 0 && only.notes.every(({ staff }) => staff !== '1');
+  return isBare ? only : undefined;
+}
+
+function chordsAlone(score: ReadScore, part: ReadPart, songId: string, title: string): TuneCandidate {
+  const song = songFrom(score, { part, label: '', notes: [], likely: 0 }, songId, title, () => []);
+  return { id: 'chords', label: 'Chords without a melody', facts: `${song.changes.length} chords`, song };
 }
 
 function linesOf(part: ReadPart, index: number, hasOthers: boolean): Line[] {

@@ -2,13 +2,14 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
+import { RUNGS } from '../ladder';
 import { keyName } from '../music/key';
 import { metreName } from '../music/metre';
 import { nameOf } from '../music/pitch';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
-import { readMusicXml } from './musicxmlRead';
+import { readMusicXml, readMusicXmlTunes } from './musicxmlRead';
 import { writeMusicXml } from './musicxmlWrite';
 import { readProject, writeProject } from './project';
 import { type BarSigns, playingOrderOf } from './repeats';
@@ -49,6 +50,28 @@ describe('every demo song comes back', () => {
       expect(readProject(writeProject({ song, profile }))).toEqual({ song, profile });
     });
   }
+
+  it('chords whose tune is yet to come, on every rung: through MusicXML none of their keys becomes a tune', () => {
+    for (const song of DEMO_SONGS)
+      for (const { number: rung } of RUNGS) {
+        const bare = { ...song, melody: [], words: [], choices: { ...song.choices, rung } };
+        const first = arrange(bare, DEFAULT_PROFILE, { withoutFingers: true });
+        const back = readMusicXml(writeMusicXml(first), 'id', '');
+        expect([song.title, rung, back.melody]).toEqual([song.title, rung, []]);
+        expect(asPlayed(back)['symbols']).toEqual(asPlayed(bare)['symbols']);
+      }
+  });
+
+  it('a lower staff alone is offered as a tune after the chords; beside another part it is one of two', () => {
+    const [song] = DEMO_SONGS;
+    const text = writeMusicXml(arrange({ ...song, melody: [] }, DEFAULT_PROFILE));
+    const labels = (xml: string): string[] => readMusicXmlTunes(xml, 'id', '').map(({ label }) => label);
+    const [first, second, ...others] = labels(text);
+    expect([first, others]).toEqual(['Chords without a melody', []]);
+    expect(second).toContain('top line');
+    // Without symbols there are no chords to begin with.
+    expect(labels(text.replaceAll(/<harmony[^]*?<\/harmony>/g, ''))[0]).toContain('top line');
+  });
 
   it('a project of the version before opens with what it lacked', () => {
     const { words: _w, spareWords: _s, dismissed: _d, ...old } = DEMO_SONGS[0];
