@@ -17,6 +17,12 @@ const [lanterns, sluicegate] = DEMO_SONGS;
 const onRung = (song: Song, rung: number): Song => applyEdit(song, { kind: 'choose', choices: { rung } });
 
 describe('the walkthrough', () => {
+  it('says no finger where none is worked out', () => {
+    const bare = partInWords(arrange(lanterns, DEFAULT_PROFILE, { withoutFingers: true }), 0);
+    expect(bare).toContain('  Start on the A above middle C.');
+    expect(bare.join(' ')).not.toMatch(/finger|null/);
+  });
+
   it('tells the first part of a song as a teacher would read it aloud', () => {
     expect(partInWords(arrange(lanterns, DEFAULT_PROFILE), 0)).toEqual([
       'Part 1 (A), Verse: bars 1–4',

@@ -127,6 +127,11 @@ describe('the Handout bench', () => {
       'What you chose could not be stored: the disk is full. It holds until the page is closed.',
     );
     expect(sheets()).toContain('plan');
+    // What is stored again takes it back.
+    failing = '';
+    handout.choose('plan', false);
+    await settled();
+    expect(handout.problem()).toBe('');
   });
 
   it('prints by the browser, where there is something to print', async () => {
