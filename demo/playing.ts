@@ -1,13 +1,13 @@
 import { arrange, easierBy, growthProposed, watchFor } from '../core/arrange';
 import type { Arrangement } from '../core/arrangement';
-import { type Effort } from '../core/effort';
+import { easierKeys, type Effort } from '../core/effort';
 import { type Fill } from '../core/fills';
 import { betweenFor, endingsFor, type FrameProposal, introsFor } from '../core/framing';
 import { FULLER_SCHOOLS } from '../core/fuller';
 import { type HandNote, strikesOf } from '../core/hands';
 import { handsInWords } from '../core/joining';
 import { RUNGS } from '../core/ladder';
-import { nameOf } from '../core/music';
+import { keyName, nameOf } from '../core/music';
 import { PATTERNS } from '../core/patterns';
 import { GATE, partsToPractise, planFor, widePassages } from '../core/practice';
 import { type Choices, DEFAULT_PROFILE, type Finding, type Profile, type Song } from '../core/song';
@@ -47,6 +47,8 @@ export function playingOf(song: Song): string[] {
     ...RUNGS.flatMap(({ number }) => rungLines(arrangedWith(song, { rung: number }), number)),
     '',
     ...smallHands(song),
+    '',
+    ...keyLines(song),
     '',
     ...soundLines(arrangedWith(song, { rung: 5 })),
     '',
@@ -143,6 +145,17 @@ function smallHands(song: Song): string[] {
       `left: ${begun(a, 'left')}`,
     ];
   });
+}
+
+/** All keys, the easiest first: for a hand that spans a sixth, chords without their root, and somebody who sings along. */
+function keyLines(song: Song): string[] {
+  const profile: Profile = { ...DEFAULT_PROFILE, leftReach: 6, singer: { low: 57, high: 72 } };
+  const rootless: Song = { ...song, choices: { ...song.choices, layout: 'rootless' } };
+  return easierKeys(rootless, profile).map(
+    ({ key, semitones, effort, travelMm, strained, onePosition, parts, reasons }) =>
+      `${keyName(key)} ${semitones}: ${effort.toFixed(1)}, ${Math.round(travelMm)} mm, ${strained} smaller, ` +
+      `${onePosition} of ${parts} in one position; ${reasons.join(', ')}`,
+  );
 }
 
 function effortLine({ total, measures, reasons, hardestBar, bars }: Effort): string {

@@ -61,6 +61,8 @@ describe('letters', () => {
     expect(place('C8 /C')).toEqual([3, 2]);
     expect(place('A*99')).toEqual([0, 4]);
     expect(place('over there: A')).toEqual([0, 10]);
+    expect(place('A below middle C: A B H C')).toEqual([22, 1]);
+    expect(place('A below middle C:H')).toEqual([17, 1]);
     expect(place('/\\A')).toEqual([0, 3]);
   });
 });

@@ -58,7 +58,9 @@ export const because = {
   fiveFingers: (parts: number, of: number) => `${parts} of ${of} parts under five fingers`,
   madeSmaller: (chords: number) => `${chords} chord${chords === 1 ? '' : 's'} made smaller to fit the hand`,
   beyondVoice: (halfSteps: number) =>
-    halfSteps === 0 ? 'inside the voice' : `${halfSteps} half steps beyond the voice`,
+    halfSteps === 0
+      ? 'inside the voice'
+      : `${halfSteps} half step${halfSteps === 1 ? '' : 's'} beyond the voice`,
 
   holds: (letter: string, isLong: boolean) => `holds ${isLong ? 'the long ' : ''}${letter}`,
   rubsWith: (letter: string) => `${letter} rubs with it`,
