@@ -23,6 +23,16 @@ describe('the map of a song', () => {
     expect(line.sections.map((s) => s.name)).toEqual(['Verse', 'Middle', 'Verse', 'Close']);
   });
 
+  it('has as few lines as hold the bars: no bar narrower than it can be read, thirty-three on a line at most, five at least', () => {
+    const lines = (bars: number, width: number): number => {
+      const of = unfold({ ...randomSong({ bars, changesPerBar: 1, seed: 3 }), pickup: 0 });
+      return layoutMap(of, partsOf(lanterns, of).slice(0, 1), width).lines.length;
+    };
+    expect([330, 340, 760, 2000, 70].map((width) => lines(300, width))).toEqual([15, 14, 10, 10, 60]);
+    expect([33, 34].map((bars) => lines(bars, 760))).toEqual([1, 2]);
+    expect([5, 6].map((bars) => lines(bars, 70))).toEqual([1, 2]);
+  });
+
   it('finds the tick under a point again', () => {
     const [line] = map.lines;
     for (const { x, tick } of line.bars) expect(Math.abs(tickUnder(line, x) - tick)).toBeLessThanOrEqual(1);
