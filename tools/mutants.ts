@@ -1,4 +1,5 @@
 // How strong are the unit tests: npm run mutants [-- --lines 260 --seed 1 --only core|app|PATH].
+// What survives there is tried again, against tests that are named, with --at FILE:LINE,FILE:LINE --tests SPEC,SPEC.
 // Picks lines of the core and of the application's logic by seed, changes each as Stryker knows how, and counts the
 // changes some unit test notices. Not part of npm test: it runs for many minutes.
 import { Stryker } from '@stryker-mutator/core';
@@ -17,8 +18,12 @@ const { values } = parseArgs({
     lines: { type: 'string', default: '260' },
     seed: { type: 'string', default: '1' },
     only: { type: 'string', default: '' },
+    at: { type: 'string', default: '' },
+    tests: { type: 'string', default: '' },
   },
 });
+/** The tests that are run; all where none are named. */
+process.env['MUTANTS_TESTS'] = values.tests;
 
 /** Templates, icons, pages and the thread's own entry points: shown by the browser journeys, not by unit tests. */
 const NOT_LOGIC =
@@ -55,15 +60,21 @@ async function main(): Promise<void> {
   const files = execSync('git ls-files core app/src', { encoding: 'utf8' })
     .split('\n')
     .filter((file) => file.endsWith('.ts') && !NOT_LOGIC.test(file) && file.startsWith(values.only));
-  const lines = picked(files.flatMap(linesOf), Number(values.lines), Number(values.seed));
+  const lines = values.at
+    ? values.at.split(',').map((place): Line => {
+        const [file, number] = place.split(':');
+        return { file, number: Number(number) };
+      })
+    : picked(files.flatMap(linesOf), Number(values.lines), Number(values.seed));
   const results = await new Stryker({
     mutate: lines.map(({ file, number }) => `${file}:${number}:0-${number}:999`),
     testRunner: 'vitest',
     vitest: { configFile: 'tools/mutants.vitest.ts', related: false },
-    coverageAnalysis: 'perTest',
+    // What is worked out while tests are gathered counts for none of them: few tests are run for each change instead.
+    coverageAnalysis: values.tests ? 'off' : 'perTest',
     // The words of sentences are read by people; a changed comma is no change of behaviour.
     mutator: { excludedMutations: ['StringLiteral', 'Regex'] },
-    ignoreStatic: true,
+    ignoreStatic: values.tests === '',
     ignorePatterns: ['dist', '.angular', 'out', 'docs', 'e2e'],
     tempDirName: '.cache/mutants',
     concurrency: 2,

@@ -19,6 +19,9 @@ class ExamplesFirst extends BaseSequencer {
   }
 }
 
+const named = process.env['MUTANTS_TESTS'];
+if (named && units.test) units.test.include = named.split(',');
+
 /** The unit tests as npm run mutants runs them, without those that run a process or try every rung for each file. */
 export default mergeConfig(units, {
   test: { exclude: ['tools/arrange.spec.ts', 'tools/break.spec.ts'], sequence: { sequencer: ExamplesFirst } },
