@@ -112,6 +112,20 @@ describe('the job of a chord', () => {
     const [ii, five, four] = ['Gm7', 'C7', 'Fmaj7'].map(chord);
     expect(degreeOf(ii, five, C, { afterNext: four }).job).toBe('ii–V of IV');
     expect(degreeOf(five, four, C, { before: ii }).job).toBe('ii–V of IV');
+    // Each of the three must be as it is said: a minor ii a fourth below, a seventh, and what follows its goal.
+    const pair = (a: string, b: string, c: string): boolean =>
+      degreeOf(chord(a), chord(b), C, { afterNext: chord(c) }).job.startsWith('ii–V');
+    expect(pair('Gm7b5', 'C7', 'F')).toBe(true);
+    expect([pair('Am7', 'C7', 'F'), pair('Dm7', 'C7', 'F'), pair('G7', 'C7', 'F')]).toEqual([
+      false,
+      false,
+      false,
+    ]);
+    expect([pair('Gm7', 'C', 'F'), pair('Gm7', 'C7', 'Am'), pair('Bbm7', 'Eb7', 'Ab')]).toEqual([
+      false,
+      false,
+      false,
+    ]);
     // The key's own ii–V–I needs no such name.
     expect(degreeOf(chord('Dm7'), chord('G7'), C, { afterNext: chord('C') }).job).toBe(
       'prepares the dominant',

@@ -45,6 +45,7 @@ describe('a pattern under a melody', () => {
     // A third so low is muddy, a fifth is not.
     expect(dropped(profile, [strike(0, 960, 52, 55)])).toEqual([]);
     expect(keysOf(dropped(profile, [strike(0, 960, 52, 59)]))).toEqual([[40, 47]]);
+    expect(dropped(profile, [strike(0, 960, 52, 59), strike(960, 960, 52, 55)])).toEqual([]);
     // A tenth is wider than the hand.
     expect(dropped(profile, [strike(0, 960, 60, 76)])).toEqual([]);
     // One strike that cannot go keeps all where they are.
