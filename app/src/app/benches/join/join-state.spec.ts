@@ -171,6 +171,9 @@ describe('the Join bench', () => {
     expect(behaviour.pressNote('n2', false)).toBe(true);
     expect(join.step()?.right.map(({ from }) => from)).toEqual(['n2']);
     expect(behaviour.pressNote('nowhere', false)).toBe(false);
+    // The first step is one as well.
+    expect(behaviour.pressNote('n1', false)).toBe(true);
+    expect(behaviour.picked()).toEqual(['n1']);
     behaviour.leave();
     expect(join.job()).toBe('why');
     expect([behaviour.pressNote('n2', false), behaviour.pressChange('c2')]).toEqual([false, false]);
