@@ -2,6 +2,10 @@ import { arrange } from '../core/arrange';
 import { PRACTISE_SETTINGS } from '../core/practice';
 import { DEFAULT_PAPER, layOut, type Page, SHEETS } from '../core/sheets';
 import { DEFAULT_PROFILE, type Song } from '../core/song';
+import { DEMO_SONGS } from './songs';
+
+/** The songs whose handout is read: one that goes straight through, and one that repeats bars. */
+export const HANDED_OUT = DEMO_SONGS.filter(({ id }) => /lanterns|mudflat/.test(id));
 
 /** What is written on a line of a page, and where it begins. */
 interface Written {

@@ -27,7 +27,7 @@ import {
   writePartCards,
   writeWalkthrough,
 } from '../core/words';
-import { placeOf } from './reading';
+import { arrangedWith, placeOf } from './reading';
 
 /** Strikes of a hand that are read aloud: enough for the way a pattern goes, few enough to be read. */
 const READ = 10;
@@ -38,25 +38,25 @@ const READ = 10;
  * line that changes is a change of music or of words that somebody has to approve.
  */
 export function playingOf(song: Song): string[] {
-  const own = arrangedWith(song, {});
+  const own = fingeredWith(song, {});
   const { fromTick, toTick } = own.parts[0];
   const efforts = own.efforts.map((effort) => effort?.total ?? 0);
   const hardest = efforts.indexOf(Math.max(...efforts));
   return [
     `# ${song.title}, played`,
-    ...RUNGS.flatMap(({ number }) => rungLines(arrangedWith(song, { rung: number }), number)),
+    ...RUNGS.flatMap(({ number }) => rungLines(fingeredWith(song, { rung: number }), number)),
     '',
     ...smallHands(song),
     '',
     ...keyLines(song),
     '',
-    ...soundLines(arrangedWith(song, { rung: 5 })),
+    ...soundLines(fingeredWith(song, { rung: 5 })),
     '',
     ...PATTERNS.map(
-      ({ id, name }) => `${name}: ${begun(unfingered(song, { rung: 5, pattern: id }), 'left')}`,
+      ({ id, name }) => `${name}: ${begun(arrangedWith(song, { rung: 5, pattern: id }), 'left')}`,
     ),
     ...FULLER_SCHOOLS.map(
-      ({ id, name }) => `${name}: ${begun(unfingered(song, { rung: 6, fuller: id }), 'right')}`,
+      ({ id, name }) => `${name}: ${begun(arrangedWith(song, { rung: 6, fuller: id }), 'right')}`,
     ),
     '',
     ...introsFor(own, 4).flatMap(frameLines),
@@ -91,14 +91,8 @@ export function playingOf(song: Song): string[] {
   ].map((line) => line.trimEnd());
 }
 
-function arrangedWith(song: Song, choices: Partial<Choices>): Arrangement {
+function fingeredWith(song: Song, choices: Partial<Choices>): Arrangement {
   return arrange({ ...song, choices: { ...song.choices, ...choices } }, DEFAULT_PROFILE);
-}
-
-function unfingered(song: Song, choices: Partial<Choices>): Arrangement {
-  return arrange({ ...song, choices: { ...song.choices, ...choices } }, DEFAULT_PROFILE, {
-    withoutFingers: true,
-  });
 }
 
 /** How a hand begins. */

@@ -65,7 +65,8 @@ export function readingOf(song: Song): string[] {
   ];
 }
 
-function arrangedWith(song: Song, choices: Partial<Choices>): Arrangement {
+/** A song with other choices, without its fingers. */
+export function arrangedWith(song: Song, choices: Partial<Choices>): Arrangement {
   return arrange({ ...song, choices: { ...song.choices, ...choices } }, DEFAULT_PROFILE, {
     withoutFingers: true,
   });

@@ -4,7 +4,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { arrange } from '../core/arrange';
 import { writeMusicXml, writeProject } from '../core/formats';
 import { applyEdit, DEFAULT_PROFILE } from '../core/song';
-import { handoutOf } from '../demo/handouts';
+import { HANDED_OUT, handoutOf } from '../demo/handouts';
 import { playingOf } from '../demo/playing';
 import { readingOf } from '../demo/reading';
 import { DEMO_SONGS } from '../demo/songs';
@@ -22,7 +22,7 @@ for (const song of DEMO_SONGS) {
   writeFileSync(new URL(`${name}.musicxml`, folder), writeMusicXml(leadSheet));
   writeFileSync(new URL(`${song.id}.txt`, readings), readingOf(song).join('\n') + '\n');
   writeFileSync(new URL(`${song.id}-played.txt`, readings), playingOf(song).join('\n') + '\n');
-  if (/lanterns|mudflat/.test(song.id))
-    writeFileSync(new URL(`${song.id}-handout.txt`, readings), handoutOf(song).join('\n') + '\n');
 }
+for (const song of HANDED_OUT)
+  writeFileSync(new URL(`${song.id}-handout.txt`, readings), handoutOf(song).join('\n') + '\n');
 console.log(`Wrote ${DEMO_SONGS.length} songs into demo/files.`);

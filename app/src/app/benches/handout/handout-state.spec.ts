@@ -168,6 +168,35 @@ describe('the Handout bench', () => {
     vi.unstubAllGlobals();
   });
 
+  it('prints once however often it is pressed while pages are laid out, and the last that were chosen', async () => {
+    const printed: (string | undefined)[] = [];
+    vi.stubGlobal('window', { print: () => printed.push(`${sheets().join(' ')} ${handout.paper().size}`) });
+    handout.setPaper({ size: 'letter' });
+    const printing = [handout.print(), handout.print()];
+    await Promise.resolve();
+    handout.choose('legend', false);
+    handout.choose('parts', false);
+    await settled();
+    await Promise.all(printing);
+    expect(printed).toEqual(['title letter']);
+    vi.unstubAllGlobals();
+  });
+
+  it('prints nothing later when the bench is left before the pages are there', async () => {
+    const print = vi.fn();
+    vi.stubGlobal('window', { print });
+    handout.setPaper({ size: 'letter' });
+    const [printing, current] = [handout.print(), handout.current().catch((error: Error) => error.message)];
+    handout.isOpen.set(false);
+    await settled();
+    await printing;
+    expect(await current).toBe('the Handout bench was left');
+    handout.isOpen.set(true);
+    await settled();
+    expect([handout.isLaidOut(), print.mock.calls.length]).toEqual([true, 0]);
+    vi.unstubAllGlobals();
+  });
+
   it('says when the sheets cannot be laid out, prints nothing then, and goes on with the next choice', async () => {
     const print = vi.fn();
     vi.stubGlobal('window', { print });

@@ -61,6 +61,8 @@ export class HandoutState {
   readonly page = signal(0);
   private turnOf = 0;
   private waiting: readonly Waiting[] = [];
+  /** Printing waits for the pages: pressed again it does not print twice. */
+  private isToPrint = false;
   /** The song whose choice is read, and the one whose choice was. */
   private loading = '';
   private readonly loaded = signal('');
@@ -74,6 +76,11 @@ export class HandoutState {
     effect(() => {
       const song = this.bench.song()?.id;
       if (song !== undefined && this.isOpen()) untracked(() => void this.load(song));
+    });
+    // Nothing is printed or packed later, behind another bench.
+    effect(() => {
+      if (!this.isOpen())
+        untracked(() => this.tellWaiting(({ fail }) => fail(new Error('the Handout bench was left'))));
     });
     effect(() => {
       const [arrangement, handout] = [this.bench.arrangement(), this.handout()];
@@ -128,11 +135,12 @@ export class HandoutState {
   /**
    * The pages of what is chosen now with their paper, as soon as they are laid out.
    *
-   * @throws Error where they cannot be laid out; `problem` says why.
+   * @throws Error where they cannot be laid out, which `problem` explains, or the bench was left first.
    */
   async current(): Promise<{ readonly pages: readonly Page[]; readonly paper: Paper }> {
     if (this.notLaidOut()) throw new Error('the sheets could not be laid out');
-    if (!this.isLaidOut())
+    // What was laid out meanwhile may be stale again.
+    while (!this.isLaidOut())
       await new Promise<void>((go, fail) => (this.waiting = [...this.waiting, { go, fail }]));
     return { pages: this.pages() ?? [], paper: this.paper() };
   }
@@ -198,7 +206,10 @@ export class HandoutState {
 
   /** By the browser's own printing, as soon as what is shown is what was chosen; nothing where it cannot be. */
   async print(): Promise<void> {
+    if (this.isToPrint) return;
+    this.isToPrint = true;
     const { pages } = await this.current().catch(() => ({ pages: [] }));
+    this.isToPrint = false;
     if (pages.length > 0) window.print();
   }
 }
