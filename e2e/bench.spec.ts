@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import midiReader from '@tonejs/midi';
 import { readFileSync } from 'node:fs';
 import { arrange } from '../core/arrange';
@@ -7,6 +7,7 @@ import { applyEdit, DEFAULT_PROFILE } from '../core/song';
 import { writeWalkthrough } from '../core/words';
 import { DEMO_SONGS } from '../demo/songs';
 import { arranged, chooseLayout, openSong, fromMenu } from './pages';
+import { test } from './tab';
 
 const [lanterns, sluicegate] = DEMO_SONGS;
 

@@ -1,10 +1,11 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { writeProject } from '../core/formats';
 import { DEFAULT_PROFILE, type Song } from '../core/song';
 import { wholeBars } from '../core/testing';
 import { DEMO_SONGS } from '../demo/songs';
 import { graveFindings } from './axe';
 import { arranged, openSong, watch, fromMenu } from './pages';
+import { test } from './tab';
 
 const [lanterns] = DEMO_SONGS;
 

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { arranged, openFromShelf } from './pages';
+import { test } from './tab';
 
 test('a bench that cannot be loaded says so, the others work, and it comes when it is asked for again', async ({
   page,

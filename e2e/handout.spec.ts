@@ -1,8 +1,9 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { readFile } from 'node:fs/promises';
 import { graveFindings } from './axe';
 import { openSong, watch } from './pages';
+import { test } from './tab';
 
 async function openHandout(page: Page, song: string): Promise<void> {
   await openSong(page, song);

@@ -1,9 +1,10 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { arrange } from '../core/arrange';
 import { applyEdit, DEFAULT_PROFILE } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
 import { graveFindings } from './axe';
 import { arranged, fromMenu, openSong, watch } from './pages';
+import { test } from './tab';
 
 const [lanterns] = DEMO_SONGS;
 

@@ -1,10 +1,11 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { arrange } from '../core/arrange';
 import { readMusicXml, readProject } from '../core/formats';
 import { applyEdit, DEFAULT_PROFILE } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
 import { arranged, openFromShelf, watch, fromMenu } from './pages';
+import { test } from './tab';
 
 interface Heard {
   readonly notes: readonly {

@@ -1,6 +1,7 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { graveFindings } from './axe';
 import { openSong, watch } from './pages';
+import { test } from './tab';
 
 async function openParts(page: Page, title: string): Promise<void> {
   await openSong(page, title);

@@ -1,7 +1,8 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { graveFindings } from './axe';
 import { arranged, fromMenu, openPractise, openSong, title, toRightHand, watch } from './pages';
 import { softTone } from './sounds';
+import { test } from './tab';
 
 const now = (page: Page) => page.locator('jh-now-panel');
 

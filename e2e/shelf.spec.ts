@@ -1,7 +1,8 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { graveFindings } from './axe';
 import { arranged, fromMenu, openShelf, openFromShelf } from './pages';
+import { test } from './tab';
 
 const LEAD_SHEET = readFileSync(new URL('../demo/files/sluicegate.musicxml', import.meta.url));
 
@@ -62,9 +63,9 @@ test('a song taken off the shelf can be put back', async ({ page }) => {
   await expect(page.getByRole('article')).toHaveCount(6);
 });
 
-test('a second tab looks on until it takes over', async ({ context, page }) => {
+test('a second tab looks on until it takes over', async ({ page }) => {
   await openFromShelf(page, 'Lanterns at Low Water');
-  const other = await context.newPage();
+  const other = await page.context().newPage();
   await other.goto(page.url());
   await arranged(other);
   await expect(other.getByText('open in another tab')).toBeVisible();

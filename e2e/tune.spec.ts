@@ -1,10 +1,11 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { arrange } from '../core/arrange';
 import { readProject, writeMidi, writeTune } from '../core/formats';
 import { DEFAULT_PROFILE, type Song } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
 import { arranged, openSong, watch, fromMenu } from './pages';
+import { test } from './tab';
 
 const [lanterns, sluicegate, , mudflat] = DEMO_SONGS;
 
