@@ -17,7 +17,6 @@ interface Tab {
  */
 export const test = base.extend<{ page: Page }, { tab: Tab }>({
   tab: [
-    // eslint-disable-next-line no-empty-pattern
     async ({}, use) => {
       const tab: Tab = {};
       await use(tab);
