@@ -5,7 +5,7 @@ import { DEMO_SONGS } from '../../demo/songs';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, type Profile } from '../song/profile';
 import { LAYOUTS, type Song } from '../song/schema';
-import { randomSong, songs, wholeBars } from '../testing';
+import { randomSong, runs, songs, wholeBars } from '../testing';
 import { arrange } from './song';
 
 /** Every remedy named is one press away, and changes something. */
@@ -41,7 +41,7 @@ describe('remedies', () => {
           expect(allHaveButtons(chosen, { ...DEFAULT_PROFILE, ...hand })).toEqual([]);
         },
       ),
-      { numRuns: 120 },
+      { numRuns: runs(120) },
     );
     for (const song of [...DEMO_SONGS, ...TUNES_APART])
       for (const rung of [3, 4, 5, 7])

@@ -16,7 +16,7 @@ import {
   spanMm,
 } from '../music';
 import { applyEdit, barAt, DEFAULT_PROFILE, keyAt, type Profile, type Song, transpose } from '../song';
-import { randomSong } from '../testing';
+import { randomSong, runs } from '../testing';
 import { FILL_KINDS, kindOfId } from './kinds/table';
 import type { Measure } from './deciding';
 
@@ -105,7 +105,7 @@ describe('versions with fills', () => {
           ]);
         },
       ),
-      { numRuns: 120 },
+      { numRuns: runs(120) },
     );
   });
 
@@ -131,7 +131,7 @@ describe('versions with fills', () => {
           }
         }
       }),
-      { numRuns: 120 },
+      { numRuns: runs(120) },
     );
   });
 
@@ -144,7 +144,7 @@ describe('versions with fills', () => {
           expect(dressedShare(own)).toBeLessThanOrEqual(0.5);
         }
       }),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     );
   });
 
@@ -158,7 +158,7 @@ describe('versions with fills', () => {
         const thrice = kinds.filter((kind, i) => i > 1 && kind === kinds[i - 1] && kind === kinds[i - 2]);
         expect([song.id, measure, seed, thrice]).toEqual([song.id, measure, seed, []]);
       }),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     );
   });
 
@@ -256,7 +256,7 @@ describe('proposals', () => {
         }
         expect([song.id, wrong.slice(0, 4)]).toEqual([song.id, []]);
       }),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     );
   });
 

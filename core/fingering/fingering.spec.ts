@@ -4,6 +4,7 @@ import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
 import { RUNGS } from '../ladder';
 import { DEFAULT_PROFILE } from '../song/profile';
+import { runs } from '../testing';
 import { aloneCost, pairCost, placed, tripleCost } from './cost';
 import type { HandEvent } from './event';
 import { finger } from './finger';
@@ -35,7 +36,7 @@ describe('fingering', () => {
         const chosen = finger(line(...list), hand, REACH, false).map(([f]) => f);
         expect(costOf(list, chosen, hand)).toBeCloseTo(best, 9);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

@@ -8,6 +8,7 @@ import type { HandNote } from '../hands';
 import { isBlack } from '../music';
 import { RUNGS } from '../ladder';
 import { applyEdit, DEFAULT_PROFILE, migrateSong, transpose, type Song } from '../song';
+import { runs } from '../testing';
 import { costOfFingers, keyOfPin } from '.';
 
 const [lanterns, sluicegate, , mudflat] = DEMO_SONGS;
@@ -45,7 +46,7 @@ describe('a finger pinned on a key', () => {
           notes.map(({ midi, tick }) => [midi, tick]),
         );
       }),
-      { numRuns: 120 },
+      { numRuns: runs(120) },
     );
   });
 

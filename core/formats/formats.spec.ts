@@ -12,7 +12,7 @@ import { migrateSong } from '../song/migrate';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
-import { songs } from '../testing';
+import { runs, songs } from '../testing';
 import { writeWalkthrough } from '../words/walkthrough';
 import { FileError } from './fileError';
 import { writeMidi } from './midiWrite';
@@ -67,7 +67,7 @@ describe('round trips', () => {
         fc.pre(arrangement.raisedParts.length === 0);
         expect(essence(readMusicXml(writeMusicXml(arrangement), song.id, ''))).toEqual(essence(song));
       }),
-      { numRuns: 120 },
+      { numRuns: runs(120) },
     );
   });
 
@@ -133,7 +133,7 @@ describe('round trips', () => {
           a.timeline.pedals.filter((p) => p.down).length,
         );
       }),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     );
   });
 });

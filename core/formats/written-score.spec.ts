@@ -5,7 +5,7 @@ import { arrange } from '../arrange/song';
 import type { Arrangement } from '../arrangement/arrangement';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/profile';
-import { songs } from '../testing';
+import { runs, songs } from '../testing';
 import { writeMusicXml } from './musicxmlWrite';
 import { voicesOf } from './voices';
 import { child, childrenOf, childText, type Element, parseXml } from './xmlTree';
@@ -38,7 +38,7 @@ describe('a written score', () => {
           expect(at).toBe(a.played.bars[i].length);
         });
       }),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     );
   });
 
@@ -67,7 +67,7 @@ describe('a written score', () => {
         }
         expect([...open.keys()]).toEqual([]);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 
@@ -129,7 +129,7 @@ describe('voices', () => {
           }
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 });

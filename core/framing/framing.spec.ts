@@ -6,7 +6,7 @@ import { arrange } from '../arrange/song';
 import { readMusicXml, readProject, writeMusicXml, writeProject } from '../formats';
 import { type Chord, chroma, membersOf, midiOf, nameOf, parseChord } from '../music';
 import { applyEdit, DEFAULT_PROFILE, migrateSong, type Song, unfold, withoutFrame } from '../song';
-import { randomSong, writtenOf } from '../testing';
+import { randomSong, runs, writtenOf } from '../testing';
 import { betweenFor } from './between';
 import { endingsFor, introsFor, stretchOf } from './framing';
 import type { FrameProposal } from './proposal';
@@ -60,7 +60,7 @@ describe('what frames a song', () => {
         const back = readProject(writeProject({ song: once, profile: DEFAULT_PROFILE }));
         expect(back.song).toEqual(once);
       }),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     );
   });
 

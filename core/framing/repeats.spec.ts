@@ -5,7 +5,7 @@ import type { Arrangement } from '../arrangement';
 import { arrange } from '../arrange/song';
 import { barTicks, keyFromFifths } from '../music';
 import { applyEdit, DEFAULT_PROFILE, keyAt, type Song, unfold, withoutFrame } from '../song';
-import { randomSong, writtenOf } from '../testing';
+import { randomSong, runs, writtenOf } from '../testing';
 import { betweenFor } from './between';
 import { endingsFor, introsFor } from './framing';
 import type { FrameProposal } from './proposal';
@@ -80,7 +80,7 @@ describe('what frames a song in which bars are repeated', () => {
           );
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

@@ -7,7 +7,7 @@ import type { Arrangement } from '../arrangement';
 import { type HandNote, strikesOf } from '../hands';
 import { chroma, KEYBOARDS, membersOf, nameOf, reachMm, spanMm } from '../music';
 import { DEFAULT_PROFILE, type Fuller, type Profile, type Song } from '../song';
-import { randomSong, songs, wholeBars } from '../testing';
+import { randomSong, runs, songs, wholeBars } from '../testing';
 import { FULLER_SCHOOLS, fullerFor } from '.';
 import { withStandIns } from './schools';
 import { strongNotes } from './strongNotes';
@@ -175,7 +175,7 @@ describe('on every song, school, hand and keyboard', () => {
           }
         },
       ),
-      { numRuns: 250 },
+      { numRuns: runs(250) },
     );
   });
 
@@ -203,7 +203,7 @@ describe('on every song, school, hand and keyboard', () => {
             if (sounds && low.midi >= high.midi) expect([from, said.has(from)]).toEqual([from, true]);
           }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

@@ -7,7 +7,7 @@ import { applyEdit } from '../song/edits';
 import { findingId } from '../song/finding';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { type Song } from '../song/schema';
-import { randomSong, wholeBars } from '../testing';
+import { randomSong, runs, wholeBars } from '../testing';
 import { whyOf } from '../words/explain';
 import { withSharedKeys } from './sharedKeys';
 
@@ -177,7 +177,7 @@ describe('every remedy for hands too close', () => {
             expect(after.right).toEqual(a.right);
           }
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
     expect(tried).toBeGreaterThan(30);
   });

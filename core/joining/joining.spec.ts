@@ -10,7 +10,7 @@ import { barAt } from '../song/bars';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, type Profile } from '../song/profile';
 import { emptySong, type Song } from '../song/schema';
-import { songs, wholeBars } from '../testing';
+import { runs, songs, wholeBars } from '../testing';
 import { countAt } from './counts';
 
 const [lanterns, sluicegate] = DEMO_SONGS;
@@ -231,7 +231,7 @@ describe('what every arrangement keeps', () => {
   };
 
   it('keys within hand and keyboard, hands apart or the bump reported, on every rung', () => {
-    fc.assert(fc.property(songs, profiles, fc.constantFrom(2, 4, 5, 7), inside), { numRuns: 120 });
+    fc.assert(fc.property(songs, profiles, fc.constantFrom(2, 4, 5, 7), inside), { numRuns: runs(120) });
   });
 
   it('the left hand of a demo song never bumps, on any rung, keyboard or hand', () => {

@@ -6,7 +6,7 @@ import type { Arrangement } from '../arrangement';
 import { RUNGS } from '../ladder';
 import { KEYBOARDS } from '../music';
 import { DEFAULT_PROFILE, type Profile, type Song } from '../song';
-import { songs, wholeBars } from '../testing';
+import { runs, some, songs, wholeBars } from '../testing';
 import { LAYOUT_ROWS } from '../voicing';
 
 const READY = RUNGS.map(({ number }) => number);
@@ -40,7 +40,7 @@ describe('both hands stay on the keyboard of the profile', () => {
   it('every demo song, rung and layout on the shortest', () => {
     for (const song of DEMO_SONGS)
       for (const rung of READY)
-        for (const layout of LAYOUTS)
+        for (const layout of some(LAYOUTS))
           expect([song.title, rung, layout, off(arranged(song, rung, layout, { keyboard: 49 }))]).toEqual([
             song.title,
             rung,
@@ -77,7 +77,7 @@ describe('both hands stay on the keyboard of the profile', () => {
           expect(off(arranged(moved(song, octaves), rung, layout, profile))).toEqual([]);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 });

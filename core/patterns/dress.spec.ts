@@ -7,7 +7,7 @@ import { barAt } from '../song/bars';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { type Song } from '../song/schema';
-import { randomSong, songs, wholeBars } from '../testing';
+import { randomSong, runs, songs, wholeBars } from '../testing';
 import { aboveRoot } from './members';
 import { PATTERNS, SUBSTITUTES } from './rows';
 
@@ -92,7 +92,7 @@ describe('a dressed left hand', () => {
           expect(note.tick + note.length).toBeLessThanOrEqual(v.change.tick + v.change.length);
         }
       }),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     );
   });
 
@@ -105,7 +105,7 @@ describe('a dressed left hand', () => {
           if (barAt(a.played.bars, change.tick).number > 0) expect(struck.has(change.tick)).toBe(true);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 
@@ -115,7 +115,7 @@ describe('a dressed left hand', () => {
         const { left } = arrange(patterned(song, pattern), DEFAULT_PROFILE, { withoutFingers: true });
         expect(new Set(left.map((n) => `${n.tick}:${n.midi}`)).size).toBe(left.length);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 
@@ -133,7 +133,7 @@ describe('a dressed left hand', () => {
         );
         expect(near).toEqual([]);
       }),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     );
   });
 

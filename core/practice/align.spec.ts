@@ -4,7 +4,7 @@ import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
 import { Clock } from '../performance';
 import { DEFAULT_PROFILE, type Song } from '../song';
-import { randomSong } from '../testing';
+import { randomSong, runs } from '../testing';
 import { align, layOnce } from './align';
 import { GATE } from './gate';
 import { isCleanTurn, judgeTake } from './judge';
@@ -95,7 +95,7 @@ describe('a take laid against what was wanted', () => {
           ]);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 
@@ -149,7 +149,7 @@ describe('a take laid against what was wanted', () => {
           expect(own).toBeLessThanOrEqual(best(0, 0) + 1e-4);
         },
       ),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
 });

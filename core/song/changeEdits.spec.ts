@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
 import { parsePitch } from '../music/pitch';
-import { songs, wholeBars } from '../testing';
+import { runs, songs, wholeBars } from '../testing';
 import { changeAdded, changeLeftOut, changeMoved, changesPlaced } from './changeEdits';
 import { applyEdit, type SongEdit } from './edits';
 import { DEFAULT_PROFILE } from './profile';
@@ -102,7 +102,7 @@ describe('changes', () => {
           song.changes.length,
         );
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 });

@@ -6,7 +6,7 @@ import { KEYBOARDS, reachMm, spanMm } from '../music/keyboard';
 import { chroma } from '../music/pitch';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, type Profile } from '../song/profile';
-import { randomSong } from '../testing';
+import { randomSong, runs } from '../testing';
 import { finderFor, OptionFinder, soundingIn } from './bounds';
 import { lowIntervalBreaches, voicingCost } from './cost';
 import { voicingOf } from './voicing';
@@ -54,7 +54,7 @@ describe('hard rules, however low the melody', () => {
         const sounding = a.played.changes.filter((c) => c.chord !== null);
         expect(a.changes).toHaveLength(sounding.length);
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 

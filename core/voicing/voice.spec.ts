@@ -12,7 +12,7 @@ import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, type Profile } from '../song/profile';
 import { type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
-import { wholeBars } from '../testing';
+import { some, wholeBars } from '../testing';
 import { derivationOf, movementInWords, whyOf } from '../words/explain';
 import { notesForLayout } from './members';
 import { LAYOUT_ROWS } from './layoutNames';
@@ -196,7 +196,7 @@ describe('least movement on the songs of the tests', () => {
   it('is never below the least possible, in any layout, on any rung with chords, with pins', () => {
     for (const song of DEMO_SONGS)
       for (const { layout } of LAYOUT_ROWS)
-        for (const rung of [2, 3, 4]) {
+        for (const rung of some([2, 3, 4])) {
           const pins = [{ changeId: song.changes[1].id, keys: [41, 48, 57], fingers: null }];
           const chosen = { ...song, choices: { ...song.choices, layout, rung }, pins };
           const totals = totalsOf(arrange(chosen, DEFAULT_PROFILE, { withoutFingers: true }));
@@ -211,7 +211,7 @@ describe('the ends of a song', () => {
 
   it('lie on the root of the last chord and on no second inversion of the first, in every school that has a bass', () => {
     for (const song of songs)
-      for (const layout of ['block', 'three', 'shell', 'fifth', 'root', 'tenth'] as const)
+      for (const layout of some(['block', 'three', 'shell', 'fifth', 'root', 'tenth'] as const))
         for (const rung of [3, 4, 5]) {
           const choices = { ...song.choices, layout, rung };
           const { changes } = arrange({ ...song, choices }, DEFAULT_PROFILE, { withoutFingers: true });

@@ -7,7 +7,7 @@ import { barAt } from '../../song/bars';
 import { applyEdit } from '../../song/edits';
 import { DEFAULT_PROFILE } from '../../song/profile';
 import { type Song } from '../../song/schema';
-import { randomSong, wholeBars } from '../../testing';
+import { randomSong, runs, wholeBars } from '../../testing';
 
 const onSeven = (song: Song): Song => applyEdit(song, { kind: 'choose', choices: { rung: 7 } });
 
@@ -75,7 +75,7 @@ describe('bass walks', () => {
           ).toBe(true);
         }
       }),
-      { numRuns: 120 },
+      { numRuns: runs(120) },
     );
   });
 
@@ -96,7 +96,7 @@ describe('bass walks', () => {
           expect(lowest.midi % 12).toBe(next && chroma(next.chord.bass ?? next.chord.root));
         }
       }),
-      { numRuns: 120 },
+      { numRuns: runs(120) },
     );
   });
 

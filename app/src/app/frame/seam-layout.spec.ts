@@ -4,7 +4,7 @@ import { RUNGS } from '@joined-hands/core/ladder';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { songs } from '../../../../core/testing';
+import { runs, songs } from '../../../../core/testing';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { NOTE_HEIGHT } from './seam-keys';
 import { fitSeam, heightOfRows, layoutSeam, TURNER_HEIGHT } from './seam-layout';
@@ -43,7 +43,7 @@ describe('the seam', () => {
           }
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

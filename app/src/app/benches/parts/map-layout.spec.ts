@@ -2,7 +2,7 @@ import { partsOf } from '@joined-hands/core/parts';
 import { unfold } from '@joined-hands/core/song';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { randomSong } from '../../../../../core/testing';
+import { randomSong, runs } from '../../../../../core/testing';
 import { DEMO_SONGS } from '../../../../../demo/songs';
 import { layoutMap, ROW_HEIGHT, tickUnder } from './map-layout';
 
@@ -53,7 +53,7 @@ describe('the map of a song', () => {
         }
         lines.forEach((l, i) => expect(l.fromTick).toBe(lines[i - 1]?.toTick ?? 0));
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
   });
 });

@@ -1,0 +1,2 @@
+// npm run unit:thorough tries all that can be tried; npm test half of it, by chance, so that it stays quick.
+Object.assign(globalThis, { isThorough: process.env['THOROUGH'] === 'yes' });
