@@ -21,6 +21,8 @@ class ExamplesFirst extends BaseSequencer {
 
 const named = process.env['MUTANTS_TESTS'];
 if (named && units.test) units.test.include = named.split(',');
+// Here tests run in threads, which take no such argument.
+if (units.test) units.test.execArgv = [];
 
 /** The unit tests as npm run mutants runs them, without those that run a process or try every rung for each file. */
 export default mergeConfig(units, {
