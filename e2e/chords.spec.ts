@@ -4,7 +4,7 @@ import { DEFAULT_PROFILE, type Song } from '../core/song';
 import { wholeBars } from '../core/testing';
 import { DEMO_SONGS } from '../demo/songs';
 import { graveFindings } from './axe';
-import { arranged, openSong, watch, fromMenu } from './pages';
+import { fromMenu, openBench, openSong, watch } from './pages';
 import { test } from './tab';
 
 const [lanterns] = DEMO_SONGS;
@@ -20,6 +20,11 @@ async function openProject(page: Page, song: Song): Promise<void> {
 
 async function toChords(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Chords', exact: true }).click();
+  await expect(page.locator('jh-chords-panel')).toBeVisible();
+}
+
+async function openChords(page: Page, title: string): Promise<void> {
+  await openBench(page, title, 'chords');
   await expect(page.locator('jh-chords-panel')).toBeVisible();
 }
 
@@ -152,8 +157,7 @@ test('hands that come too close: remedies are heard in their place, one is taken
 });
 
 test('schools are compared; one is taken for a part and another for a chord', async ({ page }) => {
-  await openSong(page, 'Lanterns at Low Water');
-  await toChords(page);
+  await openChords(page, 'Lanterns at Low Water');
   await job(page, 'Schools');
   const row = page.locator('jh-schools-panel li', { hasText: 'Root position' });
   await expect(row).toContainText('mm ·');
@@ -177,12 +181,26 @@ test('schools are compared; one is taken for a part and another for a chord', as
   await page.locator('jh-schools-panel label', { hasText: 'Whole song' }).click();
   await page.keyboard.press('g');
   await expect(page.locator('jh-transport')).toContainText('Two-note chords');
+  await page.getByRole('button', { name: 'Take Under the melody', exact: true }).click();
+  await expect.poll(() => page.locator('jh-seam g.note, jh-seam .note').count()).toBeGreaterThan(12);
 });
 
-test('chords that hold a note are heard and put aside; keys are named', async ({ page }) => {
-  await openSong(page, 'Lanterns at Low Water');
-  await toChords(page);
+test('an unknown symbol is refused in a sentence; chords that hold a note are heard and put aside; keys are named', async ({
+  page,
+}) => {
+  await openChords(page, 'Lanterns at Low Water');
   await page.keyboard.press('ArrowRight');
+  for (const wrong of ['Hm', 'C7maj7']) {
+    await page.locator('#symbol').fill(wrong);
+    await page.locator('#symbol').press('Enter');
+    await expect(page.locator('jh-chords-panel .notice')).toContainText('is not a chord');
+  }
+  await expect(symbols(page).first()).toHaveText('Am');
+  await page.locator('#symbol').fill('N.C.');
+  await page.locator('#symbol').press('Enter');
+  await expect(symbols(page).first()).not.toHaveText('Am');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(symbols(page).first()).toHaveText('Am');
   await job(page, 'Holds');
   await expect(page.locator('jh-holds-panel h2')).toHaveText('Chords that hold A');
   const first = page.locator('jh-holds-panel .ranked b').first();
@@ -196,21 +214,6 @@ test('chords that hold a note are heard and put aside; keys are named', async ({
     await page.locator(`jh-keyboard [data-midi="${midi}"]`).dispatchEvent('pointerdown');
   await expect(page.locator('jh-name-panel .ranked b').first()).toContainText('C♯m7♭5');
   await expect(page.locator('jh-name-panel .ranked')).toContainText('Em6');
-});
-
-test('an unknown symbol is refused in a sentence and nothing changes', async ({ page }) => {
-  await openSong(page, 'Lanterns at Low Water');
-  await toChords(page);
-  await page.keyboard.press('ArrowRight');
-  for (const wrong of ['Hm', 'C7maj7']) {
-    await page.locator('#symbol').fill(wrong);
-    await page.locator('#symbol').press('Enter');
-    await expect(page.locator('jh-chords-panel .notice')).toContainText('is not a chord');
-  }
-  await expect(symbols(page).first()).toHaveText('Am');
-  await page.locator('#symbol').fill('N.C.');
-  await page.locator('#symbol').press('Enter');
-  await expect(symbols(page).first()).not.toHaveText('Am');
 });
 
 test('a drill in three keys with the simulated pianist, mistakes marked and put right', async ({ page }) => {
@@ -262,25 +265,6 @@ test('warm-ups and the progressions of the open song', async ({ page }) => {
   ).toBeVisible();
 });
 
-test('chords under the melody lie in the right hand; a profile changes every result at once', async ({
-  page,
-}) => {
-  await openSong(page, 'Lanterns at Low Water');
-  await toChords(page);
-  await job(page, 'Schools');
-  await page.getByRole('button', { name: 'Take Under the melody', exact: true }).click();
-  await expect(page.locator('jh-seam .inversion').first()).toBeVisible();
-  await expect.poll(() => page.locator('jh-seam g.note, jh-seam .note').count()).toBeGreaterThan(12);
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await fromMenu(page, 'Profile');
-  await page.locator('jh-profile label', { hasText: 'Sixth' }).first().click();
-  await page.locator('jh-profile label', { hasText: 'First year' }).click();
-  await page.getByRole('link', { name: 'Song' }).click();
-  await arranged(page);
-  // A hand that spans a sixth holds no E7 in root position.
-  await expect(page.locator('jh-seam .inversion').nth(3)).not.toHaveText('root');
-});
-
 /** No serious finding of axe, nothing to scroll sideways. */
 async function check(page: Page, where = 'body'): Promise<void> {
   expect(await graveFindings(page, where)).toEqual([]);
@@ -290,14 +274,12 @@ async function check(page: Page, where = 'body'): Promise<void> {
 test('the Chords bench has no serious finding of axe, wide and narrow', async ({ page }) => {
   // A label that is still changing its colour is no finding.
   await page.emulateMedia({ reducedMotion: 'reduce' });
-  await openSong(page, 'Mudflat Evening');
-  await toChords(page);
+  await openChords(page, 'Mudflat Evening');
   await page.keyboard.press('ArrowRight');
   for (const name of ['Chord', 'Schools', 'Holds']) {
     await job(page, name);
     await check(page, 'jh-chords-panel');
   }
-  await check(page);
   await page.setViewportSize({ width: 390, height: 844 });
   await check(page);
 });

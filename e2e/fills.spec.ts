@@ -1,11 +1,10 @@
 import { expect, type Page } from '@playwright/test';
 import { graveFindings } from './axe';
-import { arranged, fromMenu, openSong, watch } from './pages';
+import { arranged, fromMenu, openBench, watch } from './pages';
 import { test } from './tab';
 
 async function openFills(page: Page, title: string): Promise<void> {
-  await openSong(page, title);
-  await page.getByRole('link', { name: 'Fills', exact: true }).click();
+  await openBench(page, title, 'fills');
   await page.getByRole('button', { name: /Go up to rung 7/ }).click();
   await expect(page.locator('jh-transport')).toContainText('Fills and endings');
   await arranged(page);

@@ -1,11 +1,11 @@
 import { expect } from '@playwright/test';
-import { arranged, openFromShelf } from './pages';
+import { arranged, openFromShelf, openSong } from './pages';
 import { test } from './tab';
 
 test('a bench that cannot be loaded says so, the others work, and it comes when it is asked for again', async ({
   page,
 }) => {
-  await openFromShelf(page, 'Lanterns at Low Water');
+  await openSong(page, 'Lanterns at Low Water');
   let isBroken = true;
   await page.route('**/*.js', (route) => (isBroken ? route.abort() : route.continue()));
   await page.getByRole('link', { name: 'Chords', exact: true }).click();

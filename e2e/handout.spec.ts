@@ -2,12 +2,11 @@ import { expect, type Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { readFile } from 'node:fs/promises';
 import { graveFindings } from './axe';
-import { openSong, watch } from './pages';
+import { openBench, watch } from './pages';
 import { test } from './tab';
 
 async function openHandout(page: Page, song: string): Promise<void> {
-  await openSong(page, song);
-  await page.getByRole('link', { name: 'Handout', exact: true }).click();
+  await openBench(page, song, 'handout');
   await expect(pages(page).first()).toBeVisible();
 }
 

@@ -62,7 +62,7 @@ test('a finger is pinned by keyboard alone, kept over a reload, and let go', asy
   expect(await graveFindings(page, 'jh-join-panel')).toEqual([]);
 });
 
-test('a part is stepped through on the keys of the screen: a wrong one is said, the right ones go on', async ({
+test('a part is stepped through on the keys of the screen: a wrong one is said, the right ones go on; its rhythm is tapped, and what lags is said', async ({
   page,
 }) => {
   await openSong(page, 'Lanterns at Low Water');
@@ -84,6 +84,16 @@ test('a part is stepped through on the keys of the screen: a wrong one is said, 
   for (const letter of ['k', 'a', 'f', 'h']) await page.keyboard.press(letter);
   await expect(panel.locator('.next')).toContainText('Bar 2, on 3.');
   await panel.getByRole('button', { name: 'Computer keys' }).click();
+  await expect(page.locator('jh-seam .pale')).toHaveCount(0);
+  await panel.getByRole('button', { name: 'Outer notes first' }).click();
+  await expect(page.locator('jh-seam .block.pale')).not.toHaveCount(0);
+  await panel.getByRole('button', { name: 'Outer notes first' }).click();
+  // At the quickest, so that it does not take long.
+  for (let times = 0; times < 12; times++) await page.keyboard.press('+');
+  await panel.getByRole('button', { name: 'Simulated pianist' }).click();
+  await expect(panel.locator('.told')).toContainText('Left hand:', { timeout: 30_000 });
+  await expect(panel.locator('.told')).toContainText(/Left hand: \d+ ms late on average/);
+  await expect(panel.locator('.told')).toContainText('Where they meet the hands are');
   expect(await graveFindings(page, 'jh-join-panel')).toEqual([]);
 });
 
@@ -154,13 +164,23 @@ test('the desk view shows the part alone, turns by keys, and shows only whole ro
   await expect(page.locator('jh-transport')).toBeVisible();
 });
 
-test('a pattern is made on the grid, tried on every chord, kept, played and taken along', async ({
+test('a pattern is played once by the simulated pianist, or made on the grid, tried on every chord, kept, played and taken along', async ({
   page,
 }) => {
   await openSong(page, 'Lanterns at Low Water');
   await page.keyboard.press('p');
   const panel = page.locator('jh-patterns-panel');
   await panel.getByRole('button', { name: 'Make your own pattern' }).click();
+  await panel.getByRole('button', { name: 'Simulated pianist' }).click();
+  const set = panel.locator('.members .set');
+  await expect(set).toHaveCount(6, { timeout: 30_000 });
+  for (const cell of ['Member 1 on 1', 'Member 8 on 2'])
+    await expect(panel.getByRole('button', { name: cell, exact: true })).toHaveAttribute(
+      'aria-pressed',
+      'true',
+    );
+  // Pressed again each is let go, and another figure is made.
+  while ((await set.count()) > 0) await set.first().click();
   await panel.getByLabel('Name').fill('Low tide');
   for (const cell of ['Member 1 on 1', 'Member 8 on 2', 'Member 5 on 3'])
     await panel.getByRole('button', { name: cell, exact: true }).click();
@@ -173,41 +193,4 @@ test('a pattern is made on the grid, tried on every chord, kept, played and take
   await page.reload();
   await arranged(page);
   await expect.poll(async () => (await leftLetters(page)).slice(0, 3).join(' ')).toBe('A A E');
-});
-
-test('a pattern is played once, by the simulated pianist, and read as members', async ({ page }) => {
-  await openSong(page, 'Lanterns at Low Water');
-  await page.keyboard.press('p');
-  const panel = page.locator('jh-patterns-panel');
-  await panel.getByRole('button', { name: 'Make your own pattern' }).click();
-  await panel.getByRole('button', { name: 'Simulated pianist' }).click();
-  const set = panel.locator('.members .set');
-  await expect(set).toHaveCount(6, { timeout: 30_000 });
-  await expect(panel.getByRole('button', { name: 'Member 1 on 1', exact: true })).toHaveAttribute(
-    'aria-pressed',
-    'true',
-  );
-  await expect(panel.getByRole('button', { name: 'Member 8 on 2', exact: true })).toHaveAttribute(
-    'aria-pressed',
-    'true',
-  );
-});
-
-test('the rhythm of both hands is tapped by the simulated pianist, and what lags is said; outer notes come first', async ({
-  page,
-}) => {
-  await openSong(page, 'Lanterns at Low Water');
-  await page.keyboard.press('n');
-  const panel = page.locator('jh-steps-panel');
-  await expect(page.locator('jh-seam .pale')).toHaveCount(0);
-  await panel.getByRole('button', { name: 'Outer notes first' }).click();
-  await expect(page.locator('jh-seam .block.pale')).not.toHaveCount(0);
-  await panel.getByRole('button', { name: 'Outer notes first' }).click();
-  // At the quickest, so that it does not take long.
-  for (let times = 0; times < 12; times++) await page.keyboard.press('+');
-  await panel.getByRole('button', { name: 'Simulated pianist' }).click();
-  await expect(panel.locator('.told')).toContainText('Left hand:', { timeout: 30_000 });
-  await expect(panel.locator('.told')).toContainText(/Left hand: \d+ ms late on average/);
-  await expect(panel.locator('.told')).toContainText('Where they meet the hands are');
-  expect(await graveFindings(page, 'jh-join-panel')).toEqual([]);
 });

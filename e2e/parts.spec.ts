@@ -1,11 +1,10 @@
 import { expect, type Page } from '@playwright/test';
 import { graveFindings } from './axe';
-import { openSong, watch } from './pages';
+import { openBench, watch } from './pages';
 import { test } from './tab';
 
 async function openParts(page: Page, title: string): Promise<void> {
-  await openSong(page, title);
-  await page.getByRole('link', { name: 'Parts', exact: true }).click();
+  await openBench(page, title, 'parts');
   await expect(page.locator('main[aria-busy=false] jh-parts-map .part').first()).toBeVisible();
 }
 

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { graveFindings } from './axe';
-import { arranged, fromMenu, openPractise, openSong, title, toRightHand, watch } from './pages';
+import { arranged, fromMenu, openBench, openPractise, title, toRightHand, watch } from './pages';
 import { softTone } from './sounds';
 import { test } from './tab';
 
@@ -86,8 +86,7 @@ test('a recording of one’s own is tapped in and looped, kept, and taken out; w
   page,
 }) => {
   const watched = watch(page);
-  await openSong(page, 'Lanterns at Low Water');
-  await page.getByRole('link', { name: 'Practise', exact: true }).click();
+  await openBench(page, 'Lanterns at Low Water', 'practise');
   await expect(title(page, 'Part 1: hear it')).toBeVisible();
   await page.keyboard.press('o');
   const panel = page.locator('jh-recording-panel');

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { arranged, openShelf, openFromShelf } from './pages';
+import { arranged, openShelf, openSong } from './pages';
 
 /** Writes a record into the store of the browser, past the program. */
 async function putRaw(page: Page, record: object): Promise<void> {
@@ -52,7 +52,7 @@ test('one bad record is a card that says so; its raw data is taken away, the oth
 });
 
 test('an edit survives a reload at once, and a tab closed at once', async ({ context, page }) => {
-  await openFromShelf(page, 'Lanterns at Low Water');
+  await openSong(page, 'Lanterns at Low Water');
   for (const step of ['5', '2', '1']) {
     await page.locator('.rungs label', { hasText: step }).click();
     await page.reload();
@@ -71,7 +71,7 @@ test('taking over lets the other tab store what it has first; nothing is lost ei
   context,
   page,
 }) => {
-  await openFromShelf(page, 'Lanterns at Low Water');
+  await openSong(page, 'Lanterns at Low Water');
   const other = await context.newPage();
   await other.goto('/song/demo-lanterns');
   await arranged(other);
@@ -95,7 +95,7 @@ test('a full store is said until there is room again, and leaving asks', async (
       return put.apply(this, args);
     };
   });
-  await openFromShelf(page, 'Lanterns at Low Water');
+  await openSong(page, 'Lanterns at Low Water');
   await page.evaluate(() => Object.assign(window, { isFull: true }));
   await page.locator('.rungs label', { hasText: '5' }).click();
   const alert = page.getByRole('alert').filter({ hasText: 'Your last changes are not stored' });

@@ -4,7 +4,7 @@ import { arrange } from '../core/arrange';
 import { readProject, writeMidi, writeTune } from '../core/formats';
 import { DEFAULT_PROFILE, type Song } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
-import { arranged, openSong, watch, fromMenu } from './pages';
+import { arranged, fromMenu, openBench, watch } from './pages';
 import { test } from './tab';
 
 const [lanterns, sluicegate, , mudflat] = DEMO_SONGS;
@@ -21,8 +21,7 @@ async function song(page: Page): Promise<Song> {
 }
 
 async function openTune(page: Page, title: string): Promise<void> {
-  await openSong(page, title);
-  await page.getByRole('link', { name: 'Tune' }).click();
+  await openBench(page, title, 'tune');
   await expect(page.locator('jh-tune-panel')).toBeVisible();
 }
 
@@ -85,13 +84,25 @@ test('letters and counts typed from nothing to a heard tune', async ({ page }) =
   expect(watched).toEqual({ errors: [], outside: [] });
 });
 
-test('a demo song is told in letters and counts, and keys pressed on the screen write letters', async ({
+test('a demo song is told in letters and counts; its rhythm is tapped; keys pressed on the screen write letters', async ({
   page,
 }) => {
   await openTune(page, 'Lanterns at Low Water');
   await job(page, 'Letters');
   await expect(page.locator('#letters')).toHaveValue(writeTune(lanterns).letters);
   await expect(page.locator('#counts')).toHaveValue(writeTune(lanterns).counts);
+  for (let i = 0; i < 12; i++) await page.getByRole('button', { name: 'Click faster' }).click();
+  await page.getByRole('button', { name: 'Tap the rhythm' }).click();
+  await expect(page.locator('jh-letters-entry')).toContainText('Tap any key', { timeout: 60_000 });
+  for (let i = 0; i < 3; i++) {
+    await page.keyboard.down('Space');
+    await page.waitForTimeout(200);
+    await page.keyboard.up('Space');
+    await page.waitForTimeout(250);
+  }
+  await page.getByRole('button', { name: 'Stop tapping' }).click();
+  await expect(page.locator('#counts')).toHaveValue(/^(\(1\) )?\d\S*( \S+)+ \|/);
+  await expect(page.locator('#fault')).toContainText('have no count yet');
   await page.locator('#counts').fill('');
   await page.locator('#letters').fill('C4');
   await page.locator('jh-keyboard rect[data-midi="67"]').dispatchEvent('pointerdown');
@@ -250,26 +261,6 @@ test('easier keys, rhythm versions and the octave for learning', async ({ page }
   await expect(page.locator('header .facts')).toContainText('D minor');
 });
 
-test('bad files say what, where and what to do, and leave the shelf as it is', async ({ page }) => {
-  await page.goto('/');
-  await expect(page.locator('article')).toHaveCount(6);
-  const files: readonly (readonly [string, Buffer, RegExp])[] = [
-    ['none.mid', Buffer.from([0x4d, 0x54, 0x68, 0x64, 0, 0, 0, 6, 0, 0, 0, 0, 1, 0xe0]), /holds no notes/],
-    [
-      'bomb.musicxml',
-      Buffer.from('<!DOCTYPE a [<!ENTITY b "x">]><score-partwise/>'),
-      /declares entities of its own.*line 1/,
-    ],
-    ['odd.mxl', Buffer.from('not a zip'), /not a compressed MusicXML file/],
-    ['odd.docx', Buffer.from('?'), /kind of file is not known/],
-  ];
-  for (const [name, buffer, sentence] of files) {
-    await page.getByLabel('Song file').setInputFiles({ name, mimeType: '', buffer });
-    await expect(page.getByRole('alert')).toContainText(sentence);
-  }
-  await expect(page.locator('article')).toHaveCount(6);
-});
-
 test('an empty shelf shows three ways to begin', async ({ page }) => {
   await page.goto('/');
   await expect(page.locator('article')).toHaveCount(6);
@@ -286,26 +277,8 @@ test('an empty shelf shows three ways to begin', async ({ page }) => {
   await expect(page.getByLabel('Title')).toHaveValue('Lanterns at Low Water');
 });
 
-test('a rhythm is tapped against the click and becomes counts', async ({ page }) => {
-  await openTune(page, 'Sluicegate Song');
-  await job(page, 'Letters');
-  for (let i = 0; i < 12; i++) await page.getByRole('button', { name: 'Click faster' }).click();
-  await page.getByRole('button', { name: 'Tap the rhythm' }).click();
-  await expect(page.locator('jh-letters-entry')).toContainText('Tap any key', { timeout: 60_000 });
-  for (let i = 0; i < 3; i++) {
-    await page.keyboard.down('Space');
-    await page.waitForTimeout(200);
-    await page.keyboard.up('Space');
-    await page.waitForTimeout(250);
-  }
-  await page.getByRole('button', { name: 'Stop tapping' }).click();
-  await expect(page.locator('#counts')).toHaveValue(/^(\(1\) )?\d\S*( \S+)+ \|/);
-  await expect(page.locator('#fault')).toContainText('have no count yet');
-});
-
 test('more words than notes are kept and shown, wherever one goes', async ({ page }) => {
-  await openSong(page, 'Sluicegate Song');
-  await page.goto('/song/demo-sluicegate/tune');
+  await openTune(page, 'Sluicegate Song');
   await page.locator('jh-tune-panel label', { hasText: 'Words' }).first().click();
   const box = page.getByRole('textbox', { name: 'Words of this part' });
   await expect(box).toHaveValue(/groan;$/);
