@@ -117,6 +117,18 @@ describe('playing stretches of the open song', () => {
     expect(table.questions).toEqual([{ kind: 'trial', edit }]);
     expect(table.plays).toMatchObject([{ fromTick: 14400, toTick: 17280, hands: 'both', countsIn: false }]);
     expect(table.song).toBe(lanterns);
+    expect(table.partAt(57600)).toBe(3);
+  });
+
+  it('keeps the part on screen while a stretch is heard as it would be after an edit', async () => {
+    const edit = { kind: 'choose', choices: { rung: 5 } } as const;
+    playing.hearPartAfter(edit);
+    await new Promise((resolve) => setTimeout(resolve));
+    expect([stretches(), table.partAt(0)]).toEqual([[[34560, 46080]], 3]);
+    playing.play('part');
+    playing.hearStretch(edit, { fromTick: 0, toTick: 2880 });
+    await new Promise((resolve) => setTimeout(resolve));
+    expect([stretches().at(-1), table.partAt(57600)]).toEqual([[0, 2880], 3]);
   });
 
   it('follows the keys of the frame', () => {

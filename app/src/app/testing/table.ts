@@ -101,6 +101,13 @@ export class Table {
     }
   }
 
+  /** The part on screen once what was asked for sounds at a tick. */
+  partAt(tick: number): number {
+    this.sound.tick.set(tick);
+    this.settle();
+    return this.state.place.part;
+  }
+
   /** The arrangement of the song as it is now comes in. */
   arrange(): void {
     const { song, profile } = this.state;

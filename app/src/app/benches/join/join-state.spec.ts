@@ -213,6 +213,7 @@ describe('a place', () => {
     const join = table.get(JoinState);
     join.goToStep(2);
     for (const showing of SHOWINGS) join.hearBar(showing);
+    expect(table.partAt(57600)).toBe(0);
     expect(
       table.plays.map(({ fromTick, toTick, tempoPercent, hands }) => [fromTick, toTick, tempoPercent, hands]),
     ).toEqual([

@@ -41,6 +41,7 @@ describe('a turn that is listened to', () => {
     expect(table.get(PractiseBehaviour).picked()).toEqual(['n3']);
     practise.hearTrouble(worst, true);
     expect(table.plays.at(-1)).toMatchObject({ fromTick: 0, toTick: 5760, loops: true, tempoPercent: 60 });
+    expect(table.partAt(57600)).toBe(0);
     practise.next();
     expect([practise.listening.judgement(), practise.listening.wrongNotes()]).toEqual([null, []]);
   });

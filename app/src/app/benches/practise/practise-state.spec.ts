@@ -31,6 +31,7 @@ describe('the Practise bench', () => {
     expect(job().kind).toBe('hear');
     practise.hear();
     expect(table.plays.at(-1)).toMatchObject({ fromTick: 0, toTick: 11520, tempoPercent: 100 });
+    expect(table.partAt(57600)).toBe(0);
     practise.next();
     table.settle();
     expect(table.state.place.hands).toBe('right');

@@ -208,6 +208,7 @@ describe('a recording beside the arrangement', () => {
     expect(table.plays.map(({ fromTick, toTick, tempoPercent }) => [fromTick, toTick, tempoPercent])).toEqual(
       [[0, 11_520, 125]],
     );
+    expect([table.plays[0].countsIn, table.partAt(57_600)]).toEqual([false, 0]);
     expect(audio().isSounding).toBe(false);
     table.plays[0].whenDone?.();
     await frame();
