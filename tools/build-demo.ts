@@ -5,6 +5,7 @@ import { arrange } from '../core/arrange';
 import { writeMusicXml, writeProject } from '../core/formats';
 import { applyEdit, DEFAULT_PROFILE } from '../core/song';
 import { HANDED_OUT, handoutOf } from '../demo/handouts';
+import { offersOf } from '../demo/offers';
 import { playingOf } from '../demo/playing';
 import { readingOf } from '../demo/reading';
 import { DEMO_SONGS } from '../demo/songs';
@@ -22,6 +23,7 @@ for (const song of DEMO_SONGS) {
   writeFileSync(new URL(`${name}.musicxml`, folder), writeMusicXml(leadSheet));
   writeFileSync(new URL(`${song.id}.txt`, readings), readingOf(song).join('\n') + '\n');
   writeFileSync(new URL(`${song.id}-played.txt`, readings), playingOf(song).join('\n') + '\n');
+  writeFileSync(new URL(`${song.id}-offers.txt`, readings), offersOf(song).join('\n') + '\n');
 }
 for (const song of HANDED_OUT)
   writeFileSync(new URL(`${song.id}-handout.txt`, readings), handoutOf(song).join('\n') + '\n');

@@ -53,6 +53,34 @@ export function shareVoicings(
   return voice({ ...task, fixed: new Map([...shared, ...task.fixed]) }, memory.shared);
 }
 
+/**
+ * What the song costs with each voicing of a chord that parts share, by its keys: played so in all of them, the run it
+ * stands in solved anew round it, what other runs share held as it is played. Null where the chord is in no run.
+ */
+export function costsWhereShared(
+  task: VoicingTask,
+  parts: readonly Part[],
+  whole: VoicedSong,
+  changeId: string,
+): ReadonlyMap<string, number> | null {
+  const open = prepare(task);
+  const { spots } = open;
+  const runs = runsOf(task, open, parts);
+  const at = runs.findIndex((run) => run.some(({ ids }) => ids.includes(changeId)));
+  if (at < 0) return null;
+  const choice = asGiven(runs, whole);
+  const place = runs[at].findIndex(({ ids }) => ids.includes(changeId));
+  return new Map(
+    runs[at][place].common.map((voicing): [string, number] => {
+      const run = runs[at].with(place, { ...runs[at][place], common: alone(voicing) });
+      const tried = runs.with(at, run);
+      const around = solveRun(played(spots, tried, choice, at), run[0].places, run.length, task.weights);
+      const own = around ?? choice[at].with(place, voicing);
+      return [voicing.keys.join(), leastCost(played(spots, tried, choice.with(at, own)), task.weights)];
+    }),
+  );
+}
+
 /** All runs of chords that are voiced in the same way in parts that share, and have a voicing in common there. */
 function runsOf(task: VoicingTask, open: Ready, parts: readonly Part[]): Run[] {
   const twins = twinsOf(parts, task.changes);

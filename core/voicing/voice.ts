@@ -4,7 +4,7 @@ import { fixedFindings, raisedFinding, relaxationFindings } from './findings';
 import { prepare, type Prepared } from './prepare';
 import { type Solution, solve, type Solved, type Spot } from './solver';
 import type { VoicingTask } from './task';
-import { type Alternative, spell, stepFrom, type VoicedChange, type VoicedSong } from './voiced';
+import { spell, stepFrom, type VoicedChange, type VoicedSong } from './voiced';
 import type { Voicing } from './voicing';
 
 /** What was solved last, from which a song that differs a little is solved on. */
@@ -59,38 +59,6 @@ export function voice(task: VoicingTask, memory: VoicingMemory = { solved: null 
     ]),
   ];
   return { voiced, raisedParts, findings, cost: solution.cost };
-}
-
-/** Every voicing one change could have, cheapest for the whole song first; its own pin is set aside. */
-export function alternativesAt(task: VoicingTask, changeId: string): Alternative[] {
-  const fixed = new Map(task.fixed);
-  fixed.delete(changeId);
-  const freed = { ...task, fixed };
-  const { spots, prepared, at: placeOf } = prepare(freed);
-  const at = placeOf(changeId);
-  if (at < 0) return [];
-  const { chosen, cost } = solve(spots, task.weights);
-  const { chord, key, options, layout } = prepared[at];
-  // At the ends what the rules leave out may be taken, too.
-  const kept = new Set(spots[at].candidates);
-  const candidates = layout === 'partial' ? spots[at].candidates : options.candidates;
-  const open = spots.with(at, { ...spots[at], candidates });
-  const costs = solve(open, task.weights).through(at);
-  const before = at > 0 ? spots[at - 1].candidates[chosen[at - 1]] : null;
-  return open[at].candidates
-    .map((voicing, c) => ({
-      voicing,
-      pitches: spell(voicing.keys, chord, key),
-      extra: costs[c] - cost,
-      step: before ? stepFrom(before, voicing) : null,
-      isAgainstEnds: !kept.has(voicing),
-    }))
-    .sort(
-      (a, b) =>
-        Number(a.isAgainstEnds) - Number(b.isAgainstEnds) ||
-        a.extra - b.extra ||
-        a.voicing.keys[0] - b.voicing.keys[0],
-    );
 }
 
 /** A change voiced as before, after the same chord, is the same object. */

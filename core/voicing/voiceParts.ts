@@ -10,12 +10,13 @@ import {
   type Profile,
   type Song,
 } from '../song';
+import { alternativesAt } from './alternatives';
 import type { Sounding } from './bounds';
 import type { SolvedLayout } from './members';
 import { shareVoicings } from './sharing';
 import { type FixedKeys, type VoicingTask } from './task';
 import { withTwoNotes } from './twoNotes';
-import { alternativesAt, voice, type VoicingMemory } from './voice';
+import { voice, type VoicingMemory } from './voice';
 import { type Alternative, type VoicedSong } from './voiced';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS } from './weights';
 
@@ -29,20 +30,30 @@ export function voiceParts(
   played: PlayedSong,
   parts: readonly Part[],
 ): VoicedSong {
+  return lastVoiced(song, profile, played, parts).result;
+}
+
+function lastVoiced(song: Song, profile: Profile, played: PlayedSong, parts: readonly Part[]): LastVoiced {
   const signature = signatureOf(song, profile, parts);
-  if (last?.played === played && last.signature === signature) return last.result;
+  if (last?.played === played && last.signature === signature) return last;
   const task = taskFor(song, profile, played, parts);
-  const result = twoWhereAsked(task, parts, shareVoicings(task, parts, voice(task, memory), memory));
-  last = { played, signature, result };
-  return result;
+  const whole = shareVoicings(task, parts, voice(task, memory), memory);
+  return (last = { played, signature, whole, result: twoWhereAsked(task, parts, whole) });
 }
 
 /** Where the song on screen is solved on from. */
 const memory: VoicingMemory & { shared: VoicingMemory } = { solved: null, shared: { solved: null } };
 
+/** A song as it was voiced, its chords whole and as they are played on their rungs. */
+interface LastVoiced {
+  readonly played: PlayedSong;
+  readonly signature: string;
+  readonly whole: VoicedSong;
+  readonly result: VoicedSong;
+}
+
 /** Remembered while nothing a voicing depends on changes; a new rung often leaves every voicing as it is. */
-let last: { readonly played: PlayedSong; readonly signature: string; readonly result: VoicedSong } | null =
-  null;
+let last: LastVoiced | null = null;
 
 function signatureOf(song: Song, profile: Profile, parts: readonly Part[]): string {
   const chosen = parts.map(({ fromTick, sharesWith, choices: c }) => [
@@ -78,7 +89,7 @@ export function playsTwoIn(parts: readonly Part[]): (change: PlayedChange) => bo
   return ({ tick }) => rungOf(parts[partIndexAt(parts, tick)].choices).chords === 'two notes';
 }
 
-/** Ranked voicings for one change of the song, everything else solved round each. */
+/** Ranked voicings for one change of the song, everything else solved round each; what same parts share stays. */
 export function alternativesFor(
   song: Song,
   profile: Profile,
@@ -87,7 +98,7 @@ export function alternativesFor(
   changeId: string,
 ): Alternative[] {
   const task = taskFor(song, profile, played, parts);
-  return alternativesAt(task, changeId);
+  return alternativesAt(task, parts, lastVoiced(song, profile, played, parts).whole, changeId);
 }
 
 /** Least semitones the song could be played with under the same constraints, nothing shared and nothing else counted. */
