@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
 import { membersOf, metricStrength, midiOf, parseChord } from '../music';
-import { DEFAULT_PROFILE } from '../song';
+import { applyEdit, DEFAULT_PROFILE, type Song } from '../song';
 import { betweenFor } from './between';
 
 describe('an instrumental chorus', () => {
@@ -50,5 +50,37 @@ describe('an instrumental chorus', () => {
       });
     }
     expect(compared).toBeGreaterThan(20);
+  });
+});
+
+describe('ways back between two parts', () => {
+  const [lanterns] = DEMO_SONGS;
+  const arranged = (song: Song) => arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
+  const kinds = (song: Song): string[] => {
+    const a = arranged(song);
+    return a.parts.map((_, i) =>
+      betweenFor(a, i)
+        .map(({ piece }) => piece.kind[0])
+        .join(''),
+    );
+  };
+
+  it('are proposed before every part but the first and what was put in itself', () => {
+    const plain = kinds(lanterns);
+    expect(plain[0]).toBe('');
+    expect(plain.slice(1).every((own) => own.length > 0)).toBe(true);
+    for (const { piece } of betweenFor(arranged(lanterns), 2)) {
+      const added = kinds(applyEdit(lanterns, { kind: 'frame-added', piece }));
+      const own = added.findIndex((own, i) => i > 0 && own === '');
+      // The part it was put before, and those after it, may have more.
+      expect([piece.kind, own, added.filter((other) => other === '').length]).toEqual([piece.kind, 2, 2]);
+      expect(added).toHaveLength(7);
+    }
+  });
+
+  it('are none where there is no such part, and none without chords', () => {
+    const a = arranged(lanterns);
+    expect([betweenFor(a, 6), betweenFor(a, -1)]).toEqual([[], []]);
+    expect(betweenFor({ ...a, changes: [] }, 1)).toEqual([]);
   });
 });

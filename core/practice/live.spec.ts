@@ -102,6 +102,29 @@ describe('a take followed while it is played', () => {
     expect(back.at(-1)?.wrong).toEqual([]);
   });
 
+  it('goes where three quarters of the last eight keys are found, and stays where fewer are', () => {
+    // Every key but the first sixty comes once.
+    const wanted = Array.from({ length: 120 }, (_, i): WantedKey => ({
+      tick: i * 480,
+      seconds: i * 0.3,
+      midi: i < 60 ? 40 + (i % 2) : i,
+      hand: 'right',
+      from: `n${i}`,
+    }));
+    const jumping = (rightOnes: number): number | undefined => {
+      const take = new LiveTake(wanted);
+      const keys = [
+        ...wanted.slice(0, 30).map(({ midi }) => midi),
+        // Eight keys of the end, the first of them others.
+        ...wanted.slice(100, 108).map(({ midi }, i) => (i < 8 - rightOnes ? 20 : midi)),
+      ];
+      const stands = keys.map((midi, i) => take.hear({ midi, seconds: i * 0.3, velocity: 80 }));
+      return stands.at(-1)?.reached?.tick;
+    };
+    expect([8, 6].map(jumping)).toEqual([107 * 480, 107 * 480]);
+    expect(jumping(5)).toBeLessThan(60 * 480);
+  });
+
   it('costs as much in the last minute as in the first: it looks at the last keys alone', () => {
     const wanted = SONGS[0];
     const take = new LiveTake(wanted);

@@ -44,6 +44,21 @@ describe('each kind, worked by hand', () => {
     ]);
   });
 
+  it('a passing chord is the next one a half step beside itself, under a tune that is of it, with no double signs', () => {
+    const under = (tune: string, into: string): string[] =>
+      proposed('passing chord', 1, [tune, 'C5', 'C5', 'C5'], ['F', into, 'C', 'C']).map(
+        (line) => line.split(':')[0],
+      );
+    expect(under('Ab5', 'C')).toEqual(['from a half step above']);
+    expect(under('B5', 'C')).toEqual(['from a half step below']);
+    // A half step above C flat would be D double flat.
+    expect(under('G5', 'Cb')).toEqual([]);
+    expect(under('D5', 'Cb')).toEqual(['from a half step below']);
+    // Between roots a whole step apart there is a diminished one, where the tune is of it.
+    expect(under('C6', 'G')).toEqual(['diminished between the two']);
+    expect(under('Eb6', 'G')).toEqual(['diminished between the two', 'from a half step above']);
+  });
+
   it('an inner voice falls by step from member to member under the note', () => {
     expect(proposed('moving inner voice', 1, ['G5', 'D5', 'E5', 'C5'], chords)).toEqual([
       'falling by step: 1/1 E5, 2/1 D5, 3/1 C5',
