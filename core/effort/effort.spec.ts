@@ -179,3 +179,26 @@ describe('the measures of effort', () => {
     expect(reasons[0]).toMatch(/^the hands are carried \d+ mm every second$/);
   });
 });
+
+describe('a tune against the beat', () => {
+  /** How much more the independence of the hands counts than with a tune on the beat. */
+  const counted = (onsets: readonly number[], leftTicks: readonly number[]): number => {
+    const [one] = line('right', [72]);
+    const [low] = line('left', [48]);
+    const right = onsets.map((tick) => ({ ...one, tick, length: 480 }));
+    const left = leftTicks.map((tick) => ({ ...low, tick, length: 480 }));
+    return effortOf(part(right, left)).measures.independence;
+  };
+
+  it('counts where it is held over a beat the left hand strikes alone', () => {
+    // The same strikes alone in each: those of the left hand at 960 and 2880.
+    const plain = counted([0, 1920], [960, 2880]);
+    expect(counted([0, 480, 1920], [960, 2880])).toBeGreaterThan(plain);
+    // Off the beat, but the tune comes again on the next one; off the beat, but the left hand rests there.
+    expect(counted([0, 480, 960, 1920], [960, 2880])).toBeLessThan(plain);
+    expect(counted([0, 1440, 1920], [960, 2880])).toBe(plain);
+    expect(counted([0, 2400, 2640], [960, 2880])).toBe(counted([0, 2400], [960, 2880]));
+    // Another note of the tune before the beat: only the last is held over it.
+    expect(counted([0, 480, 720, 1920], [960, 2880])).toBe(counted([0, 480, 1920], [960, 2880]));
+  });
+});
