@@ -5,7 +5,7 @@ import type { Arrangement } from '../arrangement';
 import { symbolOf, typeset } from '../music';
 import { DEFAULT_PROFILE, emptySong, type Song } from '../song';
 import { PRACTISE_SETTINGS } from '../practice';
-import { randomSong, some } from '../testing';
+import { randomSong, some, wholeBars } from '../testing';
 import { sheetDocument } from './document';
 import { DEFAULT_HANDOUT, readHandout, sheetMoved, withSheet } from './handout';
 import { layOut, type Page, SHEETS } from './layOut';
@@ -168,6 +168,20 @@ describe('sheets', () => {
     const places = first.filter(({ words }) => /^[1-5]$/.test(words)).slice(0, 3);
     expect(places.map(({ words }) => words)).toEqual(['5', '3', '1']);
     expect(places[0].left).toBeLessThan(places[1].left);
+  });
+
+  it('name each chord once, how often it is held, and the other chords its keys are, two at most', () => {
+    const song = wholeBars(['E5', 'E5', 'F5', 'D5', 'F5'], ['Am7', 'C6', 'Dm', 'Bdim7', 'Dm']);
+    const told = layOut(onRung(song, 4), ['legend'], DEFAULT_PAPER)
+      .flatMap(textsOf)
+      .map(({ words }) => words)
+      .filter((words) => words !== '' && !/^[1-5]$/.test(words));
+    expect(told.slice(2, -1)).toEqual([
+      ...['Am7', 'first inversion', 'C E G A', 'also C6'],
+      ...['C6', 'root position', 'C E G A', 'also Am7'],
+      ...['Dm', 'root position, 2 times', 'D F A'],
+      ...['Bdim7', 'first inversion', 'D F A♭ B', 'also Ddim7, G♯dim7'],
+    ]);
   });
 
   it('have each part on staves too: its systems under its heading, none where it is told elsewhere', () => {
