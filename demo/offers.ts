@@ -9,7 +9,7 @@ import { arrangedWith, placeOf } from './reading';
 /** Other voicings of a chord that are read aloud. */
 const OTHERS = 4;
 /** A key of every so many has its other fingers read aloud. */
-const KEYS_APART = 5;
+const KEYS_APART = 12;
 
 /**
  * What could be played in a demo song and is not, line by line: every fill wherever there is room, with what it is
