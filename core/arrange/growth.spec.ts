@@ -76,6 +76,25 @@ describe('a strain that returns', () => {
     }
   });
 
+  it('brings the song to the rung on which it is played only where it is taken, and only from below', () => {
+    const kinds = (rung: number, isTaken: boolean): string[] => {
+      const a = arranged(lanterns, rung);
+      const edit = growing(a, growthProposed(a).slice(0, 2), isTaken);
+      return edit.kind === 'together'
+        ? edit.edits.map((own) => (own.kind === 'choose' ? `rung ${own.choices.rung}` : own.kind))
+        : [];
+    };
+    expect([4, 5].map((rung) => kinds(rung, true))).toEqual([
+      ['rung 6', 'grown', 'grown'],
+      ['rung 6', 'grown', 'grown'],
+    ]);
+    expect([6, 7].map((rung) => kinds(rung, true))).toEqual([
+      ['grown', 'grown'],
+      ['grown', 'grown'],
+    ]);
+    expect(kinds(4, false)).toEqual(['grown', 'grown']);
+  });
+
   it('is played when it is taken, part by part, even where the part follows another, and given back', () => {
     const before = arranged(lanterns, 4);
     const all = growthProposed(before);
