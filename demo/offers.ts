@@ -51,8 +51,8 @@ function voicingLines(song: Song): string[] {
   return a.changes.map(({ change, voicing }) => {
     const others = alternativesFor(a.song, DEFAULT_PROFILE, a.played, a.parts, change.id).slice(0, OTHERS);
     const told = others.map(
-      ({ voicing: { keys }, extra, isAgainstEnds }) =>
-        `${keys.join(' ')} +${extra.toFixed(2)}${isAgainstEnds ? ' against the ends' : ''}`,
+      ({ voicing: { keys }, extra, isAgainstEnds, isApart }) =>
+        `${keys.join(' ')} +${extra.toFixed(2)}${isAgainstEnds ? ' against the ends' : ''}${isApart ? ' apart' : ''}`,
     );
     return `${placeOf(a, change.tick)} ${change.symbol}: ${voicing.keys.join(' ')} | ${told.join(' | ')}`;
   });

@@ -23,7 +23,9 @@ describe('the voicings a chord could have', () => {
           if (fixedBy === 'pin') continue;
           const others = alternativesFor(a.song, DEFAULT_PROFILE, a.played, a.parts, change.id);
           const told = [song.title, layout, change.id];
-          const costs = others.filter(({ isAgainstEnds }) => !isAgainstEnds).map(({ extra }) => extra);
+          const costs = others
+            .filter(({ isAgainstEnds, isApart }) => !isAgainstEnds && !isApart)
+            .map(({ extra }) => extra);
           expect([...told, others[0].voicing.keys, costs[0]]).toEqual([...told, voicing.keys, 0]);
           expect(costs).toEqual([...costs].sort((x, y) => x - y));
         }
@@ -52,7 +54,9 @@ describe('the voicings a chord could have', () => {
     ]);
     const ids = a.changes.map(({ change }) => change.id);
     const of = (id: string) =>
-      alternativesFor(a.song, DEFAULT_PROFILE, a.played, a.parts, id).filter((o) => !o.isAgainstEnds);
+      alternativesFor(a.song, DEFAULT_PROFILE, a.played, a.parts, id).filter(
+        (o) => !o.isAgainstEnds && !o.isApart,
+      );
     // Every way to play the two chords alike in both parts, pinned, the rest solved.
     const costOf = (own: readonly number[], next: readonly number[]): number => {
       const pins = [
@@ -79,5 +83,13 @@ describe('the voicings a chord could have', () => {
     const costs = new Map(ones.map(({ voicing, extra }) => [voicing.keys.join(), extra]));
     const again = of(ids[4]).filter(({ voicing }) => costs.has(voicing.keys.join()));
     expect(again.map(({ voicing, extra }) => [voicing.keys.join(), extra])).toEqual([...costs]);
+  });
+
+  it('come last where another part has no room for them, and may cost less there than what is played', () => {
+    const snow = arrange(onWhole(DEMO_SONGS[5], 'fifth-octave'), DEFAULT_PROFILE, { withoutFingers: true });
+    const told = alternativesFor(snow.song, DEFAULT_PROFILE, snow.played, snow.parts, 'c14').map(
+      ({ voicing, extra, isApart }) => `${voicing.keys.join(' ')} ${extra}${isApart ? ' apart' : ''}`,
+    );
+    expect(told).toEqual(['40 47 52 0', '28 35 40 711', '52 59 64 -203 apart']);
   });
 });

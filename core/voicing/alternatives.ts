@@ -4,11 +4,13 @@ import { costsWhereShared } from './sharing';
 import { solve } from './solver';
 import type { FixedKeys, VoicingTask } from './task';
 import { type Alternative, spell, stepFrom, type VoicedSong } from './voiced';
+import type { Voicing } from './voicing';
 
 /**
  * Every voicing one change could have, cheapest for the whole song first; its own pin is set aside. What parts that are
  * the same share stays so: a chord they share is tried in all of them at once, with what it follows and leads to there
- * solved anew, and the other chords that are shared are held as they are played. So what is played costs least here, too.
+ * solved anew, and the other chords that are shared are held as they are played. So what is played costs least here, too;
+ * what one of the parts has no room for comes after what all have room for.
  */
 export function alternativesAt(
   task: VoicingTask,
@@ -33,8 +35,11 @@ export function alternativesAt(
   const together = shared.some(([id]) => id === changeId)
     ? costsWhereShared(task, parts, played, changeId)
     : null;
+  const isApart = ({ keys }: Voicing): boolean => together !== null && !together.has(keys.join());
   const costs = candidates.map(({ keys }, c) => together?.get(keys.join()) ?? alone[c]);
-  const least = Math.min(...candidates.map((voicing, c) => (kept.has(voicing) ? costs[c] : Infinity)));
+  const least = Math.min(
+    ...candidates.map((voicing, c) => (kept.has(voicing) && !isApart(voicing) ? costs[c] : Infinity)),
+  );
   const before = at > 0 ? spots[at - 1].candidates[chosen[at - 1]] : null;
   return candidates
     .map((voicing, c) => ({
@@ -43,10 +48,12 @@ export function alternativesAt(
       extra: costs[c] - least,
       step: before ? stepFrom(before, voicing) : null,
       isAgainstEnds: !kept.has(voicing),
+      isApart: isApart(voicing),
     }))
     .sort(
       (a, b) =>
         Number(a.isAgainstEnds) - Number(b.isAgainstEnds) ||
+        Number(a.isApart) - Number(b.isApart) ||
         a.extra - b.extra ||
         a.voicing.keys[0] - b.voicing.keys[0],
     );

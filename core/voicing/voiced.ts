@@ -50,6 +50,8 @@ export interface Alternative {
   readonly step: Step | null;
   /** The song would begin on a second inversion, or not end on the root of its last chord. */
   readonly isAgainstEnds: boolean;
+  /** Another part that shares the chord has no room for it: it would be played in this part alone, and may cost less there. */
+  readonly isApart: boolean;
 }
 
 /** Movement from one voicing to the next, voice by voice. */

@@ -2,7 +2,7 @@ import { inversionName, inversionReason, nameKeys } from '../harmony';
 import { chroma, classNameOf, membersOf, symbolOf, TICKS_PER_QUARTER, typeset } from '../music';
 import type { CloseHands, PlayedNote } from '../song';
 import { listed } from '../sentences';
-import { spell, type Step, type VoicedChange } from '../voicing';
+import { type Alternative, spell, type Step, type VoicedChange } from '../voicing';
 
 /** "B♭7, second inversion"; the bass is in the symbol of a slash chord. */
 export function voicingName(v: VoicedChange): string {
@@ -95,6 +95,20 @@ function firstChord(v: VoicedChange): string {
 /** Points in words a pianist can weigh: ten points are one voice moved a half step. */
 export function points(extra: number): string {
   return `${(extra / 10).toFixed(1).replace(/\.0$/, '')} half steps' worth`;
+}
+
+/**
+ * What another voicing of a chord costs the whole song; told where it would be played in its own part alone, or against
+ * a rule of the ends. `isFirst`: it is the first chord of the song.
+ */
+export function voicingCostInWords(
+  { extra, isAgainstEnds, isApart }: Pick<Alternative, 'extra' | 'isAgainstEnds' | 'isApart'>,
+  isFirst: boolean,
+): string {
+  if (isAgainstEnds) return isFirst ? 'would begin on a second inversion' : 'would not end on the root';
+  const cost = extra < 0 ? `${points(-extra)} less` : `+ ${points(extra)}`;
+  if (isApart) return `${cost}, in this part alone`;
+  return extra === 0 ? 'least for the whole song' : cost;
 }
 
 function capital(text: string): string {

@@ -10,10 +10,10 @@ import {
   derivationOf,
   leftComesBack,
   meetingInWords,
-  points,
   relationInWords,
   togetherInWords,
   typesetForm,
+  voicingCostInWords,
   voicingName,
   whyOf,
 } from '@joined-hands/core/words';
@@ -145,9 +145,6 @@ export class Reasons {
   }
 
   protected costOf(alternative: Alternative): string {
-    const { extra, isAgainstEnds } = alternative;
-    if (!isAgainstEnds) return extra === 0 ? 'least for the whole song' : `+ ${points(extra)}`;
-    const isFirst = this.bench.change()?.step === null;
-    return isFirst ? 'would begin on a second inversion' : 'would not end on the root';
+    return voicingCostInWords(alternative, this.bench.change()?.step === null);
   }
 }
