@@ -10,7 +10,7 @@ import type { Voicing } from './voicing';
  * Every voicing one change could have, cheapest for the whole song first; its own pin is set aside. What parts that are
  * the same share stays so: a chord they share is tried in all of them at once, with what it follows and leads to there
  * solved anew, and the other chords that are shared are held as they are played. So what is played costs least here, too;
- * what one of the parts has no room for comes after what all have room for.
+ * what another of them has no room for is tried in this part alone, and comes after it also where it costs less there.
  */
 export function alternativesAt(
   task: VoicingTask,
@@ -53,8 +53,8 @@ export function alternativesAt(
     .sort(
       (a, b) =>
         Number(a.isAgainstEnds) - Number(b.isAgainstEnds) ||
+        Math.max(0, a.extra) - Math.max(0, b.extra) ||
         Number(a.isApart) - Number(b.isApart) ||
-        a.extra - b.extra ||
         a.voicing.keys[0] - b.voicing.keys[0],
     );
 }
