@@ -280,6 +280,7 @@ test('the Chords bench has no serious finding of axe, wide and narrow', async ({
     await job(page, name);
     await check(page, 'jh-chords-panel');
   }
+  await check(page);
   await page.setViewportSize({ width: 390, height: 844 });
   await check(page);
 });

@@ -121,7 +121,7 @@ for (const [name, width, height] of [
     await inspect('bench');
     await page.locator('[data-change] .symbol').first().click();
     await expect(page.locator('.alternatives li')).not.toHaveCount(1);
-    await inspect('bench with a chord', 'jh-reasons');
+    await inspect('bench with a chord');
     await page.getByRole('link', { name: 'Tune' }).click();
     await page.locator('[data-note]').first().click();
     await inspect('tune');

@@ -13,7 +13,7 @@ interface Tab {
 /**
  * Journeys that go on in the tab of the one before, with an empty store: what the browser has read and made ready of the
  * application once, it need not again for each. Journeys that change the browser itself (its network, its scripts, its
- * devices, tabs that are closed) have a browser context of their own: they take `test` from @playwright/test.
+ * devices, tabs that are closed: what cannot be taken back) have a browser context of their own: they take `test` from @playwright/test.
  */
 export const test = base.extend<{ page: Page }, { tab: Tab }>({
   tab: [
@@ -34,6 +34,7 @@ export const test = base.extend<{ page: Page }, { tab: Tab }>({
     await use(page);
     for (const other of tab.context.pages()) if (other !== page) await other.close();
     for (const event of HEARD) page.removeAllListeners(event);
+    await page.unrouteAll();
   },
 });
 

@@ -6,7 +6,6 @@ import { writeMusicXml } from '../core/formats';
 import { RUNGS } from '../core/ladder';
 import { DEFAULT_PROFILE } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
-import { some } from '../core/testing';
 
 const toolkit = new VerovioToolkit(await createModule());
 const count = (text: string, what: RegExp): number => text.match(what)?.length ?? 0;
@@ -15,7 +14,7 @@ describe('a score as an independent engraver reads it', () => {
   it.each(DEMO_SONGS.map((song) => [song.title, song] as const))(
     '%s, on every rung: as many bars, notes, fingers, chords, beams and pedals as were written',
     (_, song) => {
-      for (const { number: rung } of some(RUNGS)) {
+      for (const { number: rung } of RUNGS) {
         const a = arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE);
         const written = writeMusicXml(a);
         expect([rung, toolkit.loadData(written)]).toEqual([rung, 1]);

@@ -37,7 +37,7 @@ function moved(song: Song, octaves: number): Song {
 }
 
 describe('both hands stay on the keyboard of the profile', () => {
-  it('every demo song, rung and layout on the shortest', () => {
+  it('every demo song and rung on the shortest, in half of the layouts by chance', () => {
     for (const song of DEMO_SONGS)
       for (const rung of READY)
         for (const layout of some(LAYOUTS))

@@ -95,7 +95,7 @@ describe.each(PATTERNS.filter(({ id }) => id !== 'block'))('$name under every ch
       LENGTHS.forEach((bars, l) =>
         some(REACHES.map((reach, r) => [reach, r] as const)).forEach(([leftReach, r]) =>
           BOARDS.forEach((keyboard, b) => {
-            // Each length meets each hand, and each hand each keyboard.
+            // Each length meets each hand, and each hand each keyboard: two hands of the three by chance in one run.
             if ((l + r + b) % 2 === 1) return;
             const song = everyType(pattern.id, metre, bars, 5 * l + 3 * r + b, 'C7');
             const profile: Profile = { ...DEFAULT_PROFILE, leftReach, keyboard };

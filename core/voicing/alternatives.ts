@@ -2,7 +2,7 @@ import type { Part } from '../parts';
 import { prepare } from './prepare';
 import { costsWhereShared } from './sharing';
 import { solve } from './solver';
-import type { FixedKeys, VoicingTask } from './task';
+import { type FixedKeys, isShared, type VoicingTask } from './task';
 import { type Alternative, spell, stepFrom, type VoicedSong } from './voiced';
 import type { Voicing } from './voicing';
 
@@ -19,7 +19,7 @@ export function alternativesAt(
   changeId: string,
 ): Alternative[] {
   const shared = played.voiced.flatMap(({ change, fixedBy, voicing }): [string, FixedKeys][] =>
-    fixedBy === 'shared' || fixedBy === 'same' ? [[change.id, { keys: voicing.keys, by: fixedBy }]] : [],
+    fixedBy && isShared(fixedBy) ? [[change.id, { keys: voicing.keys, by: fixedBy }]] : [],
   );
   const fixed = new Map([...shared, ...task.fixed]);
   fixed.delete(changeId);

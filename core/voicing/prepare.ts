@@ -15,7 +15,7 @@ import { finderFor, type Options, type Sounding, soundingIn } from './bounds';
 import { candidatesFor } from './candidates';
 import { isUnderMelody, type SolvedLayout } from './members';
 import { solve, type Spot } from './solver';
-import { type FixedBy, type FixedKeys, type VoicingTask } from './task';
+import { type FixedBy, type FixedKeys, isShared, type VoicingTask } from './task';
 import { pairsOf } from './twoNotes';
 import { chordUnder } from './underMelody';
 import { atTheEnds } from './ends';
@@ -158,7 +158,7 @@ function heldTo(
   found: () => Options | null,
 ): Options {
   const name = keys.join();
-  const options = by === 'shared' || by === 'same' ? found() : null;
+  const options = isShared(by) ? found() : null;
   const own = options?.candidates.find((voicing) => voicing.keys.join() === name);
   if (options && own) return { ...options, candidates: alone(own) };
   const candidates = gotOrMade(

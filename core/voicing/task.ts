@@ -7,6 +7,9 @@ import type { VoicingWeights } from './weights';
 /** Why a voicing was not for the solver to choose. */
 export type FixedBy = 'pin' | 'settled' | 'same' | 'shared' | 'ending';
 
+/** Whether keys are held because parts that are the same share them. */
+export const isShared = (by: FixedBy | null): boolean => by === 'shared' || by === 'same';
+
 export interface FixedKeys {
   readonly keys: readonly number[];
   readonly by: FixedBy;

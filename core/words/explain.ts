@@ -93,7 +93,7 @@ function firstChord(v: VoicedChange): string {
 }
 
 /** Points in words a pianist can weigh: ten points are one voice moved a half step. */
-export function points(extra: number): string {
+function points(extra: number): string {
   return `${(extra / 10).toFixed(1).replace(/\.0$/, '')} half steps' worth`;
 }
 

@@ -1,5 +1,5 @@
 export { comparedInWords } from './comparedTurns';
-export { derivationOf, points, togetherInWords, voicingCostInWords, voicingName, whyOf } from './explain';
+export { derivationOf, togetherInWords, voicingCostInWords, voicingName, whyOf } from './explain';
 export { fillInWords, fillTitle, spotInWords, spotTitle, versionInWords } from './fills';
 export { frameTitle } from './frames';
 export { lineInWords } from './fixedLine';
