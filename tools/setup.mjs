@@ -19,9 +19,9 @@ export function run(command, args, options = {}) {
 }
 
 /** The same without waiting: resolves with the exit code. */
-export function start(command, args) {
+export function start(command, args, options = {}) {
   return new Promise((resolve) => {
-    const env = { ...process.env, NG_CLI_ANALYTICS: 'false' };
+    const env = { ...process.env, NG_CLI_ANALYTICS: 'false', ...options.env };
     const child = spawn(command, args, { cwd: root, stdio: 'inherit', env });
     child.on('error', (error) => {
       console.error(`${command} could not be started: ${error.message}`);

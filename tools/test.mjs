@@ -1,26 +1,18 @@
-// npm test: installs what is missing, then lint, types, unit tests, build and browser journeys.
+// npm test: installs what is missing, then lint, types, unit tests, build and browser journeys. What does not need the
+// other runs beside it: a small machine has two cores, and some of these use one at a time.
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium, install, needsBuild, run, start } from './setup.mjs';
+import { chromium, install, needsBuild, start } from './setup.mjs';
 
 const reports = mkdtempSync(join(tmpdir(), 'joined-hands-'));
 let passed = 0;
 let failed = 0;
 
-/** Checks that pass or fail as a whole and do not need one another, at the same time; whether each passed, by name. */
-async function checkTogether(...checks) {
+/** A check that passes or fails as a whole; whether it passed. */
+async function check(name, command, args, options) {
   const started = Date.now();
-  const results = await Promise.all(
-    checks.map(async ([name, command, args]) => [
-      name,
-      record(name, (await start(command, args)) === 0, started),
-    ]),
-  );
-  return Object.fromEntries(results);
-}
-
-function record(name, isGood, started) {
+  const isGood = (await start(command, args, options)) === 0;
   console.log(`${isGood ? 'passed' : 'FAILED'}: ${name} (${((Date.now() - started) / 1000).toFixed(0)} s)`);
   if (isGood) passed++;
   else failed++;
@@ -28,8 +20,8 @@ function record(name, isGood, started) {
 }
 
 /** A test runner that writes a report; its tests are counted one by one, at least one failure when it broke. */
-function suite(name, command, args, report, count) {
-  const status = run(command, args, {
+async function suite(name, command, args, report, count) {
+  const status = await start(command, args, {
     env: { PLAYWRIGHT_JSON_OUTPUT_NAME: report, CHROMIUM_PATH: browser ?? '' },
   });
   let counted = { passed: 0, failed: 0 };
@@ -47,13 +39,17 @@ if (install() !== 0) {
   console.error('The packages could not be installed: see the lines above.');
   failed++;
 } else {
-  const { build: built = true } = await checkTogether(
-    ['lint', 'npx', ['eslint', '.', '--max-warnings', '0']],
-    ['types', 'npm', ['run', '--silent', 'types']],
-    ...(needsBuild() ? [['build', 'node', ['tools/build.mjs']]] : []),
-  );
+  const looking = start('node', ['tools/chromium.mjs']);
+  const building = needsBuild() ? check('build', 'node', ['tools/build.mjs']) : Promise.resolve(true);
+  await Promise.all([
+    check('lint', 'npx', ['eslint', '.', '--max-warnings', '0'], {
+      // Much is made that is soon forgotten.
+      env: { NODE_OPTIONS: '--max-semi-space-size=128' },
+    }),
+    check('types', 'npm', ['run', '--silent', 'types']),
+  ]);
   const units = join(reports, 'units.json');
-  suite(
+  await suite(
     'unit tests',
     'npx',
     ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${units}`],
@@ -63,15 +59,16 @@ if (install() !== 0) {
       failed: r.numFailedTests,
     }),
   );
-  browser = chromium();
+  browser = (await looking) === 0 ? chromium() : null;
+  const isBuilt = await building;
   if (!browser) {
     console.error(
       'Chromium is missing and could not be installed: run "apt-get install chromium" as root, or set CHROMIUM_PATH.',
     );
     failed++;
-  } else if (built) {
+  } else if (isBuilt) {
     const journeys = join(reports, 'journeys.json');
-    suite(
+    await suite(
       'browser journeys',
       'npx',
       ['playwright', 'test', '--reporter=list,json'],
