@@ -1,5 +1,5 @@
 import { chordsFromKeys, type SoundingKey } from '../harmony';
-import { nameOf, typeset } from '../music';
+import { midiOf, nameOf, typeset } from '../music';
 import { applyEdit, emptySong, inForceAt, joinTies, type MelodyNote, type Song, writtenBars } from '../song';
 import { chordsFor } from '../suggesting';
 import { FileError } from './fileError';
@@ -58,7 +58,7 @@ export function candidatesOf(score: ReadScore, songId: string, fallbackTitle: st
     return {
       id: `line${i + 1}`,
       label: line.label,
-      facts: factsOf(line.notes),
+      facts: factsOf(song.melody),
       // Lines that are not likely the melody wait until one is taken.
       song: i === 0 && song.changes.length === 0 ? withSuggestions(song) : song,
     };
@@ -126,12 +126,12 @@ function likelihood(
   );
 }
 
-function factsOf(notes: readonly ScoreNote[]): string {
-  const struck = notes.filter((n) => !n.isHeldOn);
-  const sorted = [...struck].sort((a, b) => a.midi - b.midi);
+/** Of the tune a line makes, its ties joined: a file may hold on what another voice struck. */
+function factsOf(melody: Song['melody']): string {
+  const sorted = [...melody].sort((a, b) => midiOf(a.pitch) - midiOf(b.pitch));
   const range = `${typeset(nameOf(sorted[0].pitch))} to ${typeset(nameOf(sorted[sorted.length - 1].pitch))}`;
-  const words = struck.some((n) => n.lyric) ? ', with words' : '';
-  return `${struck.length} note${struck.length === 1 ? '' : 's'}, ${range}${words}`;
+  const words = melody.some((n) => n.lyric) ? ', with words' : '';
+  return `${melody.length} note${melody.length === 1 ? '' : 's'}, ${range}${words}`;
 }
 
 /** Of the notes of a voice struck together the highest, with the words of any of them. */
