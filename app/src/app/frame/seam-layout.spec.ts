@@ -4,7 +4,7 @@ import { RUNGS } from '@joined-hands/core/ladder';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { runs, songs } from '../../../../core/testing';
+import { runs, songs, wholeBars } from '../../../../core/testing';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { NOTE_HEIGHT } from './seam-keys';
 import { fitSeam, heightOfRows, layoutSeam, TURNER_HEIGHT } from './seam-layout';
@@ -101,6 +101,25 @@ describe('the seam', () => {
     const rows = new Set(row.notes.filter((n) => tune.has(`${n.tick}:${n.midi}`)).map((n) => n.y));
     expect(rows.size).toBe(1);
     for (const note of row.notes) expect(note.y).toBeGreaterThanOrEqual([...rows][0]);
+  });
+
+  it('names the inversion of a chord under the melody where the right hand strikes all of it there', () => {
+    const base = wholeBars(['C5', 'A5'], ['C', 'F']);
+    const song = { ...base, choices: { ...base.choices, layout: 'under-melody' as const, rung: 4 } };
+    const view = viewOf(arrange(song, DEFAULT_PROFILE), 0);
+    const named = (right: SeamView['right']): string[] =>
+      layoutSeam({ ...view, right, left: [] }, WIDTH)
+        .rows.flatMap((row) => row.changes)
+        .map(({ inversion }) => inversion);
+    const [first, second] = view.changes;
+    expect(first.layout).toBe('under-melody');
+    const [one, other] = named(view.right);
+    expect([one, other].every((name) => name.length > 0)).toBe(true);
+    const lowest = (at: number): number => view.changes[at].voicing.keys[0];
+    const without = view.right.filter((n) => !(n.tick === second.change.tick && n.midi === lowest(1)));
+    expect(named(without)).toEqual([one, '']);
+    const later = view.right.map((n) => (n.tick === first.change.tick ? { ...n, tick: n.tick + 480 } : n));
+    expect(named(later)).toEqual(['', other]);
   });
 
   it('draws time in proportion within a row and pitch as height', () => {

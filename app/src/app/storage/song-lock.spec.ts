@@ -5,7 +5,9 @@ import { type Holder, SongLock } from './song-lock';
 /** Locks as a browser gives them: one holder at a time; who steals one is told to the holder. */
 function locks() {
   const holders = new Map<string, { fail: (error: unknown) => void }>();
+  let stolen = 0;
   return {
+    stolen: () => stolen,
     held: () => [...holders.keys()],
     request: (
       name: string,
@@ -14,6 +16,7 @@ function locks() {
     ): Promise<void> => {
       const holder = holders.get(name);
       if (holder && !options.steal) return Promise.resolve(work(null));
+      if (holder) stolen++;
       holder?.fail(new DOMException('stolen', 'AbortError'));
       return new Promise<void>((resolve, reject) => {
         const own = { fail: reject };
@@ -75,6 +78,7 @@ describe('the lock of a song', () => {
     expect(await there.take('tide', nobody, true)).toBe(true);
     order.push('taken');
     expect(order).toEqual(['stored', 'lost', 'taken']);
+    expect(given.stolen()).toBe(0);
     here.free('tide');
     await settled();
     expect(given.held()).toEqual(['joined-hands:tide']);
@@ -91,6 +95,29 @@ describe('the lock of a song', () => {
     expect(await taking).toBe(true);
     await settled();
     expect(lost).toHaveBeenCalledOnce();
+    expect(given.stolen()).toBe(1);
+  });
+
+  it('that was let go while the tab stored stays let go, and nothing is told twice', async () => {
+    const lost = vi.fn();
+    let stored: () => void = () => undefined;
+    const here = new SongLock();
+    const storing = { handOver: () => new Promise<void>((resolve) => (stored = resolve)), lost };
+    await here.take('flood', storing);
+    const taking = new SongLock().take('flood', nobody, true);
+    await settled();
+    await settled();
+    here.free('flood');
+    await here.take('other', nobody);
+    stored();
+    await settled();
+    expect(given.held()).toContain('joined-hands:other');
+    expect(lost).not.toHaveBeenCalled();
+    here.free('other');
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+    await vi.advanceTimersByTimeAsync(4000);
+    vi.useRealTimers();
+    void taking;
   });
 
   it('is always given where the browser knows no locks', async () => {

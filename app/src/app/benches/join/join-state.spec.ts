@@ -106,6 +106,13 @@ describe('the Join bench', () => {
     expect(join.inWantedOctave(61)).toBe(61);
   });
 
+  it('has no step before a song, and a key pressed then is not kept', () => {
+    join.goToStep(99);
+    join.press(60);
+    expect(join.step()).toBeNull();
+    expect(join.pressed()).toEqual([]);
+  });
+
   it('takes keys of the screen for steps only while stepping', () => {
     table.get(ScreenKeyboard).press(69);
     table.settle();
