@@ -78,6 +78,25 @@ describe('a figure of the right hand on one chord', () => {
   });
 });
 
+describe('keys that are not there', () => {
+  it('are left out: on a short keyboard the right hand plays what it has of a pinned chord', () => {
+    const base = wholeBars(['C5', 'C5'], ['C', 'C']);
+    const played = (keys: number[]): string[] => {
+      const song: Song = {
+        ...base,
+        melody: [],
+        pins: [{ changeId: 'c0', keys, fingers: null }],
+        choices: { ...base.choices, layout: 'singing', rung: 4 },
+      };
+      const { right } = arrange(song, { ...DEFAULT_PROFILE, keyboard: 49 });
+      return right.filter(({ tick }) => tick === 0).map(({ pitch }) => nameOf(pitch));
+    };
+    expect(played([60, 64, 67])).toEqual(['C4', 'E4', 'G4']);
+    expect(played([60, 64, 84, 85, 100])).toEqual(['C4', 'E4', 'C6']);
+    expect(played([31, 36, 64])).toEqual(['C2', 'E4']);
+  });
+});
+
 describe('figures proposed for a singer', () => {
   const names = (numerator: number, denominator: 4 | 8, energy: number): string[] =>
     sungProposals({ numerator, denominator }, energy).map(({ pattern }) => pattern.id);

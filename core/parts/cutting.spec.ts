@@ -154,6 +154,29 @@ describe('schools of division', () => {
     expect(ticksIn(cutBy(lanterns, { school: 'lines' }))).toEqual(ticksIn(lanterns));
   });
 
+  it('follow the lines of the words wherever they end, be it in the middle of a phrase', () => {
+    const bars = ['C5', 'D5', 'E5', 'F5', 'G5', 'F5', 'E5', 'C5'];
+    const tune = wholeBars(
+      bars,
+      bars.map(() => 'C'),
+    );
+    const sung = (ends: string): Song => ({
+      ...tune,
+      melody: tune.melody.map((note, i) => ({
+        ...note,
+        lyric: {
+          text: ends[i] === '.' ? 'la.' : ends[i] === ',' ? 'la,' : 'la',
+          syllabic: 'single' as const,
+        },
+      })),
+    });
+    const barsOf = (ends: string): number[] =>
+      ticksIn(cutBy(sung(ends), { school: 'lines' })).map((tick) => tick / 3840 + 1);
+    expect(barsOf('  .    .')).toEqual([1, 4]);
+    expect(barsOf('  .  . .')).toEqual([1, 4, 7]);
+    expect(barsOf('  .  , .')).toEqual([1, 4]);
+  });
+
   it('are listed with what they go by', () => {
     for (const { school, says } of SCHOOLS) {
       expect(says.length).toBeGreaterThan(5);
