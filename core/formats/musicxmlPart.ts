@@ -155,6 +155,8 @@ export class PartReader {
       if (child(time, 'senza-misura')) return;
       this.fail(`The metre ${childText(time, 'beats')}/${childText(time, 'beat-type')} is impossible`);
     }
+    // Bars before the first sign were read in the metre that was taken for them.
+    if (this.metres.length === 0 && this.bars > 0) this.setMetre(0, this.metre);
     this.metre = { numerator: beats, denominator: unit };
     this.setMetre(this.start, this.metre);
   }
