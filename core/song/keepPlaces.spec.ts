@@ -123,4 +123,11 @@ describe('jumps', () => {
     };
     expect(unfold(song).words.map((w) => w.tick)).toEqual([3840, 7680]);
   });
+
+  it('to bars that are not there play nothing', () => {
+    const song: Song = { ...wholeBars(['C4', 'D4'], ['C', 'G']), playingOrder: [{ fromBar: 3, toBar: 4 }] };
+    expect(unfold(song)).toMatchObject({ bars: [], melody: [], changes: [], endTick: 0 });
+    const some = unfold({ ...song, playingOrder: [...song.playingOrder, { fromBar: 2, toBar: 2 }] });
+    expect(some.bars.map(({ number, written, tick }) => [number, written, tick])).toEqual([[1, 2, 0]]);
+  });
 });
