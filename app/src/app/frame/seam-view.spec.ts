@@ -3,6 +3,7 @@ import { applyEdit, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import { staffStep } from '@joined-hands/core/music';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
+import { wholeBars } from '../../../../core/testing';
 import { sameView, stretchView, viewOf } from './seam-view';
 
 describe('what the seam shows of a part', () => {
@@ -94,5 +95,105 @@ describe('what the seam shows of a part', () => {
         expect([view.elsewhere, view.isMelodyOnly]).toEqual(['', false]);
       });
     }
+  });
+});
+
+describe('the lanes of the seam', () => {
+  const tune = wholeBars(['C5', 'G5'], ['C', 'F']);
+  const view = (choices: Partial<Song['choices']>, song: Song = tune, isMelodyOnly = false) =>
+    viewOf(
+      arrange({ ...song, choices: { ...song.choices, ...choices } }, DEFAULT_PROFILE, {
+        withoutFingers: true,
+      }),
+      0,
+      isMelodyOnly,
+    );
+  const C5 = 35;
+
+  it('hold the tune, and what lies beside it where the right hand is fuller', () => {
+    expect(view({ rung: 4 }).rightRange).toEqual([C5, C5 + 4]);
+    const beside = (fuller: Song['choices']['fuller']): readonly number[] =>
+      view({ rung: 6, fuller }).rightRange;
+    expect(beside('under')).toEqual([C5 - 5, C5 + 4]);
+    expect(beside('two-under')).toEqual([C5 - 6, C5 + 4]);
+    expect(beside('chord')).toEqual([C5 - 6, C5 + 4]);
+    expect(beside('above')).toEqual([C5, C5 + 10]);
+    expect(beside('octave')).toEqual([C5 - 7, C5 + 11]);
+    expect(beside('frame')).toEqual([C5 - 7, C5 + 11]);
+    expect(beside('none')).toEqual([C5, C5 + 4]);
+  });
+
+  it('go along with an octave, and hold both where it is learned elsewhere', () => {
+    expect(view({ rung: 4, octaveShift: 1 }).rightRange).toEqual([C5 + 7, C5 + 11]);
+    const lower = view({ rung: 4, shownOctave: -1 });
+    expect(lower.rightRange).toEqual([C5 - 7, C5 + 4]);
+    expect([lower.elsewhere, view({ rung: 4, shownOctave: 1 }).elsewhere]).toEqual([
+      'shown an octave lower',
+      'shown an octave higher',
+    ]);
+    expect(view({ rung: 4 }).elsewhere).toBe('');
+  });
+
+  it('hold the chords of the left hand, and ten steps below and five above where it moves', () => {
+    const still = view({ rung: 4 });
+    const lowest = Math.min(...still.changes.map(({ pitches }) => staffStep(pitches[0])));
+    const moving = view({ rung: 5 });
+    expect(still.leftRange[0]).toBe(lowest);
+    const moves = moving.changes.map(({ pitches }) => pitches.map(staffStep));
+    expect(moving.leftRange).toEqual([
+      Math.min(...moves.map(([low]) => low - 10)),
+      Math.max(...moves.map((steps) => Math.max(steps[0] + 5, ...steps))),
+    ]);
+    expect([still.byPitch, moving.byPitch]).toEqual([false, true]);
+  });
+
+  it('are four and a half lines where there is nothing yet', () => {
+    expect(view({ rung: 4 }, { ...tune, melody: [], changes: [] }).rightRange).toEqual([28, 36]);
+  });
+
+  it('stack what is struck together: of an accompaniment the chord, of the left hand as many as the fullest chord', () => {
+    const [bass, octave, block, under] = [
+      view({ layout: 'singing', rung: 4 }),
+      view({ layout: 'singing', rung: 5 }),
+      view({ rung: 4 }, { ...tune, changes: [tune.changes[0], { ...tune.changes[1], symbol: 'F7' }] }),
+      view({ layout: 'under-melody', rung: 4 }),
+    ];
+    expect([bass.leftMost, octave.leftMost, block.leftMost]).toEqual([1, 2, 4]);
+    expect(view({ layout: 'fifth', rung: 4 }).leftMost).toBe(3);
+    expect([bass.rightMost, under.rightMost, block.rightMost]).toEqual([
+      3,
+      Math.max(...under.changes.map(({ voicing }) => voicing.keys.length)),
+      1,
+    ]);
+    expect([bass, under, block].map(({ isUnderMelody }) => isUnderMelody)).toEqual([false, true, false]);
+    expect(view({ layout: 'under-melody', rung: 4 }, tune, true)).toMatchObject({
+      isUnderMelody: false,
+      rightMost: 1,
+      hasLeft: false,
+    });
+  });
+
+  it('have a left hand where chords are played, and words where some are sung', () => {
+    expect([1, 2, 4].map((rung) => view({ rung }).hasLeft)).toEqual([false, true, true]);
+    expect(view({ rung: 4 }).hasLyrics).toBe(false);
+    const sung: Song = {
+      ...tune,
+      melody: tune.melody.map((n, i) => ({
+        ...n,
+        lyric: i === 1 ? { text: 'la', syllabic: 'single' } : null,
+      })),
+    };
+    expect(view({ rung: 4 }, sung).hasLyrics).toBe(true);
+    expect(view({ rung: 4 }, sung).words).toEqual([{ tick: 3840, text: 'la', syllabic: 'single' }]);
+  });
+
+  it('show the tune alone on the Tune bench, even where it is only sung', () => {
+    const sung = view({ layout: 'singing', rung: 4 }, tune, true);
+    expect(sung.right.map(({ tick, midi, source }) => [tick, midi, source])).toEqual([
+      [0, 72, 'melody'],
+      [3840, 79, 'melody'],
+    ]);
+    const fuller = view({ rung: 6, fuller: 'chord' }, tune, true);
+    expect(fuller.right.map(({ source }) => source)).toEqual(['melody', 'melody']);
   });
 });
