@@ -2,24 +2,35 @@ import { Injectable } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import type { Profile, Song, SongEdit } from '@joined-hands/core/song';
 import { proxy, type Remote, wrap } from 'comlink';
-import { Observable } from 'rxjs';
+import { Observable, type Subscriber } from 'rxjs';
 import type { Arranger } from './arranging';
 import { SongNumbers } from './songs-known';
 import { Receiver, type Sent } from './travelling';
+
+/** What a job is arranged for, and who waits for it. */
+interface Asked {
+  readonly song: Song;
+  readonly profile: Profile;
+  readonly subscriber: Subscriber<Arrangement>;
+}
 
 /** The worker that arranges the open song, so that the interface never waits for it. */
 @Injectable({ providedIn: 'root' })
 export class ArrangerClient {
   private remote: Remote<Arranger> | null = null;
   private lastJob = 0;
+  private readonly asked = new Map<number, Asked>();
   private readonly receiver = new Receiver();
   readonly numbers = new SongNumbers();
   private lastSong: Song | null = null;
 
   private get worker(): Remote<Arranger> {
-    this.remote ??= wrap<Arranger>(
-      new Worker(new URL('./arrange.worker', import.meta.url), { type: 'module' }),
-    );
+    if (!this.remote) {
+      this.remote = wrap<Arranger>(
+        new Worker(new URL('./arrange.worker', import.meta.url), { type: 'module' }),
+      );
+      void this.remote.listen(proxy((job: number, sent: Sent) => this.came(job, sent)));
+    }
     return this.remote;
   }
 
@@ -37,28 +48,34 @@ export class ArrangerClient {
     if (edit && this.lastSong) this.numbers.edited(this.lastSong, edit, song);
     this.lastSong = song;
     return new Observable((subscriber) => {
-      const came = proxy(async (sent: Sent): Promise<void> => {
-        try {
-          // What is left out next time counts on all that was sent, whether it is still wanted or not.
-          const arrangement = this.receiver.unpack(sent, song, profile);
-          if (job === this.lastJob) subscriber.next(arrangement);
-          if (!sent.isPartial) subscriber.complete();
-        } catch (error) {
-          subscriber.error(error);
-        }
-      });
+      this.asked.set(job, { song, profile, subscriber });
       const ask = async (isWhole: boolean): Promise<void> => {
         const isKnown = await this.worker.arrange(
           job,
           this.numbers.message(song, isWhole),
           profile,
           firstPart,
-          came,
         );
         if (!isKnown) await ask(true);
         else if (job !== this.lastJob) subscriber.complete();
       };
       ask(false).catch((error: unknown) => subscriber.error(error));
     });
+  }
+
+  /** What is left out next time counts on all that was sent: it is put together whether it is still wanted or not. */
+  private came(job: number, sent: Sent): void {
+    const asked = this.asked.get(job);
+    // A newer job stopped those before it.
+    for (const older of this.asked.keys()) if (older < job) this.asked.delete(older);
+    if (!asked) return;
+    const { song, profile, subscriber } = asked;
+    try {
+      const arrangement = this.receiver.unpack(sent, song, profile);
+      if (job === this.lastJob) subscriber.next(arrangement);
+      if (!sent.isPartial) subscriber.complete();
+    } catch (error) {
+      subscriber.error(error);
+    }
   }
 }

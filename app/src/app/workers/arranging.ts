@@ -24,9 +24,13 @@ const pause = (): Promise<void> =>
   });
 const idle = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, IDLE_MS));
 
+/** Takes what was arranged for a job. */
+export type Came = (job: number, sent: Sent) => void;
+
 /** What the arrange worker answers: it arranges the open song, job after job, and remembers what it has sent. */
 export function arranging() {
   let newestJob = 0;
+  let came: Came = () => undefined;
   const songs = new SongsKnown();
   const sender = new Sender();
 
@@ -38,15 +42,22 @@ export function arranging() {
 
   return {
     /**
-     * Arranges a song; the part on screen comes first through `came`, the whole after it. A newer job stops an older one
-     * between slices. False when the song builds on one that is not known here: it must be sent whole.
+     * Where all that is arranged goes. One way for all jobs: what is sent leaves out what was sent before it, and ways of
+     * their own could overtake one another.
+     */
+    listen(to: Came): void {
+      came = to;
+    },
+
+    /**
+     * Arranges a song; the part on screen is sent first, the whole after it. A newer job stops an older one between
+     * slices. False when the song builds on one that is not known here: it must be sent whole.
      */
     async arrange(
       job: number,
       message: SongMessage,
       sentProfile: Profile,
       firstPart: number,
-      came: (sent: Sent) => Promise<void>,
     ): Promise<boolean> {
       newestJob = Math.max(newestJob, job);
       const song = songs.take(message);
@@ -63,7 +74,7 @@ export function arranging() {
         if (!slice.done && now - since < SLICE_MS) continue;
         if (toShow && (slice.done || now - begun >= WAIT_MS)) {
           // Not waited for: the next slice is worked out while this one travels.
-          void came(sender.pack(toShow));
+          came(job, sender.pack(toShow));
           toShow = null;
         }
         if (slice.done) {

@@ -20,6 +20,8 @@ const rung = (n: number): SongEdit => ({ kind: 'choose', choices: { rung: n } })
 
 /** Workers that run here: what is sent is cloned as between threads, and written down. */
 const sent: unknown[] = [];
+/** Ways of their own that went with what was sent. */
+let ways = 0;
 const ports: MessagePort[] = [];
 const arrangers: Arranger[] = [];
 class WorkerHere {
@@ -31,6 +33,7 @@ class WorkerHere {
     const post = port1.postMessage.bind(port1);
     port1.postMessage = (message: { argumentList?: { value: unknown }[] }, transfer: never) => {
       for (const { value } of message.argumentList ?? []) sent.push(value);
+      ways += (transfer as unknown[] | undefined)?.length ?? 0;
       post(message, transfer);
     };
     ports.push(port1, port2);
@@ -56,6 +59,7 @@ describe('the clients of the workers', () => {
   beforeEach(() => {
     vi.stubGlobal('Worker', WorkerHere);
     sent.length = 0;
+    ways = 0;
     const injector = Injector.create({
       providers: [
         { provide: ArrangerClient },
@@ -69,13 +73,7 @@ describe('the clients of the workers', () => {
   });
   afterEach(async () => {
     // A worker that has been idle thinks ahead. Here all share one memory of the last song: none goes on into the next test.
-    const newest = [
-      Infinity,
-      { number: -1, edited: null, whole: null },
-      DEFAULT_PROFILE,
-      0,
-      async () => undefined,
-    ] as const;
+    const newest = [Infinity, { number: -1, edited: null, whole: null }, DEFAULT_PROFILE, 0] as const;
     for (const arranger of arrangers.splice(0)) await arranger.arrange(...newest);
     for (const port of ports.splice(0)) port.close();
     vi.unstubAllGlobals();
@@ -133,6 +131,23 @@ describe('the clients of the workers', () => {
     const whole = (await all(client.arrange(sluicegate, DEFAULT_PROFILE, 0, null))).at(-1);
     expect(told()).toEqual(['number', 'whole', 'number', 'whole']);
     expect(whole?.song.title).toBe('Sluicegate Song');
+  });
+
+  it('come over one way, whatever is asked: on ways of their own what was sent last could come first, and lean on what has not come', async () => {
+    clockBy(20);
+    let song = lanterns;
+    const asked = [client.arrange(lanterns, DEFAULT_PROFILE, 0, null)];
+    for (const n of [5, 6, 7, 5]) {
+      const edited = applyEdit(song, rung(n));
+      asked.push(client.arrange(edited, DEFAULT_PROFILE, 0, rung(n)));
+      song = edited;
+    }
+    const came = await Promise.all(asked.map(all));
+    expect(ways).toBe(1);
+    expect(came.at(-1)?.at(-1)?.left).toEqual(arrange(song, DEFAULT_PROFILE).left);
+    const again = applyEdit(song, rung(4));
+    const [, whole] = await all(client.arrange(again, DEFAULT_PROFILE, 0, rung(4)));
+    expect([ways, whole.left]).toEqual([1, arrange(again, DEFAULT_PROFILE).left]);
   });
 
   it('let a newer job win: the older one ends without its whole', async () => {
