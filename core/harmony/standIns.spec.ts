@@ -1,0 +1,199 @@
+import { describe, expect, it } from 'vitest';
+import { type Chord, keyFromFifths, parseChord, symbolOf } from '../music';
+import { wholeBars } from '../testing';
+import { unfold } from '../song';
+import { findKeys } from './keyFinding';
+import { byHalfStep, chordsHolding, neighboursOf, onLadder, otherQualities } from './neighbours';
+import { heardRubs, notesUnder } from './underChords';
+
+const chord = (symbol: string): Chord => parseChord(symbol) as Chord;
+const C = keyFromFifths(0, 'major');
+const A = keyFromFifths(0, 'minor');
+
+describe('chords that stand in for another', () => {
+  const told = (symbol: string, next: string | null = null, key = C): string[] =>
+    neighboursOf(chord(symbol), next === null ? null : chord(next), key).map(
+      ({ symbol: own, says }) => `${own}: ${says}`,
+    );
+
+  it.each([
+    ['C', ['Am7: vi for I']],
+    ['Dm', ['Fmaj7: IV for ii']],
+    ['Em', ['C/E: I with its third in the bass for iii']],
+    ['F', ['Dm7: ii for IV']],
+    ['G', ['G7sus4: V suspended']],
+    ['G7', ['G7sus4: V suspended', 'Db7: tritone substitute: the same third and seventh']],
+    ['Am', ['Cmaj7: I for vi']],
+    ['Bdim', ['G7/B: V with its third in the bass for vii']],
+    // A dominant on another degree has only what stands for dominants.
+    ['C7', ['F#7: tritone substitute: the same third and seventh']],
+    ['F7', ['B7: tritone substitute: the same third and seventh']],
+    ['D7', ['Ab7: tritone substitute: the same third and seventh']],
+    ['Gm', []],
+    ['Ab', []],
+  ])('%s in C major', (symbol, list) => {
+    expect(told(symbol)).toEqual(list);
+  });
+
+  it.each([
+    ['Am', ['Fmaj7: VI for i']],
+    ['Bm7b5', ['Dm7: iv for ii']],
+    ['Dm', ['Bm7b5: ii for iv']],
+    ['E7', ['E7sus4: V suspended', 'Bb7: tritone substitute: the same third and seventh']],
+    ['C', []],
+  ])('%s in A minor', (symbol, list) => {
+    expect(told(symbol, null, A)).toEqual(list);
+  });
+
+  it('lead to the next: its dominant, half steps from both sides, a passing diminished chord; itself is none', () => {
+    expect(told('C', 'F')).toEqual([
+      'Am7: vi for I',
+      'C7: V of F',
+      'F#: a half step above F',
+      'E: a half step below F',
+      'Edim7: passing diminished to F',
+    ]);
+    expect(told('A7', 'Dm').map((text) => text.split(':')[0])).not.toContain('A7');
+  });
+});
+
+describe('the ladder of sevenths', () => {
+  const step = (symbol: string, by: 1 | -1): string | null => {
+    const next = onLadder(chord(symbol), by);
+    return next && symbolOf(next);
+  };
+
+  it('goes down one change at a time, and up again; beside it one first steps onto it', () => {
+    expect(['Cmaj7', 'C7', 'Cm7', 'Cm7b5', 'Cdim7'].map((symbol) => step(symbol, 1))).toEqual([
+      'C7',
+      'Cm7',
+      'Cm7b5',
+      'Cdim7',
+      null,
+    ]);
+    expect(['Cmaj7', 'C7', 'Cm7', 'Cm7b5', 'Cdim7'].map((symbol) => step(symbol, -1))).toEqual([
+      null,
+      'Cmaj7',
+      'C7',
+      'Cm7',
+      'Cm7b5',
+    ]);
+    expect(['C', 'C6', 'Cm', 'Cm6', 'Cdim', 'Caug', 'C9', 'Csus4'].map((symbol) => step(symbol, 1))).toEqual([
+      'Cmaj7',
+      'Cmaj7',
+      'Cm7',
+      'Cm7',
+      'Cdim7',
+      'C7',
+      'C7',
+      null,
+    ]);
+  });
+
+  it('is left by half steps, bass and all', () => {
+    expect(symbolOf(byHalfStep(chord('C/E'), 1, C))).toBe('Db/F');
+    expect(symbolOf(byHalfStep(chord('C'), -1, C))).toBe('B');
+  });
+});
+
+describe('chords that hold a note', () => {
+  it('are those of the key first, the plainest, from C up; each says what the note is in it', () => {
+    const list = chordsHolding(64, C);
+    expect(list.slice(0, 3).map(({ symbol, says, outside }) => [symbol, says, outside])).toEqual([
+      ['C', 'it is its third', 0],
+      ['Em', 'it is its root', 0],
+      ['Am', 'it is its fifth', 0],
+    ]);
+    const outside = list.map((held) => held.outside);
+    expect(outside).toEqual([...outside].sort((a, b) => a - b));
+    expect(chordsHolding(76, C)).toBe(list);
+  });
+
+  it('may be other qualities of the same root, the least changed first', () => {
+    const without = (symbol: string, isGood: (c: Chord) => boolean): string[] =>
+      otherQualities(chord(symbol), isGood).map((c) => c.type.suffix);
+    const all = without('C', () => true);
+    expect(all).not.toContain('');
+    expect(all).not.toContain('5');
+    expect(all).not.toContain('pedal');
+    expect(without('C', (c) => ['6', 'm', '7'].includes(c.type.suffix))).toEqual(['6', '7', 'm']);
+  });
+});
+
+describe('the key of a song', () => {
+  const found = (melody: string[], chords: string[]) => findKeys(wholeBars(melody, chords));
+
+  it('is told with what speaks for it', () => {
+    const [best] = found(['C5', 'F5', 'B4', 'C5'], ['C', 'F', 'G', 'C']);
+    expect(best.key).toEqual(C);
+    expect(best.reasons).toEqual([
+      'every note lies in it',
+      'the last note is C',
+      'the last chord is its tonic',
+      'the first chord is its tonic',
+    ]);
+    const minor = found(['A4', 'D5', 'G#4', 'A4'], ['Am', 'Dm', 'E', 'Am']);
+    expect(minor[0].key).toEqual(A);
+    expect(minor[0].reasons).toContain('its raised leading note rises to it');
+    const third = found(['C5', 'F5', 'B4', 'E5'], ['C', 'F', 'G', 'C']);
+    expect(third[0].reasons).toContain('the last note belongs to its tonic chord');
+  });
+
+  it('says how much of the time lies in it', () => {
+    const [best] = found(['C5', 'F#5', 'G5', 'C5'], ['C', 'C', 'G', 'C']);
+    expect(best.key).toEqual(C);
+    // One note of four, and chords for half of their length: an F sharp for 1 of 6 bars in all.
+    expect(best.reasons[0]).toBe('83 % of the time lies in it');
+  });
+
+  it('has all twenty-four to choose from', () => {
+    const keys = found(['C5'], ['C']);
+    expect(new Set(keys.map(({ key }) => JSON.stringify(key))).size).toBe(24);
+    expect(keys.every(({ fit }, i) => i === 0 || fit <= keys[i - 1].fit)).toBe(true);
+  });
+});
+
+describe('a note under its chord', () => {
+  const song = wholeBars(['C5', 'F5'], ['C', 'C']);
+  const notes = (lengths: readonly (readonly [name: string, at: number, beats: number])[]) => {
+    const melody = lengths.map(([name, at, beats], i) => ({
+      ...wholeBars([name], ['C']).melody[0],
+      id: `n${i}`,
+      tick: at * 960,
+      length: beats * 960,
+    }));
+    return notesUnder(unfold({ ...song, melody }));
+  };
+
+  it('weighs by its beats and the stress of its place', () => {
+    expect(
+      notes([
+        ['C5', 0, 1],
+        ['E5', 1, 1],
+        ['G5', 2, 1],
+        ['C5', 3, 0.5],
+        ['E5', 3.5, 0.25],
+      ]).map(({ weight }) => Number(weight.toFixed(3))),
+    ).toEqual([1.4, 1, 1.2, 0.5, 0.2]);
+  });
+
+  it('counts under each chord it sounds with, from there', () => {
+    expect(notes([['C5', 3, 3]]).map(({ tick, ticks }) => [tick / 960, ticks / 960])).toEqual([
+      [3, 1],
+      [4, 2],
+    ]);
+  });
+
+  it('rubs where it is long or stressed, not in passing by step', () => {
+    const rubs = (...list: Parameters<typeof notes>[0]): number[] =>
+      heardRubs(notes(list)).map(({ tick }) => tick / 960);
+    // F over C: a fourth against the third.
+    expect(rubs(['E5', 0, 1], ['F5', 1, 1], ['G5', 2, 1])).toEqual([]);
+    expect(rubs(['E5', 0, 1], ['F5', 1, 1], ['C5', 2, 1])).toEqual([1]);
+    expect(rubs(['E5', 0, 1], ['F5', 1, 2], ['G5', 3, 1])).toEqual([1]);
+    expect(rubs(['E5', 1, 1], ['F5', 2, 1], ['G5', 3, 1])).toEqual([2]);
+    expect(rubs(['C5', 1, 1], ['F5', 2, 0.5], ['G5', 2.5, 1])).toEqual([]);
+    expect(rubs(['C5', 1, 1], ['F5', 2, 0.5], ['C5', 2.5, 1])).toEqual([2]);
+    expect(rubs(['C5', 1, 1], ['F5', 3, 0.5], ['C5', 3.5, 0.5])).toEqual([]);
+  });
+});
