@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { VerovioToolkit } from 'verovio/esm';
 import createModule from 'verovio/wasm';
-import { arrange } from '../core/arrange';
+import type { Arrangement } from '../core/arrangement';
 import { writeMusicXml } from '../core/formats';
 import { RUNGS } from '../core/ladder';
-import { DEFAULT_PROFILE } from '../core/song';
+import { onRung } from '../demo/arranged';
 import { DEMO_SONGS } from '../demo/songs';
 
 const toolkit = new VerovioToolkit(await createModule());
@@ -15,7 +15,7 @@ describe('a score as an independent engraver reads it', () => {
     '%s, on every rung: as many bars, notes, fingers, chords, beams and pedals as were written',
     (_, song) => {
       for (const { number: rung } of RUNGS) {
-        const a = arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE);
+        const a = onRung(song, rung);
         const written = writeMusicXml(a);
         expect([rung, toolkit.loadData(written)]).toEqual([rung, 1]);
         const read = toolkit.getMEI({});
@@ -47,6 +47,6 @@ describe('a score as an independent engraver reads it', () => {
 });
 
 /** Keys that have a finger, each told once, where it is struck. */
-function fingered({ right, left }: ReturnType<typeof arrange>): number {
+function fingered({ right, left }: Arrangement): number {
   return [...right, ...left].filter(({ finger }) => finger !== null).length;
 }

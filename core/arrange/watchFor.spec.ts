@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { onRung } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
 import { RUNGS } from '../ladder';
 import { DEFAULT_PROFILE } from '../song';
@@ -10,7 +11,7 @@ describe('what to watch for', () => {
     const said = new Set<string>();
     for (const song of DEMO_SONGS)
       for (const { number: rung } of RUNGS) {
-        const a = arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE);
+        const a = onRung(song, rung);
         a.parts.forEach((part, i) => {
           const which = [song.title, rung, part.number];
           const [right, left] = (['right', 'left'] as const).map((hand) => watchFor(a, part, hand));

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { onRung } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
 import type { HandNote } from '../hands/handNote';
 import { keyFromFifths, spellInKey } from '../music/key';
 import { RUNGS } from '../ladder';
@@ -162,7 +162,7 @@ describe('the measures of effort', () => {
   it('has a measure behind every reason, in every part of every song on every rung', () => {
     for (const song of DEMO_SONGS)
       for (const { number: rung } of RUNGS) {
-        const { efforts } = arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE);
+        const { efforts } = onRung(song, rung);
         for (const reasons of efforts.map((effort) => effort?.reasons ?? []))
           expect([song.title, rung, reasons.filter((reason) => /(^| )0(\.0)? /.test(reason))]).toEqual([
             song.title,

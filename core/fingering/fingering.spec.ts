@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { onRung } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
 import { RUNGS } from '../ladder';
@@ -83,10 +84,7 @@ describe('fingering', () => {
     const played = RUNGS.map(({ number }) => number);
     for (const song of DEMO_SONGS)
       for (const rung of played) {
-        const { right, left, parts } = arrange(
-          { ...song, choices: { ...song.choices, rung } },
-          DEFAULT_PROFILE,
-        );
+        const { right, left, parts } = onRung(song, rung);
         const partAt = (tick: number): number => parts.findLastIndex(({ fromTick }) => fromTick <= tick);
         for (const notes of [right, left]) {
           const strikes: (typeof notes)[number][][] = [];

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import { onRung } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
 import type { HandNote } from '../hands';
 import { RUNGS } from '../ladder';
 import { Clock } from '../performance';
-import { barAt, DEFAULT_PROFILE, onsetsOf, type PlayedSong, type Song } from '../song';
+import { barAt, DEFAULT_PROFILE, onsetsOf, type PlayedSong } from '../song';
 import { minutesSinceRest, widePassages } from './care';
 import { heatOf, hottest } from './hotSpots';
 import { judgeTake } from './judge';
@@ -15,8 +15,7 @@ import { slipsOf } from './slips';
 import { wantedKeys } from './wanted';
 
 const DAY = 86_400_000;
-const arranged = (song: Song, rung: number) =>
-  arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE);
+const arranged = onRung;
 const clockOf = (a: ReturnType<typeof arranged>): Clock => new Clock(a.played.tempoMap, a.song.feel);
 
 describe('where a song goes wrong', () => {

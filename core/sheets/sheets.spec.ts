@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import { onRung } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
 import type { Arrangement } from '../arrangement';
 import { symbolOf, typeset } from '../music';
-import { DEFAULT_PROFILE, emptySong, type Song } from '../song';
+import { DEFAULT_PROFILE, emptySong } from '../song';
 import { PRACTISE_SETTINGS } from '../practice';
 import { randomSong, some, wholeBars } from '../testing';
 import { sheetDocument } from './document';
@@ -32,8 +33,6 @@ const blank = ({ played }: Arrangement) => {
   return { staves: { lead: systems, grand: systems } };
 };
 
-const onRung = (song: Song, rung: number): Arrangement =>
-  arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE);
 
 /** Every text of a page: what it says and where it stands, in units. */
 function textsOf({ svg }: Page) {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { onRung } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
 import type { Arrangement } from '../arrangement';
 import { arrange } from '../arrange/song';
@@ -67,7 +68,7 @@ describe('the left hand in words', () => {
   it('names every key that is struck and none that is not, on every rung and in every song', () => {
     for (const song of DEMO_SONGS)
       for (const { number } of RUNGS) {
-        const a = arranged(song, { rung: number });
+        const a = onRung(song, number);
         a.parts.forEach((part, index) => {
           const struck = a.left.filter((n) => n.tick >= part.fromTick && n.tick < part.toTick);
           const keys = [...new Set(struck.map(({ pitch }) => typeset(nameOf(pitch))))].sort();

@@ -1,15 +1,13 @@
 import { describe, expect, it } from 'vitest';
+import { onRung } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
 import { judgePressed, keysOfStep, type Step, stepsIn } from '../joining/steps';
 import { RUNGS } from '../ladder/ladder';
 import { keyFromFifths } from '../music/key';
-import { DEFAULT_PROFILE } from '../song/profile';
 import { slipInWords, stepInWords } from './steps';
 
 const [lanterns] = DEMO_SONGS;
-const on = (rung: number, song = lanterns) =>
-  arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE);
+const on = (rung: number, song = lanterns) => onRung(song, rung);
 
 describe('stepping through', () => {
   it('goes from strike to strike, says who plays and with which fingers', () => {

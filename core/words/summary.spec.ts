@@ -1,14 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import { onRung } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange';
 import { changesIn } from '../arrangement';
 import { RUNGS } from '../ladder';
 import { classNameOf, typeset } from '../music';
-import { DEFAULT_PROFILE, type Song } from '../song';
 import { partSummary } from './summary';
-
-const onRung = (song: Song, rung: number) =>
-  arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE);
 
 describe('a part in words, for those who do not see the seam', () => {
   it('tells place, right hand and chords of a part of a waltz with block chords', () => {

@@ -5,6 +5,7 @@ import { applyEdit, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { runs, songs, wholeBars } from '../../../../core/testing';
+import { onRung } from '../../../../demo/arranged';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { NOTE_HEIGHT } from './seam-keys';
 import { fitSeam, heightOfRows, layoutSeam, TURNER_HEIGHT } from './seam-layout';
@@ -248,9 +249,7 @@ describe('rows of a part on a screen', () => {
     for (const room of rooms)
       for (const song of DEMO_SONGS)
         for (const { number } of RUNGS) {
-          const a = arrange({ ...song, choices: { ...song.choices, rung: number } }, DEFAULT_PROFILE, {
-            withoutFingers: true,
-          });
+          const a = onRung(song, number, true);
           a.parts.forEach((_, i) => {
             const { layout, scale, rowsShown } = fitSeam(viewOf(a, i), room);
             const seen = heightOfRows(layout, rowsShown) * scale;
@@ -268,9 +267,7 @@ describe('rows of a part on a screen', () => {
   it('are drawn a little smaller on a telephone rather than cut: every rung by itself, block chords under a line that speaks', () => {
     for (const song of DEMO_SONGS)
       for (const { number } of RUNGS) {
-        const a = arrange({ ...song, choices: { ...song.choices, rung: number } }, DEFAULT_PROFILE, {
-          withoutFingers: true,
-        });
+        const a = onRung(song, number, true);
         for (const height of number <= 4 ? [372, 425] : [425])
           a.parts.forEach((_, i) => {
             const { layout, scale, rowsShown } = fitSeam(viewOf(a, i), { width: 374, height });

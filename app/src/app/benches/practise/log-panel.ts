@@ -97,9 +97,13 @@ export class LogPanel {
     await this.guard('The take could not be played', this.piano.hearLine(line, SECONDS_A_MINUTE));
   }
 
-  protected async jot(): Promise<void> {
-    await this.state.log.jot(this.jotting());
+  /** Keeps what is written; with nothing written there is something to write first. */
+  protected async jot(field: HTMLElement): Promise<void> {
+    const written = this.jotting();
+    if (written.trim() === '') return field.focus();
+    // Emptied before it is stored: what is written meanwhile is the next note.
     this.jotting.set('');
+    await this.state.log.jot(written);
   }
 
   protected takeAway(): Promise<void> {
