@@ -136,10 +136,19 @@ class TrackReader {
 
   read(event: MidiData['tracks'][number][number], tick: number): void {
     if (event.type === 'trackName') this.givenName ??= decoded(event.text).trim().slice(0, 60) || null;
-    else if (event.type === 'lyrics') this.syllable = { tick, text: decoded(event.text) };
+    else if (event.type === 'lyrics') this.sing(decoded(event.text), tick);
     else if (event.type === 'noteOn' && event.velocity > 0) this.press(event.channel, event.noteNumber, tick);
     else if (event.type === 'noteOn' || event.type === 'noteOff')
       this.letGo(event.channel, event.noteNumber, tick);
+  }
+
+  /** A syllable stands before its key or, as some write it, after it at the same time. */
+  private sing(text: string, tick: number): void {
+    const struck = [...this.down.values()]
+      .flat()
+      .find(({ start, lyric }) => start === tick && lyric === null);
+    if (struck) struck.lyric = text;
+    else this.syllable = { tick, text };
   }
 
   private press(channel: number, midi: number, start: number): void {
@@ -163,13 +172,18 @@ class TrackReader {
 
   /** Keys by channel; one that was never let go ends with the next one struck, the last with the track. */
   parts(end: number): MidiTrack[] {
-    for (const [id, held] of this.down) {
+    const held = [...this.down].flatMap(([id, keys]) => {
       const [channel, midi] = id.split(':').map(Number);
-      for (const { start, lyric } of held.splice(0)) {
-        const later = (this.byChannel.get(channel) ?? []).filter((key) => key.start > start);
-        const next = later.reduce((first, key) => Math.min(first, key.start), end);
-        this.add(channel, { start, lyric, end: next, midi });
-      }
+      return keys.splice(0).map((key) => ({ ...key, channel, midi }));
+    });
+    for (const { start, lyric, channel, midi } of held) {
+      const others = [
+        ...(this.byChannel.get(channel) ?? []),
+        ...held.filter((key) => key.channel === channel),
+      ];
+      const later = others.filter((key) => key.start > start);
+      const next = later.reduce((first, key) => Math.min(first, key.start), end);
+      this.add(channel, { start, lyric, end: next, midi });
     }
     const name = this.givenName ?? this.fallbackName;
     const hasMany = this.byChannel.size > 1;
