@@ -110,9 +110,7 @@ describe('the notes of a part', () => {
     const second = `<forward><duration>1</duration></forward>${note(3, `${C4}<voice>2</voice><staff>2</staff>`)}`;
     const part = read(note(2) + chord + note(2) + back + second);
     expect(notes(part)).toEqual(['0+2 C4', '0+2 E4', '2+2 C4', '1+3 C4']);
-    expect(part.notes.map(({ voice, staff }) => voice + staff)).toEqual(
-      ['11', '11', '11', '21'].with(3, '22'),
-    );
+    expect(part.notes.map(({ voice, staff }) => voice + staff)).toEqual(['11', '11', '11', '22']);
   });
 
   it('rest where there is no pitch, last nothing where they are grace notes, and are never before their bar', () => {
