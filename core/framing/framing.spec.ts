@@ -46,7 +46,8 @@ describe('what frames a song', () => {
     fc.assert(
       fc.property(songs, fc.nat(40), fc.nat(40), (song, x, y) => {
         const a = arranged(song);
-        const [first, second] = [all(a), all(a)].map((list, i) => list[(i === 0 ? x : y) % list.length]);
+        const list = all(a);
+        const [first, second] = [list[x % list.length], list[y % list.length]];
         const once = add(song, first);
         expect(writtenOf(withoutFrame(once))).toEqual(writtenOf(song));
         expect(withoutFrame(once).sections).toEqual(song.sections);
@@ -72,15 +73,12 @@ describe('what frames a song', () => {
         { fromBar: 1, toBar: DEMO_SONGS[0].barCount },
       ],
     };
-    for (const song of [...DEMO_SONGS, withRepeat])
+    for (const song of [...DEMO_SONGS, withRepeat]) {
+      const a = arranged(song);
+      const pieces: FrameProposal[] = [introsFor(a, 2)[1], endingsFor(a)[0]];
       for (const introFirst of [true, false])
         for (const introOutFirst of [true, false]) {
-          const pieces = (s: Song): FrameProposal[] => [
-            introsFor(arranged(s), 2)[1],
-            endingsFor(arranged(s))[0],
-          ];
-          const which = introFirst ? [0, 1] : [1, 0];
-          const framed = add(song, pieces(song)[which[0]]);
+          const framed = add(song, pieces[introFirst ? 0 : 1]);
           const both = add(
             framed,
             [...introsFor(arranged(framed), 2).slice(1, 2), ...endingsFor(arranged(framed)).slice(0, 1)][0],
@@ -97,9 +95,10 @@ describe('what frames a song', () => {
           );
           expect([song.title, writtenOf(back)]).toEqual([song.title, writtenOf(song)]);
           expect(arranged(back).parts.map((part) => [part.label, part.fromTick, part.cutId])).toEqual(
-            arranged(song).parts.map((part) => [part.label, part.fromTick, part.cutId]),
+            a.parts.map((part) => [part.label, part.fromTick, part.cutId]),
           );
         }
+    }
   });
 
   it('makes bars of the played song with a part of their own, by its name; the other parts are as they were', () => {
