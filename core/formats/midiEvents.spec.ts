@@ -100,6 +100,30 @@ describe('the keys of a MIDI file', () => {
     ]);
   });
 
+  it('have the words of a track of words alone: that track does which strikes keys at most of them', () => {
+    const lyric = (tick: number, text: string): Timed => meta(tick, 'lyrics', { text });
+    const words = [lyric(0, 'low'), lyric(480, 'tide'), lyric(700, 'oh')];
+    const tune = [on(0, 64), off(480, 64), on(480, 62), off(960, 62)];
+    const bass = [on(0, 40), off(960, 40)];
+    const bytes = fileOf(words, bass, tune);
+    expect([keys(bytes, 0), keys(bytes, 1)]).toEqual([['40 0–1920'], ['64 0–960 low', '62 960–1920 tide']]);
+    // Words in the track of a tune are its own, whatever else is struck with them.
+    const own = fileOf([...bass.slice(0, 1), lyric(0, 'oh'), ...bass.slice(1)], tune);
+    expect([keys(own, 0), keys(own, 1)]).toEqual([['40 0–1920 oh'], ['64 0–960', '62 960–1920']]);
+    const voices = fileOf([
+      on(0, 40, 80, 1),
+      lyric(0, 'low'),
+      on(0, 64),
+      off(480, 64),
+      lyric(480, 'tide'),
+      on(480, 62),
+      off(960, 62),
+      off(960, 40, 1),
+    ]);
+    expect([keys(voices, 0), keys(voices, 1)]).toEqual([['64 0–960 low', '62 960–1920 tide'], ['40 0–1920']]);
+    expect(() => readMidiEvents(fileOf(words))).not.toThrow();
+  });
+
   it('have words in whatever letters they were written', () => {
     const lyric = (bytes: string): string[] =>
       keys(fileOf([meta(0, 'lyrics', { text: bytes }), on(0, 60), off(480, 60)]));

@@ -64,6 +64,7 @@ export function readMidiEvents(bytes: Uint8Array): MidiContent {
     keys: MidiContent['keys'][number][];
   };
   const read: MidiTrack[] = [];
+  const wordTracks: Words[] = [];
   tracks.forEach((events, index) => {
     const track = new TrackReader(`Track ${index + 1}`);
     let at = 0;
@@ -89,9 +90,32 @@ export function readMidiEvents(bytes: Uint8Array): MidiContent {
     }
     const parts = track.parts(at * scale);
     if (parts.length === 0 && content.title === null && index === 0) content.title = track.givenName;
-    read.push(...parts);
+    // Words alone are those of another track.
+    if (parts.length === 0) wordTracks.push(track.words);
+    else read.push(...withWords(parts, track.words));
   });
-  return { ...content, tracks: read };
+  return { ...content, tracks: wordTracks.reduce(withWords, read) };
+}
+
+/** Syllables by the tick they are sung at; the first of each. */
+type Words = ReadonlyMap<number, string>;
+
+/** The words go to the track that strikes keys at most of them, each syllable to one key. */
+function withWords(tracks: MidiTrack[], words: Words): MidiTrack[] {
+  if (words.size === 0) return tracks;
+  const sung = ({ keys }: MidiTrack): number =>
+    new Set(keys.map(({ start }) => start).filter((start) => words.has(start))).size;
+  const [best] = [...tracks].sort((a, b) => sung(b) - sung(a));
+  return tracks.map((track) => (track === best ? { ...track, keys: singing(track.keys, words) } : track));
+}
+
+function singing(keys: readonly MidiKey[], words: Words): MidiKey[] {
+  const left = new Map(words);
+  return keys.map((key) => {
+    const lyric = key.lyric ?? left.get(key.start) ?? null;
+    left.delete(key.start);
+    return { ...key, lyric };
+  });
 }
 
 /** Every chunk must be there whole, and as many tracks as the header says: half a song is not read silently. */
@@ -128,9 +152,9 @@ function parse(bytes: Uint8Array): MidiData {
 /** Follows keys going down and up on each channel of a track. */
 class TrackReader {
   givenName: string | null = null;
-  private readonly down = new Map<string, { start: number; lyric: string | null }[]>();
+  readonly words = new Map<number, string>();
+  private readonly down = new Map<string, { start: number }[]>();
   private readonly byChannel = new Map<number, MidiKey[]>();
-  private syllable: { tick: number; text: string } | null = null;
 
   constructor(private readonly fallbackName: string) {}
 
@@ -144,24 +168,18 @@ class TrackReader {
 
   /** A syllable stands before its key or, as some write it, after it at the same time. */
   private sing(text: string, tick: number): void {
-    const struck = [...this.down.values()]
-      .flat()
-      .find(({ start, lyric }) => start === tick && lyric === null);
-    if (struck) struck.lyric = text;
-    else this.syllable = { tick, text };
+    if (!this.words.has(tick)) this.words.set(tick, text);
   }
 
   private press(channel: number, midi: number, start: number): void {
     if (channel === DRUM_CHANNEL || midi > HIGHEST_KEY) return;
-    const lyric = this.syllable?.tick === start ? this.syllable.text : null;
-    if (lyric !== null) this.syllable = null;
     const id = `${channel}:${midi}`;
-    this.down.set(id, [...(this.down.get(id) ?? []), { start, lyric }]);
+    this.down.set(id, [...(this.down.get(id) ?? []), { start }]);
   }
 
   private letGo(channel: number, midi: number, end: number): void {
     const held = this.down.get(`${channel}:${midi}`)?.shift();
-    if (held) this.add(channel, { ...held, end, midi });
+    if (held) this.add(channel, { ...held, end, midi, lyric: null });
   }
 
   private add(channel: number, key: MidiKey): void {
@@ -176,14 +194,14 @@ class TrackReader {
       const [channel, midi] = id.split(':').map(Number);
       return keys.splice(0).map((key) => ({ ...key, channel, midi }));
     });
-    for (const { start, lyric, channel, midi } of held) {
+    for (const { start, channel, midi } of held) {
       const others = [
         ...(this.byChannel.get(channel) ?? []),
         ...held.filter((key) => key.channel === channel),
       ];
       const later = others.filter((key) => key.start > start);
       const next = later.reduce((first, key) => Math.min(first, key.start), end);
-      this.add(channel, { start, lyric, end: next, midi });
+      this.add(channel, { start, end: next, midi, lyric: null });
     }
     const name = this.givenName ?? this.fallbackName;
     const hasMany = this.byChannel.size > 1;
