@@ -15,6 +15,7 @@ export function drawn(svg: string): Drawn[] {
     }),
   );
 }
+
 /** What is written on it, in order. */
 export const texts = (svg: string): string[] =>
   drawn(svg)
