@@ -56,6 +56,14 @@ describe('the bars of a part', () => {
     expect(said(read(note(1), note(4), note(2)))).toHaveLength(1);
   });
 
+  it('are filled by moves as well: one moved on in, and no further, is too short; a first one is a pick-up', () => {
+    const forward = (quarters: number): string => `<forward><duration>${quarters}</duration></forward>`;
+    expect(said(read(note(4), forward(3), note(4)))).toEqual([
+      '4: Bar 2 does not add up: it is too short by 1 quarter note. A rest fills it.',
+    ]);
+    expect(read(forward(1), note(4)).pickup).toBe(960);
+  });
+
   it('too long are kept in a metre of their own, and say so', () => {
     const long = read(note(4), note(5), note(4));
     expect(said(long)).toEqual([

@@ -5,7 +5,7 @@ import { arrange } from '../arrange/song';
 import type { Arrangement } from '../arrangement/arrangement';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/profile';
-import { runs, songs } from '../testing';
+import { runs, songs, wholeBars } from '../testing';
 import { writeMusicXml } from './musicxmlWrite';
 import { voicesOf } from './voices';
 import { child, childrenOf, childText, type Element, parseXml } from './xmlTree';
@@ -19,6 +19,20 @@ const onRung = fc.constantFrom(1, 2, 4, 5, 7);
 const anySong = fc.oneof(fc.constantFrom(...DEMO_SONGS), songs);
 
 describe('a written score', () => {
+  it('writes triplets as three in the time of two, and nothing else so', () => {
+    const song = wholeBars(['C5', 'D5'], ['C', 'G']);
+    const melody = [0, 320, 640].map((tick, i) => ({ ...song.melody[0], id: `t${i}`, tick, length: 320 }));
+    const rest = { ...song.melody[0], id: 'r', tick: 960, length: 2880 };
+    const a = arrange({ ...song, melody: [...melody, rest, song.melody[1]] }, DEFAULT_PROFILE);
+    const notes = measures(a).flatMap((measure) => childrenOf(measure, 'note'));
+    const told = notes.flatMap((note) => {
+      const of = child(note, 'time-modification');
+      const pair = [childText(of, 'actual-notes'), childText(of, 'normal-notes')].join(':');
+      return of ? [`${childText(note, 'duration')} ${childText(note, 'type')} ${pair}`] : [];
+    });
+    expect(told).toEqual(Array(3).fill('320 eighth 3:2'));
+  });
+
   it('fills every bar of every voice exactly', () => {
     fc.assert(
       fc.property(anySong, onRung, (song, rung) => {

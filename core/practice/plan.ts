@@ -285,7 +285,6 @@ function proposedStart(
 
 /** A job that begins at a tempo: its turns take as long as they do there. */
 function begunAt(job: Job, fromPercent: number): Job {
-  if (isSaid(job) || fromPercent === job.fromPercent) return job;
   const between = (job.turns * BETWEEN_SECONDS) / 60;
   return {
     ...job,

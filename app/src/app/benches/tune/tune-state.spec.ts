@@ -188,6 +188,19 @@ describe('the notes of the open song', () => {
     expect(tune.bench.findings().filter((f) => f.kind === 'overlap')).toEqual([]);
   });
 
+  it('mends what can be mended where something before it cannot', () => {
+    const lyric = { text: 'la', syllabic: 'single' as const };
+    const notes = lanterns.melody.map((n, i) => ({ ...n, lyric: i < 3 ? null : lyric }));
+    open({ ...lanterns, melody: notes.map((n, i) => (i === 5 ? { ...n, length: 2 * n.length } : n)) });
+    const found = tune.bench.findings().filter(({ kind }) => kind === 'words' || kind === 'overlap');
+    expect(found.map(({ kind, fixes }) => [kind, (fixes ?? []).length > 0])).toEqual([
+      ['words', false],
+      ['overlap', true],
+    ]);
+    tune.mend();
+    expect(table.edits).toEqual([found[1].fixes?.[0].edit]);
+  });
+
   it('edits the written note wherever it comes back', () => {
     open(DEMO_SONGS[3]);
     const again = tune.played().find((n) => n.id.endsWith('@2'));
