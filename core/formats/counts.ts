@@ -166,7 +166,7 @@ export function writeCounts(
       words.push(count(from));
       silentFrom = to < end ? to : null;
     }
-    if (silentFrom !== null && silentFrom < end) words.push(`(${count(silentFrom)})`);
+    if (silentFrom !== null) words.push(`(${count(silentFrom)})`);
     return words.join(' ');
   });
   return `${texts.join(' | ')} |`;

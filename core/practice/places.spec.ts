@@ -53,6 +53,17 @@ describe('where a song goes wrong', () => {
     expect(hottest(heatOf(a, turns, now - 30 * DAY, secondsAt), 1)[0].bar).toBe(3);
   });
 
+  it('is of the hand whose key went wrong most', () => {
+    const both = [slip(at(7, 'right')), slip(at(7, 'left')), slip(at(7, 'left'))];
+    expect(hottest(heatOf(a, [{ at: 0, slips: both }], 0, secondsAt), 1)[0]).toMatchObject({
+      bar: 7,
+      hand: 'left',
+      slips: 3,
+    });
+    const more = [...both, slip(at(7, 'right')), slip(at(7, 'right'))];
+    expect(hottest(heatOf(a, [{ at: 0, slips: more }], 0, secondsAt), 1)[0].hand).toBe('right');
+  });
+
   it('has every slip in its own bar, whatever chord it belongs to, in every song on every rung', () => {
     for (const song of DEMO_SONGS)
       for (const { number: rung } of RUNGS) {
@@ -235,6 +246,10 @@ describe('care for the hands', () => {
     expect(wide(strikes([60, 72], [62, 74], [64, 76]), 10)).toEqual([]);
     expect(wide(strikes([60, 76], [62, 77], [64, 80]), 10)).toEqual([
       { hand: 'right', kind: 'wide chords', strikes: 3 },
+    ]);
+    // As many octaves as other wide chords are no passage of octaves.
+    expect(wide(strikes([60, 72], [62, 74], [60, 74], [62, 76]))).toEqual([
+      { hand: 'right', kind: 'wide chords', strikes: 4 },
     ]);
     expect(wide(strikes([60, 67], [62, 69], [64, 71]))).toEqual([]);
     expect(
