@@ -139,6 +139,21 @@ export function wholeBars(melody: readonly string[], chords: readonly string[]):
   };
 }
 
+/** Two bars that are sung: "tur-ning", half notes over C, and "low" over F. */
+export function sungBars(): Song {
+  const base = wholeBars(['C5', 'E5'], ['C', 'F']);
+  const [first, second] = base.melody;
+  const half = { ...first, length: 2 * TICKS_PER_QUARTER };
+  return {
+    ...base,
+    melody: [
+      { ...half, lyric: { text: 'tur', syllabic: 'begin' } },
+      { ...half, id: 'half', tick: half.length, lyric: { text: 'ning', syllabic: 'end' } },
+      { ...second, lyric: { text: 'low', syllabic: 'single' } },
+    ],
+  };
+}
+
 /** fast-check's random songs, small ones. */
 export const songs = fc
   .record({ bars: fc.integer({ min: 1, max: 8 }), changesPerBar: fc.constantFrom(1, 2), seed: fc.nat(1e6) })

@@ -1,12 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { Metre } from '../music';
 import type { Pattern } from '../patterns';
-import { DEFAULT_PROFILE, type PlayedBar } from '../song';
+import type { PlayedBar } from '../song';
 import type { VoicedChange } from '../voicing';
-import type { HandNote } from '../hands';
 import { barsIn } from './barsIn';
 import { isHeld, struckAgain } from './restrike';
-import { withRolls } from './rolls';
 
 const beat = 960;
 /** A pick-up of a beat, then whole bars. */
@@ -70,22 +68,5 @@ describe('the bars a stretch touches', () => {
     expect(told(barsIn(bars, 4 * beat, 8 * beat))).toEqual(['2: 4+4']);
     expect(told(barsIn(bars, 5 * beat, 9 * beat))).toEqual(['2: 4+4', '3: 8+4']);
     expect(told(barsIn(bars, 13 * beat, 99 * beat))).toEqual(['4: 12+4']);
-  });
-});
-
-describe('keys the hand does not span', () => {
-  const notes = (...keys: readonly (readonly [tick: number, midi: number])[]): HandNote[] =>
-    keys.map(([tick, midi]) => ({ tick, midi }) as HandNote);
-  const profile = { ...DEFAULT_PROFILE, leftReach: 8 } as const;
-  const rolled = (list: HandNote[]): (number | undefined)[] =>
-    withRolls(list, profile).map((note) => note.rolled);
-
-  it('are rolled from below, whatever order they come in; an octave is struck', () => {
-    expect(rolled(notes([0, 55], [0, 48], [0, 64]))).toEqual([1, 0, 2]);
-    expect(rolled(notes([0, 48], [0, 55], [0, 60]))).toEqual([undefined, undefined, undefined]);
-  });
-
-  it('are asked tick by tick', () => {
-    expect(rolled(notes([0, 48], [960, 64], [1920, 48], [1920, 64]))).toEqual([undefined, undefined, 0, 1]);
   });
 });

@@ -3,7 +3,7 @@ import { arrange } from '../arrange/song';
 import type { HandNote } from '../hands';
 import { midiOf, parsePitch } from '../music';
 import { DEFAULT_PROFILE, type Song } from '../song';
-import { wholeBars } from '../testing';
+import { sungBars } from '../testing';
 import { type Column, columnsOf, rowsOf } from './columns';
 import type { Block } from './flow';
 import { DEFAULT_PAPER, roomOn } from './paper';
@@ -54,43 +54,17 @@ describe('columns in rows', () => {
   };
 
   it('break at bar lines, as many bars a row as fit exactly', () => {
-    expect(
-      rows(
-        [
-          [10, 10],
-          [10, 10],
-          [10, 10],
-        ],
-        40,
-      ),
-    ).toEqual([
+    const three = Array(3).fill([10, 10]) as number[][];
+    expect(rows(three, 40)).toEqual([
       [10, 10, 10, 10],
       [10, 10],
     ]);
-    expect(
-      rows(
-        [
-          [10, 10],
-          [10, 10],
-          [10, 10],
-        ],
-        39.9,
-      ),
-    ).toEqual([
+    expect(rows(three, 39.9)).toEqual([
       [10, 10],
       [10, 10],
       [10, 10],
     ]);
-    expect(
-      rows(
-        [
-          [10, 10],
-          [10, 10],
-          [10, 10],
-        ],
-        60,
-      ),
-    ).toEqual([[10, 10, 10, 10, 10, 10]]);
+    expect(rows(three, 60)).toEqual([[10, 10, 10, 10, 10, 10]]);
   });
 
   it('break within a bar only where it is wider than a row, and go on from there', () => {
@@ -206,22 +180,8 @@ describe('a row of the seam', () => {
 });
 
 describe('the columns of a part', () => {
-  const tune = wholeBars(['C5', 'E5'], ['C', 'F']);
-  const song: Song = {
-    ...tune,
-    melody: [
-      { ...tune.melody[0], length: 2 * beat, lyric: { text: 'tur', syllabic: 'begin' } },
-      {
-        ...tune.melody[0],
-        id: 'x',
-        tick: 2 * beat,
-        length: 2 * beat,
-        lyric: { text: 'ning', syllabic: 'end' },
-      },
-      tune.melody[1],
-    ],
-    choices: { ...tune.choices, rung: 4 },
-  };
+  const sung = sungBars();
+  const song: Song = { ...sung, choices: { ...sung.choices, rung: 4 } };
   const told = (of: Song): string[] =>
     columnsOf(arrange(of, DEFAULT_PROFILE), 0).map(
       ({ tick, number, right, left, change, count, syllable, meets }) =>
@@ -241,7 +201,7 @@ describe('the columns of a part', () => {
     expect(told(song)).toEqual([
       '0|1|1|3|C|1|tur-|at a change',
       '2||1|0||3|ning|',
-      '4|2|1|3|F|1||at a change',
+      '4|2|1|3|F|1|low|at a change',
     ]);
   });
 

@@ -33,7 +33,6 @@ const blank = ({ played }: Arrangement) => {
   return { staves: { lead: systems, grand: systems } };
 };
 
-
 /** Every text of a page: what it says and where it stands, in units. */
 function textsOf({ svg }: Page) {
   const found = svg.matchAll(

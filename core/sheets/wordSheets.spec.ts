@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { arrange } from '../arrange/song';
 import { DEFAULT_PROFILE, type Song } from '../song';
 import { PRACTISE_SETTINGS } from '../practice';
-import { wholeBars } from '../testing';
+import { sungBars, wholeBars } from '../testing';
 import { chordLegend } from './chordLegend';
 import { box, disc, line, text } from './draw';
 import { DEFAULT_PAPER, roomOn } from './paper';
@@ -34,21 +34,7 @@ describe('pieces of a page', () => {
 });
 
 describe('sheets of words', () => {
-  const tune = wholeBars(['C5', 'E5'], ['C', 'F']);
-  const song: Song = {
-    ...tune,
-    melody: [
-      { ...tune.melody[0], length: 2 * beat, lyric: { text: 'tur', syllabic: 'begin' } },
-      {
-        ...tune.melody[0],
-        id: 'x',
-        tick: 2 * beat,
-        length: 2 * beat,
-        lyric: { text: 'ning', syllabic: 'end' },
-      },
-      { ...tune.melody[1], lyric: { text: 'low', syllabic: 'single' } },
-    ],
-  };
+  const song = sungBars();
   const task = (of: Song): Parameters<MakeSheet>[0] => ({
     arrangement: arrange(of, DEFAULT_PROFILE),
     room: ROOM,

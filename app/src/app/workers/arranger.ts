@@ -8,7 +8,7 @@ import { SongNumbers } from './songs-known';
 import { Receiver, type Sent } from './travelling';
 
 /** What a job is arranged for, and who waits for it. */
-interface Asked {
+interface Job {
   readonly song: Song;
   readonly profile: Profile;
   readonly subscriber: Subscriber<Arrangement>;
@@ -19,7 +19,7 @@ interface Asked {
 export class ArrangerClient {
   private remote: Remote<Arranger> | null = null;
   private lastJob = 0;
-  private readonly asked = new Map<number, Asked>();
+  private readonly jobs = new Map<number, Job>();
   private readonly receiver = new Receiver();
   readonly numbers = new SongNumbers();
   private lastSong: Song | null = null;
@@ -48,7 +48,7 @@ export class ArrangerClient {
     if (edit && this.lastSong) this.numbers.edited(this.lastSong, edit, song);
     this.lastSong = song;
     return new Observable((subscriber) => {
-      this.asked.set(job, { song, profile, subscriber });
+      this.jobs.set(job, { song, profile, subscriber });
       const ask = async (isWhole: boolean): Promise<void> => {
         const isKnown = await this.worker.arrange(
           job,
@@ -65,11 +65,11 @@ export class ArrangerClient {
 
   /** What is left out next time counts on all that was sent: it is put together whether it is still wanted or not. */
   private came(job: number, sent: Sent): void {
-    const asked = this.asked.get(job);
+    const waiting = this.jobs.get(job);
     // A newer job stopped those before it.
-    for (const older of this.asked.keys()) if (older < job) this.asked.delete(older);
-    if (!asked) return;
-    const { song, profile, subscriber } = asked;
+    for (const older of this.jobs.keys()) if (older < job) this.jobs.delete(older);
+    if (!waiting) return;
+    const { song, profile, subscriber } = waiting;
     try {
       const arrangement = this.receiver.unpack(sent, song, profile);
       if (job === this.lastJob) subscriber.next(arrangement);

@@ -1,10 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { type Chord, keyFromFifths, parseChord, symbolOf } from '../music';
-import { wholeBars } from '../testing';
-import { unfold } from '../song';
-import { findKeys } from './keyFinding';
 import { byHalfStep, chordsHolding, neighboursOf, onLadder, otherQualities } from './neighbours';
-import { heardRubs, notesUnder } from './underChords';
 
 const chord = (symbol: string): Chord => parseChord(symbol) as Chord;
 const C = keyFromFifths(0, 'major');
@@ -117,83 +113,5 @@ describe('chords that hold a note', () => {
     expect(all).not.toContain('5');
     expect(all).not.toContain('pedal');
     expect(without('C', (c) => ['6', 'm', '7'].includes(c.type.suffix))).toEqual(['6', '7', 'm']);
-  });
-});
-
-describe('the key of a song', () => {
-  const found = (melody: string[], chords: string[]) => findKeys(wholeBars(melody, chords));
-
-  it('is told with what speaks for it', () => {
-    const [best] = found(['C5', 'F5', 'B4', 'C5'], ['C', 'F', 'G', 'C']);
-    expect(best.key).toEqual(C);
-    expect(best.reasons).toEqual([
-      'every note lies in it',
-      'the last note is C',
-      'the last chord is its tonic',
-      'the first chord is its tonic',
-    ]);
-    const minor = found(['A4', 'D5', 'G#4', 'A4'], ['Am', 'Dm', 'E', 'Am']);
-    expect(minor[0].key).toEqual(A);
-    expect(minor[0].reasons).toContain('its raised leading note rises to it');
-    const third = found(['C5', 'F5', 'B4', 'E5'], ['C', 'F', 'G', 'C']);
-    expect(third[0].reasons).toContain('the last note belongs to its tonic chord');
-  });
-
-  it('says how much of the time lies in it', () => {
-    const [best] = found(['C5', 'F#5', 'G5', 'C5'], ['C', 'C', 'G', 'C']);
-    expect(best.key).toEqual(C);
-    // One note of four, and chords for half of their length: an F sharp for 1 of 6 bars in all.
-    expect(best.reasons[0]).toBe('83 % of the time lies in it');
-  });
-
-  it('has all twenty-four to choose from', () => {
-    const keys = found(['C5'], ['C']);
-    expect(new Set(keys.map(({ key }) => JSON.stringify(key))).size).toBe(24);
-    expect(keys.every(({ fit }, i) => i === 0 || fit <= keys[i - 1].fit)).toBe(true);
-  });
-});
-
-describe('a note under its chord', () => {
-  const song = wholeBars(['C5', 'F5'], ['C', 'C']);
-  const notes = (lengths: readonly (readonly [name: string, at: number, beats: number])[]) => {
-    const melody = lengths.map(([name, at, beats], i) => ({
-      ...wholeBars([name], ['C']).melody[0],
-      id: `n${i}`,
-      tick: at * 960,
-      length: beats * 960,
-    }));
-    return notesUnder(unfold({ ...song, melody }));
-  };
-
-  it('weighs by its beats and the stress of its place', () => {
-    expect(
-      notes([
-        ['C5', 0, 1],
-        ['E5', 1, 1],
-        ['G5', 2, 1],
-        ['C5', 3, 0.5],
-        ['E5', 3.5, 0.25],
-      ]).map(({ weight }) => Number(weight.toFixed(3))),
-    ).toEqual([1.4, 1, 1.2, 0.5, 0.2]);
-  });
-
-  it('counts under each chord it sounds with, from there', () => {
-    expect(notes([['C5', 3, 3]]).map(({ tick, ticks }) => [tick / 960, ticks / 960])).toEqual([
-      [3, 1],
-      [4, 2],
-    ]);
-  });
-
-  it('rubs where it is long or stressed, not in passing by step', () => {
-    const rubs = (...list: Parameters<typeof notes>[0]): number[] =>
-      heardRubs(notes(list)).map(({ tick }) => tick / 960);
-    // F over C: a fourth against the third.
-    expect(rubs(['E5', 0, 1], ['F5', 1, 1], ['G5', 2, 1])).toEqual([]);
-    expect(rubs(['E5', 0, 1], ['F5', 1, 1], ['C5', 2, 1])).toEqual([1]);
-    expect(rubs(['E5', 0, 1], ['F5', 1, 2], ['G5', 3, 1])).toEqual([1]);
-    expect(rubs(['E5', 1, 1], ['F5', 2, 1], ['G5', 3, 1])).toEqual([2]);
-    expect(rubs(['C5', 1, 1], ['F5', 2, 0.5], ['G5', 2.5, 1])).toEqual([]);
-    expect(rubs(['C5', 1, 1], ['F5', 2, 0.5], ['C5', 2.5, 1])).toEqual([2]);
-    expect(rubs(['C5', 1, 1], ['F5', 3, 0.5], ['C5', 3.5, 0.5])).toEqual([]);
   });
 });

@@ -1,8 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { parseChord, type Chord } from '../music';
+import { type Chord, parseChord } from '../music';
 import { DEFAULT_PROFILE, type Fix, type Profile } from '../song';
-import { movementOf, nearestLine, rootPositionLine } from './baseline';
-import { atTheEnds } from './ends';
 import { fixedFindings, raisedFinding, relaxationFindings } from './findings';
 import type { VoicingTask } from './task';
 import { spell, type VoicedChange } from './voiced';
@@ -173,67 +171,5 @@ describe('what is kept whatever happens is told where it does not fit', () => {
     expect(kept(settled, later)).toEqual([]);
     const before = { ...task(50), melody: [{ tick: 0, length: 960, midi: 50 }] };
     expect(kept(settled, before)).toEqual([]);
-  });
-});
-
-describe('the first and the last chord', () => {
-  const all = [
-    [48, 52, 55],
-    [52, 55, 60],
-    [55, 60, 64],
-  ].map((keys) => voicingOf(keys, chord('C')));
-  const spot = (more: object = {}): Parameters<typeof atTheEnds>[0] => ({
-    chord: chord('C'),
-    layout: 'block',
-    fixedBy: null,
-    options: { candidates: all },
-    ...more,
-  });
-  const at = (isFirst: boolean, isLast: boolean, more: object = {}): number[] =>
-    atTheEnds(spot(more), isFirst, isLast).map(({ inversion }) => inversion ?? -1);
-
-  it('the last on its root, the first on no second inversion, one that is both on its root; the rest as it likes', () => {
-    expect(at(false, false)).toEqual([0, 1, 2]);
-    expect(at(true, false)).toEqual([0, 1]);
-    expect(at(false, true)).toEqual([0]);
-    expect(at(true, true)).toEqual([0]);
-  });
-
-  it('is free where it is held, has no bass, or could lie in no other way', () => {
-    for (const fixedBy of ['pin', 'settled']) expect(at(true, true, { fixedBy })).toEqual([0, 1, 2]);
-    expect(at(true, true, { fixedBy: 'shared' })).toEqual([0]);
-    for (const layout of ['partial', 'rootless', 'singing', 'under-melody', 'under-melody-long'])
-      expect(at(true, true, { layout })).toEqual([0, 1, 2]);
-    expect(at(false, true, { options: { candidates: all.slice(1) } })).toEqual([1, 2]);
-  });
-
-  it('ends on its slash bass', () => {
-    const overE = chord('C/E');
-    const candidates = all.map(({ keys }) => voicingOf(keys, overE));
-    expect(
-      atTheEnds(spot({ chord: overE, options: { candidates } }), false, true).map(({ keys }) => keys[0]),
-    ).toEqual([52]);
-  });
-});
-
-describe('lines to compare with', () => {
-  const bounds = { low: 40, high: 64, reachMm: 190 };
-
-  it('in root position: each chord in the octave nearest to the one before', () => {
-    const line = rootPositionLine(
-      ['C', 'A', 'F', 'B'].map(chord),
-      bounds,
-      voicingOf([48, 52, 55], chord('C')),
-    );
-    expect(line.map(({ keys }) => keys[0])).toEqual([48, 45, 41, 47]);
-    expect(movementOf(line)).toMatchObject({ semitones: 9 + 12 + 18 });
-    expect(movementOf(line.slice(0, 1))).toEqual({ semitones: 0, millimetres: 0 });
-  });
-
-  it('the nearest: what moves least from the one before, the first of two, chords that cannot lie left out', () => {
-    const one = (keys: number[]) => voicingOf(keys, chord('C'));
-    const line = nearestLine([[one([48]), one([60])], [], [one([50]), one([46]), one([47])]], null);
-    expect(line.map(({ keys }) => keys[0])).toEqual([48, 47]);
-    expect(nearestLine([[one([50]), one([46])]], one([48])).map(({ keys }) => keys[0])).toEqual([50]);
   });
 });
