@@ -1,4 +1,4 @@
-import { type Chord, ChordSymbolError, gotOrMade, type Key, midiOf, parseChord } from '../music';
+import { type Chord, ChordSymbolError, type Key, midiOf, parseChord } from '../music';
 import { type Bar, barAt, inForceAt, writtenBars } from './bars';
 import { type Change, type MelodyNote, type Song } from './schema';
 
@@ -137,13 +137,35 @@ function sliceMap<T extends { readonly tick: number }>(
   return [first, ...later.map((entry) => ({ ...entry, tick: entry.tick + shift }))];
 }
 
+/** A written thing as it was made for one place, and for others it also stands in: one for each pass, mostly one. */
+interface Placed<T> {
+  readonly shift: number;
+  readonly mark: string;
+  readonly length: number;
+  readonly thing: T;
+  readonly others: Placed<T> | undefined;
+}
+
 /** Made once for the same written note or change in the same place: what an edit did not touch keeps its identity. */
-const notesMade = new WeakMap<MelodyNote, Map<string, PlayedNote>>();
-const changesMade = new WeakMap<Change, Map<string, PlayedChange>>();
+const notesMade = new WeakMap<MelodyNote, Placed<PlayedNote>>();
+const changesMade = new WeakMap<Change, Placed<PlayedChange>>();
+
+function placed<W extends object, T>(
+  made: WeakMap<W, Placed<T>>,
+  written: W,
+  [shift, mark, length]: readonly [shift: number, mark: string, length: number],
+  make: () => T,
+): T {
+  const others = made.get(written);
+  for (let known = others; known; known = known.others)
+    if (known.shift === shift && known.mark === mark && known.length === length) return known.thing;
+  const thing = make();
+  made.set(written, { shift, mark, length, thing, others });
+  return thing;
+}
 
 function playedNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
-  const made = gotOrMade(notesMade, note, () => new Map<string, PlayedNote>());
-  return gotOrMade(made, `${shift}${mark}`, () => makeNote(note, shift, mark));
+  return placed(notesMade, note, [shift, mark, note.length], () => makeNote(note, shift, mark));
 }
 
 function makeNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
@@ -158,8 +180,7 @@ function makeNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
 
 function playedChange(change: Change, shift: number, mark: string, spanEnd: number): PlayedChange {
   const length = Math.min(change.length, spanEnd - change.tick);
-  const made = gotOrMade(changesMade, change, () => new Map<string, PlayedChange>());
-  return gotOrMade(made, `${shift}${mark}|${length}`, () => makeChange(change, shift, mark, length));
+  return placed(changesMade, change, [shift, mark, length], () => makeChange(change, shift, mark, length));
 }
 
 function makeChange(change: Change, shift: number, mark: string, length: number): PlayedChange {
