@@ -46,15 +46,13 @@ export function returnsOf(
   const found = new Map<number, Return[]>();
   for (const likeness of LIKENESSES) {
     const { before, after } = longestOf(notes, endTick, likeness, lengths);
-    notes.forEach((_, at) => {
-      for (const [longest, isFirst] of [
-        [before, false],
-        [after, true],
-      ] as const) {
-        if (longest[at] > 0)
-          gotOrMade(found, at, (): Return[] => []).push({ likeness, ticks: longest[at], isFirst });
-      }
-    });
+    for (const [longest, isFirst] of [
+      [before, false],
+      [after, true],
+    ] as const)
+      longest.forEach((ticks, at) => {
+        if (ticks > 0) gotOrMade(found, at, (): Return[] => []).push({ likeness, ticks, isFirst });
+      });
   }
   return found;
 }
@@ -70,85 +68,139 @@ function longestOf(
 ): { readonly before: Longest; readonly after: Longest } {
   const count = notes.length;
   const names = namesOf(notes, likeness);
-  const waits = Int32Array.from(notes, (note, i) => (notes[i + 1]?.tick ?? endTick) - note.tick);
+  const ticks = Int32Array.from([...notes.map(({ tick }) => tick), endTick]);
+  const waits = Int32Array.from(notes, (_, i) => ticks[i + 1] - ticks[i]);
   const before = new Int32Array(count);
   const after = new Int32Array(count);
   // What comes before a note, as a number: where that is alike as well, the figure has begun earlier.
   const numberOfCome = numbered();
-  const begun = Int32Array.from(notes, (_, i) => (i === 0 ? -1 : numberOfCome(names[i - 1], waits[i - 1])));
+  const begun = Int32Array.from(notes, (_, i) =>
+    i === 0 ? 0 : 1 + numberOfCome(names[i - 1], waits[i - 1]),
+  );
   // How a note follows on the one before, as a number: after how long, and which.
   const numberOfStep = numbered();
-  const step = Int32Array.from(notes, (_, i) => (i === 0 ? -1 : numberOfStep(names[i], waits[i - 1])));
-  const ticks = Int32Array.from([...notes.map(({ tick }) => tick), endTick]);
+  const step = Int32Array.from(notes, (_, i) => (i === 0 ? 0 : 1 + numberOfStep(names[i], waits[i - 1])));
   /** A figure may end with the tune, and goes no further. */
   const ticksFrom = (i: number, length: number): number => ticks[i + length] - ticks[i];
   /** Two notes from which `length` notes go alike and no more. */
   const meet = (one: number, other: number, length: number): void => {
     const [j, i] = one < other ? [one, other] : [other, one];
     if (likeness === 'moved' && notes[i].step === notes[j].step) return;
-    const whole = Math.min(ticksFrom(i, length), notes[i].tick - notes[j].tick);
-    before[i] = Math.max(before[i], whole);
-    after[j] = Math.max(after[j], whole);
+    const whole = Math.min(ticksFrom(i, length), ticks[i] - ticks[j]);
+    if (whole > before[i]) before[i] = whole;
+    if (whole > after[j]) after[j] = whole;
   };
-  /** Whether a figure of so many notes is not yet as long as any that counts, from one of these at least. */
-  const isShorter = (alike: readonly number[], length: number): boolean => {
-    for (const i of alike) if (ticksFrom(i, length) < most) return true;
+  // Notes that go alike lie side by side; the lists are sorted in place, as there are many and all are short.
+  const order = Int32Array.from(notes, (_, i) => i);
+  const sort = sorterOf(order, count + 1);
+  /** Whether a figure of so many notes from one of them at least is shorter than any that is not followed to its end. */
+  const isShorter = (from: number, to: number, length: number): boolean => {
+    for (let at = from; at < to; at++) if (ticksFrom(order[at], length) < most) return true;
     return false;
   };
-  /** Notes from which the first `from` notes go alike, parted by what follows. */
-  const part = (alike: readonly number[], from: number): void => {
-    // All of them follow the same: their figures began earlier, and so did those of any part of them.
-    if (isOne(alike, (i) => begun[i])) return;
-    let length = from;
-    // Nothing is like the end.
-    const next = (i: number): number => (i + length < count ? step[i + length] : -2 - i);
-    let goesOn = isShorter(alike, length);
-    // Figures mostly go on alike: then nothing is parted.
-    while (goesOn && isOne(alike, next)) {
-      length++;
-      goesOn = isShorter(alike, length);
-    }
-    const groups = groupedBy(alike, goesOn ? next : (i) => begun[i]);
-    if (length >= 2 && groups.length > 1 && alike.some((i) => ticksFrom(i, length) >= least)) {
-      // By what they follow: figures that began earlier mostly all follow the same, and then none of them meet.
-      const earlier = new Map<number, number[]>();
-      for (const group of groups) {
-        for (const [come, others] of earlier)
-          for (const one of group)
-            if (begun[one] !== come) for (const other of others) meet(one, other, length);
-        for (const one of group) gotOrMade(earlier, begun[one], (): number[] => []).push(one);
-      }
-    }
-    if (goesOn) for (const group of groups) if (group.length > 1) part(group, length + 1);
+  const isLong = (from: number, to: number, length: number): boolean => {
+    for (let at = from; at < to; at++) if (ticksFrom(order[at], length) >= least) return true;
+    return false;
   };
-  const all = Array.from({ length: count }, (_, i) => i);
-  for (const group of groupedBy(all, (i) => names[i])) if (group.length > 1) part(group, 1);
+  const isOne = (from: number, to: number, nameOf: Int32Array, on: number): boolean => {
+    const first = nameAt(nameOf, order[from] + on);
+    for (let at = from + 1; at < to; at++) if (nameAt(nameOf, order[at] + on) !== first) return false;
+    return true;
+  };
+  /** All pairs of two runs meet, but for those that follow the same. By what they follow: mostly that is one thing. */
+  const meetAll = (ends: readonly number[], from: number, length: number): void => {
+    const earlier = new Map<number, number[]>();
+    let start = from;
+    for (const end of ends) {
+      for (const [come, others] of earlier)
+        for (let at = start; at < end; at++)
+          if (begun[order[at]] !== come) for (const other of others) meet(order[at], other, length);
+      for (; start < end; start++)
+        gotOrMade(earlier, begun[order[start]], (): number[] => []).push(order[start]);
+    }
+  };
+  /** Notes from which the first `known` notes go alike, parted by what follows. */
+  const part = (from: number, to: number, known: number): void => {
+    // All of them follow the same: their figures began earlier, and so did those of any part of them.
+    if (isOne(from, to, begun, 0)) return;
+    let length = known;
+    let goesOn = isShorter(from, to, length);
+    // Figures mostly go on alike: then nothing is parted.
+    while (goesOn && isOne(from, to, step, length)) {
+      length++;
+      goesOn = isShorter(from, to, length);
+    }
+    const ends = goesOn ? sort(from, to, step, length) : sort(from, to, begun, 0);
+    if (length >= 2 && ends.length > 1 && isLong(from, to, length)) meetAll(ends, from, length);
+    if (!goesOn) return;
+    let start = from;
+    for (const end of ends) {
+      if (end - start > 1) part(start, end, length + 1);
+      start = end;
+    }
+  };
+  let start = 0;
+  for (const end of sort(0, count, names, 0)) {
+    if (end - start > 1) part(start, end, 1);
+    start = end;
+  }
   return { before, after };
+}
+
+/** A name from a list; after its end one that no other has. */
+function nameAt(names: Int32Array, at: number): number {
+  return at < names.length ? names[at] : -1;
+}
+
+/**
+ * Sorts stretches of a list of notes by the name of each, `on` notes further; gives where each run of one name ends.
+ * Names are whole numbers from 0 and below `most`; what lies past the end comes last. O(n) for n notes, whatever
+ * their names.
+ */
+function sorterOf(
+  order: Int32Array,
+  most: number,
+): (from: number, to: number, names: Int32Array, on: number) => number[] {
+  const places = new Int32Array(most + 1).fill(-1);
+  const sorted = new Int32Array(order.length);
+  return (from, to, names, on) => {
+    const runs: number[] = [];
+    const met: number[] = [];
+    for (let at = from; at < to; at++) {
+      const name = nameAt(names, order[at] + on) + 1;
+      if (places[name] < 0) {
+        places[name] = met.length;
+        met.push(name);
+        runs.push(0);
+      }
+      runs[places[name]]++;
+    }
+    if (runs.length === 1) {
+      places[met[0]] = -1;
+      return [to];
+    }
+    let end = from;
+    const next = runs.map((length) => (end += length) - length);
+    for (let at = from; at < to; at++) {
+      const place = places[nameAt(names, order[at] + on) + 1];
+      sorted[next[place]++] = order[at];
+    }
+    for (const name of met) places[name] = -1;
+    for (let at = from; at < to; at++) order[at] = sorted[at];
+    return next;
+  };
 }
 
 /** A number for each pair of numbers, the same for the same pair. */
 function numbered(): (one: number, other: number) => number {
   const numbers = new Map<number, Map<number, number>>();
   let count = 0;
-  return (one, other) =>
-    gotOrMade(
-      gotOrMade(numbers, one, () => new Map<number, number>()),
-      other,
-      () => count++,
-    );
-}
-
-/** Whether all have one name. A loop: it is asked for each note of each figure of a tune. */
-function isOne(list: readonly number[], nameOf: (item: number) => number): boolean {
-  const first = nameOf(list[0]);
-  for (const item of list) if (nameOf(item) !== first) return false;
-  return true;
-}
-
-function groupedBy(list: readonly number[], nameOf: (item: number) => number): (readonly number[])[] {
-  const groups = new Map<number, number[]>();
-  for (const item of list) gotOrMade(groups, nameOf(item), (): number[] => []).push(item);
-  return [...groups.values()];
+  return (one, other) => {
+    const ofOne = gotOrMade(numbers, one, () => new Map<number, number>());
+    let number = ofOne.get(other);
+    if (number === undefined) ofOne.set(other, (number = count++));
+    return number;
+  };
 }
 
 /** A number for each note that two notes share when they are alike: key, or step to the next, and place in the bar. */
