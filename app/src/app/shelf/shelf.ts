@@ -18,6 +18,7 @@ import { formatDistanceToNow } from 'date-fns';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { firstValueFrom } from 'rxjs';
+import { FIRST_PLACE } from '../storage/place';
 import { PracticeStore } from '../storage/practice-store';
 import { SongStore, type TakenOff, UnreadableSongError } from '../storage/song-store';
 import type { ShelfCard } from '../storage/stored';
@@ -156,12 +157,13 @@ export class Shelf implements OnInit, OnDestroy {
   private async importAll(files: readonly File[]): Promise<void> {
     this.problem.set(null);
     let last: string | null = null;
-    for (const file of files) last = (await this.importOne(file)) ?? last;
+    for (const file of files) last = (await this.importOne(file, files.length === 1)) ?? last;
     if (files.length === 1 && last) await this.router.navigate(['/song', last]);
     else await this.refresh();
   }
 
-  private async importOne(file: File): Promise<string | null> {
+  /** Puts the song of a file on the shelf; one that comes alone is opened next. */
+  private async importOne(file: File, isAlone: boolean): Promise<string | null> {
     const size = `${(file.size / 1024 / 1024).toFixed(1)} MB`;
     this.reading.set(file.size > 1024 * 1024 ? `${file.name} (${size})` : file.name);
     try {
@@ -190,6 +192,8 @@ export class Shelf implements OnInit, OnDestroy {
       const song = await this.chosen(result.opened);
       if (!song) return null;
       const own = { ...song, id: crypto.randomUUID() };
+      if (isAlone)
+        this.arranger.begin(own, (await this.songs.profile()) ?? DEFAULT_PROFILE, FIRST_PLACE.part);
       await this.songs.add(own);
       if (result.opened.kind === 'project')
         await this.takePractice(file.name, own.id, result.opened.practice);

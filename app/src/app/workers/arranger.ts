@@ -1,17 +1,19 @@
 import { Injectable } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
+import { keptValue } from '@joined-hands/core/music';
 import type { Profile, Song, SongEdit } from '@joined-hands/core/song';
 import { proxy, type Remote, wrap } from 'comlink';
-import { Observable, type Subscriber } from 'rxjs';
+import { map, type Observable, ReplaySubject } from 'rxjs';
 import type { Arranger } from './arranging';
 import { SongNumbers } from './songs-known';
 import { Receiver, type Sent } from './travelling';
 
-/** What a job is arranged for, and who waits for it. */
+/** What a job is arranged for, and what came of it: the latest, for who asks late. */
 interface Job {
   readonly song: Song;
   readonly profile: Profile;
-  readonly subscriber: Subscriber<Arrangement>;
+  readonly firstPart: number;
+  readonly arrangements: ReplaySubject<Arrangement>;
 }
 
 /** The worker that arranges the open song, so that the interface never waits for it. */
@@ -23,6 +25,8 @@ export class ArrangerClient {
   private readonly receiver = new Receiver();
   readonly numbers = new SongNumbers();
   private lastSong: Song | null = null;
+  /** Begun before it was asked for. */
+  private begun: Job | null = null;
 
   private get worker(): Remote<Arranger> {
     if (!this.remote) {
@@ -39,43 +43,55 @@ export class ArrangerClient {
     void this.worker;
   }
 
+  /** Begins with a song that will be asked for next: it is arranged while it is stored and its view is made. */
+  begin(song: Song, profile: Profile, firstPart: number): void {
+    this.begun = this.started(song, profile, firstPart, null);
+  }
+
   /**
    * Emits the part on screen, then the whole arrangement; completes early when a newer job wins. `edit` made the song
    * of the one asked for before.
    */
   arrange(song: Song, profile: Profile, firstPart: number, edit: SongEdit | null): Observable<Arrangement> {
-    const job = ++this.lastJob;
+    const { begun } = this;
+    this.begun = null;
+    const isBegun =
+      begun?.song === song &&
+      begun.firstPart === firstPart &&
+      keptValue(begun.profile, profile) === begun.profile;
+    if (!isBegun) return this.started(song, profile, firstPart, edit).arrangements;
+    return begun.arrangements.pipe(map((arrangement) => ({ ...arrangement, profile })));
+  }
+
+  private started(song: Song, profile: Profile, firstPart: number, edit: SongEdit | null): Job {
+    const number = ++this.lastJob;
     if (edit && this.lastSong) this.numbers.edited(this.lastSong, edit, song);
     this.lastSong = song;
-    return new Observable((subscriber) => {
-      this.jobs.set(job, { song, profile, subscriber });
-      const ask = async (isWhole: boolean): Promise<void> => {
-        const isKnown = await this.worker.arrange(
-          job,
-          this.numbers.message(song, isWhole),
-          profile,
-          firstPart,
-        );
-        if (!isKnown) await ask(true);
-        else if (job !== this.lastJob) subscriber.complete();
-      };
-      ask(false).catch((error: unknown) => subscriber.error(error));
-    });
+    const job: Job = { song, profile, firstPart, arrangements: new ReplaySubject(1) };
+    this.jobs.set(number, job);
+    const ask = async (isWhole: boolean): Promise<void> => {
+      const message = this.numbers.message(song, isWhole);
+      const isKnown = await this.worker.arrange(number, message, profile, firstPart);
+      if (!isKnown) await ask(true);
+      else if (number !== this.lastJob) job.arrangements.complete();
+    };
+    ask(false).catch((error: unknown) => job.arrangements.error(error));
+    return job;
   }
 
   /** What is left out next time counts on all that was sent: it is put together whether it is still wanted or not. */
-  private came(job: number, sent: Sent): void {
-    const waiting = this.jobs.get(job);
+  private came(number: number, sent: Sent): void {
+    const job = this.jobs.get(number);
     // A newer job stopped those before it.
-    for (const older of this.jobs.keys()) if (older < job) this.jobs.delete(older);
-    if (!waiting) return;
-    const { song, profile, subscriber } = waiting;
+    for (const older of this.jobs.keys()) if (older < number) this.jobs.delete(older);
+    if (!job) return;
+    const { song, profile, arrangements } = job;
     try {
       const arrangement = this.receiver.unpack(sent, song, profile);
-      if (job === this.lastJob) subscriber.next(arrangement);
-      if (!sent.isPartial) subscriber.complete();
+      if (number === this.lastJob) arrangements.next(arrangement);
+      if (!sent.isPartial) arrangements.complete();
     } catch (error) {
-      subscriber.error(error);
+      arrangements.error(error);
     }
   }
 }

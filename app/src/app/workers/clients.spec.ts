@@ -158,6 +158,40 @@ describe('the clients of the workers', () => {
     expect((await newer).at(-1)?.song).toBe(five);
   });
 
+  it('take up what was begun before it was asked for, as what is asked for now', async () => {
+    client.begin(lanterns, DEFAULT_PROFILE, 2);
+    const profile = { ...DEFAULT_PROFILE };
+    const whole = (await all(client.arrange(lanterns, profile, 2, null))).at(-1);
+    expect(told()).toEqual(['number', 'whole']);
+    expect(whole?.left).toEqual(arrange(lanterns, DEFAULT_PROFILE).left);
+    expect([whole?.song, whole?.profile, whole?.isPartial]).toEqual([lanterns, profile, false]);
+    expect(whole?.profile).toBe(profile);
+  });
+
+  it('take up what has come already, and take it up once', async () => {
+    client.begin(lanterns, DEFAULT_PROFILE, 0);
+    await all(client.arrange(lanterns, DEFAULT_PROFILE, 0, null));
+    client.begin(lanterns, DEFAULT_PROFILE, 0);
+    await vi.waitFor(() => expect(told()).toHaveLength(3));
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    const came = await all(client.arrange(lanterns, DEFAULT_PROFILE, 0, null));
+    expect([came.map(({ isPartial }) => isPartial), told().length]).toEqual([[false], 3]);
+    await all(client.arrange(lanterns, DEFAULT_PROFILE, 0, null));
+    expect(told()).toHaveLength(4);
+  });
+
+  it.each([
+    ['song', sluicegate, DEFAULT_PROFILE, 0],
+    ['profile', lanterns, { ...DEFAULT_PROFILE, leftReach: 9 }, 0],
+    ['part', lanterns, DEFAULT_PROFILE, 1],
+  ] as const)('begin anew for another %s than was begun', async (_, song, profile, part) => {
+    clockBy(20);
+    client.begin(lanterns, DEFAULT_PROFILE, 0);
+    const [first, whole] = await all(client.arrange(song, profile, part, null));
+    expect(first.arranged[part]).toEqual(arrange(song, profile).arranged[part]);
+    expect([whole.song, whole.profile]).toEqual([song, profile]);
+  });
+
   it('answer questions about the song sent, and send it once', async () => {
     const facts = await asker.ask(lanterns, DEFAULT_PROFILE, { kind: 'facts' });
     expect(facts).toEqual({ parts: 6, seconds: 45 });
