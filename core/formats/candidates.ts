@@ -22,6 +22,8 @@ const MOST_CANDIDATES = 16;
 const MELODY_SAYS = 0.3;
 /** Fewer other notes than this share of the melody's are strays, not an accompaniment. */
 const LEAST_ACCOMPANIMENT = 0.1;
+/** Keys a MIDI piano can name. */
+const KEYS = 128;
 /** What speaks for a line being the melody; common practice of scores. */
 const LIKELY = { words: 30, named: 20, symbols: 12, firstStaff: 6, topLine: 3, high: 0.3, each: 0.02 };
 const MELODY_NAME = /voice|vocal|melod|lead|sing|sopran|tune|right/i;
@@ -241,28 +243,26 @@ function melodyNote(note: ScoreNote, id: string): MelodyNote {
   return { id, tick, length, pitch, tiedToNext, lyric, grace };
 }
 
-/** The chords the other notes spell; none where nothing else sounds. */
+/** The chords the other notes spell, with what the melody says; none where nothing else sounds. */
 function chordsOf(score: ReadScore, line: Line): Song['changes'] {
-  const others = accompaniment(score, line);
-  const beside = others.filter((key) => key.weight === 1).length;
-  if (beside === 0 || beside < LEAST_ACCOMPANIMENT * line.notes.length) return [];
-  const { keyMap } = line.part;
-  return chordsFromKeys(others, writtenBars(line.part), (tick) => inForceAt(keyMap, tick));
-}
-
-/** Everything else that sounds, at full weight, and the melody at a part of it. */
-function accompaniment(score: ReadScore, { notes }: Line): SoundingKey[] {
-  const melody = new Set(notes.map((n) => `${n.tick}:${n.midi}`));
+  const melody = new Set(line.notes.map(strikeOf));
   const sounding = score.parts
     .filter((part) => !part.isEverything)
     .flatMap((part) => part.notes)
     .filter((n) => !n.grace);
-  return sounding.map(({ tick, length, midi }) => ({
-    tick,
-    length,
-    midi,
-    weight: melody.has(`${tick}:${midi}`) ? MELODY_SAYS : 1,
-  }));
+  const beside = sounding.filter((n) => !melody.has(strikeOf(n)));
+  if (beside.length === 0 || beside.length < LEAST_ACCOMPANIMENT * line.notes.length) return [];
+  const weighed = sounding.map((n): SoundingKey => {
+    const weight = melody.has(strikeOf(n)) ? MELODY_SAYS : 1;
+    return { tick: n.tick, length: n.length, midi: n.midi, weight };
+  });
+  const { keyMap } = line.part;
+  return chordsFromKeys(weighed, writtenBars(line.part), (tick) => inForceAt(keyMap, tick));
+}
+
+/** A number that notes share which strike one key at one time. */
+function strikeOf({ tick, midi }: ScoreNote): number {
+  return tick * KEYS + midi;
 }
 
 function changesOf(chords: ReadPart['chords'], end: number): Song['changes'] {

@@ -1,5 +1,5 @@
 import midiFile, { type MidiData } from 'midi-file';
-import { TICKS_PER_QUARTER } from '../music';
+import { gotOrMade, TICKS_PER_QUARTER } from '../music';
 import { FileError, refuseTooLarge } from './fileError';
 
 /** A key of a MIDI file, times in ticks of 1/960 quarter, not rounded. */
@@ -33,6 +33,7 @@ const DRUM_CHANNEL = 9;
 /** "MTrk" */
 const TRACK_CHUNK = 0x4d54726b;
 const HIGHEST_KEY = 127;
+const KEYS = HIGHEST_KEY + 1;
 const LONGEST_TICKS = 90_000_000;
 
 /** What a Standard MIDI file of type 0 or 1 holds. Throws {@link FileError}. */
@@ -153,7 +154,8 @@ function parse(bytes: Uint8Array): MidiData {
 class TrackReader {
   givenName: string | null = null;
   readonly words = new Map<number, string>();
-  private readonly down = new Map<string, { start: number }[]>();
+  /** Onsets of the keys that are down, by key of a channel. */
+  private readonly down = new Map<number, number[]>();
   private readonly byChannel = new Map<number, MidiKey[]>();
 
   constructor(private readonly fallbackName: string) {}
@@ -173,27 +175,23 @@ class TrackReader {
 
   private press(channel: number, midi: number, start: number): void {
     if (channel === DRUM_CHANNEL || midi > HIGHEST_KEY) return;
-    const id = `${channel}:${midi}`;
-    this.down.set(id, [...(this.down.get(id) ?? []), { start }]);
+    gotOrMade(this.down, channel * KEYS + midi, (): number[] => []).push(start);
   }
 
   private letGo(channel: number, midi: number, end: number): void {
-    const held = this.down.get(`${channel}:${midi}`)?.shift();
-    if (held) this.add(channel, { ...held, end, midi, lyric: null });
+    const start = this.down.get(channel * KEYS + midi)?.shift();
+    if (start !== undefined) this.add(channel, { start, end, midi, lyric: null });
   }
 
   private add(channel: number, key: MidiKey): void {
-    const keys = this.byChannel.get(channel);
-    if (keys) keys.push(key);
-    else this.byChannel.set(channel, [key]);
+    gotOrMade(this.byChannel, channel, (): MidiKey[] => []).push(key);
   }
 
   /** Keys by channel; one that was never let go ends with the next one struck, the last with the track. */
   parts(end: number): MidiTrack[] {
-    const held = [...this.down].flatMap(([id, keys]) => {
-      const [channel, midi] = id.split(':').map(Number);
-      return keys.splice(0).map((key) => ({ ...key, channel, midi }));
-    });
+    const held = [...this.down].flatMap(([id, starts]) =>
+      starts.splice(0).map((start) => ({ start, channel: Math.floor(id / KEYS), midi: id % KEYS })),
+    );
     for (const { start, channel, midi } of held) {
       const others = [
         ...(this.byChannel.get(channel) ?? []),

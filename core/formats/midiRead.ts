@@ -178,9 +178,18 @@ function partOf(track: TimedTrack, layout: BarLayout, keyMap: Song['keyMap']): R
   const keys = isOneLine(track.keys) ? filled : track.keys;
   const notes = keys.map((key): ScoreNote => {
     const tick = Math.max(0, key.tick - skipped);
-    const pitch = spellInKey(key.midi, inForceAt(keyMap, tick));
-    const base = { tick, length: key.length, pitch, midi: key.midi, lyric: lyricOf(key.lyric) };
-    return { ...base, tiedToNext: false, isHeldOn: false, grace: false, staff: '1', voice: '1' };
+    return {
+      tick,
+      length: key.length,
+      pitch: spellInKey(key.midi, inForceAt(keyMap, tick)),
+      midi: key.midi,
+      lyric: lyricOf(key.lyric),
+      tiedToNext: false,
+      isHeldOn: false,
+      grace: false,
+      staff: '1',
+      voice: '1',
+    };
   });
   return {
     name: track.name,

@@ -82,17 +82,23 @@ interface FittedBeat {
 }
 
 function fitBeats(onsets: readonly number[], grids: readonly Grid[], spread: number): FittedBeat[] {
-  return [...byBeat(onsets)].map(([beat, list]) => ({
-    beat,
-    on: Object.fromEntries(grids.map((grid) => [grid, fitted(list, grid, spread)])) as FittedBeat['on'],
-  }));
+  return [...byBeat(onsets)].map(([beat, list]) => {
+    const on = {} as Record<Grid, OnGrid>;
+    for (const grid of grids) on[grid] = fitted(list, grid, spread);
+    return { beat, on };
+  });
 }
 
 function cheapest(
   grids: readonly Grid[],
   costOf: (grid: Grid) => number,
 ): { readonly grid: Grid; readonly cost: number } {
-  return grids.map((grid) => ({ grid, cost: costOf(grid) })).reduce((a, b) => (b.cost < a.cost ? b : a));
+  let best = { grid: grids[0], cost: costOf(grids[0]) };
+  for (const grid of grids.slice(1)) {
+    const cost = costOf(grid);
+    if (cost < best.cost) best = { grid, cost };
+  }
+  return best;
 }
 
 /** Onsets by the beat they fall in, each as a part of it. */
@@ -147,20 +153,22 @@ function figureCost(chosen: readonly number[], grid: Grid): number {
  */
 function assign(list: readonly number[], grid: Grid, spread: number): OnGrid {
   const { heard } = GRIDS[grid];
-  const error = (x: number, p: number): number =>
-    Math.min(MOST_ERROR_COST, ((x - heard[p]) / spread) ** 2 / 2);
+  const error = (x: number, p: number): number => {
+    const off = (x - heard[p]) / spread;
+    return Math.min(MOST_ERROR_COST, (off * off) / 2);
+  };
   let costs = heard.map((_, p) => error(list[0], p));
   const from: number[][] = [];
   for (let i = 1; i < list.length; i++) {
-    const back: number[] = [];
-    const next = heard.map((_, p) => {
-      let best = Infinity;
-      for (let q = 0; q <= p; q++) {
-        const cost = costs[q] + (q === p ? COLLISION_COST : 0);
-        if (cost < best) [best, back[p]] = [cost, q];
-      }
-      return best + error(list[i], p);
-    });
+    const [next, back]: [number[], number[]] = [[], []];
+    // The cheapest place before this one for the onset before.
+    let [earlier, best] = [0, Infinity];
+    for (let p = 0; p < heard.length; p++) {
+      const together = costs[p] + COLLISION_COST;
+      back.push(together < best ? p : earlier);
+      next.push(Math.min(together, best) + error(list[i], p));
+      if (costs[p] < best) [earlier, best] = [p, costs[p]];
+    }
     from.push(back);
     costs = next;
   }

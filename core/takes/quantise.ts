@@ -33,6 +33,8 @@ const TOGETHER_SECONDS = 0.035;
 const BREATH_SHARE = 0.35;
 /** Rests shorter than this are not written, in ticks: half a beat. */
 const SHORTEST_REST_TICKS = TICKS_PER_QUARTER / 2;
+/** Keys a MIDI piano can name. */
+const KEYS = 128;
 
 /**
  * Puts what was played on a grid found from it (or the one given). A steady lateness against the click is taken off
@@ -89,9 +91,9 @@ function shortestOf(grid: Grid): number {
 
 /** One key struck twice on the same place is written once, as the longer. */
 function withoutDoubles(keys: readonly WrittenKey[]): WrittenKey[] {
-  const byPlace = new Map<string, WrittenKey>();
+  const byPlace = new Map<number, WrittenKey>();
   for (const key of keys) {
-    const place = `${key.tick}:${key.midi}`;
+    const place = key.tick * KEYS + key.midi;
     const other = byPlace.get(place);
     if (!other || other.length < key.length) byPlace.set(place, key);
   }
