@@ -1,5 +1,15 @@
-import { chroma, classAbove, classNameOf, type Key, membersOf, scaleOf, staffStep, typeset } from '../music';
-import { type Finding, heads, inForceAt, keyAt, type PlayedNote, type PlayedSong, type Song } from '../song';
+import {
+  chroma,
+  classAbove,
+  classNameOf,
+  gotOrMade,
+  type Key,
+  membersOf,
+  scaleOf,
+  staffStep,
+  typeset,
+} from '../music';
+import { type Finding, heads, inForceAt, type PlayedNote, type PlayedSong, type Song } from '../song';
 import { offers, says } from '../sentences';
 
 /** A run of so many unsung notes in a sung song is worth a word. */
@@ -106,9 +116,11 @@ function spareWords(song: Song, notes: readonly PlayedNote[]): Finding[] {
  */
 function accidentals(played: PlayedSong, notes: readonly PlayedNote[]): Finding[] {
   const line = notes.filter((note) => !note.grace);
+  const usual = new Map<Key, ReadonlySet<number>>();
   return line.flatMap((note, i) => {
-    const key = keyAt(played, note.tick);
-    if (note.length < LONG_ENOUGH || isUsual(note, key) || inChord(played, note)) return [];
+    const key = inForceAt(played.keyMap, note.tick);
+    if (note.length < LONG_ENOUGH || gotOrMade(usual, key, () => usualIn(key)).has(note.midi % 12)) return [];
+    if (inChord(played, note)) return [];
     const [before, after] = [line[i - 1], line[i + 1]];
     if (isLed(before, note) || isLed(note, after)) return [];
     const plain = scaleOf(key).find((p) => p.letter === note.pitch.letter);
@@ -131,11 +143,10 @@ function accidentals(played: PlayedSong, notes: readonly PlayedNote[]): Finding[
   });
 }
 
-/** In the key; in minor the raised sixth and seventh are usual too. */
-function isUsual(note: PlayedNote, key: Key): boolean {
-  const inScale = scaleOf(key).some((p) => chroma(p) === note.midi % 12);
-  if (inScale || key.mode === 'major') return inScale;
-  return ['6M', '7M'].some((interval) => chroma(classAbove(key.tonic, interval)) === note.midi % 12);
+/** Keys of the piano, by chroma, that belong to a key of music; in minor the raised sixth and seventh are usual too. */
+function usualIn(key: Key): ReadonlySet<number> {
+  const raised = key.mode === 'minor' ? ['6M', '7M'] : [];
+  return new Set([...scaleOf(key), ...raised.map((above) => classAbove(key.tonic, above))].map(chroma));
 }
 
 function inChord(played: PlayedSong, note: PlayedNote): boolean {

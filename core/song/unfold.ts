@@ -169,13 +169,9 @@ function playedNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
 }
 
 function makeNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
-  return {
-    ...note,
-    id: note.id + mark,
-    writtenId: note.id,
-    tick: note.tick + shift,
-    midi: midiOf(note.pitch),
-  };
+  const { id, tick, length, pitch, tiedToNext, lyric, grace } = note;
+  const midi = midiOf(pitch);
+  return { id: id + mark, writtenId: id, tick: tick + shift, length, pitch, midi, tiedToNext, lyric, grace };
 }
 
 function playedChange(change: Change, shift: number, mark: string, spanEnd: number): PlayedChange {
