@@ -7,7 +7,7 @@ export { applyEdit, describeEdit, sessionOf, type SongEdit, type TuneFields } fr
 export { type Finding, findingId, type Fix, isDismissed } from './finding';
 export { checkedSong, firstIssue, migrateSong, SongShapeError } from './migrate';
 export { cleared, heads, syllablesOf, wordsOf } from './noteEdits';
-export { DEFAULT_PROFILE, type Profile, profileSchema, SKILL } from './profile';
+export { asPreferred, DEFAULT_PROFILE, type Profile, profileSchema, SKILL } from './profile';
 export {
   type Change,
   type Choices,

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { layoutSchema } from './schema';
+import { DEFAULT_CHOICES, layoutSchema, type Song } from './schema';
 
 export const profileSchema = z.object({
   rightReach: z.union([z.literal(6), z.literal(7), z.literal(8), z.literal(9), z.literal(10)]),
@@ -33,3 +33,9 @@ export const DEFAULT_PROFILE: Profile = {
   level: 'some years',
   layout: 'block',
 };
+
+/** A new song, with the chord positions the pianist prefers unless it came with others; null: nothing is known of them. */
+export function asPreferred(song: Song, profile: Profile | null): Song {
+  if (!profile || song.choices.layout !== DEFAULT_CHOICES.layout) return song;
+  return { ...song, choices: { ...song.choices, layout: profile.layout } };
+}

@@ -11,7 +11,7 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { MOST_BYTES, type OpenedFile, READ_ENDINGS, type TuneCandidate } from '@joined-hands/core/formats';
-import { DEFAULT_CHOICES, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
+import { asPreferred, DEFAULT_PROFILE, type Profile, type Song } from '@joined-hands/core/song';
 import { readRecord } from '@joined-hands/core/practice';
 import { counted } from '@joined-hands/core/words';
 import { formatDistanceToNow } from 'date-fns';
@@ -182,18 +182,20 @@ export class Shelf implements OnInit, OnDestroy {
       // Loads while the file is read; where it cannot be, going there says so.
       import('../frame/song-route').catch(() => undefined);
       const bytes = new Uint8Array(await file.arrayBuffer());
-      const result = await this.reader.read(file.name, bytes, crypto.randomUUID());
+      const [result, profile] = await Promise.all([
+        this.reader.read(file.name, bytes, crypto.randomUUID()),
+        this.songs.profile(),
+      ]);
       this.reading.set(null);
       if (result === null) return null;
       if (result.kind === 'refused') {
         this.problem.set(`${file.name}: ${result.reason} The songs on the shelf are untouched.`);
         return null;
       }
-      const song = await this.chosen(result.opened);
+      const song = await this.chosen(result.opened, profile);
       if (!song) return null;
       const own = { ...song, id: crypto.randomUUID() };
-      if (isAlone)
-        this.arranger.begin(own, (await this.songs.profile()) ?? DEFAULT_PROFILE, FIRST_PLACE.part);
+      if (isAlone) this.arranger.begin(own, profile ?? DEFAULT_PROFILE, FIRST_PLACE.part);
       await this.songs.add(own);
       if (result.opened.kind === 'project')
         await this.takePractice(file.name, own.id, result.opened.practice);
@@ -222,9 +224,9 @@ export class Shelf implements OnInit, OnDestroy {
   }
 
   /** The song of a file: where several lines could be the melody, the one the pianist takes; null when none is. */
-  private async chosen(opened: OpenedFile): Promise<Song | null> {
+  private async chosen(opened: OpenedFile, profile: Profile | null): Promise<Song | null> {
     if (opened.kind === 'project') return opened.song;
-    if (opened.tunes.length === 1) return opened.tunes[0].song;
+    if (opened.tunes.length === 1) return asPreferred(opened.tunes[0].song, profile);
     const { TuneChoice } = await import('./tune-choice');
     const modal = openDialog(this.modal, {
       nzTitle: 'Which line is the melody?',
@@ -233,14 +235,7 @@ export class Shelf implements OnInit, OnDestroy {
       nzWidth: 640,
     });
     const taken: TuneCandidate | undefined = await firstValueFrom(modal.afterClose);
-    return taken ? this.inOwnSchool(taken.song) : null;
-  }
-
-  /** A new song begins with the chord positions the pianist prefers. */
-  private async inOwnSchool(song: Song): Promise<Song> {
-    const layout = (await this.songs.profile())?.layout;
-    if (!layout || song.choices.layout !== DEFAULT_CHOICES.layout) return song;
-    return { ...song, choices: { ...song.choices, layout } };
+    return taken ? asPreferred(taken.song, profile) : null;
   }
 
   protected cancelReading(): void {
@@ -258,7 +253,7 @@ export class Shelf implements OnInit, OnDestroy {
       });
       const begun: Song | undefined = await firstValueFrom(modal.afterClose);
       if (!begun) return;
-      const song = await this.inOwnSchool(begun);
+      const song = asPreferred(begun, await this.songs.profile());
       this.songs.begin(song);
       await this.router.navigate(['/song', song.id, 'tune'], { queryParams: { job: 'letters' } });
     } catch (error) {
@@ -272,8 +267,9 @@ export class Shelf implements OnInit, OnDestroy {
 
   protected async writeChords(): Promise<void> {
     try {
-      const song = await this.chordsWritten();
-      if (!song) return;
+      const written = await this.chordsWritten();
+      if (!written) return;
+      const song = asPreferred(written, await this.songs.profile());
       await this.songs.add(song);
       await this.router.navigate(['/song', song.id]);
     } catch (error) {
