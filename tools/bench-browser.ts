@@ -41,7 +41,7 @@ export async function withBrowser(work: (browser: Browser, origin: string) => Pr
 export async function browserFigures(): Promise<void> {
   await withBrowser(async (browser, origin) => {
     await firstScreen(browser, origin);
-    await editing(browser, origin);
+    await editFigures(browser, origin);
     await importFigures(browser, origin);
     await microphoneFigures(browser, origin);
     await logFigures(browser, origin);
@@ -81,7 +81,7 @@ const TIMES = 6;
 const AT_REST_MS = 500;
 
 /** Edits of a long song, each measured from the key or press to the last change of the screen that follows from it. */
-async function editing(browser: Browser, origin: string): Promise<void> {
+export async function editFigures(browser: Browser, origin: string): Promise<void> {
   const page = await (await browser.newContext()).newPage();
   await page.goto(origin);
   await page.locator('article').first().waitFor();
