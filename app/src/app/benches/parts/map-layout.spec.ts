@@ -82,15 +82,15 @@ describe('a line of the map', () => {
     expect(line.bars.map(({ x, number }) => [x, number])).toEqual(
       [10, 50, 90, 130, 170, 210, 250, 290].map((x, i) => [x, i + 1]),
     );
-    expect(line.parts.map(({ x, width, isBroken }) => [x, width, isBroken])).toEqual([
-      [12, 76, false],
-      [92, 76, false],
-      [172, 156, false],
+    expect(line.parts.map(({ cutId, x, width, isBroken }) => [cutId, x, width, isBroken])).toEqual([
+      ['at1', 12, 76, false],
+      ['at3', 92, 76, false],
+      ['at5', 172, 156, false],
     ]);
     expect(line.cuts).toEqual([
-      { index: 0, x: 10, isLocked: false },
-      { index: 1, x: 90, isLocked: true },
-      { index: 2, x: 170, isLocked: false },
+      { cutId: 'at1', index: 0, x: 10, isLocked: false },
+      { cutId: 'at3', index: 1, x: 90, isLocked: true },
+      { cutId: 'at5', index: 2, x: 170, isLocked: false },
     ]);
     expect(height).toBe(26 + 46 + 3 * 44);
     expect([line.top, line.fromTick, line.toTick]).toEqual([0, 0, 32 * beat]);

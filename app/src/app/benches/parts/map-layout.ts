@@ -31,12 +31,16 @@ export interface MapLine {
 
 /** Where a part begins, as a grip on the ruler. */
 export interface CutShape {
+  /** Its own name, which it keeps whatever is cut before it. */
+  readonly cutId: string;
   readonly index: number;
   readonly x: number;
   readonly isLocked: boolean;
 }
 
 export interface PartShape {
+  /** The cut it begins with. */
+  readonly cutId: string;
   readonly index: number;
   readonly x: number;
   readonly width: number;
@@ -129,8 +133,14 @@ function layoutLine(
     sections: sectionsOf(played, fromTick, toTick, x),
     cuts: inLine
       .filter(({ part }) => part.fromTick >= fromTick)
-      .map(({ part, index }) => ({ index, x: x(part.fromTick), isLocked: part.isLocked })),
+      .map(({ part, index }) => ({
+        cutId: part.cutId,
+        index,
+        x: x(part.fromTick),
+        isLocked: part.isLocked,
+      })),
     parts: inLine.map(({ part, index }) => ({
+      cutId: part.cutId,
       index,
       x: x(Math.max(fromTick, part.fromTick)) + 2,
       width: Math.max(12, x(Math.min(toTick, part.toTick)) - x(Math.max(fromTick, part.fromTick)) - 4),
