@@ -24,6 +24,7 @@ import { Recorder } from '../input/recorder';
 import { ScreenKeyboard } from '../input/screen-keyboard';
 import { Keyboard } from '../keyboard/keyboard';
 import { Staff } from '../notation/staff';
+import { Piano } from '../sound/piano';
 import { SongActions } from '../state/actions';
 import { SongStore } from '../storage/song-store';
 import { takeAwayCopy, takeAwayRaw } from '../storage/take-away';
@@ -138,6 +139,7 @@ export class SongFrame implements OnInit {
       this.bench.weighsVoicings.set(behaviour?.weighsVoicings ?? false);
       this.bench.pickedTick.set(behaviour?.pickedTick() ?? null);
     });
+    inject(Piano).loadAfterPress();
     // A new version is never offered in the middle of a take.
     effect(() => this.offline.isHeld.set(this.recorder.isBusy()));
     // On a narrow screen what is played is seen while it is listened to, and what came of it afterwards.

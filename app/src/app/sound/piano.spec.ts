@@ -6,7 +6,7 @@ import { Problems } from '../ui/problems';
 import { Piano } from './piano';
 
 const struck: { key: number; length: number; at: number; velocity: number }[] = [];
-const made = { samplers: 0, synths: 0, started: 0, released: 0, fails: false };
+const made = { samplers: 0, synths: 0, clicks: 0, started: 0, released: 0, fails: false };
 
 vi.mock('tone', () => ({
   Sampler: class {
@@ -25,6 +25,9 @@ vi.mock('tone', () => ({
     }
   },
   Synth: class {
+    constructor() {
+      made.clicks++;
+    }
     toDestination() {
       return this;
     }
@@ -60,13 +63,37 @@ describe('the piano', () => {
   beforeEach(() => {
     problems = new Problems();
     struck.length = 0;
-    Object.assign(made, { samplers: 0, synths: 0, started: 0, released: 0, fails: false });
+    Object.assign(made, { samplers: 0, synths: 0, clicks: 0, started: 0, released: 0, fails: false });
   });
 
   it('strikes keys together, once what sounded is let go', async () => {
     await piano().hear([60, 64, 67], 127);
     expect(struck).toEqual([60, 64, 67].map((key) => ({ key, length: 1.6, at: 50, velocity: 1 })));
     expect(made).toMatchObject({ samplers: 1, started: 1, released: 1 });
+  });
+
+  it('is loaded a second after the first press, when the browser is idle, once, and starts nothing', async () => {
+    vi.useFakeTimers();
+    const idle: (() => void)[] = [];
+    vi.stubGlobal('requestIdleCallback', (work: () => void) => idle.push(work));
+    const pressed = new EventTarget();
+    const one = piano();
+    one.loadAfterPress(pressed);
+    one.loadAfterPress(pressed);
+    await vi.advanceTimersByTimeAsync(5000);
+    expect(idle).toEqual([]);
+    pressed.dispatchEvent(new Event('keydown'));
+    pressed.dispatchEvent(new Event('pointerdown'));
+    await vi.advanceTimersByTimeAsync(999);
+    expect(idle).toEqual([]);
+    await vi.advanceTimersByTimeAsync(1);
+    expect([idle.length, made.clicks]).toEqual([1, 0]);
+    idle[0]();
+    vi.useRealTimers();
+    vi.unstubAllGlobals();
+    await vi.waitFor(() => expect(made).toMatchObject({ clicks: 1, samplers: 0, started: 0 }));
+    await one.hear([60]);
+    expect(made).toMatchObject({ clicks: 1, samplers: 1, started: 1 });
   });
 
   it('plays a line at its tempo from a moment ahead, the shortest notes long enough to be heard', async () => {

@@ -8,6 +8,16 @@ type Tone = typeof ToneModule;
 /** The sound chosen last is that of this browser, not of a song. */
 const REMEMBERED_AS = 'joined-hands-sound';
 
+const PRESSES = ['pointerdown', 'keydown'];
+/** So long after a press what follows from it is done, in milliseconds. */
+const QUIET_MS = 1000;
+
+/** Where a browser cannot tell when it is idle, at once. */
+function whenIdle(work: () => void): void {
+  if ('requestIdleCallback' in globalThis) requestIdleCallback(work);
+  else work();
+}
+
 /** What is needed to sound anything. */
 export interface Sounding {
   readonly tone: Tone;
@@ -28,17 +38,36 @@ export class Piano {
   /** The instrument, once its samples are there. Must first be called from a key press or click. */
   async ready(): Promise<Sounding> {
     const row = soundNamed(this.sound());
-    this.tone ??= this.loadTone().catch((error: unknown) => {
-      this.tone = null;
-      throw error;
-    });
-    const { tone, click } = await this.tone;
+    const { tone, click } = await this.toneOnce();
     const sounding = await this.instrumentOf(row, tone).then(
       (instrument) => ({ instrument, delaySeconds: row.delaySeconds }),
       () => ({ instrument: this.simple(tone, row), delaySeconds: 0 }),
     );
     await tone.start();
     return { tone, click, ...sounding };
+  }
+
+  /**
+   * Loads what every sound needs once something was pressed (before that no page may sound) and then nothing is done:
+   * what is heard first comes at once, and the edit it comes from is not held up. What fails is loaded when it is heard.
+   */
+  loadAfterPress(pressed: EventTarget = document): void {
+    if (this.tone || this.isWaiting) return;
+    this.isWaiting = true;
+    const load = (): void => {
+      for (const kind of PRESSES) pressed.removeEventListener(kind, load, { capture: true });
+      setTimeout(() => whenIdle(() => void this.toneOnce().catch(() => undefined)), QUIET_MS);
+    };
+    for (const kind of PRESSES) pressed.addEventListener(kind, load, { capture: true });
+  }
+
+  private isWaiting = false;
+
+  private toneOnce(): Promise<{ tone: Tone; click: ToneModule.Synth }> {
+    return (this.tone ??= this.loadTone().catch((error: unknown) => {
+      this.tone = null;
+      throw error;
+    }));
   }
 
   /** From now on everything is heard in this sound. */
