@@ -13,6 +13,7 @@ const GRACE_TICKS = 120;
 /** The pedal goes down again this many ticks after its chord. */
 const PEDAL_AGAIN_TICKS = TICKS_PER_QUARTER / 8;
 const RELEASE_VELOCITY = 64;
+const KEYS = 128;
 
 type Timed = { readonly tick: number; readonly order: number; readonly event: Untimed };
 type Untimed = MidiEvent extends infer E ? (E extends MidiEvent ? Omit<E, 'deltaTime'> : never) : never;
@@ -48,14 +49,23 @@ const HEADER_TRACKS_AT = 10;
 const HEADER_BYTES = 14;
 const TRACK_HEAD_BYTES = 8;
 /** Events written at once: the writer's time grows with the square of what it is given. */
-const BATCH = 256;
+const BATCH = 32;
 
-/** A track's name, length and events; written in batches, so that time grows with the events and no faster. */
-function trackBytes(events: readonly MidiEvent[]): Uint8Array[] {
+/**
+ * A track's name, length and events, which are in time; written in batches, each with what it needs made for it alone, so
+ * that time grows with the events and no faster.
+ */
+function trackBytes(events: readonly Timed[]): Uint8Array[] {
   const header = { format: 1 as const, numTracks: 1, ticksPerBeat: TICKS_PER_QUARTER };
   const batches: Uint8Array[] = [];
+  let last = 0;
   for (let at = 0; at < events.length; at += BATCH) {
-    const file = midiFile.writeMidi({ header, tracks: [events.slice(at, at + BATCH)] });
+    const batch = events.slice(at, at + BATCH).map(({ tick, event }) => {
+      const deltaTime = tick - last;
+      last = tick;
+      return { ...event, deltaTime } as MidiEvent;
+    });
+    const file = midiFile.writeMidi({ header, tracks: [batch] });
     batches.push(Uint8Array.from(file.slice(HEADER_BYTES + TRACK_HEAD_BYTES)));
   }
   const length = batches.reduce((sum, batch) => sum + batch.length, 0);
@@ -75,8 +85,9 @@ function joined(pieces: readonly Uint8Array[]): Uint8Array {
   return whole;
 }
 
-function idOf(note: Pick<TimedNote, 'hand' | 'tick' | 'midi'>): string {
-  return `${note.hand}${note.tick}:${note.midi}`;
+/** A number for each key struck by each hand at each time. */
+function idOf({ hand, tick, midi }: Pick<TimedNote, 'hand' | 'tick' | 'midi'>): number {
+  return (tick * KEYS + midi) * 2 + (hand === 'left' ? 1 : 0);
 }
 
 function named(text: string): Timed {
@@ -134,14 +145,9 @@ function pedalEvents({ timeline }: Arrangement): Timed[] {
   }));
 }
 
-/** Delta times; at one tick names and maps first, keys let go before others are struck. */
-function inOrder(track: readonly Timed[], end: number): MidiEvent[] {
+/** At one tick names and maps first, keys let go before others are struck; what ends last is not cut off by the end. */
+function inOrder(track: readonly Timed[], end: number): Timed[] {
   const sorted = [...track].sort((a, b) => a.tick - b.tick || a.order - b.order);
-  let at = 0;
-  const events = sorted.map(({ tick, event }) => {
-    const deltaTime = tick - at;
-    at = tick;
-    return { ...event, deltaTime } as MidiEvent;
-  });
-  return [...events, { type: 'endOfTrack', deltaTime: Math.max(0, end - at), meta: true }];
+  const tick = Math.max(end, sorted[sorted.length - 1].tick);
+  return [...sorted, { tick, order: 4, event: { type: 'endOfTrack', meta: true } }];
 }
