@@ -1,9 +1,8 @@
 import { type Arrangement, assemble, type PartArrangement } from '../arrangement';
 import type { Hand } from '../hands';
-import { type HandRelations, NO_RELATIONS, relateHand } from '../joining';
+import { type HandRelated, type HandRelations, NO_RELATIONS, relateHand } from '../joining';
 import { rungsBeside } from '../ladder';
 import { rememberEach } from '../music';
-import type { Related } from '../parts';
 import type { Profile, Song } from '../song';
 import { contextOf, type SongContext } from './context';
 import { partsOfSong } from './part';
@@ -60,13 +59,13 @@ export function* lookAhead(song: Song, profile: Profile): Generator<null, void> 
       yield null;
 }
 
-const handRelations = rememberEach<readonly Related[]>();
+const handRelations = rememberEach<readonly HandRelated[]>();
 const relationsMade = rememberEach<HandRelations>();
 
 /** How each hand relates to itself in earlier parts; remembered by hand, as long as no part of it is another. */
 function relationsOf({ played, parts }: SongContext, arranged: readonly PartArrangement[]): HandRelations {
   const starts = parts.map((part) => part.fromTick);
-  const of = (hand: Hand): readonly Related[] => {
+  const of = (hand: Hand): readonly HandRelated[] => {
     const inParts = arranged.map((part) => part[hand]);
     return handRelations(hand, [inParts, played.bars], () => relateHand(played, starts, inParts.flat()));
   };

@@ -4,10 +4,13 @@ import { contentsOf, movedInWords, relate, type Related, type Struck } from '../
 import type { PlayedSong } from '../song';
 import { because } from '../sentences';
 
+/** How a hand of a part relates to that hand in earlier parts; silent where it strikes nothing, and so has nothing to learn. */
+export type HandRelated = Omit<Related, 'relation'> & { readonly relation: Related['relation'] | 'silent' };
+
 /** How each hand of each part relates to that hand in earlier parts, by index of the part. */
 export interface HandRelations {
-  readonly right: readonly Related[];
-  readonly left: readonly Related[];
+  readonly right: readonly HandRelated[];
+  readonly left: readonly HandRelated[];
 }
 
 export const NO_RELATIONS: HandRelations = { right: [], left: [] };
@@ -17,8 +20,11 @@ export function relateHand(
   played: PlayedSong,
   starts: readonly number[],
   notes: readonly HandNote[],
-): Related[] {
-  return relate(contentsOf(played, starts, struck(notes), []));
+): HandRelated[] {
+  const contents = contentsOf(played, starts, struck(notes), []);
+  return relate(contents).map((related, part) =>
+    contents[part].notes.length > 0 ? related : { ...related, relation: 'silent' },
+  );
 }
 
 function struck(notes: readonly HandNote[]): Struck[] {
@@ -31,12 +37,12 @@ function struck(notes: readonly HandNote[]): Struck[] {
 }
 
 /**
- * What the two hands of a part repeat, each on its own, in one line; empty when both are new or both come back
- * together. "The right hand of part 1 over a new left hand."
+ * What the two hands of a part repeat, each on its own, in one line; empty when both are new, both come back together or
+ * one is silent. "The right hand of part 1 over a new left hand."
  */
 export function handsInWords({ right, left }: HandRelations, index: number): string {
   const [r, l] = [right[index], left[index]];
-  if (!r || !l) return '';
+  if (!r || !l || r.relation === 'silent' || l.relation === 'silent') return '';
   const [rightBack, leftBack] = [comesBack(r), comesBack(l)];
   if (rightBack === null && leftBack === null) return '';
   if (rightBack !== null && leftBack !== null) {
@@ -46,7 +52,7 @@ export function handsInWords({ right, left }: HandRelations, index: number): str
   return rightBack !== null ? because.rightBack(rightBack) : because.leftBack(leftBack as string);
 }
 
-function comesBack({ relation, to, moved }: Related): string | null {
+function comesBack({ relation, to, moved }: HandRelated): string | null {
   if (to === null) return null;
   if (relation === 'same') return because.sameAsPart(to + 1);
   if (relation === 'moved' && moved) return because.movedFrom(to + 1, movedInWords(moved));

@@ -73,6 +73,6 @@ export interface Learning {
 }
 
 /** "five different parts of nine": how many stretches are not the same as an earlier one. */
-export function learningOf(related: readonly Pick<Related, 'relation'>[]): Learning {
+export function learningOf(related: readonly { readonly relation: string }[]): Learning {
   return { different: related.filter((r) => r.relation !== 'same').length, parts: related.length };
 }

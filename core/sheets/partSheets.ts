@@ -1,5 +1,5 @@
 import type { Arrangement } from '../arrangement';
-import { barsInWords, leftComesBack, partCard, relationInWords, sayIt } from '../words';
+import { barsInWords, leftThen, partCard, relationInWords, sayIt } from '../words';
 import { columnsOf, rowsOf } from './columns';
 import { type Block, heading, paragraph } from './flow';
 import { systemsOf } from './scoreSheets';
@@ -37,7 +37,7 @@ function partBlocks({ arrangement, room }: SheetTask, index: number, rows: () =>
     card.order
   ];
   const before = [
-    relationInWords(part, leftComesBack(arrangement, index)),
+    relationInWords(part, leftThen(arrangement, index)),
     card.firstKey ? `The right hand starts on ${card.firstKey}; ${firstHand}.` : '',
     card.hands,
   ].filter(Boolean);
@@ -53,5 +53,5 @@ function partBlocks({ arrangement, room }: SheetTask, index: number, rows: () =>
 /** It is the same as an earlier part, both hands: that one has told it. */
 function isTold(arrangement: Arrangement, index: number): boolean {
   const part = arrangement.parts[index];
-  return part.relation === 'same' && part.sameChords && leftComesBack(arrangement, index);
+  return part.relation === 'same' && part.sameChords && leftThen(arrangement, index) === 'same';
 }

@@ -23,7 +23,7 @@ export {
   verdictInWords,
 } from './practice';
 export { proofInWords } from './proof';
-export { leftComesBack } from './returning';
+export { leftThen } from './returning';
 export { partSummary } from './summary';
 export { barsInWords, meetingInWords, partNumberAt, relationInWords } from './walkthrough';
 export { rightHandInWords, sayIt, shownNote, typesetForm, writeWalkthrough } from './walkthrough';

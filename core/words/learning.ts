@@ -1,6 +1,6 @@
 import type { Arrangement } from '../arrangement';
 import { learningOf } from '../parts';
-import { leftComesBack } from './returning';
+import { leftThen } from './returning';
 import { timesInWords } from './strikes';
 
 /** "4 parts, 3 different; left hand: 2 different. Learn part 2 once, play it twice." */
@@ -8,11 +8,12 @@ export function learningInWords(arrangement: Arrangement): string {
   const { parts, relations } = arrangement;
   const all = learningOf(parts);
   if (all.parts < 2) return 'One part: nothing comes back.';
-  const left = relations.left.length > 0 ? learningOf(relations.left).different : null;
+  const sounding = relations.left.filter(({ relation }) => relation !== 'silent');
+  const left = sounding.length > 0 ? learningOf(sounding).different : null;
   const times = new Map<number, number>();
   // Only what comes back with both hands is learned once.
   parts.forEach(({ relation, relatedTo }, index) => {
-    if (relation === 'same' && relatedTo !== null && leftComesBack(arrangement, index))
+    if (relation === 'same' && relatedTo !== null && leftThen(arrangement, index) === 'same')
       times.set(relatedTo, (times.get(relatedTo) ?? 1) + 1);
   });
   const once = [...times].map(([number, count]) => `part ${number} once and play it ${timesInWords(count)}`);

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { onRung } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
 import { handsInWords } from '../joining/handRelations';
@@ -55,6 +56,42 @@ describe('the card of a part', () => {
           ]);
         });
       }
+  });
+
+  it('speaks of no left hand where it strikes nothing: on the rung of the melody alone, in every song', () => {
+    for (const song of DEMO_SONGS) {
+      const a = onRung(song, 1);
+      expect(a.relations.left.map(({ relation }) => relation)).toEqual(a.parts.map(() => 'silent'));
+      expect(learningInWords(a)).not.toContain('left hand');
+      a.parts.forEach(({ number, relation, relatedTo, sameChords }, i) => {
+        const card = partCard(a, i);
+        const told = `${card.isNew} ${card.relation} ${card.hands}`;
+        expect([song.title, number, told]).toEqual([song.title, number, expect.not.stringMatching(/left/)]);
+        if (relation === 'same' && sameChords)
+          expect([card.relation, card.isNew]).toEqual([
+            `The same as part ${relatedTo}: nothing new to learn.`,
+            'Nothing: you know it already.',
+          ]);
+      });
+    }
+  });
+
+  it('says that the left hand rests where only it is left out of what comes back', () => {
+    const whole = arranged(lanterns);
+    const alone = { kind: 'choose-for-part', cutId: whole.parts[3].cutId, choices: { rung: 1 } } as const;
+    const free = { kind: 'same-as', cutId: whole.parts[3].cutId, sameAs: whole.parts[3].cutId } as const;
+    const a = arranged(applyEdit(applyEdit(lanterns, free), alone));
+    expect(a.relations.left.map(({ relation }) => relation === 'silent')).toEqual([
+      ...[false, false, false, true, false, false],
+    ]);
+    expect(partCard(a, 3)).toMatchObject({
+      relation: 'The melody and chords of part 1; the left hand rests.',
+      isNew: 'Nothing: you know it already.',
+      hands: '',
+    });
+    expect(learningInWords(a)).toBe(
+      '6 parts, 4 different; left hand: 4 different. Learn part 2 once and play it twice.',
+    );
   });
 
   it('counts what there is to learn', () => {

@@ -5,7 +5,7 @@ import { besideBlacks, landmarkOf, typeset } from '../music';
 import type { Part } from '../parts';
 import { Clock } from '../performance';
 import { barAt, within } from '../song';
-import { leftComesBack } from './returning';
+import { leftThen } from './returning';
 import {
   barsInWords,
   differingInWords,
@@ -58,7 +58,7 @@ export function partCard(arrangement: Arrangement, index: number): PartCard {
     seconds: clock.secondsAt(part.toTick) - clock.secondsAt(part.fromTick),
     firstKey: firstKeyOf(arrangement, part),
     lines: linesOf(arrangement, part),
-    relation: relationInWords(part, leftComesBack(arrangement, index)),
+    relation: relationInWords(part, leftThen(arrangement, index)),
     hands: handsInWords(arrangement.relations, index),
     isNew: newInWords(arrangement, index),
     order: part.choices.firstHand,
@@ -121,7 +121,7 @@ function newInWords(arrangement: Arrangement, index: number): string {
 /** Where melody and chords are those of an earlier part: the bars in which the left hand is as it never was. */
 function freshLeft(arrangement: Arrangement, index: number): string {
   const { relation, fromBar } = arrangement.parts[index];
-  if (relation !== 'same' || leftComesBack(arrangement, index)) return '';
+  if (relation !== 'same' || leftThen(arrangement, index) !== 'differs') return '';
   const left = arrangement.relations.left[index];
   // Known from a part with another tune.
   if (left.relation === 'same') return 'the hands together';

@@ -1,7 +1,13 @@
 import type { Arrangement } from '../arrangement';
 
-/** Whether the left hand of a part is, key by key, that of the part its melody comes from; true where it is not known. */
-export function leftComesBack({ parts, relations }: Arrangement, index: number): boolean {
+/** What the left hand does where the melody of an earlier part comes back: the same as there, nothing, or something else. */
+export type LeftThen = 'same' | 'rests' | 'differs';
+
+/** What the left hand of a part does beside that of the part its melody comes from, key by key; the same where it is not known. */
+export function leftThen({ parts, relations }: Arrangement, index: number): LeftThen {
   const left = relations.left[index];
-  return !left || (left.relation === 'same' && left.to === (parts[index].relatedTo ?? 0) - 1);
+  if (!left) return 'same';
+  const from = (parts[index].relatedTo ?? 0) - 1;
+  if (left.relation === 'silent') return relations.left[from]?.relation === 'silent' ? 'same' : 'rests';
+  return left.relation === 'same' && left.to === from ? 'same' : 'differs';
 }

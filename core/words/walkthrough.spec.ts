@@ -127,6 +127,7 @@ describe('the walkthrough', () => {
       'The same as part 2: nothing new to learn.',
     ]);
     expect(barsInWords({ ...parts[0], fromBar: 3, toBar: 3 })).toBe('bar 3');
-    expect(typesetForm("A''")).toBe('A′′');
+    const typeset = ['A', "A'", "A''", "A'''", "A''''", "B2'''''", 'Intro'].map(typesetForm);
+    expect(typeset).toEqual(['A', 'A′', 'A′′', 'A′′′', 'A′4', 'B2′5', 'Intro']);
   });
 });

@@ -22,7 +22,7 @@ import { learningInWords } from './learning';
 import { kindOf, leftInWords, rungInWords } from './leftHand';
 import { passesInWords } from './passes';
 import { barInWords } from './places';
-import { leftComesBack } from './returning';
+import { type LeftThen, leftThen } from './returning';
 import { fingersInWords, struckInWords, timesInWords } from './strikes';
 
 /** The whole arrangement in words, part by part, in the order of hands each part has chosen. */
@@ -49,7 +49,7 @@ export function partInWords(arrangement: Arrangement, index: number): string[] {
   const part = arrangement.parts[index];
   const title = `Part ${part.number} (${typesetForm(part.label)})${part.sectionName ? `, ${part.sectionName}` : ''}: ${barsInWords(part)}`;
   const rung = RUNGS[part.choices.rung - 1];
-  const relation = relationInWords(part, leftComesBack(arrangement, index));
+  const relation = relationInWords(part, leftThen(arrangement, index));
   const first = [relation, handsInWords(arrangement.relations, index)].filter(Boolean).join(' ');
   const right = ['Right hand', ...rightInWords(arrangement, part)];
   const left = ['Left hand', ...leftInWords(arrangement, part, part.choices.firstHand === 'chords')];
@@ -66,8 +66,14 @@ export function partInWords(arrangement: Arrangement, index: number): string[] {
   ];
 }
 
+/** More strokes than this cannot be counted at a glance. */
+const MOST_STROKES = 3;
+
+/** "A′′" for "A''"; from the fourth stroke on one, and their number: "A′5". */
 export function typesetForm(label: string): string {
-  return label.replace(/'/g, '′');
+  const strokes = /'*$/.exec(label)?.[0].length ?? 0;
+  const letter = label.slice(0, label.length - strokes);
+  return strokes > MOST_STROKES ? `${letter}′${strokes}` : letter + '′'.repeat(strokes);
 }
 
 /** "bar 4" or "bars 1–4". */
@@ -76,13 +82,13 @@ export function barsInWords(part: Part): string {
 }
 
 /** What a part is compared with an earlier one; empty when it is new. */
-export function relationInWords(part: Part, leftIsSame = true): string {
+export function relationInWords(part: Part, left: LeftThen = 'same'): string {
   switch (part.relation) {
     case 'same':
       if (!part.sameChords) return `The melody of part ${part.relatedTo} over other chords.`;
-      return leftIsSame
+      return left === 'same'
         ? `The same as part ${part.relatedTo}: nothing new to learn.`
-        : `The melody and chords of part ${part.relatedTo}; the left hand differs.`;
+        : `The melody and chords of part ${part.relatedTo}; the left hand ${left}.`;
     case 'ending':
       return `Begins like part ${part.relatedTo}; the ending is new, from bar ${part.fromBar + part.differs[0]}.`;
     case 'moved':

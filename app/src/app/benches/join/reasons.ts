@@ -8,7 +8,7 @@ import { type Choices } from '@joined-hands/core/song';
 import { type Alternative, LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import {
   derivationOf,
-  leftComesBack,
+  leftThen,
   meetingInWords,
   relationInWords,
   togetherInWords,
@@ -126,7 +126,7 @@ export class Reasons {
     const [part, arrangement] = [this.bench.part(), this.bench.arrangement()];
     const effort = arrangement?.efforts[this.bench.partIndex()];
     if (!part || !arrangement || !effort) return [];
-    const relation = relationInWords(part, leftComesBack(arrangement, this.bench.partIndex()));
+    const relation = relationInWords(part, leftThen(arrangement, this.bench.partIndex()));
     const because = effort.reasons.length > 0 ? `, because ${effort.reasons.join(' and ')}` : '';
     return [...(relation ? [relation] : []), `Effort ${effort.total} of 100${because}.`];
   });

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  type ElementRef,
+  inject,
+  viewChild,
+} from '@angular/core';
 import { learningInWords, partCard, typesetForm } from '@joined-hands/core/words';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { BenchState } from '../../frame/bench-state';
@@ -12,6 +20,9 @@ const ORDER_WORDS = {
   left: 'Left hand first, then the tune.',
   chords: 'The list of chords first, then the left hand, then the tune.',
 };
+
+/** Letters of the form that are seen all at once: two to three lines. */
+const MOST_LETTERS = 40;
 
 /** The middle of the Parts bench: the form, the map, and the card of the part a teacher would hand out. */
 @Component({
@@ -29,6 +40,9 @@ export class PartSheet {
   protected readonly form = computed(
     () => this.bench.arrangement()?.parts.map((part) => typesetForm(part.label)) ?? [],
   );
+  protected readonly isLong = computed(() => this.form().length > MOST_LETTERS);
+  private readonly letters = viewChild.required<ElementRef<HTMLElement>>('letters');
+
   protected readonly learning = computed(() => {
     const arrangement = this.bench.arrangement();
     return arrangement ? learningInWords(arrangement) : '';
@@ -57,4 +71,14 @@ export class PartSheet {
     const part = this.bench.part();
     return part && (part.relation === 'ending' || part.relation === 'varied') ? part.relatedTo : null;
   });
+
+  constructor() {
+    afterRenderEffect(() => {
+      const at = this.bench.partIndex();
+      if (!this.isLong()) return;
+      const list = this.letters().nativeElement;
+      const letter = list.children[at] as HTMLElement | undefined;
+      if (letter) list.scrollTop = letter.offsetTop - (list.clientHeight - letter.offsetHeight) / 2;
+    });
+  }
 }
