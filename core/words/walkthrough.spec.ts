@@ -17,6 +17,13 @@ const [lanterns, sluicegate] = DEMO_SONGS;
 const onRung = (song: Song, rung: number): Song => applyEdit(song, { kind: 'choose', choices: { rung } });
 
 describe('the walkthrough', () => {
+  it('has no meetings where there is nothing to meet', () => {
+    const bare = { ...lanterns, changes: [], pins: [] };
+    const told = writeWalkthrough(arrange(bare, DEFAULT_PROFILE));
+    expect(told).not.toContain('Where they meet');
+    expect(told.match(/silent in this part/g)).toHaveLength(arrange(bare, DEFAULT_PROFILE).parts.length);
+  });
+
   it('says no finger where none is worked out', () => {
     const bare = partInWords(arrange(lanterns, DEFAULT_PROFILE, { withoutFingers: true }), 0);
     expect(bare).toContain('  Start on the A above middle C.');

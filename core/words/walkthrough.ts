@@ -54,7 +54,8 @@ export function partInWords(arrangement: Arrangement, index: number): string[] {
   const right = ['Right hand', ...rightInWords(arrangement, part)];
   const left = ['Left hand', ...leftInWords(arrangement, part, part.choices.firstHand === 'chords')];
   const hands = part.choices.firstHand === 'right' ? [...right, ...left] : [...left, ...right];
-  const meet = rung.number === 1 ? [] : ['Where they meet', ...meetInWords(arrangement, part)];
+  const meetings = rung.number === 1 ? [] : meetInWords(arrangement, part);
+  const meet = meetings.length > 0 ? ['Where they meet', ...meetings] : [];
   const findings = inPart(arrangement.findings, part).map((f) => `  Note: ${f.text}`);
   return [
     title,
