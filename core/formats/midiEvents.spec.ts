@@ -60,6 +60,20 @@ describe('the keys of a MIDI file', () => {
     ]);
   });
 
+  it('are told from the same keys of another channel, the highest too', () => {
+    const bytes = fileOf([
+      on(0, 127),
+      on(0, 0, 80, 1),
+      on(240, 127, 80, 1),
+      off(480, 127),
+      off(480, 0, 1),
+      meta(960, 'text', { text: 'end' }),
+    ]);
+    expect(keys(bytes)).toEqual(['127 0–960']);
+    expect(keys(bytes, 1)).toEqual(['0 0–960', '127 480–1920']);
+    expect(names(bytes)).toEqual(['Track 1, channel 1', 'Track 1, channel 2']);
+  });
+
   it('come in time, the lower first of two; drums are none', () => {
     const bytes = fileOf([
       on(0, 67),

@@ -119,6 +119,22 @@ describe('findings of the tune', () => {
     ).not.toContain('accidental');
   });
 
+  it('in minor take the raised sixth and seventh for usual, held as long as may be, and no other note outside the key', () => {
+    const inMinor = (pitch: string): boolean =>
+      kinds({
+        ...wholeBars(['A4', pitch, 'A4', 'E4'], ['Am', 'Am', 'Am', 'Am']),
+        keyMap: [{ tick: 0, tonic: { letter: 'A', alter: 0 }, mode: 'minor' }],
+      }).includes('accidental');
+    const usual = ['B4', 'C4', 'D4', 'F4', 'F#4', 'G4', 'G#5'];
+    expect(usual.map((pitch) => [pitch, inMinor(pitch)])).toEqual(usual.map((pitch) => [pitch, false]));
+    expect([inMinor('C#4'), inMinor('D#4'), inMinor('Bb3')]).toEqual([true, true, true]);
+  });
+
+  it('take a note for a passing one up to half a beat', () => {
+    const lasting = (length: number) => kinds(withNote(1, { pitch: parsePitch('Bb4'), length }));
+    expect([479, 480].map((length) => lasting(length).includes('accidental'))).toEqual([false, true]);
+  });
+
   it('name notes off the keyboard, and one press plays the part an octave nearer', () => {
     const low = withNote(0, { pitch: parsePitch('C2') });
     const small = { ...DEFAULT_PROFILE, keyboard: 49 as const };

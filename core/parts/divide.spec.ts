@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
@@ -9,7 +8,6 @@ import { randomSong } from '../testing';
 import { splitAt } from './cutting';
 import { divide, lengthCost, partCost, type Stop, stopsOf, USUAL_LENGTHS } from './divide';
 import { partsOf } from './parts';
-import { type FigureNote, returnsOf } from './returns';
 
 /** Least cost of all: every usual length with every subset of the places. */
 function leastCost(stops: readonly Stop[]): number {
@@ -63,49 +61,6 @@ describe('the best division', () => {
       expect(divide(played, [wanted]).map((cut) => cut.tick)).toContain(wanted);
       expect(divide(played, [-5, 0, played.endTick, 10 ** 7])).toEqual(divide(played));
     }
-  });
-});
-
-describe('figures that return', () => {
-  const tokens = fc.array(fc.tuple(fc.integer({ min: 0, max: 3 }), fc.constantFrom(240, 480)), {
-    minLength: 2,
-    maxLength: 14,
-  });
-
-  it('are as long as comparing every pair of places finds', () => {
-    fc.assert(
-      fc.property(tokens, (list) => {
-        let tick = 0;
-        const notes = list.map(([step, wait]): FigureNote => {
-          const note = { tick, midi: 60 + 2 * step, step, inBar: tick % 960 };
-          tick += wait;
-          return note;
-        });
-        const found = returnsOf(notes, tick);
-        const wait = (i: number): number => (notes[i + 1]?.tick ?? tick) - notes[i].tick;
-        const same = (i: number, j: number): boolean =>
-          notes[i].midi === notes[j].midi && notes[i].inBar === notes[j].inBar;
-        for (let i = 1; i < notes.length; i++) {
-          let longest = 0;
-          for (let j = 0; j < i; j++) {
-            if (!same(i, j) || (j > 0 && same(i - 1, j - 1) && wait(i - 1) === wait(j - 1))) continue;
-            let length = 1;
-            while (
-              i + length < notes.length &&
-              wait(i + length - 1) === wait(j + length - 1) &&
-              same(i + length, j + length)
-            )
-              length++;
-            if (length < 2) continue;
-            const ticks = (notes[i + length]?.tick ?? tick) - notes[i].tick;
-            longest = Math.max(longest, Math.min(ticks, notes[i].tick - notes[j].tick));
-          }
-          const own = found.get(i)?.find((r) => r.likeness === 'same' && !r.isFirst);
-          expect(own?.ticks ?? 0).toBe(longest);
-        }
-      }),
-      { numRuns: 300 },
-    );
   });
 });
 

@@ -159,6 +159,12 @@ describe('the grid of a take', () => {
     const fit = fitGrid([0, 0.5, 1, 3, 3.5], 0.02);
     expect([fit.grid, [...fit.byBeat.keys()]]).toEqual(['eighths', [0, 1, 3]]);
     expect(fitGrid([0, 0.5, 1], 0.02, 'beat').placed.map(({ written }) => written)).toEqual([0, 1, 1]);
+    // Two strikes of one place both stand there where another place is farther off than a collision costs.
+    expect(fitGrid([0, 0.04], 0.02, 'beat').placed.map(({ written }) => written)).toEqual([0, 0]);
+    expect(fitGrid([0.48, 0.52], 0.02, 'eighths').placed.map(({ written }) => written)).toEqual([0.5, 0.5]);
+    expect(fitGrid([0.1, 0.24, 0.5], 0.1, 'sixteenths').placed.map(({ written }) => written)).toEqual([
+      ...[0, 0.25, 0.5],
+    ]);
     expect(fitGrid([0, 2 / 3], 0.02, 'swing').placed).toEqual([
       { written: 0, heard: 0 },
       { written: 0.5, heard: 2 / 3 },
