@@ -182,7 +182,7 @@ describe('the clients of the workers', () => {
 
   it.each([
     ['song', sluicegate, DEFAULT_PROFILE, 0],
-    ['profile', lanterns, { ...DEFAULT_PROFILE, leftReach: 9 }, 0],
+    ['profile', lanterns, { ...DEFAULT_PROFILE, leftReach: 6 }, 0],
     ['part', lanterns, DEFAULT_PROFILE, 1],
   ] as const)('begin anew for another %s than was begun', async (_, song, profile, part) => {
     clockBy(20);
@@ -190,6 +190,14 @@ describe('the clients of the workers', () => {
     const [first, whole] = await all(client.arrange(song, profile, part, null));
     expect(first.arranged[part]).toEqual(arrange(song, profile).arranged[part]);
     expect([whole.song, whole.profile]).toEqual([song, profile]);
+    expect(whole.left).toEqual(arrange(song, profile).left);
+  });
+
+  it('say what could not be arranged, and arrange what comes after it', async () => {
+    const damaged = { ...lanterns, metreMap: [] };
+    await expect(all(client.arrange(damaged, DEFAULT_PROFILE, 0, null))).rejects.toThrow();
+    const whole = (await all(client.arrange(lanterns, DEFAULT_PROFILE, 0, null))).at(-1);
+    expect(whole?.left).toEqual(arrange(lanterns, DEFAULT_PROFILE).left);
   });
 
   it('answer questions about the song sent, and send it once', async () => {
