@@ -94,6 +94,22 @@ describe('the card of a part', () => {
     );
   });
 
+  it('speaks of no melody where there is none: chords alone, and a part in which the melody rests', () => {
+    const bare = arranged({ ...rain, melody: [] });
+    expect(bare.parts.map((_, i) => partCard(bare, i).isNew)).toEqual([
+      'The chords Dm, Gm, C, F, B♭, A7.',
+      'The order of the chords.',
+      'The order of the chords.',
+      'Nothing: you know it already.',
+    ]);
+    const song = inPairs(['C5', 'D5', 'E5', 'F5'], ['C', 'G', 'C', 'F']);
+    const resting = arranged({ ...song, melody: song.melody.slice(0, 2) });
+    expect(resting.parts.map((_, i) => partCard(resting, i).isNew)).toEqual([
+      'The melody and the chords C, G.',
+      'The chord F.',
+    ]);
+  });
+
   it('counts what there is to learn', () => {
     expect(learningInWords(arranged(rain))).toBe(
       '8 parts, 4 different; left hand: 4 different. Learn part 1 once and play it 3 times; ' +

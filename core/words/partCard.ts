@@ -113,8 +113,11 @@ function newInWords(arrangement: Arrangement, index: number): string {
   const fresh = [...new Set(symbolsIn(part))].filter((symbol) => !known.has(symbol));
   const chords =
     fresh.length === 0 ? '' : `${fresh.length === 1 ? 'the chord' : 'the chords'} ${fresh.join(', ')}`;
-  const bars = freshMelody(part);
-  const all = [bars, chords, freshLeft(arrangement, index)].filter(Boolean);
+  const hasTune = arrangement.played.melody.some(({ tick }) => tick >= part.fromTick && tick < part.toTick);
+  const tune = hasTune ? freshMelody(part) : '';
+  // Without a tune it is the chords that make a part a new one.
+  const order = !hasTune && chords === '' && part.relation !== 'same' ? 'the order of the chords' : '';
+  const all = [tune, chords, order, freshLeft(arrangement, index)].filter(Boolean);
   return all.length === 0 ? 'Nothing: you know it already.' : `${capital(all.join(' and '))}.`;
 }
 
