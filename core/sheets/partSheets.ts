@@ -33,15 +33,15 @@ function partBlocks({ arrangement, room }: SheetTask, index: number, rows: () =>
   const head = heading(`${card.title} · ${barsInWords(part)}`, room, of);
   if (isTold(arrangement, index))
     return [head, ...paragraph(card.relation, room.width, { part: of, above: 1 })];
-  const firstHand = { right: 'right hand first', left: 'left hand first', chords: 'chords first' }[
-    card.order
-  ];
+  const order = { right: 'right hand first', left: 'left hand first', chords: 'chords first' };
+  const firstHand = card.order === null ? '' : `; ${order[card.order]}`;
   const before = [
     relationInWords(part, leftThen(arrangement, index)),
-    card.firstKey ? `The right hand starts on ${card.firstKey}; ${firstHand}.` : '',
+    card.firstKey ? `The right hand starts on ${card.firstKey}${firstHand}.` : '',
     card.hands,
   ].filter(Boolean);
-  const said = sayIt(arrangement, part);
+  // With the melody alone nothing is met.
+  const said = arrangement.relations.left[index]?.relation === 'silent' ? '' : sayIt(arrangement, part);
   return [
     head,
     ...before.flatMap((what) => paragraph(what, room.width, { part: of, above: 1, staysWithNext: true })),

@@ -75,6 +75,20 @@ function offPaper(page: Page, paper: Paper): string[] {
 }
 
 describe('sheets', () => {
+  it('say which hand is first and what meets where both play, and not of the melody alone', () => {
+    for (const song of DEMO_SONGS) {
+      const told = (rung: number): string =>
+        layOut(onRung(song, rung), ['parts'], DEFAULT_PAPER)
+          .flatMap((page) => textsOf(page).map(({ words }) => words))
+          .join(' ');
+      expect([song.title, told(4)]).toEqual([song.title, expect.stringMatching(/hand first\..*Say: /)]);
+      expect([song.title, told(1)]).toEqual([
+        song.title,
+        expect.not.stringMatching(/first\.|Say: |left hand/),
+      ]);
+    }
+  });
+
   it('stand on their paper whole, of every song on every rung, on every paper', () => {
     DEMO_SONGS.forEach((song, s) => {
       for (let rung = 1; rung <= 7; rung++) {

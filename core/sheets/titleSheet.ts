@@ -20,7 +20,7 @@ export const titleSheet: MakeSheet = (task) => {
     ...formLines(task),
     ...paragraph(learningInWords(arrangement), room.width, { above: 2 }),
     heading('The signs', room),
-    ...SIGNS.map(([drawn, what]) => sign(drawn, what, room.width)),
+    ...SIGNS.filter(({ isOf }) => isOf(arrangement)).map(({ drawn, what }) => sign(drawn, what, room.width)),
   ];
 };
 
@@ -90,27 +90,44 @@ function formLines({ arrangement: { parts }, room }: SheetTask): Block[] {
   ];
 }
 
-const SIGNS: readonly [drawn: (x: number, y: number) => string, what: string][] = [
-  [
-    (x, y) =>
+/** A sign on the sheets, what it means, and where there is one. */
+interface Sign {
+  readonly drawn: (x: number, y: number) => string;
+  readonly what: string;
+  readonly isOf: (arrangement: Arrangement) => boolean;
+}
+
+const hasRight = ({ right }: Arrangement): boolean => right.length > 0;
+const hasLeft = ({ left }: Arrangement): boolean => left.length > 0;
+
+const SIGNS: readonly Sign[] = [
+  {
+    drawn: (x, y) =>
       box({ x, y, width: 9, height: 4.8 }, { round: 2.4, pen: 0.55 }) +
       text(x + 1.2, y + 3.9, 'A', { face: 'bold' }) +
       text(x + 8, y + 3.4, '2', { size: SIZE.small, anchor: 'end' }),
-    'A key of the right hand, higher on the page where it is higher; with its finger where a phrase begins or the hand crosses.',
-  ],
-  [
-    (x, y) =>
+    what: 'A key of the right hand, higher on the page where it is higher; with its finger where a phrase begins or the hand crosses.',
+    isOf: hasRight,
+  },
+  {
+    drawn: (x, y) =>
       box({ x, y, width: 9, height: 4.8 }, { fill: '#e6e6e6' }) +
       text(x + 0.8, y + 3.9, 'C', { face: 'bold' }) +
       text(x + 8.3, y + 3.4, '5', { size: SIZE.small, anchor: 'end' }),
-    'A key of the left hand with its finger; the lowest key lies lowest.',
-  ],
-  [
-    (x, y) =>
+    what: 'A key of the left hand with its finger; the lowest key lies lowest.',
+    isOf: hasLeft,
+  },
+  {
+    drawn: (x, y) =>
       line(x, y + 0.6, x + 3.6, y + 4.2, { pen: 0.9 }) + line(x, y + 4.2, x + 3.6, y + 0.6, { pen: 0.9 }),
-    'Both hands strike together as the chord changes; drawn thin where they only happen to meet.',
-  ],
-  [(x, y) => text(x, y + 3.6, '1  2  &', { size: SIZE.small }), 'Counts, where something is struck.'],
+    what: 'Both hands strike together as the chord changes; drawn thin where they only happen to meet.',
+    isOf: (arrangement) => hasRight(arrangement) && hasLeft(arrangement),
+  },
+  {
+    drawn: (x, y) => text(x, y + 3.6, '1  2  &', { size: SIZE.small }),
+    what: 'Counts, where something is struck.',
+    isOf: (arrangement) => hasRight(arrangement) || hasLeft(arrangement),
+  },
 ];
 
 function sign(drawn: (x: number, y: number) => string, what: string, width: number): Block {

@@ -104,6 +104,24 @@ describe('the first sheet', () => {
     expect(lines.some((words) => words.startsWith('Pick-up'))).toBe(false);
   });
 
+  it('explains the signs of hands that play, and no others', () => {
+    const song = wholeBars(['C5', 'E5'], ['C', 'Am']);
+    const signs = (of: Song): string[] =>
+      titleSheet({
+        arrangement: arrange(of, DEFAULT_PROFILE),
+        room: ROOM,
+        staves: {},
+        practises: PRACTISE_SETTINGS,
+      })
+        .map(({ draw }) => texts(draw(0, 0)).join(' '))
+        .filter((words) => /^(A 2|C 5|Both hands|1 {2}2)/.test(words))
+        .map((words) => words.slice(0, 4));
+    expect(signs(song)).toEqual(['A 2 ', 'C 5 ', 'Both', '1  2']);
+    expect(signs({ ...song, choices: { ...song.choices, rung: 1 } })).toEqual(['A 2 ', '1  2']);
+    expect(signs({ ...song, melody: [] })).toEqual(['C 5 ', '1  2']);
+    expect(signs({ ...song, melody: [], changes: [] })).toEqual([]);
+  });
+
   it('tells a pick-up in beats, and bars of one part without a sum', () => {
     const one = wholeBars(['C5', 'E5'], ['C', 'C']);
     const lines = told({ ...one, pickup: beat, division: { ...one.division, school: 'bars', bars: 8 } });

@@ -76,6 +76,15 @@ describe('the card of a part', () => {
     }
   });
 
+  it('has an order of hands where both play', () => {
+    const orders = (song: Song) => arranged(song).parts.map((_, i) => partCard(arranged(song), i).order);
+    expect(new Set(orders(lanterns))).toEqual(new Set(['right']));
+    expect(new Set(orders({ ...rain, melody: [] }))).toEqual(new Set([null]));
+    expect(onRung(lanterns, 1).parts.map((_, i) => partCard(onRung(lanterns, 1), i).order)).toEqual(
+      Array(6).fill(null),
+    );
+  });
+
   it('says that the left hand rests where only it is left out of what comes back', () => {
     const whole = arranged(lanterns);
     const alone = { kind: 'choose-for-part', cutId: whole.parts[3].cutId, choices: { rung: 1 } } as const;

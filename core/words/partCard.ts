@@ -32,7 +32,8 @@ export interface PartCard {
   readonly hands: string;
   /** What there is to learn that no earlier part had. */
   readonly isNew: string;
-  readonly order: Part['choices']['firstHand'];
+  /** What is learned first; null where one hand plays alone. */
+  readonly order: Part['choices']['firstHand'] | null;
 }
 
 /** One bar of a card. */
@@ -61,8 +62,12 @@ export function partCard(arrangement: Arrangement, index: number): PartCard {
     relation: relationInWords(part, leftThen(arrangement, index)),
     hands: handsInWords(arrangement.relations, index),
     isNew: newInWords(arrangement, index),
-    order: part.choices.firstHand,
+    order: playsBothHands(arrangement, part) ? part.choices.firstHand : null,
   };
+}
+
+function playsBothHands({ right, left }: Arrangement, { fromTick, toTick }: Part): boolean {
+  return [right, left].every((hand) => within(hand, fromTick, toTick).length > 0);
 }
 
 function firstKeyOf({ right, profile }: Arrangement, part: Part): string {

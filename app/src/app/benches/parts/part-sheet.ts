@@ -57,9 +57,16 @@ export class PartSheet {
     return part ? part.relation !== 'same' || !part.sameChords : false;
   });
   protected readonly seconds = computed(() => Math.round(this.card()?.seconds ?? 0));
-  protected readonly order = computed(() => ORDER_WORDS[this.card()?.order ?? 'right']);
+  /** What is learned first; nothing where one hand plays alone. */
+  protected readonly order = computed(() => {
+    const order = this.card()?.order;
+    return order ? ORDER_WORDS[order] : '';
+  });
   /** The chords stand before the letters where the left hand is learned first. */
-  protected readonly isLeftFirst = computed(() => this.card()?.order !== 'right');
+  protected readonly isLeftFirst = computed(() => {
+    const order = this.card()?.order;
+    return order === 'left' || order === 'chords';
+  });
   protected readonly hasWords = computed(() => this.card()?.lines.some((line) => line.words !== '') ?? false);
   /** "1 + 2", or "3 + 4": the pair the part on screen belongs to. */
   protected readonly pair = computed(() => {
