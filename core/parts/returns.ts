@@ -1,4 +1,5 @@
 import { gotOrMade } from '../music';
+import { Alike } from './alike';
 
 /** A note as a return sees it. */
 export interface FigureNote {
@@ -90,48 +91,36 @@ function longestOf(
     if (whole > before[i]) before[i] = whole;
     if (whole > after[j]) after[j] = whole;
   };
-  // Notes that go alike lie side by side; the lists are sorted in place, as there are many and all are short.
-  const order = Int32Array.from(notes, (_, i) => i);
-  const sort = sorterOf(order, count + 1);
-  /** Whether a figure of so many notes from one of them at least is shorter than any that is not followed to its end. */
-  const isShorter = (from: number, to: number, length: number): boolean => {
-    for (let at = from; at < to; at++) if (ticksFrom(order[at], length) < most) return true;
-    return false;
-  };
-  const isLong = (from: number, to: number, length: number): boolean => {
-    for (let at = from; at < to; at++) if (ticksFrom(order[at], length) >= least) return true;
-    return false;
-  };
-  const isOne = (from: number, to: number, nameOf: Int32Array, on: number): boolean => {
-    const first = nameAt(nameOf, order[from] + on);
-    for (let at = from + 1; at < to; at++) if (nameAt(nameOf, order[at] + on) !== first) return false;
-    return true;
-  };
+  const alike = new Alike(count);
   /** All pairs of two runs meet, but for those that follow the same. By what they follow: mostly that is one thing. */
   const meetAll = (ends: readonly number[], from: number, length: number): void => {
     const earlier = new Map<number, number[]>();
     let start = from;
     for (const end of ends) {
       for (const [come, others] of earlier)
-        for (let at = start; at < end; at++)
-          if (begun[order[at]] !== come) for (const other of others) meet(order[at], other, length);
+        for (let at = start; at < end; at++) {
+          const one = alike.at(at);
+          if (begun[one] !== come) for (const other of others) meet(one, other, length);
+        }
       for (; start < end; start++)
-        gotOrMade(earlier, begun[order[start]], (): number[] => []).push(order[start]);
+        gotOrMade(earlier, begun[alike.at(start)], (): number[] => []).push(alike.at(start));
     }
   };
   /** Notes from which the first `known` notes go alike, parted by what follows. */
   const part = (from: number, to: number, known: number): void => {
     // All of them follow the same: their figures began earlier, and so did those of any part of them.
-    if (isOne(from, to, begun, 0)) return;
+    if (alike.isOne(from, to, begun, 0)) return;
     let length = known;
-    let goesOn = isShorter(from, to, length);
+    const isShorter = (i: number): boolean => ticksFrom(i, length) < most;
+    let goesOn = alike.some(from, to, isShorter);
     // Figures mostly go on alike: then nothing is parted.
-    while (goesOn && isOne(from, to, step, length)) {
+    while (goesOn && alike.isOne(from, to, step, length)) {
       length++;
-      goesOn = isShorter(from, to, length);
+      goesOn = alike.some(from, to, isShorter);
     }
-    const ends = goesOn ? sort(from, to, step, length) : sort(from, to, begun, 0);
-    if (length >= 2 && ends.length > 1 && isLong(from, to, length)) meetAll(ends, from, length);
+    const ends = goesOn ? alike.part(from, to, step, length) : alike.part(from, to, begun, 0);
+    const counts = length >= 2 && alike.some(from, to, (i) => ticksFrom(i, length) >= least);
+    if (counts) meetAll(ends, from, length);
     if (!goesOn) return;
     let start = from;
     for (const end of ends) {
@@ -140,55 +129,11 @@ function longestOf(
     }
   };
   let start = 0;
-  for (const end of sort(0, count, names, 0)) {
+  for (const end of alike.part(0, count, names, 0)) {
     if (end - start > 1) part(start, end, 1);
     start = end;
   }
   return { before, after };
-}
-
-/** A name from a list; after its end one that no other has. */
-function nameAt(names: Int32Array, at: number): number {
-  return at < names.length ? names[at] : -1;
-}
-
-/**
- * Sorts stretches of a list of notes by the name of each, `on` notes further; gives where each run of one name ends.
- * Names are whole numbers from 0 and below `most`; what lies past the end comes last. O(n) for n notes, whatever
- * their names.
- */
-function sorterOf(
-  order: Int32Array,
-  most: number,
-): (from: number, to: number, names: Int32Array, on: number) => number[] {
-  const places = new Int32Array(most + 1).fill(-1);
-  const sorted = new Int32Array(order.length);
-  return (from, to, names, on) => {
-    const runs: number[] = [];
-    const met: number[] = [];
-    for (let at = from; at < to; at++) {
-      const name = nameAt(names, order[at] + on) + 1;
-      if (places[name] < 0) {
-        places[name] = met.length;
-        met.push(name);
-        runs.push(0);
-      }
-      runs[places[name]]++;
-    }
-    if (runs.length === 1) {
-      places[met[0]] = -1;
-      return [to];
-    }
-    let end = from;
-    const next = runs.map((length) => (end += length) - length);
-    for (let at = from; at < to; at++) {
-      const place = places[nameAt(names, order[at] + on) + 1];
-      sorted[next[place]++] = order[at];
-    }
-    for (const name of met) places[name] = -1;
-    for (let at = from; at < to; at++) order[at] = sorted[at];
-    return next;
-  };
 }
 
 /** A number for each pair of numbers, the same for the same pair. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import type { Part } from '@joined-hands/core/parts';
-import { barsInWords, typesetForm } from '@joined-hands/core/words';
+import { barsInWords, leftThen, typesetForm } from '@joined-hands/core/words';
 import { BenchState } from './bench-state';
 
 /** Rows of the rail drawn in one go, and how long the rest of the page has to itself between two. */
@@ -26,7 +26,7 @@ const PAUSE_MS = 30;
               <span class="name"
                 >{{ part.sectionName || 'Part' }} <i>{{ form(part) }}</i></span
               >
-              <span class="bars">{{ bars(part) }}{{ relation(part) }}{{ order(part) }}</span>
+              <span class="bars">{{ bars(part) }}{{ relation(part, i) }}{{ order(part) }}</span>
             </span>
             <span class="effort" [attr.aria-label]="'Effort ' + effort(i) + ' of 100'" [title]="reasons(i)">
               <span class="fill" [style.height.%]="effort(i)"></span>
@@ -68,7 +68,12 @@ export class PartsRail {
     return barsInWords(part);
   }
 
-  protected relation(part: Part): string {
+  /** Same is what both hands play again; else the tune alone comes back. */
+  protected relation(part: Part, index: number): string {
+    const arrangement = this.bench.arrangement();
+    if (part.relatedTo === null || !arrangement) return '';
+    const isWhole = part.sameChords && leftThen(arrangement, index) === 'same';
+    if (part.relation === 'same' && !isWhole) return ` · tune of ${part.relatedTo}`;
     const words = {
       same: ' · same as ',
       ending: ' · new end to ',
@@ -77,7 +82,7 @@ export class PartsRail {
       rhythm: ' · rhythm of ',
       new: '',
     };
-    return part.relatedTo === null ? '' : words[part.relation] + part.relatedTo;
+    return words[part.relation] + part.relatedTo;
   }
 
   /** Right hand first is the custom; the others are said. */
