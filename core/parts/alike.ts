@@ -32,7 +32,7 @@ export class Alike {
 
   /**
    * Parts a stretch into runs of one name `on` places further, in the order in which the names first come, each in the
-   * order it was in; gives where each run ends. O(n) for n places.
+   * order it was in; gives where each run ends. `on` is no more than the number of places. O(n) for n of them.
    */
   part(from: number, to: number, names: Int32Array, on: number): number[] {
     const { order, parted, runOf } = this;
