@@ -157,11 +157,19 @@ function indexOf(content: Content): Indexed {
   };
 }
 
-const byKeys: Seek = {
-  names: (part) => [part.notes.length > 0 ? part.wholeName : `chords ${chordsName(part)}`],
+/** Names that tell something of what is struck: where nothing is, none, as every silence would be like every other. */
+const ofStruck = (names: Seek['names']): Seek['names'] => {
+  return (part) => (part.notes.length > 0 ? names(part) : []);
 };
-const byTimes: Seek = { names: (part) => [part.timesName] };
-const byFirstBar: Seek = { names: ({ bars }) => [`${bars.get(-1)}|${bars.get(0)}`] };
+
+const byKeys: Seek = {
+  names: (part) => {
+    if (part.notes.length > 0) return [part.wholeName];
+    return part.changes.length > 0 ? [`chords ${chordsName(part)}`] : [];
+  },
+};
+const byTimes: Seek = { names: ofStruck((part) => [part.timesName]) };
+const byFirstBar: Seek = { names: ofStruck(({ bars }) => [`${bars.get(-1)}|${bars.get(0)}`]) };
 const byBars: Seek = { names: ({ bars }) => [...bars].map(([bar, struck]) => `${bar}|${struck}`) };
 const byStruck: Seek = { names: ({ keys }) => [...keys], least: ({ fewestShared }) => fewestShared };
 
