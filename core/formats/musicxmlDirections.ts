@@ -1,5 +1,5 @@
 import type { Arrangement } from '../arrangement';
-import type { Part } from '../parts';
+import { type Part, partIndexAt } from '../parts';
 import { type PlayedBar, type PlayedTempo, type Section, within } from '../song';
 import { el, type Element } from './xmlTree';
 
@@ -14,11 +14,7 @@ export function directionsAt(arrangement: Arrangement, bar: PlayedBar, index: nu
   const sections = within(played.sections, from, to).map((section) =>
     direction('above', el('rehearsal', section.name, { enclosure: 'none' }), at(section.tick)),
   );
-  const parts = within(
-    arrangement.parts.map((part) => ({ ...part, tick: part.fromTick })),
-    from,
-    to,
-  ).map((part) =>
+  const parts = beginningIn(arrangement.parts, from, to).map((part) =>
     direction('above', el('rehearsal', part.number, { enclosure: 'square' }), at(part.fromTick)),
   );
   const tempi = played.tempoMap
@@ -38,6 +34,14 @@ export function directionsAt(arrangement: Arrangement, bar: PlayedBar, index: nu
       ),
     );
   return [...sections, ...parts, ...tempi, ...loudnessAt(arrangement, bar), ...pedalsAt(arrangement, bar)];
+}
+
+/** The parts that begin in a stretch. */
+function beginningIn(parts: readonly Part[], from: number, to: number): Part[] {
+  const found: Part[] = [];
+  for (let at = partIndexAt(parts, from); at < parts.length && parts[at].fromTick < to; at++)
+    if (parts[at].fromTick >= from) found.push(parts[at]);
+  return found;
 }
 
 /** A metronome mark; where a song slows down "rit." on the first step, the others being heard and not read. */
