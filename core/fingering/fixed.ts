@@ -21,9 +21,19 @@ export function fixedFingers(
   if (pinned.size + learned.size + song.fingerPins.length === 0) return () => null;
   const onset = onsetsOf(played);
   const single = pinnedKeys(song, twins);
+  const learnedOf = (group: readonly HandNote[]): readonly number[] | null => {
+    const fingers: number[] = [];
+    for (const { from, tick, midi } of group) {
+      const finger =
+        learned.size > 0 ? learned.get(nameOf(from, tick - (onset.get(from) ?? 0), midi)) : undefined;
+      if (finger === undefined) return null;
+      fingers.push(finger);
+    }
+    return fingers;
+  };
   return (group) => {
-    const known = group.map((n) => learned.get(nameOf(n.from, n.tick - (onset.get(n.from) ?? 0), n.midi)));
-    if (known.every((finger) => finger !== undefined)) return known;
+    const known = learnedOf(group);
+    if (known) return known;
     const [{ from, source }] = group;
     const fingers = pinned.get(from) ?? pinned.get(twins.get(from) ?? '');
     const chord = source === 'chord' && fingers?.length === group.length ? fingers : null;
@@ -41,8 +51,11 @@ function pinnedKeys(
   const by = new Map(
     fingerPins.map((pin) => [`${pin.hand}|${nameOf(pin.from, pin.after, pin.midi)}`, pin.finger] as const),
   );
+  // Asked for every key of the song: most come from a note or chord that has no pin.
+  const froms = new Set(fingerPins.map(({ from }) => from));
   return ({ hand, from, tick, midi }, onset) => {
-    const named = (id: string): number | undefined => by.get(`${hand}|${nameOf(id, tick - onset, midi)}`);
+    const named = (id: string): number | undefined =>
+      froms.has(id) ? by.get(`${hand}|${nameOf(id, tick - onset, midi)}`) : undefined;
     const twin = twins.get(from);
     return named(writtenOf(from)) ?? (twin ? named(writtenOf(twin)) : undefined) ?? null;
   };
@@ -50,7 +63,7 @@ function pinnedKeys(
 
 /** A played id as it is written: "c3@2" is c3. */
 function writtenOf(id: string): string {
-  return id.replace(/@\d+$/, '');
+  return id.includes('@') ? id.replace(/@\d+$/, '') : id;
 }
 
 /** What a pin of a finger is told by: the key as it is written. */
