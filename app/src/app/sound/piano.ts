@@ -48,25 +48,20 @@ export class Piano {
   }
 
   /**
-   * Loads the instrument once something was pressed (before that no page may sound) and then nothing is done: what is
-   * heard first comes at once, and the edit it comes from is not held up. What fails is loaded when it is heard.
+   * Loads what every sound needs once something was pressed (before that no page may sound) and then nothing is done:
+   * what is heard first comes at once, and the edit it comes from is not held up. What fails is loaded when it is heard.
    */
   loadAfterPress(pressed: EventTarget = document): void {
     if (this.tone || this.isWaiting) return;
     this.isWaiting = true;
     const load = (): void => {
       for (const kind of PRESSES) pressed.removeEventListener(kind, load, { capture: true });
-      setTimeout(() => whenIdle(() => void this.load().catch(() => undefined)), QUIET_MS);
+      setTimeout(() => whenIdle(() => void this.toneOnce().catch(() => undefined)), QUIET_MS);
     };
     for (const kind of PRESSES) pressed.addEventListener(kind, load, { capture: true });
   }
 
   private isWaiting = false;
-
-  private async load(): Promise<void> {
-    const { tone } = await this.toneOnce();
-    await this.instrumentOf(soundNamed(this.sound()), tone);
-  }
 
   private toneOnce(): Promise<{ tone: Tone; click: ToneModule.Synth }> {
     return (this.tone ??= this.loadTone().catch((error: unknown) => {
