@@ -1,5 +1,5 @@
 import { chordsFromKeys, type SoundingKey } from '../harmony';
-import { midiOf, nameOf, typeset } from '../music';
+import { midiOf, nameOf, strikeNumber, typeset } from '../music';
 import { applyEdit, emptySong, inForceAt, joinTies, type MelodyNote, type Song, writtenBars } from '../song';
 import { chordsFor } from '../suggesting';
 import { FileError } from './fileError';
@@ -22,8 +22,6 @@ const MOST_CANDIDATES = 16;
 const MELODY_SAYS = 0.3;
 /** Fewer other notes than this share of the melody's are strays, not an accompaniment. */
 const LEAST_ACCOMPANIMENT = 0.1;
-/** Keys a MIDI piano can name. */
-const KEYS = 128;
 /** What speaks for a line being the melody; common practice of scores. */
 const LIKELY = { words: 30, named: 20, symbols: 12, firstStaff: 6, topLine: 3, high: 0.3, each: 0.02 };
 const MELODY_NAME = /voice|vocal|melod|lead|sing|sopran|tune|right/i;
@@ -245,24 +243,19 @@ function melodyNote(note: ScoreNote, id: string): MelodyNote {
 
 /** The chords the other notes spell, with what the melody says; none where nothing else sounds. */
 function chordsOf(score: ReadScore, line: Line): Song['changes'] {
-  const melody = new Set(line.notes.map(strikeOf));
+  const melody = new Set(line.notes.map(strikeNumber));
   const sounding = score.parts
     .filter((part) => !part.isEverything)
     .flatMap((part) => part.notes)
     .filter((n) => !n.grace);
-  const beside = sounding.filter((n) => !melody.has(strikeOf(n)));
+  const beside = sounding.filter((n) => !melody.has(strikeNumber(n)));
   if (beside.length === 0 || beside.length < LEAST_ACCOMPANIMENT * line.notes.length) return [];
   const weighed = sounding.map((n): SoundingKey => {
-    const weight = melody.has(strikeOf(n)) ? MELODY_SAYS : 1;
+    const weight = melody.has(strikeNumber(n)) ? MELODY_SAYS : 1;
     return { tick: n.tick, length: n.length, midi: n.midi, weight };
   });
   const { keyMap } = line.part;
   return chordsFromKeys(weighed, writtenBars(line.part), (tick) => inForceAt(keyMap, tick));
-}
-
-/** A number that notes share which strike one key at one time. */
-function strikeOf({ tick, midi }: ScoreNote): number {
-  return tick * KEYS + midi;
 }
 
 function changesOf(chords: ReadPart['chords'], end: number): Song['changes'] {

@@ -1,7 +1,7 @@
 import midiFile, { type MidiEvent } from 'midi-file';
 import type { Arrangement } from '../arrangement';
 import type { HandNote } from '../hands';
-import { fifthsOf, metreName, TICKS_PER_QUARTER } from '../music';
+import { fifthsOf, metreName, strikeNumber, TICKS_PER_QUARTER } from '../music';
 import type { TimedNote } from '../performance';
 import { refuseTooLong } from './limits';
 import { metreOfLength } from './musicxmlPieces';
@@ -13,7 +13,6 @@ const GRACE_TICKS = 120;
 /** The pedal goes down again this many ticks after its chord. */
 const PEDAL_AGAIN_TICKS = TICKS_PER_QUARTER / 8;
 const RELEASE_VELOCITY = 64;
-const KEYS = 128;
 
 type Timed = { readonly tick: number; readonly order: number; readonly event: Untimed };
 type Untimed = MidiEvent extends infer E ? (E extends MidiEvent ? Omit<E, 'deltaTime'> : never) : never;
@@ -86,8 +85,8 @@ function joined(pieces: readonly Uint8Array[]): Uint8Array {
 }
 
 /** A number for each key struck by each hand at each time. */
-function idOf({ hand, tick, midi }: Pick<TimedNote, 'hand' | 'tick' | 'midi'>): number {
-  return (tick * KEYS + midi) * 2 + (hand === 'left' ? 1 : 0);
+function idOf(note: Pick<TimedNote, 'hand' | 'tick' | 'midi'>): number {
+  return strikeNumber(note) * 2 + (note.hand === 'left' ? 1 : 0);
 }
 
 function named(text: string): Timed {

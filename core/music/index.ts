@@ -17,12 +17,13 @@ export {
   chroma,
   classAbove,
   classNameOf,
-  otherNameOf,
   type Letter,
   LETTERS,
   midiOf,
   movedBy,
   nameOf,
+  otherNameOf,
+  strikeNumber,
 } from './pitch';
 export { parsePitch, parsePitchClass, type Pitch, pitchAt, type PitchClass, PitchNameError } from './pitch';
 export { staffStep, transposePitch, typeset } from './pitch';

@@ -12,6 +12,7 @@ import {
   parsePitchClass,
   pitchAt,
   PitchNameError,
+  strikeNumber,
   typeset,
 } from './pitch';
 
@@ -93,5 +94,15 @@ describe('a letter moved as a transposing instrument sounds', () => {
     ['C##', 1, 3, 'F'],
   ])('%s by %i letters and %i half steps is %s', (from, steps, semitones, to) => {
     expect(classNameOf(movedBy(parsePitchClass(from), steps, semitones))).toBe(to);
+  });
+});
+
+describe('the number of a strike', () => {
+  it('is that of its key and tick alone, from the lowest key to the highest', () => {
+    const ticks = [0, 1, 2, 200_000_000];
+    const numbers = ticks.flatMap((tick) => [0, 1, 126, 127].map((midi) => strikeNumber({ tick, midi })));
+    expect(new Set(numbers).size).toBe(16);
+    expect(strikeNumber({ tick: 960, midi: 60 })).toBe(strikeNumber({ tick: 960, midi: 60 }));
+    expect(numbers.every(Number.isSafeInteger)).toBe(true);
   });
 });

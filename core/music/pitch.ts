@@ -142,3 +142,11 @@ export function otherNameOf(pitchClass: PitchClass): PitchClass | null {
   );
   return same.sort((a, b) => Math.abs(a.alter) - Math.abs(b.alter))[0] ?? null;
 }
+
+/** Keys MIDI can name. */
+const KEYS = 128;
+
+/** A number that only what strikes the same key (MIDI 0 … 127) at the same tick (up to 10¹³) shares: quicker to look up than words. */
+export function strikeNumber({ tick, midi }: { readonly tick: number; readonly midi: number }): number {
+  return tick * KEYS + midi;
+}

@@ -1,5 +1,4 @@
-import type { Arrangement } from '../arrangement';
-import { barsInWords, leftThen, partCard, relationInWords, sayIt } from '../words';
+import { barsInWords, comesBackWhole, FIRST_HAND, partCard, plays, sayIt } from '../words';
 import { columnsOf, rowsOf } from './columns';
 import { type Block, heading, paragraph } from './flow';
 import { systemsOf } from './scoreSheets';
@@ -31,27 +30,21 @@ function partBlocks({ arrangement, room }: SheetTask, index: number, rows: () =>
   const card = partCard(arrangement, index);
   const of = part.number;
   const head = heading(`${card.title} · ${barsInWords(part)}`, room, of);
-  if (isTold(arrangement, index))
+  // It has been told with that part.
+  if (comesBackWhole(arrangement, index))
     return [head, ...paragraph(card.relation, room.width, { part: of, above: 1 })];
-  const order = { right: 'right hand first', left: 'left hand first', chords: 'chords first' };
-  const firstHand = card.order === null ? '' : `; ${order[card.order]}`;
+  const firstHand = card.order === null ? '' : `; ${FIRST_HAND[card.order]}`;
   const before = [
-    relationInWords(part, leftThen(arrangement, index)),
+    card.relation,
     card.firstKey ? `The right hand starts on ${card.firstKey}${firstHand}.` : '',
     card.hands,
   ].filter(Boolean);
   // With the melody alone nothing is met.
-  const said = arrangement.relations.left[index]?.relation === 'silent' ? '' : sayIt(arrangement, part);
+  const said = plays(arrangement, index, 'left') ? sayIt(arrangement, part) : '';
   return [
     head,
     ...before.flatMap((what) => paragraph(what, room.width, { part: of, above: 1, staysWithNext: true })),
     ...rows(),
     ...(said ? paragraph(said, room.width, { part: of, above: 2.5, lead: 'Say: ' }) : []),
   ];
-}
-
-/** It is the same as an earlier part, both hands: that one has told it. */
-function isTold(arrangement: Arrangement, index: number): boolean {
-  const part = arrangement.parts[index];
-  return part.relation === 'same' && part.sameChords && leftThen(arrangement, index) === 'same';
 }

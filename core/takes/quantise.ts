@@ -1,4 +1,4 @@
-import { TICKS_PER_QUARTER } from '../music';
+import { strikeNumber, TICKS_PER_QUARTER } from '../music';
 import { type Fit, fitGrid, type Grid } from './grid';
 
 /** One key as it was played: onset and end in beats (quarters) from the bar line the click began on. */
@@ -33,8 +33,6 @@ const TOGETHER_SECONDS = 0.035;
 const BREATH_SHARE = 0.35;
 /** Rests shorter than this are not written, in ticks: half a beat. */
 const SHORTEST_REST_TICKS = TICKS_PER_QUARTER / 2;
-/** Keys a MIDI piano can name. */
-const KEYS = 128;
 
 /**
  * Puts what was played on a grid found from it (or the one given). A steady lateness against the click is taken off
@@ -93,7 +91,7 @@ function shortestOf(grid: Grid): number {
 function withoutDoubles(keys: readonly WrittenKey[]): WrittenKey[] {
   const byPlace = new Map<number, WrittenKey>();
   for (const key of keys) {
-    const place = key.tick * KEYS + key.midi;
+    const place = strikeNumber(key);
     const other = byPlace.get(place);
     if (!other || other.length < key.length) byPlace.set(place, key);
   }

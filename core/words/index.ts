@@ -23,7 +23,8 @@ export {
   verdictInWords,
 } from './practice';
 export { proofInWords } from './proof';
-export { leftThen } from './returning';
+export { FIRST_HAND, partLine } from './partLine';
+export { comesBackWhole, leftThen, plays } from './returning';
 export { partSummary } from './summary';
 export { barsInWords, meetingInWords, partNumberAt, relationInWords } from './walkthrough';
 export { rightHandInWords, sayIt, shownNote, typesetForm, writeWalkthrough } from './walkthrough';

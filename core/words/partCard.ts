@@ -5,6 +5,7 @@ import { besideBlacks, landmarkOf, typeset } from '../music';
 import type { Part } from '../parts';
 import { Clock } from '../performance';
 import { barAt, within } from '../song';
+import { firstHandOf } from './partLine';
 import { leftThen } from './returning';
 import {
   barsInWords,
@@ -62,12 +63,8 @@ export function partCard(arrangement: Arrangement, index: number): PartCard {
     relation: relationInWords(part, leftThen(arrangement, index)),
     hands: handsInWords(arrangement.relations, index),
     isNew: newInWords(arrangement, index),
-    order: playsBothHands(arrangement, part) ? part.choices.firstHand : null,
+    order: firstHandOf(arrangement, index),
   };
-}
-
-function playsBothHands({ right, left }: Arrangement, { fromTick, toTick }: Part): boolean {
-  return [right, left].every((hand) => within(hand, fromTick, toTick).length > 0);
 }
 
 function firstKeyOf({ right, profile }: Arrangement, part: Part): string {
@@ -118,7 +115,7 @@ function newInWords(arrangement: Arrangement, index: number): string {
   const fresh = [...new Set(symbolsIn(part))].filter((symbol) => !known.has(symbol));
   const chords =
     fresh.length === 0 ? '' : `${fresh.length === 1 ? 'the chord' : 'the chords'} ${fresh.join(', ')}`;
-  const hasTune = arrangement.played.melody.some(({ tick }) => tick >= part.fromTick && tick < part.toTick);
+  const hasTune = within(arrangement.played.melody, part.fromTick, part.toTick).length > 0;
   const tune = hasTune ? freshMelody(part) : '';
   // Without a tune it is the chords that make a part a new one.
   const order = !hasTune && chords === '' && part.relation !== 'same' ? 'the order of the chords' : '';

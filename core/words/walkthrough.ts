@@ -1,7 +1,7 @@
 import { type ArrangedChange, type Arrangement, changesIn } from '../arrangement';
 import { type HandNote, strikesOf } from '../hands';
 import { countAt, handsInWords } from '../joining';
-import { RUNGS, rungOf } from '../ladder';
+import { rungOf } from '../ladder';
 import {
   beatTicks,
   besideBlacks,
@@ -22,7 +22,7 @@ import { learningInWords } from './learning';
 import { kindOf, leftInWords, rungInWords } from './leftHand';
 import { passesInWords } from './passes';
 import { barInWords } from './places';
-import { type LeftThen, leftThen } from './returning';
+import { type LeftThen, leftThen, plays } from './returning';
 import { fingersInWords, struckInWords, timesInWords } from './strikes';
 
 /** The whole arrangement in words, part by part, in the order of hands each part has chosen. */
@@ -48,13 +48,12 @@ export function writeWalkthrough(arrangement: Arrangement): string {
 export function partInWords(arrangement: Arrangement, index: number): string[] {
   const part = arrangement.parts[index];
   const title = `Part ${part.number} (${typesetForm(part.label)})${part.sectionName ? `, ${part.sectionName}` : ''}: ${barsInWords(part)}`;
-  const rung = RUNGS[part.choices.rung - 1];
   const relation = relationInWords(part, leftThen(arrangement, index));
   const first = [relation, handsInWords(arrangement.relations, index)].filter(Boolean).join(' ');
   const right = ['Right hand', ...rightInWords(arrangement, part)];
   const left = ['Left hand', ...leftInWords(arrangement, part, part.choices.firstHand === 'chords')];
   const hands = part.choices.firstHand === 'right' ? [...right, ...left] : [...left, ...right];
-  const meetings = rung.number === 1 ? [] : meetInWords(arrangement, part);
+  const meetings = plays(arrangement, index, 'left') ? meetInWords(arrangement, part) : [];
   const meet = meetings.length > 0 ? ['Where they meet', ...meetings] : [];
   const findings = inPart(arrangement.findings, part).map((f) => `  Note: ${f.text}`);
   return [

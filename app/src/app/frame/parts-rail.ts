@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import type { Part } from '@joined-hands/core/parts';
-import { barsInWords, leftThen, typesetForm } from '@joined-hands/core/words';
+import { partLine, typesetForm } from '@joined-hands/core/words';
 import { BenchState } from './bench-state';
 
 /** Rows of the rail drawn in one go, and how long the rest of the page has to itself between two. */
@@ -26,7 +26,7 @@ const PAUSE_MS = 30;
               <span class="name"
                 >{{ part.sectionName || 'Part' }} <i>{{ form(part) }}</i></span
               >
-              <span class="bars">{{ bars(part) }}{{ relation(part, i) }}{{ order(part) }}</span>
+              <span class="bars">{{ line(i) }}</span>
             </span>
             <span class="effort" [attr.aria-label]="'Effort ' + effort(i) + ' of 100'" [title]="reasons(i)">
               <span class="fill" [style.height.%]="effort(i)"></span>
@@ -64,30 +64,9 @@ export class PartsRail {
     return part.label === part.sectionName ? '' : typesetForm(part.label);
   }
 
-  protected bars(part: Part): string {
-    return barsInWords(part);
-  }
-
-  /** Same is what both hands play again; else the tune alone comes back. */
-  protected relation(part: Part, index: number): string {
+  protected line(index: number): string {
     const arrangement = this.bench.arrangement();
-    if (part.relatedTo === null || !arrangement) return '';
-    const isWhole = part.sameChords && leftThen(arrangement, index) === 'same';
-    if (part.relation === 'same' && !isWhole) return ` · tune of ${part.relatedTo}`;
-    const words = {
-      same: ' · same as ',
-      ending: ' · new end to ',
-      varied: ' · varied from ',
-      moved: ' · moved from ',
-      rhythm: ' · rhythm of ',
-      new: '',
-    };
-    return words[part.relation] + part.relatedTo;
-  }
-
-  /** Right hand first is the custom; the others are said. */
-  protected order({ choices }: Part): string {
-    return { right: '', left: ' · left hand first', chords: ' · chords first' }[choices.firstHand];
+    return arrangement ? partLine(arrangement, index) : '';
   }
 
   protected effort(index: number): number {
