@@ -3,6 +3,9 @@ import { learningOf } from '../parts';
 import { leftThen } from './returning';
 import { timesInWords } from './strikes';
 
+/** So many parts that come back are told of a long song, those that come back most; more hide what they stand over. */
+const MOST_TOLD = 4;
+
 /** "4 parts, 3 different; left hand: 2 different. Learn part 2 once, play it twice." */
 export function learningInWords(arrangement: Arrangement): string {
   const { parts, relations } = arrangement;
@@ -16,7 +19,13 @@ export function learningInWords(arrangement: Arrangement): string {
     if (relation === 'same' && relatedTo !== null && leftThen(arrangement, index) === 'same')
       times.set(relatedTo, (times.get(relatedTo) ?? 1) + 1);
   });
-  const once = [...times].map(([number, count]) => `part ${number} once and play it ${timesInWords(count)}`);
+  const back = [...times];
+  const most = new Set([...back].sort((a, b) => b[1] - a[1]).slice(0, MOST_TOLD));
+  const once = back
+    .filter((one) => most.has(one))
+    .map(([number, count]) => `part ${number} once and play it ${timesInWords(count)}`);
+  const others = back.length - once.length;
+  if (others > 0) once.push(`${others} more come back too`);
   const different = all.different === all.parts ? 'all different' : `${all.different} different`;
   const leftWords = left === null ? '' : `; left hand: ${left === all.parts ? 'all' : left} different`;
   return `${all.parts} parts, ${different}${leftWords}.${once.length > 0 ? ` Learn ${once.join('; ')}.` : ''}`;

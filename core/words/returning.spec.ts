@@ -49,4 +49,29 @@ describe('the left hand where a tune comes back', () => {
       '2 parts, 1 different; left hand: all different.',
     );
   });
+
+  it('tells of a long song the four parts that come back most, in order, and how many more there are', () => {
+    const four = (count: number) => {
+      // Parts 1, 2, 3 … each once more, and the third three times.
+      const tunes = [
+        'C6 D6 E6 F6',
+        'G6 F6 G6 E6',
+        'D6 D6 G6 C6',
+        'A6 E6 A6 C6',
+        'E6 A6 E6 D6',
+        'F6 C6 D6 A6',
+      ].slice(0, count);
+      const all = [...tunes, ...tunes, tunes[2], tunes[2]].join(' ');
+      const a = inFours(all, all.replace(/\S+/g, 'N.C.'));
+      return learningInWords(a);
+    };
+    expect(four(4)).toBe(
+      '10 parts, 4 different. Learn part 1 once and play it twice; part 2 once and play it twice; ' +
+        'part 3 once and play it 4 times; part 4 once and play it twice.',
+    );
+    expect(four(6)).toBe(
+      '14 parts, 6 different. Learn part 1 once and play it twice; part 2 once and play it twice; ' +
+        'part 3 once and play it 4 times; part 4 once and play it twice; 2 more come back too.',
+    );
+  });
 });
