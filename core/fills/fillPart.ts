@@ -1,3 +1,4 @@
+import { KEYBOARDS, midiOf } from '../music';
 import { barAt } from '../song';
 import { andThen, type FillDecisions, type FillsSoFar, playedOver, rankFor, takenAs } from './deciding';
 import { type Fill, fillOf } from './fill';
@@ -23,10 +24,14 @@ export interface PartFills {
   readonly after: FillsSoFar;
 }
 
-/** Every proposal for a part, the best first at each place, what the pianist can play counted in. */
+/** Every proposal for a part on the pianist's keyboard, the best first at each place, what the pianist can play counted in. */
 export function proposalsFor(task: FillTask, openings: readonly Opening[]): Proposal[] {
   const stills = stillsOf(task);
+  const { low, high } = KEYBOARDS[task.profile.keyboard];
+  const isOnKeyboard = ({ notes }: Proposal): boolean =>
+    notes.every(({ pitch }) => midiOf(pitch) >= low && midiOf(pitch) <= high);
   return FILL_KINDS.flatMap(({ propose }) => propose(task, openings, stills))
+    .filter(isOnKeyboard)
     .map((proposal) => ({ ...proposal, rank: rankFor(proposal, task.profile) }))
     .sort((a, b) => a.place.from.change.tick - b.place.from.change.tick || a.rank - b.rank);
 }

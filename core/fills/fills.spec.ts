@@ -260,6 +260,33 @@ describe('proposals', () => {
     );
   });
 
+  it('lie on the keyboard, however high the song; a passing chord within a fifth of the chord it leaves', () => {
+    const high = fc.tuple(songs, fc.constantFrom(1, 2, 3)).map(([song, octaves]) => ({
+      ...song,
+      melody: song.melody.map((n) => ({
+        ...n,
+        pitch: { ...n.pitch, octave: n.pitch.octave + octaves },
+      })),
+    }));
+    const sizes = fc.constantFrom(49 as const, 61 as const, 76 as const, 88 as const);
+    fc.assert(
+      fc.property(high, sizes, fc.constantFrom(6 as const, 8 as const), (song, keyboard, reach) => {
+        const profile = { ...DEFAULT_PROFILE, keyboard, leftReach: reach };
+        const { fills, changes } = filled(song, 'few', 0, profile);
+        const { low, high } = KEYBOARDS[keyboard];
+        for (const { id, kind, changeId, notes } of fills) {
+          const keys = notes.map(({ pitch }) => midiOf(pitch));
+          const left = changes.find(({ change }) => change.id === changeId)?.voicing.keys ?? [];
+          const [from, to] =
+            kind === 'passing chord' ? [left[0] - 7, left[left.length - 1] + 7] : [low, high];
+          const out = keys.filter((key) => key < Math.max(low, from) || key > Math.min(high, to));
+          expect([id, out]).toEqual([id, []]);
+        }
+      }),
+      { numRuns: runs(200) },
+    );
+  });
+
   it('come in the same order in a key that lies near', () => {
     for (const song of DEMO_SONGS) {
       const up = { ...transposedUp(song), pins: [] };

@@ -24,6 +24,8 @@ const COUNTS = 2;
 const LEAST_COUNTS = 4;
 /** Half steps under the tune. */
 const UNDER = 3;
+/** Half steps beyond the keys of the chord it leaves, up or down: a fifth. */
+const FARTHEST = 7;
 
 interface Way {
   readonly variant: string;
@@ -101,9 +103,13 @@ function voiced(
   { voicing }: VoicedChange,
   ceiling: number,
 ): readonly number[] | null {
-  const { low } = KEYBOARDS[profile.keyboard];
+  const { low, high } = KEYBOARDS[profile.keyboard];
   const reach = reachMm(profile.leftReach);
-  const bounds = { low: Math.max(low, voicing.keys[0] - 7), high: ceiling, reachMm: reach };
+  const bounds = {
+    low: Math.max(low, voicing.keys[0] - FARTHEST),
+    high: Math.min(high, ceiling, voicing.keys[voicing.keys.length - 1] + FARTHEST),
+    reachMm: reach,
+  };
   const centre = (keys: readonly number[]): number => keys.reduce((sum, key) => sum + key, 0) / keys.length;
   const found = candidatesFor(chord, 'block', bounds)
     .map(({ keys }) => keys)
