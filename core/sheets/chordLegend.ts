@@ -3,7 +3,7 @@ import { fingerPart, FROM_NOWHERE } from '../fingering';
 import type { HandNote } from '../hands';
 import { nameKeys } from '../harmony';
 import { centreMm, classNameOf, isBlack, symbolOf, typeset, WHITE_MM } from '../music';
-import { voicingName } from '../words';
+import { CHORDS_TO_COME, voicingName } from '../words';
 import { box, disc, text } from './draw';
 import { type Block, paragraph } from './flow';
 import type { MakeSheet } from './sheet';
@@ -31,13 +31,17 @@ export const chordLegend: MakeSheet = ({ arrangement, room }) => {
     if (i % perRow === 0) rows.push([]);
     rows[rows.length - 1].push(chord);
   });
-  return rows.map((row): Block => ({
-    height: CARD_HEIGHT,
-    above: GAP,
-    staysWithNext: false,
-    part: null,
-    draw: (x, y) => row.map((chord, i) => card(chord, x + i * (width + GAP), y, width)).join(''),
-  }));
+  const isSilent = arrangement.left.length === 0;
+  return [
+    ...(isSilent ? paragraph(CHORDS_TO_COME, room.width, { staysWithNext: true }) : []),
+    ...rows.map((row): Block => ({
+      height: CARD_HEIGHT,
+      above: GAP,
+      staysWithNext: false,
+      part: null,
+      draw: (x, y) => row.map((chord, i) => card(chord, x + i * (width + GAP), y, width)).join(''),
+    })),
+  ];
 };
 
 function heldIn(arrangement: Arrangement): Held[] {

@@ -61,6 +61,20 @@ describe('sheets of words', () => {
     expect([chordsOverWords, meetingWords, forSinging].map(marks)).toEqual([0, 2, 0]);
   });
 
+  it('say where the left hand does not play yet what they tell of it', () => {
+    const toCome = 'The left hand rests on this rung: these are the chords to come.';
+    const onRung = (rung: number): Song => ({ ...song, choices: { ...song.choices, rung } });
+    const said = (make: MakeSheet, rung: number): number =>
+      make({ ...task(onRung(rung)), room: { ...ROOM, width: 200 } }).filter(({ draw }) =>
+        texts(draw(0, 0)).includes(toCome),
+      ).length;
+    const parts = task(song).arrangement.parts.length;
+    for (const rung of [1, 2, 4])
+      expect(
+        [meetingWords, forSinging, chordLegend, chordsOverWords].map((make) => said(make, rung)),
+      ).toEqual(rung === 1 ? [parts, parts, 1, 0] : [0, 0, 0, 0]);
+  });
+
   it('go on in a new row with a bar that does not fit, and leave room for a chord without words', () => {
     const bars = (count: number): Song => wholeBars(Array(count).fill('C5'), Array(count).fill('C'));
     const silent = { ...bars(12), division: { ...bars(12).division, school: 'bars' as const, bars: 12 } };

@@ -2,7 +2,7 @@ import { type Arrangement, changesIn } from '../arrangement';
 import { classNameOf, typeset } from '../music';
 import type { Part } from '../parts';
 import { barAt } from '../song';
-import { barsInWords, partCard } from '../words';
+import { barsInWords, CHORDS_TO_COME, partCard, plays } from '../words';
 import { wordsIn } from './columns';
 import { line, text } from './draw';
 import { type Block, heading, paragraph } from './flow';
@@ -59,7 +59,13 @@ function wordSheet({ arrangement, room }: SheetTask, told: Told, marks: boolean)
     const cells = cellsOf(arrangement, part, told);
     const rows = inRows(cells, room.width);
     const head = heading(`${partCard(arrangement, index).title} · ${barsInWords(part)}`, room, part.number);
-    return [head, ...rows.map((row) => wordRow(row, room.width, part.number, marks))];
+    const isToCome = cells.some(({ under }) => under !== '') && !plays(arrangement, index, 'left');
+    const toCome = paragraph(CHORDS_TO_COME, room.width, { part: part.number, staysWithNext: true });
+    return [
+      head,
+      ...(isToCome ? toCome : []),
+      ...rows.map((row) => wordRow(row, room.width, part.number, marks)),
+    ];
   });
 }
 

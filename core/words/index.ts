@@ -4,6 +4,7 @@ export { fillInWords, fillTitle, spotInWords, spotTitle, versionInWords } from '
 export { frameTitle } from './frames';
 export { lineInWords } from './fixedLine';
 export { learningInWords } from './learning';
+export { CHORDS_TO_COME } from './leftHand';
 export { partCard } from './partCard';
 export { writePartCards } from './partCards';
 export {

@@ -33,6 +33,9 @@ export function leftInWords(arrangement: Arrangement, part: Part, listFirst: boo
   return listFirst ? [list, ...told] : [...told, list];
 }
 
+/** Over chords shown where the left hand does not play them yet. */
+export const CHORDS_TO_COME = 'The left hand rests on this rung: these are the chords to come.';
+
 /** What is true of the rung in this part where its name alone would mislead: no pattern, no fill. */
 export function rungInWords({ left, right, song, played }: Arrangement, part: Part): string {
   const { number, name, isMoving, hasFills, rightHand, chords } = rungOf(part.choices);
