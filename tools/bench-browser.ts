@@ -105,7 +105,7 @@ export async function editFigures(browser: Browser, origin: string): Promise<voi
     const times: number[] = [];
     for (let turn = 0; turn < TIMES; turn++) {
       await ready?.(turn);
-      times.push(await timed(page, () => act(turn)));
+      times.push(await timed(page, name, () => act(turn)));
     }
     times.sort((a, b) => a - b);
     console.log(
@@ -164,19 +164,20 @@ export async function editFigures(browser: Browser, origin: string): Promise<voi
   await page.locator('jh-parts-panel').waitFor();
   await page.waitForTimeout(AT_REST_MS);
   await edit('a cut', (turn) => page.keyboard.press(turn % 2 ? 'j' : 'x'));
-  const long = await page.evaluate(() => (window as unknown as { long: number[] }).long);
+  const long = await page.evaluate(() => (window as unknown as { long: string[] }).long);
   console.log(
-    `main-thread tasks over 50 ms in these ${7 * TIMES} edits: ${long.length}${long.length > 0 ? ` (longest ${Math.max(...long).toFixed(0)} ms)` : ''}`,
+    `main-thread tasks over 50 ms in these ${7 * TIMES} edits: ${long.length}${long.length > 0 ? ` (${long.join(', ')})` : ''}`,
   );
 }
 
 /** Notes when the screen changes, leaving aside the panel at the side, whose answers come from another worker. */
 async function watchScreen(page: Page): Promise<void> {
   await page.evaluate(() => {
-    const seen = window as unknown as { long: number[]; begun: number; changed: number; isOn: boolean };
+    const seen = window as unknown as { long: string[]; begun: number; changed: number; during: string };
     seen.long = [];
     new PerformanceObserver((list) => {
-      if (seen.isOn) list.getEntries().forEach((e) => seen.long.push(e.duration));
+      if (seen.during !== '')
+        list.getEntries().forEach((e) => seen.long.push(`${seen.during}: ${e.duration} ms`));
     }).observe({ entryTypes: ['longtask'] });
     for (const kind of ['keydown', 'click'])
       document.addEventListener(
@@ -197,15 +198,15 @@ async function watchScreen(page: Page): Promise<void> {
   });
 }
 
-async function timed(page: Page, act: () => Promise<void>): Promise<number> {
-  await page.evaluate(() => Object.assign(window, { begun: 0, changed: 0, isOn: true }));
+async function timed(page: Page, name: string, act: () => Promise<void>): Promise<number> {
+  await page.evaluate((during) => Object.assign(window, { begun: 0, changed: 0, during }), name);
   await act();
   await page.waitForTimeout(AT_REST_MS);
   await page.locator('main[aria-busy=false]').waitFor();
   await page.waitForTimeout(AT_REST_MS);
   return page.evaluate(() => {
-    const seen = window as unknown as { begun: number; changed: number; isOn: boolean };
-    seen.isOn = false;
+    const seen = window as unknown as { begun: number; changed: number; during: string };
+    seen.during = '';
     return seen.changed - seen.begun;
   });
 }

@@ -22,7 +22,7 @@ import {
   type KeyOrder,
 } from '@joined-hands/core/voicing';
 import { Store } from '@ngrx/store';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ComputerKeys, firstMidiKeys, NO_MIDI, simulatedKeys } from '../input/key-sources';
@@ -40,7 +40,7 @@ type Source = 'screen' | 'computer' | 'midi' | 'simulated';
 /** A progression drilled through keys with least movement, marked by the keys struck. */
 @Component({
   selector: 'jh-drill-tab',
-  imports: [Choice, FormsModule, Keyboard, NzButtonModule, NzInputNumberModule, NzSelectModule],
+  imports: [Choice, FormsModule, Keyboard, NzButtonComponent, NzInputNumberModule, NzSelectModule],
   templateUrl: './drill-tab.html',
   styleUrl: './drill-tab.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -22,7 +22,7 @@ import {
 } from '@joined-hands/core/music';
 import { candidatesFor, spell } from '@joined-hands/core/voicing';
 import { Store } from '@ngrx/store';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Keyboard } from '../keyboard/keyboard';
 import { Piano } from '../sound/piano';
@@ -37,7 +37,7 @@ const OCTAVE = 12;
 /** The chords of a key, or all on one root, each with its inversions on a keyboard to scale and whether the hand reaches. */
 @Component({
   selector: 'jh-shapes-tab',
-  imports: [Choice, FormsModule, Keyboard, NzButtonModule, NzSelectModule],
+  imports: [Choice, FormsModule, Keyboard, NzButtonComponent, NzSelectModule],
   templateUrl: './shapes-tab.html',
   styleUrl: './shapes-tab.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

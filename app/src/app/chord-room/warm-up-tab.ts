@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import type { WarmUpNote } from '@joined-hands/core/fingering';
 import { classNameOf, type Key, typeset } from '@joined-hands/core/music';
 import { warmUpsOf } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Keyboard } from '../keyboard/keyboard';
 import { Piano } from '../sound/piano';
 import { told } from '../ui/told';
@@ -13,7 +13,7 @@ const BEATS_PER_MINUTE = 84;
 /** The scale and the broken tonic triad of a key, each hand, with their usual fingers. */
 @Component({
   selector: 'jh-warm-up-tab',
-  imports: [Keyboard, NzButtonModule],
+  imports: [Keyboard, NzButtonComponent],
   template: `
     @if (problem()) {
       <p role="alert">{{ problem() }}</p>

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import { hasFrame, withoutFrame } from '@joined-hands/core/song';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA } from 'ng-zorro-antd/modal';
 import { download, fileName } from '../ui/download';
 import type { FileKind } from '../workers/answers';
@@ -13,7 +13,7 @@ import { told } from '../ui/told';
 /** What a song can be taken away as. */
 @Component({
   selector: 'jh-export-list',
-  imports: [NzButtonModule],
+  imports: [NzButtonComponent],
   template: `
     @if (isFramed) {
       <label class="frame"

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { barAt, type Finding, findingId, type Fix } from '@joined-hands/core/song';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { BenchState } from './bench-state';
 import { Playing } from './playing';
 
@@ -10,7 +10,7 @@ const FEW = 3;
 /** What should be known about the part, each with its remedies one press away. */
 @Component({
   selector: 'jh-findings-list',
-  imports: [NzButtonModule],
+  imports: [NzButtonComponent],
   template: `
     @if (bench.findings().length > 0) {
       <section>

@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { keyName, metreName, typeset } from '@joined-hands/core/music';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { openDialog } from '../ui/dialog';
@@ -24,7 +24,7 @@ import { BENCHES, type BenchRow } from './registry';
 /** Title, benches, undo and redo; the rest behind one menu. */
 @Component({
   selector: 'jh-frame-header',
-  imports: [NzButtonModule, NzIconModule, NzModalModule, RouterLink],
+  imports: [NzButtonComponent, NzIconModule, NzModalModule, RouterLink],
   templateUrl: './frame-header.html',
   styleUrl: './frame-header.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Guide } from '../ui/guide';
 import { GUIDE_STEPS } from '../ui/guide-steps';
 
 /** One step of the guided way, over the bench it is about. */
 @Component({
   selector: 'jh-guide-strip',
-  imports: [NzButtonModule],
+  imports: [NzButtonComponent],
   template: `
     @if (guide.step(); as step) {
       <section class="strip" aria-label="The guided way">

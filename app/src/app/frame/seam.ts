@@ -12,7 +12,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { meetingInWords } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { BLOCK_HEIGHT, NOTE_HEIGHT } from './seam-keys';
 import { fitSeam, heightOfRows } from './seam-layout';
 import { type ChangeShape, type NoteShape } from './seam-shapes';
@@ -28,7 +28,7 @@ export interface PressedNote {
 /** The two lanes of a part sewn together: right hand above, left hand below, a stitch at every meeting. */
 @Component({
   selector: 'jh-seam',
-  imports: [NzButtonModule],
+  imports: [NzButtonComponent],
   templateUrl: './seam.html',
   styleUrl: './seam.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -63,6 +63,8 @@ export class Seam {
   );
   protected readonly rowsShown = computed(() => this.fitted().rowsShown);
   private readonly rowAsked = signal(0);
+  /** Pixels scrolled down: known, so that nothing is measured while the part is drawn anew. */
+  private scrolledTo = 0;
   /** The first row in view, by index: never one after which fewer rows come than are shown. */
   protected readonly firstRow = computed(() =>
     Math.max(0, Math.min(this.rowAsked(), this.layout().rows.length - this.rowsShown())),
@@ -151,13 +153,18 @@ export class Seam {
     this.scrollTo(this.layout().rows[row].top);
   }
 
+  /** Where it is there already nothing is done: to scroll is to have the whole page measured, before it is drawn. */
   private scrollTo(top: number): void {
-    this.rowsWindow().nativeElement.scrollTo({ top: top * this.scale() });
+    const pixels = top * this.scale();
+    if (Math.abs(pixels - this.scrolledTo) < 1) return;
+    this.scrolledTo = pixels;
+    this.rowsWindow().nativeElement.scrollTo({ top: pixels });
   }
 
   /** Scrolled by wheel, finger or key: it comes to rest on a whole row. */
   protected scrolled(): void {
-    const top = this.rowsWindow().nativeElement.scrollTop / this.scale();
+    this.scrolledTo = this.rowsWindow().nativeElement.scrollTop;
+    const top = this.scrolledTo / this.scale();
     const row = this.layout().rows.findIndex((r) => r.top + r.height / 2 > top);
     if (row >= 0) this.rowAsked.set(row);
   }

@@ -17,7 +17,7 @@ import {
 import { RouterLink } from '@angular/router';
 import { partSummary } from '@joined-hands/core/words';
 import { Store } from '@ngrx/store';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { midiInputs } from '../input/key-sources';
 import { inputsAllowed, listenToPedals } from '../input/pedals';
 import { Recorder } from '../input/recorder';
@@ -61,7 +61,7 @@ interface OpenBench {
   imports: [
     NgComponentOutlet,
     RouterLink,
-    NzButtonModule,
+    NzButtonComponent,
     FrameHeader,
     GuideStrip,
     Keyboard,

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RUNGS } from '@joined-hands/core/ladder';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import type { Place } from '../storage/place';
 import { Choice, type ChoiceOption } from '../ui/choice';
 import { BenchState } from './bench-state';
@@ -9,7 +9,7 @@ import { Playing } from './playing';
 /** Rung, tempo, hands, loop, play. */
 @Component({
   selector: 'jh-transport',
-  imports: [Choice, NzButtonModule],
+  imports: [Choice, NzButtonComponent],
   templateUrl: './transport.html',
   styleUrl: './transport.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { barTicks, pulseTicks } from '@joined-hands/core/music';
+import { barTicks, KEYBOARDS, pulseTicks } from '@joined-hands/core/music';
 import { inForceAt } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { Store } from '@ngrx/store';
@@ -34,6 +34,11 @@ export interface TakeWishes {
 }
 
 const TICKS_PER_SECOND_AT_60 = 960;
+/** What will be pressed is not known. */
+const ANY_KEY = Array.from(
+  { length: KEYBOARDS[88].high - KEYBOARDS[88].low + 1 },
+  (_, i) => KEYBOARDS[88].low + i,
+);
 /** Time for the first click to be ready, in seconds. */
 const HEAD_START = 0.15;
 /** A note begun on the last beat may end late, in seconds. */
@@ -69,7 +74,7 @@ export class Recorder {
   ): Promise<KeyEvent[]> {
     this.stop();
     this.player.stop();
-    const { tone, click, instrument } = await this.piano.ready();
+    const { tone, click, instrument } = await this.piano.ready(source.sounds ? [] : ANY_KEY);
     const song = this.song();
     const metre = song ? inForceAt(song.metreMap, fromTick) : { numerator: 4, denominator: 4 };
     const perTick = 60 / (this.beatsPerMinute() * TICKS_PER_SECOND_AT_60);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import { FileError } from '@joined-hands/core/formats';
 import { format } from 'date-fns';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Backups, restoredInWords } from '../storage/backups';
 import { download } from '../ui/download';
 import { Offline } from '../ui/offline';
@@ -10,7 +10,7 @@ import { told } from '../ui/told';
 /** All songs out in one file and in again, with how far it is and what came of it. */
 @Component({
   selector: 'jh-backup-row',
-  imports: [NzButtonModule],
+  imports: [NzButtonComponent],
   template: `
     @if (packing(); as text) {
       <p class="told" role="status">{{ text }}</p>

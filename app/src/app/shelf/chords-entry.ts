@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { FileError, readChart } from '@joined-hands/core/formats';
 import type { Song } from '@joined-hands/core/song';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzModalRef } from 'ng-zorro-antd/modal';
 
@@ -14,7 +14,7 @@ Thread the nee-dle, pull it through`;
 /** Chords and words typed as text: a song to sing to. */
 @Component({
   selector: 'jh-chords-entry',
-  imports: [NzButtonModule, NzInputModule],
+  imports: [NzButtonComponent, NzInputModule],
   template: `
     <p>
       Bars between strokes, "." holds a chord, "%" repeats a bar; the words on the line below. Or words with

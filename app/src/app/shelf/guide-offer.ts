@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { SongStore } from '../storage/song-store';
 import { Guide } from '../ui/guide';
 import { GUIDE_STEPS } from '../ui/guide-steps';
@@ -9,7 +9,7 @@ import { Problems } from '../ui/problems';
 /** On the first visit the guided way is offered; where it was left it is gone on with. */
 @Component({
   selector: 'jh-guide-offer',
-  imports: [NzButtonModule],
+  imports: [NzButtonComponent],
   template: `
     @if (guide.isOffered() || guide.isLeft()) {
       <p role="status">

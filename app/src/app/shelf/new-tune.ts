@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { FormsModule } from '@angular/forms';
 import { barTicks, beatTicks, keyName, metreName, typeset } from '@joined-hands/core/music';
 import { emptySong, type Song, twelveKeys } from '@joined-hands/core/song';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzModalRef } from 'ng-zorro-antd/modal';
@@ -24,7 +24,7 @@ const FIRST_BARS = 4;
 /** What a new tune begins with, in one small step: Enter goes on with what stands there. */
 @Component({
   selector: 'jh-new-tune',
-  imports: [FormsModule, NzButtonModule, NzInputModule, NzInputNumberModule, NzSelectModule],
+  imports: [FormsModule, NzButtonComponent, NzInputModule, NzInputNumberModule, NzSelectModule],
   templateUrl: './new-tune.html',
   styleUrl: './new-tune.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -15,7 +15,7 @@ import { asPreferred, DEFAULT_PROFILE, type Profile, type Song } from '@joined-h
 import { readRecord } from '@joined-hands/core/practice';
 import { counted } from '@joined-hands/core/words';
 import { formatDistanceToNow } from 'date-fns';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { firstValueFrom } from 'rxjs';
 import { FIRST_PLACE } from '../storage/place';
@@ -49,7 +49,7 @@ type LaunchedWindow = Window & {
 /** The songs, as cards with what a pianist wants to see; files come in by button or by dropping them. */
 @Component({
   selector: 'jh-shelf',
-  imports: [BackupRow, GuideOffer, NzButtonModule, NzModalModule, RouterLink],
+  imports: [BackupRow, GuideOffer, NzButtonComponent, NzModalModule, RouterLink],
   templateUrl: './shelf.html',
   styleUrl: './shelf.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

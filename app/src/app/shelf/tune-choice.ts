@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, type OnDestroy, signal } from '@angular/core';
 import type { TuneCandidate } from '@joined-hands/core/formats';
 import { DEFAULT_PROFILE } from '@joined-hands/core/song';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA, NzModalRef } from 'ng-zorro-antd/modal';
 import { Player } from '../sound/player';
 import { Asker } from '../workers/asker';
@@ -12,7 +12,7 @@ const BARS_HEARD = 8;
 /** A file with several lines: which one is the melody? Each can be heard before it is taken. */
 @Component({
   selector: 'jh-tune-choice',
-  imports: [NzButtonModule],
+  imports: [NzButtonComponent],
   template: `
     <p>This file holds {{ tunes.length }} lines that could be the melody. The likeliest stands first.</p>
     <ol>

@@ -1,9 +1,13 @@
+import { midiOf, parsePitch } from '@joined-hands/core/music';
 import type * as ToneModule from 'tone';
 
 type Tone = typeof ToneModule;
+type ToneKey = Parameters<ToneModule.Sampler['add']>[0];
 
 /** What strikes and silences keys. */
 export interface Instrument {
+  /** Loads what these keys sound with; where nothing needs to be loaded there is no such thing. */
+  prepare?(keys: readonly number[]): Promise<void>;
   triggerAttackRelease(key: string | number, duration: number, time?: number, velocity?: number): unknown;
   releaseAll(): unknown;
 }
@@ -31,6 +35,44 @@ export function sampleFiles(): Record<string, string> {
   return files;
 }
 
+/** The file of each sampled key, by its MIDI number. */
+const SAMPLES = new Map(
+  Object.entries(sampleFiles()).map(([name, file]) => [midiOf(parsePitch(name)), file] as const),
+);
+const SAMPLED_KEYS = [...SAMPLES.keys()].sort((a, b) => a - b);
+
+/** The sampled key a key sounds with: the nearest. */
+export function sampledKey(key: number): number {
+  return SAMPLED_KEYS.reduce((best, one) => (Math.abs(one - key) < Math.abs(best - key) ? one : best));
+}
+
+/**
+ * A recorded grand. Only the samples that are struck are loaded: to decode all thirty takes a third of a second, and
+ * holds up the edit with which the first chord is heard.
+ */
+function recordedGrand(tone: Tone): Instrument {
+  const sampler = new tone.Sampler({ release: 0.6 });
+  sampler.volume.value = -4;
+  sampler.toDestination();
+  const loading = new Map<number, Promise<void>>();
+  const load = (key: number): Promise<void> => {
+    const known = loading.get(key);
+    if (known) return known;
+    const coming = tone.ToneAudioBuffer.load(`/samples/${SAMPLES.get(key)}`).then(
+      (sample) => void sampler.add(key as ToneKey, sample),
+    );
+    loading.set(key, coming);
+    // What failed is asked for again the next time.
+    coming.catch(() => loading.delete(key));
+    return coming;
+  };
+  return {
+    prepare: async (keys) => void (await Promise.all([...new Set(keys.map(sampledKey))].map(load))),
+    triggerAttackRelease: (...strike) => sampler.triggerAttackRelease(...strike),
+    releaseAll: () => sampler.releaseAll(),
+  };
+}
+
 /** Keys that may ring at once: both hands under a held pedal. */
 const MOST_VOICES = 48;
 
@@ -40,11 +82,7 @@ export const SOUNDS: readonly SoundRow[] = [
     id: 'grand',
     name: 'Grand piano',
     delaySeconds: SAMPLE_DELAY_SECONDS,
-    make: (tone) => {
-      const sampler = new tone.Sampler({ urls: sampleFiles(), baseUrl: '/samples/', release: 0.6 });
-      sampler.volume.value = -4;
-      return sampler.toDestination();
-    },
+    make: recordedGrand,
   },
   {
     id: 'electric',

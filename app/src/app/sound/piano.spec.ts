@@ -1,12 +1,14 @@
 import '@angular/compiler';
 import { Injector } from '@angular/core';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { SAMPLE_DELAY_SECONDS, soundNamed, SOUNDS } from './instruments';
+import { SAMPLE_DELAY_SECONDS, sampledKey, soundNamed, SOUNDS } from './instruments';
 import { Problems } from '../ui/problems';
 import { Piano } from './piano';
 
 const struck: { key: number; length: number; at: number; velocity: number }[] = [];
 const made = { samplers: 0, synths: 0, clicks: 0, started: 0, released: 0, fails: false };
+/** Samples asked for, and keys for which the sampler has one. */
+const samples = { asked: [] as string[], there: [] as number[] };
 
 vi.mock('tone', () => ({
   Sampler: class {
@@ -17,12 +19,22 @@ vi.mock('tone', () => ({
     toDestination() {
       return this;
     }
+    add(key: number) {
+      samples.there.push(key);
+    }
     releaseAll() {
       made.released++;
     }
     triggerAttackRelease(key: number, length: number, at: number, velocity: number) {
       struck.push({ key, length, at, velocity });
     }
+  },
+  ToneAudioBuffer: {
+    load: async (url: string) => {
+      samples.asked.push(url);
+      if (made.fails) throw new Error('no samples');
+      return url;
+    },
   },
   Synth: class {
     constructor() {
@@ -51,9 +63,6 @@ vi.mock('tone', () => ({
   Frequency: (midi: number) => ({ toFrequency: () => midi }),
   now: () => 50,
   start: async () => void made.started++,
-  loaded: async () => {
-    if (made.fails) throw new Error('no samples');
-  },
 }));
 
 describe('the piano', () => {
@@ -64,6 +73,21 @@ describe('the piano', () => {
     problems = new Problems();
     struck.length = 0;
     Object.assign(made, { samplers: 0, synths: 0, clicks: 0, started: 0, released: 0, fails: false });
+    Object.assign(samples, { asked: [], there: [] });
+  });
+
+  it('loads the samples of the keys that are struck, each once, before they sound', async () => {
+    expect([21, 22, 23, 59, 60, 61, 62, 64, 67, 108].map(sampledKey)).toEqual([
+      ...[21, 21, 24, 60, 60, 60, 63, 63, 66, 108],
+    ]);
+    const heard = piano();
+    await heard.hear([60, 61, 64]);
+    expect(samples).toEqual({ asked: ['/samples/C4v10.mp3', '/samples/D%234v10.mp3'], there: [60, 63] });
+    await Promise.all([heard.hear([59, 67]), heard.hear([66])]);
+    expect(samples.asked.slice(2)).toEqual(['/samples/F%234v10.mp3']);
+    await heard.hearLine([{ tick: 0, length: 960, midi: 21 }], 60);
+    expect(samples.there).toEqual([60, 63, 66, 21]);
+    expect(made.samplers).toBe(1);
   });
 
   it('strikes keys together, once what sounded is let go', async () => {
@@ -115,7 +139,7 @@ describe('the piano', () => {
     expect(problems.sentence()).toMatch(
       /^The sounds of the grand piano could not be loaded: you hear a simple tone\./,
     );
-    expect((await heard.ready()).delaySeconds).toBe(0);
+    expect((await heard.ready([60])).delaySeconds).toBe(0);
     problems.putAway();
     await heard.hear([58]);
     // It is said once, and one simple tone does.
@@ -123,18 +147,20 @@ describe('the piano', () => {
     made.fails = false;
     await heard.hear([60]);
     await heard.hear([61]);
-    expect((await heard.ready()).delaySeconds).toBe(SAMPLE_DELAY_SECONDS);
-    expect(made.samplers).toBe(4);
+    expect((await heard.ready([60])).delaySeconds).toBe(SAMPLE_DELAY_SECONDS);
+    const asked = ['C4', 'C4', 'A3', 'C4'].map((name) => `/samples/${name}v10.mp3`);
+    expect(samples).toEqual({ asked, there: [60] });
+    expect(made.samplers).toBe(1);
     expect(struck.map(({ key }) => key)).toEqual([59, 58, 60, 61]);
   });
 
   it('is heard in the sound chosen, each made once; one that is made of waves is struck on time', async () => {
     const heard = piano();
     expect(heard.sound()).toBe('grand');
-    expect((await heard.ready()).delaySeconds).toBe(SAMPLE_DELAY_SECONDS);
+    expect((await heard.ready([60])).delaySeconds).toBe(SAMPLE_DELAY_SECONDS);
     heard.choose('electric');
     await heard.hear([60]);
-    expect((await heard.ready()).delaySeconds).toBe(0);
+    expect((await heard.ready([60])).delaySeconds).toBe(0);
     heard.choose('music box');
     await heard.hear([62]);
     heard.choose('electric');

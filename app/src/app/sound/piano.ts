@@ -33,14 +33,15 @@ export class Piano {
   private readonly problems = inject(Problems);
   readonly sound = signal<SoundRow['id']>(soundNamed(remembered()).id);
   private tone: Promise<{ tone: Tone; click: ToneModule.Synth }> | null = null;
-  private readonly made = new Map<SoundRow['id'], Promise<Instrument>>();
+  private readonly made = new Map<SoundRow['id'], Instrument>();
 
-  /** The instrument, once its samples are there. Must first be called from a key press or click. */
-  async ready(): Promise<Sounding> {
+  /** The instrument, once it can sound these keys (MIDI numbers). Must first be called from a key press or click. */
+  async ready(keys: readonly number[]): Promise<Sounding> {
     const row = soundNamed(this.sound());
     const { tone, click } = await this.toneOnce();
-    const sounding = await this.instrumentOf(row, tone).then(
-      (instrument) => ({ instrument, delaySeconds: row.delaySeconds }),
+    const instrument = this.instrumentOf(row, tone);
+    const sounding = await Promise.resolve(instrument.prepare?.(keys)).then(
+      () => ({ instrument, delaySeconds: row.delaySeconds }),
       () => ({ instrument: this.simple(tone, row), delaySeconds: 0 }),
     );
     await tone.start();
@@ -102,17 +103,10 @@ export class Piano {
     return this.plain;
   }
 
-  private instrumentOf(row: SoundRow, tone: Tone): Promise<Instrument> {
-    const known = this.made.get(row.id);
-    if (known) return known;
-    const making = (async () => {
-      const instrument = row.make(tone);
-      await tone.loaded();
-      return instrument;
-    })();
-    this.made.set(row.id, making);
-    making.catch(() => this.made.delete(row.id));
-    return making;
+  private instrumentOf(row: SoundRow, tone: Tone): Instrument {
+    const instrument = this.made.get(row.id) ?? row.make(tone);
+    this.made.set(row.id, instrument);
+    return instrument;
   }
 
   /** Plays a line at a tempo, from now on. Times in ticks. */
@@ -120,7 +114,7 @@ export class Piano {
     line: readonly { readonly tick: number; readonly length: number; readonly midi: number }[],
     quartersPerMinute: number,
   ): Promise<void> {
-    const { tone, instrument } = await this.ready();
+    const { tone, instrument } = await this.ready(line.map(({ midi }) => midi));
     instrument.releaseAll();
     const perTick = 60 / (quartersPerMinute * 960);
     const start = tone.now() + 0.1;
@@ -135,7 +129,7 @@ export class Piano {
 
   /** Strikes keys together now, for about a second and a half. */
   async hear(keys: readonly number[], velocity = 76): Promise<void> {
-    const { tone, instrument } = await this.ready();
+    const { tone, instrument } = await this.ready(keys);
     instrument.releaseAll();
     for (const key of keys)
       instrument.triggerAttackRelease(

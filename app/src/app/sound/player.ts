@@ -35,7 +35,9 @@ export class Player {
     this.isPlaying.set(true);
     this.isLoading.set(true);
     try {
-      const { tone, instrument, click, delaySeconds } = await this.piano.ready();
+      const { tone, instrument, click, delaySeconds } = await this.piano.ready(
+        program.notes.map(({ midi }) => midi),
+      );
       if (turn !== this.starting) return;
       this.isLoading.set(false);
       this.run(tone.getTransport(), program, loops, {

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { GivesWay } from './gives-way';
 
 /** One of a ranked list of things that can be heard before they are taken; what is played now says so. */
 @Component({
   selector: 'jh-offer',
   host: { '[class.stacked]': 'isStacked()' },
-  imports: [NzButtonModule],
+  imports: [GivesWay, NzButtonComponent],
   template: `
     <div class="hear">
       <b>{{ name() }}</b>
@@ -33,6 +34,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
       </button>
       <button
         nz-button
+        jhGivesWay
         nzSize="small"
         type="button"
         [attr.aria-label]="'Take ' + name()"

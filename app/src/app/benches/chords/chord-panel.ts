@@ -5,7 +5,7 @@ import { classNameOf, isCompound, typeset } from '@joined-hands/core/music';
 import { type CloseHands, type Layout } from '@joined-hands/core/song';
 import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import { derivationOf, meetingInWords, togetherInWords, voicingName, whyOf } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ChordsState } from './chords-state';
@@ -16,7 +16,7 @@ const CHORD_GIVES_WAY = 'chord';
 /** The chord selected: its job, the melody over it note by note, what could stand there, moving and rewriting it. */
 @Component({
   selector: 'jh-chord-panel',
-  imports: [FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
+  imports: [FormsModule, NzButtonComponent, NzInputModule, NzSelectModule],
   templateUrl: './chord-panel.html',
   styleUrls: ['../../ui/panel.less', './chords.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { chordsHolding } from '@joined-hands/core/harmony';
 import { classNameOf, typeset } from '@joined-hands/core/music';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { ChordsState } from './chords-state';
 
 const SHOWN_FIRST = 12;
@@ -9,7 +9,7 @@ const SHOWN_FIRST = 12;
 /** All chords that hold the melody note of the chord selected, sorted by distance from the key. */
 @Component({
   selector: 'jh-holds-panel',
-  imports: [NzButtonModule],
+  imports: [NzButtonComponent],
   template: `
     @if (note(); as note) {
       <section>

@@ -11,7 +11,7 @@ import {
 import { nameKeys } from '@joined-hands/core/harmony';
 import { classNameOf, nameOf, spellInKey, typeset } from '@joined-hands/core/music';
 import type { KeyEvent } from '@joined-hands/core/takes';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { ComputerKeys, firstMidiKeys, NO_MIDI } from '../../input/key-sources';
 import type { KeySource } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
@@ -21,7 +21,7 @@ import { ChordsState } from './chords-state';
 /** Names any set of keys: pressed on the keyboard of the screen, or those of the chord selected. */
 @Component({
   selector: 'jh-name-panel',
-  imports: [Choice, NzButtonModule],
+  imports: [Choice, NzButtonComponent],
   template: `
     <section>
       <h2>What is it called?</h2>

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import type { Progression } from '@joined-hands/core/parts';
 import { TASTES } from '@joined-hands/core/suggesting';
 import { sayIt } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { Asker } from '../../workers/asker';
 import { ChordsState } from './chords-state';
@@ -10,7 +10,7 @@ import { ChordsState } from './chords-state';
 /** Chords for a melody in a taste, where the same chords are struck, and the song's progressions. */
 @Component({
   selector: 'jh-suggest-panel',
-  imports: [Choice, NzButtonModule],
+  imports: [Choice, NzButtonComponent],
   template: `
     <section>
       <h2>Chords for the tune</h2>

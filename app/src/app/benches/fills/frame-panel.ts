@@ -2,7 +2,7 @@ import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { betweenFor, endingsFor, type FrameProposal, introsFor, stretchOf } from '@joined-hands/core/framing';
 import { frameTitle } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Playing } from '../../frame/playing';
 import { Choice } from '../../ui/choice';
 import { Offer } from '../../ui/offer';
@@ -11,7 +11,7 @@ import { FillsState } from './fills-state';
 /** A beginning, an end, and ways back, from the song's own phrases. */
 @Component({
   selector: 'jh-frame-panel',
-  imports: [Choice, NgTemplateOutlet, NzButtonModule, Offer],
+  imports: [Choice, NgTemplateOutlet, NzButtonComponent, Offer],
   template: `
     @if (pieces().length > 0) {
       <section aria-label="What frames the song now">

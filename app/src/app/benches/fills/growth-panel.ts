@@ -10,7 +10,7 @@ import {
   restyled,
 } from '@joined-hands/core/arrange';
 import { partsInWords, timeInWords, typesetForm } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Playing } from '../../frame/playing';
 import { Offer } from '../../ui/offer';
 import { FillsState } from './fills-state';
@@ -18,7 +18,7 @@ import { FillsState } from './fills-state';
 /** How strains that come back grow, and a section played in another character. */
 @Component({
   selector: 'jh-growth-panel',
-  imports: [NzButtonModule, Offer],
+  imports: [NzButtonComponent, Offer],
   template: `
     <section>
       <h2>Each time a little more</h2>

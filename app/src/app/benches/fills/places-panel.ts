@@ -5,7 +5,7 @@ import { FILLS } from '@joined-hands/core/ladder';
 import { nameOf, typeset } from '@joined-hands/core/music';
 import { inAllPlaces } from '@joined-hands/core/sentences';
 import { fillInWords, fillTitle, spotInWords, spotTitle } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Offer } from '../../ui/offer';
 import { FillsState } from './fills-state';
 
@@ -15,7 +15,7 @@ const SHOWN = 6;
 /** The places of the part with room; at one of them what fits there, ranked, each heard before it is taken. */
 @Component({
   selector: 'jh-places-panel',
-  imports: [NzButtonModule, Offer],
+  imports: [NzButtonComponent, Offer],
   template: `
     @if (!state.isProposed()) {
       <section>

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import type { Measure } from '@joined-hands/core/fills';
 import { FILLS } from '@joined-hands/core/ladder';
 import { versionInWords } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { LastBars } from '../../frame/last-bars';
 import { Playing } from '../../frame/playing';
 import { Choice, type ChoiceOption } from '../../ui/choice';
@@ -11,7 +11,7 @@ import { FillsState } from './fills-state';
 /** A whole set of fills at once, few or many, and another of the same measure. */
 @Component({
   selector: 'jh-version-panel',
-  imports: [Choice, LastBars, NzButtonModule],
+  imports: [Choice, LastBars, NzButtonComponent],
   template: `
     <section>
       <h2 id="measure-title">Let me hear a version</h2>

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { Paper } from '@joined-hands/core/sheets';
 import { counted } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { told } from '../../ui/told';
 import { HandoutState } from './handout-state';
@@ -10,7 +10,7 @@ import { TakeAway } from './take-away';
 /** Which sheets are printed and in what order, on what paper; and the whole song as one archive. */
 @Component({
   selector: 'jh-handout-panel',
-  imports: [Choice, NzButtonModule],
+  imports: [Choice, NzButtonComponent],
   providers: [TakeAway],
   templateUrl: './handout-panel.html',
   styleUrls: ['../../ui/panel.less', './handout.less'],

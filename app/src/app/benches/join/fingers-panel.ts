@@ -3,14 +3,14 @@ import type { OtherFinger } from '@joined-hands/core/arrange';
 import { nameOf, typeset } from '@joined-hands/core/music';
 import { barAt, type Choices } from '@joined-hands/core/song';
 import { fingerCostInWords } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { JoinState } from './join-state';
 
 /** The fingers of a part, note by note: which it is, which it could be, and what that costs. */
 @Component({
   selector: 'jh-fingers-panel',
-  imports: [Choice, NzButtonModule],
+  imports: [Choice, NzButtonComponent],
   template: `
     <section>
       <h2>Fingers</h2>

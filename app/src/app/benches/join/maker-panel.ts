@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { figureToShow, MAKER_MEMBERS } from '@joined-hands/core/patterns';
 import { typeset } from '@joined-hands/core/music';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { ComputerKeys, firstMidiKeys, NO_MIDI, simulatedKeys } from '../../input/key-sources';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
@@ -15,7 +15,7 @@ const ROWS = [...MAKER_MEMBERS].reverse();
 /** An own pattern: marks on a grid of chord members, or played once over a chord and read. */
 @Component({
   selector: 'jh-maker-panel',
-  imports: [Choice, FormsModule, NzButtonModule, NzInputModule],
+  imports: [Choice, FormsModule, NzButtonComponent, NzInputModule],
   template: `
     <section>
       <h3>Your own pattern</h3>

@@ -3,7 +3,7 @@ import { DEFAULT_FULLER, fullerFor } from '@joined-hands/core/fuller';
 import { FULLER, MOVING } from '@joined-hands/core/ladder';
 import { VARY } from '@joined-hands/core/parts';
 import { AUTO, BLOCK } from '@joined-hands/core/patterns';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Choice } from '../../ui/choice';
 import { Offer } from '../../ui/offer';
 import { CHOICE_SCOPES, JoinState } from './join-state';
@@ -19,7 +19,7 @@ const VARIED = {
 /** What each hand could play in the place of blocks and single notes, each heard in place before it is taken. */
 @Component({
   selector: 'jh-patterns-panel',
-  imports: [Choice, MakerPanel, NzButtonModule, Offer],
+  imports: [Choice, MakerPanel, NzButtonComponent, Offer],
   template: `
     @if (maker.isOpen()) {
       <jh-maker-panel />

@@ -17,13 +17,14 @@ import {
   voicingName,
   whyOf,
 } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { BenchState } from '../../frame/bench-state';
 import { LastBars } from '../../frame/last-bars';
 import { SOUNDS, type SoundRow } from '../../sound/instruments';
 import { Piano } from '../../sound/piano';
 import { Choice, type ChoiceOption } from '../../ui/choice';
+import { GivesWay } from '../../ui/gives-way';
 
 import { CHOICE_SCOPES, JoinState } from './join-state';
 
@@ -32,7 +33,7 @@ const SHOWN_ALTERNATIVES = 6;
 /** Teaches: what is selected, why it is so, what else could be. */
 @Component({
   selector: 'jh-reasons',
-  imports: [Choice, FormsModule, LastBars, NzButtonModule, NzSelectModule],
+  imports: [Choice, FormsModule, GivesWay, LastBars, NzButtonComponent, NzSelectModule],
   templateUrl: './reasons.html',
   styleUrl: './reasons.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

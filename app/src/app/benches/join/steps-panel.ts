@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { stepInWords } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { ComputerKeys, firstMidiKeys, NO_MIDI } from '../../input/key-sources';
 import type { KeySource } from '../../input/recorder';
 import { Choice, type ChoiceOption } from '../../ui/choice';
@@ -10,7 +10,7 @@ import { TapRhythm } from './tap-rhythm';
 /** From strike to strike: what comes next on the keyboard and in words, going on when it is pressed. */
 @Component({
   selector: 'jh-steps-panel',
-  imports: [Choice, NzButtonModule, TapRhythm],
+  imports: [Choice, NzButtonComponent, TapRhythm],
   template: `
     <section>
       <h2>Step through</h2>

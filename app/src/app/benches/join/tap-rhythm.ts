@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { TapState } from './tap-state';
 
 /** One strike on its line. */
@@ -15,7 +15,7 @@ const IN_TIME = 0.05;
 /** The rhythm of both hands on two lines, to be tapped with two keys. */
 @Component({
   selector: 'jh-tap-rhythm',
-  imports: [NzButtonModule],
+  imports: [NzButtonComponent],
   template: `
     <h3>Tap the rhythm of both hands</h3>
     <div class="lines" aria-hidden="true">

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { FormsModule } from '@angular/forms';
 import { SCHOOLS } from '@joined-hands/core/parts';
 import type { Division } from '@joined-hands/core/song';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { PartsState } from './parts-state';
@@ -10,7 +10,7 @@ import { PartsState } from './parts-state';
 /** How the whole song is cut: the schools, each with what it goes by; locked cuts stay. */
 @Component({
   selector: 'jh-cutting-panel',
-  imports: [Choice, FormsModule, NzButtonModule, NzInputNumberModule],
+  imports: [Choice, FormsModule, NzButtonComponent, NzInputNumberModule],
   template: `
     <section>
       <h2>How the song is cut</h2>

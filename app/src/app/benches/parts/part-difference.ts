@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { firstBarTick, type Part } from '@joined-hands/core/parts';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
 import { Seam } from '../../frame/seam';
@@ -12,7 +12,7 @@ const MOST_BARS = 3;
 /** A part beside the one it comes from: only the bars that differ, to be looked at and heard in turn. */
 @Component({
   selector: 'jh-part-difference',
-  imports: [NzButtonModule, Seam],
+  imports: [NzButtonComponent, Seam],
   template: `
     <h2>Only this differs</h2>
     <div class="both">

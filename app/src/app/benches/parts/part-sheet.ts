@@ -8,7 +8,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { learningInWords, partCard, typesetForm } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
 import { PartDifference } from './part-difference';
@@ -27,7 +27,7 @@ const MOST_LETTERS = 40;
 /** The middle of the Parts bench: the form, the map, and the card of the part a teacher would hand out. */
 @Component({
   selector: 'jh-part-sheet',
-  imports: [NzButtonModule, PartDifference, PartsMap],
+  imports: [NzButtonComponent, PartDifference, PartsMap],
   templateUrl: './part-sheet.html',
   styleUrl: './part-sheet.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import type { Section } from '@joined-hands/core/song';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { PartsState } from './parts-state';
@@ -8,7 +8,7 @@ import { PartsState } from './parts-state';
 /** Sections of the form: named, with an energy and a loudness that may grow or fall. */
 @Component({
   selector: 'jh-sections-panel',
-  imports: [Choice, NzButtonModule, NzInputModule],
+  imports: [Choice, NzButtonComponent, NzInputModule],
   template: `
     @if (state.section(); as section) {
       <section>

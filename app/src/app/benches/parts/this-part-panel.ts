@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { FormsModule } from '@angular/forms';
 import type { Choices } from '@joined-hands/core/song';
 import { typesetForm } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Choice, type ChoiceOption } from '../../ui/choice';
@@ -14,7 +14,7 @@ const NO_OTHER = 0;
 /** The part on screen: why it is cut here, its name, what it follows, the order of hands, settling. */
 @Component({
   selector: 'jh-this-part-panel',
-  imports: [Choice, FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
+  imports: [Choice, FormsModule, NzButtonComponent, NzInputModule, NzSelectModule],
   templateUrl: './this-part-panel.html',
   styleUrls: ['../../ui/panel.less', './parts-panel.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -5,7 +5,7 @@ import { daysOf, isSaid, type Turn } from '@joined-hands/core/practice';
 import { keysOf } from '@joined-hands/core/takes';
 import { logInWords } from '@joined-hands/core/words';
 import { format } from 'date-fns';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { Piano } from '../../sound/piano';
@@ -26,7 +26,7 @@ const SECONDS_A_MINUTE = 60;
 /** What was practised: minutes a day, tempo, clean turns and togetherness, the last turns, takes, notes, and files. */
 @Component({
   selector: 'jh-log-panel',
-  imports: [Choice, FormsModule, NgxEchartsDirective, NzButtonModule, NzInputModule],
+  imports: [Choice, FormsModule, NgxEchartsDirective, NzButtonComponent, NzInputModule],
   providers: [
     provideEchartsCore({ echarts: () => import('../../ui/charts').then(({ echarts }) => echarts) }),
   ],

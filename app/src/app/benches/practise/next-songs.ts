@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { type Aim, type RankedSong, rankSongs, type SongToRank } from '@joined-hands/core/practice';
 import { rankedInWords } from '@joined-hands/core/words';
 import { Store } from '@ngrx/store';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { workbench } from '../../state/reducer';
 import { SongStore } from '../../storage/song-store';
 import { Choice } from '../../ui/choice';
@@ -24,7 +24,7 @@ const SHOWN = 5;
 /** Which of the songs on the shelf next, for what one wants to work on. */
 @Component({
   selector: 'jh-next-songs',
-  imports: [Choice, NzButtonModule, RouterLink],
+  imports: [Choice, NzButtonComponent, RouterLink],
   template: `
     <section>
       <h2 id="aim-title">Which of my songs next</h2>

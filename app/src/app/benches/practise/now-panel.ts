@@ -11,7 +11,7 @@ import {
   troubleInWords,
   verdictInWords,
 } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { ComputerKeys, firstMidiKeys, NO_MIDI } from '../../input/key-sources';
 import { microphoneKeys, microphoneProblem, whyNotHeard } from '../../input/microphone';
 import { pupilKeys } from '../../input/pupil-keys';
@@ -23,7 +23,7 @@ import { WarmUpList } from './warm-up-list';
 /** The job of now, large: what to play, at what tempo, how it went, what comes next. */
 @Component({
   selector: 'jh-now-panel',
-  imports: [Choice, NzButtonModule, WarmUpList],
+  imports: [Choice, NzButtonComponent, WarmUpList],
   template: `
     @if (state.current(); as job) {
       <section>

@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { HotBar } from '@joined-hands/core/practice';
 import { hotBarInWords, lostInWords } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NextSongs } from './next-songs';
 import { PractiseState } from './practise-state';
 
 /** Where the song keeps going wrong: a line over its bars, the hottest told, each a job. */
 @Component({
   selector: 'jh-places-panel',
-  imports: [NextSongs, NzButtonModule],
+  imports: [NextSongs, NzButtonComponent],
   template: `
     <section>
       <h2>Where it goes wrong</h2>

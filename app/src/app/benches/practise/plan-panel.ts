@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { FormsModule } from '@angular/forms';
 import { type Gate, type Job, PRACTISE_SETTINGS } from '@joined-hands/core/practice';
 import { jobInWords, jobTitle, planInWords, toGoInWords } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { Choice } from '../../ui/choice';
 import { PractiseState } from './practise-state';
@@ -10,7 +10,7 @@ import { PractiseState } from './practise-state';
 /** The jobs of today, in the order practitioners work, and what waits. */
 @Component({
   selector: 'jh-plan-panel',
-  imports: [Choice, FormsModule, NzButtonModule, NzInputNumberModule],
+  imports: [Choice, FormsModule, NzButtonComponent, NzInputNumberModule],
   template: `
     <section>
       <h2 id="minutes-title">Minutes today</h2>

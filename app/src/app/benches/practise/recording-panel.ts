@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { BenchState } from '../../frame/bench-state';
 import { Choice } from '../../ui/choice';
 import { RecordingState, type Sounding } from './recording-state';
@@ -7,7 +7,7 @@ import { RecordingState, type Sounding } from './recording-state';
 /** The pianist's own recording of the song, beside the arrangement. */
 @Component({
   selector: 'jh-recording-panel',
-  imports: [Choice, NzButtonModule],
+  imports: [Choice, NzButtonComponent],
   template: `
     <section>
       <h2>Your own recording</h2>

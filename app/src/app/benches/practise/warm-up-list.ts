@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { typeset } from '@joined-hands/core/music';
 import { keyAt } from '@joined-hands/core/song';
 import { warmUpInWords, warmUpsOf } from '@joined-hands/core/words';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Piano } from '../../sound/piano';
 import { PractiseState } from './practise-state';
 import { told } from '../../ui/told';
@@ -21,7 +21,7 @@ interface Item {
 /** What warms the hands for this song: the scale and broken chord of its key, and its own chord shapes. */
 @Component({
   selector: 'jh-warm-up-list',
-  imports: [NzButtonModule],
+  imports: [NzButtonComponent],
   template: `
     <ul class="ranked">
       @for (item of items(); track item.name) {

@@ -12,7 +12,7 @@ import type { FoundKey } from '@joined-hands/core/harmony';
 import { type Key, keyName, type Metre, metreName, typeset } from '@joined-hands/core/music';
 import { inForceAt, orderInWords, type SongEdit, twelveKeys, writtenBars } from '@joined-hands/core/song';
 import type { FoundMetre } from '@joined-hands/core/takes';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Choice, type ChoiceOption } from '../../ui/choice';
@@ -29,7 +29,7 @@ const METRES = ['2/4', '3/4', '4/4', '5/4', '6/4', '3/8', '6/8', '9/8', '12/8', 
 /** Bars: insert, remove, pick-up, metre, key, tempo, feel, repeats; key and metre found, with the reason. */
 @Component({
   selector: 'jh-bars-panel',
-  imports: [Choice, FormsModule, NzButtonModule, NzInputNumberModule, NzSelectModule],
+  imports: [Choice, FormsModule, NzButtonComponent, NzInputNumberModule, NzSelectModule],
   templateUrl: './bars-panel.html',
   styleUrl: '../../ui/panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -12,7 +12,7 @@ import type { KeyChoice } from '@joined-hands/core/effort';
 import { KEYBOARDS, keyName, nameOf, spellInKey, typeset } from '@joined-hands/core/music';
 import { applyEdit, type Profile } from '@joined-hands/core/song';
 import { Store } from '@ngrx/store';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ProfileActions } from '../../state/actions';
 import { Player } from '../../sound/player';
@@ -22,7 +22,7 @@ import { TuneState } from './tune-state';
 /** All twelve keys, the easiest first; each is heard before it is taken. */
 @Component({
   selector: 'jh-keys-panel',
-  imports: [FormsModule, NzButtonModule, NzSelectModule],
+  imports: [FormsModule, NzButtonComponent, NzSelectModule],
   templateUrl: './keys-panel.html',
   styleUrl: '../../ui/panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -30,7 +30,7 @@ import {
 } from '@joined-hands/core/music';
 import type { MelodyNote, Song } from '@joined-hands/core/song';
 import { takeOf } from '@joined-hands/core/takes';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ComputerKeys } from '../../input/key-sources';
@@ -64,7 +64,7 @@ function firstChange(before: readonly MelodyNote[], after: readonly MelodyNote[]
 /** A tune told in letters, then in counts; drawn and heard while it is typed. */
 @Component({
   selector: 'jh-letters-entry',
-  imports: [FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
+  imports: [FormsModule, NzButtonComponent, NzInputModule, NzSelectModule],
   templateUrl: './letters-entry.html',
   styleUrl: './letters-entry.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

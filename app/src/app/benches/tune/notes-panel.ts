@@ -3,14 +3,14 @@ import { countAt } from '@joined-hands/core/joining';
 import { besideBlacks, classNameOf, landmarkOf, typeset } from '@joined-hands/core/music';
 import { RHYTHMS } from '@joined-hands/core/rhythm';
 import { barAt, type Choices } from '@joined-hands/core/song';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { TIME_STEPS, TuneState } from './tune-state';
 
 /** The note or notes picked: what they are, and moving, lengthening, tying, splitting, joining them. */
 @Component({
   selector: 'jh-notes-panel',
-  imports: [Choice, NzButtonModule],
+  imports: [Choice, NzButtonComponent],
   templateUrl: './notes-panel.html',
   styleUrl: '../../ui/panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

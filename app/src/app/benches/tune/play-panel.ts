@@ -14,7 +14,7 @@ import {
   type TuneKey,
   withTake,
 } from '@joined-hands/core/takes';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ComputerKeys, midiInputs, MidiKeys, NO_MIDI, simulatedKeys } from '../../input/key-sources';
@@ -44,7 +44,7 @@ const OWN_PHRASE: readonly TuneKey[] = [62, 65, 69, 67, 65, 64, 62].map((midi, i
 /** Playing a stretch in: takes against a click, put on a grid, compared, kept or discarded. */
 @Component({
   selector: 'jh-play-panel',
-  imports: [FormsModule, NzButtonModule, NzInputNumberModule, NzSelectModule],
+  imports: [FormsModule, NzButtonComponent, NzInputNumberModule, NzSelectModule],
   templateUrl: './play-panel.html',
   styleUrl: '../../ui/panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

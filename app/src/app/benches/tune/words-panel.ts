@@ -8,7 +8,7 @@ import {
   untracked,
 } from '@angular/core';
 import { heads, wordsOf } from '@joined-hands/core/song';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { TuneState } from './tune-state';
@@ -18,7 +18,7 @@ type Scope = 'part' | 'song';
 /** Words typed through: each syllable falls on the next note; what finds no note is kept and shown. */
 @Component({
   selector: 'jh-words-panel',
-  imports: [Choice, NzButtonModule, NzInputModule],
+  imports: [Choice, NzButtonComponent, NzInputModule],
   template: `
     <section>
       <h2>Words</h2>

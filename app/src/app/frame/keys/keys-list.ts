@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA } from 'ng-zorro-antd/modal';
 import type { Shortcut } from './commands';
 import { SHORTCUTS, Shortcuts } from './shortcuts';
@@ -16,7 +16,7 @@ export interface BenchKeys {
 /** What the bench is for, and every key of it. */
 @Component({
   selector: 'jh-keys-list',
-  imports: [NzButtonModule],
+  imports: [NzButtonComponent],
   template: `
     <p class="about">
       <b>{{ about.name }}.</b> {{ about.help }}
