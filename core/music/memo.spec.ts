@@ -25,20 +25,20 @@ describe('remembering', () => {
 });
 
 describe('values remembered by name', () => {
-  it('are the latest three of each, by identity of what they were made from', () => {
+  it('are the latest five of each, by identity of what they were made from', () => {
     const remember = rememberEach<number>(2);
     let made = 0;
     const of = (name: string, ...from: unknown[]): number => remember(name, from, () => ++made);
-    const [a, b, c, d] = [{}, {}, {}, {}];
-    expect([of('x', a), of('x', b), of('x', c)]).toEqual([1, 2, 3]);
-    expect([of('x', a), of('x', b), of('x', c)]).toEqual([1, 2, 3]);
+    const [a, b, c, d, e, f] = [{}, {}, {}, {}, {}, {}];
+    expect([a, b, c, d, e].map((from) => of('x', from))).toEqual([1, 2, 3, 4, 5]);
+    expect([a, b, c, d, e].map((from) => of('x', from))).toEqual([1, 2, 3, 4, 5]);
     // The one that was not asked for longest is forgotten.
-    expect([of('x', a), of('x', d), of('x', b)]).toEqual([1, 4, 5]);
-    expect([of('x', a), of('x', d)]).toEqual([1, 4]);
+    expect([a, f, b].map((from) => of('x', from))).toEqual([1, 6, 7]);
+    expect([a, f, e, d].map((from) => of('x', from))).toEqual([1, 6, 5, 4]);
     // Lists are told apart member by member.
-    expect([of('y', [a, b]), of('y', [a, b]), of('y', [b, a]), of('y', [a])]).toEqual([6, 6, 7, 8]);
+    expect([of('y', [a, b]), of('y', [a, b]), of('y', [b, a]), of('y', [a])]).toEqual([8, 8, 9, 10]);
     // Past so many names all is forgotten.
-    expect([of('z', a), of('x', a)]).toEqual([9, 10]);
+    expect([of('z', a), of('x', a)]).toEqual([11, 12]);
   });
 
   it('are made once a name, and anew when too many are held', () => {

@@ -13,8 +13,11 @@ export function rememberLast<A extends readonly unknown[], R>(
   };
 }
 
-/** So many values are remembered under each name: the song as it is, and as it was or may be a press away. */
-const VALUES_EACH = 3;
+/**
+ * So many values are remembered under each name: the song as it is, as it may be a press away (a rung up, a rung down),
+ * and as it was two edits ago, so that what is undone, or compared by going to and fro, need not be worked out.
+ */
+const VALUES_EACH = 5;
 
 interface Made<R> {
   readonly from: readonly unknown[];
@@ -22,7 +25,7 @@ interface Made<R> {
 }
 
 /**
- * Remembers what was made under each name from different things, the latest three, as long as what one was made from is
+ * Remembers what was made under each name from different things, the latest five, as long as what one was made from is
  * the same: by identity, lists member by member. `from` must say all that the value depends on. Up to `most` names;
  * then it begins anew.
  */
