@@ -8,6 +8,8 @@ type ToneKey = Parameters<ToneModule.Sampler['add']>[0];
 export interface Instrument {
   /** Loads what these keys sound with; where nothing needs to be loaded there is no such thing. */
   prepare?(keys: readonly number[]): Promise<void>;
+  /** Loads one thing more that will be needed; false once there is nothing more. */
+  prepareAnother?(): Promise<boolean>;
   triggerAttackRelease(key: string | number, duration: number, time?: number, velocity?: number): unknown;
   releaseAll(): unknown;
 }
@@ -40,6 +42,8 @@ const SAMPLES = new Map(
   Object.entries(sampleFiles()).map(([name, file]) => [midiOf(parsePitch(name)), file] as const),
 );
 const SAMPLED_KEYS = [...SAMPLES.keys()].sort((a, b) => a - b);
+/** From the middle outwards, as they are needed. */
+const FROM_MIDDLE = [...SAMPLED_KEYS].sort((a, b) => Math.abs(a - 60) - Math.abs(b - 60));
 
 /** The sampled key a key sounds with: the nearest. */
 export function sampledKey(key: number): number {
@@ -47,8 +51,8 @@ export function sampledKey(key: number): number {
 }
 
 /**
- * A recorded grand. Only the samples that are struck are loaded: to decode all thirty takes a third of a second, and
- * holds up the edit with which the first chord is heard.
+ * A recorded grand. What is struck is loaded first: to decode all thirty samples takes a third of a second, and holds up
+ * the edit with which the first chord is heard.
  */
 function recordedGrand(tone: Tone): Instrument {
   const sampler = new tone.Sampler({ release: 0.6 });
@@ -68,6 +72,12 @@ function recordedGrand(tone: Tone): Instrument {
   };
   return {
     prepare: async (keys) => void (await Promise.all([...new Set(keys.map(sampledKey))].map(load))),
+    prepareAnother: async () => {
+      const next = FROM_MIDDLE.find((key) => !loading.has(key));
+      if (next === undefined) return false;
+      await load(next);
+      return true;
+    },
     triggerAttackRelease: (...strike) => sampler.triggerAttackRelease(...strike),
     releaseAll: () => sampler.releaseAll(),
   };

@@ -8,7 +8,7 @@ import { Piano } from './piano';
 const struck: { key: number; length: number; at: number; velocity: number }[] = [];
 const made = { samplers: 0, synths: 0, clicks: 0, started: 0, released: 0, fails: false };
 /** Samples asked for, and keys for which the sampler has one. */
-const samples = { asked: [] as string[], there: [] as number[] };
+const samples = { asked: [] as string[], there: [] as number[], lost: 'none' };
 
 vi.mock('tone', () => ({
   Sampler: class {
@@ -32,7 +32,7 @@ vi.mock('tone', () => ({
   ToneAudioBuffer: {
     load: async (url: string) => {
       samples.asked.push(url);
-      if (made.fails) throw new Error('no samples');
+      if (made.fails || url.includes(samples.lost)) throw new Error('no samples');
       return url;
     },
   },
@@ -73,7 +73,7 @@ describe('the piano', () => {
     problems = new Problems();
     struck.length = 0;
     Object.assign(made, { samplers: 0, synths: 0, clicks: 0, started: 0, released: 0, fails: false });
-    Object.assign(samples, { asked: [], there: [] });
+    Object.assign(samples, { asked: [], there: [], lost: 'none' });
   });
 
   it('loads the samples of the keys that are struck, each once, before they sound', async () => {
@@ -82,7 +82,10 @@ describe('the piano', () => {
     ]);
     const heard = piano();
     await heard.hear([60, 61, 64]);
-    expect(samples).toEqual({ asked: ['/samples/C4v10.mp3', '/samples/D%234v10.mp3'], there: [60, 63] });
+    expect(samples).toMatchObject({
+      asked: ['/samples/C4v10.mp3', '/samples/D%234v10.mp3'],
+      there: [60, 63],
+    });
     await Promise.all([heard.hear([59, 67]), heard.hear([66])]);
     expect(samples.asked.slice(2)).toEqual(['/samples/F%234v10.mp3']);
     await heard.hearLine([{ tick: 0, length: 960, midi: 21 }], 60);
@@ -120,6 +123,51 @@ describe('the piano', () => {
     expect(made).toMatchObject({ clicks: 1, samplers: 1, started: 1 });
   });
 
+  it('loads the other samples one by one, from the middle outwards, while nothing is pressed', async () => {
+    vi.useFakeTimers({ toFake: ['setTimeout', 'performance'] });
+    const idle: (() => void)[] = [];
+    vi.stubGlobal('requestIdleCallback', (work: () => void) => idle.push(work));
+    const next = async (): Promise<number[]> => {
+      idle.shift()?.();
+      await vi.advanceTimersByTimeAsync(0);
+      return samples.there.slice();
+    };
+    const pressed = new EventTarget();
+    const one = piano();
+    one.loadAfterPress(pressed);
+    pressed.dispatchEvent(new Event('keydown'));
+    await one.hear([64]);
+    expect([samples.there, idle.length]).toEqual([[63], 0]);
+    await vi.advanceTimersByTimeAsync(1000);
+    idle.shift()?.();
+    expect(await next()).toEqual([63, 60]);
+    expect(await next()).toEqual([63, 60, 57]);
+    pressed.dispatchEvent(new Event('pointerdown'));
+    // The one that was begun is there; the next waits.
+    expect(await next()).toEqual([63, 60, 57, 54]);
+    expect(idle.length).toBe(0);
+    await vi.advanceTimersByTimeAsync(1000);
+    for (let i = 0; i < 40; i++) await next();
+    expect(samples.there).toHaveLength(30);
+    expect(new Set(samples.there).size).toBe(30);
+    expect([idle.length, made.samplers]).toEqual([0, 1]);
+    vi.useRealTimers();
+    vi.unstubAllGlobals();
+  });
+
+  it('asks for no more samples where one fails, until it is heard again', async () => {
+    const one = piano();
+    one.loadAfterPress(new EventTarget());
+    samples.lost = 'A3';
+    await one.hear([60]);
+    await vi.waitFor(() => expect(samples.asked).toHaveLength(2));
+    await new Promise((resolve) => setTimeout(resolve));
+    expect([samples.asked.length, samples.there]).toEqual([2, [60]]);
+    samples.lost = 'none';
+    await one.hear([60]);
+    await vi.waitFor(() => expect(samples.there).toHaveLength(30));
+  });
+
   it('plays a line at its tempo from a moment ahead, the shortest notes long enough to be heard', async () => {
     const line = [
       { tick: 0, length: 960, midi: 60 },
@@ -149,7 +197,7 @@ describe('the piano', () => {
     await heard.hear([61]);
     expect((await heard.ready([60])).delaySeconds).toBe(SAMPLE_DELAY_SECONDS);
     const asked = ['C4', 'C4', 'A3', 'C4'].map((name) => `/samples/${name}v10.mp3`);
-    expect(samples).toEqual({ asked, there: [60] });
+    expect(samples).toMatchObject({ asked, there: [60] });
     expect(made.samplers).toBe(1);
     expect(struck.map(({ key }) => key)).toEqual([59, 58, 60, 61]);
   });

@@ -2,21 +2,12 @@ import { inject, Injectable, signal } from '@angular/core';
 import type * as ToneModule from 'tone';
 import { Problems } from '../ui/problems';
 import { type Instrument, simpleTone, type SoundRow, soundNamed } from './instruments';
+import { Quiet } from './quiet';
 
 type Tone = typeof ToneModule;
 
 /** The sound chosen last is that of this browser, not of a song. */
 const REMEMBERED_AS = 'joined-hands-sound';
-
-const PRESSES = ['pointerdown', 'keydown'];
-/** So long after a press what follows from it is done, in milliseconds. */
-const QUIET_MS = 1000;
-
-/** Where a browser cannot tell when it is idle, at once. */
-function whenIdle(work: () => void): void {
-  if ('requestIdleCallback' in globalThis) requestIdleCallback(work);
-  else work();
-}
 
 /** What is needed to sound anything. */
 export interface Sounding {
@@ -45,6 +36,7 @@ export class Piano {
       () => ({ instrument: this.simple(tone, row), delaySeconds: 0 }),
     );
     await tone.start();
+    if (this.quiet) void this.loadTheRest(sounding.instrument, this.quiet);
     return { tone, click, ...sounding };
   }
 
@@ -53,16 +45,35 @@ export class Piano {
    * what is heard first comes at once, and the edit it comes from is not held up. What fails is loaded when it is heard.
    */
   loadAfterPress(pressed: EventTarget = document): void {
-    if (this.tone || this.isWaiting) return;
-    this.isWaiting = true;
-    const load = (): void => {
-      for (const kind of PRESSES) pressed.removeEventListener(kind, load, { capture: true });
-      setTimeout(() => whenIdle(() => void this.toneOnce().catch(() => undefined)), QUIET_MS);
-    };
-    for (const kind of PRESSES) pressed.addEventListener(kind, load, { capture: true });
+    if (this.quiet) return;
+    this.quiet = new Quiet(pressed);
+    void this.loadWhenQuiet(this.quiet);
   }
 
-  private isWaiting = false;
+  private quiet: Quiet | null = null;
+
+  private async loadWhenQuiet(quiet: Quiet): Promise<void> {
+    await quiet.pressed();
+    await quiet.comes();
+    await this.toneOnce().catch(() => undefined);
+  }
+
+  /**
+   * What an instrument has not loaded yet comes one sample after another while nothing is done. Where one fails that is
+   * the end of it until the instrument is heard again: nobody waits for it.
+   */
+  private async loadTheRest(instrument: Instrument, quiet: Quiet): Promise<void> {
+    if (!instrument.prepareAnother || this.completed.has(instrument)) return;
+    this.completed.add(instrument);
+    try {
+      do await quiet.comes();
+      while (await instrument.prepareAnother());
+    } catch {
+      this.completed.delete(instrument);
+    }
+  }
+
+  private readonly completed = new WeakSet<Instrument>();
 
   private toneOnce(): Promise<{ tone: Tone; click: ToneModule.Synth }> {
     return (this.tone ??= this.loadTone().catch((error: unknown) => {
