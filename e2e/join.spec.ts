@@ -19,8 +19,10 @@ test('patterns and a fuller right hand are taken on one part alone, and undone',
   await page.keyboard.press('p');
   const panel = page.locator('jh-patterns-panel');
   await panel.getByText('This part', { exact: true }).click();
-  await panel.getByRole('button', { name: 'Take Crossing six' }).click();
+  // The button goes with its press; the keyboard goes on from its row.
+  await panel.getByRole('button', { name: 'Take Crossing six' }).press('Enter');
   await arranged(page);
+  await expect(panel.locator('jh-offer:focus')).toContainText('Crossing six');
   await expect(page.locator('jh-transport')).toContainText('Moving left hand');
   await expect(panel.locator('.heard b').first()).toHaveText('Crossing six');
   await expect.poll(async () => (await leftLetters(page)).slice(0, 6).join(' ')).toBe('A E A C A E');

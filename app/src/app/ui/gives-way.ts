@@ -12,6 +12,7 @@ export class GivesWay {
     const row = this.button.closest<HTMLElement>('li, jh-offer');
     if (!row) return;
     row.tabIndex = -1;
+    row.classList.add('handed');
     row.focus({ preventScroll: true });
   }
 }
