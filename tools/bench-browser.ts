@@ -139,6 +139,9 @@ export async function editFigures(browser: Browser, origin: string): Promise<voi
       .nth(turn)
       .click();
   await edit('a pattern', (turn) => another('jh-patterns-panel', turn));
+  // What follows is measured on a usual one.
+  await page.getByRole('button', { name: 'Take Rocking', exact: true }).click();
+  await page.waitForTimeout(2 * AT_REST_MS);
   await page.keyboard.press('f');
   await page.locator('jh-fingers-panel').waitFor();
   await edit(
