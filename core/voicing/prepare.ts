@@ -14,7 +14,7 @@ import { type CloseHands, type PlayedChange, type Profile } from '../song';
 import { finderFor, type Options, type Sounding, soundingIn } from './bounds';
 import { candidatesFor } from './candidates';
 import { isUnderMelody, type SolvedLayout } from './members';
-import { solve, type Spot } from './solver';
+import { leastCostAmong, type Spot } from './solver';
 import { type FixedBy, type FixedKeys, isShared, type VoicingTask } from './task';
 import { pairsOf } from './twoNotes';
 import { chordUnder } from './underMelody';
@@ -195,14 +195,23 @@ function inOneFrame(spots: Spot[], prepared: readonly Prepared[], weights: Voici
     ({ layout, fixedBy }) => layout === 'partial' && fixedBy !== 'pin' && fixedBy !== 'settled',
   );
   const lowest = spots.flatMap(({ candidates }, i) => (isPartial[i] ? candidates.map((c) => c.keys[0]) : []));
-  let best: { readonly spots: Spot[]; readonly cost: number } | null = null;
+  const all = spots.map(({ candidates }) => candidates.map((_, at) => at));
+  let best: { readonly frame: number; readonly cost: number } | null = null;
   for (const frame of [...new Set(lowest)].sort((a, b) => a - b)) {
-    const framed = spots.map((spot, i) => (isPartial[i] ? within(spot, frame) : spot));
-    if (framed.some(({ candidates }) => candidates.length === 0)) continue;
-    const { cost } = solve(framed, weights);
-    if (!best || cost < best.cost) best = { spots: framed, cost };
+    const among = spots.map(({ candidates }, i) =>
+      isPartial[i] ? all[i].filter((at) => isWithin(candidates[at], frame)) : all[i],
+    );
+    if (among.some((some) => some.length === 0)) continue;
+    const cost = leastCostAmong(spots, weights, among);
+    if (!best || cost < best.cost) best = { frame, cost };
   }
-  return best?.spots ?? spots;
+  if (!best) return spots;
+  const { frame } = best;
+  return spots.map((spot, i) => (isPartial[i] ? within(spot, frame) : spot));
+}
+
+function isWithin({ keys }: Voicing, frame: number): boolean {
+  return keys[0] >= frame && keys[keys.length - 1] <= frame + FRAME;
 }
 
 /** Candidates inside each frame, the same list once: the solver remembers step costs by list. */
@@ -211,9 +220,7 @@ const framedLists = new WeakMap<readonly Voicing[], Map<number, readonly Voicing
 function within(spot: Spot, frame: number): Spot {
   const { candidates } = spot;
   const lists = gotOrMade(framedLists, candidates, () => new Map<number, readonly Voicing[]>());
-  const framed = gotOrMade(lists, frame, () =>
-    candidates.filter(({ keys }) => keys[0] >= frame && keys[keys.length - 1] <= frame + FRAME),
-  );
+  const framed = gotOrMade(lists, frame, () => candidates.filter((one) => isWithin(one, frame)));
   return { ...spot, candidates: framed };
 }
 

@@ -6,7 +6,7 @@ import { candidatesFor } from './candidates';
 import { type Place, stepCost, voicingCost } from './cost';
 import type { SolvedLayout } from './members';
 import { movesBetween, semitonesBetween } from './movement';
-import { solve, type Spot } from './solver';
+import { leastCostAmong, solve, type Spot } from './solver';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS, type VoicingWeights } from './weights';
 
 const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
@@ -155,6 +155,32 @@ describe('the least-movement solver', () => {
           const only = spots.map((spot, s) => (s === i ? { ...spot, candidates: [candidate] } : spot));
           expect(through(i)[c]).toBe(bruteForce(only, at.weights));
         });
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('costs among some of the candidates what the song costs by brute force with those alone', () => {
+    const cases = fc.tuple(
+      fc.array(fc.tuple(symbols, fc.constant(72)), { maxLength: 4 }),
+      circumstances,
+      fc.array(fc.integer({ min: 1, max: 31 }), { minLength: 4, maxLength: 4 }),
+    );
+    fc.assert(
+      fc.property(cases, ([chords, at, masks]) => {
+        const spots = spotsFor(chords, at, (_, count) =>
+          Array.from({ length: Math.min(5, count) }, (_2, c) => c),
+        );
+        const among = spots.map(({ candidates }, i) => {
+          const some = candidates.flatMap((_, c) => ((masks[i] >> c) & 1 ? [c] : []));
+          return some.length > 0 ? some : [candidates.length - 1];
+        });
+        const only = spots.map((spot, i) => ({
+          ...spot,
+          candidates: among[i].map((c) => spot.candidates[c]),
+        }));
+        const least = spots.length === 0 ? 0 : bruteForce(only, at.weights);
+        expect(leastCostAmong(spots, at.weights, among)).toBe(least);
       }),
       { numRuns: 60 },
     );

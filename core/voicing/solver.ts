@@ -88,6 +88,31 @@ export function leastCost(spots: readonly Spot[], weights: VoicingWeights): numb
   return sweep(spots, weights, null, stepsOnwards).floors.reduce((sum, floor) => sum + floor, 0);
 }
 
+/** The same where of the candidates of each spot only some may be taken, by index, one at least. */
+export function leastCostAmong(
+  spots: readonly Spot[],
+  weights: VoicingWeights,
+  among: readonly (readonly number[])[],
+): number {
+  let reached: number[] = [];
+  for (let i = 0; i < spots.length; i++) {
+    const own = ownCosts(spots[i], weights);
+    const table = i > 0 ? stepTable(spots[i - 1].candidates, spots[i].candidates, weights) : null;
+    const here: number[] = [];
+    for (const to of among[i]) {
+      let best = table ? Infinity : 0;
+      if (table)
+        for (let at = 0; at < reached.length; at++) {
+          const cost = reached[at] + table[among[i - 1][at] * own.length + to];
+          if (cost < best) best = cost;
+        }
+      here.push(best + own[to]);
+    }
+    reached = here;
+  }
+  return spots.length === 0 ? 0 : Math.min(...reached);
+}
+
 function reversed<T>(list: readonly T[]): T[] {
   return [...list].reverse();
 }
