@@ -1,6 +1,6 @@
 const PRESSES = ['pointerdown', 'keydown'];
 /** So long after a press what follows from it is done, in milliseconds. */
-export const QUIET_MS = 1000;
+const QUIET_MS = 1000;
 
 /** Where a browser cannot tell when it is idle, at once. */
 function whenIdle(work: () => void): void {
