@@ -69,6 +69,13 @@ describe('sheets of words', () => {
         texts(draw(0, 0)).includes(toCome),
       ).length;
     const parts = task(song).arrangement.parts.length;
+    // It stays with what it stands over, and is of its part; the legend is of none.
+    const [ofPart] = meetingWords({ ...task(onRung(1)), room: { ...ROOM, width: 200 } }).slice(1);
+    const [ofAll] = chordLegend({ ...task(onRung(1)), room: { ...ROOM, width: 200 } });
+    expect([ofPart, ofAll].map(({ staysWithNext, part }) => [staysWithNext, part])).toEqual([
+      [true, 1],
+      [true, null],
+    ]);
     for (const rung of [1, 2, 4])
       expect(
         [meetingWords, forSinging, chordLegend, chordsOverWords].map((make) => said(make, rung)),

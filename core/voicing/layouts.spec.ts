@@ -6,7 +6,7 @@ import { arrange } from '../arrange/song';
 import { type Chord, membersOf, parseChord } from '../music/chord';
 import { KEYBOARDS, type Reach, reachMm, spanMm } from '../music/keyboard';
 import { chroma, classNameOf, midiOf, parsePitch } from '../music/pitch';
-import { applyEdit } from '../song/edits';
+import { applyEdit, type SongEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { type Layout, LAYOUTS, type Song } from '../song/schema';
 import { randomSong } from '../testing';
@@ -196,6 +196,25 @@ describe('every school on the demo songs', () => {
       const a = arrange(applyEdit(song, { kind: 'choose', choices: { layout: 'partial' } }), DEFAULT_PROFILE);
       const keys = a.changes.flatMap((c) => c.voicing.keys);
       expect(Math.max(...keys) - Math.min(...keys)).toBeLessThanOrEqual(12);
+    }
+  });
+
+  it('what is pinned, or laid out in another way, stays outside the octave of the partials beside it', () => {
+    for (const song of DEMO_SONGS) {
+      const edits: SongEdit[] = [
+        { kind: 'choose', choices: { layout: 'partial' } },
+        { kind: 'pin', pin: { changeId: song.changes[1].id, keys: [30, 33], fingers: null } },
+        { kind: 'layout', changeId: song.changes[3].id, layout: 'tenth' },
+      ];
+      const { changes } = arrange(edits.reduce(applyEdit, song), DEFAULT_PROFILE);
+      const keysOf = (at: number): number[] =>
+        changes.flatMap((c) => (c.change.writtenId === song.changes[at].id ? c.voicing.keys : []));
+      expect([song.title, new Set(keysOf(1))]).toEqual([song.title, new Set([30, 33])]);
+      const tenth = keysOf(3);
+      expect(Math.max(...tenth) - Math.min(...tenth)).toBeGreaterThan(12);
+      const partials = changes.filter(({ layout, fixedBy }) => layout === 'partial' && fixedBy === null);
+      const keys = partials.flatMap((c) => c.voicing.keys);
+      expect([song.title, Math.max(...keys) - Math.min(...keys) <= 12]).toEqual([song.title, true]);
     }
   });
 

@@ -98,6 +98,27 @@ describe('each kind, worked by hand', () => {
     ).toMatch(/^fourth, second, then the chord: .*0\/2 B\w*\d.*2\/2 .*0\/4 /);
   });
 
+  it('a close is not suspended where a key of it would lie off the keyboard', () => {
+    // A chord of A flat from its third, the lowest C of the shorter keyboards: the second in its place lies below.
+    const fromThird = (song: Song): Song => ({
+      ...song,
+      melody: song.melody.slice(0, 1).map((note) => ({ ...note, length: 2 * 3840 })),
+      changes: song.changes.slice(0, 1).map((change) => ({ ...change, length: 2 * 3840 })),
+      pins: [{ changeId: song.changes[0].id, keys: [36, 39, 44], fingers: null }],
+    });
+    const closes = (keyboard: Profile['keyboard']): string[] =>
+      proposed(
+        'suspended close',
+        1,
+        ['Eb5', 'Eb5'],
+        ['Ab', 'Ab'],
+        { ...DEFAULT_PROFILE, keyboard },
+        fromThird,
+      );
+    expect(closes(88)).toEqual([expect.stringMatching(/^fourth, second, then the chord: .*2\/2 Bb1/)]);
+    expect(closes(61)).toEqual([]);
+  });
+
   it('the last note comes low as the keyboard allows, as an octave where the hand spans it', () => {
     expect(proposed('low last note', 4, four, chords)).toEqual([
       'as an octave: 3/1 C1, 3/1 C2',

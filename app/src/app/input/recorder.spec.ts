@@ -13,6 +13,7 @@ const [lanterns] = DEMO_SONGS;
 describe('recording against a click', () => {
   const clicks: { pitch: number; at: number }[] = [];
   const struck: number[] = [];
+  const asked: number[][] = [];
   const stopped = vi.fn();
   let recorder: Recorder;
   let press: (event: KeyEvent) => void;
@@ -28,7 +29,7 @@ describe('recording against a click', () => {
   beforeEach(() => {
     vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'performance'] });
     vi.stubGlobal('window', globalThis);
-    clicks.length = struck.length = 0;
+    clicks.length = struck.length = asked.length = 0;
     source.stop.mockClear();
     const instrument = {
       tone: { now: () => 100, Frequency: (midi: number) => ({ toFrequency: () => midi }) },
@@ -40,7 +41,10 @@ describe('recording against a click', () => {
     const injector = Injector.create({
       providers: [
         { provide: Recorder },
-        { provide: Piano, useValue: { ready: async () => instrument } },
+        {
+          provide: Piano,
+          useValue: { ready: async (keys: number[]) => (asked.push(keys), instrument) },
+        },
         { provide: Player, useValue: { stop: stopped } },
         { provide: Store, useValue: { selectSignal: () => signal(lanterns) } },
       ],
@@ -89,13 +93,15 @@ describe('recording against a click', () => {
     press({ seconds: now(), midi: 60, velocity: 80 });
     expect(heard.map(({ midi }) => midi)).toEqual([60]);
     // What sounds by itself is not sounded once more.
-    expect(struck).toEqual([]);
+    expect([struck, asked]).toEqual([[], [[]]]);
     recorder.stop();
     expect(await take).toHaveLength(1);
   });
 
   it('times keys from the first beat after the count-in and sounds them', async () => {
     const take = recorder.record(source, 0, 2880);
+    // Any key of the longest keyboard may come.
+    expect(asked).toEqual([Array.from({ length: 88 }, (_, i) => 21 + i)]);
     await vi.advanceTimersByTimeAsync(150 + 3000 + 500);
     expect(now()).toBeCloseTo(0.5, 3);
     // A time of the browser's own clock, told later.

@@ -6,15 +6,16 @@ import { Problems } from '../ui/problems';
 import { Piano } from './piano';
 
 const struck: { key: number; length: number; at: number; velocity: number }[] = [];
-const made = { samplers: 0, synths: 0, clicks: 0, started: 0, released: 0, fails: false };
+const made = { samplers: 0, synths: 0, clicks: 0, started: 0, released: 0, fails: false, sampler: {} };
 /** Samples asked for, and keys for which the sampler has one. */
 const samples = { asked: [] as string[], there: [] as number[], lost: 'none' };
 
 vi.mock('tone', () => ({
   Sampler: class {
     volume = { value: 0 };
-    constructor() {
+    constructor({ release }: { release: number }) {
       made.samplers++;
+      made.sampler = { release, volume: this.volume };
     }
     toDestination() {
       return this;
@@ -102,6 +103,7 @@ describe('the piano', () => {
     await piano().hear([60, 64, 67], 127);
     expect(struck).toEqual([60, 64, 67].map((key) => ({ key, length: 1.6, at: 50, velocity: 1 })));
     expect(made).toMatchObject({ samplers: 1, started: 1, released: 1 });
+    expect(made.sampler).toEqual({ release: 0.6, volume: { value: -4 } });
   });
 
   it('is loaded a second after the first press, when the browser is idle, once, and starts nothing', async () => {
