@@ -60,10 +60,9 @@ function wordSheet({ arrangement, room }: SheetTask, told: Told, marks: boolean)
     const rows = inRows(cells, room.width);
     const head = heading(`${partCard(arrangement, index).title} · ${barsInWords(part)}`, room, part.number);
     const isToCome = cells.some(({ under }) => under !== '') && !plays(arrangement, index, 'left');
-    const toCome = paragraph(CHORDS_TO_COME, room.width, { part: part.number, staysWithNext: true });
     return [
       head,
-      ...(isToCome ? toCome : []),
+      ...(isToCome ? paragraph(CHORDS_TO_COME, room.width, { part: part.number, staysWithNext: true }) : []),
       ...rows.map((row) => wordRow(row, room.width, part.number, marks)),
     ];
   });

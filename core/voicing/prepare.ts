@@ -14,7 +14,7 @@ import { type CloseHands, type PlayedChange, type Profile } from '../song';
 import { finderFor, type Options, type Sounding, soundingIn } from './bounds';
 import { candidatesFor } from './candidates';
 import { isUnderMelody, type SolvedLayout } from './members';
-import { leastCostAmong, type Spot } from './solver';
+import { leastCost, type Spot } from './solver';
 import { type FixedBy, type FixedKeys, isShared, type VoicingTask } from './task';
 import { pairsOf } from './twoNotes';
 import { chordUnder } from './underMelody';
@@ -202,7 +202,7 @@ function inOneFrame(spots: Spot[], prepared: readonly Prepared[], weights: Voici
       isPartial[i] ? all[i].filter((at) => isWithin(candidates[at], frame)) : all[i],
     );
     if (among.some((some) => some.length === 0)) continue;
-    const cost = leastCostAmong(spots, weights, among);
+    const cost = leastCost(spots, weights, among);
     if (!best || cost < best.cost) best = { frame, cost };
   }
   if (!best) return spots;

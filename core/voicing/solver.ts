@@ -83,16 +83,14 @@ export function solve(spots: readonly Spot[], weights: VoicingWeights, before: S
   return { chosen: trace(spots, weights, forward, last), cost, through, spots, weights, forward, backward };
 }
 
-/** The cost of the best solution alone. */
-export function leastCost(spots: readonly Spot[], weights: VoicingWeights): number {
-  return sweep(spots, weights, null, stepsOnwards).floors.reduce((sum, floor) => sum + floor, 0);
-}
-
-/** The same where of the candidates of each spot only some may be taken, by index, one at least. */
-export function leastCostAmong(
+/**
+ * The cost of the best solution alone; with `among`, of the best that takes of each spot only those candidates, by index,
+ * one at least.
+ */
+export function leastCost(
   spots: readonly Spot[],
   weights: VoicingWeights,
-  among: readonly (readonly number[])[],
+  among: readonly (readonly number[])[] = spots.map(({ candidates }) => candidates.map((_, at) => at)),
 ): number {
   let reached: number[] = [];
   for (let i = 0; i < spots.length; i++) {
