@@ -1,8 +1,8 @@
 import type { ArrangedChange, SongFrame } from '../arrangement';
 import { fixedFingers, type FixedFingers } from '../fingering';
 import type { HandNote } from '../hands';
-import { degreeOf } from '../harmony';
-import { meetingOf, rubFindings, struckNote } from '../joining';
+import { type Degree, degreeOf } from '../harmony';
+import { type ChangeMeeting, meetingOf, rubFindings, struckNote } from '../joining';
 import { keptList, keptValue, keyName, rememberEach, rememberLast } from '../music';
 import { type Part, partIndexAt, partsOf, type PartToPlay, partToPlay, twinsOf } from '../parts';
 import { withSlowing } from '../performance';
@@ -181,12 +181,18 @@ const describedMade = rememberEach<ArrangedChange>();
 function describeChange(played: PlayedSong, voiced: VoicedSong['voiced'], i: number): ArrangedChange {
   const v = voiced[i];
   const around = { before: voiced[i - 1]?.chord, afterNext: voiced[i + 2]?.chord };
+  const degree = degreeOf(v.chord, voiced[i + 1]?.chord ?? null, v.key, around);
+  const meeting = meetingOf(played, v);
   return {
     ...v,
-    degree: degreeOf(v.chord, voiced[i + 1]?.chord ?? null, v.key, around),
-    meeting: meetingOf(played, v),
+    degree: degreeKept(v.change.id, Object.values(degree), () => degree),
+    meeting: meetingKept(v.change.id, Object.values(meeting), () => meeting),
   };
 }
+
+/** As they were where they say the same, so that they keep their identity under another voicing. */
+const degreeKept = rememberEach<Degree>();
+const meetingKept = rememberEach<ChangeMeeting>();
 
 /** All that tells how a change of the same song is voiced: what else is known of it follows from that. */
 function saidOf(v: VoicedChange): unknown[] {

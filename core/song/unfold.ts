@@ -1,4 +1,4 @@
-import { type Chord, ChordSymbolError, type Key, midiOf, parseChord } from '../music';
+import { type Chord, ChordSymbolError, gotOrMade, type Key, midiOf, parseChord } from '../music';
 import { type Bar, barAt, inForceAt, writtenBars } from './bars';
 import { type Change, type MelodyNote, type Song } from './schema';
 
@@ -205,10 +205,12 @@ export function joinTies(melody: readonly MelodyNote[]): MelodyNote[] {
   return joined;
 }
 
-/** The key in force at a played tick. */
+const keys = new WeakMap<object, Key>();
+
+/** The key in force at a played tick: the same object as long as the same entry of the map is. */
 export function keyAt(played: PlayedSong, tick: number): Key {
-  const { tonic, mode } = inForceAt(played.keyMap, tick);
-  return { tonic, mode };
+  const entry = inForceAt(played.keyMap, tick);
+  return gotOrMade(keys, entry, () => ({ tonic: entry.tonic, mode: entry.mode }));
 }
 
 /** When each note and change (by played id) begins. */

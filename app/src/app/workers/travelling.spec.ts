@@ -52,6 +52,7 @@ const trips = travel([
   { kind: 'dismissed', id: 'nothing' },
   { kind: 'choose', choices: { rung: 4 } },
   { kind: 'choose', choices: { rung: 5 } },
+  { kind: 'choose', choices: { layout: 'shell' } },
 ]);
 
 describe('arrangements between worker and interface', () => {
@@ -74,6 +75,25 @@ describe('arrangements between worker and interface', () => {
     expect(dismissed).toEqual([1, 0]);
     // So it is with what was there two arrangements ago.
     expect(back).toEqual([1, 0]);
+  });
+
+  it('bring of a chord or a part only the pieces that are others: a layout no melody, no chord, nor where they meet', () => {
+    const named = (list: 'changes' | 'arranged'): string[] => {
+      const came = trips[7].parts.flatMap(({ sent: { things, pieces, ...sent } }) =>
+        sent[list].flatMap((number) => {
+          const thing = number === null ? undefined : things.get(number);
+          return thing?.pieces.filter((name) => pieces.has(thing.fields[name] as number)) ?? [];
+        }),
+      );
+      return [...new Set(came)].sort();
+    };
+    expect(named('changes')).toEqual(['nextBest', 'pitches', 'step', 'voicing']);
+    expect(named('arranged')).toEqual(['effort', 'fills', 'left', 'meetings']);
+    const [before, after] = [trips[6], trips[7]].map(({ parts }) => parts[1].came);
+    expect(after.arranged.map((part, i) => part?.right === before.arranged[i]?.right)).toEqual(
+      before.arranged.map(() => true),
+    );
+    expect(after.changes.filter(({ meeting }, i) => meeting !== before.changes[i].meeting)).toEqual([]);
   });
 
   it('leave the interface the very objects it had', () => {
@@ -105,7 +125,7 @@ describe('songs on their way to a worker', () => {
   it('go as an edit of the one before, the first one whole', () => {
     expect(trips.map(({ message }) => [message.edited !== null, message.whole !== null])).toEqual([
       [false, true],
-      ...Array<boolean[]>(6).fill([true, false]),
+      ...Array<boolean[]>(7).fill([true, false]),
     ]);
     for (const { song, shown } of trips) expect(song).toEqual(shown);
   });

@@ -1,11 +1,23 @@
 import type { ArrangedChange, Arrangement, PartArrangement } from '@joined-hands/core/arrangement';
 import { assemble } from '@joined-hands/core/arrangement';
 import type { HandRelations } from '@joined-hands/core/joining';
+import { gotOrMade } from '@joined-hands/core/music';
 import type { Part } from '@joined-hands/core/parts';
 import type { PlayedSong, Profile, Song } from '@joined-hands/core/song';
 
 /** Anything of an arrangement that has an identity of its own: it is sent once and then known by its number. */
 type Thing = PlayedSong | Part | ArrangedChange | PartArrangement | HandRelations;
+
+/** What a thing is made of, with an identity of its own too: the strikes of a hand, a chord, where it meets the melody. */
+type Piece = object;
+
+/** A thing taken apart: where one piece is another than before, the rest need not travel again. */
+interface TakenApart {
+  /** The thing with numbers in place of its pieces. */
+  readonly fields: Readonly<Record<string, unknown>>;
+  /** The fields that are pieces. */
+  readonly pieces: readonly string[];
+}
 
 /** An arrangement by the numbers of its things, with those the interface does not have. */
 export interface Sent {
@@ -16,7 +28,8 @@ export interface Sent {
   readonly arranged: readonly (number | null)[];
   readonly relations: number;
   readonly raisedParts: readonly number[];
-  readonly things: ReadonlyMap<number, Thing>;
+  readonly things: ReadonlyMap<number, TakenApart>;
+  readonly pieces: ReadonlyMap<number, Piece>;
   readonly isPartial: boolean;
 }
 
@@ -46,15 +59,23 @@ class Remembered {
 export class Sender {
   private readonly numbers = new WeakMap<object, number>();
   private lastNumber = 0;
+  private readonly apart = new WeakMap<Thing, TakenApart>();
   private readonly there = new Remembered();
 
   pack(arrangement: Arrangement): Sent {
-    const things = new Map<number, Thing>();
+    const things = new Map<number, TakenApart>();
+    const pieces = new Map<number, Piece>();
     const used = new Set<number>();
     const sent = (thing: Thing): number => {
       const number = this.numberOf(thing);
-      if (!this.there.has(number)) things.set(number, thing);
+      const apart = gotOrMade(this.apart, thing, () => this.takenApart(thing));
+      if (!this.there.has(number)) things.set(number, apart);
       used.add(number);
+      for (const name of apart.pieces) {
+        const piece = apart.fields[name] as number;
+        if (!this.there.has(piece)) pieces.set(piece, thing[name as keyof Thing]);
+        used.add(piece);
+      }
       return number;
     };
     const { played, parts, changes, arranged, relations, raisedParts, isPartial } = arrangement;
@@ -66,32 +87,44 @@ export class Sender {
       relations: sent(relations),
       raisedParts,
       things,
+      pieces,
       isPartial,
     };
     this.there.add(used, isPartial);
     return message;
   }
 
+  private takenApart(thing: Thing): TakenApart {
+    const fields: Record<string, unknown> = { ...thing };
+    const pieces = Object.keys(fields).filter(
+      (name) => fields[name] !== null && typeof fields[name] === 'object',
+    );
+    for (const name of pieces) fields[name] = this.numberOf(fields[name] as Piece);
+    return { fields, pieces };
+  }
+
   private numberOf(thing: object): number {
-    let number = this.numbers.get(thing);
-    if (number === undefined) this.numbers.set(thing, (number = ++this.lastNumber));
-    return number;
+    return gotOrMade(this.numbers, thing, () => ++this.lastNumber);
   }
 }
 
 /** On the interface's side: puts together what came with what is here, the very objects it had. */
 export class Receiver {
-  private readonly here = new Map<number, Thing>();
+  private readonly things = new Map<number, Thing>();
+  private readonly pieces = new Map<number, Piece>();
+  /** The pieces each thing is made of. */
+  private readonly madeOf = new Map<number, readonly number[]>();
   private readonly remembered = new Remembered();
   private last: Arrangement | null = null;
 
   unpack(sent: Sent, song: Song, profile: Profile): Arrangement {
-    sent.things.forEach((thing, number) => this.here.set(number, thing));
+    sent.pieces.forEach((piece, number) => this.pieces.set(number, piece));
+    sent.things.forEach((apart, number) => this.putTogether(number, apart));
     const used = new Set<number>();
     const found = <T extends Thing>(number: number): T => {
-      const thing = this.here.get(number);
-      if (thing === undefined) throw new Error('The worker left out what the interface does not have.');
+      const thing = here(this.things, number);
       used.add(number);
+      this.madeOf.get(number)?.forEach((piece) => used.add(piece));
       return thing as T;
     };
     const before = this.last;
@@ -119,10 +152,27 @@ export class Receiver {
     const arrangement = assemble(frame, arranged, relations, new Map(efforts));
     this.remembered.add(used, sent.isPartial);
     if (!sent.isPartial)
-      for (const number of this.here.keys()) if (!this.remembered.has(number)) this.here.delete(number);
+      for (const known of [this.things, this.pieces, this.madeOf])
+        for (const number of known.keys()) if (!this.remembered.has(number)) known.delete(number);
     this.last = arrangement;
     return arrangement;
   }
+
+  private putTogether(number: number, { fields, pieces }: TakenApart): void {
+    const thing: Record<string, unknown> = { ...fields };
+    for (const name of pieces) thing[name] = here(this.pieces, fields[name] as number);
+    this.things.set(number, thing as unknown as Thing);
+    this.madeOf.set(
+      number,
+      pieces.map((name) => fields[name] as number),
+    );
+  }
+}
+
+function here<T>(known: ReadonlyMap<number, T>, number: number): T {
+  const thing = known.get(number);
+  if (thing === undefined) throw new Error('The worker left out what the interface does not have.');
+  return thing;
 }
 
 /** The list that was there before when it has the same members. */
