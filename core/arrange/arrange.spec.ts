@@ -6,10 +6,12 @@ import type { Arrangement } from '../arrangement/arrangement';
 import { RUNGS } from '../ladder';
 import { seeded } from '../music';
 import { keepIdentity } from '../music/memo';
+import { PATTERNS } from '../patterns';
 import { applyEdit, type SongEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { LAYOUTS, type Song } from '../song/schema';
 import { randomSong } from '../testing';
+import { LAYOUT_ROWS } from '../voicing';
 import { arrange, arrangeInSlices, lookAhead } from './song';
 
 const without = { withoutFingers: true };
@@ -110,16 +112,32 @@ describe('what is likely to be asked for next', () => {
       const onRung = (rung: number): Song => ({ ...song, choices: { ...song.choices, rung } });
       const here = onRung(4);
       const before = arrange(here, DEFAULT_PROFILE);
-      let slices = 0;
-      for (const _ of lookAhead(here, DEFAULT_PROFILE)) slices++;
-      // Three songs, part by part, so that an edit can come in between.
-      expect(slices).toBeGreaterThan(3 * before.parts.length);
+      const ahead = [...lookAhead(here, DEFAULT_PROFILE)];
+      // Three songs, two steps for each and its parts, so that an edit can come in between.
+      expect(ahead.length).toBe(3 * (2 + before.parts.length));
       const again = arrange(here, DEFAULT_PROFILE);
       again.arranged.forEach((part, i) => expect(part).toBe(before.arranged[i]));
       for (const rung of [5, 3]) {
         const fresh = arrange(copy(onRung(rung)), copy(DEFAULT_PROFILE));
         expect(arrange(onRung(rung), DEFAULT_PROFILE).arranged).toEqual(fresh.arranged);
       }
+    }
+  });
+
+  it('is what is offered too, all of it remembered: every pattern, every layout', () => {
+    const [lanterns] = DEMO_SONGS;
+    const song = { ...lanterns, choices: { ...lanterns.choices, rung: 5 } };
+    const ofPatterns = PATTERNS.map(({ id }): SongEdit => ({ kind: 'choose', choices: { pattern: id } }));
+    const ofLayouts = LAYOUT_ROWS.map(({ layout }): SongEdit => ({ kind: 'choose', choices: { layout } }));
+    const parts = arrange(song, DEFAULT_PROFILE).parts.length;
+    for (const offered of [ofPatterns, ofLayouts]) {
+      expect([...lookAhead(song, DEFAULT_PROFILE, offered)].length).toBe((offered.length + 3) * (2 + parts));
+      const known = offered.map((edit) => arrange(applyEdit(song, edit), DEFAULT_PROFILE).arranged);
+      for (const _ of lookAhead(song, DEFAULT_PROFILE, offered));
+      offered.forEach((edit, n) => {
+        const { arranged } = arrange(applyEdit(song, edit), DEFAULT_PROFILE);
+        arranged.forEach((part, i) => expect(part).toBe(known[n][i]));
+      });
     }
   });
 });

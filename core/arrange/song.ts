@@ -3,7 +3,7 @@ import type { Hand } from '../hands';
 import { type HandRelated, type HandRelations, NO_RELATIONS, relateHand } from '../joining';
 import { rungsBeside } from '../ladder';
 import { rememberEach } from '../music';
-import type { Profile, Song } from '../song';
+import { applyEdit, type Profile, type Song, type SongEdit } from '../song';
 import { contextOf, type SongContext } from './context';
 import { partsOfSong } from './part';
 
@@ -49,14 +49,21 @@ export function* arrangeInSlices(
 }
 
 /**
- * Works out, in slices, what is likely to be asked for next: the song a rung higher and a rung lower. It is remembered
- * as everything is; the song itself comes last, so that its next edit is solved on from it.
+ * Works out, in slices, what is likely to be asked for next: the song after each edit that is offered, then a rung
+ * higher and a rung lower. It is remembered as everything is; the song itself comes last, so that its next edit is solved
+ * on from it.
  */
-export function* lookAhead(song: Song, profile: Profile): Generator<null, void> {
-  const { rung } = song.choices;
-  for (const number of [...rungsBeside(rung), rung])
-    for (const _ of arrangeInSlices({ ...song, choices: { ...song.choices, rung: number } }, profile))
-      yield null;
+export function* lookAhead(
+  song: Song,
+  profile: Profile,
+  offered: readonly SongEdit[] = [],
+): Generator<null, void> {
+  const beside = rungsBeside(song.choices.rung).map((rung): SongEdit => ({
+    kind: 'choose',
+    choices: { rung },
+  }));
+  for (const edit of [...offered, ...beside, null])
+    for (const _ of arrangeInSlices(edit ? applyEdit(song, edit) : song, profile)) yield null;
 }
 
 const handRelations = rememberEach<readonly HandRelated[]>();

@@ -25,20 +25,22 @@ describe('remembering', () => {
 });
 
 describe('values remembered by name', () => {
-  it('are the latest five of each, by identity of what they were made from', () => {
+  it('are the latest 32 of each, by identity of what they were made from', () => {
     const remember = rememberEach<number>(2);
     let made = 0;
     const of = (name: string, ...from: unknown[]): number => remember(name, from, () => ++made);
-    const [a, b, c, d, e, f] = [{}, {}, {}, {}, {}, {}];
-    expect([a, b, c, d, e].map((from) => of('x', from))).toEqual([1, 2, 3, 4, 5]);
-    expect([a, b, c, d, e].map((from) => of('x', from))).toEqual([1, 2, 3, 4, 5]);
+    const [a, b, c, ...others] = Array.from({ length: 33 }, () => ({}));
+    const first32 = [a, b, c, ...others.slice(0, 29)];
+    const numbers = first32.map((_, i) => i + 1);
+    expect(first32.map((from) => of('x', from))).toEqual(numbers);
+    expect(first32.map((from) => of('x', from))).toEqual(numbers);
     // The one that was not asked for longest is forgotten.
-    expect([a, f, b].map((from) => of('x', from))).toEqual([1, 6, 7]);
-    expect([a, f, e, d].map((from) => of('x', from))).toEqual([1, 6, 5, 4]);
+    expect([a, others[29], b].map((from) => of('x', from))).toEqual([1, 33, 34]);
+    expect([a, others[29], others[0]].map((from) => of('x', from))).toEqual([1, 33, 4]);
     // Lists are told apart member by member.
-    expect([of('y', [a, b]), of('y', [a, b]), of('y', [b, a]), of('y', [a])]).toEqual([8, 8, 9, 10]);
+    expect([of('y', [a, b]), of('y', [a, b]), of('y', [b, a]), of('y', [a])]).toEqual([35, 35, 36, 37]);
     // Past so many names all is forgotten.
-    expect([of('z', a), of('x', a)]).toEqual([11, 12]);
+    expect([of('z', a), of('x', a)]).toEqual([38, 39]);
   });
 
   it('are made once a name, and anew when too many are held', () => {

@@ -14,10 +14,11 @@ export function rememberLast<A extends readonly unknown[], R>(
 }
 
 /**
- * So many values are remembered under each name: the song as it is, as it may be a press away (a rung up, a rung down),
- * and as it was two edits ago, so that what is undone, or compared by going to and fro, need not be worked out.
+ * So many values are remembered under each name: the song as it is, as it may be a press away (a rung up, a rung down,
+ * with each pattern or layout that a panel offers), and as it was some edits ago, so that what is undone, or compared by
+ * going to and fro, need not be worked out. Of a song of 200 bars each takes about a megabyte.
  */
-const VALUES_EACH = 5;
+const VALUES_EACH = 32;
 
 interface Made<R> {
   readonly from: readonly unknown[];
@@ -25,7 +26,7 @@ interface Made<R> {
 }
 
 /**
- * Remembers what was made under each name from different things, the latest five, as long as what one was made from is
+ * Remembers what was made under each name from different things, the latest of them, as long as what one was made from is
  * the same: by identity, lists member by member. `from` must say all that the value depends on. Up to `most` names;
  * then it begins anew.
  */

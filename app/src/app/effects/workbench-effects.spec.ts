@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import { Injector } from '@angular/core';
 import { arrange } from '@joined-hands/core/arrange';
-import { applyEdit, DEFAULT_PROFILE, migrateSong, type Song } from '@joined-hands/core/song';
+import { applyEdit, DEFAULT_PROFILE, migrateSong, type Song, type SongEdit } from '@joined-hands/core/song';
 import { Actions } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
 import { BehaviorSubject, merge, of, Subject } from 'rxjs';
@@ -28,6 +28,7 @@ describe('what follows from actions', () => {
   let done: string[];
   let stored: Map<string, OpenedSong>;
   let added: Song[];
+  let offered: unknown[];
   let isMine: boolean;
   let holder: Holder;
   let problems: Problems;
@@ -44,6 +45,7 @@ describe('what follows from actions', () => {
     });
     done = [];
     added = [];
+    offered = [];
     isMine = true;
     stored = new Map(
       [lanterns, sluicegate].map((song) => [
@@ -92,16 +94,19 @@ describe('what follows from actions', () => {
         { provide: Store, useValue: store },
         { provide: SongStore, useValue: songs },
         { provide: SongLock, useValue: lock },
-        { provide: ArrangerClient, useValue: { arrange: () => of() } },
+        {
+          provide: ArrangerClient,
+          useValue: { arrange: () => of(), offer: (edits: unknown) => void offered.push(edits) },
+        },
         { provide: Problems },
         { provide: Saver },
         { provide: WorkbenchEffects },
       ],
     });
-    const { openAndLeave, save, pageGoes, savePlace, saveFacts } = injector.get(WorkbenchEffects);
+    const { openAndLeave, offer, save, pageGoes, savePlace, saveFacts } = injector.get(WorkbenchEffects);
     problems = injector.get(Problems);
     openAndLeave.subscribe((action) => send(action));
-    merge(save, pageGoes, savePlace, saveFacts).subscribe();
+    merge(offer, save, pageGoes, savePlace, saveFacts).subscribe();
   });
   afterEach(() => {
     vi.useRealTimers();
@@ -124,6 +129,13 @@ describe('what follows from actions', () => {
     await open();
     expect(state.value).toMatchObject({ song: lanterns, isReadOnly: true });
     expect(done).toEqual(['lock demo-lanterns', 'read demo-lanterns']);
+  });
+
+  it('tells the worker what a panel offers, each list once', () => {
+    const pattern = (id: string): SongEdit => ({ kind: 'choose', choices: { pattern: id } });
+    for (const edits of [[], [pattern('rocking')], [pattern('rocking')], [pattern('block')], []])
+      send(SongActions.offered({ edits }));
+    expect(offered).toEqual([[], [pattern('rocking')], [pattern('block')], []]);
   });
 
   it('says that a song is not there, or is none', async () => {

@@ -1,6 +1,6 @@
 import { arrangeInSlices, lookAhead } from '@joined-hands/core/arrange';
 import type { Arrangement } from '@joined-hands/core/arrangement';
-import type { Profile, Song } from '@joined-hands/core/song';
+import type { Profile, Song, SongEdit } from '@joined-hands/core/song';
 import { type SongMessage, SongsKnown } from './songs-known';
 import { Sender, type Sent } from './travelling';
 
@@ -28,16 +28,25 @@ const idle = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, I
 export type Came = (job: number, sent: Sent) => void;
 
 /** What the arrange worker answers: it arranges the open song, job after job, and remembers what it has sent. */
-export function arranging() {
+export function arranging(ahead = lookAhead) {
   let newestJob = 0;
   let came: Came = () => undefined;
   const songs = new SongsKnown();
   const sender = new Sender();
 
+  let offered: readonly SongEdit[] = [];
+  /** What was arranged last, unless that took so long that thinking ahead would be in the way. */
+  let last: { readonly job: number; readonly song: Song; readonly profile: Profile } | null = null;
+  let lastThought = 0;
+
   /** Once nothing more is asked, what may be asked next is worked out, as long as nothing is. */
-  const thinkAhead = async (job: number, song: Song, profile: Profile): Promise<void> => {
+  const thinkAhead = async (): Promise<void> => {
+    const thought = ++lastThought;
     await idle();
-    for (const slices = lookAhead(song, profile); job === newestJob && !slices.next().done;) await pause();
+    if (!last) return;
+    const { job, song, profile } = last;
+    const isWanted = (): boolean => job === newestJob && thought === lastThought;
+    for (const slices = ahead(song, profile, offered); isWanted() && !slices.next().done;) await pause();
   };
 
   return {
@@ -47,6 +56,12 @@ export function arranging() {
      */
     listen(to: Came): void {
       came = to;
+    },
+
+    /** What the screen offers to do with the song, the likeliest first. */
+    offer(edits: readonly SongEdit[]): void {
+      offered = edits;
+      void thinkAhead();
     },
 
     /**
@@ -78,7 +93,8 @@ export function arranging() {
           toShow = null;
         }
         if (slice.done) {
-          if (now - begun < LONG_JOB_MS) void thinkAhead(job, song, profile);
+          last = now - begun < LONG_JOB_MS ? { job, song, profile } : null;
+          void thinkAhead();
           return true;
         }
         await pause();

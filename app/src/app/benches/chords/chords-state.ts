@@ -303,17 +303,18 @@ export class ChordsState {
 
   /** A layout for the song, or for the part on screen and those that follow it. */
   chooseLayout(layout: Layout): void {
-    this.choose(this.choicesFor(layout));
+    this.bench.edit(this.layoutChosen(layout));
   }
 
   /** The part on screen in a layout, heard before it is taken. */
   hearLayout(layout: Layout): void {
-    this.playing.hearPartAfter(this.choosing(this.choicesFor(layout)));
+    this.playing.hearPartAfter(this.layoutChosen(layout));
   }
 
-  private choicesFor(layout: Layout): Partial<Choices> {
+  /** The edit that takes a layout, and the rung on which it is heard. */
+  layoutChosen(layout: Layout): SongEdit {
     const rung = rungFor({ rung: this.bench.rung() });
-    return { layout, ...(rung === this.bench.rung() ? {} : { rung }) };
+    return this.choosing({ layout, ...(rung === this.bench.rung() ? {} : { rung }) });
   }
 
   /** Notes of the step of the build-up the part stands on; 0 where it stands on none. */

@@ -4,11 +4,12 @@ import { JOIN_SHORTCUTS } from './join-commands';
 import { JoinPanel } from './join-panel';
 import { JoinState } from './join-state';
 import { MakerState } from './maker-state';
+import { PatternChoices } from './pattern-choices';
 import { TapState } from './tap-state';
 
 /** The Join bench: both hands together, what makes them hard, and how they are learned to go together. */
 export const bench: BenchDefinition = {
-  providers: [JoinState, MakerState, TapState, JoinBehaviour],
+  providers: [JoinState, MakerState, PatternChoices, TapState, JoinBehaviour],
   behaviour: JoinBehaviour,
   panel: JoinPanel,
   shortcuts: JOIN_SHORTCUTS,

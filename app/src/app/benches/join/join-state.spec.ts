@@ -8,6 +8,7 @@ import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { Table } from '../../testing/table';
 import { JoinBehaviour, obeyJoin } from './join-behaviour';
 import { JoinState, SHOWINGS } from './join-state';
+import { PatternChoices } from './pattern-choices';
 
 const [lanterns] = DEMO_SONGS;
 
@@ -15,7 +16,7 @@ describe('the Join bench', () => {
   let table: Table;
   let join: JoinState;
   const open = (song = lanterns): void => {
-    table = new Table(song, ScreenKeyboard, JoinState, JoinBehaviour);
+    table = new Table(song, ScreenKeyboard, JoinState, PatternChoices, JoinBehaviour);
     join = table.get(JoinState);
     join.isOpen.set(true);
     table.settle();

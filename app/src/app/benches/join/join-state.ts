@@ -112,7 +112,8 @@ export class JoinState {
     return this.forPart() && part ? cutIdForChoice(parts, part, false) : null;
   });
 
-  private choosing(choices: Partial<Choices>): SongEdit {
+  /** The edit that makes choices where they are made for. */
+  choosing(choices: Partial<Choices>): SongEdit {
     const cutId = this.scope();
     return cutId === null ? { kind: 'choose', choices } : { kind: 'choose-for-part', cutId, choices };
   }

@@ -1,20 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { DEFAULT_FULLER, fullerFor } from '@joined-hands/core/fuller';
 import { FULLER, MOVING } from '@joined-hands/core/ladder';
 import { VARY } from '@joined-hands/core/parts';
-import { AUTO, BLOCK } from '@joined-hands/core/patterns';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Choice } from '../../ui/choice';
 import { Offer } from '../../ui/offer';
 import { CHOICE_SCOPES, JoinState } from './join-state';
 import { MakerPanel } from './maker-panel';
 import { MakerState } from './maker-state';
-
-const VARIED = {
-  id: VARY,
-  name: 'Varied',
-  reason: 'kindred patterns take turns, part by part, livelier where the section is',
-};
+import { PatternChoices } from './pattern-choices';
 
 /** What each hand could play in the place of blocks and single notes, each heard in place before it is taken. */
 @Component({
@@ -33,30 +26,30 @@ const VARIED = {
           [value]="state.forPart() ? 'part' : 'song'"
           (chosen)="state.forPart.set($event === 'part')"
         />
-        @if (!isMoving()) {
+        @if (!choices.isMoving()) {
           <p class="note">
             Chords are held on rung {{ state.bench.rung() }}. Taking a pattern goes up to rung {{ moving }}.
           </p>
         }
       </section>
-      <section [attr.aria-label]="isSung() ? 'Figures under a singer' : 'Left-hand patterns'">
-        <h3>{{ isSung() ? 'Under a singer' : 'Left hand' }}</h3>
+      <section [attr.aria-label]="choices.isSung() ? 'Figures under a singer' : 'Left-hand patterns'">
+        <h3>{{ choices.isSung() ? 'Under a singer' : 'Left hand' }}</h3>
         <ol class="ranked">
-          @for (row of rows(); track row.id) {
-            <li [class.heard]="row.id === chosen()">
+          @for (row of choices.rows(); track row.id) {
+            <li [class.heard]="row.id === choices.chosen()">
               <jh-offer
                 [name]="row.name"
                 [says]="row.reason"
-                [isPlayed]="row.id === chosen()"
-                (heard)="state.hear(withRung(row.id))"
-                (taken)="state.choose(withRung(row.id))"
+                [isPlayed]="row.id === choices.chosen()"
+                (heard)="state.hear(choices.withRung(row.id))"
+                (taken)="state.choose(choices.withRung(row.id))"
               >
                 @if (row.id === vary) {
                   <button
                     nz-button
                     nzSize="small"
                     type="button"
-                    (click)="state.choose({ pattern: nextTurn() })"
+                    (click)="state.choose({ pattern: choices.nextTurn() })"
                   >
                     In another order
                   </button>
@@ -66,22 +59,22 @@ const VARIED = {
           }
         </ol>
       </section>
-      @if (!isSung()) {
+      @if (!choices.isSung()) {
         <section aria-label="A fuller right hand">
           <h3>Right hand, with strong notes</h3>
           <ol class="ranked">
-            @for (row of fullerRows(); track row.id) {
-              <li [class.heard]="row.id === fuller()">
+            @for (row of choices.fullerRows(); track row.id) {
+              <li [class.heard]="row.id === choices.fuller()">
                 <jh-offer
                   [name]="row.name"
-                  [isPlayed]="row.id === fuller()"
-                  (heard)="state.hear(withFuller(row.id))"
-                  (taken)="state.choose(withFuller(row.id))"
+                  [isPlayed]="row.id === choices.fuller()"
+                  (heard)="state.hear(choices.withFuller(row.id))"
+                  (taken)="state.choose(choices.withFuller(row.id))"
                 />
               </li>
             }
           </ol>
-          @if (!isFuller()) {
+          @if (!choices.isFuller()) {
             <p class="note">Taking one goes up to rung {{ fullerRung }}.</p>
           }
         </section>
@@ -154,44 +147,11 @@ const VARIED = {
 export class PatternsPanel {
   protected readonly state = inject(JoinState);
   protected readonly maker = inject(MakerState);
+  protected readonly choices = inject(PatternChoices);
+  protected readonly vary = VARY;
   /** Patterns of the pianist's own, kept with the song. */
   protected readonly own = computed(() => this.state.bench.song()?.patterns ?? []);
   protected readonly moving = MOVING;
   protected readonly fullerRung = FULLER;
   protected readonly scopes = CHOICE_SCOPES;
-  protected readonly isMoving = computed(() => this.state.bench.rungRow().isMoving);
-  protected readonly isFuller = computed(() => this.state.bench.rungRow().rightHand === 'fuller');
-  protected readonly isSung = computed(() => this.state.bench.part()?.choices.layout === 'singing');
-  /** The pattern that is played; none while chords are held. */
-  protected readonly chosen = computed(() => {
-    const pattern = this.state.bench.part()?.choices.pattern ?? AUTO;
-    if (!this.isMoving()) return null;
-    return pattern.startsWith(VARY) ? VARY : pattern;
-  });
-  protected readonly vary = VARY;
-  /** The same family beginning with another. */
-  protected readonly nextTurn = computed(() => {
-    const seed = Number(/^vary:(\d+)$/.exec(this.state.bench.part()?.choices.pattern ?? '')?.[1] ?? 0);
-    return `${VARY}:${seed + 1}`;
-  });
-  protected readonly rows = computed(() => [
-    this.isSung()
-      ? { id: AUTO, name: 'Plain', reason: 'chords on the beat over the bass and its octave' }
-      : { id: AUTO, name: 'By metre', reason: 'the usual one for the metre and the energy of each section' },
-    ...this.state.proposals(),
-    ...(this.isSung() ? [] : [VARIED]),
-    { id: BLOCK.id, name: BLOCK.name, reason: 'each chord struck and held' },
-  ]);
-  protected readonly fullerRows = computed(() => fullerFor(this.state.bench.state().profile.rightReach));
-  protected readonly fuller = computed(() =>
-    this.isFuller() ? (this.state.bench.part()?.choices.fuller ?? DEFAULT_FULLER) : null,
-  );
-
-  protected withRung(pattern: string) {
-    return this.isMoving() ? { pattern } : { pattern, rung: MOVING };
-  }
-
-  protected withFuller(fuller: ReturnType<PatternsPanel['fullerRows']>[number]['id']) {
-    return this.isFuller() ? { fuller } : { fuller, rung: FULLER };
-  }
 }

@@ -1,0 +1,81 @@
+import '@angular/compiler';
+import type { SongEdit } from '@joined-hands/core/song';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../../../../demo/songs';
+import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { Table } from '../../testing/table';
+import { JoinBehaviour } from './join-behaviour';
+import { JoinState } from './join-state';
+import { PatternChoices } from './pattern-choices';
+
+const [lanterns] = DEMO_SONGS;
+
+describe('what could be played in the place of blocks', () => {
+  let table: Table;
+  let join: JoinState;
+  let choices: PatternChoices;
+  let behaviour: JoinBehaviour;
+  beforeEach(() => {
+    table = new Table(lanterns, ScreenKeyboard, JoinState, PatternChoices, JoinBehaviour);
+    join = table.get(JoinState);
+    choices = table.get(PatternChoices);
+    behaviour = table.get(JoinBehaviour);
+  });
+  const choose = (changed: Parameters<JoinState['choose']>[0]): void => {
+    join.choose(changed);
+    table.settle();
+  };
+
+  it('is the usual one, then what fits best, then those in turns and blocks', () => {
+    const ids = choices.rows().map(({ id }) => id);
+    expect([ids[0], ...ids.slice(-2)]).toEqual(['auto', 'vary', 'block']);
+    expect(ids.slice(1, -2)).toEqual(join.proposals().map(({ id }) => id));
+    choose({ layout: 'singing' });
+    expect(choices.rows().map(({ name }) => name)[0]).toBe('Plain');
+    expect(choices.rows().some(({ id }) => id === 'vary')).toBe(false);
+  });
+
+  it('says which is played: none while chords are held, the family of those in turns', () => {
+    choose({ rung: 4 });
+    expect([choices.isMoving(), choices.chosen()]).toEqual([false, null]);
+    choose({ rung: 5, pattern: 'vary:3' });
+    expect([choices.isMoving(), choices.chosen(), choices.nextTurn()]).toEqual([true, 'vary', 'vary:4']);
+    choose({ pattern: 'rocking' });
+    expect([choices.chosen(), choices.nextTurn()]).toEqual(['rocking', 'vary:1']);
+    expect([choices.isFuller(), choices.fuller()]).toEqual([false, null]);
+    choose({ rung: 6 });
+    expect([choices.isFuller(), choices.fuller()]).toEqual([true, 'under']);
+  });
+
+  it('is taken with the rung on which it is heard', () => {
+    choose({ rung: 4 });
+    expect([choices.withRung('pulse'), choices.withFuller('above')]).toEqual([
+      { pattern: 'pulse', rung: 5 },
+      { fuller: 'above', rung: 6 },
+    ]);
+    choose({ rung: 6 });
+    expect([choices.withRung('pulse'), choices.withFuller('above')]).toEqual([
+      { pattern: 'pulse' },
+      { fuller: 'above' },
+    ]);
+  });
+
+  it('is worked out before it is taken while it is looked at: both hands, as the panel takes it', () => {
+    choose({ rung: 6 });
+    expect(behaviour.offered()).toEqual([]);
+    join.job.set('patterns');
+    const offered = behaviour.offered();
+    expect(offered).toEqual([
+      ...choices.rows().map(({ id }): SongEdit => ({ kind: 'choose', choices: { pattern: id } })),
+      ...choices.fullerRows().map(({ id }): SongEdit => ({ kind: 'choose', choices: { fuller: id } })),
+    ]);
+    join.choose({ pattern: 'auto' });
+    expect(table.edits.at(-1)).toEqual(offered[0]);
+  });
+
+  it('leaves the right hand out under a singer', () => {
+    choose({ layout: 'singing', rung: 5 });
+    join.job.set('patterns');
+    expect(behaviour.offered()).toHaveLength(choices.rows().length);
+  });
+});

@@ -1,0 +1,70 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { DEFAULT_FULLER, fullerFor } from '@joined-hands/core/fuller';
+import { FULLER, MOVING } from '@joined-hands/core/ladder';
+import { VARY } from '@joined-hands/core/parts';
+import { AUTO, BLOCK } from '@joined-hands/core/patterns';
+import type { Choices, Fuller, SongEdit } from '@joined-hands/core/song';
+import { JoinState } from './join-state';
+
+const VARIED = {
+  id: VARY,
+  name: 'Varied',
+  reason: 'kindred patterns take turns, part by part, livelier where the section is',
+};
+const PLAIN = { id: AUTO, name: 'Plain', reason: 'chords on the beat over the bass and its octave' };
+const BY_METRE = {
+  id: AUTO,
+  name: 'By metre',
+  reason: 'the usual one for the metre and the energy of each section',
+};
+const HELD = { id: BLOCK.id, name: BLOCK.name, reason: 'each chord struck and held' };
+
+/** What each hand could play in the place of blocks and single notes, and which of it is played. */
+@Injectable()
+export class PatternChoices {
+  private readonly join = inject(JoinState);
+  private readonly choices = computed(() => this.join.bench.part()?.choices);
+
+  readonly isMoving = computed(() => this.join.bench.rungRow().isMoving);
+  readonly isFuller = computed(() => this.join.bench.rungRow().rightHand === 'fuller');
+  readonly isSung = computed(() => this.choices()?.layout === 'singing');
+
+  readonly rows = computed(() => [
+    this.isSung() ? PLAIN : BY_METRE,
+    ...this.join.proposals(),
+    ...(this.isSung() ? [] : [VARIED]),
+    HELD,
+  ]);
+  /** The pattern that is played; none while chords are held. */
+  readonly chosen = computed(() => {
+    const pattern = this.choices()?.pattern ?? AUTO;
+    if (!this.isMoving()) return null;
+    return pattern.startsWith(VARY) ? VARY : pattern;
+  });
+  /** The same family beginning with another. */
+  readonly nextTurn = computed(() => {
+    const seed = Number(/^vary:(\d+)$/.exec(this.choices()?.pattern ?? '')?.[1] ?? 0);
+    return `${VARY}:${seed + 1}`;
+  });
+
+  readonly fullerRows = computed(() => fullerFor(this.join.bench.state().profile.rightReach));
+  readonly fuller = computed(() => (this.isFuller() ? (this.choices()?.fuller ?? DEFAULT_FULLER) : null));
+
+  /** All that can be taken, in the order of the panel. */
+  readonly offered = computed((): SongEdit[] => {
+    const right = this.isSung() ? [] : this.fullerRows();
+    return [
+      ...this.rows().map(({ id }) => this.withRung(id)),
+      ...right.map(({ id }) => this.withFuller(id)),
+    ].map((choices) => this.join.choosing(choices));
+  });
+
+  /** A pattern, and the rung on which it is heard. */
+  withRung(pattern: string): Partial<Choices> {
+    return this.isMoving() ? { pattern } : { pattern, rung: MOVING };
+  }
+
+  withFuller(fuller: Fuller): Partial<Choices> {
+    return this.isFuller() ? { fuller } : { fuller, rung: FULLER };
+  }
+}
