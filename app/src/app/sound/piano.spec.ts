@@ -110,6 +110,16 @@ describe('the piano', () => {
     vi.useFakeTimers({ toFake: ['setTimeout', 'performance'] });
     const idle: (() => void)[] = [];
     vi.stubGlobal('requestIdleCallback', (work: () => void) => idle.push(work));
+    const device = { opened: 0, closed: 0 };
+    vi.stubGlobal(
+      'AudioContext',
+      class {
+        constructor() {
+          device.opened++;
+        }
+        close = async (): Promise<void> => void device.closed++;
+      },
+    );
     const pressed = new EventTarget();
     const one = piano();
     one.loadAfterPress(pressed);
@@ -121,9 +131,14 @@ describe('the piano', () => {
     await vi.advanceTimersByTimeAsync(999);
     expect(idle).toEqual([]);
     await vi.advanceTimersByTimeAsync(1);
-    expect([idle.length, made.clicks]).toEqual([1, 0]);
+    expect([idle.length, device.opened, made.clicks]).toEqual([1, 0, 0]);
+    // The device is opened in a moment of its own, and let go when the library has its own.
     idle[0]();
+    await vi.advanceTimersByTimeAsync(0);
+    expect([idle.length, device, made.clicks]).toEqual([2, { opened: 1, closed: 0 }, 0]);
+    idle[1]();
     await vi.waitFor(() => expect(made).toMatchObject({ clicks: 1, samplers: 0, started: 0 }));
+    await vi.waitFor(() => expect(device).toEqual({ opened: 1, closed: 1 }));
     await one.hear([60]);
     expect(made).toMatchObject({ clicks: 1, samplers: 1, started: 1 });
   });

@@ -55,7 +55,13 @@ export class Piano {
   private async loadWhenQuiet(quiet: Quiet): Promise<void> {
     await quiet.pressed();
     await quiet.comes();
+    if (this.tone) return;
+    // The browser opens its audio device with the first context, which takes as long as all of the library: each has a
+    // moment of its own.
+    const opening = opened();
+    await quiet.comes();
     await this.toneOnce().catch(() => undefined);
+    await opening?.close();
   }
 
   /**
@@ -155,6 +161,15 @@ export class Piano {
 function remembered(): string | null {
   try {
     return localStorage.getItem(REMEMBERED_AS);
+  } catch {
+    return null;
+  }
+}
+
+/** A context that opens the audio device; null where there is none: that is said when something is to be heard. */
+function opened(): AudioContext | null {
+  try {
+    return new AudioContext();
   } catch {
     return null;
   }
