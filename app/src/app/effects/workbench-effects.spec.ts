@@ -1,10 +1,11 @@
 import '@angular/compiler';
-import { Injector } from '@angular/core';
+import { ApplicationRef, Injector } from '@angular/core';
 import { arrange } from '@joined-hands/core/arrange';
+import type { Arrangement } from '@joined-hands/core/arrangement';
 import { applyEdit, DEFAULT_PROFILE, migrateSong, type Song, type SongEdit } from '@joined-hands/core/song';
 import { Actions } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
-import { BehaviorSubject, merge, of, Subject } from 'rxjs';
+import { BehaviorSubject, merge, type Observable, of, Subject, throwError } from 'rxjs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { ArrangementActions, PlaceActions, SongActions } from '../state/actions';
@@ -29,6 +30,7 @@ describe('what follows from actions', () => {
   let stored: Map<string, OpenedSong>;
   let added: Song[];
   let offered: unknown[];
+  let arranged: () => Observable<Arrangement>;
   let isMine: boolean;
   let holder: Holder;
   let problems: Problems;
@@ -46,6 +48,7 @@ describe('what follows from actions', () => {
     done = [];
     added = [];
     offered = [];
+    arranged = () => of();
     isMine = true;
     stored = new Map(
       [lanterns, sluicegate].map((song) => [
@@ -96,16 +99,25 @@ describe('what follows from actions', () => {
         { provide: SongLock, useValue: lock },
         {
           provide: ArrangerClient,
-          useValue: { arrange: () => of(), offer: (edits: unknown) => void offered.push(edits) },
+          useValue: { arrange: () => arranged(), offer: (edits: unknown) => void offered.push(edits) },
         },
+        { provide: ApplicationRef, useValue: { tick: () => void done.push('drawn') } },
         { provide: Problems },
         { provide: Saver },
         { provide: WorkbenchEffects },
       ],
     });
-    const { openAndLeave, offer, save, pageGoes, savePlace, saveFacts } = injector.get(WorkbenchEffects);
+    const {
+      arrange: arranging,
+      openAndLeave,
+      offer,
+      save,
+      pageGoes,
+      savePlace,
+      saveFacts,
+    } = injector.get(WorkbenchEffects);
     problems = injector.get(Problems);
-    openAndLeave.subscribe((action) => send(action));
+    merge(arranging, openAndLeave).subscribe((action) => send(action as Action));
     merge(offer, save, pageGoes, savePlace, saveFacts).subscribe();
   });
   afterEach(() => {
@@ -129,6 +141,24 @@ describe('what follows from actions', () => {
     await open();
     expect(state.value).toMatchObject({ song: lanterns, isReadOnly: true });
     expect(done).toEqual(['lock demo-lanterns', 'read demo-lanterns']);
+  });
+
+  it('draws what was arranged in the task that brought it, once the state has it', async () => {
+    await open();
+    done = [];
+    const arrangement = arrange(lanterns, DEFAULT_PROFILE);
+    arranged = () => of(arrangement);
+    send(SongActions.edited({ edit: { kind: 'rename', title: 'Lamps' } }));
+    expect([state.value.arrangement, done]).toEqual([arrangement, []]);
+    await Promise.resolve();
+    expect(done).toEqual(['drawn']);
+  });
+
+  it('says that a song could not be arranged', async () => {
+    await open();
+    arranged = () => throwError(() => new Error('no bars'));
+    send(SongActions.edited({ edit: { kind: 'rename', title: 'Lamps' } }));
+    expect(state.value.problem).toMatch(/^The song could not be arranged: no bars/);
   });
 
   it('tells the worker what a panel offers, each list once', () => {

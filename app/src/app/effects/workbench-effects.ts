@@ -1,4 +1,4 @@
-import { inject, Injectable } from '@angular/core';
+import { ApplicationRef, inject, Injectable } from '@angular/core';
 import { factsOf } from '@joined-hands/core/arrangement';
 import type { Song } from '@joined-hands/core/song';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
@@ -37,6 +37,7 @@ const PLACE_MS = 400;
 /** What follows from actions: arranging in the worker, saving in the browser. */
 @Injectable()
 export class WorkbenchEffects {
+  private readonly app = inject(ApplicationRef);
   private readonly actions = inject(Actions);
   private readonly store = inject(Store);
   private readonly songs = inject(SongStore);
@@ -62,6 +63,8 @@ export class WorkbenchEffects {
         const edit = action.type === SongActions.edited.type ? action.edit : null;
         return this.arranger.arrange(song, profile, place.part, edit).pipe(
           map((arrangement) => ArrangementActions.came({ arrangement })),
+          // Views change in the task that brought it, and are drawn in the next: in one they would hold the page up.
+          tap(() => queueMicrotask(() => this.app.tick())),
           catchError((error: unknown) =>
             of(SongActions.wentWrong({ problem: sentence('The song could not be arranged', error) })),
           ),
