@@ -124,21 +124,26 @@ describe('what is likely to be asked for next', () => {
     }
   });
 
-  it('is what is offered too, all of it remembered: every pattern, every layout', () => {
-    const [lanterns] = DEMO_SONGS;
-    const song = { ...lanterns, choices: { ...lanterns.choices, rung: 5 } };
+  it('is what is offered too, each once: every pattern, every layout, all of it remembered', () => {
+    const song = onRung(copyOf(DEMO_SONGS[0]), 5);
+    const slices = 2 + arrange(song, DEFAULT_PROFILE).parts.length;
     const ofPatterns = PATTERNS.map(({ id }): SongEdit => ({ kind: 'choose', choices: { pattern: id } }));
     const ofLayouts = LAYOUT_ROWS.map(({ layout }): SongEdit => ({ kind: 'choose', choices: { layout } }));
-    const parts = arrange(song, DEFAULT_PROFILE).parts.length;
-    for (const offered of [ofPatterns, ofLayouts]) {
-      expect([...lookAhead(song, DEFAULT_PROFILE, offered)].length).toBe((offered.length + 3) * (2 + parts));
-      const known = offered.map((edit) => arrange(applyEdit(song, edit), DEFAULT_PROFILE).arranged);
-      for (const _ of lookAhead(song, DEFAULT_PROFILE, offered));
-      offered.forEach((edit, n) => {
-        const { arranged } = arrange(applyEdit(song, edit), DEFAULT_PROFILE);
-        arranged.forEach((part, i) => expect(part).toBe(known[n][i]));
-      });
-    }
+    const ahead = (offered: readonly SongEdit[]): number =>
+      [...lookAhead(song, DEFAULT_PROFILE, offered)].length;
+    // With the rungs beside it, and the song itself at last.
+    expect(ahead(ofPatterns)).toBe((ofPatterns.length + 2 + 1) * slices);
+    // The rungs are known, and so is the sixth of these layouts, which the song has.
+    expect(ofLayouts[5]).toEqual({ kind: 'choose', choices: { layout: song.choices.layout } });
+    expect(ahead(ofLayouts.slice(0, 6))).toBe((5 + 1) * slices);
+    const shown = [...ofPatterns, ...ofLayouts.slice(0, 6)];
+    expect(ahead(shown)).toBe(0);
+    const arranged = () => shown.map((edit) => arrange(applyEdit(song, edit), DEFAULT_PROFILE).arranged);
+    const known = arranged();
+    arranged().forEach((parts, n) => parts.forEach((part, i) => expect(part).toBe(known[n][i])));
+    // Other fingers are another matter.
+    expect([...lookAhead(song, { ...DEFAULT_PROFILE, rightReach: 8 }, [])].length).toBe(3 * slices);
+    expect([...lookAhead({ ...song, title: 'Lamps' }, DEFAULT_PROFILE, [])].length).toBe(3 * slices);
   });
 });
 

@@ -2,7 +2,7 @@ import { type Arrangement, assemble, type PartArrangement } from '../arrangement
 import type { Hand } from '../hands';
 import { type HandRelated, type HandRelations, NO_RELATIONS, relateHand } from '../joining';
 import { rungsBeside } from '../ladder';
-import { rememberEach } from '../music';
+import { keptValue, rememberEach } from '../music';
 import { applyEdit, type Profile, type Song, type SongEdit } from '../song';
 import { contextOf, type SongContext } from './context';
 import { partsOfSong } from './part';
@@ -45,7 +45,26 @@ export function* arrangeInSlices(
     arranged[index] ??= arrangePart(index);
     yield null;
   }
-  return assemble(frame, arranged, relationsOf(context, arranged as readonly PartArrangement[]));
+  const relations = relationsOf(context, arranged as readonly PartArrangement[]);
+  if (!withoutFingers) lately = [{ song, profile }, ...lately].slice(0, LATELY);
+  return assemble(frame, arranged, relations);
+}
+
+/** So many songs that were arranged are known to be remembered: somewhat fewer than values are of each name. */
+const LATELY = 30;
+let lately: readonly { readonly song: Song; readonly profile: Profile }[] = [];
+
+/** Arranged lately, as this song or as one that differs in nothing and was only chosen for anew. */
+function isRemembered(song: Song, profile: Profile): boolean {
+  return lately.some((known) => known.profile === profile && isLike(known.song, song));
+}
+
+function isLike(a: Song, b: Song): boolean {
+  const fields = Object.keys(b) as (keyof Song)[];
+  const isChosen = (name: keyof Song): boolean => name === 'choices' || name === 'partSettings';
+  return fields.every(
+    (name) => a[name] === b[name] || (isChosen(name) && keptValue(a[name], b[name]) === a[name]),
+  );
 }
 
 /**
@@ -62,8 +81,10 @@ export function* lookAhead(
     kind: 'choose',
     choices: { rung },
   }));
-  for (const edit of [...offered, ...beside, null])
-    for (const _ of arrangeInSlices(edit ? applyEdit(song, edit) : song, profile)) yield null;
+  const likely = [...offered, ...beside].map((edit) => applyEdit(song, edit));
+  const unknown = likely.filter((next) => !isRemembered(next, profile));
+  for (const next of unknown.length > 0 ? [...unknown, song] : [])
+    for (const _ of arrangeInSlices(next, profile)) yield null;
 }
 
 const handRelations = rememberEach<readonly HandRelated[]>();
