@@ -51,7 +51,7 @@ export function* arrangeInSlices(
 }
 
 /** So many songs that were arranged are known to be remembered: somewhat fewer than values are of each name. */
-const LATELY = 30;
+const LATELY = 44;
 let lately: readonly { readonly song: Song; readonly profile: Profile }[] = [];
 
 /** Arranged lately, as this song or as one that differs in nothing and was only chosen for anew. */

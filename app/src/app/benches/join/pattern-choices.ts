@@ -50,9 +50,9 @@ export class PatternChoices {
   readonly fullerRows = computed(() => fullerFor(this.join.bench.state().profile.rightReach));
   readonly fuller = computed(() => (this.isFuller() ? (this.choices()?.fuller ?? DEFAULT_FULLER) : null));
 
-  /** All that can be taken, in the order of the panel. */
+  /** All that can be taken and is heard on this rung, or the next, in the order of the panel. */
   readonly offered = computed((): SongEdit[] => {
-    const right = this.isSung() ? [] : this.fullerRows();
+    const right = this.isSung() || !this.isFuller() ? [] : this.fullerRows();
     return [
       ...this.rows().map(({ id }) => this.withRung(id)),
       ...right.map(({ id }) => this.withFuller(id)),
