@@ -164,8 +164,11 @@ test('chords and words are typed on the shelf; a chord that cannot be read says 
   await page.getByRole('button', { name: 'Make it a song' }).click();
   await arranged(page);
   await expect(page.locator('jh-findings-list')).toContainText('Bar 2: "Hm" is not a chord');
-  await page.locator('jh-findings-list').getByRole('button', { name: 'Leave it out', exact: true }).click();
+  await page.locator('jh-findings-list').getByRole('button', { name: 'Leave it out', exact: true }).focus();
+  await page.keyboard.press('Enter');
   await expect(page.locator('jh-findings-list section')).toHaveCount(0);
+  // The keyboard goes on from the panel, not from the top of the page.
+  await expect(page.locator('aside.reasons *:focus, aside.reasons:focus')).toHaveCount(1);
 });
 
 test('a take of the simulated pianist is recorded, compared and kept', async ({ page }) => {

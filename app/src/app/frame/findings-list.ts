@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { barAt, type Finding, findingId, type Fix } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { GivesWay } from '../ui/gives-way';
 import { BenchState } from './bench-state';
 import { Playing } from './playing';
 
@@ -10,14 +11,14 @@ const FEW = 3;
 /** What should be known about the part, each with its remedies one press away. */
 @Component({
   selector: 'jh-findings-list',
-  imports: [NzButtonComponent],
+  imports: [GivesWay, NzButtonComponent],
   template: `
     @if (bench.findings().length > 0) {
       <section>
         <h3>To know about this part</h3>
         <ul class="findings">
           @for (finding of bench.findings(); track $index) {
-            <li>
+            <li class="finding">
               <b>{{ place(finding) }}</b> {{ finding.text }}
               @if (finding.remedies.length > (finding.fixes?.length ?? 0)) {
                 <small>You could: {{ finding.remedies.join(' · ') }}.</small>
@@ -25,7 +26,13 @@ const FEW = 3;
               <ul class="fixes">
                 @for (fix of shown(finding); track fix.label) {
                   <li>
-                    <button nz-button nzSize="small" type="button" (click)="bench.edit(fix.edit)">
+                    <button
+                      nz-button
+                      jhGivesWay=".finding"
+                      nzSize="small"
+                      type="button"
+                      (click)="bench.edit(fix.edit)"
+                    >
                       {{ fix.label }}
                     </button>
                     <button
@@ -43,11 +50,25 @@ const FEW = 3;
                 }
                 <li>
                   @if ((finding.fixes?.length ?? 0) > shown(finding).length) {
-                    <button nz-button nzSize="small" nzType="text" type="button" (click)="openAll(finding)">
+                    <button
+                      nz-button
+                      jhGivesWay=".finding"
+                      nzSize="small"
+                      nzType="text"
+                      type="button"
+                      (click)="openAll(finding)"
+                    >
                       {{ finding.fixes!.length - shown(finding).length }} more remedies
                     </button>
                   }
-                  <button nz-button nzSize="small" nzType="text" type="button" (click)="leave(finding)">
+                  <button
+                    nz-button
+                    jhGivesWay=".finding"
+                    nzSize="small"
+                    nzType="text"
+                    type="button"
+                    (click)="leave(finding)"
+                  >
                     Leave it
                   </button>
                 </li>

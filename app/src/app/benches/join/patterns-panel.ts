@@ -3,6 +3,7 @@ import { FULLER, MOVING } from '@joined-hands/core/ladder';
 import { VARY } from '@joined-hands/core/parts';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Choice } from '../../ui/choice';
+import { GivesWay } from '../../ui/gives-way';
 import { Offer } from '../../ui/offer';
 import { CHOICE_SCOPES, JoinState } from './join-state';
 import { MakerPanel } from './maker-panel';
@@ -12,7 +13,7 @@ import { PatternChoices } from './pattern-choices';
 /** What each hand could play in the place of blocks and single notes, each heard in place before it is taken. */
 @Component({
   selector: 'jh-patterns-panel',
-  imports: [Choice, MakerPanel, NzButtonComponent, Offer],
+  imports: [Choice, GivesWay, MakerPanel, NzButtonComponent, Offer],
   template: `
     @if (maker.isOpen()) {
       <jh-maker-panel />
@@ -96,6 +97,7 @@ import { PatternChoices } from './pattern-choices';
                   >
                   <button
                     nz-button
+                    jhGivesWay
                     nzSize="small"
                     type="button"
                     [attr.aria-label]="'Take over ' + row.pattern.name + ' from ' + row.song"
@@ -127,6 +129,7 @@ import { PatternChoices } from './pattern-choices';
                 </button>
                 <button
                   nz-button
+                  jhGivesWay
                   nzSize="small"
                   type="button"
                   [attr.aria-label]="'Leave out ' + pattern.name"
