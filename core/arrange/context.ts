@@ -158,39 +158,29 @@ function raisedIn({ settled }: Song, parts: readonly Part[], { raisedParts }: Vo
 
 let lastChanges: readonly ArrangedChange[] = [];
 
-/** What each change is in the song; one that is voiced as before, after a chord that is too, keeps its identity. */
+/** What each change is in the song; one that is voiced as before, after a chord that is too, and meets what it met, keeps its identity. */
 const describeChanges = rememberLast((played: PlayedSong, { voiced }: VoicedSong) => {
   const changes = voiced.map((v, i) => {
     const around = [-1, 1, 2].map((by) => voiced[i + by]?.chord);
-    // What a change meets are notes, words and counts; it moves from the keys before.
-    const from = [
-      ...saidOf(v),
-      ...around,
-      voiced[i - 1]?.voicing.keys,
-      played.melody,
-      played.words,
-      played.bars,
-    ];
-    return describedMade(v.change.id, from, () => describeChange(played, voiced, i));
+    const meeting = meetingOf(played, v);
+    const met = meetingKept(v.change.id, Object.values(meeting), () => meeting);
+    // It moves from the keys before.
+    const from = [...saidOf(v), ...around, voiced[i - 1]?.voicing.keys, met];
+    return describedMade(v.change.id, from, () => ({ ...v, degree: degreeIn(voiced, i), meeting: met }));
   });
   return (lastChanges = keptList(lastChanges, changes));
 });
 
 const describedMade = rememberEach<ArrangedChange>();
 
-function describeChange(played: PlayedSong, voiced: VoicedSong['voiced'], i: number): ArrangedChange {
+function degreeIn(voiced: VoicedSong['voiced'], i: number): Degree {
   const v = voiced[i];
   const around = { before: voiced[i - 1]?.chord, afterNext: voiced[i + 2]?.chord };
   const degree = degreeOf(v.chord, voiced[i + 1]?.chord ?? null, v.key, around);
-  const meeting = meetingOf(played, v);
-  return {
-    ...v,
-    degree: degreeKept(v.change.id, Object.values(degree), () => degree),
-    meeting: meetingKept(v.change.id, Object.values(meeting), () => meeting),
-  };
+  return degreeKept(v.change.id, Object.values(degree), () => degree);
 }
 
-/** As they were where they say the same, so that they keep their identity under another voicing. */
+/** As they were where they say the same, so that they keep their identity under another voicing, or beside another note. */
 const degreeKept = rememberEach<Degree>();
 const meetingKept = rememberEach<ChangeMeeting>();
 
