@@ -147,6 +147,32 @@ describe('what is likely to be asked for next', () => {
   });
 });
 
+describe('a note that is moved', () => {
+  it.each([
+    // In the middle: no chord is told otherwise, and the hand before goes on to another key.
+    [0, 3, [2, 3], 0],
+    [0, 6, [5, 6], 0],
+    // Its part and the one that comes back, which share voicings no more.
+    [0, 1, [1, 3, 4, 5], 13],
+    [1, 1, [1], 1],
+    [1, 3, [2, 3], 1],
+  ])(
+    'in song %i, part %i leaves all parts but %j the very objects they were, and all but %i chords',
+    (at, number, others, chords) => {
+      const song = DEMO_SONGS[at];
+      const before = arrange(song, DEFAULT_PROFILE);
+      const { fromTick, toTick } = before.parts[number - 1];
+      const note = before.played.melody.find(({ tick }) => tick >= fromTick + 1920 && tick < toTick);
+      const moved = applyEdit(song, { kind: 'notes-moved', ids: [note?.writtenId ?? ''], steps: 1 });
+      const after = arrange(moved, DEFAULT_PROFILE);
+      expect(after.arranged.flatMap((part, i) => (part === before.arranged[i] ? [] : [i + 1]))).toEqual(
+        others,
+      );
+      expect(after.changes.filter((change, i) => change !== before.changes[i])).toHaveLength(chords);
+    },
+  );
+});
+
 describe('the part sent first is that part of the finished song', () => {
   const isThePart = (song: Song): void => {
     // Nothing may come from what was remembered: each song is arranged as if for the first time.
