@@ -21,6 +21,7 @@ import { browserFigures } from './bench-browser';
 import { chordFigures } from './bench-chords';
 import { fillFigures } from './bench-fills';
 import { practiceFigures } from './bench-practise';
+import { editShares } from './bench-edits';
 import { cutFigures } from './bench-parts';
 import { tuneFigures } from './bench-tune';
 import { voicingFigures } from './bench-voicing';
@@ -181,6 +182,7 @@ for (const song of [...DEMO_SONGS, small, large]) {
   console.log(song.title.padEnd(25), cells.join(''));
 }
 voicingFigures();
+editShares();
 cutFigures();
 chordFigures();
 fillFigures();

@@ -1,6 +1,5 @@
 import { type HandNote, inTime } from '../hands';
-import { staffStep } from '../music';
-import { contentsOf, movedInWords, relate, type Related, type Struck } from '../parts';
+import { contentsOf, movedInWords, relate, type Related, struckAs } from '../parts';
 import type { PlayedSong } from '../song';
 import { because } from '../sentences';
 
@@ -13,6 +12,8 @@ export interface HandRelations {
   readonly left: readonly HandRelated[];
 }
 
+const NO_CHORDS: PlayedSong['changes'] = [];
+
 export const NO_RELATIONS: HandRelations = { right: [], left: [] };
 
 /** Compares one hand of each part, by where parts begin, with the parts before, key by key as struck. */
@@ -21,19 +22,15 @@ export function relateHand(
   starts: readonly number[],
   notes: readonly HandNote[],
 ): HandRelated[] {
-  const contents = contentsOf(played, starts, struck(notes), []);
+  const contents = contentsOf(
+    played,
+    starts,
+    inTime(notes.filter((note) => !note.grace)).map(struckAs),
+    NO_CHORDS,
+  );
   return relate(contents).map((related, part) =>
     contents[part].notes.length > 0 ? related : { ...related, relation: 'silent' },
   );
-}
-
-function struck(notes: readonly HandNote[]): Struck[] {
-  return inTime(notes.filter((note) => !note.grace)).map(({ tick, length, midi, pitch }) => ({
-    tick,
-    length,
-    midi,
-    step: staffStep(pitch),
-  }));
 }
 
 /**

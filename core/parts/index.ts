@@ -15,7 +15,7 @@ export {
   VARY,
 } from './parts';
 export { type Progression, progressionsOf } from './progressions';
-export { relate, type Related, type Struck } from './relations';
+export { relate, type Related, type Struck, struckAs } from './relations';
 export { SCHOOLS } from './schools';
 export { proposeSections, writtenTick } from './sections';
 export { twinsOf } from './twins';

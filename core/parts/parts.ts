@@ -1,9 +1,17 @@
-import { barTicks, rememberEach, staffStep } from '../music';
+import { barTicks, rememberEach } from '../music';
 import { barAt, type Choices, type PlayedSong, type Section, type Song } from '../song';
 import { interludesOf } from './interludes';
 import type { ProposedCut } from './divide';
 import { formLetters } from './form';
-import { type Content, type Moved, relate, type Related, type Relation, type Struck } from './relations';
+import {
+  type Content,
+  type Moved,
+  relate,
+  type Related,
+  type Relation,
+  type Struck,
+  struckAs,
+} from './relations';
 import { propose } from './schools';
 import { boundariesOf } from './strength';
 
@@ -150,7 +158,7 @@ function structureOf(
     const spans = cuts.map((cut, i) => ({ ...cut, toTick: cuts[i + 1]?.tick ?? played.endTick }));
     const starts = spans.map((span) => span.tick);
     const framed = framesAt(played);
-    const contents = contentsOf(played, starts, melodyOf(played), changes);
+    const contents = contentsOf(played, starts, played.melody.map(struckAs), changes);
     const ofSong = contents.flatMap((_, at) => (framed.has(spans[at].tick) ? [] : [at]));
     const among = relate(ofSong.map((at) => contents[at]));
     const letters = formLetters(among);
@@ -299,16 +307,6 @@ function leaderOf(song: Song, spans: readonly Span[], index: number, found: numb
   if (declared === null) return found;
   const at = spans.findIndex((span) => span.id === declared);
   return at < 0 || at === index ? null : at;
-}
-
-/** The melody as relations see it. */
-function melodyOf(played: PlayedSong): Struck[] {
-  return played.melody.map(({ tick, length, midi, pitch }) => ({
-    tick,
-    length,
-    midi,
-    step: staffStep(pitch),
-  }));
 }
 
 /** What each part, by where it begins, contains of keys struck (in time) and of chords. */

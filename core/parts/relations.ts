@@ -1,4 +1,4 @@
-import { gotOrMade } from '../music';
+import { gotOrMade, type Pitch, rememberEach, staffStep } from '../music';
 
 /** How a stretch relates to an earlier one. "varied": the same but for single bars, or ornamented. */
 export type Relation = 'same' | 'ending' | 'moved' | 'varied' | 'rhythm' | 'new';
@@ -10,6 +10,14 @@ export interface Struck {
   readonly midi: number;
   /** Staff step: letters counted upwards. */
   readonly step: number;
+}
+
+const seen = new WeakMap<object, Struck>();
+
+/** A key of the melody, or of a hand, as relations see it: the same object for the same one. */
+export function struckAs(note: Omit<Struck, 'step'> & { readonly pitch: Pitch }): Struck {
+  const { tick, length, midi, pitch } = note;
+  return gotOrMade(seen, note, () => ({ tick, length, midi, step: staffStep(pitch) }));
 }
 
 /** What a stretch contains: by hand or of the melody, in time, from the lowest key up. */
@@ -53,7 +61,7 @@ const FEWEST_EVEN = 8;
  * that share what the likeness asks for (the same keys, the same times, a bar, most keys), looked up by name.
  */
 export function relate(parts: readonly Content[]): Related[] {
-  const indexed = parts.map(indexOf);
+  const indexed = parts.map(indexedOnce);
   const lookups = TESTS.map(({ seek }) => [seek].flat().map((one) => new Lookup(one)));
   return indexed.map((part, index) => {
     const found = firstFound(parts, indexed, lookups, part, parts[index]);
@@ -129,6 +137,8 @@ interface Indexed extends Content {
   readonly bars: ReadonlyMap<number, string>;
   /** Keys struck, by tick from the origin. */
   readonly keys: ReadonlySet<string>;
+  readonly barNames: readonly string[];
+  readonly keyNames: readonly string[];
   readonly ticks: number;
   /** So many of its notes at least are found in one that ornaments it: its longest, for the time they fill. */
   readonly fewestShared: number;
@@ -136,6 +146,14 @@ interface Indexed extends Content {
   readonly wholeName: string;
   readonly timesName: string;
 }
+
+/** A stretch in which nothing is struck anew is looked up as before: an edit alters one or two. */
+function indexedOnce(content: Content): Indexed {
+  const { notes, changes, origin, length, barTicks } = content;
+  return indexesMade(`${origin}`, [notes, changes, length, barTicks], () => indexOf(content));
+}
+
+const indexesMade = rememberEach<Indexed>();
 
 function indexOf(content: Content): Indexed {
   const { notes, origin } = content;
@@ -146,10 +164,13 @@ function indexOf(content: Content): Indexed {
     const length = n.tick === last ? '' : n.length;
     bars.set(bar, `${bars.get(bar) ?? ''}${n.tick - origin}:${length}:${n.midi} `);
   }
+  const keys = new Set(notes.map((n) => `${n.tick - origin}:${n.midi}`));
   return {
     ...content,
     bars,
-    keys: new Set(notes.map((n) => `${n.tick - origin}:${n.midi}`)),
+    keys,
+    barNames: [...bars].map(([bar, struck]) => `${bar}|${struck}`),
+    keyNames: [...keys],
     ticks: notes.reduce((sum, n) => sum + n.length, 0),
     fewestShared: fewestFilling(notes),
     wholeName: notes.map((n) => `${n.tick - origin}:${n.tick === last ? '' : n.length}:${n.midi}`).join(),
@@ -170,8 +191,8 @@ const byKeys: Seek = {
 };
 const byTimes: Seek = { names: ofStruck((part) => [part.timesName]) };
 const byFirstBar: Seek = { names: ofStruck(({ bars }) => [`${bars.get(-1)}|${bars.get(0)}`]) };
-const byBars: Seek = { names: ({ bars }) => [...bars].map(([bar, struck]) => `${bar}|${struck}`) };
-const byStruck: Seek = { names: ({ keys }) => [...keys], least: ({ fewestShared }) => fewestShared };
+const byBars: Seek = { names: ({ barNames }) => barNames };
+const byStruck: Seek = { names: ({ keyNames }) => keyNames, least: ({ fewestShared }) => fewestShared };
 
 /** The number of notes, the longest first, that fill as much of the time as an ornamented likeness asks for. */
 function fewestFilling(notes: readonly Struck[]): number {

@@ -1,0 +1,81 @@
+// How much of a song an edit works out anew: part of npm run bench. Shares are told: times are this machine's.
+import { arrange } from '../core/arrange';
+import { keyOfPin } from '../core/fingering';
+import { joinWithNext } from '../core/parts';
+import { PATTERNS } from '../core/patterns';
+import { applyEdit, DEFAULT_PROFILE, type Song, type SongEdit } from '../core/song';
+import { randomSong } from '../core/testing';
+import { alternativesFor, LAYOUT_ROWS } from '../core/voicing';
+
+const BARS = 200;
+const TIMES = 11;
+/** White keys a left hand may span. */
+const REACHES = [6, 7, 9, 10, 8] as const;
+
+/** The work of each kind of edit beside that of the whole song anew, medians, in the middle of a song of 200 bars. */
+export function editShares(): void {
+  const song = onRung(randomSong({ bars: BARS, changesPerBar: 1, seed: 11 }), 5);
+  // Another hand each time: neither candidates nor step costs are remembered.
+  const whole = medianOf(REACHES.length, (turn) => {
+    const fresh = JSON.parse(JSON.stringify(song)) as Song;
+    return () => arrange(fresh, { ...DEFAULT_PROFILE, leftReach: REACHES[turn] });
+  });
+  console.log(
+    `\n${BARS} bars arranged anew: ${whole.toFixed(0)} ms; what an edit works out, of that (≤ 20 %):`,
+  );
+  const shares = Object.entries(EDITS).map(([name, editOf]) => {
+    let here = song;
+    arrange(here, DEFAULT_PROFILE);
+    const ms = medianOf(TIMES, (turn) => {
+      here = applyEdit(here, editOf(here, turn));
+      return () => arrange(here, DEFAULT_PROFILE);
+    });
+    return `${name} ${Math.round((100 * ms) / whole)} %`;
+  });
+  console.log(shares.join(', '));
+}
+
+/** Another each turn: what was there a moment ago is remembered. */
+const EDITS: Record<string, (song: Song, turn: number) => SongEdit> = {
+  pin: (song, turn) => {
+    const changeId = song.changes[100 + turn].id;
+    const { played, parts } = arrange(song, DEFAULT_PROFILE);
+    const [, other] = alternativesFor(song, DEFAULT_PROFILE, played, parts, changeId);
+    return { kind: 'pin', pin: { changeId, keys: [...other.voicing.keys], fingers: null } };
+  },
+  chord: (song, turn) => ({
+    kind: 'change-written',
+    id: song.changes[100 + turn].id,
+    symbol: ['Em7', 'F#7', 'Bb', 'Abm'][turn % 4],
+  }),
+  finger: (song, turn) => {
+    const { right, played } = arrange(song, DEFAULT_PROFILE);
+    const note = right[250 + turn];
+    return {
+      kind: 'finger-pinned',
+      pin: { ...keyOfPin(note, played), finger: ((note.finger ?? 1) % 5) + 1 },
+    };
+  },
+  note: (song, turn) => ({ kind: 'notes-moved', ids: [song.melody[250 + turn].id], steps: 1 }),
+  cut: (song, turn) => {
+    const { parts } = arrange(song, DEFAULT_PROFILE);
+    return joinWithNext(parts, 15 + turn) as SongEdit;
+  },
+  'rung higher or lower': (_, turn) => ({ kind: 'choose', choices: { rung: 4 + (turn % 3) } }),
+  pattern: (_, turn) => ({ kind: 'choose', choices: { pattern: PATTERNS[turn].id } }),
+  layout: (_, turn) => ({ kind: 'choose', choices: { layout: LAYOUT_ROWS[turn % 11].layout } }),
+};
+
+function onRung(song: Song, rung: number): Song {
+  return applyEdit(song, { kind: 'choose', choices: { rung } });
+}
+
+function medianOf(count: number, prepare: (turn: number) => () => unknown): number {
+  const times = Array.from({ length: count }, (_, turn) => {
+    const work = prepare(turn);
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  });
+  return times.sort((a, b) => a - b)[count >> 1];
+}
