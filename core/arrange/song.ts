@@ -90,12 +90,13 @@ export function* lookAhead(
 const handRelations = rememberEach<readonly HandRelated[]>();
 const relationsMade = rememberEach<HandRelations>();
 
-/** How each hand relates to itself in earlier parts; remembered by hand, as long as no part of it is another. */
+/** How each hand relates to itself in earlier parts; remembered by hand, as long as no part of it is another or lies elsewhere. */
 function relationsOf({ played, parts }: SongContext, arranged: readonly PartArrangement[]): HandRelations {
   const starts = parts.map((part) => part.fromTick);
   const of = (hand: Hand): readonly HandRelated[] => {
     const inParts = arranged.map((part) => part[hand]);
-    return handRelations(hand, [inParts, played.bars], () => relateHand(played, starts, inParts.flat()));
+    const from = [inParts, starts, played.bars, played.endTick];
+    return handRelations(hand, from, () => relateHand(played, starts, inParts.flat()));
   };
   const [right, left] = [of('right'), of('left')];
   return relationsMade('song', [right, left], () => ({ right, left }));
