@@ -159,10 +159,9 @@ const READY = RUNGS.map((rung) => rung.number);
 
 describe('what is likely to be asked for next', () => {
   it('is the rung above and below, as if arranged for the first time, and leaves the song the very objects it had', () => {
-    const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
-    for (const song of DEMO_SONGS) {
-      const onRung = (rung: number): Song => ({ ...song, choices: { ...song.choices, rung } });
-      const here = onRung(4);
+    // Copies: what other tests arranged is remembered.
+    for (const song of copyOf(DEMO_SONGS)) {
+      const here = onRung(song, 4);
       const before = arrange(here, DEFAULT_PROFILE);
       const ahead = [...lookAhead(here, DEFAULT_PROFILE)];
       // Three songs, two steps for each and its parts, so that an edit can come in between.
@@ -170,8 +169,8 @@ describe('what is likely to be asked for next', () => {
       const again = arrange(here, DEFAULT_PROFILE);
       again.arranged.forEach((part, i) => expect(part).toBe(before.arranged[i]));
       for (const rung of [5, 3]) {
-        const fresh = arrange(copy(onRung(rung)), copy(DEFAULT_PROFILE));
-        expect(arrange(onRung(rung), DEFAULT_PROFILE).arranged).toEqual(fresh.arranged);
+        const fresh = arrange(copyOf(onRung(song, rung)), copyOf(DEFAULT_PROFILE));
+        expect(arrange(onRung(song, rung), DEFAULT_PROFILE).arranged).toEqual(fresh.arranged);
       }
     }
   });
