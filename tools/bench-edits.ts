@@ -1,5 +1,5 @@
 // How much of a song an edit works out anew: part of npm run bench. Shares are told: times are this machine's.
-import { arrange } from '../core/arrange';
+import { arrange, lookAhead } from '../core/arrange';
 import { keyOfPin } from '../core/fingering';
 import { joinWithNext } from '../core/parts';
 import { PATTERNS } from '../core/patterns';
@@ -24,7 +24,8 @@ export function editShares(): void {
     `\n${BARS} bars arranged anew: ${whole.toFixed(0)} ms; what an edit works out, of that (≤ 20 %):`,
   );
   const shares = Object.entries(EDITS).map(([name, editOf]) => {
-    let here = song;
+    // A copy: what another kind of edit made is not remembered.
+    let here = JSON.parse(JSON.stringify(song)) as Song;
     arrange(here, DEFAULT_PROFILE);
     const ms = medianOf(TIMES, (turn) => {
       here = applyEdit(here, editOf(here, turn));
@@ -62,9 +63,20 @@ const EDITS: Record<string, (song: Song, turn: number) => SongEdit> = {
     return joinWithNext(parts, 15 + turn) as SongEdit;
   },
   'rung higher or lower': (_, turn) => ({ kind: 'choose', choices: { rung: 4 + (turn % 3) } }),
-  pattern: (_, turn) => ({ kind: 'choose', choices: { pattern: PATTERNS[turn].id } }),
-  layout: (_, turn) => ({ kind: 'choose', choices: { layout: LAYOUT_ROWS[turn % 11].layout } }),
+  'pattern that was not offered': (_, turn) => patterns[turn],
+  'layout that was not offered': (_, turn) => layouts[turn],
+  'pattern that was': (song, turn) => offered(song, patterns)[turn],
+  'layout that was': (song, turn) => offered(song, layouts)[turn],
 };
+
+const patterns = PATTERNS.map(({ id }): SongEdit => ({ kind: 'choose', choices: { pattern: id } }));
+const layouts = LAYOUT_ROWS.map(({ layout }): SongEdit => ({ kind: 'choose', choices: { layout } }));
+
+/** What a panel offers is worked out before it is taken. */
+function offered(song: Song, edits: readonly SongEdit[]): readonly SongEdit[] {
+  for (const _ of lookAhead(song, DEFAULT_PROFILE, edits));
+  return edits;
+}
 
 function onRung(song: Song, rung: number): Song {
   return applyEdit(song, { kind: 'choose', choices: { rung } });
