@@ -194,9 +194,31 @@ describe('what is likely to be asked for next', () => {
       shown.slice(-4).map((edit) => arrange(applyEdit(song, edit), DEFAULT_PROFILE).arranged);
     const known = latest();
     latest().forEach((parts, n) => parts.forEach((part, i) => expect(part).toBe(known[n][i])));
+    const forPart: SongEdit = { kind: 'choose-for-part', cutId: 'cut0', choices: { pattern: 'pulse' } };
+    expect([ahead([forPart]), ahead([forPart])]).toEqual([2 * slices, 0]);
+    // What was arranged without fingers has yet to be thought of.
+    const slower = { ...song, title: 'Slower' };
+    arrange(applyEdit(slower, { kind: 'choose', choices: { rung: 6 } }), DEFAULT_PROFILE, without);
+    expect([...lookAhead(slower, DEFAULT_PROFILE)].length).toBe(3 * slices);
     // Other fingers are another matter.
     expect([...lookAhead(song, { ...DEFAULT_PROFILE, rightReach: 8 }, [])].length).toBe(3 * slices);
     expect([...lookAhead({ ...song, title: 'Lamps' }, DEFAULT_PROFILE, [])].length).toBe(3 * slices);
+  });
+});
+
+describe('a chord', () => {
+  it('is told by those around it: D minor and G7 lead to C here, D minor and E7 home', () => {
+    const jobs = arrange(DEMO_SONGS[0], DEFAULT_PROFILE).changes.map(
+      ({ change, degree }) => `${change.symbol} ${degree.job}`,
+    );
+    expect(jobs.slice(2, 8)).toEqual([
+      'Dm subdominant',
+      'E7 dominant, leads home',
+      'Am tonic, home',
+      'Dm ii–V of III',
+      'G7 ii–V of III',
+      'C relative major',
+    ]);
   });
 });
 

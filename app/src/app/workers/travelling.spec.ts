@@ -115,6 +115,22 @@ describe('arrangements between worker and interface', () => {
     expect(rung[0].came.efforts[1]).toBe(rung[1].came.efforts[1]);
   });
 
+  it('are remembered for three whole ones, and no longer: what is gone is missed', () => {
+    const [sender, receiver] = [new Sender(), new Receiver()];
+    const sent = [2, 3, 4, 5].map((rung) => {
+      const song = applyEdit(lanterns, { kind: 'choose', choices: { rung } });
+      return { song, message: structuredClone(sender.pack(arrange(song, DEFAULT_PROFILE))) };
+    });
+    const again = (): Arrangement => {
+      const [{ song, message }] = sent;
+      return receiver.unpack({ ...message, things: new Map(), pieces: new Map() }, song, DEFAULT_PROFILE);
+    };
+    for (const { song, message } of sent.slice(0, 3)) receiver.unpack(message, song, DEFAULT_PROFILE);
+    expect(again().left).toHaveLength(arrange(sent[0].song, DEFAULT_PROFILE).left.length);
+    for (const { song, message } of sent.slice(1)) receiver.unpack(message, song, DEFAULT_PROFILE);
+    expect(again).toThrow(/left out/);
+  });
+
   it('say so when something is missing', () => {
     const [, , pinned] = trips;
     expect(() => new Receiver().unpack(pinned.parts[1].sent, lanterns, DEFAULT_PROFILE)).toThrow(/left out/);

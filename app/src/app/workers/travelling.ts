@@ -124,7 +124,7 @@ export class Receiver {
     const found = <T extends Thing>(number: number): T => {
       const thing = here(this.things, number);
       used.add(number);
-      this.madeOf.get(number)?.forEach((piece) => used.add(piece));
+      here(this.madeOf, number).forEach((piece) => used.add(piece));
       return thing as T;
     };
     const before = this.last;
