@@ -45,20 +45,22 @@ describe('a button that goes with its press', () => {
     expect(focused()).toBe('one');
   });
 
-  it('leaves it to what is round the list where that goes', async () => {
+  it('leaves it to the nearest thing round it that is there and says something, where no row is left', async () => {
     press('two');
     await remove('all');
     expect(document.activeElement).toBe(document.body);
+    for (const gone of ['list', 'one']) {
+      document.body.innerHTML =
+        '<section id="all"><h3>Findings</h3><div id="empty"><ul id="list"><li id="one"><button>x</button></li></ul></div></section>';
+      press('one');
+      await remove(gone);
+      expect(focused()).toBe('all');
+    }
     document.body.innerHTML =
-      '<section id="all"><ul id="list"><li id="one"><button>x</button></li></ul></section>';
+      '<section id="all"><div id="round"><h3>Findings</h3><ul id="list"><li id="one"><button>x</button></li></ul></div></section>';
     press('one');
     await remove('list');
-    expect(focused()).toBe('all');
-    document.body.innerHTML =
-      '<section id="all"><ul id="list"><li id="one"><button>x</button></li></ul></section>';
-    press('one');
-    await remove('one');
-    expect(focused()).toBe('list');
+    expect(focused()).toBe('round');
   });
 
   it('takes it from nobody who has it', async () => {

@@ -6,7 +6,7 @@ const COME_MS = 3000;
 /**
  * A button that goes when it is pressed hands the focus to the row it stands in: the keyboard goes on from there, and
  * the browser does not measure the page to find out what has lost it. Where the row goes too, the row that follows has
- * it; without one the list, or the section.
+ * it; without one the nearest thing round it that says something.
  */
 @Directive({ selector: 'button[jhGivesWay]', host: { '(click)': 'handOver()' } })
 export class GivesWay {
@@ -38,7 +38,7 @@ function handOnFrom(row: HTMLElement): void {
     stop();
     if (row.isConnected || document.activeElement !== document.body) return;
     const rows = list.isConnected ? [...list.children] : [];
-    const next = rows[Math.min(at, rows.length - 1)] ?? around.find((element) => element.isConnected);
+    const next = rows[Math.min(at, rows.length - 1)] ?? around.find(isSeen);
     if (next instanceof HTMLElement) hand(next);
   });
   const stop = (): void => {
@@ -47,6 +47,11 @@ function handOnFrom(row: HTMLElement): void {
   };
   const timer = setTimeout(stop, COME_MS);
   watching.observe(document.body, { childList: true, subtree: true });
+}
+
+/** It is still there and says something: an empty list would have the focus where nobody sees it. */
+function isSeen(element: HTMLElement): boolean {
+  return element.isConnected && element.textContent.trim() !== '';
 }
 
 function ancestorsOf(element: HTMLElement): HTMLElement[] {
