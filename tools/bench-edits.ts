@@ -1,11 +1,13 @@
 // How much of a song an edit works out anew: part of npm run bench. Shares are told: times are this machine's.
 import { arrange, lookAhead } from '../core/arrange';
 import { keyOfPin } from '../core/fingering';
+import { RUNGS } from '../core/ladder';
 import { joinWithNext } from '../core/parts';
 import { PATTERNS } from '../core/patterns';
-import { applyEdit, DEFAULT_PROFILE, type Song, type SongEdit } from '../core/song';
+import { applyEdit, DEFAULT_CHOICES, DEFAULT_PROFILE, type Song, type SongEdit } from '../core/song';
 import { randomSong } from '../core/testing';
 import { alternativesFor, LAYOUT_ROWS } from '../core/voicing';
+import { copyOf, prepared } from './timing';
 
 const BARS = 200;
 const TIMES = 11;
@@ -16,21 +18,23 @@ const REACHES = [6, 7, 9, 10, 8] as const;
 export function editShares(): void {
   const song = onRung(randomSong({ bars: BARS, changesPerBar: 1, seed: 11 }), 5);
   // Another hand each time: neither candidates nor step costs are remembered.
-  const whole = medianOf(REACHES.length, (turn) => {
-    const fresh = JSON.parse(JSON.stringify(song)) as Song;
-    return () => arrange(fresh, { ...DEFAULT_PROFILE, leftReach: REACHES[turn] });
-  });
+  const whole = prepared(
+    (turn) => ({ fresh: copyOf(song), profile: { ...DEFAULT_PROFILE, leftReach: REACHES[turn] } }),
+    ({ fresh, profile }) => arrange(fresh, profile),
+    REACHES.length,
+  );
   console.log(
     `\n${BARS} bars arranged anew: ${whole.toFixed(0)} ms; what an edit works out, of that (≤ 20 %):`,
   );
   const shares = Object.entries(EDITS).map(([name, editOf]) => {
     // A copy: what another kind of edit made is not remembered.
-    let here = JSON.parse(JSON.stringify(song)) as Song;
+    let here = copyOf(song);
     arrange(here, DEFAULT_PROFILE);
-    const ms = medianOf(TIMES, (turn) => {
-      here = applyEdit(here, editOf(here, turn));
-      return () => arrange(here, DEFAULT_PROFILE);
-    });
+    const ms = prepared(
+      (turn) => (here = applyEdit(here, editOf(here, turn))),
+      (edited) => arrange(edited, DEFAULT_PROFILE),
+      TIMES,
+    );
     return `${name} ${Math.round((100 * ms) / whole)} %`;
   });
   console.log(shares.join(', '));
@@ -62,7 +66,12 @@ const EDITS: Record<string, (song: Song, turn: number) => SongEdit> = {
     const { parts } = arrange(song, DEFAULT_PROFILE);
     return joinWithNext(parts, 15 + turn) as SongEdit;
   },
-  'rung higher or lower': (_, turn) => ({ kind: 'choose', choices: { rung: 4 + (turn % 3) } }),
+  // The rungs beside are thought of with whatever is offered.
+  'rung beside': (song) => {
+    const { rung } = song.choices;
+    offered(song, []);
+    return { kind: 'choose', choices: { rung: rung < RUNGS.length ? rung + 1 : 1 } };
+  },
   'pattern that was not offered': (_, turn) => patterns[turn],
   'layout that was not offered': (_, turn) => layouts[turn],
   'pattern that was': (song, turn) => offered(song, patterns)[turn],
@@ -70,7 +79,10 @@ const EDITS: Record<string, (song: Song, turn: number) => SongEdit> = {
 };
 
 const patterns = PATTERNS.map(({ id }): SongEdit => ({ kind: 'choose', choices: { pattern: id } }));
-const layouts = LAYOUT_ROWS.map(({ layout }): SongEdit => ({ kind: 'choose', choices: { layout } }));
+/** But for the one the song has. */
+const layouts = LAYOUT_ROWS.filter(({ layout }) => layout !== DEFAULT_CHOICES.layout).map(
+  ({ layout }): SongEdit => ({ kind: 'choose', choices: { layout } }),
+);
 
 /** What a panel offers is worked out before it is taken. */
 function offered(song: Song, edits: readonly SongEdit[]): readonly SongEdit[] {
@@ -80,14 +92,4 @@ function offered(song: Song, edits: readonly SongEdit[]): readonly SongEdit[] {
 
 function onRung(song: Song, rung: number): Song {
   return applyEdit(song, { kind: 'choose', choices: { rung } });
-}
-
-function medianOf(count: number, prepare: (turn: number) => () => unknown): number {
-  const times = Array.from({ length: count }, (_, turn) => {
-    const work = prepare(turn);
-    const start = performance.now();
-    work();
-    return performance.now() - start;
-  });
-  return times.sort((a, b) => a - b)[count >> 1];
 }

@@ -19,23 +19,13 @@ import { voiceParts } from '../core/voicing/voiceParts';
 import { DEMO_SONGS } from '../demo/songs';
 import { browserFigures } from './bench-browser';
 import { chordFigures } from './bench-chords';
+import { editShares } from './bench-edits';
 import { fillFigures } from './bench-fills';
 import { practiceFigures } from './bench-practise';
-import { editShares } from './bench-edits';
 import { cutFigures } from './bench-parts';
 import { tuneFigures } from './bench-tune';
 import { voicingFigures } from './bench-voicing';
-
-const RUNS = 7;
-
-function median(work: () => unknown): number {
-  const times = Array.from({ length: RUNS }, () => {
-    const start = performance.now();
-    work();
-    return performance.now() - start;
-  });
-  return times.sort((a, b) => a - b)[RUNS >> 1];
-}
+import { copyOf, median, prepared } from './timing';
 
 interface Figures {
   readonly name: string;
@@ -48,11 +38,6 @@ function ended<T>(slices: Generator<unknown, T>): T {
     const slice = slices.next();
     if (slice.done) return slice.value;
   }
-}
-
-/** A copy each time: what was worked out for the same song is remembered. */
-function copyOf(song: Song): Song {
-  return JSON.parse(JSON.stringify(song)) as Song;
 }
 
 /** Each stage by itself, on what the stages before it give, with nothing remembered. */
@@ -118,17 +103,6 @@ function stagesOf(song: Song): Figures[] {
     { name: 'writing words', ms: median(() => writeWalkthrough(whole)) },
     { name: 'writing a project', ms: median(() => writeProject({ song, profile: DEFAULT_PROFILE })) },
   ];
-}
-
-/** The same as median, what is made ready each time not counted. */
-function prepared<T>(ready: () => T, work: (from: T) => unknown): number {
-  const times = Array.from({ length: RUNS }, () => {
-    const from = ready();
-    const start = performance.now();
-    work(from);
-    return performance.now() - start;
-  });
-  return times.sort((a, b) => a - b)[RUNS >> 1];
 }
 
 /** Total semitones of ours, of greedy nearest voicing and of root position, from the same first voicing. */

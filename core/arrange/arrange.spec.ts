@@ -3,135 +3,16 @@ import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { settling, unsettling } from '../arrangement';
 import type { Arrangement } from '../arrangement/arrangement';
-import { keyOfPin } from '../fingering';
 import { RUNGS } from '../ladder';
 import { seeded } from '../music';
-import { keepIdentity } from '../music/memo';
-import { joinWithNext, nudgeCut, splitAt } from '../parts';
-import { PATTERNS } from '../patterns';
 import { applyEdit, type SongEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/profile';
-import { type Choices, LAYOUTS, type Song } from '../song/schema';
+import { LAYOUTS, type Song } from '../song/schema';
 import { randomSong } from '../testing';
-import { LAYOUT_ROWS } from '../voicing';
-import { arrange, arrangeInSlices, lookAhead } from './song';
+import { arrange, arrangeInSlices } from './song';
 
 const without = { withoutFingers: true };
 const copyOf = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
-
-/** Edits as a pianist makes them one after another, each from a number that says where: of chords, notes, cuts, choices. */
-const EDITS: readonly ((song: Song, at: number, now: () => Arrangement) => SongEdit | null)[] = [
-  (_, at) => ({ kind: 'choose', choices: { rung: 1 + (at % 7) } }),
-  (_, at) => ({ kind: 'choose', choices: { layout: LAYOUTS[at % LAYOUTS.length] } }),
-  (_, at) => ({ kind: 'choose', choices: { rung: 5, pattern: PATTERNS[at % PATTERNS.length].id } }),
-  (_, at) => ({ kind: 'tempo', quartersPerMinute: 50 + (at % 150) }),
-  ({ changes }, at) => ({
-    kind: 'pin',
-    pin: { changeId: of(changes, at).id, keys: [48, 52, 57], fingers: null },
-  }),
-  ({ changes }, at) => ({ kind: 'unpin', changeId: of(changes, at).id }),
-  ({ changes }, at) => ({
-    kind: 'layout',
-    changeId: of(changes, at).id,
-    layout: LAYOUTS[at % LAYOUTS.length],
-  }),
-  ({ changes }, at) => ({
-    kind: 'change-written',
-    id: of(changes, at).id,
-    symbol: of(['Am7', 'F', 'E7'], at),
-  }),
-  ({ changes }, at) => ({ kind: 'change-moved', id: of(changes, at).id, ticks: at % 2 ? 480 : -480 }),
-  ({ changes }, at) => ({
-    kind: 'close-hands',
-    changeId: of(changes, at).id,
-    how: of(['let-go', 'share', 'cross', null] as const, at),
-  }),
-  ({ melody }, at) => ({ kind: 'notes-moved', ids: [of(melody, at).id], steps: at % 2 ? 1 : -2 }),
-  ({ melody }, at) => ({ kind: 'notes-lengthened', ids: [of(melody, at).id], ticks: at % 2 ? 240 : -240 }),
-  ({ melody }, at) => (melody.length > 4 ? { kind: 'notes-deleted', ids: [of(melody, at).id] } : null),
-  ({ melody }, at) => ({
-    kind: 'words-typed',
-    fromId: of(melody, at).id,
-    toId: of(melody, at).id,
-    text: 'loo',
-  }),
-  (_, at, now) => joinWithNext(now().parts, at % now().parts.length),
-  (_, at, now) => splitAt(now().parts, (at % 12) * 1920),
-  (_, at, now) => nudgeCut(now().played, now().parts, at % now().parts.length, at % 2 ? 1 : -1),
-  (_, at, now) => ({
-    kind: 'choose-for-part',
-    cutId: of(now().parts, at).cutId,
-    choices: of(
-      [{ rung: 4 }, { rung: 6, pattern: 'rocking' }, { rhythm: 'dotted' }, { octaveShift: 1 }],
-      at,
-    ) as Partial<Choices>,
-  }),
-  (_, at, now) => settling(now(), at % now().parts.length),
-  (_, at, now) => unsettling(now(), at % now().parts.length),
-  (_, at, now) => {
-    const fill = now().fills[at % Math.max(1, now().fills.length)];
-    return fill ? { kind: 'fill-left', id: fill.id } : null;
-  },
-  (_, at, now) => {
-    const { right, played } = now();
-    const note = right[at % Math.max(1, right.length)];
-    return note ? { kind: 'finger-pinned', pin: { ...keyOfPin(note, played), finger: 1 + (at % 5) } } : null;
-  },
-];
-
-function of<T>(list: readonly T[], at: number): T {
-  return list[at % list.length];
-}
-
-/** All of an arrangement that is derived. */
-const derived = ({
-  parts,
-  changes,
-  left,
-  right,
-  findings,
-  meetings,
-  fills,
-  efforts,
-  relations,
-}: Arrangement) => copyOf({ parts, changes, left, right, findings, meetings, fills, efforts, relations });
-
-describe('what is remembered between edits', () => {
-  it('never changes what comes out: each arrangement is that of the song arranged for the first time', () => {
-    const start = fc
-      .tuple(fc.integer({ min: 1, max: 300 }), fc.constantFrom(6, 12))
-      .map(([seed, bars]) => randomSong({ bars, changesPerBar: 1, seed, lowest: 58, highest: 76 }));
-    const step = fc.tuple(fc.constantFrom(...EDITS), fc.nat(9999));
-    fc.assert(
-      fc.property(start, fc.array(step, { minLength: 2, maxLength: 5 }), (first, steps) => {
-        let song = first;
-        const inTurn = steps.map(([editOf, at]) => {
-          const edit = editOf(song, at, () => arrange(song, DEFAULT_PROFILE));
-          // As the worker does: a copy comes, and what the edit left alone keeps its identity.
-          if (edit) song = keepIdentity(song, copyOf(applyEdit(song, edit)));
-          return { song, derived: derived(arrange(song, DEFAULT_PROFILE)) };
-        });
-        for (const { song: now, derived: then } of inTurn)
-          expect(derived(arrange(copyOf(now), DEFAULT_PROFILE))).toEqual(then);
-      }),
-      { numRuns: 40 },
-    );
-  });
-
-  it('keeps the changes a pin elsewhere left as they were', () => {
-    const [lanterns] = DEMO_SONGS;
-    const pin = { changeId: 'c3', keys: [45, 50, 53], fingers: null };
-    const before = arrange(lanterns, DEFAULT_PROFILE, without);
-    const after = arrange(
-      keepIdentity(lanterns, copyOf(applyEdit(lanterns, { kind: 'pin', pin }))),
-      DEFAULT_PROFILE,
-      without,
-    );
-    const kept = after.changes.filter((change, i) => change === before.changes[i]);
-    expect(kept.length).toBeGreaterThan(0);
-    expect(after.changes[2]).not.toBe(before.changes[2]);
-  });
-});
 
 /** The part sent first alone. */
 function firstOf(song: Song, firstPart: number): Arrangement {
@@ -157,55 +38,6 @@ function firstAndWhole(song: Song, firstPart: number): { first: Arrangement; who
 const onRung = (song: Song, rung: number): Song => applyEdit(song, { kind: 'choose', choices: { rung } });
 const READY = RUNGS.map((rung) => rung.number);
 
-describe('what is likely to be asked for next', () => {
-  it('is the rung above and below, as if arranged for the first time, and leaves the song the very objects it had', () => {
-    // Copies: what other tests arranged is remembered.
-    for (const song of copyOf(DEMO_SONGS)) {
-      const here = onRung(song, 4);
-      const before = arrange(here, DEFAULT_PROFILE);
-      const ahead = [...lookAhead(here, DEFAULT_PROFILE)];
-      // Three songs, two steps for each and its parts, so that an edit can come in between.
-      expect(ahead.length).toBe(3 * (2 + before.parts.length));
-      const again = arrange(here, DEFAULT_PROFILE);
-      again.arranged.forEach((part, i) => expect(part).toBe(before.arranged[i]));
-      for (const rung of [5, 3]) {
-        const fresh = arrange(copyOf(onRung(song, rung)), copyOf(DEFAULT_PROFILE));
-        expect(arrange(onRung(song, rung), DEFAULT_PROFILE).arranged).toEqual(fresh.arranged);
-      }
-    }
-  });
-
-  it('is what is offered too, each once: every pattern, every layout, all of it remembered', () => {
-    const song = onRung(copyOf(DEMO_SONGS[0]), 5);
-    const slices = 2 + arrange(song, DEFAULT_PROFILE).parts.length;
-    const ofPatterns = PATTERNS.map(({ id }): SongEdit => ({ kind: 'choose', choices: { pattern: id } }));
-    const ofLayouts = LAYOUT_ROWS.map(({ layout }): SongEdit => ({ kind: 'choose', choices: { layout } }));
-    const ahead = (offered: readonly SongEdit[]): number =>
-      [...lookAhead(song, DEFAULT_PROFILE, offered)].length;
-    // With the rungs beside it, and the song itself at last.
-    expect(ahead(ofPatterns)).toBe((ofPatterns.length + 2 + 1) * slices);
-    // The rungs are known, and so is the sixth of these layouts, which the song has.
-    expect(ofLayouts[5]).toEqual({ kind: 'choose', choices: { layout: song.choices.layout } });
-    expect(ahead(ofLayouts.slice(0, 6))).toBe((5 + 1) * slices);
-    const shown = [...ofPatterns, ...ofLayouts.slice(0, 6)];
-    expect(ahead(shown)).toBe(0);
-    // So many are remembered however many songs were arranged before.
-    const latest = (): Arrangement['arranged'][] =>
-      shown.slice(-4).map((edit) => arrange(applyEdit(song, edit), DEFAULT_PROFILE).arranged);
-    const known = latest();
-    latest().forEach((parts, n) => parts.forEach((part, i) => expect(part).toBe(known[n][i])));
-    const forPart: SongEdit = { kind: 'choose-for-part', cutId: 'cut0', choices: { pattern: 'pulse' } };
-    expect([ahead([forPart]), ahead([forPart])]).toEqual([2 * slices, 0]);
-    // What was arranged without fingers has yet to be thought of.
-    const slower = { ...song, title: 'Slower' };
-    arrange(applyEdit(slower, { kind: 'choose', choices: { rung: 6 } }), DEFAULT_PROFILE, without);
-    expect([...lookAhead(slower, DEFAULT_PROFILE)].length).toBe(3 * slices);
-    // Other fingers are another matter.
-    expect([...lookAhead(song, { ...DEFAULT_PROFILE, rightReach: 8 }, [])].length).toBe(3 * slices);
-    expect([...lookAhead({ ...song, title: 'Lamps' }, DEFAULT_PROFILE, [])].length).toBe(3 * slices);
-  });
-});
-
 describe('a chord', () => {
   it('is told by those around it: D minor and G7 lead to C here, D minor and E7 home', () => {
     const jobs = arrange(DEMO_SONGS[0], DEFAULT_PROFILE).changes.map(
@@ -220,32 +52,6 @@ describe('a chord', () => {
       'C relative major',
     ]);
   });
-});
-
-describe('a note that is moved', () => {
-  it.each([
-    // In the middle: no chord is told otherwise, and the hand before goes on to another key.
-    [0, 3, [2, 3], 0],
-    [0, 6, [5, 6], 0],
-    // Its part and the one that comes back, which share voicings no more.
-    [0, 1, [1, 3, 4, 5], 13],
-    [1, 1, [1], 1],
-    [1, 3, [2, 3], 1],
-  ])(
-    'in song %i, part %i leaves all parts but %j the very objects they were, and all but %i chords',
-    (at, number, others, chords) => {
-      const song = DEMO_SONGS[at];
-      const before = arrange(song, DEFAULT_PROFILE);
-      const { fromTick, toTick } = before.parts[number - 1];
-      const note = before.played.melody.find(({ tick }) => tick >= fromTick + 1920 && tick < toTick);
-      const moved = applyEdit(song, { kind: 'notes-moved', ids: [note?.writtenId ?? ''], steps: 1 });
-      const after = arrange(moved, DEFAULT_PROFILE);
-      expect(after.arranged.flatMap((part, i) => (part === before.arranged[i] ? [] : [i + 1]))).toEqual(
-        others,
-      );
-      expect(after.changes.filter((change, i) => change !== before.changes[i])).toHaveLength(chords);
-    },
-  );
 });
 
 describe('the part sent first is that part of the finished song', () => {

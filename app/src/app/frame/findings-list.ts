@@ -82,7 +82,7 @@ const FEW = 3;
   styles: `
     h3 {
       font-size: 19px;
-      margin: 12px 0 4px;
+      margin: 12px 0 8px;
     }
     ul {
       list-style: none;
