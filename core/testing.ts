@@ -3,19 +3,13 @@ import { seeded } from './music/chance';
 import { parseChord, symbolOf } from './music/chord';
 import { CHORD_TYPES } from './music/chordTypes';
 import { keyFromFifths, spellInKey } from './music/key';
-import { barTicks, TICKS_PER_QUARTER } from './music/metre';
+import { barTicks, METRES, TICKS_PER_QUARTER } from './music/metre';
 import { parsePitch } from './music/pitch';
 import type { Turn } from './practice/log';
 import { emptySong, type Song } from './song/schema';
 
 // Songs for tests and measurements: made up by chance, but whole.
 
-const METRES = [
-  { numerator: 3, denominator: 4 },
-  { numerator: 4, denominator: 4 },
-  { numerator: 2, denominator: 4 },
-  { numerator: 6, denominator: 8 },
-] as const;
 /** Rhythms in ticks that fill a quarter or more; 320 and 640 are triplets. */
 const FIGURES: readonly (readonly number[])[] = [
   [960],
@@ -64,7 +58,7 @@ export function randomSong({
   const pick = <T>(list: readonly T[]): T => list[Math.floor(chance() * list.length)];
   const metre = pick(METRES);
   const key = keyFromFifths(Math.floor(chance() * 13) - 6, chance() < 0.5 ? 'major' : 'minor');
-  const pickup = chance() < 0.4 ? TICKS_PER_QUARTER : 0;
+  const pickup = chance() < 0.4 ? Math.min(TICKS_PER_QUARTER, barTicks(metre) / 2) : 0;
   const whole = barTicks(metre);
   const end = pickup + bars * whole;
   const melody: Song['melody'][number][] = [];
@@ -95,8 +89,8 @@ export function randomSong({
   const length = whole / changesPerBar;
   const changes = Array.from({ length: count }, (_, i) => ({
     id: `c${i + 1}`,
-    tick: pickup + i * length,
-    length,
+    tick: pickup + Math.round(i * length),
+    length: Math.round((i + 1) * length) - Math.round(i * length),
     symbol: symbolOf(parseChord(pick(ROOTS) + pick(CHORD_TYPES).suffix)),
     given: true,
     layout: null,
@@ -104,7 +98,7 @@ export function randomSong({
   return {
     ...emptySong(`random-${seed}`, `Random ${seed}`),
     keyMap: [{ tick: 0, ...key }],
-    metreMap: [{ tick: 0, ...metre }],
+    metreMap: [{ ...(metre as Song['metreMap'][number]), tick: 0 }],
     tempoMap: [{ tick: 0, quartersPerMinute: 60 + Math.floor(chance() * 100) }],
     pickup,
     barCount: bars,

@@ -12,6 +12,8 @@ export interface Score {
   readonly mode: 'major' | 'minor';
   readonly numerator: number;
   readonly denominator: 2 | 4 | 8;
+  /** How its units are grouped, where that is not as usual. */
+  readonly groups?: number[];
   readonly tempo: number;
   /** Notes as "A4:2" (quarters), rests as "r:1", bars between "|". A first short bar is the pick-up. */
   readonly tune: string;
@@ -30,7 +32,8 @@ export interface Score {
 
 /** Turns a score into a song; throws when a bar does not add up, so that a slip of the pen shows at once. */
 export function compose(score: Score): Song {
-  const metre = { numerator: score.numerator, denominator: score.denominator };
+  const { numerator, denominator, groups } = score;
+  const metre = { numerator, denominator, ...(groups && { groups }) };
   const whole = barTicks(metre);
   const bars = score.tune.split('|').map((bar) => bar.trim().split(/\s+/));
   const words = (score.words ?? '').split(/\s+/).filter(Boolean);

@@ -39,7 +39,7 @@ function playedByHand(notes: number): Uint8Array {
     midi: 60 + ((i * 5) % 13),
   }));
   const events = playSimulated(tune, {
-    beatsPerMinute: 120,
+    quartersPerMinute: 120,
     seed: 3,
     spreadSeconds: 0.02,
     lateSeconds: 0,

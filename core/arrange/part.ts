@@ -29,7 +29,7 @@ import {
   type PartHands,
 } from '../joining';
 import { rungOf } from '../ladder';
-import { rememberEach, pulseTicks } from '../music';
+import { beatTicks, rememberEach } from '../music';
 import { Clock } from '../performance';
 import type { PartToPlay } from '../parts';
 import { type Finding, isDismissed, indexAt, onsetsOf, type PlayedSong, within } from '../song';
@@ -333,7 +333,7 @@ export function barsLasting(
   clock: Clock,
 ): EffortBar[] {
   const bars = barsIn(played.bars, part.fromTick, part.toTick);
-  const timed = bars.map((bar) => ({ ...bar, beat: pulseTicks(bar.metre) }));
+  const timed = bars.map((bar) => ({ ...bar, beat: beatTicks(bar.metre) }));
   return barsOfEffort(timed, part.fromTick, part.toTick, (tick) => clock.secondsAt(tick));
 }
 

@@ -1,7 +1,7 @@
 import type { Fill } from '../fills';
 import type { Hand, HandNote } from '../hands';
 import { countAt } from '../joining';
-import { pulseTicks } from '../music';
+import { beatTicks } from '../music';
 import type { Part } from '../parts';
 import { barAt } from '../song';
 import type { Arrangement } from './arrangement';
@@ -45,7 +45,7 @@ export function fillSpots(arrangement: Arrangement, part: Part): FillSpot[] {
     const gaps = here.filter(isGap);
     const first = [...(gaps.length > 0 ? gaps : here)].sort((a, b) => a.tick - b.tick)[0];
     const bar = barAt(played.bars, first.tick);
-    const pulse = pulseTicks(bar.metre);
+    const pulse = beatTicks(bar.metre);
     const hands = (['right', 'left'] as const).filter((hand) => here.some((fill) => fill.hand === hand));
     return [
       {

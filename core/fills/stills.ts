@@ -1,6 +1,6 @@
 import type { HandNote } from '../hands';
-import { halfBeatTicks, KEYBOARDS, metricStrength, pulseTicks } from '../music';
-import { barAt } from '../song';
+import { KEYBOARDS } from '../music';
+import { placeIn } from '../song';
 import type { VoicedChange } from '../voicing';
 import type { FillTask } from './task';
 
@@ -33,8 +33,7 @@ export function stillsOf({ tune, after, bars, songEnd }: FillTask): Still[] {
   return line.flatMap((note, i): Still[] => {
     const next = line[i + 1] ?? after;
     const end = next?.tick ?? songEnd;
-    const bar = barAt(bars, note.tick);
-    const pulse = pulseTicks(bar.metre);
+    const { beatTicks: pulse, stepTicks: step, strength } = placeIn(bars, note.tick);
     const heldTo = Math.min(note.tick + note.length, end);
     const isHeld = heldTo - note.tick >= HELD_BEATS * pulse;
     const rests = end - heldTo >= REST_BEATS * pulse;
@@ -48,9 +47,9 @@ export function stillsOf({ tune, after, bars, songEnd }: FillTask): Still[] {
         heldTo,
         end,
         pulse,
-        step: halfBeatTicks(bar.metre),
+        step,
         free: isHeld ? Math.min(half, heldTo) : heldTo,
-        strength: metricStrength(note.tick - bar.tick, bar.metre),
+        strength,
       },
     ];
   });

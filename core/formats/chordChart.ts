@@ -1,10 +1,10 @@
 import { findKeys } from '../harmony';
 import {
   barTicks,
+  beatTicks,
   ChordSymbolError,
   type Key,
   parseChord,
-  pulseTicks,
   symbolOf,
   TICKS_PER_QUARTER,
 } from '../music';
@@ -44,7 +44,7 @@ export class ChartBuilder {
   }
 
   get pulse(): number {
-    return pulseTicks(this.metres[this.metres.length - 1]);
+    return beatTicks(this.metres[this.metres.length - 1]);
   }
 
   get bars(): number {

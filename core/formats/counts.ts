@@ -1,4 +1,5 @@
-import { barTicks, beatTicks, type Metre } from '../music';
+import { offsetInBar } from '../song';
+import { barTicks, unitTicks, type Metre } from '../music';
 import { EntryError } from './letters';
 
 /** One strike told by its count. */
@@ -125,7 +126,7 @@ function offsetOf(token: string, metre: Metre, at: number): number {
   const [over, under] = sign.startsWith('+') ? [Number(parts[4]), Number(parts[5])] : PLACES[sign];
   if (under === 0 || over >= under)
     throw new EntryError(`"${token}": the fraction must be less than a beat.`, at, token.length);
-  return Math.round((beat - 1 + over / under) * beatTicks(metre));
+  return Math.round((beat - 1 + over / under) * unitTicks(metre));
 }
 
 /** A bar as the writer needs it. */
@@ -152,8 +153,7 @@ export function writeCounts(
   const texts = bars.map((bar, index) => {
     const end = bar.tick + bar.length;
     const words: string[] = [];
-    const missing = bar.number === 0 ? barTicks(bar.metre) - bar.length : 0;
-    const count = (tick: number): string => countOf(tick - bar.tick + missing, bar.metre);
+    const count = (tick: number): string => countOf(offsetInBar(bar, tick), bar.metre);
     const held = i > 0 ? spans[i - 1] : undefined;
     let silentFrom: number | null = null;
     if (held && held.to > bar.tick) {
@@ -173,7 +173,7 @@ export function writeCounts(
 }
 
 function countOf(offset: number, metre: Metre): string {
-  const beat = beatTicks(metre);
+  const beat = unitTicks(metre);
   const number = Math.floor(offset / beat) + 1;
   const within = offset % beat;
   const sign = Object.entries(PLACES).find(

@@ -111,7 +111,7 @@ describe('reading MIDI', () => {
   it('quantises what was played, says how far, and hears swing', () => {
     const onsets = Array.from({ length: 32 }, (_, i) => Math.floor(i / 2) + (i % 2) * (2 / 3));
     const tune = onsets.map((beat, i) => ({ beat, beats: (onsets[i + 1] ?? 16) - beat, midi: 60 + (i % 5) }));
-    const options = { beatsPerMinute: 120, seed: 5, spreadSeconds: 0.015, lateSeconds: 0, mistakes: [] };
+    const options = { quartersPerMinute: 120, seed: 5, spreadSeconds: 0.015, lateSeconds: 0, mistakes: [] };
     const events = playSimulated(tune, options).map(({ seconds, midi, velocity }): [number, object] => [
       seconds * 960,
       velocity > 0

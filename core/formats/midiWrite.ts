@@ -1,7 +1,7 @@
 import midiFile, { type MidiEvent } from 'midi-file';
 import type { Arrangement } from '../arrangement';
 import type { HandNote } from '../hands';
-import { fifthsOf, metreName, strikeNumber, TICKS_PER_QUARTER } from '../music';
+import { barTicks, fifthsOf, metreName, strikeNumber, TICKS_PER_QUARTER } from '../music';
 import type { TimedNote } from '../performance';
 import { refuseTooLong } from './limits';
 import { metreOfLength } from './musicxmlPieces';
@@ -101,7 +101,7 @@ function mapEvents({ played }: Arrangement): Timed[] {
   // A pick-up is written as a first bar of its own length: MIDI has no other word for it.
   const bars = played.bars.map((bar) => ({
     tick: bar.tick,
-    metre: bar.number === 0 ? metreOfLength(bar.length) : bar.metre,
+    metre: bar.length < barTicks(bar.metre) ? metreOfLength(bar.length) : bar.metre,
   }));
   const metres = bars.filter((bar, i) => i === 0 || metreName(bar.metre) !== metreName(bars[i - 1].metre));
   return [

@@ -1,6 +1,8 @@
+import { valuesOf } from './noteValues';
+import { asBeatsPerMinute, type Metre, tempoTicks } from '../music';
 import type { Arrangement } from '../arrangement';
 import { type Part, partIndexAt } from '../parts';
-import { type PlayedBar, type PlayedTempo, type Section, within } from '../song';
+import { type PlayedBar, type PlayedSong, type PlayedTempo, type Section, within } from '../song';
 import { el, type Element } from './xmlTree';
 
 /** How loud a section of each energy is, 1 calm to 5 driving. */
@@ -26,7 +28,7 @@ export function directionsAt(arrangement: Arrangement, bar: PlayedBar, index: nu
       el(
         'direction',
         [
-          el('direction-type', [tempoMark(entry, played.tempoMap)]),
+          el('direction-type', [tempoMark(entry, played, bar.metre)]),
           at(entry.tick),
           el('sound', [], { tempo: String(entry.quartersPerMinute) }),
         ],
@@ -45,10 +47,16 @@ function beginningIn(parts: readonly Part[], from: number, to: number): Part[] {
 }
 
 /** A metronome mark; where a song slows down "rit." on the first step, the others being heard and not read. */
-function tempoMark(entry: PlayedTempo, map: readonly PlayedTempo[]): Element {
-  if (!entry.isSlowing)
-    return el('metronome', [el('beat-unit', 'quarter'), el('per-minute', entry.quartersPerMinute)]);
-  const isFirst = map.find(({ isSlowing }) => isSlowing) === entry;
+function tempoMark(entry: PlayedTempo, { tempoMap }: Pick<PlayedSong, 'tempoMap'>, metre: Metre): Element {
+  if (!entry.isSlowing) {
+    const [{ type, dots }] = valuesOf(tempoTicks(metre));
+    return el('metronome', [
+      el('beat-unit', type ?? 'quarter'),
+      ...Array.from({ length: dots }, () => el('beat-unit-dot')),
+      el('per-minute', asBeatsPerMinute(metre, entry.quartersPerMinute)),
+    ]);
+  }
+  const isFirst = tempoMap.find(({ isSlowing }) => isSlowing) === entry;
   return el('words', isFirst ? 'rit.' : '', { 'font-style': 'italic' });
 }
 

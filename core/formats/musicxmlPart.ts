@@ -1,5 +1,7 @@
 import {
   barTicks,
+  canBeGrouped,
+  hasUsualGroups,
   type Key,
   keyFromFifths,
   type Letter,
@@ -12,6 +14,7 @@ import {
   TICKS_PER_QUARTER,
 } from '../music';
 import { emptySong, type MelodyNote, type Song } from '../song';
+import { beamedGroups } from './beamedGroups';
 import { FileError } from './fileError';
 import { filledTicks, isSplitAfter } from './musicxmlBars';
 import { readHarmony } from './musicxmlChords';
@@ -23,6 +26,11 @@ import { child, childrenOf, childText, type Element } from './xmlTree';
 
 /** A single note longer than this many quarters is a broken file. */
 const LONGEST_QUARTERS = 1000;
+
+/** The beginning of the beam that joins eighths. */
+function isFirstBeam(beam: Element): boolean {
+  return (beam.attributes['number'] ?? '1') === '1' && beam.text.trim() === 'begin';
+}
 
 /** Walks through the bars of one part, keeping the cursor and the maps. */
 export class PartReader {
@@ -38,6 +46,8 @@ export class PartReader {
   private pickup = 0;
   private bars = 0;
   private signs: BarSigns[] = [];
+  /** Where beams begin. */
+  private readonly beamed: number[] = [];
   /** Written to sounding: staff steps and half steps. */
   private transposition = { steps: 0, semitones: 0 };
   private readonly keys: Song['keyMap'][number][] = [];
@@ -149,7 +159,8 @@ export class PartReader {
   }
 
   private readMetre(time: Element): void {
-    const beats = (childText(time, 'beats') ?? '').split('+').reduce((sum, n) => sum + Number(n), 0);
+    const groups = (childText(time, 'beats') ?? '').split('+').map(Number);
+    const beats = groups.reduce((sum, size) => sum + size, 0);
     const unit = Number(childText(time, 'beat-type'));
     if (!Number.isInteger(beats) || beats < 1 || beats > 64 || ![1, 2, 4, 8, 16, 32].includes(unit)) {
       if (child(time, 'senza-misura')) return;
@@ -157,7 +168,10 @@ export class PartReader {
     }
     // Bars before the first sign were read in the metre that was taken for them.
     if (this.metres.length === 0 && this.bars > 0) this.setMetre(0, this.metre);
-    this.metre = { numerator: beats, denominator: unit };
+    const metre = { numerator: beats, denominator: unit };
+    const isGrouped =
+      groups.length > 1 && canBeGrouped(metre, groups) && !hasUsualGroups({ ...metre, groups });
+    this.metre = isGrouped ? { ...metre, groups } : metre;
     this.setMetre(this.start, this.metre);
   }
 
@@ -177,6 +191,7 @@ export class PartReader {
       this.lastOnset = this.cursor;
       this.move(length);
     }
+    if (childrenOf(element, 'beam').some(isFirstBeam)) this.beamed.push(onset);
     const pitchElement = child(element, 'pitch');
     if (!pitchElement) return;
     const pitch = this.readPitch(pitchElement);
@@ -317,6 +332,15 @@ export class PartReader {
     }
   }
 
+  /** A metre with its groups as its beams show them, where it does not say them itself. */
+  private asBeamed(entry: Song['metreMap'][number], until: number): Song['metreMap'][number] {
+    if (entry.groups) return entry;
+    const line = entry.tick === 0 ? this.pickup : entry.tick;
+    const here = this.beamed.filter((tick) => tick >= entry.tick && tick < until).map((tick) => tick - line);
+    const groups = beamedGroups(entry, here);
+    return groups ? { ...entry, groups } : entry;
+  }
+
   private fail(what: string): never {
     throw new FileError(what, this.place, 'Mend it where the file was made and export it again.');
   }
@@ -324,7 +348,8 @@ export class PartReader {
   /** Everything read. */
   toPart(): ReadPart {
     const base = emptySong('part', 'Part');
-    const metreMap = this.metres.filter((m, i) => m.tick < this.start || i === 0);
+    const metres = this.metres.filter((m, i) => m.tick < this.start || i === 0);
+    const metreMap = metres.map((entry, i) => this.asBeamed(entry, metres[i + 1]?.tick ?? Infinity));
     return {
       name: this.name,
       notes: this.notes,

@@ -1,15 +1,16 @@
 import { strToU8 } from 'fflate';
 import type { Arrangement } from '../arrangement';
 import type { HandNote } from '../hands';
-import { classNameOf, fifthsOf, type Key, keyName, type Pitch, TICKS_PER_QUARTER } from '../music';
+import { barTicks, classNameOf, fifthsOf, groupsOf, hasUsualGroups, isSameMetre, type Key, keyName, type Metre, type Pitch, TICKS_PER_QUARTER } from '../music';
 import { inForceAt, indexAt, type PlayedBar, within } from '../song';
 import { harmonyContent } from './musicxmlChords';
 import { refuseTooLong, refuseTooMuch } from './limits';
 import { accidentalsIn } from './accidentals';
-import { type Beam, beamsOf, type Written } from './beams';
+import type { Beam } from './beams';
 import { directionsAt } from './musicxmlDirections';
-import { type NoteValue, valuesOf } from './noteValues';
+import type { NoteValue } from './noteValues';
 import { type VoiceEvent, voicesOf } from './voices';
+import { type WrittenNote, writtenVoice } from './writtenVoice';
 import { el, type Element, writeXml } from './xmlTree';
 
 const DOCTYPE =
@@ -47,7 +48,7 @@ function measureOf(
   right: readonly VoiceEvent[][],
   left: readonly VoiceEvent[][],
 ): Element {
-  const isPickup = bar.number === 0;
+  const isPickup = bar.length < barTicks(bar.metre);
   const content: (Element | null)[] = [
     attributesAt(arrangement, bar, index),
     ...directionsAt(arrangement, bar, index),
@@ -109,19 +110,20 @@ function attributesAt({ played }: Arrangement, bar: PlayedBar, index: number): E
   const key = inForceAt(played.keyMap, bar.tick);
   const before = played.bars[index - 1];
   const keyChanges = !before || keyName(inForceAt(played.keyMap, before.tick)) !== keyName(key);
-  const metreChanges =
-    !before ||
-    before.metre.numerator !== bar.metre.numerator ||
-    before.metre.denominator !== bar.metre.denominator;
+  const metreChanges = !before || !isSameMetre(before.metre, bar.metre);
   if (!keyChanges && !metreChanges) return null;
   return el('attributes', [
     before ? null : el('divisions', TICKS_PER_QUARTER),
     keyChanges ? el('key', [el('fifths', fifthsOf(key)), el('mode', key.mode)]) : null,
-    metreChanges
-      ? el('time', [el('beats', bar.metre.numerator), el('beat-type', bar.metre.denominator)])
-      : null,
+    metreChanges ? timeElement(bar.metre) : null,
     ...(before ? [] : [el('staves', 2), clef('1', 'G', '2'), clef('2', 'F', '4')]),
   ]);
+}
+
+/** Groups that are not the usual ones are written out: 3+2+2 over 8. */
+function timeElement(metre: Metre): Element {
+  const beats = hasUsualGroups(metre) ? metre.numerator : groupsOf(metre).join('+');
+  return el('time', [el('beats', beats), el('beat-type', metre.denominator)]);
 }
 
 function clef(staff: string, sign: string, line: string): Element {
@@ -147,7 +149,7 @@ function backup(ticks: number): Element {
   return el('backup', [el('duration', ticks)]);
 }
 
-/** One voice of one bar: rests where it is silent, notes split at bar lines and into written values, ties between. */
+/** One voice of one bar: graces, notes and rests as they are written, ties between, chord symbols where they fall. */
 function voiceContent(
   voice: readonly VoiceEvent[],
   bar: PlayedBar,
@@ -156,74 +158,34 @@ function voiceContent(
   staff: number,
   harmonies: readonly Harmony[],
 ): Element[] {
-  const end = bar.tick + bar.length;
-  const beams = beamsIn(voice, bar);
   const out: Element[] = [];
   const waiting = [...harmonies];
-  const place = (from: number, to: number): void => {
-    while (waiting.length > 0 && waiting[0].tick < to) {
+  const graces = voice.filter(({ tick, length }) => length === 0 && tick >= bar.tick);
+  for (const written of writtenVoice(voice, bar)) {
+    const { tick, value, event, isBarRest, beams } = written;
+    while (graces.length > 0 && graces[0].tick <= tick)
+      out.push(...graceElements(graces.shift() as VoiceEvent, signs, number, staff));
+    while (waiting.length > 0 && waiting[0].tick < tick + value.ticks) {
       const harmony = waiting.shift() as Harmony;
-      out.push(el('harmony', [...harmony.content, offset(harmony.tick - from)]));
+      out.push(el('harmony', [...harmony.content, offset(harmony.tick - tick)]));
     }
-  };
-  let at = bar.tick;
-  const rest = (to: number): void => {
-    for (const value of to > at ? valuesOf(to - at) : []) {
-      place(at, at + value.ticks);
-      const whole = value.ticks === bar.length;
-      out.push(noteElement([el('rest', [], whole ? { measure: 'yes' } : {})], value, number, staff, [], []));
-      at += value.ticks;
-    }
-  };
-  for (const event of voice) {
-    const from = Math.max(event.tick, bar.tick);
-    const to = Math.min(event.tick + event.length, end);
-    if (event.length === 0 && event.tick >= bar.tick && event.tick < end) {
-      rest(event.tick);
-      out.push(...graceElements(event, signs, number, staff));
-    }
-    if (from >= to) continue;
-    rest(from);
-    for (const value of valuesOf(to - from)) {
-      place(at, at + value.ticks);
-      out.push(...chordElements(event, at, value, signs, number, staff, beams.get(at) ?? []));
-      at += value.ticks;
+    if (event) out.push(...chordElements(event, written, signs, number, staff, beams));
+    else {
+      const rest = el('rest', [], isBarRest ? { measure: 'yes' } : {});
+      out.push(noteElement([rest], isBarRest ? { ...value, type: null } : value, number, staff, [], []));
     }
   }
-  rest(end);
-  return out;
-}
-
-/** The beams of what is written in a bar, by tick. */
-function beamsIn(voice: readonly VoiceEvent[], bar: PlayedBar): ReadonlyMap<number, readonly Beam[]> {
-  const line: Written[] = [];
-  let at = bar.tick;
-  const write = (to: number, isRest: boolean): void => {
-    for (const value of to > at ? valuesOf(to - at) : []) {
-      line.push({ tick: at, value, isRest });
-      at += value.ticks;
-    }
-  };
-  for (const { tick, length } of voice) {
-    const to = Math.min(tick + length, bar.tick + bar.length);
-    if (Math.max(tick, bar.tick) >= to) continue;
-    write(Math.max(tick, bar.tick), true);
-    write(to, false);
-  }
-  return new Map(beamsOf(line, bar).map((beams, i) => [line[i].tick, beams]));
+  return out.concat(graces.flatMap((event) => graceElements(event, signs, number, staff)));
 }
 
 function chordElements(
   event: VoiceEvent,
-  at: number,
-  value: NoteValue,
+  { value, isStruck: first, isLetGo: last }: WrittenNote,
   signs: Signs,
   voice: number,
   staff: number,
   beams: readonly Beam[],
 ): Element[] {
-  const first = at === event.tick;
-  const last = at + value.ticks === event.tick + event.length;
   const ties = [...(first ? [] : ['stop']), ...(last ? [] : ['start'])];
   return event.notes.map((note, i) => {
     const before = [...(i > 0 ? [el('chord')] : []), pitchElement(note.pitch)];

@@ -38,24 +38,16 @@ describe('accidentals on a page', () => {
 });
 
 describe('beams', () => {
-  const bar = (numerator: number, denominator: number) => ({
-    number: 1,
-    tick: 0,
-    length: (3840 * numerator) / denominator,
-    metre: { numerator, denominator },
-    written: 1,
-    pass: 1,
-  });
   const line = (...ticks: number[]) => {
     let at = 0;
     return ticks.map((length) => {
-      const note = { tick: at, value: valuesOf(Math.abs(length))[0], isRest: length < 0 };
+      const note = { offset: at, value: valuesOf(Math.abs(length))[0], isRest: length < 0 };
       at += Math.abs(length);
       return note;
     });
   };
   const beams = (metre: readonly [number, number], ...ticks: number[]): string =>
-    beamsOf(line(...ticks), bar(...metre))
+    beamsOf(line(...ticks), { numerator: metre[0], denominator: metre[1] })
       .map((levels) => levels.join('/') || '-')
       .join(' ');
 
@@ -63,6 +55,18 @@ describe('beams', () => {
     expect(beams([4, 4], 480, 480, 960, 480, 480, 960)).toBe('begin end - begin end -');
     expect(beams([6, 8], 480, 480, 480, 480, 480, 480)).toBe('begin continue end begin continue end');
     expect(beams([4, 4], 480, 960, 480, 480, 480)).toBe('- - - begin end');
+    expect(beams([3, 4], 480, 480, 480, 480, 960)).toBe('begin end begin end -');
+  });
+
+  it('join eighths of a half bar in four-four, and what is grouped in unequal metres', () => {
+    expect(beams([4, 4], 480, 480, 480, 480, 480, 480, 960)).toBe('begin continue continue end begin end -');
+    expect(beams([4, 4], 480, 480, 240, 240, 480)).toBe('begin end begin/begin continue/end end');
+    expect(beams([4, 4], 320, 320, 320, 480, 480)).toBe('begin continue end begin end');
+    expect(beams([7, 8], 480, 480, 480, 480, 480, 480, 480)).toBe('begin end begin end begin continue end');
+    expect(beams([5, 8], 480, 480, 480, 480, 480)).toBe('begin continue end begin end');
+    expect(beams([3, 8], 480, 480, 480)).toBe('begin continue end');
+    expect(beams([2, 2], 480, 480, 480, 480, 960, 480, 480)).toBe('begin continue continue end - begin end');
+    expect(beams([6, 4], 480, 480, 480, 480, 1920)).toBe('begin continue continue end -');
   });
 
   it('are parted by rests, doubled for sixteenths, hooked where one stands alone', () => {

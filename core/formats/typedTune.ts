@@ -1,4 +1,4 @@
-import { barTicks, beatTicks, type Key, type Metre, type Pitch } from '../music';
+import { barTicks, unitTicks, type Key, type Metre, type Pitch } from '../music';
 import { inForceAt, joinTies, type MelodyNote, type Song, type TuneFields, writtenBars } from '../song';
 import { readCounts, writeCounts } from './counts';
 import { EntryError, readLetters, type TypedKey, writeLetters } from './letters';
@@ -118,7 +118,7 @@ function melodyOf(
 }
 
 function oneBeatEach(keys: readonly TypedKey[], song: Song, words: Words): TypedResult['fields'] {
-  const beat = beatTicks(song.metreMap[0]);
+  const beat = unitTicks(song.metreMap[0]);
   const struck = keys.filter((key) => !key.grace);
   const melody = melodyOf(
     keys,

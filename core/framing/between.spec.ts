@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
-import { membersOf, metricStrength, midiOf, parseChord } from '../music';
+import { membersOf, midiOf, parseChord, placeAt } from '../music';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '../song';
 import { betweenFor } from './between';
 
@@ -32,7 +32,7 @@ describe('an instrumental chorus', () => {
               const over = piece?.changes.findLast((change) => change.tick <= tick + from);
               const chord = parseChord(over?.symbol ?? 'N.C.');
               const isMember = chord !== null && membersOf(chord).some(({ chroma }) => chroma === key % 12);
-              return sum + (isMember ? (1 + metricStrength(tick, bar.metre)) * own[at].length : 0);
+              return sum + (isMember ? (1 + placeAt(bar.metre, tick).strength) * own[at].length : 0);
             }, 0);
           const rotations = keys
             .slice(1)

@@ -1,7 +1,7 @@
 import type { Arrangement } from '../arrangement';
-import { membersOf, metricStrength, midiOf, parseChord } from '../music';
+import { membersOf, midiOf, parseChord } from '../music';
 import { because } from '../sentences';
-import { barAt, type Choices, type FrameKind, keyAt } from '../song';
+import { barAt, type Choices, type FrameKind, keyAt, placeInBar } from '../song';
 import { dominant, onDegree } from './chords';
 import { chordsOf, edges, type Material, ownBars, raised, tuneOf, upTo } from './material';
 import { CALM, cutsOf, FRAME_NAMES, type FrameProposal, QUIET } from './proposal';
@@ -127,7 +127,7 @@ function instrumental(
   const [from] = edges(bars);
   const melody = bars.flatMap((bar) => {
     const notes = tuneOf(arrangement, [bar]).map((note) => ({ ...note, tick: note.tick + bar.tick - from }));
-    return reordered(notes, changes, (tick) => metricStrength(tick + from - bar.tick, bar.metre));
+    return reordered(notes, changes, (tick) => placeInBar(bar, tick + from).strength);
   });
   return { of: source.number, bars: bars.length, material: { melody, changes } };
 }

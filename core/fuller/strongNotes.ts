@@ -1,6 +1,5 @@
 import type { HandNote } from '../hands';
-import { metricStrength, pulseTicks } from '../music';
-import { barAt, type PlayedBar } from '../song';
+import { placeIn, type PlayedBar } from '../song';
 
 /** At most this share of a part's notes is dressed. Source: common arranging practice, the tune stays clear. */
 const MOST_DRESSED = 0.5;
@@ -28,9 +27,8 @@ export function strongNotes(line: readonly HandNote[], bars: readonly PlayedBar[
 
 /** 0 for a note that stays alone; a strong beat weighs as much as a beat of length. */
 function weightOf({ tick, length }: HandNote, bars: readonly PlayedBar[]): number {
-  const bar = barAt(bars, tick);
-  const beats = length / pulseTicks(bar.metre);
-  const strength = metricStrength(tick - bar.tick, bar.metre);
+  const { beatTicks, strength } = placeIn(bars, tick);
+  const beats = length / beatTicks;
   if (beats < 0.5 || (strength < STRONG && beats < (strength === 2 ? 1 : LONG_BEATS))) return 0;
   return (strength >= STRONG ? strength : strength - 1) + Math.min(LONG_BEATS, beats);
 }

@@ -1,14 +1,5 @@
-import {
-  type Chord,
-  type ChordType,
-  gotOrMade,
-  type Key,
-  metricStrength,
-  pulseTicks,
-  symbolOf,
-  typeOfSuffix,
-} from '../music';
-import { type Bar, type Change } from '../song';
+import { type Chord, type ChordType, gotOrMade, type Key, symbolOf, typeOfSuffix } from '../music';
+import { type Bar, beatsOfBar, type Change, placeInBar } from '../song';
 import { rootInKey } from './naming';
 
 /** A key sounding, in ticks, and how much it says about the chord (a melody note says less than a chord note). */
@@ -100,15 +91,12 @@ interface Pulse {
 
 function pulsesOf(bars: readonly Bar[]): Pulse[] {
   return bars.flatMap((bar) => {
-    const pulse = pulseTicks(bar.metre);
-    const early = bar.number === 0 ? bar.length % pulse : 0;
-    const starts = early > 0 ? [0, early] : [0];
-    for (let at = early + pulse; at < bar.length; at += pulse) starts.push(at);
-    return starts.map((start, i) => ({
-      tick: bar.tick + start,
-      to: bar.tick + (starts[i + 1] ?? bar.length),
+    const starts = [...new Set([bar.tick, ...beatsOfBar(bar)])];
+    return starts.map((tick, i) => ({
+      tick,
+      to: starts[i + 1] ?? bar.tick + bar.length,
       bar: bar.tick,
-      change: CHANGE_COST[bar.number === 0 ? 0 : metricStrength(start, bar.metre)],
+      change: CHANGE_COST[bar.number === 0 ? 0 : placeInBar(bar, tick).strength],
     }));
   });
 }

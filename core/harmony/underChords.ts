@@ -1,5 +1,5 @@
-import { metricStrength, pulseTicks, staffStep } from '../music';
-import { barAt, type PlayedChange, type PlayedNote, type PlayedSong } from '../song';
+import { staffStep } from '../music';
+import { placeIn, type PlayedChange, type PlayedNote, type PlayedSong } from '../song';
 import { type Role, roleOf } from './roles';
 
 /** A melody note as it sounds under one change. */
@@ -41,17 +41,16 @@ export function notesUnder({
       const ticks = Math.min(note.tick + note.length, end) - tick;
       // A grace note takes no time: it is heard with what begins by then, and with nothing later.
       if (ticks <= 0 && !(note.grace && note.tick >= change.tick)) continue;
-      const bar = barAt(bars, tick);
-      const pulse = pulseTicks(bar.metre);
-      const stress = STRESS[metricStrength(tick - bar.tick, bar.metre)];
+      const { beatTicks, strength } = placeIn(bars, tick);
+      const stress = STRESS[strength];
       found.push({
         note,
         change,
         role: roleOf(note.midi, chord),
         tick,
         ticks,
-        weight: note.grace ? 0 : (ticks / pulse) * stress,
-        isPassing: note.grace || isPassing(melody, i, ticks, pulse, stress),
+        weight: note.grace ? 0 : (ticks / beatTicks) * stress,
+        isPassing: note.grace || isPassing(melody, i, ticks, beatTicks, stress),
       });
     }
   }
@@ -63,15 +62,15 @@ function isPassing(
   melody: readonly PlayedNote[],
   index: number,
   ticks: number,
-  pulse: number,
+  beat: number,
   stress: number,
 ): boolean {
-  if (ticks > pulse || (ticks === pulse && stress >= 1.2)) return false;
+  if (ticks > beat || (ticks === beat && stress >= 1.2)) return false;
   const step = staffStep(melody[index].pitch);
   const near = (other: PlayedNote | undefined): boolean =>
     other !== undefined && Math.abs(staffStep(other.pitch) - step) <= 1;
   const [before, after] = [near(melody[index - 1]), near(melody[index + 1])];
-  return ticks < pulse ? before || after : before && after;
+  return ticks < beat ? before || after : before && after;
 }
 
 /** Rubs that are long or stressed enough to be heard: those that are not excused in passing. */

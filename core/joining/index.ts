@@ -1,6 +1,12 @@
 export { bumpsBetween } from './bumps';
 export { countAt } from './counts';
-export { type HandRelated, type HandRelations, handsInWords, NO_RELATIONS, relateHand } from './handRelations';
+export {
+  type HandRelated,
+  type HandRelations,
+  handsInWords,
+  NO_RELATIONS,
+  relateHand,
+} from './handRelations';
 export { barsIn } from './barsIn';
 export { choicesAt, leftHand, struckNote } from './hands';
 export { type ChangeMeeting, type Meeting, meetingOf, meetingsOf } from './meetings';

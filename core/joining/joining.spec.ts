@@ -202,7 +202,13 @@ describe('rungs and patterns', () => {
     expect(chosen('auto', 4, 4)).toEqual(['rocking', null]);
     expect(chosen('auto', 2, 2)).toEqual(['rocking', null]);
     for (const eighths of [3, 6, 9, 12]) expect(chosen('auto', eighths, 8)).toEqual(['jig', null]);
-    expect(chosen('auto', 5, 4)).toEqual(['block', null]);
+    for (const [beats, unit] of [
+      [5, 4],
+      [7, 8],
+      [8, 8],
+    ] as const)
+      expect(chosen('auto', beats, unit)).toEqual(['low-in-groups', null]);
+    expect(chosen('auto', 3, 2)).toEqual(['block', null]);
     expect(chosen('rocking', 2, 4)).toEqual(['rocking', null]);
     expect(chosen('waltz', 4, 4)).toEqual(['block', 'metre']);
     expect(chosen('Waltz', 3, 4)).toEqual(['block', 'unknown']);

@@ -1,4 +1,4 @@
-import type { Metre } from '../music';
+import { barTicks, type Metre, middleTicks } from '../music';
 import type { Pattern } from '../patterns';
 import { barAt, type Choices, type PlayedBar } from '../song';
 import type { VoicedChange } from '../voicing';
@@ -28,10 +28,14 @@ export function struckAgain(
   return bars
     .filter((bar) => bar.tick < end && bar.tick + bar.length > tick)
     .map((bar) => ({ ...bar, number: Math.max(1, bar.number) }))
-    .flatMap((bar) => (how === 'half' && bar.metre.numerator % 2 === 0 ? halves(bar) : [bar]));
+    .flatMap((bar) => (how === 'half' ? halves(bar) : [bar]));
 }
 
 function halves(bar: PlayedBar): PlayedBar[] {
-  const length = bar.length / 2;
-  return [0, length].map((after) => ({ ...bar, tick: bar.tick + after, length }));
+  const middle = middleTicks(bar.metre);
+  if (middle === null || bar.length < barTicks(bar.metre)) return [bar];
+  return [
+    { ...bar, length: middle },
+    { ...bar, tick: bar.tick + middle, length: bar.length - middle },
+  ];
 }

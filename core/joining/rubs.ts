@@ -15,13 +15,12 @@ import {
   classNameOf,
   type Key,
   keyName,
-  pulseTicks,
   rememberLast,
   rememberMany,
   symbolOf,
   typeset,
 } from '../music';
-import { barAt, type Finding, type Fix, type PlayedSong, SHORTEST } from '../song';
+import { barAt, type Finding, type Fix, placeInBar, type PlayedSong, SHORTEST } from '../song';
 import type { VoicedChange } from '../voicing';
 import { countAt } from './counts';
 import { offers, says } from '../sentences';
@@ -46,7 +45,7 @@ export const rubFindings = rememberLast((played: PlayedSong, voiced: readonly Vo
     const fixes = remediesOf(played, under, place.v, place.next);
     const bar = barAt(played.bars, under.tick);
     const letter = typeset(classNameOf(under.note.pitch));
-    const beats = under.ticks / pulseTicks(bar.metre);
+    const beats = under.ticks / placeInBar(bar, under.tick).beatTicks;
     const role = roleInWords(under.role, letter, typeset(under.change.symbol));
     return [
       {

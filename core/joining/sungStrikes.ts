@@ -1,4 +1,4 @@
-import { pulseTicks } from '../music';
+import { barTicks, beatsOf, placeAt } from '../music';
 import type { SungFigure, SungMember } from '../patterns';
 import type { PlayedBar } from '../song';
 import type { VoicedChange } from '../voicing';
@@ -42,16 +42,22 @@ interface Event {
 }
 
 function eventsIn(figure: SungFigure, bar: PlayedBar, from: number, to: number): Event[] {
-  const pulse = pulseTicks(bar.metre);
-  const cycle = figure.beats * pulse;
+  const beats = beatsOf(bar.metre);
+  const line = bar.tick + bar.length - barTicks(bar.metre);
   const end = Math.min(to, bar.tick + bar.length);
-  const start = bar.number === 0 ? bar.tick + bar.length - cycle * Math.ceil(bar.length / cycle) : bar.tick;
+  /** The tick so many beats after the bar line, a share of a beat on the next smaller place of the metre. */
+  const tickOf = (count: number): number => {
+    const beat = beats[Math.floor(count)];
+    if (!beat) return bar.tick + bar.length;
+    const step = placeAt(bar.metre, beat.at).stepTicks;
+    return line + beat.at + Math.ceil(((count % 1) * beat.length) / step - 0.01) * step;
+  };
   const found: Event[] = [];
-  for (let at = start; at < end; at += cycle)
+  for (let at = 0; at < beats.length; at += figure.beats)
     for (const { onset, length, members } of figure.events) {
-      const tick = at + Math.round(onset * pulse);
+      const tick = tickOf(at + onset);
       if (tick >= Math.max(from, bar.tick) && tick < end)
-        found.push({ tick, length: Math.round(length * pulse), members });
+        found.push({ tick, length: tickOf(at + onset + length) - tick, members });
     }
   return found;
 }

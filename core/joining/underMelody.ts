@@ -1,6 +1,6 @@
 import type { HandNote } from '../hands';
-import { bassOf, chroma, KEYBOARDS, membersOf, pulseTicks } from '../music';
-import { barAt } from '../song';
+import { bassOf, chroma, KEYBOARDS, membersOf } from '../music';
+import { placeIn } from '../song';
 import { lowIntervalBreaches, type Sounding, soundingIn, spell, type VoicedChange } from '../voicing';
 import type { PartTask } from './task';
 
@@ -38,7 +38,7 @@ export function handsUnderMelody(
 /** Two beats or more, or the last before a rest or the end of the part. */
 function isLongOrLast({ melody, part, bars }: PartTask, over: Sounding | undefined, tick: number): boolean {
   if (!over) return false;
-  const beat = pulseTicks(barAt(bars, tick).metre);
+  const beat = placeIn(bars, tick).beatTicks;
   if (over.length >= LONG_BEATS * beat) return true;
   const end = over.tick + over.length;
   const next = melody.find((note) => note.tick > over.tick);

@@ -11,8 +11,20 @@ export { reachMm, spanMm, WHITE_MM } from './keyboard';
 export { besideBlacks, landmarkOf, parseLandmark } from './landmarks';
 export { gotOrMade, keepIdentity, keptList, keptValue, rememberEach, rememberLast } from './memo';
 export { rememberMany } from './memo';
-export { barTicks, beatTicks, halfBeatTicks, isCompound, type Metre, metreName } from './metre';
-export { metricStrength, pulseTicks, TICKS_PER_QUARTER, TICKS_PER_WHOLE } from './metre';
+export {
+  asBeatsPerMinute,
+  asQuartersPerMinute,
+  barTicks,
+  type Beat,
+  beatsBetween,
+  beatsOf,
+  beatTicks,
+  COMMON_TIME,
+  countInTicks,
+} from './metre';
+export { canBeGrouped, groupsOf, hasUsualGroups, isSameMetre } from './metre';
+export { type Metre, metreInFull, metreName, METRES, middleTicks, type Place, placeAt } from './metre';
+export { type Strength, tempoTicks, TICKS_PER_QUARTER, TICKS_PER_WHOLE, unitTicks } from './metre';
 export {
   chroma,
   classAbove,

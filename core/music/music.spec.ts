@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest';
 import { fifthsOf, keyFromFifths, keyName, scaleOf, spellInKey } from './key';
 import { centreMm, isBlack, KEYBOARDS, OCTAVE_MM, reachMm, spanMm, WHITE_MM } from './keyboard';
 import { landmarkOf } from './landmarks';
-import { barTicks, halfBeatTicks, metricStrength, pulseTicks } from './metre';
 import { classNameOf, nameOf, parsePitch, parsePitchClass } from './pitch';
 
 describe('key', () => {
@@ -52,24 +51,12 @@ describe('keyboard geometry', () => {
   });
 });
 
-describe('landmarks and metre', () => {
+describe('landmarks', () => {
   it('tells keys from the nearest C the way pianists do', () => {
     expect(landmarkOf(parsePitch('A3'))).toBe('the A below middle C');
     expect(landmarkOf(parsePitch('C4'))).toBe('middle C');
     expect(landmarkOf(parsePitch('G4'))).toBe('the G above middle C');
     expect(landmarkOf(parsePitch('E5'))).toBe('the E above the C above middle C');
     expect(landmarkOf(parsePitch('Bb2'))).toBe('the B♭ below the C below middle C');
-  });
-
-  it('ranks the places of a bar', () => {
-    const four = { numerator: 4, denominator: 4 };
-    expect([0, 960, 1920, 2880, 480, 240].map((t) => metricStrength(t, four))).toEqual([4, 2, 3, 2, 1, 0]);
-    const jig = { numerator: 6, denominator: 8 };
-    expect(barTicks(jig)).toBe(2880);
-    expect(pulseTicks(jig)).toBe(1440);
-    expect(halfBeatTicks(jig)).toBe(480);
-    expect(halfBeatTicks({ numerator: 3, denominator: 4 })).toBe(480);
-    expect(halfBeatTicks({ numerator: 2, denominator: 2 })).toBe(960);
-    expect([0, 480, 1440].map((t) => metricStrength(t, jig))).toEqual([4, 1, 3]);
   });
 });

@@ -1,8 +1,7 @@
-import { barTicks } from '../music';
+import { barTicks, beatTicks } from '../music';
 import { barAt, type PlayedSong } from '../song';
 import { interludesOf } from './interludes';
 import { type PhraseStart, phraseStarts } from './phraseStarts';
-import { stepTicks } from './strength';
 
 /** A place where a part begins. */
 export interface ProposedCut {
@@ -102,7 +101,7 @@ export function stopsOf(played: PlayedSong, forced: readonly number[] = []): Sto
 function bare(played: PlayedSong, tick: number, barTick: number): Stop {
   const { metre } = barAt(played.bars, Math.min(barTick, played.endTick - 1));
   const at = barsTo(played, barTick);
-  return { tick, at, barTick, beat: stepTicks(metre), gain: 0, strength: 0, reasons: [], isForced: true };
+  return { tick, at, barTick, beat: beatTicks(metre), gain: 0, strength: 0, reasons: [], isForced: true };
 }
 
 /** Hundredths of a bar from the first bar line to a tick. */

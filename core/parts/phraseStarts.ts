@@ -1,7 +1,7 @@
-import { barTicks } from '../music';
+import { barTicks, beatTicks } from '../music';
 import type { PlayedBar, PlayedSong } from '../song';
 import type { Boundary } from './boundary';
-import { boundariesOf, stepTicks, upbeatOf } from './strength';
+import { boundariesOf, upbeatOf } from './strength';
 
 /** A bar line where a phrase could have its first downbeat, and the onset round it with which it would begin. */
 export interface PhraseStart {
@@ -52,7 +52,7 @@ export function phraseStarts(played: PlayedSong): PhraseStart[] {
     while (since < known.length && known[since].tick < bar.tick - whole / 2) since++;
     if (i > first) {
       const best = bestStart(played, bar, known, since);
-      if (best) starts.push({ ...best, at, barTick: bar.tick, beat: stepTicks(bar.metre) });
+      if (best) starts.push({ ...best, at, barTick: bar.tick, beat: beatTicks(bar.metre) });
     }
     if (i >= first) at += Math.round((100 * bar.length) / whole);
   });
@@ -79,7 +79,7 @@ function bestStart(
   const late = known[at];
   // A phrase that begins with a rest begins where its first chord does.
   const beginsWithRest =
-    late && late.tick - bar.tick <= stepTicks(bar.metre) && late.rest >= late.tick - bar.tick;
+    late && late.tick - bar.tick <= beatTicks(bar.metre) && late.rest >= late.tick - bar.tick;
   if (beginsWithRest && !candidates.some(({ tick }) => tick === bar.tick)) add(bar.tick, late);
   if (candidates.length === 0) return null;
   const { tick, boundary, points } = candidates.reduce((a, b) => (b.points > a.points ? b : a));
@@ -90,7 +90,7 @@ function bestStart(
 /** Tenths of a point that speak for beginning with this onset. */
 function onsetPoints(played: PlayedSong, bar: PlayedBar, tick: number, boundary: Boundary): number {
   const upbeat = upbeatOf(played);
-  const hasUpbeat = upbeat >= stepTicks(bar.metre) / 2;
+  const hasUpbeat = upbeat >= beatTicks(bar.metre) / 2;
   const place = (): number => {
     if (tick === bar.tick) return hasUpbeat ? PLACE.barLineOfPickUps : PLACE.barLine;
     if (upbeat > 0 && bar.tick - tick === upbeat) return PLACE.pickUp;

@@ -1,14 +1,5 @@
-import {
-  barTicks,
-  beatTicks,
-  chroma,
-  type Key,
-  type Metre,
-  rememberEach,
-  rememberLast,
-  staffStep,
-} from '../music';
-import { barAt, inForceAt, keyAt, type PlayedNote, type PlayedSong } from '../song';
+import { barTicks, beatTicks, chroma, type Key, rememberEach, rememberLast, staffStep } from '../music';
+import { barAt, inForceAt, keyAt, placeIn, type PlayedNote, type PlayedSong } from '../song';
 import { type Boundary, cadencePoints, CADENCES, STRENGTH } from './boundary';
 import { cadenceBefore } from './cadences';
 import { doCapitalsMean, lineReasons } from './lines';
@@ -21,12 +12,6 @@ const LEAP_SEMITONES = 7;
 const MOST_BARS = 4;
 /** Bars a figure must go alike to count; a rounded bar is whole. */
 const LEAST_BARS: Record<Likeness, number> = { same: 0.9, moved: 1.9, rhythm: 1.9 };
-
-/** Ticks of the beat a foot taps, whatever note stands for it: the dotted one in 6/8 as in 6/4. */
-export function stepTicks(metre: Metre): number {
-  const isCompound = metre.numerator > 3 && metre.numerator % 3 === 0;
-  return beatTicks(metre) * (isCompound ? 3 : 1);
-}
 
 /** Ticks before a bar line at which phrases of a song with a pick-up begin. */
 export function upbeatOf(played: PlayedSong): number {
@@ -102,7 +87,7 @@ function returnsIn(played: PlayedSong, notes: readonly Note[]): ReadonlyMap<numb
     tick: note.tick,
     midi: note.midi,
     step: staffStep(note.pitch),
-    inBar: placeInBar(played, note.tick),
+    inBar: placeIn(played.bars, note.tick).offset,
   }));
   return returnsOf(figures, played.endTick, countedLengths(played));
 }
@@ -113,19 +98,12 @@ function countedLengths({ bars }: PlayedSong): FigureLengths {
   return { least: LEAST_BARS.same * Math.min(...ticks), most: (MOST_BARS + 1) * Math.max(...ticks) };
 }
 
-/** Ticks from the bar line; a pick-up lies where it would in a whole bar. */
-function placeInBar(played: PlayedSong, tick: number): number {
-  const bar = barAt(played.bars, tick);
-  const missing = bar.number === 0 ? barTicks(bar.metre) - bar.length : 0;
-  return tick - bar.tick + missing;
-}
-
 function boundaryBefore(evidence: Evidence, index: number): Boundary {
   const { played, notes, usual, upbeat, sections } = evidence;
   const [before, note] = [notes[index - 1], notes[index]];
   const tick = startOf(played, before, note);
   const bar = barAt(played.bars, tick);
-  const step = stepTicks(bar.metre);
+  const step = beatTicks(bar.metre);
   const reasons: string[] = [];
   let [forBar, forOnset, place] = [0, 0, STRENGTH.offTheBar as number];
   const say = (points: number, reason: string): void => {

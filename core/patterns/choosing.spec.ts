@@ -55,14 +55,14 @@ describe('choosing a pattern', () => {
       'block rocking pulse fifths low-then-chord root-and-low-fifth stride after-beat octave-bounce rising root-and-fifth-walking rolling-tenth lift descending-line open-tenth',
     );
     expect(fitting(6, 8)).toBe('block jig pulse fifths rising crossing-six descending-line open-tenth');
-    expect(fitting(5, 4)).toBe('block pulse fifths rising descending-line open-tenth');
+    expect(fitting(5, 4)).toBe('block pulse fifths low-in-groups rising descending-line open-tenth');
   });
 
   it('proposes only what lies on the root and leaves out no third', () => {
     const proposed = (numerator: number, denominator: number): string[] =>
       [1, 2, 3, 4, 5].map((energy) => choosePattern('auto', { numerator, denominator }, energy).pattern.id);
     expect(new Set([...proposed(3, 4), ...proposed(4, 4), ...proposed(6, 8), ...proposed(5, 4)])).toEqual(
-      new Set(['waltz', 'rocking', 'jig', 'block']),
+      new Set(['waltz', 'rocking', 'jig', 'low-in-groups']),
     );
   });
 

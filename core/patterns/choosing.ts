@@ -1,7 +1,7 @@
-import { type Metre, metreName } from '../music';
+import { gotOrMade, groupsOf, type Metre, metreName } from '../music';
 import { VARY } from '../parts';
 import type { OwnPattern } from '../song';
-import type { Pattern } from './pattern';
+import type { Pattern, PatternEvent, PatternMember } from './pattern';
 import { BLOCK, PATTERNS } from './rows';
 import { SUNG_FIGURES } from './sung';
 
@@ -59,8 +59,26 @@ export function choosePattern(
 
 /** A pattern as it goes in a metre. */
 function inMetre(pattern: Pattern, metre: Metre): Pattern {
-  const { otherwise } = pattern;
+  const { byGroups, otherwise } = pattern;
+  if (byGroups)
+    return gotOrMade(grouped, groupsOf(metre).join() + metre.denominator, () => ({
+      ...pattern,
+      events: eventsOf(byGroups, metre),
+    }));
   return otherwise?.metres.includes(metreName(metre)) ? (turned.get(pattern) ?? pattern) : pattern;
+}
+
+/** The rows that go by groups in the groups they went in; the same object each time. */
+const grouped = new Map<string, Pattern>();
+
+/** A bar in its groups, in quarters. */
+function eventsOf({ first, later, others }: NonNullable<Pattern['byGroups']>, metre: Metre): PatternEvent[] {
+  const length = 4 / metre.denominator;
+  const members = groupsOf(metre).flatMap((size, group) => [
+    group === 0 ? first : later,
+    ...new Array<PatternMember>(size - 1).fill(others),
+  ]);
+  return members.map((member, i) => ({ onset: i * length, length, members: [member] }));
 }
 
 /** The other form of each row that has one; the same object each time. */

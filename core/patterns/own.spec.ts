@@ -198,7 +198,7 @@ describe('a figure read off keys played over a chord', () => {
       const played = leftOf(under('Cmaj9', row.id, metre), beats * 960);
       const tune = played.map(({ tick, length, midi }) => ({ beat: tick / 960, beats: length / 960, midi }));
       for (const seed of [1, 2, 3]) {
-        const options = { beatsPerMinute: 84, seed, spreadSeconds: 0.015, lateSeconds: 0, mistakes: [] };
+        const options = { quartersPerMinute: 84, seed, spreadSeconds: 0.015, lateSeconds: 0, mistakes: [] };
         const down = new Map<number, number>();
         const keys: PlayedKey[] = [];
         for (const { seconds, midi, velocity } of playSimulated(tune, options)) {

@@ -42,6 +42,8 @@ export interface Pattern {
     readonly beats: number;
     readonly events: readonly PatternEvent[];
   };
+  /** In unequal metres: what is struck at the first group of a bar, at each later one, and on the other units. */
+  readonly byGroups?: Readonly<Record<'first' | 'later' | 'others', PatternMember>>;
   /** Root and fifth alone: the third is left to the tune. */
   readonly isBare?: true;
   /** A part comes to rest on root and third alone: its hand has come too far for a whole chord. */

@@ -35,6 +35,7 @@ describe('patterns proposed', () => {
       'waltz-in-place',
     ]);
     expect(ids({ metre: { numerator: 5, denominator: 4 } })).toEqual([
+      'low-in-groups',
       'pulse',
       'fifths',
       'rising',

@@ -144,6 +144,19 @@ export const PATTERNS: readonly Pattern[] = [
     events: quarters(1, 'upper', 'second bass', 'upper'),
   },
   {
+    id: 'low-in-groups',
+    name: 'Low in groups',
+    base: 'root',
+    metres: ['5/4', '6/4', '7/4', '5/8', '7/8', '8/8'],
+    beats: Infinity,
+    holdsUpTo: 0,
+    energy: 3,
+    skill: 2,
+    // 1 x x 5̲ x in 5/4: low at each group, the chord on the other units.
+    byGroups: { first: 1, later: 'second bass', others: 'upper' },
+    events: [],
+  },
+  {
     id: 'after-beat',
     name: 'After-beat',
     base: 'voicing',

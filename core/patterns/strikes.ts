@@ -1,5 +1,5 @@
-import { pulseTicks, TICKS_PER_QUARTER } from '../music';
-import type { PlayedBar } from '../song';
+import { barTicks, middleTicks, TICKS_PER_QUARTER, unitTicks } from '../music';
+import { beatsLater, placeInBar, type PlayedBar } from '../song';
 import { endingKeys, type FigureContext, keysOf } from './members';
 import type { Pattern, PatternMember } from './pattern';
 
@@ -55,9 +55,14 @@ function struck(
     : keysOf(context, members);
 }
 
-/** Ticks of what a pattern's lengths are counted in. */
-function unitTicks({ unit }: Pattern, { metre }: PlayedBar): number {
-  return unit === 'beat' ? pulseTicks(metre) : TICKS_PER_QUARTER;
+/** Ticks a pattern's figure has gone on for after so many of its units, from where the chord begins. */
+function ticksAfter({ unit }: Pattern, { bar, start }: Stretch): (count: number) => number {
+  if (unit !== 'beat') return (count) => Math.round(count * TICKS_PER_QUARTER);
+  return (count) => {
+    const [whole, share] = [Math.floor(count), count % 1];
+    const at = beatsLater(bar, start, whole);
+    return at - start + Math.round(share * placeInBar(bar, at).beatTicks);
+  };
 }
 
 interface Struck {
@@ -68,14 +73,14 @@ interface Struck {
 
 function eventsUpTo(pattern: Pattern, stretch: Stretch, to: number): Struck[] {
   const { beats, events } = pattern;
-  const unit = unitTicks(pattern, stretch.bar);
-  const cycle = beats * unit;
+  const after = ticksAfter(pattern, stretch);
+  const from = stretch.start - phaseAt(after(beats), stretch);
   const found: Struck[] = [];
-  for (let at = stretch.start - phaseAt(cycle, stretch); at < to; at += cycle)
+  for (let count = 0; from + (count && after(count)) < to; count += beats)
     for (const { onset, length, members } of events) {
-      const tick = at + Math.round(onset * unit);
+      const tick = from + after(count + onset);
       if (tick >= stretch.start && tick < to)
-        found.push({ tick, length: Math.round(length * unit), members });
+        found.push({ tick, length: from + after(count + onset + length) - tick, members });
     }
   return found;
 }
@@ -105,11 +110,13 @@ function phaseAt(cycle: number, { bar, start, firstBar }: Stretch): number {
   return cycle > bar.length && cycle !== Infinity && start === bar.tick ? (start - firstBar) % cycle : 0;
 }
 
-/** Where the figure of a part's last bar comes to rest: after its first strike in three, else half way. */
-function holdingFrom(pattern: Pattern, { bar, start, end }: Stretch): number {
-  const { numerator, denominator } = bar.metre;
-  const isInThree = numerator === 3;
-  const middle = isInThree ? (4 * TICKS_PER_QUARTER) / denominator : (end - start) / 2;
-  const first = Math.round((pattern.events[0]?.length ?? 0) * unitTicks(pattern, bar));
-  return Math.min(end, start + Math.max(first, Math.round(middle)));
+/** Where the figure of a part's last bar comes to rest: after its first strike in three, else half way, in uneven metres at the second group. */
+function holdingFrom(pattern: Pattern, stretch: Stretch): number {
+  const { bar, start, end } = stretch;
+  const { metre } = bar;
+  const halfway = middleTicks(metre) ?? (end - start) / 2;
+  const isUneven = 2 * halfway !== barTicks(metre) && end - start === barTicks(metre);
+  const rest = metre.numerator === 3 ? unitTicks(metre) : isUneven ? halfway : (end - start) / 2;
+  const first = ticksAfter(pattern, stretch)(pattern.events[0]?.length ?? 0);
+  return Math.min(end, start + Math.max(first, Math.round(rest)));
 }

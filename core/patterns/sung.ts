@@ -38,8 +38,8 @@ export const ON_THE_BEAT: SungFigure = {
   events: [{ onset: 0, length: 1, members: ['all'] }],
 };
 
-const SIMPLE = ['2/4', '3/4', '4/4', '2/2', '5/4'];
-const COMPOUND = ['3/8', '6/8', '9/8', '12/8'];
+const SIMPLE = ['2/4', '3/4', '4/4', '2/2', '5/4', '7/4'];
+const COMPOUND = ['3/8', '6/8', '9/8', '12/8', '6/4'];
 
 /** One row a figure. Source: common practice of accompanying a singer at the piano. */
 export const SUNG_FIGURES: readonly SungFigure[] = [

@@ -1,4 +1,4 @@
-import { barTicks, type Metre, pulseTicks } from '../music';
+import { barTicks, middleTicks } from '../music';
 import { type Choices, type PlayedBar, type PlayedSong } from '../song';
 
 /** The pedal going down or up. */
@@ -65,14 +65,10 @@ function pressesOf({ played, struck, choicesAt, partAt }: PedalTask): Press[] {
 /** A stretch cut at bar lines, and at the middle of bars that have one. */
 function halved(bars: readonly PlayedBar[], from: number, to: number): Press[] {
   const inside = bars.filter((bar) => bar.tick < to && bar.tick + bar.length > from);
-  const cuts = inside.flatMap((bar) => [
-    bar.tick,
-    ...(hasMiddle(bar.metre) ? [bar.tick + barTicks(bar.metre) / 2] : []),
-  ]);
+  const cuts = inside.flatMap((bar) => {
+    const middle = middleTicks(bar.metre);
+    return middle === null ? [bar.tick] : [bar.tick, bar.tick + bar.length - barTicks(bar.metre) + middle];
+  });
   const starts = [from, ...cuts.filter((tick) => tick > from && tick < to)];
   return starts.map((start, i) => ({ from: start, to: starts[i + 1] ?? to }));
-}
-
-function hasMiddle(metre: Metre): boolean {
-  return (barTicks(metre) / pulseTicks(metre)) % 2 === 0;
 }

@@ -1,6 +1,5 @@
 import { type Hand, type HandNote } from '../hands';
-import { metricStrength } from '../music';
-import { barAt, type Choices, type PlayedSong, type Song } from '../song';
+import { type Choices, placeIn, type PlayedSong, type Song } from '../song';
 import { Clock } from './clock';
 import { pedalsOf, type TimedPedal } from './pedal';
 
@@ -64,8 +63,7 @@ function timed(task: PerformTask, clock: Clock, note: HandNote): TimedNote {
   const duration = note.grace
     ? GRACE_SECONDS
     : Math.max(ROLL_SECONDS, clock.secondsAt(note.tick + note.length) - start - later);
-  const bar = barAt(task.played.bars, note.tick);
-  const accent = ACCENT[metricStrength(note.tick - bar.tick, bar.metre)];
+  const accent = ACCENT[placeIn(task.played.bars, note.tick).strength];
   const swell = loudnessAt(task.played, note.tick);
   const beside = note.source === 'harmony' ? BESIDE_TUNE : 0;
   const velocity = Math.max(1, Math.min(127, VELOCITY[note.hand] + beside + accent + swell));

@@ -1,5 +1,4 @@
-import { pulseTicks } from '../music';
-import { inForceAt, type PlayedSong, type Song } from '../song';
+import { beatsOfBar, inForceAt, type PlayedSong, type Song } from '../song';
 
 /** Bars over which a song that slows comes to rest. */
 const SLOWING_BARS = 2;
@@ -13,10 +12,7 @@ const SLOWEST = 0.7;
 export function withSlowing(played: PlayedSong, ending: Song['choices']['ending']): PlayedSong {
   if (ending !== 'slowing') return played;
   const last = played.bars.slice(-SLOWING_BARS).filter(({ number }) => number > 0);
-  const beats = last.flatMap(({ tick, length, metre }) => {
-    const pulse = pulseTicks(metre);
-    return Array.from({ length: Math.ceil(length / pulse) }, (_, i) => tick + i * pulse);
-  });
+  const beats = last.flatMap(beatsOfBar);
   if (beats.length < 2) return played;
   const steps = beats.slice(1).map((tick, i) => ({
     tick,

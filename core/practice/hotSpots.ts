@@ -1,7 +1,7 @@
 import type { Arrangement } from '../arrangement';
 import { type Hand, type HandNote, isPass, type Strike, strikesOf } from '../hands';
-import { gotOrMade, isBlack, pulseTicks } from '../music';
-import { barAt, onsetsOf, type PlayedBar } from '../song';
+import { gotOrMade, isBlack } from '../music';
+import { barAt, onsetsOf, placeInBar, type PlayedBar } from '../song';
 import type { Turn } from './log';
 import type { Slip } from './slips';
 
@@ -99,7 +99,7 @@ export function hottest({ bars }: Heat, count: number): HotBar[] {
 function causeOf(
   note: Pick<HandNote, 'tick' | 'midi' | 'hand'>,
   strikes: readonly Strike[],
-  bar: Pick<PlayedBar, 'tick' | 'metre'>,
+  bar: Pick<PlayedBar, 'tick' | 'length' | 'metre'>,
   secondsAt: (tick: number) => number,
 ): Cause | null {
   const at = strikes.findIndex(([first]) => first.tick === note.tick);
@@ -110,7 +110,7 @@ function causeOf(
     if (before.length === 1 && here.length === 1 && isPass(before[0], here[0], note.hand)) return 'crossing';
     if (secondsAt(here[0].tick) - secondsAt(before[0].tick) < QUICK_SECONDS) return 'quick';
   }
-  if ((note.tick - bar.tick) % pulseTicks(bar.metre) !== 0) return 'off the beat';
+  if (placeInBar(bar, note.tick).inBeat !== 0) return 'off the beat';
   return isBlack(note.midi) ? 'black key' : null;
 }
 

@@ -1,7 +1,7 @@
 import type { Arrangement } from '../arrangement';
 import type { Effort } from '../effort';
-import { fifthsOf, pulseTicks } from '../music';
-import { barAt, keyAt } from '../song';
+import { fifthsOf } from '../music';
+import { keyAt, placeIn } from '../song';
 
 /** What a pianist may want to work on. */
 export type Aim = 'left hand' | 'leaps' | 'off-beats' | 'stretches' | 'black keys' | 'speed' | 'reading';
@@ -20,10 +20,7 @@ export interface SongToRank {
 /** What of an arrangement is compared with other songs. */
 export function songToRank({ song, played, efforts }: Arrangement): SongToRank {
   const tune = played.melody.filter(({ grace }) => !grace);
-  const off = tune.filter(({ tick }) => {
-    const bar = barAt(played.bars, tick);
-    return (tick - bar.tick) % pulseTicks(bar.metre) !== 0;
-  });
+  const off = tune.filter(({ tick }) => placeIn(played.bars, tick).inBeat !== 0);
   return {
     id: song.id,
     title: song.title,

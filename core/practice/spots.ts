@@ -1,4 +1,4 @@
-import { pulseTicks } from '../music';
+import { beatsOf } from '../music';
 import type { PlayedBar } from '../song';
 import type { Gate } from './gate';
 import type { HotBar } from './hotSpots';
@@ -46,6 +46,6 @@ export function withBarBefore(
 ): Span {
   const [before, bar, after] = [bars[at - 1], bars[at], bars[at + 1]];
   const fromTick = before?.tick ?? bar.tick;
-  const toTick = bar.tick + bar.length + (after ? pulseTicks(after.metre) : 0);
+  const toTick = bar.tick + bar.length + (after ? beatsOf(after.metre)[0].length : 0);
   return { fromTick, toTick, seconds: secondsAt(toTick) - secondsAt(fromTick) };
 }

@@ -1,6 +1,6 @@
-import { type Metre, metricStrength, pulseTicks, TICKS_PER_QUARTER } from '../music';
+import { TICKS_PER_QUARTER } from '../music';
 import { type Part, partIndexAt } from '../parts';
-import { barAt, type Choices, type PlayedNote, type PlayedSong } from '../song';
+import { barAt, type Choices, placeInBar, type Bar, type PlayedNote, type PlayedSong } from '../song';
 
 export type RhythmVersion = Choices['rhythm'];
 
@@ -45,16 +45,11 @@ function inRhythm(
   part: Pick<Part, 'fromTick' | 'toTick'>,
 ): readonly PlayedNote[] {
   if (version === 'real' || notes.length === 0) return notes;
-  const metreAt = (tick: number): { offset: number; metre: Metre } => {
-    const bar = barAt(played.bars, tick);
-    const missing = bar.number === 0 ? -bar.length : 0;
-    return { offset: tick - bar.tick + missing, metre: bar.metre };
-  };
   const moved = notes.map((note, i) => {
     const before = notes[i - 1];
     const next = notes[i + 1];
-    const { offset, metre } = metreAt(note.tick);
-    const tick = newOnset(note, offset, metre, version, before, next);
+    const bar = barAt(played.bars, note.tick);
+    const tick = newOnset(note, bar, version, before, next);
     return Math.max(part.fromTick, Math.min(part.toTick - 1, tick));
   });
   return notes.map((note, i) => {
@@ -76,21 +71,20 @@ function endOf(note: PlayedNote, nextOnset: number | undefined, partEnd: number)
 
 function newOnset(
   note: PlayedNote,
-  offset: number,
-  metre: Metre,
+  bar: Bar,
   version: RhythmVersion,
   before: PlayedNote | undefined,
   next: PlayedNote | undefined,
 ): number {
   switch (version) {
     case 'straight':
-      return straightened(note, offset, metre, before, next);
+      return straightened(note, bar, before, next);
     case 'anticipated':
-      return anticipated(note, offset, metre, before);
+      return anticipated(note, bar, before);
     case 'dotted':
-      return offBeat(note, offset, metre, before) ? note.tick + HALF / 2 : note.tick;
+      return offBeat(note, bar, before) ? note.tick + HALF / 2 : note.tick;
     case 'swung':
-      return offBeat(note, offset, metre, before) ? note.tick + Math.round(HALF / 3) : note.tick;
+      return offBeat(note, bar, before) ? note.tick + Math.round(HALF / 3) : note.tick;
     case 'real':
       return note.tick;
   }
@@ -102,39 +96,35 @@ function newOnset(
  */
 function straightened(
   note: PlayedNote,
-  offset: number,
-  metre: Metre,
+  bar: Bar,
   before: PlayedNote | undefined,
   next: PlayedNote | undefined,
 ): number {
-  const pulse = pulseTicks(metre);
-  const within = ((offset % pulse) + pulse) % pulse;
-  if (note.grace || within === 0) return note.tick;
-  const toBeat = pulse - within;
+  const { inBeat, beatTicks, stepTicks } = placeInBar(bar, note.tick);
+  if (note.grace || inBeat === 0) return note.tick;
+  const toBeat = beatTicks - inBeat;
   const holdsOver = note.length > toBeat;
   const beatIsFree = !next || next.tick > note.tick + toBeat;
-  if (holdsOver && beatIsFree && within * 2 >= pulse) return note.tick + toBeat;
-  const grid = metre.denominator >= 8 ? pulse / 3 : pulse / 2;
-  const back = within % grid;
-  if (back === 0 || (pulse % 3 === 0 && within % (pulse / 3) === 0)) return note.tick;
+  if (holdsOver && beatIsFree && inBeat * 2 >= beatTicks) return note.tick + toBeat;
+  const back = inBeat % stepTicks;
+  if (back === 0 || (beatTicks % 3 === 0 && inBeat % (beatTicks / 3) === 0)) return note.tick;
   const down = note.tick - back;
   return before && before.tick >= down ? note.tick : down;
 }
 
 /** A long note on a strong beat comes half a beat early where the note before leaves room. */
-function anticipated(note: PlayedNote, offset: number, metre: Metre, before: PlayedNote | undefined): number {
-  const isStrong = metricStrength(Math.max(0, offset), metre) >= 3;
-  if (note.grace || !isStrong || offset < 0 || note.length < LONG_ENOUGH) return note.tick;
+function anticipated(note: PlayedNote, bar: Bar, before: PlayedNote | undefined): number {
+  const isStrong = placeInBar(bar, note.tick).strength >= 3;
+  if (note.grace || !isStrong || note.length < LONG_ENOUGH) return note.tick;
   const early = note.tick - HALF;
   const hasRoom = before !== undefined && before.tick <= early - HALF;
   return hasRoom ? early : note.tick;
 }
 
 /** The second of an even pair: on the half beat, after a note on the beat, not already shortened. */
-function offBeat(note: PlayedNote, offset: number, metre: Metre, before: PlayedNote | undefined): boolean {
-  const isHalf =
-    metre.denominator === 4 &&
-    ((offset % TICKS_PER_QUARTER) + TICKS_PER_QUARTER) % TICKS_PER_QUARTER === HALF;
+function offBeat(note: PlayedNote, bar: Bar, before: PlayedNote | undefined): boolean {
+  const { inBeat, beatTicks } = placeInBar(bar, note.tick);
+  const isHalf = beatTicks === TICKS_PER_QUARTER && inBeat === HALF;
   return (
     isHalf && !note.grace && before !== undefined && note.tick - before.tick === HALF && note.length >= HALF
   );

@@ -1,9 +1,8 @@
 import type { Arrangement } from '../arrangement';
 import { RUNGS } from '../ladder';
-import { beatTicks, classNameOf, keyName, metreName, scaleOf, typeset } from '../music';
+import { classNameOf, keyName, metreName, scaleOf, typeset } from '../music';
 import { keyAt } from '../song';
-import { beatsInWords } from '../sentences';
-import { barsInWords, counted, learningInWords, typesetForm } from '../words';
+import { barsInWords, counted, learningInWords, pickupInWords, tempoInWords, typesetForm } from '../words';
 import { box, line, text } from './draw';
 import { type Block, heading, paragraph } from './flow';
 import type { MakeSheet, SheetTask } from './sheet';
@@ -42,10 +41,8 @@ function factsOf({ song, played, parts, profile }: Arrangement): [name: string, 
     ['Key', typeset(keyName(key))],
     ['Scale', scale],
     ['Metre', metres.join(', ')],
-    ['Tempo', `${played.tempoMap[0].quartersPerMinute} quarter notes a minute`],
-    ...(song.pickup > 0
-      ? [['Pick-up', beatsInWords(song.pickup / beatTicks(metre))] as [string, string]]
-      : []),
+    ['Tempo', tempoInWords(metre, played.tempoMap[0].quartersPerMinute)],
+    ...(song.pickup > 0 ? [['Pick-up', pickupInWords(metre, song.pickup)] as [string, string]] : []),
     ['Rung', rungs.map(rung).join('; ')],
     [
       'Hands',

@@ -1,4 +1,4 @@
-import { barTicks, beatTicks, type Metre } from '../music';
+import { barTicks, beatsOf, type Metre, type Place, placeAt, unitTicks } from '../music';
 import type { Song } from './schema';
 
 export interface Bar {
@@ -47,10 +47,43 @@ export function barAt(bars: readonly Bar[], tick: number): Bar {
   return inForceAt(bars, tick);
 }
 
-/** Beat within the bar in the denominator's unit, 1 = on the bar line; a pick-up counts up to its bar line. */
+/** Ticks from the bar line of a whole bar: a pick-up is the end of one, in every pass. */
+export function offsetInBar(
+  { tick, length, metre }: Pick<Bar, 'tick' | 'length' | 'metre'>,
+  at: number,
+): number {
+  return at - tick + barTicks(metre) - length;
+}
+
+/** Where a tick lies in its bar: what is asked by all that depends on the metre. */
+export function placeInBar(bar: Pick<Bar, 'tick' | 'length' | 'metre'>, tick: number): Place {
+  return placeAt(bar.metre, offsetInBar(bar, tick));
+}
+
+/** Where a tick lies among bars. */
+export function placeIn(bars: readonly Bar[], tick: number): Place {
+  return placeInBar(barAt(bars, tick), tick);
+}
+
+/** The count of a tick in its bar, in the denominator's unit, 1 = on the bar line; a pick-up counts up to its bar line. */
 export function beatAt(bar: Bar, tick: number): number {
-  const missing = bar.number === 0 ? barTicks(bar.metre) - bar.length : 0;
-  return 1 + (tick - bar.tick + missing) / beatTicks(bar.metre);
+  return 1 + offsetInBar(bar, tick) / unitTicks(bar.metre);
+}
+
+/** The ticks on which the beats of a bar fall; of a pick-up those it has. */
+export function beatsOfBar(bar: Pick<Bar, 'tick' | 'length' | 'metre'>): number[] {
+  const missing = barTicks(bar.metre) - bar.length;
+  return beatsOf(bar.metre).flatMap(({ at }) => (at >= missing ? [bar.tick + at - missing] : []));
+}
+
+/** The tick so many beats after one (before it, when negative), which keeps its place in the beat as far as that is long enough; counted on in the metre of the tick's bar. */
+export function beatsLater(bar: Pick<Bar, 'tick' | 'length' | 'metre'>, tick: number, count: number): number {
+  const beats = beatsOf(bar.metre);
+  const { beat, inBeat, offset } = placeInBar(bar, tick);
+  const wanted = beat + count;
+  const bars = Math.floor(wanted / beats.length);
+  const { at, length } = beats[wanted - bars * beats.length];
+  return tick - offset + bars * barTicks(bar.metre) + at + Math.min(inBeat, length - 1);
 }
 
 /** Those of a list in time that begin in a stretch: O(log n) to find, not a look at every one. */

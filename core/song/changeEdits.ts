@@ -1,5 +1,4 @@
-import { beatTicks, pulseTicks } from '../music';
-import { barAt, writtenBars } from './bars';
+import { barAt, beatsLater, placeInBar, writtenBars } from './bars';
 import { type Change, type Song } from './schema';
 
 /** The changes of a song put in the place of the old; pins of changes that are gone go with them. */
@@ -64,6 +63,26 @@ export function changeMoved(song: Song, id: string, ticks: number): ChangesEdit 
   return { kind: 'changes-set', what: 'moved chord', changes };
 }
 
+/** A change struck a beat, or the next smaller place of the metre, later or earlier; null where there is no room. */
+export function changeStepped(song: Song, id: string, by: 1 | -1, step: 'beat' | 'half'): ChangesEdit | null {
+  const change = song.changes.find((c) => c.id === id);
+  if (!change) return null;
+  const bar = barAt(writtenBars(song), change.tick);
+  const tick =
+    step === 'beat'
+      ? beatsLater(bar, change.tick, by)
+      : change.tick + by * placeInBar(bar, change.tick).stepTicks;
+  return changeMoved(song, id, tick - change.tick);
+}
+
+/** A change struck again in the middle of its time, on a place of the metre, to be changed there; null where there is no room. */
+export function changeSplit(song: Song, id: string): ChangesEdit | null {
+  const change = song.changes.find((c) => c.id === id);
+  if (!change) return null;
+  const step = placeInBar(barAt(writtenBars(song), change.tick), change.tick).stepTicks;
+  return changeAdded(song, change.tick + step * Math.round(change.length / 2 / step), change.symbol);
+}
+
 /** Without a change; the one before lasts through it, when the two touched. Null when there is none such. */
 export function changeLeftOut(song: Song, id: string): ChangesEdit | null {
   const sorted = [...song.changes].sort((a, b) => a.tick - b.tick);
@@ -113,7 +132,9 @@ export function changesPlaced(song: Song, how: 'easy' | 'as sung'): ChangesEdit 
   const moved = song.changes.map((change) => {
     const bar = barAt(bars, change.tick);
     const tick =
-      how === 'easy' ? onBeat(change.tick, bar) : withNote(song, change.tick, pulseTicks(bar.metre));
+      how === 'easy'
+        ? onBeat(change.tick, bar)
+        : withNote(song, change.tick, placeInBar(bar, change.tick).beatTicks);
     return { ...change, tick, length: Math.max(SHORTEST, change.tick + change.length - tick) };
   });
   const sorted = moved.sort((a, b) => a.tick - b.tick);
@@ -133,9 +154,8 @@ export function changesPlaced(song: Song, how: 'easy' | 'as sung'): ChangesEdit 
 }
 
 function onBeat(tick: number, bar: ReturnType<typeof barAt>): number {
-  const beat = beatTicks(bar.metre);
-  const late = (tick - bar.tick) % beat;
-  return late === 0 ? tick : Math.min(tick + beat - late, bar.tick + bar.length);
+  const { inBeat, beatTicks } = placeInBar(bar, tick);
+  return inBeat === 0 ? tick : Math.min(tick + beatTicks - inBeat, bar.tick + bar.length);
 }
 
 /** The onset of the note held over a tick, when it was struck less than a beat before. */

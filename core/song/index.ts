@@ -1,8 +1,8 @@
 export { orderInWords } from './barEdits';
-export { type Bar, barAt, beatAt, indexAt, inForceAt, writtenBars } from './bars';
-export { within } from './bars';
-export { changeAdded, changeLeftOut, changeMoved, type ChangesEdit, changesPlaced } from './changeEdits';
-export { freshId, SHORTEST } from './changeEdits';
+export { type Bar, barAt, beatAt, beatsLater, beatsOfBar, indexAt, inForceAt, offsetInBar } from './bars';
+export { placeIn, placeInBar, within, writtenBars } from './bars';
+export { changeAdded, changeLeftOut, type ChangesEdit, changeSplit, changesPlaced } from './changeEdits';
+export { changeMoved, changeStepped, freshId, SHORTEST } from './changeEdits';
 export { applyEdit, describeEdit, sessionOf, type SongEdit, type TuneFields } from './edits';
 export { type Finding, findingId, type Fix, isDismissed } from './finding';
 export { checkedSong, firstIssue, migrateSong, SongShapeError } from './migrate';

@@ -19,6 +19,8 @@ const metre = z.object({
     z.literal(16),
     z.literal(32),
   ]),
+  /** How its units are grouped; absent: as is usual. */
+  groups: z.array(z.number().int().min(1).max(4)).max(64).optional(),
 });
 
 export const LAYOUTS = [

@@ -1,6 +1,6 @@
 import { roleOf } from '../harmony';
-import { type Chord, chroma, type Metre, metricStrength, pulseTicks } from '../music';
-import { barAt, keyAt, type PlayedSong } from '../song';
+import { type Chord, chroma, type Metre, middleTicks } from '../music';
+import { barAt, keyAt, placeInBar, type PlayedSong } from '../song';
 import { type Candidate, candidatesIn, type Taste, workOf } from './schools';
 
 /** Points for and against a chord; more is better. Set on the marked songs of the tests. */
@@ -102,24 +102,14 @@ export function slotsOf(played: PlayedSong, phraseEnds: readonly number[]): Slot
   });
 }
 
-/** Where in a bar chords may change: its middle, when it has one of whole beats. */
+/** Where in a bar chords may change: at its middle, when it has one and is no short one of two beats. */
 function partsOfBar(metre: Metre, length: number): [from: number, length: number][] {
-  const pulse = pulseTicks(metre);
-  const beats = Math.round(length / pulse);
-  if (beats < 2 || metre.denominator === 2) return [[0, length]];
-  if (beats === 2 && metre.numerator <= 2) return [[0, length]];
-  if (beats % 2 === 0) {
-    return [
-      [0, length / 2],
-      [length / 2, length / 2],
-    ];
-  }
-  if (beats === 5)
-    return [
-      [0, 3 * pulse],
-      [3 * pulse, length - 3 * pulse],
-    ];
-  return [[0, length]];
+  const middle = middleTicks(metre);
+  if (middle === null || metre.numerator <= 2 || metre.denominator === 2) return [[0, length]];
+  return [
+    [0, middle],
+    [middle, length - middle],
+  ];
 }
 
 /**
@@ -219,14 +209,14 @@ function soundingNotes(played: PlayedSong, slot: Slot): Weighed[] {
   const known = bySlot.get(slot.tick);
   if (known) return known;
   const bar = barAt(played.bars, slot.tick);
-  const pulse = pulseTicks(bar.metre);
   const end = slot.tick + slot.length;
   const notes = played.melody
     .filter((n) => !n.grace && n.tick < end && n.tick + n.length > slot.tick)
     .map((n) => {
       const tick = Math.max(n.tick, slot.tick);
-      const beats = (Math.min(n.tick + n.length, end) - tick) / pulse;
-      const stress = [0.55, 0.75, 1, 1.25, 1.5][metricStrength(tick - bar.tick, bar.metre)];
+      const { beatTicks, strength } = placeInBar(bar, tick);
+      const beats = (Math.min(n.tick + n.length, end) - tick) / beatTicks;
+      const stress = [0.55, 0.75, 1, 1.25, 1.5][strength];
       return { midi: n.midi, weight: Math.min(2, Math.sqrt(beats)) * stress };
     });
   bySlot.set(slot.tick, notes);

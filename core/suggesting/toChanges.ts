@@ -1,7 +1,16 @@
 import { roleOf } from '../harmony';
-import { classNameOf, metricStrength, typeset } from '../music';
+import { classNameOf, typeset } from '../music';
 import { divide } from '../parts';
-import { barAt, type Change, type ChangesEdit, freshId, type PlayedSong, type Song, unfold } from '../song';
+import {
+  barAt,
+  type Change,
+  type ChangesEdit,
+  freshId,
+  placeInBar,
+  type PlayedSong,
+  type Song,
+  unfold,
+} from '../song';
 import { type Candidate, type Taste } from './schools';
 import { type Ranked, type Slot, suggest, type Suggested } from './suggest';
 import { because } from '../sentences';
@@ -149,5 +158,5 @@ function whyFor(played: PlayedSong, slot: Slot, candidate: Candidate, next: Cand
 }
 
 function weightOf(note: PlayedSong['melody'][number], bar: ReturnType<typeof barAt>): number {
-  return note.length * (1 + metricStrength(Math.max(0, note.tick - bar.tick), bar.metre));
+  return note.length * (1 + placeInBar(bar, Math.max(bar.tick, note.tick)).strength);
 }

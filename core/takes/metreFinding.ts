@@ -1,4 +1,13 @@
-import { barTicks, beatTicks, type Metre, metricStrength } from '../music';
+import {
+  barTicks,
+  type Metre,
+  metreInFull,
+  METRES,
+  placeAt,
+  TICKS_PER_QUARTER,
+  TICKS_PER_WHOLE,
+  unitTicks,
+} from '../music';
 import { type MelodyNote, type Song } from '../song';
 
 export interface FoundMetre {
@@ -10,24 +19,31 @@ export interface FoundMetre {
   readonly reason: string;
 }
 
-const METRES: readonly Metre[] = [
-  { numerator: 4, denominator: 4 },
-  { numerator: 3, denominator: 4 },
-  { numerator: 2, denominator: 4 },
-  { numerator: 6, denominator: 8 },
-];
-/** How common a metre is, as a head start; source: counts in song collections, rounded. */
-const HEAD_START: Record<string, number> = { '4/4': 0.2, '3/4': 0.1, '2/4': 0, '6/8': 0.1 };
+/** How common a metre is, as a head start; others must be spoken for. Source: counts in song collections, rounded. */
+const HEAD_START: Record<string, number> = {
+  '4/4': 0.2,
+  '3/4': 0.1,
+  '2/4': 0,
+  '6/8': 0.1,
+  '9/8': 0,
+  '12/8': 0,
+  '3/8': -0.1,
+  '2/2': 0,
+  '6/4': -0.1,
+};
+const RARE = -0.2;
 /** A pick-up must earn its place, a long one more so: this much, and as much again as it fills of the bar. */
 const PICKUP_COST = 0.04;
 const LONG_PICKUP_COST = 0.3;
+/** What each standard deviation above chance is worth in which long notes fall on strong places. */
+const STRONG_PLACES = 0.5;
 /** Chords change on bar lines, and the last note falls on one. */
 const CHORDS_ON_BAR_LINES = 1.2;
 const ENDS_ON_BAR_LINE = 0.1;
 const REPEATED_BAR = 0.5;
 /** A tune in eighths in threes strikes between the quarters; one that hardly does is not in 6/8. */
 const NO_EIGHTHS_COST = 0.3;
-const FEW_EIGHTHS = 0.12;
+const FEW = 0.12;
 
 /**
  * Metres with pick-ups a melody could have, the likeliest first: long notes and leaps belong on strong places
@@ -36,23 +52,26 @@ const FEW_EIGHTHS = 0.12;
 export function findMetres(melody: readonly MelodyNote[], changes: Song['changes'] = []): FoundMetre[] {
   const notes = melody.filter((note) => !note.grace);
   if (notes.length === 0) return [];
-  const betweenQuarters = notes.filter((n) => (((n.tick - notes[0].tick) % 960) + 960) % 960 !== 0).length;
+  const betweenQuarters = notes.filter((n) => (n.tick - notes[0].tick) % TICKS_PER_QUARTER !== 0).length;
   const lastTick = notes[notes.length - 1].tick;
-  const plain = betweenQuarters < FEW_EIGHTHS * notes.length ? NO_EIGHTHS_COST : 0;
+  const plain = betweenQuarters < FEW * notes.length ? NO_EIGHTHS_COST : 0;
+  const grid = gridOf(notes);
   const found = METRES.flatMap((metre) => {
-    const unit = metre.denominator === 8 ? 480 : 960;
+    const unit = Math.min(unitTicks(metre), TICKS_PER_QUARTER / 2);
     const offsets = Array.from({ length: barTicks(metre) / unit }, (_, i) => i * unit);
     return offsets.map((pickup): FoundMetre => {
-      const [weight, repeats] = [onStrongPlaces(notes, metre, pickup), rhythmReturns(notes, metre, pickup)];
-      const name = `${metre.numerator}/${metre.denominator}`;
+      const [weight, repeats] = [
+        STRONG_PLACES * onStrongPlaces(notes, metre, pickup, grid),
+        rhythmReturns(notes, metre, pickup),
+      ];
       const ends = (lastTick - pickup) % barTicks(metre) === 0 ? ENDS_ON_BAR_LINE : 0;
       const chords = shareOnBarLines(changes, metre, pickup);
       const fit =
         weight +
         CHORDS_ON_BAR_LINES * chords +
-        REPEATED_BAR * repeats * Math.sqrt(barTicks(metre) / 3840) +
+        REPEATED_BAR * repeats * Math.sqrt(barTicks(metre) / TICKS_PER_WHOLE) +
         ends +
-        HEAD_START[name] -
+        (HEAD_START[metreInFull(metre)] ?? RARE) -
         (pickup > 0 ? PICKUP_COST + (LONG_PICKUP_COST * pickup) / barTicks(metre) : 0) -
         (metre.denominator === 8 ? plain : 0);
       const reason = `long notes fall on strong beats more often than chance${
@@ -65,22 +84,30 @@ export function findMetres(melody: readonly MelodyNote[], changes: Song['changes
 }
 
 /**
- * How much more of the weight of notes (their length, up to a half note) falls on strong places than chance would
- * put there; 0 chance, 1 all of it on downbeats.
+ * How far the places of notes, weighed by their length up to a half note, are stronger than the places of the metre a tune
+ * could use, in standard deviations of these.
  */
-function onStrongPlaces(notes: readonly MelodyNote[], metre: Metre, pickup: number): number {
-  const whole = barTicks(metre);
-  let [got, most] = [0, 0];
+function onStrongPlaces(notes: readonly MelodyNote[], metre: Metre, pickup: number, grid: number): number {
+  let [got, all] = [0, 0];
   for (const note of notes) {
-    const weight = Math.min(note.length, 1920) ** 1.5;
-    const offset = (((note.tick - pickup) % whole) + whole) % whole;
-    got += weight * metricStrength(offset, metre);
-    most += weight * 4;
+    const weight = Math.min(note.length, 2 * TICKS_PER_QUARTER) ** 1.5;
+    got += weight * placeAt(metre, note.tick - pickup).strength;
+    all += weight;
   }
-  const unit = beatTicks(metre);
-  const places = Array.from({ length: whole / unit }, (_, i) => metricStrength(i * unit, metre));
-  const chance = places.reduce((sum, strength) => sum + strength, 0) / (4 * places.length);
-  return most === 0 ? 0 : (got / most - chance) / (1 - chance);
+  const places = Array.from(
+    { length: barTicks(metre) / grid },
+    (_, i) => placeAt(metre, i * grid).strength as number,
+  );
+  const mean = places.reduce((sum, strength) => sum + strength, 0) / places.length;
+  const spread = Math.sqrt(places.reduce((sum, strength) => sum + (strength - mean) ** 2, 0) / places.length);
+  return all === 0 || spread === 0 ? 0 : (got / all - mean) / spread;
+}
+
+/** Places a tune uses: eighths, or sixteenths where it often strikes between them. */
+function gridOf(notes: readonly MelodyNote[]): number {
+  const [{ tick: first }] = notes;
+  const between = notes.filter(({ tick }) => (tick - first) % (TICKS_PER_QUARTER / 2) !== 0).length;
+  return between > FEW * notes.length ? TICKS_PER_QUARTER / 4 : TICKS_PER_QUARTER / 2;
 }
 
 /** Share of bar lines on which a chord changes, and of changes that stand on one; 0 without chords. */
@@ -98,7 +125,7 @@ function rhythmReturns(notes: readonly MelodyNote[], metre: Metre, pickup: numbe
   const bars: string[] = [];
   for (const note of notes) {
     const bar = Math.floor((note.tick - pickup) / whole) + 1;
-    bars[bar] = `${bars[bar] ?? ''} ${(((note.tick - pickup) % whole) + whole) % whole}`;
+    bars[bar] = `${bars[bar] ?? ''} ${placeAt(metre, note.tick - pickup).offset}`;
   }
   const filled = bars.filter(Boolean).length;
   const back = bars.filter((bar, i) => bar && i > 0 && (bar === bars[i - 1] || bar === bars[i - 2])).length;

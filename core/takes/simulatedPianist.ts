@@ -22,7 +22,7 @@ export interface Mistake {
 }
 
 export interface SimulatedPlaying {
-  readonly beatsPerMinute: number;
+  readonly quartersPerMinute: number;
   /** Chance is repeatable: the same seed plays the same. */
   readonly seed: number;
   /** One standard deviation of a strike's time, in seconds. */
@@ -40,7 +40,7 @@ const HELD_SHARE = 0.92;
  */
 export function playSimulated(tune: readonly TuneKey[], options: SimulatedPlaying): KeyEvent[] {
   const chance = normalFrom(seeded(options.seed));
-  const perBeat = 60 / options.beatsPerMinute;
+  const perBeat = 60 / options.quartersPerMinute;
   const events: KeyEvent[] = [];
   tune.forEach((key, index) => {
     const strays = chance() * options.spreadSeconds + options.lateSeconds;

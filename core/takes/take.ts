@@ -5,8 +5,8 @@ import { type PlayedKey, quantise, type Quantised, topLine, withoutBreaths } fro
 import type { KeyEvent } from './simulatedPianist';
 
 /** Keys as held from going down to going up; a key never let go ends with the take. */
-export function keysOf(events: readonly KeyEvent[], beatsPerMinute: number): PlayedKey[] {
-  const perSecond = beatsPerMinute / 60;
+export function keysOf(events: readonly KeyEvent[], quartersPerMinute: number): PlayedKey[] {
+  const perSecond = quartersPerMinute / 60;
   const down = new Map<number, number>();
   const keys: PlayedKey[] = [];
   const last = events.reduce((end, event) => Math.max(end, event.seconds), 0);
@@ -33,11 +33,11 @@ export interface Take {
 /** A take against a click as melody notes: the top line of it, on its grid, spelled in the key. */
 export function takeOf(
   events: readonly KeyEvent[],
-  beatsPerMinute: number,
+  quartersPerMinute: number,
   key: Key,
   only: Grid | null = null,
 ): Take {
-  const quantised = quantise(keysOf(events, beatsPerMinute), 60 / beatsPerMinute, only);
+  const quantised = quantise(keysOf(events, quartersPerMinute), 60 / quartersPerMinute, only);
   const line = withoutBreaths(topLine(quantised.keys.map((k) => ({ ...k, tick: Math.max(0, k.tick) }))));
   return { quantised, melody: line.map((note, i) => melodyNote(`t${i + 1}`, note, key)) };
 }

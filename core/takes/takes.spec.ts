@@ -37,17 +37,20 @@ function tuneOn(gridOf: () => Figures, beats: number, chance: () => number): Ons
 /** Share of onsets that come back at their written place, over seeded takes at several tempi. */
 function recovered(gridOf: (chance: () => number) => Figures): number {
   let [found, all] = [0, 0];
-  for (const beatsPerMinute of [90, 107, 124, 140])
+  for (const quartersPerMinute of [90, 107, 124, 140])
     for (let seed = 1; seed <= 25; seed++) {
-      const chance = seeded(1000 * beatsPerMinute + seed);
+      const chance = seeded(1000 * quartersPerMinute + seed);
       const onsets = tuneOn(() => gridOf(chance), 32, chance);
       const tune = onsets.map((o, i) => ({
         beat: o.heard,
         beats: (onsets[i + 1]?.heard ?? 33) - o.heard,
         midi: 60 + (i % 12),
       }));
-      const options = { beatsPerMinute, seed, spreadSeconds: 0.02, lateSeconds: 0, mistakes: [] };
-      const { keys } = quantise(keysOf(playSimulated(tune, options), beatsPerMinute), 60 / beatsPerMinute);
+      const options = { quartersPerMinute, seed, spreadSeconds: 0.02, lateSeconds: 0, mistakes: [] };
+      const { keys } = quantise(
+        keysOf(playSimulated(tune, options), quartersPerMinute),
+        60 / quartersPerMinute,
+      );
       const got = new Set(keys.map((k) => `${k.tick}:${k.midi}`));
       onsets.forEach((o, i) => {
         all++;
@@ -117,7 +120,7 @@ const phrase = [62, 65, 69, 67, 65].map((midi, beat) => ({ beat, beats: 1, midi 
 const cMajor = { tonic: { letter: 'C' as const, alter: 0 }, mode: 'major' as const };
 const play = (mistakes: Mistake[], seed = 7, lateSeconds = 0) =>
   takeOf(
-    playSimulated(phrase, { beatsPerMinute: 100, seed, spreadSeconds: 0.015, lateSeconds, mistakes }),
+    playSimulated(phrase, { quartersPerMinute: 100, seed, spreadSeconds: 0.015, lateSeconds, mistakes }),
     100,
     cMajor,
   );

@@ -1,9 +1,9 @@
+import { pickupInWords, tempoInWords } from './tempo';
 import { type ArrangedChange, type Arrangement, changesIn } from '../arrangement';
 import { type HandNote, strikesOf } from '../hands';
 import { countAt, handsInWords } from '../joining';
 import { rungOf } from '../ladder';
 import {
-  beatTicks,
   besideBlacks,
   classNameOf,
   keyName,
@@ -16,7 +16,7 @@ import {
 import { sungFigure } from '../patterns';
 import { movedInWords, type Part, partIndexAt, repeatedFigure } from '../parts';
 import { barAt, keyAt, within } from '../song';
-import { beatsInWords, listed } from '../sentences';
+import { listed } from '../sentences';
 import { togetherInWords } from './explain';
 import { learningInWords } from './learning';
 import { kindOf, leftInWords, rungInWords } from './leftHand';
@@ -33,8 +33,8 @@ export function writeWalkthrough(arrangement: Arrangement): string {
   const lines = [
     song.title,
     '='.repeat(song.title.length),
-    `${key}, ${metreName(metre)}, ${played.tempoMap[0].quartersPerMinute} quarter notes a minute, ${song.barCount} bars` +
-      (song.pickup > 0 ? `, with a pick-up of ${beatsInWords(song.pickup / beatTicks(metre))}.` : '.'),
+    `${key}, ${metreName(metre)}, ${tempoInWords(metre, played.tempoMap[0].quartersPerMinute)}, ${song.barCount} bars` +
+      (song.pickup > 0 ? `, with a pick-up of ${pickupInWords(metre, song.pickup)}.` : '.'),
     `Form: ${parts.map((p) => typesetForm(p.label)).join(' ')}.`,
     learningInWords(arrangement),
     '',

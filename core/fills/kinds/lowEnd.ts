@@ -1,6 +1,6 @@
-import { bassOf, chroma, KEYBOARDS, pitchAt, pulseTicks } from '../../music';
+import { bassOf, chroma, KEYBOARDS, pitchAt } from '../../music';
 import { because } from '../../sentences';
-import { barAt } from '../../song';
+import { barAt, beatsLater } from '../../song';
 import type { Opening, Proposal } from '../proposal';
 import type { FillTask } from '../task';
 
@@ -15,9 +15,9 @@ const REACH_FOR_OCTAVE = 8;
 export function lowEnd(task: FillTask, { from, into }: Opening): Proposal[] {
   const { tick } = from.change;
   const end = Math.min(tick + from.length, task.songEnd);
-  const pulse = pulseTicks(barAt(task.bars, end - 1).metre);
-  const at = end - BEATS * pulse;
-  if (into || end !== task.songEnd || at - tick < pulse) return [];
+  const bar = barAt(task.bars, end - 1);
+  const at = beatsLater(bar, end, -BEATS);
+  if (into || end !== task.songEnd || beatsLater(bar, at, -1) < tick) return [];
   const bass = bassOf(from.chord);
   const low = Math.max(LOWEST, KEYBOARDS[task.profile.keyboard].low);
   const key = low + ((chroma(bass) - (low % 12) + 12) % 12);

@@ -7,12 +7,11 @@ import {
   KEYBOARDS,
   membersOf,
   parseChord,
-  pulseTicks,
   reachMm,
   spanMm,
 } from '../../music';
 import { because } from '../../sentences';
-import { barAt } from '../../song';
+import { barAt, beatsLater, placeInBar } from '../../song';
 import { candidatesFor, lowIntervalBreaches, soundingIn, spell, type VoicedChange } from '../../voicing';
 import type { Opening, Proposal } from '../proposal';
 import type { FillTask } from '../task';
@@ -41,14 +40,15 @@ export function passingChord(task: FillTask, { from, into, isIntoSettled }: Open
   if (!into || isIntoSettled || from.voicing.keys.length < 3) return [];
   const end = into.change.tick;
   if (from.change.tick + from.change.length !== end) return [];
-  const pulse = pulseTicks(barAt(task.bars, end - 1).metre);
-  const tick = end - COUNTS * pulse;
-  if (from.change.length < LEAST_COUNTS * pulse) return [];
+  const bar = barAt(task.bars, end - 1);
+  const tick = beatsLater(bar, end, -COUNTS);
+  if (beatsLater(bar, end, -LEAST_COUNTS) < from.change.tick) return [];
+  const beat = placeInBar(bar, tick).beatTicks;
   return waysBetween(from, into).flatMap(({ variant, chord, rank }) => {
     const over = soundingIn(task.melody, tick, end, task.longestNote);
     if (
       over.some((note) =>
-        rubs(chord, note.midi, Math.min(end, note.tick + note.length) - Math.max(tick, note.tick), pulse),
+        rubs(chord, note.midi, Math.min(end, note.tick + note.length) - Math.max(tick, note.tick), beat),
       )
     )
       return [];
@@ -92,8 +92,8 @@ function waysBetween(from: VoicedChange, into: VoicedChange): Way[] {
 }
 
 /** A note of the tune that lasts half a beat or more must be of the chord. */
-function rubs(chord: Chord, midi: number, ticks: number, pulse: number): boolean {
-  return ticks >= pulse / 2 && !membersOf(chord).some((member) => member.chroma === midi % 12);
+function rubs(chord: Chord, midi: number, ticks: number, beat: number): boolean {
+  return ticks >= beat / 2 && !membersOf(chord).some((member) => member.chroma === midi % 12);
 }
 
 /** The position nearest to the chord it leaves, in reach, clear, under the tune; null where there is none. */

@@ -1,6 +1,6 @@
-import { membersOf, pulseTicks, reachMm, spanMm } from '../../music';
+import { membersOf, reachMm, spanMm } from '../../music';
 import { because } from '../../sentences';
-import { barAt } from '../../song';
+import { barAt, beatsLater } from '../../song';
 import { soundingIn, spell } from '../../voicing';
 import type { FillNote, Opening, Proposal } from '../proposal';
 import type { FillTask } from '../task';
@@ -17,20 +17,21 @@ export function suspendedClose(task: FillTask, { from, into, isPartEnd }: Openin
   if (into && !isPartEnd) return [];
   const { tick } = from.change;
   const end = Math.min(tick + from.length, into?.change.tick ?? task.songEnd, task.partEnd);
-  const pulse = pulseTicks(barAt(task.bars, tick).metre);
+  const bar = barAt(task.bars, tick);
+  const after = (stages: number): number => beatsLater(bar, tick, stages * HOLD);
   const members = membersOf(from.chord);
   const third = members.find(({ number }) => number === 3);
   const isTriad = members.length === 3 && members.some(({ number }) => number === 5);
-  if (!third || !isTriad || from.chord.bass !== null || end - tick < 2 * HOLD * pulse) return [];
+  if (!third || !isTriad || from.chord.bass !== null || end < after(2)) return [];
   const { keys } = from.voicing;
   if (!keys.some((key) => key % 12 === third.chroma)) return [];
   const isMajor = third.interval === '3M';
   const moved = (by: number): number[] =>
     keys.map((key) => (key % 12 === third.chroma ? key + by : key)).sort((a, b) => a - b);
   const stages = [moved(isMajor ? 1 : 2)];
-  if (end - tick >= 3 * HOLD * pulse) stages.push(moved(isMajor ? -2 : -1));
-  const suspended = stages.length * HOLD * pulse;
-  const over = soundingIn(task.melody, tick, tick + suspended, task.longestNote);
+  if (end >= after(3)) stages.push(moved(isMajor ? -2 : -1));
+  const resolves = after(stages.length);
+  const over = soundingIn(task.melody, tick, resolves, task.longestNote);
   const reach = reachMm(task.profile.leftReach);
   const isFree = stages.every(
     (stage) =>
@@ -40,8 +41,8 @@ export function suspendedClose(task: FillTask, { from, into, isPartEnd }: Openin
   );
   if (!isFree) return [];
   const notes = [...stages, [...keys]].flatMap((stage, i): FillNote[] => {
-    const at = tick + i * HOLD * pulse;
-    const until = i < stages.length ? at + HOLD * pulse : end;
+    const at = after(i);
+    const until = i < stages.length ? after(i + 1) : end;
     return spell(stage, from.chord, from.key).map((pitch) => ({ tick: at, length: until - at, pitch }));
   });
   return [

@@ -5,11 +5,10 @@ import {
   KEYBOARDS,
   type Pitch,
   pitchAt,
-  pulseTicks,
   scaleOf,
   spellInKey,
 } from '../../music';
-import { barAt } from '../../song';
+import { barAt, beatsLater } from '../../song';
 import { soundingIn, spell, type VoicedChange } from '../../voicing';
 import type { Opening, Proposal } from '../proposal';
 import { scaleSteps } from '../scale';
@@ -42,20 +41,17 @@ export function bassWalk(task: FillTask, opening: Opening): Proposal | null {
   const end = into.change.tick;
   if (from.change.tick + from.change.length !== end) return null;
   const bar = barAt(task.bars, end - 1);
-  const pulse = pulseTicks(bar.metre);
-  const still = stillBefore(task, from.change.tick, end, LEAST_STILL * pulse);
-  if (still === 0) return null;
-  const room = Math.min(
-    MOST_NOTES,
-    Math.floor((still - 1) / pulse),
-    Math.floor((end - bar.tick) / pulse) - 1,
-  );
+  const onset = (before: number): number => beatsLater(bar, end, -before);
+  const stillFrom = stillBefore(task, from.change.tick, end, end - onset(LEAST_STILL));
+  if (stillFrom === null) return null;
+  // The bar's first beat and the note of the tune keep their chord.
+  const isRoom = (count: number): boolean => onset(count) > stillFrom && onset(count + 1) >= bar.tick;
   const target = goalOf(task, { ...opening, into });
   if (target === null || target === start) return null;
   let best: { readonly cost: number; readonly keys: readonly number[]; readonly manner: string } | null =
     null;
-  for (let count = 1; count <= room; count++) {
-    const tick = end - count * pulse;
+  for (let count = 1; count <= MOST_NOTES && isRoom(count); count++) {
+    const tick = onset(count);
     for (const { manner, keys } of mannersOf(start, target, count, from.key)) {
       const chromatic = manner.startsWith('chromatic');
       const cost = walkCost(task, { tick, end, start, target, keys, chromatic });
@@ -64,7 +60,8 @@ export function bassWalk(task: FillTask, opening: Opening): Proposal | null {
     }
   }
   if (!best) return null;
-  const tick = end - best.keys.length * pulse;
+  const { length: count } = best.keys;
+  const tick = onset(count);
   return {
     id: `walk:${from.change.id}`,
     kind: KIND,
@@ -72,8 +69,8 @@ export function bassWalk(task: FillTask, opening: Opening): Proposal | null {
     place: { tick, endTick: end, from, into },
     hand: 'left',
     notes: best.keys.map((key, i) => ({
-      tick: tick + i * pulse,
-      length: pulse,
+      tick: onset(count - i),
+      length: onset(count - i - 1) - onset(count - i),
       pitch: spellWalk(key, target, from.key),
     })),
     goal: spell([target], into.chord, into.key)[0],
@@ -96,15 +93,15 @@ function goalOf(
   return below >= Math.max(KEYBOARDS[task.profile.keyboard].low, LOWEST_GOAL) ? below : below + 12;
 }
 
-/** Ticks from where the melody last moved to the next chord, if it then holds (or rests) long enough; else 0. */
-function stillBefore(task: FillTask, from: number, end: number, least: number): number {
+/** The tick from which the melody holds (or rests) up to the next chord, if that is long enough; else null. */
+function stillBefore(task: FillTask, from: number, end: number, least: number): number | null {
   const sounding = soundingIn(task.melody, from, end, task.longestNote).map((note) => note.tick);
   const onsets = [...new Set(sounding)].filter((tick) => tick >= from);
   // The pick-up of the next part may already sound: the walk goes on below it.
   const holdEnd =
     task.partStarts.includes(onsets[onsets.length - 1]) && onsets.length > 1 ? (onsets.pop() as number) : end;
   const last = onsets[onsets.length - 1] ?? from;
-  return holdEnd - last >= least ? end - last : 0;
+  return holdEnd - last >= least ? last : null;
 }
 
 function mannersOf(

@@ -1,4 +1,4 @@
-import { barTicks, beatTicks } from '@joined-hands/core/music';
+import { barTicks, unitTicks } from '@joined-hands/core/music';
 import type { PlayedBar } from '@joined-hands/core/song';
 import { wordWidth } from './seam-lyrics';
 import type { SeamView } from './seam-view';
@@ -31,7 +31,7 @@ export function barSpans(view: SeamView, width: number): BarSpan[] {
       const [from, to] = [Math.max(fromTick, bar.tick), Math.min(toTick, bar.tick + bar.length)];
       const whole = spanOf(view, bar, from, to);
       const pieces = Math.ceil(((to - from) * whole.perTick) / usableWidth(width) - 0.02);
-      const beat = beatTicks(bar.metre);
+      const beat = unitTicks(bar.metre);
       const piece = Math.max(beat, Math.ceil((to - from) / Math.max(1, pieces) / beat) * beat);
       if (pieces <= 1 || piece >= to - from) return [whole];
       return Array.from({ length: Math.ceil((to - from) / piece) }, (_, i) =>

@@ -1,3 +1,5 @@
+import { tempoNote } from '@joined-hands/core/words';
+import { asBeatsPerMinute } from '@joined-hands/core/music';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RUNGS } from '@joined-hands/core/ladder';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
@@ -29,7 +31,10 @@ export class Transport {
   ];
   protected readonly rungName = computed(() => RUNGS[this.bench.rung() - 1].name);
   protected readonly tempo = computed(() => {
-    const own = this.bench.song()?.tempoMap[0].quartersPerMinute ?? 96;
-    return Math.round((own * this.bench.place().tempoPercent) / 100);
+    const song = this.bench.song();
+    if (!song) return { number: 96, note: 'quarter' };
+    const [metre] = song.metreMap;
+    const own = asBeatsPerMinute(metre, song.tempoMap[0].quartersPerMinute);
+    return { number: Math.round((own * this.bench.place().tempoPercent) / 100), note: tempoNote(metre) };
   });
 }

@@ -167,11 +167,11 @@ export class TimedKeys implements KeySource {
 /** A tune played by the stand-in, so that recording can be tried without an instrument. */
 export function simulatedKeys(
   tune: readonly TuneKey[],
-  beatsPerMinute: number,
+  quartersPerMinute: number,
   seed: number,
   mistakes: readonly Mistake[],
 ): TimedKeys {
-  const options = { beatsPerMinute, seed, mistakes, spreadSeconds: 0.02, lateSeconds: 0.01 };
+  const options = { quartersPerMinute, seed, mistakes, spreadSeconds: 0.02, lateSeconds: 0.01 };
   return new TimedKeys(playSimulated(tune, options));
 }
 

@@ -50,7 +50,7 @@ describe('recording against a click', () => {
       ],
     });
     recorder = injector.get(Recorder);
-    recorder.beatsPerMinute.set(60);
+    recorder.quartersPerMinute.set(60);
   });
   afterEach(() => {
     vi.useRealTimers();

@@ -1,5 +1,11 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { barTicks, KEYBOARDS, pulseTicks } from '@joined-hands/core/music';
+import {
+  beatsBetween,
+  beatTicks,
+  countInTicks,
+  KEYBOARDS,
+  TICKS_PER_QUARTER,
+} from '@joined-hands/core/music';
 import { inForceAt } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { Store } from '@ngrx/store';
@@ -33,7 +39,6 @@ export interface TakeWishes {
   readonly hasMoreToCome?: () => boolean;
 }
 
-const TICKS_PER_SECOND_AT_60 = 960;
 /** What will be pressed is not known. */
 const ANY_KEY = Array.from(
   { length: KEYBOARDS[88].high - KEYBOARDS[88].low + 1 },
@@ -53,7 +58,7 @@ export class Recorder {
   private readonly player = inject(Player);
   private readonly song = inject(Store).selectSignal(workbench.selectSong);
 
-  readonly beatsPerMinute = signal(96);
+  readonly quartersPerMinute = signal(96);
   readonly state = signal<'idle' | 'counting in' | 'recording'>('idle');
   readonly isBusy = computed(() => this.state() !== 'idle');
   /** The beat that sounds, from 1; null while idle. */
@@ -77,22 +82,20 @@ export class Recorder {
     const { tone, click, instrument } = await this.piano.ready(source.sounds ? [] : ANY_KEY);
     const song = this.song();
     const metre = song ? inForceAt(song.metreMap, fromTick) : { numerator: 4, denominator: 4 };
-    const perTick = 60 / (this.beatsPerMinute() * TICKS_PER_SECOND_AT_60);
-    const pulse = pulseTicks(metre);
-    const before = countsInBeat ? pulse : barTicks(metre);
+    const perTick = 60 / (this.quartersPerMinute() * TICKS_PER_QUARTER);
+    const before = countsInBeat ? beatTicks(metre) : countInTicks(metre);
     const countIn = before * perTick;
     const begun = performance.now() / 1000 + HEAD_START;
     const audioStart = tone.now() + HEAD_START;
     const now: TakeClock = (at = performance.now()) => at / 1000 - begun - countIn;
     const total = before + ticks;
     this.state.set('counting in');
-    for (let at = 0; at < total; at += pulse) {
-      const inBar = (at - before + 8 * barTicks(metre)) % barTicks(metre);
-      const isDownbeat = inBar === 0;
-      click.triggerAttackRelease(isDownbeat ? 1760 : 1175, 0.03, audioStart + at * perTick);
-      this.later(at * perTick + HEAD_START, () => {
-        this.beat.set(1 + inBar / pulse);
-        if (at >= before) this.state.set('recording');
+    for (const { at, number } of beatsBetween(metre, -before, ticks)) {
+      const seconds = (at + before) * perTick;
+      click.triggerAttackRelease(number === 1 ? 1760 : 1175, 0.03, audioStart + seconds);
+      this.later(seconds + HEAD_START, () => {
+        this.beat.set(number);
+        if (at >= 0) this.state.set('recording');
       });
     }
     const events: KeyEvent[] = [];

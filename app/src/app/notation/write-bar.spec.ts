@@ -65,13 +65,13 @@ describe('a bar of the staff', () => {
     expect(read(written(lanterns, 'right', 4))[0]).toBe('g#/4 h.');
   });
 
-  it('fills gaps with rests on the middle line of its clef', () => {
+  it('fills gaps with rests on the middle line of its clef, a silent bar with a whole rest', () => {
     const song = tune([
       [0, 960, 'A4'],
       [1920, 480, 'B4'],
     ]);
     expect(read(written(song, 'right', 1))).toEqual(['a/4 q', 'r(b/4) q', 'b/4 8', 'r(b/4) 8']);
-    expect(read(written({ ...song, changes: [] }, 'left', 1))).toEqual(['r(d/3) h.']);
+    expect(read(written({ ...song, changes: [] }, 'left', 1))).toEqual(['r(f/3) w']);
   });
 
   it('ties what is held over the bar line on both sides, and within a bar what no one value holds', () => {

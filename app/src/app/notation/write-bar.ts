@@ -1,7 +1,7 @@
 import type { Arrangement } from '@joined-hands/core/arrangement';
-import { valuesOf, voicesOf } from '@joined-hands/core/formats';
+import { type NoteValue, voicesOf, writtenVoice } from '@joined-hands/core/formats';
 import type { HandNote } from '@joined-hands/core/hands';
-import { barTicks, pulseTicks, typeset } from '@joined-hands/core/music';
+import { typeset } from '@joined-hands/core/music';
 import type { PlayedBar } from '@joined-hands/core/song';
 import { Beam, Dot, GraceNote, GraceNoteGroup, StaveNote, StaveTie, Tuplet } from 'vexflow';
 
@@ -72,69 +72,38 @@ function writeVoice(
   const ties: StaveTie[] = [];
   const triplets: StaveNote[][] = [];
   const marks: StaffMark[] = [];
-  const placed: PlacedNote[] = [];
-  let position = bar.tick;
-  const add = (ticks: number, struck: readonly HandNote[]): StaveNote[] =>
-    valuesOf(ticks).map((value) => {
-      const note = staveNote(value.type, value.dots, struck, place, stem, isSecond);
-      if (value.triplet) groupTriplet(triplets, note);
-      notes.push(note);
-      const isShort = struck.length > 0 && SHORT.has(value.type ?? '');
-      placed.push({ note, tick: position, isShort });
-      position += value.ticks;
-      return note;
-    });
-  let at = bar.tick;
-  for (const event of events) {
-    const from = Math.max(event.tick, bar.tick);
-    if (from > at) add(from - at, []);
-    const pieces = add(Math.min(event.tick + event.length, end) - from, event.notes);
-    if (event.tick === from) {
-      if (!isSecond) marks.push(...marksOf(pieces[0], place, event.notes, from));
+  const beamed: StaveNote[][] = [];
+  let before: StaveNote | undefined;
+  for (const { tick, value, event, isStruck, isLetGo, beams } of writtenVoice(events, bar)) {
+    const note = staveNote(value, event?.notes ?? [], place, stem, isSecond);
+    if (value.triplet) groupTriplet(triplets, note);
+    notes.push(note);
+    if (beams[0] === 'begin') beamed.push([note]);
+    else if (beams.length > 0) beamed.at(-1)?.push(note);
+    if (event && isStruck) {
+      if (!isSecond) marks.push(...marksOf(note, place, event.notes, tick));
       addGraces(
-        pieces[0],
-        graces.filter((g) => g.tick === from),
+        note,
+        graces.filter((g) => g.tick === tick),
         place,
       );
     }
-    for (let i = 1; i < pieces.length; i++) ties.push(tieOf(pieces[i - 1], pieces[i], event.notes.length));
-    if (event.tick < bar.tick) ties.push(tieOf(undefined, pieces[0], event.notes.length));
-    if (event.tick + event.length > end)
-      ties.push(tieOf(pieces[pieces.length - 1], undefined, event.notes.length));
-    at = Math.min(event.tick + event.length, end);
+    if (event && !isStruck) ties.push(tieOf(before, note, event.notes.length));
+    before = event && !isLetGo ? note : undefined;
+    if (before && tick + value.ticks === end) ties.push(tieOf(before, undefined, event?.notes.length ?? 1));
   }
-  if (at < end) add(end - at, []);
   const tuplets = triplets.filter((group) => group.length === 3).map((group) => new Tuplet(group));
-  const beams = beamsOf(placed, bar, stem);
+  const beams = beamed.map((group) => new Beam(group, stem === 0));
   return { notes, beams, ties, tuplets, marks };
 }
 
-interface PlacedNote {
-  readonly note: StaveNote;
-  readonly tick: number;
-  /** Shorter than a quarter and no rest: it may be beamed. */
-  readonly isShort: boolean;
-}
-
-const SHORT = new Set(['eighth', '16th', '32nd', '64th']);
-
-/** Beams join short notes that follow one another within a beat: three eighths in compound metres. */
-function beamsOf(placed: readonly PlacedNote[], bar: PlayedBar, stem: number): Beam[] {
-  const missing = bar.number === 0 ? barTicks(bar.metre) - bar.length : 0;
-  const beatOf = (tick: number): number => Math.floor((tick - bar.tick + missing) / pulseTicks(bar.metre));
-  const groups: StaveNote[][] = [];
-  placed.forEach(({ note, tick, isShort }, i) => {
-    const before = placed[i - 1];
-    const goesOn = isShort && before?.isShort && beatOf(before.tick) === beatOf(tick);
-    if (goesOn) groups[groups.length - 1].push(note);
-    else if (isShort) groups.push([note]);
-  });
-  return groups.filter((group) => group.length > 1).map((group) => new Beam(group, stem === 0));
-}
+const RESTS = {
+  treble: { first: 'b/4', second: 'e/4', whole: 'd/5' },
+  bass: { first: 'd/3', second: 'g/2', whole: 'f/3' },
+} as const;
 
 function staveNote(
-  type: string | null,
-  dots: number,
+  { type, dots }: NoteValue,
   struck: readonly HandNote[],
   { clef, picked, pickedColour, fillColour }: StaffPlace,
   stem: number,
@@ -142,7 +111,9 @@ function staveNote(
 ): StaveNote {
   const duration = DURATIONS[type ?? 'quarter'] ?? 'q';
   const isRest = struck.length === 0;
-  const restKey = isSecond ? (clef === 'treble' ? 'e/4' : 'g/2') : clef === 'treble' ? 'b/4' : 'd/3';
+  const rests = RESTS[clef];
+  // A whole rest hangs from the line above the middle one.
+  const restKey = isSecond ? rests.second : type === 'whole' ? rests.whole : rests.first;
   const note = new StaveNote({
     clef,
     keys: isRest ? [restKey] : struck.map(vexKey),

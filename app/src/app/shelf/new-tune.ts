@@ -1,6 +1,15 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { tempoNote } from '@joined-hands/core/words';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { barTicks, beatTicks, keyName, metreName, typeset } from '@joined-hands/core/music';
+import {
+  asQuartersPerMinute,
+  barTicks,
+  keyName,
+  metreInFull,
+  METRES,
+  typeset,
+  unitTicks,
+} from '@joined-hands/core/music';
 import { emptySong, type Song, twelveKeys } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -8,16 +17,6 @@ import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzModalRef } from 'ng-zorro-antd/modal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 
-const METRES: readonly Omit<Song['metreMap'][number], 'tick'>[] = [
-  { numerator: 4, denominator: 4 },
-  { numerator: 3, denominator: 4 },
-  { numerator: 2, denominator: 4 },
-  { numerator: 6, denominator: 8 },
-  { numerator: 9, denominator: 8 },
-  { numerator: 12, denominator: 8 },
-  { numerator: 5, denominator: 4 },
-  { numerator: 2, denominator: 2 },
-];
 /** A song begins with so many empty bars; more come with its notes. */
 const FIRST_BARS = 4;
 
@@ -38,7 +37,8 @@ export class NewTune {
     name: typeset(keyName(key)),
   }));
   protected readonly key = signal(0);
-  protected readonly metres = METRES.map((metre, value) => ({ value, name: metreName(metre) }));
+  protected readonly metres = METRES.map((metre, value) => ({ value, name: metreInFull(metre) }));
+  protected readonly tempoNote = computed(() => tempoNote(METRES[this.metre()]));
   protected readonly metre = signal(0);
   protected readonly tempo = signal<number | null>(96);
   /** Beats of the metre before the first full bar. */
@@ -62,9 +62,14 @@ export class NewTune {
     this.modal.close({
       ...song,
       keyMap: [{ tick: 0, tonic, mode }],
-      metreMap: [{ tick: 0, ...metre }],
-      tempoMap: [{ tick: 0, quartersPerMinute: Math.min(400, Math.max(10, this.tempo() ?? 96)) }],
-      pickup: Math.min(Math.round(this.pickup() * beatTicks(metre)), barTicks(metre) - 1),
+      metreMap: [{ ...(metre as Song['metreMap'][number]), tick: 0 }],
+      tempoMap: [
+        {
+          tick: 0,
+          quartersPerMinute: Math.min(400, Math.max(10, asQuartersPerMinute(metre, this.tempo() ?? 96))),
+        },
+      ],
+      pickup: Math.min(Math.round(this.pickup() * unitTicks(metre)), barTicks(metre) - 1),
       barCount: FIRST_BARS,
     });
   }

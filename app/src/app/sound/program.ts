@@ -1,8 +1,8 @@
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import type { Hand } from '@joined-hands/core/hands';
-import { barTicks, pulseTicks } from '@joined-hands/core/music';
+import { beatsBetween, countInTicks, TICKS_PER_QUARTER } from '@joined-hands/core/music';
 import { Clock, type TimedNote } from '@joined-hands/core/performance';
-import { inForceAt } from '@joined-hands/core/song';
+import { barAt, inForceAt, offsetInBar } from '@joined-hands/core/song';
 
 /** What to play: a stretch of ticks, at a tempo, with one hand or both. */
 export interface PlayRequest {
@@ -78,24 +78,21 @@ function heldUntil(note: TimedNote, pedals: Arrangement['timeline']['pedals']): 
   return end;
 }
 
-/** One bar of clicks at the tempo of the place, ending on the beat the music begins on. */
+/** A bar of clicks (two where a bar is one beat) at the tempo of the place, ending where the music begins. */
 function clicksBefore(
   { played }: Arrangement,
   request: PlayRequest,
   rate: number,
 ): { at: number; until: number; isDownbeat: boolean }[] {
-  const bar = inForceAt(played.bars, request.fromTick);
-  const pulse = pulseTicks(bar.metre);
-  const tempo = inForceAt(played.tempoMap, request.fromTick);
-  const perTick = new Clock([{ ...tempo, tick: 0 }]).secondsAt(pulse) / pulse;
-  const whole = barTicks(bar.metre);
-  // The music may begin inside a bar: count a whole bar and what of this bar comes before it.
-  const before = bar.number === 0 ? whole - bar.length : request.fromTick - bar.tick;
-  const total = whole + before;
-  const length = perTick * rate;
-  return Array.from({ length: Math.floor(total / pulse) }, (_, i) => ({
-    at: i * pulse * length,
-    until: total * length,
-    isDownbeat: (i * pulse) % whole === 0,
+  const bar = barAt(played.bars, request.fromTick);
+  const { quartersPerMinute } = inForceAt(played.tempoMap, request.fromTick);
+  const perTick = (60 * rate) / (quartersPerMinute * TICKS_PER_QUARTER);
+  // The music may begin inside a bar: count whole bars and what of this bar comes before it.
+  const from = -countInTicks(bar.metre);
+  const to = offsetInBar(bar, request.fromTick);
+  return beatsBetween(bar.metre, from, to).map(({ at, number }) => ({
+    at: (at - from) * perTick,
+    until: (to - from) * perTick,
+    isDownbeat: number === 1,
   }));
 }

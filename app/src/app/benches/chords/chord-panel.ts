@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { heardRubs, type Neighbour, neighboursOf, notesUnder, roleInWords } from '@joined-hands/core/harmony';
-import { classNameOf, isCompound, typeset } from '@joined-hands/core/music';
+import { classNameOf, typeset } from '@joined-hands/core/music';
 import { type CloseHands, type Layout } from '@joined-hands/core/song';
 import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import { derivationOf, meetingInWords, togetherInWords, voicingName, whyOf } from '@joined-hands/core/words';
@@ -77,10 +77,7 @@ export class ChordPanel {
   protected readonly layout = computed(() => this.change()?.change.layout ?? AS_THE_PART);
 
   /** What the smaller step of moving a chord is called in its metre. */
-  protected readonly smallStep = computed(() => {
-    const metre = this.state.metre();
-    return metre && isCompound(metre) ? '⅓ beat' : '½ beat';
-  });
+  protected readonly smallStep = computed(() => (this.state.stepsByHalves() ? '½ beat' : '⅓ beat'));
   protected readonly closeHandsNow = computed(() => this.change()?.closeHands ?? CHORD_GIVES_WAY);
 
   protected chooseCloseHands(value: CloseHands | typeof CHORD_GIVES_WAY): void {

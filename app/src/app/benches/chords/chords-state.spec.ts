@@ -275,10 +275,9 @@ describe('the chords of the open song', () => {
     expect(table.edits.map((e) => e.kind)).toHaveLength(2);
   });
 
-  it('knows the key and the metre where the chord is struck', () => {
-    expect(chords.metre()).toBeNull();
+  it('knows the key and the smaller step where the chord is struck', () => {
     select('c1');
-    expect(chords.metre()).toMatchObject({ numerator: 3, denominator: 4 });
+    expect(chords.stepsByHalves()).toBe(true);
     expect(chords.key()).toMatchObject({ mode: 'minor' });
   });
 });

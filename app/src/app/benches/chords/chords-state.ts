@@ -3,26 +3,19 @@ import type { LayoutCost } from '@joined-hands/core/arrange';
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import { byHalfStep, onLadder } from '@joined-hands/core/harmony';
 import { buildUpAfter, buildUpAt, rungFor } from '@joined-hands/core/ladder';
-import {
-  type Chord,
-  halfBeatTicks,
-  type Key,
-  type Metre,
-  otherNameOf,
-  pulseTicks,
-  symbolOf,
-} from '@joined-hands/core/music';
+import { type Chord, type Key, otherNameOf, symbolOf } from '@joined-hands/core/music';
 import { cutIdForChoice, firstBarTick, writtenTick } from '@joined-hands/core/parts';
 import {
-  barAt,
   changeAdded,
   changeLeftOut,
-  changeMoved,
   changesPlaced,
+  changeSplit,
+  changeStepped,
   type Choices,
   type CloseHands,
   keyAt,
   type Layout,
+  placeIn,
   type SongEdit,
 } from '@joined-hands/core/song';
 import { type Scope, type Suggestion, type Taste } from '@joined-hands/core/suggesting';
@@ -223,19 +216,20 @@ export class ChordsState {
     this.hear(symbol);
   }
 
-  /** The metre where the selected chord is struck. */
-  readonly metre = computed<Metre | null>(() => {
+  /** Whether the beat at the selected chord is moved through by halves, or by units of it. */
+  readonly stepsByHalves = computed(() => {
     const [arrangement, change] = [this.bench.arrangement(), this.change()];
-    return arrangement && change ? barAt(arrangement.played.bars, change.change.tick).metre : null;
+    if (!arrangement || !change) return true;
+    const { beatTicks, stepTicks } = placeIn(arrangement.played.bars, change.change.tick);
+    return beatTicks === 2 * stepTicks;
   });
 
-  /** Earlier or later by half a beat (an eighth where beats have three), or by a whole one. */
+  /** Earlier or later by a beat, or by the next smaller place of the metre. */
   moveBy(by: 1 | -1, step: 'half' | 'beat'): void {
-    const [song, change, metre] = [this.bench.song(), this.change(), this.metre()];
-    if (!song || !change || !metre) return;
-    const ticks = step === 'beat' ? pulseTicks(metre) : halfBeatTicks(metre);
+    const [song, change] = [this.bench.song(), this.change()];
+    if (!song || !change) return;
     this.editOr(
-      changeMoved(song, change.change.writtenId, by * ticks),
+      changeStepped(song, change.change.writtenId, by, step),
       'There is no room to move it further.',
     );
   }
@@ -260,12 +254,9 @@ export class ChordsState {
 
   /** The chord selected, struck again in the middle of its time, to be changed there. */
   split(): void {
-    const id = this.change()?.change.writtenId;
-    const change = this.bench.song()?.changes.find((c) => c.id === id);
-    const metre = this.metre();
-    if (!change || !metre) return;
-    const step = halfBeatTicks(metre);
-    this.add(change.tick + step * Math.round(change.length / 2 / step), change.symbol);
+    const [song, change] = [this.bench.song(), this.change()];
+    if (song && change)
+      this.editOr(changeSplit(song, change.change.writtenId), 'There is no room for another chord here.');
   }
 
   private add(tick: number, symbol: string): void {

@@ -32,11 +32,11 @@ describe('the pattern maker', () => {
   const open = (song = lanterns): void => {
     played.keys = [];
     played.problem = '';
-    const beatsPerMinute = Object.assign(() => 60, { set: () => undefined });
+    const quartersPerMinute = Object.assign(() => 60, { set: () => undefined });
     table = new Table(
       song,
       ScreenKeyboard,
-      { provide: Recorder, useValue: { ...recorder, beatsPerMinute } },
+      { provide: Recorder, useValue: { ...recorder, quartersPerMinute } },
       { provide: SongStore, useValue: store },
       JoinState,
       MakerState,

@@ -191,9 +191,9 @@ export class MakerState {
     this.notice.set('');
     try {
       const ticks = this.beats() * 960;
-      this.recorder.beatsPerMinute.set(this.tempo());
+      this.recorder.quartersPerMinute.set(this.tempo());
       const events = await this.recorder.record(source, over.change.tick, ticks);
-      this.read(keysOf(events, this.recorder.beatsPerMinute(), this.beats()));
+      this.read(keysOf(events, this.recorder.quartersPerMinute(), this.beats()));
     } catch (error) {
       this.notice.set(`The figure could not be recorded: ${told(error)}.`);
     }
@@ -235,7 +235,7 @@ export class MakerState {
 }
 
 /** Keys with their lengths in beats; one that is still held ends with the figure. */
-function keysOf(events: readonly KeyEvent[], beatsPerMinute: number, beats: number): PlayedKey[] {
+function keysOf(events: readonly KeyEvent[], quartersPerMinute: number, beats: number): PlayedKey[] {
   const down = new Map<number, number>();
   const keys: PlayedKey[] = [];
   const end = (midi: number, at: number): void => {
@@ -244,7 +244,7 @@ function keysOf(events: readonly KeyEvent[], beatsPerMinute: number, beats: numb
     down.delete(midi);
   };
   for (const { seconds, midi, velocity } of events) {
-    const at = (seconds * beatsPerMinute) / 60;
+    const at = (seconds * quartersPerMinute) / 60;
     end(midi, at);
     if (velocity > 0) down.set(midi, at);
   }

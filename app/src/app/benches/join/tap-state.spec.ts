@@ -21,7 +21,7 @@ describe('the rhythm of both hands', () => {
     const recorder = {
       isBusy: () => false,
       beat: () => null,
-      beatsPerMinute: Object.assign(() => 96, { set: () => undefined }),
+      quartersPerMinute: Object.assign(() => 96, { set: () => undefined }),
       stop: () => undefined,
       record: async (source: object, fromTick: number, ticks: number) => {
         asked.push({ source, fromTick, ticks });

@@ -85,7 +85,7 @@ export class TapState {
     this.problem.set('');
     this.judged.set(null);
     try {
-      this.recorder.beatsPerMinute.set(this.tempo());
+      this.recorder.quartersPerMinute.set(this.tempo());
       const events = await this.recorder.record(source, part.fromTick, part.toTick - part.fromTick);
       this.judged.set(judgeRhythm(this.wanted(), strokesOf(events)));
     } catch (error) {

@@ -46,7 +46,7 @@ export class Listening {
   /** Listens to a turn. Rejects where there is no sound. */
   async hear(source: KeySource, turn: TurnWanted): Promise<KeyEvent[]> {
     this.clear();
-    this.recorder.beatsPerMinute.set(turn.quartersPerMinute);
+    this.recorder.quartersPerMinute.set(turn.quartersPerMinute);
     const take = new LiveTake(turn.wanted);
     const heard = (event: KeyEvent): void => {
       const stand = take.hear(event);

@@ -1,6 +1,5 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { Clock } from '@joined-hands/core/performance';
-import { pulseTicks } from '@joined-hands/core/music';
 import { partIndexAt } from '@joined-hands/core/parts';
 import {
   afterJob,
@@ -25,7 +24,7 @@ import {
   type WantedKey,
   wantedKeys,
 } from '@joined-hands/core/practice';
-import { barAt, inForceAt, onsetsOf } from '@joined-hands/core/song';
+import { barAt, inForceAt, onsetsOf, placeIn } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { jobTitle } from '@joined-hands/core/words';
 import { BenchState } from '../../frame/bench-state';
@@ -259,7 +258,7 @@ export class PractiseState {
   private readonly beatSeconds = computed(() => {
     const [arrangement, job, clock] = [this.bench.arrangement(), this.current(), this.clock()];
     if (!arrangement || !job || !clock) return 0;
-    const beat = pulseTicks(barAt(arrangement.played.bars, job.fromTick).metre);
+    const beat = placeIn(arrangement.played.bars, job.fromTick).beatTicks;
     const atGoal = clock.secondsAt(job.fromTick + beat) - clock.secondsAt(job.fromTick);
     return (atGoal * 100) / this.percent();
   });

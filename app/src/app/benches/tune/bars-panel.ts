@@ -1,3 +1,4 @@
+import { pickupInWords, tempoNote } from '@joined-hands/core/words';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -9,7 +10,19 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { FoundKey } from '@joined-hands/core/harmony';
-import { type Key, keyName, type Metre, metreName, typeset } from '@joined-hands/core/music';
+import {
+  asBeatsPerMinute,
+  asQuartersPerMinute,
+  COMMON_TIME,
+  isSameMetre,
+  type Key,
+  keyName,
+  type Metre,
+  metreInFull,
+  METRES,
+  typeset,
+  unitTicks,
+} from '@joined-hands/core/music';
 import { inForceAt, orderInWords, type SongEdit, twelveKeys, writtenBars } from '@joined-hands/core/song';
 import type { FoundMetre } from '@joined-hands/core/takes';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
@@ -23,8 +36,6 @@ import { TuneState } from './tune-state';
 const FEWEST_NOTES = 3;
 /** So many of what is found are shown. */
 const MOST_FOUND = 2;
-
-const METRES = ['2/4', '3/4', '4/4', '5/4', '6/4', '3/8', '6/8', '9/8', '12/8', '2/2'];
 
 /** Bars: insert, remove, pick-up, metre, key, tempo, feel, repeats; key and metre found, with the reason. */
 @Component({
@@ -40,7 +51,7 @@ export class BarsPanel {
   protected readonly bench = this.tune.bench;
   protected readonly song = this.bench.song;
 
-  protected readonly metres = METRES;
+  protected readonly metres = METRES.map((metre) => ({ metre, name: metreInFull(metre) }));
   protected readonly keys = [...twelveKeys('major'), ...twelveKeys('minor')].map((key) => ({
     key,
     name: typeset(keyName(key)),
@@ -57,19 +68,26 @@ export class BarsPanel {
     const song = this.song();
     return song ? (writtenBars(song).find((b) => b.number === this.bar())?.tick ?? 0) : 0;
   });
-  private readonly metreHere = computed<Metre>(() => inForceAt(this.song()?.metreMap ?? [FOUR], this.tick()));
-  protected readonly metre = computed(() => metreName(this.metreHere()));
+  private readonly metreHere = computed<Metre>(() =>
+    inForceAt(this.song()?.metreMap ?? [{ tick: 0, ...COMMON_TIME }], this.tick()),
+  );
+  protected readonly metre = computed(() => metreInFull(this.metreHere()));
+  /** The metres offered, and the one in force where it is none of them. */
+  protected readonly otherMetre = computed(() => {
+    const name = this.metre();
+    return this.metres.some((each) => each.name === name) ? null : name;
+  });
   protected readonly key = computed(() => {
     const map = this.song()?.keyMap;
     return map ? typeset(keyName(inForceAt(map, this.tick()))) : '';
   });
   protected readonly tempo = computed(() => {
     const map = this.song()?.tempoMap;
-    return map ? inForceAt(map, this.tick()).quartersPerMinute : 96;
+    return map ? asBeatsPerMinute(this.metreHere(), inForceAt(map, this.tick()).quartersPerMinute) : 96;
   });
-  protected readonly pickupBeats = computed(
-    () => ((this.song()?.pickup ?? 0) * (this.song()?.metreMap[0].denominator ?? 4)) / 3840,
-  );
+  protected readonly tempoNote = computed(() => tempoNote(this.metreHere()));
+  private readonly unit = computed(() => unitTicks(this.song()?.metreMap[0] ?? COMMON_TIME));
+  protected readonly pickupUnits = computed(() => (this.song()?.pickup ?? 0) / this.unit());
   protected readonly order = computed(() => {
     const song = this.song();
     return song ? orderInWords(song) : '';
@@ -103,8 +121,8 @@ export class BarsPanel {
   }
 
   protected setMetre(name: string): void {
-    const [numerator, denominator] = name.split('/').map(Number);
-    this.edit({ kind: 'metre-set', bar: this.bar(), metre: { numerator, denominator } });
+    const chosen = this.metres.find((each) => each.name === name);
+    if (chosen) this.edit({ kind: 'metre-set', bar: this.bar(), metre: chosen.metre });
   }
 
   protected setKey(name: string): void {
@@ -112,13 +130,13 @@ export class BarsPanel {
     if (chosen) this.edit({ kind: 'key-set', bar: this.bar(), key: chosen.key });
   }
 
-  protected setPickup(beats: number | null): void {
-    const unit = 3840 / (this.song()?.metreMap[0].denominator ?? 4);
-    this.edit({ kind: 'pickup-set', ticks: Math.round((beats ?? 0) * unit) });
+  protected setPickup(units: number | null): void {
+    this.edit({ kind: 'pickup-set', ticks: Math.round((units ?? 0) * this.unit()) });
   }
 
-  protected setTempo(quartersPerMinute: number | null): void {
-    if (quartersPerMinute === null || quartersPerMinute < 10 || quartersPerMinute > 400) return;
+  protected setTempo(beats: number | null): void {
+    const quartersPerMinute = asQuartersPerMinute(this.metreHere(), beats ?? 0);
+    if (quartersPerMinute < 10 || quartersPerMinute > 400) return;
     this.edit({ kind: 'tempo-set', bar: this.bar(), quartersPerMinute });
   }
 
@@ -138,8 +156,7 @@ export class BarsPanel {
   }
 
   protected metreOf({ metre, pickup }: FoundMetre): string {
-    const beats = (pickup * metre.denominator) / 3840;
-    return `${metreName(metre)}${beats > 0 ? `, pick-up of ${beats} ${beats === 1 ? 'beat' : 'beats'}` : ''}`;
+    return `${metreInFull(metre)}${pickup > 0 ? `, pick-up of ${pickupInWords(metre, pickup)}` : ''}`;
   }
 
   protected takeMetre({ metre, pickup }: FoundMetre): void {
@@ -149,8 +166,6 @@ export class BarsPanel {
 
   protected isCurrent({ metre, pickup }: FoundMetre): boolean {
     const song = this.song();
-    return song !== null && metreName(song.metreMap[0]) === metreName(metre) && song.pickup === pickup;
+    return song !== null && isSameMetre(song.metreMap[0], metre) && song.pickup === pickup;
   }
 }
-
-const FOUR = { tick: 0, numerator: 4, denominator: 4 } as const;

@@ -20,6 +20,9 @@ import {
 } from '@joined-hands/core/formats';
 import type { FoundKey } from '@joined-hands/core/harmony';
 import {
+  asBeatsPerMinute,
+  barTicks,
+  COMMON_TIME,
   type Key,
   keyName,
   landmarkOf,
@@ -210,17 +213,24 @@ export class LettersEntry {
     const song = this.bench.song();
     if (!song) return;
     (document.activeElement as HTMLElement | null)?.blur();
-    const whole = (3840 * song.metreMap[0].numerator) / song.metreMap[0].denominator;
+    const whole = barTicks(song.metreMap[0]);
     const source = new ComputerKeys(true);
     const taps = await this.recorder.record(source, 0, BARS_TAPPED * whole);
     if (taps.length === 0) return;
     this.counts.set(
-      countsOfTake(takeOf(taps, this.recorder.beatsPerMinute(), song.keyMap[0]), song.metreMap[0]),
+      countsOfTake(takeOf(taps, this.recorder.quartersPerMinute(), song.keyMap[0]), song.metreMap[0]),
     );
     this.read(false);
   }
 
+  /** Clicks a minute, on the beats of the metre. */
+  protected readonly clicks = computed(() =>
+    Math.round(
+      asBeatsPerMinute(this.bench.song()?.metreMap[0] ?? COMMON_TIME, this.recorder.quartersPerMinute()),
+    ),
+  );
+
   protected setTempo(by: number): void {
-    this.recorder.beatsPerMinute.update((bpm) => Math.min(200, Math.max(40, bpm + by)));
+    this.recorder.quartersPerMinute.update((tempo) => Math.min(200, Math.max(40, tempo + by)));
   }
 }

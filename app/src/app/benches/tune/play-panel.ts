@@ -1,6 +1,13 @@
+import { tempoNote } from '@joined-hands/core/words';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { barTicks } from '@joined-hands/core/music';
+import {
+  asBeatsPerMinute,
+  asQuartersPerMinute,
+  barTicks,
+  COMMON_TIME,
+  TICKS_PER_QUARTER,
+} from '@joined-hands/core/music';
 import { inForceAt, keyAt, writtenBars } from '@joined-hands/core/song';
 import {
   compareTakes,
@@ -27,7 +34,7 @@ interface Kept {
   readonly number: number;
   readonly events: readonly KeyEvent[];
   readonly take: Take;
-  readonly beatsPerMinute: number;
+  readonly quartersPerMinute: number;
   readonly facts: string;
 }
 
@@ -79,14 +86,25 @@ export class PlayPanel {
 
   constructor() {
     const song = this.bench.song();
-    if (song) this.recorder.beatsPerMinute.set(Math.round(song.tempoMap[0].quartersPerMinute));
+    if (song) this.recorder.quartersPerMinute.set(Math.round(song.tempoMap[0].quartersPerMinute));
+  }
+
+  /** What the click counts, and how many a minute. */
+  private readonly metre = computed(() => this.bench.song()?.metreMap[0] ?? COMMON_TIME);
+  protected readonly clicks = computed(() => tempoNote(this.metre()));
+  protected readonly tempo = computed(() =>
+    Math.round(asBeatsPerMinute(this.metre(), this.recorder.quartersPerMinute())),
+  );
+
+  protected setTempo(beats: number | null): void {
+    if (beats !== null) this.recorder.quartersPerMinute.set(asQuartersPerMinute(this.metre(), beats));
   }
 
   protected readonly fromBar = computed(() => Math.max(1, this.tune.writtenBar()));
   /** Ticks of the bars recorded. */
   private readonly stretch = computed(() => {
     const song = this.bench.song();
-    if (!song) return { from: 0, ticks: 3840 };
+    if (!song) return { from: 0, ticks: 0 };
     const from = writtenBars(song).find((b) => b.number === this.fromBar())?.tick ?? 0;
     return { from, ticks: this.bars() * barTicks(inForceAt(song.metreMap, from)) };
   });
@@ -106,21 +124,21 @@ export class PlayPanel {
     if (!arrangement) return;
     this.problem.set(null);
     const { from, ticks } = this.stretch();
-    const beatsPerMinute = this.recorder.beatsPerMinute();
+    const quartersPerMinute = this.recorder.quartersPerMinute();
     try {
-      const events = await this.recorder.record(this.source(beatsPerMinute), from, ticks);
+      const events = await this.recorder.record(this.source(quartersPerMinute), from, ticks);
       if (events.length === 0)
         return this.problem.set(
           'Nothing was played. The click goes on for the bars asked for; play after the count-in.',
         );
-      const take = takeOf(events, beatsPerMinute, keyAt(arrangement.played, from));
-      this.add(events, take, beatsPerMinute);
+      const take = takeOf(events, quartersPerMinute, keyAt(arrangement.played, from));
+      this.add(events, take, quartersPerMinute);
     } catch (error) {
       this.problem.set(`The take could not be recorded: ${told(error)}.`);
     }
   }
 
-  private source(beatsPerMinute: number): KeySource {
+  private source(quartersPerMinute: number): KeySource {
     const device = this.device();
     const input = this.midi().find((i) => i.id === device);
     if (input) return new MidiKeys(input);
@@ -128,7 +146,7 @@ export class PlayPanel {
     if (device === SCREEN) return this.screen.keys;
     const kind = this.mistake();
     const mistakes: Mistake[] = kind === 'none' ? [] : [{ kind, note: PlayPanel.STUMBLES_ON }];
-    return simulatedKeys(this.tuneHere(), beatsPerMinute, this.seed++, mistakes);
+    return simulatedKeys(this.tuneHere(), quartersPerMinute, this.seed++, mistakes);
   }
 
   /** The song's own notes in the stretch, else a phrase of its own. */
@@ -136,16 +154,20 @@ export class PlayPanel {
     const { from, ticks } = this.stretch();
     const here = this.tune.played().filter((n) => n.tick >= from && n.tick < from + ticks && !n.grace);
     if (here.length === 0) return OWN_PHRASE;
-    return here.map((n) => ({ beat: (n.tick - from) / 960, beats: n.length / 960, midi: n.midi }));
+    return here.map((n) => ({
+      beat: (n.tick - from) / TICKS_PER_QUARTER,
+      beats: n.length / TICKS_PER_QUARTER,
+      midi: n.midi,
+    }));
   }
 
-  private add(events: readonly KeyEvent[], take: Take, beatsPerMinute: number): void {
+  private add(events: readonly KeyEvent[], take: Take, quartersPerMinute: number): void {
     const last = this.takes()[0];
     const number = (last?.number ?? 0) + 1;
-    const moved = movedInWords(take.quantised, 60 / beatsPerMinute);
+    const moved = movedInWords(take.quantised, 60 / quartersPerMinute);
     const against = last ? ` Beside take ${last.number}: ${compareTakes(take, last.take)}.` : '';
     const facts = `${take.melody.length} notes, ${gridInWords(take.quantised.grid)}; ${moved}.${against}`;
-    this.takes.update((takes) => [{ number, events, take, beatsPerMinute, facts }, ...takes]);
+    this.takes.update((takes) => [{ number, events, take, quartersPerMinute, facts }, ...takes]);
   }
 
   /** The same keys on another grid. */
@@ -154,11 +176,11 @@ export class PlayPanel {
     if (!arrangement) return;
     const take = takeOf(
       kept.events,
-      kept.beatsPerMinute,
+      kept.quartersPerMinute,
       keyAt(arrangement.played, this.stretch().from),
       grid,
     );
-    const moved = movedInWords(take.quantised, 60 / kept.beatsPerMinute);
+    const moved = movedInWords(take.quantised, 60 / kept.quartersPerMinute);
     const facts = `${take.melody.length} notes, ${gridInWords(take.quantised.grid)}; ${moved}.`;
     this.takes.update((takes) => takes.map((t) => (t.number === kept.number ? { ...t, take, facts } : t)));
   }

@@ -67,7 +67,7 @@ export function deskOf() {
   const recorder = {
     isBusy: () => false,
     beat: () => null,
-    beatsPerMinute: Object.assign(() => 60, { set: (tempo: number) => void clicks.push(tempo) }),
+    quartersPerMinute: Object.assign(() => 60, { set: (tempo: number) => void clicks.push(tempo) }),
     record: async (
       _source: unknown,
       _from: number,
