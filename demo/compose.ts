@@ -1,4 +1,4 @@
-import { barTicks, parseChord, parsePitch, parsePitchClass, symbolOf } from '../core/music';
+import { barTicks, type Mode, parseChord, parsePitch, parsePitchClass, symbolOf } from '../core/music';
 import { emptySong, type Song } from '../core/song';
 
 const QUARTER = 960;
@@ -9,7 +9,7 @@ export interface Score {
   readonly title: string;
   readonly subtitle: string;
   readonly tonic: string;
-  readonly mode: 'major' | 'minor';
+  readonly mode: Mode;
   readonly numerator: number;
   readonly denominator: 2 | 4 | 8;
   /** How its units are grouped, where that is not as usual. */

@@ -1,3 +1,4 @@
+import { jobInWords, keyReasonInWords } from '../core/sentences';
 import { arrange, compareLayouts } from '../core/arrange';
 import type { Arrangement } from '../core/arrangement';
 import { findKeys } from '../core/harmony';
@@ -21,7 +22,7 @@ export function readingOf(song: Song): string[] {
     `# ${song.title}`,
     ...findKeys(song)
       .slice(0, 2)
-      .map(({ key, reasons }) => `key ${keyName(key)}: ${reasons.join(', ')}`),
+      .map(({ key, reasons }) => `key ${keyName(key)}: ${reasons.map(keyReasonInWords).join(', ')}`),
     '',
     ...partLines(plain),
     '',
@@ -88,7 +89,7 @@ function partLines(arrangement: Arrangement): string[] {
 function changeLine(arrangement: Arrangement, index: number): string {
   const { change, degree, pitches, meeting } = arrangement.changes[index];
   const keys = pitches.map(nameOf).join(' ');
-  return `${placeOf(arrangement, change.tick)} ${change.symbol} ${degree.numeral}, ${degree.job} | ${keys} | ${meeting.how}`;
+  return `${placeOf(arrangement, change.tick)} ${change.symbol} ${degree.numeral}, ${jobInWords(degree.job)} | ${keys} | ${meeting.how}`;
 }
 
 function beginning({ changes }: Arrangement): string {

@@ -177,7 +177,7 @@ function degreeIn(voiced: VoicedSong['voiced'], i: number): Degree {
   const v = voiced[i];
   const around = { before: voiced[i - 1]?.chord, afterNext: voiced[i + 2]?.chord };
   const degree = degreeOf(v.chord, voiced[i + 1]?.chord ?? null, v.key, around);
-  return degreeKept(v.change.id, Object.values(degree), () => degree);
+  return degreeKept(v.change.id, [JSON.stringify(degree)], () => degree);
 }
 
 /** As they were where they say the same, so that they keep their identity under another voicing, or beside another note. */

@@ -1,4 +1,4 @@
-import { KEYBOARDS, midiOf } from '../music';
+import { chroma, isModal, KEYBOARDS, membersOf, midiOf, scaleOf } from '../music';
 import { barAt } from '../song';
 import { andThen, type FillDecisions, type FillsSoFar, playedOver, rankFor, takenAs } from './deciding';
 import { type Fill, fillOf } from './fill';
@@ -31,9 +31,17 @@ export function proposalsFor(task: FillTask, openings: readonly Opening[]): Prop
   const isOnKeyboard = ({ notes }: Proposal): boolean =>
     notes.every(({ pitch }) => midiOf(pitch) >= low && midiOf(pitch) <= high);
   return FILL_KINDS.flatMap(({ propose }) => propose(task, openings, stills))
-    .filter(isOnKeyboard)
+    .filter((proposal) => isOnKeyboard(proposal) && isOfMode(proposal))
     .map((proposal) => ({ ...proposal, rank: rankFor(proposal, task.profile) }))
     .sort((a, b) => a.place.from.change.tick - b.place.from.change.tick || a.rank - b.rank);
+}
+
+/** In a mode nothing is filled in that neither its scale nor the chord it is played over or leads to has. */
+function isOfMode({ notes, place: { from, into } }: Proposal): boolean {
+  if (!isModal(from.key.mode)) return true;
+  const members = [from, into].flatMap((voiced) => (voiced ? membersOf(voiced.chord) : []));
+  const usual = new Set([...scaleOf(from.key).map(chroma), ...members.map((member) => member.chroma)]);
+  return notes.every(({ pitch }) => usual.has(chroma(pitch)));
 }
 
 /** What is proposed in a part, and what of it is played; `before`: what was played up to its beginning. */

@@ -1,5 +1,8 @@
 import type { Hand } from '../hands';
-import { isBlack, type Key } from '../music';
+import { isBlack } from '../music';
+
+/** The third above the tonic or root. */
+export type Third = 'major' | 'minor';
 
 type Fingers = readonly [right: string, left: string];
 
@@ -7,7 +10,7 @@ type Fingers = readonly [right: string, left: string];
  * Standard fingerings of the scales of one octave upwards, by the chroma of the tonic; source: the scale fingerings
  * printed in piano methods for two centuries. Minor is harmonic minor.
  */
-const SCALES: Record<Key['mode'], Record<number, Fingers>> = {
+const SCALES: Record<Third, Record<number, Fingers>> = {
   major: {
     1: ['23123412', '32143213'],
     3: ['31234123', '32143213'],
@@ -30,7 +33,7 @@ const SCALES: Record<Key['mode'], Record<number, Fingers>> = {
 const WHITE_SCALE: Fingers = ['12312345', '54321321'];
 
 /** The same for triads broken over one octave. */
-const ARPEGGIOS: Record<Key['mode'], Record<number, Fingers>> = {
+const ARPEGGIOS: Record<Third, Record<number, Fingers>> = {
   major: {
     1: ['4124', '2142'],
     3: ['4124', '2142'],
@@ -55,25 +58,25 @@ export interface FigureFingers {
 }
 
 /** The usual fingers of a scale from the chroma of its tonic; minor is harmonic (the melodic one goes alike). */
-export function scaleFingers(mode: Key['mode'], tonic: number, hand: Hand): FigureFingers {
-  return overOctaves(scaleOver(mode, tonic, hand));
+export function scaleFingers(third: Third, tonic: number, hand: Hand): FigureFingers {
+  return overOctaves(scaleOver(third, tonic, hand));
 }
 
 /** The usual fingers of a broken triad from the chroma of its root. */
-export function arpeggioFingers(mode: Key['mode'], root: number, hand: Hand): FigureFingers {
-  return overOctaves(arpeggioOver(mode, root, hand));
+export function arpeggioFingers(third: Third, root: number, hand: Hand): FigureFingers {
+  return overOctaves(arpeggioOver(third, root, hand));
 }
 
 /** One octave of a scale, rising, as a string of fingers. */
-export function scaleOver(mode: Key['mode'], tonic: number, hand: Hand): string {
-  return (SCALES[mode][tonic] ?? WHITE_SCALE)[hand === 'right' ? 0 : 1];
+export function scaleOver(third: Third, tonic: number, hand: Hand): string {
+  return (SCALES[third][tonic] ?? WHITE_SCALE)[hand === 'right' ? 0 : 1];
 }
 
 /** One octave of a broken triad, rising. */
-export function arpeggioOver(mode: Key['mode'], root: number, hand: Hand): string {
-  const third = (root + (mode === 'major' ? 4 : 3)) % 12;
-  const white: Fingers = ['1235', isBlack(third) ? '5321' : '5421'];
-  return (ARPEGGIOS[mode][root] ?? white)[hand === 'right' ? 0 : 1];
+export function arpeggioOver(third: Third, root: number, hand: Hand): string {
+  const middle = (root + (third === 'major' ? 4 : 3)) % 12;
+  const white: Fingers = ['1235', isBlack(middle) ? '5321' : '5421'];
+  return (ARPEGGIOS[third][root] ?? white)[hand === 'right' ? 0 : 1];
 }
 
 /** The little finger stands at an end only: where the figure goes on, the thumb takes its place. */

@@ -1,6 +1,20 @@
 import type { Hand } from '../hands';
-import { chroma, classAbove, type Key, midiOf, type Pitch, pitchAt, scaleOf } from '../music';
-import { arpeggioOver, scaleOver } from './tables';
+import {
+  chroma,
+  classAbove,
+  fifthsOf,
+  hasMinorThird,
+  isBlack,
+  isModal,
+  type Key,
+  keyFromFifths,
+  midiOf,
+  type Pitch,
+  pitchAt,
+  type PitchClass,
+  scaleOf,
+} from '../music';
+import { arpeggioOver, overOctaves, scaleOver, type Third } from './tables';
 
 /** One note of a warm-up. */
 export interface WarmUpNote {
@@ -17,15 +31,32 @@ export function scaleWarmUp(key: Key, hand: Hand): WarmUpNote[] {
   const classes = scaleOf(key).map((c, i) =>
     key.mode === 'minor' && i === 6 ? classAbove(key.tonic, '7M') : c,
   );
-  const fingers = scaleOver(key.mode, chroma(key.tonic), hand);
-  return upwards([...classes, key.tonic], hand, fingers);
+  return upwards([...classes, key.tonic], hand, scaleFingersOf(key, classes, hand));
+}
+
+function thirdOf({ mode }: Key): Third {
+  return hasMinorThird(mode) ? 'minor' : 'major';
+}
+
+/**
+ * The fingers of major or minor on the same tonic; a mode whose scale would put a thumb on a black key by them takes those
+ * of the major scale with its signature, which has the same keys.
+ */
+function scaleFingersOf(key: Key, classes: readonly PitchClass[], hand: Hand): string {
+  const own = scaleOver(thirdOf(key), chroma(key.tonic), hand);
+  const isEasy = [...own].every((finger, i) => finger !== '1' || !isBlack(chroma(classes[i % 7])));
+  if (isEasy || !isModal(key.mode)) return own;
+  const parent = keyFromFifths(fifthsOf(key), 'major');
+  const from = scaleOf(parent).findIndex((c) => chroma(c) === chroma(key.tonic));
+  const cycle = overOctaves(scaleOver('major', chroma(parent.tonic), hand)).inside;
+  return Array.from({ length: 8 }, (_, i) => cycle[(from + i) % 7]).join('');
 }
 
 /** The tonic triad of a key broken over one octave, with its standard fingering. */
 export function arpeggioWarmUp(key: Key, hand: Hand): WarmUpNote[] {
-  const third = classAbove(key.tonic, key.mode === 'major' ? '3M' : '3m');
+  const third = classAbove(key.tonic, hasMinorThird(key.mode) ? '3m' : '3M');
   const fifth = classAbove(key.tonic, '5P');
-  const fingers = arpeggioOver(key.mode, chroma(key.tonic), hand);
+  const fingers = arpeggioOver(thirdOf(key), chroma(key.tonic), hand);
   return upwards([key.tonic, third, fifth, key.tonic], hand, fingers);
 }
 

@@ -46,6 +46,7 @@ function part(name: string, notes: ScoreNote[], more: Partial<ReadPart> = {}): R
     chords: [],
     sections: [],
     keyMap: [{ tick: 0, tonic: { letter: 'C', alter: 0 }, mode: 'major' }],
+    mode: 'given',
     metreMap: [{ tick: 0, numerator: 4, denominator: 4 }],
     tempoMap: [{ tick: 0, quartersPerMinute: 96 }],
     pickup: 0,

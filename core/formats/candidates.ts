@@ -1,5 +1,5 @@
-import { chordsFromKeys, type SoundingKey } from '../harmony';
-import { midiOf, nameOf, strikeNumber, typeset } from '../music';
+import { chordsFromKeys, findKeys, type SoundingKey } from '../harmony';
+import { chroma, fifthsOf, isModal, type Key, midiOf, nameOf, strikeNumber, typeset } from '../music';
 import { applyEdit, emptySong, inForceAt, joinTies, type MelodyNote, type Song, writtenBars } from '../song';
 import { chordsFor } from '../suggesting';
 import { FileError } from './fileError';
@@ -205,6 +205,11 @@ function songFrom(
     })),
     imported: [...part.imported, ...order.problems.map((text) => ({ tick: 0, text }))],
   };
+  return inMode(part, withChords(score, line, bare, readOff));
+}
+
+function withChords(score: ReadScore, line: Line, bare: Song, readOff: () => Song['changes']): Song {
+  const { part } = line;
   const chords =
     part.chords.length > 0 ? part.chords : (score.parts.find((p) => p.chords.length > 0)?.chords ?? []);
   if (chords.length > 0) {
@@ -215,6 +220,20 @@ function songFrom(
   if (changes.length > 0)
     return { ...bare, changes, imported: [...bare.imported, { tick: 0, text: READ_OFF }] };
   return bare;
+}
+
+/** A song whose file leaves its mode open, in that of its signature which its notes and chords speak for. */
+function inMode({ mode }: ReadPart, song: Song): Song {
+  const [{ tick, ...key }, ...others] = song.keyMap;
+  if (mode === 'given' || others.length > 0 || song.melody.length === 0) return song;
+  const best = findKeys(song, fifthsOf(key))[0]?.key;
+  // What can say major and minor alone has said one of them, unless the tune closes on another tonic.
+  if (!best || (mode === 'major or minor' && !closesElsewhere(best, key))) return song;
+  return { ...song, keyMap: [{ tick, ...best }] };
+}
+
+function closesElsewhere(best: Key, said: Key): boolean {
+  return isModal(best.mode) && chroma(best.tonic) !== chroma(said.tonic);
 }
 
 const READ_OFF = 'The file has no chord symbols: the chords were read off its other notes. Look them over.';

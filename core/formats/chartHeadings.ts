@@ -1,4 +1,4 @@
-import { type Key, parsePitchClass, PitchNameError } from '../music';
+import { type Key, type Mode, MODES, parsePitchClass, PitchNameError } from '../music';
 import { FileError } from './fileError';
 
 /** What a line at the head of a chart may tell, by the words it begins with. */
@@ -52,14 +52,21 @@ const WORDS: readonly (readonly [RegExp, string])[] = [
   [/♯|\s+sharp\b|-sharp\b/gi, '#'],
 ];
 
-/** "Am", "B flat major", "f♯ minor", "G": a key as it is written at the head of a chart. Throws {@link FileError}. */
+const KEY = new RegExp(`^([A-Ga-g][#b]?)\\s*-?\\s*(m|min|maj|ionian|${MODES.join('|')})?\\.?$`, 'i');
+
+function modeNamed(name: string): Mode {
+  if (/^m(in)?$/.test(name)) return 'minor';
+  return MODES.find((mode) => mode === name.toLowerCase()) ?? 'major';
+}
+
+/** "Am", "B flat major", "D dorian", "f♯ minor", "G": a key as it is written at the head of a chart. Throws {@link FileError}. */
 export function keyFrom(text: string, line: number): Key {
   const plain = WORDS.reduce((all, [pattern, sign]) => all.replace(pattern, sign), text.trim());
-  const match = /^([A-Ga-g][#b]?)\s*-?\s*(m|min|minor|maj|major)?\.?$/.exec(plain);
+  const match = KEY.exec(plain);
   try {
     if (match) {
       const tonic = parsePitchClass(match[1].charAt(0).toUpperCase() + match[1].slice(1));
-      return { tonic, mode: /^m(in|$)/.test(match[2] ?? '') ? 'minor' : 'major' };
+      return { tonic, mode: modeNamed(match[2] ?? '') };
     }
   } catch (error) {
     if (!(error instanceof PitchNameError)) throw error;

@@ -197,6 +197,7 @@ function partOf(track: TimedTrack, layout: BarLayout, keyMap: Song['keyMap']): R
     chords: [],
     sections: [],
     keyMap,
+    mode: 'major or minor',
     metreMap,
     tempoMap,
     pickup,

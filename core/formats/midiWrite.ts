@@ -1,7 +1,7 @@
 import midiFile, { type MidiEvent } from 'midi-file';
 import type { Arrangement } from '../arrangement';
 import type { HandNote } from '../hands';
-import { barTicks, fifthsOf, metreName, strikeNumber, TICKS_PER_QUARTER } from '../music';
+import { barTicks, fifthsOf, hasMinorThird, metreName, strikeNumber, TICKS_PER_QUARTER } from '../music';
 import type { TimedNote } from '../performance';
 import { refuseTooLong } from './limits';
 import { metreOfLength } from './musicxmlPieces';
@@ -117,7 +117,7 @@ function mapEvents({ played }: Arrangement): Timed[] {
     ...played.keyMap.map((key): Timed => ({
       tick: key.tick,
       order: 0,
-      event: { type: 'keySignature', key: fifthsOf(key), scale: key.mode === 'major' ? 0 : 1 },
+      event: { type: 'keySignature', key: fifthsOf(key), scale: hasMinorThird(key.mode) ? 1 : 0 },
     })),
   ];
 }

@@ -8,6 +8,7 @@ import {
   LETTERS,
   type Metre,
   midiOf,
+  MODES,
   movedBy,
   movedSymbol,
   type PitchClass,
@@ -45,6 +46,7 @@ export class PartReader {
   private lastOnset = 0;
   private pickup = 0;
   private bars = 0;
+  private isModeLeftOut = false;
   private signs: BarSigns[] = [];
   /** Where beams begin. */
   private readonly beamed: number[] = [];
@@ -124,8 +126,18 @@ export class PartReader {
     const fifths = Number(childText(key, 'fifths') ?? 0);
     if (!Number.isInteger(fifths) || Math.abs(fifths) > 7)
       this.fail(`A key of ${childText(key, 'fifths')} fifths is impossible`);
-    const mode = childText(key, 'mode') === 'minor' ? 'minor' : 'major';
-    this.keys.push({ tick: Math.round(this.cursor), ...this.soundingKey(keyFromFifths(fifths, mode)) });
+    const name = childText(key, 'mode')?.trim().toLowerCase();
+    const mode = name === 'ionian' ? 'major' : MODES.find((known) => known === name);
+    if (name === undefined || name === 'none') this.isModeLeftOut = true;
+    else if (!mode)
+      this.imported.push({
+        tick: Math.round(this.cursor),
+        text: `The mode "${name.slice(0, 40)}" in ${this.place} is not known; the key is read as major. Set it in Tune › Bars.`,
+      });
+    this.keys.push({
+      tick: Math.round(this.cursor),
+      ...this.soundingKey(keyFromFifths(fifths, mode ?? 'major')),
+    });
   }
 
   /** A transposing instrument is written in a key of its own: what sounds is kept. */
@@ -356,6 +368,7 @@ export class PartReader {
       chords: this.chords,
       sections: this.sections,
       keyMap: anchored(this.keys, base.keyMap),
+      mode: this.keys.length > 0 && this.isModeLeftOut ? 'left out' : 'given',
       metreMap: anchored(metreMap, [{ tick: 0, ...this.metre } as Song['metreMap'][number]]),
       tempoMap: anchored(this.tempi, base.tempoMap),
       pickup: this.pickup,

@@ -1,7 +1,19 @@
 import { strToU8 } from 'fflate';
 import type { Arrangement } from '../arrangement';
 import type { HandNote } from '../hands';
-import { barTicks, classNameOf, fifthsOf, groupsOf, hasUsualGroups, isSameMetre, type Key, keyName, type Metre, type Pitch, TICKS_PER_QUARTER } from '../music';
+import {
+  barTicks,
+  classNameOf,
+  fifthsOf,
+  groupsOf,
+  hasUsualGroups,
+  isSameMetre,
+  type Key,
+  keyName,
+  type Metre,
+  type Pitch,
+  TICKS_PER_QUARTER,
+} from '../music';
 import { inForceAt, indexAt, type PlayedBar, within } from '../song';
 import { harmonyContent } from './musicxmlChords';
 import { refuseTooLong, refuseTooMuch } from './limits';

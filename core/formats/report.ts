@@ -1,3 +1,4 @@
+import { jobInWords } from '../sentences';
 import { type ArrangedChange, type Arrangement } from '../arrangement';
 import type { HandNote } from '../hands';
 import { inversionName } from '../harmony';
@@ -112,7 +113,7 @@ function changeReport(
     length,
     symbol,
     degree: change.degree.numeral,
-    job: change.degree.told,
+    job: jobInWords(change.degree.job),
     given,
     layout: change.layout,
     inversion: change.voicing.inversion,

@@ -2,7 +2,7 @@ import type { Arrangement } from '../arrangement';
 import { chroma, membersOf, parseChord } from '../music';
 import { because } from '../sentences';
 import { barAt, type Choices } from '../song';
-import { dominant, onDegree, tonicChord } from './chords';
+import { dominant, fourthChord, onDegree, tonicChord } from './chords';
 import {
   barLength,
   chordsOf,
@@ -139,7 +139,7 @@ export function endingsFor(arrangement: Arrangement): FrameProposal[] {
       {
         melody: held(0, 2 * bar),
         changes: [
-          { tick: 0, length: bar, symbol: onDegree(key, '4P', key.mode === 'minor' ? 'm' : '') },
+          { tick: 0, length: bar, symbol: fourthChord(key) },
           { tick: bar, length: bar, symbol: I },
         ],
       },

@@ -1,24 +1,28 @@
-import { type Chord, chroma, classNameOf, type Key, membersOf, typeset } from '../music';
+import {
+  type Chord,
+  chroma,
+  classNameOf,
+  hasMinorThird,
+  isModal,
+  type Key,
+  leadingSteps,
+  membersOf,
+  type Mode,
+  modeSteps,
+  typeset,
+} from '../music';
+import type { DegreeJob, Job } from '../sentences';
 
-const NUMERALS = ['I', '♭II', 'II', '♭III', 'III', 'IV', '♯IV', 'V', '♭VI', 'VI', '♭VII', 'VII'];
-const NUMERALS_MINOR = ['I', '♭II', 'II', 'III', '♯III', 'IV', '♯IV', 'V', 'VI', '♯VI', 'VII', '♯VII'];
-/** Triads of the key by semitones above the tonic: m minor, d diminished, M major. Minor with V major and vii°. */
-const DIATONIC: Record<Key['mode'], Record<number, string>> = {
-  major: { 0: 'M', 2: 'm', 4: 'm', 5: 'M', 7: 'M', 9: 'm', 11: 'd' },
-  minor: { 0: 'm', 2: 'd', 3: 'M', 5: 'm', 7: 'M', 8: 'M', 10: 'M', 11: 'd' },
-};
+type Triad = 'M' | 'm' | 'd' | 'a' | 's';
 
 /** Degree of a chord in a key and its job where it stands. */
 export interface Degree {
   /** Roman numeral with quality: "ii7", "V7", "vi". */
   readonly numeral: string;
-  /** The job in words: "tonic", "V of ii", "♭II for V", "ii–V of IV". */
-  readonly job: string;
-  /** The same as a teacher says it: "vi made dominant, leading to ii". */
-  readonly told: string;
+  readonly job: Job;
 }
 
-function quality(chord: Chord): 'M' | 'm' | 'd' | 'a' | 's' {
+function quality(chord: Chord): Triad {
   const semitones = chord.type.semitones;
   if (semitones.includes(3)) return semitones.includes(6) ? 'd' : 'm';
   if (semitones.includes(4)) return semitones.includes(8) ? 'a' : 'M';
@@ -29,21 +33,25 @@ function above(key: Key, chord: Chord): number {
   return (chroma(chord.root) - chroma(key.tonic) + 12) % 12;
 }
 
-/** Half steps of each degree of the scale above its tonic. */
-const SCALES: Record<Key['mode'], readonly number[]> = {
-  major: [0, 2, 4, 5, 7, 9, 11],
-  minor: [0, 2, 3, 5, 7, 8, 10],
-};
 const DEGREES = ['I', 'II', 'III', 'IV', 'V', 'VI', 'VII'];
 const LETTERS = 'CDEFGAB';
+/** The degree a root is counted as that lies outside the scale, by its half steps above the tonic. */
+const DEGREE_OF_STEP = [0, 1, 1, 2, 2, 3, 3, 4, 5, 5, 6, 6];
+
+/** The degree that lies so many half steps above the tonic: "♭III" in major is "III" in minor. */
+function degreeAt(mode: Mode, step: number): string {
+  const scale = modeSteps(mode);
+  const own = scale.indexOf(step);
+  const degree = own >= 0 ? own : DEGREE_OF_STEP[step];
+  return ['♭', '', '♯'][step - scale[degree] + 1] + DEGREES[degree];
+}
 
 /** The degree a root is written as, raised or lowered: B in B♭ major is ♯I, C♭ is ♭II. */
 function degreeWritten({ root }: Chord, key: Key): string {
   const step = (LETTERS.indexOf(root.letter) - LETTERS.indexOf(key.tonic.letter) + 7) % 7;
-  const by = ((chroma(root) - chroma(key.tonic) - SCALES[key.mode][step] + 30) % 12) - 6;
-  const numerals = key.mode === 'major' ? NUMERALS : NUMERALS_MINOR;
+  const by = ((chroma(root) - chroma(key.tonic) - modeSteps(key.mode)[step] + 30) % 12) - 6;
   // Two accidentals come from a chord written in another key's spelling: the usual name is clearer.
-  if (Math.abs(by) > 1) return numerals[(chroma(root) - chroma(key.tonic) + 12) % 12];
+  if (Math.abs(by) > 1) return degreeAt(key.mode, (chroma(root) - chroma(key.tonic) + 12) % 12);
   return ['♭', '', '♯'][by + 1] + DEGREES[step];
 }
 
@@ -55,11 +63,28 @@ export function numeralOf(chord: Chord, key: Key): string {
   return base + suffixFor(chord, kind);
 }
 
-function suffixFor(chord: Chord, kind: string): string {
+function suffixFor(chord: Chord, kind: Triad): string {
   const { suffix } = chord.type;
   if (kind === 'd') return suffix === 'm7b5' ? 'ø7' : suffix === 'dim7' ? '°7' : '°';
   const shown = kind === 'm' ? suffix.replace(/^m(?!aj)/, '') : suffix;
   return typeset(shown === 'aug' ? '+' : shown);
+}
+
+/** The triad the key has so many half steps above its tonic; undefined where it has none. In minor V and vii take the raised leading note. */
+function triadOfKey(mode: Mode, step: number): Triad | undefined {
+  if (mode === 'minor' && (step === 7 || step === 11)) return step === 7 ? 'M' : 'd';
+  const steps = modeSteps(mode);
+  const degree = steps.indexOf(step);
+  if (degree < 0) return undefined;
+  const over = (by: number): number => (steps[(degree + by) % 7] - step + 12) % 12;
+  if (over(4) === 6) return 'd';
+  return over(2) === 4 ? 'M' : 'm';
+}
+
+/** The numeral of the key's own chord on a degree, in its case. */
+function ownNumeral(mode: Mode, step: number): string {
+  const numeral = degreeAt(mode, step);
+  return triadOfKey(mode, step) === 'M' ? numeral : numeral.toLowerCase();
 }
 
 function isDominant(chord: Chord): boolean {
@@ -67,10 +92,14 @@ function isDominant(chord: Chord): boolean {
   return s.includes(4) && (s.includes(10) || s.length === 3);
 }
 
+function isSeventh(chord: Chord): boolean {
+  return chord.type.semitones.includes(4) && chord.type.semitones.includes(10);
+}
+
 /**
  * Names the job of a chord by its key and the chord that follows. Source: functional harmony as taught in
- * jazz and classical practice (secondary dominants, tritone substitutes, passing diminished chords).
- * `degreeOf(A7, Dm, C major) // => { numeral: "VI7", job: "V of ii", told: "vi made dominant, leading to ii" }`
+ * jazz and classical practice (secondary dominants, tritone substitutes, passing diminished chords); of a mode its own
+ * cadences. `degreeOf(A7, Dm, C major) // => { numeral: "VI7", job: dominant of ii }`
  */
 export function degreeOf(
   chord: Chord,
@@ -83,92 +112,83 @@ export function degreeOf(
     pairJob(chord, next, neighbours.afterNext ?? null, key) ??
     (neighbours.before && pairJob(neighbours.before, chord, next, key)) ??
     jobOf(chord, next, key, above(key, chord));
-  return { numeral, job, told: toldOf(chord, job, key) };
+  return { numeral, job };
 }
 
 /**
  * "ii–V of IV": a minor (or half-diminished) chord and the dominant a fourth above it that together lead to a degree
  * of the key other than I; null for any other pair. What follows must be that degree, or the pair itself foreign.
  */
-function pairJob(ii: Chord, five: Chord | null, after: Chord | null, key: Key): string | null {
+function pairJob(ii: Chord, five: Chord | null, after: Chord | null, key: Key): Job | null {
   if (!five || !isSeventh(five) || !['m', 'd'].includes(quality(ii))) return null;
   if ((chroma(ii.root) - chroma(five.root) + 12) % 12 !== 7) return null;
   const goal = (chroma(five.root) + 5) % 12;
   const step = (goal - chroma(key.tonic) + 12) % 12;
-  const triad = DIATONIC[key.mode][step];
-  if (step === 0 || triad === undefined || !after || chroma(after.root) !== goal) return null;
-  return `ii–V of ${numeralOf({ ...after, type: triadLike(after) }, key)}`;
+  const isOfKey = triadOfKey(key.mode, step) !== undefined;
+  if (step === 0 || !isOfKey || !after || chroma(after.root) !== goal) return null;
+  return { kind: 'pair', goal: numeralOf({ ...after, type: triadLike(after) }, key) };
 }
 
-/** Numerals by half steps above the tonic, in the case of the chord the key has there. */
-const NUMERALS_OF: Record<Key['mode'], Record<number, string>> = { major: {}, minor: {} };
-for (const mode of ['major', 'minor'] as const)
-  for (const [step, kind] of Object.entries(DIATONIC[mode])) {
-    const numeral = (mode === 'major' ? NUMERALS : NUMERALS_MINOR)[Number(step)];
-    NUMERALS_OF[mode][Number(step)] = kind === 'M' ? numeral : numeral.toLowerCase();
-  }
-
-function isSeventh(chord: Chord): boolean {
-  return chord.type.semitones.includes(4) && chord.type.semitones.includes(10);
-}
-
-/** "V of ii" where the key has a minor chord on that degree: "vi made dominant, leading to ii". */
-function toldOf(chord: Chord, job: string, key: Key): string {
-  const goal = /^V of (.+)$/.exec(job)?.[1];
-  const own = DIATONIC[key.mode][above(key, chord)];
-  if (goal === undefined || own === undefined || own === 'M') return job;
-  const numerals = key.mode === 'major' ? NUMERALS : NUMERALS_MINOR;
-  return `${numerals[above(key, chord)].toLowerCase()} made dominant, leading to ${goal}`;
-}
-
-function jobOf(chord: Chord, next: Chord | null, key: Key, step: number): string {
+function jobOf(chord: Chord, next: Chord | null, key: Key, step: number): Job {
+  const { mode } = key;
   const fall = next ? (chroma(chord.root) - chroma(next.root) + 12) % 12 : -1;
-  const diatonic = DIATONIC[key.mode][step] === quality(chord);
-  const leads = next && isDominant(chord) && chroma(next.root) !== chroma(key.tonic);
-  if (leads && fall === 7 && !(diatonic && !chord.type.semitones.includes(10)) && step !== 7) {
-    return `V of ${numeralOf({ ...next, type: triadLike(next) }, key)}`;
-  }
-  if (next && isDominant(chord) && !diatonic && fall === 1) return 'a half step above the next: ♭II for V';
-  if (quality(chord) === 'd' && !diatonic && next && [1, 11].includes(fall)) return 'passing diminished';
-  if (step === 7 && isDominant(chord)) return next && fall === 7 ? 'dominant, leads home' : 'dominant';
+  const triad = quality(chord);
+  const own = triadOfKey(mode, step);
+  const diatonic = own === triad;
+  const isHome = next !== null && chroma(next.root) === chroma(key.tonic);
+  if (isModal(mode) && diatonic && isHome && leadingSteps(mode).includes(step))
+    return { kind: 'cadence of the mode', mode };
+  const leads = next && isDominant(chord) && !isHome;
+  if (leads && fall === 7 && !(diatonic && !isSeventh(chord)) && step !== 7)
+    return {
+      kind: 'dominant of',
+      goal: numeralOf({ ...next, type: triadLike(next) }, key),
+      own: own === undefined || own === 'M' ? null : ownNumeral(mode, step),
+    };
+  if (next && isDominant(chord) && !diatonic && fall === 1) return { kind: 'half step above' };
+  if (triad === 'd' && !diatonic && next && [1, 11].includes(fall)) return { kind: 'passing diminished' };
+  if (step === 7 && isDominant(chord))
+    return next && fall === 7
+      ? { kind: 'dominant, leads home' }
+      : { kind: 'of the degree', degree: 'dominant' };
   const goal = (step + 5) % 12;
-  if (isSeventh(chord) && DIATONIC[key.mode][goal]) return `would lead to ${NUMERALS_OF[key.mode][goal]}`;
-  if (step === 7 && quality(chord) === 's') return 'dominant, suspended';
-  if (isOfHarmonicMinor(chord, key, step)) return 'of harmonic minor, leads home by its raised seventh';
-  if (key.mode === 'minor' && step === 10 && diatonic)
-    return next && above(key, next) === 3 ? 'leads to the relative major' : 'subtonic';
-  if (diatonic || quality(chord) === 's') return DIATONIC_JOBS[key.mode][step] ?? 'of the key';
-  const borrowed = DIATONIC[key.mode === 'major' ? 'minor' : 'major'][step] === quality(chord);
-  return borrowed
-    ? `borrowed from ${typeset(classNameOf(key.tonic))} ${key.mode === 'major' ? 'minor' : 'major'}`
-    : 'colour outside the key';
+  if (isSeventh(chord) && triadOfKey(mode, goal)) return { kind: 'would lead', goal: ownNumeral(mode, goal) };
+  if (step === 7 && triad === 's') return { kind: 'dominant, suspended' };
+  if (mode === 'minor' && step === 3 && triad === 'a') return { kind: 'harmonic minor' };
+  if (mode === 'minor' && step === 10 && diatonic)
+    return next && above(key, next) === 3 ? { kind: 'leads to the relative major' } : { kind: 'subtonic' };
+  if (diatonic || triad === 's')
+    return { kind: 'of the degree', degree: BY_DEGREE[mode]?.[step] ?? byDefault(step) };
+  const parallel = hasMinorThird(mode) ? 'major' : 'minor';
+  return triadOfKey(parallel, step) === triad
+    ? { kind: 'borrowed', tonic: typeset(classNameOf(key.tonic)), mode: parallel }
+    : { kind: 'outside the key' };
 }
 
-const DIATONIC_JOBS: Record<Key['mode'], Record<number, string>> = {
+function byDefault(step: number): DegreeJob {
+  return step === 0 ? 'home' : 'of the key';
+}
+
+const BY_DEGREE: Partial<Record<Mode, Readonly<Record<number, DegreeJob>>>> = {
   major: {
-    0: 'tonic, home',
+    0: 'home',
     2: 'prepares the dominant',
     4: 'stands in for the tonic',
     5: 'subdominant',
     7: 'dominant',
-    9: 'relative minor of the tonic',
+    9: 'relative minor',
     11: 'stands in for the dominant',
   },
   minor: {
-    0: 'tonic, home',
+    0: 'home',
     2: 'prepares the dominant',
     3: 'relative major',
     5: 'subdominant',
     7: 'dominant',
-    8: 'stands in for the tonic or subdominant',
+    8: 'tonic or subdominant',
     11: 'stands in for the dominant',
   },
 };
-
-/** III+ and the chords of the raised seventh degree are made of the notes of harmonic minor. */
-function isOfHarmonicMinor(chord: Chord, key: Key, step: number): boolean {
-  return key.mode === 'minor' && step === 3 && quality(chord) === 'a';
-}
 
 /** The next chord without its seventh, so that "V of ii" does not become "V of ii7". */
 function triadLike(chord: Chord): Chord['type'] {

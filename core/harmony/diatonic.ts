@@ -1,22 +1,28 @@
-import { type Chord, type Key, scaleOf, typeOfSuffix } from '../music';
+import { type Chord, type Key, modeSteps, scaleOf, typeOfSuffix } from '../music';
 
-/** Qualities on the seven degrees; in minor V is major, with the raised leading note (common practice). */
-const QUALITIES: Record<Key['mode'], Record<'triads' | 'sevenths', readonly string[]>> = {
-  major: {
-    triads: ['', 'm', 'm', '', '', 'm', 'dim'],
-    sevenths: ['maj7', 'm7', 'm7', 'maj7', '7', 'm7', 'm7b5'],
-  },
-  minor: {
-    triads: ['m', 'dim', '', 'm', '', '', ''],
-    sevenths: ['m7', 'm7b5', 'maj7', 'm7', '7', 'maj7', '7'],
-  },
+/** Chords of scale notes by the half steps of their third, fifth and seventh. */
+const TRIADS: Readonly<Record<string, string>> = { '4 7': '', '3 7': 'm', '3 6': 'dim', '4 8': 'aug' };
+const SEVENTHS: Readonly<Record<string, string>> = {
+  '4 7 11': 'maj7',
+  '4 7 10': '7',
+  '3 7 10': 'm7',
+  '3 6 10': 'm7b5',
 };
 
-/** The seven chords of a key. `diatonicChords(C major, 'sevenths') // => Cmaj7 Dm7 Em7 Fmaj7 G7 Am7 Bm7♭5` */
+/**
+ * The seven chords of a key; in minor V is major, with the raised leading note (common practice).
+ * `diatonicChords(C major, 'sevenths') // => Cmaj7 Dm7 Em7 Fmaj7 G7 Am7 Bm7♭5`
+ */
 export function diatonicChords(key: Key, kind: 'triads' | 'sevenths'): Chord[] {
-  return QUALITIES[key.mode][kind].map((suffix, i) => {
+  const steps = modeSteps(key.mode);
+  return scaleOf(key).map((root, degree) => {
+    const over = (by: number): number => (steps[(degree + by) % 7] - steps[degree] + 12) % 12;
+    const raisesLeadingNote = key.mode === 'minor' && degree === 4;
+    const third = raisesLeadingNote ? 4 : over(2);
+    const suffix =
+      kind === 'triads' ? TRIADS[`${third} ${over(4)}`] : SEVENTHS[`${third} ${over(4)} ${over(6)}`];
     const type = typeOfSuffix(suffix);
     if (!type) throw new RangeError(`There is no chord type "${suffix}".`);
-    return { root: scaleOf(key)[i], type, bass: null };
+    return { root, type, bass: null };
   });
 }

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { type Chord, membersOf, parseChord, symbolOf } from '../music/chord';
 import { CHORD_TYPES } from '../music/chordTypes';
 import { type Key, keyFromFifths } from '../music/key';
+import { jobInWords } from '../sentences';
 import { degreeOf, numeralOf } from './degree';
 import { inversionName, inversionOf } from './inversion';
 import { inversionReason, nameKeys } from './naming';
@@ -12,6 +13,9 @@ const C: Key = keyFromFifths(0, 'major');
 const A_MINOR: Key = keyFromFifths(0, 'minor');
 
 describe('degree and job', () => {
+  const jobOf = (symbol: string, next: string): string =>
+    jobInWords(degreeOf(chord(symbol), chord(next), C).job);
+
   it('numbers the sevenths of a major key', () => {
     const numerals = ['Cmaj7', 'Dm7', 'Em7', 'Fmaj7', 'G7', 'Am7', 'Bm7b5'].map((s) =>
       numeralOf(chord(s), C),
@@ -45,28 +49,28 @@ describe('degree and job', () => {
   });
 
   it('knows secondary dominants, the half step above, passing diminished and borrowed chords', () => {
-    expect(degreeOf(chord('A7'), chord('Dm'), C).job).toBe('V of ii');
-    expect(degreeOf(chord('D7'), chord('G7'), C).job).toBe('V of V');
-    expect(degreeOf(chord('Db7'), chord('C'), C).job).toBe('a half step above the next: ♭II for V');
-    expect(degreeOf(chord('C#dim7'), chord('Dm'), C).job).toBe('passing diminished');
-    expect(degreeOf(chord('Fm'), chord('C'), C).job).toBe('borrowed from C minor');
-    expect(degreeOf(chord('G7'), chord('C'), C).job).toBe('dominant, leads home');
-    expect(degreeOf(chord('C'), chord('F'), C).job).toBe('tonic, home');
-    expect(degreeOf(chord('C7'), chord('F'), C).job).toBe('V of IV');
-    expect(degreeOf(chord('C7'), chord('Am'), C).job).toBe('would lead to IV');
-    expect(degreeOf(chord('E7'), chord('F'), C).job).toBe('would lead to vi');
+    expect(jobOf('A7', 'Dm')).toBe('vi made dominant, leading to ii');
+    expect(jobOf('D7', 'G7')).toBe('ii made dominant, leading to V');
+    expect(jobOf('Db7', 'C')).toBe('a half step above the next: ♭II for V');
+    expect(jobOf('C#dim7', 'Dm')).toBe('passing diminished');
+    expect(jobOf('Fm', 'C')).toBe('borrowed from C minor');
+    expect(jobOf('G7', 'C')).toBe('dominant, leads home');
+    expect(jobOf('C', 'F')).toBe('tonic, home');
+    expect(jobOf('C7', 'F')).toBe('V of IV');
+    expect(jobOf('C7', 'Am')).toBe('would lead to IV');
+    expect(jobOf('E7', 'F')).toBe('would lead to vi');
     expect(degreeOf(chord('G7b9'), chord('C'), C)).toMatchObject({
       numeral: 'V7♭9',
-      job: 'dominant, leads home',
+      job: { kind: 'dominant, leads home' },
     });
-    expect(degreeOf(chord('G7'), chord('Am'), C).job).toBe('dominant');
+    expect(jobOf('G7', 'Am')).toBe('dominant');
   });
 
   it('knows the chords of a minor key by what they do', () => {
     const Am = { tonic: { letter: 'A' as const, alter: 0 as const }, mode: 'minor' as const };
     const jobs = (...symbols: string[]): string[] =>
-      symbols.map(
-        (symbol, i) => degreeOf(chord(symbol), symbols[i + 1] ? chord(symbols[i + 1]) : null, Am).job,
+      symbols.map((symbol, i) =>
+        jobInWords(degreeOf(chord(symbol), symbols[i + 1] ? chord(symbols[i + 1]) : null, Am).job),
       );
     expect(jobs('G', 'C', 'G', 'F')).toEqual([
       'leads to the relative major',

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { keyFromFifths } from '../music';
 import { wholeBars } from '../testing';
+import { keyReasonInWords } from '../sentences';
 import { findKeys } from './keyFinding';
 
 const C = keyFromFifths(0, 'major');
@@ -12,7 +13,7 @@ describe('the key of a song', () => {
   it('is told with what speaks for it', () => {
     const [best] = found(['C5', 'F5', 'B4', 'C5'], ['C', 'F', 'G', 'C']);
     expect(best.key).toEqual(C);
-    expect(best.reasons).toEqual([
+    expect(best.reasons.map(keyReasonInWords)).toEqual([
       'every note lies in it',
       'the last note is C',
       'the last chord is its tonic',
@@ -20,16 +21,16 @@ describe('the key of a song', () => {
     ]);
     const minor = found(['A4', 'D5', 'G#4', 'A4'], ['Am', 'Dm', 'E', 'Am']);
     expect(minor[0].key).toEqual(A);
-    expect(minor[0].reasons).toContain('its raised leading note rises to it');
+    expect(minor[0].reasons.map(keyReasonInWords)).toContain('its raised leading note rises to it');
     const third = found(['C5', 'F5', 'B4', 'E5'], ['C', 'F', 'G', 'C']);
-    expect(third[0].reasons).toContain('the last note belongs to its tonic chord');
+    expect(third[0].reasons.map(keyReasonInWords)).toContain('the last note belongs to its tonic chord');
   });
 
   it('says how much of the time lies in it', () => {
-    const [best] = found(['C5', 'F#5', 'G5', 'C5'], ['C', 'C', 'G', 'C']);
+    const [best] = found(['C5', 'D#5', 'E5', 'C5'], ['C', 'C', 'G', 'C']);
     expect(best.key).toEqual(C);
-    // One note of four, and chords for half of their length: an F sharp for 1 of 6 bars in all.
-    expect(best.reasons[0]).toBe('83 % of the time lies in it');
+    // One note of four, and chords for half of their length: a D sharp for 1 of 6 bars in all.
+    expect(best.reasons[0]).toEqual({ kind: 'inside', percent: 83 });
   });
 
   it('has all twenty-four to choose from', () => {

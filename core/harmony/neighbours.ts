@@ -74,13 +74,15 @@ export function neighboursOf(chord: Chord, next: Chord | null, key: Key): Neighb
   };
   const tonic = chroma(key.tonic);
   const isMajor = key.mode === 'major';
+  const isMinor = key.mode === 'minor';
   const { third, isDominant } = qualityOf(chord);
   const isPlain = !isDominant;
-  if (degree === 5 && isPlain) add(tonic + 2, isMajor ? 'm7' : 'm7b5', isMajor ? 'ii for IV' : 'ii for iv');
-  if (degree === 2 && third === 'minor')
+  if (degree === 5 && isPlain && (isMajor || isMinor))
+    add(tonic + 2, isMajor ? 'm7' : 'm7b5', isMajor ? 'ii for IV' : 'ii for iv');
+  if (degree === 2 && third === 'minor' && (isMajor || isMinor))
     add(tonic + 5, isMajor ? 'maj7' : 'm7', isMajor ? 'IV for ii' : 'iv for ii');
   if (degree === 0 && isMajor && isPlain) add(tonic + 9, 'm7', 'vi for I');
-  if (degree === 0 && !isMajor) add(tonic + 8, 'maj7', 'VI for i');
+  if (degree === 0 && isMinor) add(tonic + 8, 'maj7', 'VI for i');
   if (degree === 9 && isMajor && third === 'minor') add(tonic, 'maj7', 'I for vi');
   if (degree === 4 && isMajor && third === 'minor') {
     const third = classAbove(key.tonic, '3M');

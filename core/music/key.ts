@@ -1,39 +1,36 @@
+import { hasMinorThird, type Mode, modeFifths, modeScale } from './mode';
 import { chroma, classAbove, classNameOf, type Pitch, pitchAt, type PitchClass } from './pitch';
-
-export type Mode = 'major' | 'minor';
 
 export interface Key {
   readonly tonic: PitchClass;
   readonly mode: Mode;
 }
 
-const MAJOR = ['1P', '2M', '3M', '4P', '5P', '6M', '7M'] as const;
-const MINOR = ['1P', '2M', '3m', '4P', '5P', '6m', '7m'] as const;
 /** Chromatic degrees between the scale steps, spelled as they usually resolve (common practice). */
-const CHROMATIC_MAJOR = ['2m', '3m', '4A', '6m', '7m', '5A', '2A', '1A'] as const;
-const CHROMATIC_MINOR = ['7M', '6M', '2m', '4A', '3M'] as const;
+const CHROMATIC_MAJOR = ['2m', '3m', '4A', '6m', '7m', '5A', '2A', '1A', '4P', '7M'] as const;
+const CHROMATIC_MINOR = ['7M', '6M', '2m', '4A', '3M', '6m', '2M', '5P'] as const;
 
 const FIFTHS_LETTERS = 'FCGDAEB';
 
 /** Accidentals of the signature: −7 (flats) … 7 (sharps). `fifthsOf(E♭ major) // => -3` */
 export function fifthsOf(key: Key): number {
   const major = FIFTHS_LETTERS.indexOf(key.tonic.letter) - 1 + 7 * key.tonic.alter;
-  return key.mode === 'major' ? major : major - 3;
+  return major + modeFifths(key.mode);
 }
 
 /** The key with the given number of sharps (or, negative, flats), −7 … 7. */
 export function keyFromFifths(fifths: number, mode: Mode): Key {
-  const place = fifths + (mode === 'minor' ? 3 : 0) + 1;
+  const place = fifths - modeFifths(mode) + 1;
   const letter = FIFTHS_LETTERS[((place % 7) + 7) % 7] as PitchClass['letter'];
   return { tonic: { letter, alter: Math.floor(place / 7) }, mode };
 }
 
 const scales = new Map<string, readonly PitchClass[]>();
 
-/** The seven notes of the key as its signature gives them (natural minor). */
+/** The seven notes of the key as its signature gives them (of minor the natural ones). */
 export function scaleOf(key: Key): readonly PitchClass[] {
   return remembered(scales, key, () =>
-    (key.mode === 'major' ? MAJOR : MINOR).map((interval) => classAbove(key.tonic, interval)),
+    modeScale(key.mode).map((interval) => classAbove(key.tonic, interval)),
   );
 }
 
@@ -43,7 +40,7 @@ const spellings = new Map<string, readonly PitchClass[]>();
 export function spellInKey(midi: number, key: Key): Pitch {
   const table = remembered(spellings, key, () => {
     const byChroma: PitchClass[] = [];
-    const extra = key.mode === 'major' ? CHROMATIC_MAJOR : CHROMATIC_MINOR;
+    const extra = hasMinorThird(key.mode) ? CHROMATIC_MINOR : CHROMATIC_MAJOR;
     const candidates = [...scaleOf(key), ...extra.map((interval) => classAbove(key.tonic, interval))];
     for (const candidate of candidates) byChroma[chroma(candidate)] ??= candidate;
     return byChroma;
@@ -51,7 +48,7 @@ export function spellInKey(midi: number, key: Key): Pitch {
   return pitchAt(midi, table[((midi % 12) + 12) % 12]);
 }
 
-/** "A minor", "Bb major". */
+/** "A minor", "Bb major", "D dorian". */
 export function keyName(key: Key): string {
   return `${classNameOf(key.tonic)} ${key.mode}`;
 }

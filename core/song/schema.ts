@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { MODES } from '../music';
 
 /** Version of the stored shape; raise it with a migration in migrate.ts. */
 export const SCHEMA_VERSION = 7;
@@ -188,7 +189,7 @@ export const songSchema = z.object({
   id,
   title: z.string().min(1).max(200),
   subtitle: z.string().max(200),
-  keyMap: z.array(z.object({ tick, tonic: pitchClassSchema, mode: z.enum(['major', 'minor']) })).min(1),
+  keyMap: z.array(z.object({ tick, tonic: pitchClassSchema, mode: z.enum(MODES) })).min(1),
   metreMap: z.array(metre.extend({ tick })).min(1),
   /** Quarter notes a minute. */
   tempoMap: z.array(z.object({ tick, quartersPerMinute: z.number().min(10).max(400) })).min(1),

@@ -1,10 +1,13 @@
-import { qualityOf, rootInKey } from '../harmony';
+import { diatonicChords, numeralOf, qualityOf, rootInKey } from '../harmony';
 import {
   type Chord,
   chroma,
   classAbove,
   gotOrMade,
+  hasMinorThird,
   type Key,
+  leadingSteps,
+  modeSteps,
   symbolOf,
   typeOfSuffix,
   typeset,
@@ -93,6 +96,43 @@ const MINOR: readonly Row[] = [
   [6, 'dim7', 'leads', 18, 'c', 7, 'passing diminished'],
 ];
 
+/** What a chord of a mode costs where it neither is home nor leads there, and one with a diminished triad. */
+const OF_MODE = 4;
+const DIMINISHED = 18;
+
+/** The chords of a key: of a mode its own seven, those of its cadences foremost, and in colour what leads to the fourth and fifth. */
+function rowsOf(key: Key): readonly Row[] {
+  const { mode } = key;
+  if (mode === 'major') return MAJOR;
+  if (mode === 'minor') return MINOR;
+  const steps = modeSteps(mode);
+  const leading = leadingSteps(mode);
+  const three = new Set([0, 5, ...leading].slice(0, 3));
+  const rowsIn = (kind: 'triads' | 'sevenths'): Row[] =>
+    diatonicChords(key, kind).map((chord, i): Row => {
+      const step = steps[i];
+      const works: Work = step === 0 ? 'home' : leading.includes(step) ? 'leads' : 'away';
+      const isDim = chord.type.semitones.includes(6) && chord.type.semitones.includes(3);
+      const colour = isDim ? DIMINISHED : works === 'away' && step !== 5 ? OF_MODE : 0;
+      const tastes = kind === 'sevenths' ? 'sc' : three.has(step) ? 't' : '';
+      return [
+        step,
+        chord.type.suffix,
+        works,
+        colour,
+        tastes,
+        works === 'leads' ? 0 : null,
+        numeralOf(chord, key),
+      ];
+    });
+  return [
+    ...rowsIn('triads').filter((row) => row[4] !== ''),
+    ...rowsIn('sevenths'),
+    [0, '7', 'away', 16, 'c', 5, 'V of IV'],
+    [2, '7', 'leads', 16, 'c', 7, 'V of V'],
+  ];
+}
+
 const lists = new Map<string, readonly Candidate[]>();
 
 /**
@@ -102,7 +142,7 @@ const lists = new Map<string, readonly Candidate[]>();
 export function candidatesIn(key: Key, taste: Taste, triads = false, share = 1): readonly Candidate[] {
   const name = `${chroma(key.tonic)}${key.tonic.letter}${key.mode}${taste}${triads}${share}`;
   return gotOrMade(lists, name, () =>
-    (key.mode === 'major' ? MAJOR : MINOR)
+    rowsOf(key)
       .filter((row) => row[4].includes(taste[0]))
       .map((row) => candidateOf(row, key, triads))
       .map((one) => (one.isForeign ? { ...one, colour: Math.round(one.colour * share) } : one)),
@@ -144,8 +184,9 @@ function spelledAs(degree: number, says: string, key: Key): Chord['root'] | null
 export function workOf(chord: Chord, key: Key): Work {
   const degree = (chroma(chord.root) - chroma(key.tonic) + 12) % 12;
   const { isDominant } = qualityOf(chord);
-  const home = key.mode === 'major' ? [0, 4, 9] : [0, 3, 8];
-  const away = key.mode === 'major' ? [2, 5] : [2, 5];
+  const home = hasMinorThird(key.mode) ? [0, 3, 8] : [0, 4, 9];
+  const away = [2, 5];
+  if (degree !== 0 && key.mode !== 'minor' && leadingSteps(key.mode).includes(degree)) return 'leads';
   if (isDominant && degree !== 0 && degree !== 5) return degree === 9 ? 'away' : 'leads';
   if (home.includes(degree)) return isDominant ? 'away' : 'home';
   return away.includes(degree) ? 'away' : 'leads';

@@ -1,5 +1,5 @@
 import { roleOf } from '../harmony';
-import { type Chord, chroma, type Metre, middleTicks } from '../music';
+import { type Chord, chroma, type Key, leadingSteps, type Metre, middleTicks } from '../music';
 import { barAt, keyAt, placeInBar, type PlayedSong } from '../song';
 import { type Candidate, candidatesIn, type Taste, workOf } from './schools';
 
@@ -164,7 +164,8 @@ function listFor(
 
 /** How well a chord fits the melody of a slot, with what its place asks of it. */
 function fitOf({ played }: SuggestTask, slot: Slot, candidate: Candidate): number {
-  const tonic = chroma(keyAt(played, slot.tick).tonic);
+  const key = keyAt(played, slot.tick);
+  const tonic = chroma(key.tonic);
   const isFifth = (midi: number): boolean => (midi - tonic + 120) % 12 === FIFTH;
   let points = -candidate.colour;
   for (const { midi, weight } of soundingNotes(played, slot))
@@ -177,8 +178,13 @@ function fitOf({ played }: SuggestTask, slot: Slot, candidate: Candidate): numbe
   if (isFirst && isHome) points += POINTS.begins;
   if (slot.endsSong) points += isHome ? 2 * POINTS.closed : 2 * POINTS.otherEnd;
   else if (slot.endsPhrase)
-    points += isHome ? POINTS.closed / 2 : candidate.degree === 7 ? POINTS.open : POINTS.otherEnd;
+    points += isHome ? POINTS.closed / 2 : leadsHome(candidate, key) ? POINTS.open : POINTS.otherEnd;
   return points;
+}
+
+/** On V in major and minor, on a chord of its own cadence in a mode. */
+function leadsHome({ degree }: Candidate, { mode }: Key): boolean {
+  return leadingSteps(mode).includes(degree);
 }
 
 /** Half steps of a fifth. */
@@ -246,9 +252,10 @@ function stepPoints(
   const fall = (from.degree - to.degree + 12) % 12;
   if (fall === 7) points += POINTS.fallingFifth;
   if (fall === 1 || fall === 2 || fall === 10 || fall === 11) points += POINTS.byStep;
-  if (from.degree === 7 && to.degree === 0 && slot.isNearEnd) points += POINTS.cadence;
+  const isLed = leadsHome(from, keyAt(task.played, slot.tick));
+  if (isLed && to.degree === 0 && slot.isNearEnd) points += POINTS.cadence;
   if (slot.closesSong && to.degree === 0)
-    points += from.degree === 7 ? 0 : from.degree === 5 ? POINTS.plagal : POINTS.noCadence;
+    points += isLed ? 0 : from.degree === 5 ? POINTS.plagal : POINTS.noCadence;
   if (from.leadsTo !== null && from.isForeign) {
     points += from.leadsTo === to.degree ? POINTS.cadence : 2 * POINTS.leadsAstray;
   } else if (

@@ -1,3 +1,4 @@
+import { jobInWords } from '../sentences';
 import { type ArrangedChange, type Arrangement, changeIndex, changesIn } from '../arrangement';
 import { type HandNote, strikesOf } from '../hands';
 import type { Fill } from '../fills';
@@ -93,7 +94,8 @@ function chordInWords(arrangement: Arrangement, part: Part, change: ArrangedChan
   const own = within(left, tick, Math.min(tick + length, part.toTick)).filter(
     ({ from, source }) => from === change.change.id && source !== 'fill',
   );
-  const { numeral, told } = change.degree;
+  const { numeral } = change.degree;
+  const told = jobInWords(change.degree.job);
   const close = change.closeHands ? ` ${CLOSE_HANDS_IN_WORDS[change.closeHands]}` : '';
   const strikes = strikesOf(own);
   // A fill in the place of the whole chord is told as what it is.

@@ -1,14 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type Key, keyName, typeset } from '@joined-hands/core/music';
+import type { Key } from '@joined-hands/core/music';
 import type { Progression } from '@joined-hands/core/parts';
-import { DEFAULT_PROFILE, twelveKeys } from '@joined-hands/core/song';
+import { DEFAULT_PROFILE } from '@joined-hands/core/song';
 import { Store } from '@ngrx/store';
-import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ProfileActions } from '../state/actions';
 import { SongStore } from '../storage/song-store';
 import { Choice } from '../ui/choice';
+import { KeyChoice } from '../ui/key-choice';
 import { Asker } from '../workers/asker';
 import { DrillTab } from './drill-tab';
 import { ShapesTab } from './shapes-tab';
@@ -23,7 +22,7 @@ const TABS = [
 /** Chords by themselves, with or without a song: shapes on the keyboard, drills through keys, warm-ups. */
 @Component({
   selector: 'jh-chord-room',
-  imports: [Choice, DrillTab, FormsModule, NzSelectModule, RouterLink, ShapesTab, WarmUpTab],
+  imports: [Choice, DrillTab, KeyChoice, RouterLink, ShapesTab, WarmUpTab],
   template: `
     <div class="page">
       <header>
@@ -32,11 +31,7 @@ const TABS = [
         >
         <h1>Chord room</h1>
         <label for="room-key">Key</label>
-        <nz-select nzId="room-key" [ngModel]="keyName()" (ngModelChange)="choose($event)">
-          @for (item of keys; track item.name) {
-            <nz-option [nzValue]="item.name" [nzLabel]="item.name" />
-          }
-        </nz-select>
+        <jh-key-choice id="room-key" [value]="key()" (chosen)="key.set($event)" />
         <jh-choice
           name="tab"
           label="What to do"
@@ -79,12 +74,7 @@ export class ChordRoom {
   private readonly asker = inject(Asker);
   protected readonly tabs = TABS;
   protected readonly tab = signal<(typeof TABS)[number]['value']>('shapes');
-  protected readonly keys = [...twelveKeys('major'), ...twelveKeys('minor')].map((key) => ({
-    key,
-    name: typeset(keyName(key)),
-  }));
   protected readonly key = signal<Key>({ tonic: { letter: 'C', alter: 0 }, mode: 'major' });
-  protected readonly keyName = computed(() => typeset(keyName(this.key())));
   protected readonly title = signal('');
   protected readonly own = signal<readonly Progression[]>([]);
 
@@ -105,10 +95,5 @@ export class ChordRoom {
     this.key.set({ tonic, mode });
     this.title.set(stored.song.title);
     this.own.set(await this.asker.ask(stored.song, DEFAULT_PROFILE, { kind: 'progressions' }));
-  }
-
-  protected choose(name: string): void {
-    const chosen = this.keys.find((item) => item.name === name);
-    if (chosen) this.key.set(chosen.key);
   }
 }

@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Hand } from '@joined-hands/core/hands';
-import { classNameOf, type Key, keyName, typeset } from '@joined-hands/core/music';
+import { classNameOf, hasMinorThird, type Key, keyName, typeset } from '@joined-hands/core/music';
 import type { Progression } from '@joined-hands/core/parts';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import {
@@ -61,8 +61,8 @@ export class DrillTab {
       .map((item) => drillFrom(`${item.numerals} (yours)`, item.chords, this.key())),
   ]);
   protected readonly patternName = linkedSignal(() => {
-    const { mode } = this.key();
-    return (DRILLS.find((pattern) => pattern.mode === mode) ?? DRILLS[0]).name;
+    const third = hasMinorThird(this.key().mode) ? 'minor' : 'major';
+    return (DRILLS.find(({ mode }) => mode === third) ?? DRILLS[0]).name;
   });
   protected readonly orders: readonly KeyOrder[] = ['falling fifths', 'half steps up', 'whole steps down'];
   protected readonly order = signal<KeyOrder>('falling fifths');

@@ -1,3 +1,4 @@
+import { jobInWords } from '@joined-hands/core/sentences';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -79,7 +80,7 @@ export class ShapesTab {
   protected readonly facts = computed(() => {
     const chord = this.chosen();
     const members = membersOf(chord).map((m) => typeset(classNameOf(m.pitchClass)));
-    const degree = this.kind() === 'root' ? '' : `: ${degreeOf(chord, null, this.key()).told}`;
+    const degree = this.kind() === 'root' ? '' : `: ${jobInWords(degreeOf(chord, null, this.key()).job)}`;
     return `${members.join(' ')} · ${chord.type.words}${degree}`;
   });
 

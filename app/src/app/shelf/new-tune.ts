@@ -4,13 +4,13 @@ import { FormsModule } from '@angular/forms';
 import {
   asQuartersPerMinute,
   barTicks,
-  keyName,
+  type Key,
   metreInFull,
   METRES,
-  typeset,
   unitTicks,
 } from '@joined-hands/core/music';
-import { emptySong, type Song, twelveKeys } from '@joined-hands/core/song';
+import { emptySong, type Song } from '@joined-hands/core/song';
+import { KeyChoice } from '../ui/key-choice';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
@@ -23,7 +23,7 @@ const FIRST_BARS = 4;
 /** What a new tune begins with, in one small step: Enter goes on with what stands there. */
 @Component({
   selector: 'jh-new-tune',
-  imports: [FormsModule, NzButtonComponent, NzInputModule, NzInputNumberModule, NzSelectModule],
+  imports: [FormsModule, KeyChoice, NzButtonComponent, NzInputModule, NzInputNumberModule, NzSelectModule],
   templateUrl: './new-tune.html',
   styleUrl: './new-tune.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -31,12 +31,7 @@ const FIRST_BARS = 4;
 export class NewTune {
   private readonly modal = inject<NzModalRef<NewTune, Song>>(NzModalRef);
   protected readonly title = signal('');
-  protected readonly keys = [...twelveKeys('major'), ...twelveKeys('minor')].map((key, value) => ({
-    value,
-    key,
-    name: typeset(keyName(key)),
-  }));
-  protected readonly key = signal(0);
+  protected readonly key = signal<Key>({ tonic: { letter: 'C', alter: 0 }, mode: 'major' });
   protected readonly metres = METRES.map((metre, value) => ({ value, name: metreInFull(metre) }));
   protected readonly tempoNote = computed(() => tempoNote(METRES[this.metre()]));
   protected readonly metre = signal(0);
@@ -56,7 +51,7 @@ export class NewTune {
   }
 
   protected begin(): void {
-    const { tonic, mode } = this.keys[this.key()].key;
+    const { tonic, mode } = this.key();
     const metre = METRES[this.metre()];
     const song = emptySong(crypto.randomUUID(), this.title().trim().slice(0, 200) || 'New tune');
     this.modal.close({

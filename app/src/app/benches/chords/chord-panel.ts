@@ -1,3 +1,4 @@
+import { jobInWords } from '@joined-hands/core/sentences';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { heardRubs, type Neighbour, neighboursOf, notesUnder, roleInWords } from '@joined-hands/core/harmony';
@@ -22,6 +23,7 @@ const CHORD_GIVES_WAY = 'chord';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ChordPanel {
+  protected readonly jobOf = jobInWords;
   protected readonly state = inject(ChordsState);
   protected readonly bench = this.state.bench;
   protected readonly change = this.state.change;

@@ -1,3 +1,4 @@
+import { jobInWords } from '@joined-hands/core/sentences';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Fill } from '@joined-hands/core/fills';
@@ -39,6 +40,7 @@ const SHOWN_ALTERNATIVES = 6;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Reasons {
+  protected readonly jobOf = jobInWords;
   protected readonly bench = inject(BenchState);
   protected readonly join = inject(JoinState);
   protected readonly scopes = CHOICE_SCOPES;

@@ -1,3 +1,4 @@
+import { keyReasonInWords } from '@joined-hands/core/sentences';
 import { pickupInWords, tempoNote } from '@joined-hands/core/words';
 import {
   ChangeDetectionStrategy,
@@ -23,12 +24,13 @@ import {
   typeset,
   unitTicks,
 } from '@joined-hands/core/music';
-import { inForceAt, orderInWords, type SongEdit, twelveKeys, writtenBars } from '@joined-hands/core/song';
+import { inForceAt, orderInWords, type SongEdit, writtenBars } from '@joined-hands/core/song';
 import type { FoundMetre } from '@joined-hands/core/takes';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Choice, type ChoiceOption } from '../../ui/choice';
+import { KeyChoice } from '../../ui/key-choice';
 import { Asker } from '../../workers/asker';
 import { TuneState } from './tune-state';
 
@@ -40,7 +42,7 @@ const MOST_FOUND = 2;
 /** Bars: insert, remove, pick-up, metre, key, tempo, feel, repeats; key and metre found, with the reason. */
 @Component({
   selector: 'jh-bars-panel',
-  imports: [Choice, FormsModule, NzButtonComponent, NzInputNumberModule, NzSelectModule],
+  imports: [Choice, KeyChoice, FormsModule, NzButtonComponent, NzInputNumberModule, NzSelectModule],
   templateUrl: './bars-panel.html',
   styleUrl: '../../ui/panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -52,10 +54,6 @@ export class BarsPanel {
   protected readonly song = this.bench.song;
 
   protected readonly metres = METRES.map((metre) => ({ metre, name: metreInFull(metre) }));
-  protected readonly keys = [...twelveKeys('major'), ...twelveKeys('minor')].map((key) => ({
-    key,
-    name: typeset(keyName(key)),
-  }));
   protected readonly feels: readonly ChoiceOption<'straight' | 'swing' | 'dotted'>[] = [
     { value: 'straight', label: 'Straight' },
     { value: 'swing', label: 'Swung' },
@@ -77,10 +75,7 @@ export class BarsPanel {
     const name = this.metre();
     return this.metres.some((each) => each.name === name) ? null : name;
   });
-  protected readonly key = computed(() => {
-    const map = this.song()?.keyMap;
-    return map ? typeset(keyName(inForceAt(map, this.tick()))) : '';
-  });
+  protected readonly key = computed((): Key => inForceAt(this.song()?.keyMap ?? [C_MAJOR], this.tick()));
   protected readonly tempo = computed(() => {
     const map = this.song()?.tempoMap;
     return map ? asBeatsPerMinute(this.metreHere(), inForceAt(map, this.tick()).quartersPerMinute) : 96;
@@ -125,11 +120,6 @@ export class BarsPanel {
     if (chosen) this.edit({ kind: 'metre-set', bar: this.bar(), metre: chosen.metre });
   }
 
-  protected setKey(name: string): void {
-    const chosen = this.keys.find((k) => k.name === name);
-    if (chosen) this.edit({ kind: 'key-set', bar: this.bar(), key: chosen.key });
-  }
-
   protected setPickup(units: number | null): void {
     this.edit({ kind: 'pickup-set', ticks: Math.round((units ?? 0) * this.unit()) });
   }
@@ -151,6 +141,8 @@ export class BarsPanel {
     });
   }
 
+  protected readonly because = keyReasonInWords;
+
   protected nameOf(key: Key): string {
     return typeset(keyName(key));
   }
@@ -169,3 +161,5 @@ export class BarsPanel {
     return song !== null && isSameMetre(song.metreMap[0], metre) && song.pickup === pickup;
   }
 }
+
+const C_MAJOR = { tick: 0, tonic: { letter: 'C', alter: 0 }, mode: 'major' } as const;

@@ -1,3 +1,4 @@
+import { keyReasonInWords } from '@joined-hands/core/sentences';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -118,6 +119,8 @@ export class LettersEntry {
 
   /** The key the letters tell, where it is another than the song's. */
   protected readonly foundKey = signal<FoundKey | null>(null);
+
+  protected readonly because = keyReasonInWords;
 
   protected nameOf({ tonic, mode }: Key): string {
     return typeset(keyName({ tonic, mode }));
