@@ -172,6 +172,25 @@ export default tseslint.config(
       'max-lines': ['error', { max: 350, skipBlankLines: true, skipComments: true }],
     },
   },
+  {
+    files: ['core/**/*.ts', 'app/**/*.ts'],
+    ignores: SPECS,
+    rules: {
+      // Codes are compared, never sentences: words are made of codes and nowhere read again.
+      'no-restricted-syntax': [
+        'error',
+        ...[
+          'BinaryExpression[operator=/^[!=]==$/] > Literal[value=/[a-z] [a-z]/]',
+          'SwitchCase > Literal[value=/[a-z] [a-z]/]',
+          'TSLiteralType > Literal[value=/[a-z] [a-z]/]',
+          'CallExpression[callee.property.name=/^(includes|startsWith|endsWith|indexOf|has|get|split)$/] > Literal[value=/[a-z] [a-z]/]',
+        ].map((selector) => ({
+          selector,
+          message: 'A sentence is compared: use a code (two-notes), and word it in sentences/ or words/.',
+        })),
+      ],
+    },
+  },
   ...PLACES.map(({ files, ignores = [], from, allow }) => ({
     files,
     ignores,

@@ -6,6 +6,7 @@ import { keyFromFifths, spellInKey } from './music/key';
 import { barTicks, METRES, TICKS_PER_QUARTER } from './music/metre';
 import { parsePitch } from './music/pitch';
 import type { Turn } from './practice/log';
+import { inWords, type Phrase } from './sentences';
 import { emptySong, type Song } from './song/schema';
 
 // Songs for tests and measurements: made up by chance, but whole.
@@ -166,7 +167,8 @@ export function aTurn(differs: Partial<Turn> = {}): Turn {
     at: 1_700_000_000_000,
     card: 'p1|right|4',
     kind: 'right',
-    what: 'Part 1, right hand',
+    fromPart: 1,
+    toPart: 1,
     hands: 'right',
     rung: 4,
     tempoPercent: 60,
@@ -176,4 +178,21 @@ export function aTurn(differs: Partial<Turn> = {}): Turn {
     seconds: 10,
     ...differs,
   };
+}
+
+/** What a finding, or a note of a file that was read, says in words. */
+export function textOf(
+  told: { readonly says: readonly Phrase[] } | Song['imported'][number] | undefined,
+): string {
+  if (!told) return '';
+  return ('says' in told ? told.says : [told.said as Phrase]).map(inWords).join(' ');
+}
+
+/** What its remedies offer, in words. */
+export function offersOf({
+  remedies,
+}: {
+  readonly remedies: readonly { readonly offer: Phrase }[];
+}): string[] {
+  return remedies.map(({ offer }) => inWords(offer));
 }

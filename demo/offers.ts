@@ -1,3 +1,5 @@
+import { fillVariant, inWords } from '../core/sentences';
+import { fillPlaceInWords } from '../core/words';
 import { compareLayouts, otherFingers, patternsForPart } from '../core/arrange';
 import type { Fill } from '../core/fills';
 import type { Hand } from '../core/hands';
@@ -37,11 +39,13 @@ export function offersOf(song: Song): string[] {
 
 function fillLines(song: Song): string[] {
   const a = arrangedWith(song, { rung: 7 });
-  const line = ({ id, where, variant, notes, rank, skill, taken, hand }: Fill): string => {
+  const line = (fill: Fill): string => {
+    const { id, kind, variant, notes, rank, skill, taken, hand } = fill;
+    const where = fillPlaceInWords(a.played.bars, fill).split(':')[0];
     const keys = notes.map(
       ({ tick, length, pitch, grace }) => `${placeOf(a, tick)} ${nameOf(pitch)}:${grace ? 'grace' : length}`,
     );
-    return `${taken ? 'taken' : 'offered'} ${id}, ${hand}, ${where.split(':')[0]}, ${variant}: ${keys.join(' ')}; rank ${rank.toFixed(2)}, skill ${skill}`;
+    return `${taken ? 'taken' : 'offered'} ${id}, ${hand}, ${where}, ${fillVariant(kind, variant)}: ${keys.join(' ')}; rank ${rank.toFixed(2)}, skill ${skill}`;
   };
   return a.fills.map(line);
 }
@@ -78,6 +82,8 @@ function patternLines(song: Song): string[] {
   const a = arrangedWith(song, { rung: 5 });
   return a.parts.flatMap((part) => {
     const offered = patternsForPart(a, part).slice(0, OTHERS);
-    return offered.map(({ id, name, reason }) => `part ${part.number}: ${name} (${id}), ${reason}`);
+    return offered.map(
+      ({ id, name, reasons }) => `part ${part.number}: ${name} (${id}), ${reasons.map(inWords).join('; ')}`,
+    );
   });
 }

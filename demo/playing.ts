@@ -1,3 +1,4 @@
+import { inWords } from '../core/sentences';
 import { arrange, easierBy, growthProposed, watchFor } from '../core/arrange';
 import type { Arrangement } from '../core/arrangement';
 import { easierKeys, type Effort } from '../core/effort';
@@ -5,7 +6,6 @@ import { type Fill } from '../core/fills';
 import { betweenFor, endingsFor, type FrameProposal, introsFor } from '../core/framing';
 import { FULLER_SCHOOLS } from '../core/fuller';
 import { type HandNote, strikesOf } from '../core/hands';
-import { handsInWords } from '../core/joining';
 import { RUNGS } from '../core/ladder';
 import { keyName, nameOf } from '../core/music';
 import { PATTERNS } from '../core/patterns';
@@ -14,7 +14,9 @@ import { type Choices, DEFAULT_PROFILE, type Finding, type Profile, type Song } 
 import {
   careInWords,
   fillInWords,
+  fillPlaceInWords,
   frameTitle,
+  handsInWords,
   jobInWords,
   jobTitle,
   learningInWords,
@@ -68,7 +70,7 @@ export function playingOf(song: Song): string[] {
     ),
     '',
     ...easierBy(song, DEFAULT_PROFILE, hardest).map(
-      (way) => `part ${hardest + 1}, ${way.from} → ${way.to}: ${way.label}`,
+      (way) => `part ${hardest + 1}, ${way.from} → ${way.to}: ${inWords(way.offer)}`,
     ),
     ...growthProposed(own).map(
       ({ part, label, time, at, step, isTaken }) =>
@@ -80,7 +82,7 @@ export function playingOf(song: Song): string[] {
       ...partSummary(own, i),
     ]),
     '',
-    ...watchFor(own, { fromTick, toTick }, 'both'),
+    ...watchFor(own, { fromTick, toTick }, 'both').map(inWords),
     ...widePassages(own, { fromTick: 0, toTick: own.played.endTick }, DEFAULT_PROFILE).map(careInWords),
     ...warmUpsOf(own.played.keyMap[0]).map((warmUp) => `${warmUp.name}: ${warmUpInWords(warmUp)}`),
     ...planLines(own),
@@ -122,7 +124,7 @@ function smallHands(song: Song): string[] {
     rightReach: 7,
     leftReach: 7,
     keyboard: 49,
-    level: 'first year',
+    level: 'first-year',
   };
   const ways: readonly Partial<Choices>[] = [
     { rung: 4, layout: 'tenth' },
@@ -148,20 +150,21 @@ function keyLines(song: Song): string[] {
   return easierKeys(rootless, profile).map(
     ({ key, semitones, effort, travelMm, strained, onePosition, parts, reasons }) =>
       `${keyName(key)} ${semitones}: ${effort.toFixed(1)}, ${Math.round(travelMm)} mm, ${strained} smaller, ` +
-      `${onePosition} of ${parts} in one position; ${reasons.join(', ')}`,
+      `${onePosition} of ${parts} in one position; ${reasons.map(inWords).join(', ')}`,
   );
 }
 
 function effortLine({ total, measures, reasons, hardestBar, bars }: Effort): string {
   const points = Object.entries(measures).map(([name, value]) => `${name} ${Math.round(value)}`);
   const each = bars.map((bar) => `${bar.number}:${bar.total}`).join(' ');
-  return `${total} (${points.join(', ')}) ${reasons.join(', ')}; hardest ${hardestBar}; ${each}`;
+  return `${total} (${points.join(', ')}) ${reasons.map(inWords).join(', ')}; hardest ${hardestBar}; ${each}`;
 }
 
-function findingLine(a: Arrangement, { kind, tick, about, text, remedies, fixes = [] }: Finding): string {
-  const ways = fixes.map(({ label, edit }) => `${label} (${edit.kind})`);
+function findingLine(a: Arrangement, { kind, tick, about, says, remedies }: Finding): string {
+  const ways = remedies.map(({ offer, edit }) => `${inWords(offer)} (${edit.kind})`);
+  const text = says.map(inWords).join(' ');
   const name = about === undefined ? '' : ` #${about}`;
-  return `${placeOf(a, tick)} ${kind}${name}: ${text} → ${remedies.join(' · ')} | ${ways.join(' · ')}`;
+  return `${placeOf(a, tick)} ${kind}${name}: ${text} → ${remedies.map(({ offer }) => inWords(offer)).join(' · ')} | ${ways.join(' · ')}`;
 }
 
 function fillLines(a: Arrangement): string[] {
@@ -169,7 +172,7 @@ function fillLines(a: Arrangement): string[] {
     const keys = fill.notes.map(
       ({ tick, length, pitch }) => `${placeOf(a, tick)} ${nameOf(pitch)}:${length}`,
     );
-    return `${fill.taken ? 'fills' : 'could fill'} ${fill.where}, ${fill.id}: ${fillInWords(fill)} ${keys.join(' ')}`;
+    return `${fill.taken ? 'fills' : 'could fill'} ${fillPlaceInWords(a.played.bars, fill)}, ${fill.id}: ${fillInWords(fill)} ${keys.join(' ')}`;
   };
   if (a.fills.length === 0) return [];
   const { summary, kinds } = versionInWords(a);
@@ -220,7 +223,7 @@ function soundLines({ timeline: { notes, pedals, seconds } }: Arrangement): stri
 function frameLines(proposal: FrameProposal): string[] {
   const { melody, changes, bars } = proposal.piece;
   return [
-    `${frameTitle(proposal)}, ${bars} bars: ${proposal.reason}`,
+    `${frameTitle(proposal)}, ${bars} bars: ${inWords(proposal.reason)}`,
     `  ${changes.map(({ tick, length, symbol }) => `${tick}+${length} ${symbol}`).join(', ')}`,
     ...(melody.length > 0
       ? [`  ${melody.map(({ tick, length, pitch }) => `${tick}+${length} ${nameOf(pitch)}`).join(', ')}`]

@@ -1,15 +1,15 @@
-import { jobInWords, keyReasonInWords } from '../core/sentences';
+import { DRESSINGS } from '../core/fills';
+import { fillName, inWords, jobInWords, keyReasonInWords } from '../core/sentences';
 import { arrange, compareLayouts } from '../core/arrange';
 import type { Arrangement } from '../core/arrangement';
 import { findKeys } from '../core/harmony';
 import { type HandNote } from '../core/hands';
-import { handsInWords } from '../core/joining';
 import { keyName, nameOf } from '../core/music';
 import { progressionsOf } from '../core/parts';
 import { barAt, beatAt, type Choices, DEFAULT_PROFILE, type Song } from '../core/song';
 import { suggestionsAt, TASTES } from '../core/suggesting';
 import { LAYOUT_ROWS } from '../core/voicing';
-import { whyOf } from '../core/words';
+import { fillPlaceInWords, handsInWords, whyOf } from '../core/words';
 
 /**
  * A demo song read aloud, line by line, as a teacher checks it: what was found in it, every chord with its keys and the
@@ -31,7 +31,8 @@ export function readingOf(song: Song): string[] {
     ...plain.changes.map((c, i) => `${changeLine(plain, i)} | ${whyOf(plain.changes[i - 1] ?? null, c)}`),
     '',
     ...plain.findings.map(
-      (f) => `${placeOf(plain, f.tick)} ${f.kind}: ${f.text} → ${f.remedies.join(' · ')}`,
+      (f) =>
+        `${placeOf(plain, f.tick)} ${f.kind}: ${f.says.map(inWords).join(' ')} → ${f.remedies.map(({ offer }) => inWords(offer)).join(' · ')}`,
     ),
     '',
     ...LAYOUT_ROWS.map(({ layout }) => `${layout}: ${beginning(arrangedWith(song, { layout }))}`),
@@ -45,11 +46,13 @@ export function readingOf(song: Song): string[] {
         ...(arrangement.right.some(({ source }) => source === 'fill')
           ? [`right: ${struck(arrangement, arrangement.right)}`]
           : []),
-        ...arrangement.fills.filter((f) => f.taken).map((f) => `fill ${f.where} (${f.id}): ${f.reason}`),
+        ...arrangement.fills
+          .filter((f) => f.taken)
+          .map((f) => `fill ${fillPlaceInWords(arrangement.played.bars, f)} (${f.id}): ${inWords(f.reason)}`),
         ...othersProposed(arrangement),
         ...arrangement.findings
           .filter((f) => f.kind === 'thinned' || f.kind === 'bump')
-          .map((f) => `${placeOf(arrangement, f.tick)} ${f.text}`),
+          .map((f) => `${placeOf(arrangement, f.tick)} ${f.says.map(inWords).join(' ')}`),
       ];
     }),
     ...(['straight', 'anticipated', 'dotted', 'swung'] as const).map(
@@ -60,7 +63,7 @@ export function readingOf(song: Song): string[] {
     ...TASTES.flatMap(({ taste }) =>
       song.changes.slice(0, 6).map(({ id, tick }) => {
         const list = suggestionsAt(song, id, taste, false).slice(0, 4);
-        return `${taste} ${tick}: ${list.map((s) => `${s.symbol} +${Math.round(s.behind * 10) / 10} (${s.why})`).join('; ')}`;
+        return `${taste} ${tick}: ${list.map((s) => `${s.symbol} +${Math.round(s.behind * 10) / 10} (${s.why.map(inWords).join(', ')})`).join('; ')}`;
       }),
     ),
   ];
@@ -82,7 +85,7 @@ function partLines(arrangement: Arrangement): string[] {
   return arrangement.parts.map((part, i) => {
     const hands = handsInWords(arrangement.relations, i);
     const related = part.relatedTo === null ? '' : ` ${part.relation} ${part.relatedTo}`;
-    return `part ${part.number} ${part.label} bars ${part.fromBar}–${part.toBar}${related} | ${part.reasons.join(', ')} | ${hands}`;
+    return `part ${part.number} ${part.label} bars ${part.fromBar}–${part.toBar}${related} | ${part.reasons.map(inWords).join(', ')} | ${hands}`;
   });
 }
 
@@ -114,14 +117,18 @@ function struck(arrangement: Arrangement, notes: readonly HandNote[]): string {
 }
 
 /** What else is proposed at each place, the best way of each kind. */
-function othersProposed({ fills }: Arrangement): string[] {
+function othersProposed({ fills, played }: Arrangement): string[] {
   const byChange = new Map<string, string[]>();
   const told = new Set<string>();
-  for (const { changeId, kind, taken, where } of fills) {
+  for (const fill of fills) {
+    const { changeId, kind, taken } = fill;
     const name = `${changeId} ${kind}`;
-    if (taken || told.has(name) || /under|above|octaves/.test(kind)) continue;
+    if (taken || told.has(name) || DRESSINGS.includes(kind)) continue;
     told.add(name);
-    byChange.set(changeId, [...(byChange.get(changeId) ?? []), `${kind}, ${where}`]);
+    byChange.set(changeId, [
+      ...(byChange.get(changeId) ?? []),
+      `${fillName(kind)}, ${fillPlaceInWords(played.bars, fill)}`,
+    ]);
   }
   return [...byChange].map(([changeId, ways]) => `or over ${changeId}: ${ways.join(' | ')}`);
 }

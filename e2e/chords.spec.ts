@@ -134,9 +134,9 @@ test('hands that come too close: remedies are heard in their place, one is taken
   });
   await toChords(page);
   const finding = page.locator('.findings > li', { hasText: 'Both hands want G4 here' });
-  await expect(finding.locator('.fixes li')).toHaveCount(4);
+  await expect(finding.locator('.remedies li')).toHaveCount(4);
   await finding.getByRole('button', { name: '6 more remedies' }).click();
-  await expect(finding.locator('.fixes li')).toHaveCount(10);
+  await expect(finding.locator('.remedies li')).toHaveCount(10);
   const playing = heardNext(page);
   await finding.getByRole('button', { name: 'Hear: Let the right hand play G4 for both' }).click();
   // In the bar as it would be the left hand strikes G once and lets it go; nothing is altered by hearing it.

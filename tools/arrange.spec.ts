@@ -1,5 +1,13 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -33,7 +41,7 @@ function runAlone(...args: string[]): Said {
   const { status, stdout, stderr } = spawnSync(
     process.execPath,
     ['--import', 'tsx', 'tools/arrange.ts', ...args],
-    { cwd: root, encoding: 'utf8', timeout: 20_000 },
+    { cwd: root, encoding: 'utf8', timeout: 120_000 },
   );
   return { code: status, out: stdout.trim(), err: stderr.trim() };
 }
@@ -115,7 +123,7 @@ describe('npm run arrange', () => {
   const refused: readonly (readonly [string, string[], RegExp])[] = [
     ['an unknown option', [IN, '--out', 'x', '--louder'], /^Unknown option '--louder'/],
     ['a missing file', ['nowhere.musicxml', '--out', 'x'], /^nowhere\.musicxml: there is no such file$/],
-    ['an unknown school', [IN, '--out', 'x', '--school', 'jazz'], /^--school jazz: choose one of/],
+    ['an unknown school', [IN, '--out', 'x', '--school', 'jazz'], /^--voicing jazz: choose one of/],
     ['an input that is not there', ['a.mid', '--out', 'x'], /^a\.mid: there is no such file/],
     ['an impossible rung', [IN, '--out', 'x', '--rung', '9'], /^--rung 9: choose one of/],
     ['no folder named', [IN], /^Say where to write/],
@@ -158,14 +166,87 @@ describe('npm run arrange', () => {
     };
     const [said, own] = chordsOf();
     expect(said).toMatch(/^Sluicegate Song: no chords were given, \d+ are suggested; 4 parts, /);
+    expect(own.every((symbol) => !/7/.test(symbol) || symbol === 'D7')).toBe(true);
     expect([own[0], own[own.length - 1]]).toEqual(['G', 'G']);
     const [, three] = chordsOf('--chords', 'three');
     expect(new Set(three)).toEqual(new Set(['G', 'C', 'D7']));
     const [silent, none] = chordsOf('--chords', 'none');
     expect([silent.includes('suggested'), none]).toEqual([false, []]);
     expect(run(tune, '--out', folder, '--chords', 'blue').err).toBe(
-      '--chords blue: choose one of three, sevenths, colourful, none',
+      '--taste blue: choose one of three, sevenths, colourful, none',
     );
+  });
+
+  it('changes the notes by the taste asked for, also where the shelf gave a score its chords', () => {
+    const score = join(folder, 'tune-alone.musicxml');
+    writeFileSync(score, readFileSync(IN, 'utf8').replace(/<harmony[\s\S]*?<\/harmony>/g, ''));
+    const left = (...args: string[]): string => {
+      run(score, '--out', join(folder, 'tastes'), ...args);
+      const report = JSON.parse(readFileSync(join(folder, 'tastes/tune-alone.json'), 'utf8')) as {
+        changes: { symbol: string }[];
+        left: { midi: number }[];
+      };
+      return JSON.stringify([
+        report.changes.map(({ symbol }) => symbol),
+        report.left.map(({ midi }) => midi),
+      ]);
+    };
+    const tastes = [[], ...['three', 'sevenths', 'colourful', 'none'].map((taste) => ['--taste', taste])];
+    expect(new Set(tastes.map((args) => left(...args))).size).toBe(5);
+    expect(left('--taste', 'none')).toBe('[[],[]]');
+  });
+
+  it('never writes over a file it reads', () => {
+    const songs = mkdtempSync(join(folder, 'over-'));
+    const charts = ['ferry.txt', 'ferry-2.txt'].map((name) => join(songs, name));
+    for (const chart of charts) writeFileSync(chart, '| Am | Dm E7 | Am |\n');
+    const { code, out } = run(...charts, '--out', songs);
+    expect([code, out.match(/ferry[-\d]*(?=\.musicxml)/g)]).toEqual([0, ['ferry-3', 'ferry-2-2']]);
+    expect(charts.map((chart) => readFileSync(chart, 'utf8'))).toEqual(
+      Array(2).fill('| Am | Dm E7 | Am |\n'),
+    );
+    // Nor where another way leads to the same folder.
+    symlinkSync(songs, join(folder, 'link'));
+    run(charts[0], '--out', join(folder, 'link'));
+    expect(readFileSync(charts[0], 'utf8')).toBe('| Am | Dm E7 | Am |\n');
+  });
+
+  it('puts an intro and an ending round the song, and reports what each part plays', () => {
+    const out = join(folder, 'framed');
+    const result = run(IN, '--out', out, '--intro', 'last-chords', '--ending', 'close', '--level', '5');
+    expect(result).toMatchObject({ code: 0, err: '' });
+    const { parts } = JSON.parse(readFileSync(join(out, 'sluicegate.json'), 'utf8')) as {
+      parts: { pattern: string; fromBar: number; toBar: number }[];
+    };
+    expect(parts.map(({ pattern }) => pattern)).toEqual([
+      'open-tenth',
+      ...Array<string>(4).fill('rocking'),
+      'rocking',
+    ]);
+    expect([parts[0].toBar, parts[5].fromBar, parts[5].toBar]).toEqual([2, 19, 20]);
+    expect(run(IN, '--out', out, '--intro', 'fanfare').err).toMatch(
+      /^--intro fanfare: choose one of last-phrase/,
+    );
+    const bare = join(folder, 'no-chords.joined.json');
+    writeFileSync(
+      bare,
+      writeProject({ song: { ...DEMO_SONGS[1], changes: [], pins: [] }, profile: DEFAULT_PROFILE }),
+    );
+    expect(run(bare, '--out', out, '--taste', 'none', '--ending', 'close').err).toBe(
+      '--ending close: this song has none',
+    );
+  });
+
+  it('tells what can be asked for, and its version', () => {
+    const help = run('--help');
+    expect(help.code).toBe(0);
+    for (const option of ['--out', '--level', '--taste', '--intro', '--ending', '--sheet', '--version'])
+      expect(help.out).toContain(option);
+    expect(run('--version')).toEqual({
+      code: 0,
+      out: expect.stringMatching(/^Joined Hands \d+\.\d+/),
+      err: '',
+    });
   });
 
   it('arranges a folder and several files: a line each, a table at the end, a bad one stops none', () => {

@@ -1,8 +1,18 @@
-import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  realpathSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { basename, dirname, join, resolve } from 'node:path';
 import { arrange } from '../core/arrange';
 import type { Arrangement } from '../core/arrangement';
-import { FileError, MOST_BYTES, openFile, reportOf, writeMidi, writeMusicXml } from '../core/formats';
+import { FileError, isBare, MOST_BYTES, openFile, reportOf, writeMidi, writeMusicXml } from '../core/formats';
+import { endingsFor, type FrameProposal, introsFor } from '../core/framing';
 import { keyName } from '../core/music';
 import { DEFAULT_PAPER, layOut, sheetDocument, type SheetId } from '../core/sheets';
 import { applyEdit, DEFAULT_PROFILE, keyAt, type Profile, type Song } from '../core/song';
@@ -10,6 +20,9 @@ import { chordsFor } from '../core/suggesting';
 import { writeWalkthrough } from '../core/words';
 import { readRequest, type Request, UsageError } from './request';
 import { sheetFonts } from './sheetFonts';
+
+/** Bars of an intro. */
+const INTRO_BARS = 2;
 
 function readInput(path: string): { song: Song; profile: Profile } {
   const name = basename(path);
@@ -52,6 +65,35 @@ function writeAll(
   }
 }
 
+/** A tune that came without chords, with those of a taste; without one those the shelf gives it; none where none are asked for. */
+function dressed(song: Song, taste: Request['taste']): Song {
+  if (taste === null && song.changes.length > 0) return song;
+  const bare = applyEdit(song, { kind: 'changes-set', what: 'suggested chords', changes: [] });
+  if (taste === 'none') return bare;
+  const proposed = chordsFor(bare, taste ?? 'sevenths', 'gaps', taste === null);
+  return proposed ? applyEdit(bare, proposed) : bare;
+}
+
+/** The song with the intro and the ending asked for. Throws {@link UsageError} where the song has no room or no chords for one. */
+function framed(song: Song, profile: Profile, { intro, ending }: Request): Song {
+  let whole = song;
+  const put = (option: string, id: string | null, found: (to: Arrangement) => FrameProposal[]): void => {
+    if (id === null) return;
+    const offered = found(arrange(whole, profile, { withoutFingers: true }));
+    const chosen = offered.find(({ variant }) => variant === id);
+    if (!chosen) {
+      const names = offered.map(({ variant }) => variant).join(', ');
+      throw new UsageError(
+        `${option} ${id}: ${names ? `here choose one of ${names}` : 'this song has none'}`,
+      );
+    }
+    whole = applyEdit(whole, { kind: 'frame-added', piece: chosen.piece });
+  };
+  put('--intro', intro, (to) => introsFor(to, INTRO_BARS));
+  put('--ending', ending, endingsFor);
+  return whole;
+}
+
 /** What came of one file. */
 interface Result {
   readonly line: string;
@@ -62,16 +104,16 @@ interface Result {
 /** Arranges one file as asked for. */
 function arrangeFile(input: string, name: string, request: Request): Result {
   const { song: read, profile: own } = readInput(input);
-  const { everyBars, taste } = request;
-  const isBare = read.changes.length === 0;
-  const proposed = isBare && taste ? chordsFor(read, taste, 'gaps', true) : null;
-  const given = proposed ? applyEdit(read, proposed) : read;
+  const { everyBars } = request;
+  const wasBare = isBare(read);
+  const given = wasBare ? dressed(read, request.taste) : read;
   const asked = { ...given, choices: { ...given.choices, ...request.choices } };
-  const song =
+  const divided =
     everyBars === undefined
       ? asked
       : applyEdit(asked, { kind: 'division-chosen', division: { school: 'bars', bars: everyBars } });
   const profile = { ...own, ...request.profile };
+  const song = framed(divided, profile, request);
   const started = performance.now();
   const arrangement = arrange(song, profile);
   const milliseconds = performance.now() - started;
@@ -83,7 +125,8 @@ function arrangeFile(input: string, name: string, request: Request): Result {
     ...request.sheets.map((sheet) => [`${name}-${sheet}.html`, sheetPage(arrangement, sheet)] as const),
   ]);
   const { findings, parts, efforts } = arrangement;
-  const chords = proposed ? `no chords were given, ${song.changes.length} are suggested; ` : '';
+  const chords =
+    wasBare && song.changes.length > 0 ? `no chords were given, ${song.changes.length} are suggested; ` : '';
   const sheets = request.sheets.map((sheet) => `, ${name}-${sheet}.html`).join('');
   const hardest = Math.max(0, ...efforts.map((effort) => effort?.total ?? 0));
   return {
@@ -105,21 +148,35 @@ function sheetPage(arrangement: Arrangement, sheet: SheetId): string {
   return sheetDocument(arrangement.song.title, pages, DEFAULT_PAPER, sheetFonts());
 }
 
-/** Names for what is written: two files of one name do not write over one another. */
-function outNames(inputs: readonly string[]): string[] {
+/** The real path of a file, as far as it is there, whatever links lead to it. */
+function realPath(path: string): string {
+  return existsSync(path) ? realpathSync(path) : resolve(path);
+}
+
+/** Names for what is written: two files of one name do not write over one another, and none over a file that is read. */
+function outNames({ inputs, out, sheets }: Request): string[] {
+  const read = new Set(inputs.map(realPath));
   const names: string[] = [];
+  const isFree = (name: string): boolean =>
+    !names.includes(name) &&
+    endingsOf(sheets).every((ending) => !read.has(realPath(join(out, name + ending))));
   for (const input of inputs) {
     const name = basename(input).replace(/(\.joined)?\.[^.]+$/, '');
     let free = name;
-    for (let count = 2; names.includes(free); count++) free = `${name}-${count}`;
+    for (let count = 2; !isFree(free); count++) free = `${name}-${count}`;
     names.push(free);
   }
   return names;
 }
 
+/** How the names of the files written for a song end. */
+function endingsOf(sheets: readonly SheetId[]): string[] {
+  return ['.musicxml', '.mid', '.txt', '.json', ...sheets.map((sheet) => `-${sheet}.html`)];
+}
+
 /** Arranges every file asked for; a bad one stops none. */
 function runAll(request: Request, speaker: Speaker): 0 | 1 {
-  const names = outNames(request.inputs);
+  const names = outNames(request);
   const rows: string[][] = [];
   let failed = 0;
   request.inputs.forEach((input, i) => {
@@ -183,7 +240,10 @@ interface Speaker {
 /** The command line's work; gives its exit code. What can be put right is said in one line. */
 export function main(argv: readonly string[], speaker: Speaker): 0 | 1 {
   try {
-    return runAll(readRequest(argv), speaker);
+    const request = readRequest(argv);
+    if (typeof request !== 'string') return runAll(request, speaker);
+    speaker.log(request);
+    return 0;
   } catch (error) {
     const line = inOneLine(error, argv);
     if (line === null) throw error;

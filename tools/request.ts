@@ -1,7 +1,8 @@
-import { existsSync, readdirSync, statSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { READ_ENDINGS } from '../core/formats';
+import { ENDINGS, INTROS } from '../core/framing';
 import { type KeyboardSize, type Reach } from '../core/music';
 import { PATTERNS, SUNG_FIGURES } from '../core/patterns';
 import { type SheetId, SHEETS } from '../core/sheets';
@@ -24,6 +25,26 @@ const SCHOOLS: Record<string, Choices['layout']> = {
   singing: 'singing',
 };
 
+const HELP = `Arranges songs for solo piano: npm run arrange -- IN… --out DIR [options]
+
+IN         a score (${READ_ENDINGS.join(', ')}) or a folder of them
+--out DIR  where NAME.musicxml, NAME.mid, NAME.txt and NAME.json are written; never over a file that is read
+
+--level 1..7     how much is played: the rungs of the ladder (also --rung; 4)
+--voicing NAME   the left hand's chords: ${Object.keys(SCHOOLS).join(', ')} (also --school; nearest)
+--pattern NAME   what the left hand plays on level 5 and above: rocking, waltz … (the one proposed)
+--parts N        bars a part, or auto (auto)
+--taste NAME     chords for a tune that has none: ${TASTES.map(({ taste }) => taste).join(', ')}, none (the key's triads)
+--fills NAME     none, few, some or many, on level 7 (few)
+--intro NAME     ${INTROS.join(', ')} (none)
+--ending NAME    ${ENDINGS.join(', ')} (none)
+--reach 6..10    how far each hand reaches (8: an octave)
+--keys N         keys of the piano: 49, 61, 73, 76 or 88 (88)
+--sheet NAME     also a sheet to print, as often as you like: ${SHEETS.filter((row) => !('staves' in row))
+  .map(({ id }) => id)
+  .join(', ')}
+--help, --version`;
+
 /** What the caller asks for. */
 export interface Request {
   /** Files to arrange, those of a folder in order of their names. */
@@ -34,21 +55,28 @@ export interface Request {
   readonly choices: Partial<Choices>;
   readonly profile: Partial<Profile>;
   readonly everyBars: number | undefined;
-  /** What a tune without chords is given; null: nothing. */
-  readonly taste: Taste | null;
+  /** What a tune without chords is given; null: what the shelf gives it. */
+  readonly taste: Taste | 'none' | null;
+  /** How the song begins and ends, beside what it is; null: as it is. */
+  readonly intro: string | null;
+  readonly ending: string | null;
   readonly sheets: readonly SheetId[];
 }
 
-/** Reads the arguments. Throws {@link UsageError} for what cannot be. */
-export function readRequest(argv: readonly string[]): Request {
+/** Reads the arguments; what is to be said where help or the version is asked for. Throws {@link UsageError} for what cannot be. */
+export function readRequest(argv: readonly string[]): Request | string {
   const text = { type: 'string' } as const;
   const { values, positionals } = parseArgs({
     args: [...argv],
     allowPositionals: true,
     options: {
+      help: { type: 'boolean', short: 'h' },
+      version: { type: 'boolean' },
       out: text,
       school: text,
+      voicing: text,
       rung: text,
+      level: text,
       pattern: text,
       reach: text,
       keys: text,
@@ -56,9 +84,13 @@ export function readRequest(argv: readonly string[]): Request {
       chords: text,
       fills: text,
       taste: text,
+      intro: text,
+      ending: text,
       sheet: { type: 'string', multiple: true },
     },
   });
+  if (values.help) return HELP;
+  if (values.version) return version();
   if (positionals.length === 0)
     throw new UsageError('Name a file or a folder to arrange: npm run arrange -- IN… --out DIR');
   if (values.out === undefined) throw new UsageError('Say where to write: --out DIR');
@@ -69,16 +101,25 @@ export function readRequest(argv: readonly string[]): Request {
     isMany: positionals.length > 1 || isFolder(positionals[0]),
     out: values.out,
     choices: {
-      ...schoolOf(values.school),
-      ...rungOf(values.rung),
+      ...schoolOf(values.voicing ?? values.school),
+      ...rungOf(values.level ?? values.rung),
       ...patternOf(values.pattern),
       ...fillsOf(values.fills),
     },
     profile: { ...(reach ? { leftReach: reach, rightReach: reach } : {}), ...(keyboard ? { keyboard } : {}) },
     everyBars: barsOf(values.parts),
-    taste: tasteOf(values.taste ?? values.chords),
+    taste: oneOf('--taste', values.taste ?? values.chords, CHORD_TASTES),
+    intro: oneOf('--intro', values.intro, INTROS),
+    ending: oneOf('--ending', values.ending, ENDINGS),
     sheets: (values.sheet ?? []).map(sheetOf),
   };
+}
+
+function version(): string {
+  const manifest = JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8')) as {
+    version: string;
+  };
+  return `Joined Hands ${manifest.version}`;
 }
 
 function isFolder(path: string): boolean {
@@ -113,11 +154,8 @@ function wanted(option: string, value: string | undefined, allowed: readonly num
 }
 
 function schoolOf(school: string | undefined): Partial<Choices> {
-  if (school === undefined) return {};
-  const layout = SCHOOLS[school];
-  if (layout === undefined)
-    throw new UsageError(`--school ${school}: choose one of ${Object.keys(SCHOOLS).join(', ')}`);
-  return { layout };
+  const name = oneOf('--voicing', school, Object.keys(SCHOOLS));
+  return name === null ? {} : { layout: SCHOOLS[name] };
 }
 
 function rungOf(value: string | undefined): Partial<Choices> {
@@ -125,11 +163,14 @@ function rungOf(value: string | undefined): Partial<Choices> {
   return rung === undefined ? {} : { rung };
 }
 
-/** Chords for a tune that has none: the key's own, unless another taste is asked for, or none at all. */
-function tasteOf(value = 'sevenths'): Taste | null {
-  const names = [...TASTES.map(({ taste }) => taste), 'none'];
-  if (!names.includes(value)) throw new UsageError(`--chords ${value}: choose one of ${names.join(', ')}`);
-  return value === 'none' ? null : (value as Taste);
+/** Chords for a tune that has none. */
+const CHORD_TASTES = [...TASTES.map(({ taste }) => taste), 'none'] as const;
+
+function oneOf<T extends string>(option: string, value: string | undefined, allowed: readonly T[]): T | null {
+  if (value === undefined) return null;
+  const found = allowed.find((name) => name === value);
+  if (found === undefined) throw new UsageError(`${option} ${value}: choose one of ${allowed.join(', ')}`);
+  return found;
 }
 
 function patternOf(name: string | undefined): Partial<Choices> {
@@ -140,12 +181,9 @@ function patternOf(name: string | undefined): Partial<Choices> {
   return { pattern };
 }
 
-function fillsOf(measure: string | undefined): Partial<Choices> {
-  if (measure === undefined) return {};
-  const allowed = ['none', 'few', 'some', 'many'] as const;
-  const found = allowed.find((name) => name === measure);
-  if (!found) throw new UsageError(`--fills ${measure}: choose one of ${allowed.join(', ')}`);
-  return { fills: { measure: found, seed: 0 } };
+function fillsOf(value: string | undefined): Partial<Choices> {
+  const measure = oneOf('--fills', value, ['none', 'few', 'some', 'many'] as const);
+  return measure ? { fills: { measure, seed: 0 } } : {};
 }
 
 function barsOf(value: string | undefined): number | undefined {

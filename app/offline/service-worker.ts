@@ -18,8 +18,8 @@ self.addEventListener('install', (event) => event.waitUntil(keepPage()));
 self.addEventListener('activate', (event) => event.waitUntil(takeOver()));
 self.addEventListener('message', ({ data }) => {
   // The pianist takes the new version when it suits.
-  if (data === 'take new version') void self.skipWaiting();
-  if (data === 'store sounds') void storeSounds();
+  if (data === 'take-new-version') void self.skipWaiting();
+  if (data === 'store-sounds') void storeSounds();
 });
 
 precacheAndRoute([...FILES]);
@@ -67,5 +67,5 @@ async function storeSounds(): Promise<void> {
     }
   }
   for (const client of await self.clients.matchAll())
-    client.postMessage({ kind: 'sounds stored', stored, of: SAMPLES.length });
+    client.postMessage({ kind: 'sounds-stored', stored, of: SAMPLES.length });
 }

@@ -115,7 +115,7 @@ describe('a settled part', () => {
       ...LAYOUTS.map((layout) => ({ layout })),
       ...['block', 'waltz', 'crossing-six', 'vary', 'nowhere'].map((pattern) => ({ pattern, rung: 5 })),
       { fuller: 'octave', rung: 6 },
-      { thumb: 'off black' },
+      { thumb: 'off-black' },
       ...([-1, 1] as const).map((octaveShift) => ({ octaveShift })),
       { rhythm: 'straight' },
       { rhythm: 'anticipated' },
@@ -177,7 +177,7 @@ describe('a settled part', () => {
           semitones: pick([-2, 1, 3]),
         },
         { kind: 'division-chosen', division: { school: pick(['phrase', 'types', 'bars'] as const) } },
-        { kind: 'fill', fill: { id: `walk:${id}`, kind: 'bass walk', variant: '' }, taken: chance() < 0.5 },
+        { kind: 'fill', fill: { id: `walk:${id}`, kind: 'walk', variant: '' }, taken: chance() < 0.5 },
       ]);
       song = applyEdit(song, edit);
       if (i % 10 === 9) expect(handsOf(song, cutId)).toEqual(before);

@@ -1,3 +1,4 @@
+import { inWords } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { UNSEEN_TUNES } from '../../demo/unseen';
@@ -22,8 +23,9 @@ describe('what makes a part easier', () => {
         const index = before.indexOf(Math.max(...before.map((total) => total ?? 0)));
         const offered = easierBy(there, DEFAULT_PROFILE, index);
         expect(offered.length).toBeGreaterThan(0);
-        expect(new Set(offered.map(({ label }) => label)).size).toBe(offered.length);
-        for (const { edit, from, to, label } of offered) {
+        expect(new Set(offered.map(({ offer }) => inWords(offer))).size).toBe(offered.length);
+        for (const { edit, from, to, offer } of offered) {
+          const label = inWords(offer);
           expect([label, from]).toEqual([label, before[index]]);
           expect([label, totals(applyEdit(there, edit))[index]]).toEqual([label, to]);
           expect(to).toBeLessThan(from);
@@ -34,7 +36,7 @@ describe('what makes a part easier', () => {
   );
 
   it('names rung, pattern and key as they are called', () => {
-    const labels = easierBy(onRung(DEMO_SONGS[0], 5), DEFAULT_PROFILE, 5).map(({ label }) => label);
+    const labels = easierBy(onRung(DEMO_SONGS[0], 5), DEFAULT_PROFILE, 5).map(({ offer }) => inWords(offer));
     expect(labels).toContain('Rung 4 for this part');
     expect(labels).toContain('Play Waltz in place here');
   });

@@ -4,7 +4,7 @@ import { rungOf } from '../ladder';
 import { classNameOf, keyName, type Metre, typeset } from '../music';
 import { cutIdForChoice, type Part } from '../parts';
 import { fitsMetre, patternsOf } from '../patterns';
-import { offers } from '../sentences';
+import { offers, type Phrase, saysTheSame } from '../sentences';
 import {
   applyEdit,
   barAt,
@@ -20,7 +20,7 @@ import { arrange } from './song';
 /** A way to make a part easier, worked out: what it comes to, not what one would guess. */
 export interface EasierBy {
   /** "Play Pulse here". */
-  readonly label: string;
+  readonly offer: Phrase;
   readonly edit: SongEdit;
   /** Total of the part now and after it, 0–100. */
   readonly from: number;
@@ -34,7 +34,7 @@ const POSITIONS_TRIED = 2;
 /** Keys that are tried, the easiest by their own measure. */
 const KEYS_TRIED = 2;
 
-type Tried = Pick<EasierBy, 'label' | 'edit'>;
+type Tried = Pick<EasierBy, 'offer' | 'edit'>;
 
 /**
  * What would make a part easier, the most first: the rung below, another pattern or layout, a straighter rhythm, other
@@ -49,11 +49,11 @@ export function easierBy(song: Song, profile: Profile, index: number): EasierBy[
   const tried = [...byChoice(now, part), ...inHardestBar(now, index), ...byKey(song, profile)];
   return (
     tried
-      .map(({ label, edit }) => ({ label, edit, from, to: totalAfter(song, profile, edit, part, index) }))
+      .map(({ offer, edit }) => ({ offer, edit, from, to: totalAfter(song, profile, edit, part, index) }))
       .filter(({ to }) => to < from)
       .sort((a, b) => a.to - b.to)
       // The same letters in two octaves are told once, the better of them.
-      .filter(({ label }, i, all) => all.findIndex((other) => other.label === label) === i)
+      .filter(({ offer }, i, all) => all.findIndex((other) => saysTheSame(other.offer, offer)) === i)
       .slice(0, MOST_OFFERED)
   );
 }
@@ -69,8 +69,8 @@ function totalAfter(song: Song, profile: Profile, edit: SongEdit, part: Part, in
 /** Choices for the part, or for the one it follows. */
 function byChoice({ song, played, parts }: Arrangement, part: Part): Tried[] {
   const cutId = cutIdForChoice(parts, part, false);
-  const choose = (label: string, choices: Partial<Choices>): Tried => ({
-    label,
+  const choose = (offer: Phrase, choices: Partial<Choices>): Tried => ({
+    offer,
     edit: { kind: 'choose-for-part', cutId, choices },
   });
   const { rung, pattern, layout, rhythm } = part.choices;
@@ -117,7 +117,7 @@ function inHardestBar(
       .filter((other) => other.voicing.keys.join() !== voicing.keys.join())
       .slice(0, POSITIONS_TRIED)
       .map((other) => ({
-        label: offers.otherPosition(
+        offer: offers.otherPosition(
           typeset(change.symbol),
           other.pitches.map((p) => typeset(classNameOf(p))).join(' '),
         ),
@@ -128,7 +128,7 @@ function inHardestBar(
     .filter(({ change }) => change.length < bar.length)
     .flatMap(({ change }): Tried[] => {
       const edit = changeLeftOut(song, change.writtenId);
-      return edit ? [{ label: offers.leaveOut(typeset(change.symbol), bar.number), edit }] : [];
+      return edit ? [{ offer: offers.leaveOut(typeset(change.symbol), bar.number), edit }] : [];
     });
   return [...positions, ...quick];
 }
@@ -140,7 +140,7 @@ function byKey(song: Song, profile: Profile): Tried[] {
     .filter(({ key }) => keyName(key) !== own)
     .slice(0, KEYS_TRIED)
     .map(({ key, semitones }) => ({
-      label: offers.songInKey(typeset(keyName(key))),
+      offer: offers.songInKey(typeset(keyName(key))),
       edit: { kind: 'transposed', key, semitones },
     }));
 }

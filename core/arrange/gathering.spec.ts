@@ -1,8 +1,9 @@
+import { offers, says } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { applyEdit } from '../song/edits';
 import type { Finding } from '../song/finding';
 import { unfold } from '../song/unfold';
-import { wholeBars } from '../testing';
+import { offersOf, textOf, wholeBars } from '../testing';
 import { gathered } from './gathering';
 
 const song = wholeBars(['C5', 'D5', 'E5', 'F5'], ['C', 'G', 'C', 'F']);
@@ -12,9 +13,8 @@ const BAR = 3840;
 const quick = (bar: number, rest: Partial<Finding> = {}): Finding => ({
   kind: 'quick',
   tick: bar * BAR,
-  text: `Chord ${bar + 1} passes.`,
-  remedies: ['Leave it out'],
-  fixes: [{ label: 'Leave it out', edit: { kind: 'change-left-out', id: song.changes[bar].id } }],
+  says: [says.quick(`Chord ${bar + 1}`, 0.3)],
+  remedies: [{ offer: offers.leaveItOut(), edit: { kind: 'change-left-out', id: song.changes[bar].id } }],
   sameAs: 'quick',
   ...rest,
 });
@@ -23,16 +23,20 @@ describe('findings that say the same', () => {
   it('are told once, at the first of them, with the bars of the others', () => {
     const [one, ...none] = gathered([quick(3), quick(1), quick(0)], bars);
     expect(none).toEqual([]);
-    expect([one.tick, one.text]).toEqual([0, 'Chord 1 passes. The same in bars 2 and 4.']);
-    expect(one.remedies).toEqual(['In all 3 places: leave it out', 'Leave it out']);
+    expect([one.tick, textOf(one)]).toEqual([
+      0,
+      'Chord 1 passes too quickly (0.3 seconds): leave it out? The same in bars 2 and 4.',
+    ]);
+    expect(offersOf(one)).toEqual(['In all 3 places: leave it out', 'Leave it out']);
   });
 
   it('are remedied in one step, wherever they are', () => {
-    const [{ fixes = [], remedies }] = gathered([quick(1), quick(3)], bars);
-    expect(remedies).toEqual(['In both places: leave it out', 'Leave it out']);
-    const left = applyEdit(song, fixes[0].edit).changes.map((c) => c.symbol);
+    const [both] = gathered([quick(1), quick(3)], bars);
+    const { remedies } = both;
+    expect(offersOf(both)).toEqual(['In both places: leave it out', 'Leave it out']);
+    const left = applyEdit(song, remedies[0].edit).changes.map((c) => c.symbol);
     expect(left).toEqual(['C', 'C']);
-    expect(fixes[1].edit).toEqual(quick(1).fixes?.[0].edit);
+    expect(remedies[1].edit).toEqual(quick(1).remedies[0].edit);
   });
 
   it('stay apart where they say something else, are of another kind, or are not to be gathered', () => {
@@ -43,7 +47,10 @@ describe('findings that say the same', () => {
   });
 
   it('of one place twice keep its own remedy alone', () => {
-    const [{ remedies, text }] = gathered([quick(1), quick(1)], bars);
-    expect([remedies, text]).toEqual([['Leave it out'], 'Chord 2 passes. The same in bar 2.']);
+    const [twice] = gathered([quick(1), quick(1)], bars);
+    expect([offersOf(twice), textOf(twice)]).toEqual([
+      ['Leave it out'],
+      'Chord 2 passes too quickly (0.3 seconds): leave it out? The same in bar 2.',
+    ]);
   });
 });

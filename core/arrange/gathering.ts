@@ -1,6 +1,6 @@
 import { gotOrMade } from '../music';
-import { offers, says } from '../sentences';
-import { barAt, type Finding, type PlayedBar, type SongEdit } from '../song';
+import { inWords, offers, says } from '../sentences';
+import { barAt, type Finding, type PlayedBar, type Remedy, type SongEdit } from '../song';
 
 /**
  * The findings of a part, in time, those that say the same of several places told once, at the first, with the others'
@@ -20,18 +20,17 @@ export function gathered(findings: readonly Finding[], bars: readonly PlayedBar[
 function asOne(group: readonly Finding[], bars: readonly PlayedBar[]): Finding {
   const [first, ...others] = group;
   const numbers = [...new Set(others.map(({ tick }) => barAt(bars, tick).number))];
-  const all = group.map(({ fixes }) => fixes?.[0]?.edit).filter((edit) => edit !== undefined);
+  const all = group.flatMap(({ remedies: [best] }) => (best ? [best.edit] : []));
   const different = [...new Map(all.map((edit) => [JSON.stringify(edit), edit])).values()];
   const inAll = different.length > 1 && all.length === group.length ? [everywhere(first, different)] : [];
   return {
     ...first,
-    text: `${first.text} ${says.alsoIn(numbers)}`,
-    remedies: [...inAll.map(({ label }) => label), ...first.remedies],
-    fixes: [...inAll, ...(first.fixes ?? [])],
+    says: [...first.says, says.alsoIn(numbers)],
+    remedies: [...inAll, ...first.remedies],
   };
 }
 
-function everywhere({ fixes = [] }: Finding, edits: readonly SongEdit[]): { label: string; edit: SongEdit } {
-  const label = offers.inAll(edits.length, fixes[0].label);
-  return { label, edit: { kind: 'together', what: label, edits } };
+function everywhere({ remedies: [best] }: Finding, edits: readonly SongEdit[]): Remedy {
+  const offer = offers.inAll(edits.length, best.offer);
+  return { offer, edit: { kind: 'together', what: inWords(offer), edits } };
 }

@@ -7,10 +7,9 @@ export function waitingFinding({ id, tick, kind, why }: WaitingFill): Finding {
   return {
     kind: 'fill',
     tick,
-    text: says.fillWaits(kind, why),
+    says: [says.fillWaits(kind, why)],
     sameAs: id,
-    remedies: [offers.leaveFillOut()],
-    fixes: [{ label: offers.leaveFillOut(), edit: { kind: 'fill-left', id } }],
+    remedies: [{ offer: offers.leaveFillOut(), edit: { kind: 'fill-left', id } }],
   };
 }
 

@@ -2,7 +2,7 @@ import { hasMember } from '../patterns';
 import type { ArrangedChange } from '../arrangement';
 import { bassOf, chroma, membersOf, nameOf, typeset } from '../music';
 import { spell } from '../voicing';
-import { says } from '../sentences';
+import { type Phrase, says } from '../sentences';
 import { applyEdit, barAt, type OwnPattern, type Profile, type Song } from '../song';
 import { MOVING } from '../ladder';
 import { arrange } from './song';
@@ -12,7 +12,7 @@ export interface Exception {
   /** Of the bar; 0 is the pick-up. */
   readonly bar: number;
   readonly tick: number;
-  readonly text: string;
+  readonly says: readonly Phrase[];
 }
 
 /** What is told of a place where a pattern gives way, or is in the way. */
@@ -31,7 +31,7 @@ function strangersIn(
   if (strange.length === 0 || seen.has(symbol)) return [];
   seen.add(symbol);
   const names = spell(strange, chord, key).map((pitch) => typeset(nameOf(pitch)));
-  return [{ bar, tick, text: says.keysNotInChord(typeset(symbol), names) }];
+  return [{ bar, tick, says: [says.keysNotInChord(typeset(symbol), names)] }];
 }
 
 /**
@@ -57,11 +57,12 @@ export function patternTried(song: Song, profile: Profile, pattern: OwnPattern):
     const missing = numbers.filter((number) => !hasMember(chord, number));
     if (missing.length === 0 || seen.has(change.symbol)) return [];
     seen.add(change.symbol);
-    const text = says.memberMissing(typeset(change.symbol), missing);
-    return [{ bar: meeting.bar, tick: change.tick, text }];
+    return [
+      { bar: meeting.bar, tick: change.tick, says: [says.memberMissing(typeset(change.symbol), missing)] },
+    ];
   });
   const found = tried.findings
     .filter(({ kind }) => TOLD.has(kind))
-    .map(({ tick, text }) => ({ bar: barAt(tried.played.bars, tick).number, tick, text }));
+    .map(({ tick, says: said }) => ({ bar: barAt(tried.played.bars, tick).number, tick, says: said }));
   return [...substituted, ...found].sort((a, b) => a.tick - b.tick);
 }

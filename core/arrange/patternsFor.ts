@@ -1,3 +1,4 @@
+import { type Phrase } from '../sentences';
 import type { Arrangement } from '../arrangement';
 import type { Part } from '../parts';
 import { patternProposals, sungProposals } from '../patterns';
@@ -7,7 +8,7 @@ import { barAt } from '../song';
 export interface PatternOffer {
   readonly id: string;
   readonly name: string;
-  readonly reason: string;
+  readonly reasons: readonly Phrase[];
 }
 
 /**
@@ -28,10 +29,10 @@ export function patternsForPart({ played, profile, song }: Arrangement, part: Pa
 
 function offered({
   pattern: { id, name },
-  reason,
+  reasons,
 }: {
   readonly pattern: { readonly id: string; readonly name: string };
-  readonly reason: string;
+  readonly reasons: readonly Phrase[];
 }): PatternOffer {
-  return { id, name, reason };
+  return { id, name, reasons };
 }

@@ -1,3 +1,5 @@
+import { imports, offers, says } from '../sentences';
+import { offersOf, textOf } from '../testing';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { applyEdit, DEFAULT_PROFILE, type Finding, type Profile, type Song } from '../song';
@@ -15,10 +17,10 @@ describe('what the song itself makes a pianist want to know', () => {
 
   it('notes of an import, each of its own at the same tick, with nothing to be done', () => {
     const texts = ['A slur was left out.', 'A trill was left out.'];
-    const imported = texts.map((text) => ({ tick: 2880, text }));
+    const imported = texts.map((text) => ({ tick: 2880, said: { code: 'asTold', facts: [text] } }));
     expect(found({ ...lanterns, imported }, 'imported')).toEqual([
-      { kind: 'imported', tick: 2880, about: '1', text: texts[0], remedies: [] },
-      { kind: 'imported', tick: 2880, about: '2', text: texts[1], remedies: [] },
+      { kind: 'imported', tick: 2880, about: '1', says: [imports.asTold(texts[0])], remedies: [] },
+      { kind: 'imported', tick: 2880, about: '2', says: [imports.asTold(texts[1])], remedies: [] },
     ]);
   });
 
@@ -28,12 +30,11 @@ describe('what the song itself makes a pianist want to know', () => {
     const [finding, ...others] = found({ ...lanterns, changes: [first, unclear, ...rest] }, 'unclear');
     expect(others).toEqual([]);
     expect(finding.tick).toBe(second.tick);
-    expect(finding.text).toMatch(
+    expect(textOf(finding)).toMatch(
       /^.*H\?.* The left hand rests here\. Write the chord in another way, or leave it out\.$/,
     );
-    expect(finding.remedies).toEqual(['Leave it out']);
-    expect(finding.fixes).toEqual([
-      { label: 'Leave it out', edit: { kind: 'change-written', id: second.id, symbol: 'N.C.' } },
+    expect(finding.remedies).toEqual([
+      { offer: offers.leaveItOut(), edit: { kind: 'change-written', id: second.id, symbol: 'N.C.' } },
     ]);
   });
 
@@ -45,9 +46,8 @@ describe('what the song itself makes a pianist want to know', () => {
         kind: 'fill',
         tick: 0,
         about: 'turn:x:gone',
-        text: 'The turn you took lost its chord when the song was changed: it waits until that comes back.',
-        remedies: ['Leave the fill out'],
-        fixes: [{ label: 'Leave the fill out', edit: { kind: 'fill-left', id: 'turn:x:gone' } }],
+        says: [says.fillAlone('turn')],
+        remedies: [{ offer: offers.leaveFillOut(), edit: { kind: 'fill-left', id: 'turn:x:gone' } }],
       },
     ]);
   });
@@ -73,22 +73,21 @@ describe('what the song itself makes a pianist want to know', () => {
       const [finding] = found(raised, 'keyboard', small);
       expect(keys.length).toBeGreaterThan(1);
       expect(finding.tick).toBe(keys[0].tick);
-      expect(finding.text).toMatch(
+      expect(textOf(finding)).toMatch(
         new RegExp(`^\\S+ and ${keys.length - 1} more of the melody lies off a keyboard of 49 keys\\.$`),
       );
       const label = `Play this part an octave ${by > 0 ? 'higher' : 'lower'}`;
-      expect(finding.remedies).toEqual([label]);
-      expect(finding.fixes?.map((fix) => fix.label)).toEqual([label]);
-      expect(finding.fixes?.[0].edit).toMatchObject({
+      expect(offersOf(finding)).toEqual([label]);
+      expect(finding.remedies?.[0].edit).toMatchObject({
         kind: 'choose-for-part',
         choices: { octaveShift: by },
       });
       // What is moved already is moved no further than an octave.
-      const edit = finding.fixes?.[0].edit;
+      const edit = finding.remedies?.[0].edit;
       if (!edit) throw new Error('there is a way');
       const moved = applyEdit(raised, edit);
       const still = found(moved, 'keyboard', small).find(({ tick }) => tick === finding.tick);
-      expect(still?.fixes ?? []).toEqual([]);
+      expect(still?.remedies ?? []).toEqual([]);
     }
   });
 });

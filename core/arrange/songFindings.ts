@@ -3,7 +3,7 @@ import { quickChanges, tuneFindings } from '../harmony';
 import { KEYBOARDS, nameOf, rememberEach, typeset } from '../music';
 import { type Part, partIndexAt } from '../parts';
 import { type Choices, type Finding, type PlayedSong, type Profile, type Song } from '../song';
-import { offers, says } from '../sentences';
+import { offers, type Phrase, says } from '../sentences';
 
 /** What the song itself makes a pianist want to know: unreadable symbols, keys off the keyboard, import notes. */
 export function songFindings(
@@ -20,20 +20,19 @@ export function songFindings(
     .map((change): Finding => ({
       kind: 'unclear',
       tick: change.tick,
-      text: says.unclear(change.unclear ?? ''),
-      remedies: [offers.leaveItOut()],
-      fixes: [
+      says: [says.unclear(change.unclear ?? '')],
+      remedies: [
         {
-          label: offers.leaveItOut(),
+          offer: offers.leaveItOut(),
           edit: { kind: 'change-written', id: change.writtenId, symbol: 'N.C.' } as const,
         },
       ],
     }));
-  const imported = song.imported.map(({ tick, text }, i): Finding => ({
+  const imported = song.imported.map(({ tick, said }, i): Finding => ({
     kind: 'imported',
     tick,
     about: String(i + 1),
-    text,
+    says: [said as Phrase],
     remedies: [],
   }));
   return [
@@ -58,9 +57,8 @@ function fillsWithoutChord({ fillsTaken }: Song, { changes }: PlayedSong): Findi
       kind: 'fill',
       tick: 0,
       about: id,
-      text: says.fillAlone(kind),
-      remedies: [offers.leaveFillOut()],
-      fixes: [{ label: offers.leaveFillOut(), edit: { kind: 'fill-left', id } }],
+      says: [says.fillAlone(kind)],
+      remedies: [{ offer: offers.leaveFillOut(), edit: { kind: 'fill-left', id } }],
     }));
 }
 
@@ -72,17 +70,16 @@ function offKeyboard(melody: readonly HandNote[], profile: Profile, parts: reado
   const part = parts[partIndexAt(parts, first.tick)];
   const by = first.midi < low ? 1 : -1;
   const octaveShift = (part.choices.octaveShift + by) as Choices['octaveShift'];
-  const label = offers.partOctave(by);
+  const offer = offers.partOctave(by);
   return [
     {
       kind: 'keyboard',
       tick: first.tick,
-      text: says.offKeyboard(typeset(nameOf(first.pitch)), off.length - 1, profile.keyboard),
-      remedies: [label],
-      fixes:
+      says: [says.offKeyboard(typeset(nameOf(first.pitch)), off.length - 1, profile.keyboard)],
+      remedies:
         Math.abs(octaveShift) > 1
           ? []
-          : [{ label, edit: { kind: 'choose-for-part', cutId: part.cutId, choices: { octaveShift } } }],
+          : [{ offer, edit: { kind: 'choose-for-part', cutId: part.cutId, choices: { octaveShift } } }],
     },
   ];
 }

@@ -1,3 +1,4 @@
+import { inWords } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { onRung } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
@@ -14,7 +15,9 @@ describe('what to watch for', () => {
         const a = onRung(song, rung);
         a.parts.forEach((part, i) => {
           const which = [song.title, rung, part.number];
-          const [right, left] = (['right', 'left'] as const).map((hand) => watchFor(a, part, hand));
+          const [right, left] = (['right', 'left'] as const).map((hand) =>
+            watchFor(a, part, hand).map(inWords),
+          );
           expect([...which, right.filter((why) => /left|both/.test(why))]).toEqual([...which, []]);
           expect([...which, left.filter((why) => /right|both/.test(why))]).toEqual([...which, []]);
           expect([...which, watchFor(a, part, 'both')]).toEqual([...which, a.efforts[i]?.reasons]);

@@ -1,3 +1,4 @@
+import { type Phrase } from '../sentences';
 import type { Arrangement } from '../arrangement';
 import { effortOf } from '../effort';
 import type { Hand } from '../hands';
@@ -10,7 +11,7 @@ export function watchFor(
   { played, right, left, song, profile }: Arrangement,
   stretch: { readonly fromTick: number; readonly toTick: number },
   hands: Hand | 'both',
-): readonly string[] {
+): readonly Phrase[] {
   const { fromTick, toTick } = stretch;
   const clock = new Clock(played.tempoMap, song.feel);
   const of = (hand: Hand) =>

@@ -1,4 +1,4 @@
-import type { Fill } from '../fills';
+import { DRESSINGS, type Fill } from '../fills';
 import type { Hand, HandNote } from '../hands';
 import { countAt } from '../joining';
 import { beatTicks } from '../music';
@@ -22,8 +22,7 @@ export interface FillSpot {
   readonly count: string;
   readonly tick: number;
   /** What makes the room. */
-  readonly what:
-    'a held note' | 'a rest' | 'the end of the part' | 'the last bars' | 'a long chord' | 'strong notes';
+  readonly what: 'held-note' | 'rest' | 'part-end' | 'last-bars' | 'long-chord' | 'strong-notes';
   /** Beats of the longest place. */
   readonly beats: number;
   /** The hands that have something to play there. */
@@ -74,9 +73,12 @@ function placeOf(notes: readonly HandNote[], hand: Hand, tick: number): HandPlac
   return { hand, keys: keys.map(({ pitch, finger }) => ({ pitch, finger })) };
 }
 
+/** Kinds that give the tune more keys. */
+const ADDED_TO_TUNE: ReadonlySet<string> = new Set(DRESSINGS);
+
 /** Something is filled in where there is room, and not only added to the tune. */
 function isGap({ kind, hand }: Fill): boolean {
-  return hand === 'left' || !/under|above|octaves/.test(kind);
+  return hand === 'left' || !ADDED_TO_TUNE.has(kind);
 }
 
 function whatMakesRoom(
@@ -87,16 +89,16 @@ function whatMakesRoom(
   hasGap: boolean,
   pulse: number,
 ): FillSpot['what'] {
-  if (change.tick + change.length >= played.endTick) return 'the last bars';
-  if (!hasGap) return 'strong notes';
-  if (first.tick + first.length >= part.toTick) return 'the end of the part';
+  if (change.tick + change.length >= played.endTick) return 'last-bars';
+  if (!hasGap) return 'strong-notes';
+  if (first.tick + first.length >= part.toTick) return 'part-end';
   const sounding = right.findLast(
     ({ tick, source, grace }) => source === 'melody' && !grace && tick <= first.tick,
   );
   const written = played.melody.find(({ id }) => id === sounding?.from);
-  if (written && written.tick + written.length <= first.tick) return 'a rest';
-  if (written && written.length >= 2 * pulse) return 'a held note';
-  return 'a long chord';
+  if (written && written.tick + written.length <= first.tick) return 'rest';
+  if (written && written.length >= 2 * pulse) return 'held-note';
+  return 'long-chord';
 }
 
 /** One proposal of a kind at each place of the song that has room for it, the way it is played kept where there is one. */

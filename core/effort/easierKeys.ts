@@ -2,7 +2,7 @@ import { fifthsOf, isBlack, type Key, KEYBOARDS, reachMm, spanMm } from '../musi
 import { partsOf } from '../parts';
 import { nearestWay, type Profile, type Song, transpose, twelveKeys, unfold } from '../song';
 import { voiceParts } from '../voicing';
-import { because } from '../sentences';
+import { because, type Phrase } from '../sentences';
 
 /** How easy the song is in one key. */
 export interface KeyChoice {
@@ -22,7 +22,7 @@ export interface KeyChoice {
   readonly beyondVoice: number | null;
   /** Lower is easier. */
   readonly effort: number;
-  readonly reasons: readonly string[];
+  readonly reasons: readonly Phrase[];
 }
 
 /** What a hundredth of black keys, a strained chord, a part out of position … weigh; by ear, beside each other. */
@@ -114,7 +114,7 @@ function beyond(keys: readonly number[], { low, high }: NonNullable<Profile['sin
 
 function reasonsOf(
   m: Pick<KeyChoice, 'blackShare' | 'onePosition' | 'parts' | 'strained' | 'beyondVoice'>,
-): string[] {
+): Phrase[] {
   const reasons = [because.blackShare(m.blackShare)];
   if (m.onePosition > 0) reasons.push(because.fiveFingers(m.onePosition, m.parts));
   if (m.strained > 0) reasons.push(because.madeSmaller(m.strained));

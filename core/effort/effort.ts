@@ -1,5 +1,5 @@
 import { type Hand, type HandNote, type Strike, strikesOf } from '../hands';
-import { because } from '../sentences';
+import { because, type Phrase } from '../sentences';
 import type { Profile } from '../song';
 import { blacksIn, carriedMm, openedAlong, openedBy, passOrSlide } from './motion';
 
@@ -18,7 +18,7 @@ export type Measure = (typeof MEASURES)[number];
 export interface Effort {
   readonly total: number;
   readonly measures: Readonly<Record<Measure, number>>;
-  readonly reasons: readonly string[];
+  readonly reasons: readonly Phrase[];
   /** The number of the hardest bar; null where nothing is played. */
   readonly hardestBar: number | null;
   /** Each bar by itself, in time. */
@@ -205,7 +205,7 @@ const MANY_BLACK = 1 / 3;
 const QUICK = 2;
 
 /** A measure as it is said, in tens of millimetres; null where the words would say more than is played. */
-function inWords(measure: Measure, { raw, opens, counts }: InBar): string | null {
+function inWords(measure: Measure, { raw, opens, counts }: InBar): Phrase | null {
   const mm = Math.round(raw.leaps / 10) * 10;
   const { keys, blacks, passes } = counts;
   switch (measure) {

@@ -1,3 +1,4 @@
+import { because } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import type { HandNote } from '../hands';
 import { parsePitch, type Pitch, midiOf } from '../music';
@@ -27,14 +28,14 @@ function proposal(own: Partial<Proposal> & { readonly notes: Proposal['notes'] }
   const from = { change: { id: 'c1', tick: 0 } } as VoicedChange;
   return {
     id: 'walk:c1',
-    kind: 'bass walk',
+    kind: 'walk',
     variant: '',
     place: { tick: 1920, endTick: 3840, from, into: null },
     hand: 'left',
     goal: null,
     rank: 0,
     skill: 1,
-    reason: '',
+    reason: because.graced(),
     ...own,
   };
 }

@@ -1,3 +1,4 @@
+import { textOf } from '../testing';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
@@ -9,7 +10,7 @@ describe('what was decided about fills', () => {
   const [lanterns] = DEMO_SONGS;
   const seven: Song = { ...lanterns, choices: { ...lanterns.choices, rung: 7 } };
   const a = arrange(seven, DEFAULT_PROFILE);
-  const walk = a.fills.find(({ kind }) => kind === 'bass walk') as Fill;
+  const walk = a.fills.find(({ kind }) => kind === 'walk') as Fill;
   const take = (song: Song, fill: Fill, notes?: Song['fillsTaken'][number]['notes']): Song =>
     applyEdit(song, {
       kind: 'fill',
@@ -18,7 +19,7 @@ describe('what was decided about fills', () => {
     });
 
   it('a fill the pianist took is played in its way, one that was declined is not, and a forgotten one is proposed again', () => {
-    const run = a.fills.filter(({ kind }) => kind === 'scale run');
+    const run = a.fills.filter(({ kind }) => kind === 'run');
     const other = run.find(({ id, variant }) => id === run[0].id && variant !== run[0].variant) ?? run[0];
     const taken = arrange(take(seven, other), DEFAULT_PROFILE).fills.filter(
       ({ id, taken }) => id === other.id && taken,
@@ -45,7 +46,7 @@ describe('what was decided about fills', () => {
     expect(own.fills.find(({ id, taken }) => id === walk.id && taken)?.isOwn).toBe(true);
     const long = arrange(take(seven, walk, [{ after, length: walk.length + 1, pitch }]), DEFAULT_PROFILE);
     expect(long.left.some(({ source, from }) => source === 'fill' && from === walk.changeId)).toBe(false);
-    const said = long.findings.filter(({ kind }) => kind === 'fill').map(({ text }) => text);
+    const said = long.findings.filter(({ kind }) => kind === 'fill').map(textOf);
     // In the part that follows as well.
     expect([...new Set(said)]).toEqual([
       'The bass walk of your own is longer than its place: shorten it, or it waits.',
@@ -71,11 +72,11 @@ describe('what was decided about fills', () => {
       ),
     };
     const said = arrange(busy, DEFAULT_PROFILE).findings.filter(({ kind }) => kind === 'fill');
-    expect(said.map(({ text }) => text)).toEqual([
+    expect(said.map(textOf)).toEqual([
       'The bass walk taken here has no place any more since the song was changed: it waits.',
     ]);
-    const [{ fixes = [] }] = said;
-    expect(applyEdit(busy, fixes[0].edit).fillsTaken).toEqual([]);
+    const [{ remedies }] = said;
+    expect(applyEdit(busy, remedies[0].edit).fillsTaken).toEqual([]);
     expect(arrange(taken, DEFAULT_PROFILE).findings.some(({ kind }) => kind === 'fill')).toBe(false);
   });
 });

@@ -1,3 +1,4 @@
+import { because } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_PROFILE, type PlayedBar, type Profile } from '../song';
 import type { VoicedChange } from '../voicing';
@@ -27,7 +28,7 @@ function proposal(id: string, own: Partial<Proposal> = {}, bar = 1): Proposal {
     goal: null,
     rank: 0,
     skill: 1,
-    reason: '',
+    reason: because.graced(),
     ...own,
   };
 }
@@ -50,8 +51,8 @@ describe('what a fill costs a pianist', () => {
   it('is its rank, and three for each step of skill beyond what is played', () => {
     const of = (skill: 1 | 2 | 3, level: Profile['level']): number =>
       rankFor(proposal('run:c1', { rank: 2, skill }), { ...DEFAULT_PROFILE, level });
-    expect(([1, 2, 3] as const).map((skill) => of(skill, 'first year'))).toEqual([2, 5, 8]);
-    expect(([1, 2, 3] as const).map((skill) => of(skill, 'some years'))).toEqual([2, 2, 5]);
+    expect(([1, 2, 3] as const).map((skill) => of(skill, 'first-year'))).toEqual([2, 5, 8]);
+    expect(([1, 2, 3] as const).map((skill) => of(skill, 'some-years'))).toEqual([2, 2, 5]);
     expect(([1, 2, 3] as const).map((skill) => of(skill, 'fluent'))).toEqual([2, 2, 2]);
   });
 });
@@ -151,14 +152,14 @@ describe('a fill that is played unasked', () => {
       proposal('octaves:c4', { rank: 4, dresses: true }, 4),
       proposal('echo:c4', { rank: 5 }, 4),
     ];
-    expect(ids(dressed, {}, before('dressed: chord note above', 'trill'))).toEqual(['echo:c4']);
+    expect(ids(dressed, {}, before('+chord-note-above', 'trill'))).toEqual(['echo:c4']);
     expect(ids(dressed, {}, before('octaves', 'trill'))).toEqual(['octaves:c4']);
   });
 
   it('is remembered by its kind for ten fills', () => {
     const run = proposal('run:c1');
     expect(andThen(NO_FILL_YET, run, 3)).toEqual({ lastBar: 3, kinds: ['run'] });
-    expect(andThen(NO_FILL_YET, { ...run, dresses: true }, 3).kinds).toEqual(['dressed: run']);
+    expect(andThen(NO_FILL_YET, { ...run, dresses: true }, 3).kinds).toEqual(['+run']);
     const ten = Array.from({ length: 10 }, (_, i) => `k${i}`);
     expect(andThen({ lastBar: 1, kinds: ten }, run, 3).kinds).toEqual([...ten.slice(1), 'run']);
   });

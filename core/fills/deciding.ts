@@ -29,7 +29,8 @@ export const NO_FILL_YET: FillsSoFar = { lastBar: -Infinity, kinds: [] };
 
 /** So many fills back a kind is remembered. */
 const REMEMBERED = 10;
-const DRESSED = 'dressed: ';
+/** Before the kinds that give the tune more keys. */
+const DRESSED = '+';
 
 /** What has been played once a fill has been. */
 export function andThen({ kinds }: FillsSoFar, played: Proposal, bar: number): FillsSoFar {

@@ -1,7 +1,6 @@
 import type { Hand } from '../hands';
-import { countAt } from '../joining';
-import { nameOf, typeset } from '../music';
-import { barAt, type PlayedBar } from '../song';
+import type { Pitch } from '../music';
+import type { Phrase } from '../sentences';
 import type { FillNote, Proposal, Skill } from './proposal';
 
 /** A proposal and whether it is played. */
@@ -13,9 +12,9 @@ export interface Fill {
   readonly variant: string;
   readonly hand: Hand;
   readonly notes: readonly FillNote[];
-  /** "bar 4, from 2: E F♯ G♯ to A, by step from below". */
-  readonly where: string;
-  readonly reason: string;
+  /** The key it arrives on; null where it leads nowhere. */
+  readonly goal: Pitch | null;
+  readonly reason: Phrase;
   readonly taken: boolean;
   /** The pianist changed its notes. */
   readonly isOwn: boolean;
@@ -25,17 +24,12 @@ export interface Fill {
   readonly skill: Skill;
 }
 
-/** A proposal as it is told. */
+/** A proposal, and whether it is played. */
 export function fillOf(
-  bars: readonly PlayedBar[],
   { id, kind, variant, hand, place, notes, goal, reason, rank, skill }: Proposal,
   taken: boolean,
   isOwn: boolean,
 ): Fill {
-  const bar = barAt(bars, place.tick);
-  const names = notes.map(({ pitch }) => typeset(nameOf(pitch))).join(' ');
-  const first = notes.reduce((least, { tick }) => Math.min(least, tick), notes[0]?.tick ?? place.tick);
-  const to = goal ? ` to ${typeset(nameOf(goal))}` : '';
   return {
     id,
     tick: place.tick,
@@ -44,7 +38,7 @@ export function fillOf(
     variant,
     hand,
     notes,
-    where: `bar ${bar.number}, from ${countAt(barAt(bars, first), first)}: ${names}${to}, ${isOwn ? 'changed' : variant}`,
+    goal,
     reason,
     taken,
     isOwn,

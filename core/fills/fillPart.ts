@@ -13,7 +13,7 @@ export interface WaitingFill {
   readonly id: string;
   readonly tick: number;
   readonly kind: string;
-  readonly why: 'no place' | 'too long';
+  readonly why: 'no-place' | 'too-long';
 }
 
 /** The fills of one part: what is proposed, what is played, what waits, and what had been played when it ends. */
@@ -60,8 +60,8 @@ export function fillPart(
     for (const chosen of playedOver(task, here, decisions, after, playing)) {
       const entry = takenAs(chosen.id, decisions);
       const own = entry?.notes ? ownNotes(chosen, entry.notes) : null;
-      if (own === 'too long') {
-        waiting.push({ id: chosen.id, tick: chosen.place.tick, kind: chosen.kind, why: 'too long' });
+      if (own === 'too-long') {
+        waiting.push({ id: chosen.id, tick: chosen.place.tick, kind: chosen.kind, why: 'too-long' });
         continue;
       }
       playing.push(own ?? chosen);
@@ -74,7 +74,6 @@ export function fillPart(
   const fills = proposals.map((proposal) => {
     const played = isPlayed(proposal);
     return fillOf(
-      task.bars,
       played ?? proposal,
       played !== undefined,
       played?.notes !== undefined && played.notes !== proposal.notes,
@@ -93,6 +92,6 @@ function withoutPlace(
   return task.voiced.flatMap(({ change }) =>
     taken
       .filter(({ id }) => id.endsWith(`:${change.id}`) && !known.has(id))
-      .map(({ id, kind }): WaitingFill => ({ id, tick: change.tick, kind, why: 'no place' })),
+      .map(({ id, kind }): WaitingFill => ({ id, tick: change.tick, kind, why: 'no-place' })),
   );
 }

@@ -6,3 +6,4 @@ export { fillPart, type PartFills, type WaitingFill } from './fillPart';
 export { FILL_KINDS, kindOfId } from './kinds/table';
 export { storedNotes } from './ownNotes';
 export type { FillNote, Opening, Proposal } from './proposal';
+export { DRESSINGS } from './kinds/dressing';

@@ -4,7 +4,7 @@ import type { Proposal } from './proposal';
 type Stored = NonNullable<Song['fillsTaken'][number]['notes']>;
 
 /** A fill with the pianist's own notes, told from the onset of its change; "too long" where they do not fit its place. */
-export function ownNotes(proposal: Proposal, stored: Stored): Proposal | 'too long' {
+export function ownNotes(proposal: Proposal, stored: Stored): Proposal | 'too-long' {
   const { place } = proposal;
   const notes = stored.map(({ after, length, pitch }) => ({
     tick: place.from.change.tick + after,
@@ -13,7 +13,7 @@ export function ownNotes(proposal: Proposal, stored: Stored): Proposal | 'too lo
     ...(length === 0 ? { grace: true as const } : {}),
   }));
   const fits = notes.every(({ tick, length }) => tick >= place.tick && tick + length <= place.endTick);
-  if (!fits) return 'too long';
+  if (!fits) return 'too-long';
   const first = notes.reduce((least, { tick }) => Math.min(least, tick), Infinity);
   return { ...proposal, notes, ...(proposal.letGoAt === undefined ? {} : { letGoAt: first }) };
 }

@@ -1,3 +1,4 @@
+import { type Phrase } from '../sentences';
 import type { Hand } from '../hands';
 import type { Pitch } from '../music';
 import type { VoicedChange } from '../voicing';
@@ -19,9 +20,9 @@ export type Skill = 1 | 2 | 3;
 export interface Proposal {
   /** Its kind and the change it is played over: `walk:c4`; a second place of the right hand in one change: `echo@1920:c4`. */
   readonly id: string;
-  /** Its kind by name: "bass walk". */
+  /** What its id begins with. */
   readonly kind: string;
-  /** Which of the ways a kind can be played this is: "by step from below". */
+  /** Which of the ways a kind can be played this is: "step-from-below". */
   readonly variant: string;
   readonly place: FillPlace;
   readonly hand: Hand;
@@ -31,7 +32,7 @@ export interface Proposal {
   /** Lower is better; 0 the best there is. */
   readonly rank: number;
   readonly skill: Skill;
-  readonly reason: string;
+  readonly reason: Phrase;
   /** Keys of the right hand that sound at this tick are let go there; absent: they are held. */
   readonly letGoAt?: number;
   /** It gives strong notes of the tune more keys, and leaves no gap filled: rather a matter of a whole part. */

@@ -123,13 +123,13 @@ function statesOf(event: HandEvent, hand: 'right' | 'left', reach: number, thumb
 }
 
 /** A school of the thumb: where it goes in single notes. */
-export type Thumb = 'usual' | 'off black' | 'on black';
+export type Thumb = 'usual' | 'off-black' | 'on-black';
 
 /** What a thumb on a black key costs more, or less, than usual, by school; in chords and octaves it lies as it must. */
 const THUMB_ON_BLACK: Readonly<Record<Thumb, number>> = {
   usual: 0,
-  'off black': 40,
-  'on black': -FINGER_COSTS.thumbOnBlack - FINGER_COSTS.thumbOnBlackUnderWhite,
+  'off-black': 40,
+  'on-black': -FINGER_COSTS.thumbOnBlack - FINGER_COSTS.thumbOnBlackUnderWhite,
 };
 
 function ofThumb(fingers: readonly Placed[], thumb: Thumb): number {

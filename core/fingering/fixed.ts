@@ -85,15 +85,18 @@ export function fingersNotKept(
       if (finger === null || note.finger === finger) return [];
       const isTaken = wanted?.some((other, at) => at !== i && other === finger) ?? false;
       const key = typeset(nameOfPitch(note.pitch));
-      const label = offers.releaseFinger(finger, key);
       return [
         {
           kind: 'finger',
           tick: note.tick,
           about: `${note.hand}${note.midi}`,
-          text: says.fingerNotKept(finger, key, isTaken ? 'taken' : 'crossed'),
-          remedies: [label],
-          fixes: [{ label, edit: { kind: 'finger-released', key: keyOfPin(note, played) } }],
+          says: [says.fingerNotKept(finger, key, isTaken ? 'taken' : 'crossed')],
+          remedies: [
+            {
+              offer: offers.releaseFinger(finger, key),
+              edit: { kind: 'finger-released', key: keyOfPin(note, played) },
+            },
+          ],
         },
       ];
     });

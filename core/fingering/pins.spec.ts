@@ -8,7 +8,7 @@ import type { HandNote } from '../hands';
 import { isBlack } from '../music';
 import { RUNGS } from '../ladder';
 import { applyEdit, DEFAULT_PROFILE, migrateSong, transpose, type Song } from '../song';
-import { runs } from '../testing';
+import { runs, textOf } from '../testing';
 import { costOfFingers, keyOfPin } from '.';
 
 const [lanterns, sluicegate, , mudflat] = DEMO_SONGS;
@@ -70,14 +70,14 @@ describe('a finger pinned on a key', () => {
     // The top of three keys in the left hand cannot have the little finger.
     const song = pinned(four, top, 5);
     const [said] = arrange(song, DEFAULT_PROFILE).findings.filter(({ kind }) => kind === 'finger');
-    expect(said.text).toBe('Finger 5 cannot be kept on A3: the fingers of the chord would cross.');
+    expect(textOf(said)).toBe('Finger 5 cannot be kept on A3: the fingers of the chord would cross.');
     expect(song.fingerPins).toHaveLength(1);
-    const fix = said.fixes?.[0];
+    const fix = said.remedies?.[0];
     if (!fix) throw new Error('no remedy');
     expect(applyEdit(song, fix.edit).fingerPins).toEqual([]);
     const low = arrange(four, DEFAULT_PROFILE).left.filter(({ tick }) => tick === 0)[0];
     const both = pinned(pinned(four, low, 3), arrange(four, DEFAULT_PROFILE).left[1], 3);
-    expect(arrange(both, DEFAULT_PROFILE).findings.find(({ kind }) => kind === 'finger')?.text).toBe(
+    expect(textOf(arrange(both, DEFAULT_PROFILE).findings.find(({ kind }) => kind === 'finger'))).toBe(
       'Finger 3 cannot be kept on C3: another key struck with it has the same finger.',
     );
   });
@@ -153,7 +153,7 @@ describe('other fingers of a key', () => {
 describe('schools of the thumb', () => {
   const thumbsOn = (
     song: Song,
-    thumb: 'usual' | 'off black' | 'on black',
+    thumb: 'usual' | 'off-black' | 'on-black',
   ): { black: number; all: number } => {
     const chosen = applyEdit(on(5, song), { kind: 'choose', choices: { thumb } });
     const { right, left } = arrange(chosen, DEFAULT_PROFILE);
@@ -167,9 +167,9 @@ describe('schools of the thumb', () => {
   it('keep the thumb off black keys in single notes, or let it go there as on white', () => {
     let [off, usual, free] = [0, 0, 0];
     for (const song of [...DEMO_SONGS, ...TUNES_APART]) {
-      off += thumbsOn(song, 'off black').black;
+      off += thumbsOn(song, 'off-black').black;
       usual += thumbsOn(song, 'usual').black;
-      free += thumbsOn(song, 'on black').black;
+      free += thumbsOn(song, 'on-black').black;
     }
     expect(off).toBe(0);
     expect(usual).toBeGreaterThan(0);
@@ -182,10 +182,10 @@ describe('schools of the thumb', () => {
     const own = applyEdit(on(5, black), {
       kind: 'choose-for-part',
       cutId: parts[1].cutId,
-      choices: { thumb: 'off black' },
+      choices: { thumb: 'off-black' },
     });
     const [before, after] = [on(5, black), own].map((song) => arrange(song, DEFAULT_PROFILE).arranged);
     expect(after[2]?.right.map(({ finger }) => finger)).toEqual(before[2]?.right.map(({ finger }) => finger));
-    expect(arrange(own, DEFAULT_PROFILE).parts[1].choices.thumb).toBe('off black');
+    expect(arrange(own, DEFAULT_PROFILE).parts[1].choices.thumb).toBe('off-black');
   });
 });

@@ -11,7 +11,8 @@ export interface Written {
   readonly isRest: boolean;
 }
 
-/** What one level of beams does at a note. */
+/** What one level of beams does at a note, as MusicXML names it. */
+// eslint-disable-next-line no-restricted-syntax -- values of the format
 export type Beam = 'begin' | 'continue' | 'end' | 'forward hook' | 'backward hook';
 
 /**

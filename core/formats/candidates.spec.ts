@@ -1,3 +1,4 @@
+import { textOf } from '../testing';
 import { describe, expect, it } from 'vitest';
 import { midiOf, parsePitch } from '../music';
 import { candidatesOf } from './candidates';
@@ -209,12 +210,12 @@ describe('the chords of a score', () => {
     const read = (count: number, others: ScoreNote[]) =>
       candidatesOf(scoreOf(part('Melody', tuneOf(count)), part('Left', others)), 'id', 'File')[0].song;
     expect(read(4, below).changes.map(({ symbol }) => symbol)).toEqual(['C']);
-    expect(read(4, below).imported.map(({ text }) => text)).toEqual([
+    expect(read(4, below).imported.map(textOf)).toEqual([
       'The file has no chord symbols: the chords were read off its other notes. Look them over.',
     ]);
     // Two notes beside a tune of 24 are strays: chords are suggested for it.
-    expect(read(24, below).imported[0].text).toContain('these chords are suggested for its melody');
-    expect(read(20, below).imported[0].text).toContain('were read off its other notes');
+    expect(textOf(read(24, below).imported[0])).toContain('these chords are suggested for its melody');
+    expect(textOf(read(20, below).imported[0])).toContain('were read off its other notes');
   });
 
   it('without a note beside them or a melody are taken alone, first where only the upper staff is empty', () => {
@@ -236,7 +237,7 @@ describe('the chords of a score', () => {
       candidatesOf(scoreOf(part('A', line('C5 D5 E5 F5'), { barCount: count })), 'id', 'File')[0].song;
     expect(bars(120).changes.length).toBeGreaterThan(0);
     expect(bars(121).changes).toEqual([]);
-    expect(bars(121).imported[0].text).toContain('the Chords bench suggests chords for its melody');
+    expect(textOf(bars(121).imported[0])).toContain('the Chords bench suggests chords for its melody');
   });
 });
 

@@ -1,3 +1,5 @@
+import { imports } from '../sentences';
+import { stored } from './stored';
 import { chordsFromKeys, findKeys, type SoundingKey } from '../harmony';
 import { chroma, fifthsOf, isModal, type Key, midiOf, nameOf, strikeNumber, typeset } from '../music';
 import { applyEdit, emptySong, inForceAt, joinTies, type MelodyNote, type Song, writtenBars } from '../song';
@@ -203,7 +205,7 @@ function songFrom(
       dynamics: 'even',
       ...section,
     })),
-    imported: [...part.imported, ...order.problems.map((text) => ({ tick: 0, text }))],
+    imported: [...part.imported, ...order.problems.map((said) => ({ tick: 0, said: stored(said) }))],
   };
   return inMode(part, withChords(score, line, bare, readOff));
 }
@@ -218,7 +220,11 @@ function withChords(score: ReadScore, line: Line, bare: Song, readOff: () => Son
   }
   const changes = readOff();
   if (changes.length > 0)
-    return { ...bare, changes, imported: [...bare.imported, { tick: 0, text: READ_OFF }] };
+    return {
+      ...bare,
+      changes,
+      imported: [...bare.imported, { tick: 0, said: stored(imports.chordsReadOff()) }],
+    };
   return bare;
 }
 
@@ -228,7 +234,7 @@ function inMode({ mode }: ReadPart, song: Song): Song {
   if (mode === 'given' || others.length > 0 || song.melody.length === 0) return song;
   const best = findKeys(song, fifthsOf(key))[0]?.key;
   // What can say major and minor alone has said one of them, unless the tune closes on another tonic.
-  if (!best || (mode === 'major or minor' && !closesElsewhere(best, key))) return song;
+  if (!best || (mode === 'major-or-minor' && !closesElsewhere(best, key))) return song;
   return { ...song, keyMap: [{ tick, ...best }] };
 }
 
@@ -236,23 +242,22 @@ function closesElsewhere(best: Key, said: Key): boolean {
   return isModal(best.mode) && chroma(best.tonic) !== chroma(said.tonic);
 }
 
-const READ_OFF = 'The file has no chord symbols: the chords were read off its other notes. Look them over.';
+/** Whether the chords of a song are none but what its melody suggested when it was opened. */
+export function isBare({ changes, imported }: Pick<Song, 'changes' | 'imported'>): boolean {
+  return changes.length === 0 || imported.some(({ said }) => said.code === imports.chordsSuggested().code);
+}
+
 /** Weighing chords for more bars than this takes longer than a file may take to open. */
 const MOST_SUGGESTED_BARS = 120;
-const TO_SUGGEST =
-  'The file has neither chord symbols nor other notes, and is long: the Chords bench suggests chords for its melody.';
-const SUGGESTED =
-  'The file has neither chord symbols nor other notes: these chords are suggested for its melody. Look them over.';
-
 /** A melody with nothing beside it gets chords, so that the left hand is not silent. */
 function withSuggestions(song: Song): Song {
   if (song.melody.length === 0) return song;
   if (song.barCount > MOST_SUGGESTED_BARS)
-    return { ...song, imported: [...song.imported, { tick: 0, text: TO_SUGGEST }] };
+    return { ...song, imported: [...song.imported, { tick: 0, said: stored(imports.chordsToSuggest()) }] };
   const edit = chordsFor(song, 'sevenths', 'gaps', true);
   if (!edit) return song;
   const dressed = applyEdit(song, edit);
-  return { ...dressed, imported: [...song.imported, { tick: 0, text: SUGGESTED }] };
+  return { ...dressed, imported: [...song.imported, { tick: 0, said: stored(imports.chordsSuggested()) }] };
 }
 
 function melodyNote(note: ScoreNote, id: string): MelodyNote {

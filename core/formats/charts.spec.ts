@@ -1,3 +1,4 @@
+import { textOf } from '../testing';
 import { describe, expect, it } from 'vitest';
 import { arrange } from '../arrange/song';
 import { keyName } from '../music/key';
@@ -109,8 +110,8 @@ describe('chord charts', () => {
     expect(song.changes[1].symbol).toBe('Hm');
     const finding = arrange(song, DEFAULT_PROFILE).findings.find((f) => f.kind === 'unclear');
     expect(finding).toMatchObject({ tick: 3840 });
-    expect(finding?.text).toContain('"Hm" is not a chord');
-    expect(finding?.fixes?.[0].label).toBe('Leave it out');
+    expect(textOf(finding)).toContain('"Hm" is not a chord');
+    expect(finding?.remedies[0].offer.code).toBe('leaveItOut');
   });
 
   const refused: readonly (readonly [string, string, RegExp])[] = [
@@ -159,7 +160,7 @@ describe('words with chords in brackets', () => {
       ['Am', 9, 3],
     ]);
     expect(song.sections.map((s) => s.name)).toEqual(['Verse', 'Close']);
-    expect(song.imported[0].text).toContain('do not say how long a chord lasts');
+    expect(textOf(song.imported[0])).toContain('do not say how long a chord lasts');
   });
 
   it('sing a syllable with its chord, a word before it on the beat before', () => {

@@ -1,3 +1,4 @@
+import { stored } from './stored';
 import { findKeys } from '../harmony';
 import {
   barTicks,
@@ -169,7 +170,7 @@ export class ChartBuilder {
       words: [...this.words].sort((a, b) => a.tick - b.tick),
       sections: this.sections,
       choices: { ...this.base.choices, layout: 'singing' },
-      imported: [...this.notes, ...problems.map((text) => ({ tick: 0, text }))],
+      imported: [...this.notes, ...problems.map((said) => ({ tick: 0, said: stored(said) }))],
     };
   }
 }

@@ -1,3 +1,5 @@
+import { imports } from '../sentences';
+import { stored } from './stored';
 import type { Song } from '../song';
 import { headingIn, headingNamed } from './chartHeadings';
 import { ChartBuilder, readChordChart } from './chordChart';
@@ -12,8 +14,6 @@ const SECTION_WORDS: Record<string, string> = {
   start_of_bridge: 'Bridge',
   sob: 'Bridge',
 };
-const HOW_LONG =
-  'Words with chords do not say how long a chord lasts: each got one bar, two without words between them half a bar each.';
 
 /**
  * Reads words with chords in brackets (ChordPro): directives in braces, "[Am]" before the syllable it is struck with.
@@ -33,7 +33,7 @@ export function readChordPro(text: string, songId: string, fallbackTitle: string
   });
   if (!chart.hasChanges)
     throw new FileError('The text holds no chords', '', 'Write them like [Am] or "| Am | Dm |".');
-  chart.notes.unshift({ tick: 0, text: HOW_LONG });
+  chart.notes.unshift({ tick: 0, said: stored(imports.lengthsGuessed()) });
   return chart.toSong();
 }
 

@@ -12,7 +12,7 @@ import { migrateSong } from '../song/migrate';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
-import { runs, songs } from '../testing';
+import { runs, songs, textOf } from '../testing';
 import { writeWalkthrough } from '../words/walkthrough';
 import { FileError } from './fileError';
 import { writeMidi } from './midiWrite';
@@ -196,7 +196,7 @@ describe('reading MusicXML', () => {
       [7680, 64],
       [12480, 60],
     ]);
-    expect(song.imported.map((f) => f.text)).toEqual([
+    expect(song.imported.map((f) => textOf(f))).toEqual([
       'Bar 2 does not add up: it is too short by 1 quarter note. A rest fills it.',
       'Bar 3 does not add up: it is too long by 1 quarter note. It is kept as a bar of 5/4.',
       'The file has no chord symbols: the chords were read off its other notes. Look them over.',
@@ -211,7 +211,9 @@ describe('reading MusicXML', () => {
     );
     expect(song.changes[0].symbol).toBe('Fpedal');
     const { findings, left } = arrange(song, DEFAULT_PROFILE);
-    expect(findings[0].text).toBe('The chord kind "Tristan" in bar 1 is not known; read as F (root alone).');
+    expect(textOf(findings[0])).toBe(
+      'The chord kind "Tristan" in bar 1 is not known; read as F (root alone).',
+    );
     expect(left.map((n) => n.midi % 12)).toEqual([5]);
   });
 
@@ -315,12 +317,12 @@ describe('a project file with what cannot be', () => {
 
   it('opens without a change that lasts no time or begins before the start, and says so', () => {
     for (const [change, says] of [
-      [strange, 'The chord F#7 was left out: it lasts 0 ticks.'],
+      [strange, 'The chord F#7 was left out: it lasts no time.'],
       [{ ...strange, length: 960, tick: -960 }, 'The chord F#7 was left out: it begins before the song.'],
     ] as const) {
       const { song } = readProject(raw(change));
       expect(song.changes).toHaveLength(DEMO_SONGS[0].changes.length);
-      expect(song.imported.map((i) => i.text).join()).toContain(says);
+      expect(song.imported.map((i) => textOf(i)).join()).toContain(says);
     }
   });
 
@@ -329,7 +331,7 @@ describe('a project file with what cannot be', () => {
       raw({ ...strange, length: 960 }, { ...DEFAULT_PROFILE, leftReach: 5 }),
     );
     expect(profile).toEqual(DEFAULT_PROFILE);
-    expect(song.imported.at(-1)?.text).toContain(
+    expect(textOf(song.imported.at(-1))).toContain(
       'The profile in the file could not be used (profile.leftReach',
     );
   });
@@ -337,7 +339,7 @@ describe('a project file with what cannot be', () => {
   it('keeps a symbol nobody can read as it is, the left hand resting there', () => {
     const { song } = readProject(raw({ ...strange, id: 'c98', length: 960, symbol: 'Hm' }));
     const a = arrange(song, DEFAULT_PROFILE);
-    expect(a.findings.find((f) => f.kind === 'unclear')?.text).toContain('"Hm" is not a chord');
+    expect(textOf(a.findings.find((f) => f.kind === 'unclear'))).toContain('"Hm" is not a chord');
   });
 });
 

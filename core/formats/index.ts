@@ -1,6 +1,6 @@
 export { archiveOf } from './archive';
 export { type BackedUp, type Backup, BackupWriter, openBackup } from './backup';
-export { type TuneCandidate } from './candidates';
+export { isBare, type TuneCandidate } from './candidates';
 export { readChart } from './chordPro';
 export { FileError, MOST_BYTES } from './fileError';
 export { EntryError, readLetters, writeLetters } from './letters';

@@ -1,7 +1,9 @@
+import { stored } from './stored';
+import { imports } from '../sentences';
 import { findKeys } from '../harmony';
 import { barTicks, type Key, keyFromFifths, spellInKey, TICKS_PER_QUARTER } from '../music';
 import { inForceAt, type Lyric, type Song } from '../song';
-import { gridInWords, melodyNote, movedInWords, quantise, type Quantised, withoutBreaths } from '../takes';
+import { gridSaid, melodyNote, movedSaid, quantise, type Quantised, withoutBreaths } from '../takes';
 import { candidatesOf, type TuneCandidate } from './candidates';
 import { FileError } from './fileError';
 import { type MidiContent, type MidiTrack, readMidiEvents } from './midiEvents';
@@ -197,7 +199,7 @@ function partOf(track: TimedTrack, layout: BarLayout, keyMap: Song['keyMap']): R
     chords: [],
     sections: [],
     keyMap,
-    mode: 'major or minor',
+    mode: 'major-or-minor',
     metreMap,
     tempoMap,
     pickup,
@@ -210,8 +212,8 @@ function partOf(track: TimedTrack, layout: BarLayout, keyMap: Song['keyMap']): R
 
 function movedFinding({ quantised, secondsPerBeat }: TimedTrack): Song['imported'] {
   if (!quantised) return [];
-  const moved = movedInWords(quantised, secondsPerBeat);
-  return [{ tick: 0, text: `The file was played, not written: ${moved}, ${gridInWords(quantised.grid)}.` }];
+  const said = imports.played(movedSaid(quantised, secondsPerBeat), gridSaid(quantised.grid));
+  return [{ tick: 0, said: stored(said) }];
 }
 
 function isOneLine(keys: readonly { readonly tick: number; readonly length: number }[]): boolean {

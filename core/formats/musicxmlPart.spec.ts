@@ -1,3 +1,4 @@
+import { textOf } from '../testing';
 import { describe, expect, it } from 'vitest';
 import { keyName, nameOf } from '../music';
 import { PartReader } from './musicxmlPart';
@@ -21,7 +22,8 @@ const metres = ({ metreMap }: ReadPart): string[] =>
   metreMap.map(({ tick, numerator, denominator }) => `${tick / 960}: ${numerator}/${denominator}`);
 const notes = (part: ReadPart): string[] =>
   part.notes.map(({ tick, length, pitch }) => `${tick / 960}+${length / 960} ${nameOf(pitch)}`);
-const said = ({ imported }: ReadPart): string[] => imported.map(({ tick, text }) => `${tick / 960}: ${text}`);
+const said = ({ imported }: ReadPart): string[] =>
+  imported.map((told) => `${told.tick / 960}: ${textOf(told)}`);
 
 describe('the bars of a part', () => {
   it('follow one another; the first, filled in part, is a pick-up', () => {

@@ -1,3 +1,5 @@
+import { stored } from './stored';
+import { imports } from '../sentences';
 import {
   barTicks,
   canBeGrouped,
@@ -7,6 +9,7 @@ import {
   type Letter,
   LETTERS,
   type Metre,
+  metreName,
   midiOf,
   MODES,
   movedBy,
@@ -19,7 +22,7 @@ import { beamedGroups } from './beamedGroups';
 import { FileError } from './fileError';
 import { filledTicks, isSplitAfter } from './musicxmlBars';
 import { readHarmony } from './musicxmlChords';
-import { anchored, capital, inQuarters, metreOfLength, metronomeOf, readLyric } from './musicxmlPieces';
+import { anchored, metreOfLength, metronomeOf, readLyric } from './musicxmlPieces';
 import { signsOf } from './musicxmlSigns';
 import type { BarSigns } from './repeats';
 import { type ReadPart, type ScoreNote } from './score';
@@ -40,6 +43,8 @@ export class PartReader {
   private leftOver: number | null = null;
   private start = 0;
   private barNumber = 0;
+  /** The bar by its name in the file, and as a place in it. */
+  private named = '';
   private place = '';
   private cursor = 0;
   private furthest = 0;
@@ -69,7 +74,8 @@ export class PartReader {
   read(measure: Element, index: number, next: Element | null): void {
     const implicit = measure.attributes['implicit'] === 'yes';
     this.barNumber = index === 0 && implicit ? 0 : this.bars + 1;
-    this.place = `bar ${measure.attributes['number'] ?? this.barNumber}`;
+    this.named = (measure.attributes['number'] ?? String(this.barNumber)).slice(0, 20);
+    this.place = `bar ${this.named}`;
     this.cursor = this.furthest = this.start;
     for (const element of measure.children) this.readElement(element);
     const barsBefore = this.bars;
@@ -132,7 +138,7 @@ export class PartReader {
     else if (!mode)
       this.imported.push({
         tick: Math.round(this.cursor),
-        text: `The mode "${name.slice(0, 40)}" in ${this.place} is not known; the key is read as major. Set it in Tune › Bars.`,
+        said: stored(imports.modeUnknown(name.slice(0, 40), this.named)),
       });
     this.keys.push({
       tick: Math.round(this.cursor),
@@ -248,12 +254,8 @@ export class PartReader {
     const tick = Math.max(0, Math.round(this.cursor + (Number.isFinite(offset) ? offset : 0)));
     const { symbol, known, kind } = readHarmony(element);
     if (!known) {
-      const played =
-        symbol === 'N.C.' ? 'the left hand rests' : `read as ${symbol.replace('pedal', ' (root alone)')}`;
-      this.imported.push({
-        tick,
-        text: `The chord kind "${kind}" in ${this.place} is not known; ${played}.`,
-      });
+      const read = symbol === 'N.C.' ? null : symbol;
+      this.imported.push({ tick, said: stored(imports.chordKindUnknown(kind, this.named, read)) });
     }
     this.chords.push({ tick, symbol: this.soundingSymbol(symbol) });
   }
@@ -326,7 +328,7 @@ export class PartReader {
       this.start += whole;
       this.imported.push({
         tick: this.start - whole,
-        text: `${capital(this.place)} does not add up: it is too short by ${inQuarters(whole - filled)}. A rest fills it.`,
+        said: stored(imports.barTooShort(this.named, (whole - filled) / TICKS_PER_QUARTER)),
       });
       return;
     }
@@ -336,10 +338,10 @@ export class PartReader {
     this.start += barTicks(own);
     this.setMetre(this.start, this.metre);
     if (!implicit && !isRight) {
-      const by = inQuarters(Math.abs(filled - whole));
+      const by = Math.abs(filled - whole) / TICKS_PER_QUARTER;
       this.imported.push({
         tick: this.start - barTicks(own),
-        text: `${capital(this.place)} does not add up: it is too long by ${by}. It is kept as a bar of ${own.numerator}/${own.denominator}.`,
+        said: stored(imports.barTooLong(this.named, by, metreName(own))),
       });
     }
   }
@@ -368,7 +370,7 @@ export class PartReader {
       chords: this.chords,
       sections: this.sections,
       keyMap: anchored(this.keys, base.keyMap),
-      mode: this.keys.length > 0 && this.isModeLeftOut ? 'left out' : 'given',
+      mode: this.keys.length > 0 && this.isModeLeftOut ? 'left-out' : 'given',
       metreMap: anchored(metreMap, [{ tick: 0, ...this.metre } as Song['metreMap'][number]]),
       tempoMap: anchored(this.tempi, base.tempoMap),
       pickup: this.pickup,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { anchored, inQuarters, metreOfLength, metronomeOf } from './musicxmlPieces';
+import { anchored, metreOfLength, metronomeOf } from './musicxmlPieces';
 import { parseXml } from './xmlTree';
 
 const direction = (...types: string[]): string | undefined =>
@@ -60,16 +60,6 @@ describe('pieces of a score', () => {
       at(0, 1),
       at(960, 3),
       at(2880, 1),
-    ]);
-  });
-
-  it('are told in quarter notes', () => {
-    expect([960, 1920, 0, 480, 320].map(inQuarters)).toEqual([
-      '1 quarter note',
-      '2 quarter notes',
-      '0 quarter notes',
-      '0.50 quarter notes',
-      '0.33 quarter notes',
     ]);
   });
 });

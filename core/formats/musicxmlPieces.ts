@@ -1,4 +1,4 @@
-import { type Metre, TICKS_PER_QUARTER, TICKS_PER_WHOLE } from '../music';
+import { type Metre, TICKS_PER_WHOLE } from '../music';
 import type { MelodyNote } from '../song';
 import { child, childrenOf, childText, type Element } from './xmlTree';
 
@@ -53,16 +53,4 @@ export function anchored<T extends { tick: number }>(map: readonly T[], fallback
     JSON.stringify({ ...a, tick: 0 }) === JSON.stringify({ ...b, tick: 0 });
   const counting = sorted.filter((entry, i) => entry.tick !== sorted[i + 1]?.tick);
   return counting.filter((entry, i) => i === 0 || !same(entry, counting[i - 1]));
-}
-
-/** "1 quarter note", "0.50 quarter notes". */
-export function inQuarters(ticks: number): string {
-  const quarters = ticks / TICKS_PER_QUARTER;
-  const shown = Number.isInteger(quarters) ? `${quarters}` : quarters.toFixed(2);
-  return `${shown} quarter note${quarters === 1 ? '' : 's'}`;
-}
-
-/** The text with its first letter large. */
-export function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -1,3 +1,5 @@
+import { stored } from './stored';
+import { imports } from '../sentences';
 import * as z from 'zod';
 import {
   DEFAULT_PROFILE,
@@ -52,8 +54,10 @@ export function readProject(text: string): Project {
     const along = practice === undefined ? {} : { practice };
     if (profile.success) return { song, profile: profile.data, ...along };
     // A hand or keyboard there is not: the song opens all the same, with the usual ones.
-    const text = `The profile in the file could not be used (${firstIssue(profile.error, 'profile').replace(/\.$/, '')}): hands of an octave and 88 keys are taken. Set yours in the profile.`;
-    const imported = [...song.imported, { tick: 0, text }];
+    const said = stored(
+      imports.profileUnfit(firstIssue(profile.error, 'profile').replace(/\.$/, '').slice(0, 200)),
+    );
+    const imported = [...song.imported, { tick: 0, said }];
     return { song: { ...song, imported }, profile: DEFAULT_PROFILE, ...along };
   } catch (error) {
     if (!(error instanceof SongShapeError)) throw error;

@@ -1,3 +1,4 @@
+import { imports, type Phrase } from '../sentences';
 import type { Song } from '../song';
 
 /** What the signs at one written bar ask of a player. */
@@ -21,8 +22,8 @@ export interface BarSigns {
 
 export interface ReadOrder {
   readonly playingOrder: Song['playingOrder'];
-  /** What could not be followed, as sentences. */
-  readonly problems: readonly string[];
+  /** What could not be followed. */
+  readonly problems: readonly Phrase[];
 }
 
 /** No song is unfolded further than this many bars. */
@@ -35,7 +36,7 @@ const MOST_PLAYED_BARS = 8000;
 export function playingOrderOf(signs: readonly BarSigns[]): ReadOrder {
   if (!signs.some((s) => s.repeatEnds || s.endings || s.daCapo || s.dalSegno))
     return { playingOrder: [], problems: [] };
-  const problems: string[] = [];
+  const problems: Phrase[] = [];
   const played: number[] = [];
   const segno = signs.findIndex((s) => s.segno);
   const coda = signs.findIndex((s, i) => s.coda && signs.slice(0, i).some((b) => b.toCoda));
@@ -43,7 +44,7 @@ export function playingOrderOf(signs: readonly BarSigns[]): ReadOrder {
   for (let at = 0; at < signs.length;) {
     const bar = signs[at];
     if (played.length >= MOST_PLAYED_BARS) {
-      problems.push(`The repeats go on beyond ${MOST_PLAYED_BARS} bars; they are followed no further.`);
+      problems.push(imports.repeatsTooLong(MOST_PLAYED_BARS));
       break;
     }
     if (bar.repeatStarts && start !== at) [start, pass] = [at, 1];
@@ -64,10 +65,7 @@ export function playingOrderOf(signs: readonly BarSigns[]): ReadOrder {
     }
     if (isFor && !jumped && (bar.daCapo || bar.dalSegno)) {
       jumped = true;
-      if (bar.dalSegno && segno < 0)
-        problems.push(
-          `Bar ${bar.number} says "from the sign", but there is no sign; it goes back to the beginning.`,
-        );
+      if (bar.dalSegno && segno < 0) problems.push(imports.noSign(bar.number));
       at = bar.dalSegno && segno >= 0 ? segno : 0;
       continue;
     }

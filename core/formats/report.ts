@@ -1,11 +1,11 @@
-import { jobInWords } from '../sentences';
+import { fillName, fillVariant, inWords, jobInWords } from '../sentences';
 import { type ArrangedChange, type Arrangement } from '../arrangement';
 import type { HandNote } from '../hands';
 import { inversionName } from '../harmony';
 import { keyName, metreName, midiOf, nameOf, type Pitch, symbolOf } from '../music';
 import { barAt, beatAt, keyAt } from '../song';
 import { leftBounds, movementOf, optimumSemitones, rootPositionLine } from '../voicing';
-import { partNumberAt, whyOf } from '../words';
+import { fillPlaceInWords, partNumberAt, patternOfPart, whyOf } from '../words';
 
 /** Totals of the left hand: ours, root position throughout, and the least semitones possible. */
 export function totalsOf(
@@ -53,6 +53,7 @@ export function reportOf(arrangement: Arrangement, milliseconds: number): Record
     parts: parts.map((part, i) => ({
       number: part.number,
       label: part.label,
+      pattern: patternOfPart(arrangement, part),
       fromBar: part.fromBar,
       toBar: part.toBar,
       fromTick: part.fromTick,
@@ -76,23 +77,23 @@ export function reportOf(arrangement: Arrangement, milliseconds: number): Record
     })),
     right: arrangement.right.map(noteReport),
     left: arrangement.left.map(noteReport),
-    fills: arrangement.fills.map(({ tick, length, kind, variant, hand, notes, where, taken }) => ({
+    fills: arrangement.fills.map(({ tick, length, ...fill }) => ({
       tick,
       length,
-      kind,
-      variant,
-      hand,
-      where,
-      notes: notes.map((note) => ({ tick: note.tick, length: note.length, note: nameOf(note.pitch) })),
-      taken,
+      kind: fillName(fill.kind),
+      variant: fillVariant(fill.kind, fill.variant),
+      hand: fill.hand,
+      where: fillPlaceInWords(played.bars, { tick, length, ...fill }),
+      notes: fill.notes.map((note) => ({ tick: note.tick, length: note.length, note: nameOf(note.pitch) })),
+      taken: fill.taken,
     })),
-    findings: arrangement.findings.map(({ kind, tick, text, remedies }) => ({
+    findings: arrangement.findings.map(({ kind, tick, says, remedies }) => ({
       kind,
       tick,
       ...place(tick),
       part: partNumberAt(arrangement, tick),
-      text,
-      remedies,
+      text: says.map(inWords).join(' '),
+      remedies: remedies.map(({ offer }) => inWords(offer)),
     })),
     totals: { ...totalsOf(arrangement), milliseconds: Math.round(milliseconds) },
   };

@@ -46,7 +46,7 @@ describe('every demo song comes back', () => {
     });
 
     it(`${song.title}: through a project file, the identical song`, () => {
-      const profile = { ...DEFAULT_PROFILE, singer: { low: 55, high: 72 }, landmarks: 'black keys' as const };
+      const profile = { ...DEFAULT_PROFILE, singer: { low: 55, high: 72 }, landmarks: 'black-keys' as const };
       expect(readProject(writeProject({ song, profile }))).toEqual({ song, profile });
     });
   }

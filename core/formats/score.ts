@@ -18,7 +18,7 @@ export interface ReadPart {
   readonly sections: readonly { readonly tick: number; readonly name: string }[];
   readonly keyMap: Song['keyMap'];
   /** How sure the mode of its key is: written out, left out, or one of the two a MIDI file can say. */
-  readonly mode: 'given' | 'left out' | 'major or minor';
+  readonly mode: 'given' | 'left-out' | 'major-or-minor';
   readonly metreMap: Song['metreMap'];
   readonly tempoMap: Song['tempoMap'];
   readonly pickup: number;

@@ -1,10 +1,10 @@
 import type { Arrangement } from '../arrangement';
 import { membersOf, midiOf, parseChord } from '../music';
-import { because } from '../sentences';
+import { because, type Phrase } from '../sentences';
 import { barAt, type Choices, type FrameKind, keyAt, placeInBar } from '../song';
 import { dominant, onDegree } from './chords';
 import { chordsOf, edges, type Material, ownBars, raised, tuneOf, upTo } from './material';
-import { CALM, cutsOf, FRAME_NAMES, type FrameProposal, QUIET } from './proposal';
+import { CALM, cutsOf, FRAME_NAMES, type FrameProposal, type FrameVariant, QUIET } from './proposal';
 
 /**
  * Ways back between two parts: turnarounds, interludes, an instrumental chorus. Where bars are repeated they stand between
@@ -26,11 +26,11 @@ export function betweenFor(arrangement: Arrangement, partIndex: number): FramePr
   const first = ownBars(arrangement).slice(0, 4);
   const build = (
     kind: FrameKind,
-    variant: string,
+    variant: FrameVariant,
     count: number,
     material: Material,
     choices: Partial<Choices>,
-    reason: string,
+    reason: Phrase,
     energy = 2,
   ): FrameProposal => ({
     piece: {
@@ -63,26 +63,19 @@ export function betweenFor(arrangement: Arrangement, partIndex: number): FramePr
   };
   const chorus = instrumental(arrangement, partIndex);
   return [
-    build('turnaround', 'by the dominant', 1, back([dominant(key)]), {}, because.turnsByDominant()),
+    build('turnaround', 'dominant', 1, back([dominant(key)]), {}, because.turnsByDominant()),
     build(
       'turnaround',
-      'from a half step above',
+      'half-step-above',
       1,
       back([onDegree(key, '2m', '7'), dominant(key)]),
       {},
       because.turnsFromAbove(),
     ),
-    build(
-      'turnaround',
-      'by a diminished chord that leads back',
-      1,
-      back([onDegree(key, '7M', 'dim7')]),
-      {},
-      because.turnsDiminished(),
-    ),
+    build('turnaround', 'diminished', 1, back([onDegree(key, '7M', 'dim7')]), {}, because.turnsDiminished()),
     build(
       'interlude',
-      'the first phrase’s chords, low and quiet',
+      'first-chords',
       first.length,
       { ...interlude, melody: [] },
       QUIET,
@@ -91,7 +84,7 @@ export function betweenFor(arrangement: Arrangement, partIndex: number): FramePr
     ),
     build(
       'interlude',
-      'the first phrase an octave higher',
+      'octave-higher',
       first.length,
       { ...interlude, melody: raised(interlude.melody, 1) },
       {},
@@ -101,7 +94,7 @@ export function betweenFor(arrangement: Arrangement, partIndex: number): FramePr
       ? [
           build(
             'chorus',
-            `the notes of part ${chorus.of} in another order, over its chords`,
+            'other-order',
             chorus.bars,
             { ...chorus.material, melody: cut(chorus.material.melody, chorus.bars) },
             {},
@@ -117,7 +110,7 @@ export function betweenFor(arrangement: Arrangement, partIndex: number): FramePr
 function instrumental(
   arrangement: Arrangement,
   partIndex: number,
-): { readonly of: number; readonly bars: number; readonly material: Material } | null {
+): { readonly bars: number; readonly material: Material } | null {
   const source = arrangement.parts[partIndex - 1];
   const bars = arrangement.played.bars.filter(
     ({ tick, number }) => number > 0 && tick >= source.fromTick && tick < source.toTick,
@@ -129,7 +122,7 @@ function instrumental(
     const notes = tuneOf(arrangement, [bar]).map((note) => ({ ...note, tick: note.tick + bar.tick - from }));
     return reordered(notes, changes, (tick) => placeInBar(bar, tick + from).strength);
   });
-  return { of: source.number, bars: bars.length, material: { melody, changes } };
+  return { bars: bars.length, material: { melody, changes } };
 }
 
 /** The same rhythm and the same notes, in the order other than the own that has most chord members on strong beats. */

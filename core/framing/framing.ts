@@ -1,6 +1,6 @@
 import type { Arrangement } from '../arrangement';
 import { chroma, membersOf, parseChord } from '../music';
-import { because } from '../sentences';
+import { because, type Phrase } from '../sentences';
 import { barAt, type Choices } from '../song';
 import { dominant, fourthChord, onDegree, tonicChord } from './chords';
 import {
@@ -15,7 +15,7 @@ import {
   tuneOf,
   upTo,
 } from './material';
-import { CALM, cutsOf, FRAME_NAMES, type FrameProposal, QUIET } from './proposal';
+import { CALM, cutsOf, FRAME_NAMES, type FrameProposal, type FrameVariant, QUIET } from './proposal';
 
 /** What is heard of a proposal: the stretch itself with a bar of what is beside it, in played ticks of the song with it. */
 export function stretchOf(
@@ -46,10 +46,10 @@ export function introsFor(arrangement: Arrangement, bars: 2 | 4): FrameProposal[
   const clear = (material: Material): Material => ({ ...material, melody: upTo(material.melody, room) });
   const motif = tuneOf(arrangement, first.slice(0, 1));
   const build = (
-    variant: string,
+    variant: FrameVariant,
     material: Material,
     choices: Partial<Choices>,
-    reason: string,
+    reason: Phrase,
   ): FrameProposal => ({
     piece: {
       kind: 'intro',
@@ -66,23 +66,13 @@ export function introsFor(arrangement: Arrangement, bars: 2 | 4): FrameProposal[
   });
   return [
     build(
-      'the last phrase, its tune and chords',
+      'last-phrase',
       { melody: tuneOf(arrangement, last), changes: chordsOf(arrangement, last) },
       {},
       because.introKnown(),
     ),
-    build(
-      'the last phrase’s chords alone, low and quiet',
-      { melody: [], changes: chordsOf(arrangement, last) },
-      QUIET,
-      because.introQuiet(),
-    ),
-    build(
-      'the tune’s first bar over its chords, then they go on alone',
-      { melody: motif, changes: chordsOf(arrangement, first) },
-      QUIET,
-      because.introHints(),
-    ),
+    build('last-chords', { melody: [], changes: chordsOf(arrangement, last) }, QUIET, because.introQuiet()),
+    build('first-bar', { melody: motif, changes: chordsOf(arrangement, first) }, QUIET, because.introHints()),
   ].filter(({ piece }) => piece.changes.length > 0);
 }
 
@@ -97,11 +87,11 @@ export function endingsFor(arrangement: Arrangement): FrameProposal[] {
   const I = tonicChord(key);
   const held = (tick: number, length: number): Material['melody'] => [{ tick, length, pitch: tonic }];
   const build = (
-    variant: string,
+    variant: FrameVariant,
     bars: number,
     material: Material,
     choices: Partial<Choices>,
-    reason: string,
+    reason: Phrase,
   ): FrameProposal => ({
     piece: {
       kind: 'ending',
@@ -121,7 +111,7 @@ export function endingsFor(arrangement: Arrangement): FrameProposal[] {
     last.length === 2
       ? [
           build(
-            'the last two bars once more, then home',
+            'again',
             3,
             {
               melody: [...tuneOf(arrangement, last), ...held(2 * bar, bar)],
@@ -134,7 +124,7 @@ export function endingsFor(arrangement: Arrangement): FrameProposal[] {
       : [];
   return [
     build(
-      'a close: home by the fourth degree',
+      'close',
       2,
       {
         melody: held(0, 2 * bar),
@@ -147,7 +137,7 @@ export function endingsFor(arrangement: Arrangement): FrameProposal[] {
       because.endsHome(),
     ),
     build(
-      'a suspended close: fourth, second, then the chord',
+      'suspended',
       3,
       {
         melody: held(0, 3 * bar),

@@ -1,3 +1,3 @@
 export { betweenFor } from './between';
 export { endingsFor, introsFor, stretchOf } from './framing';
-export type { FrameProposal } from './proposal';
+export { ENDINGS, type FrameProposal, type FrameVariant, INTROS } from './proposal';

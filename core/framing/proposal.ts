@@ -1,3 +1,4 @@
+import { type Phrase } from '../sentences';
 import type { Arrangement } from '../arrangement';
 import type { Choices, FrameKind, FramePiece } from '../song';
 
@@ -6,12 +7,21 @@ export function cutsOf({ parts }: Arrangement): FramePiece['cuts'] {
   return parts.map(({ cutId, fromTick }) => ({ id: cutId, tick: fromTick }));
 }
 
+/** Ways to begin. */
+export const INTROS = ['last-phrase', 'last-chords', 'first-bar'] as const;
+/** Ways to end. */
+export const ENDINGS = ['close', 'suspended', 'again'] as const;
+/** Ways back between two parts. */
+type Between =
+  'dominant' | 'half-step-above' | 'diminished' | 'first-chords' | 'octave-higher' | 'other-order';
+/** Which of several ways to frame a song this is. */
+export type FrameVariant = (typeof INTROS)[number] | (typeof ENDINGS)[number] | Between;
+
 /** A stretch that could frame the song, with why. */
 export interface FrameProposal {
   readonly piece: FramePiece;
-  /** Which of several ways this is: "the last phrase's chords, quietly". */
-  readonly variant: string;
-  readonly reason: string;
+  readonly variant: FrameVariant;
+  readonly reason: Phrase;
 }
 
 /** How a quiet stretch is played. */

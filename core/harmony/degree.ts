@@ -137,56 +137,56 @@ function jobOf(chord: Chord, next: Chord | null, key: Key, step: number): Job {
   const diatonic = own === triad;
   const isHome = next !== null && chroma(next.root) === chroma(key.tonic);
   if (isModal(mode) && diatonic && isHome && leadingSteps(mode).includes(step))
-    return { kind: 'cadence of the mode', mode };
+    return { kind: 'cadence-of-the-mode', mode };
   const leads = next && isDominant(chord) && !isHome;
   if (leads && fall === 7 && !(diatonic && !isSeventh(chord)) && step !== 7)
     return {
-      kind: 'dominant of',
+      kind: 'dominant-of',
       goal: numeralOf({ ...next, type: triadLike(next) }, key),
       own: own === undefined || own === 'M' ? null : ownNumeral(mode, step),
     };
-  if (next && isDominant(chord) && !diatonic && fall === 1) return { kind: 'half step above' };
-  if (triad === 'd' && !diatonic && next && [1, 11].includes(fall)) return { kind: 'passing diminished' };
+  if (next && isDominant(chord) && !diatonic && fall === 1) return { kind: 'half-step-above' };
+  if (triad === 'd' && !diatonic && next && [1, 11].includes(fall)) return { kind: 'passing-diminished' };
   if (step === 7 && isDominant(chord))
     return next && fall === 7
-      ? { kind: 'dominant, leads home' }
-      : { kind: 'of the degree', degree: 'dominant' };
+      ? { kind: 'dominant-leads-home' }
+      : { kind: 'of-the-degree', degree: 'dominant' };
   const goal = (step + 5) % 12;
-  if (isSeventh(chord) && triadOfKey(mode, goal)) return { kind: 'would lead', goal: ownNumeral(mode, goal) };
-  if (step === 7 && triad === 's') return { kind: 'dominant, suspended' };
-  if (mode === 'minor' && step === 3 && triad === 'a') return { kind: 'harmonic minor' };
+  if (isSeventh(chord) && triadOfKey(mode, goal)) return { kind: 'would-lead', goal: ownNumeral(mode, goal) };
+  if (step === 7 && triad === 's') return { kind: 'dominant-suspended' };
+  if (mode === 'minor' && step === 3 && triad === 'a') return { kind: 'harmonic-minor' };
   if (mode === 'minor' && step === 10 && diatonic)
-    return next && above(key, next) === 3 ? { kind: 'leads to the relative major' } : { kind: 'subtonic' };
+    return next && above(key, next) === 3 ? { kind: 'leads-to-the-relative-major' } : { kind: 'subtonic' };
   if (diatonic || triad === 's')
-    return { kind: 'of the degree', degree: BY_DEGREE[mode]?.[step] ?? byDefault(step) };
+    return { kind: 'of-the-degree', degree: BY_DEGREE[mode]?.[step] ?? byDefault(step) };
   const parallel = hasMinorThird(mode) ? 'major' : 'minor';
   return triadOfKey(parallel, step) === triad
     ? { kind: 'borrowed', tonic: typeset(classNameOf(key.tonic)), mode: parallel }
-    : { kind: 'outside the key' };
+    : { kind: 'outside-the-key' };
 }
 
 function byDefault(step: number): DegreeJob {
-  return step === 0 ? 'home' : 'of the key';
+  return step === 0 ? 'home' : 'of-the-key';
 }
 
 const BY_DEGREE: Partial<Record<Mode, Readonly<Record<number, DegreeJob>>>> = {
   major: {
     0: 'home',
-    2: 'prepares the dominant',
-    4: 'stands in for the tonic',
+    2: 'prepares-the-dominant',
+    4: 'stands-in-for-the-tonic',
     5: 'subdominant',
     7: 'dominant',
-    9: 'relative minor',
-    11: 'stands in for the dominant',
+    9: 'relative-minor',
+    11: 'stands-in-for-the-dominant',
   },
   minor: {
     0: 'home',
-    2: 'prepares the dominant',
-    3: 'relative major',
+    2: 'prepares-the-dominant',
+    3: 'relative-major',
     5: 'subdominant',
     7: 'dominant',
-    8: 'tonic or subdominant',
-    11: 'stands in for the dominant',
+    8: 'tonic-or-subdominant',
+    11: 'stands-in-for-the-dominant',
   },
 };
 

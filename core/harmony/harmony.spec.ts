@@ -61,7 +61,7 @@ describe('degree and job', () => {
     expect(jobOf('E7', 'F')).toBe('would lead to vi');
     expect(degreeOf(chord('G7b9'), chord('C'), C)).toMatchObject({
       numeral: 'V7♭9',
-      job: { kind: 'dominant, leads home' },
+      job: { kind: 'dominant-leads-home' },
     });
     expect(jobOf('G7', 'Am')).toBe('dominant');
   });

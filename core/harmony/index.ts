@@ -7,6 +7,6 @@ export { inversionReason, nameKeys, rootInKey } from './naming';
 export { byHalfStep, chordsHolding, type Neighbour, neighboursOf, onLadder } from './neighbours';
 export { otherQualities } from './neighbours';
 export { quickChanges } from './quickChanges';
-export { letterIn, qualityOf, roleInWords, roleOf } from './roles';
+export { letterIn, qualityOf, roleSays, roleOf } from './roles';
 export { tuneFindings } from './tuneFindings';
 export { heardRubs, notesUnder, type NoteUnder } from './underChords';

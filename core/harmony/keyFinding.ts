@@ -79,14 +79,14 @@ export function findKeys(song: Heard, fifths?: number): FoundKey[] {
       const degree = last ? (midiOf(last.pitch) - tonic + 120) % 12 : -1;
       const third = hasMinorThird(key.mode) ? 3 : 4;
       if (degree === 0)
-        add(LAST_NOTE_IS_TONIC, { kind: 'last note', letter: typeset(classNameOf(key.tonic)) });
+        add(LAST_NOTE_IS_TONIC, { kind: 'last-note', letter: typeset(classNameOf(key.tonic)) });
       else if (degree === third || degree === 7)
-        add(LAST_NOTE_IN_TONIC_CHORD, { kind: 'last note in tonic chord' });
-      if (isTonic(chords.at(-1), key)) add(LAST_CHORD_IS_TONIC, { kind: 'last chord' });
-      if (isTonic(chords[0], key)) add(FIRST_CHORD_IS_TONIC, { kind: 'first chord' });
+        add(LAST_NOTE_IN_TONIC_CHORD, { kind: 'last-note-in-tonic-chord' });
+      if (isTonic(chords.at(-1), key)) add(LAST_CHORD_IS_TONIC, { kind: 'last-chord' });
+      if (isTonic(chords[0], key)) add(FIRST_CHORD_IS_TONIC, { kind: 'first-chord' });
       const leading = chroma(classAbove(key.tonic, '7M'));
       if (key.mode === 'minor' && resolves(notes, leading, tonic))
-        add(LEADS_UP, { kind: 'leading note rises' });
+        add(LEADS_UP, { kind: 'leading-note-rises' });
       const outside = share(weights, key);
       const percent = outside < 0.005 ? 100 : Math.round(100 * (1 - outside));
       return { key, fit, reasons: [{ kind: 'inside', percent }, ...reasons] };

@@ -1,3 +1,4 @@
+import { inWords } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { type Chord, keyFromFifths, parseChord, symbolOf } from '../music';
 import { byHalfStep, chordsHolding, neighboursOf, onLadder, otherQualities } from './neighbours';
@@ -9,7 +10,7 @@ const A = keyFromFifths(0, 'minor');
 describe('chords that stand in for another', () => {
   const told = (symbol: string, next: string | null = null, key = C): string[] =>
     neighboursOf(chord(symbol), next === null ? null : chord(next), key).map(
-      ({ symbol: own, says }) => `${own}: ${says}`,
+      ({ symbol: own, why }) => `${own}: ${inWords(why)}`,
     );
 
   it.each([
@@ -95,7 +96,7 @@ describe('the ladder of sevenths', () => {
 describe('chords that hold a note', () => {
   it('are those of the key first, the plainest, from C up; each says what the note is in it', () => {
     const list = chordsHolding(64, C);
-    expect(list.slice(0, 3).map(({ symbol, says, outside }) => [symbol, says, outside])).toEqual([
+    expect(list.slice(0, 3).map(({ symbol, why, outside }) => [symbol, inWords(why), outside])).toEqual([
       ['C', 'it is its third', 0],
       ['Em', 'it is its root', 0],
       ['Am', 'it is its fifth', 0],

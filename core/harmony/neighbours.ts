@@ -1,3 +1,4 @@
+import { because, type Phrase } from '../sentences';
 import {
   type Chord,
   CHORD_TYPES,
@@ -57,7 +58,9 @@ export function byHalfStep(chord: Chord, by: 1 | -1, key: Key): Chord {
 export interface Neighbour {
   readonly chord: Chord;
   readonly symbol: string;
-  readonly says: string;
+  readonly why: Phrase;
+  /** It does the same in the key. */
+  readonly isSameJob: boolean;
 }
 
 /**
@@ -67,10 +70,10 @@ export interface Neighbour {
 export function neighboursOf(chord: Chord, next: Chord | null, key: Key): Neighbour[] {
   const degree = (chroma(chord.root) - chroma(key.tonic) + 12) % 12;
   const found: Neighbour[] = [];
-  const add = (root: number, suffix: string, says: string): void => {
+  const add = (root: number, suffix: string, why: Phrase, isSameJob = true): void => {
     const type = typed(suffix);
     const made: Chord = { root: rootInKey(((root % 12) + 12) % 12, type, key), type, bass: null };
-    found.push({ chord: made, symbol: symbolOf(made), says: typeset(says) });
+    found.push({ chord: made, symbol: symbolOf(made), why, isSameJob });
   };
   const tonic = chroma(key.tonic);
   const isMajor = key.mode === 'major';
@@ -78,31 +81,40 @@ export function neighboursOf(chord: Chord, next: Chord | null, key: Key): Neighb
   const { third, isDominant } = qualityOf(chord);
   const isPlain = !isDominant;
   if (degree === 5 && isPlain && (isMajor || isMinor))
-    add(tonic + 2, isMajor ? 'm7' : 'm7b5', isMajor ? 'ii for IV' : 'ii for iv');
+    add(tonic + 2, isMajor ? 'm7' : 'm7b5', because.standsInFor('ii', isMajor ? 'IV' : 'iv'));
   if (degree === 2 && third === 'minor' && (isMajor || isMinor))
-    add(tonic + 5, isMajor ? 'maj7' : 'm7', isMajor ? 'IV for ii' : 'iv for ii');
-  if (degree === 0 && isMajor && isPlain) add(tonic + 9, 'm7', 'vi for I');
-  if (degree === 0 && isMinor) add(tonic + 8, 'maj7', 'VI for i');
-  if (degree === 9 && isMajor && third === 'minor') add(tonic, 'maj7', 'I for vi');
+    add(tonic + 5, isMajor ? 'maj7' : 'm7', because.standsInFor(isMajor ? 'IV' : 'iv', 'ii'));
+  if (degree === 0 && isMajor && isPlain) add(tonic + 9, 'm7', because.standsInFor('vi', 'I'));
+  if (degree === 0 && isMinor) add(tonic + 8, 'maj7', because.standsInFor('VI', 'i'));
+  if (degree === 9 && isMajor && third === 'minor') add(tonic, 'maj7', because.standsInFor('I', 'vi'));
   if (degree === 4 && isMajor && third === 'minor') {
     const third = classAbove(key.tonic, '3M');
     const made: Chord = { root: key.tonic, type: typed(''), bass: third };
-    found.push({ chord: made, symbol: symbolOf(made), says: 'I with its third in the bass for iii' });
+    found.push({
+      chord: made,
+      symbol: symbolOf(made),
+      why: because.thirdInBassFor('I', 'iii'),
+      isSameJob: true,
+    });
   }
-  if (degree === 7 && third === 'major') add(tonic + 7, '7sus4', 'V suspended');
+  if (degree === 7 && third === 'major') add(tonic + 7, '7sus4', because.suspended('V'));
   if (degree === 11 && isMajor && third === 'minor') {
     const five = classAbove(key.tonic, '5P');
     const made: Chord = { root: five, type: typed('7'), bass: classAbove(five, '3M') };
-    found.push({ chord: made, symbol: symbolOf(made), says: 'V with its third in the bass for vii' });
+    found.push({
+      chord: made,
+      symbol: symbolOf(made),
+      why: because.thirdInBassFor('V', 'vii'),
+      isSameJob: true,
+    });
   }
-  if (qualityOf(chord).isDominant)
-    add(chroma(chord.root) + 6, '7', 'tritone substitute: the same third and seventh');
+  if (qualityOf(chord).isDominant) add(chroma(chord.root) + 6, '7', because.tritone(), false);
   if (next) {
     const to = chroma(next.root);
-    add(to + 7, '7', `V of ${symbolOf(next)}`);
-    add(to + 1, next.type.suffix, `a half step above ${symbolOf(next)}`);
-    add(to - 1, next.type.suffix, `a half step below ${symbolOf(next)}`);
-    add(to - 1, 'dim7', `passing diminished to ${symbolOf(next)}`);
+    add(to + 7, '7', because.dominantOf(typeset(symbolOf(next))), false);
+    add(to + 1, next.type.suffix, because.halfStepBeside('above', typeset(symbolOf(next))), false);
+    add(to - 1, next.type.suffix, because.halfStepBeside('below', typeset(symbolOf(next))), false);
+    add(to - 1, 'dim7', because.passingTo(typeset(symbolOf(next))), false);
   }
   const own = symbolOf(chord);
   return [...new Map(found.map((n) => [n.symbol, n])).values()].filter(({ symbol }) => symbol !== own);
@@ -160,25 +172,14 @@ function holdingOf(note: number, key: Key): Holding[] {
       if (!member) return;
       const classes = type.members.map((interval) => classNameOf(classAbove(chord.root, interval)));
       const outside = classes.filter((name) => !scale.has(name)).length;
-      const says = `it is its ${ORDINALS[member.number] ?? member.number}`;
-      found.push({ chord, symbol: symbolOf(chord), says, outside, rank });
+      const why = because.memberOf(member.number);
+      found.push({ chord, symbol: symbolOf(chord), why, isSameJob: false, outside, rank });
     });
   }
   return found
     .sort((a, b) => a.outside - b.outside || a.rank - b.rank || chroma(a.chord.root) - chroma(b.chord.root))
-    .map(({ chord, symbol, says, outside }) => ({ chord, symbol, says, outside }));
+    .map(({ rank: _rank, ...holding }) => holding);
 }
-
-const ORDINALS: Record<number, string> = {
-  1: 'root',
-  2: 'second',
-  3: 'third',
-  4: 'fourth',
-  5: 'fifth',
-  6: 'sixth',
-  7: 'seventh',
-  9: 'ninth',
-};
 
 /** Types that only leave the third out are no other quality. */
 const WITHOUT_THIRD = ['pedal', '5'];

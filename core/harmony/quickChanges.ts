@@ -4,8 +4,8 @@ import { offers, says } from '../sentences';
 
 /** A chord that lasts less than this (in seconds) is gone before the hand has found it. */
 const QUICK_SECONDS: Record<Profile['level'], number> = {
-  'first year': 0.9,
-  'some years': 0.55,
+  'first-year': 0.9,
+  'some-years': 0.55,
   fluent: 0.35,
 };
 
@@ -18,15 +18,13 @@ export function quickChanges(played: PlayedSong, level: Profile['level']): Findi
     const seconds = (change.length / 960) * (60 / tempo);
     if (seconds >= QUICK_SECONDS[level]) return [];
     const symbol = typeset(change.symbol);
-    const label = offers.leaveItOut();
     return [
       {
         kind: 'quick',
         tick: change.tick,
-        text: says.quick(symbol, seconds),
+        says: [says.quick(symbol, seconds)],
         sameAs: 'quick',
-        remedies: [label],
-        fixes: [{ label, edit: { kind: 'change-left-out', id: change.writtenId } }],
+        remedies: [{ offer: offers.leaveItOut(), edit: { kind: 'change-left-out', id: change.writtenId } }],
       },
     ];
   });

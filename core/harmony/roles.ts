@@ -1,26 +1,15 @@
 import { type Chord, chroma, classNameOf, membersOf, typeset } from '../music';
+import { type Phrase, roles, type Rub } from '../sentences';
 
-/** What a melody note is to the chord under it. */
-export interface Role {
-  readonly kind: 'member' | 'tension' | 'rub' | 'outside';
-  /** "third", "9", "♯11"; for a rub what it rubs against. */
-  readonly name: string;
-  /** Chroma of the member it rubs against, or null. */
-  readonly against: number | null;
-}
-
-const MEMBER_WORDS: Record<number, string> = {
-  1: 'root',
-  2: '2nd',
-  3: 'third',
-  4: '4th',
-  5: 'fifth',
-  6: 'sixth',
-  7: 'seventh',
-  9: '9',
-  11: '11',
-  13: '13',
-};
+/** What a melody note is to the chord under it; `against`: chroma of the member it rubs against. */
+export type Role =
+  /** `member`: its number in the chord, 3 the third. */
+  | { readonly kind: 'member'; readonly member: number; readonly against: null }
+  /** `tension`: "9", "♯11". */
+  | { readonly kind: 'tension'; readonly tension: string; readonly against: null }
+  /** `member`: the one it lies a half step above. */
+  | { readonly kind: 'rub'; readonly rub: Rub; readonly member: number; readonly against: number }
+  | { readonly kind: 'outside'; readonly isBelowRoot: boolean; readonly against: null };
 
 const TENSION_NAMES = ['', '♭9', '9', '♯9', '', '11', '♯11', '', '♭13', '13', '', ''];
 
@@ -71,7 +60,7 @@ function isAgreed(above: number, chord: Chord, quality: Quality): boolean {
 
 /**
  * The role of a key over a chord: member, agreed tension, rub or outside. Agreed tensions win over the tests for rubs.
- * `roleOf(F, Cmaj7) // => rub, "a half step above the third"` · `roleOf(D, Cmaj7) // => tension "9"`
+ * `roleOf(F, Cmaj7) // => rub, half step above member 3` · `roleOf(D, Cmaj7) // => tension "9"`
  */
 export function roleOf(midi: number, chord: Chord): Role {
   const note = ((midi % 12) + 12) % 12;
@@ -79,44 +68,32 @@ export function roleOf(midi: number, chord: Chord): Role {
   const quality = qualityOf(chord);
   const members = membersOf(chord);
   const member = members.find((m) => m.chroma === note);
+  const rub = (rub: Rub, against: number, of = 0): Role => ({ kind: 'rub', rub, member: of, against });
   if (member && above === 0 && quality.seventh === 'major')
-    return { kind: 'rub', name: 'the root against the major seventh', against: (note + 11) % 12 };
-  if (member)
-    return { kind: 'member', name: MEMBER_WORDS[member.number] ?? String(member.number), against: null };
-  if (isAgreed(above, chord, quality)) return { kind: 'tension', name: TENSION_NAMES[above], against: null };
-  if (above === 5 && quality.third === 'major')
-    return { kind: 'rub', name: 'the 11 over a major third', against: (note + 11) % 12 };
-  if (above === 11 && quality.seventh === 'minor')
-    return { kind: 'rub', name: 'the major seventh against the minor', against: (note + 11) % 12 };
-  if (above === 4 && quality.third === 'minor')
-    return { kind: 'rub', name: 'the major third against the minor', against: (note + 11) % 12 };
-  if (above === 3 && quality.third === 'major')
-    return { kind: 'rub', name: 'the minor third against the major', against: (note + 1) % 12 };
+    return rub('root-on-major-seventh', (note + 11) % 12);
+  if (member) return { kind: 'member', member: member.number, against: null };
+  if (isAgreed(above, chord, quality))
+    return { kind: 'tension', tension: TENSION_NAMES[above], against: null };
+  if (above === 5 && quality.third === 'major') return rub('eleventh-on-major-third', (note + 11) % 12);
+  if (above === 11 && quality.seventh === 'minor') return rub('major-seventh-on-minor', (note + 11) % 12);
+  if (above === 4 && quality.third === 'minor') return rub('major-third-on-minor', (note + 11) % 12);
+  if (above === 3 && quality.third === 'major') return rub('minor-third-on-major', (note + 1) % 12);
   const below = members.find((m) => (m.chroma + 1) % 12 === note);
-  if (below)
-    return {
-      kind: 'rub',
-      name: `a half step above the ${MEMBER_WORDS[below.number] ?? below.number}`,
-      against: below.chroma,
-    };
-  return {
-    kind: 'outside',
-    name: above === 11 ? 'a half step below the root' : 'no note of the chord',
-    against: null,
-  };
+  if (below) return rub('half-step-above', below.chroma, below.number);
+  return { kind: 'outside', isBelowRoot: above === 11, against: null };
 }
 
-/** "E, the third of C" · "D, the 9 of Cmaj7" · "F rubs: the 11 over a major third". */
-export function roleInWords(role: Role, letter: string, symbol: string): string {
+/** What a role says of a note: "E, the third of C" · "F rubs with C: the 11 over a major third". */
+export function roleSays(role: Role, letter: string, symbol: string): Phrase {
   switch (role.kind) {
     case 'member':
-      return `${letter}, the ${role.name} of ${symbol}`;
+      return roles.member(letter, role.member, symbol);
     case 'tension':
-      return `${letter}, the ${role.name} over ${symbol}`;
+      return roles.tension(letter, role.tension, symbol);
     case 'rub':
-      return `${letter} rubs with ${symbol}: ${role.name}`;
+      return roles.rubs(letter, role.rub, role.member, symbol);
     case 'outside':
-      return `${letter} is ${role.name === 'no note of the chord' ? `no note of ${symbol}` : `${role.name} of ${symbol}`}`;
+      return roles.outside(letter, role.isBelowRoot, symbol);
   }
 }
 

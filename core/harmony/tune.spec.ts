@@ -1,3 +1,4 @@
+import { offers } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
@@ -10,7 +11,7 @@ import { findingId } from '../song/finding';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { type Song } from '../song/schema';
 import { nearestWay, transpose, twelveKeys } from '../song/transpose';
-import { wholeBars } from '../testing';
+import { textOf, wholeBars } from '../testing';
 import { chordsFromKeys } from './chordsFromKeys';
 import { findKeys } from './keyFinding';
 
@@ -72,7 +73,7 @@ describe('findings of the tune', () => {
   const mend = (s: Song): Song => {
     const fix = arrange(s, DEFAULT_PROFILE)
       .findings.filter((f) => f.kind !== 'muddy' && f.kind !== 'rub')
-      .flatMap((f) => f.fixes ?? [])[0];
+      .flatMap((f) => f.remedies ?? [])[0];
     return applyEdit(s, fix.edit);
   };
   const withNote = (index: number, change: Partial<Song['melody'][number]>): Song => ({
@@ -135,16 +136,18 @@ describe('findings of the tune', () => {
     const lower = { ...withNote(0, { pitch: parsePitch('A1') }), changes: [] };
     expect(arrange(low, small).findings.map((f) => f.kind)).not.toContain('keyboard');
     const finding = arrange(lower, small).findings.find((f) => f.kind === 'keyboard');
-    expect(finding?.fixes?.[0].label).toBe('Play this part an octave higher');
-    const mended = applyEdit(lower, finding?.fixes?.[0].edit ?? { kind: 'repeats-cleared' });
+    expect(finding?.remedies[0].offer).toEqual(offers.partOctave(1));
+    const mended = applyEdit(lower, finding?.remedies?.[0].edit ?? { kind: 'repeats-cleared' });
     expect(arrange(mended, small).findings.map((f) => f.kind)).not.toContain('keyboard');
   });
 
   it('name words without notes and notes without words', () => {
     const typed = applyEdit(song, { kind: 'words-typed', fromId: 'n0', toId: 'n0', text: 'one two' });
     expect(kinds(typed).filter((k) => k === 'words')).toHaveLength(2);
-    const left = arrange(typed, DEFAULT_PROFILE).findings.find((f) => f.kind === 'words' && f.fixes?.length);
-    expect(left?.text).toContain('“two” has none');
+    const left = arrange(typed, DEFAULT_PROFILE).findings.find(
+      (f) => f.kind === 'words' && f.remedies?.length,
+    );
+    expect(textOf(left)).toContain('“two” has none');
     expect(mend(typed).spareWords).toBe('');
   });
 

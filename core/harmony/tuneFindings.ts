@@ -34,17 +34,17 @@ function overlaps(notes: readonly PlayedNote[]): Finding[] {
     const next = line[i + 1];
     if (!next || note.tick + note.length <= next.tick) return [];
     const by = note.tick + note.length - next.tick;
-    const fixes =
+    const remedies =
       next.tick > note.tick
         ? [
             {
-              label: offers.endFirst(),
+              offer: offers.endFirst(),
               edit: { kind: 'notes-lengthened', ids: [note.writtenId], ticks: -by } as const,
             },
           ]
         : [
             {
-              label: offers.leaveLowerOut(),
+              offer: offers.leaveLowerOut(),
               edit: { kind: 'notes-deleted', ids: [lower(note, next).writtenId] } as const,
             },
           ];
@@ -52,9 +52,8 @@ function overlaps(notes: readonly PlayedNote[]): Finding[] {
       {
         kind: 'overlap' as const,
         tick: note.tick,
-        text: says.overlap(nameOfNote(note), nameOfNote(next)),
-        remedies: fixes.map((fix) => fix.label),
-        fixes,
+        says: [says.overlap(nameOfNote(note), nameOfNote(next))],
+        remedies,
       },
     ];
   });
@@ -79,7 +78,7 @@ function unsung(song: Song, notes: readonly PlayedNote[]): Finding[] {
       findings.push({
         kind: 'words',
         tick: run[0].tick,
-        text: says.unsung(run.length, nameOfNote(run[0])),
+        says: [says.unsung(run.length, nameOfNote(run[0]))],
         remedies: [],
       });
     run = [];
@@ -95,17 +94,16 @@ function unsung(song: Song, notes: readonly PlayedNote[]): Finding[] {
 function spareWords(song: Song, notes: readonly PlayedNote[]): Finding[] {
   if (song.spareWords === '') return [];
   const last = notes.at(-1);
-  const fix = {
-    label: offers.leaveWordsOut(),
+  const remedy = {
+    offer: offers.leaveWordsOut(),
     edit: { kind: 'tune-taken', what: 'words left out', session: null, fields: { spareWords: '' } } as const,
   };
   return [
     {
       kind: 'words',
       tick: last?.tick ?? 0,
-      text: says.spareWords(song.spareWords),
-      remedies: [fix.label],
-      fixes: [fix],
+      says: [says.spareWords(song.spareWords)],
+      remedies: [remedy],
     },
   ];
 }
@@ -126,18 +124,17 @@ function accidentals(played: PlayedSong, notes: readonly PlayedNote[]): Finding[
     const plain = scaleOf(key).find((p) => p.letter === note.pitch.letter);
     if (!plain) return [];
     const pitch = { ...plain, octave: note.pitch.octave };
-    const fix = {
-      label: offers.makeIt(typeset(classNameOf(pitch))),
+    const remedy = {
+      offer: offers.makeIt(typeset(classNameOf(pitch))),
       edit: { kind: 'note-respelled', id: note.writtenId, pitch } as const,
     };
     return [
       {
         kind: 'accidental' as const,
         tick: note.tick,
-        text: says.accidental(nameOfNote(note)),
+        says: [says.accidental(nameOfNote(note))],
         sameAs: nameOfNote(note),
-        remedies: [fix.label],
-        fixes: [fix],
+        remedies: [remedy],
       },
     ];
   });

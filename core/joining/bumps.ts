@@ -1,9 +1,9 @@
 import { type HandNote, inTime } from '../hands';
 import { nameOf, typeset } from '../music';
 import { melodyUp, partIndexAt, type PartToPlay } from '../parts';
-import { type Choices, type CloseHands, type Finding, type Fix } from '../song';
+import { type Choices, type CloseHands, type Finding, type Remedy } from '../song';
 import { CROWDED, SHORTEST_HOLD, type VoicedChange } from '../voicing';
-import { offers, says } from '../sentences';
+import { offers, type Phrase, says } from '../sentences';
 
 /** So near for less than this (ticks) is over before the hands are in each other's way. */
 const LONG_ENOUGH = 480;
@@ -36,13 +36,11 @@ export function bumpsBetween(
       lastTick = tick;
       const change = about.changeOf(low.from);
       if (change?.closeHands === 'cross') continue;
-      const fixes = fixesFor(low, high, change, about);
       findings.push({
         kind: isBump ? 'bump' : 'crowded',
         tick,
-        text: isBump ? bumpInWords(low, high) : crowdInWords(low, high),
-        remedies: fixes.map((fix) => fix.label),
-        fixes,
+        says: [isBump ? bumpSays(low, high) : crowdSays(low, high)],
+        remedies: remediesFor(low, high, change, about),
       });
     }
   }
@@ -60,51 +58,51 @@ export interface BumpContext {
 
 const NOTHING_KNOWN: BumpContext = { parts: [], changeOf: () => undefined, lowerKeys: () => null };
 
-function bumpInWords(low: HandNote, high: HandNote): string {
+function bumpSays(low: HandNote, high: HandNote): Phrase {
   const key = typeset(nameOf(low.pitch));
   return low.midi === high.midi ? says.sameKey(key) : says.handsCross(key, typeset(nameOf(high.pitch)));
 }
 
-function crowdInWords(low: HandNote, high: HandNote): string {
+function crowdSays(low: HandNote, high: HandNote): Phrase {
   return says.crowded(typeset(nameOf(low.pitch)), typeset(nameOf(high.pitch)));
 }
 
 /** What costs least first. A chord in a repeat is changed wherever it comes. */
-function fixesFor(
+function remediesFor(
   low: HandNote,
   high: HandNote,
   change: VoicedChange | undefined,
   { parts, lowerKeys }: BumpContext,
-): Fix[] {
+): Remedy[] {
   const part = parts[partIndexAt(parts, Math.max(low.tick, high.tick))];
   if (!part || !change || low.source === 'fill') return [];
   const { writtenId, tick } = change.change;
-  const thinner = (label: string, layout: Choices['layout']): Fix => ({
-    label,
+  const thinner = (offer: Phrase, layout: Choices['layout']): Remedy => ({
+    offer,
     edit: { kind: 'layout', changeId: writtenId, layout },
   });
-  const close = (label: string, how: CloseHands): Fix => ({
-    label,
+  const close = (offer: Phrase, how: CloseHands): Remedy => ({
+    offer,
     edit: { kind: 'close-hands', changeId: writtenId, how },
   });
-  const forPart = (label: string, choices: Partial<Choices>): Fix => ({
-    label,
+  const forPart = (offer: Phrase, choices: Partial<Choices>): Remedy => ({
+    offer,
     edit: { kind: 'choose-for-part', cutId: part.cutId, choices },
   });
   const key = typeset(nameOf(high.pitch));
   const keys = low.source === 'chord' ? lowerKeys(change, high.midi - CROWDED) : null;
-  const lower: Fix[] = keys
+  const lower: Remedy[] = keys
     ? [
         {
-          label: offers.lowerPosition(),
+          offer: offers.lowerPosition(),
           edit: { kind: 'pin', pin: { changeId: low.from, keys: [...keys], fingers: null } },
         },
       ]
     : [];
   const up = melodyUp(part, offers.partMelodyUp());
-  const released: Fix[] =
+  const released: Remedy[] =
     change.fixedBy === 'pin'
-      ? [{ label: offers.releasePinned(), edit: { kind: 'unpin', changeId: change.change.id } }]
+      ? [{ offer: offers.releasePinned(), edit: { kind: 'unpin', changeId: change.change.id } }]
       : [];
   return [
     ...released,

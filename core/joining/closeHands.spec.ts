@@ -1,3 +1,4 @@
+import { inWords } from '../sentences';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrange } from '../arrange/song';
@@ -7,7 +8,7 @@ import { applyEdit } from '../song/edits';
 import { findingId } from '../song/finding';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { type Song } from '../song/schema';
-import { randomSong, runs, wholeBars } from '../testing';
+import { offersOf, randomSong, runs, wholeBars } from '../testing';
 import { whyOf } from '../words/explain';
 import { withSharedKeys } from './sharedKeys';
 
@@ -30,8 +31,8 @@ const firstChord = (a: Arrangement) =>
 
 function taking(song: Song, label: string): Song {
   const fix = played(song)
-    .findings.flatMap((f) => f.fixes ?? [])
-    .find((f) => f.label === label);
+    .findings.flatMap((f) => f.remedies ?? [])
+    .find((f) => inWords(f.offer) === label);
   if (!fix) throw new Error(`no remedy "${label}"`);
   return applyEdit(song, fix.edit);
 }
@@ -39,7 +40,7 @@ function taking(song: Song, label: string): Song {
 describe('where both hands want one key', () => {
   it('remedies are offered from the least to the most', () => {
     const [bump] = of(played(comingDown), 'bump');
-    expect(bump.fixes?.map((f) => f.label)).toEqual([
+    expect(offersOf(bump)).toEqual([
       'Release the pinned position',
       'Take a lower position',
       'Let the right hand play G4 for both',
@@ -130,7 +131,7 @@ describe('where the program made room', () => {
   it('a chord that was thinned is played whole and let go early instead', () => {
     const before = arrange(dip, small, without);
     const [thin] = of(before, 'thin-chord');
-    const fix = thin.fixes?.find((f) => f.label === 'Play it whole and let it go early');
+    const fix = thin.remedies?.find((f) => f.offer.code === 'letGo');
     const after = arrange(applyEdit(dip, fix?.edit ?? { kind: 'rename', title: '' }), small, without);
     expect(before.changes[0].voicing.missing.length).toBeGreaterThan(0);
     expect(after.changes[0].voicing.missing).toEqual([]);
@@ -142,7 +143,7 @@ describe('where the program made room', () => {
     const low = wholeBars(['D2', 'C5'], ['C', 'G']);
     const before = arrange(low, { ...DEFAULT_PROFILE, keyboard: 61 }, without);
     const [raised] = of(before, 'melody-raised');
-    const crossed = applyEdit(low, raised.fixes?.[0].edit ?? { kind: 'rename', title: '' });
+    const crossed = applyEdit(low, raised.remedies?.[0].edit ?? { kind: 'rename', title: '' });
     const after = arrange(crossed, { ...DEFAULT_PROFILE, keyboard: 61 }, without);
     expect(before.raisedParts).toEqual([0]);
     expect(after.raisedParts).toEqual([]);
@@ -166,7 +167,7 @@ describe('every remedy for hands too close', () => {
         const pinned = applyEdit(song, { kind: 'pin', pin: { changeId: change.id, keys, fingers: null } });
         const a = played(pinned);
         for (const finding of [...of(a, 'bump'), ...of(a, 'crowded')])
-          for (const { edit } of finding.fixes ?? []) {
+          for (const { edit } of finding.remedies ?? []) {
             if (edit.kind !== 'close-hands') continue;
             tried++;
             const after = played(applyEdit(pinned, edit));

@@ -1,7 +1,7 @@
 import { type HandNote, inTime } from '../hands';
 import { contentsOf, movedInWords, relate, type Related, struckAs } from '../parts';
 import type { PlayedSong } from '../song';
-import { because } from '../sentences';
+import { because, type Phrase } from '../sentences';
 
 /** How a hand of a part relates to that hand in earlier parts; silent where it strikes nothing, and so has nothing to learn. */
 export type HandRelated = Omit<Related, 'relation'> & { readonly relation: Related['relation'] | 'silent' };
@@ -34,22 +34,22 @@ export function relateHand(
 }
 
 /**
- * What the two hands of a part repeat, each on its own, in one line; empty when both are new, both come back together or
+ * What the two hands of a part repeat, each on its own, in one line; null when both are new, both come back together or
  * one is silent. "The right hand of part 1 over a new left hand."
  */
-export function handsInWords({ right, left }: HandRelations, index: number): string {
+export function handsComingBack({ right, left }: HandRelations, index: number): Phrase | null {
   const [r, l] = [right[index], left[index]];
-  if (!r || !l || r.relation === 'silent' || l.relation === 'silent') return '';
+  if (!r || !l || r.relation === 'silent' || l.relation === 'silent') return null;
   const [rightBack, leftBack] = [comesBack(r), comesBack(l)];
-  if (rightBack === null && leftBack === null) return '';
+  if (rightBack === null && leftBack === null) return null;
   if (rightBack !== null && leftBack !== null) {
-    if (r.relation === l.relation && r.to === l.to) return '';
+    if (r.relation === l.relation && r.to === l.to) return null;
     return because.bothBack(rightBack, leftBack);
   }
-  return rightBack !== null ? because.rightBack(rightBack) : because.leftBack(leftBack as string);
+  return rightBack !== null ? because.rightBack(rightBack) : because.leftBack(leftBack as Phrase);
 }
 
-function comesBack({ relation, to, moved }: HandRelated): string | null {
+function comesBack({ relation, to, moved }: HandRelated): Phrase | null {
   if (to === null) return null;
   if (relation === 'same') return because.sameAsPart(to + 1);
   if (relation === 'moved' && moved) return because.movedFrom(to + 1, movedInWords(moved));

@@ -112,7 +112,7 @@ function withFuller(task: PartTask, left: readonly HandNote[], right: readonly H
 function withMelodyUp(finding: Finding, part: PartToPlay): Finding {
   const up = melodyUp(part, offers.partMelodyUp());
   if (!up) return finding;
-  return { ...finding, remedies: [...finding.remedies, up.label], fixes: [...(finding.fixes ?? []), up] };
+  return { ...finding, remedies: [...finding.remedies, up] };
 }
 
 /** A pattern that is unknown, or not made for the metre, said with those that are. */
@@ -134,10 +134,9 @@ function patternRefused({ part, bars, ownPatterns }: PartTask): Finding[] {
     {
       kind: 'pattern',
       tick: part.fromTick,
-      text: [why, ...(names.length > 0 ? [says.patternsMadeFor(metreName(metre), names)] : [])].join(' '),
-      remedies: names.map(offers.playHere),
-      fixes: fitting.map((row) => ({
-        label: offers.playHere(row.name),
+      says: [why, ...(names.length > 0 ? [says.patternsMadeFor(metreName(metre), names)] : [])],
+      remedies: fitting.map((row) => ({
+        offer: offers.playHere(row.name),
         edit: { kind: 'choose-for-part', cutId: part.cutId, choices: { pattern: row.id } },
       })),
     },

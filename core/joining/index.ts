@@ -3,7 +3,7 @@ export { countAt } from './counts';
 export {
   type HandRelated,
   type HandRelations,
-  handsInWords,
+  handsComingBack,
   NO_RELATIONS,
   relateHand,
 } from './handRelations';

@@ -10,7 +10,7 @@ import { barAt } from '../song/bars';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, type Profile } from '../song/profile';
 import { emptySong, type Song } from '../song/schema';
-import { runs, songs, wholeBars } from '../testing';
+import { runs, songs, textOf, wholeBars } from '../testing';
 import { countAt } from './counts';
 
 const [lanterns, sluicegate] = DEMO_SONGS;
@@ -179,7 +179,7 @@ describe('rungs and patterns', () => {
   it('says where it thinned, and can be refused', () => {
     const first = arrange(onRung(sluicegate, 5), DEFAULT_PROFILE);
     const thinned = first.findings.filter((f) => f.kind === 'thinned');
-    expect(thinned[0].text).toBe(
+    expect(textOf(thinned[0])).toBe(
       'Rocking thins under D7 in bar 4: the right hand comes within two half steps.',
     );
     const change = first.changes.find((c) => c.change.tick === thinned[0].tick);
@@ -256,7 +256,7 @@ describe('fills', () => {
   it('walk by step to the root where the melody holds, and the root is what comes', () => {
     for (const song of DEMO_SONGS) {
       const a = arrange(onRung(song, 7), DEFAULT_PROFILE);
-      const taken = a.fills.filter((f) => f.taken && f.kind === 'bass walk');
+      const taken = a.fills.filter((f) => f.taken && f.kind === 'walk');
       // The two songs with held notes at phrase ends have some; others may have no room.
       if (song === lanterns || song === sluicegate) expect(taken.length).toBeGreaterThan(0);
       for (const fill of taken) {
@@ -281,7 +281,7 @@ describe('fills', () => {
     const first = arrange(onRung(lanterns, 7), DEFAULT_PROFILE).fills[0];
     const song = applyEdit(onRung(lanterns, 7), {
       kind: 'fill',
-      fill: { id: first.id, kind: 'bass walk', variant: '' },
+      fill: { id: first.id, kind: 'walk', variant: '' },
       taken: false,
     });
     const a = arrange(song, DEFAULT_PROFILE);

@@ -7,7 +7,7 @@ import {
   type NoteUnder,
   otherQualities,
   qualityOf,
-  roleInWords,
+  roleSays,
   roleOf,
 } from '../harmony';
 import {
@@ -20,10 +20,10 @@ import {
   symbolOf,
   typeset,
 } from '../music';
-import { barAt, type Finding, type Fix, placeInBar, type PlayedSong, SHORTEST } from '../song';
+import { barAt, type Finding, type Remedy, placeInBar, type PlayedSong, SHORTEST } from '../song';
 import type { VoicedChange } from '../voicing';
 import { countAt } from './counts';
-import { offers, says } from '../sentences';
+import { nameOfPhrase, offers, type Phrase, says } from '../sentences';
 
 /** Remedies of one kind offered at most. */
 const MOST_OF_A_KIND = 2;
@@ -42,20 +42,18 @@ export const rubFindings = rememberLast((played: PlayedSong, voiced: readonly Vo
     if (!place || under.change.id !== under.change.writtenId || under.note.id !== under.note.writtenId)
       return [];
     // A note that is not played by hand, in an accompaniment for singing, still is sung.
-    const fixes = remediesOf(played, under, place.v, place.next);
     const bar = barAt(played.bars, under.tick);
     const letter = typeset(classNameOf(under.note.pitch));
     const beats = under.ticks / placeInBar(bar, under.tick).beatTicks;
-    const role = roleInWords(under.role, letter, typeset(under.change.symbol));
+    const role = roleSays(under.role, letter, typeset(under.change.symbol));
     return [
       {
         kind: 'rub',
         tick: under.tick,
         about: under.note.writtenId,
-        text: says.rub(role, beats, countAt(bar, under.tick), bar.number),
-        sameAs: role,
-        remedies: fixes.map((fix) => fix.label),
-        fixes,
+        says: [says.rub(role, beats, countAt(bar, under.tick), bar.number)],
+        sameAs: nameOfPhrase(role),
+        remedies: remediesOf(played, under, place.v, place.next),
       },
     ];
   });
@@ -66,9 +64,9 @@ function remediesOf(
   under: NoteUnder,
   voiced: VoicedChange,
   next: VoicedChange | null,
-): Fix[] {
-  const written = ({ symbol, why }: StandIn): Fix => ({
-    label: offers.anotherChord(typeset(symbol), why),
+): Remedy[] {
+  const written = ({ symbol, why }: StandIn): Remedy => ({
+    offer: offers.anotherChord(typeset(symbol), why),
     edit: { kind: 'change-written', id: under.change.writtenId, symbol },
   });
   const { chord, key } = voiced;
@@ -84,7 +82,7 @@ function remediesOf(
 
 interface StandIn {
   readonly symbol: string;
-  readonly why: string;
+  readonly why: Phrase;
 }
 
 /** Notes, chords, next chords and keys whose remedies are remembered at most; a song has some hundreds. */
@@ -100,20 +98,21 @@ function standInsOf(
 ): { readonly near: StandIn[]; readonly far: StandIn[] } {
   const name = [midi, symbolOf(chord), next ? symbolOf(next) : '', keyName(key)].join('|');
   return rememberStandIns(name, () => {
-    const isRootOnSeventh = roleOf(midi, chord).name === 'the root against the major seventh';
+    const role = roleOf(midi, chord);
+    const isRootOnSeventh = role.kind === 'rub' && role.rub === 'root-on-major-seventh';
     // The remedy for the root against a major seventh is the sixth.
     const isSixthFor = (c: Chord): boolean => isRootOnSeventh && ['6', 'm6'].includes(c.type.suffix);
     const isGood = (c: Chord): boolean => ['member', 'tension'].includes(roleOf(midi, c).kind);
     const sameJob = neighboursOf(chord, next, key)
-      .filter((n) => isGood(n.chord) && / for |suspended/.test(n.says))
-      .map((n) => ({ symbol: symbolOf(n.chord), why: n.says }));
+      .filter((n) => n.isSameJob && isGood(n.chord))
+      .map((n) => ({ symbol: symbolOf(n.chord), why: n.why }));
     const qualities = otherQualities(chord, isGood)
       .filter((c) => keepsThird(chord, c))
       .sort((a, b) => Number(isSixthFor(b)) - Number(isSixthFor(a)))
       .map((c) => ({ symbol: symbolOf(c), why: offers.anotherQuality() }));
     const others = chordsHolding(midi, key)
       .filter((h) => h.outside === 0 && symbolOf(h.chord) !== symbolOf(chord))
-      .map((h) => ({ symbol: symbolOf(h.chord), why: h.says }));
+      .map((h) => ({ symbol: symbolOf(h.chord), why: h.why }));
     return {
       near: [...sameJob.slice(0, MOST_OF_A_KIND), ...qualities.slice(0, MOST_OF_A_KIND)],
       far: others.slice(0, MOST_OF_A_KIND),
@@ -127,22 +126,22 @@ function keepsThird(from: Chord, to: Chord): boolean {
   return a.third === b.third || b.isSuspended;
 }
 
-function leftOut({ role, change }: NoteUnder, { voicing, chord }: VoicedChange): Fix[] {
+function leftOut({ role, change }: NoteUnder, { voicing, chord }: VoicedChange): Remedy[] {
   const keys = voicing.keys.filter((key) => key % 12 !== role.against);
   if (role.against === null || keys.length < 2 || keys.length === voicing.keys.length) return [];
   return [
     {
-      label: offers.withoutMember(letterIn(chord, role.against)),
+      offer: offers.withoutMember(letterIn(chord, role.against)),
       edit: { kind: 'pin', pin: { changeId: change.id, keys, fingers: null } },
     },
   ];
 }
 
 /** The change struck after the note that rubs, when that still leaves it room; or before the note, a beat later. */
-function movedAway(played: PlayedSong, { note, change, tick }: NoteUnder): Fix[] {
+function movedAway(played: PlayedSong, { note, change, tick }: NoteUnder): Remedy[] {
   const end = note.tick + note.length;
   if (tick !== change.tick || end >= change.tick + change.length) return [];
   if (change.tick + change.length - end < SHORTEST) return [];
   const edit = { kind: 'change-moved', id: change.writtenId, ticks: end - change.tick } as const;
-  return [{ label: offers.strikeAfter(countAt(barAt(played.bars, end), end)), edit }];
+  return [{ offer: offers.strikeAfter(countAt(barAt(played.bars, end), end)), edit }];
 }

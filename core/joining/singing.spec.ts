@@ -6,7 +6,7 @@ import { bassOf, type Chord } from '../music/chord';
 import { CHORD_TYPES } from '../music/chordTypes';
 import { SUNG_FIGURES, suitsMetre } from '../patterns';
 import { DEFAULT_PROFILE, type Profile, type Song } from '../song';
-import { wholeBars } from '../testing';
+import { textOf, wholeBars } from '../testing';
 import { companionOf, openTenth } from './sungBass';
 
 const C_MAJOR = { tonic: { letter: 'C', alter: 0 }, mode: 'major' } as const;
@@ -110,7 +110,7 @@ describe('figures of the right hand for singing', () => {
           for (const { change, chord } of a.changes) {
             const members = new Set([...membersOf(chord).map((m) => m.chroma), chroma(bassOf(chord))]);
             const [left, right] = [a.left, a.right].map((notes) => notes.filter((n) => n.from === change.id));
-            for (const note of [...left, ...(figure.left === 'open tenth' ? [] : right)])
+            for (const note of [...left, ...(figure.left === 'open-tenth' ? [] : right)])
               if (!members.has(note.midi % 12)) wrong.push(`${change.symbol}: ${note.midi} is no member`);
             for (const keys of [...strikesOf(right), ...strikesOf(left)]) {
               const [low, high] = [keys[0].midi, keys[keys.length - 1].midi];
@@ -139,7 +139,7 @@ describe('figures of the right hand for singing', () => {
     const said = (pattern: string, metre?: readonly [number, number]): string =>
       arrange(sung(['C', 'F', 'C'], pattern, metre), DEFAULT_PROFILE)
         .findings.filter(({ kind }) => kind === 'pattern')
-        .map(({ text }) => text)
+        .map(textOf)
         .join();
     expect(said('rocking')).toContain('Rocking goes under a tune');
     expect(said('broken-chord', [6, 8])).toContain('Broken chord is not made for 6/8');
@@ -153,6 +153,6 @@ describe('figures of the right hand for singing', () => {
       { ...tune, choices: { ...tune.choices, rung: 5, pattern: 'broken-chord' } },
       DEFAULT_PROFILE,
     );
-    expect(under.findings.map(({ text }) => text).join()).toContain('for parts laid out for singing');
+    expect(under.findings.map(textOf).join()).toContain('for parts laid out for singing');
   });
 });

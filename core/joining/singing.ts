@@ -68,7 +68,7 @@ function bassKeys(
   figure: SungFigure | null,
   isDoubled: boolean,
 ): readonly number[] {
-  if (figure?.left === 'open tenth') return openTenth(chord, low);
+  if (figure?.left === 'open-tenth') return openTenth(chord, low);
   return isDoubled ? doubled(task, low, voicing.keys[0]) : [low];
 }
 
@@ -154,13 +154,15 @@ function figureRefused({ part, bars, ownPatterns }: PartTask): Finding[] {
     {
       kind: 'pattern',
       tick: part.fromTick,
-      text: `${why} ${says.patternsMadeFor(
-        metreName(metre),
-        fitting.map(({ name }) => name),
-      )}`,
-      remedies: fitting.map(({ name }) => offers.playHere(name)),
-      fixes: fitting.map(({ id, name }) => ({
-        label: offers.playHere(name),
+      says: [
+        why,
+        says.patternsMadeFor(
+          metreName(metre),
+          fitting.map(({ name }) => name),
+        ),
+      ],
+      remedies: fitting.map(({ id, name }) => ({
+        offer: offers.playHere(name),
         edit: { kind: 'choose-for-part', cutId: part.cutId, choices: { pattern: id } },
       })),
     },

@@ -19,7 +19,7 @@ export const BUILD_UP: readonly BuildUpStep[] = [
 /** The step a part stands on; null where it plays something else. */
 export function buildUpAt(choices: Pick<Choices, 'rung' | 'layout'>): BuildUpStep | null {
   const { chords, isMoving } = rungOf(choices);
-  if (chords === 'two notes') return BUILD_UP[0];
+  if (chords === 'two-notes') return BUILD_UP[0];
   if (choices.layout === 'three') return BUILD_UP[1];
   return choices.layout === 'block' && chords === 'chosen' && !isMoving ? BUILD_UP[2] : null;
 }

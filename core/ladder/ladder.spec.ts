@@ -25,7 +25,7 @@ describe('the ladder', () => {
     ).toEqual([
       [1, 'Melody alone', 'tune', 'none', false, false],
       [2, 'Melody and bass notes', 'tune', 'bass', false, false],
-      [3, 'Two-note chords', 'tune', 'two notes', false, false],
+      [3, 'Two-note chords', 'tune', 'two-notes', false, false],
       [4, 'Block chords', 'tune', 'chosen', false, false],
       [5, 'Moving left hand', 'tune', 'chosen', true, false],
       [6, 'Fuller right hand', 'fuller', 'chosen', true, false],

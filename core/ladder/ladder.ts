@@ -5,7 +5,7 @@ export interface Rung {
   readonly number: number;
   readonly name: string;
   /** What the left hand has of each chord: nothing, its bass, two notes, or the layout chosen. */
-  readonly chords: 'none' | 'bass' | 'two notes' | 'chosen';
+  readonly chords: 'none' | 'bass' | 'two-notes' | 'chosen';
   /** The left hand moves in a pattern; otherwise each chord is struck once and held. */
   readonly isMoving: boolean;
   /** What the right hand plays: its tune alone, or with more keys under strong notes. */
@@ -24,7 +24,7 @@ const REPEATED = { bass: 'octave', chord: 'repeated' } as const;
 export const RUNGS: readonly Rung[] = [
   rung('Melody alone', { chords: 'none', singing: BASS_ALONE }),
   rung('Melody and bass notes', { chords: 'bass', singing: BASS_ALONE }),
-  rung('Two-note chords', { chords: 'two notes' }),
+  rung('Two-note chords', { chords: 'two-notes' }),
   rung('Block chords', {}),
   rung('Moving left hand', { isMoving: true, singing: REPEATED }),
   rung('Fuller right hand', { isMoving: true, rightHand: 'fuller', singing: REPEATED }),
@@ -56,7 +56,7 @@ export function rungsBeside(number: number): number[] {
 /** The rung on which the melody is heard alone. */
 export const MELODY_ALONE = RUNGS.findIndex((row) => row.chords === 'none') + 1;
 /** The rung of two-note chords. */
-export const TWO_NOTES = RUNGS.findIndex((row) => row.chords === 'two notes') + 1;
+export const TWO_NOTES = RUNGS.findIndex((row) => row.chords === 'two-notes') + 1;
 /** The rung on which each chord is struck whole: where layouts are compared. */
 export const BLOCKS = RUNGS.findIndex((row) => row.chords === 'chosen') + 1;
 /** The lowest rung on which the left hand moves. */

@@ -1,3 +1,4 @@
+import type { Phrase } from '../sentences';
 import type { Cadence } from './cadences';
 
 /** A place where a part could begin, with what speaks for it. */
@@ -13,7 +14,7 @@ export interface Boundary {
   readonly rest: number;
   /** The first note of a figure that comes twice. */
   readonly isOfFigure: boolean;
-  readonly reasons: readonly string[];
+  readonly reasons: readonly Phrase[];
 }
 
 /**
@@ -46,11 +47,6 @@ export const STRENGTH = {
   moved: 1,
   rhythm: 2,
 } as const;
-
-export const CADENCES: Record<Cadence, string> = {
-  closed: 'a cadence on I before it',
-  open: 'the part before rests on V',
-};
 
 export function cadencePoints(cadence: Cadence): number {
   return cadence === 'closed' ? STRENGTH.closed : STRENGTH.open;

@@ -1,3 +1,4 @@
+import { divides, type Phrase } from '../sentences';
 import { barTicks, beatTicks } from '../music';
 import { barAt, type PlayedSong } from '../song';
 import { interludesOf } from './interludes';
@@ -8,7 +9,7 @@ export interface ProposedCut {
   readonly tick: number;
   /** Points that speak for it; 0 for the first. */
   readonly strength: number;
-  readonly reasons: readonly string[];
+  readonly reasons: readonly Phrase[];
 }
 
 /**
@@ -41,7 +42,7 @@ export const USUAL_LENGTHS: readonly (readonly [bars: number, points: number])[]
 /** Cuts further apart are not looked for while nearer ones are there, in hundredths of a bar. */
 const LONGEST = 1200;
 
-export const SONG_BEGINS: ProposedCut = { tick: 0, strength: 0, reasons: ['the song begins'] };
+export const SONG_BEGINS: ProposedCut = { tick: 0, strength: 0, reasons: [divides.songBegins()] };
 
 /** A place where the song may be cut, or must be. */
 export interface Stop extends PhraseStart {

@@ -46,7 +46,7 @@ describe('the right hand in words', () => {
   });
 
   it('finds the first key by the black keys when that is preferred', () => {
-    const told = rightHandInWords(arrange(rain, { ...DEFAULT_PROFILE, landmarks: 'black keys' }), 0);
+    const told = rightHandInWords(arrange(rain, { ...DEFAULT_PROFILE, landmarks: 'black-keys' }), 0);
     expect(told[0]).toContain(
       'A, between the second and third of the three black keys, in the octave from middle C up',
     );

@@ -1,41 +1,44 @@
 import { describe, expect, it } from 'vitest';
 import type { PlayedNote } from '../song';
-import { doCapitalsMean, LINE_BEGINS, LINE_ENDS, lineReasons } from './lines';
+import { doCapitalsMean, lineReasons } from './lines';
 
 const sung = (text: string | null, syllabic: 'single' | 'begin' | 'middle' | 'end' = 'single'): PlayedNote =>
   ({ lyric: text === null ? null : { text, syllabic } }) as PlayedNote;
 
+const codes = (reasons: ReturnType<typeof lineReasons>) =>
+  reasons.map(([points, { code }]) => [points, code]);
+
 describe('what the words say of a line', () => {
   const reasons = (before: string | null, after: string | null, capitals = true) =>
-    lineReasons(sung(before), sung(after), capitals);
+    codes(lineReasons(sung(before), sung(after), capitals));
 
   it('a full stop, a question, a dash of dots end it; a comma less; nothing else', () => {
     for (const mark of ['.', '!', '?', '…', ';', ':'])
-      expect(reasons(`sea${mark}`, 'low')).toEqual([[4, LINE_ENDS]]);
-    expect(reasons('sea,', 'low')).toEqual([[2, 'a comma in the words']]);
+      expect(reasons(`sea${mark}`, 'low')).toEqual([[4, 'lineEnds']]);
+    expect(reasons('sea,', 'low')).toEqual([[2, 'comma']]);
     expect(reasons('sea', 'low')).toEqual([]);
     expect(reasons('s,ea', 'low')).toEqual([]);
     expect(reasons(null, null)).toEqual([]);
   });
 
   it('a capital begins one, and makes a comma the end of the one before', () => {
-    expect(reasons('sea', 'Low')).toEqual([[2, LINE_BEGINS]]);
+    expect(reasons('sea', 'Low')).toEqual([[2, 'lineBegins']]);
     expect(reasons('sea,', 'Low')).toEqual([
-      [4, LINE_ENDS],
-      [2, LINE_BEGINS],
+      [4, 'lineEnds'],
+      [2, 'lineBegins'],
     ]);
-    expect(reasons('sea,', 'Low', false)).toEqual([[2, 'a comma in the words']]);
+    expect(reasons('sea,', 'Low', false)).toEqual([[2, 'comma']]);
   });
 
   it('"I" is no capital of a line, in whatever it is shortened to; a word that begins with it is', () => {
     expect(reasons('sea', 'I')).toEqual([]);
     expect(reasons('sea', "I'll")).toEqual([]);
     expect(reasons('sea', 'I’m')).toEqual([]);
-    expect(reasons('sea', 'In')).toEqual([[2, LINE_BEGINS]]);
+    expect(reasons('sea', 'In')).toEqual([[2, 'lineBegins']]);
   });
 
   it('a line begins with a word, not in one', () => {
-    expect(lineReasons(sung('sea'), sung('Low', 'begin'), true)).toEqual([[2, LINE_BEGINS]]);
+    expect(codes(lineReasons(sung('sea'), sung('Low', 'begin'), true))).toEqual([[2, 'lineBegins']]);
     expect(lineReasons(sung('sea'), sung('Low', 'middle'), true)).toEqual([]);
     expect(lineReasons(sung('sea'), sung('Low', 'end'), true)).toEqual([]);
   });

@@ -1,3 +1,4 @@
+import { divides, type Phrase } from '../sentences';
 import type { PlayedNote } from '../song';
 import { STRENGTH } from './boundary';
 
@@ -8,18 +9,15 @@ export function lineReasons(
   before: Note,
   note: Note,
   capitalsMean: boolean,
-): [points: number, reason: string][] {
-  const reasons: [number, string][] = [];
+): [points: number, reason: Phrase][] {
+  const reasons: [number, Phrase][] = [];
   const mark = /[,.;:!?…]$/.exec(before.lyric?.text ?? '')?.[0];
   const begins = capitalsMean && startsLine(note);
-  if (mark === ',' && !begins) reasons.push([STRENGTH.comma, 'a comma in the words']);
-  else if (mark) reasons.push([STRENGTH.endOfLine, LINE_ENDS]);
-  if (begins) reasons.push([STRENGTH.capital, LINE_BEGINS]);
+  if (mark === ',' && !begins) reasons.push([STRENGTH.comma, divides.comma()]);
+  else if (mark) reasons.push([STRENGTH.endOfLine, divides.lineEnds()]);
+  if (begins) reasons.push([STRENGTH.capital, divides.lineBegins()]);
   return reasons;
 }
-
-export const LINE_ENDS = 'the line of words ends';
-export const LINE_BEGINS = 'a new line of words begins';
 
 /** A capital begins a line, but "I" is written so anywhere. */
 function startsLine({ lyric }: Note): boolean {

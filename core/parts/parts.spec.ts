@@ -1,3 +1,4 @@
+import { inWords } from '../sentences';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
@@ -49,7 +50,7 @@ describe('division', () => {
       [21, 24],
     ]);
     expect(parts(sluicegate).map((p) => p.fromTick / 960)).toEqual([0, 16, 32, 48]);
-    expect(parts(sluicegate)[1].reasons).toContain('begins with the same pick-up as the song');
+    expect(parts(sluicegate)[1].reasons.map(inWords)).toContain('begins with the same pick-up as the song');
   });
 
   it('puts every tick of every song in exactly one part, numbered from 1', () => {

@@ -1,3 +1,4 @@
+import { divides, type Phrase } from '../sentences';
 import { barTicks, rememberEach } from '../music';
 import { barAt, type Choices, type PlayedSong, type Section, type Song } from '../song';
 import { interludesOf } from './interludes';
@@ -32,7 +33,7 @@ export interface Part {
   readonly energy: number;
   /** Points that speak for the cut it begins with. */
   readonly strength: number;
-  readonly reasons: readonly string[];
+  readonly reasons: readonly Phrase[];
   /** Its first cut stays where it is when the song is cut anew. */
   readonly isLocked: boolean;
   readonly relation: Relation;
@@ -237,7 +238,7 @@ function ownCuts(played: PlayedSong, own: Song['cuts']): ProposedCut[] {
   const ticks = [...new Set([0, ...own.map((cut) => cut.tick)])].sort((a, b) => a - b);
   return ticks.map((tick) => {
     const found = known.get(tick);
-    const first = tick === 0 ? 'the song begins' : 'you cut here';
+    const first = tick === 0 ? divides.songBegins() : divides.ownCut();
     return { tick, strength: found?.strength ?? 0, reasons: [first, ...(found?.reasons ?? [])] };
   });
 }

@@ -1,3 +1,4 @@
+import { type Phrase } from '../sentences';
 import { barTicks, beatTicks } from '../music';
 import type { PlayedBar, PlayedSong } from '../song';
 import type { Boundary } from './boundary';
@@ -15,7 +16,7 @@ export interface PhraseStart {
   /** Tenths of a point that speak for it, both for the bar line and for the onset. */
   readonly gain: number;
   readonly strength: number;
-  readonly reasons: readonly string[];
+  readonly reasons: readonly Phrase[];
 }
 
 /**

@@ -1,7 +1,7 @@
+import { divides, type Phrase } from '../sentences';
 import { type Division, type PlayedSong } from '../song';
 import { divide, type ProposedCut, SONG_BEGINS } from './divide';
 import type { Boundary } from './boundary';
-import { LINE_BEGINS, LINE_ENDS } from './lines';
 import { barsBetween, boundariesOf, upbeatOf } from './strength';
 
 /** How a song may be cut, for the pianist to choose from. */
@@ -51,9 +51,7 @@ export function divideEvery(played: PlayedSong, bars: number, locked: readonly n
     if (locked.some((tick) => tick > bar.tick - bar.length && tick <= bar.tick)) since = 0;
     if (since++ % bars !== 0 || bar.number === 1) return [];
     const early = bar.tick - upbeat;
-    return [
-      { tick: onsets.has(early) ? early : bar.tick, strength: 0, reasons: [`every ${bars} bars, as asked`] },
-    ];
+    return [{ tick: onsets.has(early) ? early : bar.tick, strength: 0, reasons: [divides.everyBars(bars)] }];
   });
   return [SONG_BEGINS, ...cuts];
 }
@@ -71,8 +69,7 @@ function divideInHalves(played: PlayedSong, level: number): ProposedCut[] {
     stretches = stretches.flatMap(([from, to]): [number, number][] => {
       const middle = middleOf(played, all, from, to);
       if (!middle) return [[from, to]];
-      const word = ['half', 'quarter', 'eighth'][at - 1];
-      cuts = [...cuts, { ...middle, reasons: [`a ${word} of the song is complete`, ...middle.reasons] }];
+      cuts = [...cuts, { ...middle, reasons: [divides.shareComplete(at as 1 | 2 | 3), ...middle.reasons] }];
       return [
         [from, middle.tick],
         [middle.tick, to],
@@ -96,13 +93,13 @@ function middleOf(played: PlayedSong, all: readonly Boundary[], from: number, to
   return inside.reduce<Boundary | null>((best, b) => (!best || worth(b) > worth(best) ? b : best), null);
 }
 
-const LINE_REASONS = [LINE_ENDS, LINE_BEGINS, 'a section begins'];
+const OF_LINES: readonly Phrase['code'][] = ['lineEnds', 'lineBegins', 'sectionBegins'];
 
 /** One part for each line of the words: where punctuation ends one or a capital begins one. */
 function divideByLines(played: PlayedSong): ProposedCut[] {
   const hasWords = played.melody.some((note) => note.lyric !== null);
   if (!hasWords) return [SONG_BEGINS];
-  const lines = boundariesOf(played).filter((b) => b.reasons.some((r) => LINE_REASONS.includes(r)));
+  const lines = boundariesOf(played).filter((b) => b.reasons.some((r) => OF_LINES.includes(r.code)));
   return [SONG_BEGINS, ...lines.filter((b) => b.tick > 0)];
 }
 
@@ -114,7 +111,7 @@ function withLocked(
 ): ProposedCut[] {
   const near = (tick: number): boolean =>
     tick > 0 && locked.some((l) => Math.abs(barsBetween(played, 0, tick) - barsBetween(played, 0, l)) < 100);
-  const own = locked.map((tick) => ({ tick, strength: 0, reasons: ['you locked this cut'] }));
+  const own = locked.map((tick) => ({ tick, strength: 0, reasons: [divides.lockedCut()] }));
   return [...cuts.filter((cut) => !near(cut.tick)), ...own.filter((cut) => cut.tick > 0)].sort(
     (a, b) => a.tick - b.tick,
   );

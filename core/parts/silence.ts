@@ -1,5 +1,6 @@
+import { divides } from '../sentences';
 import { keyAt, type PlayedNote, type PlayedSong } from '../song';
-import { type Boundary, cadencePoints, CADENCES, STRENGTH } from './boundary';
+import { type Boundary, cadencePoints, STRENGTH } from './boundary';
 import { cadenceBefore } from './cadences';
 
 /** Bar lines at which no melody sounds and none has for a whole bar: in a song of chords all of them. */
@@ -22,10 +23,10 @@ export function silentBarLines(
     const isSection = sections.has(bar.tick);
     const cadence = cadenceBefore(played, bar.tick, (tick) => keyAt(played, tick));
     const reasons = [
-      'on the bar line',
-      ...(notes.length > 0 ? ['the melody rests'] : []),
-      ...(cadence ? [CADENCES[cadence]] : []),
-      ...(isSection ? ['a section begins'] : []),
+      divides.onBarLine(),
+      ...(notes.length > 0 ? [divides.melodyRests()] : []),
+      ...(cadence ? [divides.cadence(cadence)] : []),
+      ...(isSection ? [divides.sectionBegins()] : []),
     ];
     const forBar = (cadence ? cadencePoints(cadence) : 0) + (isSection ? STRENGTH.section : 0);
     const forOnset = notes.length > 0 ? STRENGTH.restPerBeat : 0;

@@ -1,6 +1,7 @@
+import { divides, type Phrase } from '../sentences';
 import { barTicks, beatTicks, chroma, type Key, rememberEach, rememberLast, staffStep } from '../music';
 import { barAt, inForceAt, keyAt, placeIn, type PlayedNote, type PlayedSong } from '../song';
-import { type Boundary, cadencePoints, CADENCES, STRENGTH } from './boundary';
+import { type Boundary, cadencePoints, STRENGTH } from './boundary';
 import { cadenceBefore } from './cadences';
 import { doCapitalsMean, lineReasons } from './lines';
 import { type FigureLengths, type Likeness, type Return, returnsOf } from './returns';
@@ -104,43 +105,39 @@ function boundaryBefore(evidence: Evidence, index: number): Boundary {
   const tick = startOf(played, before, note);
   const bar = barAt(played.bars, tick);
   const step = beatTicks(bar.metre);
-  const reasons: string[] = [];
+  const reasons: Phrase[] = [];
   let [forBar, forOnset, place] = [0, 0, STRENGTH.offTheBar as number];
-  const say = (points: number, reason: string): void => {
+  const say = (points: number, reason: Phrase): void => {
     forBar += points;
     reasons.push(reason);
   };
-  const sayHere = (points: number, reason: string): void => {
+  const sayHere = (points: number, reason: Phrase): void => {
     forOnset += points;
     reasons.push(reason);
   };
   const rest = note.tick - (before.tick + before.length);
   const wait = note.tick - before.tick;
-  if (rest >= step / 2) sayHere(restPoints(rest / step), restInWords(rest / step));
+  if (rest >= step / 2) sayHere(restPoints(rest / step), divides.restBefore(restOf(rest / step)));
   if (wait * 2 >= 3 * usual && wait >= step) {
-    sayHere(
-      longPoints(wait / usual),
-      wait >= 2 * usual ? 'a long note before it' : 'a longer note before it',
-    );
-    if (isHome(before, keyAt(played, before.tick)))
-      sayHere(STRENGTH.longTonic, 'the melody ends on the key-note or its fifth');
+    sayHere(longPoints(wait / usual), divides.longBefore(wait >= 2 * usual));
+    if (isHome(before, keyAt(played, before.tick))) sayHere(STRENGTH.longTonic, divides.closesAtHome());
   }
   for (const [points, reason] of lineReasons(before, note, evidence.capitalsMean)) sayHere(points, reason);
-  if (Math.abs(note.midi - before.midi) >= LEAP_SEMITONES) sayHere(STRENGTH.leap, 'a leap');
+  if (Math.abs(note.midi - before.midi) >= LEAP_SEMITONES) sayHere(STRENGTH.leap, divides.leap());
   const cadence = cadenceBefore(played, tick, (at) => keyAt(played, at));
-  if (cadence && (wait > usual || rest > 0)) say(cadencePoints(cadence), CADENCES[cadence]);
+  if (cadence && (wait > usual || rest > 0)) say(cadencePoints(cadence), divides.cadence(cadence));
   const figures = strongest(evidence, index);
   for (const { points, reason } of figures) say(points, reason);
-  if (sections.has(tick) || sections.has(note.tick)) say(STRENGTH.section, 'a section begins');
-  if (evidence.jumps.has(tick)) say(STRENGTH.jump, 'a repeat begins');
+  if (sections.has(tick) || sections.has(note.tick)) say(STRENGTH.section, divides.sectionBegins());
+  if (evidence.jumps.has(tick)) say(STRENGTH.jump, divides.repeatBegins());
   const toBarLine = bar.tick + bar.length - tick;
-  const lies = (points: number, reason: string): void => {
+  const lies = (points: number, reason: Phrase): void => {
     place = points;
     reasons.push(reason);
   };
-  if (tick === bar.tick && upbeat < step / 2) lies(STRENGTH.barLine, 'on the bar line');
+  if (tick === bar.tick && upbeat < step / 2) lies(STRENGTH.barLine, divides.onBarLine());
   else if (upbeat > 0 && tick !== bar.tick && toBarLine === upbeat)
-    lies(STRENGTH.asPickup, 'begins with the same pick-up as the song');
+    lies(STRENGTH.asPickup, divides.asPickup());
   const strength = forBar + forOnset + place;
   return {
     tick,
@@ -177,21 +174,19 @@ function restPoints(beats: number): number {
   return Math.round(Math.min(STRENGTH.mostRest, STRENGTH.restPerBeat * beats));
 }
 
-function restInWords(beats: number): string {
-  if (beats < 1) return 'a short rest before it';
-  return beats === 1
-    ? 'a rest of a beat before it'
-    : `a rest of ${Math.round(beats * 10) / 10} beats before it`;
+/** In beats, to a tenth where it is a beat or more. */
+function restOf(beats: number): number {
+  return beats < 1 ? beats : Math.round(beats * 10) / 10;
 }
 
 /** The strongest return that begins here, and the strongest that comes again later. */
 function strongest(
   { played, notes, returns }: Evidence,
   index: number,
-): { points: number; reason: string }[] {
+): { points: number; reason: Phrase }[] {
   const here = returns.get(index) ?? [];
-  const best = (isFirst: boolean): { points: number; reason: string } | null => {
-    let found: { points: number; reason: string } | null = null;
+  const best = (isFirst: boolean): { points: number; reason: Phrase } | null => {
+    let found: { points: number; reason: Phrase } | null = null;
     for (const item of here) {
       if (item.isFirst !== isFirst || (isFirst && item.likeness !== 'same')) continue;
       const bar = barAt(played.bars, notes[index].tick);
@@ -200,15 +195,15 @@ function strongest(
       const off = item.likeness === 'same' ? 0 : STRENGTH[item.likeness];
       const whole = STRENGTH.returns + STRENGTH.returnsPerBar * Math.floor(bars + 0.1) - off;
       const points = isFirst ? Math.round(whole / 2) : whole;
-      if (points > (found?.points ?? 0)) found = { points, reason: returnInWords(item, isFirst) };
+      if (points > (found?.points ?? 0)) found = { points, reason: returnSaid(item, isFirst) };
     }
     return found;
   };
   return [best(false), best(true)].filter((found) => found !== null).slice(0, 1);
 }
 
-function returnInWords({ likeness }: Return, isFirst: boolean): string {
-  const what = { same: 'figure', moved: 'figure', rhythm: 'rhythm' }[likeness];
-  if (isFirst) return `a ${what} begins that comes again`;
-  return likeness === 'moved' ? 'an earlier figure returns, moved' : `an earlier ${what} returns`;
+function returnSaid({ likeness }: Return, isFirst: boolean): Phrase {
+  return isFirst
+    ? divides.returnBegins(likeness === 'rhythm' ? 'rhythm' : 'figure')
+    : divides.returns(likeness);
 }

@@ -1,3 +1,4 @@
+import { offers } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { parseChord } from '../music';
 import type { PlayedChange } from '../song';
@@ -25,6 +26,8 @@ const partsOf = (...list: (readonly [from: number, to: number, sharesWith: numbe
     toTick: 960 * to,
     sharesWith,
   })) as Part[];
+
+const up = offers.partMelodyUp();
 
 describe('chords of parts that follow another', () => {
   it('stand for those of the other, in order', () => {
@@ -96,11 +99,11 @@ describe('the melody of a part an octave higher', () => {
     ({ cutId: 'cut', choices: { octaveShift } }) as Parameters<typeof melodyUp>[0];
 
   it('is offered from where it lies, and no more where it is that high', () => {
-    expect(melodyUp(part(0), 'up')).toEqual({
-      label: 'up',
+    expect(melodyUp(part(0), up)).toEqual({
+      offer: up,
       edit: { kind: 'choose-for-part', cutId: 'cut', choices: { octaveShift: 1 } },
     });
-    expect(melodyUp(part(-1), 'up')?.edit).toMatchObject({ choices: { octaveShift: 0 } });
-    expect(melodyUp(part(1), 'up')).toBeNull();
+    expect(melodyUp(part(-1), up)?.edit).toMatchObject({ choices: { octaveShift: 0 } });
+    expect(melodyUp(part(1), up)).toBeNull();
   });
 });

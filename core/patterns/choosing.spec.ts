@@ -5,7 +5,7 @@ import { turnOf } from '../parts';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { type Song } from '../song/schema';
-import { wholeBars } from '../testing';
+import { offersOf, textOf, wholeBars } from '../testing';
 import { leftInWords } from '../words/leftHand';
 import { choosePattern, fitsMetre, kindred, patternsOf } from './choosing';
 import { PATTERNS } from './rows';
@@ -69,15 +69,12 @@ describe('choosing a pattern', () => {
   it('says which it refuses and which would fit, one press away', () => {
     const { findings } = arrange(playing('waltz', []), DEFAULT_PROFILE);
     const [refused] = findings.filter((finding) => finding.kind === 'pattern');
-    expect(refused.text).toBe(
+    expect(textOf(refused)).toBe(
       'Waltz is not made for 4/4: blocks are played. Made for 4/4: Rocking, Pulse, Fifths, Low then chord, Root and low fifth, Stride, After-beat, Octave bounce, Rising, Root and fifth walking, Rolling tenth, Lift, Descending line, Open tenth.',
     );
-    expect(refused.fixes?.map((fix) => fix.label).slice(0, 2)).toEqual([
-      'Play Rocking here',
-      'Play Pulse here',
-    ]);
+    expect(offersOf(refused).slice(0, 2)).toEqual(['Play Rocking here', 'Play Pulse here']);
     const unknown = arrange(playing('nowhere', []), DEFAULT_PROFILE).findings;
-    expect(unknown.find((finding) => finding.kind === 'pattern')?.text).toMatch(
+    expect(textOf(unknown.find((finding) => finding.kind === 'pattern'))).toMatch(
       /“nowhere” is not known here/,
     );
   });

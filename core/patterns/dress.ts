@@ -93,9 +93,9 @@ function dressBar(task: DressTask, stretch: Stretch): DressedBar {
   const play = (peak: Peak): Strike[] => strikesOf(contextAt(peak), pattern, stretch);
   const full = play(peakIn(task, stretch));
   if (task.refused || !bumps(task, full)) return { strikes: full, source: 'pattern', finding: null };
-  const remedies: readonly (readonly ['thins' | 'drops an octave', () => Strike[]])[] = [
+  const remedies: readonly (readonly ['thins' | 'drops-octave', () => Strike[]])[] = [
     ['thins', () => thinned(task, play(3))],
-    ['drops an octave', () => dropped(task.profile, full)],
+    ['drops-octave', () => dropped(task.profile, full)],
   ];
   for (const [what, remedy] of remedies) {
     const strikes = remedy();
@@ -105,7 +105,7 @@ function dressBar(task: DressTask, stretch: Stretch): DressedBar {
   return {
     strikes: hold,
     source: 'chord',
-    finding: thinnedFinding(voiced, bar, start, pattern, 'holds the block'),
+    finding: thinnedFinding(voiced, bar, start, pattern, 'holds-block'),
   };
 }
 

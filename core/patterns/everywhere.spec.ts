@@ -5,7 +5,7 @@ import { type HandNote, strikesOf } from '../hands';
 import { bassOf, chroma, KEYBOARDS, membersOf, reachMm, spanMm } from '../music';
 import { CHORD_TYPES } from '../music/chordTypes';
 import { DEFAULT_PROFILE, type PlayedBar, type Profile, type Song, within } from '../song';
-import { some, wholeBars } from '../testing';
+import { some, textOf, wholeBars } from '../testing';
 import { fitsMetre } from './choosing';
 import { PATTERNS } from './rows';
 
@@ -156,7 +156,7 @@ describe.each(PATTERNS.filter(({ id }) => id !== 'block'))('$name under every ch
           notes.length > 0 &&
           notes.every(({ source }) => source === 'chord'),
       );
-      const text = a.findings.map((finding) => finding.text).join(' ');
+      const text = a.findings.map((finding) => textOf(finding)).join(' ');
       for (const { bar } of held)
         expect([bar.number, said.has(bar.tick) || text.includes(String(bar.number))]).toEqual([
           bar.number,

@@ -61,7 +61,7 @@ describe('members of a pattern as keys', () => {
 
   it('the second bass is the fifth below where it is clear there, else above under the chord, else the root', () => {
     const second = (symbol: string, keys: number[], root: number): number =>
-      keysOf(context(symbol, keys, root), ['second bass'])[0];
+      keysOf(context(symbol, keys, root), ['second-bass'])[0];
     expect(second('A', [57, 61, 64], 45)).toBe(40);
     // D♯2 would growl: above.
     expect(second('Ab', [60, 63, 68], 44)).toBe(51);
@@ -77,7 +77,7 @@ describe('members of a pattern as keys', () => {
       next: number | null,
       fifths = 0,
       mode: 'major' | 'minor' = 'major',
-    ): number[] => keysOf(context('C', [48, 52, 55], root, { next, fifths, mode }), ['last but one', 'last']);
+    ): number[] => keysOf(context('C', [48, 52, 55], root, { next, fifths, mode }), ['last-but-one', 'last']);
     // C2 up to F2 in C: D, E; F2 down to C2: E, D.
     expect(walk(36, 41)).toEqual([38, 40]);
     expect(walk(41, 36)).toEqual([38, 40]);

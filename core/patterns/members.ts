@@ -39,9 +39,9 @@ function keysOfMember(
       return keys.length > 1 ? keys.slice(1) : keys;
     case 'upper':
       return upperOf(keys, voiced.chord);
-    case 'second bass':
+    case 'second-bass':
       return [secondBass(voiced, root, KEYBOARDS[profile.keyboard].low)];
-    case 'last but one':
+    case 'last-but-one':
       return [walkTo(voiced, root, next, 2)];
     case 'last':
       return [walkTo(voiced, root, next, 1)];

@@ -5,7 +5,7 @@ import type { HandNote } from '../hands';
 import { type Chord, parseChord } from '../music';
 import { applyEdit, DEFAULT_PROFILE, type OwnPattern, type Song, transpose } from '../song';
 import { playSimulated } from '../takes';
-import { wholeBars } from '../testing';
+import { textOf, wholeBars } from '../testing';
 import { choosePattern } from './choosing';
 import {
   cellsOf,
@@ -91,10 +91,10 @@ describe('a fixed line', () => {
 
   it('is told where its keys are not in the chord, each chord once', () => {
     const song = under('C', 'line', '4/4', [line]);
-    const tried = patternTried(song, DEFAULT_PROFILE, line).map(({ bar, text }) => `${bar} ${text}`);
+    const tried = patternTried(song, DEFAULT_PROFILE, line).map((told) => `${told.bar} ${textOf(told)}`);
     expect(tried).toEqual(['1 B2 is not in C: the fixed line is played all the same.']);
     const fits = under('Em7', 'line', '4/4', [line]);
-    expect(patternTried(fits, DEFAULT_PROFILE, line).map(({ text }) => text)).toEqual([]);
+    expect(patternTried(fits, DEFAULT_PROFILE, line).map(textOf)).toEqual([]);
   });
 });
 
@@ -162,7 +162,7 @@ describe('a figure read off keys played over a chord', () => {
     expect(events).toEqual([
       { onset: 0, length: 1, members: [1] },
       { onset: 1, length: 0.5, members: [3, 5] },
-      { onset: 2, length: 1, members: ['second bass'] },
+      { onset: 2, length: 1, members: ['second-bass'] },
     ]);
     expect(strangers).toEqual([54]);
     expect(readFigure([], chordOf('C'), 4)).toEqual({ events: [], strangers: [] });
@@ -246,13 +246,13 @@ describe('a pattern of the pianist’s own', () => {
       ...under('C', 'auto', '3/4'),
       changes: wholeBars(['C5', 'C5', 'C5'], ['C', 'G7', 'C']).changes,
     };
-    expect(patternTried(song, DEFAULT_PROFILE, seventh).map(({ bar, text }) => [bar, text])).toEqual([
+    expect(patternTried(song, DEFAULT_PROFILE, seventh).map((told) => [told.bar, textOf(told)])).toEqual([
       [1, 'C has no 7: what stands in for it is played.'],
     ]);
     expect(patternTried(song, DEFAULT_PROFILE, own)).toEqual([]);
     const low = { ...song, melody: song.melody.map((n) => ({ ...n, pitch: { ...n.pitch, octave: 2 } })) };
     expect(patternTried(low, DEFAULT_PROFILE, own).length).toBeGreaterThan(0);
     const wrong = patternTried(song, DEFAULT_PROFILE, { ...own, metre: '4/4' });
-    expect(wrong[0].text).toMatch(/^Mine is not made for 3\/4/);
+    expect(textOf(wrong[0])).toMatch(/^Mine is not made for 3\/4/);
   });
 });

@@ -84,7 +84,7 @@ const SHORT = 0.7;
 /** Over the octave from the root: what a key may be, the nearest first. */
 const NUMBERS = [1, 3, 5, 7, 8, 9, 10, 12, 14, 15] as const;
 /** A fourth below the root is its fifth as second bass. */
-const LOW_FIFTH = 'second bass';
+const LOW_FIFTH = 'second-bass';
 
 /**
  * What keys played over a chord are as members of it: the key of the chord's bass that is struck first is its root;

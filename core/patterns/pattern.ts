@@ -1,11 +1,11 @@
 /**
  * What an event strikes. Members of a root-based row are numbers (1, 3, 5, 8, 10 …) above the root or slash bass;
- * 'peak' is the top of a broken figure, the octave where the melody has the third, else a third; 'second bass' is the
+ * 'peak' is the top of a broken figure, the octave where the melody has the third, else a third; 'second-bass' is the
  * fifth, low, as the second bass of the same chord. 'upper' is the chord above a low bass: the keys of the voicing
- * without the root; 'last but one' and 'last' walk to the root of the next chord. A voicing-based row names keys of the voicing, so that inversion and pins stay.
+ * without the root; 'last-but-one' and 'last' walk to the root of the next chord. A voicing-based row names keys of the voicing, so that inversion and pins stay.
  */
 export type PatternMember =
-  number | 'peak' | 'second bass' | 'upper' | 'lowest' | 'others' | 'all' | 'last but one' | 'last';
+  number | 'peak' | 'second-bass' | 'upper' | 'lowest' | 'others' | 'all' | 'last-but-one' | 'last';
 
 export interface PatternEvent {
   /** In the pattern's unit, from its start. */

@@ -1,17 +1,18 @@
+import { inWords } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { patternProposals } from './proposing';
 
 const FOUR = { numerator: 4, denominator: 4 };
 const THREE = { numerator: 3, denominator: 4 };
 const weighed = (differs: Partial<Parameters<typeof patternProposals>[0]> = {}) =>
-  patternProposals({ metre: FOUR, energy: 3, level: 'some years', notesPerBar: 4, own: [], ...differs });
+  patternProposals({ metre: FOUR, energy: 3, level: 'some-years', notesPerBar: 4, own: [], ...differs });
 const ids = (...args: Parameters<typeof weighed>): string[] =>
   weighed(...args).map(({ pattern }) => pattern.id);
 
 describe('patterns proposed', () => {
   it('come by energy and by what the pianist can do', () => {
     expect(ids({ energy: 3 }).slice(0, 3)).toEqual(['rocking', 'root-and-fifth-walking', 'pulse']);
-    expect(ids({ energy: 2, level: 'first year' }).slice(0, 3)).toEqual(['pulse', 'fifths', 'after-beat']);
+    expect(ids({ energy: 2, level: 'first-year' }).slice(0, 3)).toEqual(['pulse', 'fifths', 'after-beat']);
     expect(ids({ energy: 4, level: 'fluent' }).slice(0, 3)).toEqual([
       'stride',
       'octave-bounce',
@@ -53,7 +54,7 @@ describe('patterns proposed', () => {
 
   it('say why', () => {
     const reasons = Object.fromEntries(
-      weighed({ energy: 3 }).map(({ pattern, reason }) => [pattern.id, reason]),
+      weighed({ energy: 3 }).map(({ pattern, reasons }) => [pattern.id, reasons.map(inWords).join('; ')]),
     );
     expect(reasons.rocking).toBe('as lively as the section; the hand moves');
     expect(reasons.pulse).toBe('calmer than the section; the hand stays in its place');
@@ -63,9 +64,11 @@ describe('patterns proposed', () => {
     const fluent = weighed({ level: 'fluent', notesPerBar: 7 }).find(
       ({ pattern }) => pattern.id === 'stride',
     );
-    expect(fluent?.reason).toBe('livelier than the section; wide and quick under a busy tune');
+    expect(fluent?.reasons.map(inWords).join('; ')).toBe(
+      'livelier than the section; wide and quick under a busy tune',
+    );
     const calm = weighed({ level: 'fluent', notesPerBar: 3 }).find(({ pattern }) => pattern.id === 'stride');
-    expect(calm?.reason).toBe(
+    expect(calm?.reasons.map(inWords).join('; ')).toBe(
       'livelier than the section; wide and quick, and the tune leaves you free for it',
     );
   });

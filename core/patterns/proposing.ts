@@ -1,5 +1,5 @@
 import type { Metre } from '../music';
-import { because } from '../sentences';
+import { because, type Phrase } from '../sentences';
 import { type OwnPattern, type Profile, SKILL } from '../song';
 import { fitsMetre, patternsOf } from './choosing';
 import type { Pattern } from './pattern';
@@ -8,8 +8,7 @@ import { BLOCK } from './rows';
 /** A pattern for a part, with why it suits. */
 export interface PatternProposal {
   readonly pattern: Pattern;
-  /** Two short clauses, joined. */
-  readonly reason: string;
+  readonly reasons: readonly Phrase[];
 }
 
 /** What a pattern is weighed by. */
@@ -38,7 +37,7 @@ export function patternProposals(weighing: Weighing): PatternProposal[] {
   return fitting
     .map((pattern) => ({ pattern, cost: costOf(pattern, weighing) }))
     .sort((a, b) => a.cost - b.cost)
-    .map(({ pattern }) => ({ pattern, reason: reasonFor(pattern, weighing) }));
+    .map(({ pattern }) => ({ pattern, reasons: reasonsFor(pattern, weighing) }));
 }
 
 function costOf(pattern: Pattern, { energy, level, notesPerBar, own }: Weighing): number {
@@ -56,10 +55,10 @@ function skillOf({ skill = 1 }: Pattern): number {
   return skill;
 }
 
-function reasonFor(pattern: Pattern, { energy, level, notesPerBar }: Weighing): string {
+function reasonsFor(pattern: Pattern, { energy, level, notesPerBar }: Weighing): Phrase[] {
   const skill = skillOf(pattern);
   const lively = because.livelyAs(Math.sign(pattern.energy - energy) as -1 | 0 | 1);
-  if (skill > SKILL[level]) return `${lively}; ${because.forLater()}`;
-  if (skill > 2) return `${lively}; ${notesPerBar >= BUSY ? because.busyTune() : because.richButFree()}`;
-  return `${lively}; ${skill === 1 ? because.handStays() : because.handMoves()}`;
+  if (skill > SKILL[level]) return [lively, because.forLater()];
+  if (skill > 2) return [lively, notesPerBar >= BUSY ? because.busyTune() : because.richButFree()];
+  return [lively, skill === 1 ? because.handStays() : because.handMoves()];
 }

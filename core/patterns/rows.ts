@@ -28,7 +28,7 @@ export const PATTERNS: readonly Pattern[] = [
     holdsUpTo: 1,
     energy: 3,
     skill: 2,
-    events: quarters(1, 'upper', 'upper', 'second bass', 'upper', 'upper'),
+    events: quarters(1, 'upper', 'upper', 'second-bass', 'upper', 'upper'),
   },
   {
     id: 'waltz-in-place',
@@ -128,7 +128,7 @@ export const PATTERNS: readonly Pattern[] = [
     isBare: true,
     events: [
       { onset: 0, length: 2, members: [1] },
-      { onset: 2, length: 2, members: ['second bass'] },
+      { onset: 2, length: 2, members: ['second-bass'] },
     ],
   },
   {
@@ -141,7 +141,7 @@ export const PATTERNS: readonly Pattern[] = [
     energy: 4,
     skill: 3,
     isByChoice: true,
-    events: quarters(1, 'upper', 'second bass', 'upper'),
+    events: quarters(1, 'upper', 'second-bass', 'upper'),
   },
   {
     id: 'low-in-groups',
@@ -153,7 +153,7 @@ export const PATTERNS: readonly Pattern[] = [
     energy: 3,
     skill: 2,
     // 1 x x 5̲ x in 5/4: low at each group, the chord on the other units.
-    byGroups: { first: 1, later: 'second bass', others: 'upper' },
+    byGroups: { first: 1, later: 'second-bass', others: 'upper' },
     events: [],
   },
   {
@@ -215,7 +215,7 @@ export const PATTERNS: readonly Pattern[] = [
     isByChoice: true,
     isBare: true,
     endsThin: true,
-    events: quarters(1, 5, 1, 5, 1, 5, 'last but one', 'last'),
+    events: quarters(1, 5, 1, 5, 1, 5, 'last-but-one', 'last'),
   },
   {
     id: 'crossing-six',

@@ -1,3 +1,4 @@
+import { textOf } from '../testing';
 import { describe, expect, it } from 'vitest';
 import { type Chord, keyFromFifths, type Metre, parseChord } from '../music';
 import { DEFAULT_PROFILE, type PlayedBar } from '../song';
@@ -170,7 +171,7 @@ describe('a chord dressed with a pattern', () => {
     const { notes, findings } = dress(task(more, id));
     return [
       ...notes.map(({ tick, midi, source }) => `${tick / beat}: ${midi} ${source}`),
-      ...findings.map(({ text }) => text),
+      ...findings.map(textOf),
     ];
   };
 

@@ -1,5 +1,5 @@
 import { type Metre, metreName } from '../music';
-import { because } from '../sentences';
+import { because, type Phrase } from '../sentences';
 
 /** What a figure of the right hand strikes: keys of its chord by their place in it, or single notes of the key. */
 export type SungMember = 'all' | 'lowest' | 'middle' | 'top' | 'others' | 'key-note';
@@ -20,7 +20,7 @@ export interface SungFigure {
     readonly members: readonly SungMember[];
   }[];
   /** What the left hand plays below it; absent: its bass, alone or with its octave. */
-  readonly left?: 'open tenth' | 'line';
+  readonly left?: 'open-tenth' | 'line';
 }
 
 /** Keys one after another, so many to the beat. */
@@ -82,7 +82,7 @@ export const SUNG_FIGURES: readonly SungFigure[] = [
     metres: [],
     energy: 1,
     beats: 2,
-    left: 'open tenth',
+    left: 'open-tenth',
     events: [
       { onset: 0, length: 1, members: ['key-note'] },
       { onset: 1, length: 0.5, members: ['key-note'] },
@@ -121,14 +121,15 @@ export function sungFigure(choice: string, metre: Metre): SungFigure | null {
 export function sungProposals(
   metre: Metre,
   energy: number,
-): { readonly pattern: SungFigure; readonly reason: string }[] {
+): { readonly pattern: SungFigure; readonly reasons: readonly Phrase[] }[] {
   return SUNG_FIGURES.filter((row) => suitsMetre(row, metre))
     .map((pattern) => ({ pattern, off: Math.abs(pattern.energy - energy) }))
     .sort((a, b) => a.off - b.off)
     .map(({ pattern }) => ({
       pattern,
-      reason: `${because.livelyAs(Math.sign(pattern.energy - energy) as -1 | 0 | 1)}; ${
-        pattern.left ? because.leftGoesWith(pattern.left) : because.leftHasTheBass()
-      }`,
+      reasons: [
+        because.livelyAs(Math.sign(pattern.energy - energy) as -1 | 0 | 1),
+        pattern.left ? because.leftGoesWith(pattern.left) : because.leftHasTheBass(),
+      ],
     }));
 }

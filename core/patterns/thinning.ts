@@ -46,14 +46,13 @@ export function thinnedFinding(
   bar: PlayedBar,
   tick: number,
   pattern: Pattern,
-  what: Parameters<typeof says.thinned>[1],
+  what: 'thins' | 'drops-octave' | 'holds-block',
 ): Finding {
   return {
     kind: 'thinned',
     tick,
-    text: says.thinned(pattern.name, what, typeset(change.symbol), bar.number),
+    says: [says.thinned(pattern.name, what, typeset(change.symbol), bar.number)],
     sameAs: what,
-    remedies: [offers.inFull()],
-    fixes: [{ label: offers.inFull(), edit: { kind: 'thinning', changeId: change.id, refused: true } }],
+    remedies: [{ offer: offers.inFull(), edit: { kind: 'thinning', changeId: change.id, refused: true } }],
   };
 }

@@ -202,6 +202,6 @@ describe('an end that slows', () => {
 
   it('is none that was not chosen', () => {
     const played = unfold(base);
-    expect(withSlowing(played, 'in time')).toBe(played);
+    expect(withSlowing(played, 'in-time')).toBe(played);
   });
 });

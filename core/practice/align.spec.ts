@@ -205,9 +205,9 @@ describe('a take judged', () => {
     const { events } = playAsPupil(wanted, STEADY);
     const half = events.filter(({ seconds }) => seconds < 20);
     const judged = judgeTake(wanted, half, 0.6);
-    expect(judged.keys.at(-1)?.how).toBe('not reached');
+    expect(judged.keys.at(-1)?.how).toBe('not-reached');
     expect(judged.keys.filter(({ how }) => how === 'missed')).toEqual([]);
-    const reached = judged.keys.filter(({ how }) => how !== 'not reached');
+    const reached = judged.keys.filter(({ how }) => how !== 'not-reached');
     expect(reached.every(({ how }) => how === 'right')).toBe(true);
     expect(judged.cleanShare).toBe(reached.length / judged.keys.length);
     const downs = events.filter(({ velocity }) => velocity > 0);
@@ -247,7 +247,7 @@ describe('a take judged', () => {
       ],
       0.6,
     );
-    expect(short.keys.map(({ how }) => how)).toEqual(['right', 'right', 'right', 'missed', 'not reached']);
+    expect(short.keys.map(({ how }) => how)).toEqual(['right', 'right', 'right', 'missed', 'not-reached']);
     // 97 of a hundred, keys too many among them.
     const [key] = clean.keys;
     const share = (right: number, wrong: number, extra: number) => ({

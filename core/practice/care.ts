@@ -28,7 +28,7 @@ export function minutesSinceRest(turns: readonly Pick<Turn, 'at' | 'seconds'>[],
 /** What of a stretch asks for a warm, loose hand. */
 export interface WidePassage {
   readonly hand: 'right' | 'left';
-  readonly kind: 'octaves' | 'wide chords';
+  readonly kind: 'octaves' | 'wide-chords';
   readonly strikes: number;
 }
 
@@ -47,7 +47,7 @@ export function widePassages(
     });
     if (wide.length < FEWEST_WIDE) return [];
     const octaves = wide.filter((strike) => strike[strike.length - 1].midi - strike[0].midi === 12);
-    const kind = octaves.length * 2 > wide.length ? 'octaves' : 'wide chords';
+    const kind = octaves.length * 2 > wide.length ? 'octaves' : 'wide-chords';
     return [{ hand, kind, strikes: wide.length } as const];
   });
 }

@@ -6,7 +6,7 @@ import type { Turn } from './log';
 import type { Slip } from './slips';
 
 /** Why a place is hard, where the rules know. */
-export type Cause = 'leap' | 'crossing' | 'quick' | 'off the beat' | 'black key';
+export type Cause = 'leap' | 'crossing' | 'quick' | 'off-the-beat' | 'black-key';
 
 /** A bar with what has gone wrong in it. */
 export interface HotBar {
@@ -110,8 +110,8 @@ function causeOf(
     if (before.length === 1 && here.length === 1 && isPass(before[0], here[0], note.hand)) return 'crossing';
     if (secondsAt(here[0].tick) - secondsAt(before[0].tick) < QUICK_SECONDS) return 'quick';
   }
-  if (placeInBar(bar, note.tick).inBeat !== 0) return 'off the beat';
-  return isBlack(note.midi) ? 'black key' : null;
+  if (placeInBar(bar, note.tick).inBeat !== 0) return 'off-the-beat';
+  return isBlack(note.midi) ? 'black-key' : null;
 }
 
 function middleOf(strike: Strike): number {

@@ -54,7 +54,7 @@ export interface Job {
   /** Why it comes now. */
   readonly why: 'due' | 'next' | 'new';
   /** Why it has more turns than others; null where it has not. */
-  readonly more: 'harder' | 'went wrong' | null;
+  readonly more: 'harder' | 'went-wrong' | null;
   /** Percent of the tempo it begins at when it is new: what it is made of decides. */
   readonly fromPercent: number;
 }

@@ -9,7 +9,7 @@ import type { WantedKey } from './wanted';
 export interface JudgedKey {
   readonly wanted: WantedKey;
   /** "late" and "early" beyond what is heard as together; "not reached": the player stopped before. */
-  readonly how: 'right' | 'wrong' | 'missed' | 'late' | 'early' | 'not reached';
+  readonly how: 'right' | 'wrong' | 'missed' | 'late' | 'early' | 'not-reached';
   /** Seconds after (before: less than 0) where the player's own tempo puts it; null where it was not played. */
   readonly late: number | null;
 }
@@ -35,7 +35,7 @@ export interface Judgement {
 
 /** Whether a take is a clean turn: to the end, without stopping, enough keys right and in time, of those wanted and those too many. */
 export function isCleanTurn({ keys, extra, restarts }: Judgement, { cleanFrom }: Gate): boolean {
-  const isWhole = keys.every(({ how }) => how !== 'not reached') && restarts.length === 0;
+  const isWhole = keys.every(({ how }) => how !== 'not-reached') && restarts.length === 0;
   return isWhole && keys.length > 0 && rightOf(keys) >= cleanFrom * (keys.length + extra.length);
 }
 
@@ -70,7 +70,7 @@ export function judgeTake(
   const keys = wanted.map((key, i): JudgedKey => {
     const late = lateAt(i);
     if (times.last[i] === null)
-      return { wanted: key, how: key.tick > lastTick ? 'not reached' : 'missed', late: null };
+      return { wanted: key, how: key.tick > lastTick ? 'not-reached' : 'missed', late: null };
     const how = late !== null && late > off ? 'late' : late !== null && late < -off ? 'early' : 'right';
     return { wanted: key, how: times.isWrong[i] ? 'wrong' : how, late };
   });

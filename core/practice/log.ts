@@ -9,8 +9,10 @@ export interface Turn {
   readonly at: number;
   readonly card: string;
   readonly kind: JobKind;
-  /** Name of what was played: "Part 2". */
-  readonly what: string;
+  /** First and last part it was of, by number; a turn of before has the name it had instead. */
+  readonly fromPart?: number;
+  readonly toPart?: number;
+  readonly what?: string;
   readonly hands: Hand | 'both';
   readonly rung: number;
   readonly tempoPercent: number;

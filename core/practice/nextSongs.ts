@@ -4,7 +4,7 @@ import { fifthsOf } from '../music';
 import { keyAt, placeIn } from '../song';
 
 /** What a pianist may want to work on. */
-export type Aim = 'left hand' | 'leaps' | 'off-beats' | 'stretches' | 'black keys' | 'speed' | 'reading';
+export type Aim = 'left-hand' | 'leaps' | 'off-beats' | 'stretches' | 'black-keys' | 'speed' | 'reading';
 
 /** A song as far as it is compared: how hard its parts are, and how many accidentals its key has. */
 export interface SongToRank {
@@ -77,13 +77,13 @@ function muchOf(song: SongToRank, effort: SongToRank['efforts'][number], aim: Ai
   if (!effort) return 0;
   const { measures } = effort;
   switch (aim) {
-    case 'left hand':
+    case 'left-hand':
       return measures.independence;
     case 'leaps':
       return measures.leaps;
     case 'stretches':
       return measures.stretch;
-    case 'black keys':
+    case 'black-keys':
       return measures.blackKeys;
     case 'speed':
       return measures.speed;

@@ -123,8 +123,8 @@ describe('where a song goes wrong', () => {
     expect(causeAt([note(0, 64, 3), note(960, 65, 1)], 1)).toBe('crossing');
     expect(causeAt([note(0, 60, 1), note(960, 62, 2)], 1, (tick) => tick / 4900)).toBe('quick');
     expect(causeAt([note(0, 60, 1), note(960, 62, 2)], 1, (tick) => tick / 4800)).toBeNull();
-    expect(causeAt([note(0, 60, 1), note(1440, 62, 2)], 1)).toBe('off the beat');
-    expect(causeAt([note(0, 61, 2)], 0)).toBe('black key');
+    expect(causeAt([note(0, 60, 1), note(1440, 62, 2)], 1)).toBe('off-the-beat');
+    expect(causeAt([note(0, 61, 2)], 0)).toBe('black-key');
     expect(causeAt([note(0, 60, 1)], 0)).toBeNull();
     // A key that is not struck there any more has none.
     expect(causeIn({ ...a.played, bars: [bar] }, [note(0, 61, 1)], note(0, 63, 1), secondsAt)).toBeNull();
@@ -147,13 +147,13 @@ describe('where a song goes wrong', () => {
 
 describe('what is kept of a take', () => {
   it('has a key too many, and a new beginning, at the key that was wanted there', () => {
-    const key = (tick: number, how: 'right' | 'wrong' | 'not reached') => ({
+    const key = (tick: number, how: 'right' | 'wrong' | 'not-reached') => ({
       wanted: { tick, seconds: tick, midi: 60 + tick, hand: 'right' as const, from: `n${tick}` },
       how,
       late: 0,
     });
     const judgement = {
-      keys: [key(0, 'right'), key(2, 'wrong'), key(4, 'not reached')],
+      keys: [key(0, 'right'), key(2, 'wrong'), key(4, 'not-reached')],
       extra: [{ tick: 1, midi: 99 }],
       restarts: [2, -1],
     } as unknown as Parameters<typeof slipsOf>[0];
@@ -245,11 +245,11 @@ describe('care for the hands', () => {
     expect(wide(strikes([60, 72], [62, 74]))).toEqual([]);
     expect(wide(strikes([60, 72], [62, 74], [64, 76]), 10)).toEqual([]);
     expect(wide(strikes([60, 76], [62, 77], [64, 80]), 10)).toEqual([
-      { hand: 'right', kind: 'wide chords', strikes: 3 },
+      { hand: 'right', kind: 'wide-chords', strikes: 3 },
     ]);
     // As many octaves as other wide chords are no passage of octaves.
     expect(wide(strikes([60, 72], [62, 74], [60, 74], [62, 76]))).toEqual([
-      { hand: 'right', kind: 'wide chords', strikes: 4 },
+      { hand: 'right', kind: 'wide-chords', strikes: 4 },
     ]);
     expect(wide(strikes([60, 67], [62, 69], [64, 71]))).toEqual([]);
     expect(
@@ -290,7 +290,7 @@ describe('which song next', () => {
       ['b', 30, 1],
       ['c', 60, 1],
     ]);
-    expect(order('left hand').map(([id, much, part]) => [id, much, part])).toEqual([
+    expect(order('left-hand').map(([id, much, part]) => [id, much, part])).toEqual([
       ['b', 60, 1],
       ['a', 5, 2],
       ['c', 0, null],
@@ -305,10 +305,10 @@ describe('which song next', () => {
 
   it('knows each aim by its own measure', () => {
     const aims: [Aim, Partial<typeof none>][] = [
-      ['left hand', { independence: 50 }],
+      ['left-hand', { independence: 50 }],
       ['leaps', { leaps: 50 }],
       ['stretches', { stretch: 50 }],
-      ['black keys', { blackKeys: 50 }],
+      ['black-keys', { blackKeys: 50 }],
       ['speed', { speed: 50 }],
     ];
     for (const [aim, measures] of aims)

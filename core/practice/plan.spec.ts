@@ -111,10 +111,10 @@ describe('a plan', () => {
     ]);
     const plan = planFor([part(1, 10), part(2, 10)], options({ minutes: 3, cards }));
     expect(plan.jobs[0]).toMatchObject({ kind: 'right', fromPart: 1, why: 'due', turns: 2 });
-    expect(plan.leftOut.filter(({ why }) => why === 'not due').map(({ job }) => job.id)).toEqual([
+    expect(plan.leftOut.filter(({ why }) => why === 'not-due').map(({ job }) => job.id)).toEqual([
       'left p1 left',
     ]);
-    expect(plan.leftOut.some(({ why }) => why === 'no time')).toBe(true);
+    expect(plan.leftOut.some(({ why }) => why === 'no-time')).toBe(true);
     expect(
       [...plan.jobs, ...plan.leftOut.map(({ job }) => job)].find(({ card }) => card === 'p2|right|4')?.why,
     ).toBe('next');
@@ -133,11 +133,11 @@ describe('a plan', () => {
       'meetings ×1',
       'together ×3',
       'hear ×1',
-      'right ×5 went wrong',
-      'left ×5 went wrong',
+      'right ×5 went-wrong',
+      'left ×5 went-wrong',
       'meetings ×1',
-      'together ×5 went wrong',
-      'hardest ×5 went wrong',
+      'together ×5 went-wrong',
+      'hardest ×5 went-wrong',
       'whole ×2',
     ]);
     expect(plan.jobs.find(({ kind }) => kind === 'hardest')).toMatchObject({

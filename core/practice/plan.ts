@@ -61,7 +61,7 @@ export interface PlanOptions {
 export interface Plan {
   readonly jobs: readonly Job[];
   /** What did not fit, and what is not due yet. */
-  readonly leftOut: readonly { readonly job: Job; readonly why: 'no time' | 'not due' }[];
+  readonly leftOut: readonly { readonly job: Job; readonly why: 'no-time' | 'not-due' }[];
   readonly minutes: number;
   /** Minutes until all of it is passed, if every third turn fails; and so many a day, where a day is set. */
   readonly toGo: { readonly minutes: number; readonly perDay: number | null };
@@ -114,17 +114,17 @@ export function planFor(parts: readonly PartToPractise[], options: PlanOptions):
   const isUp = next.length === 0 && parts.length > 0 && options.rung < HIGHEST_RUNG;
   const up = isUp ? [once('rung', parts, options, RUNG_MINUTES)] : [];
   const jobs: Job[] = [];
-  const leftOut: { job: Job; why: 'no time' | 'not due' }[] = [];
+  const leftOut: { job: Job; why: 'no-time' | 'not-due' }[] = [];
   let minutes = 0;
   for (const job of warmed([...due, ...next, ...up], parts, options)) {
     if (minutes < options.minutes) {
       jobs.push(job);
       minutes += job.minutes;
-    } else leftOut.push({ job, why: 'no time' });
+    } else leftOut.push({ job, why: 'no-time' });
   }
   return {
     jobs,
-    leftOut: [...leftOut, ...later.map((job) => ({ job, why: 'not due' as const }))],
+    leftOut: [...leftOut, ...later.map((job) => ({ job, why: 'not-due' as const }))],
     minutes,
     toGo: { minutes: toGo, perDay: options.days ? toGo / options.days : null },
   };
@@ -191,7 +191,7 @@ function jobsOf(part: PartToPractise, meanWeight: number, options: PlanOptions):
   const turns = turnsFor(weightOf(part), meanWeight, options.gate);
   const usual = turnsFor(meanWeight, meanWeight, options.gate);
   const byEffort = turnsFor(part.effort, meanWeight, options.gate);
-  const more = turns <= usual ? null : byEffort > usual ? 'harder' : 'went wrong';
+  const more = turns <= usual ? null : byEffort > usual ? 'harder' : 'went-wrong';
   const job = (
     kind: JobKind,
     hand: Hand | 'both',

@@ -16,7 +16,7 @@ const any = fc.record({
   isClean: fc.boolean(),
   apart: fc.option(fc.double({ min: -1, max: 1, noNaN: true })),
   cleanShare: fc.option(fc.double({ min: 0, max: 1, noNaN: true })),
-  what: fc.string({ maxLength: 20 }),
+  fromPart: fc.integer({ min: 1, max: 99 }),
   seconds: fc.double({ min: 0, max: 900, noNaN: true }),
 });
 
@@ -54,12 +54,13 @@ describe('what was practised, taken along', () => {
   });
 
   it('is a table that a spreadsheet shows, and comes back from it without the slips', () => {
-    const row = rowOf(turn);
+    const row = rowOf(turn, 'Part 1, right hand');
     expect(Object.keys(row)).toEqual([
       'at',
       'card',
       'kind',
-      'what',
+      'fromPart',
+      'toPart',
       'hands',
       'rung',
       'tempoPercent',
@@ -67,6 +68,7 @@ describe('what was practised, taken along', () => {
       'cleanShare',
       'apart',
       'seconds',
+      'what',
     ]);
     expect(row['at']).toBe('2023-11-14T22:13:20.000Z');
     const asText = Object.fromEntries(Object.entries(row).map(([k, v]) => [k, v === null ? '' : String(v)]));

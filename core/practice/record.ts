@@ -6,6 +6,7 @@ import { TROUBLE_KINDS } from './troubles';
 
 const hand = z.enum(['right', 'left']);
 const percent = z.number().min(1).max(400);
+const partNumber = z.number().int().min(1).max(20_000);
 const time = z.number().int().min(0).max(8.64e15);
 
 const turnSchema = z.object({
@@ -13,7 +14,9 @@ const turnSchema = z.object({
   at: time,
   card: z.string().min(1).max(300),
   kind: z.enum(JOB_KINDS),
-  what: z.string().max(200),
+  fromPart: partNumber.optional(),
+  toPart: partNumber.optional(),
+  what: z.string().max(200).optional(),
   hands: z.enum(['right', 'left', 'both']),
   rung: z.number().int().min(1).max(7),
   tempoPercent: percent,
@@ -107,9 +110,20 @@ function good<T>(schema: z.ZodType<T>, entries: readonly unknown[]): T[] {
   });
 }
 
-/** A turn as a row of a table: what a spreadsheet shows. Slips stay with the project file. */
-export function rowOf({ at, slips: _slips, songId: _song, ...turn }: Turn): Record<string, unknown> {
-  return { at: new Date(at).toISOString(), ...turn };
+/** A turn as a row of a table, with its name: what a spreadsheet shows. Slips stay with the project file. */
+export function rowOf(
+  { at, card, kind, fromPart, toPart, slips: _slips, songId: _song, ...turn }: Turn,
+  what: string,
+): Record<string, unknown> {
+  return {
+    at: new Date(at).toISOString(),
+    card,
+    kind,
+    fromPart: fromPart ?? null,
+    toPart: toPart ?? null,
+    ...turn,
+    what,
+  };
 }
 
 /** Rows of a table as turns at a song; those that are none are counted. */
@@ -119,8 +133,10 @@ export function turnsOfRows(
 ): { readonly turns: Turn[]; readonly refused: number } {
   const number = (text: string | undefined): number | null =>
     text === undefined || text.trim() === '' ? null : Number(text);
-  const read = rows.map((row) => ({
+  const read = rows.map(({ what, fromPart, toPart, ...row }) => ({
     ...row,
+    // Its name is told by its parts; one without them keeps the name it had.
+    ...(number(fromPart) === null ? { what } : { fromPart: number(fromPart), toPart: number(toPart) }),
     songId,
     at: Date.parse(row['at'] ?? ''),
     rung: number(row['rung']),

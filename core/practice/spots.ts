@@ -33,7 +33,7 @@ export function spotJob(
     turns,
     minutes: minutesFor(span.seconds, turns, gate.from),
     why: 'new',
-    more: 'went wrong',
+    more: 'went-wrong',
     fromPercent: gate.from,
   };
 }

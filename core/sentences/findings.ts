@@ -1,11 +1,19 @@
 import { beatsInWords } from './beats';
 import { listed } from './listed';
+import type { Words } from './words';
+import { fillName } from './fillNames';
+
+const GIVES_WAY = {
+  thins: 'thins',
+  'drops-octave': 'drops an octave',
+  'holds-block': 'holds the block',
+} as const;
 
 /**
  * What a finding says, from plain facts: symbols, letters and numbers as they are shown. One place to read, reword or
  * translate; nothing here decides anything.
  */
-export const says = {
+export const FINDINGS = {
   unclear: (problem: string) =>
     `${problem} The left hand rests here. Write the chord in another way, or leave it out.`,
   offKeyboard: (key: string, more: number, keys: number) =>
@@ -21,7 +29,7 @@ export const says = {
     `${note} lies outside the key and its chord, and no half step leads to or from it: a slip?`,
   quick: (symbol: string, seconds: number) =>
     `${symbol} passes too quickly (${seconds.toFixed(1)} seconds): leave it out?`,
-  rub: (role: string, beats: number, count: string, bar: number) =>
+  rub: (role: Words, beats: number, count: string, bar: number) =>
     `${role}, for ${beatsInWords(beats)} on ${count} of ${bar === 0 ? 'the pick-up' : `bar ${bar}`}.`,
 
   raised: (symbol: string) =>
@@ -51,7 +59,7 @@ export const says = {
       numbered.length === 0 ? [] : [`bar${numbered.length === 1 ? '' : 's'} ${listed(numbered)}`];
     return `The same in ${[...(bars.includes(0) ? ['the pick-up'] : []), ...inBars].join(' and ')}.`;
   },
-  kept: (kept: 'pinned' | 'settled', symbol: string, problem: string) =>
+  kept: (kept: 'pinned' | 'settled', symbol: string, problem: Words) =>
     `The ${kept} voicing of ${symbol} ${problem}; it is kept as it is.`,
   keptTooWide: () => 'is wider than your left hand',
   keptOffKeyboard: (keys: number) => `runs off a keyboard of ${keys} keys`,
@@ -61,18 +69,14 @@ export const says = {
   handsCross: (left: string, right: string) =>
     `The left hand's ${left} lies above the right hand's ${right} here.`,
   crowded: (left: string, right: string) => `The hands crowd each other: ${left} below ${right}.`,
-  thinned: (
-    pattern: string,
-    what: 'thins' | 'drops an octave' | 'holds the block',
-    symbol: string,
-    bar: number,
-  ) => `${pattern} ${what} under ${symbol} in bar ${bar}: the right hand comes within two half steps.`,
-  fillWaits: (kind: string, why: 'no place' | 'too long') =>
-    why === 'too long'
-      ? `The ${kind} of your own is longer than its place: shorten it, or it waits.`
-      : `The ${kind} taken here has no place any more since the song was changed: it waits.`,
+  thinned: (pattern: string, what: 'thins' | 'drops-octave' | 'holds-block', symbol: string, bar: number) =>
+    `${pattern} ${GIVES_WAY[what]} under ${symbol} in bar ${bar}: the right hand comes within two half steps.`,
+  fillWaits: (kind: string, why: 'no-place' | 'too-long') =>
+    why === 'too-long'
+      ? `The ${fillName(kind)} of your own is longer than its place: shorten it, or it waits.`
+      : `The ${fillName(kind)} taken here has no place any more since the song was changed: it waits.`,
   fillAlone: (kind: string) =>
-    `The ${kind} you took lost its chord when the song was changed: it waits until that comes back.`,
+    `The ${fillName(kind)} you took lost its chord when the song was changed: it waits until that comes back.`,
   patternUnknown: (pattern: string) => `The pattern “${pattern}” is not known here: blocks are played.`,
   patternUnfit: (pattern: string, metre: string) => `${pattern} is not made for ${metre}: blocks are played.`,
   patternForSinging: (pattern: string) =>

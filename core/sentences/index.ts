@@ -1,7 +1,9 @@
-export { says } from './findings';
-export { because } from './reasons';
-export { inAllPlaces, offers } from './remedies';
+export { beatsInWords } from './beats';
+export { aFill, fillIds, fillName, fillVariant } from './fillNames';
 export { type DegreeJob, type Job, jobInWords } from './jobs';
 export { type KeyReason, keyReasonInWords } from './keys';
 export { listed } from './listed';
-export { beatsInWords } from './beats';
+export { because, divides, imports, inWords, nameOfPhrase, offers, type Phrase } from './phrase';
+export { roles, says, saysTheSame, storedPhrase } from './phrase';
+export { inAllPlaces } from './remedies';
+export type { Rub } from './roles';

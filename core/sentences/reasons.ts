@@ -1,6 +1,21 @@
+import { fillVariant } from './fillNames';
+import type { Words } from './words';
+
+const ORDINALS: Readonly<Record<number, string>> = {
+  1: 'root',
+  2: 'second',
+  3: 'third',
+  4: 'fourth',
+  5: 'fifth',
+  6: 'sixth',
+  7: 'seventh',
+  9: 'ninth',
+};
+
 /** Why something was chosen or proposed, or why it is hard: one short clause each. */
-export const because = {
-  bassLeads: (manner: string) => `The melody holds still here; the bass leads on ${manner}.`,
+export const REASONS = {
+  bassLeads: (variant: string) =>
+    `The melody holds still here; the bass leads on ${fillVariant('walk', variant)}.`,
 
   echoes: (count: number) => `The tune rests here; its last ${count} notes answer from above.`,
   sweeps: () => 'The tune holds still here; its chord opens upwards and rings on.',
@@ -12,7 +27,7 @@ export const because = {
   turned: () => 'A long note that leads on; three notes round it carry over.',
   leftSings: () => 'The right hand holds its note; the left hand has the tune meanwhile.',
   passes: (variant: string, symbol: string) =>
-    `The chord lasts long enough for one on the way to ${symbol}, ${variant}.`,
+    `The chord lasts long enough for one on the way to ${symbol}, ${fillVariant('passing', variant)}.`,
   suspends: (isLast: boolean) =>
     `${isLast ? 'The song ends' : 'The part closes'} on a plain chord; its third comes late.`,
   endsLow: () => 'The last chord rings; its root below it says that it is the end.',
@@ -45,7 +60,7 @@ export const because = {
       than
     ],
   leftHasTheBass: () => 'the left hand keeps the bass',
-  leftGoesWith: (how: 'open tenth' | 'line') =>
+  leftGoesWith: (how: 'open-tenth' | 'line') =>
     how === 'line' ? 'over a bass that falls by step' : 'single notes over open tenths, spare and wide',
   handStays: () => 'the hand stays in its place',
   handMoves: () => 'the hand moves',
@@ -62,6 +77,24 @@ export const because = {
       ? 'inside the voice'
       : `${halfSteps} half step${halfSteps === 1 ? '' : 's'} beyond the voice`,
 
+  given: () => 'given',
+  degree: (numeral: string) => numeral,
+  dominantOf: (goal: string) => `V of ${goal}`,
+  borrowed: (numeral: string) => `borrowed ${numeral}`,
+  tritoneForV: () => '♭II for V',
+  passingDiminished: () => 'passing diminished',
+  diminishedOnSeventh: () => 'vii diminished',
+  standsInFor: (numeral: string, own: string) => `${numeral} for ${own}`,
+  thirdInBassFor: (numeral: string, own: string) => `${numeral} with its third in the bass for ${own}`,
+  suspended: (numeral: string) => `${numeral} suspended`,
+  tritone: () => 'tritone substitute: the same third and seventh',
+  halfStepBeside: (side: 'above' | 'below', symbol: string) => `a half step ${side} ${symbol}`,
+  passingTo: (symbol: string) => `passing diminished to ${symbol}`,
+  memberOf: (member: number) => `it is its ${ORDINALS[member] ?? member}`,
+
+  longNotesOnStrongBeats: (comesBack: boolean) =>
+    `long notes fall on strong beats more often than chance${comesBack ? ', and the rhythm comes back bar by bar' : ''}`,
+
   holds: (letter: string, isLong: boolean) => `holds ${isLong ? 'the long ' : ''}${letter}`,
   rubsWith: (letter: string) => `${letter} rubs with it`,
   leadsByFifth: (symbol: string) => `leads by a fifth to ${symbol}`,
@@ -72,7 +105,7 @@ export const because = {
   sameAsPart: (part: number) => `the same as in part ${part}`,
   beginsLike: (part: number) => `begins like part ${part}`,
   movedFrom: (part: number, moved: string) => `part ${part}, ${moved}`,
-  rightBack: (what: string) => `Right hand: ${what}, over a new left hand.`,
-  leftBack: (what: string) => `Left hand: ${what}, under a new right hand.`,
-  bothBack: (right: string, left: string) => `Right hand: ${right}. Left hand: ${left}.`,
+  rightBack: (what: Words) => `Right hand: ${what}, over a new left hand.`,
+  leftBack: (what: Words) => `Left hand: ${what}, under a new right hand.`,
+  bothBack: (right: Words, left: Words) => `Right hand: ${right}. Left hand: ${left}.`,
 };

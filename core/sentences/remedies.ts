@@ -1,12 +1,14 @@
+import type { Words } from './words';
+
 /** "In both places", "In all 3 places"; two or more. */
 export function inAllPlaces(places: number): string {
   return `In ${places === 2 ? 'both' : `all ${places}`} places`;
 }
 
 /** What a remedy offers to do, on its button. */
-export const offers = {
+export const REMEDIES = {
   leaveItOut: () => 'Leave it out',
-  inAll: (places: number, remedy: string) =>
+  inAll: (places: number, remedy: Words) =>
     `${inAllPlaces(places)}: ${remedy.charAt(0).toLowerCase()}${remedy.slice(1)}`,
   partOctave: (direction: 1 | -1) => `Play this part an octave ${direction > 0 ? 'higher' : 'lower'}`,
 
@@ -37,7 +39,7 @@ export const offers = {
   twoNotesInPart: () => 'Two notes in the whole part',
   partMelodyUp: () => 'Melody of the part an octave higher',
 
-  anotherChord: (symbol: string, why: string) => `${symbol}: ${why}`,
+  anotherChord: (symbol: string, why: Words) => `${symbol}: ${why}`,
   anotherQuality: () => 'another quality',
   withoutMember: (letter: string) => `Leave out the ${letter}`,
   strikeAfter: (count: string) => `Strike the chord after it, on ${count}`,

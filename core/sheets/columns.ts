@@ -22,7 +22,7 @@ export interface Column {
   /** "tur-": a syllable as it is set. */
   readonly syllable: string;
   /** Both hands strike; true where the chord changes with them. */
-  readonly meets: 'at a change' | 'in passing' | null;
+  readonly meets: 'at-a-change' | 'in-passing' | null;
   /** Fingers to be written: where a phrase begins and where a hand crosses. */
   readonly rightFinger: number | null;
   /** How wide it must be, in units. */
@@ -70,7 +70,7 @@ export function columnsOf(arrangement: Arrangement, index: number): Column[] {
       change,
       count: up.length + down.length > 0 || change ? countAt(bar, tick) : '',
       syllable,
-      meets: atChange === undefined ? null : atChange ? 'at a change' : 'in passing',
+      meets: atChange === undefined ? null : atChange ? 'at-a-change' : 'in-passing',
       rightFinger: isNew ? tune.finger : null,
       width: Math.max(
         NARROWEST,

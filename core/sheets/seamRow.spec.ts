@@ -173,8 +173,8 @@ describe('a row of the seam', () => {
       drawn(row([column(0, { meets })]).draw(0, 0))
         .filter(({ tag, at }) => tag === 'line' && at('y1') !== at('y2') && at('x1') !== at('x2'))
         .map(({ at }) => at('stroke-width'));
-    expect(crosses('at a change')).toEqual([0.9, 0.9]);
-    expect(crosses('in passing')).toEqual([0.35, 0.35]);
+    expect(crosses('at-a-change')).toEqual([0.9, 0.9]);
+    expect(crosses('in-passing')).toEqual([0.35, 0.35]);
     expect(crosses(null)).toEqual([]);
   });
 });
@@ -199,9 +199,9 @@ describe('the columns of a part', () => {
 
   it('are the moments at which something happens, each told once', () => {
     expect(told(song)).toEqual([
-      '0|1|1|3|C|1|tur-|at a change',
+      '0|1|1|3|C|1|tur-|at-a-change',
       '2||1|0||3|ning|',
-      '4|2|1|3|F|1|low|at a change',
+      '4|2|1|3|F|1|low|at-a-change',
     ]);
   });
 

@@ -167,6 +167,6 @@ function square(note: HandNote, x: number, y: number, room: number): string {
 /** A cross through the seam: heavy where the chord changes, light where hands merely strike at once. */
 function stitch({ meets }: Column, x: number, y: number): string {
   if (meets === null) return '';
-  const pen = meets === 'at a change' ? 0.9 : 0.35;
+  const pen = meets === 'at-a-change' ? 0.9 : 0.35;
   return line(x, y - 1.8, x + 3.6, y + 1.8, { pen }) + line(x, y + 1.8, x + 3.6, y - 1.8, { pen });
 }

@@ -61,7 +61,7 @@ describe('changes', () => {
         { ...note, id: 'n1', tick: 3360, length: 4320, pitch: parsePitch('A4') },
       ],
     };
-    const sung = applyEdit(early, changesPlaced(early, 'as sung'));
+    const sung = applyEdit(early, changesPlaced(early, 'as-sung'));
     expect(placesOf(sung)).toEqual([
       [0, 3360],
       [3360, 4320],
@@ -89,7 +89,7 @@ describe('changes', () => {
             out: () => (change ? changeLeftOut(song, change.id) : null),
             add: () => changeAdded(song, song.pickup + n * 480, 'Am'),
             easy: () => changesPlaced(song, 'easy'),
-            sung: () => changesPlaced(song, 'as sung'),
+            sung: () => changesPlaced(song, 'as-sung'),
           }[act as 'move']();
           if (edit) song = applyEdit(song, edit);
         }

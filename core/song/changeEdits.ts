@@ -127,7 +127,7 @@ export function freshId(song: Pick<Song, 'changes'>, from = song.changes.length 
  * The same changes on the beat, easy to play: one struck off the beat waits for the next beat. Or as sung: one on a bar
  * line whose melody note was struck up to a beat before and is held over comes with that note.
  */
-export function changesPlaced(song: Song, how: 'easy' | 'as sung'): ChangesEdit {
+export function changesPlaced(song: Song, how: 'easy' | 'as-sung'): ChangesEdit {
   const bars = writtenBars(song);
   const moved = song.changes.map((change) => {
     const bar = barAt(bars, change.tick);

@@ -1,3 +1,4 @@
+import type { Phrase } from '../sentences';
 import type { SongEdit } from './edits';
 
 /** Something the pianist should know: what, where, and what could be done. */
@@ -5,19 +6,18 @@ export interface Finding {
   readonly kind: FindingKind;
   /** Played tick. */
   readonly tick: number;
-  readonly text: string;
+  readonly says: readonly Phrase[];
   /** Tells it from others of its kind at its tick, where there may be more than one. */
   readonly about?: string;
   /** Findings of a kind that say the same of several places of a part are told once; absent: each is told. */
   readonly sameAs?: string;
-  readonly remedies: readonly string[];
-  /** Remedies that are one press away. */
-  readonly fixes?: readonly Fix[];
+  /** One press away, what changes least first. */
+  readonly remedies: readonly Remedy[];
 }
 
 /** A remedy as an edit that can be undone. */
-export interface Fix {
-  readonly label: string;
+export interface Remedy {
+  readonly offer: Phrase;
   readonly edit: SongEdit;
 }
 

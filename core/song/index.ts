@@ -4,7 +4,7 @@ export { placeIn, placeInBar, within, writtenBars } from './bars';
 export { changeAdded, changeLeftOut, type ChangesEdit, changeSplit, changesPlaced } from './changeEdits';
 export { changeMoved, changeStepped, freshId, SHORTEST } from './changeEdits';
 export { applyEdit, describeEdit, sessionOf, type SongEdit, type TuneFields } from './edits';
-export { type Finding, findingId, type Fix, isDismissed } from './finding';
+export { type Finding, findingId, isDismissed, type Remedy } from './finding';
 export { checkedSong, firstIssue, migrateSong, SongShapeError } from './migrate';
 export { cleared, heads, syllablesOf, wordsOf } from './noteEdits';
 export { asPreferred, DEFAULT_PROFILE, type Profile, profileSchema, SKILL } from './profile';

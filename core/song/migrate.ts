@@ -1,4 +1,6 @@
 import * as z from 'zod';
+import { canBeGrouped, metreName } from '../music';
+import { fillIds, imports, type Phrase, storedPhrase } from '../sentences';
 import { inOrder, meaningProblem } from './meaning';
 import { DEFAULT_DIVISION, SCHEMA_VERSION, type Song, songSchema } from './schema';
 
@@ -17,7 +19,8 @@ type Migration = (old: Record<string, unknown>) => Record<string, unknown>;
  * version 1 before words without notes, findings left as they are, and octaves for learning, version 2 before the
  * schools of division, version 3 before hands that are close had a choice of their own, version 4 before patterns had
  * ids, fills were taken by id, and settled parts kept everything, version 5 before single fingers could be pinned,
- * version 6 before fills had measures and notes of their own and songs a frame.
+ * version 6 before fills had measures and notes of their own and songs a frame, version 7 before kinds of fills, what
+ * reading found and some choices were codes.
  */
 const MIGRATIONS: Record<number, Migration> = {
   0: (old) => ({
@@ -64,6 +67,34 @@ const MIGRATIONS: Record<number, Migration> = {
   }),
   5: (old) => ({ ...old, schemaVersion: 6, fingerPins: [] }),
   6: (old) => ({ ...old, schemaVersion: 7 }),
+  7: (old) => ({
+    ...old,
+    schemaVersion: 8,
+    choices: withCodes(old['choices']),
+    partSettings: Object.fromEntries(
+      Object.entries(recordOf(old['partSettings'])).map(([cutId, settings]) => {
+        const { choices, grown, ...rest } = recordOf(settings);
+        const own = grown === undefined ? {} : { grown: withCodes(grown) };
+        return [cutId, { ...rest, choices: withCodes(choices), ...own }];
+      }),
+    ),
+    settled: listOf(old['settled']).map((part) => {
+      const { choices, ...rest } = recordOf(part);
+      return { ...rest, choices: choices === null ? null : withCodes(choices) };
+    }),
+    patterns: listOf(old['patterns']).map((pattern) => {
+      const { events, ...rest } = recordOf(pattern);
+      return { ...rest, events: listOf(events).map(withLowFifth) };
+    }),
+    imported: listOf(old['imported']).map((entry) => {
+      const { tick, text } = recordOf(entry);
+      return { tick, said: typeof text === 'string' ? imports.asTold(text) : text };
+    }),
+    fillsTaken: listOf(old['fillsTaken']).map((fill) => {
+      const { kind, variant } = recordOf(fill);
+      return { ...fill, ...fillIds(String(kind), String(variant)) };
+    }),
+  }),
 };
 
 /** A change that lasts no time or begins before the song is left out, and said; the rest goes on. */
@@ -76,12 +107,54 @@ function withoutImpossibleChanges(song: Record<string, unknown>): Record<string,
   if (all.every(isPossible)) return song;
   const said = all
     .filter((change) => !isPossible(change))
-    .map(({ tick, length, symbol }) => ({
+    .map(({ tick, symbol }) => ({
       tick: Math.max(0, Math.round(Number(tick))),
-      text: `The chord ${typeof symbol === 'string' ? symbol.slice(0, 40) : '?'} was left out: it ${Number(tick) < 0 ? 'begins before the song' : `lasts ${String(length)} ticks`}. Write it again where it belongs.`,
+      said: imports.chordLeftOut(
+        typeof symbol === 'string' ? symbol.slice(0, 40) : '?',
+        Number(tick) < 0 ? 'too-early' : 'no-length',
+      ),
     }));
   const changes = song['changes'].filter((_, i) => isPossible(all[i]));
   return { ...song, changes, imported: [...listOf(song['imported']), ...said] };
+}
+
+/** Choices whose codes had spaces in them. */
+function withCodes(stored: unknown): unknown {
+  if (typeof stored !== 'object' || stored === null) return stored;
+  const { thumb, ending, ...rest } = recordOf(stored);
+  const code = (value: unknown): unknown => (typeof value === 'string' ? value.replaceAll(' ', '-') : value);
+  return {
+    ...rest,
+    ...(thumb === undefined ? {} : { thumb: code(thumb) }),
+    ...(ending === undefined ? {} : { ending: code(ending) }),
+  };
+}
+
+function withLowFifth(event: object): object {
+  const { members, ...rest } = recordOf(event);
+  if (!Array.isArray(members)) return event;
+  return {
+    ...rest,
+    members: members.map((member: unknown) =>
+      typeof member === 'string' ? member.replaceAll(' ', '-') : member,
+    ),
+  };
+}
+
+/** Groups of a metre that do not add up are left out, and said; it is counted as usual. */
+function withoutImpossibleGroups(song: Record<string, unknown>): Record<string, unknown> {
+  if (!Array.isArray(song['metreMap'])) return song;
+  const said: object[] = [];
+  const metreMap = song['metreMap'].map((entry: unknown) => {
+    const { groups, ...metre } = recordOf(entry);
+    if (!Array.isArray(groups)) return entry;
+    const named = { numerator: Number(metre['numerator']), denominator: Number(metre['denominator']) };
+    if (canBeGrouped(named, groups as number[])) return entry;
+    const numbers = groups.filter((size) => typeof size === 'number').slice(0, 64);
+    said.push({ tick: metre['tick'], said: imports.groupsLeftOut(numbers, metreName(named)) });
+    return metre;
+  });
+  return said.length === 0 ? song : { ...song, metreMap, imported: [...listOf(song['imported']), ...said] };
 }
 
 function recordOf(stored: unknown): Record<string, unknown> {
@@ -132,7 +205,7 @@ export function migrateSong(stored: unknown): Song {
     if (!step) throw new SongShapeError(`Songs of version ${at} can no longer be read.`);
     current = step(current);
   }
-  return checkedSong(withoutImpossibleChanges(current));
+  return checkedSong(withoutImpossibleGroups(withoutImpossibleChanges(current)));
 }
 
 /**
@@ -142,10 +215,29 @@ export function migrateSong(stored: unknown): Song {
 export function checkedSong(read: unknown): Song {
   const result = songSchema.safeParse(read);
   if (!result.success) throw new SongShapeError(firstIssue(result.error, 'song'));
-  const song = inOrder(result.data);
+  const song = inOrder(withSayings(result.data));
   const problem = meaningProblem(song);
   if (problem) throw new SongShapeError(problem);
   return song;
+}
+
+/** What reading found, as far as it can be worded here; what a newer version or another hand wrote is shown as it stands. */
+function withSayings(song: Song): Song {
+  const isKnown = ({ said: { code, facts } }: Song['imported'][number]): boolean =>
+    storedPhrase(code, facts as Phrase['facts']) !== null;
+  if (song.imported.every(isKnown)) return song;
+  const imported = song.imported.map((entry) =>
+    isKnown(entry)
+      ? entry
+      : {
+          ...entry,
+          said: {
+            code: 'asTold',
+            facts: [`${entry.said.code} ${JSON.stringify(entry.said.facts)}`.slice(0, 400)],
+          },
+        },
+  );
+  return { ...song, imported };
 }
 
 /** "song.melody.3.tick: expected number" as a sentence. */

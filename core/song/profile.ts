@@ -1,6 +1,11 @@
 import * as z from 'zod';
 import { DEFAULT_CHOICES, layoutSchema, type Song } from './schema';
 
+/** Profiles of before have codes with spaces. */
+function withoutSpaces(code: unknown): unknown {
+  return typeof code === 'string' ? code.replaceAll(' ', '-') : code;
+}
+
 export const profileSchema = z.object({
   rightReach: z.union([z.literal(6), z.literal(7), z.literal(8), z.literal(9), z.literal(10)]),
   leftReach: z.union([z.literal(6), z.literal(7), z.literal(8), z.literal(9), z.literal(10)]),
@@ -11,9 +16,9 @@ export const profileSchema = z.object({
     .nullable()
     .default(null),
   /** How the first key of a phrase is told: from the nearest C, or by the groups of black keys. */
-  landmarks: z.enum(['c', 'black keys']).default('c'),
+  landmarks: z.preprocess(withoutSpaces, z.enum(['c', 'black-keys'])).default('c'),
   /** How long one has played: how quickly chords may pass. */
-  level: z.enum(['first year', 'some years', 'fluent']).default('some years'),
+  level: z.preprocess(withoutSpaces, z.enum(['first-year', 'some-years', 'fluent'])).default('some-years'),
   /** Chord positions a new song begins with. */
   layout: layoutSchema.default('block'),
 });
@@ -21,7 +26,7 @@ export const profileSchema = z.object({
 export type Profile = Readonly<z.infer<typeof profileSchema>>;
 
 /** What a pianist can do: 1 plays in place, 2 moves the hand, 3 plays wide or quick. */
-export const SKILL: Record<Profile['level'], 1 | 2 | 3> = { 'first year': 1, 'some years': 2, fluent: 3 };
+export const SKILL: Record<Profile['level'], 1 | 2 | 3> = { 'first-year': 1, 'some-years': 2, fluent: 3 };
 
 /** An octave in each hand and a full keyboard. */
 export const DEFAULT_PROFILE: Profile = {
@@ -30,7 +35,7 @@ export const DEFAULT_PROFILE: Profile = {
   keyboard: 88,
   singer: null,
   landmarks: 'c',
-  level: 'some years',
+  level: 'some-years',
   layout: 'block',
 };
 

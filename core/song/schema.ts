@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { MODES } from '../music';
 
 /** Version of the stored shape; raise it with a migration in migrate.ts. */
-export const SCHEMA_VERSION = 7;
+export const SCHEMA_VERSION = 8;
 
 const tick = z.number().int().min(0).max(100_000_000);
 const id = z.string().min(1).max(64);
@@ -90,9 +90,9 @@ export const choicesSchema = z.object({
   /** How often a long chord that is held is struck again; absent: once on the rung of blocks, each bar as a pattern. */
   restrike: z.enum(['once', 'bar', 'half']).optional(),
   /** Where the thumb goes in single notes: as is usual, off black keys, or on them as readily as on white; absent: usual. */
-  thumb: z.enum(['usual', 'off black', 'on black']).optional(),
+  thumb: z.enum(['usual', 'off-black', 'on-black']).optional(),
   /** Of the song: whether its last bars slow down; absent: in time. */
-  ending: z.enum(['in time', 'slowing']).optional(),
+  ending: z.enum(['in-time', 'slowing']).optional(),
   /** How much is filled in unasked on the rung of fills, and which of many ways; absent: few, the best. */
   fills: z
     .object({
@@ -160,7 +160,7 @@ const fingerPinSchema = z.object({
 /** A pattern member: a chord member's number above the root, a key of the voicing, or in a fixed line the very key (MIDI). */
 const memberSchema = z.union([
   z.number().int().min(1).max(127),
-  z.enum(['lowest', 'others', 'all', 'second bass']),
+  z.enum(['lowest', 'others', 'all', 'second-bass']),
 ]);
 
 /** A pattern of the pianist's own. */
@@ -182,6 +182,20 @@ const ownPatternSchema = z.object({
     )
     .min(1)
     .max(256),
+});
+
+const factSchema = z.union([
+  z.string().max(400),
+  z.number(),
+  z.boolean(),
+  z.null(),
+  z.array(z.union([z.string().max(200), z.number()])).max(64),
+]);
+const plainPhrase = z.object({ code: z.string().max(40), facts: z.array(factSchema).max(12) });
+/** What is said by a code and its facts, which may take in others. */
+const saidSchema = z.object({
+  code: z.string().max(40),
+  facts: z.array(z.union([factSchema, plainPhrase])).max(12),
 });
 
 export const songSchema = z.object({
@@ -291,7 +305,7 @@ export const songSchema = z.object({
   /** Changes (played ids) whose pattern is played in full though the program would thin it. */
   thinningRefused: z.array(id),
   /** What reading the file found and could not decide. */
-  imported: z.array(z.object({ tick, text: z.string().max(400) })),
+  imported: z.array(z.object({ tick, said: saidSchema })),
   /** Findings the pianist has looked at and left as they are, by id. */
   dismissed: z.array(z.string().max(120)),
 });

@@ -3,8 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { songs } from '../testing';
 import { barAt, beatAt, inForceAt, writtenBars } from './bars';
 import { applyEdit, describeEdit, type SongEdit } from './edits';
-import { migrateSong, SongShapeError } from './migrate';
-import { emptySong, SCHEMA_VERSION, type Song, songSchema } from './schema';
+import { emptySong, type Song, songSchema } from './schema';
 import { joinTies, unfold } from './unfold';
 
 const note = (id: string, tick: number, length: number, tiedToNext = false): Song['melody'][number] => ({
@@ -166,48 +165,6 @@ describe('any playing order', () => {
   });
 });
 
-describe('shape and migration', () => {
-  it('accepts every random song and gives it back the same', () => {
-    fc.assert(
-      fc.property(songs, (song) => {
-        expect(songSchema.parse(song)).toEqual(song);
-      }),
-    );
-  });
-
-  it('brings version 0 up to date and leaves the old copy alone', () => {
-    const { imported: _i, thinningRefused: _t, ...rest } = emptySong('old', 'Old');
-    const old = { ...rest, schemaVersion: 0 };
-    const copy = copyOf(old);
-    expect(migrateSong(old)).toEqual(emptySong('old', 'Old'));
-    expect(old).toEqual(copy);
-  });
-
-  it('names the place that does not fit', () => {
-    expect(() => migrateSong({ ...repeated, melody: [{ ...note('a', 0, 1), tick: -1 }] })).toThrow(
-      /song\.melody\.0\.tick/,
-    );
-    const two = copyOf(repeated) as unknown as Record<string, unknown>;
-    const older = {
-      ...two,
-      schemaVersion: 2,
-      cuts: [{ id: 'mine', tick: 960, locked: false }],
-      sections: [{ id: 's1', tick: 0, name: 'A', energy: 3 }],
-      settled: [{ cutId: 'cut0', voicings: [] }],
-    };
-    delete (older as Record<string, unknown>)['division'];
-    const migrated = migrateSong(older);
-    // Cuts placed by hand stay exactly as they are; sections are of even loudness.
-    expect(migrated.division.school).toBe('own');
-    expect(migrated.sections[0].dynamics).toBe('even');
-    expect(migrated.settled[0].fingers).toEqual([]);
-    expect(migrated.closeHands).toEqual([]);
-    expect(migrateSong({ ...older, cuts: [] }).division.school).toBe('phrase');
-    expect(() => migrateSong({ ...repeated, schemaVersion: 99 })).toThrow(/newer version/);
-    expect(() => migrateSong('text')).toThrow(SongShapeError);
-  });
-});
-
 describe('edits', () => {
   const edits: SongEdit[] = [
     { kind: 'rename', title: 'New' },
@@ -281,38 +238,6 @@ describe('edits', () => {
     expect(
       applyEdit(song, { kind: 'tempo', quartersPerMinute: 80 }).tempoMap.map((t) => t.quartersPerMinute),
     ).toEqual([80, 40]);
-  });
-});
-
-describe('a song of version 4', () => {
-  const old = (): Record<string, unknown> => {
-    const { patterns: _p, fillsTaken: _f, ...song } = emptySong('old', 'Old');
-    return {
-      ...song,
-      schemaVersion: 4,
-      choices: { ...song.choices, pattern: 'Low, then chord', rung: 5 },
-      partSettings: { cut0: { name: null, sameAs: null, choices: { pattern: 'Waltz', layout: 'shell' } } },
-      settled: [
-        {
-          cutId: 'cut0',
-          voicings: [{ changeId: 'c1', keys: [48, 52, 55], fingers: null }],
-          fingers: [{ from: 'c1', after: 0, midi: 48, finger: 5 }],
-        },
-      ],
-    };
-  };
-
-  it('opens with patterns by id, and its settled parts frozen from what they store', () => {
-    const song = migrateSong(old());
-    expect(song.schemaVersion).toBe(SCHEMA_VERSION);
-    expect(song.choices.pattern).toBe('low-then-chord');
-    expect(song.partSettings['cut0'].choices.pattern).toBe('waltz');
-    const [settled] = song.settled;
-    expect(settled.choices).toEqual({ ...song.choices, pattern: 'waltz', layout: 'shell' });
-    expect(settled).toMatchObject({ isRaised: false, keys: null, fills: [] });
-    expect(settled.voicings.map((pin) => pin.keys)).toEqual([[48, 52, 55]]);
-    expect(settled.fingers.map((f) => f.finger)).toEqual([5]);
-    expect([song.patterns, song.fillsTaken]).toEqual([[], []]);
   });
 });
 

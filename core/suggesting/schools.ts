@@ -1,3 +1,4 @@
+import { because, type Phrase } from '../sentences';
 import { diatonicChords, numeralOf, qualityOf, rootInKey } from '../harmony';
 import {
   type Chord,
@@ -10,7 +11,6 @@ import {
   modeSteps,
   symbolOf,
   typeOfSuffix,
-  typeset,
 } from '../music';
 
 /** Which chords may be suggested. */
@@ -38,8 +38,8 @@ export interface Candidate {
   readonly isForeign: boolean;
   /** The root it wants to fall to, half steps above the tonic; null for chords that lead nowhere in particular. */
   readonly leadsTo: number | null;
-  /** What it is, for the reason given: "V of ii". */
-  readonly says: string;
+  /** What it is: "V of ii". */
+  readonly why: Phrase;
 }
 
 type Row = readonly [
@@ -49,51 +49,51 @@ type Row = readonly [
   colour: number,
   tastes: string,
   leadsTo: number | null,
-  says: string,
+  why: Phrase,
 ];
 
 /** t three chords, s sevenths, c colourful. Triads stand where the seventh would lie outside the style. */
 const MAJOR: readonly Row[] = [
-  [0, '', 'home', 0, 't', null, 'I'],
-  [5, '', 'away', 0, 't', null, 'IV'],
-  [7, '7', 'leads', 0, 't', 0, 'V'],
-  [0, 'maj7', 'home', 0, 'sc', null, 'I'],
-  [2, 'm7', 'away', 2, 'sc', 7, 'ii'],
-  [4, 'm7', 'home', 7, 'sc', 9, 'iii'],
-  [5, 'maj7', 'away', 0, 'sc', null, 'IV'],
-  [7, '7', 'leads', 0, 'sc', 0, 'V'],
-  [9, 'm7', 'home', 3, 'sc', 2, 'vi'],
-  [11, 'm7b5', 'leads', 18, 'sc', 0, 'vii'],
-  [9, '7', 'away', 14, 'c', 2, 'V of ii'],
-  [11, '7', 'leads', 16, 'c', 4, 'V of iii'],
-  [0, '7', 'away', 14, 'c', 5, 'V of IV'],
-  [2, '7', 'leads', 10, 'c', 7, 'V of V'],
-  [4, '7', 'leads', 13, 'c', 9, 'V of vi'],
-  [5, 'm6', 'away', 15, 'c', 0, 'borrowed iv'],
-  [8, 'maj7', 'away', 19, 'c', 7, 'borrowed ♭VI'],
-  [10, '7', 'away', 19, 'c', 0, 'borrowed ♭VII'],
-  [1, '7', 'leads', 20, 'c', 0, '♭II for V'],
-  [1, 'dim7', 'leads', 17, 'c', 2, 'passing diminished'],
-  [6, 'dim7', 'leads', 17, 'c', 7, 'passing diminished'],
+  [0, '', 'home', 0, 't', null, because.degree('I')],
+  [5, '', 'away', 0, 't', null, because.degree('IV')],
+  [7, '7', 'leads', 0, 't', 0, because.degree('V')],
+  [0, 'maj7', 'home', 0, 'sc', null, because.degree('I')],
+  [2, 'm7', 'away', 2, 'sc', 7, because.degree('ii')],
+  [4, 'm7', 'home', 7, 'sc', 9, because.degree('iii')],
+  [5, 'maj7', 'away', 0, 'sc', null, because.degree('IV')],
+  [7, '7', 'leads', 0, 'sc', 0, because.degree('V')],
+  [9, 'm7', 'home', 3, 'sc', 2, because.degree('vi')],
+  [11, 'm7b5', 'leads', 18, 'sc', 0, because.degree('vii')],
+  [9, '7', 'away', 14, 'c', 2, because.dominantOf('ii')],
+  [11, '7', 'leads', 16, 'c', 4, because.dominantOf('iii')],
+  [0, '7', 'away', 14, 'c', 5, because.dominantOf('IV')],
+  [2, '7', 'leads', 10, 'c', 7, because.dominantOf('V')],
+  [4, '7', 'leads', 13, 'c', 9, because.dominantOf('vi')],
+  [5, 'm6', 'away', 15, 'c', 0, because.borrowed('iv')],
+  [8, 'maj7', 'away', 19, 'c', 7, because.borrowed('♭VI')],
+  [10, '7', 'away', 19, 'c', 0, because.borrowed('♭VII')],
+  [1, '7', 'leads', 20, 'c', 0, because.tritoneForV()],
+  [1, 'dim7', 'leads', 17, 'c', 2, because.passingDiminished()],
+  [6, 'dim7', 'leads', 17, 'c', 7, because.passingDiminished()],
 ];
 const MINOR: readonly Row[] = [
-  [0, 'm', 'home', 0, 't', null, 'i'],
-  [5, 'm', 'away', 0, 't', null, 'iv'],
-  [7, '7', 'leads', 0, 't', 0, 'V'],
-  [0, 'm7', 'home', 0, 'sc', null, 'i'],
-  [2, 'm7b5', 'away', 6, 'sc', 7, 'ii'],
-  [3, 'maj7', 'home', 3, 'sc', null, 'III'],
-  [5, 'm7', 'away', 1, 'sc', null, 'iv'],
-  [7, '7', 'leads', 0, 'sc', 0, 'V'],
-  [8, 'maj7', 'home', 4, 'sc', null, 'VI'],
-  [10, '7', 'leads', 5, 'sc', 3, 'VII'],
-  [0, '7', 'away', 15, 'c', 5, 'V of iv'],
-  [2, '7', 'leads', 14, 'c', 7, 'V of V'],
-  [3, '7', 'away', 16, 'c', 8, 'V of VI'],
-  [5, '7', 'away', 17, 'c', 10, 'V of VII'],
-  [11, 'dim7', 'leads', 9, 'c', 0, 'vii diminished'],
-  [1, 'maj7', 'away', 20, 'c', 7, '♭II'],
-  [6, 'dim7', 'leads', 18, 'c', 7, 'passing diminished'],
+  [0, 'm', 'home', 0, 't', null, because.degree('i')],
+  [5, 'm', 'away', 0, 't', null, because.degree('iv')],
+  [7, '7', 'leads', 0, 't', 0, because.degree('V')],
+  [0, 'm7', 'home', 0, 'sc', null, because.degree('i')],
+  [2, 'm7b5', 'away', 6, 'sc', 7, because.degree('ii')],
+  [3, 'maj7', 'home', 3, 'sc', null, because.degree('III')],
+  [5, 'm7', 'away', 1, 'sc', null, because.degree('iv')],
+  [7, '7', 'leads', 0, 'sc', 0, because.degree('V')],
+  [8, 'maj7', 'home', 4, 'sc', null, because.degree('VI')],
+  [10, '7', 'leads', 5, 'sc', 3, because.degree('VII')],
+  [0, '7', 'away', 15, 'c', 5, because.dominantOf('iv')],
+  [2, '7', 'leads', 14, 'c', 7, because.dominantOf('V')],
+  [3, '7', 'away', 16, 'c', 8, because.dominantOf('VI')],
+  [5, '7', 'away', 17, 'c', 10, because.dominantOf('VII')],
+  [11, 'dim7', 'leads', 9, 'c', 0, because.diminishedOnSeventh()],
+  [1, 'maj7', 'away', 20, 'c', 7, because.degree('♭II')],
+  [6, 'dim7', 'leads', 18, 'c', 7, because.passingDiminished()],
 ];
 
 /** What a chord of a mode costs where it neither is home nor leads there, and one with a diminished triad. */
@@ -122,14 +122,14 @@ function rowsOf(key: Key): readonly Row[] {
         colour,
         tastes,
         works === 'leads' ? 0 : null,
-        numeralOf(chord, key),
+        because.degree(numeralOf(chord, key)),
       ];
     });
   return [
     ...rowsIn('triads').filter((row) => row[4] !== ''),
     ...rowsIn('sevenths'),
-    [0, '7', 'away', 16, 'c', 5, 'V of IV'],
-    [2, '7', 'leads', 16, 'c', 7, 'V of V'],
+    [0, '7', 'away', 16, 'c', 5, because.dominantOf('IV')],
+    [2, '7', 'leads', 16, 'c', 7, because.dominantOf('V')],
   ];
 }
 
@@ -153,27 +153,30 @@ export function candidatesIn(key: Key, taste: Taste, triads = false, share = 1):
 const AS_TRIAD: Record<string, string> = { maj7: '', m7: 'm', m6: 'm' };
 
 function candidateOf(
-  [degree, suffix, work, colour, tastes, leadsTo, says]: Row,
+  [degree, suffix, work, colour, tastes, leadsTo, why]: Row,
   key: Key,
   triads: boolean,
 ): Candidate {
   const type = typeOfSuffix(triads ? (AS_TRIAD[suffix] ?? suffix) : suffix);
   if (!type) throw new RangeError(`There is no chord type "${suffix}".`);
   const root = (chroma(key.tonic) + degree) % 12;
-  const chord: Chord = { root: spelledAs(degree, says, key) ?? rootInKey(root, type, key), type, bass: null };
+  const chord: Chord = { root: spelledAs(degree, why, key) ?? rootInKey(root, type, key), type, bass: null };
   const isForeign = !tastes.includes('s') && !tastes.includes('t');
-  return { chord, symbol: symbolOf(chord), degree, work, colour, isForeign, leadsTo, says: typeset(says) };
+  return { chord, symbol: symbolOf(chord), degree, work, colour, isForeign, leadsTo, why };
 }
 
 /** Lowered degrees by their half steps, and raised ones: what a chord is called says how its root is written. */
 const LOWERED: Record<number, string> = { 1: '2m', 3: '3m', 8: '6m', 10: '7m' };
 const RAISED: Record<number, string> = { 1: '1A', 6: '4A' };
 
+/** Chords whose root is written as a lowered degree, where it lies on one. */
+const WRITTEN_LOW: readonly Phrase['code'][] = ['borrowed', 'tritoneForV', 'degree'];
+
 /** The root of a chord named by a lowered degree, or passing upwards; null for others, and past one sharp or flat. */
-function spelledAs(degree: number, says: string, key: Key): Chord['root'] | null {
-  const interval = says.includes('♭')
+function spelledAs(degree: number, why: Phrase, key: Key): Chord['root'] | null {
+  const interval = WRITTEN_LOW.includes(why.code)
     ? LOWERED[degree]
-    : says.startsWith('passing')
+    : why.code === 'passingDiminished'
       ? RAISED[degree]
       : undefined;
   const root = interval === undefined ? null : classAbove(key.tonic, interval);

@@ -1,3 +1,4 @@
+import { inWords } from '../sentences';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { TUNES_APART } from '../../demo/kept-apart';
@@ -108,9 +109,9 @@ describe('suggestions beside what a teacher would accept', () => {
       const a = arrange(applyEdit(bare(song), edit), DEFAULT_PROFILE, { withoutFingers: true });
       // Those of one part that say the same are told at the first, with the bars of the others.
       const rubs = a.findings.filter((f) => f.kind === 'rub');
-      const said = rubs.flatMap(({ tick, text }) => [
+      const said = rubs.flatMap(({ tick, says }) => [
         barAt(a.played.bars, tick).number,
-        ...(text.split('The same in')[1]?.match(/\d+/g) ?? []).map(Number),
+        ...says.flatMap(({ code, facts: [bars] }) => (code === 'alsoIn' ? (bars as number[]) : [])),
       ]);
       for (const { tick } of heardRubs(notesUnder(a.played)))
         expect(said).toContain(barAt(a.played.bars, tick).number);
@@ -215,7 +216,7 @@ describe('chords for a melody', () => {
     const list = suggestionsAt(lanterns, second.id, 'sevenths', true);
     expect(list.length).toBeGreaterThanOrEqual(5);
     expect(list[0].behind).toBe(0);
-    expect(list.map((s) => s.why).join()).toMatch(/holds|leads by a fifth|moves by step/);
+    expect(list.flatMap((s) => s.why.map(inWords)).join()).toMatch(/holds|leads by a fifth|moves by step/);
     expect(suggestionsAt(lanterns, 'nothing', 'three')).toEqual([]);
   });
 });

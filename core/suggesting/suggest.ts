@@ -1,3 +1,4 @@
+import { because } from '../sentences';
 import { roleOf } from '../harmony';
 import { type Chord, chroma, type Key, leadingSteps, type Metre, middleTicks } from '../music';
 import { barAt, keyAt, placeInBar, type PlayedSong } from '../song';
@@ -157,7 +158,7 @@ function listFor(
       colour: 0,
       isForeign: false,
       leadsTo: null,
-      says: 'given',
+      why: because.given(),
     },
   ];
 }
@@ -193,11 +194,11 @@ const FIFTH = 7;
 function noteFit(midi: number, chord: Chord): number {
   const role = roleOf(midi, chord);
   if (role.kind === 'member') {
-    if (role.name === 'root') return POINTS.root;
-    return role.name === 'seventh' ? POINTS.seventh : POINTS.member;
+    if (role.member === 1) return POINTS.root;
+    return role.member === 7 ? POINTS.seventh : POINTS.member;
   }
   // The root against a major seventh: the chord is then played as a sixth or a triad.
-  if (role.name === 'the root against the major seventh') return POINTS.member;
+  if (role.kind === 'rub' && role.rub === 'root-on-major-seventh') return POINTS.member;
   return POINTS[role.kind];
 }
 

@@ -13,7 +13,7 @@ import {
 } from '../song';
 import { type Candidate, type Taste } from './schools';
 import { type Ranked, type Slot, suggest, type Suggested } from './suggest';
-import { because } from '../sentences';
+import { because, type Phrase } from '../sentences';
 
 /** What of a song is to be given chords. */
 export type Scope =
@@ -111,7 +111,7 @@ export function chordsFor(song: Song, taste: Taste, scope: Scope, triads = false
 export interface Suggestion {
   readonly symbol: string;
   readonly behind: number;
-  readonly why: string;
+  readonly why: readonly Phrase[];
 }
 
 const MOST = 8;
@@ -136,7 +136,7 @@ export function suggestionsAt(song: Song, changeId: string, taste: Taste, triads
 }
 
 /** "holds the long E, leads by a fifth to Dm". */
-function whyFor(played: PlayedSong, slot: Slot, candidate: Candidate, next: Candidate | null): string {
+function whyFor(played: PlayedSong, slot: Slot, candidate: Candidate, next: Candidate | null): Phrase[] {
   const bar = barAt(played.bars, slot.tick);
   const notes = played.melody
     .filter((n) => !n.grace && n.tick < slot.tick + slot.length && n.tick + n.length > slot.tick)
@@ -145,8 +145,8 @@ function whyFor(played: PlayedSong, slot: Slot, candidate: Candidate, next: Cand
   const rubs = notes.find((n) => roleOf(n.midi, candidate.chord).kind === 'rub');
   const letter = (note: (typeof notes)[number]): string => typeset(classNameOf(note.pitch));
   const fall = next ? (candidate.degree - next.degree + 12) % 12 : -1;
-  const reasons = [
-    candidate.says,
+  return [
+    candidate.why,
     ...(held ? [because.holds(letter(held), held.length >= bar.length / 2)] : []),
     ...(rubs ? [because.rubsWith(letter(rubs))] : []),
     ...(next && fall === 7 ? [because.leadsByFifth(typeset(next.symbol))] : []),
@@ -154,7 +154,6 @@ function whyFor(played: PlayedSong, slot: Slot, candidate: Candidate, next: Cand
     ...(slot.endsPhrase && candidate.degree === 0 ? [because.closesPhrase()] : []),
     ...(slot.endsPhrase && candidate.degree === 7 ? [because.leavesOpen()] : []),
   ];
-  return reasons.join(', ');
 }
 
 function weightOf(note: PlayedSong['melody'][number], bar: ReturnType<typeof barAt>): number {

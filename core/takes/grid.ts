@@ -1,3 +1,4 @@
+import { imports, type Phrase } from '../sentences';
 /** How a beat is divided; swing is two notes a beat, the second two thirds through, written as even eighths. */
 export type Grid = 'beat' | 'eighths' | 'sixteenths' | 'triplets' | 'swing';
 
@@ -184,14 +185,7 @@ function placesOf(beat: number, chosen: readonly number[], grid: Grid): Placed[]
   return chosen.map((p) => ({ written: beat + written[p], heard: beat + heard[p] }));
 }
 
-/** The grid of a take in words. */
-export function gridInWords(grid: Grid | null): string {
-  const words: Record<Grid, string> = {
-    beat: 'on the beats',
-    eighths: 'straight, two to a beat',
-    sixteenths: 'straight, four to a beat',
-    triplets: 'triplets, three to a beat',
-    swing: 'swung',
-  };
-  return grid === null ? 'changing from beat to beat' : words[grid];
+/** What the grid of a take says. */
+export function gridSaid(grid: Grid | null): Phrase {
+  return imports.onGrid(grid);
 }

@@ -1,6 +1,6 @@
-export { type Grid, gridInWords } from './grid';
+export { type Grid, gridSaid } from './grid';
 export { findMetres, type FoundMetre } from './metreFinding';
-export { movedInWords, quantise, type Quantised, withoutBreaths } from './quantise';
+export { movedSaid, quantise, type Quantised, withoutBreaths } from './quantise';
 export { type JudgedRhythm, type JudgedStroke, judgeRhythm, type Stroke } from './rhythm';
 export { type KeyEvent, type Mistake, playSimulated, type TuneKey } from './simulatedPianist';
 export { compareTakes, keysOf, melodyNote, type Take, takeOf, withTake } from './take';

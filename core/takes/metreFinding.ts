@@ -1,3 +1,4 @@
+import { because, type Phrase } from '../sentences';
 import {
   barTicks,
   type Metre,
@@ -16,7 +17,7 @@ export interface FoundMetre {
   readonly pickup: number;
   /** Higher fits better. */
   readonly fit: number;
-  readonly reason: string;
+  readonly reason: Phrase;
 }
 
 /** How common a metre is, as a head start; others must be spoken for. Source: counts in song collections, rounded. */
@@ -41,6 +42,8 @@ const STRONG_PLACES = 0.5;
 const CHORDS_ON_BAR_LINES = 1.2;
 const ENDS_ON_BAR_LINE = 0.1;
 const REPEATED_BAR = 0.5;
+/** So large a share of bars with a rhythm of before is worth a word. */
+const OFTEN_BACK = 0.3;
 /** A tune in eighths in threes strikes between the quarters; one that hardly does is not in 6/8. */
 const NO_EIGHTHS_COST = 0.3;
 const FEW = 0.12;
@@ -74,9 +77,7 @@ export function findMetres(melody: readonly MelodyNote[], changes: Song['changes
         (HEAD_START[metreInFull(metre)] ?? RARE) -
         (pickup > 0 ? PICKUP_COST + (LONG_PICKUP_COST * pickup) / barTicks(metre) : 0) -
         (metre.denominator === 8 ? plain : 0);
-      const reason = `long notes fall on strong beats more often than chance${
-        repeats > 0.3 ? ', and the rhythm comes back bar by bar' : ''
-      }`;
+      const reason = because.longNotesOnStrongBeats(repeats > OFTEN_BACK);
       return { metre, pickup, fit, reason };
     });
   });

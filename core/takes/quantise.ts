@@ -1,3 +1,4 @@
+import { imports, type Phrase } from '../sentences';
 import { strikeNumber, TICKS_PER_QUARTER } from '../music';
 import { type Fit, fitGrid, type Grid } from './grid';
 
@@ -134,12 +135,10 @@ export function withoutBreaths<T extends { readonly tick: number; readonly lengt
 }
 
 /** How far the notes were moved, in words: "on average 12 ms, at most 41 ms". */
-export function movedInWords({ keys }: Quantised, secondsPerBeat: number): string {
-  if (keys.length === 0) return 'nothing was played';
+export function movedSaid({ keys }: Quantised, secondsPerBeat: number): Phrase {
+  if (keys.length === 0) return imports.nothingPlayed();
   const moved = keys.map((key) => Math.abs(key.movedBeats) * secondsPerBeat * 1000);
   const mean = moved.reduce((sum, ms) => sum + ms, 0) / moved.length;
   const most = Math.max(...moved);
-  return most < 1
-    ? 'every note was exactly in time'
-    : `notes were moved by ${Math.round(mean)} ms on average, ${Math.round(most)} ms at most`;
+  return most < 1 ? imports.nothingMoved() : imports.movedBy(Math.round(mean), Math.round(most));
 }

@@ -16,7 +16,7 @@ export interface TuneKey {
 }
 
 export interface Mistake {
-  readonly kind: 'wrong key' | 'left out' | 'struck twice';
+  readonly kind: 'wrong-key' | 'left-out' | 'struck-twice';
   /** Index of the note in the tune. */
   readonly note: number;
 }
@@ -45,15 +45,15 @@ export function playSimulated(tune: readonly TuneKey[], options: SimulatedPlayin
   tune.forEach((key, index) => {
     const strays = chance() * options.spreadSeconds + options.lateSeconds;
     const mistake = options.mistakes.find((m) => m.note === index)?.kind;
-    if (mistake === 'left out') return;
+    if (mistake === 'left-out') return;
     const seconds = Math.max(0, key.beat * perBeat + strays);
     const length = Math.max(0.04, key.beats * perBeat * HELD_SHARE + (chance() * options.spreadSeconds) / 2);
-    const midi = mistake === 'wrong key' ? neighbour(key.midi) : key.midi;
+    const midi = mistake === 'wrong-key' ? neighbour(key.midi) : key.midi;
     const velocity = Math.round(Math.min(110, Math.max(40, 76 + 8 * chance())));
     const press = (at: number, held: number): void => {
       events.push({ seconds: at, midi, velocity }, { seconds: at + held, midi, velocity: 0 });
     };
-    if (mistake === 'struck twice') {
+    if (mistake === 'struck-twice') {
       press(seconds, length * 0.4);
       press(seconds + length * 0.5, length * 0.5);
     } else press(seconds, length);

@@ -1,11 +1,12 @@
+import { inWords } from '../sentences';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { midiOf } from '../music/pitch';
 import { seeded } from '../testing';
-import { fitGrid, type Grid, gridInWords } from './grid';
+import { fitGrid, type Grid, gridSaid } from './grid';
 import { findMetres } from './metreFinding';
-import { movedInWords, quantise, topLine, withoutBreaths } from './quantise';
+import { movedSaid, quantise, topLine, withoutBreaths } from './quantise';
 import { type Mistake, playSimulated } from './simulatedPianist';
 import { compareTakes, keysOf, takeOf, withTake } from './take';
 
@@ -79,7 +80,7 @@ describe('grids', () => {
     expect(fit([0, 0.5, 1, 2, 2.5])).toBe('eighths');
     expect(fit([0, 1 / 3, 2 / 3, 1, 2, 2 + 1 / 3])).toBe('triplets');
     expect(fit([0, 2 / 3, 1, 1 + 2 / 3, 2, 2 + 2 / 3])).toBe('swing');
-    expect(gridInWords(fit([0, 0.25, 0.5, 0.75, 1]))).toBe('straight, four to a beat');
+    expect(inWords(gridSaid(fit([0, 0.25, 0.5, 0.75, 1])))).toBe('straight, four to a beat');
   });
 
   it('place onsets no worse than any other order-keeping choice of places on the grid', () => {
@@ -135,18 +136,18 @@ describe('takes', () => {
   });
 
   it('hold the mistakes asked for, and comparing them says where', () => {
-    const [right, wrong] = [play([]), play([{ kind: 'wrong key', note: 2 }])];
+    const [right, wrong] = [play([]), play([{ kind: 'wrong-key', note: 2 }])];
     expect(compareTakes(right, play([], 9))).toBe('the same notes at the same places');
     expect(compareTakes(wrong, right)).toContain('first on beat 3');
-    expect(play([{ kind: 'left out', note: 1 }]).melody).toHaveLength(4);
-    expect(play([{ kind: 'struck twice', note: 1 }]).melody).toHaveLength(6);
+    expect(play([{ kind: 'left-out', note: 1 }]).melody).toHaveLength(4);
+    expect(play([{ kind: 'struck-twice', note: 1 }]).melody).toHaveLength(6);
   });
 
   it('that come steadily late are put right, and that is told', () => {
     const late = play([], 7, 0.06);
     expect(late.melody.map((n) => n.tick)).toEqual(phrase.map((k) => 960 * k.beat));
     expect(late.quantised.lateBeats).toBeGreaterThan(0.06);
-    expect(movedInWords(late.quantised, 0.6)).toMatch(/moved by \d+ ms on average, \d+ ms at most/);
+    expect(inWords(movedSaid(late.quantised, 0.6))).toMatch(/moved by \d+ ms on average, \d+ ms at most/);
   });
 
   it('kept stand in the place of their stretch and leave the rest of the song alone', () => {
@@ -160,7 +161,7 @@ describe('takes', () => {
 
   it('of nothing are nothing', () => {
     expect(takeOf([], 100, cMajor).melody).toEqual([]);
-    expect(movedInWords(takeOf([], 100, cMajor).quantised, 0.6)).toBe('nothing was played');
+    expect(inWords(movedSaid(takeOf([], 100, cMajor).quantised, 0.6))).toBe('nothing was played');
   });
 
   it('keep the top line, fill breaths and leave rests', () => {

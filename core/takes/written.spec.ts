@@ -1,10 +1,11 @@
+import { inWords } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { keyFromFifths, nameOf } from '../music';
 import type { MelodyNote } from '../song';
 import { wholeBars } from '../testing';
 import { fitGrid } from './grid';
 import { findMetres } from './metreFinding';
-import { movedInWords, type PlayedKey, quantise, topLine, withoutBreaths } from './quantise';
+import { movedSaid, type PlayedKey, quantise, topLine, withoutBreaths } from './quantise';
 import { compareTakes, keysOf, melodyNote, takeOf, withTake } from './take';
 
 const C = keyFromFifths(0, 'major');
@@ -42,13 +43,15 @@ describe('what was played as it is written', () => {
 
   it('says how far notes were moved', () => {
     const of = (...moved: number[]): string =>
-      movedInWords(
-        {
-          keys: moved.map((movedBeats) => ({ tick: 0, length: 1, midi: 60, movedBeats })),
-          grid: null,
-          lateBeats: 0,
-        },
-        0.5,
+      inWords(
+        movedSaid(
+          {
+            keys: moved.map((movedBeats) => ({ tick: 0, length: 1, midi: 60, movedBeats })),
+            grid: null,
+            lateBeats: 0,
+          },
+          0.5,
+        ),
       );
     expect(of(0.02, -0.06)).toBe('notes were moved by 20 ms on average, 30 ms at most');
     expect(of(0.0019, 0)).toBe('every note was exactly in time');
@@ -212,6 +215,8 @@ describe('the metre of a tune', () => {
   });
 
   it('says that the rhythm comes back where it does', () => {
-    expect(findMetres(tune([2, 1, 2, 1, 2, 1, 3]))[0].reason).toContain('the rhythm comes back bar by bar');
+    expect(inWords(findMetres(tune([2, 1, 2, 1, 2, 1, 3]))[0].reason)).toContain(
+      'the rhythm comes back bar by bar',
+    );
   });
 });

@@ -15,7 +15,7 @@ const C = keyFromFifths(0, 'major');
 describe('drills', () => {
   it('go through all twelve keys, each once, with little movement, within the hand', () => {
     for (const pattern of DRILLS)
-      for (const order of ['falling fifths', 'half steps up', 'whole steps down'] as const)
+      for (const order of ['falling-fifths', 'half-steps-up', 'whole-steps-down'] as const)
         for (const hand of ['left', 'right'] as const) {
           const steps = drillThrough(pattern, { ...C, mode: pattern.mode }, order, 12, DEFAULT_PROFILE, hand);
           expect(steps).toHaveLength(12 * pattern.chords.length);
@@ -31,7 +31,7 @@ describe('drills', () => {
     const steps = drillThrough(
       DRILLS[0],
       keyFromFifths(-6, 'major'),
-      'falling fifths',
+      'falling-fifths',
       1,
       DEFAULT_PROFILE,
       'left',
@@ -48,7 +48,7 @@ describe('drills', () => {
     const steps = drillThrough(
       own,
       keyFromFifths(-1, 'minor'),
-      'half steps up',
+      'half-steps-up',
       2,
       { ...DEFAULT_PROFILE, leftReach: 6 },
       'left',

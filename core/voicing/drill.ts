@@ -38,8 +38,8 @@ export function drillFrom(name: string, chords: readonly Chord[], key: Key): Dri
 }
 
 /** How the keys follow one another in a drill. */
-export type KeyOrder = 'falling fifths' | 'half steps up' | 'whole steps down';
-const STEP: Record<KeyOrder, number> = { 'falling fifths': 5, 'half steps up': 1, 'whole steps down': 10 };
+export type KeyOrder = 'falling-fifths' | 'half-steps-up' | 'whole-steps-down';
+const STEP: Record<KeyOrder, number> = { 'falling-fifths': 5, 'half-steps-up': 1, 'whole-steps-down': 10 };
 
 /** One chord of a drill. */
 export interface DrillStep {
@@ -117,7 +117,7 @@ function keysFrom(first: Key, order: KeyOrder, count: number): Key[] {
   return Array.from({ length: count }, (_, i) => {
     const key = i === 0 ? first : all[at];
     at = (at + STEP[order]) % 12;
-    if (order === 'whole steps down' && (i + 1) % 6 === 0) at = (at + 1) % 12;
+    if (order === 'whole-steps-down' && (i + 1) % 6 === 0) at = (at + 1) % 12;
     return key;
   });
 }

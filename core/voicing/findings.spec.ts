@@ -1,6 +1,8 @@
+import { type Phrase } from '../sentences';
+import { offersOf, textOf } from '../testing';
 import { describe, expect, it } from 'vitest';
 import { type Chord, parseChord } from '../music';
-import { DEFAULT_PROFILE, type Fix, type Profile } from '../song';
+import { DEFAULT_PROFILE, type Remedy, type Profile } from '../song';
 import { fixedFindings, raisedFinding, relaxationFindings } from './findings';
 import type { VoicingTask } from './task';
 import { spell, type VoicedChange } from './voiced';
@@ -33,9 +35,12 @@ function voiced(
   } as VoicedChange;
 }
 const profile = (leftReach: Profile['leftReach'] = 8): Profile => ({ ...DEFAULT_PROFILE, leftReach });
-const raise = (_: number, label: string): Fix => ({ label, edit: { kind: 'rename', title: label } });
+const raise = (_: number, offer: Phrase): Remedy => ({ offer, edit: { kind: 'rename', title: offer.code } });
 const found = (v: VoicedChange, hand = profile(), canRaise = true) =>
-  relaxationFindings(v, hand, canRaise ? raise : () => null).map(({ kind, remedies }) => [kind, ...remedies]);
+  relaxationFindings(v, hand, canRaise ? raise : () => null).map((finding) => [
+    finding.kind,
+    ...offersOf(finding),
+  ]);
 
 describe('what had to give way at a chord is told with its remedies', () => {
   it('nothing where nothing had', () => {
@@ -53,21 +58,21 @@ describe('what had to give way at a chord is told with its remedies', () => {
       'Play the root alone',
     ]);
     expect(found({ ...crossing, closeHands: 'cross' })).toEqual([]);
-    const [{ fixes, tick }] = relaxationFindings(crossing, profile());
+    const [{ remedies, tick }] = relaxationFindings(crossing, profile());
     expect(tick).toBe(960);
-    expect(fixes?.map(({ edit }) => edit)).toEqual([
+    expect(remedies.map(({ edit }) => edit)).toEqual([
       { kind: 'change-left-out', id: 'c1' },
       { kind: 'pin', pin: { changeId: 'c1·2', keys: [59], fingers: null } },
     ]);
     const without = relaxationFindings(voiced('C', [52, 55], { relaxed: 'crossing' }), profile());
-    expect(without[0].fixes?.at(-1)?.edit).toMatchObject({ pin: { keys: [52] } });
+    expect(without[0].remedies?.at(-1)?.edit).toMatchObject({ pin: { keys: [52] } });
   });
 
   it('one let go early: the hands may cross, or the melody goes up; not where that was chosen', () => {
     const early = voiced('C', [48, 52, 55], { relaxed: 'shortened' });
     expect(found(early)).toEqual([['shortened', 'Let the hands cross here', 'Raise the melody an octave']]);
     expect(found({ ...early, closeHands: 'let-go' })).toEqual([]);
-    expect(relaxationFindings(early, profile())[0].fixes?.[0].edit).toEqual({
+    expect(relaxationFindings(early, profile())[0].remedies?.[0].edit).toEqual({
       kind: 'close-hands',
       changeId: 'c1',
       how: 'cross',
@@ -76,7 +81,7 @@ describe('what had to give way at a chord is told with its remedies', () => {
 
   it('one that is thinned, with the keys it has; let go early only where that would help', () => {
     const thin = voiced('C7', [52, 58], { relaxed: 'thinned' }, ['1P', '5P']);
-    expect(relaxationFindings(thin, profile())[0].text).toBe(
+    expect(textOf(relaxationFindings(thin, profile())[0])).toBe(
       'C7 is thinned to E3 B♭3: the whole chord has no room here.',
     );
     expect(found(thin)).toEqual([['thin-chord', 'Let the hands cross here', 'Raise the melody an octave']]);
@@ -94,8 +99,8 @@ describe('what had to give way at a chord is told with its remedies', () => {
     expect(found({ ...wide, fixedBy: 'shared' })).toHaveLength(1);
     for (const layout of ['singing', 'under-melody', 'under-melody-long'] as const)
       expect(found({ ...wide, layout })).toEqual([]);
-    const [{ fixes, sameAs }] = relaxationFindings(wide, profile());
-    expect([sameAs, fixes?.map(({ edit }) => edit)]).toEqual([
+    const [{ remedies, sameAs }] = relaxationFindings(wide, profile());
+    expect([sameAs, remedies.map(({ edit }) => edit)]).toEqual([
       'wide',
       [
         { kind: 'layout', changeId: 'c1', layout: 'fifth' },
@@ -116,15 +121,15 @@ describe('what had to give way at a chord is told with its remedies', () => {
     ]);
     expect(found(voiced('Bb', [46, 50], { fixedBy: 'pin' }))).toEqual([]);
     expect(found(voiced('G', [43, 47], { layout: 'singing' }))).toEqual([]);
-    const texts = [voiced('G', [43, 47]), voiced('G', [43, 47], { fixedBy: 'pin' })].map(
-      (v) => relaxationFindings(v, profile())[0].text,
+    const texts = [voiced('G', [43, 47]), voiced('G', [43, 47], { fixedBy: 'pin' })].map((v) =>
+      textOf(relaxationFindings(v, profile())[0]),
     );
     expect(texts.map((text) => text.includes('Nothing higher has room'))).toEqual([true, false]);
   });
 
   it('a melody that was raised for one, once: the hands may cross instead', () => {
-    const { kind, tick, fixes } = raisedFinding(voiced('C', [48]).change);
-    expect([kind, tick, fixes?.[0].edit]).toEqual([
+    const { kind, tick, remedies } = raisedFinding(voiced('C', [48]).change);
+    expect([kind, tick, remedies[0].edit]).toEqual([
       'melody-raised',
       960,
       { kind: 'close-hands', changeId: 'c1', how: 'cross' },
@@ -147,8 +152,10 @@ describe('what is kept whatever happens is told where it does not fit', () => {
     expect(kept({ ...pinned, fixedBy: 'settled' })).toEqual([['settled', 'reach', 0]]);
     expect(kept({ ...pinned, fixedBy: 'shared' })).toEqual([]);
     expect(kept({ ...pinned, fixedBy: null })).toEqual([]);
-    const [{ fixes, text }] = fixedFindings(pinned, task(null));
-    expect(fixes?.[0].edit).toEqual({ kind: 'unpin', changeId: 'c1·2' });
+    const [pin] = fixedFindings(pinned, task(null));
+    const { remedies } = pin;
+    const text = textOf(pin);
+    expect(remedies[0].edit).toEqual({ kind: 'unpin', changeId: 'c1·2' });
     expect(text).toBe('The pinned voicing of C is wider than your left hand; it is kept as it is.');
   });
 

@@ -1,11 +1,11 @@
 import { bassOf, chroma, KEYBOARDS, nameOf, reachMm, spanMm, typeset } from '../music';
-import { type CloseHands, type Finding, type Fix, type PlayedChange, type Profile } from '../song';
+import { type CloseHands, type Finding, type Remedy, type PlayedChange, type Profile } from '../song';
 import { soundingIn } from './bounds';
 import { lowIntervalBreaches } from './cost';
 import { isUnderMelody } from './members';
 import type { VoicingTask } from './task';
 import type { VoicedChange } from './voiced';
-import { offers, says } from '../sentences';
+import { offers, type Phrase, says } from '../sentences';
 
 /** No note is looked for that began longer ago than this, in ticks. */
 const LONGEST_NOTE = 100_000;
@@ -22,18 +22,17 @@ export function raisedFinding(change: PlayedChange): Finding {
   return {
     kind: 'melody-raised',
     tick: change.tick,
-    text: says.raised(typeset(change.symbol)),
-    remedies: [offers.cross()],
-    fixes: [roomMade(offers.cross(), change, 'cross')],
+    says: [says.raised(typeset(change.symbol))],
+    remedies: [roomMade(offers.cross(), change, 'cross')],
   };
 }
 
-function roomMade(label: string, { writtenId }: PlayedChange, how: CloseHands): Fix {
-  return { label, edit: { kind: 'close-hands', changeId: writtenId, how } };
+function roomMade(offer: Phrase, { writtenId }: PlayedChange, how: CloseHands): Remedy {
+  return { offer, edit: { kind: 'close-hands', changeId: writtenId, how } };
 }
 
 /** Makes a remedy that raises the melody of the part at a tick; null where that cannot be. */
-export type RaiseMelody = (tick: number, label: string) => Fix | null;
+export type RaiseMelody = (tick: number, offer: Phrase) => Remedy | null;
 
 /** What had to give way at this change; every remedy has its edit. */
 export function relaxationFindings(
@@ -41,40 +40,33 @@ export function relaxationFindings(
   profile: Profile,
   raiseMelodyAt?: RaiseMelody,
 ): Finding[] {
-  const raised = (label: string): Fix[] => {
-    const fix = raiseMelodyAt?.(v.change.tick, label);
+  const raised = (offer: Phrase): Remedy[] => {
+    const fix = raiseMelodyAt?.(v.change.tick, offer);
     return fix ? [fix] : [];
   };
-  return foundIn(v, profile, raised).map((finding) => ({
-    ...finding,
-    remedies: (finding.fixes ?? []).map(({ label }) => label),
-  }));
+  return foundIn(v, profile, raised);
 }
 
 /** The root alone, where the hand lies, or its lowest key where the root is not among them. */
-function rootPinned({ change, voicing, chord }: VoicedChange): Fix {
+function rootPinned({ change, voicing, chord }: VoicedChange): Remedy {
   const root = voicing.keys.find((key) => key % 12 === chroma(bassOf(chord))) ?? voicing.keys[0];
   return {
-    label: offers.rootAlone(),
+    offer: offers.rootAlone(),
     edit: { kind: 'pin', pin: { changeId: change.id, keys: [root], fingers: null } },
   };
 }
 
-function foundIn(
-  v: VoicedChange,
-  profile: Profile,
-  raised: (label: string) => Fix[],
-): Omit<Finding, 'remedies'>[] {
+function foundIn(v: VoicedChange, profile: Profile, raised: (offer: Phrase) => Remedy[]): Finding[] {
   const symbol = typeset(v.change.symbol);
   const at = { tick: v.change.tick };
-  const found: Omit<Finding, 'remedies'>[] = [];
+  const found: Finding[] = [];
   if (v.relaxed === 'crossing' && v.closeHands !== 'cross') {
     found.push({
       ...at,
       kind: 'crossing',
-      text: says.crossing(symbol),
-      fixes: [
-        { label: offers.leaveChordOut(), edit: { kind: 'change-left-out', id: v.change.writtenId } },
+      says: [says.crossing(symbol)],
+      remedies: [
+        { offer: offers.leaveChordOut(), edit: { kind: 'change-left-out', id: v.change.writtenId } },
         ...raised(offers.raiseMelody()),
         rootPinned(v),
       ],
@@ -84,19 +76,21 @@ function foundIn(
     found.push({
       ...at,
       kind: 'shortened',
-      text: says.shortened(symbol),
-      fixes: [roomMade(offers.cross(), v.change, 'cross'), ...raised(offers.raiseMelody())],
+      says: [says.shortened(symbol)],
+      remedies: [roomMade(offers.cross(), v.change, 'cross'), ...raised(offers.raiseMelody())],
     });
   }
   if (v.voicing.missing.length > 0) {
     found.push({
       ...at,
       kind: 'thin-chord',
-      text: says.thinChord(
-        symbol,
-        v.pitches.map((p) => typeset(nameOf(p))),
-      ),
-      fixes: [
+      says: [
+        says.thinChord(
+          symbol,
+          v.pitches.map((p) => typeset(nameOf(p))),
+        ),
+      ],
+      remedies: [
         ...(v.couldLetGo ? [roomMade(offers.letGo(), v.change, 'let-go')] : []),
         roomMade(offers.cross(), v.change, 'cross'),
         ...raised(offers.raiseMelody()),
@@ -108,10 +102,10 @@ function foundIn(
     found.push({
       ...at,
       kind: 'reach',
-      text: says.reach(symbol),
+      says: [says.reach(symbol)],
       sameAs: 'wide',
-      fixes: (['fifth', 'block'] as const).map((layout, i) => ({
-        label: [offers.openFifth(), offers.block()][i],
+      remedies: (['fifth', 'block'] as const).map((layout, i) => ({
+        offer: [offers.openFifth(), offers.block()][i],
         edit: { kind: 'layout' as const, changeId: v.change.writtenId, layout },
       })),
     });
@@ -122,11 +116,11 @@ function foundIn(
     found.push({
       ...at,
       kind: 'muddy',
-      text: [says.muddy(symbol), ...(isFree ? [says.noRoomHigher()] : [])].join(' '),
+      says: [says.muddy(symbol), ...(isFree ? [says.noRoomHigher()] : [])],
       sameAs: 'low',
-      fixes: [
+      remedies: [
         {
-          label: offers.twoNotes(),
+          offer: offers.twoNotes(),
           edit: { kind: 'layout', changeId: v.change.writtenId, layout: 'fifth' },
         },
         ...raised(offers.raiseMelodyAndChord()),
@@ -155,7 +149,7 @@ export function fixedFindings(v: VoicedChange, task: VoicingTask): Finding[] {
   const top = keys[keys.length - 1];
   const symbol = typeset(v.change.symbol);
   const kept = v.fixedBy === 'pin' ? 'pinned' : 'settled';
-  const problems: { readonly about: string; readonly problem: string }[] = [];
+  const problems: { readonly about: string; readonly problem: Phrase }[] = [];
   if (spanMm(keys[0], top) > reachMm(task.profile.leftReach))
     problems.push({ about: 'reach', problem: says.keptTooWide() });
   if (keys[0] < keyboard.low || top > keyboard.high)
@@ -170,11 +164,10 @@ export function fixedFindings(v: VoicedChange, task: VoicingTask): Finding[] {
     kind: v.fixedBy === 'settled' ? 'settled' : 'pin',
     tick: v.change.tick,
     about,
-    text: says.kept(kept, symbol, problem),
-    remedies: v.fixedBy === 'pin' ? [release] : [],
-    fixes:
+    says: [says.kept(kept, symbol, problem)],
+    remedies:
       v.fixedBy === 'pin'
-        ? [{ label: release, edit: { kind: 'unpin' as const, changeId: v.change.id } }]
+        ? [{ offer: release, edit: { kind: 'unpin' as const, changeId: v.change.id } }]
         : [],
   }));
 }

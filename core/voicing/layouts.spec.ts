@@ -9,7 +9,7 @@ import { chroma, classNameOf, midiOf, parsePitch } from '../music/pitch';
 import { applyEdit, type SongEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { type Layout, LAYOUTS, type Song } from '../song/schema';
-import { randomSong } from '../testing';
+import { randomSong, textOf } from '../testing';
 import { candidatesFor, thinnedCandidates } from './candidates';
 import { lowIntervalBreaches, stepCost, voicingCost } from './cost';
 import { keysOfShape, SHAPED, shapesFor } from './shapes';
@@ -167,7 +167,7 @@ describe('every school on the demo songs', () => {
         const a = arrange(applyEdit(song, { kind: 'choose', choices: { layout } }), profile, {
           withoutFingers: true,
         });
-        expect(a.findings.filter((f) => f.kind === 'bump').map((f) => f.text)).toEqual([]);
+        expect(a.findings.filter((f) => f.kind === 'bump').map((f) => textOf(f))).toEqual([]);
         for (const [notes, hand] of [
           [a.left, reachMm(profile.leftReach)],
           [a.right, reachMm(profile.rightReach)],

@@ -8,7 +8,7 @@ import { midiOf, parsePitch } from '../music/pitch';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { type Song } from '../song/schema';
-import { wholeBars } from '../testing';
+import { textOf, wholeBars } from '../testing';
 import { candidatesFor } from './candidates';
 import { solve, type Spot } from './solver';
 import { DEFAULT_WEIGHTS } from './weights';
@@ -184,7 +184,7 @@ describe('an open tenth wider than the hand', () => {
     expect(first[1].seconds).toBeGreaterThan(first[0].seconds);
     const said = a.findings.filter((f) => f.kind === 'reach' && f.tick < a.parts[0].toTick);
     expect(said).toHaveLength(1);
-    expect(said[0].text).toMatch(
+    expect(textOf(said[0])).toMatch(
       /wider than your left hand: roll it from below.*The same in bars 2, 3 and 4\.$/,
     );
     const wide = arrange(applyEdit(DEMO_SONGS[0], { kind: 'choose', choices: { layout: 'tenth' } }), {

@@ -1,5 +1,6 @@
+import { type Phrase } from '../sentences';
 import type { Key } from '../music';
-import { type CloseHands, type Fix, type PlayedChange, type Profile } from '../song';
+import { type CloseHands, type Remedy, type PlayedChange, type Profile } from '../song';
 import type { Sounding } from './bounds';
 import type { SolvedLayout } from './members';
 import type { VoicingWeights } from './weights';
@@ -30,7 +31,7 @@ export interface VoicingTask {
   readonly keyAt: (tick: number) => Key;
   readonly fixed: ReadonlyMap<string, FixedKeys>;
   /** The remedy that plays the melody of the part at a tick an octave higher; null where that cannot be. */
-  readonly raiseMelodyAt?: (tick: number, label: string) => Fix | null;
+  readonly raiseMelodyAt?: (tick: number, offer: Phrase) => Remedy | null;
   /** Two notes of a change are played, any of its voicings': for telling the least they could move. */
   readonly playsTwo?: (change: PlayedChange) => boolean;
   /** The first and the last chord may lie in any way: for telling what their rules cost. */

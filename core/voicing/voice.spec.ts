@@ -12,7 +12,7 @@ import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, type Profile } from '../song/profile';
 import { type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
-import { some, wholeBars } from '../testing';
+import { some, textOf, wholeBars } from '../testing';
 import { derivationOf, movementInWords, whyOf } from '../words/explain';
 import { notesForLayout } from './members';
 import { LAYOUT_ROWS } from './layoutNames';
@@ -129,11 +129,14 @@ describe('pins, settled parts and shared voicings', () => {
     expect(a.changes[0].voicing.keys).toEqual(pin.keys);
     expect(
       a.findings
-        .filter((f) => f.text.startsWith('The pinned'))
-        .map((f) => f.text.replace(/^The pinned voicing of Am |; it is kept as it is\.$/g, '')),
+        .filter((f) => textOf(f).startsWith('The pinned'))
+        .map((f) => textOf(f).replace(/^The pinned voicing of Am |; it is kept as it is\.$/g, '')),
     ).toEqual(['is wider than your left hand', 'runs off a keyboard of 49 keys']);
     const bump = a.findings.find((f) => f.kind === 'bump');
-    expect(bump?.fixes?.[0]).toMatchObject({ label: 'Release the pinned position', edit: { kind: 'unpin' } });
+    expect(bump?.remedies?.[0]).toMatchObject({
+      offer: { code: 'releasePinned' },
+      edit: { kind: 'unpin' },
+    });
   });
 
   it('a settled part stays as learned whatever happens elsewhere', () => {

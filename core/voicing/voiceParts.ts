@@ -86,7 +86,7 @@ export function twoWhereAsked(task: VoicingTask, parts: readonly Part[], song: V
 
 /** Whether a change stands on a rung of two notes. */
 export function playsTwoIn(parts: readonly Part[]): (change: PlayedChange) => boolean {
-  return ({ tick }) => rungOf(parts[partIndexAt(parts, tick)].choices).chords === 'two notes';
+  return ({ tick }) => rungOf(parts[partIndexAt(parts, tick)].choices).chords === 'two-notes';
 }
 
 /** Ranked voicings for one change of the song, everything else solved round each; what same parts share stays. */

@@ -1,3 +1,5 @@
+import { DRESSINGS } from '../fills';
+import { aFill, because } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
@@ -25,10 +27,12 @@ describe('fills in words', () => {
   });
 
   it('a proposal says why, for which hand, and what it asks of it', () => {
-    expect(fillInWords({ reason: 'There is room.', hand: 'left', skill: 3 })).toBe(
-      'There is room. Left hand, wide or quick.',
+    expect(fillInWords({ reason: because.graced(), hand: 'left', skill: 3 })).toBe(
+      'A held note on a strong beat; a short one before it gives it weight. Left hand, wide or quick.',
     );
-    expect(fillInWords({ reason: 'So.', hand: 'right', skill: 1 })).toBe('So. Right hand, simple.');
+    expect(fillInWords({ reason: because.trilled(), hand: 'right', skill: 1 })).toBe(
+      'A long note that fades; beaten twice it stays alive. Right hand, simple.',
+    );
   });
 
   it('every fill that is played is told in the walkthrough, in its bar', () => {
@@ -39,12 +43,8 @@ describe('fills in words', () => {
       );
       const text = writeWalkthrough(a);
       for (const { kind, taken } of a.fills)
-        if (taken && !/under|above|octaves/.test(kind))
-          expect([song.title, kind, text.includes(`a ${kind}`) || text.includes(`an ${kind}`)]).toEqual([
-            song.title,
-            kind,
-            true,
-          ]);
+        if (taken && !DRESSINGS.includes(kind))
+          expect([song.title, kind, text.includes(aFill(kind))]).toEqual([song.title, kind, true]);
     }
   });
 });

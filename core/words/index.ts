@@ -1,10 +1,10 @@
 export { comparedInWords } from './comparedTurns';
 export { derivationOf, togetherInWords, voicingCostInWords, voicingName, whyOf } from './explain';
-export { fillInWords, fillTitle, spotInWords, spotTitle, versionInWords } from './fills';
+export { fillInWords, fillPlaceInWords, fillTitle, spotInWords, spotTitle, versionInWords } from './fills';
 export { frameTitle } from './frames';
 export { lineInWords } from './fixedLine';
 export { learningInWords } from './learning';
-export { CHORDS_TO_COME } from './leftHand';
+export { CHORDS_TO_COME, patternOfPart } from './leftHand';
 export { partCard } from './partCard';
 export { writePartCards } from './partCards';
 export {
@@ -21,9 +21,11 @@ export {
   standingInWords,
   toGoInWords,
   troubleInWords,
+  turnTitle,
   verdictInWords,
 } from './practice';
 export { proofInWords } from './proof';
+export { handsInWords } from './handsAgain';
 export { FIRST_HAND, partLine } from './partLine';
 export { comesBackWhole, leftThen, plays } from './returning';
 export { partSummary } from './summary';

@@ -47,7 +47,7 @@ describe('the left hand in words', () => {
 
   it('tells walks where they are played', () => {
     const a = arranged(lanterns, { rung: 7 });
-    const walk = a.fills.find(({ kind, taken }) => taken && kind === 'bass walk');
+    const walk = a.fills.find(({ kind, taken }) => taken && kind === 'walk');
     const index = a.parts.findIndex((part) => walk && walk.tick >= part.fromTick && walk.tick < part.toTick);
     const { number } = barAt(a.played.bars, walk?.tick ?? 0);
     const names = walk?.notes.map(({ pitch }) => typeset(nameOf(pitch))).join(' ');

@@ -1,4 +1,4 @@
-import { jobInWords } from '../sentences';
+import { aFill, jobInWords } from '../sentences';
 import { type ArrangedChange, type Arrangement, changeIndex, changesIn } from '../arrangement';
 import { type HandNote, strikesOf } from '../hands';
 import type { Fill } from '../fills';
@@ -6,7 +6,7 @@ import { countAt } from '../joining';
 import { rungOf } from '../ladder';
 import { metreName, midiOf, nameOf, typeset } from '../music';
 import { type Part, turnOf } from '../parts';
-import { choosePattern } from '../patterns';
+import { BLOCK, choosePattern, ON_THE_BEAT, type Pattern, sungFigure } from '../patterns';
 import { barAt, type PlayedBar, within } from '../song';
 import { CLOSE_HANDS_IN_WORDS, movementInWords, voicingName } from './explain';
 import { barInWords } from './places';
@@ -68,15 +68,30 @@ function bassesInWords({ played }: Arrangement, notes: readonly HandNote[]): str
   );
 }
 
-/** The figure by its name: "The figure is Rocking." */
-function figureInWords({ played, song }: Arrangement, part: Part, notes: readonly HandNote[]): string[] {
-  if (!notes.some(({ source }) => source === 'pattern')) return [];
-  const rows = played.bars
+/** The pattern chosen for each bar of a part, on a rung that moves. */
+function patternsInBars({ played, song }: Pick<Arrangement, 'played' | 'song'>, part: Part): Pattern[] {
+  return played.bars
     .filter((bar) => bar.tick < part.toTick && bar.tick + bar.length > part.fromTick)
     .map(
       ({ metre }) =>
         choosePattern(part.choices.pattern, metre, part.energy, song.patterns, turnOf(part)).pattern,
     );
+}
+
+/** The id of the pattern a part plays, of its first bar where the metre changes in it; null where no chord is played. */
+export function patternOfPart(arrangement: Pick<Arrangement, 'played' | 'song'>, part: Part): string | null {
+  const { chords, isMoving } = rungOf(part.choices);
+  const { metre } = barAt(arrangement.played.bars, part.fromTick);
+  if (chords === 'none') return null;
+  if (!isMoving) return BLOCK.id;
+  if (part.choices.layout === 'singing') return (sungFigure(part.choices.pattern, metre) ?? ON_THE_BEAT).id;
+  return patternsInBars(arrangement, part)[0]?.id ?? BLOCK.id;
+}
+
+/** The figure by its name: "The figure is Rocking." */
+function figureInWords({ played, song }: Arrangement, part: Part, notes: readonly HandNote[]): string[] {
+  if (!notes.some(({ source }) => source === 'pattern')) return [];
+  const rows = patternsInBars({ played, song }, part);
   const names = [...new Set(rows.map(({ name }) => name))].join(', then ');
   const bare = rows.some(({ base }) => base === 'line')
     ? ': one low note a chord, falling by step where the chords allow'
@@ -182,8 +197,7 @@ function fillsInLeft(notes: readonly HandNote[], bars: readonly PlayedBar[], fil
 export function kindOf(fills: readonly Fill[], { hand, from, tick, midi }: HandNote): string {
   const own = fills.filter((fill) => fill.taken && fill.hand === hand && fill.changeId === from);
   const exact = own.find(({ notes }) => notes.some((n) => n.tick === tick && midiOf(n.pitch) === midi));
-  const kind = (exact ?? own[0])?.kind ?? 'fill';
-  return kind.endsWith('s') ? kind : `${/^[aeiou]/.test(kind) ? 'an' : 'a'} ${kind}`;
+  return aFill((exact ?? own[0])?.kind ?? 'fill');
 }
 
 function barsOf(

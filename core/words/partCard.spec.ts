@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { onRung } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange/song';
-import { handsInWords } from '../joining/handRelations';
+import { handsInWords } from './handsAgain';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { type Song } from '../song/schema';

@@ -1,6 +1,7 @@
+import { handsInWords } from './handsAgain';
 import { type Arrangement, changesIn } from '../arrangement';
 import type { HandNote } from '../hands';
-import { countAt, handsInWords } from '../joining';
+import { countAt } from '../joining';
 import { besideBlacks, landmarkOf, typeset } from '../music';
 import type { Part } from '../parts';
 import { Clock } from '../performance';
@@ -70,7 +71,7 @@ export function partCard(arrangement: Arrangement, index: number): PartCard {
 function firstKeyOf({ right, profile }: Arrangement, part: Part): string {
   const [first] = tuneOf(within(right, part.fromTick, part.toTick));
   if (!first) return '';
-  const landmark = profile.landmarks === 'black keys' ? besideBlacks : landmarkOf;
+  const landmark = profile.landmarks === 'black-keys' ? besideBlacks : landmarkOf;
   return `${landmark(shownNote(first, part).pitch)}${first.finger === null ? '' : `, with finger ${first.finger}`}`;
 }
 

@@ -43,7 +43,7 @@ describe('practising in words', () => {
       'It is due again; 1 turn, less than a minute',
     );
     expect(jobTitle(job({ kind: 'hardest' }))).toBe('Part 2: its hardest bar, from the bar before');
-    expect(jobInWords(job({ kind: 'hardest', turns: 6, more: 'went wrong' }))).toBe(
+    expect(jobInWords(job({ kind: 'hardest', turns: 6, more: 'went-wrong' }))).toBe(
       'It was begun; 6 turns (more than others, it went wrong), about 3 minutes',
     );
     expect(jobTitle(job({ kind: 'warm-up' }))).toBe('Warm up the hands');
@@ -82,9 +82,9 @@ describe('practising in words', () => {
     );
     expect(far(180, 20)).toContain(': 20 minutes a day, and 20 are enough.');
     expect(planInWords(plan({}))).toBe('There is nothing to practise yet.');
-    expect(planInWords(plan({ leftOut: [{ job: job({}), why: 'not due' }] }))).toBe('Nothing is due today.');
+    expect(planInWords(plan({ leftOut: [{ job: job({}), why: 'not-due' }] }))).toBe('Nothing is due today.');
     expect(
-      planInWords(plan({ jobs: [job({})], minutes: 3.2, leftOut: [{ job: job({}), why: 'no time' }] })),
+      planInWords(plan({ jobs: [job({})], minutes: 3.2, leftOut: [{ job: job({}), why: 'no-time' }] })),
     ).toBe('1 job, about 3 minutes. 1 more wait for another day.');
   });
 
@@ -104,7 +104,7 @@ describe('practising in words', () => {
     const hot = { bar: 6, hand: 'left', slips: 4, cause: 'leap' } as const;
     expect(hotBarInWords(hot)).toBe('bar 6, left hand, 4 slips: the hand leaps');
     expect(hotBarInWords({ ...hot, bar: 0, slips: 1, cause: null })).toBe('pick-up, left hand, 1 slip');
-    const causes = (['crossing', 'quick', 'off the beat', 'black key'] as const).map(
+    const causes = (['crossing', 'quick', 'off-the-beat', 'black-key'] as const).map(
       (cause) => hotBarInWords({ ...hot, cause }).split(': ')[1],
     );
     expect(causes).toEqual([
@@ -190,11 +190,11 @@ describe('practising in words', () => {
       'The hands come together.',
       'The tempo was kept.',
     ]);
-    const rest = Array.from({ length: 2 }, () => ({ ...key, how: 'not reached' as const }));
+    const rest = Array.from({ length: 2 }, () => ({ ...key, how: 'not-reached' as const }));
     expect(judgementInWords(take({ keys: [...take({}).keys, ...rest] }))[1]).toBe(
       'It stopped before the end: 2 keys to go.',
     );
-    expect(judgementInWords(take({ keys: [{ ...key, how: 'not reached' }] }))).toEqual([
+    expect(judgementInWords(take({ keys: [{ ...key, how: 'not-reached' }] }))).toEqual([
       'Nothing of it was heard.',
     ]);
   });

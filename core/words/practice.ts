@@ -53,11 +53,17 @@ export function jobTitle({
   }
 }
 
+/** What a turn was of, as its job is called. */
+export function turnTitle({ kind, hands, fromPart, toPart, what }: Turn): string {
+  if (fromPart === undefined || toPart === undefined) return what ?? '';
+  return jobTitle({ kind, hands, fromPart, toPart });
+}
+
 const WHY = { due: 'it is due again', next: 'it was begun', new: 'it comes next' } as const;
 
 const MORE = {
   harder: 'more than others, it is harder',
-  'went wrong': 'more than others, it went wrong',
+  'went-wrong': 'more than others, it went wrong',
 } as const;
 
 /** "It is due again; 4 turns, about 3 minutes". */
@@ -107,7 +113,7 @@ export function troubleInWords({ bar, hand, kind, times, beats }: Trouble): stri
 
 /** A take in short: how much was right, how the hands went together, how the tempo was kept. */
 export function judgementInWords({ apart, tempo, keys, unevenness, force }: Judgement): string[] {
-  const reached = keys.filter(({ how }) => how !== 'not reached').length;
+  const reached = keys.filter(({ how }) => how !== 'not-reached').length;
   if (reached === 0) return ['Nothing of it was heard.'];
   const right = `${rightOf(keys)} of ${counted(reached, 'key')} right and in time.`;
   const together =
@@ -152,7 +158,7 @@ function loudnessInWords({ right, left }: Judgement['force']): string[] {
 export function planInWords({ jobs, leftOut, minutes }: Plan): string {
   if (jobs.length === 0)
     return leftOut.length === 0 ? 'There is nothing to practise yet.' : 'Nothing is due today.';
-  const later = leftOut.filter(({ why }) => why === 'no time').length;
+  const later = leftOut.filter(({ why }) => why === 'no-time').length;
   const rest = later === 0 ? '' : ` ${later} more wait for another day.`;
   return `${counted(jobs.length, 'job')}, about ${counted(Math.max(1, Math.round(minutes)), 'minute')}.${rest}`;
 }
@@ -185,8 +191,8 @@ const CAUSES: Record<Cause, string> = {
   leap: 'the hand leaps',
   crossing: 'the thumb goes under, or a finger over it',
   quick: 'it comes quickly',
-  'off the beat': 'it begins off the beat',
-  'black key': 'a black key',
+  'off-the-beat': 'it begins off the beat',
+  'black-key': 'a black key',
 };
 
 /** A place that keeps going wrong: "bar 6, left hand, 4 slips: the hand leaps". */
@@ -213,7 +219,7 @@ export function restInWords(minutes: number): string {
 
 /** What of a passage asks for care: "8 octaves in the right hand: warm hands, a loose wrist, and no more than a few turns in a row." */
 export function careInWords({ hand, kind, strikes }: WidePassage): string {
-  return `${strikes} ${kind} in the ${HANDS[hand]}: play them with warm hands and a loose wrist, a few turns at a time.`;
+  return `${strikes} ${kind === 'octaves' ? 'octaves' : 'wide chords'} in the ${HANDS[hand]}: play them with warm hands and a loose wrist, a few turns at a time.`;
 }
 
 /** How much of what one wants to work on is in a song: "60 of 100, most in part 2; effort of the whole 31". */

@@ -24,8 +24,6 @@ describe('titles', () => {
   it('tell a place with room, and a fill', () => {
     expect(spotTitle({ bar: 4, count: '2 and', symbol: 'Bb7' })).toBe('Bar 4, from 2 and, over B♭7');
     expect(spotTitle({ bar: 0, count: '3', symbol: 'C' })).toBe('Pick-up, from 3, over C');
-    expect(fillTitle({ kind: 'bass walk', variant: 'by step from below' })).toBe(
-      'Bass walk, by step from below',
-    );
+    expect(fillTitle({ kind: 'walk', variant: 'step-from-below' })).toBe('Bass walk, by step from below');
   });
 });

@@ -1,7 +1,8 @@
+import { handsInWords } from './handsAgain';
 import { pickupInWords, tempoInWords } from './tempo';
 import { type ArrangedChange, type Arrangement, changesIn } from '../arrangement';
 import { type HandNote, strikesOf } from '../hands';
-import { countAt, handsInWords } from '../joining';
+import { countAt } from '../joining';
 import { rungOf } from '../ladder';
 import {
   besideBlacks,
@@ -16,7 +17,7 @@ import {
 import { sungFigure } from '../patterns';
 import { movedInWords, type Part, partIndexAt, repeatedFigure } from '../parts';
 import { barAt, keyAt, within } from '../song';
-import { listed } from '../sentences';
+import { inWords, listed } from '../sentences';
 import { togetherInWords } from './explain';
 import { learningInWords } from './learning';
 import { kindOf, leftInWords, rungInWords } from './leftHand';
@@ -55,7 +56,7 @@ export function partInWords(arrangement: Arrangement, index: number): string[] {
   const hands = part.choices.firstHand === 'right' ? [...right, ...left] : [...left, ...right];
   const meetings = plays(arrangement, index, 'left') ? meetInWords(arrangement, part) : [];
   const meet = meetings.length > 0 ? ['Where they meet', ...meetings] : [];
-  const findings = inPart(arrangement.findings, part).map((f) => `  Note: ${f.text}`);
+  const findings = inPart(arrangement.findings, part).map((f) => `  Note: ${f.says.map(inWords).join(' ')}`);
   return [
     title,
     '-'.repeat(title.length),
@@ -125,7 +126,7 @@ function rightInWords(arrangement: Arrangement, part: Part): string[] {
   const all = inPart(right, part).filter((n) => !n.grace);
   const notes = all.filter((n) => n.source === 'melody');
   if (notes.length === 0) return ['  silent in this part.'];
-  const landmark = profile.landmarks === 'black keys' ? besideBlacks : landmarkOf;
+  const landmark = profile.landmarks === 'black-keys' ? besideBlacks : landmarkOf;
   const finger = notes[0].finger === null ? '' : ` with finger ${notes[0].finger}`;
   const lines = [
     `  Start on ${landmark(shownPitch(notes[0].pitch, part))}${finger}.`,

@@ -16,15 +16,15 @@ interface Row {
 
 /** What strong notes may have beside them for the time of one chord, each kind with the schools it is played by. */
 const ROWS: readonly Row[] = [
-  { school: 'under', kind: 'third or sixth under', variant: 'with strong notes', rank: 9, skill: 1 },
-  { school: 'above', kind: 'chord note above', variant: 'with strong notes', rank: 9, skill: 1 },
-  { school: 'two-under', kind: 'chord notes under', variant: 'two with strong notes', rank: 9, skill: 2 },
-  { school: 'chord', kind: 'chord notes under', variant: 'whole chords', rank: 12, skill: 3 },
+  { school: 'under', kind: 'third-or-sixth-under', variant: 'one', rank: 9, skill: 1 },
+  { school: 'above', kind: 'chord-note-above', variant: 'one', rank: 9, skill: 1 },
+  { school: 'two-under', kind: 'chord-notes-under', variant: 'two', rank: 9, skill: 2 },
+  { school: 'chord', kind: 'chord-notes-under', variant: 'whole', rank: 12, skill: 3 },
   { school: 'octave', kind: 'octaves', variant: 'plain', rank: 9, skill: 2 },
-  { school: 'frame', kind: 'octaves', variant: 'with a chord note inside', rank: 11, skill: 3 },
+  { school: 'frame', kind: 'octaves', variant: 'framed', rank: 11, skill: 3 },
 ];
 
-/** Kinds by name, with the schools that play them. */
+/** Their kinds. */
 export const DRESSINGS: readonly string[] = [...new Set(ROWS.map(({ kind }) => kind))];
 
 /**
@@ -50,10 +50,9 @@ function dressed(task: FillTask, row: Row, keys: readonly HandNote[]): Proposal[
   if (!from) return [];
   const played = task.beside.filter(({ tick }) => tick >= first.tick && tick < endTick);
   if (named(played) === named(keys)) return [];
-  const prefix = row.kind.replaceAll(' ', '-');
   return [
     {
-      id: placeId(prefix, from, first.tick),
+      id: placeId(row.kind, from, first.tick),
       kind: row.kind,
       variant: row.variant,
       place: { tick: first.tick, endTick, from, into: chordAfter(task, from) },

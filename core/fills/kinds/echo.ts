@@ -29,8 +29,7 @@ export function echo(task: FillTask, still: Still): Proposal[] {
       continue;
     const fill = rightHandFill(task, still, {
       kind: KIND,
-      prefix: 'echo',
-      variant: `the last ${count} notes, an octave up`,
+      variant: `last-${count}`,
       keys,
       rank: 3 + Math.abs(count - 3),
       skill: 2,

@@ -5,7 +5,7 @@ import { chordAt, type Still } from '../stills';
 import type { FillTask } from '../task';
 import { rightHandFill } from './rightHand';
 
-const KIND = 'moving inner voice';
+const KIND = 'inner';
 /** The voice lies a third to a ninth under the note that is held. */
 const [NEAREST, FARTHEST] = [3, 14];
 const MOST_NOTES = 3;
@@ -30,7 +30,6 @@ export function innerLine(task: FillTask, still: Still): Proposal[] {
   return lines.flatMap(({ variant, keys }, way) => {
     const fill = rightHandFill(task, still, {
       kind: KIND,
-      prefix: 'inner',
       variant,
       keys: keys.map((midi, i) => {
         const tick = note.tick + (i + 1) * pulse;
@@ -60,8 +59,8 @@ function linesOf(
       const isStepwise = down.every((key, i) => i === 0 || down[i - 1] - key <= 2);
       if (!isStepwise || !members.has(down[0] % 12) || !members.has(down[count - 1] % 12)) continue;
       return [
-        { variant: 'falling by step', keys: down },
-        { variant: 'rising by step', keys: down.toReversed() },
+        { variant: 'falling', keys: down },
+        { variant: 'rising', keys: down.toReversed() },
       ];
     }
   return [];

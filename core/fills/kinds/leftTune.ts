@@ -5,7 +5,7 @@ import type { Proposal } from '../proposal';
 import { chordAfter, chordAt, type Still } from '../stills';
 import type { FillTask } from '../task';
 
-const KIND = 'tune in the left hand';
+const KIND = 'left-tune';
 /** From B♭2 to G4: above the bass, below the note that is held. */
 const [LOW, HIGH] = [46, 67];
 /** A sixth under the held note, in half steps. */
@@ -39,10 +39,8 @@ export function leftTune(task: FillTask, still: Still): Proposal[] {
     members.has(midi % 12),
   );
   const ways = [
-    ...(sung && isAtHome ? [{ variant: 'the tune’s last notes, lower', keys: sung, rank: 3 }] : []),
-    ...(rising.length >= NOTES
-      ? [{ variant: 'rising through the chord', keys: rising.slice(0, NOTES), rank: 4 }]
-      : []),
+    ...(sung && isAtHome ? [{ variant: 'last-notes', keys: sung, rank: 3 }] : []),
+    ...(rising.length >= NOTES ? [{ variant: 'rising', keys: rising.slice(0, NOTES), rank: 4 }] : []),
   ];
   return ways.map(({ variant, keys, rank }) => ({
     id: `left-tune:${from.change.id}`,

@@ -4,7 +4,7 @@ import { barAt, beatsLater } from '../../song';
 import type { Opening, Proposal } from '../proposal';
 import type { FillTask } from '../task';
 
-const KIND = 'low last note';
+const KIND = 'low-end';
 /** The lowest key that still sounds like a note on most pianos: C1. */
 const LOWEST = 24;
 /** Beats left to it at the end. */
@@ -25,7 +25,7 @@ export function lowEnd(task: FillTask, { from, into }: Opening): Proposal[] {
   if (key >= from.voicing.keys[0]) return [];
   const hasOctave = task.profile.leftReach >= REACH_FOR_OCTAVE && key + 12 < from.voicing.keys[0];
   const ways = [
-    ...(hasOctave ? [{ variant: 'as an octave', keys: [key, key + 12] }] : []),
+    ...(hasOctave ? [{ variant: 'octave', keys: [key, key + 12] }] : []),
     { variant: 'alone', keys: [key] },
   ];
   return ways.map(({ variant, keys }, way) => ({

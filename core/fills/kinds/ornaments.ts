@@ -17,12 +17,12 @@ export function graceNote(task: FillTask, still: Still): Proposal[] {
   const hasOne = task.tune.some(({ grace, tick }) => grace && tick === note.tick);
   if (!inKey || strength < STRONG || hasOne) return [];
   const [below] = scaleSteps(note.midi, 1, -1, inKey);
-  const ways: { variant: string; midi: number; pitch?: Pitch }[] = [{ variant: 'a step below', midi: below }];
+  const ways: { variant: string; midi: number; pitch?: Pitch }[] = [{ variant: 'step-below', midi: below }];
   // A half step that leads up is the letter below, raised.
   const leading = classAbove(note.pitch, '-2m');
   if (note.midi - below === 2 && Math.abs(leading.alter) < 2)
     ways.push({
-      variant: 'a half step below',
+      variant: 'half-step-below',
       midi: note.midi - 1,
       pitch: pitchAt(note.midi - 1, leading),
     });
@@ -31,8 +31,7 @@ export function graceNote(task: FillTask, still: Still): Proposal[] {
   return ways.flatMap(({ variant, ...key }, way) => {
     if (before?.midi === key.midi && before.tick + before.length >= note.tick) return [];
     const fill = rightHandFill(task, still, {
-      kind: 'grace note',
-      prefix: 'grace',
+      kind: 'grace',
       variant,
       keys: [{ tick: note.tick, length: 0, ...key, grace: true }],
       rank: 6 + way,
@@ -58,9 +57,8 @@ export function shortTrill(task: FillTask, still: Still): Proposal[] {
   });
   if (!Number.isInteger(quick) || heldTo - note.tick < 6 * quick) return [];
   const fill = rightHandFill(task, still, {
-    kind: 'short trill',
-    prefix: 'trill',
-    variant: 'with the step above',
+    kind: 'trill',
+    variant: 'step-above',
     keys,
     rank: 6,
     skill: 3,
@@ -86,8 +84,7 @@ export function turn(task: FillTask, still: Still): Proposal[] {
   }));
   const fill = rightHandFill(task, still, {
     kind: 'turn',
-    prefix: 'turn',
-    variant: 'of three notes',
+    variant: 'three-notes',
     keys,
     rank: 5,
     skill: 2,

@@ -16,7 +16,7 @@ import { candidatesFor, lowIntervalBreaches, soundingIn, spell, type VoicedChang
 import type { Opening, Proposal } from '../proposal';
 import type { FillTask } from '../task';
 
-const KIND = 'passing chord';
+const KIND = 'passing';
 /** It is struck for two counts. */
 const COUNTS = 2;
 /** The chord it leaves lasts at least twice as long. */
@@ -80,14 +80,14 @@ function waysBetween(from: VoicedChange, into: VoicedChange): Way[] {
   const falling = by === 10 ? classAbove(into.chord.root, '2m') : null;
   const between = rising ?? falling;
   const dim = between && into.chord.bass === null ? parseChord(`${classNameOf(between)}dim7`) : null;
-  if (dim) ways.push({ variant: 'diminished between the two', chord: dim, rank: 4 });
+  if (dim) ways.push({ variant: 'diminished', chord: dim, rank: 4 });
   if (into.chord.bass !== null) return ways;
   const shifted = (interval: string): Chord => ({
     ...into.chord,
     root: classAbove(into.chord.root, interval),
   });
-  if (by !== 1) ways.push({ variant: 'from a half step above', chord: shifted('2m'), rank: 7 });
-  if (by !== 11) ways.push({ variant: 'from a half step below', chord: shifted('-2m'), rank: 6 });
+  if (by !== 1) ways.push({ variant: 'half-step-above', chord: shifted('2m'), rank: 7 });
+  if (by !== 11) ways.push({ variant: 'half-step-below', chord: shifted('-2m'), rank: 6 });
   return ways.filter(({ chord }) => Math.abs(chord.root.alter) < 2);
 }
 

@@ -1,3 +1,4 @@
+import { type Phrase } from '../../sentences';
 import type { Pitch } from '../../music';
 import { spell, type VoicedChange } from '../../voicing';
 import type { FillNote, Proposal, Skill } from '../proposal';
@@ -7,8 +8,6 @@ import type { FillTask } from '../task';
 /** What a kind of the right hand says of one way it could be played. */
 export interface RightHandFill {
   readonly kind: string;
-  /** What its id begins with. */
-  readonly prefix: string;
   readonly variant: string;
   readonly keys: readonly {
     readonly tick: number;
@@ -20,7 +19,7 @@ export interface RightHandFill {
   }[];
   readonly rank: number;
   readonly skill: Skill;
-  readonly reason: string;
+  readonly reason: Phrase;
   /** The held note is let go where the fill begins. */
   readonly letsGo: boolean;
   /** What was played beside the tune gives way. */
@@ -44,7 +43,7 @@ export function rightHandFill(task: FillTask, still: Still, fill: RightHandFill)
   if (!isClear(task, first.tick, end, keys)) return null;
   const tick = fill.begins ?? first.tick;
   return {
-    id: placeId(fill.prefix, from, tick),
+    id: placeId(fill.kind, from, tick),
     kind: fill.kind,
     variant: fill.variant,
     place: { tick, endTick: end, from, into: chordAfter(task, from) },

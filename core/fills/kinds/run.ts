@@ -6,7 +6,7 @@ import type { Still } from '../stills';
 import type { FillTask } from '../task';
 import { rightHandFill } from './rightHand';
 
-const KIND = 'scale run';
+const KIND = 'run';
 /** Three notes home is enough. */
 const SHORT = 3;
 const LONG = 5;
@@ -32,8 +32,7 @@ export function run(task: FillTask, still: Still): Proposal[] {
       if (leap === 0) return [];
       const fill = rightHandFill(task, still, {
         kind: KIND,
-        prefix: 'run',
-        variant: `${count === SHORT ? 'three' : 'five'} notes home ${side === -1 ? 'from below' : 'from above'}`,
+        variant: `${count === SHORT ? 'three' : 'five'}-from-${side === -1 ? 'below' : 'above'}`,
         keys: keys.map((midi, i) => ({ tick: tick + i * step, length: step, midi })),
         rank: 2 + (count === SHORT ? 0 : 2) + other + (leap > LEAP ? 2 : 0),
         skill: count === SHORT ? 1 : 2,

@@ -5,7 +5,7 @@ import { soundingIn, spell } from '../../voicing';
 import type { FillNote, Opening, Proposal } from '../proposal';
 import type { FillTask } from '../task';
 
-const KIND = 'suspended close';
+const KIND = 'suspension';
 /** Each of fourth, second and chord is held two beats at least. */
 const HOLD = 2;
 
@@ -49,7 +49,7 @@ export function suspendedClose(task: FillTask, { from, into, isPartEnd }: Openin
     {
       id: `suspension:${from.change.id}`,
       kind: KIND,
-      variant: stages.length === 2 ? 'fourth, second, then the chord' : 'the fourth, then the chord',
+      variant: stages.length === 2 ? 'fourth-second' : 'fourth',
       place: { tick, endTick: end, from, into },
       hand: 'left',
       notes,

@@ -5,7 +5,7 @@ import { chordAt, type Still } from '../stills';
 import type { FillTask } from '../task';
 import { rightHandFill } from './rightHand';
 
-const KIND = 'broken-chord sweep';
+const KIND = 'sweep';
 const [FEWEST, MOST] = [3, 5];
 /** A sweep that ends so many half steps from where the tune goes on costs one more. */
 const FAR = 5;
@@ -26,16 +26,15 @@ export function sweep(task: FillTask, still: Still): Proposal[] {
   const count = Math.min(MOST, room);
   if (count < FEWEST || above.length < count) return [];
   const up = above.slice(0, count);
-  const ways = [{ variant: 'up through the chord', keys: up }];
+  const ways = [{ variant: 'up', keys: up }];
   if (room >= MOST) {
     const [a, b, c] = above;
-    ways.push({ variant: 'up through the chord and back', keys: [a, b, c, b, a] });
+    ways.push({ variant: 'up-and-back', keys: [a, b, c, b, a] });
   }
   return ways.flatMap(({ variant, keys }, way) => {
     const last = keys[keys.length - 1];
     const fill = rightHandFill(task, still, {
       kind: KIND,
-      prefix: 'sweep',
       variant,
       keys: keys.map((midi, i) => ({
         tick: free + i * step,

@@ -16,10 +16,9 @@ import { bassWalk } from './walk';
 
 /** One kind of fill: what it proposes in a part, every way it can be played at every place that has room for it. */
 export interface FillKind {
+  /** What its ids begin with. */
   readonly kind: string;
   readonly hand: Hand;
-  /** What its ids begin with. */
-  readonly prefix: string;
   /** The right hand lets go of what it holds where such a fill begins. */
   readonly letsGo: boolean;
   readonly propose: (task: FillTask, openings: readonly Opening[], stills: readonly Still[]) => Proposal[];
@@ -28,20 +27,18 @@ export interface FillKind {
 type ByOpening = (task: FillTask, opening: Opening) => Proposal | readonly Proposal[] | null;
 type ByStill = (task: FillTask, still: Still) => Proposal[];
 
-function inLeft(kind: string, prefix: string, propose: ByOpening): FillKind {
+function inLeft(kind: string, propose: ByOpening): FillKind {
   return {
     kind,
-    prefix,
     hand: 'left',
     letsGo: false,
     propose: (task, openings) => openings.flatMap((opening) => propose(task, opening) ?? []),
   };
 }
 
-function inRight(kind: string, prefix: string, letsGo: boolean, propose: ByStill): FillKind {
+function inRight(kind: string, letsGo: boolean, propose: ByStill): FillKind {
   return {
     kind,
-    prefix,
     hand: 'right',
     letsGo,
     propose: (task, _, stills) => stills.flatMap((still) => propose(task, still)),
@@ -50,24 +47,23 @@ function inRight(kind: string, prefix: string, letsGo: boolean, propose: ByStill
 
 /** Every kind of fill; a new one is a file in this folder and a row here. */
 export const FILL_KINDS: readonly FillKind[] = [
-  inLeft('bass walk', 'walk', bassWalk),
-  inLeft('passing chord', 'passing', passingChord),
-  inLeft('suspended close', 'suspension', suspendedClose),
-  inLeft('low last note', 'low-end', lowEnd),
+  inLeft('walk', bassWalk),
+  inLeft('passing', passingChord),
+  inLeft('suspension', suspendedClose),
+  inLeft('low-end', lowEnd),
   {
-    ...inRight('tune in the left hand', 'left-tune', false, leftTune),
+    ...inRight('left-tune', false, leftTune),
     hand: 'left',
   },
-  inRight('scale run', 'run', true, run),
-  inRight('echo', 'echo', true, echo),
-  inRight('broken-chord sweep', 'sweep', true, sweep),
-  inRight('moving inner voice', 'inner', false, innerLine),
-  inRight('grace note', 'grace', false, graceNote),
-  inRight('short trill', 'trill', true, shortTrill),
-  inRight('turn', 'turn', true, turn),
+  inRight('run', true, run),
+  inRight('echo', true, echo),
+  inRight('sweep', true, sweep),
+  inRight('inner', false, innerLine),
+  inRight('grace', false, graceNote),
+  inRight('trill', true, shortTrill),
+  inRight('turn', true, turn),
   ...DRESSINGS.map((kind): FillKind => ({
     kind,
-    prefix: kind.replaceAll(' ', '-'),
     hand: 'right',
     letsGo: false,
     propose: (task) => dressings(task, kind),
@@ -76,6 +72,6 @@ export const FILL_KINDS: readonly FillKind[] = [
 
 /** The kind an id belongs to; undefined for one of no kind known here. */
 export function kindOfId(id: string): FillKind | undefined {
-  const prefix = id.replace(/[@:].*$/, '');
-  return FILL_KINDS.find((row) => row.prefix === prefix);
+  const named = id.replace(/[@:].*$/, '');
+  return FILL_KINDS.find(({ kind }) => kind === named);
 }

@@ -22,7 +22,7 @@ function held(tonic: 'A' | 'C', mode: 'minor' | 'major', chords: readonly string
 
 const walked = (song: Song): string[] =>
   arrange(onSeven(song), DEFAULT_PROFILE)
-    .fills.filter(({ kind }) => kind === 'bass walk')
+    .fills.filter(({ kind }) => kind === 'walk')
     .map(({ notes }) => notes.map((n) => nameOf(n.pitch)).join(' '));
 
 describe('bass walks', () => {
@@ -59,9 +59,7 @@ describe('bass walks', () => {
     fc.assert(
       fc.property(songs, (song) => {
         const a = arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
-        const walks = new Set(
-          a.fills.flatMap((f) => (f.taken && f.kind === 'bass walk' ? [f.changeId] : [])),
-        );
+        const walks = new Set(a.fills.flatMap((f) => (f.taken && f.kind === 'walk' ? [f.changeId] : [])));
         for (const note of a.left.filter((n) => n.source === 'fill' && walks.has(n.from))) {
           expect(note.midi).toBeGreaterThanOrEqual(KEYBOARDS[88].low);
           expect(barAt(a.played.bars, note.tick).number).toBeGreaterThan(0);
@@ -88,7 +86,7 @@ describe('bass walks', () => {
           const { number } = barAt(a.played.bars, fill.tick);
           expect(number - last).toBeGreaterThanOrEqual(2);
           last = number;
-          if (fill.kind !== 'bass walk') continue;
+          if (fill.kind !== 'walk') continue;
           const next = a.changes.find((c) => c.change.tick === fill.tick + fill.length);
           const lowest = a.left
             .filter((n) => n.tick === fill.tick + fill.length)

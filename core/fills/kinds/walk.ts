@@ -15,12 +15,13 @@ import { scaleSteps } from '../scale';
 import type { FillTask } from '../task';
 import { because } from '../../sentences';
 
-/** What this kind of fill is called. */
-const KIND = 'bass walk';
+const KIND = 'walk';
 
 /** The melody must hold still at least this many pulses before the next chord. */
 const LEAST_STILL = 2;
 const MOST_NOTES = 3;
+/** Ways that come from a half step beside the goal. */
+const HALF_STEPS = ['half-step-from-below', 'half-step-from-above'];
 /** A walk that costs more than this is not worth proposing. */
 const DEAREST = 9;
 /** One note from below leads onto the bass with the finger that bass wants: the little finger has none below it. */
@@ -53,7 +54,7 @@ export function bassWalk(task: FillTask, opening: Opening): Proposal | null {
   for (let count = 1; count <= MOST_NOTES && isRoom(count); count++) {
     const tick = onset(count);
     for (const { manner, keys } of mannersOf(start, target, count, from.key)) {
-      const chromatic = manner.startsWith('chromatic');
+      const chromatic = HALF_STEPS.includes(manner);
       const cost = walkCost(task, { tick, end, start, target, keys, chromatic });
       if (cost > DEAREST || (best && cost >= best.cost)) continue;
       best = { cost, keys, manner };
@@ -113,13 +114,13 @@ function mannersOf(
   const below = scaleSteps(target, count, -1, key);
   const above = scaleSteps(target, count, 1, key);
   const list = [
-    { manner: 'by step from below', keys: below },
-    { manner: 'by step from above', keys: above },
+    { manner: 'step-from-below', keys: below },
+    { manner: 'step-from-above', keys: above },
   ];
   if (count === 1) {
     list.push(
-      { manner: 'chromatic from below', keys: [target - 1] },
-      { manner: 'chromatic from above', keys: [target + 1] },
+      { manner: 'half-step-from-below', keys: [target - 1] },
+      { manner: 'half-step-from-above', keys: [target + 1] },
     );
   }
   return list.filter(({ keys }) => !keys.includes(start) || count > 1);

@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { DrillSession } from './drill-session';
 
 const C = { tonic: { letter: 'C', alter: 0 }, mode: 'major' } as const;
-const steps = drillThrough(DRILLS[0], C, 'falling fifths', 2, DEFAULT_PROFILE, 'left');
+const steps = drillThrough(DRILLS[0], C, 'falling-fifths', 2, DEFAULT_PROFILE, 'left');
 
 describe('a drill', () => {
   it('goes on when the keys asked for are struck, in any order and octave', () => {

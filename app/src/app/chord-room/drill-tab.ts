@@ -64,8 +64,12 @@ export class DrillTab {
     const third = hasMinorThird(this.key().mode) ? 'minor' : 'major';
     return (DRILLS.find(({ mode }) => mode === third) ?? DRILLS[0]).name;
   });
-  protected readonly orders: readonly KeyOrder[] = ['falling fifths', 'half steps up', 'whole steps down'];
-  protected readonly order = signal<KeyOrder>('falling fifths');
+  protected readonly orders: readonly { readonly value: KeyOrder; readonly name: string }[] = [
+    { value: 'falling-fifths', name: 'falling fifths' },
+    { value: 'half-steps-up', name: 'half steps up' },
+    { value: 'whole-steps-down', name: 'whole steps down' },
+  ];
+  protected readonly order = signal<KeyOrder>('falling-fifths');
   protected readonly count = signal(12);
   protected readonly beatsPerMinute = signal(72);
   protected readonly hands = [
@@ -174,7 +178,7 @@ export class DrillTab {
     const step = session?.step();
     if (!session || !step || this.source() !== 'simulated') return;
     const isMistaken = attempt === 0 && session.at() % 5 === 3;
-    const mistakes = isMistaken ? [{ kind: 'wrong key' as const, note: step.keys.length - 1 }] : [];
+    const mistakes = isMistaken ? [{ kind: 'wrong-key' as const, note: step.keys.length - 1 }] : [];
     const tune = step.keys.map((midi) => ({ beat: 1, beats: 1, midi }));
     const seed = session.at() * 7 + attempt;
     this.listen(simulatedKeys(tune, this.beatsPerMinute(), seed, mistakes));

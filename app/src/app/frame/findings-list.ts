@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { barAt, type Finding, findingId, type Fix } from '@joined-hands/core/song';
+import { barAt, type Finding, findingId, type Remedy } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { GivesWay } from '../ui/gives-way';
+import { WordsPipe } from '../ui/words.pipe';
 import { BenchState } from './bench-state';
 import { Playing } from './playing';
 
@@ -11,7 +12,7 @@ const FEW = 3;
 /** What should be known about the part, each with its remedies one press away. */
 @Component({
   selector: 'jh-findings-list',
-  imports: [GivesWay, NzButtonComponent],
+  imports: [GivesWay, NzButtonComponent, WordsPipe],
   template: `
     @if (bench.findings().length > 0) {
       <section>
@@ -19,21 +20,18 @@ const FEW = 3;
         <ul class="findings">
           @for (finding of bench.findings(); track $index) {
             <li class="finding">
-              <b>{{ place(finding) }}</b> {{ finding.text }}
-              @if (finding.remedies.length > (finding.fixes?.length ?? 0)) {
-                <small>You could: {{ finding.remedies.join(' · ') }}.</small>
-              }
-              <ul class="fixes">
-                @for (fix of shown(finding); track fix.label) {
+              <b>{{ place(finding) }}</b> {{ finding.says | words }}
+              <ul class="remedies">
+                @for (remedy of shown(finding); track $index) {
                   <li>
                     <button
                       nz-button
                       jhGivesWay=".finding"
                       nzSize="small"
                       type="button"
-                      (click)="bench.edit(fix.edit)"
+                      (click)="bench.edit(remedy.edit)"
                     >
-                      {{ fix.label }}
+                      {{ remedy.offer | words }}
                     </button>
                     <button
                       nz-button
@@ -41,15 +39,15 @@ const FEW = 3;
                       nzType="text"
                       type="button"
                       class="hear"
-                      [attr.aria-label]="'Hear: ' + fix.label"
-                      (click)="playing.hearEdit(fix.edit, finding.tick)"
+                      [attr.aria-label]="'Hear: ' + (remedy.offer | words)"
+                      (click)="playing.hearEdit(remedy.edit, finding.tick)"
                     >
                       Hear
                     </button>
                   </li>
                 }
                 <li>
-                  @if ((finding.fixes?.length ?? 0) > shown(finding).length) {
+                  @if (finding.remedies.length > shown(finding).length) {
                     <button
                       nz-button
                       jhGivesWay=".finding"
@@ -58,7 +56,7 @@ const FEW = 3;
                       type="button"
                       (click)="openAll(finding)"
                     >
-                      {{ finding.fixes!.length - shown(finding).length }} more remedies
+                      {{ finding.remedies.length - shown(finding).length }} more remedies
                     </button>
                   }
                   <button
@@ -98,10 +96,10 @@ const FEW = 3;
       color: var(--ink-soft);
       font-size: 16px;
     }
-    .fixes {
+    .remedies {
       margin-top: 4px;
     }
-    .fixes li {
+    .remedies li {
       display: flex;
       gap: 6px;
       padding: 3px 0;
@@ -109,10 +107,10 @@ const FEW = 3;
       align-items: center;
       justify-content: space-between;
     }
-    .fixes li:last-child {
+    .remedies li:last-child {
       justify-content: flex-start;
     }
-    .fixes .ant-btn {
+    .remedies .ant-btn {
       height: auto;
       min-height: 36px;
       white-space: normal;
@@ -138,10 +136,10 @@ export class FindingsList {
   /** Findings of which all remedies are shown; of the others the first few, which change least. */
   private readonly opened = signal<ReadonlySet<string>>(new Set());
 
-  protected shown(finding: Finding): readonly Fix[] {
-    const fixes = finding.fixes ?? [];
-    const isFew = fixes.length <= FEW + 1 || this.opened().has(findingId(finding));
-    return isFew ? fixes : fixes.slice(0, FEW);
+  protected shown(finding: Finding): readonly Remedy[] {
+    const { remedies } = finding;
+    const isFew = remedies.length <= FEW + 1 || this.opened().has(findingId(finding));
+    return isFew ? remedies : remedies.slice(0, FEW);
   }
 
   protected openAll(finding: Finding): void {

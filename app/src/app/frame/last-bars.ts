@@ -23,8 +23,8 @@ import { BenchState } from './bench-state';
 export class LastBars {
   protected readonly bench = inject(BenchState);
   protected readonly endings: readonly ChoiceOption<NonNullable<Choices['ending']>>[] = [
-    { value: 'in time', label: 'In time' },
+    { value: 'in-time', label: 'In time' },
     { value: 'slowing', label: 'Slowing' },
   ];
-  protected readonly ending = computed(() => this.bench.song()?.choices.ending ?? 'in time');
+  protected readonly ending = computed(() => this.bench.song()?.choices.ending ?? 'in-time');
 }

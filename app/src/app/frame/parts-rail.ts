@@ -1,3 +1,4 @@
+import { inWords } from '@joined-hands/core/sentences';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import type { Part } from '@joined-hands/core/parts';
 import { partLine, typesetForm } from '@joined-hands/core/words';
@@ -74,6 +75,6 @@ export class PartsRail {
   }
 
   protected reasons(index: number): string {
-    return this.bench.arrangement()?.efforts[index]?.reasons.join('; ') ?? '';
+    return this.bench.arrangement()?.efforts[index]?.reasons.map(inWords).join('; ') ?? '';
   }
 }

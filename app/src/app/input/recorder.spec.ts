@@ -64,11 +64,11 @@ describe('recording against a click', () => {
     expect(stopped).toHaveBeenCalled();
     expect(clicks.map((c) => Math.round((c.at - 100) * 1000))).toEqual([150, 1150, 2150, 3150, 4150, 5150]);
     expect(clicks.map((c) => c.pitch > 1500)).toEqual([true, false, false, true, false, false]);
-    expect(recorder.state()).toBe('counting in');
+    expect(recorder.state()).toBe('counting-in');
     await vi.advanceTimersByTimeAsync(150);
     expect(recorder.beat()).toBe(1);
     await vi.advanceTimersByTimeAsync(2000);
-    expect([recorder.beat(), recorder.state()]).toEqual([3, 'counting in']);
+    expect([recorder.beat(), recorder.state()]).toEqual([3, 'counting-in']);
     await vi.advanceTimersByTimeAsync(1000);
     expect([recorder.beat(), recorder.state()]).toEqual([1, 'recording']);
     await vi.advanceTimersByTimeAsync(4000);
@@ -86,7 +86,7 @@ describe('recording against a click', () => {
     expect(clicks.map((c) => Math.round((c.at - 100) * 1000))).toEqual([150, 1150, 2150, 3150]);
     expect(clicks.map((c) => c.pitch > 1500)).toEqual([false, true, false, false]);
     await vi.advanceTimersByTimeAsync(150);
-    expect([recorder.beat(), recorder.state()]).toEqual([3, 'counting in']);
+    expect([recorder.beat(), recorder.state()]).toEqual([3, 'counting-in']);
     await vi.advanceTimersByTimeAsync(1000);
     expect([recorder.beat(), recorder.state()]).toEqual([1, 'recording']);
     expect(Math.abs(now())).toBeLessThan(0.001);

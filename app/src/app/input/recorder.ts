@@ -59,7 +59,7 @@ export class Recorder {
   private readonly song = inject(Store).selectSignal(workbench.selectSong);
 
   readonly quartersPerMinute = signal(96);
-  readonly state = signal<'idle' | 'counting in' | 'recording'>('idle');
+  readonly state = signal<'idle' | 'counting-in' | 'recording'>('idle');
   readonly isBusy = computed(() => this.state() !== 'idle');
   /** The beat that sounds, from 1; null while idle. */
   readonly beat = signal<number | null>(null);
@@ -89,7 +89,7 @@ export class Recorder {
     const audioStart = tone.now() + HEAD_START;
     const now: TakeClock = (at = performance.now()) => at / 1000 - begun - countIn;
     const total = before + ticks;
-    this.state.set('counting in');
+    this.state.set('counting-in');
     for (const { at, number } of beatsBetween(metre, -before, ticks)) {
       const seconds = (at + before) * perTick;
       click.triggerAttackRelease(number === 1 ? 1760 : 1175, 0.03, audioStart + seconds);

@@ -73,8 +73,8 @@ export class ProfileView {
   }
 
   protected readonly levels: readonly ChoiceOption<Profile['level']>[] = [
-    { value: 'first year', label: 'First year' },
-    { value: 'some years', label: 'Some years' },
+    { value: 'first-year', label: 'First year' },
+    { value: 'some-years', label: 'Some years' },
     { value: 'fluent', label: 'Fluent' },
   ];
   protected readonly schools = LAYOUT_ROWS;

@@ -16,7 +16,7 @@ export interface Instrument {
 
 /** A sound the arrangement can be heard in. */
 export interface SoundRow {
-  readonly id: 'grand' | 'electric' | 'music box';
+  readonly id: 'grand' | 'electric' | 'music-box';
   readonly name: string;
   /** Silence before each sound, in seconds: it is taken off when striking. */
   readonly delaySeconds: number;
@@ -113,7 +113,7 @@ export const SOUNDS: readonly SoundRow[] = [
     },
   },
   {
-    id: 'music box',
+    id: 'music-box',
     name: 'Music box',
     delaySeconds: 0,
     make: (tone) => {
@@ -145,5 +145,6 @@ export function simpleTone(tone: Tone): Instrument {
 
 /** The row of a sound; the grand for one that is not known. */
 export function soundNamed(id: string | null): SoundRow {
-  return SOUNDS.find((row) => row.id === id) ?? SOUNDS[0];
+  // Before, ids had spaces.
+  return SOUNDS.find((row) => row.id === id?.replaceAll(' ', '-')) ?? SOUNDS[0];
 }

@@ -227,7 +227,7 @@ describe('the piano', () => {
     heard.choose('electric');
     await heard.hear([60]);
     expect((await heard.ready([60])).delaySeconds).toBe(0);
-    heard.choose('music box');
+    heard.choose('music-box');
     await heard.hear([62]);
     heard.choose('electric');
     await heard.hear([64]);
@@ -236,7 +236,7 @@ describe('the piano', () => {
   });
 
   it('goes back to the grand where a sound is not known', () => {
-    expect(SOUNDS.map(({ id }) => soundNamed(id).id)).toEqual(['grand', 'electric', 'music box']);
+    expect(SOUNDS.map(({ id }) => soundNamed(id).id)).toEqual(['grand', 'electric', 'music-box']);
     expect([soundNamed('organ').id, soundNamed(null).id]).toEqual(['grand', 'grand']);
   });
 });

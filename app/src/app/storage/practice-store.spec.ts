@@ -49,7 +49,6 @@ describe('the practice store', () => {
     const take = (songId: string, at: number) => ({
       songId,
       at,
-      what: 'Part 1',
       events: [{ seconds: 0, midi: 60, velocity: 80 }],
     });
     for (let at = 1; at <= 32; at++)

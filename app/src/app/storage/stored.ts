@@ -45,7 +45,6 @@ export interface StoredTake {
   readonly songId: string;
   /** When its turn ended: the turn of the same time is its own. */
   readonly at: number;
-  readonly what: string;
   readonly events: readonly KeyEvent[];
 }
 

@@ -19,6 +19,7 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
         <nz-option [nzValue]="item.value" [nzLabel]="item.name" />
       }
     </nz-select>
+    <label class="visually-hidden" [for]="id() + '-mode'">Major, minor or another mode</label>
     <nz-select
       class="mode"
       [nzId]="id() + '-mode'"

@@ -66,7 +66,7 @@ describe('the application stored for use without a network', () => {
     expect(told).toEqual([]);
     await vi.advanceTimersByTimeAsync(2000);
     expect(container.registered).toEqual(['/service-worker.js', { updateViaCache: 'none' }]);
-    expect(told).toEqual(['store sounds']);
+    expect(told).toEqual(['store-sounds']);
     expect(offline.hasNewVersion()).toBe(false);
   });
 
@@ -84,7 +84,7 @@ describe('the application stored for use without a network', () => {
     container.on.get('controllerchange')?.({});
     expect(reload).not.toHaveBeenCalled();
     offline.take();
-    expect(told).toEqual(['store sounds', 'take new version']);
+    expect(told).toEqual(['store-sounds', 'take-new-version']);
     expect(offline.hasNewVersion()).toBe(false);
     container.on.get('controllerchange')?.({});
     expect(reload).toHaveBeenCalledTimes(1);
@@ -103,12 +103,12 @@ describe('the application stored for use without a network', () => {
       null,
       'x',
       { kind: 'other' },
-      { kind: 'sounds stored', stored: 30, of: 30 },
-      { kind: 'sounds stored' },
+      { kind: 'sounds-stored', stored: 30, of: 30 },
+      { kind: 'sounds-stored' },
     ])
       heard(data);
     expect(problems.sentence()).toBe(null);
-    heard({ kind: 'sounds stored', stored: 12, of: 30 });
+    heard({ kind: 'sounds-stored', stored: 12, of: 30 });
     expect(problems.sentence()).toMatch(/^There is room for only 12 of 30 recorded sounds/);
   });
 

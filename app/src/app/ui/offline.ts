@@ -47,7 +47,7 @@ export class Offline {
       this.registration = await container.register(ADDRESS, { updateViaCache: 'none' });
       this.watch(this.registration);
       const { active } = await container.ready;
-      active?.postMessage('store sounds');
+      active?.postMessage('store-sounds');
     } catch (error) {
       // The application works with the network as before; who looks for the reason finds it.
       console.warn(`Joined Hands is not stored for use without a network: ${told(error)}.`);
@@ -66,7 +66,7 @@ export class Offline {
   }
 
   private heard(data: unknown): void {
-    if (typeof data !== 'object' || data === null || !('kind' in data) || data.kind !== 'sounds stored')
+    if (typeof data !== 'object' || data === null || !('kind' in data) || data.kind !== 'sounds-stored')
       return;
     const { stored, of } = data as { readonly stored?: unknown; readonly of?: unknown };
     if (typeof stored !== 'number' || typeof of !== 'number' || stored >= of || !navigator.onLine) return;
@@ -89,6 +89,6 @@ export class Offline {
     this.hasNewVersion.set(false);
     if (!waiting) return;
     this.isTaking = true;
-    waiting.postMessage('take new version');
+    waiting.postMessage('take-new-version');
   }
 }

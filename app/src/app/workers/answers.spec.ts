@@ -73,7 +73,7 @@ describe('answers to questions about a song', () => {
     [{ kind: 'metres' }, () => findMetres(lanterns.melody, lanterns.changes)],
     [{ kind: 'progressions' }, () => progressionsOf(played, parts)],
     [{ kind: 'facts' }, () => factsOf(lanterns, played, parts)],
-    [{ kind: 'to rank' }, () => songToRank(whole)],
+    [{ kind: 'to-rank' }, () => songToRank(whole)],
   ];
 
   it.each(rows)('%o is what the core says', (question, said) => {

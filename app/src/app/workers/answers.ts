@@ -70,7 +70,7 @@ export type Question =
   | { readonly kind: 'metres' }
   | { readonly kind: 'progressions' }
   | { readonly kind: 'facts' }
-  | { readonly kind: 'to rank' }
+  | { readonly kind: 'to-rank' }
   | { readonly kind: 'trial'; readonly edit: SongEdit | null }
   | { readonly kind: 'preview' }
   | { readonly kind: 'file'; readonly format: FileKind; readonly practice?: unknown };
@@ -92,7 +92,7 @@ export interface Answers {
   readonly metres: FoundMetre[];
   readonly progressions: Progression[];
   readonly facts: SongFacts;
-  readonly 'to rank': SongToRank;
+  readonly 'to-rank': SongToRank;
   readonly trial: Sent;
   readonly preview: Sent;
   readonly file: string | Uint8Array;
@@ -139,7 +139,7 @@ export function answerTo(song: Song, profile: Profile, question: Question): Answ
       const played = unfold(song);
       return factsOf(song, played, partsOf(song, played));
     }
-    case 'to rank':
+    case 'to-rank':
       return songToRank(arrange(song, profile));
     case 'trial':
       return sentAlone(quickly(question.edit ? applyEdit(song, question.edit) : song, profile));

@@ -1,7 +1,7 @@
-import { jobInWords } from '@joined-hands/core/sentences';
+import { inWords, jobInWords } from '@joined-hands/core/sentences';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { heardRubs, type Neighbour, neighboursOf, notesUnder, roleInWords } from '@joined-hands/core/harmony';
+import { heardRubs, type Neighbour, neighboursOf, notesUnder, roleSays } from '@joined-hands/core/harmony';
 import { classNameOf, typeset } from '@joined-hands/core/music';
 import { type CloseHands, type Layout } from '@joined-hands/core/song';
 import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
@@ -10,6 +10,7 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ChordsState } from './chords-state';
+import { WordsPipe } from '../../ui/words.pipe';
 
 const AS_THE_PART = 'part';
 const CHORD_GIVES_WAY = 'chord';
@@ -17,7 +18,7 @@ const CHORD_GIVES_WAY = 'chord';
 /** The chord selected: its job, the melody over it note by note, what could stand there, moving and rewriting it. */
 @Component({
   selector: 'jh-chord-panel',
-  imports: [FormsModule, NzButtonComponent, NzInputModule, NzSelectModule],
+  imports: [FormsModule, NzButtonComponent, NzInputModule, NzSelectModule, WordsPipe],
   templateUrl: './chord-panel.html',
   styleUrls: ['../../ui/panel.less', './chords.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -53,7 +54,7 @@ export class ChordPanel {
       const isHeard = heardRubs([under]).length > 0;
       return {
         isRub: isHeard,
-        text: `${roleInWords(role, typeset(classNameOf(note.pitch)), typeset(change.change.symbol))}${role.kind === 'rub' && !isHeard ? ', in passing' : ''}`,
+        text: `${inWords(roleSays(role, typeset(classNameOf(note.pitch)), typeset(change.change.symbol)))}${role.kind === 'rub' && !isHeard ? ', in passing' : ''}`,
       };
     });
   });

@@ -271,7 +271,7 @@ describe('the chords of the open song', () => {
 
   it('places all changes on easy beats, or as they are sung', () => {
     chords.place('easy');
-    chords.place('as sung');
+    chords.place('as-sung');
     expect(table.edits.map((e) => e.kind)).toHaveLength(2);
   });
 

@@ -239,7 +239,7 @@ export class ChordsState {
     if (song && change) this.editOr(changeLeftOut(song, change.change.writtenId), '');
   }
 
-  place(how: 'easy' | 'as sung'): void {
+  place(how: 'easy' | 'as-sung'): void {
     const song = this.bench.song();
     if (song) this.bench.edit(changesPlaced(song, how));
   }

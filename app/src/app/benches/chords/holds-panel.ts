@@ -3,13 +3,14 @@ import { chordsHolding } from '@joined-hands/core/harmony';
 import { classNameOf, typeset } from '@joined-hands/core/music';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { ChordsState } from './chords-state';
+import { WordsPipe } from '../../ui/words.pipe';
 
 const SHOWN_FIRST = 12;
 
 /** All chords that hold the melody note of the chord selected, sorted by distance from the key. */
 @Component({
   selector: 'jh-holds-panel',
-  imports: [NzButtonComponent],
+  imports: [NzButtonComponent, WordsPipe],
   template: `
     @if (note(); as note) {
       <section>
@@ -26,7 +27,8 @@ const SHOWN_FIRST = 12;
               >
                 <b>{{ typeset(item.symbol) }}</b>
                 <small
-                  >{{ item.says }}{{ item.outside === 0 ? ', in the key' : outside(item.outside) }}</small
+                  >{{ item.why | words
+                  }}{{ item.outside === 0 ? ', in the key' : outside(item.outside) }}</small
                 >
               </button>
               <button

@@ -59,7 +59,7 @@ import { ChordsState } from './chords-state';
       <h3>Where they are struck</h3>
       <div class="line">
         <button nz-button type="button" (click)="state.place('easy')">On the beat</button>
-        <button nz-button type="button" (click)="state.place('as sung')">As sung</button>
+        <button nz-button type="button" (click)="state.place('as-sung')">As sung</button>
       </div>
     </section>
     @if (said()) {

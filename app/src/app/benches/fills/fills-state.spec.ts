@@ -70,7 +70,7 @@ describe('the Fills bench', () => {
   it('takes what was heard; another for the same hand makes room; leaving out declines', () => {
     go('c4');
     const of = (kind: string) => fills.spot()?.fills.find((fill) => fill.kind === kind);
-    const run = of('scale run');
+    const run = of('run');
     if (!run) throw new Error('there is a run');
     fills.take(run);
     expect(table.song.fillsTaken.map(({ id }) => id)).toEqual([run.id]);
@@ -120,7 +120,7 @@ describe('the Fills bench', () => {
 
   it('takes one everywhere it fits, or this time only', () => {
     go('c4');
-    const walk = fills.spot()?.fills.find(({ kind }) => kind === 'bass walk');
+    const walk = fills.spot()?.fills.find(({ kind }) => kind === 'walk');
     if (!walk) throw new Error('there is a walk');
     expect(fills.likeIt(walk)).toBe(5);
     expect(fills.passes(walk)).toEqual(['walk:c16']);
@@ -136,7 +136,7 @@ describe('the Fills bench', () => {
 
   it('changes a note of a fill that is played; what has no room is refused and said', () => {
     go('c4');
-    const walk = () => fills.spot()?.fills.find((fill) => fill.kind === 'bass walk');
+    const walk = () => fills.spot()?.fills.find((fill) => fill.kind === 'walk');
     const first = walk();
     if (!first) throw new Error('there is a walk');
     fills.take(first);

@@ -7,11 +7,12 @@ import { Playing } from '../../frame/playing';
 import { Choice } from '../../ui/choice';
 import { Offer } from '../../ui/offer';
 import { FillsState } from './fills-state';
+import { WordsPipe } from '../../ui/words.pipe';
 
 /** A beginning, an end, and ways back, from the song's own phrases. */
 @Component({
   selector: 'jh-frame-panel',
-  imports: [Choice, NgTemplateOutlet, NzButtonComponent, Offer],
+  imports: [Choice, NgTemplateOutlet, NzButtonComponent, Offer, WordsPipe],
   template: `
     @if (pieces().length > 0) {
       <section aria-label="What frames the song now">
@@ -78,7 +79,7 @@ import { FillsState } from './fills-state';
             <jh-offer
               [isStacked]="true"
               [name]="row.name"
-              [says]="row.proposal.reason"
+              [says]="row.proposal.reason | words"
               (heard)="hear(row.proposal)"
               (taken)="take(row.proposal)"
             />

@@ -4,7 +4,7 @@ import type { Fill, NoteChange } from '@joined-hands/core/fills';
 import { FILLS } from '@joined-hands/core/ladder';
 import { nameOf, typeset } from '@joined-hands/core/music';
 import { inAllPlaces } from '@joined-hands/core/sentences';
-import { fillInWords, fillTitle, spotInWords, spotTitle } from '@joined-hands/core/words';
+import { fillInWords, fillPlaceInWords, fillTitle, spotInWords, spotTitle } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Offer } from '../../ui/offer';
 import { FillsState } from './fills-state';
@@ -36,7 +36,7 @@ const SHOWN = 6;
             <jh-offer
               [isStacked]="true"
               [name]="name(fill)"
-              [says]="fill.taken ? fill.where : told(fill)"
+              [says]="fill.taken ? place(fill) : told(fill)"
               [isPlayed]="fill.taken"
               (heard)="hear(fill, i)"
               (taken)="state.take(fill)"
@@ -165,6 +165,10 @@ export class PlacesPanel {
 
   protected name(fill: Fill): string {
     return fillTitle(fill);
+  }
+
+  protected place(fill: Fill): string {
+    return fillPlaceInWords(this.state.bench.arrangement()?.played.bars ?? [], fill);
   }
 
   protected told(fill: Fill): string {

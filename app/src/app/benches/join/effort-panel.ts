@@ -1,3 +1,4 @@
+import { inWords } from '@joined-hands/core/sentences';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { EasierBy } from '@joined-hands/core/arrange';
 import { RUNGS } from '@joined-hands/core/ladder';
@@ -8,11 +9,12 @@ import { Playing } from '../../frame/playing';
 import { colour } from '../../ui/colour';
 import { Offer } from '../../ui/offer';
 import { JoinState } from './join-state';
+import { WordsPipe } from '../../ui/words.pipe';
 
 /** Where the work is: effort over the song by part and hand, over the part by bar, on each rung; and what lessens it. */
 @Component({
   selector: 'jh-effort-panel',
-  imports: [NgxEchartsDirective, Offer],
+  imports: [NgxEchartsDirective, Offer, WordsPipe],
   providers: [
     provideEchartsCore({ echarts: () => import('../../ui/charts').then(({ echarts }) => echarts) }),
   ],
@@ -58,10 +60,10 @@ import { JoinState } from './join-state';
         <p class="note">This part is settled: open it again to change it.</p>
       } @else if (state.easier(); as list) {
         <ol class="ranked">
-          @for (way of list; track way.label) {
+          @for (way of list; track $index) {
             <li>
               <jh-offer
-                [name]="way.label"
+                [name]="way.offer | words"
                 [says]="way.from + ' → ' + way.to"
                 (heard)="hear(way)"
                 (taken)="state.bench.edit(way.edit)"
@@ -92,7 +94,7 @@ export class EffortPanel {
   protected readonly hardest = computed(() => {
     const effort = this.efforts()[this.hardestPart()];
     if (!effort || effort.total === 0) return 'Nothing is played yet.';
-    const because = effort.reasons.length > 0 ? `: ${effort.reasons.join(' and ')}` : '';
+    const because = effort.reasons.length > 0 ? `: ${effort.reasons.map(inWords).join(' and ')}` : '';
     const bar = effort.hardestBar === 0 ? 'the pick-up' : `bar ${effort.hardestBar}`;
     return `Hardest is part ${this.hardestPart() + 1}, ${effort.total} of 100, most of all ${bar}${because}.`;
   });
@@ -100,7 +102,7 @@ export class EffortPanel {
     const effort = this.effort();
     if (!effort || effort.total === 0) return '';
     const bar = effort.hardestBar === 0 ? 'the pick-up' : `bar ${effort.hardestBar}`;
-    return `${effort.total} of 100; hardest is ${bar}${effort.reasons.length > 0 ? `, ${effort.reasons.join(' and ')}` : ''}.`;
+    return `${effort.total} of 100; hardest is ${bar}${effort.reasons.length > 0 ? `, ${effort.reasons.map(inWords).join(' and ')}` : ''}.`;
   });
   protected readonly songInWords = computed(
     () =>

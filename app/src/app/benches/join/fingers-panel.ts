@@ -98,8 +98,8 @@ export class FingersPanel {
   ];
   protected readonly thumbs: readonly ChoiceOption<NonNullable<Choices['thumb']>>[] = [
     { value: 'usual', label: 'As is usual' },
-    { value: 'off black', label: 'Off black keys' },
-    { value: 'on black', label: 'On black keys as on white' },
+    { value: 'off-black', label: 'Off black keys' },
+    { value: 'on-black', label: 'On black keys as on white' },
   ];
   /** The bar of the key picked and the strikes round it, each with its finger. */
   protected readonly line = computed(() => {

@@ -8,6 +8,7 @@ import { ComputerKeys, firstMidiKeys, NO_MIDI, simulatedKeys } from '../../input
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { Choice } from '../../ui/choice';
 import { MakerState, STEPS } from './maker-state';
+import { WordsPipe } from '../../ui/words.pipe';
 
 /** Rows of the grid, the bass at the bottom. */
 const ROWS = [...MAKER_MEMBERS].reverse();
@@ -15,7 +16,7 @@ const ROWS = [...MAKER_MEMBERS].reverse();
 /** An own pattern: marks on a grid of chord members, or played once over a chord and read. */
 @Component({
   selector: 'jh-maker-panel',
-  imports: [Choice, FormsModule, NzButtonComponent, NzInputModule],
+  imports: [Choice, FormsModule, NzButtonComponent, NzInputModule, WordsPipe],
   template: `
     <section>
       <h3>Your own pattern</h3>
@@ -121,7 +122,7 @@ const ROWS = [...MAKER_MEMBERS].reverse();
             <ul>
               @for (item of list.slice(0, most); track $index) {
                 <li>
-                  <b>{{ item.bar === 0 ? 'Pick-up' : 'Bar ' + item.bar }}</b> {{ item.text }}
+                  <b>{{ item.bar === 0 ? 'Pick-up' : 'Bar ' + item.bar }}</b> {{ item.says | words }}
                 </li>
               }
             </ul>

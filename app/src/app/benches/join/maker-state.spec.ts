@@ -1,4 +1,5 @@
 import '@angular/compiler';
+import { says } from '@joined-hands/core/sentences';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
 import { Recorder } from '../../input/recorder';
@@ -83,7 +84,7 @@ describe('the pattern maker', () => {
     maker.toggle(0, 7);
     table.settle();
     expect(table.questions.at(-1)?.kind).toBe('pattern-tried');
-    expect(maker.exceptions()?.[0].text).toBe('Am has no 7: what stands in for it is played.');
+    expect(maker.exceptions()?.[0].says).toEqual([says.memberMissing('Am', [7])]);
   });
 
   it('is kept and played in one step that can be undone, on a rung that moves', () => {

@@ -3,21 +3,22 @@ import { DEFAULT_FULLER, fullerFor } from '@joined-hands/core/fuller';
 import { FULLER, MOVING } from '@joined-hands/core/ladder';
 import { VARY } from '@joined-hands/core/parts';
 import { AUTO, BLOCK } from '@joined-hands/core/patterns';
+import { inWords } from '@joined-hands/core/sentences';
 import type { Choices, Fuller, SongEdit } from '@joined-hands/core/song';
 import { JoinState } from './join-state';
 
 const VARIED = {
   id: VARY,
   name: 'Varied',
-  reason: 'kindred patterns take turns, part by part, livelier where the section is',
+  says: 'kindred patterns take turns, part by part, livelier where the section is',
 };
-const PLAIN = { id: AUTO, name: 'Plain', reason: 'chords on the beat over the bass and its octave' };
+const PLAIN = { id: AUTO, name: 'Plain', says: 'chords on the beat over the bass and its octave' };
 const BY_METRE = {
   id: AUTO,
   name: 'By metre',
-  reason: 'the usual one for the metre and the energy of each section',
+  says: 'the usual one for the metre and the energy of each section',
 };
-const HELD = { id: BLOCK.id, name: BLOCK.name, reason: 'each chord struck and held' };
+const HELD = { id: BLOCK.id, name: BLOCK.name, says: 'each chord struck and held' };
 
 /** What each hand could play in the place of blocks and single notes, and which of it is played. */
 @Injectable()
@@ -31,7 +32,9 @@ export class PatternChoices {
 
   readonly rows = computed(() => [
     this.isSung() ? PLAIN : BY_METRE,
-    ...this.join.proposals(),
+    ...this.join
+      .proposals()
+      .map(({ id, name, reasons }) => ({ id, name, says: reasons.map(inWords).join('; ') })),
     ...(this.isSung() ? [] : [VARIED]),
     HELD,
   ]);

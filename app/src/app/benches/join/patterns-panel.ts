@@ -40,7 +40,7 @@ import { PatternChoices } from './pattern-choices';
             <li [class.heard]="row.id === choices.chosen()">
               <jh-offer
                 [name]="row.name"
-                [says]="row.reason"
+                [says]="row.says"
                 [isPlayed]="row.id === choices.chosen()"
                 (heard)="state.hear(choices.withRung(row.id))"
                 (taken)="state.choose(choices.withRung(row.id))"

@@ -1,14 +1,15 @@
-import { jobInWords } from '@joined-hands/core/sentences';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Fill } from '@joined-hands/core/fills';
 import { inversionName } from '@joined-hands/core/harmony';
 import { classNameOf, typeset } from '@joined-hands/core/music';
 import { BLOCK } from '@joined-hands/core/patterns';
-import { type Choices } from '@joined-hands/core/song';
+import type { Choices } from '@joined-hands/core/song';
+import { fillName, inWords, jobInWords } from '@joined-hands/core/sentences';
 import { type Alternative, LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import {
   derivationOf,
+  fillPlaceInWords,
   leftThen,
   meetingInWords,
   relationInWords,
@@ -26,7 +27,6 @@ import { SOUNDS, type SoundRow } from '../../sound/instruments';
 import { Piano } from '../../sound/piano';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { GivesWay } from '../../ui/gives-way';
-
 import { CHOICE_SCOPES, JoinState } from './join-state';
 
 const SHOWN_ALTERNATIVES = 6;
@@ -47,6 +47,11 @@ export class Reasons {
 
   protected readonly layouts = LAYOUT_ROWS.map(({ layout, name }) => ({ value: layout, label: name }));
   protected readonly fillsTaken = computed(() => this.bench.fills().filter(({ taken }) => taken));
+
+  /** "bass walk, bar 4, from 2: E F♯ G♯ to A, by step from below". */
+  protected nameOfFill(fill: Fill): string {
+    return `${fillName(fill.kind)}, ${fillPlaceInWords(this.bench.arrangement()?.played.bars ?? [], fill)}`;
+  }
 
   protected leaveOut({ id }: Fill): void {
     this.bench.edit({ kind: 'fills', taken: [], declined: [id] });
@@ -130,7 +135,7 @@ export class Reasons {
     const effort = arrangement?.efforts[this.bench.partIndex()];
     if (!part || !arrangement || !effort) return [];
     const relation = relationInWords(part, leftThen(arrangement, this.bench.partIndex()));
-    const because = effort.reasons.length > 0 ? `, because ${effort.reasons.join(' and ')}` : '';
+    const because = effort.reasons.length > 0 ? `, because ${effort.reasons.map(inWords).join(' and ')}` : '';
     return [...(relation ? [relation] : []), `Effort ${effort.total} of 100${because}.`];
   });
 

@@ -1,3 +1,4 @@
+import { inWords } from '@joined-hands/core/sentences';
 import { CdkDrag, type CdkDragEnd } from '@angular/cdk/drag-drop';
 import {
   ChangeDetectionStrategy,
@@ -92,6 +93,6 @@ export class PartsMap {
   protected describeCut(index: number): string {
     const part = this.parts()[index];
     const lock = part.isLocked ? ', locked' : '';
-    return `Cut before part ${part.number}, bar ${part.fromBar}${lock}: ${part.reasons.join(', ')}`;
+    return `Cut before part ${part.number}, bar ${part.fromBar}${lock}: ${part.reasons.map(inWords).join(', ')}`;
   }
 }

@@ -7,6 +7,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { PartsState } from './parts-state';
+import { WordsPipe } from '../../ui/words.pipe';
 
 /** A number of a part, or 0 for "no other part". */
 const NO_OTHER = 0;
@@ -14,7 +15,7 @@ const NO_OTHER = 0;
 /** The part on screen: why it is cut here, its name, what it follows, the order of hands, settling. */
 @Component({
   selector: 'jh-this-part-panel',
-  imports: [Choice, FormsModule, NzButtonComponent, NzInputModule, NzSelectModule],
+  imports: [Choice, FormsModule, NzButtonComponent, NzInputModule, NzSelectModule, WordsPipe],
   templateUrl: './this-part-panel.html',
   styleUrls: ['../../ui/panel.less', './parts-panel.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -77,7 +77,7 @@ export class Listening {
     if (!arrangement) return [];
     const keys = judgement
       ? judgement.keys.flatMap(({ how, wanted }) =>
-          how === 'right' || how === 'not reached' ? [] : [wanted],
+          how === 'right' || how === 'not-reached' ? [] : [wanted],
         )
       : this.live();
     const nameOf = ({ hand, tick, midi }: Pick<HandNote, 'hand' | 'tick' | 'midi'>): string =>

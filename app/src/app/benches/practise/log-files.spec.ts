@@ -1,3 +1,4 @@
+import { turnTitle } from '@joined-hands/core/words';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { chartInWords, chartOf } from './log-chart';
 import { aTurn } from '../../../../../core/testing';
@@ -5,7 +6,6 @@ import { logAsCsv } from '../../storage/log-csv';
 import { logFrom, readInWords } from './log-files';
 
 const turn = aTurn({
-  what: 'Part 1, "right" hand',
   isClean: false,
   cleanShare: null,
   apart: -0.02,
@@ -24,6 +24,15 @@ describe('a log as a file', () => {
       },
       refused: 0,
     });
+  });
+
+  it('keeps the name of a turn that has no part numbers', async () => {
+    const { fromPart: _from, toPart: _to, ...before } = { ...turn, what: 'Part 1, "right" hand' };
+    expect(await logFrom(file('log.csv', await logAsCsv([before])), 's')).toMatchObject({
+      record: { turns: [{ what: 'Part 1, "right" hand' }] },
+    });
+    expect(turnTitle(before)).toBe('Part 1, "right" hand');
+    expect(turnTitle(turn)).toBe('Part 1, right hand');
   });
 
   it('comes from a project, and from nothing else', async () => {

@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { TICKS_PER_QUARTER } from '@joined-hands/core/music';
 import { daysOf, isSaid, type Turn } from '@joined-hands/core/practice';
 import { keysOf } from '@joined-hands/core/takes';
-import { logInWords } from '@joined-hands/core/words';
+import { logInWords, turnTitle } from '@joined-hands/core/words';
 import { format } from 'date-fns';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -35,6 +35,7 @@ const SECONDS_A_MINUTE = 60;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LogPanel {
+  protected readonly titleOf = turnTitle;
   protected readonly state = inject(PractiseState);
   private readonly piano = inject(Piano);
   protected readonly charts = CHARTS;

@@ -11,11 +11,11 @@ import { Asker } from '../../workers/asker';
 import { told } from '../../ui/told';
 
 const AIMS: readonly { readonly value: Aim; readonly label: string }[] = [
-  { value: 'left hand', label: 'Left hand' },
+  { value: 'left-hand', label: 'Left hand' },
   { value: 'leaps', label: 'Leaps' },
   { value: 'off-beats', label: 'Off-beats' },
   { value: 'stretches', label: 'Stretches' },
-  { value: 'black keys', label: 'Black keys' },
+  { value: 'black-keys', label: 'Black keys' },
   { value: 'speed', label: 'Speed' },
   { value: 'reading', label: 'Reading a key' },
 ];
@@ -66,7 +66,7 @@ export class NextSongs {
   private readonly asker = inject(Asker);
   private readonly profile = inject(Store).selectSignal(workbench.selectProfile);
   protected readonly aims = AIMS;
-  protected readonly aim = signal<Aim>('left hand');
+  protected readonly aim = signal<Aim>('left-hand');
   protected readonly songs = signal<readonly SongToRank[]>([]);
   protected readonly looking = signal('');
   protected readonly problem = signal('');
@@ -85,7 +85,7 @@ export class NextSongs {
       for (const [i, { id, title }] of cards.entries()) {
         this.looking.set(`Looking at ${title}, ${i + 1} of ${cards.length} …`);
         const opened = await this.store.get(id);
-        if (opened) found.push(await this.asker.ask(opened.song, this.profile(), { kind: 'to rank' }));
+        if (opened) found.push(await this.asker.ask(opened.song, this.profile(), { kind: 'to-rank' }));
       }
       this.songs.set(found);
     } catch (error) {

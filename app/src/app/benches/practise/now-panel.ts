@@ -1,3 +1,4 @@
+import { inWords } from '@joined-hands/core/sentences';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { watchFor } from '@joined-hands/core/arrange';
 import { isOfSong, type PractiseSettings, type Trouble, widePassages } from '@joined-hands/core/practice';
@@ -173,7 +174,7 @@ export class NowPanel {
     const [job, arrangement] = [this.state.current(), this.state.bench.arrangement()];
     if (!job || !arrangement || !isOfSong(job)) return '';
     const reasons = watchFor(arrangement, job, job.hands);
-    return reasons.length > 0 ? `Watch for: ${reasons.join(', ')}.` : '';
+    return reasons.length > 0 ? `Watch for: ${reasons.map(inWords).join(', ')}.` : '';
   });
   protected readonly verdict = computed(() => {
     const last = this.state.lastTurn();

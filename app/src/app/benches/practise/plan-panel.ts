@@ -112,7 +112,7 @@ export class PlanPanel {
       .slice(0, 8)
       .map(
         ({ job, why }) =>
-          `${jobTitle(job)}: ${why === 'not due' ? 'passed, and not due yet' : 'no time today'}`,
+          `${jobTitle(job)}: ${why === 'not-due' ? 'passed, and not due yet' : 'no time today'}`,
       ),
   );
 

@@ -21,7 +21,7 @@ describe('the log of the open song', () => {
   let log: PractiseLog;
   let table: Table;
   const standing = { key: 's c', songId: sluicegate.id, card: 'c', ...KNOWN } as StoredStanding;
-  const take = { songId: sluicegate.id, at: 5, what: 'Part 1', events: [] } as StoredTake;
+  const take = { songId: sluicegate.id, at: 5, events: [] } as StoredTake;
   beforeEach(async () => {
     kept.length = 0;
     problem = '';

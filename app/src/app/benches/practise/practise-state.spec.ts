@@ -52,7 +52,8 @@ describe('the Practise bench', () => {
     expect(stored.turns).toHaveLength(21);
     expect(stored.turns[1]).toMatchObject({
       songId: lanterns.id,
-      what: 'Part 1, right hand',
+      fromPart: 1,
+      toPart: 1,
       tempoPercent: 60,
       isClean: true,
       cleanShare: null,

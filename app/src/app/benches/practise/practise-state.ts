@@ -26,7 +26,6 @@ import {
 } from '@joined-hands/core/practice';
 import { barAt, inForceAt, onsetsOf, placeIn } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
-import { jobTitle } from '@joined-hands/core/words';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
 import type { KeySource } from '../../input/recorder';
@@ -291,9 +290,9 @@ export class PractiseState {
     if (!song || !arrangement) return;
     const now = Date.now();
     const known = afterJob(job, this.log.standings().get(job.card), isClean, this.wishes.gate(), now);
-    const { kind, card, hands, rung } = job;
+    const { kind, card, fromPart, toPart, hands, rung } = job;
     const turn = {
-      ...{ songId: song.id, at: now, card, kind, what: jobTitle(job), hands, rung },
+      ...{ songId: song.id, at: now, card, kind, fromPart, toPart, hands, rung },
       ...{ tempoPercent: percent, isClean, seconds },
       cleanShare: judgement?.cleanShare ?? null,
       apart: judgement?.apart ?? null,
@@ -301,7 +300,7 @@ export class PractiseState {
     };
     if (this.current() === job) this.lastTurn.set({ isClean, standing: known.standing });
     this.now.set(now);
-    const take = events.length > 0 ? { songId: song.id, at: now, what: turn.what, events } : null;
+    const take = events.length > 0 ? { songId: song.id, at: now, events } : null;
     await this.log.keep(turn, known, take);
   }
 

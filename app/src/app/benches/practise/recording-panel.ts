@@ -94,7 +94,7 @@ export class RecordingPanel {
   protected readonly bench = inject(BenchState);
   protected readonly soundings: readonly { readonly value: Sounding; readonly label: string }[] = [
     { value: 'recording', label: 'The recording' },
-    { value: 'in turn', label: 'In turn' },
+    { value: 'in-turn', label: 'In turn' },
     { value: 'together', label: 'Both together' },
   ];
   protected readonly speeds = [50, 70, 85, 100].map((value) => ({ value, label: `${value} %` }));

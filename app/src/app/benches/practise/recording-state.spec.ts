@@ -200,7 +200,7 @@ describe('a recording beside the arrangement', () => {
 
   it('is played in turn with the arrangement, which goes as fast as the recording did', async () => {
     await tapped();
-    state.sounding.set('in turn');
+    state.sounding.set('in-turn');
     await state.loop();
     audio().currentTime = 8;
     await frame();

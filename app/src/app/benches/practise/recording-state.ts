@@ -14,7 +14,7 @@ const MOST_BYTES = 60 * 1024 * 1024;
 const LONGEST_WAIT_MS = 8000;
 
 /** What sounds: the recording alone, it and the arrangement in turn, or both at once. */
-export type Sounding = 'recording' | 'in turn' | 'together';
+export type Sounding = 'recording' | 'in-turn' | 'together';
 
 /** The pianist's own recording beside the arrangement: its bars tapped in, its parts looped, slowed with the pitch kept. */
 @Injectable()
@@ -140,7 +140,7 @@ export class RecordingState {
       const again = (): void => {
         if (this.isPlaying()) void this.loop();
       };
-      if (this.sounding() === 'in turn') this.playArrangement(percent, again);
+      if (this.sounding() === 'in-turn') this.playArrangement(percent, again);
       else again();
     });
   }

@@ -33,6 +33,7 @@ import { Choice, type ChoiceOption } from '../../ui/choice';
 import { KeyChoice } from '../../ui/key-choice';
 import { Asker } from '../../workers/asker';
 import { TuneState } from './tune-state';
+import { WordsPipe } from '../../ui/words.pipe';
 
 /** A key or metre is looked for from so many notes on. */
 const FEWEST_NOTES = 3;
@@ -42,7 +43,15 @@ const MOST_FOUND = 2;
 /** Bars: insert, remove, pick-up, metre, key, tempo, feel, repeats; key and metre found, with the reason. */
 @Component({
   selector: 'jh-bars-panel',
-  imports: [Choice, KeyChoice, FormsModule, NzButtonComponent, NzInputNumberModule, NzSelectModule],
+  imports: [
+    Choice,
+    FormsModule,
+    KeyChoice,
+    NzButtonComponent,
+    NzInputNumberModule,
+    NzSelectModule,
+    WordsPipe,
+  ],
   templateUrl: './bars-panel.html',
   styleUrl: '../../ui/panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -18,11 +18,12 @@ import { ProfileActions } from '../../state/actions';
 import { Player } from '../../sound/player';
 import { Asker } from '../../workers/asker';
 import { TuneState } from './tune-state';
+import { WordsPipe } from '../../ui/words.pipe';
 
 /** All twelve keys, the easiest first; each is heard before it is taken. */
 @Component({
   selector: 'jh-keys-panel',
-  imports: [FormsModule, NzButtonComponent, NzSelectModule],
+  imports: [FormsModule, NzButtonComponent, NzSelectModule, WordsPipe],
   templateUrl: './keys-panel.html',
   styleUrl: '../../ui/panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

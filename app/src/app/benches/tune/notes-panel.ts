@@ -41,7 +41,7 @@ export class NotesPanel {
     const [note, arrangement] = [this.tune.note(), this.bench.arrangement()];
     if (!note || !arrangement) return '';
     const bar = barAt(arrangement.played.bars, note.tick);
-    const landmark = arrangement.profile.landmarks === 'black keys' ? besideBlacks : landmarkOf;
+    const landmark = arrangement.profile.landmarks === 'black-keys' ? besideBlacks : landmarkOf;
     const beats = note.length / 960;
     const where = bar.number === 0 ? 'of the pick-up' : `of bar ${bar.number}`;
     const told = landmark(note.pitch);

@@ -1,3 +1,4 @@
+import { inWords } from '@joined-hands/core/sentences';
 import { tempoNote } from '@joined-hands/core/words';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
@@ -12,10 +13,10 @@ import { inForceAt, keyAt, writtenBars } from '@joined-hands/core/song';
 import {
   compareTakes,
   type Grid,
-  gridInWords,
+  gridSaid,
   type KeyEvent,
   type Mistake,
-  movedInWords,
+  movedSaid,
   type Take,
   takeOf,
   type TuneKey,
@@ -73,9 +74,9 @@ export class PlayPanel {
   protected readonly mistake = signal<Mistake['kind'] | 'none'>('none');
   protected readonly mistakes = [
     { value: 'none', label: 'no mistakes' },
-    { value: 'wrong key', label: 'a wrong key' },
-    { value: 'left out', label: 'a note left out' },
-    { value: 'struck twice', label: 'a note struck twice' },
+    { value: 'wrong-key', label: 'a wrong key' },
+    { value: 'left-out', label: 'a note left out' },
+    { value: 'struck-twice', label: 'a note struck twice' },
   ];
   protected readonly bars = signal(2);
   protected readonly takes = signal<readonly Kept[]>([]);
@@ -164,9 +165,9 @@ export class PlayPanel {
   private add(events: readonly KeyEvent[], take: Take, quartersPerMinute: number): void {
     const last = this.takes()[0];
     const number = (last?.number ?? 0) + 1;
-    const moved = movedInWords(take.quantised, 60 / quartersPerMinute);
+    const moved = inWords(movedSaid(take.quantised, 60 / quartersPerMinute));
     const against = last ? ` Beside take ${last.number}: ${compareTakes(take, last.take)}.` : '';
-    const facts = `${take.melody.length} notes, ${gridInWords(take.quantised.grid)}; ${moved}.${against}`;
+    const facts = `${take.melody.length} notes, ${inWords(gridSaid(take.quantised.grid))}; ${moved}.${against}`;
     this.takes.update((takes) => [{ number, events, take, quartersPerMinute, facts }, ...takes]);
   }
 
@@ -180,8 +181,8 @@ export class PlayPanel {
       keyAt(arrangement.played, this.stretch().from),
       grid,
     );
-    const moved = movedInWords(take.quantised, 60 / kept.quartersPerMinute);
-    const facts = `${take.melody.length} notes, ${gridInWords(take.quantised.grid)}; ${moved}.`;
+    const moved = inWords(movedSaid(take.quantised, 60 / kept.quartersPerMinute));
+    const facts = `${take.melody.length} notes, ${inWords(gridSaid(take.quantised.grid))}; ${moved}.`;
     this.takes.update((takes) => takes.map((t) => (t.number === kept.number ? { ...t, take, facts } : t)));
   }
 

@@ -34,7 +34,7 @@ export class ToldPanel {
   private readonly store = inject(Store);
   protected readonly landmarks: readonly ChoiceOption<Profile['landmarks']>[] = [
     { value: 'c', label: 'the nearest C' },
-    { value: 'black keys', label: 'black keys' },
+    { value: 'black-keys', label: 'black keys' },
   ];
   protected readonly chosen = computed(() => this.bench.state().profile.landmarks);
   protected readonly lines = computed(() => {

@@ -182,9 +182,9 @@ describe('the notes of the open song', () => {
     const melody = lanterns.melody.map((n) => (n.id === 'n2' ? { ...n, length: 1920 } : n));
     open({ ...lanterns, melody });
     const [finding] = tune.bench.findings().filter((f) => f.kind === 'overlap');
-    expect(finding.fixes?.length).toBeGreaterThan(0);
+    expect(finding.remedies?.length).toBeGreaterThan(0);
     tune.mend();
-    expect(table.edits).toEqual([finding.fixes?.[0].edit]);
+    expect(table.edits).toEqual([finding.remedies?.[0].edit]);
     expect(tune.bench.findings().filter((f) => f.kind === 'overlap')).toEqual([]);
   });
 
@@ -193,12 +193,12 @@ describe('the notes of the open song', () => {
     const notes = lanterns.melody.map((n, i) => ({ ...n, lyric: i < 3 ? null : lyric }));
     open({ ...lanterns, melody: notes.map((n, i) => (i === 5 ? { ...n, length: 2 * n.length } : n)) });
     const found = tune.bench.findings().filter(({ kind }) => kind === 'words' || kind === 'overlap');
-    expect(found.map(({ kind, fixes }) => [kind, (fixes ?? []).length > 0])).toEqual([
+    expect(found.map(({ kind, remedies }) => [kind, remedies.length > 0])).toEqual([
       ['words', false],
       ['overlap', true],
     ]);
     tune.mend();
-    expect(table.edits).toEqual([found[1].fixes?.[0].edit]);
+    expect(table.edits).toEqual([found[1].remedies?.[0].edit]);
   });
 
   it('edits the written note wherever it comes back', () => {

@@ -203,7 +203,7 @@ export class TuneState {
   /** The first remedy of the first finding of the tune that has one: one key mends it. */
   mend(): void {
     const ofTheTune = this.bench.findings().filter(({ kind }) => OF_THE_TUNE.has(kind));
-    const fix = ofTheTune.find((finding) => finding.fixes?.length)?.fixes?.[0];
+    const fix = ofTheTune.find((finding) => finding.remedies.length > 0)?.remedies[0];
     if (fix) this.bench.edit(fix.edit);
   }
 }
