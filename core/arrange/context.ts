@@ -9,6 +9,7 @@ import { withSlowing } from '../performance';
 import { withRhythms } from '../rhythm';
 import { type Finding, type PlayedSong, type Profile, type Song, unfold } from '../song';
 import { type VoicedChange, type VoicedSong, voiceParts } from '../voicing';
+import { type Memory, memoryOf } from './memory';
 import { songFindings } from './songFindings';
 
 /** What is known of one part before its hands are worked out. */
@@ -33,6 +34,7 @@ export interface SongContext extends SongFrame {
   readonly twins: ReadonlyMap<string, string>;
   readonly fixed: FixedFingers;
   readonly withoutFingers: boolean;
+  readonly memory: Memory;
 }
 
 /** Everything of a song that is solved over the whole of it: what is played, its parts, its voicings. */
@@ -60,6 +62,7 @@ export function* contextOf(
     twins,
     fixed: withoutFingers ? () => null : fixedFingers(song, played, twins),
     withoutFingers,
+    memory: memoryOf(song.id),
   };
 }
 

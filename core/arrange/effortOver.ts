@@ -5,7 +5,7 @@ import { RUNGS } from '../ladder';
 import { partToPlay } from '../parts';
 import { Clock } from '../performance';
 import type { Profile, Song } from '../song';
-import { barsLasting } from './part';
+import { barsLasting } from './stages/effort';
 import { arrange } from './song';
 
 /** How hard a song is, part by part, for each hand alone, and on every rung. */

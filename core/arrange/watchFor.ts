@@ -4,7 +4,7 @@ import { effortOf } from '../effort';
 import type { Hand } from '../hands';
 import { Clock } from '../performance';
 import { within } from '../song';
-import { barsLasting } from './part';
+import { barsLasting } from './stages/effort';
 
 /** What is hard about a stretch for one hand or both, in words: what to watch for; nothing where it is easy. */
 export function watchFor(

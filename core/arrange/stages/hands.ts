@@ -1,0 +1,42 @@
+import { barsIn, handsForSinging, leftHand, type PartHands } from '../../joining';
+import { within } from '../../song';
+import type { PartMaterial, SongContext } from '../context';
+import { keptHands } from '../settled';
+import { sungWords, windowOf } from '../windows';
+import { type ByPart, once } from './byPart';
+
+/** First stage: what each part plays beside the melody: chords and patterns, or bass and chords under a singer. */
+export function handsStage(context: SongContext): ByPart<PartHands> {
+  const { song, profile, played, material, melody, longestNote, twins } = context;
+  const made = context.memory.of<PartHands>('hands');
+  const words = sungWords(played);
+  const inFull = new Set(song.thinningRefused);
+  return once((index) => {
+    const { toPlay: part, voiced, settled } = material[index];
+    const kept = settled && keptHands(settled, played);
+    if (kept) return made(part.cutId, [settled, played.melody, played.changes], () => kept);
+    const until = voiced.reduce((end, v) => Math.max(end, v.change.tick + v.length), part.toTick);
+    const ids = voiced.map((v) => v.change.id);
+    const task = {
+      part,
+      profile,
+      voiced,
+      melody: windowOf(melody, part.fromTick, until, longestNote),
+      longestNote,
+      bars: barsIn(played.bars, part.fromTick, until),
+      words: within(words, part.fromTick, until),
+      songEnd: played.endTick,
+      ownPatterns: song.patterns,
+      playedInFull: ids.filter((id) => inFull.has(id) || inFull.has(twins.get(id) ?? '')),
+    };
+    const { words: sung, ...rest } = task;
+    return made(part.cutId, [...Object.values(rest), JSON.stringify(sung)], () =>
+      isSung(part) ? handsForSinging(task) : leftHand(task),
+    );
+  });
+}
+
+/** Laid out for someone who sings: the melody is not played. */
+export function isSung({ choices }: Pick<PartMaterial['toPlay'], 'choices'>): boolean {
+  return choices.layout === 'singing';
+}
