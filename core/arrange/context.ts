@@ -3,7 +3,7 @@ import { fixedFingers, type FixedFingers } from '../fingering';
 import type { HandNote } from '../hands';
 import { type Degree, degreeOf } from '../harmony';
 import { type ChangeMeeting, meetingOf, rubFindings, struckNote } from '../joining';
-import { keptList, keptValue, keyName, rememberEach, rememberLast } from '../music';
+import { keyName } from '../music';
 import { type Part, partIndexAt, partsOf, type PartToPlay, partToPlay, twinsOf } from '../parts';
 import { withSlowing } from '../performance';
 import { withRhythms } from '../rhythm';
@@ -43,16 +43,17 @@ export function* contextOf(
   profile: Profile,
   withoutFingers: boolean,
 ): Generator<null, SongContext> {
-  const written = unfoldOnce(song);
+  const memory = memoryOf(song.id);
+  const written = unfoldOnce(song, memory);
   const parts = partsOf(song, written);
-  const played = slowedOnce(rhythmsOnce(written, parts), song.choices.ending);
+  const played = slowedOnce(rhythmsOnce(written, parts, memory), song.choices.ending, memory);
   yield null;
   const voiced = voiceParts(song, profile, played, parts);
-  const changes = describeChanges(played, voiced);
+  const changes = describeChanges(played, voiced, memory);
   yield null;
-  const frame = { song, profile, played, parts, changes, raisedParts: raisedIn(song, parts, voiced) };
+  const frame = { song, profile, played, parts, changes, raisedParts: raisedIn(song, parts, voiced, memory) };
   const twins = twinsOf(parts, played.changes);
-  const material = materialOf(frame, voiced);
+  const material = materialOf(frame, voiced, memory);
   const melody = material.flatMap((part) => part.melody);
   return {
     ...frame,
@@ -62,130 +63,90 @@ export function* contextOf(
     twins,
     fixed: withoutFingers ? () => null : fixedFingers(song, played, twins),
     withoutFingers,
-    memory: memoryOf(song.id),
+    memory,
   };
 }
-
-let lastPlayed: PlayedSong | null = null;
 
 /**
  * Unfolding looks at nothing a pianist chooses: it is remembered as long as notes, changes and maps are the same, and
  * what an edit of some of them left alone keeps its identity.
  */
-const unfoldFields = rememberLast(
-  (...[melody, changes, words, sections, keys, metres, tempos, order, pickup, bars]: UnfoldInputs) => {
-    const now = unfold({
-      melody,
-      changes,
-      words,
-      sections,
-      keyMap: keys,
-      metreMap: metres,
-      tempoMap: tempos,
-      playingOrder: order,
-      pickup,
-      barCount: bars,
-    });
-    const before = lastPlayed;
-    lastPlayed = {
+function unfoldOnce(song: Song, memory: Memory): PlayedSong {
+  const { melody, changes, words, sections, keyMap, metreMap, tempoMap, playingOrder, pickup, barCount } =
+    song;
+  const kept = <T>(field: string, from: readonly unknown[], value: T): T =>
+    memory.of<T>(`unfolded ${field}`)('song', from, () => value);
+  const from = [melody, changes, words, sections, keyMap, metreMap, tempoMap, playingOrder, pickup, barCount];
+  return memory.of<PlayedSong>('unfolded')('song', from, () => {
+    const now = unfold(song);
+    return {
       ...now,
-      melody: keptList(before?.melody, now.melody),
-      changes: keptList(before?.changes, now.changes),
-      bars: keptValue(before?.bars, now.bars),
-      words: keptValue(before?.words, now.words),
-      sections: keptValue(before?.sections, now.sections),
-      keyMap: keptValue(before?.keyMap, now.keyMap),
-      tempoMap: keptValue(before?.tempoMap, now.tempoMap),
+      melody: kept('melody', [now.melody], now.melody),
+      changes: kept('changes', [now.changes], now.changes),
+      bars: kept('bars', [JSON.stringify(now.bars)], now.bars),
+      words: kept('words', [JSON.stringify(now.words)], now.words),
+      sections: kept('sections', [JSON.stringify(now.sections)], now.sections),
+      keyMap: kept('keys', [JSON.stringify(now.keyMap)], now.keyMap),
+      tempoMap: kept('tempos', [JSON.stringify(now.tempoMap)], now.tempoMap),
     };
-    return lastPlayed;
-  },
-);
-
-type UnfoldInputs = [
-  Song['melody'],
-  Song['changes'],
-  Song['words'],
-  Song['sections'],
-  Song['keyMap'],
-  Song['metreMap'],
-  Song['tempoMap'],
-  Song['playingOrder'],
-  number,
-  number,
-];
-
-function unfoldOnce(song: Song): PlayedSong {
-  const { melody, changes, words, sections, keyMap, metreMap, tempoMap, playingOrder } = song;
-  const { pickup, barCount } = song;
-  return unfoldFields(
-    melody,
-    changes,
-    words,
-    sections,
-    keyMap,
-    metreMap,
-    tempoMap,
-    playingOrder,
-    pickup,
-    barCount,
-  );
+  });
 }
 
 /** Rhythm versions look only at the rhythms chosen: remembered, so that later stages meet the same song again. */
-let lastRhythms: {
-  readonly written: PlayedSong;
-  readonly chosen: string;
-  readonly played: PlayedSong;
-} | null = null;
-
-function rhythmsOnce(written: PlayedSong, parts: readonly Part[]): PlayedSong {
+function rhythmsOnce(written: PlayedSong, parts: readonly Part[], memory: Memory): PlayedSong {
   const chosen = parts.map((part) => `${part.fromTick}:${part.choices.rhythm}`).join();
-  if (lastRhythms?.written !== written || lastRhythms.chosen !== chosen)
-    lastRhythms = { written, chosen, played: withRhythms(written, parts) };
-  return lastRhythms.played;
+  return memory.of<PlayedSong>('rhythms')('song', [written, chosen], () => withRhythms(written, parts));
 }
 
 /** The same song in time and slowing, remembered, so that later stages meet the same objects again. */
-const slowedOnce = rememberLast(withSlowing);
-
-let lastRaised: readonly number[] = [];
+function slowedOnce(played: PlayedSong, ending: Song['choices']['ending'], memory: Memory): PlayedSong {
+  return memory.of<PlayedSong>('slowed')('song', [played, ending], () => withSlowing(played, ending));
+}
 
 /** Parts (by index) whose melody is played an octave higher; in a settled part as it was when it was settled. */
-function raisedIn({ settled }: Song, parts: readonly Part[], { raisedParts }: VoicedSong): readonly number[] {
+function raisedIn(
+  { settled }: Song,
+  parts: readonly Part[],
+  { raisedParts }: VoicedSong,
+  memory: Memory,
+): readonly number[] {
   const raised = parts.flatMap(({ cutId, settled: isSettled }, index) => {
     const kept = isSettled ? settled.find((part) => part.cutId === cutId) : undefined;
     return (kept?.choices ? kept.isRaised : raisedParts.has(index)) ? [index] : [];
   });
-  return (lastRaised = keptList(lastRaised, raised));
+  return memory.of<readonly number[]>('raised')('song', [raised], () => raised);
 }
 
-let lastChanges: readonly ArrangedChange[] = [];
-
 /** What each change is in the song; one that is voiced as before, after a chord that is too, and meets what it met, keeps its identity. */
-const describeChanges = rememberLast((played: PlayedSong, { voiced }: VoicedSong) => {
-  const changes = voiced.map((v, i) => {
-    const around = [-1, 1, 2].map((by) => voiced[i + by]?.chord);
-    const meeting = meetingOf(played, v);
-    const met = meetingKept(v.change.id, Object.values(meeting), () => meeting);
-    // It moves from the keys before.
-    const from = [...saidOf(v), ...around, voiced[i - 1]?.voicing.keys, met];
-    return describedMade(v.change.id, from, () => ({ ...v, degree: degreeIn(voiced, i), meeting: met }));
+function describeChanges(played: PlayedSong, solved: VoicedSong, memory: Memory): readonly ArrangedChange[] {
+  const { voiced } = solved;
+  const described = memory.of<ArrangedChange>('described');
+  // As they were where they say the same, so that they keep their identity under another voicing, or beside another note.
+  const meetings = memory.of<ChangeMeeting>('meetings of changes');
+  const degrees = memory.of<Degree>('degrees');
+  return memory.of<readonly ArrangedChange[]>('described, all')('song', [played, solved], () => {
+    const changes = voiced.map((v, i) => {
+      const { id } = v.change;
+      const around = [-1, 1, 2].map((by) => voiced[i + by]?.chord);
+      const found = meetingOf(played, v);
+      const meeting = meetings(id, Object.values(found), () => found);
+      // It moves from the keys before.
+      const from = [...saidOf(v), ...around, voiced[i - 1]?.voicing.keys, meeting];
+      const degree = (): Degree => {
+        const now = degreeIn(voiced, i);
+        return degrees(id, [JSON.stringify(now)], () => now);
+      };
+      return described(id, from, () => ({ ...v, degree: degree(), meeting }));
+    });
+    return memory.of<readonly ArrangedChange[]>('changes')('song', [changes], () => changes);
   });
-  return (lastChanges = keptList(lastChanges, changes));
-});
-
-const describedMade = rememberEach<ArrangedChange>();
+}
 
 function degreeIn(voiced: VoicedSong['voiced'], i: number): Degree {
   const v = voiced[i];
   const around = { before: voiced[i - 1]?.chord, afterNext: voiced[i + 2]?.chord };
-  const degree = degreeOf(v.chord, voiced[i + 1]?.chord ?? null, v.key, around);
-  return degreeKept(v.change.id, [JSON.stringify(degree)], () => degree);
+  return degreeOf(v.chord, voiced[i + 1]?.chord ?? null, v.key, around);
 }
-
-/** As they were where they say the same, so that they keep their identity under another voicing, or beside another note. */
-const degreeKept = rememberEach<Degree>();
-const meetingKept = rememberEach<ChangeMeeting>();
 
 /** All that tells how a change of the same song is voiced: what else is known of it follows from that. */
 function saidOf(v: VoicedChange): unknown[] {
@@ -204,7 +165,8 @@ function saidOf(v: VoicedChange): unknown[] {
   ];
 }
 
-function materialOf(frame: SongFrame, voiced: VoicedSong): PartMaterial[] {
+function materialOf(frame: SongFrame, voiced: VoicedSong, memory: Memory): PartMaterial[] {
+  const melodyOf = memory.of<readonly HandNote[]>('melody');
   const { song, played, parts, changes } = frame;
   const raised = new Set(frame.raisedParts);
   const notes = split(played.melody, parts);
@@ -215,7 +177,11 @@ function materialOf(frame: SongFrame, voiced: VoicedSong): PartMaterial[] {
       : melodyOf(part.cutId, [notes[i], octaves], () => notes[i].map((note) => struckNote(note, octaves)));
   });
   const findings = split(
-    [...songFindings(frame, melodies.flat()), ...rubFindings(played, voiced.voiced), ...voiced.findings],
+    [
+      ...songFindings(frame, melodies.flat(), memory),
+      ...rubFindings(played, voiced.voiced),
+      ...voiced.findings,
+    ],
     parts,
   );
   const voicedIn = split(changes, parts, ({ change }) => change.tick);
@@ -228,8 +194,6 @@ function materialOf(frame: SongFrame, voiced: VoicedSong): PartMaterial[] {
     settled: part.settled ? (song.settled.find(({ cutId }) => cutId === part.cutId) ?? null) : null,
   }));
 }
-
-const melodyOf = rememberEach<readonly HandNote[]>();
 
 /** Things in time, by the part they lie in. */
 function split<T>(

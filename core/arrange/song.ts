@@ -2,7 +2,7 @@ import { type Arrangement, assemble, type PartArrangement } from '../arrangement
 import type { Hand } from '../hands';
 import { type HandRelated, type HandRelations, NO_RELATIONS, relateHand } from '../joining';
 import { rungsBeside } from '../ladder';
-import { keptValue, rememberEach } from '../music';
+import { keptValue } from '../music';
 import { applyEdit, type Profile, type Song, type SongEdit } from '../song';
 import { contextOf, type SongContext } from './context';
 import { partsOfSong } from './part';
@@ -87,17 +87,19 @@ export function* lookAhead(
     for (const _ of arrangeInSlices(next, profile)) yield null;
 }
 
-const handRelations = rememberEach<readonly HandRelated[]>();
-const relationsMade = rememberEach<HandRelations>();
-
 /** How each hand relates to itself in earlier parts; remembered by hand, as long as no part of it is another or lies elsewhere. */
-function relationsOf({ played, parts }: SongContext, arranged: readonly PartArrangement[]): HandRelations {
+function relationsOf(
+  { played, parts, memory }: SongContext,
+  arranged: readonly PartArrangement[],
+): HandRelations {
   const starts = parts.map((part) => part.fromTick);
   const of = (hand: Hand): readonly HandRelated[] => {
     const inParts = arranged.map((part) => part[hand]);
     const from = [inParts, starts, played.bars, played.endTick];
-    return handRelations(hand, from, () => relateHand(played, starts, inParts.flat()));
+    return memory.of<readonly HandRelated[]>('relations of a hand')(hand, from, () =>
+      relateHand(played, starts, inParts.flat()),
+    );
   };
   const [right, left] = [of('right'), of('left')];
-  return relationsMade('song', [right, left], () => ({ right, left }));
+  return memory.of<HandRelations>('relations')('song', [right, left], () => ({ right, left }));
 }

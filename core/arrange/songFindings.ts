@@ -1,6 +1,7 @@
 import type { HandNote } from '../hands';
 import { quickChanges, tuneFindings } from '../harmony';
-import { KEYBOARDS, nameOf, rememberEach, typeset } from '../music';
+import type { Memory } from './memory';
+import { KEYBOARDS, nameOf, typeset } from '../music';
 import { type Part, partIndexAt } from '../parts';
 import { type Choices, type Finding, type PlayedSong, type Profile, type Song } from '../song';
 import { offers, type Phrase, says } from '../sentences';
@@ -14,6 +15,7 @@ export function songFindings(
     parts,
   }: { song: Song; played: PlayedSong; profile: Profile; parts: readonly Part[] },
   melody: readonly HandNote[],
+  memory: Memory,
 ): Finding[] {
   const unclear = played.changes
     .filter((change) => change.unclear !== null)
@@ -38,14 +40,16 @@ export function songFindings(
   return [
     ...unclear,
     ...imported,
-    ...ofTune('tune', [song.melody, song.words, song.spareWords, played], () => tuneFindings(song, played)),
+    ...memory.of<readonly Finding[]>('findings of the tune')(
+      'song',
+      [song.melody, song.words, song.spareWords, played],
+      () => tuneFindings(song, played),
+    ),
     ...quickChanges(played, profile.level),
     ...offKeyboard(melody, profile, parts),
     ...fillsWithoutChord(song, played),
   ];
 }
-
-const ofTune = rememberEach<readonly Finding[]>();
 
 /** Fills that were taken over a chord that is there no more: kept aside, and said. */
 function fillsWithoutChord({ fillsTaken }: Song, { changes }: PlayedSong): Finding[] {

@@ -10,7 +10,7 @@ export { fifthsOf, type Key, keyFromFifths, keyName, scaleOf, spellInKey } from 
 export { centreMm, isBlack, KEYBOARDS, type KeyboardSize, OCTAVE_MM, type Reach } from './keyboard';
 export { reachMm, spanMm, WHITE_MM } from './keyboard';
 export { besideBlacks, landmarkOf, parseLandmark } from './landmarks';
-export { gotOrMade, keepIdentity, keptList, keptValue, rememberEach, rememberLast } from './memo';
+export { gotOrMade, keepIdentity, keptValue, rememberEach, rememberLast } from './memo';
 export { rememberMany } from './memo';
 export {
   asBeatsPerMinute,

@@ -56,7 +56,7 @@ function isSame(a: unknown, b: unknown): boolean {
 }
 
 /** A list as it was when all its members are as they were, so that identity tells that nothing changed. */
-export function keptList<T>(before: readonly T[] | undefined, now: readonly T[]): readonly T[] {
+function keptList<T>(before: readonly T[] | undefined, now: readonly T[]): readonly T[] {
   return before && isSame(before, now) ? before : now;
 }
 
