@@ -1,5 +1,5 @@
 import type { Arrangement } from '../arrangement';
-import { membersOf, midiOf, parseChord } from '../music';
+import { type Key, membersOf, midiOf, parseChord } from '../music';
 import { because, type Phrase } from '../sentences';
 import { barAt, type Choices, type FrameKind, keyAt, placeInBar } from '../song';
 import { dominant, onDegree } from './chords';
@@ -24,15 +24,7 @@ export function betweenFor(arrangement: Arrangement, partIndex: number): FramePr
   const key = keyAt(arrangement.played, start.tick);
   const { length: bar } = barAt(bars, start.tick);
   const first = ownBars(arrangement).slice(0, 4);
-  const build = (
-    kind: FrameKind,
-    variant: FrameVariant,
-    count: number,
-    material: Material,
-    choices: Partial<Choices>,
-    reason: Phrase,
-    energy = 2,
-  ): FrameProposal => ({
+  const build: Build = (kind, variant, count, material, choices, reason, energy = 2) => ({
     piece: {
       kind,
       name: FRAME_NAMES[kind],
@@ -49,61 +41,54 @@ export function betweenFor(arrangement: Arrangement, partIndex: number): FramePr
   const room = start.tick - part.fromTick;
   const cut = (melody: Material['melody'], count: number): Material['melody'] =>
     upTo(melody, count * bar - room);
-  const half = Math.round(bar / 2);
-  const back = (symbols: readonly string[]): Material => ({
-    melody: [],
-    changes: symbols.map((symbol, i) => {
-      const length = symbols.length === 1 ? bar : half;
-      return { tick: i * length, length: symbols.length === 1 ? bar : i === 0 ? half : bar - half, symbol };
-    }),
-  });
   const interlude = {
     melody: cut(tuneOf(arrangement, first), first.length),
     changes: chordsOf(arrangement, first),
   };
   const chorus = instrumental(arrangement, partIndex);
+  const proposals = [...turnarounds(build, key, bar), ...interludes(build, interlude, first.length)];
+  if (chorus) {
+    const material = { ...chorus.material, melody: cut(chorus.material.melody, chorus.bars) };
+    proposals.push(build('chorus', 'other-order', chorus.bars, material, {}, because.instrumental(), 3));
+  }
+  return proposals.filter(({ piece }) => piece.changes.length > 0 && piece.bars > 0);
+}
+
+type Build = (
+  kind: FrameKind,
+  variant: FrameVariant,
+  bars: number,
+  material: Material,
+  choices: Partial<Choices>,
+  reason: Phrase,
+  energy?: number,
+) => FrameProposal;
+
+/** A bar that leads back to the tonic, by one chord or by two. */
+function turnarounds(build: Build, key: Key, bar: number): FrameProposal[] {
+  const half = Math.round(bar / 2);
+  const by = (...symbols: [string] | [string, string]): Material => {
+    const lengths = symbols.length === 1 ? [bar] : [half, bar - half];
+    const changes = symbols.map((symbol, i) => ({ tick: i * half, length: lengths[i], symbol }));
+    return { melody: [], changes };
+  };
+  const fromAbove = by(onDegree(key, '2m', '7'), dominant(key));
+  const diminished = by(onDegree(key, '7M', 'dim7'));
   return [
-    build('turnaround', 'dominant', 1, back([dominant(key)]), {}, because.turnsByDominant()),
-    build(
-      'turnaround',
-      'half-step-above',
-      1,
-      back([onDegree(key, '2m', '7'), dominant(key)]),
-      {},
-      because.turnsFromAbove(),
-    ),
-    build('turnaround', 'diminished', 1, back([onDegree(key, '7M', 'dim7')]), {}, because.turnsDiminished()),
-    build(
-      'interlude',
-      'first-chords',
-      first.length,
-      { ...interlude, melody: [] },
-      QUIET,
-      because.interludeQuiet(),
-      CALM,
-    ),
-    build(
-      'interlude',
-      'octave-higher',
-      first.length,
-      { ...interlude, melody: raised(interlude.melody, 1) },
-      {},
-      because.interludeHigher(),
-    ),
-    ...(chorus
-      ? [
-          build(
-            'chorus',
-            'other-order',
-            chorus.bars,
-            { ...chorus.material, melody: cut(chorus.material.melody, chorus.bars) },
-            {},
-            because.instrumental(),
-            3,
-          ),
-        ]
-      : []),
-  ].filter(({ piece }) => piece.changes.length > 0 && piece.bars > 0);
+    build('turnaround', 'dominant', 1, by(dominant(key)), {}, because.turnsByDominant()),
+    build('turnaround', 'half-step-above', 1, fromAbove, {}, because.turnsFromAbove()),
+    build('turnaround', 'diminished', 1, diminished, {}, because.turnsDiminished()),
+  ];
+}
+
+/** The first phrase, its chords alone or its tune higher. */
+function interludes(build: Build, material: Material, bars: number): FrameProposal[] {
+  const chordsAlone = { ...material, melody: [] };
+  const higher = { ...material, melody: raised(material.melody, 1) };
+  return [
+    build('interlude', 'first-chords', bars, chordsAlone, QUIET, because.interludeQuiet(), CALM),
+    build('interlude', 'octave-higher', bars, higher, {}, because.interludeHigher()),
+  ];
 }
 
 /** The notes of the part before in another order over its chords: in each bar the order that agrees best on strong beats, never the one it had. */

@@ -1,21 +1,11 @@
 import type { Key } from '../music';
 import { applyBarEdit, type BarEdit } from './barEdits';
 import { applyChangesEdit, changeLeftOut, changeMoved, type ChangesEdit } from './changeEdits';
-import { applyCutEdit, type CutEdit, NO_SETTINGS, withLockedCuts } from './cutEdits';
-import { isOnSameKey } from './fingerPins';
+import { applyCutEdit, type CutEdit } from './cutEdits';
+import { applyDecision, type DecisionEdit, without, withSettings } from './decisionEdits';
 import { applyFrameEdit, type FrameEdit } from './frameEdits';
 import { applyNoteEdit, type NoteEdit } from './noteEdits';
-import {
-  type Choices,
-  type FingerPin,
-  type OwnPattern,
-  type CloseHands,
-  type Layout,
-  type PartSettings,
-  type Pin,
-  type SettledPart,
-  type Song,
-} from './schema';
+import type { Choices, OwnPattern, Song } from './schema';
 import { transpose } from './transpose';
 
 /** What a tune that was typed, tapped or played replaces in a song. */
@@ -29,8 +19,6 @@ export type SongEdit =
   | { readonly kind: 'choose-for-part'; readonly cutId: string; readonly choices: Partial<Choices> }
   /** What a part that returns has more of than before; null: as the part it follows. */
   | { readonly kind: 'grown'; readonly cutId: string; readonly choices: Partial<Choices> | null }
-  | { readonly kind: 'layout'; readonly changeId: string; readonly layout: Layout | null }
-  | { readonly kind: 'pin'; readonly pin: Pin }
   | {
       readonly kind: 'pattern-kept';
       readonly pattern: OwnPattern;
@@ -38,29 +26,6 @@ export type SongEdit =
       readonly plays?: { readonly cutId: string | null; readonly choices: Partial<Choices> };
     }
   | { readonly kind: 'pattern-left-out'; readonly id: string }
-  | { readonly kind: 'finger-pinned'; readonly pin: FingerPin }
-  | { readonly kind: 'finger-released'; readonly key: Omit<FingerPin, 'finger'> }
-  | { readonly kind: 'unpin'; readonly changeId: string }
-  /** How the hands make room at a written change; null: the chord gives way. */
-  | { readonly kind: 'close-hands'; readonly changeId: string; readonly how: CloseHands | null }
-  /** Keeps a part as it is; `cuts` are its beginning and the next part's, which stay from then on. */
-  | ({
-      readonly kind: 'settle';
-      readonly cuts: readonly { readonly id: string; readonly tick: number }[];
-    } & SettledPart)
-  /** Opens a settled part again; `ids` are those of its notes and changes. */
-  | { readonly kind: 'unsettle'; readonly cutId: string; readonly ids: readonly string[] }
-  | { readonly kind: 'same-as'; readonly cutId: string; readonly sameAs: string | null }
-  | { readonly kind: 'fill'; readonly fill: Song['fillsTaken'][number]; readonly taken: boolean }
-  /** Several proposals taken, and others declined, at once. */
-  | {
-      readonly kind: 'fills';
-      readonly taken: Song['fillsTaken'];
-      readonly declined: readonly string[];
-    }
-  /** What was decided about a proposal is forgotten. */
-  | { readonly kind: 'fill-left'; readonly id: string }
-  | { readonly kind: 'thinning'; readonly changeId: string; readonly refused: boolean }
   | { readonly kind: 'transposed'; readonly key: Key; readonly semitones: number }
   /** A melody put in the place of the old; edits of one session (typing) are undone together. */
   | {
@@ -69,11 +34,11 @@ export type SongEdit =
       readonly session: string | null;
       readonly fields: Partial<TuneFields>;
     }
-  | { readonly kind: 'dismissed'; readonly id: string }
   /** Several edits as one step. */
   | { readonly kind: 'together'; readonly what: string; readonly edits: readonly SongEdit[] }
   /** A chord symbol written anew. */
   | { readonly kind: 'change-written'; readonly id: string; readonly symbol: string }
+  | DecisionEdit
   | ChangesEdit
   /** A change struck later (earlier when negative), or left out; where there is no room the song stays as it is. */
   | { readonly kind: 'change-moved'; readonly id: string; readonly ticks: number }
@@ -101,72 +66,10 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
       return withSettings(song, edit.cutId, ({ grown: _before, ...old }) =>
         edit.choices ? { ...old, grown: edit.choices } : old,
       );
-    case 'layout':
-      return {
-        ...song,
-        changes: song.changes.map((c) => (c.id === edit.changeId ? { ...c, layout: edit.layout } : c)),
-      };
-    case 'pin':
-      return { ...song, pins: [...without(song.pins, edit.pin.changeId), edit.pin] };
     case 'pattern-kept':
       return withPattern(song, edit.pattern, edit.plays);
     case 'pattern-left-out':
       return { ...song, patterns: song.patterns.filter(({ id }) => id !== edit.id) };
-    case 'finger-pinned':
-      return { ...song, fingerPins: [...withoutFinger(song.fingerPins, edit.pin), edit.pin] };
-    case 'finger-released':
-      return { ...song, fingerPins: withoutFinger(song.fingerPins, edit.key) };
-    case 'unpin': {
-      // A chord that comes back is held by its own pin, else by that of the chord as written.
-      const isOwn = song.pins.some((pin) => pin.changeId === edit.changeId);
-      const changeId = isOwn ? edit.changeId : edit.changeId.replace(/@\d+$/, '');
-      return { ...song, pins: without(song.pins, changeId) };
-    }
-    case 'close-hands': {
-      const { changeId, how } = edit;
-      return { ...song, closeHands: [...without(song.closeHands, changeId), { changeId, how }] };
-    }
-    case 'settle': {
-      const { kind: _kind, cuts, ...part } = edit;
-      // Fingers may be those of a chord of the part before that goes on into this one: it stays that part's.
-      const others = song.settled.filter(({ cutId }) => cutId !== part.cutId).flatMap((s) => s.voicings);
-      const foreign = new Set(others.map((v) => v.changeId));
-      const ids = [
-        ...part.voicings.map((v) => v.changeId),
-        ...part.fingers.map((f) => f.from).filter((id) => !foreign.has(id)),
-      ];
-      const settled = [...settledWithout(song, part.cutId, ids), part];
-      return withLockedCuts({ ...song, settled }, cuts);
-    }
-    case 'unsettle':
-      return { ...song, settled: settledWithout(song, edit.cutId, edit.ids) };
-    case 'same-as':
-      return withSettings(song, edit.cutId, (old) => ({ ...old, sameAs: edit.sameAs }));
-    case 'fills': {
-      const ids = new Set([...edit.taken.map(({ id }) => id), ...edit.declined]);
-      return {
-        ...song,
-        fillsTaken: [...song.fillsTaken.filter(({ id }) => !ids.has(id)), ...edit.taken],
-        fillsDeclined: [...song.fillsDeclined.filter((id) => !ids.has(id)), ...edit.declined],
-      };
-    }
-    case 'fill-left':
-      return {
-        ...song,
-        fillsTaken: song.fillsTaken.filter(({ id }) => id !== edit.id),
-        fillsDeclined: song.fillsDeclined.filter((id) => id !== edit.id),
-      };
-    case 'fill': {
-      const { fill, taken } = edit;
-      const others = song.fillsTaken.filter(({ id }) => id !== fill.id);
-      return {
-        ...song,
-        fillsTaken: taken ? [...others, fill] : others,
-        fillsDeclined: toggled(song.fillsDeclined, fill.id, !taken),
-      };
-    }
-    case 'thinning':
-      return { ...song, thinningRefused: toggled(song.thinningRefused, edit.changeId, edit.refused) };
     case 'transposed':
       return transpose(song, edit.key, edit.semitones);
     case 'tune-taken':
@@ -178,14 +81,27 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
     }
     case 'together':
       return edit.edits.reduce(applyEdit, song);
-    case 'dismissed':
-      return { ...song, dismissed: toggled(song.dismissed, edit.id, true) };
     case 'changes-set':
       return applyChangesEdit(song, edit);
     case 'change-moved':
       return applyIfAny(song, changeMoved(song, edit.id, edit.ticks));
     case 'change-left-out':
       return applyIfAny(song, changeLeftOut(song, edit.id));
+    case 'layout':
+    case 'pin':
+    case 'finger-pinned':
+    case 'finger-released':
+    case 'unpin':
+    case 'close-hands':
+    case 'settle':
+    case 'unsettle':
+    case 'same-as':
+    case 'fills':
+    case 'fill-left':
+    case 'fill':
+    case 'thinning':
+    case 'dismissed':
+      return applyDecision(song, edit);
     case 'cuts-placed':
     case 'cut-locked':
     case 'division-chosen':
@@ -228,10 +144,6 @@ function withPattern(
     kept,
     cutId === null ? { kind: 'choose', choices } : { kind: 'choose-for-part', cutId, choices },
   );
-}
-
-function withoutFinger(pins: readonly FingerPin[], key: Omit<FingerPin, 'finger'>): FingerPin[] {
-  return pins.filter((pin) => !isOnSameKey(pin, key));
 }
 
 /** The edit in a few words, for "undo …". */
@@ -294,34 +206,6 @@ export function describeEdit(edit: SongEdit): string {
 
 function applyIfAny(song: Song, edit: ChangesEdit | null): Song {
   return edit ? applyChangesEdit(song, edit) : song;
-}
-
-/** What is settled without a cut's own entry and without certain notes and changes. */
-function settledWithout(song: Song, cutId: string, ids: readonly string[]): Song['settled'] {
-  const gone = new Set(ids);
-  return song.settled
-    .filter((s) => s.cutId !== cutId)
-    .map((s) => ({
-      ...s,
-      voicings: s.voicings.filter((v) => !gone.has(v.changeId)),
-      keys: s.keys?.filter((key) => !gone.has(key.from)) ?? null,
-      fingers: s.fingers.filter((f) => !gone.has(f.from)),
-    }))
-    .filter((s) => s.voicings.length + s.fingers.length > 0);
-}
-
-function without<T extends { readonly changeId: string }>(list: readonly T[], changeId: string): T[] {
-  return list.filter((entry) => entry.changeId !== changeId);
-}
-
-function toggled(list: readonly string[], item: string, present: boolean): string[] {
-  const rest = list.filter((other) => other !== item);
-  return present ? [...rest, item] : rest;
-}
-
-function withSettings(song: Song, cutId: string, change: (old: PartSettings) => PartSettings): Song {
-  const old = song.partSettings[cutId] ?? NO_SETTINGS;
-  return { ...song, partSettings: { ...song.partSettings, [cutId]: change(old) } };
 }
 
 /** The first tempo becomes the one asked for; later ones keep their ratio to it. */

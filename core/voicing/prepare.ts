@@ -47,84 +47,10 @@ export interface Ready {
 /** What each chord of a task may be, whatever had to give way for it. */
 export function prepare(task: VoicingTask): Ready {
   const raised = new Map<number, PlayedChange>();
-  const finder = finderFor(task.profile);
-  const longest = task.melody.reduce((most, note) => Math.max(most, note.length), 0);
-  const closeHandsOf = (change: PlayedChange): CloseHands | null => task.closeHandsOf?.(change) ?? null;
-  const melodyWith = (change: PlayedChange): Sounding[] =>
-    melodyFrom(change).map((note) =>
-      raised.has(task.partOf(note.tick)) ? { ...note, midi: note.midi + 12 } : note,
-    );
-  const optionsOf = (change: PlayedChange, chord: Chord, layout: SolvedLayout): Options | null => {
-    const from = [
-      change,
-      layout,
-      melodyFrom(change),
-      isRaisedFrom(change),
-      scaleOf(change),
-      closeHandsOf(change),
-      finder,
-      task.profile,
-    ];
-    return optionsMade(change.id, from, () => optionsAnew(change, chord, layout));
-  };
-  const scaleOf = (change: PlayedChange): ReadonlySet<number> => chromasOf(task.keyAt(change.tick));
-  const melodyFrom = (change: PlayedChange): Sounding[] =>
-    soundingIn(task.melody, change.tick, change.tick + change.length, longest);
-  const isRaisedFrom = (change: PlayedChange): string =>
-    melodyFrom(change)
-      .map((note) => (raised.has(task.partOf(note.tick)) ? 'r' : '-'))
-      .join('');
-  const optionsAnew = (change: PlayedChange, chord: Chord, layout: SolvedLayout): Options | null => {
-    if (layout === 'singing') return aroundMiddleC(change, chord, task.profile);
-    const melody = melodyWith(change);
-    const over = melody.find((note) => note.tick <= change.tick && note.tick + note.length > change.tick);
-    if (isUnderMelody(layout)) {
-      if (!over) return aroundMiddleC(change, chord, task.profile);
-      const candidates = chordUnder(chord, over.midi, task.profile);
-      return { candidates, relaxed: null, length: change.length };
-    }
-    const context = { scale: scaleOf(change), melody: over ? over.midi % 12 : null };
-    const letsGo = closeHandsOf(change) === 'let-go';
-    const { symbol, length, tick } = change;
-    const options = finder.under(symbol, chord, layout, length, melody, tick, context, letsGo);
-    // Where there is room below the melody, hands that may cross need not.
-    return options?.relaxed === null || closeHandsOf(change) !== 'cross'
-      ? options
-      : finder.crossing(symbol, chord, layout, length, context);
-  };
-  const { high } = KEYBOARDS[task.profile.keyboard];
-  const highest = new Map<number, number>();
-  for (const { tick, midi } of task.melody) {
-    const part = task.partOf(tick);
-    highest.set(part, Math.max(highest.get(part) ?? 0, midi));
-  }
-  const hasOctaveAbove = (part: number): boolean => (highest.get(part) ?? 0) + 12 <= high;
+  const lookup = optionsIn(task, raised);
   const sounding = task.changes.filter((c) => c.chord !== null && c.length > 0);
-  for (const change of sounding) {
-    const part = task.partOf(change.tick);
-    if (task.fixed.has(change.id) || raised.has(part) || !hasOctaveAbove(part)) continue;
-    if (!optionsOf(change, change.chord as Chord, task.layoutOf(change))) raised.set(part, change);
-  }
-  const prepared = sounding.map((change): Prepared => {
-    const chord = change.chord as Chord;
-    const layout = task.layoutOf(change);
-    const key = task.keyAt(change.tick);
-    const fixed = task.fixed.get(change.id);
-    const closeHands = closeHandsOf(change);
-    if (fixed) {
-      const options = heldTo(fixed, chord, change, () => optionsOf(change, chord, layout));
-      return { change, chord, key, layout, options, fixedBy: fixed.by, closeHands };
-    }
-    const options =
-      optionsOf(change, chord, layout) ??
-      crossingMade(change.id, [change, layout, scaleOf(change), finder], () =>
-        finder.crossing(change.symbol, chord, layout, change.length, {
-          scale: scaleOf(change),
-          melody: null,
-        }),
-      );
-    return { change, chord, key, layout, options, fixedBy: null, closeHands };
-  });
+  raiseParts(task, sounding, raised, lookup);
+  const prepared = sounding.map((change) => preparedFrom(task, change, lookup));
   const playable = prepared.filter((p) => p.options.candidates.length > 0);
   const candidatesOf = (p: Prepared, i: number): readonly Voicing[] => {
     const [isFirst, isLast] = [i === 0, i === playable.length - 1];
@@ -146,8 +72,100 @@ export function prepare(task: VoicingTask): Ready {
     prepared: playable,
     at: (id) => places.get(id) ?? -1,
     raised,
-    melodyWith,
+    melodyWith: lookup.melodyWith,
   };
+}
+
+/** What a chord may be where it stands, under the melody as it is struck: parts found raised meanwhile an octave higher. */
+interface OptionsLookup {
+  readonly optionsOf: (change: PlayedChange, chord: Chord, layout: SolvedLayout) => Options | null;
+  /** Where nothing fits below the melody: as if there were none. */
+  readonly crossing: (change: PlayedChange, chord: Chord, layout: SolvedLayout) => Options;
+  readonly melodyWith: (change: PlayedChange) => Sounding[];
+}
+
+function optionsIn(task: VoicingTask, raised: ReadonlyMap<number, PlayedChange>): OptionsLookup {
+  const finder = finderFor(task.profile);
+  const longest = task.melody.reduce((most, note) => Math.max(most, note.length), 0);
+  const scaleOf = (change: PlayedChange): ReadonlySet<number> => chromasOf(task.keyAt(change.tick));
+  const melodyFrom = (change: PlayedChange): Sounding[] =>
+    soundingIn(task.melody, change.tick, change.tick + change.length, longest);
+  const isRaised = (note: Sounding): boolean => raised.has(task.partOf(note.tick));
+  const melodyWith = (change: PlayedChange): Sounding[] =>
+    melodyFrom(change).map((note) => (isRaised(note) ? { ...note, midi: note.midi + 12 } : note));
+  const optionsAnew = (change: PlayedChange, chord: Chord, layout: SolvedLayout): Options | null => {
+    if (layout === 'singing') return aroundMiddleC(change, chord, task.profile);
+    const melody = melodyWith(change);
+    const over = melody.find((note) => note.tick <= change.tick && note.tick + note.length > change.tick);
+    if (isUnderMelody(layout)) {
+      if (!over) return aroundMiddleC(change, chord, task.profile);
+      const candidates = chordUnder(chord, over.midi, task.profile);
+      return { candidates, relaxed: null, length: change.length };
+    }
+    const context = { scale: scaleOf(change), melody: over ? over.midi % 12 : null };
+    const closeHands = closeHandsOf(task, change);
+    const { symbol, length, tick } = change;
+    const letsGo = closeHands === 'let-go';
+    const options = finder.under(symbol, chord, layout, length, melody, tick, context, letsGo);
+    // Where there is room below the melody, hands that may cross need not.
+    return options?.relaxed === null || closeHands !== 'cross'
+      ? options
+      : finder.crossing(symbol, chord, layout, length, context);
+  };
+  return {
+    melodyWith,
+    optionsOf: (change, chord, layout) => {
+      const melody = melodyFrom(change);
+      const marks = melody.map((note) => (isRaised(note) ? 'r' : '-')).join('');
+      const closeHands = closeHandsOf(task, change);
+      const from = [change, layout, melody, marks, scaleOf(change), closeHands, finder, task.profile];
+      return optionsMade(change.id, from, () => optionsAnew(change, chord, layout));
+    },
+    crossing: (change, chord, layout) => {
+      const context = { scale: scaleOf(change), melody: null };
+      return crossingMade(change.id, [change, layout, context.scale, finder], () =>
+        finder.crossing(change.symbol, chord, layout, change.length, context),
+      );
+    },
+  };
+}
+
+function closeHandsOf(task: VoicingTask, change: PlayedChange): CloseHands | null {
+  return task.closeHandsOf?.(change) ?? null;
+}
+
+/** Parts in which a chord has no room under the melody are raised by an octave, as long as the keyboard has one above. */
+function raiseParts(
+  task: VoicingTask,
+  sounding: readonly PlayedChange[],
+  raised: Map<number, PlayedChange>,
+  { optionsOf }: OptionsLookup,
+): void {
+  const { high } = KEYBOARDS[task.profile.keyboard];
+  const highest = new Map<number, number>();
+  for (const { tick, midi } of task.melody) {
+    const part = task.partOf(tick);
+    highest.set(part, Math.max(highest.get(part) ?? 0, midi));
+  }
+  for (const change of sounding) {
+    const part = task.partOf(change.tick);
+    const hasOctaveAbove = (highest.get(part) ?? 0) + 12 <= high;
+    if (task.fixed.has(change.id) || raised.has(part) || !hasOctaveAbove) continue;
+    if (!optionsOf(change, change.chord as Chord, task.layoutOf(change))) raised.set(part, change);
+  }
+}
+
+function preparedFrom(task: VoicingTask, change: PlayedChange, lookup: OptionsLookup): Prepared {
+  const chord = change.chord as Chord;
+  const layout = task.layoutOf(change);
+  const key = task.keyAt(change.tick);
+  const fixed = task.fixed.get(change.id);
+  const found = (): Options | null => lookup.optionsOf(change, chord, layout);
+  const options = fixed
+    ? heldTo(fixed, chord, change, found)
+    : (found() ?? lookup.crossing(change, chord, layout));
+  const closeHands = closeHandsOf(task, change);
+  return { change, chord, key, layout, options, fixedBy: fixed?.by ?? null, closeHands };
 }
 
 /** Keys that are fixed; those that parts share are one of the voicings found for the chord, with what gave way for it. */
