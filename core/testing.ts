@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import { strToU8 } from 'fflate';
+import { openFile } from './formats';
 import { seeded } from './music/chance';
 import { parseChord, symbolOf } from './music/chord';
 import { CHORD_TYPES } from './music/chordTypes';
@@ -7,7 +9,8 @@ import { barTicks, METRES, TICKS_PER_QUARTER } from './music/metre';
 import { parsePitch } from './music/pitch';
 import type { Turn } from './practice/log';
 import { inWords, type Phrase } from './sentences';
-import { emptySong, type Song } from './song/schema';
+import { emptySong } from './song/emptySong';
+import type { Song } from './song/schema';
 
 // Songs for tests and measurements: made up by chance, but whole.
 
@@ -196,3 +199,13 @@ export function offersOf({
 }): string[] {
   return remedies.map(({ offer }) => inWords(offer));
 }
+
+/** What comes of a file when its likeliest tune is taken. Throws as `openFile` does. */
+function songIn(name: string, bytes: Uint8Array, id: string): Song {
+  const opened = openFile(name, bytes, id);
+  return opened.kind === 'project' ? opened.song : opened.tunes[0].song;
+}
+export const readMidi = (bytes: Uint8Array, id: string, title: string): Song =>
+  songIn(`${title}.mid`, bytes, id);
+export const readMusicXml = (text: string, id: string, title: string): Song =>
+  songIn(`${title}.musicxml`, strToU8(text), id);

@@ -1,11 +1,12 @@
 import { expect } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { arrange } from '../core/arrange';
-import { readMusicXml, readProject } from '../core/formats';
+import { readProject } from '../core/formats';
 import { DEFAULT_PROFILE } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
 import { arranged, fromMenu, openFromShelf, openSong, watch } from './pages';
 import { test } from './tab';
+import { readMusicXml } from '../core/testing';
 
 interface Heard {
   readonly notes: readonly {

@@ -5,7 +5,6 @@ export { readChart } from './chordPro';
 export { FileError, MOST_BYTES } from './fileError';
 export { EntryError, readLetters, writeLetters } from './letters';
 export { writeMidi } from './midiWrite';
-export { readMusicXml } from './musicxmlRead';
 export { writeMusicXml } from './musicxmlWrite';
 export { writeMxl } from './mxlWrite';
 export { type NoteValue } from './noteValues';

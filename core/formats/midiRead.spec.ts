@@ -1,4 +1,4 @@
-import { textOf } from '../testing';
+import { readMidi, textOf } from '../testing';
 import { strToU8 } from 'fflate';
 import midiFile, { type MidiEvent } from 'midi-file';
 import { describe, expect, it } from 'vitest';
@@ -12,7 +12,7 @@ import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { playSimulated } from '../takes/simulatedPianist';
 import { FileError } from './fileError';
-import { readMidi, readMidiTunes } from './midiRead';
+import { readMidiTunes } from './midiRead';
 import { writeMidi } from './midiWrite';
 
 const arranged = (index: number, rung = 4) =>

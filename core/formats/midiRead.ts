@@ -40,11 +40,6 @@ export function readMidiTunes(bytes: Uint8Array, songId: string, fallbackTitle: 
   return candidatesOf({ title: content.title, parts, feel }, songId, fallbackTitle);
 }
 
-/** A MIDI file as the song its likeliest melody makes. Throws {@link FileError}. */
-export function readMidi(bytes: Uint8Array, songId: string, fallbackTitle: string): Song {
-  return readMidiTunes(bytes, songId, fallbackTitle)[0].song;
-}
-
 interface TimedTrack {
   readonly name: string;
   readonly keys: readonly {

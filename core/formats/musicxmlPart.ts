@@ -4,20 +4,15 @@ import {
   barTicks,
   canBeGrouped,
   hasUsualGroups,
-  type Key,
   keyFromFifths,
-  type Letter,
-  LETTERS,
   type Metre,
   metreName,
   midiOf,
   MODES,
-  movedBy,
-  movedSymbol,
-  type PitchClass,
   TICKS_PER_QUARTER,
 } from '../music';
-import { emptySong, type MelodyNote, type Song } from '../song';
+import { emptySong, type Song } from '../song';
+import { AS_WRITTEN, soundingClass, soundingPitch, soundingSymbol, transpositionOf } from './transposition';
 import { beamedGroups } from './beamedGroups';
 import { FileError } from './fileError';
 import { filledTicks, isSplitAfter } from './musicxmlBars';
@@ -55,8 +50,7 @@ export class PartReader {
   private signs: BarSigns[] = [];
   /** Where beams begin. */
   private readonly beamed: number[] = [];
-  /** Written to sounding: staff steps and half steps. */
-  private transposition = { steps: 0, semitones: 0 };
+  private transposition = AS_WRITTEN;
   private readonly keys: Song['keyMap'][number][] = [];
   private readonly metres: Song['metreMap'][number][] = [];
   private readonly tempi: Song['tempoMap'][number][] = [];
@@ -121,7 +115,10 @@ export class PartReader {
         this.fail(`The divisions "${divisions}" are impossible`);
     }
     const transpose = child(element, 'transpose');
-    if (transpose) this.readTransposition(transpose);
+    if (transpose) {
+      const read = transpositionOf(transpose);
+      this.transposition = read ?? this.fail('The transposition of the instrument is impossible');
+    }
     const key = child(element, 'key');
     if (key) this.readKey(key);
     const time = child(element, 'time');
@@ -140,35 +137,10 @@ export class PartReader {
         tick: Math.round(this.cursor),
         said: stored(imports.modeUnknown(name.slice(0, 40), this.named)),
       });
-    this.keys.push({
-      tick: Math.round(this.cursor),
-      ...this.soundingKey(keyFromFifths(fifths, mode ?? 'major')),
-    });
-  }
-
-  /** A transposing instrument is written in a key of its own: what sounds is kept. */
-  private readTransposition(element: Element): void {
-    const chromatic = Number(childText(element, 'chromatic') ?? 0);
-    const octaves = Number(childText(element, 'octave-change') ?? 0);
-    const diatonic = Number(childText(element, 'diatonic') ?? Math.round((chromatic * 7) / 12));
-    if (![chromatic, octaves, diatonic].every((n) => Number.isInteger(n) && Math.abs(n) <= 48))
-      this.fail('The transposition of the instrument is impossible');
-    this.transposition = { steps: diatonic + 7 * octaves, semitones: chromatic + 12 * octaves };
-  }
-
-  private soundingKey(key: Key): Key {
-    return { tonic: this.sounding(key.tonic), mode: key.mode };
-  }
-
-  private sounding(written: PitchClass): PitchClass {
-    const { steps, semitones } = this.transposition;
-    return steps === 0 && semitones === 0 ? written : movedBy(written, steps, semitones);
-  }
-
-  private soundingSymbol(symbol: string): string {
-    const { steps, semitones } = this.transposition;
-    if (steps === 0 && semitones === 0) return symbol;
-    return movedSymbol(symbol, (root) => this.sounding(root));
+    // A transposing instrument is written in a key of its own: what sounds is kept.
+    const written = keyFromFifths(fifths, mode ?? 'major');
+    const tonic = soundingClass(written.tonic, this.transposition);
+    this.keys.push({ tick: Math.round(this.cursor), tonic, mode: written.mode });
   }
 
   /** The ending that the bar before left open, if any. */
@@ -212,7 +184,8 @@ export class PartReader {
     if (childrenOf(element, 'beam').some(isFirstBeam)) this.beamed.push(onset);
     const pitchElement = child(element, 'pitch');
     if (!pitchElement) return;
-    const pitch = this.readPitch(pitchElement);
+    const pitch =
+      soundingPitch(pitchElement, this.transposition) ?? this.fail('A note without a possible pitch');
     const ties = childrenOf(element, 'tie').map((tie) => tie.attributes['type']);
     this.notes.push({
       tick: onset,
@@ -228,27 +201,6 @@ export class PartReader {
     });
   }
 
-  private readPitch(element: Element): MelodyNote['pitch'] {
-    const letter = childText(element, 'step')?.trim().toUpperCase() ?? '';
-    const octave = Number(childText(element, 'octave'));
-    const alter = Math.round(Number(childText(element, 'alter') ?? 0));
-    if (
-      !/^[A-G]$/.test(letter) ||
-      !Number.isInteger(octave) ||
-      octave < -1 ||
-      octave > 9 ||
-      !(Math.abs(alter) <= 2)
-    ) {
-      this.fail(`A note without a possible pitch`);
-    }
-    const { steps, semitones } = this.transposition;
-    const written = { letter: letter as Letter, alter, octave };
-    if (steps === 0 && semitones === 0) return written;
-    const spelled = movedBy(written, steps, semitones);
-    const step = 7 * octave + LETTERS.indexOf(written.letter) + steps;
-    return { ...spelled, octave: Math.floor(step / 7) };
-  }
-
   private readHarmony(element: Element): void {
     const offset = (Number(childText(element, 'offset') ?? 0) * TICKS_PER_QUARTER) / this.divisions;
     const tick = Math.max(0, Math.round(this.cursor + (Number.isFinite(offset) ? offset : 0)));
@@ -257,7 +209,7 @@ export class PartReader {
       const read = symbol === 'N.C.' ? null : symbol;
       this.imported.push({ tick, said: stored(imports.chordKindUnknown(kind, this.named, read)) });
     }
-    this.chords.push({ tick, symbol: this.soundingSymbol(symbol) });
+    this.chords.push({ tick, symbol: soundingSymbol(symbol, this.transposition) });
   }
 
   private readDirection(element: Element): void {

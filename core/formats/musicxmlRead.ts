@@ -1,4 +1,3 @@
-import type { Song } from '../song';
 import { candidatesOf, type TuneCandidate } from './candidates';
 import { FileError, refuseTooLarge } from './fileError';
 import { MOST_READ_BARS } from './limits';
@@ -6,11 +5,6 @@ import { metreOfBars } from './musicxmlBars';
 import { PartReader } from './musicxmlPart';
 import type { ReadPart } from './score';
 import { child, childrenOf, childText, type Element, parseXml } from './xmlTree';
-
-/** A MusicXML lead sheet or score as the song its likeliest melody makes. Throws {@link FileError}. */
-export function readMusicXml(text: string, songId: string, fallbackTitle: string): Song {
-  return readMusicXmlTunes(text, songId, fallbackTitle)[0].song;
-}
 
 /** Every line of a MusicXML score (part-wise or time-wise) that could be the melody. Throws {@link FileError}. */
 export function readMusicXmlTunes(text: string, songId: string, fallbackTitle: string): TuneCandidate[] {

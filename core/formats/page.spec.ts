@@ -7,9 +7,9 @@ import { DEFAULT_PROFILE } from '../song/profile';
 import { type Choices, type Song } from '../song/schema';
 import { accidentalsIn } from './accidentals';
 import { beamsOf } from './beams';
-import { readMusicXml } from './musicxmlRead';
 import { writeMusicXml } from './musicxmlWrite';
 import { valuesOf } from './noteValues';
+import { readMusicXml } from '../testing';
 
 const [lanterns, , rain] = DEMO_SONGS;
 

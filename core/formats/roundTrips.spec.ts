@@ -9,10 +9,11 @@ import { nameOf } from '../music/pitch';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
-import { readMusicXml, readMusicXmlTunes } from './musicxmlRead';
+import { readMusicXmlTunes } from './musicxmlRead';
 import { writeMusicXml } from './musicxmlWrite';
 import { readProject, writeProject } from './project';
 import { type BarSigns, playingOrderOf } from './repeats';
+import { readMusicXml } from '../testing';
 
 /** What of a song is heard and read: notes as played, symbols, words, maps. */
 function asPlayed(song: Song): Record<string, unknown> {

@@ -1,4 +1,4 @@
-import { textOf } from '../testing';
+import { readMusicXml, textOf } from '../testing';
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
@@ -9,7 +9,7 @@ import { DEFAULT_PROFILE } from '../song/profile';
 import { type Song } from '../song/schema';
 import { unfold } from '../song/unfold';
 import { FileError } from './fileError';
-import { readMusicXml, readMusicXmlTunes } from './musicxmlRead';
+import { readMusicXmlTunes } from './musicxmlRead';
 import { writeMusicXml } from './musicxmlWrite';
 import { writeMxl } from './mxlWrite';
 import { openFile } from './openFile';

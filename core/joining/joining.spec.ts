@@ -9,7 +9,8 @@ import { choosePattern } from '../patterns';
 import { barAt } from '../song/bars';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, type Profile } from '../song/profile';
-import { emptySong, type Song } from '../song/schema';
+import { emptySong } from '../song/emptySong';
+import type { Song } from '../song/schema';
 import { runs, songs, textOf, wholeBars } from '../testing';
 import { countAt } from './counts';
 

@@ -5,7 +5,8 @@ import { arrange } from '../arrange/song';
 import { learnedFingers } from '../fingering/fixed';
 import { applyEdit, type SongEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/profile';
-import { type Division, emptySong, type Song, songSchema } from '../song/schema';
+import { emptySong } from '../song/emptySong';
+import { type Division, type Song, songSchema } from '../song/schema';
 import { unfold } from '../song/unfold';
 import { randomSong, songs, wholeBars } from '../testing';
 import {

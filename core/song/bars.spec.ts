@@ -2,7 +2,8 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { barTicks, beatsOf, METRES, placeAt, unitTicks } from '../music';
 import { beatAt, beatsLater, beatsOfBar, offsetInBar, placeIn, placeInBar, writtenBars } from './bars';
-import { emptySong, type Song } from './schema';
+import { emptySong } from './emptySong';
+import type { Song } from './schema';
 import { unfold } from './unfold';
 
 const songIn = (metre: (typeof METRES)[number], pickup: number, over: Partial<Song> = {}): Song => ({

@@ -9,7 +9,8 @@ import {
   playedLength,
   playedTicks,
 } from './frameOrder';
-import { emptySong, type Song } from './schema';
+import { emptySong } from './emptySong';
+import type { Song } from './schema';
 
 type Spans = readonly (readonly [number, number])[];
 const order = (spans: Spans): Song['playingOrder'] => spans.map(([fromBar, toBar]) => ({ fromBar, toBar }));

@@ -8,18 +8,13 @@ export { type Finding, findingId, isDismissed, type Remedy } from './finding';
 export { checkedSong, firstIssue, migrateSong, SongShapeError } from './migrate';
 export { cleared, heads, syllablesOf, wordsOf } from './noteEdits';
 export { asPreferred, DEFAULT_PROFILE, type Profile, profileSchema, SKILL } from './profile';
-export {
-  type Change,
-  type Choices,
-  type CloseHands,
-  DEFAULT_CHOICES,
-  type FingerPin,
-  type Fuller,
-} from './schema';
+export { DEFAULT_CHOICES } from './emptySong';
+export { type Change, type Choices, type CloseHands, type FingerPin, type Fuller } from './schema';
 export { isOnSameKey } from './fingerPins';
 export { hasFrame, withoutFrame } from './frameEdits';
 export type { FrameKind, FramePiece } from './framePiece';
-export { type Division, emptySong, type Layout, type Lyric, type MelodyNote } from './schema';
+export { emptySong } from './emptySong';
+export { type Division, type Layout, type Lyric, type MelodyNote } from './schema';
 export { type OwnPattern, SCHEMA_VERSION, type Section, type Song, songSchema } from './schema';
 export { nearestWay, transpose, twelveKeys } from './transpose';
 export { joinTies, keyAt, type PlayedBar, type PlayedChange, type PlayedNote } from './unfold';

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { songs, textOf } from '../testing';
 import { DEFAULT_PROFILE, profileSchema } from './profile';
 import { migrateSong, SongShapeError } from './migrate';
-import { emptySong, SCHEMA_VERSION, type Song, songSchema } from './schema';
+import { emptySong } from './emptySong';
+import { SCHEMA_VERSION, type Song, songSchema } from './schema';
 
 const note = (id: string, tick: number, length: number): Song['melody'][number] => ({
   id,

@@ -2,7 +2,8 @@ import * as z from 'zod';
 import { canBeGrouped, metreName } from '../music';
 import { fillIds, imports, type Phrase, storedPhrase } from '../sentences';
 import { inOrder, meaningProblem } from './meaning';
-import { DEFAULT_DIVISION, SCHEMA_VERSION, type Song, songSchema } from './schema';
+import { DEFAULT_DIVISION } from './emptySong';
+import { SCHEMA_VERSION, type Song, songSchema } from './schema';
 
 /** A stored or exported song that cannot be opened; the message names the place in the file. */
 export class SongShapeError extends Error {

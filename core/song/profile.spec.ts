@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { emptySong } from './schema';
+import { emptySong } from './emptySong';
 import { asPreferred, DEFAULT_PROFILE } from './profile';
 
 const song = emptySong('a', 'A tune');

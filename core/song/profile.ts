@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { DEFAULT_CHOICES, layoutSchema, type Song } from './schema';
+import { DEFAULT_CHOICES } from './emptySong';
+import { layoutSchema, type Song } from './schema';
 
 /** Profiles of before have codes with spaces. */
 function withoutSpaces(code: unknown): unknown {

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { songs } from '../testing';
 import { barAt, beatAt, inForceAt, writtenBars } from './bars';
 import { applyEdit, describeEdit, type SongEdit } from './edits';
-import { emptySong, type Song, songSchema } from './schema';
+import { emptySong } from './emptySong';
+import { type Song, songSchema } from './schema';
 import { joinTies, unfold } from './unfold';
 
 const note = (id: string, tick: number, length: number, tiedToNext = false): Song['melody'][number] => ({
