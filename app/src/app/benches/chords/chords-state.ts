@@ -24,16 +24,7 @@ import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
 import { Asker } from '../../workers/asker';
 import { told } from '../../ui/told';
-
-/** What the Chords bench helps with, one at a time. */
-export const CHORD_JOBS = [
-  { value: 'chord', label: 'Chord' },
-  { value: 'schools', label: 'Schools' },
-  { value: 'suggest', label: 'Suggest' },
-  { value: 'holds', label: 'Holds' },
-  { value: 'name', label: 'Name' },
-] as const;
-export type ChordJob = (typeof CHORD_JOBS)[number]['value'];
+import type { ChordJob } from './chords-jobs';
 
 /** Suggestions for a change as it stood in an arrangement. */
 interface Weighed {
