@@ -172,6 +172,13 @@ describe('npm run arrange', () => {
     expect(new Set(three)).toEqual(new Set(['G', 'C', 'D7']));
     const [silent, none] = chordsOf('--chords', 'none');
     expect([silent.includes('suggested'), none]).toEqual([false, []]);
+    // Chords the pianist has worked on in a project are no suggestions any more.
+    const worked = {
+      ...DEMO_SONGS[1],
+      imported: [{ tick: 0, said: { code: 'chordsSuggested', facts: [] } }],
+    };
+    writeFileSync(tune, writeProject({ song: worked, profile: DEFAULT_PROFILE }));
+    expect(chordsOf('--taste', 'three')[1]).toEqual(DEMO_SONGS[1].changes.map(({ symbol }) => symbol));
     expect(run(tune, '--out', folder, '--chords', 'blue').err).toBe(
       '--taste blue: choose one of three, sevenths, colourful, none',
     );

@@ -24,7 +24,7 @@ import { sheetFonts } from './sheetFonts';
 /** Bars of an intro. */
 const INTRO_BARS = 2;
 
-function readInput(path: string): { song: Song; profile: Profile } {
+function readInput(path: string): { song: Song; profile: Profile; wasBare: boolean } {
   const name = basename(path);
   const size = statSync(path).size;
   if (size > MOST_BYTES)
@@ -33,7 +33,9 @@ function readInput(path: string): { song: Song; profile: Profile } {
     );
   const songId = name.replace(/\.[^.]+$/, '').slice(0, 64) || 'song';
   const opened = openFile(name, new Uint8Array(readFileSync(path)), songId);
-  return opened.kind === 'project' ? opened : { song: opened.tunes[0].song, profile: DEFAULT_PROFILE };
+  if (opened.kind === 'project') return { ...opened, wasBare: opened.song.changes.length === 0 };
+  const { song } = opened.tunes[0];
+  return { song, profile: DEFAULT_PROFILE, wasBare: isBare(song) };
 }
 
 /** Makes a folder and those above it, one at a time: Node's own recursive way never returns on some file systems. */
@@ -103,9 +105,8 @@ interface Result {
 
 /** Arranges one file as asked for. */
 function arrangeFile(input: string, name: string, request: Request): Result {
-  const { song: read, profile: own } = readInput(input);
+  const { song: read, profile: own, wasBare } = readInput(input);
   const { everyBars } = request;
-  const wasBare = isBare(read);
   const given = wasBare ? dressed(read, request.taste) : read;
   const asked = { ...given, choices: { ...given.choices, ...request.choices } };
   const divided =

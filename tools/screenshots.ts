@@ -52,7 +52,9 @@ await withBrowser(async (browser, origin) => {
   for (const hands of ['right hand', 'both hands']) {
     await page.getByRole('heading', { name: `Part 1, ${hands}` }).waitFor();
     await page.getByRole('button', { name: 'Simulated, careless' }).click();
-    await page.getByRole('heading', { name: /^(Not yet|A clean turn|Clean, and passed)/ }).waitFor({ timeout: 60_000 });
+    await page
+      .getByRole('heading', { name: /^(Not yet|A clean turn|Clean, and passed)/ })
+      .waitFor({ timeout: 60_000 });
     if (hands === 'both hands') await shoot('practise');
     for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
   }
