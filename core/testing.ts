@@ -5,7 +5,7 @@ import { seeded } from './music/chance';
 import { parseChord, symbolOf } from './music/chord';
 import { CHORD_TYPES } from './music/chordTypes';
 import { keyFromFifths, spellInKey } from './music/key';
-import { barTicks, METRES, TICKS_PER_QUARTER } from './music/metre';
+import { barTicks, type Metre, METRES, TICKS_PER_QUARTER } from './music/metre';
 import { parsePitch } from './music/pitch';
 import type { Turn } from './practice/log';
 import { inWords, type Phrase } from './sentences';
@@ -48,6 +48,8 @@ export interface RandomSongOptions {
   readonly seed: number;
   readonly lowest?: number;
   readonly highest?: number;
+  /** By chance where none is given. */
+  readonly metre?: Metre;
 }
 
 /** A song of so many bars with a melody, changes, sometimes lyrics and a pick-up. */
@@ -57,10 +59,12 @@ export function randomSong({
   seed,
   lowest = 62,
   highest = 81,
+  metre: asked,
 }: RandomSongOptions): Song {
   const chance = seeded(seed);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(chance() * list.length)];
-  const metre = pick(METRES);
+  const byChance = pick(METRES);
+  const metre = asked ?? byChance;
   const key = keyFromFifths(Math.floor(chance() * 13) - 6, chance() < 0.5 ? 'major' : 'minor');
   const pickup = chance() < 0.4 ? Math.min(TICKS_PER_QUARTER, barTicks(metre) / 2) : 0;
   const whole = barTicks(metre);

@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { writeProject } from '../core/formats';
 import { DEFAULT_PROFILE } from '../core/song';
+import { COMMON_TIME } from '../core/music';
 import { randomSong } from '../core/testing';
 import { createApp } from '../server/app';
 import { handoutFigures } from './bench-handout';
@@ -85,7 +86,7 @@ export async function editFigures(browser: Browser, origin: string): Promise<voi
   const page = await (await browser.newContext()).newPage();
   await page.goto(origin);
   await page.locator('article').first().waitFor();
-  const song = randomSong({ bars: BARS, changesPerBar: 1, seed: 11 });
+  const song = randomSong({ bars: BARS, changesPerBar: 1, seed: 11, metre: COMMON_TIME });
   const file = {
     name: 'long.joined.json',
     mimeType: 'application/json',

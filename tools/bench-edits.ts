@@ -5,6 +5,7 @@ import { RUNGS } from '../core/ladder';
 import { joinWithNext } from '../core/parts';
 import { PATTERNS } from '../core/patterns';
 import { applyEdit, DEFAULT_CHOICES, DEFAULT_PROFILE, type Song, type SongEdit } from '../core/song';
+import { COMMON_TIME } from '../core/music';
 import { randomSong } from '../core/testing';
 import { alternativesFor, LAYOUT_ROWS } from '../core/voicing';
 import { copyOf, prepared } from './timing';
@@ -16,7 +17,7 @@ const REACHES = [6, 7, 9, 10, 8] as const;
 
 /** The work of each kind of edit beside that of the whole song anew, medians, in the middle of a song of 200 bars. */
 export function editShares(): void {
-  const song = onRung(randomSong({ bars: BARS, changesPerBar: 1, seed: 11 }), 5);
+  const song = onRung(randomSong({ bars: BARS, changesPerBar: 1, seed: 11, metre: COMMON_TIME }), 5);
   // Another hand each time: neither candidates nor step costs are remembered.
   const whole = prepared(
     (turn) => ({ fresh: copyOf(song), profile: { ...DEFAULT_PROFILE, leftReach: REACHES[turn] } }),
