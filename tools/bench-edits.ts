@@ -1,5 +1,5 @@
 // How much of a song an edit works out anew: part of npm run bench. Shares are told: times are this machine's.
-import { arrange, lookAhead } from '../core/arrange';
+import { arrange } from '../core/arrange';
 import { keyOfPin } from '../core/fingering';
 import { RUNGS } from '../core/ladder';
 import { joinWithNext } from '../core/parts';
@@ -67,16 +67,12 @@ const EDITS: Record<string, (song: Song, turn: number) => SongEdit> = {
     const { parts } = arrange(song, DEFAULT_PROFILE);
     return joinWithNext(parts, 15 + turn) as SongEdit;
   },
-  // The rungs beside are thought of with whatever is offered.
-  'rung beside': (song) => {
-    const { rung } = song.choices;
-    offered(song, []);
-    return { kind: 'choose', choices: { rung: rung < RUNGS.length ? rung + 1 : 1 } };
-  },
-  'pattern that was not offered': (_, turn) => patterns[turn],
-  'layout that was not offered': (_, turn) => layouts[turn],
-  'pattern that was': (song, turn) => offered(song, patterns)[turn],
-  'layout that was': (song, turn) => offered(song, layouts)[turn],
+  'rung above or below': ({ choices: { rung } }) => ({
+    kind: 'choose',
+    choices: { rung: rung < RUNGS.length ? rung + 1 : 1 },
+  }),
+  pattern: (_, turn) => patterns[turn],
+  layout: (_, turn) => layouts[turn],
 };
 
 const patterns = PATTERNS.map(({ id }): SongEdit => ({ kind: 'choose', choices: { pattern: id } }));
@@ -84,12 +80,6 @@ const patterns = PATTERNS.map(({ id }): SongEdit => ({ kind: 'choose', choices: 
 const layouts = LAYOUT_ROWS.filter(({ layout }) => layout !== DEFAULT_CHOICES.layout).map(
   ({ layout }): SongEdit => ({ kind: 'choose', choices: { layout } }),
 );
-
-/** What a panel offers is worked out before it is taken. */
-function offered(song: Song, edits: readonly SongEdit[]): readonly SongEdit[] {
-  for (const _ of lookAhead(song, DEFAULT_PROFILE, edits));
-  return edits;
-}
 
 function onRung(song: Song, rung: number): Song {
   return applyEdit(song, { kind: 'choose', choices: { rung } });

@@ -7,5 +7,5 @@ export { type Growth, growing, growthProposed } from './growth';
 export { type KeyPlace, type OtherFinger, otherFingers } from './otherFingers';
 export { type PatternOffer, patternsForPart } from './patternsFor';
 export { type Exception, patternTried } from './patternTried';
-export { arrange, arrangeInSlices, lookAhead } from './song';
+export { arrange, arrangeInSlices } from './song';
 export { watchFor } from './watchFor';

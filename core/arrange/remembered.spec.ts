@@ -11,12 +11,10 @@ import { applyEdit, type SongEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { type Choices, LAYOUTS, type Song } from '../song/schema';
 import { randomSong } from '../testing';
-import { LAYOUT_ROWS } from '../voicing';
-import { arrange, lookAhead } from './song';
+import { arrange } from './song';
 
 const without = { withoutFingers: true };
 const copyOf = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
-const onRung = (song: Song, rung: number): Song => applyEdit(song, { kind: 'choose', choices: { rung } });
 
 /** Edits as a pianist makes them one after another, each from a number that says where: of chords, notes, cuts, choices. */
 const EDITS: readonly ((song: Song, at: number, now: () => Arrangement) => SongEdit | null)[] = [
@@ -129,55 +127,6 @@ describe('what is remembered between edits', () => {
     const kept = after.changes.filter((change, i) => change === before.changes[i]);
     expect(kept.length).toBeGreaterThan(0);
     expect(after.changes[2]).not.toBe(before.changes[2]);
-  });
-});
-
-describe('what is likely to be asked for next', () => {
-  it('is the rung above and below, as if arranged for the first time, and leaves the song the very objects it had', () => {
-    // Copies: what other tests arranged is remembered.
-    for (const song of copyOf(DEMO_SONGS)) {
-      const here = onRung(song, 4);
-      const before = arrange(here, DEFAULT_PROFILE);
-      const ahead = [...lookAhead(here, DEFAULT_PROFILE)];
-      // Three songs, two steps for each and its parts, so that an edit can come in between.
-      expect(ahead.length).toBe(3 * (2 + before.parts.length));
-      const again = arrange(here, DEFAULT_PROFILE);
-      again.arranged.forEach((part, i) => expect(part).toBe(before.arranged[i]));
-      for (const rung of [5, 3]) {
-        const fresh = arrange(copyOf(onRung(song, rung)), copyOf(DEFAULT_PROFILE));
-        expect(arrange(onRung(song, rung), DEFAULT_PROFILE).arranged).toEqual(fresh.arranged);
-      }
-    }
-  });
-
-  it('is what is offered too, each once: every pattern, every layout, all of it remembered', () => {
-    const song = onRung(copyOf(DEMO_SONGS[0]), 5);
-    const slices = 2 + arrange(song, DEFAULT_PROFILE).parts.length;
-    const ofPatterns = PATTERNS.map(({ id }): SongEdit => ({ kind: 'choose', choices: { pattern: id } }));
-    const ofLayouts = LAYOUT_ROWS.map(({ layout }): SongEdit => ({ kind: 'choose', choices: { layout } }));
-    const ahead = (offered: readonly SongEdit[]): number =>
-      [...lookAhead(song, DEFAULT_PROFILE, offered)].length;
-    // With the rungs beside it, and the song itself at last.
-    expect(ahead(ofPatterns)).toBe((ofPatterns.length + 2 + 1) * slices);
-    // The rungs are known, and so is the sixth of these layouts, which the song has.
-    expect(ofLayouts[5]).toEqual({ kind: 'choose', choices: { layout: song.choices.layout } });
-    expect(ahead(ofLayouts.slice(0, 6))).toBe((5 + 1) * slices);
-    const shown = [...ofPatterns, ...ofLayouts.slice(0, 6)];
-    expect(ahead(shown)).toBe(0);
-    // So many are remembered however many songs were arranged before.
-    const latest = (): Arrangement['arranged'][] =>
-      shown.slice(-4).map((edit) => arrange(applyEdit(song, edit), DEFAULT_PROFILE).arranged);
-    const known = latest();
-    latest().forEach((parts, n) => parts.forEach((part, i) => expect(part).toBe(known[n][i])));
-    const forPart: SongEdit = { kind: 'choose-for-part', cutId: 'cut0', choices: { pattern: 'pulse' } };
-    expect([ahead([forPart]), ahead([forPart])]).toEqual([2 * slices, 0]);
-    // What was arranged without fingers has yet to be thought of.
-    const slower = { ...song, title: 'Slower' };
-    arrange(applyEdit(slower, { kind: 'choose', choices: { rung: 6 } }), DEFAULT_PROFILE, without);
-    expect([...lookAhead(slower, DEFAULT_PROFILE)].length).toBe(3 * slices);
-    // Other fingers are another matter.
-    expect([...lookAhead(song, { ...DEFAULT_PROFILE, rightReach: 8 }, [])].length).toBe(3 * slices);
-    expect([...lookAhead({ ...song, title: 'Lamps' }, DEFAULT_PROFILE, [])].length).toBe(3 * slices);
   });
 });
 

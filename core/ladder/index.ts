@@ -1,2 +1,2 @@
 export { BUILD_UP, buildUpAfter, buildUpAt, rungFor } from './buildUp';
-export { BLOCKS, FILLS, FULLER, MELODY_ALONE, MOVING, type Rung, rungOf, RUNGS, rungsBeside } from './ladder';
+export { BLOCKS, FILLS, FULLER, MELODY_ALONE, MOVING, type Rung, rungOf, RUNGS } from './ladder';

@@ -1,20 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { buildUpAfter, buildUpAt, rungFor } from './buildUp';
-import { BLOCKS, FILLS, FULLER, MELODY_ALONE, MOVING, RUNGS, rungOf, rungsBeside, TWO_NOTES } from './ladder';
+import { BLOCKS, FILLS, FULLER, MELODY_ALONE, MOVING, RUNGS, rungOf, TWO_NOTES } from './ladder';
 
 describe('the ladder', () => {
-  it('has a rung above and one below, but for its ends', () => {
-    expect(RUNGS.map(({ number }) => rungsBeside(number))).toEqual([
-      [2],
-      [3, 1],
-      [4, 2],
-      [5, 3],
-      [6, 4],
-      [7, 5],
-      [6],
-    ]);
-  });
-
   it('knows its rungs by what they do', () => {
     expect([MELODY_ALONE, TWO_NOTES, BLOCKS, MOVING, FULLER, FILLS]).toEqual([1, 3, 4, 5, 6, 7]);
   });

@@ -48,11 +48,6 @@ export function rungOf({ rung: number }: Pick<Choices, 'rung'>): Rung {
   return RUNGS[number - 1];
 }
 
-/** The rungs just above and below one: where a pianist goes next. */
-export function rungsBeside(number: number): number[] {
-  return [number + 1, number - 1].filter((other) => other >= 1 && other <= RUNGS.length);
-}
-
 /** The rung on which the melody is heard alone. */
 export const MELODY_ALONE = RUNGS.findIndex((row) => row.chords === 'none') + 1;
 /** The rung of two-note chords. */

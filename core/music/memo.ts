@@ -13,16 +13,8 @@ export function rememberLast<A extends readonly unknown[], R>(
   };
 }
 
-/**
- * So many values are remembered under each name: the song as it is, as it may be a press away (a rung up, a rung down,
- * with each pattern or layout that a panel offers), and as it was some edits ago, so that what is undone, or compared by
- * going to and fro, need not be worked out.
- */
-const VALUES_EACH = 48;
-/** What a song needs that is played to and fro between two choices, a rung up and a rung down. */
-const FEWEST_EACH = 5;
-/** Of a long song, which has many names, fewer: of 200 bars each choice for the song takes about a megabyte. */
-const VALUES_IN_ALL = 8_000;
+/** So many values are remembered under each name: what is undone, or compared by going to and fro, need not be worked out. */
+const VALUES_EACH = 5;
 
 interface Made<R> {
   readonly from: readonly unknown[];
@@ -42,8 +34,7 @@ export function rememberEach<R>(most = 20_000): (name: string, from: readonly un
     if (at === 0) return values[0].value;
     if (values.length === 0 && made.size >= most) made.clear();
     const latest = at > 0 ? values[at] : { from, value: make() };
-    const each = Math.max(FEWEST_EACH, Math.min(VALUES_EACH, Math.floor(VALUES_IN_ALL / (made.size || 1))));
-    const others = values.filter((known) => known !== latest).slice(0, each - 1);
+    const others = values.filter((known) => known !== latest).slice(0, VALUES_EACH - 1);
     made.set(name, [latest, ...others]);
     return latest.value;
   };

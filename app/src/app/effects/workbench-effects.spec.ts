@@ -2,7 +2,7 @@ import '@angular/compiler';
 import { ApplicationRef, Injector } from '@angular/core';
 import { arrange } from '@joined-hands/core/arrange';
 import type { Arrangement } from '@joined-hands/core/arrangement';
-import { applyEdit, DEFAULT_PROFILE, migrateSong, type Song, type SongEdit } from '@joined-hands/core/song';
+import { applyEdit, DEFAULT_PROFILE, migrateSong, type Song } from '@joined-hands/core/song';
 import { Actions } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
 import { BehaviorSubject, merge, type Observable, of, Subject, throwError } from 'rxjs';
@@ -29,7 +29,6 @@ describe('what follows from actions', () => {
   let done: string[];
   let stored: Map<string, OpenedSong>;
   let added: Song[];
-  let offered: unknown[];
   let arranged: () => Observable<Arrangement>;
   let isMine: boolean;
   let holder: Holder;
@@ -47,7 +46,6 @@ describe('what follows from actions', () => {
     });
     done = [];
     added = [];
-    offered = [];
     arranged = () => of();
     isMine = true;
     stored = new Map(
@@ -99,7 +97,7 @@ describe('what follows from actions', () => {
         { provide: SongLock, useValue: lock },
         {
           provide: ArrangerClient,
-          useValue: { arrange: () => arranged(), offer: (edits: unknown) => void offered.push(edits) },
+          useValue: { arrange: () => arranged() },
         },
         { provide: ApplicationRef, useValue: { tick: () => void done.push('drawn') } },
         { provide: Problems },
@@ -110,7 +108,6 @@ describe('what follows from actions', () => {
     const {
       arrange: arranging,
       openAndLeave,
-      offer,
       save,
       pageGoes,
       savePlace,
@@ -118,7 +115,7 @@ describe('what follows from actions', () => {
     } = injector.get(WorkbenchEffects);
     problems = injector.get(Problems);
     merge(arranging, openAndLeave).subscribe((action) => send(action as Action));
-    merge(offer, save, pageGoes, savePlace, saveFacts).subscribe();
+    merge(save, pageGoes, savePlace, saveFacts).subscribe();
   });
   afterEach(() => {
     vi.useRealTimers();
@@ -159,13 +156,6 @@ describe('what follows from actions', () => {
     arranged = () => throwError(() => new Error('no bars'));
     send(SongActions.edited({ edit: { kind: 'rename', title: 'Lamps' } }));
     expect(state.value.problem).toMatch(/^The song could not be arranged: no bars/);
-  });
-
-  it('tells the worker what a panel offers, each list once', () => {
-    const pattern = (id: string): SongEdit => ({ kind: 'choose', choices: { pattern: id } });
-    for (const edits of [[], [pattern('rocking')], [pattern('rocking')], [pattern('block')], []])
-      send(SongActions.offered({ edits }));
-    expect(offered).toEqual([[], [pattern('rocking')], [pattern('block')], []]);
   });
 
   it('says that a song is not there, or is none', async () => {

@@ -8,7 +8,6 @@ import {
   concatMap,
   debounceTime,
   defer,
-  distinctUntilChanged,
   EMPTY,
   filter,
   from,
@@ -71,17 +70,6 @@ export class WorkbenchEffects {
         );
       }),
     ),
-  );
-
-  /** After each edit a panel makes its list anew, and mostly offers the same. */
-  readonly offer = createEffect(
-    () =>
-      this.actions.pipe(
-        ofType(SongActions.offered),
-        distinctUntilChanged((a, b) => JSON.stringify(a.edits) === JSON.stringify(b.edits)),
-        tap(({ edits }) => this.arranger.offer(edits)),
-      ),
-    { dispatch: false },
   );
 
   /** Opening and leaving one after the other: what is left is stored, and its lock free, before the next is read. */

@@ -1,5 +1,4 @@
 import { type Provider, signal, type Signal, type Type } from '@angular/core';
-import type { SongEdit } from '@joined-hands/core/song';
 import type { Focus, KeyPress, Shortcut } from './keys/commands';
 
 /** What a bench brings to the frame when it is opened for the first time: its panel, its keys, its state. */
@@ -36,8 +35,6 @@ export abstract class BenchBehaviour {
   readonly shownTick: Signal<number | null> = signal(null);
   /** Chords over which there is room for something; true: something is filled in. */
   readonly places: Signal<ReadonlyMap<string, boolean>> = signal(NO_ROOM);
-  /** Edits its panel offers that change much, the likeliest first: worked out before they are taken, while nothing is asked. */
-  readonly offered: Signal<readonly SongEdit[]> = signal([]);
   /** Said where the part on screen has no note. */
   readonly whenEmpty: string | null = null;
 

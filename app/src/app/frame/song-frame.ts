@@ -139,10 +139,6 @@ export class SongFrame implements OnInit {
       this.bench.weighsVoicings.set(behaviour?.weighsVoicings ?? false);
       this.bench.pickedTick.set(behaviour?.pickedTick() ?? null);
     });
-    effect(() => {
-      const edits = this.open()?.behaviour.offered() ?? [];
-      this.store.dispatch(SongActions.offered({ edits }));
-    });
     inject(Piano).loadAfterPress();
     // A new version is never offered in the middle of a take.
     effect(() => this.offline.isHeld.set(this.recorder.isBusy()));

@@ -23,8 +23,6 @@ export const SongActions = createActionGroup({
     }>(),
     Closed: props<{ id: string }>(),
     Edited: props<{ edit: SongEdit }>(),
-    /** What the panel on screen offers to do, the likeliest first. */
-    Offered: props<{ edits: readonly SongEdit[] }>(),
     Undone: emptyProps(),
     Redone: emptyProps(),
     Saved: props<{ song: Song; revision: number }>(),

@@ -43,11 +43,6 @@ export class ArrangerClient {
     void this.worker;
   }
 
-  /** What the screen offers to do with the song, the likeliest first: worked out before it is asked for, while nothing is. */
-  offer(edits: readonly SongEdit[]): void {
-    void this.worker.offer(edits);
-  }
-
   /** Begins with a song that will be asked for next: it is arranged while it is stored and its view is made. */
   begin(song: Song, profile: Profile, firstPart: number): void {
     this.begun = this.started(song, profile, firstPart, null);

@@ -1,6 +1,6 @@
-import { arrangeInSlices, lookAhead } from '@joined-hands/core/arrange';
+import { arrangeInSlices } from '@joined-hands/core/arrange';
 import type { Arrangement } from '@joined-hands/core/arrangement';
-import type { Profile, Song, SongEdit } from '@joined-hands/core/song';
+import type { Profile } from '@joined-hands/core/song';
 import { type SongMessage, SongsKnown } from './songs-known';
 import { Sender, type Sent } from './travelling';
 
@@ -8,10 +8,6 @@ import { Sender, type Sent } from './travelling';
 const SLICE_MS = 12;
 /** So long the part on screen waits for the rest, so that a song that is soon done is drawn once. */
 const WAIT_MS = 24;
-
-/** Milliseconds without a job before the next one is thought of, and a job longer than which it is not: it would be in the way. */
-const IDLE_MS = 400;
-const LONG_JOB_MS = 500;
 
 /** Lets messages in; a timer would wait four milliseconds longer each time. */
 const { port1, port2 } = new MessageChannel();
@@ -22,32 +18,16 @@ const pause = (): Promise<void> =>
     waiting.push(resolve);
     port2.postMessage(null);
   });
-const idle = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, IDLE_MS));
 
 /** Takes what was arranged for a job. */
 export type Came = (job: number, sent: Sent) => void;
 
 /** What the arrange worker answers: it arranges the open song, job after job, and remembers what it has sent. */
-export function arranging(ahead = lookAhead) {
+export function arranging() {
   let newestJob = 0;
   let came: Came = () => undefined;
   const songs = new SongsKnown();
   const sender = new Sender();
-
-  let offered: readonly SongEdit[] = [];
-  /** What was arranged last, unless that took so long that thinking ahead would be in the way. */
-  let last: { readonly job: number; readonly song: Song; readonly profile: Profile } | null = null;
-  let lastThought = 0;
-
-  /** Once nothing more is asked, what may be asked next is worked out, as long as nothing is. */
-  const thinkAhead = async (): Promise<void> => {
-    const thought = ++lastThought;
-    await idle();
-    if (!last) return;
-    const { job, song, profile } = last;
-    const isWanted = (): boolean => job === newestJob && thought === lastThought;
-    for (const slices = ahead(song, profile, offered); isWanted() && !slices.next().done;) await pause();
-  };
 
   return {
     /**
@@ -56,12 +36,6 @@ export function arranging(ahead = lookAhead) {
      */
     listen(to: Came): void {
       came = to;
-    },
-
-    /** What the screen offers to do with the song, the likeliest first. */
-    offer(edits: readonly SongEdit[]): void {
-      offered = edits;
-      void thinkAhead();
     },
 
     /**
@@ -92,11 +66,7 @@ export function arranging(ahead = lookAhead) {
           came(job, sender.pack(toShow));
           toShow = null;
         }
-        if (slice.done) {
-          last = now - begun < LONG_JOB_MS ? { job, song, profile } : null;
-          void thinkAhead();
-          return true;
-        }
+        if (slice.done) return true;
         await pause();
         since = performance.now();
       }

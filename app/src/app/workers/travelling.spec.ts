@@ -52,7 +52,6 @@ const trips = travel([
   { kind: 'dismissed', id: 'nothing' },
   { kind: 'choose', choices: { rung: 4 } },
   { kind: 'choose', choices: { rung: 5 } },
-  { kind: 'choose', choices: { layout: 'shell' } },
 ]);
 
 describe('arrangements between worker and interface', () => {
@@ -65,8 +64,8 @@ describe('arrangements between worker and interface', () => {
   });
 
   it('bring only what an edit altered', () => {
-    const things = trips.map(({ parts }) => parts.map(({ sent }) => sent.things.size));
-    const [first, rung, pinned, , dismissed, , back] = things;
+    const counts = trips.map(({ parts }) => parts.map(({ sent }) => sent.entities.size));
+    const [first, rung, pinned, , dismissed, , back] = counts;
     // Played song, six parts, all chords, relations, and each part worked out.
     expect(first[0] + first[1]).toBe(1 + 6 + lanterns.changes.length + 6 + 2);
     expect(rung[0] + rung[1]).toBeLessThan(first[0]);
@@ -75,25 +74,6 @@ describe('arrangements between worker and interface', () => {
     expect(dismissed).toEqual([1, 0]);
     // So it is with what was there two arrangements ago.
     expect(back).toEqual([1, 0]);
-  });
-
-  it('bring of a chord or a part only the pieces that are others: a layout no melody, no chord, nor where they meet', () => {
-    const named = (list: 'changes' | 'arranged'): string[] => {
-      const came = trips[7].parts.flatMap(({ sent: { things, pieces, ...sent } }) =>
-        sent[list].flatMap((number) => {
-          const thing = number === null ? undefined : things.get(number);
-          return thing?.pieces.filter((name) => pieces.has(thing.fields[name] as number)) ?? [];
-        }),
-      );
-      return [...new Set(came)].sort();
-    };
-    expect(named('changes')).toEqual(['nextBest', 'pitches', 'step', 'voicing']);
-    expect(named('arranged')).toEqual(['effort', 'fills', 'left', 'meetings']);
-    const [before, after] = [trips[6], trips[7]].map(({ parts }) => parts[1].came);
-    expect(after.arranged.map((part, i) => part?.right === before.arranged[i]?.right)).toEqual(
-      before.arranged.map(() => true),
-    );
-    expect(after.changes.filter(({ meeting }, i) => meeting !== before.changes[i].meeting)).toEqual([]);
   });
 
   it('leave the interface the very objects it had', () => {
@@ -123,7 +103,7 @@ describe('arrangements between worker and interface', () => {
     });
     const again = (): Arrangement => {
       const [{ song, message }] = sent;
-      return receiver.unpack({ ...message, things: new Map(), pieces: new Map() }, song, DEFAULT_PROFILE);
+      return receiver.unpack({ ...message, entities: new Map() }, song, DEFAULT_PROFILE);
     };
     for (const { song, message } of sent.slice(0, 3)) receiver.unpack(message, song, DEFAULT_PROFILE);
     expect(again().left).toHaveLength(arrange(sent[0].song, DEFAULT_PROFILE).left.length);
@@ -141,7 +121,7 @@ describe('songs on their way to a worker', () => {
   it('go as an edit of the one before, the first one whole', () => {
     expect(trips.map(({ message }) => [message.edited !== null, message.whole !== null])).toEqual([
       [false, true],
-      ...Array<boolean[]>(7).fill([true, false]),
+      ...Array<boolean[]>(6).fill([true, false]),
     ]);
     for (const { song, shown } of trips) expect(song).toEqual(shown);
   });

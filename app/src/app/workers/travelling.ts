@@ -5,21 +5,10 @@ import { gotOrMade } from '@joined-hands/core/music';
 import type { Part } from '@joined-hands/core/parts';
 import type { PlayedSong, Profile, Song } from '@joined-hands/core/song';
 
-/** Anything of an arrangement that has an identity of its own: it is sent once and then known by its number. */
-type Thing = PlayedSong | Part | ArrangedChange | PartArrangement | HandRelations;
+/** What of an arrangement has an identity of its own: it is sent once, and known by its number from then on. */
+type Entity = PlayedSong | Part | ArrangedChange | PartArrangement | HandRelations;
 
-/** What a thing is made of, with an identity of its own too: the strikes of a hand, a chord, where it meets the melody. */
-type Piece = object;
-
-/** A thing taken apart: where one piece is another than before, the rest need not travel again. */
-interface TakenApart {
-  /** The thing with numbers in place of its pieces. */
-  readonly fields: Readonly<Record<string, unknown>>;
-  /** The fields that are pieces. */
-  readonly pieces: readonly string[];
-}
-
-/** An arrangement by the numbers of its things, with those the interface does not have. */
+/** An arrangement by the numbers of its entities, with those the interface does not have. */
 export interface Sent {
   readonly played: number;
   readonly parts: readonly number[];
@@ -28,8 +17,7 @@ export interface Sent {
   readonly arranged: readonly (number | null)[];
   readonly relations: number;
   readonly raisedParts: readonly number[];
-  readonly things: ReadonlyMap<number, TakenApart>;
-  readonly pieces: ReadonlyMap<number, Piece>;
+  readonly entities: ReadonlyMap<number, Entity>;
   readonly isPartial: boolean;
 }
 
@@ -57,25 +45,17 @@ class Remembered {
 
 /** On the worker's side: remembers what it sent, and sends the rest. */
 export class Sender {
-  private readonly numbers = new WeakMap<object, number>();
+  private readonly numbers = new WeakMap<Entity, number>();
   private lastNumber = 0;
-  private readonly apart = new WeakMap<Thing, TakenApart>();
   private readonly there = new Remembered();
 
   pack(arrangement: Arrangement): Sent {
-    const things = new Map<number, TakenApart>();
-    const pieces = new Map<number, Piece>();
+    const entities = new Map<number, Entity>();
     const used = new Set<number>();
-    const sent = (thing: Thing): number => {
-      const number = this.numberOf(thing);
-      const apart = gotOrMade(this.apart, thing, () => this.takenApart(thing));
-      if (!this.there.has(number)) things.set(number, apart);
+    const sent = (entity: Entity): number => {
+      const number = gotOrMade(this.numbers, entity, () => ++this.lastNumber);
+      if (!this.there.has(number)) entities.set(number, entity);
       used.add(number);
-      for (const name of apart.pieces) {
-        const piece = apart.fields[name] as number;
-        if (!this.there.has(piece)) pieces.set(piece, thing[name as keyof Thing]);
-        used.add(piece);
-      }
       return number;
     };
     const { played, parts, changes, arranged, relations, raisedParts, isPartial } = arrangement;
@@ -86,46 +66,28 @@ export class Sender {
       arranged: arranged.map((part) => part && sent(part)),
       relations: sent(relations),
       raisedParts,
-      things,
-      pieces,
+      entities,
       isPartial,
     };
     this.there.add(used, isPartial);
     return message;
   }
-
-  private takenApart(thing: Thing): TakenApart {
-    const fields: Record<string, unknown> = { ...thing };
-    const pieces = Object.keys(fields).filter(
-      (name) => fields[name] !== null && typeof fields[name] === 'object',
-    );
-    for (const name of pieces) fields[name] = this.numberOf(fields[name] as Piece);
-    return { fields, pieces };
-  }
-
-  private numberOf(thing: object): number {
-    return gotOrMade(this.numbers, thing, () => ++this.lastNumber);
-  }
 }
 
 /** On the interface's side: puts together what came with what is here, the very objects it had. */
 export class Receiver {
-  private readonly things = new Map<number, Thing>();
-  private readonly pieces = new Map<number, Piece>();
-  /** The pieces each thing is made of. */
-  private readonly madeOf = new Map<number, readonly number[]>();
+  private readonly entities = new Map<number, Entity>();
   private readonly remembered = new Remembered();
   private last: Arrangement | null = null;
 
   unpack(sent: Sent, song: Song, profile: Profile): Arrangement {
-    sent.pieces.forEach((piece, number) => this.pieces.set(number, piece));
-    sent.things.forEach((apart, number) => this.putTogether(number, apart));
+    sent.entities.forEach((entity, number) => this.entities.set(number, entity));
     const used = new Set<number>();
-    const found = <T extends Thing>(number: number): T => {
-      const thing = here(this.things, number);
+    const found = <T extends Entity>(number: number): T => {
+      const entity = this.entities.get(number);
+      if (!entity) throw new Error('The worker left out what the interface does not have.');
       used.add(number);
-      here(this.madeOf, number).forEach((piece) => used.add(piece));
-      return thing as T;
+      return entity as T;
     };
     const before = this.last;
     const parts = kept(
@@ -152,27 +114,11 @@ export class Receiver {
     const arrangement = assemble(frame, arranged, relations, new Map(efforts));
     this.remembered.add(used, sent.isPartial);
     if (!sent.isPartial)
-      for (const known of [this.things, this.pieces, this.madeOf])
-        for (const number of known.keys()) if (!this.remembered.has(number)) known.delete(number);
+      for (const number of this.entities.keys())
+        if (!this.remembered.has(number)) this.entities.delete(number);
     this.last = arrangement;
     return arrangement;
   }
-
-  private putTogether(number: number, { fields, pieces }: TakenApart): void {
-    const thing: Record<string, unknown> = { ...fields };
-    for (const name of pieces) thing[name] = here(this.pieces, fields[name] as number);
-    this.things.set(number, thing as unknown as Thing);
-    this.madeOf.set(
-      number,
-      pieces.map((name) => fields[name] as number),
-    );
-  }
-}
-
-function here<T>(known: ReadonlyMap<number, T>, number: number): T {
-  const thing = known.get(number);
-  if (thing === undefined) throw new Error('The worker left out what the interface does not have.');
-  return thing;
 }
 
 /** The list that was there before when it has the same members. */

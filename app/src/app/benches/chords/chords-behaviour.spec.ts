@@ -2,7 +2,6 @@ import '@angular/compiler';
 import { describe, expect, it, vi } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
 import { askedBy, NOWHERE, press } from '../../testing/keys';
-import { SongActions } from '../../state/actions';
 import { Table } from '../../testing/table';
 import { ChordsBehaviour } from './chords-behaviour';
 import { ChordsState } from './chords-state';
@@ -36,36 +35,6 @@ describe('the Chords bench in the frame', () => {
       ['halfStep', 1],
       ['halfStep', -1],
     ]);
-  });
-
-  it('offers each school while they are looked at, with the rung on which a layout is heard', () => {
-    expect(behaviour.offered()).toEqual([]);
-    chords.job.set('schools');
-    const offered = behaviour.offered();
-    expect(offered.map((edit) => edit.kind === 'choose' && edit.choices.layout)).toEqual([
-      'partial',
-      'shell',
-      'fifth',
-      'fifth-octave',
-      'three',
-      'block',
-      'root',
-      'rootless',
-      'tenth',
-      'under-melody',
-      'under-melody-long',
-      'singing',
-    ]);
-    chords.forPart.set(true);
-    const [{ cutId }] = table.state.arrangement?.parts ?? [];
-    expect(behaviour.offered()[1]).toEqual({ kind: 'choose-for-part', cutId, choices: { layout: 'shell' } });
-    chords.forPart.set(false);
-    table.dispatch(SongActions.edited({ edit: { kind: 'choose', choices: { rung: 2 } } }));
-    expect(behaviour.offered()[1]).toEqual({ kind: 'choose', choices: { layout: 'shell', rung: 4 } });
-    table.dispatch(SongActions.undone());
-    chords.job.set('chord');
-    expect(behaviour.offered()).toEqual([]);
-    table.edits.length = 0;
   });
 
   it('goes to the field of the chord to write it', () => {

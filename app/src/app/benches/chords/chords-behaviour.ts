@@ -1,5 +1,4 @@
-import { computed, inject, Injectable } from '@angular/core';
-import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
+import { inject, Injectable } from '@angular/core';
 import { BenchBehaviour } from '../../frame/definition';
 import type { Focus, KeyPress } from '../../frame/keys/commands';
 import { chordsCommandFor } from './chords-commands';
@@ -12,10 +11,6 @@ export class ChordsBehaviour extends BenchBehaviour {
   private readonly chords = inject(ChordsState);
   override readonly isOpen = this.chords.isOpen;
   override readonly weighsVoicings = true;
-  /** Each school of chord positions. */
-  override readonly offered = computed(() =>
-    this.chords.job() === 'schools' ? LAYOUT_ROWS.map(({ layout }) => this.chords.layoutChosen(layout)) : [],
-  );
 
   override readKey(press: KeyPress, focus: Focus, singleKeysAreOn: boolean): (() => void) | null {
     const command = chordsCommandFor(press, focus, singleKeysAreOn);

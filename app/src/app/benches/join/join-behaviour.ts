@@ -5,13 +5,11 @@ import type { Focus, KeyPress } from '../../frame/keys/commands';
 import { shapeOf } from '../../frame/seam-keys';
 import { type JoinCommand, joinCommandFor } from './join-commands';
 import { JoinState } from './join-state';
-import { PatternChoices } from './pattern-choices';
 
 /** On the Join bench voicings are tried, keys are stepped through, fingers are pinned. */
 @Injectable()
 export class JoinBehaviour extends BenchBehaviour {
   private readonly join = inject(JoinState);
-  private readonly patterns = inject(PatternChoices);
   override readonly isOpen = this.join.isOpen;
   override readonly weighsVoicings = true;
   override readonly picked = computed(() => {
@@ -21,7 +19,6 @@ export class JoinBehaviour extends BenchBehaviour {
   });
   /** The strike that is wanted is marked in both lanes. */
   override readonly shownTick = computed(() => this.step()?.tick ?? this.join.note()?.tick ?? null);
-  override readonly offered = computed(() => (this.join.job() === 'patterns' ? this.patterns.offered() : []));
   private readonly step = computed(() => (this.join.job() === 'steps' ? this.join.step() : null));
 
   override readKey(press: KeyPress, focus: Focus, singleKeysAreOn: boolean): (() => void) | null {

@@ -1,10 +1,8 @@
 import '@angular/compiler';
-import type { SongEdit } from '@joined-hands/core/song';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { Table } from '../../testing/table';
-import { JoinBehaviour } from './join-behaviour';
 import { JoinState } from './join-state';
 import { PatternChoices } from './pattern-choices';
 
@@ -14,12 +12,10 @@ describe('what could be played in the place of blocks', () => {
   let table: Table;
   let join: JoinState;
   let choices: PatternChoices;
-  let behaviour: JoinBehaviour;
   beforeEach(() => {
-    table = new Table(lanterns, ScreenKeyboard, JoinState, PatternChoices, JoinBehaviour);
+    table = new Table(lanterns, ScreenKeyboard, JoinState, PatternChoices);
     join = table.get(JoinState);
     choices = table.get(PatternChoices);
-    behaviour = table.get(JoinBehaviour);
   });
   const choose = (changed: Parameters<JoinState['choose']>[0]): void => {
     join.choose(changed);
@@ -58,24 +54,5 @@ describe('what could be played in the place of blocks', () => {
       { pattern: 'pulse' },
       { fuller: 'above' },
     ]);
-  });
-
-  it('is worked out before it is taken while it is looked at: both hands, as the panel takes it', () => {
-    choose({ rung: 6 });
-    expect(behaviour.offered()).toEqual([]);
-    join.job.set('patterns');
-    const offered = behaviour.offered();
-    expect(offered).toEqual([
-      ...choices.rows().map(({ id }): SongEdit => ({ kind: 'choose', choices: { pattern: id } })),
-      ...choices.fullerRows().map(({ id }): SongEdit => ({ kind: 'choose', choices: { fuller: id } })),
-    ]);
-    join.choose({ pattern: 'auto' });
-    expect(table.edits.at(-1)).toEqual(offered[0]);
-  });
-
-  it('leaves the right hand out under a singer', () => {
-    choose({ layout: 'singing', rung: 5 });
-    join.job.set('patterns');
-    expect(behaviour.offered()).toHaveLength(choices.rows().length);
   });
 });

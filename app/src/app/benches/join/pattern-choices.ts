@@ -4,7 +4,7 @@ import { FULLER, MOVING } from '@joined-hands/core/ladder';
 import { VARY } from '@joined-hands/core/parts';
 import { AUTO, BLOCK } from '@joined-hands/core/patterns';
 import { inWords } from '@joined-hands/core/sentences';
-import type { Choices, Fuller, SongEdit } from '@joined-hands/core/song';
+import type { Choices, Fuller } from '@joined-hands/core/song';
 import { JoinState } from './join-state';
 
 const VARIED = {
@@ -52,15 +52,6 @@ export class PatternChoices {
 
   readonly fullerRows = computed(() => fullerFor(this.join.bench.state().profile.rightReach));
   readonly fuller = computed(() => (this.isFuller() ? (this.choices()?.fuller ?? DEFAULT_FULLER) : null));
-
-  /** All that can be taken and is heard on this rung, or the next, in the order of the panel. */
-  readonly offered = computed((): SongEdit[] => {
-    const right = this.isSung() || !this.isFuller() ? [] : this.fullerRows();
-    return [
-      ...this.rows().map(({ id }) => this.withRung(id)),
-      ...right.map(({ id }) => this.withFuller(id)),
-    ].map((choices) => this.join.choosing(choices));
-  });
 
   /** A pattern, and the rung on which it is heard. */
   withRung(pattern: string): Partial<Choices> {
