@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { strToU8 } from 'fflate';
 import { openFile } from './formats';
-import { seeded } from './music/chance';
+import { seeded } from './chance';
 import { parseChord, symbolOf } from './music/chord';
 import { CHORD_TYPES } from './music/chordTypes';
 import { keyFromFifths, spellInKey } from './music/key';

@@ -20,7 +20,7 @@ import {
   type WantedKey,
   wantedKeys,
 } from '../core/practice';
-import { normalFrom, seeded } from '../core/music';
+import { normalFrom, seeded } from '../core/chance';
 import { DEFAULT_PROFILE, type Song } from '../core/song';
 import { PitchTrack } from '../core/takes';
 import { Pitches } from '../app/src/app/input/pitches';

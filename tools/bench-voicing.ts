@@ -1,7 +1,7 @@
 // Least movement beside the greedy voicing of a general music library, on the same candidate sets: part of npm run bench.
 import { search, sequence } from '@tonaljs/voicing';
 import VoicingDictionary from '@tonaljs/voicing-dictionary';
-import { seeded } from '../core/music/chance';
+import { seeded } from '../core/chance';
 import { type Chord, parseChord } from '../core/music/chord';
 import { reachMm } from '../core/music/keyboard';
 import { midiOf, parsePitch } from '../core/music/pitch';

@@ -4,6 +4,7 @@ import { partsOfSong } from '../core/arrange/part';
 import { fingerPart } from '../core/fingering';
 import { writeMidi, writeMusicXml, writeProject } from '../core/formats';
 import { relateHand } from '../core/joining';
+import { Memory } from '../core/memory';
 import { writeWalkthrough } from '../core/words';
 import { arrange } from '../core/arrange';
 import { totalsOf } from '../core/formats';
@@ -109,7 +110,7 @@ function stagesOf(song: Song): Figures[] {
 function movements(song: Song): Record<string, number> {
   const a = arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
   const totals = totalsOf(a);
-  const finder = new OptionFinder(DEFAULT_PROFILE);
+  const finder = new OptionFinder(DEFAULT_PROFILE, new Memory());
   const lists = a.changes.map(({ change, chord }) => {
     const melody = a.played.melody.filter(
       (n) => n.tick < change.tick + change.length && n.tick + n.length > change.tick,

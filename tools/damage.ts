@@ -2,7 +2,7 @@
 import { strFromU8, strToU8 } from 'fflate';
 import { arrange } from '../core/arrange';
 import { writeMidi, writeMusicXml, writeMxl, writeProject } from '../core/formats';
-import { seeded } from '../core/music';
+import { seeded } from '../core/chance';
 import { DEFAULT_PROFILE, type Song } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
 

@@ -8,7 +8,7 @@ import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
-import { seeded } from '../core/music';
+import { seeded } from '../core/chance';
 
 /** Killed by the unit tests, at least, of the changes made. */
 const WANTED = 0.8;

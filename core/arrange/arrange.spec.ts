@@ -5,7 +5,7 @@ import { DEMO_SONGS } from '../../demo/songs';
 import { settling, unsettling } from '../arrangement';
 import type { Arrangement } from '../arrangement/arrangement';
 import { RUNGS } from '../ladder';
-import { seeded } from '../music';
+import { seeded } from '../chance';
 import { applyEdit, type SongEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { LAYOUTS, type Song } from '../song/schema';

@@ -3,13 +3,13 @@ import { fixedFingers, type FixedFingers } from '../fingering';
 import type { HandNote } from '../hands';
 import { type Degree, degreeOf } from '../harmony';
 import { type ChangeMeeting, meetingOf, rubFindings, struckNote } from '../joining';
+import { type Memory, memoryOf } from '../memory';
 import { keyName } from '../music';
 import { type Part, partIndexAt, partsOf, type PartToPlay, partToPlay, twinsOf } from '../parts';
 import { withSlowing } from '../performance';
 import { withRhythms } from '../rhythm';
 import { type Finding, type PlayedSong, type Profile, type Song, unfold } from '../song';
 import { type VoicedChange, type VoicedSong, voiceParts } from '../voicing';
-import { type Memory, memoryOf } from './memory';
 import { songFindings } from './songFindings';
 
 /** What is known of one part before its hands are worked out. */
@@ -179,7 +179,7 @@ function materialOf(frame: SongFrame, voiced: VoicedSong, memory: Memory): PartM
   const findings = split(
     [
       ...songFindings(frame, melodies.flat(), memory),
-      ...rubFindings(played, voiced.voiced),
+      ...rubFindings(played, voiced.voiced, memory),
       ...voiced.findings,
     ],
     parts,
@@ -187,7 +187,7 @@ function materialOf(frame: SongFrame, voiced: VoicedSong, memory: Memory): PartM
   const voicedIn = split(changes, parts, ({ change }) => change.tick);
   return parts.map((part, i) => ({
     part,
-    toPlay: partToPlay(part),
+    toPlay: partToPlay(part, memory),
     melody: melodies[i],
     voiced: voicedIn[i],
     findings: findings[i],

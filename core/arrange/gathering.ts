@@ -1,4 +1,4 @@
-import { gotOrMade } from '../music';
+import { gotOrMade } from '../memory';
 import { inWords, offers, says } from '../sentences';
 import { barAt, type Finding, type PlayedBar, type Remedy, type SongEdit } from '../song';
 

@@ -4,7 +4,7 @@ import { DEMO_SONGS } from '../../demo/songs';
 import { settling, unsettling } from '../arrangement';
 import type { Arrangement } from '../arrangement/arrangement';
 import { keyOfPin } from '../fingering';
-import { keepIdentity } from '../music/memo';
+import { keepIdentity } from '../memory';
 import { joinWithNext, nudgeCut, splitAt } from '../parts';
 import { PATTERNS } from '../patterns';
 import { applyEdit, type SongEdit } from '../song/edits';

@@ -1,6 +1,6 @@
 import type { HandNote } from '../hands';
 import { quickChanges, tuneFindings } from '../harmony';
-import type { Memory } from './memory';
+import type { Memory } from '../memory';
 import { KEYBOARDS, nameOf, typeset } from '../music';
 import { type Part, partIndexAt } from '../parts';
 import { type Choices, type Finding, type PlayedSong, type Profile, type Song } from '../song';

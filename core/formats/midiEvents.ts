@@ -1,5 +1,6 @@
 import midiFile, { type MidiData } from 'midi-file';
-import { gotOrMade, TICKS_PER_QUARTER } from '../music';
+import { TICKS_PER_QUARTER } from '../music';
+import { gotOrMade } from '../memory';
 import { FileError, refuseTooLarge } from './fileError';
 
 /** A key of a MIDI file, times in ticks of 1/960 quarter, not rounded. */

@@ -1,4 +1,4 @@
-import { gotOrMade } from '../music';
+import { gotOrMade } from '../memory';
 import type { Hand, HandNote } from './handNote';
 
 /** Keys one hand strikes together, lowest first; never empty. */

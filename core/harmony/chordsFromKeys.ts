@@ -1,4 +1,5 @@
-import { type Chord, type ChordType, gotOrMade, type Key, symbolOf, typeOfSuffix } from '../music';
+import { type Chord, type ChordType, type Key, symbolOf, typeOfSuffix } from '../music';
+import { gotOrMade } from '../memory';
 import { type Bar, beatsOfBar, type Change, placeInBar } from '../song';
 import { rootInKey } from './naming';
 

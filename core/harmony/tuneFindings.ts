@@ -1,14 +1,5 @@
-import {
-  chroma,
-  classAbove,
-  classNameOf,
-  gotOrMade,
-  type Key,
-  membersOf,
-  scaleOf,
-  staffStep,
-  typeset,
-} from '../music';
+import { chroma, classAbove, classNameOf, type Key, membersOf, scaleOf, staffStep, typeset } from '../music';
+import { gotOrMade } from '../memory';
 import { type Finding, heads, inForceAt, type PlayedNote, type PlayedSong, type Song } from '../song';
 import { offers, says } from '../sentences';
 

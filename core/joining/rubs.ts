@@ -1,3 +1,4 @@
+import { Memory } from '../memory';
 import {
   chordsHolding,
   heardRubs,
@@ -10,16 +11,7 @@ import {
   roleSays,
   roleOf,
 } from '../harmony';
-import {
-  type Chord,
-  classNameOf,
-  type Key,
-  keyName,
-  rememberLast,
-  rememberMany,
-  symbolOf,
-  typeset,
-} from '../music';
+import { type Chord, classNameOf, type Key, keyName, symbolOf, typeset } from '../music';
 import { barAt, type Finding, type Remedy, placeInBar, type PlayedSong, SHORTEST } from '../song';
 import type { VoicedChange } from '../voicing';
 import { countAt } from './counts';
@@ -28,16 +20,25 @@ import { nameOfPhrase, offers, type Phrase, says } from '../sentences';
 /** Remedies of one kind offered at most. */
 const MOST_OF_A_KIND = 2;
 
-const heardIn = rememberLast((played: PlayedSong) => heardRubs(notesUnder(played)));
-
 /**
  * Where the chord fights the tune: melody notes that rub, long or stressed enough to be heard, once a note and chord,
  * with remedies by how little they change: leave the member out, a chord of the same job, another quality, the change
  * moved, another chord that holds the note. What is left in a repeat is said at its first pass.
  */
-export const rubFindings = rememberLast((played: PlayedSong, voiced: readonly VoicedChange[]): Finding[] => {
+export function rubFindings(
+  played: PlayedSong,
+  voiced: readonly VoicedChange[],
+  memory = new Memory(),
+): readonly Finding[] {
+  return memory.of<readonly Finding[]>('rubs')('song', [played, voiced], () =>
+    rubsIn(played, voiced, memory),
+  );
+}
+
+function rubsIn(played: PlayedSong, voiced: readonly VoicedChange[], memory: Memory): Finding[] {
+  const heard = memory.of<NoteUnder[]>('rubs heard')('song', [played], () => heardRubs(notesUnder(played)));
   const byChange = new Map(voiced.map((v, i) => [v.change.id, { v, next: voiced[i + 1] ?? null }]));
-  return heardIn(played).flatMap((under): Finding[] => {
+  return heard.flatMap((under): Finding[] => {
     const place = byChange.get(under.change.id);
     if (!place || under.change.id !== under.change.writtenId || under.note.id !== under.note.writtenId)
       return [];
@@ -53,24 +54,30 @@ export const rubFindings = rememberLast((played: PlayedSong, voiced: readonly Vo
         about: under.note.writtenId,
         says: [says.rub(role, beats, countAt(bar, under.tick), bar.number)],
         sameAs: nameOfPhrase(role),
-        remedies: remediesOf(played, under, place.v, place.next),
+        remedies: remediesOf(played, under, place.v, place.next, memory),
       },
     ];
   });
-});
+}
 
 function remediesOf(
   played: PlayedSong,
   under: NoteUnder,
   voiced: VoicedChange,
   next: VoicedChange | null,
+  memory: Memory,
 ): Remedy[] {
   const written = ({ symbol, why }: StandIn): Remedy => ({
     offer: offers.anotherChord(typeset(symbol), why),
     edit: { kind: 'change-written', id: under.change.writtenId, symbol },
   });
   const { chord, key } = voiced;
-  const { near, far } = standInsOf(under.note.midi, chord, next?.chord ?? null, key);
+  const { midi } = under.note;
+  const following = next?.chord ?? null;
+  const name = [midi, symbolOf(chord), following ? symbolOf(following) : '', keyName(key)].join('|');
+  const { near, far } = memory.of<StandIns>('chords to stand in')(name, [], () =>
+    standInsOf(midi, chord, following, key),
+  );
   const all = [
     ...leftOut(under, voiced),
     ...near.map(written),
@@ -85,39 +92,32 @@ interface StandIn {
   readonly why: Phrase;
 }
 
-/** Notes, chords, next chords and keys whose remedies are remembered at most; a song has some hundreds. */
-const MOST_PLACES = 5_000;
-const rememberStandIns = rememberMany<{ readonly near: StandIn[]; readonly far: StandIn[] }>(MOST_PLACES);
+interface StandIns {
+  readonly near: StandIn[];
+  readonly far: StandIn[];
+}
 
 /** Chords a note could have in the place of one it rubs with: near ones of the same job or root, and others of the key. */
-function standInsOf(
-  midi: number,
-  chord: Chord,
-  next: Chord | null,
-  key: Key,
-): { readonly near: StandIn[]; readonly far: StandIn[] } {
-  const name = [midi, symbolOf(chord), next ? symbolOf(next) : '', keyName(key)].join('|');
-  return rememberStandIns(name, () => {
-    const role = roleOf(midi, chord);
-    const isRootOnSeventh = role.kind === 'rub' && role.rub === 'root-on-major-seventh';
-    // The remedy for the root against a major seventh is the sixth.
-    const isSixthFor = (c: Chord): boolean => isRootOnSeventh && ['6', 'm6'].includes(c.type.suffix);
-    const isGood = (c: Chord): boolean => ['member', 'tension'].includes(roleOf(midi, c).kind);
-    const sameJob = neighboursOf(chord, next, key)
-      .filter((n) => n.isSameJob && isGood(n.chord))
-      .map((n) => ({ symbol: symbolOf(n.chord), why: n.why }));
-    const qualities = otherQualities(chord, isGood)
-      .filter((c) => keepsThird(chord, c))
-      .sort((a, b) => Number(isSixthFor(b)) - Number(isSixthFor(a)))
-      .map((c) => ({ symbol: symbolOf(c), why: offers.anotherQuality() }));
-    const others = chordsHolding(midi, key)
-      .filter((h) => h.outside === 0 && symbolOf(h.chord) !== symbolOf(chord))
-      .map((h) => ({ symbol: symbolOf(h.chord), why: h.why }));
-    return {
-      near: [...sameJob.slice(0, MOST_OF_A_KIND), ...qualities.slice(0, MOST_OF_A_KIND)],
-      far: others.slice(0, MOST_OF_A_KIND),
-    };
-  });
+function standInsOf(midi: number, chord: Chord, next: Chord | null, key: Key): StandIns {
+  const role = roleOf(midi, chord);
+  const isRootOnSeventh = role.kind === 'rub' && role.rub === 'root-on-major-seventh';
+  // The remedy for the root against a major seventh is the sixth.
+  const isSixthFor = (c: Chord): boolean => isRootOnSeventh && ['6', 'm6'].includes(c.type.suffix);
+  const isGood = (c: Chord): boolean => ['member', 'tension'].includes(roleOf(midi, c).kind);
+  const sameJob = neighboursOf(chord, next, key)
+    .filter((n) => n.isSameJob && isGood(n.chord))
+    .map((n) => ({ symbol: symbolOf(n.chord), why: n.why }));
+  const qualities = otherQualities(chord, isGood)
+    .filter((c) => keepsThird(chord, c))
+    .sort((a, b) => Number(isSixthFor(b)) - Number(isSixthFor(a)))
+    .map((c) => ({ symbol: symbolOf(c), why: offers.anotherQuality() }));
+  const others = chordsHolding(midi, key)
+    .filter((h) => h.outside === 0 && symbolOf(h.chord) !== symbolOf(chord))
+    .map((h) => ({ symbol: symbolOf(h.chord), why: h.why }));
+  return {
+    near: [...sameJob.slice(0, MOST_OF_A_KIND), ...qualities.slice(0, MOST_OF_A_KIND)],
+    far: others.slice(0, MOST_OF_A_KIND),
+  };
 }
 
 /** A change of quality that turns major into minor is another chord, not a remedy of this one. */

@@ -1,5 +1,5 @@
 import type { Hand, HandNote } from '../hands';
-import { gotOrMade } from '../music';
+import { gotOrMade } from '../memory';
 import { barAt, type PlayedSong, within } from '../song';
 import { countAt } from './counts';
 

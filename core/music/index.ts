@@ -1,4 +1,3 @@
-export { normalFrom, seeded } from './chance';
 export { bassOf, type Chord, ChordSymbolError, type Member, membersOf, movedSymbol } from './chord';
 export { parseChord, spellingInChord, symbolOf } from './chord';
 export { halfSteps, memberNumber } from './chordNames';
@@ -10,8 +9,6 @@ export { fifthsOf, type Key, keyFromFifths, keyName, scaleOf, spellInKey } from 
 export { centreMm, isBlack, KEYBOARDS, type KeyboardSize, OCTAVE_MM, type Reach } from './keyboard';
 export { reachMm, spanMm, WHITE_MM } from './keyboard';
 export { besideBlacks, landmarkOf, parseLandmark } from './landmarks';
-export { gotOrMade, keepIdentity, keptValue, rememberEach, rememberLast } from './memo';
-export { rememberMany } from './memo';
 export {
   asBeatsPerMinute,
   asQuartersPerMinute,

@@ -1,7 +1,7 @@
 import { halfSteps, memberNumber, suffixOf, wordsOf } from './chordNames';
 import type { ChordType } from './chordType';
 import { xmlOf } from './chordXml';
-import { gotOrMade } from './memo';
+import { gotOrMade } from '../memory';
 
 /** Members by number: a fifth or ninth may be altered both ways at once. */
 type Members = Map<number, string[]>;

@@ -1,3 +1,4 @@
+import { Memory } from '../memory';
 import { divides, type Phrase } from '../sentences';
 import { barTicks, beatTicks } from '../music';
 import { barAt, type PlayedSong } from '../song';
@@ -67,8 +68,12 @@ export function lengthCost(hundredths: number, beats: number, usual: number, isL
  * the parts as long as phrases in this song are. Dynamic programming over the bar lines for each usual length, O(n · 12).
  * `forced` places are cut whatever speaks for them.
  */
-export function divide(played: PlayedSong, forced: readonly number[] = []): ProposedCut[] {
-  const stops = stopsOf(played, forced);
+export function divide(
+  played: PlayedSong,
+  forced: readonly number[] = [],
+  memory = new Memory(),
+): ProposedCut[] {
+  const stops = stopsOf(played, forced, memory);
   const ways = USUAL_LENGTHS.map(([bars, points]) => {
     const { cost, cuts } = bestFor(stops, bars);
     return { cost: cost + points, cuts };
@@ -78,10 +83,10 @@ export function divide(played: PlayedSong, forced: readonly number[] = []): Prop
 }
 
 /** Where the song begins, may or must be cut, and ends, in time. */
-export function stopsOf(played: PlayedSong, forced: readonly number[] = []): Stop[] {
+export function stopsOf(played: PlayedSong, forced: readonly number[] = [], memory = new Memory()): Stop[] {
   const silences = interludesOf(played).flatMap(({ fromTick, toTick }) => [fromTick, toTick]);
   const must = [...new Set([...forced, ...silences])].filter((tick) => tick > 0 && tick < played.endTick);
-  const starts = phraseStarts(played);
+  const starts = phraseStarts(played, memory);
   // A place the pianist locked stands for the bar line it lies nearest to.
   const free = starts.filter(
     ({ tick, barTick, beat }) => !must.some((t) => t === tick || Math.abs(t - barTick) < 2 * beat),

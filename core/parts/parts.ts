@@ -1,5 +1,6 @@
 import { divides, type Phrase } from '../sentences';
-import { barTicks, rememberEach } from '../music';
+import { Memory, memoryOf } from '../memory';
+import { barTicks } from '../music';
 import { barAt, type Choices, type PlayedSong, type Section, type Song } from '../song';
 import { interludesOf } from './interludes';
 import type { ProposedCut } from './divide';
@@ -75,17 +76,16 @@ export function turnOf({ choices, number, sharesWith }: Part): number {
 }
 
 /** A part as its hands see it, the same object as long as that is the same. */
-export function partToPlay(whole: Part): PartToPlay {
+export function partToPlay(whole: Part, memory = new Memory()): PartToPlay {
   const { cutId, fromTick, toTick, energy, choices } = whole;
   const part = { cutId, fromTick, toTick, energy, choices, turn: turnOf(whole) };
-  return partsToPlay(cutId, [JSON.stringify(part)], () => part);
+  return memory.of<PartToPlay>('parts to play')(cutId, [JSON.stringify(part)], () => part);
 }
-
-const partsToPlay = rememberEach<PartToPlay>();
 
 /** Numbered parts of the played song: the pianist's cuts, else the proposed division. */
 export function partsOf(song: Song, played: PlayedSong): Part[] {
-  const { spans, related, letters } = structureOf(played, song.cuts, song.division, song.settled);
+  const memory = memoryOf(song.id);
+  const { spans, related, letters } = structureOf(played, song, memory);
   const sectionAt = sectionsByTick(played);
   const silences = new Map(interludesOf(played).map(({ fromTick, name }) => [fromTick, name]));
   const settled = settledIn(song, played, spans);
@@ -122,17 +122,11 @@ export function partsOf(song: Song, played: PlayedSong): Part[] {
       choices: choicesOf(song, spans, shares, settled, index),
       ...settled[index],
     };
-    return keptPart(part);
+    // A part that is as it was keeps its identity, so that what is worked out of it is not worked out again.
+    return memory.of<Part>('parts')(part.cutId, [JSON.stringify(part)], () => part);
   });
   return parts;
 }
-
-/** A part that is as it was keeps its identity, so that what is worked out of it is not worked out again. */
-function keptPart(now: Part): Part {
-  return keptParts(now.cutId, [JSON.stringify(now)], () => now);
-}
-
-const keptParts = rememberEach<Part>();
 
 interface Span extends ProposedCut {
   readonly id: string;
@@ -146,31 +140,27 @@ interface Structure {
 }
 
 /** What does not change with the pianist's choices: worked out once for the same tune, chords and cuts. */
-function structureOf(
-  played: PlayedSong,
-  own: Song['cuts'],
-  division: Song['division'],
-  settled: Song['settled'],
-): Structure {
+function structureOf(played: PlayedSong, { cuts: own, division, settled }: Song, memory: Memory): Structure {
   const { melody, bars, sections, keyMap, changes } = played;
   const chords = changes.map(({ tick, length, symbol }) => `${tick}:${length}:${symbol}`).join();
   const from = [melody, bars, sections, keyMap, chords, own, division, settled];
-  return structures('song', from, () => {
-    const cuts = outsideSettled(cutsOf(played, own, division), own, settled);
+  return memory.of<Structure>('structure')('song', from, () => {
+    const cuts = outsideSettled(cutsOf(played, own, division, memory), own, settled);
     const spans = cuts.map((cut, i) => ({ ...cut, toTick: cuts[i + 1]?.tick ?? played.endTick }));
     const starts = spans.map((span) => span.tick);
     const framed = framesAt(played);
     const contents = contentsOf(played, starts, played.melody.map(struckAs), changes);
     const ofSong = contents.flatMap((_, at) => (framed.has(spans[at].tick) ? [] : [at]));
-    const among = relate(ofSong.map((at) => contents[at]));
+    const among = relate(
+      ofSong.map((at) => contents[at]),
+      memory,
+    );
     const letters = formLetters(among);
     const named = spans.map(({ tick }, at) => framed.get(tick) ?? letters[ofSong.indexOf(at)]);
     const related = spans.map((_, at) => relatedAmong(ofSong, among, at));
     return { spans, related, letters: named };
   });
 }
-
-const structures = rememberEach<Structure>();
 
 /** Names of the stretches that frame the song, by the played tick each begins at. */
 function framesAt({ sections }: PlayedSong): ReadonlyMap<number, string> {
@@ -190,17 +180,19 @@ function cutsOf(
   played: PlayedSong,
   own: Song['cuts'],
   division: Song['division'],
+  memory: Memory,
 ): (ProposedCut & { readonly id: string })[] {
   const inside = own.filter((cut) => cut.tick < played.endTick).sort((a, b) => a.tick - b.tick);
   const ids = new Map(inside.map((cut) => [cut.tick, cut.id]));
   const taken = new Set(ids.values());
   const cuts =
     division.school === 'own'
-      ? ownCuts(played, inside)
+      ? ownCuts(played, inside, memory)
       : propose(
           played,
           division,
           inside.map((cut) => cut.tick),
+          memory,
         );
   return cuts.map((cut) => {
     const known = ids.get(cut.tick);
@@ -234,8 +226,8 @@ export function cutIdAt(tick: number, taken: ReadonlySet<string>): string {
 }
 
 /** The pianist's cuts with what speaks for each; a second cut at one place is none. */
-function ownCuts(played: PlayedSong, own: Song['cuts']): ProposedCut[] {
-  const known = new Map(boundariesOf(played).map((b) => [b.tick, b]));
+function ownCuts(played: PlayedSong, own: Song['cuts'], memory: Memory): ProposedCut[] {
+  const known = new Map(boundariesOf(played, memory).map((b) => [b.tick, b]));
   const ticks = [...new Set([0, ...own.map((cut) => cut.tick)])].sort((a, b) => a - b);
   return ticks.map((tick) => {
     const found = known.get(tick);

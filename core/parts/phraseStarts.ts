@@ -1,3 +1,4 @@
+import { Memory } from '../memory';
 import { type Phrase } from '../sentences';
 import { barTicks, beatTicks } from '../music';
 import type { PlayedBar, PlayedSong } from '../song';
@@ -43,8 +44,8 @@ interface Candidate {
 }
 
 /** The place where a phrase would best begin for each bar line but the first, in time; bar lines without one left out. */
-export function phraseStarts(played: PlayedSong): PhraseStart[] {
-  const known = boundariesOf(played).filter(({ tick }) => tick > 0);
+export function phraseStarts(played: PlayedSong, memory = new Memory()): PhraseStart[] {
+  const known = boundariesOf(played, memory).filter(({ tick }) => tick > 0);
   const first = played.bars.findIndex(({ number }) => number >= 1);
   const starts: PhraseStart[] = [];
   let [at, since] = [0, 0];

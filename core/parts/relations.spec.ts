@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { seeded } from '../music/chance';
+import { seeded } from '../chance';
 import { midiOf, parsePitch, staffStep, transposePitch } from '../music/pitch';
 import { movedInWords } from './form';
 import { type Content, relate, type Struck } from './relations';

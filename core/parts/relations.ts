@@ -1,4 +1,5 @@
-import { gotOrMade, type Pitch, rememberEach, staffStep } from '../music';
+import { type Pitch, staffStep } from '../music';
+import { gotOrMade, Memory } from '../memory';
 
 /** How a stretch relates to an earlier one. "varied": the same but for single bars, or ornamented. */
 export type Relation = 'same' | 'ending' | 'moved' | 'varied' | 'rhythm' | 'new';
@@ -60,8 +61,8 @@ const FEWEST_EVEN = 8;
  * How each stretch relates to the earlier one most like it; the earliest of equals. Each is compared only with those
  * that share what the likeness asks for (the same keys, the same times, a bar, most keys), looked up by name.
  */
-export function relate(parts: readonly Content[]): Related[] {
-  const indexed = parts.map(indexedOnce);
+export function relate(parts: readonly Content[], memory = new Memory()): Related[] {
+  const indexed = parts.map((part) => indexedOnce(part, memory));
   const lookups = TESTS.map(({ seek }) => [seek].flat().map((one) => new Lookup(one)));
   return indexed.map((part, index) => {
     const found = firstFound(parts, indexed, lookups, part, parts[index]);
@@ -148,12 +149,12 @@ interface Indexed extends Content {
 }
 
 /** A stretch in which nothing is struck anew is looked up as before: an edit alters one or two. */
-function indexedOnce(content: Content): Indexed {
+function indexedOnce(content: Content, memory: Memory): Indexed {
   const { notes, changes, origin, length, barTicks } = content;
-  return indexesMade(`${origin}`, [notes, changes, length, barTicks], () => indexOf(content));
+  return memory.of<Indexed>('stretches')(`${origin}`, [notes, changes, length, barTicks], () =>
+    indexOf(content),
+  );
 }
-
-const indexesMade = rememberEach<Indexed>();
 
 function indexOf(content: Content): Indexed {
   const { notes, origin } = content;

@@ -1,4 +1,4 @@
-import { gotOrMade } from '../music';
+import { gotOrMade } from '../memory';
 import { Alike } from './alike';
 
 /** A note as a return sees it. */

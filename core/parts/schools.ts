@@ -1,3 +1,4 @@
+import { Memory } from '../memory';
 import { divides, type Phrase } from '../sentences';
 import { type Division, type PlayedSong } from '../song';
 import { divide, type ProposedCut, SONG_BEGINS } from './divide';
@@ -21,6 +22,7 @@ export function propose(
   played: PlayedSong,
   { school, bars, level }: Division,
   locked: readonly number[] = [],
+  memory = new Memory(),
 ): ProposedCut[] {
   switch (school) {
     case 'bars':
@@ -28,13 +30,13 @@ export function propose(
     case 'types':
       return withLocked(played, divideEvery(played, 2, locked), locked);
     case 'halves':
-      return withLocked(played, divideInHalves(played, level), locked);
+      return withLocked(played, divideInHalves(played, level, memory), locked);
     case 'lines': {
-      const lines = divideByLines(played);
-      return lines.length > 1 ? withLocked(played, lines, locked) : divide(played, locked);
+      const lines = divideByLines(played, memory);
+      return lines.length > 1 ? withLocked(played, lines, locked) : divide(played, locked, memory);
     }
     default:
-      return divide(played, locked);
+      return divide(played, locked, memory);
   }
 }
 
@@ -61,8 +63,8 @@ const FROM_MIDDLE = 250;
 const SHORTEST_HALF = 100;
 
 /** Halves (level 1), quarters, eighths: each stretch is halved at the boundary that is strong and near its middle. */
-function divideInHalves(played: PlayedSong, level: number): ProposedCut[] {
-  const all = boundariesOf(played);
+function divideInHalves(played: PlayedSong, level: number, memory: Memory): ProposedCut[] {
+  const all = boundariesOf(played, memory);
   let stretches: [number, number][] = [[0, played.endTick]];
   let cuts: ProposedCut[] = [SONG_BEGINS];
   for (let at = 1; at <= level; at++) {
@@ -96,10 +98,10 @@ function middleOf(played: PlayedSong, all: readonly Boundary[], from: number, to
 const OF_LINES: readonly Phrase['code'][] = ['lineEnds', 'lineBegins', 'sectionBegins'];
 
 /** One part for each line of the words: where punctuation ends one or a capital begins one. */
-function divideByLines(played: PlayedSong): ProposedCut[] {
+function divideByLines(played: PlayedSong, memory: Memory): ProposedCut[] {
   const hasWords = played.melody.some((note) => note.lyric !== null);
   if (!hasWords) return [SONG_BEGINS];
-  const lines = boundariesOf(played).filter((b) => b.reasons.some((r) => OF_LINES.includes(r.code)));
+  const lines = boundariesOf(played, memory).filter((b) => b.reasons.some((r) => OF_LINES.includes(r.code)));
   return [SONG_BEGINS, ...lines.filter((b) => b.tick > 0)];
 }
 

@@ -1,5 +1,6 @@
+import { Memory } from '../memory';
 import { divides, type Phrase } from '../sentences';
-import { barTicks, beatTicks, chroma, type Key, rememberEach, rememberLast, staffStep } from '../music';
+import { barTicks, beatTicks, chroma, type Key, staffStep } from '../music';
 import { barAt, inForceAt, keyAt, placeIn, type PlayedNote, type PlayedSong } from '../song';
 import { type Boundary, cadencePoints, STRENGTH } from './boundary';
 import { cadenceBefore } from './cadences';
@@ -27,20 +28,24 @@ export function barsBetween(played: PlayedSong, from: number, to: number): numbe
 
 type Note = PlayedNote;
 
-/** Every onset of the melody as a possible boundary, and the bar lines where it is silent; in time. Remembered. */
-export const boundariesOf = rememberLast((played: PlayedSong): readonly Boundary[] => {
+/** Every onset of the melody as a possible boundary, and the bar lines where it is silent; in time. */
+export function boundariesOf(played: PlayedSong, memory = new Memory()): readonly Boundary[] {
+  return memory.of<readonly Boundary[]>('boundaries')('song', [played], () => boundariesIn(played, memory));
+}
+
+function boundariesIn(played: PlayedSong, memory: Memory): readonly Boundary[] {
   const notes = played.melody.filter((note) => !note.grace);
   const sections = sectionStarts(played, notes);
   const inSilence = silentBarLines(played, notes, sections);
   if (notes.length === 0) return inSilence;
-  const evidence = evidenceOf(played, notes, sections);
+  const evidence = evidenceOf(played, notes, sections, memory);
   const atNotes: Boundary[] = [];
   for (let i = 1; i < notes.length; i++) {
     if (notes[i].tick > notes[i - 1].tick) atNotes.push(boundaryBefore(evidence, i));
   }
   const taken = new Set(atNotes.map((b) => b.tick));
   return [...atNotes, ...inSilence.filter((b) => !taken.has(b.tick))].sort((a, b) => a.tick - b.tick);
-});
+}
 
 /** Where sections begin: with their pick-up, when the song has one and a note is struck there. */
 function sectionStarts(played: PlayedSong, notes: readonly Note[]): Set<number> {
@@ -64,7 +69,12 @@ interface Evidence {
   readonly returns: ReadonlyMap<number, readonly Return[]>;
 }
 
-function evidenceOf(played: PlayedSong, notes: readonly Note[], sections: ReadonlySet<number>): Evidence {
+function evidenceOf(
+  played: PlayedSong,
+  notes: readonly Note[],
+  sections: ReadonlySet<number>,
+  memory: Memory,
+): Evidence {
   const lengths = notes.map((note) => note.length).sort((a, b) => a - b);
   return {
     played,
@@ -76,12 +86,12 @@ function evidenceOf(played: PlayedSong, notes: readonly Note[], sections: Readon
     jumps: new Set(
       played.bars.flatMap((b, i) => (i > 0 && b.written <= played.bars[i - 1].written ? [b.tick] : [])),
     ),
-    returns: figuresOf('figures', [notes, played.bars, played.endTick], () => returnsIn(played, notes)),
+    // What comes back does not depend on the chords.
+    returns: memory.of<Evidence['returns']>('figures')('song', [notes, played.bars, played.endTick], () =>
+      returnsIn(played, notes),
+    ),
   };
 }
-
-/** What comes back does not depend on the chords: remembered while melody and bars are the same. */
-const figuresOf = rememberEach<ReadonlyMap<number, readonly Return[]>>();
 
 function returnsIn(played: PlayedSong, notes: readonly Note[]): ReadonlyMap<number, readonly Return[]> {
   const figures = notes.map((note) => ({

@@ -1,4 +1,5 @@
-import { gotOrMade, groupsOf, type Metre, metreName } from '../music';
+import { groupsOf, type Metre, metreName } from '../music';
+import { gotOrMade } from '../memory';
 import { VARY } from '../parts';
 import type { OwnPattern } from '../song';
 import type { Pattern, PatternEvent, PatternMember } from './pattern';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { arrange } from '../arrange/song';
 import { strikesOf } from '../hands';
-import { seeded } from '../music';
+import { seeded } from '../chance';
 import { DEFAULT_PROFILE, type Song } from '../song';
 import { wholeBars } from '../testing';
 import type { VoicedChange } from '../voicing';

@@ -1,6 +1,7 @@
 import type { Arrangement } from '../arrangement';
 import { type Hand, type HandNote, isPass, type Strike, strikesOf } from '../hands';
-import { gotOrMade, isBlack } from '../music';
+import { isBlack } from '../music';
+import { gotOrMade } from '../memory';
 import { barAt, onsetsOf, placeInBar, type PlayedBar } from '../song';
 import type { Turn } from './log';
 import type { Slip } from './slips';

@@ -1,4 +1,4 @@
-import { normalFrom, seeded } from '../music';
+import { normalFrom, seeded } from '../chance';
 import type { KeyEvent } from '../takes';
 import type { WantedKey } from './wanted';
 

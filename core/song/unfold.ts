@@ -1,4 +1,5 @@
-import { type Chord, ChordSymbolError, gotOrMade, type Key, midiOf, parseChord } from '../music';
+import { type Chord, ChordSymbolError, type Key, midiOf, parseChord } from '../music';
+import { gotOrMade } from '../memory';
 import { type Bar, barAt, inForceAt, writtenBars } from './bars';
 import { type Change, type MelodyNote, type Song } from './schema';
 

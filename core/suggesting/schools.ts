@@ -4,7 +4,6 @@ import {
   type Chord,
   chroma,
   classAbove,
-  gotOrMade,
   hasMinorThird,
   type Key,
   leadingSteps,
@@ -12,6 +11,7 @@ import {
   symbolOf,
   typeOfSuffix,
 } from '../music';
+import { gotOrMade } from '../memory';
 
 /** Which chords may be suggested. */
 export type Taste = 'three' | 'sevenths' | 'colourful';

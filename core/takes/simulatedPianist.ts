@@ -1,4 +1,5 @@
-import { isBlack, normalFrom, seeded } from '../music';
+import { isBlack } from '../music';
+import { normalFrom, seeded } from '../chance';
 
 /** A key going down or up on a device, in seconds from the first click. */
 export interface KeyEvent {

@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrange } from '../arrange/song';
+import { Memory } from '../memory';
 import { type Chord, parseChord } from '../music/chord';
 import { KEYBOARDS, reachMm, spanMm } from '../music/keyboard';
 import { chroma } from '../music/pitch';
 import { applyEdit } from '../song/edits';
 import { DEFAULT_PROFILE, type Profile } from '../song/profile';
 import { randomSong, runs } from '../testing';
-import { finderFor, OptionFinder, soundingIn } from './bounds';
+import { OptionFinder, soundingIn } from './bounds';
 import { lowIntervalBreaches, voicingCost } from './cost';
 import { voicingOf } from './voicing';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS } from './weights';
@@ -73,7 +74,7 @@ describe('hard rules, however low the melody', () => {
 });
 
 describe('the order of giving way', () => {
-  const finder = new OptionFinder({ ...DEFAULT_PROFILE, keyboard: 61 });
+  const finder = new OptionFinder({ ...DEFAULT_PROFILE, keyboard: 61 }, new Memory());
   const under = (ceiling: number, dip?: number) => {
     const notes = [
       { tick: 0, length: dip ? 1920 : 3840, midi: ceiling },
@@ -97,13 +98,13 @@ describe('the order of giving way', () => {
   });
 
   it('remembers lists for the same hand and not for another', () => {
-    const [one, same, other] = [
-      finderFor(DEFAULT_PROFILE),
-      finderFor({ ...DEFAULT_PROFILE, rightReach: 9 }),
-      finderFor({ ...DEFAULT_PROFILE, leftReach: 9 }),
-    ];
-    expect(same).toBe(one);
-    expect(other).not.toBe(one);
+    const memory = new Memory();
+    const [one, same, other] = ([8, 9, 8] as const).map((rightReach, i) => {
+      const profile: Profile = { ...DEFAULT_PROFILE, rightReach, leftReach: i === 2 ? 9 : 8 };
+      return new OptionFinder(profile, memory).under('C', parseChord('C') as Chord, 'block', 480, [], 0);
+    });
+    expect(same?.candidates).toBe(one?.candidates);
+    expect(other?.candidates).not.toBe(one?.candidates);
   });
 });
 

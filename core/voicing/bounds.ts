@@ -1,4 +1,5 @@
-import { type Chord, gotOrMade, KEYBOARDS, reachMm } from '../music';
+import { type Chord, KEYBOARDS, reachMm } from '../music';
+import type { Memory } from '../memory';
 import type { Profile } from '../song';
 import { type Bounds, candidatesFor, thinnedCandidates } from './candidates';
 import type { SolvedLayout } from './members';
@@ -43,14 +44,15 @@ export function leftBounds(profile: Profile, ceiling: number): Bounds {
 
 /** Builds candidate lists, the same list once: songs come back to the same chord under the same ceiling. */
 export class OptionFinder {
-  private readonly whole = new Map<string, Voicing[]>();
-  private readonly thin = new Map<string, Voicing[]>();
+  private readonly lists;
+  private readonly hand;
 
-  constructor(private readonly profile: Profile) {}
-
-  /** Lists remembered so far. */
-  get size(): number {
-    return this.whole.size + this.thin.size;
+  constructor(
+    private readonly profile: Profile,
+    memory: Memory,
+  ) {
+    this.lists = memory.of<Voicing[]>('candidates');
+    this.hand = [profile.leftReach, profile.keyboard];
   }
 
   /**
@@ -109,7 +111,7 @@ export class OptionFinder {
     ceiling: number,
     context: ShapeContext,
   ): Voicing[] {
-    return gotOrMade(this.whole, `${symbol}|${layout}|${ceiling}|${nameOf(layout, context)}`, () =>
+    return this.lists(`${symbol}|${layout}|${ceiling}|${nameOf(layout, context)}`, this.hand, () =>
       candidatesFor(chord, layout, leftBounds(this.profile, ceiling), context),
     );
   }
@@ -122,7 +124,7 @@ export class OptionFinder {
     fewest: number,
     context: ShapeContext,
   ): Voicing[] {
-    return gotOrMade(this.thin, `${symbol}|${layout}|${ceiling}|${fewest}|${nameOf(layout, context)}`, () =>
+    return this.lists(`${symbol}|${layout}|${ceiling}|${nameOf(layout, context)}|${fewest}`, this.hand, () =>
       thinnedCandidates(chord, layout, leftBounds(this.profile, ceiling), fewest, context),
     );
   }
@@ -132,19 +134,6 @@ export class OptionFinder {
 function nameOf(layout: SolvedLayout, { scale, melody }: ShapeContext): string {
   if (layout === 'shell') return String(melody);
   return layout === 'rootless' && scale ? [...scale].sort((a, b) => a - b).join() : '';
-}
-
-/** Lists remembered at most; a song has some hundreds. */
-const MOST_LISTS = 20_000;
-let lastFinder: { readonly hand: string; readonly finder: OptionFinder } | null = null;
-
-/** The finder for a left hand and keyboard, kept from one arrangement to the next. */
-export function finderFor(profile: Profile): OptionFinder {
-  const hand = `${profile.leftReach}|${profile.keyboard}`;
-  if (lastFinder?.hand !== hand || lastFinder.finder.size > MOST_LISTS) {
-    lastFinder = { hand, finder: new OptionFinder(profile) };
-  }
-  return lastFinder.finder;
 }
 
 /** What there is room for until the melody comes down onto it, held as long as possible; null where too short. */

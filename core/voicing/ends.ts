@@ -1,4 +1,5 @@
-import { bassOf, type Chord, chroma, gotOrMade } from '../music';
+import { bassOf, type Chord, chroma } from '../music';
+import { gotOrMade } from '../memory';
 import { isUnderMelody, type SolvedLayout } from './members';
 import type { FixedBy } from './task';
 import type { Voicing } from './voicing';

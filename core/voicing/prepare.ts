@@ -1,17 +1,7 @@
-import {
-  type Chord,
-  chroma,
-  classAbove,
-  gotOrMade,
-  type Key,
-  KEYBOARDS,
-  keyName,
-  reachMm,
-  rememberEach,
-  scaleOf,
-} from '../music';
+import { type Chord, chroma, classAbove, type Key, KEYBOARDS, keyName, reachMm, scaleOf } from '../music';
+import { gotOrMade, Memory } from '../memory';
 import { type CloseHands, type PlayedChange, type Profile } from '../song';
-import { finderFor, type Options, type Sounding, soundingIn } from './bounds';
+import { OptionFinder, type Options, type Sounding, soundingIn } from './bounds';
 import { candidatesFor } from './candidates';
 import { isUnderMelody, type SolvedLayout } from './members';
 import { leastCost, type Spot } from './solver';
@@ -85,7 +75,11 @@ interface OptionsLookup {
 }
 
 function optionsIn(task: VoicingTask, raised: ReadonlyMap<number, PlayedChange>): OptionsLookup {
-  const finder = finderFor(task.profile);
+  const memory = task.memory ?? new Memory();
+  const finder = new OptionFinder(task.profile, memory);
+  // As long as nothing it depends on is another.
+  const optionsMade = memory.of<Options | null>('options');
+  const crossingMade = memory.of<Options>('options where the hands cross');
   const longest = task.melody.reduce((most, note) => Math.max(most, note.length), 0);
   const scaleOf = (change: PlayedChange): ReadonlySet<number> => chromasOf(task.keyAt(change.tick));
   const melodyFrom = (change: PlayedChange): Sounding[] =>
@@ -118,12 +112,12 @@ function optionsIn(task: VoicingTask, raised: ReadonlyMap<number, PlayedChange>)
       const melody = melodyFrom(change);
       const marks = melody.map((note) => (isRaised(note) ? 'r' : '-')).join('');
       const closeHands = closeHandsOf(task, change);
-      const from = [change, layout, melody, marks, scaleOf(change), closeHands, finder, task.profile];
+      const from = [change, layout, melody, marks, scaleOf(change), closeHands, task.profile];
       return optionsMade(change.id, from, () => optionsAnew(change, chord, layout));
     },
     crossing: (change, chord, layout) => {
       const context = { scale: scaleOf(change), melody: null };
-      return crossingMade(change.id, [change, layout, context.scale, finder], () =>
+      return crossingMade(change.id, [change, layout, context.scale, task.profile], () =>
         finder.crossing(change.symbol, chord, layout, change.length, context),
       );
     },
@@ -195,10 +189,6 @@ const lists = new WeakMap<Voicing, readonly Voicing[]>();
 export function alone(voicing: Voicing): readonly Voicing[] {
   return gotOrMade(lists, voicing, () => [voicing]);
 }
-
-/** What each change may be, remembered as long as nothing it depends on is another. */
-const optionsMade = rememberEach<Options | null>();
-const crossingMade = rememberEach<Options>();
 
 /** A hand that plays partials stays over one octave. */
 const FRAME = 12;

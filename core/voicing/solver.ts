@@ -1,4 +1,4 @@
-import { gotOrMade } from '../music';
+import { gotOrMade } from '../memory';
 import { type Place, stepCost, voicingCost } from './cost';
 import type { Voicing } from './voicing';
 import type { VoicingWeights } from './weights';

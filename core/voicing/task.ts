@@ -1,4 +1,5 @@
 import { type Phrase } from '../sentences';
+import type { Memory } from '../memory';
 import type { Key } from '../music';
 import { type CloseHands, type Remedy, type PlayedChange, type Profile } from '../song';
 import type { Sounding } from './bounds';
@@ -30,6 +31,8 @@ export interface VoicingTask {
   readonly closeHandsOf?: (change: PlayedChange) => CloseHands | null;
   readonly keyAt: (tick: number) => Key;
   readonly fixed: ReadonlyMap<string, FixedKeys>;
+  /** What was worked out before for the same song; without it all is worked out anew. */
+  readonly memory?: Memory;
   /** The remedy that plays the melody of the part at a tick an octave higher; null where that cannot be. */
   readonly raiseMelodyAt?: (tick: number, offer: Phrase) => Remedy | null;
   /** Two notes of a change are played, any of its voicings': for telling the least they could move. */

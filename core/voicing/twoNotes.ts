@@ -1,4 +1,5 @@
-import { type Chord, chroma, gotOrMade, membersOf, rememberEach, symbolOf } from '../music';
+import { type Chord, chroma, membersOf, symbolOf } from '../music';
+import { gotOrMade, Memory } from '../memory';
 import type { Finding, PlayedChange } from '../song';
 import { relaxationFindings } from './findings';
 import type { VoicingTask } from './task';
@@ -23,7 +24,11 @@ const OF_WHOLE_CHORDS: readonly string[] = ['muddy', 'reach', 'thin-chord'];
 export function withTwoNotes(
   song: VoicedSong,
   hasTwo: (change: PlayedChange) => boolean,
-  { profile, raiseMelodyAt }: Pick<VoicingTask, 'profile' | 'raiseMelodyAt'>,
+  {
+    profile,
+    raiseMelodyAt,
+    memory = new Memory(),
+  }: Pick<VoicingTask, 'profile' | 'raiseMelodyAt' | 'memory'>,
 ): VoicedSong {
   const isReduced = ({ change, layout, voicing, fixedBy }: VoicedChange): boolean =>
     hasTwo(change) && voicing.keys.length > 2 && !OF_TWO_NOTES.includes(layout) && fixedBy !== 'settled';
@@ -40,6 +45,7 @@ export function withTwoNotes(
       return gotOrMade(known, name, () => placeOf(v, v.chord.bass !== null || ends.includes(name)));
     }),
   );
+  const reducedMade = memory.of<VoicedChange>('two notes');
   let before: VoicedChange | null = null;
   const voiced = song.voiced.map((v, i) => {
     const voicing = pairs[i];
@@ -62,8 +68,6 @@ export function withTwoNotes(
   );
   return { ...song, voiced, findings: [...others, ...own] };
 }
-
-const reducedMade = rememberEach<VoicedChange>();
 
 /** Every two keys of every voicing of a list, each pair once: what the least movement of two notes is looked for among. */
 export function pairsOf(

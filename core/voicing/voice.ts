@@ -1,4 +1,5 @@
-import { keyName, rememberEach } from '../music';
+import { keyName } from '../music';
+import { Memory } from '../memory';
 import { CROWDED, SHORTEST_HOLD, type Sounding } from './bounds';
 import { fixedFindings, raisedFinding, relaxationFindings } from './findings';
 import { prepare, type Prepared } from './prepare';
@@ -19,6 +20,8 @@ export interface VoicingMemory {
 export function voice(task: VoicingTask, memory: VoicingMemory = { solved: null }): VoicedSong {
   const { spots, prepared, raised, melodyWith } = prepare(task);
   const solution = (memory.solved = solve(spots, task.weights, memory.solved));
+  // A change voiced as before, after the same chord, is the same object.
+  const voicedMade = (task.memory ?? new Memory()).of<VoicedChange>('voiced');
   let before: Voicing | null = null;
   const voiced = prepared.map((spot, i) => {
     const chosen = spots[i].candidates[solution.chosen[i]];
@@ -60,9 +63,6 @@ export function voice(task: VoicingTask, memory: VoicingMemory = { solved: null 
   ];
   return { voiced, raisedParts, findings, cost: solution.cost };
 }
-
-/** A change voiced as before, after the same chord, is the same object. */
-const voicedMade = rememberEach<VoicedChange>();
 
 function nextBest(spot: Spot, solution: Solution, i: number): VoicedChange['nextBest'] {
   let best = -1;

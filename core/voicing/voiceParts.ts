@@ -1,5 +1,5 @@
 import { rungOf } from '../ladder';
-import { gotOrMade } from '../music';
+import { gotOrMade, Memory, memoryOf } from '../memory';
 import { melodyUp, type Part, partIndexAt, twinsOf } from '../parts';
 import {
   type CloseHands,
@@ -30,30 +30,37 @@ export function voiceParts(
   played: PlayedSong,
   parts: readonly Part[],
 ): VoicedSong {
-  return lastVoiced(song, profile, played, parts).result;
+  return voicedOnce(song, profile, played, parts).result;
 }
-
-function lastVoiced(song: Song, profile: Profile, played: PlayedSong, parts: readonly Part[]): LastVoiced {
-  const signature = signatureOf(song, profile, parts);
-  if (last?.played === played && last.signature === signature) return last;
-  const task = taskFor(song, profile, played, parts);
-  const whole = shareVoicings(task, parts, voice(task, memory), memory);
-  return (last = { played, signature, whole, result: twoWhereAsked(task, parts, whole) });
-}
-
-/** Where the song on screen is solved on from. */
-const memory: VoicingMemory & { shared: VoicingMemory } = { solved: null, shared: { solved: null } };
 
 /** A song as it was voiced, its chords whole and as they are played on their rungs. */
-interface LastVoiced {
-  readonly played: PlayedSong;
-  readonly signature: string;
+interface WholeAndResult {
   readonly whole: VoicedSong;
   readonly result: VoicedSong;
 }
 
 /** Remembered while nothing a voicing depends on changes; a new rung often leaves every voicing as it is. */
-let last: LastVoiced | null = null;
+function voicedOnce(
+  song: Song,
+  profile: Profile,
+  played: PlayedSong,
+  parts: readonly Part[],
+): WholeAndResult {
+  const task = taskFor(song, profile, played, parts);
+  const memory = memoryOf(song.id);
+  const from = [played, signatureOf(song, profile, parts)];
+  return memory.of<WholeAndResult>('voiced song')('song', from, () => {
+    const solvedOn = memory.of<SolvedLast>('solved last')('song', [], () => ({
+      solved: null,
+      shared: { solved: null },
+    }));
+    const whole = shareVoicings(task, parts, voice(task, solvedOn), solvedOn);
+    return { whole, result: twoWhereAsked(task, parts, whole) };
+  });
+}
+
+/** Where the song on screen is solved on from. */
+type SolvedLast = VoicingMemory & { readonly shared: VoicingMemory };
 
 function signatureOf(song: Song, profile: Profile, parts: readonly Part[]): string {
   const chosen = parts.map(({ fromTick, sharesWith, choices: c }) => [
@@ -75,7 +82,7 @@ export function voiceFresh(
   played: PlayedSong,
   parts: readonly Part[],
 ): VoicedSong {
-  const task = taskFor(song, profile, played, parts);
+  const task = { ...taskFor(song, profile, played, parts), memory: new Memory() };
   return twoWhereAsked(task, parts, shareVoicings(task, parts, voice(task)));
 }
 
@@ -98,7 +105,7 @@ export function alternativesFor(
   changeId: string,
 ): Alternative[] {
   const task = taskFor(song, profile, played, parts);
-  return alternativesAt(task, parts, lastVoiced(song, profile, played, parts).whole, changeId);
+  return alternativesAt(task, parts, voicedOnce(song, profile, played, parts).whole, changeId);
 }
 
 /** Least semitones the song could be played with under the same constraints, nothing shared and nothing else counted. */
@@ -140,6 +147,7 @@ export function taskFor(
     closeHandsOf: closeHandsOf(song, parts, played),
     keyAt: (tick) => keyAt(played, tick),
     raiseMelodyAt: (tick, label) => melodyUp(parts[partOf(tick)], label),
+    memory: memoryOf(song.id),
     fixed: fixedKeys(song, played, (change) => layoutOf(change, choices(change)) === 'bass'),
   };
 }

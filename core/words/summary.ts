@@ -1,6 +1,7 @@
 import { type Arrangement, changesIn } from '../arrangement';
 import type { HandNote } from '../hands';
-import { classNameOf, gotOrMade, typeset } from '../music';
+import { classNameOf, typeset } from '../music';
+import { gotOrMade } from '../memory';
 import { partCard } from './partCard';
 import { besideTune, meetingInWords } from './walkthrough';
 

@@ -1,6 +1,6 @@
 import type { WantedKey } from '@joined-hands/core/practice';
 import { type KeyEvent, PitchTrack } from '@joined-hands/core/takes';
-import { seeded } from '@joined-hands/core/music';
+import { seeded } from '@joined-hands/core/chance';
 import { describe, expect, it } from 'vitest';
 import { microphoneProblem, whyNotHeard } from './microphone';
 import { Pitches } from './pitches';

@@ -1,6 +1,6 @@
 import '@angular/compiler';
 import { arrange } from '@joined-hands/core/arrange';
-import { seeded } from '@joined-hands/core/music';
+import { seeded } from '@joined-hands/core/chance';
 import { applyEdit, DEFAULT_PROFILE, type Song, type SongEdit } from '@joined-hands/core/song';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';

@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
-import { keptValue } from '@joined-hands/core/music';
+import { keptValue } from '@joined-hands/core/memory';
 import type { Profile, Song, SongEdit } from '@joined-hands/core/song';
 import { proxy, type Remote, wrap } from 'comlink';
 import { map, type Observable, ReplaySubject } from 'rxjs';

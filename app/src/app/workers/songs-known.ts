@@ -1,4 +1,4 @@
-import { keepIdentity, keptValue } from '@joined-hands/core/music';
+import { keepIdentity, keptValue } from '@joined-hands/core/memory';
 import { applyEdit, type Profile, type Song, type SongEdit } from '@joined-hands/core/song';
 
 /**

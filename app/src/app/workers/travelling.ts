@@ -1,7 +1,7 @@
 import type { ArrangedChange, Arrangement, PartArrangement } from '@joined-hands/core/arrangement';
 import { assemble } from '@joined-hands/core/arrangement';
 import type { HandRelations } from '@joined-hands/core/joining';
-import { gotOrMade } from '@joined-hands/core/music';
+import { gotOrMade } from '@joined-hands/core/memory';
 import type { Part } from '@joined-hands/core/parts';
 import type { PlayedSong, Profile, Song } from '@joined-hands/core/song';
 

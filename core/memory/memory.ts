@@ -1,7 +1,7 @@
-import { gotOrMade, rememberEach } from '../music';
+import { gotOrMade, memoizeByKey } from './memoize';
 
 /** Makes a value under a name, or gives the one made before from the same things. */
-export type Remember<T> = ReturnType<typeof rememberEach<T>>;
+export type Remember<T> = ReturnType<typeof memoizeByKey<T>>;
 
 /** What the stages made of one song, remembered from one arrangement of it to the next. */
 export class Memory {
@@ -9,7 +9,7 @@ export class Memory {
 
   /** What one stage remembers; a value's name and what it is made from must say all it depends on. */
   of<T>(stage: string): Remember<T> {
-    return gotOrMade(this.stages, stage, () => rememberEach<unknown>()) as Remember<T>;
+    return gotOrMade(this.stages, stage, () => memoizeByKey<unknown>()) as Remember<T>;
   }
 }
 

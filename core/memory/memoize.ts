@@ -1,18 +1,3 @@
-/**
- * Remembers the last result of a pure function: called again with the same inputs (by identity) it gives
- * the same value without working it out. The song keeps the identity of what an edit did not touch.
- */
-export function rememberLast<A extends readonly unknown[], R>(
-  work: (...inputs: A) => R,
-): (...inputs: A) => R {
-  let last: { readonly inputs: A; readonly result: R } | null = null;
-  return (...inputs: A): R => {
-    if (!last || !inputs.every((input, i) => input === last?.inputs[i]))
-      last = { inputs, result: work(...inputs) };
-    return last.result;
-  };
-}
-
 /** So many values are remembered under each name: what is undone, or compared by going to and fro, need not be worked out. */
 const VALUES_EACH = 5;
 
@@ -26,7 +11,7 @@ interface Made<R> {
  * the same: by identity, lists member by member. `from` must say all that the value depends on. Up to `most` names;
  * then it begins anew.
  */
-export function rememberEach<R>(most = 20_000): (name: string, from: readonly unknown[], make: () => R) => R {
+export function memoizeByKey<R>(most = 20_000): (name: string, from: readonly unknown[], make: () => R) => R {
   const made = new Map<string, Made<R>[]>();
   return (name, from, make) => {
     const values = made.get(name) ?? [];
@@ -65,18 +50,6 @@ export function gotOrMade<K, V>(
   let value = store.get(key);
   if (value === undefined) store.set(key, (value = make()));
   return value;
-}
-
-/**
- * Remembers what a pure function made under each name, up to so many; then it begins anew. The name must say all that
- * the value depends on.
- */
-export function rememberMany<T>(most: number): (name: string, make: () => T) => T {
-  const made = new Map<string, T>();
-  return (name, make) => {
-    if (made.size >= most && !made.has(name)) made.clear();
-    return gotOrMade(made, name, make);
-  };
 }
 
 /**

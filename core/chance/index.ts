@@ -1,0 +1,1 @@
+export { normalFrom, seeded } from './chance';

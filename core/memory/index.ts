@@ -1,0 +1,2 @@
+export { gotOrMade, keepIdentity, keptValue } from './memoize';
+export { Memory, memoryOf } from './memory';
