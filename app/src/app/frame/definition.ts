@@ -1,5 +1,6 @@
 import { type Provider, signal, type Signal, type Type } from '@angular/core';
-import type { Focus, KeyPress, Shortcut } from './keys/commands';
+import { type BenchKey, runOf } from './keys/bench-keys';
+import type { Focus, KeyPress } from './keys/commands';
 
 /** What a bench brings to the frame when it is opened for the first time: its panel, its keys, its state. */
 export interface BenchDefinition {
@@ -12,8 +13,6 @@ export interface BenchDefinition {
   readonly above?: Type<unknown>;
   /** Shown in the place of seam and staff. */
   readonly stage?: Type<unknown>;
-  /** Keys that are its own, for the list of keys. */
-  readonly shortcuts: readonly Shortcut[];
 }
 
 const NOTHING: readonly string[] = [];
@@ -38,9 +37,12 @@ export abstract class BenchBehaviour {
   /** Said where the part on screen has no note. */
   readonly whenEmpty: string | null = null;
 
+  /** Keys that are its own: there the arrows and some letters mean other things. */
+  readonly keys: readonly BenchKey[] = [];
+
   /** What a key does here; null when it means what it means everywhere. */
-  readKey(_press: KeyPress, _focus: Focus, _singleKeysAreOn: boolean): (() => void) | null {
-    return null;
+  readKey(press: KeyPress, focus: Focus, singleKeysAreOn: boolean): (() => void) | null {
+    return runOf(this.keys, press, focus, singleKeysAreOn);
   }
   /** A note was pressed; false when nothing came of it, and its chord is selected. */
   pressNote(_id: string, _isExtending: boolean, _midi?: number): boolean {

@@ -10,6 +10,13 @@ export function press(key: string, differs: Partial<KeyPress> = {}): KeyPress {
   return { key, code, shiftKey: false, ctrlKey: false, metaKey: false, altKey: false, ...differs };
 }
 
+/** Presses a key on a bench while the focus is on nothing; false where the key is not its own. */
+export function pressOn(behaviour: BenchBehaviour, key: string, differs: Partial<KeyPress> = {}): boolean {
+  const run = behaviour.readKey(press(key, differs), NOWHERE, true);
+  run?.();
+  return run !== null;
+}
+
 /** What a bench asks of its state for each of these keys: the method and what it is given; null for a key that is not its own. */
 export function askedBy(
   behaviour: BenchBehaviour,

@@ -1,6 +1,5 @@
 import type { BenchDefinition } from '../../frame/definition';
 import { ChordsBehaviour } from './chords-behaviour';
-import { CHORDS_SHORTCUTS } from './chords-commands';
 import { ChordsPanel } from './chords-panel';
 import { ChordsState } from './chords-state';
 
@@ -9,5 +8,4 @@ export const bench: BenchDefinition = {
   providers: [ChordsState, ChordsBehaviour],
   behaviour: ChordsBehaviour,
   panel: ChordsPanel,
-  shortcuts: CHORDS_SHORTCUTS,
 };

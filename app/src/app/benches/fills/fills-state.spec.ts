@@ -1,8 +1,9 @@
 import '@angular/compiler';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
+import { askedBy, pressOn } from '../../testing/keys';
 import { Table } from '../../testing/table';
-import { FillsBehaviour, obeyFills } from './fills-behaviour';
+import { FillsBehaviour } from './fills-behaviour';
 import { FillsState } from './fills-state';
 
 const [lanterns] = DEMO_SONGS;
@@ -155,24 +156,44 @@ describe('the Fills bench', () => {
     expect([fills.notice(), fills.noteAt(), fills.tried()]).toEqual(['', null, 0]);
   });
 
+  it('goes through places and proposals by its keys, at the places alone', () => {
+    const behaviour = table.get(FillsBehaviour);
+    const keys = ['ArrowRight', 'ArrowLeft', 'ArrowDown', 'ArrowUp', 'Enter', 'Delete', 'Backspace', '1'];
+    expect(askedBy(behaviour, fills, keys)).toEqual([
+      ['spotBy', 1],
+      ['spotBy', -1],
+      ['tryBy', 1],
+      ['tryBy', -1],
+      ['take'],
+      ['leaveOut'],
+      ['leaveOut'],
+      null,
+    ]);
+    for (const [key, job] of [...'mfgw'].map((k, i) => [k, ['version', 'frame', 'grow', 'places'][i]])) {
+      pressOn(behaviour, key);
+      expect(fills.job()).toBe(job);
+      expect(pressOn(behaviour, 'ArrowRight')).toBe(job === 'places');
+    }
+  });
+
   it('obeys its keys, and leaves a settled part alone', () => {
-    obeyFills(fills, { kind: 'job', job: 'version' });
+    pressOn(table.get(FillsBehaviour), 'm');
     expect(fills.job()).toBe('version');
     table.get(FillsBehaviour).leave();
     expect(fills.job()).toBe('places');
-    obeyFills(fills, { kind: 'spot', by: 1 });
+    pressOn(table.get(FillsBehaviour), 'ArrowRight');
     table.settle();
     expect(fills.bench.selectedId()).toBe('c1');
     expect(table.get(FillsBehaviour).pressChange('c4')).toBe(true);
     table.settle();
-    obeyFills(fills, { kind: 'take' });
+    pressOn(table.get(FillsBehaviour), 'Enter');
     expect(table.song.fillsTaken).toHaveLength(1);
-    obeyFills(fills, { kind: 'leave-out' });
+    pressOn(table.get(FillsBehaviour), 'Delete');
     expect(table.song.fillsDeclined).toHaveLength(1);
     fills.bench.settle(true);
     const before = table.edits.length;
-    obeyFills(fills, { kind: 'take' });
-    obeyFills(fills, { kind: 'leave-out' });
+    pressOn(table.get(FillsBehaviour), 'Enter');
+    pressOn(table.get(FillsBehaviour), 'Delete');
     expect(table.edits).toHaveLength(before);
   });
 });

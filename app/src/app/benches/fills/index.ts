@@ -1,6 +1,5 @@
 import type { BenchDefinition } from '../../frame/definition';
 import { FillsBehaviour } from './fills-behaviour';
-import { FILLS_SHORTCUTS } from './fills-commands';
 import { FillsPanel } from './fills-panel';
 import { FillsState } from './fills-state';
 
@@ -9,5 +8,4 @@ export const bench: BenchDefinition = {
   providers: [FillsState, FillsBehaviour],
   behaviour: FillsBehaviour,
   panel: FillsPanel,
-  shortcuts: FILLS_SHORTCUTS,
 };

@@ -5,10 +5,9 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
 import { HandoutStore } from '../../storage/handout-store';
 import { PracticeStore } from '../../storage/practice-store';
-import { NOWHERE, press } from '../../testing/keys';
+import { askedBy } from '../../testing/keys';
 import { Table } from '../../testing/table';
 import { HandoutBehaviour } from './handout-behaviour';
-import { handoutCommandFor } from './handout-commands';
 import { HandoutState } from './handout-state';
 
 const [, sluicegate] = DEMO_SONGS;
@@ -220,26 +219,13 @@ describe('the Handout bench', () => {
     vi.unstubAllGlobals();
   });
 
-  it('has keys of its own, not where something is typed', () => {
-    const keys = (key: string, focus = {}, differs = {}, isOn = true) =>
-      handoutCommandFor(press(key, differs), { ...NOWHERE, ...focus }, isOn);
-    expect(['p', 'P', 'ArrowRight', 'PageDown', 'ArrowLeft', 'PageUp', 'x'].map((key) => keys(key))).toEqual([
-      { kind: 'print' },
-      { kind: 'print' },
-      { kind: 'page', by: 1 },
-      { kind: 'page', by: 1 },
-      { kind: 'page', by: -1 },
-      { kind: 'page', by: -1 },
-      null,
-    ]);
-    expect(keys('p', { inField: true })).toBe(null);
-    expect(keys('p', { inDialog: true })).toBe(null);
-    expect(keys('p', {}, { ctrlKey: true })).toBe(null);
-    expect(keys('p', {}, {}, false)).toBe(null);
-    expect(keys('ArrowRight', { onRadio: true })).toBe(null);
+  it('prints and turns pages by its keys', () => {
     const behaviour = table.get(HandoutBehaviour);
-    behaviour.readKey(press('ArrowRight'), NOWHERE, true)?.();
-    expect(handout.page()).toBe(1);
-    expect(behaviour.readKey(press('x'), NOWHERE, true)).toBe(null);
+    const keys = ['p', 'ArrowRight', 'PageDown', 'ArrowLeft', 'PageUp', 'x'];
+    const [on, back] = [
+      ['turn', 1],
+      ['turn', -1],
+    ];
+    expect(askedBy(behaviour, handout, keys)).toEqual([['print'], on, on, back, back, null]);
   });
 });

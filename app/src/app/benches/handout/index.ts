@@ -1,6 +1,5 @@
 import type { BenchDefinition } from '../../frame/definition';
 import { HandoutBehaviour } from './handout-behaviour';
-import { HANDOUT_SHORTCUTS } from './handout-commands';
 import { HandoutPages } from './handout-pages';
 import { HandoutPanel } from './handout-panel';
 import { HandoutState } from './handout-state';
@@ -11,5 +10,4 @@ export const bench: BenchDefinition = {
   behaviour: HandoutBehaviour,
   panel: HandoutPanel,
   stage: HandoutPages,
-  shortcuts: HANDOUT_SHORTCUTS,
 };

@@ -1,6 +1,5 @@
 import type { BenchDefinition } from '../../frame/definition';
 import { JoinBehaviour } from './join-behaviour';
-import { JOIN_SHORTCUTS } from './join-commands';
 import { JoinPanel } from './join-panel';
 import { JoinState } from './join-state';
 import { MakerState } from './maker-state';
@@ -12,5 +11,4 @@ export const bench: BenchDefinition = {
   providers: [JoinState, MakerState, PatternChoices, TapState, JoinBehaviour],
   behaviour: JoinBehaviour,
   panel: JoinPanel,
-  shortcuts: JOIN_SHORTCUTS,
 };

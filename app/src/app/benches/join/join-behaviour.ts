@@ -1,15 +1,15 @@
 import { computed, inject, Injectable } from '@angular/core';
 import type { HandNote } from '@joined-hands/core/hands';
 import { BenchBehaviour } from '../../frame/definition';
-import type { Focus, KeyPress } from '../../frame/keys/commands';
 import { shapeOf } from '../../frame/seam-keys';
-import { type JoinCommand, joinCommandFor } from './join-commands';
+import { joinKeys } from './join-keys';
 import { JoinState } from './join-state';
 
 /** On the Join bench voicings are tried, keys are stepped through, fingers are pinned. */
 @Injectable()
 export class JoinBehaviour extends BenchBehaviour {
   private readonly join = inject(JoinState);
+  override readonly keys = joinKeys(this.join);
   override readonly isOpen = this.join.isOpen;
   override readonly weighsVoicings = true;
   override readonly picked = computed(() => {
@@ -20,11 +20,6 @@ export class JoinBehaviour extends BenchBehaviour {
   /** The strike that is wanted is marked in both lanes. */
   override readonly shownTick = computed(() => this.step()?.tick ?? this.join.note()?.tick ?? null);
   private readonly step = computed(() => (this.join.job() === 'steps' ? this.join.step() : null));
-
-  override readKey(press: KeyPress, focus: Focus, singleKeysAreOn: boolean): (() => void) | null {
-    const command = joinCommandFor(press, focus, singleKeysAreOn, this.join.job());
-    return command && (() => obeyJoin(this.join, command));
-  }
 
   /** At the fingers a note pressed is picked; while stepping the hands go there. */
   override pressNote(id: string, _isExtending: boolean, midi?: number): boolean {
@@ -52,25 +47,5 @@ export class JoinBehaviour extends BenchBehaviour {
 
   override leave(): void {
     this.join.job.set('why');
-  }
-}
-
-/** What a key of the Join bench does. */
-export function obeyJoin(join: JoinState, command: JoinCommand): void {
-  switch (command.kind) {
-    case 'job':
-      return join.job.set(command.job);
-    case 'step':
-      return join.stepBy(command.by);
-    case 'note':
-      return join.noteBy(command.by);
-    case 'finger':
-      return join.pinFinger(command.finger);
-    case 'release':
-      return join.releaseFinger();
-    case 'other-hand':
-      return join.chooseHand(join.hand() === 'right' ? 'left' : 'right');
-    case 'hear-step':
-      return join.hearStep();
   }
 }

@@ -5,8 +5,9 @@ import { arrange } from '@joined-hands/core/arrange';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { askedBy, pressOn } from '../../testing/keys';
 import { Table } from '../../testing/table';
-import { JoinBehaviour, obeyJoin } from './join-behaviour';
+import { JoinBehaviour } from './join-behaviour';
 import { JoinState, SHOWINGS } from './join-state';
 import { PatternChoices } from './pattern-choices';
 
@@ -197,20 +198,32 @@ describe('the Join bench', () => {
     expect(join.note()).toBe(tune);
   });
 
-  it('obeys its keys', () => {
-    obeyJoin(join, { kind: 'job', job: 'steps' });
-    obeyJoin(join, { kind: 'step', by: 1 });
-    expect([join.job(), join.stepAt()]).toEqual(['steps', 1]);
-    obeyJoin(join, { kind: 'hear-step' });
-    expect(table.heard).toHaveLength(1);
-    obeyJoin(join, { kind: 'job', job: 'fingers' });
-    obeyJoin(join, { kind: 'note', by: 1 });
+  it('obeys its keys: jobs from everywhere, the rest while stepping or at the fingers', () => {
+    const behaviour = table.get(JoinBehaviour);
+    const arrows = ['ArrowRight', 'ArrowLeft', 'ArrowDown', 'ArrowUp', 'Enter', 'Delete', '5', '6'];
+    for (const [key, job] of [...'wpnfe'].map((k, i) => [
+      k,
+      ['why', 'patterns', 'steps', 'fingers', 'effort'][i],
+    ])) {
+      pressOn(behaviour, key);
+      expect(join.job()).toBe(job);
+      const asked = askedBy(behaviour, join, arrows).map((call) => call?.join(' ') ?? null);
+      const stepping = ['stepBy 1', 'stepBy -1', 'hearStep', null, 'stepBy 1', null, null, null];
+      const other = 'chooseHand left';
+      const fingering = ['noteBy 1', 'noteBy -1', other, other, null, 'releaseFinger', 'pinFinger 5', null];
+      const wanted = { steps: stepping, fingers: fingering }[job] ?? arrows.map(() => null);
+      expect([job, asked]).toEqual([job, wanted]);
+    }
+  });
+
+  it('pins a finger and lets it go by its keys', () => {
+    const behaviour = table.get(JoinBehaviour);
+    for (const key of ['f', 'ArrowRight', '2']) pressOn(behaviour, key);
     expect(join.note()).toBe(join.notes()[1]);
-    obeyJoin(join, { kind: 'finger', finger: 2 });
     expect(table.song.fingerPins.map(({ finger }) => finger)).toEqual([2]);
-    obeyJoin(join, { kind: 'release' });
+    pressOn(behaviour, 'Delete');
     expect(table.song.fingerPins).toEqual([]);
-    obeyJoin(join, { kind: 'other-hand' });
+    pressOn(behaviour, 'ArrowUp');
     expect(join.hand()).toBe('left');
   });
 });

@@ -1,7 +1,6 @@
 import type { BenchDefinition } from '../../frame/definition';
 import { PartSheet } from './part-sheet';
 import { PartsBehaviour } from './parts-behaviour';
-import { PARTS_SHORTCUTS } from './parts-commands';
 import { PartsPanel } from './parts-panel';
 import { PartsState } from './parts-state';
 
@@ -11,5 +10,4 @@ export const bench: BenchDefinition = {
   behaviour: PartsBehaviour,
   panel: PartsPanel,
   stage: PartSheet,
-  shortcuts: PARTS_SHORTCUTS,
 };

@@ -1,8 +1,9 @@
 import '@angular/compiler';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
+import { pressOn } from '../../testing/keys';
 import { Table } from '../../testing/table';
-import { obeyParts } from './obey-parts';
+import { PartsBehaviour } from './parts-behaviour';
 import { PartsState } from './parts-state';
 
 const [lanterns] = DEMO_SONGS;
@@ -12,7 +13,7 @@ describe('the cuts of the open song', () => {
   let table: Table;
   let parts: PartsState;
   beforeEach(() => {
-    table = new Table(lanterns, PartsState);
+    table = new Table(lanterns, PartsState, PartsBehaviour);
     parts = table.get(PartsState);
   });
   const begins = (): number[] => parts.bench.arrangement()?.parts.map((p) => p.fromTick) ?? [];
@@ -157,14 +158,8 @@ describe('the cuts of the open song', () => {
     expect(table.song.sections[0].tick).toBe(0);
   });
 
-  it('plays from the mark, settles, and goes on by its keys', () => {
-    obeyParts(parts, { kind: 'from-here' });
+  it('plays from the mark by its key', () => {
+    pressOn(table.get(PartsBehaviour), 'p');
     expect(table.plays).toMatchObject([{ fromTick: 2 * BAR, toTick: 69120 }]);
-    obeyParts(parts, { kind: 'settle' });
-    expect(parts.bench.part()?.settled).toBe(true);
-    obeyParts(parts, { kind: 'settle' });
-    expect(parts.bench.part()?.settled).toBe(false);
-    obeyParts(parts, { kind: 'step', by: 1 });
-    expect(parts.bench.partIndex()).toBe(1);
   });
 });

@@ -1,7 +1,6 @@
 import type { BenchDefinition } from '../../frame/definition';
 import { Listening } from './listening';
 import { PractiseBehaviour } from './practise-behaviour';
-import { PRACTISE_SHORTCUTS } from './practise-commands';
 import { PractisePanel } from './practise-panel';
 import { PractiseLog } from './practise-log';
 import { PractiseState } from './practise-state';
@@ -13,5 +12,4 @@ export const bench: BenchDefinition = {
   providers: [Listening, PractiseLog, PractiseWishes, RecordingState, PractiseState, PractiseBehaviour],
   behaviour: PractiseBehaviour,
   panel: PractisePanel,
-  shortcuts: PRACTISE_SHORTCUTS,
 };

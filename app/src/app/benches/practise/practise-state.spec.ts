@@ -2,9 +2,11 @@ import '@angular/compiler';
 import type { Job } from '@joined-hands/core/practice';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
+import { askedBy, pressOn } from '../../testing/keys';
 import type { Table } from '../../testing/table';
-import { PractiseBehaviour, obeyPractise } from './practise-behaviour';
+import { PractiseBehaviour } from './practise-behaviour';
 import type { PractiseState } from './practise-state';
+import { RecordingState } from './recording-state';
 import { deskOf } from './testing/desk';
 
 const [lanterns] = DEMO_SONGS;
@@ -120,20 +122,33 @@ describe('the Practise bench', () => {
     expect(practise.at()).toBe(0);
   });
 
-  it('obeys its keys', () => {
-    const taps: number[] = [];
-    obeyPractise(practise, { kind: 'tap' }, () => taps.push(1));
-    expect(taps).toEqual([1]);
-    obeyPractise(practise, { kind: 'job', job: 'log' }, () => taps.push(1));
-    expect(practise.job()).toBe('log');
+  it('obeys its keys: panels from everywhere, the rest where it is the time for them', () => {
+    const behaviour = table.get(PractiseBehaviour);
+    const keys = ['h', 'y', 'n', 'Enter', 'ArrowRight', 'ArrowLeft', 'z'];
+    for (const [key, job] of [...'pigow'].map((k, i) => [
+      k,
+      ['plan', 'places', 'log', 'recording', 'now'][i],
+    ])) {
+      pressOn(behaviour, key);
+      expect(practise.job()).toBe(job);
+      const now = ['hear', 'said true', 'said false', 'next 1', 'next 1', 'next -1', null];
+      const asked = askedBy(behaviour, practise, keys).map((call) => call?.join(' ') ?? null);
+      expect([job, asked]).toEqual([job, job === 'now' ? now : keys.map(() => null)]);
+      const recording = table.get(RecordingState);
+      expect(askedBy(behaviour, recording, ['t'])).toEqual([job === 'recording' ? ['tap'] : null]);
+    }
+  });
+
+  it('goes from job to job, and leaves its panels', () => {
+    pressOn(table.get(PractiseBehaviour), 'g');
     table.get(PractiseBehaviour).leave();
     expect(practise.job()).toBe('now');
-    obeyPractise(practise, { kind: 'next', by: 1 }, () => taps.push(1));
+    practise.next(1);
     expect(practise.at()).toBe(1);
-    obeyPractise(practise, { kind: 'next', by: -1 }, () => taps.push(1));
-    obeyPractise(practise, { kind: 'next', by: -1 }, () => taps.push(1));
+    practise.next(-1);
+    practise.next(-1);
     expect(practise.at()).toBe(0);
-    obeyPractise(practise, { kind: 'hear' }, () => taps.push(1));
+    practise.hear();
     expect(table.plays).toHaveLength(1);
   });
 });

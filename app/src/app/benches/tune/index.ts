@@ -1,7 +1,6 @@
 import type { BenchDefinition } from '../../frame/definition';
 import { LettersAbove } from './letters-above';
 import { TuneBehaviour } from './tune-behaviour';
-import { TUNE_SHORTCUTS } from './tune-commands';
 import { TunePanel } from './tune-panel';
 import { TuneState } from './tune-state';
 
@@ -11,5 +10,4 @@ export const bench: BenchDefinition = {
   behaviour: TuneBehaviour,
   panel: TunePanel,
   above: LettersAbove,
-  shortcuts: TUNE_SHORTCUTS,
 };

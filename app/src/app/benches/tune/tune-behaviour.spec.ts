@@ -45,7 +45,7 @@ describe('the Tune bench in the frame', () => {
     expect(askedBy(behaviour, tune, [...keys, ['ArrowLeft', { shiftKey: true }], 'Delete', 'y'])).toEqual([
       ['step', 1, false],
       ['step', -1, false],
-      ['movePitch', { steps: 1, semitones: undefined }],
+      ['movePitch', { steps: 1 }],
       ['lengthen', -1],
       ['lengthen', 1],
       ['shift', -1],

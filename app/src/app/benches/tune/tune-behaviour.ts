@@ -2,8 +2,7 @@ import { computed, inject, Injectable } from '@angular/core';
 import { BenchBehaviour } from '../../frame/definition';
 import type { Focus, KeyPress } from '../../frame/keys/commands';
 import { Recorder } from '../../input/recorder';
-import { obeyTune } from './obey-tune';
-import { tuneCommandFor } from './tune-commands';
+import { tuneKeys } from './tune-keys';
 import { JOBS, TuneState } from './tune-state';
 
 /** On the Tune bench notes are picked, and chords are looked at. */
@@ -11,6 +10,7 @@ import { JOBS, TuneState } from './tune-state';
 export class TuneBehaviour extends BenchBehaviour {
   private readonly tune = inject(TuneState);
   private readonly recorder = inject(Recorder);
+  override readonly keys = tuneKeys(this.tune);
   override readonly showsMelodyOnly = true;
   override readonly picked = this.tune.picked;
   override readonly pickedTick = computed(() => this.tune.note()?.tick ?? null);
@@ -18,8 +18,7 @@ export class TuneBehaviour extends BenchBehaviour {
     'No note stands in this part yet. Tell the tune in Letters, Play it in, or press N for a first note.';
 
   override readKey(press: KeyPress, focus: Focus, singleKeysAreOn: boolean): (() => void) | null {
-    const command = this.recorder.isBusy() ? null : tuneCommandFor(press, focus, singleKeysAreOn);
-    return command && (() => obeyTune(this.tune, command));
+    return this.recorder.isBusy() ? null : super.readKey(press, focus, singleKeysAreOn);
   }
 
   override pressNote(id: string, isExtending: boolean): boolean {

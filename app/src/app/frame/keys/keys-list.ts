@@ -22,7 +22,7 @@ export interface BenchKeys {
       <b>{{ about.name }}.</b> {{ about.help }}
     </p>
     <dl>
-      @for (shortcut of list; track shortcut.keys) {
+      @for (shortcut of list; track $index) {
         <dt>{{ shortcut.keys }}</dt>
         <dd>{{ shortcut.does }}</dd>
       }

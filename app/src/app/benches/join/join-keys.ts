@@ -1,0 +1,62 @@
+import type { BenchKey } from '../../frame/keys/bench-keys';
+import type { JoinState } from './join-state';
+
+const FINGERS = [1, 2, 3, 4, 5];
+
+/** The keys of the Join bench, beside those of every bench. */
+export function joinKeys(join: JoinState): readonly BenchKey[] {
+  const isStepping = (): boolean => join.job() === 'steps';
+  const atFingers = (): boolean => join.job() === 'fingers';
+  const otherHand = (): void => join.chooseHand(join.hand() === 'right' ? 'left' : 'right');
+  return [
+    {
+      keys: 'W  P  N  F  E',
+      does: 'the part, its patterns, step through it, fingers, effort',
+      run: {
+        w: () => join.job.set('why'),
+        p: () => join.job.set('patterns'),
+        n: () => join.job.set('steps'),
+        f: () => join.job.set('fingers'),
+        e: () => join.job.set('effort'),
+      },
+    },
+    {
+      keys: '←  →  Enter',
+      does: 'while stepping: the strike before, the next',
+      when: isStepping,
+      run: {
+        ArrowLeft: () => join.stepBy(-1),
+        ArrowRight: () => join.stepBy(1),
+        Enter: () => join.stepBy(1),
+      },
+    },
+    {
+      keys: '↓',
+      does: 'while stepping: hear what is wanted',
+      when: isStepping,
+      run: { ArrowDown: () => join.hearStep() },
+    },
+    {
+      keys: '←  →',
+      does: 'at the fingers: the note before, the next',
+      when: atFingers,
+      run: { ArrowLeft: () => join.noteBy(-1), ArrowRight: () => join.noteBy(1) },
+    },
+    {
+      keys: '1 … 5',
+      does: 'at the fingers: this finger on the note picked; Delete lets it go',
+      when: atFingers,
+      run: {
+        ...Object.fromEntries(FINGERS.map((finger) => [finger, () => join.pinFinger(finger)])),
+        Delete: () => join.releaseFinger(),
+        Backspace: () => join.releaseFinger(),
+      },
+    },
+    {
+      keys: '↑  ↓',
+      does: 'at the fingers: the other hand',
+      when: atFingers,
+      run: { ArrowUp: otherHand, ArrowDown: otherHand },
+    },
+  ];
+}
