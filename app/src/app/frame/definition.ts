@@ -1,6 +1,6 @@
 import { type Provider, signal, type Signal, type Type } from '@angular/core';
 import { type BenchKey, runOf } from './keys/bench-keys';
-import type { Focus, KeyPress } from './keys/commands';
+import type { Focus, KeyPress } from './keys/press';
 
 /** What a bench brings to the frame when it is opened for the first time: its panel, its keys, its state. */
 export interface BenchDefinition {

@@ -18,7 +18,7 @@ import { Guide } from '../ui/guide';
 import { Offline } from '../ui/offline';
 import { Problems } from '../ui/problems';
 import { BenchState } from './bench-state';
-import type { Shortcut } from './keys/commands';
+import type { BenchKey } from './keys/bench-keys';
 import { BENCHES, type BenchRow } from './registry';
 
 /** Title, benches, undo and redo; the rest behind one menu. */
@@ -32,7 +32,8 @@ import { BENCHES, type BenchRow } from './registry';
 export class FrameHeader {
   readonly id = input.required<string>();
   readonly row = input.required<BenchRow>();
-  readonly ownKeys = input.required<readonly Shortcut[]>();
+  /** All keys that are of use on the open bench. */
+  readonly keys = input.required<readonly BenchKey[]>();
   /** The bench shows something else in the place of seam and staff. */
   readonly hasStage = input.required<boolean>();
   readonly sheet = input.required<'parts' | 'panel' | null>();
@@ -94,8 +95,7 @@ export class FrameHeader {
         nzData: {
           name: this.row().name,
           help: this.row().help,
-          keys: this.ownKeys(),
-          hasStage: this.hasStage(),
+          keys: this.keys(),
         },
         nzWidth: 680,
       }),

@@ -37,7 +37,7 @@ import { FrameHeader } from './frame-header';
 import { GuideStrip } from './guide-strip';
 import { Hearing } from './hearing';
 import { KeysShown } from './keys-shown';
-import { obey } from './keys/obey';
+import { frameKeys } from './keys/frame-keys';
 import { Shortcuts } from './keys/shortcuts';
 import { PartsRail } from './parts-rail';
 import { Playing } from './playing';
@@ -103,6 +103,16 @@ export class SongFrame implements OnInit {
   protected readonly unreadable = computed(() => {
     const { unreadable } = this.bench.state();
     return unreadable?.id === this.id() ? unreadable.reason : null;
+  });
+  private readonly frameKeys = frameKeys(this);
+  /** The open bench's own keys, and those of every bench that are of use there. */
+  protected readonly listedKeys = computed(() => {
+    const open = this.open();
+    const isOfUse = { seam: !open?.definition.stage, voicings: open?.behaviour.weighsVoicings ?? false };
+    return [
+      ...(open?.behaviour.keys ?? []),
+      ...this.frameKeys.filter(({ needs }) => !needs || isOfUse[needs]),
+    ];
   });
   protected readonly guidedSong = GUIDED_SONG;
   protected readonly isNarrow = signal(window.innerWidth < NARROW_PX);
@@ -255,14 +265,15 @@ export class SongFrame implements OnInit {
 
   @HostListener('document:keydown', ['$event'])
   protected onKey(event: KeyboardEvent): void {
-    const behaviour = this.open()?.behaviour;
-    const own = behaviour && this.shortcuts.readOwn(event, behaviour);
-    const parts = this.bench.arrangement()?.parts.length ?? 0;
-    const command = own ? null : this.shortcuts.read(event, parts);
-    if (!own && !command) return;
+    const run = this.shortcuts.read(event, {
+      frame: this,
+      keys: this.frameKeys,
+      bench: this.open()?.behaviour,
+      parts: this.bench.arrangement()?.parts.length ?? 0,
+    });
+    if (!run) return;
     event.preventDefault();
-    if (own) own();
-    else if (command) obey(this, command);
+    run();
   }
 
   /** Leaves what is open or being done, sheets too. */

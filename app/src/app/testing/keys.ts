@@ -1,5 +1,5 @@
 import type { BenchBehaviour } from '../frame/definition';
-import type { Focus, KeyPress } from '../frame/keys/commands';
+import type { Focus, KeyPress } from '../frame/keys/press';
 
 /** The focus is on nothing that has keys of its own. */
 export const NOWHERE: Focus = { inField: false, onControl: false, onRadio: false, inDialog: false };

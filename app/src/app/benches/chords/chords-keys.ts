@@ -5,8 +5,6 @@ import type { ChordsState } from './chords-state';
 export function chordsKeys(chords: ChordsState): readonly BenchKey[] {
   const [earlier, later] = [(): void => chords.moveBy(-1, 'beat'), (): void => chords.moveBy(1, 'beat')];
   return [
-    { keys: '←  →', does: 'previous, next chord', run: {} },
-    { keys: '↑  ↓', does: 'hear the next-best position of the chord; Enter takes it', run: {} },
     {
       keys: 'N  P',
       does: 'hear the next, the previous suggestion',

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { BenchBehaviour } from '../../frame/definition';
-import type { Focus, KeyPress } from '../../frame/keys/commands';
+import type { Focus, KeyPress } from '../../frame/keys/press';
 import { Recorder } from '../../input/recorder';
 import { tuneKeys } from './tune-keys';
 import { JOBS, TuneState } from './tune-state';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { NOWHERE, press } from '../../testing/keys';
 import { type BenchKey, runOf } from './bench-keys';
-import type { Focus, KeyPress } from './commands';
+import type { Focus, KeyPress } from './press';
 
 let isStepping = true;
 const done: string[] = [];

@@ -1,6 +1,6 @@
-import type { Focus, KeyPress } from './commands';
+import { digitOf, type Focus, type KeyPress } from './press';
 
-/** A key of a bench, or a few that belong together: how the list of keys shows them, what they do, and what each press does. */
+/** A key, or a few that belong together: how the list of keys shows them, what they do, and what each press does. */
 export interface BenchKey {
   readonly keys: string;
   readonly does: string;
@@ -9,33 +9,40 @@ export interface BenchKey {
    * digit `Shift+` or `Ctrl+`.
    */
   readonly run: Readonly<Record<string, () => void>>;
-  /** The keys are the bench's only while this is so. */
+  /** The keys are its own only while this is so. */
   readonly when?: () => boolean;
+  /** They work while single keys are switched off too, and over a dialog. */
+  readonly isAlways?: boolean;
 }
 
-/** What a press does on a bench; null when it means what it means everywhere. Never from a field or a dialog. */
+/**
+ * What a press does by these keys; null when it is none of them. Nothing is taken from a field, a dialog, a button's own
+ * Space and Enter, a radio button's arrows; nothing but what is always there while single keys are off.
+ */
 export function runOf(
   keys: readonly BenchKey[],
   press: KeyPress,
   focus: Focus,
   singleKeysAreOn: boolean,
 ): (() => void) | null {
-  if (press.altKey || focus.inField || focus.inDialog || !singleKeysAreOn) return null;
-  const [, digit] = /^(?:Digit|Numpad)(\d)$/.exec(press.code) ?? [];
-  const name = digit ?? (press.key.length === 1 ? press.key.toLowerCase() : press.key);
-  if (focus.onRadio && /^(Arrow|Page)/.test(name)) return null;
-  if (focus.onControl && name === 'Enter') return null;
-  const runs = (pressed: string): (() => void) | undefined =>
-    keys.find((row) => row.run[pressed] && row.when?.() !== false)?.run[pressed];
-  return runs(modifierOf(press) + name) ?? (isPlain(press, digit) ? runs(name) : undefined) ?? null;
+  if (press.altKey || focus.inField) return null;
+  const name = digitOf(press) ?? (press.key.length === 1 ? press.key.toLowerCase() : press.key);
+  if (focus.onRadio && name.startsWith('Arrow')) return null;
+  if (focus.onControl && [' ', 'Enter'].includes(name)) return null;
+  const isOpen = (row: BenchKey): boolean =>
+    (row.isAlways || (singleKeysAreOn && !focus.inDialog)) && row.when?.() !== false;
+  const open = keys.filter(isOpen);
+  for (const pressed of namesOf(press, name)) {
+    const row = open.find(({ run }) => run[pressed]);
+    if (row) return row.run[pressed];
+  }
+  return null;
 }
 
-function modifierOf({ ctrlKey, metaKey, shiftKey }: KeyPress): string {
-  if (ctrlKey || metaKey) return 'Ctrl+';
-  return shiftKey ? 'Shift+' : '';
-}
-
-/** Shift makes another sign of most keys by itself; of a digit it would make another command. */
-function isPlain({ ctrlKey, metaKey, shiftKey }: KeyPress, digit: string | undefined): boolean {
-  return !ctrlKey && !metaKey && !(shiftKey && digit !== undefined);
+/** What a press may stand under. Shift makes another sign of most keys by itself; of a digit it makes another command. */
+function namesOf(press: KeyPress, name: string): readonly string[] {
+  const command = press.ctrlKey || press.metaKey ? 'Ctrl+' : '';
+  if (!press.shiftKey) return [command + name];
+  const shifted = `${command}Shift+${name}`;
+  return digitOf(press) === undefined ? [shifted, command + name] : [shifted];
 }

@@ -1,16 +1,14 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA } from 'ng-zorro-antd/modal';
-import type { Shortcut } from './commands';
-import { SHORTCUTS, Shortcuts } from './shortcuts';
+import type { BenchKey } from './bench-keys';
+import { Shortcuts } from './shortcuts';
 
-/** What a bench is called and for, with the keys of its own. */
-export interface BenchKeys {
+/** What a bench is called and for, with all keys that are of use there. */
+export interface BenchHelp {
   readonly name: string;
   readonly help: string;
-  readonly keys: readonly Shortcut[];
-  /** It shows something else in the place of seam and staff. */
-  readonly hasStage: boolean;
+  readonly keys: readonly BenchKey[];
 }
 
 /** What the bench is for, and every key of it. */
@@ -22,7 +20,7 @@ export interface BenchKeys {
       <b>{{ about.name }}.</b> {{ about.help }}
     </p>
     <dl>
-      @for (shortcut of list; track $index) {
+      @for (shortcut of about.keys; track $index) {
         <dt>{{ shortcut.keys }}</dt>
         <dd>{{ shortcut.does }}</dd>
       }
@@ -67,13 +65,5 @@ export interface BenchKeys {
 })
 export class KeysList {
   protected readonly shortcuts = inject(Shortcuts);
-  /** The open bench, and keys that are its own: there the arrows and some letters mean other things. */
-  protected readonly about = inject<BenchKeys>(NZ_MODAL_DATA);
-  protected readonly list = [
-    ...this.about.keys,
-    ...SHORTCUTS.filter(({ keys }) => {
-      if (this.about.hasStage && /^[SV]$|^Page/.test(keys)) return false;
-      return this.about.keys.length === 0 || !/[←↑]|Enter/.test(keys);
-    }),
-  ];
+  protected readonly about = inject<BenchHelp>(NZ_MODAL_DATA);
 }

@@ -5,6 +5,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { SongStore } from '../../storage/song-store';
 import { Problems } from '../../ui/problems';
 import type { BenchBehaviour } from '../definition';
+import type { Commanded, FrameKey } from './frame-keys';
 import { Shortcuts } from './shortcuts';
 
 const PAGE =
@@ -41,48 +42,67 @@ describe('keys of the page', () => {
     document.getElementById(id)?.dispatchEvent(event);
     return event;
   };
-  const read = (id: string, key: string): unknown => shortcuts.read(pressed(id, key), 6);
+  const asked: (string | number)[] = [];
+  const frame = {
+    bench: { goToPart: (part: number) => void asked.push(part) },
+    playing: { togglePlaying: () => void asked.push('played'), play: () => void asked.push('played to') },
+  } as unknown as Commanded;
+  const keys: readonly FrameKey[] = ['s', 'ArrowRight', ' ', 'Enter', 'Escape'].map((key) => ({
+    keys: key,
+    does: '',
+    run: { [key]: () => void asked.push(key) },
+  }));
+  /** What came of a key; null for nothing. */
+  const read = (id: string, key: string, more: KeyboardEventInit = {}, bench?: BenchBehaviour): unknown => {
+    asked.length = 0;
+    const run = shortcuts.read(pressed(id, key, more), { frame, keys, bench, parts: 6 });
+    run?.();
+    return run && asked.join();
+  };
 
   it('are letters in a field, and the song’s elsewhere', () => {
     expect(['title', 'letters'].map((id) => read(id, 's'))).toEqual([null, null]);
-    expect(['page', 'rung', 'box', 'play'].map((id) => read(id, 's'))).toEqual(
-      Array(4).fill({ kind: 'staff' }),
-    );
+    expect(['page', 'rung', 'box', 'play'].map((id) => read(id, 's'))).toEqual(Array(4).fill('s'));
   });
 
   it('leave Space and Enter to the button they are pressed on, whatever of it has the focus', () => {
     for (const id of ['play', 'icon']) expect([read(id, ' '), read(id, 'Enter')]).toEqual([null, null]);
-    expect([read('page', ' '), read('page', 'Enter')]).toEqual([{ kind: 'toggle' }, { kind: 'take' }]);
+    expect([read('page', ' '), read('page', 'Enter')]).toEqual([' ', 'Enter']);
   });
 
   it('are the radio’s own where one came to it by Tab, and the song’s after the pointer', () => {
-    expect(read('rung', 'ArrowRight')).toEqual({ kind: 'step', by: 1 });
+    expect(read('rung', 'ArrowRight')).toBe('ArrowRight');
     pressed('page', 'Tab');
     expect([read('rung', 'ArrowRight'), read('rung', ' ')]).toEqual([null, null]);
     // Any key after Tab leaves it so, the pointer does not.
     pressed('page', 'x');
     expect(read('rung', 'ArrowRight')).toBeNull();
     document.body.dispatchEvent(new Event('pointerdown', { bubbles: true }));
-    expect(read('rung', 'ArrowRight')).toEqual({ kind: 'step', by: 1 });
+    expect(read('rung', 'ArrowRight')).toBe('ArrowRight');
   });
 
   it('mean nothing in a dialog, nor while a letter is being composed', () => {
     expect(read('told', 's')).toBeNull();
-    expect(shortcuts.read(pressed('page', 's', { isComposing: true }), 6)).toBeNull();
+    expect(read('page', 's', { isComposing: true })).toBeNull();
   });
 
-  it('are asked of the open bench with where the focus is', () => {
-    const act = (): void => undefined;
-    const readKey = vi.fn(() => act);
+  it('are asked of the open bench first, with where the focus is', () => {
+    const readKey = vi.fn(() => () => void asked.push('own'));
     const bench = { readKey } as unknown as BenchBehaviour;
-    const event = pressed('title', 'p');
-    expect(shortcuts.readOwn(event, bench)).toBe(act);
-    expect(readKey).toHaveBeenCalledWith(
-      event,
-      { inField: true, onControl: false, onRadio: false, inDialog: false },
-      true,
-    );
-    expect(shortcuts.readOwn(pressed('page', 'p', { isComposing: true }), bench)).toBeNull();
+    expect(read('title', 's', {}, bench)).toBe('own');
+    const focus = { inField: true, onControl: false, onRadio: false, inDialog: false };
+    expect(readKey).toHaveBeenCalledWith(expect.objectContaining({ key: 's' }), focus, true);
+    expect(read('page', 's', { isComposing: true }, bench)).toBeNull();
+  });
+
+  it('are numbers of parts, joined where they are typed quickly; with Shift up to there', () => {
+    const digit = (value: string, more: KeyboardEventInit = {}): unknown =>
+      read('page', value, { code: `Digit${value}`, ...more });
+    expect(digit('3')).toBe('2');
+    expect(digit('4', { shiftKey: true })).toBe('3,played to');
+    expect(read('page', '2', { code: 'Numpad2', shiftKey: true })).toBe('1');
+    expect(read('title', '3', { code: 'Digit3' })).toBeNull();
+    expect(digit('3', { ctrlKey: true })).toBeNull();
   });
 
   it('can be switched off, which is kept, and are so from the start where they were', async () => {

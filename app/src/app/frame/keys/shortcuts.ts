@@ -2,27 +2,21 @@ import { inject, Injectable, signal } from '@angular/core';
 import { SongStore } from '../../storage/song-store';
 import { Problems } from '../../ui/problems';
 import type { BenchBehaviour } from '../definition';
-import { type Command, commandFor, DigitJoiner, type Focus, type Shortcut } from './commands';
+import { runOf } from './bench-keys';
+import { DigitJoiner } from './digits';
+import { type Commanded, type FrameKey, goTo } from './frame-keys';
+import { digitOf, type Focus } from './press';
 
-export const SHORTCUTS: readonly Shortcut[] = [
-  { keys: 'Space', does: 'play the part, or stop' },
-  { keys: '1 2 3 …', does: 'go to a part; two digits typed quickly for 10 and above' },
-  { keys: 'Shift + digit', does: 'play from part 1 to that part' },
-  { keys: 'R  L  B', does: 'hear the right hand, the left, both' },
-  { keys: '−  +', does: 'slower, faster' },
-  { keys: '←  →', does: 'previous, next chord' },
-  { keys: '↑  ↓', does: 'hear the next-best voicing of the chord' },
-  { keys: 'Enter', does: 'take the voicing heard' },
-  { keys: 'Esc', does: 'back to the part' },
-  { keys: 'S', does: 'staff or seam' },
-  { keys: 'V', does: 'desk view: the part alone, as large as it fits; Esc leaves it' },
-  { keys: 'Page ↑ ↓', does: 'turn: the next rows of the part, then the next part' },
-  { keys: 'Ctrl + Z', does: 'undo' },
-  { keys: 'Ctrl + Shift + Z', does: 'redo' },
-  { keys: '?', does: 'this list' },
-];
+/** Whom a key may be for. */
+export interface KeyReaders {
+  readonly frame: Commanded;
+  readonly keys: readonly FrameKey[];
+  readonly bench: BenchBehaviour | undefined;
+  /** Parts of the song. */
+  readonly parts: number;
+}
 
-/** Reads keys into commands; never from a field, never the Space or Enter of a focused button. */
+/** Reads keys; never from a field, never the Space or Enter of a focused button. */
 @Injectable({ providedIn: 'root' })
 export class Shortcuts {
   private readonly store = inject(SongStore);
@@ -48,16 +42,28 @@ export class Shortcuts {
     this.problems.guard('The choice of keys could not be stored', this.store.saveKeysAreOn(on));
   }
 
-  /** What a key means in a song of so many `parts`; null for nothing. */
-  read(event: KeyboardEvent, parts: number): Command | null {
+  /**
+   * What a key does: on the open bench, else everywhere; null for nothing. Digits typed
+   * quickly after one another are one number.
+   */
+  read(event: KeyboardEvent, { frame, keys, bench, parts }: KeyReaders): (() => void) | null {
     if (event.isComposing) return null;
-    const command = commandFor(event, this.focusOf(event), this.areOn());
-    return command && this.digits.join(command, event.timeStamp, parts);
+    const focus = this.focusOf(event);
+    const own = bench?.readKey(event, focus, this.areOn()) ?? runOf(keys, event, focus, this.areOn());
+    const digit = own ? undefined : this.digitMeant(event, focus);
+    if (digit === undefined) {
+      if (own) this.digits.interrupt();
+      return own;
+    }
+    const purpose = event.shiftKey && event.code.startsWith('Digit') ? 'play-to' : 'part';
+    const number = this.digits.join(digit, purpose, event.timeStamp, parts);
+    return number === null ? null : () => goTo(frame, number, purpose);
   }
 
-  /** What a key does on the open bench, or null when it means what it means everywhere. */
-  readOwn(event: KeyboardEvent, bench: BenchBehaviour): (() => void) | null {
-    return event.isComposing ? null : bench.readKey(event, this.focusOf(event), this.areOn());
+  private digitMeant(event: KeyboardEvent, { inField, inDialog }: Focus): number | undefined {
+    const digit = digitOf(event);
+    const isFree = !inField && !inDialog && this.areOn() && !event.altKey && !event.ctrlKey && !event.metaKey;
+    return isFree && digit !== undefined ? Number(digit) : undefined;
   }
 
   private focusOf(event: KeyboardEvent): Focus {

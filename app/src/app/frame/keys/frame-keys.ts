@@ -1,0 +1,92 @@
+import type { BenchState } from '../bench-state';
+import type { Playing } from '../playing';
+import type { BenchKey } from './bench-keys';
+
+/** The frame as keys act on it. */
+export interface Commanded {
+  readonly bench: BenchState;
+  readonly playing: Playing;
+  /** Leaves what is open or being done. */
+  leave(): void;
+  /** The next rows of the part, or the part after; or back. */
+  turn(by: 1 | -1): void;
+}
+
+/** A key of every bench, with what it needs to be of use there. */
+export interface FrameKey extends BenchKey {
+  readonly needs?: 'seam' | 'voicings';
+}
+
+/** The keys of every bench; digits are joined to numbers first. */
+export function frameKeys(frame: Commanded): readonly FrameKey[] {
+  const { bench, playing } = frame;
+  const hear = (hands: 'right' | 'left' | 'both') => (): void => {
+    bench.move({ hands });
+    playing.play('part');
+  };
+  return [
+    { keys: 'Space', does: 'play the part, or stop', run: { ' ': () => playing.togglePlaying() } },
+    { keys: '1 2 3 …', does: 'go to a part; two digits typed quickly for 10 and above', run: {} },
+    { keys: 'Shift + digit', does: 'play from part 1 to that part', run: {} },
+    {
+      keys: 'R  L  B',
+      does: 'hear the right hand, the left, both',
+      run: { r: hear('right'), l: hear('left'), b: hear('both') },
+    },
+    {
+      keys: '−  +',
+      does: 'slower, faster',
+      run: {
+        '-': () => playing.changeTempo(-1),
+        '+': () => playing.changeTempo(1),
+        '=': () => playing.changeTempo(1),
+      },
+    },
+    {
+      keys: '←  →',
+      does: 'previous, next chord',
+      needs: 'voicings',
+      run: { ArrowLeft: () => bench.step(-1), ArrowRight: () => bench.step(1) },
+    },
+    {
+      keys: '↑  ↓',
+      does: 'hear the next-best voicing of the chord',
+      needs: 'voicings',
+      run: { ArrowUp: () => bench.tryBy(-1), ArrowDown: () => bench.tryBy(1) },
+    },
+    { keys: 'Enter', does: 'take the voicing heard', needs: 'voicings', run: { Enter: () => bench.take() } },
+    { keys: 'Esc', does: 'back to the part', run: { Escape: () => frame.leave() } },
+    {
+      keys: 'S',
+      does: 'staff or seam',
+      needs: 'seam',
+      run: { s: () => bench.move({ showsStaff: !bench.place().showsStaff }) },
+    },
+    {
+      keys: 'V',
+      does: 'desk view: the part alone, as large as it fits; Esc leaves it',
+      needs: 'seam',
+      run: { v: () => bench.isOnDesk.update((isOn) => !isOn) },
+    },
+    {
+      keys: 'Page ↑ ↓',
+      does: 'turn: the next rows of the part, then the next part',
+      needs: 'seam',
+      run: { PageUp: () => frame.turn(-1), PageDown: () => frame.turn(1) },
+    },
+    { keys: 'Ctrl + Z', does: 'undo', isAlways: true, run: { 'Ctrl+z': () => bench.undo() } },
+    { keys: 'Ctrl + Shift + Z', does: 'redo', isAlways: true, run: { 'Ctrl+Shift+z': () => bench.redo() } },
+    {
+      keys: '?',
+      does: 'this list',
+      isAlways: true,
+      run: { '?': () => bench.helpAsked.update((times) => times + 1) },
+    },
+  ];
+}
+
+/** A number typed: the part is gone to, or all up to it is played. */
+export function goTo(frame: Commanded, number: number, purpose: 'part' | 'play-to'): void {
+  frame.bench.goToPart(number - 1);
+  if (purpose === 'play-to') frame.playing.play('to-part');
+}
