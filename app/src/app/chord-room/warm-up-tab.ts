@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { WarmUpNote } from '@joined-hands/core/fingering';
-import { classNameOf, type Key, typeset } from '@joined-hands/core/music';
+import { classNameOf, type Key, TICKS_PER_QUARTER, typeset } from '@joined-hands/core/music';
 import { warmUpsOf } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Keyboard } from '../keyboard/keyboard';
 import { Piano } from '../sound/piano';
 import { told } from '../ui/told';
 
-const TICKS = 480;
+const TICKS = TICKS_PER_QUARTER / 2;
 const BEATS_PER_MINUTE = 84;
 
 /** The scale and the broken tonic triad of a key, each hand, with their usual fingers. */

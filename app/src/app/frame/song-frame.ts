@@ -149,34 +149,43 @@ export class SongFrame implements OnInit {
       this.bench.weighsVoicings.set(behaviour?.weighsVoicings ?? false);
       this.bench.pickedTick.set(behaviour?.pickedTick() ?? null);
     });
-    inject(Piano).loadAfterPress();
     // A new version is never offered in the middle of a take.
     effect(() => this.offline.isHeld.set(this.recorder.isBusy()));
-    // On a narrow screen what is played is seen while it is listened to, and what came of it afterwards.
-    effect(() => {
-      const isBusy = this.recorder.isBusy();
-      if (isBusy && this.isNarrow() && untracked(this.sheet) === 'panel') {
-        this.sheet.set(null);
-        this.showsAfterwards = true;
-      } else if (!isBusy && this.showsAfterwards) {
-        this.showsAfterwards = false;
-        this.sheet.set('panel');
-      }
-    });
-    // On the desk the pedals of a MIDI piano turn rows.
+    effect(() => this.clearForTake(this.recorder.isBusy()));
     effect((onCleanup) => {
-      if (!this.bench.isOnDesk()) return;
-      let stop: () => void = () => undefined;
-      let isLeft = false;
-      const listening = inputsAllowed(midiInputs).then((inputs) => {
-        if (!isLeft) stop = listenToPedals(inputs, (by) => this.turn(by));
-      });
-      this.problems.guard('The pedals of the MIDI keyboard cannot turn pages', listening);
-      onCleanup(() => {
-        isLeft = true;
-        stop();
-      });
+      if (this.bench.isOnDesk()) onCleanup(this.turnWithPedals());
     });
+    inject(Piano).loadAfterPress();
+    this.leaveWithPage();
+  }
+
+  /** On a narrow screen what is played is seen while it is listened to, and what came of it afterwards. */
+  private clearForTake(isBusy: boolean): void {
+    if (isBusy && this.isNarrow() && untracked(this.sheet) === 'panel') {
+      this.sheet.set(null);
+      this.showsAfterwards = true;
+    } else if (!isBusy && this.showsAfterwards) {
+      this.showsAfterwards = false;
+      this.sheet.set('panel');
+    }
+  }
+
+  /** On the desk the pedals of a MIDI piano turn rows; gives what stops that. */
+  private turnWithPedals(): () => void {
+    let stop: () => void = () => undefined;
+    let isLeft = false;
+    const listening = inputsAllowed(midiInputs).then((inputs) => {
+      if (!isLeft) stop = listenToPedals(inputs, (by) => this.turn(by));
+    });
+    this.problems.guard('The pedals of the MIDI keyboard cannot turn pages', listening);
+    return () => {
+      isLeft = true;
+      stop();
+    };
+  }
+
+  /** What is open is stored when the page or the song is left. */
+  private leaveWithPage(): void {
     const leaving = (): void => this.store.dispatch(SongActions.saveAsked());
     // Only where the store does not take it: else what is written down is enough.
     const warning = (event: BeforeUnloadEvent): void => {

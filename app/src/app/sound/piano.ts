@@ -1,3 +1,4 @@
+import { TICKS_PER_QUARTER } from '@joined-hands/core/music';
 import { inject, Injectable, signal } from '@angular/core';
 import type * as ToneModule from 'tone';
 import { Problems } from '../ui/problems';
@@ -133,7 +134,7 @@ export class Piano {
   ): Promise<void> {
     const { tone, instrument } = await this.ready(line.map(({ midi }) => midi));
     instrument.releaseAll();
-    const perTick = 60 / (quartersPerMinute * 960);
+    const perTick = 60 / (quartersPerMinute * TICKS_PER_QUARTER);
     const start = tone.now() + 0.1;
     for (const { tick, length, midi } of line)
       instrument.triggerAttackRelease(

@@ -1,5 +1,4 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
-import type { LayoutCost } from '@joined-hands/core/arrange';
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import { byHalfStep, onLadder } from '@joined-hands/core/harmony';
 import { buildUpAfter, buildUpAt, rungFor } from '@joined-hands/core/ladder';
@@ -19,12 +18,16 @@ import {
   type SongEdit,
 } from '@joined-hands/core/song';
 import { type Scope, type Suggestion, type Taste } from '@joined-hands/core/suggesting';
-import { type MovementProof, readSymbol } from '@joined-hands/core/voicing';
+import { readSymbol } from '@joined-hands/core/voicing';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
+import { answered, type Asking } from '../../workers/answered';
+import type { Question } from '../../workers/answers';
 import { Asker } from '../../workers/asker';
 import { told } from '../../ui/told';
 import type { ChordJob } from './chords-jobs';
+
+type ChordQuestion = Extract<Question, { readonly kind: 'layouts' | 'proof' | 'progressions' }>;
 
 /** Suggestions for a change as it stood in an arrangement. */
 interface Weighed {
@@ -67,10 +70,24 @@ export class ChordsState {
   /** Steps through the suggestions asked for while they were still being weighed, and for which change. */
   private ahead: { readonly changeId: string; readonly steps: number } | null = null;
   /** What each school costs; null while it is worked out for another part or for the song. */
-  readonly costs = signal<readonly LayoutCost[] | null>(null);
-  private comparedFor: string | null = null;
+  readonly costs = answered(() => {
+    const cutId = this.forPart() ? (this.bench.part()?.cutId ?? null) : null;
+    return this.asking({ kind: 'layouts', cutId }, 'schools');
+  });
   /** How near the song comes to the least movement possible; null while that is not known, or there is no line. */
-  readonly proof = signal<MovementProof | null>(null);
+  readonly proof = answered(() => this.asking({ kind: 'proof' }, 'schools'));
+  /** The song's own progressions. */
+  readonly progressions = answered(() => this.asking({ kind: 'progressions' }, 'suggest'));
+
+  /** A question asked while its panel is open, of the whole arrangement. */
+  private asking<K extends ChordQuestion['kind']>(
+    question: Extract<ChordQuestion, { readonly kind: K }>,
+    job: ChordJob,
+  ): Asking<K> | null {
+    const arrangement = this.bench.arrangement();
+    if (this.job() !== job || !arrangement || arrangement.isPartial || !this.isOpen()) return null;
+    return { about: arrangement, question };
+  }
   readonly isSuggesting = signal(false);
   /** What the pianist should know of what was just tried. */
   readonly notice = signal('');
@@ -100,21 +117,6 @@ export class ChordsState {
         this.ahead = null;
         this.hearBy(ahead.steps);
       });
-    });
-    effect(() => {
-      const [job, arrangement, forPart] = [this.job(), this.bench.arrangement(), this.forPart()];
-      const cutId = forPart ? (this.bench.part()?.cutId ?? null) : null;
-      if (job !== 'schools' || !arrangement || arrangement.isPartial || !this.isOpen()) return;
-      if (cutId !== this.comparedFor) this.costs.set(null);
-      this.comparedFor = cutId;
-      this.asker.answer(arrangement, { kind: 'layouts', cutId }, (costs) => {
-        if (this.comparedFor === cutId) this.costs.set(costs);
-      });
-    });
-    effect(() => {
-      const [job, arrangement] = [this.job(), this.bench.arrangement()];
-      if (job !== 'schools' || !arrangement || arrangement.isPartial || !this.isOpen()) return;
-      this.asker.answer(arrangement, { kind: 'proof' }, (proof) => this.proof.set(proof));
     });
   }
 

@@ -1,10 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
-import type { Progression } from '@joined-hands/core/parts';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { TASTES } from '@joined-hands/core/suggesting';
 import { sayIt } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Choice, type ChoiceOption } from '../../ui/choice';
-import { Asker } from '../../workers/asker';
 import { ChordsState } from './chords-state';
 
 /** Chords for a melody in a taste, where the same chords are struck, and the song's progressions. */
@@ -94,7 +92,6 @@ import { ChordsState } from './chords-state';
 })
 export class SuggestPanel {
   protected readonly state = inject(ChordsState);
-  private readonly asker = inject(Asker);
   protected readonly tastes = TASTES.map(({ taste, name }) => ({ value: taste, label: name }));
   protected readonly says = computed(() => TASTES.find(({ taste }) => taste === this.state.taste())?.says);
   protected readonly kinds: readonly ChoiceOption<string>[] = [
@@ -105,15 +102,7 @@ export class SuggestPanel {
     const [arrangement, part] = [this.state.bench.arrangement(), this.state.bench.part()];
     return arrangement && part ? sayIt(arrangement, part) : '';
   });
-  protected readonly progressions = signal<readonly Progression[]>([]);
-
-  constructor() {
-    effect(() => {
-      const arrangement = this.state.bench.arrangement();
-      if (!arrangement || arrangement.isPartial) return;
-      this.asker.answer(arrangement, { kind: 'progressions' }, (list) => this.progressions.set(list));
-    });
-  }
+  protected readonly progressions = computed(() => this.state.progressions() ?? []);
 
   protected partsOf(numbers: readonly number[]): string {
     return numbers.length === 1 ? `part ${numbers[0]}` : `parts ${numbers.join(', ')}`;

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import type { Exception } from '@joined-hands/core/arrange';
-import { metreName } from '@joined-hands/core/music';
+import { metreName, TICKS_PER_QUARTER } from '@joined-hands/core/music';
 import {
   type Cell,
   cellsOf,
@@ -190,7 +190,7 @@ export class MakerState {
     if (!over) return;
     this.notice.set('');
     try {
-      const ticks = this.beats() * 960;
+      const ticks = this.beats() * TICKS_PER_QUARTER;
       this.recorder.quartersPerMinute.set(this.tempo());
       const events = await this.recorder.record(source, over.change.tick, ticks);
       this.read(keysOf(events, this.recorder.quartersPerMinute(), this.beats()));

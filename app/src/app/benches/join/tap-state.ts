@@ -1,4 +1,5 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { TICKS_PER_QUARTER } from '@joined-hands/core/music';
 import { stepsIn } from '@joined-hands/core/joining';
 import { Clock } from '@joined-hands/core/performance';
 import {
@@ -56,7 +57,7 @@ export class TapState {
   /** Seconds the part lasts. */
   readonly seconds = computed(() => {
     const part = this.bench.part();
-    return part ? ((part.toTick - part.fromTick) * 60) / (this.tempo() * 960) : 0;
+    return part ? ((part.toTick - part.fromTick) * 60) / (this.tempo() * TICKS_PER_QUARTER) : 0;
   });
   readonly words = computed(() => {
     const judged = this.judged();

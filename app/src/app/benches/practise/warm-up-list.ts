@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { typeset } from '@joined-hands/core/music';
+import { TICKS_PER_QUARTER, typeset } from '@joined-hands/core/music';
 import { keyAt } from '@joined-hands/core/song';
 import { warmUpInWords, warmUpsOf } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
@@ -7,7 +7,7 @@ import { Piano } from '../../sound/piano';
 import { PractiseState } from './practise-state';
 import { told } from '../../ui/told';
 
-const TICKS = 480;
+const TICKS = TICKS_PER_QUARTER / 2;
 const BEATS_PER_MINUTE = 84;
 /** So many shapes are warmed; more would be practising. */
 const MOST_SHAPES = 6;

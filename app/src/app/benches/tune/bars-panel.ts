@@ -1,16 +1,7 @@
 import { keyReasonInWords } from '@joined-hands/core/sentences';
 import { pickupInWords, tempoNote } from '@joined-hands/core/words';
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  linkedSignal,
-  signal,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { FoundKey } from '@joined-hands/core/harmony';
 import {
   asBeatsPerMinute,
   asQuartersPerMinute,
@@ -31,12 +22,9 @@ import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { KeyChoice } from '../../ui/key-choice';
-import { Asker } from '../../workers/asker';
 import { TuneState } from './tune-state';
 import { WordsPipe } from '../../ui/words.pipe';
 
-/** A key or metre is looked for from so many notes on. */
-const FEWEST_NOTES = 3;
 /** So many of what is found are shown. */
 const MOST_FOUND = 2;
 
@@ -58,7 +46,6 @@ const MOST_FOUND = 2;
 })
 export class BarsPanel {
   private readonly tune = inject(TuneState);
-  private readonly asker = inject(Asker);
   protected readonly bench = this.tune.bench;
   protected readonly song = this.bench.song;
 
@@ -96,25 +83,8 @@ export class BarsPanel {
     const song = this.song();
     return song ? orderInWords(song) : '';
   });
-  protected readonly foundKeys = signal<readonly FoundKey[]>([]);
-  protected readonly foundMetres = signal<readonly FoundMetre[]>([]);
-
-  constructor() {
-    effect(() => {
-      const song = this.song();
-      const { profile } = this.bench.state();
-      if (!song || song.melody.length < FEWEST_NOTES) {
-        this.foundKeys.set([]);
-        return this.foundMetres.set([]);
-      }
-      this.asker.answer({ song, profile }, { kind: 'keys' }, (keys) =>
-        this.foundKeys.set(keys.slice(0, MOST_FOUND)),
-      );
-      this.asker.answer({ song, profile }, { kind: 'metres' }, (metres) =>
-        this.foundMetres.set(metres.slice(0, MOST_FOUND)),
-      );
-    });
-  }
+  protected readonly foundKeys = computed(() => this.tune.foundKeys()?.slice(0, MOST_FOUND) ?? []);
+  protected readonly foundMetres = computed(() => this.tune.foundMetres()?.slice(0, MOST_FOUND) ?? []);
 
   /** A repeat from here on; the ending, when there is one, is left out the second time. */
   protected readonly repeatTo = linkedSignal(() => Math.min(this.song()?.barCount ?? 1, this.bar() + 7));

@@ -1,12 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { KeyChoice } from '@joined-hands/core/effort';
 import { KEYBOARDS, keyName, nameOf, spellInKey, typeset } from '@joined-hands/core/music';
@@ -35,8 +27,7 @@ export class KeysPanel {
   private readonly player = inject(Player);
   private readonly store = inject(Store);
 
-  protected readonly choices = signal<readonly KeyChoice[]>([]);
-  protected readonly problem = signal<string | null>(null);
+  protected readonly choices = computed(() => this.tune.easierKeys() ?? []);
   /** Keys a voice may reach: white ones, as singers name their range. */
   protected readonly voiceKeys = Array.from({ length: KEYBOARDS[88].high - 40 }, (_, i) => 36 + i)
     .filter((midi) => [0, 2, 4, 5, 7, 9, 11].includes(midi % 12) && midi <= 84)
@@ -45,26 +36,6 @@ export class KeysPanel {
       name: nameOf(spellInKey(midi, { tonic: { letter: 'C', alter: 0 }, mode: 'major' })),
     }));
   protected readonly singer = computed(() => this.bench.state().profile.singer);
-  /** Song and profile, the title and place left aside: what the ranking depends on. */
-  private readonly weighed = computed(() => ({
-    song: this.bench.song(),
-    profile: this.bench.state().profile,
-  }));
-
-  constructor() {
-    effect(() => {
-      const { song, profile } = this.weighed();
-      if (!song || song.melody.length + song.changes.length === 0)
-        return untracked(() => this.choices.set([]));
-      this.asker.ask(song, profile, { kind: 'easier-keys' }).then(
-        (list) => {
-          if (this.bench.song() === song) this.choices.set(list);
-        },
-        (error: unknown) => this.problem.set(`The keys could not be compared: ${String(error)}.`),
-      );
-    });
-  }
-
   protected nameOf(choice: KeyChoice): string {
     return typeset(keyName(choice.key));
   }

@@ -32,7 +32,7 @@ import {
   spellInKey,
   typeset,
 } from '@joined-hands/core/music';
-import type { MelodyNote, Song } from '@joined-hands/core/song';
+import type { MelodyNote } from '@joined-hands/core/song';
 import { takeOf } from '@joined-hands/core/takes';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -40,7 +40,6 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ComputerKeys } from '../../input/key-sources';
 import { Recorder } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
-import { Asker } from '../../workers/asker';
 import { TuneState } from './tune-state';
 
 interface Fault {
@@ -96,10 +95,6 @@ export class LettersEntry {
         if (!this.recorder.isBusy()) this.addKey(key.midi);
       });
     });
-    effect(() => {
-      const song = this.bench.song();
-      if (song) untracked(() => this.findKey(song));
-    });
     // A tune changed elsewhere (undo, the seam) is told anew; what is typed here stays as typed.
     effect(() => {
       const song = this.bench.song();
@@ -115,10 +110,14 @@ export class LettersEntry {
   }
 
   private readonly screen = inject(ScreenKeyboard);
-  private readonly asker = inject(Asker);
 
   /** The key the letters tell, where it is another than the song's. */
-  protected readonly foundKey = signal<FoundKey | null>(null);
+  protected readonly foundKey = computed((): FoundKey | null => {
+    const song = this.bench.song();
+    const [first] = this.tune.foundKeys() ?? [];
+    if (!song || !first || song.melody.length < FEWEST_FOR_KEY) return null;
+    return keyName(first.key) === keyName(song.keyMap[0]) ? null : first;
+  });
 
   protected readonly because = keyReasonInWords;
 
@@ -129,14 +128,6 @@ export class LettersEntry {
   /** From the first note on, pick-up and all. */
   protected takeKey({ key }: FoundKey): void {
     this.bench.edit({ kind: 'key-set', bar: 1, key });
-  }
-
-  private findKey(song: Song): void {
-    if (song.melody.length < FEWEST_FOR_KEY) return this.foundKey.set(null);
-    this.asker.answer({ song, profile: this.bench.state().profile }, { kind: 'keys' }, ([first]) => {
-      const own = song.keyMap[0];
-      this.foundKey.set(first && keyName(first.key) !== keyName(own) ? first : null);
-    });
   }
 
   /** First the notes, then the rhythm: a key pressed on the screen adds its letter. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { countAt } from '@joined-hands/core/joining';
-import { besideBlacks, classNameOf, landmarkOf, typeset } from '@joined-hands/core/music';
+import { besideBlacks, classNameOf, landmarkOf, TICKS_PER_QUARTER, typeset } from '@joined-hands/core/music';
 import { RHYTHMS } from '@joined-hands/core/rhythm';
 import { barAt, type Choices } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
@@ -42,7 +42,7 @@ export class NotesPanel {
     if (!note || !arrangement) return '';
     const bar = barAt(arrangement.played.bars, note.tick);
     const landmark = arrangement.profile.landmarks === 'black-keys' ? besideBlacks : landmarkOf;
-    const beats = note.length / 960;
+    const beats = note.length / TICKS_PER_QUARTER;
     const where = bar.number === 0 ? 'of the pick-up' : `of bar ${bar.number}`;
     const told = landmark(note.pitch);
     return `${told.charAt(0).toUpperCase()}${told.slice(1)}, on ${countAt(bar, note.tick)} ${where}, ${note.grace ? 'a grace note' : `${fraction(beats)} quarter${beats === 1 ? '' : 's'} long`}.`;

@@ -224,4 +224,31 @@ describe('the other name of a note', () => {
       { kind: 'note-respelled', id: sharp?.id, pitch: { letter: 'A', alter: -1, octave: 4 } },
     ]);
   });
+
+  it.each([
+    ['notes', []],
+    ['letters', ['keys']],
+    ['bars', ['keys', 'metres']],
+    ['keys', ['easier-keys']],
+  ] as const)('at %s asks %j, once for a song, and anew after an edit', (job, kinds) => {
+    tune.job.set(job);
+    table.settle();
+    const asked = (): string[] => table.questions.map(({ kind }) => kind).sort();
+    expect(asked()).toEqual([...kinds].sort());
+    table.settle();
+    expect(asked()).toHaveLength(kinds.length);
+    const answers = { keys: tune.foundKeys(), metres: tune.foundMetres(), 'easier-keys': tune.easierKeys() };
+    for (const [kind, answer] of Object.entries(answers))
+      expect([kind, answer !== null]).toEqual([kind, (kinds as readonly string[]).includes(kind)]);
+    tune.bench.edit({ kind: 'key-set', bar: 1, key: { tonic: { letter: 'D', alter: 0 }, mode: 'major' } });
+    table.settle();
+    expect(asked()).toHaveLength(2 * kinds.length);
+  });
+
+  it('asks nothing of a tune too short to tell', () => {
+    open({ ...lanterns, melody: lanterns.melody.slice(0, 2), changes: [] });
+    tune.job.set('bars');
+    table.settle();
+    expect(table.questions).toEqual([]);
+  });
 });

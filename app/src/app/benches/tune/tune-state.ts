@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { midiOf, otherNameOf, pitchAt } from '@joined-hands/core/music';
+import { midiOf, otherNameOf, pitchAt, TICKS_PER_QUARTER } from '@joined-hands/core/music';
 import { partIndexAt } from '@joined-hands/core/parts';
 import {
   barAt,
@@ -12,6 +12,8 @@ import {
   writtenBars,
 } from '@joined-hands/core/song';
 import { BenchState } from '../../frame/bench-state';
+import { answered, type Asking } from '../../workers/answered';
+import type { Question } from '../../workers/answers';
 
 /** What the Tune bench helps with, one at a time. */
 export const JOBS = [
@@ -25,11 +27,15 @@ export const JOBS = [
 ] as const;
 export type Job = (typeof JOBS)[number]['value'];
 
+type TuneQuestion = Extract<Question, { readonly kind: 'keys' | 'metres' | 'easier-keys' }>;
+/** A key or metre is looked for from so many notes on. */
+const FEWEST_NOTES = 3;
+
 /** Smallest step in time, in ticks. */
 export const TIME_STEPS = [
-  { value: 480, label: '½ beat' },
-  { value: 240, label: '¼ beat' },
-  { value: 320, label: 'triplet' },
+  { value: TICKS_PER_QUARTER / 2, label: '½ beat' },
+  { value: TICKS_PER_QUARTER / 4, label: '¼ beat' },
+  { value: TICKS_PER_QUARTER / 3, label: 'triplet' },
 ] as const;
 
 /** What the Tune bench mends; chords and hands are other benches' work. */
@@ -49,6 +55,22 @@ export class TuneState {
   /** Played ids of the notes picked, in time. */
   readonly picked = signal<readonly string[]>([]);
   readonly timeStep = signal<number>(TIME_STEPS[0].value);
+
+  /** Keys the tune may be in, metres it may have, the likeliest first; keys it may be moved to, the easiest first. */
+  readonly foundKeys = answered(() => this.asking({ kind: 'keys' }, ['bars', 'letters'], FEWEST_NOTES));
+  readonly foundMetres = answered(() => this.asking({ kind: 'metres' }, ['bars'], FEWEST_NOTES));
+  readonly easierKeys = answered(() => this.asking({ kind: 'easier-keys' }, ['keys'], 1));
+
+  /** A question asked while its panel is open, where there are notes or chords enough to tell. */
+  private asking<K extends TuneQuestion['kind']>(
+    question: Extract<TuneQuestion, { readonly kind: K }>,
+    jobs: readonly Job[],
+    fewest: number,
+  ): Asking<K> | null {
+    const song = this.bench.song();
+    if (!song || !jobs.includes(this.job()) || song.melody.length + song.changes.length < fewest) return null;
+    return { about: { song, profile: this.bench.state().profile }, question };
+  }
 
   readonly played = computed(() => this.bench.arrangement()?.played.melody ?? []);
   readonly pickedNotes = computed(() => {
@@ -177,7 +199,7 @@ export class TuneState {
     const last = this.written(this.pickedNotes().at(-1)?.writtenId) ?? song.melody.at(-1);
     const pitch = last?.pitch ?? { letter: 'C' as const, alter: 0, octave: 4 };
     const tick = last ? last.tick + last.length : song.pickup;
-    this.bench.edit({ kind: 'note-added', tick, length: last?.length || 960, pitch });
+    this.bench.edit({ kind: 'note-added', tick, length: last?.length || TICKS_PER_QUARTER, pitch });
     const added = this.bench.song()?.melody.find((note) => note.tick === tick);
     if (added) this.picked.set([added.id]);
     void this.bench.hearing.keys([midiOf(pitch)]);
