@@ -224,6 +224,16 @@ describe('the other name of a note', () => {
       { kind: 'note-respelled', id: sharp?.id, pitch: { letter: 'A', alter: -1, octave: 4 } },
     ]);
   });
+});
+
+describe('what is found of the tune', () => {
+  let table: Table;
+  let tune: TuneState;
+  const open = (song: Song = lanterns): void => {
+    table = new Table(song, TuneState);
+    tune = table.get(TuneState);
+  };
+  beforeEach(() => open());
 
   it.each([
     ['notes', []],
