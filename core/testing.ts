@@ -42,7 +42,7 @@ export function some<T>(cases: readonly T[]): T[] {
     .map((first, i) => (Math.random() < 0.5 ? first : (cases[2 * i + 1] ?? first)));
 }
 
-export interface RandomSongOptions {
+interface RandomSongOptions {
   readonly bars: number;
   readonly changesPerBar: number;
   readonly seed: number;

@@ -84,7 +84,7 @@ const TIMES = 6;
 const AT_REST_MS = 500;
 
 /** Edits of a long song, each measured from the key or press to the last change of the screen that follows from it. */
-export async function editFigures(browser: Browser, origin: string): Promise<void> {
+async function editFigures(browser: Browser, origin: string): Promise<void> {
   const page = await (await browser.newContext()).newPage();
   await page.goto(origin);
   await page.locator('article').first().waitFor();

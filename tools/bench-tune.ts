@@ -7,14 +7,14 @@ import { applyEdit, DEFAULT_PROFILE, type Song } from '../core/song';
 import { playSimulated } from '../core/takes/simulatedPianist';
 import { randomSong } from '../core/testing';
 
-export interface BigFile {
+interface BigFile {
   readonly name: string;
   readonly bytes: Uint8Array;
   readonly promise: string;
 }
 
 /** A score of about 1 MB, a MIDI file of 10,000 notes as played by hand, and one as written. */
-export function bigFiles(): BigFile[] {
+function bigFiles(): BigFile[] {
   const score = arranged(randomSong({ bars: 330, changesPerBar: 1, seed: 21 }));
   const long = arranged(randomSong({ bars: 1500, changesPerBar: 2, seed: 22 }));
   return [

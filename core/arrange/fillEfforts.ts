@@ -3,7 +3,7 @@ import { partIndexAt } from '../parts';
 import { arrange } from './song';
 
 /** What a fill would make of the effort of its part. */
-export interface FillEffort {
+interface FillEffort {
   readonly id: string;
   readonly variant: string;
   /** Total of the part with it, 0–100. */

@@ -23,7 +23,7 @@ export interface Growth {
 }
 
 /** One step of growth. */
-export interface GrowthStep {
+interface GrowthStep {
   readonly step: string;
   readonly choices: Partial<Choices>;
 }

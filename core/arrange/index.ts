@@ -2,7 +2,7 @@ export { type Character, characterOf, CHARACTERS, partsOfSection, restyled } fro
 export { compareLayouts, type LayoutCost } from './comparing';
 export { type EasierBy, easierBy } from './easier';
 export { effortOver, type EffortOver } from './effortOver';
-export { type FillEffort, fillEfforts } from './fillEfforts';
+export { fillEfforts } from './fillEfforts';
 export { type Growth, growing, growthProposed } from './growth';
 export { type KeyPlace, type OtherFinger, otherFingers } from './otherFingers';
 export { type PatternOffer, patternsForPart } from './patternsFor';

@@ -5,7 +5,7 @@ import type { Profile, Song } from '../song';
 import { contextOf, type SongContext } from './context';
 import { partsOfSong } from './part';
 
-export interface ArrangeOptions {
+interface ArrangeOptions {
   /** Leave the fingers out: for measuring, and for what is only heard. */
   readonly withoutFingers?: boolean;
   /** Work out this part (by index) first and yield it before the rest. */

@@ -8,7 +8,7 @@ import type { Arrangement } from './arrangement';
 import { changesIn } from './changesIn';
 
 /** Where a hand is: the keys it struck last and their fingers. */
-export interface HandPlace {
+interface HandPlace {
   readonly hand: Hand;
   readonly keys: readonly Pick<HandNote, 'pitch' | 'finger'>[];
 }

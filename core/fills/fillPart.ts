@@ -25,7 +25,7 @@ export interface PartFills {
 }
 
 /** Every proposal for a part on the pianist's keyboard, the best first at each place, what the pianist can play counted in. */
-export function proposalsFor(task: FillTask, openings: readonly Opening[]): Proposal[] {
+function proposalsFor(task: FillTask, openings: readonly Opening[]): Proposal[] {
   const stills = stillsOf(task);
   const { low, high } = KEYBOARDS[task.profile.keyboard];
   const isOnKeyboard = ({ notes }: Proposal): boolean =>

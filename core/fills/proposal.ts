@@ -42,7 +42,7 @@ export interface Proposal {
 }
 
 /** Where there is room: from a tick to where it must be over. */
-export interface FillPlace {
+interface FillPlace {
   readonly tick: number;
   readonly endTick: number;
   /** The change that sounds where it begins. */

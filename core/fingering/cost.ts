@@ -57,7 +57,7 @@ function spanOf(a: number, b: number, reach: number): FingerSpan {
 }
 
 /** Mirrors a key for the left hand. */
-export function handKey(midi: number, hand: 'right' | 'left'): number {
+function handKey(midi: number, hand: 'right' | 'left'): number {
   return hand === 'right' ? midi : -midi;
 }
 

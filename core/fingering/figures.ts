@@ -18,7 +18,7 @@ interface Usual {
 }
 
 /** Fingers of a cell played round and round, once through. */
-export type RoundAndRound = (keys: readonly number[]) => readonly number[];
+type RoundAndRound = (keys: readonly number[]) => readonly number[];
 
 /**
  * What each step is worth by its usual fingers, for its second event: by the finger before (thumb 0 to 4) times five

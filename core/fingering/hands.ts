@@ -19,7 +19,7 @@ export const FROM_NOWHERE: HandState = [];
 const REMEMBERED = 2;
 
 /** Notes of one part with a finger on each, and where they leave the hand. */
-export interface FingeredPart {
+interface FingeredPart {
   readonly notes: readonly HandNote[];
   readonly leaves: HandState;
 }

@@ -9,4 +9,4 @@ export {
   landingOf,
 } from './hands';
 export { arpeggioWarmUp, scaleWarmUp, type WarmUpNote } from './warmups';
-export { type Lie, lieOf } from './lie';
+export { lieOf } from './lie';

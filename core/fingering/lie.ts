@@ -2,7 +2,7 @@ import type { HandNote } from '../hands';
 import { isBlack } from '../music';
 
 /** The five keys a hand lies over, by its outer white keys (MIDI). */
-export interface Lie {
+interface Lie {
   readonly low: number;
   readonly high: number;
 }

@@ -10,7 +10,7 @@ const NAMES: Readonly<Record<number, string>> = {
 };
 
 /** A note of one staff in one bar that is struck or goes on. */
-export interface OnStaff {
+interface OnStaff {
   readonly pitch: Pitch;
   /** Goes on from the bar before: its accidental is not written again. */
   readonly isHeldOn: boolean;

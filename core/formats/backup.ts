@@ -20,7 +20,7 @@ export interface BackedUp {
 }
 
 /** Everything of a pianist's: all songs with what was practised, and the profile; a song is read when it is asked for. */
-export interface Backup {
+interface Backup {
   readonly profile: Profile;
   readonly count: number;
   /** The song with this number, from 0. Throws {@link FileError} where it cannot be read. */

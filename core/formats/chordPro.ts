@@ -19,7 +19,7 @@ const SECTION_WORDS: Record<string, string> = {
  * Reads words with chords in brackets (ChordPro): directives in braces, "[Am]" before the syllable it is struck with.
  * Each chord gets a bar, chords without words between them share one. Throws {@link FileError}.
  */
-export function readChordPro(text: string, songId: string, fallbackTitle: string): Song {
+function readChordPro(text: string, songId: string, fallbackTitle: string): Song {
   refuseTooLarge(text.length);
   const chart = new ChartBuilder(songId, fallbackTitle);
   text.split(/\r?\n/).forEach((line, index) => {

@@ -3,14 +3,14 @@ import { barTicks, unitTicks, type Metre } from '../music';
 import { EntryError } from './letters';
 
 /** One strike told by its count. */
-export interface TypedStrike {
+interface TypedStrike {
   /** Ticks from the beginning of the song. */
   readonly tick: number;
   readonly length: number;
   readonly at: number;
 }
 
-export interface TypedRhythm {
+interface TypedRhythm {
   readonly strikes: readonly TypedStrike[];
   readonly pickup: number;
   readonly barCount: number;
@@ -130,7 +130,7 @@ function offsetOf(token: string, metre: Metre, at: number): number {
 }
 
 /** A bar as the writer needs it. */
-export interface CountedBar {
+interface CountedBar {
   readonly number: number;
   readonly tick: number;
   readonly length: number;

@@ -1,5 +1,5 @@
 export { archiveOf } from './archive';
-export { type BackedUp, type Backup, BackupWriter, openBackup } from './backup';
+export { type BackedUp, BackupWriter, openBackup } from './backup';
 export { isBare, type TuneCandidate } from './candidates';
 export { readChart } from './chordPro';
 export { FileError, MOST_BYTES } from './fileError';

@@ -34,7 +34,7 @@ export interface TypedKey {
 }
 
 /** Middle C, where a tune begins that does not say where. */
-export const MIDDLE_C: Pitch = { letter: 'C', alter: 0, octave: 4 };
+const MIDDLE_C: Pitch = { letter: 'C', alter: 0, octave: 4 };
 /** Stands before a grace note; the one that songs were typed with before still reads. */
 const GRACE_SIGN = ';';
 const LETTER = /^([;~]?)([/\\]*)([A-Ga-g])(##|#|bb|b|n)?(-?\d+)?(?:\*(\d+))?$/;

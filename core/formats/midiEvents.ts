@@ -4,7 +4,7 @@ import { gotOrMade } from '../memory';
 import { FileError, refuseTooLarge } from './fileError';
 
 /** A key of a MIDI file, times in ticks of 1/960 quarter, not rounded. */
-export interface MidiKey {
+interface MidiKey {
   readonly start: number;
   readonly end: number;
   readonly midi: number;

@@ -58,7 +58,7 @@ const INTERVALS = new Map(
 );
 
 /** What a `<harmony>` says; `known` is false when its kind or degrees are none of ours. */
-export interface ReadHarmony {
+interface ReadHarmony {
   readonly symbol: string;
   readonly known: boolean;
   readonly kind: string;

@@ -20,7 +20,7 @@ export interface BarSigns {
   readonly dalSegno?: boolean;
 }
 
-export interface ReadOrder {
+interface ReadOrder {
   readonly playingOrder: Song['playingOrder'];
   /** What could not be followed. */
   readonly problems: readonly Phrase[];

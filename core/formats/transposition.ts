@@ -2,7 +2,7 @@ import { type Letter, LETTERS, movedBy, movedSymbol, type Pitch, type PitchClass
 import { childText, type Element } from './xmlTree';
 
 /** From what a transposing instrument has written to what sounds, in staff steps and half steps. */
-export interface Transposition {
+interface Transposition {
   readonly steps: number;
   readonly semitones: number;
 }

@@ -10,7 +10,7 @@ export interface TypedTune {
 }
 
 /** What typing has given so far. */
-export interface TypedResult {
+interface TypedResult {
   readonly fields: Pick<TuneFields, 'melody' | 'pickup' | 'barCount'>;
   /** What is still missing, with its place: letters without counts or counts without letters. */
   readonly missing: { readonly in: 'letters' | 'counts'; readonly error: EntryError } | null;

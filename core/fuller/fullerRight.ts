@@ -6,7 +6,7 @@ import { withStandIns } from './schools';
 import { strongNotes } from './strongNotes';
 
 /** What the fuller right hand of one part depends on. */
-export interface FullerTask {
+interface FullerTask {
   readonly school: Fuller;
   /** The tune of the part as struck, in time. */
   readonly tune: readonly HandNote[];

@@ -1,2 +1,2 @@
-export { fullerRight, type FullerTask } from './fullerRight';
-export { DEFAULT_FULLER, FULLER_SCHOOLS, fullerFor, type FullerSchool } from './schools';
+export { fullerRight } from './fullerRight';
+export { DEFAULT_FULLER, FULLER_SCHOOLS, fullerFor } from './schools';

@@ -1,7 +1,7 @@
 import type { Fuller } from '../song';
 
 /** A way of making the right hand fuller: what sounds with a strong note of the tune. */
-export interface FullerSchool {
+interface FullerSchool {
   readonly id: Fuller;
   readonly name: string;
   /** White steps the hand must reach for it. */

@@ -16,7 +16,7 @@ import {
 import { inversionName, inversionOf } from './inversion';
 
 /** One name a set of keys can bear. */
-export interface ChordName {
+interface ChordName {
   readonly chord: Chord;
   /** "Em6, third inversion" in ASCII. */
   readonly name: string;

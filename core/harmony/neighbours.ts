@@ -141,7 +141,7 @@ const HOLDING = [
 ];
 
 /** A chord that holds a note, with how far it lies from the key. */
-export interface Holding extends Neighbour {
+interface Holding extends Neighbour {
   /** Notes of the chord that the key does not have; 0 lies in the key. */
   readonly outside: number;
 }

@@ -48,7 +48,7 @@ export function bumpsBetween(
 }
 
 /** What remedies need to know of a place. */
-export interface BumpContext {
+interface BumpContext {
   readonly parts: readonly PartToPlay[];
   /** The change with a played id. */
   readonly changeOf: (id: string) => VoicedChange | undefined;

@@ -2,7 +2,7 @@ import type { Choices } from '../song';
 import { BLOCKS, rungOf, TWO_NOTES } from './ladder';
 
 /** A step of the build-up from two notes to the whole chord. */
-export interface BuildUpStep {
+interface BuildUpStep {
   /** Notes of a seventh chord that are played. */
   readonly notes: number;
   readonly name: string;

@@ -1,7 +1,7 @@
 import { gotOrMade, memoizeByKey } from './memoize';
 
 /** Makes a value under a name, or gives the one made before from the same things. */
-export type Remember<T> = ReturnType<typeof memoizeByKey<T>>;
+type Remember<T> = ReturnType<typeof memoizeByKey<T>>;
 
 /** What the stages made of one song, remembered from one arrangement of it to the next. */
 export class Memory {

@@ -2,7 +2,7 @@
 export const OCTAVE_MM = 164;
 export const WHITE_MM = OCTAVE_MM / 7;
 /** A reach measured once is not exact: what is within a millimetre is played. */
-export const REACH_TOLERANCE_MM = 1;
+const REACH_TOLERANCE_MM = 1;
 
 const WHITE_INDEX: Record<number, number> = { 0: 0, 2: 1, 4: 2, 5: 3, 7: 4, 9: 5, 11: 6 };
 const LOWER_SLOT = (3 * WHITE_MM) / 5;

@@ -17,7 +17,7 @@ export interface ProposedCut {
  * Points, ten to a point of strength, so that all costs are whole. Round numbers held against the hand-marked songs of
  * the tests; any one of them a tenth more or less finds F1 0.98 and more there, 0.89 and more on the tunes kept apart.
  */
-export const DIVISION = {
+const DIVISION = {
   /** A cut must earn this much or the part goes on. */
   worthACut: 60,
   /** A part half or twice as long as the song's phrases usually are, and one of any other length. */

@@ -6,7 +6,7 @@ export interface FigureNote {
 }
 
 /** A run of notes that comes again inside a part. */
-export interface Figure {
+interface Figure {
   /** Index of the first note of each coming, in order. */
   readonly starts: readonly number[];
   readonly notes: number;

@@ -66,7 +66,7 @@ function qualityOf(steps: number, semitones: number, sense: number): string {
 }
 
 /** What there is to learn of one hand or of the melody. */
-export interface Learning {
+interface Learning {
   /** Parts that are not the same as an earlier one. */
   readonly different: number;
   readonly parts: number;

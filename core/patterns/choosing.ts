@@ -24,7 +24,7 @@ export function fitsMetre({ metres }: Pattern, metre: Metre): boolean {
 }
 
 /** What a choice of pattern comes to in a metre. */
-export interface ChosenPattern {
+interface ChosenPattern {
   readonly pattern: Pattern;
   /** Why another is played: there is none of that id, it does not fit the metre, or it is for both hands of a singer's pianist. */
   readonly refused: 'unknown' | 'metre' | 'singing' | null;

@@ -9,13 +9,12 @@ export {
   type PlayedKey,
   readFigure,
   readLine,
-  type ReadFigure,
 } from './own';
 export { dress } from './dress';
 export { aboveRoot } from './members';
 export type { Pattern } from './pattern';
 export { descendingLine, type LinePlace } from './line';
-export { type PatternProposal, patternProposals } from './proposing';
+export { patternProposals } from './proposing';
 export { heightOf, rootsInPart } from './roots';
 export { BLOCK, PATTERNS } from './rows';
 export {

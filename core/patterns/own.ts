@@ -67,7 +67,7 @@ export function figureToShow(chord: Chord, at: number, beats: number): PlayedKey
 }
 
 /** A figure as it was read off keys. */
-export interface ReadFigure {
+interface ReadFigure {
   readonly events: Events;
   /** Keys that are no members of the chord, left out, lowest first. */
   readonly strangers: readonly number[];

@@ -6,7 +6,7 @@ import type { Pattern } from './pattern';
 import { BLOCK } from './rows';
 
 /** A pattern for a part, with why it suits. */
-export interface PatternProposal {
+interface PatternProposal {
   readonly pattern: Pattern;
   readonly reasons: readonly Phrase[];
 }

@@ -19,7 +19,7 @@ const GROWL = 6;
 const CLIMBS = 1;
 
 /** What the roots of a part depend on. */
-export interface RootsTask {
+interface RootsTask {
   readonly voiced: readonly VoicedChange[];
   readonly melody: readonly Sounding[];
   readonly longestNote: number;
@@ -46,7 +46,7 @@ export function rootsInPart(task: RootsTask): ReadonlyMap<string, number> {
 }
 
 /** The lowest key of a chroma from a key on. */
-export function rootFrom(from: number, bass: number): number {
+function rootFrom(from: number, bass: number): number {
   return from + ((bass - (from % 12) + 12) % 12);
 }
 

@@ -11,7 +11,7 @@ export interface TimedPedal {
 /** The pedal is lifted as the chord goes down and pressed again this long after it. */
 const PEDAL_AGAIN_SECONDS = 0.08;
 
-export interface PedalTask {
+interface PedalTask {
   readonly played: PlayedSong;
   /** Ticks at which the left hand strikes. */
   readonly struck: ReadonlySet<number>;

@@ -33,7 +33,7 @@ const ROLL_SECONDS = 0.045;
 const ENERGY_STEP = 5;
 const MIDDLE_ENERGY = 3;
 
-export interface PerformTask {
+interface PerformTask {
   readonly song: Song;
   readonly played: PlayedSong;
   readonly right: readonly HandNote[];

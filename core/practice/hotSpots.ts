@@ -23,7 +23,7 @@ export interface HotBar {
   readonly cause: Cause | null;
 }
 
-export interface Heat {
+interface Heat {
   /** Every bar of the song, in time. */
   readonly bars: readonly HotBar[];
   /** Slips at notes that are no longer there: what was played then cannot be compared. */

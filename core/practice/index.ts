@@ -11,20 +11,12 @@ export { type Day, daysOf, type Turn } from './log';
 export { partsToPractise } from './parts';
 export { reviewed, type StoredCard } from './schedule';
 export { minutesSinceRest, type WidePassage, widePassages } from './care';
-export { type Cause, type Heat, heatOf, type HotBar, hottest } from './hotSpots';
+export { type Cause, heatOf, type HotBar, hottest } from './hotSpots';
 export { type Slip, slipsOf } from './slips';
 export { afterJob, cardStates, type Known, standingAt } from './standing';
 export { PRACTISE_SETTINGS, type PractiseSettings, readSettings } from './settings';
 export { type LiveStand, LiveTake } from './live';
 export { type Aim, type RankedSong, rankSongs, type SongToRank, songToRank } from './nextSongs';
-export {
-  type CardRecord,
-  type Jotting,
-  newTurns,
-  type PracticeRecord,
-  readRecord,
-  rowOf,
-  turnsOfRows,
-} from './record';
+export { type Jotting, newTurns, type PracticeRecord, readRecord, rowOf, turnsOfRows } from './record';
 export { spotJob } from './spots';
 export { barsToTap, stretchInRecording, tempoAlong, withTap } from './tapped';

@@ -64,7 +64,7 @@ export interface Jotting {
 }
 
 /** Where one stands with a card, as it is taken along. */
-export interface CardRecord extends Known {
+interface CardRecord extends Known {
   readonly card: string;
 }
 
@@ -85,7 +85,7 @@ const cardRecordSchema = z.object({
 const jottingSchema = z.object({ at: time, text: z.string().min(1).max(2000) });
 
 /** A record that was read, and how much of it could not be. */
-export interface ReadRecord {
+interface ReadRecord {
   readonly record: PracticeRecord;
   readonly refused: number;
 }

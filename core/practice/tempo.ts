@@ -8,7 +8,7 @@ const STOP = 3;
 const STOP_SECONDS = 0.6;
 
 /** A player's own tempo, whatever it was. */
-export interface OwnTempo {
+interface OwnTempo {
   /** For each wanted key when it was to come, in seconds of the take; null where too little was played. */
   readonly expected: readonly (number | null)[];
   /** Share of the goal tempo at the beginning and at the end; null for too few strikes. */

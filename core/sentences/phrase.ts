@@ -9,7 +9,7 @@ import type { Words } from './words';
 /** All that is said in sentences: for each code how it is worded from its facts. */
 const BOOK = { ...FINDINGS, ...REMEDIES, ...REASONS, ...DIVISIONS, ...ROLES, ...IMPORTS };
 
-export type PhraseCode = keyof typeof BOOK;
+type PhraseCode = keyof typeof BOOK;
 type Fact = string | number | boolean | null | readonly (string | number)[] | Phrase;
 
 /** What is said, not how it is worded: a code and its facts. Words are made of it by {@link inWords}, and nowhere read again. */

@@ -33,7 +33,7 @@ export function isDismissed(finding: Finding, dismissed: readonly string[]): boo
   return dismissed.some((known) => known === id || known.startsWith(before));
 }
 
-export type FindingKind =
+type FindingKind =
   | 'unclear'
   | 'thin-chord'
   | 'shortened'

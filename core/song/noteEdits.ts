@@ -38,7 +38,7 @@ export type NoteEdit =
 /** Letters of spare words a song keeps. */
 const MOST_SPARE = 4000;
 /** A note is never made shorter than this: a thirty-second. */
-export const SHORTEST_TICKS = 120;
+const SHORTEST_TICKS = 120;
 /** Keys of the longest piano, A0 to C8. */
 const LOWEST_KEY = 21;
 const HIGHEST_KEY = 108;

@@ -8,8 +8,8 @@ const tick = z.number().int().min(0).max(100_000_000);
 const id = z.string().min(1).max(64);
 const letter = z.enum(['C', 'D', 'E', 'F', 'G', 'A', 'B']);
 
-export const pitchClassSchema = z.object({ letter, alter: z.number().int().min(-2).max(2) });
-export const pitchSchema = pitchClassSchema.extend({ octave: z.number().int().min(-1).max(9) });
+const pitchClassSchema = z.object({ letter, alter: z.number().int().min(-2).max(2) });
+const pitchSchema = pitchClassSchema.extend({ octave: z.number().int().min(-1).max(9) });
 const metre = z.object({
   numerator: z.number().int().min(1).max(64),
   denominator: z.union([
@@ -72,7 +72,7 @@ const changeSchema = z.object({
 });
 
 /** What the pianist may choose for a song and, differently, for a part. */
-export const choicesSchema = z.object({
+const choicesSchema = z.object({
   layout: layoutSchema,
   /** Id of a pattern, the song's own ones among them; "auto" takes the one that metre and energy suggest. */
   pattern: z.string().min(1).max(64),
@@ -105,7 +105,7 @@ export const choicesSchema = z.object({
 });
 
 /** How a song is cut into parts while the pianist has not placed every cut. */
-export const divisionSchema = z.object({
+const divisionSchema = z.object({
   /** "own": exactly the cuts stored; the others propose cuts round the locked ones. */
   school: z.enum(['phrase', 'types', 'bars', 'halves', 'lines', 'own']),
   /** Bars a part, for the school "bars". */

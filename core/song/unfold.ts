@@ -43,7 +43,7 @@ export type PlayedTempo = Song['tempoMap'][number] & {
 };
 
 /** What of a song its unfolding depends on. */
-export type Unfoldable = Pick<
+type Unfoldable = Pick<
   Song,
   | 'melody'
   | 'changes'

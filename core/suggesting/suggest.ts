@@ -48,7 +48,7 @@ export interface Slot {
   readonly closesSong: boolean;
 }
 
-export interface SuggestTask {
+interface SuggestTask {
   readonly played: PlayedSong;
   /** Where phrases end: ticks at which parts begin, and the end of the song. */
   readonly phraseEnds: readonly number[];

@@ -10,7 +10,7 @@ export interface PlayedKey {
 }
 
 /** A key put on the grid. */
-export interface WrittenKey {
+interface WrittenKey {
   readonly tick: number;
   readonly length: number;
   readonly midi: number;
@@ -27,7 +27,7 @@ export interface Quantised {
 }
 
 /** The usual spread of a player's strikes, in seconds: one standard deviation (about 20 ms for amateurs at ease). */
-export const PLAYER_SPREAD_SECONDS = 0.02;
+const PLAYER_SPREAD_SECONDS = 0.02;
 /** Strikes this close together are one chord, in seconds. */
 const TOGETHER_SECONDS = 0.035;
 /** A gap shorter than this share of the way to the next strike is breath, not a rest. */

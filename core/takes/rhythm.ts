@@ -5,7 +5,7 @@ export interface Stroke {
 }
 
 /** A strike that was wanted and what became of it. */
-export interface JudgedStroke<T extends Stroke> {
+interface JudgedStroke<T extends Stroke> {
   readonly wanted: T;
   /** Seconds it came late, less than 0 early; null where it was missed. */
   readonly late: number | null;

@@ -22,7 +22,7 @@ export interface Mistake {
   readonly note: number;
 }
 
-export interface SimulatedPlaying {
+interface SimulatedPlaying {
   readonly quartersPerMinute: number;
   /** Chance is repeatable: the same seed plays the same. */
   readonly seed: number;

@@ -32,7 +32,7 @@ function roomMade(offer: Phrase, { writtenId }: PlayedChange, how: CloseHands): 
 }
 
 /** Makes a remedy that raises the melody of the part at a tick; null where that cannot be. */
-export type RaiseMelody = (tick: number, offer: Phrase) => Remedy | null;
+type RaiseMelody = (tick: number, offer: Phrase) => Remedy | null;
 
 /** What had to give way at this change; every remedy has its edit. */
 export function relaxationFindings(

@@ -5,7 +5,7 @@ import { candidatesFor } from './candidates';
 import { semitonesBetween } from './movement';
 
 /** A chord symbol that may be written, or why it cannot be read. */
-export type ReadSymbol = { readonly chord: Chord | null } | { readonly problem: string };
+type ReadSymbol = { readonly chord: Chord | null } | { readonly problem: string };
 
 /** Reads a symbol as the pianist typed it; what cannot be read is said in a sentence. */
 export function readSymbol(text: string): ReadSymbol {

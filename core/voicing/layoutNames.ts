@@ -1,7 +1,7 @@
 import type { Layout } from '../song';
 
 /** What a layout is called and what it is, in the order of the ladder. */
-export interface LayoutRow {
+interface LayoutRow {
   readonly layout: Layout;
   readonly name: string;
   readonly says: string;

@@ -14,7 +14,7 @@ const MOST_NOTES: Partial<Record<SolvedLayout, number>> = { three: 3, bass: 1 };
 const MOST_IN_A_BLOCK = 4;
 
 /** Notes of a chord a layout plays: members above, and a slash bass below where there is one. */
-export interface LayoutNotes {
+interface LayoutNotes {
   readonly upper: readonly Member[];
   /** The chroma that must lie lowest, or null when any member may. */
   readonly lowest: number | null;

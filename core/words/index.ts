@@ -35,5 +35,5 @@ export { fingerCostInWords } from './fingers';
 export { type CountedStroke, rhythmInWords } from './rhythm';
 export { slipInWords, stepInWords } from './steps';
 export { capital, counted, partsInWords, timeInWords } from './titles';
-export { type WarmUp, warmUpInWords, warmUpsOf } from './warmUps';
+export { warmUpInWords, warmUpsOf } from './warmUps';
 export { pickupInWords, tempoInWords, tempoNote } from './tempo';

@@ -19,7 +19,7 @@ import {
 } from './walkthrough';
 
 /** What a teacher would hand out for one part. */
-export interface PartCard {
+interface PartCard {
   /** "Part 2 A′, Verse". */
   readonly title: string;
   readonly bars: string;

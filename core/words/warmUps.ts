@@ -3,7 +3,7 @@ import type { Hand } from '../hands';
 import { classNameOf, type Key, keyName, typeset } from '../music';
 
 /** Something that warms a hand in a key. */
-export interface WarmUp {
+interface WarmUp {
   /** "A minor scale, right hand". */
   readonly name: string;
   readonly hand: Hand;

@@ -6,7 +6,7 @@ import { chordAfter, chordAt, isClear, placeId, type Still } from '../stills';
 import type { FillTask } from '../task';
 
 /** What a kind of the right hand says of one way it could be played. */
-export interface RightHandFill {
+interface RightHandFill {
   readonly kind: string;
   readonly variant: string;
   readonly keys: readonly {

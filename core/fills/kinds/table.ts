@@ -15,7 +15,7 @@ import { sweep } from './sweep';
 import { bassWalk } from './walk';
 
 /** One kind of fill: what it proposes in a part, every way it can be played at every place that has room for it. */
-export interface FillKind {
+interface FillKind {
   /** What its ids begin with. */
   readonly kind: string;
   readonly hand: Hand;

@@ -1,5 +1,5 @@
 /** A tag of a page as it is drawn. */
-export interface Drawn {
+interface Drawn {
   readonly tag: string;
   readonly words: string;
   readonly at: (name: string) => number;

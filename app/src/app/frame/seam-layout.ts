@@ -37,7 +37,7 @@ const SMALLER = [0.95, 0.9, 0.85, 0.8];
 export const TURNER_HEIGHT = 44;
 
 /** A part laid out for a room. */
-export interface FittedSeam {
+interface FittedSeam {
   readonly layout: SeamLayout;
   readonly scale: number;
   /** Rows that are seen at a time: whole ones only. */

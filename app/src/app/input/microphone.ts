@@ -36,7 +36,7 @@ interface CapturedBlock {
 }
 
 /** A piano heard through the microphone, one note at a time. Nothing is recorded, nothing is sent. */
-export class MicrophoneKeys implements KeySource {
+class MicrophoneKeys implements KeySource {
   /** The piano sounds by itself. */
   readonly sounds = true;
   readonly isOnce = true;

@@ -31,7 +31,7 @@ export interface StaffMark {
   readonly isWord: boolean;
 }
 
-export interface StaffPlace {
+interface StaffPlace {
   readonly clef: 'treble' | 'bass';
   readonly bar: PlayedBar;
   readonly arrangement: Arrangement;

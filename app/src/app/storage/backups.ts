@@ -7,7 +7,7 @@ import { PracticeStore } from './practice-store';
 import { SongStore, UnreadableSongError } from './song-store';
 
 /** Told after each song: how many are done, of how many. */
-export type Progress = (done: number, of: number) => void;
+type Progress = (done: number, of: number) => void;
 
 /** What came of restoring a backup. */
 export interface Restored {

@@ -3,7 +3,7 @@ import { migrateSong, type Song } from '@joined-hands/core/song';
 const PREFIX = 'joined-hands unsaved ';
 
 /** A song as it was when the page had to go before it could be stored. */
-export interface Unsaved {
+interface Unsaved {
   readonly song: Song;
   /** The revision it was made from. */
   readonly revision: number;

@@ -1,5 +1,5 @@
 /** One step of the guided way: where it is, and what to do there. */
-export interface GuideStep {
+interface GuideStep {
   readonly title: string;
   /** Last part of the address of the bench; null: the song's own. */
   readonly bench: string | null;

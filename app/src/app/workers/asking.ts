@@ -3,7 +3,7 @@ import { type Answers, answerTo, type Question } from './answers';
 import { type SongMessage, SongsKnown } from './songs-known';
 
 /** An answer, or that the song must be sent whole first. */
-export type Reply = { readonly answer: Answers[keyof Answers] } | { readonly isUnknown: true };
+type Reply = { readonly answer: Answers[keyof Answers] } | { readonly isUnknown: true };
 
 /** What the ask worker answers: questions about the songs it is sent. */
 export function asking() {

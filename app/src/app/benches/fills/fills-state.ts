@@ -15,7 +15,7 @@ import type { Answers } from '../../workers/answers';
 import { Asker } from '../../workers/asker';
 
 /** What can be done on the Fills bench, one at a time. */
-export type FillsJob = 'places' | 'version' | 'frame' | 'grow';
+type FillsJob = 'places' | 'version' | 'frame' | 'grow';
 
 export const FILLS_JOBS: readonly { readonly value: FillsJob; readonly label: string }[] = [
   { value: 'places', label: 'Places' },

@@ -20,7 +20,7 @@ import type { HandLie, HeldKey } from '../../keyboard/keyboard';
 import { Asker } from '../../workers/asker';
 
 /** What can be done on the Join bench, one at a time. */
-export type JoinJob = 'why' | 'patterns' | 'steps' | 'fingers' | 'effort';
+type JoinJob = 'why' | 'patterns' | 'steps' | 'fingers' | 'effort';
 
 export const JOIN_JOBS: readonly { readonly value: JoinJob; readonly label: string }[] = [
   { value: 'why', label: 'Part' },
@@ -37,7 +37,7 @@ export const CHOICE_SCOPES = [
 ] as const;
 
 /** How a place is shown: at its tempo or slowly, both hands or one. */
-export interface Showing {
+interface Showing {
   readonly label: string;
   readonly tempoPercent: number | null;
   readonly hands: Hand | 'both';

@@ -38,7 +38,7 @@ export interface CutShape {
   readonly isLocked: boolean;
 }
 
-export interface PartShape {
+interface PartShape {
   /** The cut it begins with. */
   readonly cutId: string;
   readonly index: number;

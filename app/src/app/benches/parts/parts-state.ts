@@ -23,7 +23,7 @@ export const PARTS_JOBS = [
   { value: 'cut', label: 'Cutting' },
   { value: 'sections', label: 'Sections' },
 ] as const;
-export type PartsJob = (typeof PARTS_JOBS)[number]['value'];
+type PartsJob = (typeof PARTS_JOBS)[number]['value'];
 
 /** Choices a part keeps for itself when it follows another. */
 const OWN: readonly (keyof Choices)[] = ['octaveShift', 'shownOctave', 'dynamics'];

@@ -8,7 +8,7 @@ import { type KeySource, Recorder } from '../../input/recorder';
 import { Judge } from '../../workers/judge';
 
 /** What is wanted of a turn, and at what tempo it is clicked. */
-export interface TurnWanted {
+interface TurnWanted {
   readonly wanted: readonly WantedKey[];
   readonly fromTick: number;
   readonly toTick: number;

@@ -3,7 +3,7 @@ import { counted } from '@joined-hands/core/words';
 import { told } from '../../ui/told';
 
 /** A log read from a file, or why it is none. */
-export type LogRead =
+type LogRead =
   | { readonly record: NonNullable<ReturnType<typeof readRecord>>['record']; readonly refused: number }
   | { readonly problem: string };
 

@@ -34,7 +34,7 @@ import { Listening } from './listening';
 import { PractiseLog } from './practise-log';
 import { PractiseWishes } from './practise-wishes';
 
-export type PractiseJob = 'now' | 'plan' | 'places' | 'log' | 'recording';
+type PractiseJob = 'now' | 'plan' | 'places' | 'log' | 'recording';
 
 export const PRACTISE_JOBS: readonly { readonly value: PractiseJob; readonly label: string }[] = [
   { value: 'now', label: 'Now' },

@@ -1,7 +1,7 @@
 const TWO_DIGITS_MS = 700;
 
 /** What a number typed is for: a part to go to, or to play up to. */
-export type Purpose = 'part' | 'play-to';
+type Purpose = 'part' | 'play-to';
 
 /** Joins digits typed quickly after one another: 1 then 2 is part 12, where there are so many parts. */
 export class DigitJoiner {

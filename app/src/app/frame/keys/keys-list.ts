@@ -5,7 +5,7 @@ import type { BenchKey } from './bench-keys';
 import { Shortcuts } from './shortcuts';
 
 /** What a bench is called and for, with all keys that are of use there. */
-export interface BenchHelp {
+interface BenchHelp {
   readonly name: string;
   readonly help: string;
   readonly keys: readonly BenchKey[];

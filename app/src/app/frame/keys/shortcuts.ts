@@ -8,7 +8,7 @@ import { type Commanded, type FrameKey, goTo } from './frame-keys';
 import { digitOf, type Focus } from './press';
 
 /** Whom a key may be for. */
-export interface KeyReaders {
+interface KeyReaders {
   readonly frame: Commanded;
   readonly keys: readonly FrameKey[];
   readonly bench: BenchBehaviour | undefined;
