@@ -20,17 +20,17 @@ async function openProject(page: Page, song: Song): Promise<void> {
 
 async function toChords(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Chords', exact: true }).click();
-  await expect(page.locator('jh-chords-panel')).toBeVisible();
+  await expect(page.locator('jh-bench-panel')).toBeVisible();
 }
 
 async function openChords(page: Page, title: string): Promise<void> {
   await openBench(page, title, 'chords');
-  await expect(page.locator('jh-chords-panel')).toBeVisible();
+  await expect(page.locator('jh-bench-panel')).toBeVisible();
 }
 
 async function job(page: Page, name: string): Promise<void> {
   await page
-    .locator('jh-chords-panel label', { hasText: new RegExp(`^${name}$`) })
+    .locator('jh-bench-panel label', { hasText: new RegExp(`^${name}$`) })
     .first()
     .click();
 }
@@ -193,7 +193,7 @@ test('an unknown symbol is refused in a sentence; chords that hold a note are he
   for (const wrong of ['Hm', 'C7maj7']) {
     await page.locator('#symbol').fill(wrong);
     await page.locator('#symbol').press('Enter');
-    await expect(page.locator('jh-chords-panel .notice')).toContainText('is not a chord');
+    await expect(page.locator('jh-bench-panel .notice')).toContainText('is not a chord');
   }
   await expect(symbols(page).first()).toHaveText('Am');
   await page.locator('#symbol').fill('N.C.');
@@ -278,7 +278,7 @@ test('the Chords bench has no serious finding of axe, wide and narrow', async ({
   await page.keyboard.press('ArrowRight');
   for (const name of ['Chord', 'Schools', 'Holds']) {
     await job(page, name);
-    await check(page, 'jh-chords-panel');
+    await check(page, 'jh-bench-panel');
   }
   await check(page);
   await page.setViewportSize({ width: 390, height: 844 });

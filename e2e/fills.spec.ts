@@ -35,7 +35,7 @@ test('a fill is heard, taken, changed note by note and left out, by keyboard', a
   await expect.poll(letters).toEqual([]);
   await page.keyboard.press('Escape');
   await expect(page.getByRole('heading', { name: 'Where there is room' })).toBeVisible();
-  expect(await graveFindings(page, 'jh-fills-panel')).toEqual([]);
+  expect(await graveFindings(page, 'jh-bench-panel')).toEqual([]);
   expect(watched.errors).toEqual([]);
 });
 
@@ -64,7 +64,7 @@ test('a whole version is heard and undone in one step; an intro and an ending fr
   await expect(names.first()).toHaveText(/^Intro\s*$/);
   await expect(names.last()).toHaveText(/^Ending\s*$/);
   await expect(names).toHaveCount(7);
-  expect(await graveFindings(page, 'jh-fills-panel')).toEqual([]);
+  expect(await graveFindings(page, 'jh-bench-panel')).toEqual([]);
 
   await fromMenu(page, 'Export');
   await page.getByText('With intro, interludes and ending').click();

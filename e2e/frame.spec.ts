@@ -19,7 +19,7 @@ test('a bench that cannot be loaded says so, the others work, and it comes when 
   await expect(alert).toBeVisible();
   isBroken = false;
   await page.getByRole('button', { name: 'Try again' }).click();
-  await expect(page.locator('jh-chords-panel')).toBeVisible();
+  await expect(page.locator('jh-bench-panel')).toBeVisible();
   await expect(alert).toBeHidden();
 });
 

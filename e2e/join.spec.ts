@@ -36,7 +36,7 @@ test('patterns and a fuller right hand are taken on one part alone, and undone',
   await page.keyboard.press('Control+z');
   await page.keyboard.press('1');
   await expect(page.locator('jh-transport')).toContainText('Block chords');
-  expect(await graveFindings(page, 'jh-join-panel')).toEqual([]);
+  expect(await graveFindings(page, 'jh-bench-panel')).toEqual([]);
   expect(watched.errors).toEqual([]);
 });
 
@@ -61,7 +61,7 @@ test('a finger is pinned by keyboard alone, kept over a reload, and let go', asy
   // The left hand too: its line is another.
   await page.keyboard.press('ArrowDown');
   await expect(page.getByRole('heading', { name: 'C3 in bar 1' })).toBeVisible();
-  expect(await graveFindings(page, 'jh-join-panel')).toEqual([]);
+  expect(await graveFindings(page, 'jh-bench-panel')).toEqual([]);
 });
 
 test('a part is stepped through on the keys of the screen: a wrong one is said, the right ones go on; its rhythm is tapped, and what lags is said', async ({
@@ -96,7 +96,7 @@ test('a part is stepped through on the keys of the screen: a wrong one is said, 
   await expect(panel.locator('.told')).toContainText('Left hand:', { timeout: 30_000 });
   await expect(panel.locator('.told')).toContainText(/Left hand: \d+ ms late on average/);
   await expect(panel.locator('.told')).toContainText('Where they meet the hands are');
-  expect(await graveFindings(page, 'jh-join-panel')).toEqual([]);
+  expect(await graveFindings(page, 'jh-bench-panel')).toEqual([]);
 });
 
 test('the effort of a song is shown, and what makes the hardest part easier is one press away', async ({
@@ -124,7 +124,7 @@ test('the effort of a song is shown, and what makes the hardest part easier is o
   expect(to).toBeLessThan(from);
   await first.getByRole('button', { name: /^Take/ }).click();
   await expect(panel.getByRole('img').first()).toHaveAttribute('aria-label', new RegExp(`part 6 ${to}`));
-  expect(await graveFindings(page, 'jh-join-panel')).toEqual([]);
+  expect(await graveFindings(page, 'jh-bench-panel')).toEqual([]);
   expect(watched.errors).toEqual([]);
 });
 
@@ -190,7 +190,7 @@ test('a pattern is played once by the simulated pianist, or made on the grid, tr
   for (const cell of ['Member 1 on 1', 'Member 8 on 2', 'Member 5 on 3'])
     await panel.getByRole('button', { name: cell, exact: true }).click();
   await expect(panel.getByText('It fits every chord of the song.')).toBeVisible();
-  expect(await graveFindings(page, 'jh-join-panel')).toEqual([]);
+  expect(await graveFindings(page, 'jh-bench-panel')).toEqual([]);
   await panel.getByRole('button', { name: 'Keep and play it' }).click();
   await arranged(page);
   await expect(panel.locator('.heard b').first()).toHaveText('Low tide');

@@ -106,7 +106,7 @@ test('the song is cut in another way; locked cuts stay', async ({ page }) => {
   await expect(form(page)).toHaveText(/A\s*A′\s*B\s*A′/);
   await page.keyboard.press('2');
   await page.keyboard.press('k');
-  await page.locator('jh-parts-panel label', { hasText: 'Cutting' }).click();
+  await page.locator('jh-bench-panel label', { hasText: 'Cutting' }).click();
   await expect(page.locator('jh-cutting-panel')).toContainText('One cut is locked');
   await page.getByRole('button', { name: 'Every few bars' }).click();
   await page.getByLabel('Bars a part').fill('8');
@@ -142,7 +142,7 @@ test('what differs in a near copy is shown side by side and heard in turn; the p
 
 test('sections are proposed, renamed, given energy and a growing loudness', async ({ page }) => {
   await openParts(page, 'Sluicegate Song');
-  await page.locator('jh-parts-panel label', { hasText: 'Sections' }).click();
+  await page.locator('jh-bench-panel label', { hasText: 'Sections' }).click();
   await page.getByRole('button', { name: 'Remove this section' }).click();
   await page.getByRole('button', { name: 'Propose sections' }).click();
   await expect(page.locator('jh-parts-map .section').first()).toContainText('Verse');

@@ -20,7 +20,7 @@ test('a sitting: a plan, a gate missed and passed, judged, its hot spot practise
       .getByRole('button', { name: /^Loop bar/ })
       .first(),
   ).toBeVisible();
-  expect(await graveFindings(page, 'jh-practise-panel')).toEqual([]);
+  expect(await graveFindings(page, 'jh-bench-panel')).toEqual([]);
   // Without an instrument one says how it went.
   await page.keyboard.press('y');
   await expect(title(page, 'Clean, and passed')).toBeVisible();
@@ -41,7 +41,7 @@ test('a sitting: a plan, a gate missed and passed, judged, its hot spot practise
   await page.getByRole('textbox', { name: 'Notes of your own' }).fill('Bar 2: slower.');
   await page.keyboard.press('Enter');
   await expect(page.locator('jh-log-panel')).toContainText('Bar 2: slower.');
-  expect(await graveFindings(page, 'jh-practise-panel')).toEqual([]);
+  expect(await graveFindings(page, 'jh-bench-panel')).toEqual([]);
   const saved = page.waitForEvent('download');
   await page.getByRole('button', { name: /^Take the log away/ }).click();
   let csv = '';

@@ -129,11 +129,11 @@ for (const [name, width, height] of [
     const jobs = width < 900 ? ['Bars', 'Letters'] : ['Words', 'Bars', 'Letters', 'Play in', 'Keys', 'Told'];
     for (const job of jobs) {
       const isSheet = width < 900;
-      if (!(await page.locator('jh-tune-panel').isVisible()))
+      if (!(await page.locator('jh-bench-panel').isVisible()))
         await page.getByRole('button', { name: 'Work' }).click();
-      await page.locator('jh-tune-panel label', { hasText: job }).first().click();
+      await page.locator('jh-bench-panel label', { hasText: job }).first().click();
       if (isSheet && job === 'Letters') await page.getByRole('button', { name: 'Work' }).click();
-      await inspect(`tune, ${job}`, job === 'Letters' ? 'jh-letters-entry' : 'jh-tune-panel');
+      await inspect(`tune, ${job}`, job === 'Letters' ? 'jh-letters-entry' : 'jh-bench-panel');
     }
     await page.locator('summary', { hasText: 'More' }).click();
     await page.getByText('Guided way', { exact: true }).click();

@@ -22,12 +22,12 @@ async function song(page: Page): Promise<Song> {
 
 async function openTune(page: Page, title: string): Promise<void> {
   await openBench(page, title, 'tune');
-  await expect(page.locator('jh-tune-panel')).toBeVisible();
+  await expect(page.locator('jh-bench-panel')).toBeVisible();
 }
 
 async function job(page: Page, name: string): Promise<void> {
   await page
-    .locator('jh-tune-panel label', { hasText: new RegExp(`^${name}$`) })
+    .locator('jh-bench-panel label', { hasText: new RegExp(`^${name}$`) })
     .first()
     .click();
 }
@@ -45,7 +45,7 @@ test('letters and counts typed from nothing to a heard tune', async ({ page }) =
   await expect(page.locator('#tune-title')).toBeFocused();
   await page.keyboard.type('Tide Table');
   await page.keyboard.press('Enter');
-  await expect(page).toHaveURL(/tune\?job=letters/);
+  await expect(page).toHaveURL(/tune\?tab=letters/);
   await expect(page.getByLabel('Title')).toHaveValue('Tide Table');
   await page.goBack();
   await expect(page.getByRole('link', { name: 'Lanterns at Low Water' })).toBeVisible();
@@ -282,7 +282,7 @@ test('an empty shelf shows three ways to begin', async ({ page }) => {
 
 test('more words than notes are kept and shown, wherever one goes', async ({ page }) => {
   await openTune(page, 'Sluicegate Song');
-  await page.locator('jh-tune-panel label', { hasText: 'Words' }).first().click();
+  await page.locator('jh-bench-panel label', { hasText: 'Words' }).first().click();
   const box = page.getByRole('textbox', { name: 'Words of this part' });
   await expect(box).toHaveValue(/groan;$/);
   const words = `${await box.inputValue()} and the wa-ter is grey`;

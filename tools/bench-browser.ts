@@ -160,17 +160,17 @@ async function editFigures(browser: Browser, origin: string): Promise<void> {
   );
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Chords', exact: true }).click();
-  await page.locator('jh-chords-panel').waitFor();
+  await page.locator('jh-bench-panel').waitFor();
   const selected = async (turn: number): Promise<void> => {
     await page.locator(`[data-change=c${(turn % 4) + 1}] .symbol`).click();
     await page.waitForTimeout(AT_REST_MS);
   };
   await edit('a chord', () => page.keyboard.press('Shift+ArrowUp'), selected);
-  await page.locator('jh-chords-panel label', { hasText: 'Schools' }).click();
+  await page.locator('jh-bench-panel label', { hasText: 'Schools' }).click();
   await page.waitForTimeout(3 * AT_REST_MS);
   await edit('a layout', (turn) => another('jh-schools-panel', turn));
   await page.getByRole('link', { name: 'Parts', exact: true }).click();
-  await page.locator('jh-parts-panel').waitFor();
+  await page.locator('jh-bench-panel').waitFor();
   await page.waitForTimeout(AT_REST_MS);
   await edit('a cut', (turn) => page.keyboard.press(turn % 2 ? 'j' : 'x'));
   const long = await page.evaluate(() => (window as unknown as { long: string[] }).long);

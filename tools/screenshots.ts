@@ -85,7 +85,7 @@ await withBrowser(async (browser, origin) => {
   await page.waitForTimeout(800);
   await page.locator('[data-note=n4]').click();
   await shoot('tune');
-  await page.locator('jh-tune-panel label', { hasText: 'Letters' }).click();
+  await page.locator('jh-bench-panel label', { hasText: 'Letters' }).click();
   await page.locator('#counts').waitFor();
   await shoot('tune-letters');
   await page.goto(`${origin}/song/demo-mudflat/parts`);
@@ -106,7 +106,7 @@ await withBrowser(async (browser, origin) => {
   await shoot('chords');
   await page.goto(`${origin}/song/demo-rain/chords`);
   await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
-  await page.locator('jh-chords-panel label', { hasText: 'Schools' }).click();
+  await page.locator('jh-bench-panel label', { hasText: 'Schools' }).click();
   await page.locator('jh-schools-panel .travel').first().waitFor();
   await shoot('chords-schools');
   await page.goto(`${origin}/chords?song=demo-mudflat`);

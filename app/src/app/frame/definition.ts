@@ -1,14 +1,22 @@
-import { type Provider, signal, type Signal, type Type } from '@angular/core';
+import { type Provider, signal, type Signal, type Type, type WritableSignal } from '@angular/core';
 import { type BenchKey, runOf } from './keys/bench-keys';
 import type { Focus, KeyPress } from './keys/press';
+
+/** Panels of a bench behind tabs, and what the tabs are for. */
+export interface BenchTabs {
+  readonly label: string;
+  readonly mostInRow: number;
+  readonly hidesFindings?: boolean;
+  readonly tabs: readonly { readonly value: string; readonly label: string; readonly panel: Type<unknown> }[];
+}
 
 /** What a bench brings to the frame when it is opened for the first time: its panel, its keys, its state. */
 export interface BenchDefinition {
   /** Its state and its behaviour; made once for a song, kept while the song is open. */
   readonly providers: readonly Provider[];
   readonly behaviour: Type<BenchBehaviour>;
-  /** The side of the screen. */
-  readonly panel: Type<unknown>;
+  /** The side of the screen: one panel, or some behind tabs. */
+  readonly panel: Type<unknown> | BenchTabs;
   /** Shown above the part on screen. */
   readonly above?: Type<unknown>;
   /** Shown in the place of seam and staff. */
@@ -22,6 +30,12 @@ const NO_ROOM: ReadonlyMap<string, boolean> = new Map();
 export abstract class BenchBehaviour {
   /** Questions are asked only while the bench is on screen. */
   readonly isOpen = signal(false);
+  /** The tab that is open, where there are some. */
+  readonly tab: WritableSignal<string> = signal('');
+  /** Changes when something is to be seen from its beginning. */
+  readonly begun: Signal<unknown> = signal(null);
+  /** What came of the last thing done; empty for nothing. */
+  readonly notice: Signal<string> = signal('');
   /** The seam shows the melody without the left hand. */
   readonly showsMelodyOnly: boolean = false;
   /** Voicings are weighed for the chord selected. */
@@ -60,8 +74,8 @@ export abstract class BenchBehaviour {
   leave(): void {
     // Nothing was picked.
   }
-  /** Something the address asks for: `?job=letters`. */
-  begin(_job: string): void {
-    // There is one job only.
+  /** Something the address asks for: `?tab=letters`. */
+  begin(_tab: string): void {
+    // There is nothing to choose.
   }
 }

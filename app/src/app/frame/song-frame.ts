@@ -11,6 +11,7 @@ import {
   input,
   type OnInit,
   signal,
+  type Type,
   untracked,
   viewChild,
 } from '@angular/core';
@@ -31,6 +32,7 @@ import { takeAwayCopy, takeAwayRaw } from '../storage/take-away';
 import { GUIDED_SONG } from '../ui/guide-steps';
 import { Offline } from '../ui/offline';
 import { Problems } from '../ui/problems';
+import { BenchPanel } from './bench-panel';
 import { BenchState } from './bench-state';
 import { type BenchBehaviour, type BenchDefinition } from './definition';
 import { FrameHeader } from './frame-header';
@@ -53,6 +55,9 @@ interface OpenBench {
   readonly definition: BenchDefinition;
   readonly injector: Injector & { destroy?(): void };
   readonly behaviour: BenchBehaviour;
+  /** The side of the screen, and what it is given. */
+  readonly panel: Type<unknown>;
+  readonly inputs: Record<string, unknown>;
 }
 
 /** The song on screen: header, parts rail, seam, the open bench's panel, keyboard, transport. */
@@ -79,7 +84,7 @@ interface OpenBench {
 export class SongFrame implements OnInit {
   readonly id = input.required<string>();
   readonly benchName = input<string>();
-  readonly job = input<string>();
+  readonly tab = input<string>();
 
   readonly bench = inject(BenchState);
   protected readonly keys = inject(KeysShown);
@@ -140,8 +145,8 @@ export class SongFrame implements OnInit {
       untracked(() => void this.openBench(row));
     });
     effect(() => {
-      const [open, job] = [this.open(), this.job()];
-      if (open && job) untracked(() => open.behaviour.begin(job));
+      const [open, tab] = [this.open(), this.tab()];
+      if (open && tab) untracked(() => open.behaviour.begin(tab));
     });
     effect(() => {
       const behaviour = this.open()?.behaviour;
@@ -248,7 +253,12 @@ export class SongFrame implements OnInit {
 
   private made(row: BenchRow, definition: BenchDefinition): OpenBench {
     const injector = Injector.create({ providers: [...definition.providers], parent: this.injector });
-    const bench = { definition, injector, behaviour: injector.get(definition.behaviour) };
+    const behaviour = injector.get(definition.behaviour);
+    const side = definition.panel;
+    const bench: OpenBench =
+      'tabs' in side
+        ? { definition, injector, behaviour, panel: BenchPanel, inputs: { about: side, behaviour } }
+        : { definition, injector, behaviour, panel: side, inputs: {} };
     this.benches.set(row, bench);
     return bench;
   }

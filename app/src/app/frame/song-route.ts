@@ -12,7 +12,7 @@ import { SongFrame } from './song-frame';
   imports: [NzModalModule, SongFrame],
   template: `
     @for (song of [id()]; track song) {
-      <jh-song-frame [id]="song" [benchName]="benchName()" [job]="job()" />
+      <jh-song-frame [id]="song" [benchName]="benchName()" [tab]="tab()" />
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -22,8 +22,8 @@ export class SongRoute {
   readonly id = input.required<string>();
   /** The bench, from the address; none is the song's own. */
   readonly benchName = input<string>();
-  /** What to begin with on the bench, from the address. */
-  readonly job = input<string>();
+  /** The tab to begin with on the bench, from the address. */
+  readonly tab = input<string>();
 
   private readonly modal = inject(NzModalService);
   private readonly state = inject(Store).selectSignal(workbench.selectWorkbenchState);

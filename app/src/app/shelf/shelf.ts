@@ -255,7 +255,7 @@ export class Shelf implements OnInit, OnDestroy {
       if (!begun) return;
       const song = asPreferred(begun, await this.songs.profile());
       this.songs.begin(song);
-      await this.router.navigate(['/song', song.id, 'tune'], { queryParams: { job: 'letters' } });
+      await this.router.navigate(['/song', song.id, 'tune'], { queryParams: { tab: 'letters' } });
     } catch (error) {
       this.wentWrong('The tune could not be begun', error);
     }

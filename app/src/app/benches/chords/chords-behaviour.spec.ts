@@ -41,9 +41,9 @@ describe('the Chords bench in the frame', () => {
     vi.useFakeTimers({ toFake: ['setTimeout'] });
     const focus = vi.fn();
     vi.stubGlobal('document', { getElementById: (id: string) => (id === 'symbol' ? { focus } : null) });
-    chords.job.set('schools');
+    chords.tab.set('schools');
     behaviour.readKey(press('w'), NOWHERE, true)?.();
-    expect(chords.job()).toBe('chord');
+    expect(chords.tab()).toBe('chord');
     // Once the panel is there.
     expect(focus).not.toHaveBeenCalled();
     vi.runAllTimers();

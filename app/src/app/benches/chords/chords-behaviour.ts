@@ -1,4 +1,4 @@
-import { inject, Injectable } from '@angular/core';
+import { inject, Injectable, type WritableSignal } from '@angular/core';
 import { BenchBehaviour } from '../../frame/definition';
 import { chordsKeys } from './chords-keys';
 import { ChordsState } from './chords-state';
@@ -7,6 +7,8 @@ import { ChordsState } from './chords-state';
 @Injectable()
 export class ChordsBehaviour extends BenchBehaviour {
   private readonly chords = inject(ChordsState);
+  override readonly tab = this.chords.tab as WritableSignal<string>;
+  override readonly notice = this.chords.notice;
   override readonly keys = chordsKeys(this.chords);
   override readonly isOpen = this.chords.isOpen;
   override readonly weighsVoicings = true;

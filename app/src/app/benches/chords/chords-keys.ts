@@ -40,7 +40,7 @@ export function chordsKeys(chords: ChordsState): readonly BenchKey[] {
       does: 'write the chord in another way',
       run: {
         w: () => {
-          chords.job.set('chord');
+          chords.tab.set('chord');
           setTimeout(() => document.getElementById('symbol')?.focus());
         },
       },

@@ -179,7 +179,7 @@ describe('the chords of the open song', () => {
   });
 
   it('compares the schools for the song or the part, while they are looked at', () => {
-    chords.job.set('schools');
+    chords.tab.set('schools');
     table.settle();
     expect(table.questions).toEqual([{ kind: 'layouts', cutId: null }, { kind: 'proof' }]);
     expect(chords.proof()).toMatchObject({ ours: 79, least: 75, forSharing: 1, byPins: 0 });
@@ -187,7 +187,7 @@ describe('the chords of the open song', () => {
     chords.forPart.set(true);
     table.settle();
     expect(table.questions[2]).toEqual({ kind: 'layouts', cutId: 'cut0' });
-    chords.job.set('holds');
+    chords.tab.set('holds');
     chords.bench.goToPart(2);
     table.settle();
     expect(table.questions).toHaveLength(3);

@@ -25,8 +25,9 @@ import { answered, type Asking } from '../../workers/answered';
 import type { Question } from '../../workers/answers';
 import { Asker } from '../../workers/asker';
 import { told } from '../../ui/told';
-import type { ChordJob } from './chords-jobs';
 
+/** Tabs of the Chords bench. */
+type ChordsTab = 'chord' | 'schools' | 'suggest' | 'holds' | 'name';
 type ChordQuestion = Extract<Question, { readonly kind: 'layouts' | 'proof' | 'progressions' }>;
 
 /** Suggestions for a change as it stood in an arrangement. */
@@ -45,7 +46,7 @@ export class ChordsState {
   readonly isOpen = signal(false);
   private readonly asker = inject(Asker);
   private readonly playing = inject(Playing);
-  readonly job = signal<ChordJob>('chord');
+  readonly tab = signal<ChordsTab>('chord');
   readonly taste = signal<Taste>('sevenths');
   /** Triads where a seventh stands at rest. */
   readonly triads = signal(true);
@@ -82,10 +83,10 @@ export class ChordsState {
   /** A question asked while its panel is open, of the whole arrangement. */
   private asking<K extends ChordQuestion['kind']>(
     question: Extract<ChordQuestion, { readonly kind: K }>,
-    job: ChordJob,
+    tab: ChordsTab,
   ): Asking<K> | null {
     const arrangement = this.bench.arrangement();
-    if (this.job() !== job || !arrangement || arrangement.isPartial || !this.isOpen()) return null;
+    if (this.tab() !== tab || !arrangement || arrangement.isPartial || !this.isOpen()) return null;
     return { about: arrangement, question };
   }
   readonly isSuggesting = signal(false);

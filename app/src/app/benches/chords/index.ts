@@ -1,11 +1,25 @@
 import type { BenchDefinition } from '../../frame/definition';
+import { ChordPanel } from './chord-panel';
 import { ChordsBehaviour } from './chords-behaviour';
-import { ChordsPanel } from './chords-panel';
 import { ChordsState } from './chords-state';
+import { HoldsPanel } from './holds-panel';
+import { NamePanel } from './name-panel';
+import { SchoolsPanel } from './schools-panel';
+import { SuggestPanel } from './suggest-panel';
 
 /** The Chords bench: which chord, in which position, and why. */
 export const bench: BenchDefinition = {
   providers: [ChordsState, ChordsBehaviour],
   behaviour: ChordsBehaviour,
-  panel: ChordsPanel,
+  panel: {
+    label: 'What to do with the chords',
+    mostInRow: 3,
+    tabs: [
+      { value: 'chord', label: 'Chord', panel: ChordPanel },
+      { value: 'schools', label: 'Schools', panel: SchoolsPanel },
+      { value: 'suggest', label: 'Suggest', panel: SuggestPanel },
+      { value: 'holds', label: 'Holds', panel: HoldsPanel },
+      { value: 'name', label: 'Name', panel: NamePanel },
+    ],
+  },
 };

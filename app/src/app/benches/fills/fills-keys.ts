@@ -3,16 +3,16 @@ import type { FillsState } from './fills-state';
 
 /** The keys of the Fills bench, beside those of every bench. */
 export function fillsKeys(fills: FillsState): readonly BenchKey[] {
-  const atPlaces = (): boolean => fills.job() === 'places';
+  const atPlaces = (): boolean => fills.tab() === 'places';
   return [
     {
       keys: 'W  M  F  G',
       does: 'places, a whole version, the frame, growth',
       run: {
-        w: () => fills.job.set('places'),
-        m: () => fills.job.set('version'),
-        f: () => fills.job.set('frame'),
-        g: () => fills.job.set('grow'),
+        w: () => fills.tab.set('places'),
+        m: () => fills.tab.set('version'),
+        f: () => fills.tab.set('frame'),
+        g: () => fills.tab.set('grow'),
       },
     },
     {

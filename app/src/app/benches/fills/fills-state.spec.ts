@@ -171,16 +171,16 @@ describe('the Fills bench', () => {
     ]);
     for (const [key, job] of [...'mfgw'].map((k, i) => [k, ['version', 'frame', 'grow', 'places'][i]])) {
       pressOn(behaviour, key);
-      expect(fills.job()).toBe(job);
+      expect(fills.tab()).toBe(job);
       expect(pressOn(behaviour, 'ArrowRight')).toBe(job === 'places');
     }
   });
 
   it('obeys its keys, and leaves a settled part alone', () => {
     pressOn(table.get(FillsBehaviour), 'm');
-    expect(fills.job()).toBe('version');
+    expect(fills.tab()).toBe('version');
     table.get(FillsBehaviour).leave();
-    expect(fills.job()).toBe('places');
+    expect(fills.tab()).toBe('places');
     pressOn(table.get(FillsBehaviour), 'ArrowRight');
     table.settle();
     expect(fills.bench.selectedId()).toBe('c1');

@@ -15,14 +15,8 @@ import type { Answers } from '../../workers/answers';
 import { Asker } from '../../workers/asker';
 
 /** What can be done on the Fills bench, one at a time. */
-type FillsJob = 'places' | 'version' | 'frame' | 'grow';
-
-export const FILLS_JOBS: readonly { readonly value: FillsJob; readonly label: string }[] = [
-  { value: 'places', label: 'Places' },
-  { value: 'version', label: 'Version' },
-  { value: 'frame', label: 'Frame' },
-  { value: 'grow', label: 'Growth' },
-];
+/** Tabs of the Fills bench. */
+type FillsTab = 'places' | 'version' | 'frame' | 'grow';
 
 /** The places of the part that have room, and what is done with what fits there. */
 @Injectable()
@@ -32,7 +26,7 @@ export class FillsState {
   private readonly asker = inject(Asker);
 
   readonly isOpen = signal(false);
-  readonly job = signal<FillsJob>('places');
+  readonly tab = signal<FillsTab>('places');
   /** Which proposal of the place is looked at. */
   readonly tried = signal(0);
   /** Which note of a fill that is played is changed; null while none is. */

@@ -1,11 +1,23 @@
 import type { BenchDefinition } from '../../frame/definition';
 import { FillsBehaviour } from './fills-behaviour';
-import { FillsPanel } from './fills-panel';
 import { FillsState } from './fills-state';
+import { FramePanel } from './frame-panel';
+import { GrowthPanel } from './growth-panel';
+import { PlacesPanel } from './places-panel';
+import { VersionPanel } from './version-panel';
 
 /** The Fills bench: what may be added where, a beginning and an end, and how a strain grows when it comes back. */
 export const bench: BenchDefinition = {
   providers: [FillsState, FillsBehaviour],
   behaviour: FillsBehaviour,
-  panel: FillsPanel,
+  panel: {
+    label: 'What to do with fills',
+    mostInRow: 2,
+    tabs: [
+      { value: 'places', label: 'Places', panel: PlacesPanel },
+      { value: 'version', label: 'Version', panel: VersionPanel },
+      { value: 'frame', label: 'Frame', panel: FramePanel },
+      { value: 'grow', label: 'Growth', panel: GrowthPanel },
+    ],
+  },
 };

@@ -1,14 +1,28 @@
 import type { BenchDefinition } from '../../frame/definition';
+import { EffortPanel } from './effort-panel';
+import { FingersPanel } from './fingers-panel';
 import { JoinBehaviour } from './join-behaviour';
-import { JoinPanel } from './join-panel';
 import { JoinState } from './join-state';
 import { MakerState } from './maker-state';
 import { PatternChoices } from './pattern-choices';
+import { PatternsPanel } from './patterns-panel';
+import { Reasons } from './reasons';
+import { StepsPanel } from './steps-panel';
 import { TapState } from './tap-state';
 
 /** The Join bench: both hands together, what makes them hard, and how they are learned to go together. */
 export const bench: BenchDefinition = {
   providers: [JoinState, MakerState, PatternChoices, TapState, JoinBehaviour],
   behaviour: JoinBehaviour,
-  panel: JoinPanel,
+  panel: {
+    label: 'What to do with both hands',
+    mostInRow: 3,
+    tabs: [
+      { value: 'why', label: 'Part', panel: Reasons },
+      { value: 'patterns', label: 'Patterns', panel: PatternsPanel },
+      { value: 'steps', label: 'Step', panel: StepsPanel },
+      { value: 'fingers', label: 'Fingers', panel: FingersPanel },
+      { value: 'effort', label: 'Effort', panel: EffortPanel },
+    ],
+  },
 };

@@ -5,19 +5,19 @@ const FINGERS = [1, 2, 3, 4, 5];
 
 /** The keys of the Join bench, beside those of every bench. */
 export function joinKeys(join: JoinState): readonly BenchKey[] {
-  const isStepping = (): boolean => join.job() === 'steps';
-  const atFingers = (): boolean => join.job() === 'fingers';
+  const isStepping = (): boolean => join.tab() === 'steps';
+  const atFingers = (): boolean => join.tab() === 'fingers';
   const otherHand = (): void => join.chooseHand(join.hand() === 'right' ? 'left' : 'right');
   return [
     {
       keys: 'W  P  N  F  E',
       does: 'the part, its patterns, step through it, fingers, effort',
       run: {
-        w: () => join.job.set('why'),
-        p: () => join.job.set('patterns'),
-        n: () => join.job.set('steps'),
-        f: () => join.job.set('fingers'),
-        e: () => join.job.set('effort'),
+        w: () => join.tab.set('why'),
+        p: () => join.tab.set('patterns'),
+        n: () => join.tab.set('steps'),
+        f: () => join.tab.set('fingers'),
+        e: () => join.tab.set('effort'),
       },
     },
     {

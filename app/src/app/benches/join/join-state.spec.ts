@@ -22,8 +22,8 @@ describe('the Join bench', () => {
     join.isOpen.set(true);
     table.settle();
   };
-  const at = (job: Parameters<JoinState['job']['set']>[0]): void => {
-    join.job.set(job);
+  const at = (tab: Parameters<JoinState['tab']['set']>[0]): void => {
+    join.tab.set(tab);
     table.settle();
   };
   beforeEach(() => open());
@@ -184,7 +184,7 @@ describe('the Join bench', () => {
     expect(behaviour.pressNote('n1', false)).toBe(true);
     expect(behaviour.picked()).toEqual(['n1']);
     behaviour.leave();
-    expect(join.job()).toBe('why');
+    expect(join.tab()).toBe('why');
     expect([behaviour.pressNote('n2', false), behaviour.pressChange('c2')]).toEqual([false, false]);
   });
 
@@ -206,7 +206,7 @@ describe('the Join bench', () => {
       ['why', 'patterns', 'steps', 'fingers', 'effort'][i],
     ])) {
       pressOn(behaviour, key);
-      expect(join.job()).toBe(job);
+      expect(join.tab()).toBe(job);
       const asked = askedBy(behaviour, join, arrows).map((call) => call?.join(' ') ?? null);
       const stepping = ['stepBy 1', 'stepBy -1', 'hearStep', null, 'stepBy 1', null, null, null];
       const other = 'chooseHand left';

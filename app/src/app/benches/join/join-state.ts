@@ -19,16 +19,8 @@ import { ScreenKeyboard } from '../../input/screen-keyboard';
 import type { HandLie, HeldKey } from '../../keyboard/keyboard';
 import { Asker } from '../../workers/asker';
 
-/** What can be done on the Join bench, one at a time. */
-type JoinJob = 'why' | 'patterns' | 'steps' | 'fingers' | 'effort';
-
-export const JOIN_JOBS: readonly { readonly value: JoinJob; readonly label: string }[] = [
-  { value: 'why', label: 'Part' },
-  { value: 'patterns', label: 'Patterns' },
-  { value: 'steps', label: 'Step' },
-  { value: 'fingers', label: 'Fingers' },
-  { value: 'effort', label: 'Effort' },
-];
+/** Tabs of the Join bench. */
+type JoinTab = 'why' | 'patterns' | 'steps' | 'fingers' | 'effort';
 
 /** Whom a choice is made for. */
 export const CHOICE_SCOPES = [
@@ -59,7 +51,7 @@ export class JoinState {
   private readonly screen = inject(ScreenKeyboard);
 
   readonly isOpen = signal(false);
-  readonly job = signal<JoinJob>('why');
+  readonly tab = signal<JoinTab>('why');
   /** Choices are made for the part on screen alone. */
   readonly forPart = signal(false);
 
@@ -82,12 +74,12 @@ export class JoinState {
       untracked(() => this.goToStep(0));
     });
     effect(() => {
-      const [isOpen, job, arrangement] = [this.isOpen(), this.job(), this.bench.arrangement()];
+      const [isOpen, job, arrangement] = [this.isOpen(), this.tab(), this.bench.arrangement()];
       if (!isOpen || job !== 'effort' || !arrangement || arrangement.isPartial) return;
       this.asker.answer(arrangement, { kind: 'efforts' }, (efforts) => this.efforts.set(efforts));
     });
     effect(() => {
-      const [isOpen, job, arrangement] = [this.isOpen(), this.job(), this.bench.arrangement()];
+      const [isOpen, job, arrangement] = [this.isOpen(), this.tab(), this.bench.arrangement()];
       const part = this.bench.partIndex();
       if (!isOpen || job !== 'effort' || !arrangement || arrangement.isPartial) return;
       this.easier.set(null);
@@ -151,7 +143,7 @@ export class JoinState {
   });
 
   private isStepping(): boolean {
-    return this.isOpen() && this.job() === 'steps' && this.step() !== null;
+    return this.isOpen() && this.tab() === 'steps' && this.step() !== null;
   }
 
   /** A key went down, wherever it was pressed: when all that are wanted have been, the next step comes. */
@@ -216,7 +208,7 @@ export class JoinState {
   });
   /** The key picked; the first of the part while none is. */
   readonly note = computed((): HandNote | null => {
-    if (this.job() !== 'fingers') return null;
+    if (this.tab() !== 'fingers') return null;
     const at = this.noteAt();
     return (
       this.notes().find(({ tick, midi }) => tick === at?.tick && midi === at.midi) ?? this.notes()[0] ?? null
@@ -267,7 +259,7 @@ export class JoinState {
 
   /** Where each hand lies that strikes one key at the place shown. */
   private readonly lies = computed((): readonly HandLie[] => {
-    const step = this.job() === 'steps' ? this.step() : null;
+    const step = this.tab() === 'steps' ? this.step() : null;
     const note = this.note();
     const struck = step
       ? [step.right, step.left]
@@ -281,7 +273,7 @@ export class JoinState {
   });
 
   private readonly keysToShow = computed((): readonly HeldKey[] | null => {
-    const step = this.job() === 'steps' ? this.step() : null;
+    const step = this.tab() === 'steps' ? this.step() : null;
     if (step) return [...step.left, ...step.right].map(asHeld);
     const note = this.note();
     return note

@@ -1,13 +1,23 @@
 import type { BenchDefinition } from '../../frame/definition';
+import { CuttingPanel } from './cutting-panel';
 import { PartSheet } from './part-sheet';
 import { PartsBehaviour } from './parts-behaviour';
-import { PartsPanel } from './parts-panel';
 import { PartsState } from './parts-state';
+import { SectionsPanel } from './sections-panel';
+import { ThisPartPanel } from './this-part-panel';
 
 /** The Parts bench: where the song is cut, what comes back, the card of a part. */
 export const bench: BenchDefinition = {
   providers: [PartsState, PartsBehaviour],
   behaviour: PartsBehaviour,
-  panel: PartsPanel,
+  panel: {
+    label: 'What to do with the parts',
+    mostInRow: 3,
+    tabs: [
+      { value: 'part', label: 'This part', panel: ThisPartPanel },
+      { value: 'cut', label: 'Cutting', panel: CuttingPanel },
+      { value: 'sections', label: 'Sections', panel: SectionsPanel },
+    ],
+  },
   stage: PartSheet,
 };

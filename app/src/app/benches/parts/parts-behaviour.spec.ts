@@ -66,10 +66,10 @@ describe('the Parts bench in the frame', () => {
     vi.useFakeTimers({ toFake: ['setTimeout'] });
     const focus = vi.fn();
     vi.stubGlobal('document', { getElementById: (id: string) => (id === 'part-name' ? { focus } : null) });
-    parts.job.set('sections');
+    parts.tab.set('sections');
     key('n');
     vi.runAllTimers();
-    expect([parts.job(), focus.mock.calls.length]).toEqual(['part', 1]);
+    expect([parts.tab(), focus.mock.calls.length]).toEqual(['part', 1]);
     vi.unstubAllGlobals();
     vi.useRealTimers();
   });

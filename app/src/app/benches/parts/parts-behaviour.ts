@@ -1,4 +1,4 @@
-import { inject, Injectable } from '@angular/core';
+import { inject, Injectable, type WritableSignal } from '@angular/core';
 import { BenchBehaviour } from '../../frame/definition';
 import { partsKeys } from './parts-keys';
 import { PartsState } from './parts-state';
@@ -7,5 +7,6 @@ import { PartsState } from './parts-state';
 @Injectable()
 export class PartsBehaviour extends BenchBehaviour {
   private readonly parts = inject(PartsState);
+  override readonly tab = this.parts.tab as WritableSignal<string>;
   override readonly keys = partsKeys(this.parts);
 }

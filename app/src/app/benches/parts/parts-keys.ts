@@ -36,7 +36,7 @@ export function partsKeys(parts: PartsState): readonly BenchKey[] {
       does: 'name the part',
       run: {
         n: () => {
-          parts.job.set('part');
+          parts.tab.set('part');
           setTimeout(() => document.getElementById('part-name')?.focus());
         },
       },

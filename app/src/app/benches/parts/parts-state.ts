@@ -17,13 +17,8 @@ import { type Choices, type Division, type Section } from '@joined-hands/core/so
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
 
-/** What the Parts bench helps with, one at a time. */
-export const PARTS_JOBS = [
-  { value: 'part', label: 'This part' },
-  { value: 'cut', label: 'Cutting' },
-  { value: 'sections', label: 'Sections' },
-] as const;
-type PartsJob = (typeof PARTS_JOBS)[number]['value'];
+/** Tabs of the Parts bench. */
+type PartsTab = 'part' | 'cut' | 'sections';
 
 /** Choices a part keeps for itself when it follows another. */
 const OWN: readonly (keyof Choices)[] = ['octaveShift', 'shownOctave', 'dynamics'];
@@ -33,7 +28,7 @@ const OWN: readonly (keyof Choices)[] = ['octaveShift', 'shownOctave', 'dynamics
 export class PartsState {
   readonly bench = inject(BenchState);
   readonly playing = inject(Playing);
-  readonly job = signal<PartsJob>('part');
+  readonly tab = signal<PartsTab>('part');
 
   private readonly played = computed(() => this.bench.arrangement()?.played ?? null);
   private readonly parts = computed<readonly Part[]>(() => this.bench.arrangement()?.parts ?? []);

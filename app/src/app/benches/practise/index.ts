@@ -1,15 +1,30 @@
 import type { BenchDefinition } from '../../frame/definition';
 import { Listening } from './listening';
+import { LogPanel } from './log-panel';
+import { NowPanel } from './now-panel';
+import { PlacesPanel } from './places-panel';
+import { PlanPanel } from './plan-panel';
 import { PractiseBehaviour } from './practise-behaviour';
-import { PractisePanel } from './practise-panel';
 import { PractiseLog } from './practise-log';
 import { PractiseState } from './practise-state';
 import { PractiseWishes } from './practise-wishes';
+import { RecordingPanel } from './recording-panel';
 import { RecordingState } from './recording-state';
 
 /** The Practise bench: one small job at a time, listened to, kept account of. */
 export const bench: BenchDefinition = {
   providers: [Listening, PractiseLog, PractiseWishes, RecordingState, PractiseState, PractiseBehaviour],
   behaviour: PractiseBehaviour,
-  panel: PractisePanel,
+  panel: {
+    label: 'What to look at',
+    mostInRow: 3,
+    hidesFindings: true,
+    tabs: [
+      { value: 'now', label: 'Now', panel: NowPanel },
+      { value: 'plan', label: 'Plan', panel: PlanPanel },
+      { value: 'places', label: 'Places', panel: PlacesPanel },
+      { value: 'log', label: 'Log', panel: LogPanel },
+      { value: 'recording', label: 'Recording', panel: RecordingPanel },
+    ],
+  },
 };

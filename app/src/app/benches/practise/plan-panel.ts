@@ -205,6 +205,6 @@ export class PlanPanel {
 
   protected begin(index: number): void {
     this.state.goTo(index);
-    this.state.job.set('now');
+    this.state.tab.set('now');
   }
 }

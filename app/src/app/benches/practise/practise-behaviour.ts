@@ -1,4 +1,4 @@
-import { computed, inject, Injectable } from '@angular/core';
+import { computed, inject, Injectable, type WritableSignal } from '@angular/core';
 import { BenchBehaviour } from '../../frame/definition';
 import { practiseKeys } from './practise-keys';
 import { PractiseState } from './practise-state';
@@ -9,6 +9,9 @@ import { RecordingState } from './recording-state';
 export class PractiseBehaviour extends BenchBehaviour {
   private readonly practise = inject(PractiseState);
   private readonly recording = inject(RecordingState);
+  override readonly tab = this.practise.tab as WritableSignal<string>;
+  // Each tab is seen from its beginning, and so is the next job.
+  override readonly begun = computed(() => [this.practise.tab(), this.practise.current()]);
   override readonly keys = practiseKeys(this.practise, this.recording);
   override readonly isOpen = this.practise.isOpen;
   // The page turns with what is played.
@@ -18,6 +21,6 @@ export class PractiseBehaviour extends BenchBehaviour {
   override leave(): void {
     this.practise.stop();
     this.recording.stop();
-    this.practise.job.set('now');
+    this.practise.tab.set('now');
   }
 }

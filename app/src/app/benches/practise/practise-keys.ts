@@ -4,23 +4,23 @@ import type { RecordingState } from './recording-state';
 
 /** The keys of the Practise bench, beside those of every bench. */
 export function practiseKeys(practise: PractiseState, recording: RecordingState): readonly BenchKey[] {
-  const isNow = (): boolean => practise.job() === 'now';
+  const isNow = (): boolean => practise.tab() === 'now';
   return [
     {
       keys: 'W  P  I  G  O',
       does: 'what is practised now, the plan, the places, the log, your recording',
       run: {
-        w: () => practise.job.set('now'),
-        p: () => practise.job.set('plan'),
-        i: () => practise.job.set('places'),
-        g: () => practise.job.set('log'),
-        o: () => practise.job.set('recording'),
+        w: () => practise.tab.set('now'),
+        p: () => practise.tab.set('plan'),
+        i: () => practise.tab.set('places'),
+        g: () => practise.tab.set('log'),
+        o: () => practise.tab.set('recording'),
       },
     },
     {
       keys: 'T',
       does: 'a bar of your recording begins here',
-      when: () => practise.job() === 'recording',
+      when: () => practise.tab() === 'recording',
       run: { t: () => recording.tap() },
     },
     { keys: 'H', does: 'hear the job at the tempo of now', when: isNow, run: { h: () => practise.hear() } },

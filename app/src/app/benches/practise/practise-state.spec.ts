@@ -130,7 +130,7 @@ describe('the Practise bench', () => {
       ['plan', 'places', 'log', 'recording', 'now'][i],
     ])) {
       pressOn(behaviour, key);
-      expect(practise.job()).toBe(job);
+      expect(practise.tab()).toBe(job);
       const now = ['hear', 'said true', 'said false', 'next 1', 'next 1', 'next -1', null];
       const asked = askedBy(behaviour, practise, keys).map((call) => call?.join(' ') ?? null);
       expect([job, asked]).toEqual([job, job === 'now' ? now : keys.map(() => null)]);
@@ -142,7 +142,7 @@ describe('the Practise bench', () => {
   it('goes from job to job, and leaves its panels', () => {
     pressOn(table.get(PractiseBehaviour), 'g');
     table.get(PractiseBehaviour).leave();
-    expect(practise.job()).toBe('now');
+    expect(practise.tab()).toBe('now');
     practise.next(1);
     expect(practise.at()).toBe(1);
     practise.next(-1);

@@ -34,15 +34,8 @@ import { Listening } from './listening';
 import { PractiseLog } from './practise-log';
 import { PractiseWishes } from './practise-wishes';
 
-type PractiseJob = 'now' | 'plan' | 'places' | 'log' | 'recording';
-
-export const PRACTISE_JOBS: readonly { readonly value: PractiseJob; readonly label: string }[] = [
-  { value: 'now', label: 'Now' },
-  { value: 'plan', label: 'Plan' },
-  { value: 'places', label: 'Places' },
-  { value: 'log', label: 'Log' },
-  { value: 'recording', label: 'Recording' },
-];
+/** Tabs of the Practise bench. */
+type PractiseTab = 'now' | 'plan' | 'places' | 'log' | 'recording';
 
 /** How many places that went wrong are told. */
 const WORST = 3;
@@ -71,7 +64,7 @@ export class PractiseState {
   readonly wishes = inject(PractiseWishes);
 
   readonly isOpen = signal(false);
-  readonly job = signal<PractiseJob>('now');
+  readonly tab = signal<PractiseTab>('now');
   readonly problem = signal('');
   /** The jobs of this sitting; it stays while one works through it. */
   readonly plan = signal<Plan | null>(null);
@@ -143,7 +136,7 @@ export class PractiseState {
     const others = plan.jobs.filter(({ id }) => id !== job.id);
     this.plan.set({ ...plan, jobs: others.toSpliced(at, 0, job) });
     this.goTo(this.plan()?.jobs.indexOf(job) ?? 0);
-    this.job.set('now');
+    this.tab.set('now');
   }
 
   readonly current = computed((): Job | null => this.plan()?.jobs[this.at()] ?? null);

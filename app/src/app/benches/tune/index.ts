@@ -1,13 +1,31 @@
 import type { BenchDefinition } from '../../frame/definition';
+import { BarsPanel } from './bars-panel';
+import { KeysPanel } from './keys-panel';
 import { LettersAbove } from './letters-above';
+import { NotesPanel } from './notes-panel';
+import { PlayPanel } from './play-panel';
+import { SignsPanel } from './signs-panel';
+import { ToldPanel } from './told-panel';
 import { TuneBehaviour } from './tune-behaviour';
-import { TunePanel } from './tune-panel';
 import { TuneState } from './tune-state';
+import { WordsPanel } from './words-panel';
 
 /** The Tune bench: the melody told, played in and put right. */
 export const bench: BenchDefinition = {
   providers: [TuneState, TuneBehaviour],
   behaviour: TuneBehaviour,
-  panel: TunePanel,
+  panel: {
+    label: 'What to do',
+    mostInRow: 4,
+    tabs: [
+      { value: 'notes', label: 'Notes', panel: NotesPanel },
+      { value: 'words', label: 'Words', panel: WordsPanel },
+      { value: 'bars', label: 'Bars', panel: BarsPanel },
+      { value: 'letters', label: 'Letters', panel: SignsPanel },
+      { value: 'play', label: 'Play in', panel: PlayPanel },
+      { value: 'keys', label: 'Keys', panel: KeysPanel },
+      { value: 'told', label: 'Told', panel: ToldPanel },
+    ],
+  },
   above: LettersAbove,
 };

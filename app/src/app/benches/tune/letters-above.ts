@@ -7,7 +7,7 @@ import { TuneState } from './tune-state';
   selector: 'jh-letters-above',
   imports: [LettersEntry],
   template: `
-    @if (tune.job() === 'letters' && tune.bench.song()) {
+    @if (tune.tab() === 'letters' && tune.bench.song()) {
       <jh-letters-entry />
     }
   `,

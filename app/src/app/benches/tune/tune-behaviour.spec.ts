@@ -92,8 +92,8 @@ describe('the Tune bench in the frame', () => {
 
   it('begins with the job an address asks for, and with none it does not know', () => {
     behaviour.begin('letters');
-    expect(tune.job()).toBe('letters');
+    expect(tune.tab()).toBe('letters');
     behaviour.begin('dance');
-    expect(tune.job()).toBe('letters');
+    expect(tune.tab()).toBe('letters');
   });
 });

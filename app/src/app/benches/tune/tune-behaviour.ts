@@ -1,15 +1,16 @@
-import { computed, inject, Injectable } from '@angular/core';
+import { computed, inject, Injectable, type WritableSignal } from '@angular/core';
 import { BenchBehaviour } from '../../frame/definition';
 import type { Focus, KeyPress } from '../../frame/keys/press';
 import { Recorder } from '../../input/recorder';
 import { tuneKeys } from './tune-keys';
-import { JOBS, TuneState } from './tune-state';
+import { TUNE_TABS, TuneState } from './tune-state';
 
 /** On the Tune bench notes are picked, and chords are looked at. */
 @Injectable()
 export class TuneBehaviour extends BenchBehaviour {
   private readonly tune = inject(TuneState);
   private readonly recorder = inject(Recorder);
+  override readonly tab = this.tune.tab as WritableSignal<string>;
   override readonly keys = tuneKeys(this.tune);
   override readonly showsMelodyOnly = true;
   override readonly picked = this.tune.picked;
@@ -35,7 +36,7 @@ export class TuneBehaviour extends BenchBehaviour {
   }
 
   override begin(wanted: string): void {
-    const job = JOBS.find(({ value }) => value === wanted)?.value;
-    if (job) this.tune.job.set(job);
+    const tab = TUNE_TABS.find((each) => each === wanted);
+    if (tab) this.tune.tab.set(tab);
   }
 }

@@ -59,7 +59,7 @@ export function tuneKeys(tune: TuneState): readonly BenchKey[] {
       does: 'type the words from here',
       run: {
         w: () => {
-          tune.job.set('words');
+          tune.tab.set('words');
           setTimeout(() => document.querySelector<HTMLElement>('jh-words-panel textarea')?.focus());
         },
       },

@@ -241,7 +241,7 @@ describe('what is found of the tune', () => {
     ['bars', ['keys', 'metres']],
     ['keys', ['easier-keys']],
   ] as const)('at %s asks %j, once for a song, and anew after an edit', (job, kinds) => {
-    tune.job.set(job);
+    tune.tab.set(job);
     table.settle();
     const asked = (): string[] => table.questions.map(({ kind }) => kind).sort();
     expect(asked()).toEqual([...kinds].sort());
@@ -257,7 +257,7 @@ describe('what is found of the tune', () => {
 
   it('asks nothing of a tune too short to tell', () => {
     open({ ...lanterns, melody: lanterns.melody.slice(0, 2), changes: [] });
-    tune.job.set('bars');
+    tune.tab.set('bars');
     table.settle();
     expect(table.questions).toEqual([]);
   });

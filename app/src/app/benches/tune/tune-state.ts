@@ -15,18 +15,9 @@ import { BenchState } from '../../frame/bench-state';
 import { answered, type Asking } from '../../workers/answered';
 import type { Question } from '../../workers/answers';
 
-/** What the Tune bench helps with, one at a time. */
-export const JOBS = [
-  { value: 'notes', label: 'Notes' },
-  { value: 'words', label: 'Words' },
-  { value: 'bars', label: 'Bars' },
-  { value: 'letters', label: 'Letters' },
-  { value: 'play', label: 'Play in' },
-  { value: 'keys', label: 'Keys' },
-  { value: 'told', label: 'Told' },
-] as const;
-export type Job = (typeof JOBS)[number]['value'];
-
+/** Tabs of the Tune bench. */
+export const TUNE_TABS = ['notes', 'words', 'bars', 'letters', 'play', 'keys', 'told'] as const;
+type TuneTab = (typeof TUNE_TABS)[number];
 type TuneQuestion = Extract<Question, { readonly kind: 'keys' | 'metres' | 'easier-keys' }>;
 /** A key or metre is looked for from so many notes on. */
 const FEWEST_NOTES = 3;
@@ -51,7 +42,7 @@ const OF_THE_TUNE: ReadonlySet<Finding['kind']> = new Set([
 @Injectable()
 export class TuneState {
   readonly bench = inject(BenchState);
-  readonly job = signal<Job>('notes');
+  readonly tab = signal<TuneTab>('notes');
   /** Played ids of the notes picked, in time. */
   readonly picked = signal<readonly string[]>([]);
   readonly timeStep = signal<number>(TIME_STEPS[0].value);
@@ -64,11 +55,11 @@ export class TuneState {
   /** A question asked while its panel is open, where there are notes or chords enough to tell. */
   private asking<K extends TuneQuestion['kind']>(
     question: Extract<TuneQuestion, { readonly kind: K }>,
-    jobs: readonly Job[],
+    tabs: readonly TuneTab[],
     fewest: number,
   ): Asking<K> | null {
     const song = this.bench.song();
-    if (!song || !jobs.includes(this.job()) || song.melody.length + song.changes.length < fewest) return null;
+    if (!song || !tabs.includes(this.tab()) || song.melody.length + song.changes.length < fewest) return null;
     return { about: { song, profile: this.bench.state().profile }, question };
   }
 

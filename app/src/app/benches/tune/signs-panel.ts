@@ -1,0 +1,52 @@
+import { ChangeDetectionStrategy, Component } from '@angular/core';
+
+/** How a tune is told in letters and counts. */
+@Component({
+  selector: 'jh-signs-panel',
+  template: `
+    <section class="signs">
+      <h2>How to tell a tune</h2>
+      <dl>
+        @for (sign of signs; track sign[0]) {
+          <dt>{{ sign[0] }}</dt>
+          <dd>{{ sign[1] }}</dd>
+        }
+      </dl>
+    </section>
+  `,
+  styles: `
+    h2 {
+      font-size: 23px;
+      margin-bottom: 8px;
+    }
+    dl {
+      display: grid;
+      grid-template-columns: max-content 1fr;
+      gap: 6px 14px;
+      margin: 0 0 14px;
+    }
+    dt {
+      font-weight: 700;
+      white-space: pre;
+    }
+    dd {
+      margin: 0;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SignsPanel {
+  protected readonly signs: readonly (readonly [string, string])[] = [
+    ['A B C', 'the nearest such key'],
+    ['F# Bb', 'sharp, flat; Fn natural'],
+    ['/C \\C', 'upwards, downwards; doubled an octave more'],
+    ['A*3', 'three times'],
+    [';B', 'a grace note'],
+    ['A3', 'in that octave, for the first'],
+    ['1 2& 3', 'the counts that are struck'],
+    ['4e 4a', 'sixteenths; 2t 2l triplets'],
+    ['(3)', 'silent from 3'],
+    ['| - 2', 'goes on holding, then 2'],
+    ['4 | 1', 'a first bar from 4 on: the pick-up'],
+  ];
+}
