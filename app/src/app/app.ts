@@ -25,7 +25,7 @@ import { Problems } from './ui/problems';
       border-radius: var(--radius);
       background: var(--right-soft);
       box-shadow: 0 4px 24px rgba(58, 42, 24, 0.3);
-      font-size: 18px;
+      font-size: var(--type-body);
     }
     button {
       margin-left: 12px;

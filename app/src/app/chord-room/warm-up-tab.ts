@@ -54,7 +54,7 @@ const BEATS_PER_MINUTE = 84;
       min-width: 0;
     }
     h2 {
-      font-size: 22px;
+      font-size: var(--type-heading);
     }
     .notes {
       display: flex;
@@ -70,7 +70,7 @@ const BEATS_PER_MINUTE = 84;
     }
     small {
       color: var(--ink-soft);
-      font-size: 17px;
+      font-size: var(--type-label);
     }
     button {
       margin-top: 6px;

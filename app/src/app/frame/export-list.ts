@@ -44,14 +44,14 @@ import { told } from '../ui/told';
     .frame {
       display: block;
       margin-bottom: 14px;
-      font-size: 17px;
+      font-size: var(--type-label);
     }
     li {
       display: grid;
       grid-template-columns: 190px 1fr;
       gap: 16px;
       align-items: center;
-      font-size: 17px;
+      font-size: var(--type-label);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -79,7 +79,7 @@ const FEW = 3;
   `,
   styles: `
     h3 {
-      font-size: 19px;
+      font-size: var(--type-body);
       margin: 12px 0 8px;
     }
     ul {
@@ -94,7 +94,7 @@ const FEW = 3;
     small {
       display: block;
       color: var(--ink-soft);
-      font-size: 16px;
+      font-size: var(--type-note);
     }
     .remedies {
       margin-top: 4px;

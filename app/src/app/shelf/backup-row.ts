@@ -49,7 +49,7 @@ import { told } from '../ui/told';
       padding: 10px 16px;
       border-radius: var(--radius);
       background: var(--selected);
-      font-size: 18px;
+      font-size: var(--type-body);
     }
     .problem {
       background: var(--right-soft);

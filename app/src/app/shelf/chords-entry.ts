@@ -36,7 +36,7 @@ Thread the nee-dle, pull it through`;
   styles: `
     p,
     textarea {
-      font-size: 18px;
+      font-size: var(--type-body);
     }
     textarea {
       margin-bottom: 12px;

@@ -34,7 +34,7 @@ import { Problems } from '../ui/problems';
       padding: 10px 16px;
       border-radius: var(--radius);
       background: var(--selected);
-      font-size: 18px;
+      font-size: var(--type-body);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

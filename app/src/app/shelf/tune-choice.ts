@@ -43,7 +43,7 @@ const BARS_HEARD = 8;
   `,
   styles: `
     p {
-      font-size: 18px;
+      font-size: var(--type-body);
     }
     ol {
       list-style: none;
@@ -57,7 +57,7 @@ const BARS_HEARD = 8;
       align-items: center;
       padding: 10px 0;
       border-top: 1.5px solid var(--rule);
-      font-size: 18px;
+      font-size: var(--type-body);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

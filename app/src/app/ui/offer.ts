@@ -44,6 +44,7 @@ import { GivesWay } from './gives-way';
       </button>
     }
   `,
+  styleUrl: './offered.less',
   styles: `
     :host {
       display: flex;
@@ -52,15 +53,10 @@ import { GivesWay } from './gives-way';
       align-items: center;
       min-width: 0;
     }
-    .hear {
-      flex: 1;
-      min-width: 0;
-      padding: 5px 6px;
-    }
     small {
       display: block;
       color: var(--ink-soft);
-      font-size: 16px;
+      font-size: var(--type-note);
     }
     :host(.stacked) {
       flex-wrap: wrap;
@@ -69,11 +65,6 @@ import { GivesWay } from './gives-way';
     :host(.stacked) .hear {
       flex-basis: 100%;
       padding-bottom: 0;
-    }
-    .now {
-      padding-right: 8px;
-      font-weight: 600;
-      color: var(--left);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -34,7 +34,7 @@ import { ChordsState } from './chords-state';
     }
     dt {
       color: var(--ink-soft);
-      font-size: 16px;
+      font-size: var(--type-note);
     }
     dd {
       display: flex;

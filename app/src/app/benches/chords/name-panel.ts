@@ -83,7 +83,7 @@ import { ChordsState } from './chords-state';
   styleUrls: ['../../ui/panel.less', './chords.less'],
   styles: `
     .keys {
-      font-size: 21px;
+      font-size: var(--type-lead);
       font-weight: 600;
       color: var(--left);
     }

@@ -38,10 +38,10 @@ const MOST_BARS = 3;
       margin-top: 16px;
     }
     h2 {
-      font-size: 23px;
+      font-size: var(--type-heading);
     }
     h3 {
-      font-size: 19px;
+      font-size: var(--type-body);
       margin: 4px 0;
     }
     .both {

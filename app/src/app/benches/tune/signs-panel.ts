@@ -16,7 +16,7 @@ import { ChangeDetectionStrategy, Component } from '@angular/core';
   `,
   styles: `
     h2 {
-      font-size: 23px;
+      font-size: var(--type-heading);
       margin-bottom: 8px;
     }
     dl {

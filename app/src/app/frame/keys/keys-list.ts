@@ -41,7 +41,7 @@ interface BenchHelp {
       grid-template-columns: max-content 1fr;
       gap: 8px 20px;
       margin: 0 0 16px;
-      font-size: 18px;
+      font-size: var(--type-body);
     }
     dt {
       font-weight: 700;
@@ -53,12 +53,12 @@ interface BenchHelp {
     .about {
       margin: 0 0 16px;
       color: var(--ink);
-      font-size: 18px;
+      font-size: var(--type-body);
     }
     p {
       margin: 16px 0 0;
       color: var(--ink-soft);
-      font-size: 16px;
+      font-size: var(--type-note);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
