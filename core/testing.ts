@@ -28,18 +28,26 @@ const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
 
 export { seeded };
 
-/** Whether all is tried that can be: npm run unit:thorough. Each run of npm test tries half of it, another half each time. */
-const IS_THOROUGH = (globalThis as { isThorough?: boolean }).isThorough === true;
+/**
+ * What of all that can be tried is tried: all by npm run unit:thorough, another half each time by npm test, a tenth for
+ * each change by npm run mutants.
+ */
+const { isThorough, isMutating } = globalThis as { isThorough?: boolean; isMutating?: boolean };
+const SHARE = isThorough ? 1 : isMutating ? 0.1 : 0.5;
 
 /** How often a property is tried by chance, of the times it is tried by a thorough run. */
-export const runs = (thorough: number): number => (IS_THOROUGH ? thorough : Math.ceil(thorough / 2));
+export const runs = (thorough: number): number => Math.ceil(thorough * SHARE);
 
-/** One by chance of every two that follow one another; all in a thorough run. What fails says which it was. */
+/**
+ * One by chance of every few that follow one another, all in a thorough run; the first of them where changes are tried,
+ * which must meet the same tests. What fails says which it was.
+ */
 export function some<T>(cases: readonly T[]): T[] {
-  if (IS_THOROUGH) return [...cases];
-  return cases
-    .filter((_, i) => i % 2 === 0)
-    .map((first, i) => (Math.random() < 0.5 ? first : (cases[2 * i + 1] ?? first)));
+  const few = Math.round(1 / SHARE);
+  const groups = Array.from({ length: Math.ceil(cases.length / few) }, (_, i) =>
+    cases.slice(few * i, few * (i + 1)),
+  );
+  return groups.map((group) => group[isMutating ? 0 : Math.floor(Math.random() * group.length)]);
 }
 
 interface RandomSongOptions {

@@ -4,7 +4,7 @@ import { arrange } from '../core/arrange';
 import { openFile, writeMidi, writeMusicXml } from '../core/formats';
 import { findKeys, numeralOf } from '../core/harmony';
 import { chroma, fifthsOf, keyName, leadingSteps, MODES, modeSteps, scaleOf } from '../core/music';
-import { jobInWords } from '../core/sentences';
+import { functionInWords } from '../core/sentences';
 import { DEFAULT_PROFILE, type Song, transpose, twelveKeys } from '../core/song';
 import { chordsFor, type Taste } from '../core/suggesting';
 import { MODE_SONGS } from './modes';
@@ -26,7 +26,7 @@ describe('a tune in a mode', () => {
     const told = (song: Song): string =>
       arrange(song, DEFAULT_PROFILE, { withoutFingers: true })
         .changes.slice(-2)
-        .map(({ degree }) => `${degree.numeral}: ${jobInWords(degree.job)}`)
+        .map(({ degree }) => `${degree.numeral}: ${functionInWords(degree.chordFunction)}`)
         .join(', ');
     expect(told(MODE_SONGS[0])).toBe('VII: leads home, as dorian does, i: tonic, home');
     expect(told(MODE_SONGS[2])).toBe('VII: leads home, as mixolydian does, I: tonic, home');

@@ -1,5 +1,5 @@
 import { DRESSINGS } from '../core/fills';
-import { fillName, inWords, jobInWords, keyReasonInWords } from '../core/sentences';
+import { fillName, inWords, functionInWords, keyReasonInWords } from '../core/sentences';
 import { arrange, compareLayouts } from '../core/arrange';
 import type { Arrangement } from '../core/arrangement';
 import { findKeys } from '../core/harmony';
@@ -92,7 +92,7 @@ function partLines(arrangement: Arrangement): string[] {
 function changeLine(arrangement: Arrangement, index: number): string {
   const { change, degree, pitches, meeting } = arrangement.changes[index];
   const keys = pitches.map(nameOf).join(' ');
-  return `${placeOf(arrangement, change.tick)} ${change.symbol} ${degree.numeral}, ${jobInWords(degree.job)} | ${keys} | ${meeting.how}`;
+  return `${placeOf(arrangement, change.tick)} ${change.symbol} ${degree.numeral}, ${functionInWords(degree.chordFunction)} | ${keys} | ${meeting.how}`;
 }
 
 function beginning({ changes }: Arrangement): string {

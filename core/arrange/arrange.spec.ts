@@ -1,4 +1,4 @@
-import { jobInWords } from '../sentences';
+import { functionInWords } from '../sentences';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
@@ -42,7 +42,7 @@ const READY = RUNGS.map((rung) => rung.number);
 describe('a chord', () => {
   it('is told by those around it: D minor and G7 lead to C here, D minor and E7 home', () => {
     const jobs = arrange(DEMO_SONGS[0], DEFAULT_PROFILE).changes.map(
-      ({ change, degree }) => `${change.symbol} ${jobInWords(degree.job)}`,
+      ({ change, degree }) => `${change.symbol} ${functionInWords(degree.chordFunction)}`,
     );
     expect(jobs.slice(2, 8)).toEqual([
       'Dm subdominant',

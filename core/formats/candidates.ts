@@ -2,7 +2,15 @@ import { imports } from '../sentences';
 import { stored } from './stored';
 import { chordsFromKeys, findKeys, type SoundingKey } from '../harmony';
 import { chroma, fifthsOf, isModal, type Key, midiOf, nameOf, strikeNumber, typeset } from '../music';
-import { applyEdit, emptySong, inForceAt, joinTies, type MelodyNote, type Song, writtenBars } from '../song';
+import {
+  applyEdit,
+  emptySong,
+  lastAtOrBefore,
+  joinTies,
+  type MelodyNote,
+  type Song,
+  writtenBars,
+} from '../song';
 import { chordsFor } from '../suggesting';
 import { FileError } from './fileError';
 import { playingOrderOf } from './repeats';
@@ -279,7 +287,7 @@ function chordsOf(score: ReadScore, line: Line): Song['changes'] {
     return { tick: n.tick, length: n.length, midi: n.midi, weight };
   });
   const { keyMap } = line.part;
-  return chordsFromKeys(weighed, writtenBars(line.part), (tick) => inForceAt(keyMap, tick));
+  return chordsFromKeys(weighed, writtenBars(line.part), (tick) => lastAtOrBefore(keyMap, tick));
 }
 
 function changesOf(chords: ReadPart['chords'], end: number): Song['changes'] {

@@ -2,7 +2,7 @@ import { stored } from './stored';
 import { imports } from '../sentences';
 import { findKeys } from '../harmony';
 import { barTicks, type Key, keyFromFifths, spellInKey, TICKS_PER_QUARTER } from '../music';
-import { inForceAt, type Lyric, type Song } from '../song';
+import { lastAtOrBefore, type Lyric, type Song } from '../song';
 import { gridSaid, melodyNote, movedSaid, quantise, type Quantised, withoutBreaths } from '../takes';
 import { candidatesOf, type TuneCandidate } from './candidates';
 import { FileError } from './fileError';
@@ -123,7 +123,7 @@ function layoutOf(content: MidiContent, tracks: readonly TimedTrack[]): BarLayou
     metres.splice(0, 2, { ...next, tick: 0 });
   } else {
     // Bars are counted from where the metre in force at the first note begins.
-    const there = inForceAt(metres, first);
+    const there = lastAtOrBefore(metres, first);
     const within = (first - there.tick) % barTicks(there);
     skipped = first;
     pickup = within === 0 ? 0 : barTicks(there) - within;
@@ -141,7 +141,7 @@ function layoutOf(content: MidiContent, tracks: readonly TimedTrack[]): BarLayou
   const tempoMap = anchored(tempi, [{ tick: 0, quartersPerMinute: 120 }]);
   let [end, barCount] = [pickup, 0];
   while ((end < last - skipped || barCount === 0) && barCount < MOST_BARS) {
-    end += barTicks(inForceAt(metreMap, end));
+    end += barTicks(lastAtOrBefore(metreMap, end));
     barCount++;
   }
   return { skipped, pickup, metreMap, tempoMap, barCount, end };
@@ -178,7 +178,7 @@ function partOf(track: TimedTrack, layout: BarLayout, keyMap: Song['keyMap']): R
     return {
       tick,
       length: key.length,
-      pitch: spellInKey(key.midi, inForceAt(keyMap, tick)),
+      pitch: spellInKey(key.midi, lastAtOrBefore(keyMap, tick)),
       midi: key.midi,
       lyric: lyricOf(key.lyric),
       tiedToNext: false,

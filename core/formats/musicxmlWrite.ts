@@ -14,7 +14,7 @@ import {
   type Pitch,
   TICKS_PER_QUARTER,
 } from '../music';
-import { inForceAt, indexAt, type PlayedBar, within } from '../song';
+import { lastAtOrBefore, indexAt, type PlayedBar, within } from '../song';
 import { harmonyContent } from './musicxmlChords';
 import { refuseTooLong, refuseTooMuch } from './limits';
 import { accidentalsIn } from './accidentals';
@@ -67,7 +67,7 @@ function measureOf(
   ];
   const upper = right.length > 0 ? right : [[]];
   const lower = left.length > 0 ? left : [[]];
-  const key = inForceAt(arrangement.played.keyMap, bar.tick);
+  const key = lastAtOrBefore(arrangement.played.keyMap, bar.tick);
   const signs = new Map([...signsOn(upper, bar, key), ...signsOn(lower, bar, key)]);
   upper.forEach((whole, v) => {
     const voice = heardIn(whole, bar);
@@ -119,9 +119,9 @@ function heardIn(voice: readonly VoiceEvent[], bar: PlayedBar): readonly VoiceEv
 }
 
 function attributesAt({ played }: Arrangement, bar: PlayedBar, index: number): Element | null {
-  const key = inForceAt(played.keyMap, bar.tick);
+  const key = lastAtOrBefore(played.keyMap, bar.tick);
   const before = played.bars[index - 1];
-  const keyChanges = !before || keyName(inForceAt(played.keyMap, before.tick)) !== keyName(key);
+  const keyChanges = !before || keyName(lastAtOrBefore(played.keyMap, before.tick)) !== keyName(key);
   const metreChanges = !before || !isSameMetre(before.metre, bar.metre);
   if (!keyChanges && !metreChanges) return null;
   return el('attributes', [

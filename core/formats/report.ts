@@ -1,4 +1,4 @@
-import { fillName, fillVariant, inWords, jobInWords } from '../sentences';
+import { fillName, fillVariant, inWords, functionInWords } from '../sentences';
 import { type ArrangedChange, type Arrangement } from '../arrangement';
 import type { HandNote } from '../hands';
 import { inversionName } from '../harmony';
@@ -114,7 +114,7 @@ function changeReport(
     length,
     symbol,
     degree: change.degree.numeral,
-    job: jobInWords(change.degree.job),
+    job: functionInWords(change.degree.chordFunction),
     given,
     layout: change.layout,
     inversion: change.voicing.inversion,

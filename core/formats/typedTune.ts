@@ -1,5 +1,5 @@
 import { barTicks, unitTicks, type Key, type Metre, type Pitch } from '../music';
-import { inForceAt, joinTies, type MelodyNote, type Song, type TuneFields, writtenBars } from '../song';
+import { lastAtOrBefore, joinTies, type MelodyNote, type Song, type TuneFields, writtenBars } from '../song';
 import { readCounts, writeCounts } from './counts';
 import { EntryError, readLetters, type TypedKey, writeLetters } from './letters';
 
@@ -38,7 +38,7 @@ export function readTune(typed: TypedTune, song: Song, start?: Pitch): TypedResu
   if (typed.counts.trim() === '') return { fields: oneBeatEach(keys, song, words), missing: null };
   const bars = writtenBars(song);
   const metreOf = (bar: number): Song['metreMap'][number] =>
-    inForceAt(
+    lastAtOrBefore(
       song.metreMap,
       bars.find((b) => b.number === Math.max(1, bar))?.tick ?? bars[bars.length - 1].tick,
     );

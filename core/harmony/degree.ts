@@ -11,15 +11,15 @@ import {
   modeSteps,
   typeset,
 } from '../music';
-import type { DegreeJob, Job } from '../sentences';
+import type { DegreeFunction, ChordFunction } from '../sentences';
 
 type Triad = 'M' | 'm' | 'd' | 'a' | 's';
 
-/** Degree of a chord in a key and its job where it stands. */
+/** Degree of a chord in a key and its function where it stands. */
 export interface Degree {
   /** Roman numeral with quality: "ii7", "V7", "vi". */
   readonly numeral: string;
-  readonly job: Job;
+  readonly chordFunction: ChordFunction;
 }
 
 function quality(chord: Chord): Triad {
@@ -99,7 +99,7 @@ function isSeventh(chord: Chord): boolean {
 /**
  * Names the job of a chord by its key and the chord that follows. Source: functional harmony as taught in
  * jazz and classical practice (secondary dominants, tritone substitutes, passing diminished chords); of a mode its own
- * cadences. `degreeOf(A7, Dm, C major) // => { numeral: "VI7", job: dominant of ii }`
+ * cadences. `degreeOf(A7, Dm, C major) // => { numeral: "VI7", chordFunction: dominant of ii }`
  */
 export function degreeOf(
   chord: Chord,
@@ -108,18 +108,18 @@ export function degreeOf(
   neighbours: { readonly before?: Chord | null; readonly afterNext?: Chord | null } = {},
 ): Degree {
   const numeral = numeralOf(chord, key);
-  const job =
-    pairJob(chord, next, neighbours.afterNext ?? null, key) ??
-    (neighbours.before && pairJob(neighbours.before, chord, next, key)) ??
-    jobOf(chord, next, key, above(key, chord));
-  return { numeral, job };
+  const chordFunction =
+    pairFunction(chord, next, neighbours.afterNext ?? null, key) ??
+    (neighbours.before && pairFunction(neighbours.before, chord, next, key)) ??
+    functionOf(chord, next, key, above(key, chord));
+  return { numeral, chordFunction };
 }
 
 /**
  * "ii–V of IV": a minor (or half-diminished) chord and the dominant a fourth above it that together lead to a degree
  * of the key other than I; null for any other pair. What follows must be that degree, or the pair itself foreign.
  */
-function pairJob(ii: Chord, five: Chord | null, after: Chord | null, key: Key): Job | null {
+function pairFunction(ii: Chord, five: Chord | null, after: Chord | null, key: Key): ChordFunction | null {
   if (!five || !isSeventh(five) || !['m', 'd'].includes(quality(ii))) return null;
   if ((chroma(ii.root) - chroma(five.root) + 12) % 12 !== 7) return null;
   const goal = (chroma(five.root) + 5) % 12;
@@ -129,7 +129,7 @@ function pairJob(ii: Chord, five: Chord | null, after: Chord | null, key: Key): 
   return { kind: 'pair', goal: numeralOf({ ...after, type: triadLike(after) }, key) };
 }
 
-function jobOf(chord: Chord, next: Chord | null, key: Key, step: number): Job {
+function functionOf(chord: Chord, next: Chord | null, key: Key, step: number): ChordFunction {
   const { mode } = key;
   const fall = next ? (chroma(chord.root) - chroma(next.root) + 12) % 12 : -1;
   const triad = quality(chord);
@@ -165,11 +165,11 @@ function jobOf(chord: Chord, next: Chord | null, key: Key, step: number): Job {
     : { kind: 'outside-the-key' };
 }
 
-function byDefault(step: number): DegreeJob {
+function byDefault(step: number): DegreeFunction {
   return step === 0 ? 'home' : 'of-the-key';
 }
 
-const BY_DEGREE: Partial<Record<Mode, Readonly<Record<number, DegreeJob>>>> = {
+const BY_DEGREE: Partial<Record<Mode, Readonly<Record<number, DegreeFunction>>>> = {
   major: {
     0: 'home',
     2: 'prepares-the-dominant',

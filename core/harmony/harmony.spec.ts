@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { type Chord, membersOf, parseChord, symbolOf } from '../music/chord';
 import { CHORD_TYPES } from '../music/chordTypes';
 import { type Key, keyFromFifths } from '../music/key';
-import { jobInWords } from '../sentences';
+import { functionInWords } from '../sentences';
 import { degreeOf, numeralOf } from './degree';
 import { inversionName, inversionOf } from './inversion';
 import { inversionReason, nameKeys } from './naming';
@@ -13,8 +13,8 @@ const C: Key = keyFromFifths(0, 'major');
 const A_MINOR: Key = keyFromFifths(0, 'minor');
 
 describe('degree and job', () => {
-  const jobOf = (symbol: string, next: string): string =>
-    jobInWords(degreeOf(chord(symbol), chord(next), C).job);
+  const functionOf = (symbol: string, next: string): string =>
+    functionInWords(degreeOf(chord(symbol), chord(next), C).chordFunction);
 
   it('numbers the sevenths of a major key', () => {
     const numerals = ['Cmaj7', 'Dm7', 'Em7', 'Fmaj7', 'G7', 'Am7', 'Bm7b5'].map((s) =>
@@ -49,28 +49,30 @@ describe('degree and job', () => {
   });
 
   it('knows secondary dominants, the half step above, passing diminished and borrowed chords', () => {
-    expect(jobOf('A7', 'Dm')).toBe('vi made dominant, leading to ii');
-    expect(jobOf('D7', 'G7')).toBe('ii made dominant, leading to V');
-    expect(jobOf('Db7', 'C')).toBe('a half step above the next: ♭II for V');
-    expect(jobOf('C#dim7', 'Dm')).toBe('passing diminished');
-    expect(jobOf('Fm', 'C')).toBe('borrowed from C minor');
-    expect(jobOf('G7', 'C')).toBe('dominant, leads home');
-    expect(jobOf('C', 'F')).toBe('tonic, home');
-    expect(jobOf('C7', 'F')).toBe('V of IV');
-    expect(jobOf('C7', 'Am')).toBe('would lead to IV');
-    expect(jobOf('E7', 'F')).toBe('would lead to vi');
+    expect(functionOf('A7', 'Dm')).toBe('vi made dominant, leading to ii');
+    expect(functionOf('D7', 'G7')).toBe('ii made dominant, leading to V');
+    expect(functionOf('Db7', 'C')).toBe('a half step above the next: ♭II for V');
+    expect(functionOf('C#dim7', 'Dm')).toBe('passing diminished');
+    expect(functionOf('Fm', 'C')).toBe('borrowed from C minor');
+    expect(functionOf('G7', 'C')).toBe('dominant, leads home');
+    expect(functionOf('C', 'F')).toBe('tonic, home');
+    expect(functionOf('C7', 'F')).toBe('V of IV');
+    expect(functionOf('C7', 'Am')).toBe('would lead to IV');
+    expect(functionOf('E7', 'F')).toBe('would lead to vi');
     expect(degreeOf(chord('G7b9'), chord('C'), C)).toMatchObject({
       numeral: 'V7♭9',
-      job: { kind: 'dominant-leads-home' },
+      chordFunction: { kind: 'dominant-leads-home' },
     });
-    expect(jobOf('G7', 'Am')).toBe('dominant');
+    expect(functionOf('G7', 'Am')).toBe('dominant');
   });
 
   it('knows the chords of a minor key by what they do', () => {
     const Am = { tonic: { letter: 'A' as const, alter: 0 as const }, mode: 'minor' as const };
     const jobs = (...symbols: string[]): string[] =>
       symbols.map((symbol, i) =>
-        jobInWords(degreeOf(chord(symbol), symbols[i + 1] ? chord(symbols[i + 1]) : null, Am).job),
+        functionInWords(
+          degreeOf(chord(symbol), symbols[i + 1] ? chord(symbols[i + 1]) : null, Am).chordFunction,
+        ),
       );
     expect(jobs('G', 'C', 'G', 'F')).toEqual([
       'leads to the relative major',

@@ -1,5 +1,5 @@
 import { typeset } from '../music';
-import { type Finding, inForceAt, type PlayedSong, type Profile } from '../song';
+import { type Finding, lastAtOrBefore, type PlayedSong, type Profile } from '../song';
 import { offers, says } from '../sentences';
 
 /** A chord that lasts less than this (in seconds) is gone before the hand has found it. */
@@ -14,7 +14,7 @@ export function quickChanges(played: PlayedSong, level: Profile['level']): Findi
   return played.changes.flatMap((change): Finding[] => {
     // A chord that was chosen for want of given ones is as slow as the tune allows.
     if (!change.chord || change.id !== change.writtenId || !change.given) return [];
-    const tempo = inForceAt(played.tempoMap, change.tick).quartersPerMinute;
+    const tempo = lastAtOrBefore(played.tempoMap, change.tick).quartersPerMinute;
     const seconds = (change.length / 960) * (60 / tempo);
     if (seconds >= QUICK_SECONDS[level]) return [];
     const symbol = typeset(change.symbol);

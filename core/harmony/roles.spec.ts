@@ -5,7 +5,7 @@ import { keyFromFifths } from '../music/key';
 import { midiOf, parsePitch } from '../music/pitch';
 import { unfold } from '../song/unfold';
 import { wholeBars } from '../testing';
-import { inWords, jobInWords } from '../sentences';
+import { inWords, functionInWords } from '../sentences';
 import { degreeOf } from './degree';
 import { diatonicChords } from './diatonic';
 import { byHalfStep, chordsHolding, neighboursOf, onLadder, otherQualities } from './neighbours';
@@ -113,17 +113,21 @@ describe('rubs that are heard', () => {
 
 describe('the job of a chord', () => {
   it('tells a secondary dominant as a teacher says it', () => {
-    expect(jobInWords(degreeOf(chord('A7'), chord('Dm'), C).job)).toBe('vi made dominant, leading to ii');
-    expect(jobInWords(degreeOf(chord('D7'), chord('G7'), C).job)).toBe('ii made dominant, leading to V');
+    expect(functionInWords(degreeOf(chord('A7'), chord('Dm'), C).chordFunction)).toBe(
+      'vi made dominant, leading to ii',
+    );
+    expect(functionInWords(degreeOf(chord('D7'), chord('G7'), C).chordFunction)).toBe(
+      'ii made dominant, leading to V',
+    );
   });
 
   it('tells ii and V of a degree together, both of them', () => {
     const [ii, five, four] = ['Gm7', 'C7', 'Fmaj7'].map(chord);
-    expect(degreeOf(ii, five, C, { afterNext: four }).job).toEqual({ kind: 'pair', goal: 'IV' });
-    expect(degreeOf(five, four, C, { before: ii }).job).toEqual({ kind: 'pair', goal: 'IV' });
+    expect(degreeOf(ii, five, C, { afterNext: four }).chordFunction).toEqual({ kind: 'pair', goal: 'IV' });
+    expect(degreeOf(five, four, C, { before: ii }).chordFunction).toEqual({ kind: 'pair', goal: 'IV' });
     // Each of the three must be as it is said: a minor ii a fourth below, a seventh, and what follows its goal.
     const pair = (a: string, b: string, c: string): boolean =>
-      degreeOf(chord(a), chord(b), C, { afterNext: chord(c) }).job.kind === 'pair';
+      degreeOf(chord(a), chord(b), C, { afterNext: chord(c) }).chordFunction.kind === 'pair';
     expect(pair('Gm7b5', 'C7', 'F')).toBe(true);
     expect([pair('Am7', 'C7', 'F'), pair('Dm7', 'C7', 'F'), pair('G7', 'C7', 'F')]).toEqual([
       false,
@@ -136,7 +140,7 @@ describe('the job of a chord', () => {
       false,
     ]);
     // The key's own ii–V–I needs no such name.
-    expect(degreeOf(chord('Dm7'), chord('G7'), C, { afterNext: chord('C') }).job).toEqual({
+    expect(degreeOf(chord('Dm7'), chord('G7'), C, { afterNext: chord('C') }).chordFunction).toEqual({
       kind: 'of-the-degree',
       degree: 'prepares-the-dominant',
     });

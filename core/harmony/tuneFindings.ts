@@ -1,6 +1,6 @@
 import { chroma, classAbove, classNameOf, type Key, membersOf, scaleOf, staffStep, typeset } from '../music';
 import { gotOrMade } from '../memory';
-import { type Finding, heads, inForceAt, type PlayedNote, type PlayedSong, type Song } from '../song';
+import { type Finding, heads, lastAtOrBefore, type PlayedNote, type PlayedSong, type Song } from '../song';
 import { offers, says } from '../sentences';
 
 /** A run of so many unsung notes in a sung song is worth a word. */
@@ -107,7 +107,7 @@ function accidentals(played: PlayedSong, notes: readonly PlayedNote[]): Finding[
   const line = notes.filter((note) => !note.grace);
   const usual = new Map<Key, ReadonlySet<number>>();
   return line.flatMap((note, i) => {
-    const key = inForceAt(played.keyMap, note.tick);
+    const key = lastAtOrBefore(played.keyMap, note.tick);
     if (note.length < LONG_ENOUGH || gotOrMade(usual, key, () => usualIn(key)).has(note.midi % 12)) return [];
     if (inChord(played, note)) return [];
     const [before, after] = [line[i - 1], line[i + 1]];
@@ -139,7 +139,7 @@ function usualIn(key: Key): ReadonlySet<number> {
 
 function inChord(played: PlayedSong, note: PlayedNote): boolean {
   if (played.changes.length === 0) return false;
-  const { chord } = inForceAt(played.changes, note.tick);
+  const { chord } = lastAtOrBefore(played.changes, note.tick);
   return chord !== null && membersOf(chord).some((m) => m.chroma === note.midi % 12);
 }
 

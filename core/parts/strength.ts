@@ -1,7 +1,7 @@
 import { Memory } from '../memory';
 import { divides, type Phrase } from '../sentences';
 import { barTicks, beatTicks, chroma, type Key, staffStep } from '../music';
-import { barAt, inForceAt, keyAt, placeIn, type PlayedNote, type PlayedSong } from '../song';
+import { barAt, lastAtOrBefore, keyAt, placeIn, type PlayedNote, type PlayedSong } from '../song';
 import { type Boundary, cadencePoints, STRENGTH } from './boundary';
 import { cadenceBefore } from './cadences';
 import { doCapitalsMean, lineReasons } from './lines';
@@ -166,7 +166,7 @@ function startOf(played: PlayedSong, before: Note, note: Note): number {
   if (silentFrom >= note.tick) return note.tick;
   const bar = barAt(played.bars, note.tick);
   if (played.changes.length === 0) return note.tick;
-  const change = inForceAt(played.changes, note.tick).tick;
+  const change = lastAtOrBefore(played.changes, note.tick).tick;
   return change >= silentFrom && change >= bar.tick && change < note.tick ? change : note.tick;
 }
 

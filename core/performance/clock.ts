@@ -1,5 +1,5 @@
 import { TICKS_PER_QUARTER } from '../music';
-import { inForceAt, type PlayedSong, type Song } from '../song';
+import { lastAtOrBefore, type PlayedSong, type Song } from '../song';
 
 /** Turns ticks into seconds by the tempo map, with the song's feel. */
 export class Clock {
@@ -24,7 +24,7 @@ export class Clock {
   /** Seconds from the start of the song at the song's own tempo. */
   secondsAt(tick: number): number {
     const swung = this.swung(tick);
-    const entry = inForceAt(this.starts, swung);
+    const entry = lastAtOrBefore(this.starts, swung);
     return entry.seconds + (swung - entry.tick) * entry.perTick;
   }
 

@@ -1,4 +1,4 @@
-import { beatsOfBar, inForceAt, type PlayedSong, type Song } from '../song';
+import { beatsOfBar, lastAtOrBefore, type PlayedSong, type Song } from '../song';
 
 /** Bars over which a song that slows comes to rest. */
 const SLOWING_BARS = 2;
@@ -17,7 +17,7 @@ export function withSlowing(played: PlayedSong, ending: Song['choices']['ending'
   const steps = beats.slice(1).map((tick, i) => ({
     tick,
     quartersPerMinute: slowed(
-      inForceAt(played.tempoMap, tick).quartersPerMinute,
+      lastAtOrBefore(played.tempoMap, tick).quartersPerMinute,
       (i + 1) / (beats.length - 1),
     ),
     isSlowing: true as const,

@@ -1,6 +1,6 @@
 export { beatsInWords } from './beats';
 export { aFill, fillIds, fillName, fillVariant } from './fillNames';
-export { type DegreeJob, type Job, jobInWords } from './jobs';
+export { type DegreeFunction, type ChordFunction, functionInWords } from './functions';
 export { type KeyReason, keyReasonInWords } from './keys';
 export { listed } from './listed';
 export { because, divides, imports, inWords, nameOfPhrase, offers, type Phrase } from './phrase';

@@ -1,5 +1,5 @@
 import { barTicks, type Key, type Metre, midiOf, spellInKey } from '../music';
-import { type Bar, inForceAt, writtenBars } from './bars';
+import { type Bar, lastAtOrBefore, writtenBars } from './bars';
 import { keepPlaces } from './keepPlaces';
 import type { Song } from './schema';
 
@@ -71,7 +71,7 @@ function inserted(song: Song, before: number, count: number): Song {
   const at = before > song.barCount ? last.tick + last.length : tickOfBar(song, Math.max(1, before));
   const start = before <= 1 ? song.pickup : at;
   if (count < 1 || song.barCount + count > MOST_BARS) return song;
-  const length = count * barTicks(inForceAt(song.metreMap, start));
+  const length = count * barTicks(lastAtOrBefore(song.metreMap, start));
   const later = <T extends { readonly tick: number }>(list: readonly T[]): T[] =>
     list.map((item) => (item.tick >= start ? { ...item, tick: item.tick + length } : item));
   const laterMap = <T extends { readonly tick: number }>(map: readonly T[]): T[] =>
@@ -113,7 +113,7 @@ function removed(song: Song, number: number): Song {
   const mapped = <T extends { readonly tick: number }>(map: readonly T[]): T[] => {
     const kept = map.filter((entry) => entry.tick < bar.tick || entry.tick > end);
     const moved = kept.map((e) => (e.tick > end ? { ...e, tick: e.tick - bar.length } : e));
-    return placed(moved, { ...inForceAt(map, end), tick: bar.tick });
+    return placed(moved, { ...lastAtOrBefore(map, end), tick: bar.tick });
   };
   const changes = cutShort(song.changes);
   const ids = new Set(changes.map((c) => c.id));
@@ -165,7 +165,7 @@ function covering(song: Song): Song {
   let barCount = 0;
   let tick = song.pickup;
   do {
-    tick += barTicks(inForceAt(song.metreMap, tick));
+    tick += barTicks(lastAtOrBefore(song.metreMap, tick));
     barCount++;
   } while (tick < end && barCount < MOST_BARS);
   return { ...song, barCount };

@@ -10,7 +10,7 @@ export interface Bar {
 }
 
 /** The last entry of a map (sorted by tick) that is in force at a tick. */
-export function inForceAt<T extends { readonly tick: number }>(map: readonly T[], tick: number): T {
+export function lastAtOrBefore<T extends { readonly tick: number }>(map: readonly T[], tick: number): T {
   return map[indexAt(map, tick)];
 }
 
@@ -35,7 +35,7 @@ export function writtenBars(song: Pick<Song, 'metreMap' | 'pickup' | 'barCount'>
     tick = song.pickup;
   }
   for (let number = 1; number <= song.barCount; number++) {
-    const metre = inForceAt(song.metreMap, tick);
+    const metre = lastAtOrBefore(song.metreMap, tick);
     bars.push({ number, tick, length: barTicks(metre), metre });
     tick += barTicks(metre);
   }
@@ -44,7 +44,7 @@ export function writtenBars(song: Pick<Song, 'metreMap' | 'pickup' | 'barCount'>
 
 /** The bar a tick lies in; ticks after the end belong to the last bar. */
 export function barAt(bars: readonly Bar[], tick: number): Bar {
-  return inForceAt(bars, tick);
+  return lastAtOrBefore(bars, tick);
 }
 
 /** Ticks from the bar line of a whole bar: a pick-up is the end of one, in every pass. */

@@ -1,5 +1,5 @@
 import { barTicks } from '../music';
-import { inForceAt, writtenBars } from './bars';
+import { lastAtOrBefore, writtenBars } from './bars';
 import type { FramePiece } from './framePiece';
 import { barPlayedFrom, lastPlayed, orderWith, playedLength } from './frameOrder';
 import { withoutPiece } from './frameRemoval';
@@ -36,7 +36,7 @@ function added(song: Song, piece: FramePiece): Song {
   const { written: at, played, like } = place;
   const isFirst = at === 0;
   const id = freeId(song);
-  const bar = barTicks(inForceAt(song.metreMap, like));
+  const bar = barTicks(lastAtOrBefore(song.metreMap, like));
   // The pick-up goes into the last bar of an intro.
   const by = piece.bars * bar - (isFirst ? song.pickup : 0);
   const firstCut = isFirst ? `${id}first` : null;
@@ -107,8 +107,8 @@ function mapsAt(
   // A piece that changes them may be taken out again: what is written behind it does not lean on it.
   const pieces = new Set(song.sections.filter(({ frame }) => frame).map(({ tick }) => tick));
   const withOwn = <T extends { readonly tick: number }>(map: readonly T[]): T[] => {
-    const own = { ...inForceAt(map, like), tick: at };
-    const isSame = JSON.stringify({ ...inForceAt(map, at), tick: at }) === JSON.stringify(own);
+    const own = { ...lastAtOrBefore(map, like), tick: at };
+    const isSame = JSON.stringify({ ...lastAtOrBefore(map, at), tick: at }) === JSON.stringify(own);
     const leans = map.some(({ tick }) => tick > 0 && pieces.has(tick));
     return isSame && !leans ? [...map] : inOrder([...map.filter(({ tick }) => tick !== at), own]);
   };
@@ -146,7 +146,7 @@ function materialOf(
 function resumedAfter(song: Song, id: string, at: number, by: number): Song['sections'] {
   const { sections } = song;
   if (at >= endOf(song) || sections.some(({ tick }) => tick === at)) return [];
-  const inForce = sections.length > 0 && sections[0].tick <= at ? inForceAt(sections, at) : null;
+  const inForce = sections.length > 0 && sections[0].tick <= at ? lastAtOrBefore(sections, at) : null;
   const { name, energy } = inForce ?? { name: '', energy: 3 };
   return [{ id: `${id}r`, tick: at + by, name, energy, dynamics: 'even' }];
 }

@@ -1,5 +1,5 @@
 import { barTicks } from '../music';
-import { inForceAt, writtenBars } from './bars';
+import { lastAtOrBefore, writtenBars } from './bars';
 import { orderWithout, orderWithoutIntro, playedTicks } from './frameOrder';
 import { shifted } from './frameShift';
 import type { Song } from './schema';
@@ -11,7 +11,7 @@ export function withoutPiece(song: Song, sectionId: string): Song {
   if (!section || !frame) return song;
   const { tick: at } = section;
   const end = at + frame.ticks;
-  const metre = inForceAt(song.metreMap, at);
+  const metre = lastAtOrBefore(song.metreMap, at);
   const bars = Math.round((frame.ticks + frame.pickup) / barTicks(metre));
   const isOwn = (id: string): boolean => id.startsWith(`${sectionId}n`) || id.startsWith(`${sectionId}c`);
   const gone = (item: { readonly tick: number; readonly id: string }): boolean =>

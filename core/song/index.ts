@@ -1,5 +1,14 @@
 export { orderInWords } from './barEdits';
-export { type Bar, barAt, beatAt, beatsLater, beatsOfBar, indexAt, inForceAt, offsetInBar } from './bars';
+export {
+  type Bar,
+  barAt,
+  beatAt,
+  beatsLater,
+  beatsOfBar,
+  indexAt,
+  lastAtOrBefore,
+  offsetInBar,
+} from './bars';
 export { placeIn, placeInBar, within, writtenBars } from './bars';
 export { changeAdded, changeLeftOut, type ChangesEdit, changeSplit, changesPlaced } from './changeEdits';
 export { changeMoved, changeStepped, freshId, SHORTEST } from './changeEdits';

@@ -1,5 +1,5 @@
 import { type Key, LETTERS, midiOf, type Pitch, scaleOf, spellInKey, staffStep } from '../music';
-import { inForceAt } from './bars';
+import { lastAtOrBefore } from './bars';
 import { type Lyric, type MelodyNote, type Song } from './schema';
 
 /** What can be done to notes of the melody; ids are those of the written song. */
@@ -88,7 +88,7 @@ export function movePitch(pitch: Pitch, key: Key, steps: number, semitones: numb
 }
 
 function moved(song: Song, note: MelodyNote, steps: number, semitones: number): MelodyNote {
-  const pitch = movePitch(note.pitch, inForceAt(song.keyMap, note.tick), steps, semitones);
+  const pitch = movePitch(note.pitch, lastAtOrBefore(song.keyMap, note.tick), steps, semitones);
   const midi = midiOf(pitch);
   return midi < LOWEST_KEY || midi > HIGHEST_KEY ? note : { ...note, pitch };
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { songs } from '../testing';
-import { barAt, beatAt, inForceAt, writtenBars } from './bars';
+import { barAt, beatAt, lastAtOrBefore, writtenBars } from './bars';
 import { applyEdit, describeEdit, type SongEdit } from './edits';
 import { emptySong } from './emptySong';
 import { type Song, songSchema } from './schema';
@@ -72,7 +72,7 @@ describe('bars', () => {
       ],
     };
     expect(writtenBars(song).map((b) => b.length)).toEqual([3840, 2880, 2880]);
-    expect(inForceAt(song.metreMap, 3839).numerator).toBe(4);
+    expect(lastAtOrBefore(song.metreMap, 3839).numerator).toBe(4);
   });
 });
 

@@ -1,6 +1,6 @@
 import { type Chord, ChordSymbolError, type Key, midiOf, parseChord } from '../music';
 import { gotOrMade } from '../memory';
-import { type Bar, barAt, inForceAt, writtenBars } from './bars';
+import { type Bar, barAt, lastAtOrBefore, writtenBars } from './bars';
 import { type Change, type MelodyNote, type Song } from './schema';
 
 /** A melody note as it is struck: ties joined, in played ticks. */
@@ -133,7 +133,7 @@ function sliceMap<T extends { readonly tick: number }>(
   to: number,
   shift: number,
 ): T[] {
-  const first = { ...inForceAt(map, from), tick: from + shift };
+  const first = { ...lastAtOrBefore(map, from), tick: from + shift };
   const later = map.filter((entry) => entry.tick > from && entry.tick < to);
   return [first, ...later.map((entry) => ({ ...entry, tick: entry.tick + shift }))];
 }
@@ -210,7 +210,7 @@ const keys = new WeakMap<object, Key>();
 
 /** The key in force at a played tick: the same object as long as the same entry of the map is. */
 export function keyAt(played: PlayedSong, tick: number): Key {
-  const entry = inForceAt(played.keyMap, tick);
+  const entry = lastAtOrBefore(played.keyMap, tick);
   return gotOrMade(keys, entry, () => ({ tonic: entry.tonic, mode: entry.mode }));
 }
 

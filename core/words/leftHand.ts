@@ -1,4 +1,4 @@
-import { aFill, jobInWords } from '../sentences';
+import { aFill, functionInWords } from '../sentences';
 import { type ArrangedChange, type Arrangement, changeIndex, changesIn } from '../arrangement';
 import { type HandNote, strikesOf } from '../hands';
 import type { Fill } from '../fills';
@@ -110,7 +110,7 @@ function chordInWords(arrangement: Arrangement, part: Part, change: ArrangedChan
     ({ from, source }) => from === change.change.id && source !== 'fill',
   );
   const { numeral } = change.degree;
-  const told = jobInWords(change.degree.job);
+  const told = functionInWords(change.degree.chordFunction);
   const close = change.closeHands ? ` ${CLOSE_HANDS_IN_WORDS[change.closeHands]}` : '';
   const strikes = strikesOf(own);
   // A fill in the place of the whole chord is told as what it is.

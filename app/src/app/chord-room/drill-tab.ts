@@ -32,7 +32,7 @@ import { Piano } from '../sound/piano';
 import { workbench } from '../state/reducer';
 import { Choice } from '../ui/choice';
 import { DrillSession } from './drill-session';
-import { told } from '../ui/told';
+import { messageOf } from '../ui/message';
 
 const MOST_OWN = 6;
 type Source = 'screen' | 'computer' | 'midi' | 'simulated';
@@ -209,7 +209,7 @@ export class DrillTab {
     try {
       await this.piano.hear(keys);
     } catch (error) {
-      this.problem.set(`The piano could not be started: ${told(error)}.`);
+      this.problem.set(`The piano could not be started: ${messageOf(error)}.`);
     }
   }
 }

@@ -1,4 +1,4 @@
-import { jobInWords } from '@joined-hands/core/sentences';
+import { functionInWords } from '@joined-hands/core/sentences';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -29,7 +29,7 @@ import { Keyboard } from '../keyboard/keyboard';
 import { Piano } from '../sound/piano';
 import { workbench } from '../state/reducer';
 import { Choice } from '../ui/choice';
-import { told } from '../ui/told';
+import { messageOf } from '../ui/message';
 
 /** Shapes start between these keys: the octave of the left hand below middle C. */
 const LOWEST = 48;
@@ -80,7 +80,8 @@ export class ShapesTab {
   protected readonly facts = computed(() => {
     const chord = this.chosen();
     const members = membersOf(chord).map((m) => typeset(classNameOf(m.pitchClass)));
-    const degree = this.kind() === 'root' ? '' : `: ${jobInWords(degreeOf(chord, null, this.key()).job)}`;
+    const degree =
+      this.kind() === 'root' ? '' : `: ${functionInWords(degreeOf(chord, null, this.key()).chordFunction)}`;
     return `${members.join(' ')} · ${chord.type.words}${degree}`;
   });
 
@@ -126,7 +127,7 @@ export class ShapesTab {
       this.problem.set('');
       await this.piano.hear(keys);
     } catch (error) {
-      this.problem.set(`The piano could not be started: ${told(error)}.`);
+      this.problem.set(`The piano could not be started: ${messageOf(error)}.`);
     }
   }
 }

@@ -5,7 +5,7 @@ import { warmUpsOf } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Keyboard } from '../keyboard/keyboard';
 import { Piano } from '../sound/piano';
-import { told } from '../ui/told';
+import { messageOf } from '../ui/message';
 
 const TICKS = TICKS_PER_QUARTER / 2;
 const BEATS_PER_MINUTE = 84;
@@ -106,7 +106,7 @@ export class WarmUpTab {
       const line = notes.map((n, i) => ({ tick: i * TICKS, length: TICKS, midi: n.midi }));
       await this.piano.hearLine(line, BEATS_PER_MINUTE);
     } catch (error) {
-      this.problem.set(`The piano could not be started: ${told(error)}.`);
+      this.problem.set(`The piano could not be started: ${messageOf(error)}.`);
     }
   }
 }

@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { SongActions } from '../state/actions';
 import { workbench } from '../state/reducer';
-import { strikeOut, writeDown } from '../storage/journal';
+import { clearWritten, writeDown } from '../storage/journal';
 import { SongStore, StaleRevisionError } from '../storage/song-store';
 
 /** An edit waits at most this long before it is written, in milliseconds: others that follow at once go with it. */
@@ -58,7 +58,7 @@ export class Saver {
       const next = await this.songs.save(song, place, revision);
       this.failures = 0;
       this.store.dispatch(SongActions.saved({ song, revision: next }));
-      if (!this.state().isDirty) strikeOut(song.id);
+      if (!this.state().isDirty) clearWritten(song.id);
     } catch (error) {
       if (error instanceof StaleRevisionError) this.lost();
       else this.failed(error);

@@ -21,14 +21,14 @@ import {
 } from 'rxjs';
 import { ArrangementActions, PlaceActions, ProfileActions, SongActions } from '../state/actions';
 import { workbench } from '../state/reducer';
-import { strikeOut, writtenDown } from '../storage/journal';
+import { clearWritten, writtenDown } from '../storage/journal';
 import { FIRST_PLACE } from '../storage/place';
 import { SongLock } from '../storage/song-lock';
 import { type OpenedSong, SongStore, UnreadableSongError } from '../storage/song-store';
 import { Problems } from '../ui/problems';
 import { ArrangerClient } from '../workers/arranger';
 import { Saver } from './saver';
-import { told } from '../ui/told';
+import { messageOf } from '../ui/message';
 
 /** The place is stored when the pianist has come to rest, in milliseconds. */
 const PLACE_MS = 400;
@@ -194,7 +194,7 @@ export class WorkbenchEffects {
     const goesOn = noted.revision === revision || (noted.isWriting && noted.revision + 1 === revision);
     if (goesOn) return { song: noted.song, revision, place: stored?.place ?? FIRST_PLACE, isDirty: true };
     if (stored && JSON.stringify(stored.song) !== JSON.stringify(noted.song)) await this.keepCopy(noted.song);
-    strikeOut(id);
+    clearWritten(id);
     return stored ? { ...stored, isDirty: false } : null;
   }
 
@@ -217,5 +217,5 @@ function notOpened(id: string, error: unknown): Action {
 }
 
 function sentence(what: string, error: unknown): string {
-  return `${what}: ${told(error)}.`;
+  return `${what}: ${messageOf(error)}.`;
 }

@@ -8,7 +8,7 @@ import type { FileKind } from '../workers/answers';
 import { FILES } from '../workers/file-kinds';
 import { PracticeStore } from '../storage/practice-store';
 import { Asker } from '../workers/asker';
-import { told } from '../ui/told';
+import { messageOf } from '../ui/message';
 
 /** What a song can be taken away as. */
 @Component({
@@ -98,7 +98,7 @@ export class ExportList {
       download(`${fileName(song.title)}${ending}`, content, type);
       this.problem.set(null);
     } catch (error) {
-      this.problem.set(`The file could not be written: ${told(error)}. Try the project file.`);
+      this.problem.set(`The file could not be written: ${messageOf(error)}. Try the project file.`);
     }
   }
 }

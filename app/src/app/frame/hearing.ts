@@ -9,7 +9,7 @@ import { Piano } from '../sound/piano';
 import { Player } from '../sound/player';
 import { workbench } from '../state/reducer';
 import { Asker } from '../workers/asker';
-import { told } from '../ui/told';
+import { messageOf } from '../ui/message';
 
 interface Stretch {
   readonly fromTick: number;
@@ -82,7 +82,7 @@ export class Hearing {
     try {
       await make();
     } catch (error) {
-      this.player.problem.set(`The piano could not be started: ${told(error)}.`);
+      this.player.problem.set(`The piano could not be started: ${messageOf(error)}.`);
     }
   }
 }

@@ -46,7 +46,7 @@ import { Playing } from './playing';
 import { benchAt, type BenchRow } from './registry';
 import { type PressedNote, Seam } from './seam';
 import { Transport } from './transport';
-import { told } from '../ui/told';
+import { messageOf } from '../ui/message';
 
 const NARROW_PX = 900;
 
@@ -230,7 +230,7 @@ export class SongFrame implements OnInit {
       this.open.set(bench);
     } catch (error) {
       this.open.set(null);
-      const why = told(error);
+      const why = messageOf(error);
       this.notLoaded.set(`The ${row.name} bench could not be loaded: ${why}. The other benches work.`);
     }
   }

@@ -3,7 +3,7 @@ import { type KeyEvent, PitchTrack } from '@joined-hands/core/takes';
 import { Pitches } from './pitches';
 import type { KeySource, TakeClock } from './recorder';
 import { SoundClock } from './sound-clock';
-import { told } from '../ui/told';
+import { messageOf } from '../ui/message';
 
 /** The lowest key a pitch is found for: two waves of it fit into what is listened to at once. */
 const LOWEST = 40;
@@ -24,7 +24,7 @@ export function microphoneProblem(error: unknown): string {
   if (name === 'NotAllowedError')
     return 'The browser does not let the microphone be heard. Allow it in the address bar, or say how it went.';
   if (name === 'NotFoundError') return 'No microphone was found. Say how it went, or use other keys.';
-  const why = told(error);
+  const why = messageOf(error);
   return `The microphone could not be started: ${why}. Say how it went, or use other keys.`;
 }
 

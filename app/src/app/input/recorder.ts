@@ -6,7 +6,7 @@ import {
   KEYBOARDS,
   TICKS_PER_QUARTER,
 } from '@joined-hands/core/music';
-import { inForceAt } from '@joined-hands/core/song';
+import { lastAtOrBefore } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { Store } from '@ngrx/store';
 import { Piano } from '../sound/piano';
@@ -81,7 +81,7 @@ export class Recorder {
     this.player.stop();
     const { tone, click, instrument } = await this.piano.ready(source.sounds ? [] : ANY_KEY);
     const song = this.song();
-    const metre = song ? inForceAt(song.metreMap, fromTick) : { numerator: 4, denominator: 4 };
+    const metre = song ? lastAtOrBefore(song.metreMap, fromTick) : { numerator: 4, denominator: 4 };
     const perTick = 60 / (this.quartersPerMinute() * TICKS_PER_QUARTER);
     const before = countsInBeat ? beatTicks(metre) : countInTicks(metre);
     const countIn = before * perTick;

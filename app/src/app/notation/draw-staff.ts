@@ -1,7 +1,7 @@
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import type { HandNote } from '@joined-hands/core/hands';
 import { fifthsOf } from '@joined-hands/core/music';
-import { inForceAt, type PlayedBar } from '@joined-hands/core/song';
+import { lastAtOrBefore, type PlayedBar } from '@joined-hands/core/song';
 import { shownNote } from '@joined-hands/core/words';
 import { Accidental, Formatter, Renderer, Stave, StaveConnector, type StaveNote, Voice } from 'vexflow';
 import { type StaffMark, writeBar } from './write-bar';
@@ -164,7 +164,7 @@ function drawBar(
   picked: ReadonlySet<string>,
   colours: Colours,
 ): void {
-  const signature = MAJOR_KEYS[fifthsOf(inForceAt(arrangement.played.keyMap, bar.tick)) + 7];
+  const signature = MAJOR_KEYS[fifthsOf(lastAtOrBefore(arrangement.played.keyMap, bar.tick)) + 7];
   const isAlone = frame.hands === 'right';
   const clefs = isAlone ? (['treble'] as const) : (['treble', 'bass'] as const);
   const staves = clefs.map((clef, i) => {

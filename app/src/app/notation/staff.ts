@@ -9,7 +9,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
-import { told } from '../ui/told';
+import { messageOf } from '../ui/message';
 
 /** The part on a grand staff, for those who read. Notation is drawn when first asked for. */
 @Component({
@@ -66,7 +66,7 @@ export class Staff {
           // Something newer may have been asked for while the font came.
           if (turn === this.turn) drawStaff(element, arrangement, part, width, picked);
         })
-        .catch((error: unknown) => this.problem.set(`The staff could not be drawn: ${told(error)}.`));
+        .catch((error: unknown) => this.problem.set(`The staff could not be drawn: ${messageOf(error)}.`));
     });
   }
 

@@ -5,7 +5,7 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Backups, restoredInWords } from '../storage/backups';
 import { download } from '../ui/download';
 import { Offline } from '../ui/offline';
-import { told } from '../ui/told';
+import { messageOf } from '../ui/message';
 
 /** All songs out in one file and in again, with how far it is and what came of it. */
 @Component({
@@ -111,7 +111,7 @@ export class BackupRow {
       const why =
         error instanceof FileError
           ? `${error.message} The songs on the shelf are untouched.`
-          : `${told(error)}.`;
+          : `${messageOf(error)}.`;
       this.problem.set(`${failing}: ${why}`);
     } finally {
       this.packing.set(null);

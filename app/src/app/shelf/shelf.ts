@@ -29,7 +29,7 @@ import { Problems } from '../ui/problems';
 import { ArrangerClient } from '../workers/arranger';
 import { Asker } from '../workers/asker';
 import { FileReaderClient } from '../workers/reader';
-import { told } from '../ui/told';
+import { messageOf } from '../ui/message';
 import { BackupRow } from './backup-row';
 import { GuideOffer } from './guide-offer';
 
@@ -99,7 +99,7 @@ export class Shelf implements OnInit, OnDestroy {
       this.problems.guard('Parts and length of a song could not be found', this.findFacts());
     } catch (error) {
       this.stored.set([]);
-      const why = told(error);
+      const why = messageOf(error);
       this.problem.set(
         `The songs stored in this browser cannot be read: ${why}. Check that the browser may store data, then reload.`,
       );
@@ -201,7 +201,7 @@ export class Shelf implements OnInit, OnDestroy {
         await this.takePractice(file.name, own.id, result.opened.practice);
       return own.id;
     } catch (error) {
-      this.problem.set(`${file.name}: it could not be stored: ${told(error)}.`);
+      this.problem.set(`${file.name}: it could not be stored: ${messageOf(error)}.`);
       return null;
     } finally {
       this.reading.set(null);
@@ -262,7 +262,7 @@ export class Shelf implements OnInit, OnDestroy {
   }
 
   private wentWrong(what: string, error: unknown): void {
-    this.problem.set(`${what}: ${told(error)}.`);
+    this.problem.set(`${what}: ${messageOf(error)}.`);
   }
 
   protected async writeChords(): Promise<void> {

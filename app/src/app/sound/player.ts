@@ -2,7 +2,7 @@ import { inject, Injectable, signal } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import { Piano } from './piano';
 import { type PlannedNote, planProgram, type PlayProgram, type PlayRequest } from './program';
-import { told } from '../ui/told';
+import { messageOf } from '../ui/message';
 
 const CLICK_HIGH = 1760;
 const CLICK_LOW = 1175;
@@ -61,7 +61,7 @@ export class Player {
     } catch (error) {
       if (turn !== this.starting) return;
       this.stop();
-      this.problem.set(`The piano could not be started: ${told(error)}.`);
+      this.problem.set(`The piano could not be started: ${messageOf(error)}.`);
     }
   }
 

@@ -2,7 +2,7 @@ import type { Arrangement } from '@joined-hands/core/arrangement';
 import type { Hand } from '@joined-hands/core/hands';
 import { beatsBetween, countInTicks, TICKS_PER_QUARTER } from '@joined-hands/core/music';
 import { Clock, type TimedNote } from '@joined-hands/core/performance';
-import { barAt, inForceAt, offsetInBar } from '@joined-hands/core/song';
+import { barAt, lastAtOrBefore, offsetInBar } from '@joined-hands/core/song';
 
 /** What to play: a stretch of ticks, at a tempo, with one hand or both. */
 export interface PlayRequest {
@@ -85,7 +85,7 @@ function clicksBefore(
   rate: number,
 ): { at: number; until: number; isDownbeat: boolean }[] {
   const bar = barAt(played.bars, request.fromTick);
-  const { quartersPerMinute } = inForceAt(played.tempoMap, request.fromTick);
+  const { quartersPerMinute } = lastAtOrBefore(played.tempoMap, request.fromTick);
   const perTick = (60 * rate) / (quartersPerMinute * TICKS_PER_QUARTER);
   // The music may begin inside a bar: count whole bars and what of this bar comes before it.
   const from = -countInTicks(bar.metre);

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
-import { strikeOut, writeDown, writtenDown } from './journal';
+import { clearWritten, writeDown, writtenDown } from './journal';
 
 const [lanterns, sluicegate] = DEMO_SONGS;
 
@@ -28,7 +28,7 @@ describe('what is written down when the page has to go', () => {
     expect(writeDown({ song: sluicegate, revision: 9, isWriting: true })).toBe(true);
     expect(writtenDown(lanterns.id)).toEqual({ song: lanterns, revision: 4, isWriting: false });
     expect(writtenDown(sluicegate.id)).toEqual({ song: sluicegate, revision: 9, isWriting: true });
-    strikeOut(lanterns.id);
+    clearWritten(lanterns.id);
     expect(writtenDown(lanterns.id)).toBeNull();
     expect(writtenDown(sluicegate.id)?.revision).toBe(9);
   });
@@ -63,6 +63,6 @@ describe('what is written down when the page has to go', () => {
     isBlocked = true;
     expect(writeDown({ song: lanterns, revision: 4, isWriting: false })).toBe(false);
     expect(writtenDown(lanterns.id)).toBeNull();
-    expect(() => strikeOut(lanterns.id)).not.toThrow();
+    expect(() => clearWritten(lanterns.id)).not.toThrow();
   });
 });

@@ -40,7 +40,7 @@ export function writtenDown(id: string): Unsaved | null {
 }
 
 /** The song is stored: what was written down of it is not needed any more. */
-export function strikeOut(id: string): void {
+export function clearWritten(id: string): void {
   try {
     localStorage.removeItem(PREFIX + id);
   } catch {

@@ -1,6 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { Problems } from './problems';
-import { told } from './told';
+import { messageOf } from './message';
 
 const ADDRESS = '/service-worker.js';
 /** What is done first is not to wait for it: a file opened at once, the first sounds. In milliseconds. */
@@ -50,7 +50,7 @@ export class Offline {
       active?.postMessage('store-sounds');
     } catch (error) {
       // The application works with the network as before; who looks for the reason finds it.
-      console.warn(`Joined Hands is not stored for use without a network: ${told(error)}.`);
+      console.warn(`Joined Hands is not stored for use without a network: ${messageOf(error)}.`);
     }
   }
 

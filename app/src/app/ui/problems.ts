@@ -1,5 +1,5 @@
 import { Injectable, signal } from '@angular/core';
-import { told } from './told';
+import { messageOf } from './message';
 
 /** What went wrong, said in a sentence on whatever view is open, until it is put away. */
 @Injectable({ providedIn: 'root' })
@@ -8,7 +8,7 @@ export class Problems {
 
   /** Says that something failed: "The profile could not be stored: …". */
   say(what: string, error: unknown): void {
-    this.sentence.set(`${what}: ${told(error)}.`);
+    this.sentence.set(`${what}: ${messageOf(error)}.`);
   }
 
   /** Something to know, said in the same place. */

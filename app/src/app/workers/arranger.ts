@@ -8,8 +8,8 @@ import type { Arranger } from './arranging';
 import { SongNumbers } from './songs-known';
 import { Receiver, type Sent } from './travelling';
 
-/** What a job is arranged for, and what came of it: the latest, for who asks late. */
-interface Job {
+/** What a request is arranged for, and what came of it: the latest, for who asks late. */
+interface Request {
   readonly song: Song;
   readonly profile: Profile;
   readonly firstPart: number;
@@ -20,20 +20,20 @@ interface Job {
 @Injectable({ providedIn: 'root' })
 export class ArrangerClient {
   private remote: Remote<Arranger> | null = null;
-  private lastJob = 0;
-  private readonly jobs = new Map<number, Job>();
+  private lastRequest = 0;
+  private readonly requests = new Map<number, Request>();
   private readonly receiver = new Receiver();
   readonly numbers = new SongNumbers();
   private lastSong: Song | null = null;
   /** Begun before it was asked for. */
-  private begun: Job | null = null;
+  private begun: Request | null = null;
 
   private get worker(): Remote<Arranger> {
     if (!this.remote) {
       this.remote = wrap<Arranger>(
         new Worker(new URL('./arrange.worker', import.meta.url), { type: 'module' }),
       );
-      void this.remote.listen(proxy((job: number, sent: Sent) => this.came(job, sent)));
+      void this.remote.listen(proxy((request: number, sent: Sent) => this.receive(request, sent)));
     }
     return this.remote;
   }
@@ -49,7 +49,7 @@ export class ArrangerClient {
   }
 
   /**
-   * Emits the part on screen, then the whole arrangement; completes early when a newer job wins. `edit` made the song
+   * Emits the part on screen, then the whole arrangement; completes early when a newer request wins. `edit` made the song
    * of the one asked for before.
    */
   arrange(song: Song, profile: Profile, firstPart: number, edit: SongEdit | null): Observable<Arrangement> {
@@ -63,32 +63,32 @@ export class ArrangerClient {
     return begun.arrangements.pipe(map((arrangement) => ({ ...arrangement, profile })));
   }
 
-  private started(song: Song, profile: Profile, firstPart: number, edit: SongEdit | null): Job {
-    const number = ++this.lastJob;
+  private started(song: Song, profile: Profile, firstPart: number, edit: SongEdit | null): Request {
+    const number = ++this.lastRequest;
     if (edit && this.lastSong) this.numbers.edited(this.lastSong, edit, song);
     this.lastSong = song;
-    const job: Job = { song, profile, firstPart, arrangements: new ReplaySubject(1) };
-    this.jobs.set(number, job);
+    const request: Request = { song, profile, firstPart, arrangements: new ReplaySubject(1) };
+    this.requests.set(number, request);
     const ask = async (isWhole: boolean): Promise<void> => {
       const message = this.numbers.message(song, isWhole);
       const isKnown = await this.worker.arrange(number, message, profile, firstPart);
       if (!isKnown) await ask(true);
-      else if (number !== this.lastJob) job.arrangements.complete();
+      else if (number !== this.lastRequest) request.arrangements.complete();
     };
-    ask(false).catch((error: unknown) => job.arrangements.error(error));
-    return job;
+    ask(false).catch((error: unknown) => request.arrangements.error(error));
+    return request;
   }
 
   /** What is left out next time counts on all that was sent: it is put together whether it is still wanted or not. */
-  private came(number: number, sent: Sent): void {
-    const job = this.jobs.get(number);
-    // A newer job stopped those before it.
-    for (const older of this.jobs.keys()) if (older < number) this.jobs.delete(older);
-    if (!job) return;
-    const { song, profile, arrangements } = job;
+  private receive(number: number, sent: Sent): void {
+    const request = this.requests.get(number);
+    // A newer request stopped those before it.
+    for (const older of this.requests.keys()) if (older < number) this.requests.delete(older);
+    if (!request) return;
+    const { song, profile, arrangements } = request;
     try {
       const arrangement = this.receiver.unpack(sent, song, profile);
-      if (number === this.lastJob) arrangements.next(arrangement);
+      if (number === this.lastRequest) arrangements.next(arrangement);
       if (!sent.isPartial) arrangements.complete();
     } catch (error) {
       arrangements.error(error);

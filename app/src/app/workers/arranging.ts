@@ -4,7 +4,7 @@ import type { Profile } from '@joined-hands/core/song';
 import { type SongMessage, SongsKnown } from './songs-known';
 import { Sender, type Sent } from './travelling';
 
-/** Milliseconds worked before a newer job is listened for. */
+/** Milliseconds worked before a newer request is listened for. */
 const SLICE_MS = 12;
 /** So long the part on screen waits for the rest, so that a song that is soon done is drawn once. */
 const WAIT_MS = 24;
@@ -19,36 +19,36 @@ const pause = (): Promise<void> =>
     port2.postMessage(null);
   });
 
-/** Takes what was arranged for a job. */
-export type Came = (job: number, sent: Sent) => void;
+/** Takes what was arranged for a request. */
+export type Listener = (request: number, sent: Sent) => void;
 
-/** What the arrange worker answers: it arranges the open song, job after job, and remembers what it has sent. */
+/** What the arrange worker answers: it arranges the open song, request after request, and remembers what it has sent. */
 export function arranging() {
-  let newestJob = 0;
-  let came: Came = () => undefined;
+  let newest = 0;
+  let listener: Listener = () => undefined;
   const songs = new SongsKnown();
   const sender = new Sender();
 
   return {
     /**
-     * Where all that is arranged goes. One way for all jobs: what is sent leaves out what was sent before it, and ways of
+     * Where all that is arranged goes. One way for all requests: what is sent leaves out what was sent before it, and ways of
      * their own could overtake one another.
      */
-    listen(to: Came): void {
-      came = to;
+    listen(to: Listener): void {
+      listener = to;
     },
 
     /**
-     * Arranges a song; the part on screen is sent first, the whole after it. A newer job stops an older one between
+     * Arranges a song; the part on screen is sent first, the whole after it. A newer request stops an older one between
      * slices. False when the song builds on one that is not known here: it must be sent whole.
      */
     async arrange(
-      job: number,
+      request: number,
       message: SongMessage,
       sentProfile: Profile,
       firstPart: number,
     ): Promise<boolean> {
-      newestJob = Math.max(newestJob, job);
+      newest = Math.max(newest, request);
       const song = songs.take(message);
       if (!song) return false;
       const profile = songs.profileLike(sentProfile);
@@ -56,14 +56,14 @@ export function arranging() {
       const begun = performance.now();
       let toShow: Arrangement | null = null;
       for (let since = begun; ;) {
-        if (job < newestJob) return true;
+        if (request < newest) return true;
         const slice = slices.next();
         toShow = slice.value ?? toShow;
         const now = performance.now();
         if (!slice.done && now - since < SLICE_MS) continue;
         if (toShow && (slice.done || now - begun >= WAIT_MS)) {
           // Not waited for: the next slice is worked out while this one travels.
-          came(job, sender.pack(toShow));
+          listener(request, sender.pack(toShow));
           toShow = null;
         }
         if (slice.done) return true;

@@ -1,4 +1,4 @@
-import { inWords, jobInWords } from '@joined-hands/core/sentences';
+import { inWords, functionInWords } from '@joined-hands/core/sentences';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { heardRubs, type Neighbour, neighboursOf, notesUnder, roleSays } from '@joined-hands/core/harmony';
@@ -24,7 +24,7 @@ const CHORD_GIVES_WAY = 'chord';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ChordPanel {
-  protected readonly jobOf = jobInWords;
+  protected readonly functionOf = functionInWords;
   protected readonly state = inject(ChordsState);
   protected readonly bench = this.state.bench;
   protected readonly change = this.state.change;

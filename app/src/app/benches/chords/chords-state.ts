@@ -24,7 +24,7 @@ import { Playing } from '../../frame/playing';
 import { answered, type Asking } from '../../workers/answered';
 import type { Question } from '../../workers/answers';
 import { Asker } from '../../workers/asker';
-import { told } from '../../ui/told';
+import { messageOf } from '../../ui/message';
 
 /** Tabs of the Chords bench. */
 type ChordsTab = 'chord' | 'schools' | 'suggest' | 'holds' | 'name';
@@ -280,7 +280,7 @@ export class ChordsState {
       if (edit && hears) this.playing.hearPartAfter(edit);
       else this.editOr(edit, nothing);
     } catch (error) {
-      this.notice.set(`Chords could not be suggested: ${told(error)}.`);
+      this.notice.set(`Chords could not be suggested: ${messageOf(error)}.`);
     } finally {
       this.isSuggesting.set(false);
     }

@@ -3,7 +3,7 @@ import type { Paper } from '@joined-hands/core/sheets';
 import { counted } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Choice, type ChoiceOption } from '../../ui/choice';
-import { told } from '../../ui/told';
+import { messageOf } from '../../ui/message';
 import { HandoutState } from './handout-state';
 import { TakeAway } from './take-away';
 
@@ -65,7 +65,7 @@ export class HandoutPanel {
     } catch (error) {
       this.said.set('');
       this.problem.set(
-        `The archive could not be made: ${told(error)}. Try the files one by one: More, Export.`,
+        `The archive could not be made: ${messageOf(error)}. Try the files one by one: More, Export.`,
       );
     } finally {
       this.isBusy.set(false);

@@ -17,7 +17,7 @@ import {
 import { BenchState } from '../../frame/bench-state';
 import { HandoutStore } from '../../storage/handout-store';
 import { PracticeStore } from '../../storage/practice-store';
-import { told } from '../../ui/told';
+import { messageOf } from '../../ui/message';
 
 /** Drawing gives way to the screen after so long, in milliseconds. */
 const SLICE_MS = 40;
@@ -99,7 +99,7 @@ export class HandoutState {
       this.handout.set(handout);
     } catch (error) {
       this.notStored.set(
-        `What was chosen last could not be read: ${told(error)}. The usual sheets are shown.`,
+        `What was chosen last could not be read: ${messageOf(error)}. The usual sheets are shown.`,
       );
     }
     if (this.loading === songId) this.loaded.set(songId);
@@ -121,7 +121,9 @@ export class HandoutState {
       this.tellWaiting(({ go }) => go());
     } catch (error) {
       if (turn !== this.turnOf) return;
-      this.notLaidOut.set(`The sheets could not be laid out: ${told(error)}. Leave one out and try again.`);
+      this.notLaidOut.set(
+        `The sheets could not be laid out: ${messageOf(error)}. Leave one out and try again.`,
+      );
       this.tellWaiting(({ fail }) => fail(new Error('the sheets could not be laid out')));
     }
   }
@@ -194,7 +196,7 @@ export class HandoutState {
       () => this.notStored.set(''),
       (error: unknown) =>
         this.notStored.set(
-          `What you chose could not be stored: ${told(error)}. It holds until the page is closed.`,
+          `What you chose could not be stored: ${messageOf(error)}. It holds until the page is closed.`,
         ),
     );
   }

@@ -19,7 +19,7 @@ import { type KeySource, Recorder } from '../../input/recorder';
 import { type PatternElsewhere, SongStore } from '../../storage/song-store';
 import { Asker } from '../../workers/asker';
 import { JoinState } from './join-state';
-import { told } from '../../ui/told';
+import { messageOf } from '../../ui/message';
 
 /** Steps of a beat on the grid. */
 export const STEPS = 2;
@@ -168,7 +168,7 @@ export class MakerState {
     try {
       this.elsewhere.set(await this.songs.patternsElsewhere(this.bench.song()?.id ?? ''));
     } catch (error) {
-      this.problem.set(`The patterns of your other songs could not be read: ${told(error)}.`);
+      this.problem.set(`The patterns of your other songs could not be read: ${messageOf(error)}.`);
     }
   }
 
@@ -195,7 +195,7 @@ export class MakerState {
       const events = await this.recorder.record(source, over.change.tick, ticks);
       this.read(keysOf(events, this.recorder.quartersPerMinute(), this.beats()));
     } catch (error) {
-      this.notice.set(`The figure could not be recorded: ${told(error)}.`);
+      this.notice.set(`The figure could not be recorded: ${messageOf(error)}.`);
     }
   }
 

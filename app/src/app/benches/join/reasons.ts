@@ -5,7 +5,7 @@ import { inversionName } from '@joined-hands/core/harmony';
 import { classNameOf, typeset } from '@joined-hands/core/music';
 import { BLOCK } from '@joined-hands/core/patterns';
 import type { Choices } from '@joined-hands/core/song';
-import { fillName, inWords, jobInWords } from '@joined-hands/core/sentences';
+import { fillName, inWords, functionInWords } from '@joined-hands/core/sentences';
 import { type Alternative, LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import {
   derivationOf,
@@ -40,7 +40,7 @@ const SHOWN_ALTERNATIVES = 6;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Reasons {
-  protected readonly jobOf = jobInWords;
+  protected readonly functionOf = functionInWords;
   protected readonly bench = inject(BenchState);
   protected readonly join = inject(JoinState);
   protected readonly scopes = CHOICE_SCOPES;

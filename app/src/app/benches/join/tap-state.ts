@@ -13,7 +13,7 @@ import { type CountedStroke, rhythmInWords } from '@joined-hands/core/words';
 import { BenchState } from '../../frame/bench-state';
 import { simulatedKeys, TAP_KEYS, TwoHandTaps } from '../../input/key-sources';
 import { type KeySource, Recorder } from '../../input/recorder';
-import { told } from '../../ui/told';
+import { messageOf } from '../../ui/message';
 
 /** The rhythm of both hands of a part, tapped on two keys and judged. */
 @Injectable()
@@ -90,7 +90,7 @@ export class TapState {
       const events = await this.recorder.record(source, part.fromTick, part.toTick - part.fromTick);
       this.judged.set(judgeRhythm(this.wanted(), strokesOf(events)));
     } catch (error) {
-      this.problem.set(`The taps could not be heard: ${told(error)}.`);
+      this.problem.set(`The taps could not be heard: ${messageOf(error)}.`);
     }
   }
 

@@ -1,6 +1,6 @@
 import { readRecord, turnsOfRows } from '@joined-hands/core/practice';
 import { counted } from '@joined-hands/core/words';
-import { told } from '../../ui/told';
+import { messageOf } from '../../ui/message';
 
 /** A log read from a file, or why it is none. */
 type LogRead =
@@ -16,7 +16,9 @@ export async function logFrom(file: File, songId: string): Promise<LogRead> {
       const read = readRecord((JSON.parse(text) as { practice?: unknown }).practice);
       return read ?? { problem: nothing };
     } catch (error) {
-      return { problem: `${file.name}: it is damaged or cut short: ${told(error)}. Nothing was changed.` };
+      return {
+        problem: `${file.name}: it is damaged or cut short: ${messageOf(error)}. Nothing was changed.`,
+      };
     }
   }
   const { default: papa } = await import('papaparse');

@@ -16,7 +16,7 @@ import { CHART_NOTES, chartInWords, type ChartKind, chartOf, CHARTS } from './lo
 import { logAsCsv } from '../../storage/log-csv';
 import { logFrom, readInWords } from './log-files';
 import { PractiseState } from './practise-state';
-import { told } from '../../ui/told';
+import { messageOf } from '../../ui/message';
 
 const SHOWN_TURNS = 12;
 const SHOWN_DAYS = 30;
@@ -137,7 +137,7 @@ export class LogPanel {
     try {
       await work;
     } catch (error) {
-      this.problem.set(`${what}: ${told(error)}.`);
+      this.problem.set(`${what}: ${messageOf(error)}.`);
     }
   }
 }

@@ -8,7 +8,7 @@ import { workbench } from '../../state/reducer';
 import { SongStore } from '../../storage/song-store';
 import { Choice } from '../../ui/choice';
 import { Asker } from '../../workers/asker';
-import { told } from '../../ui/told';
+import { messageOf } from '../../ui/message';
 
 const AIMS: readonly { readonly value: Aim; readonly label: string }[] = [
   { value: 'left-hand', label: 'Left hand' },
@@ -89,7 +89,7 @@ export class NextSongs {
       }
       this.songs.set(found);
     } catch (error) {
-      this.problem.set(`The songs could not be compared: ${told(error)}.`);
+      this.problem.set(`The songs could not be compared: ${messageOf(error)}.`);
     } finally {
       this.looking.set('');
     }

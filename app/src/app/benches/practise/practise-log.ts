@@ -14,7 +14,7 @@ import { Clock } from '@joined-hands/core/performance';
 import { BenchState } from '../../frame/bench-state';
 import { PracticeStore } from '../../storage/practice-store';
 import type { StoredStanding, StoredTake } from '../../storage/stored';
-import { told } from '../../ui/told';
+import { messageOf } from '../../ui/message';
 
 /** How many hot bars are told. */
 const HOTTEST = 6;
@@ -62,7 +62,9 @@ export class PractiseLog {
       await this.store.keep(turn, known, take);
       this.problem.set('');
     } catch (error) {
-      this.problem.set(`The turn could not be stored: ${told(error)}. It counts until the page is closed.`);
+      this.problem.set(
+        `The turn could not be stored: ${messageOf(error)}. It counts until the page is closed.`,
+      );
     }
   }
 
@@ -75,7 +77,9 @@ export class PractiseLog {
     try {
       await this.store.jot(song.id, jotting);
     } catch (error) {
-      this.problem.set(`The note could not be stored: ${told(error)}. Copy it before you close the page.`);
+      this.problem.set(
+        `The note could not be stored: ${messageOf(error)}. Copy it before you close the page.`,
+      );
     }
   }
 

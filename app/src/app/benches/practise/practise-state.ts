@@ -24,12 +24,12 @@ import {
   type WantedKey,
   wantedKeys,
 } from '@joined-hands/core/practice';
-import { barAt, inForceAt, onsetsOf, placeIn } from '@joined-hands/core/song';
+import { barAt, lastAtOrBefore, onsetsOf, placeIn } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
 import type { KeySource } from '../../input/recorder';
-import { told } from '../../ui/told';
+import { messageOf } from '../../ui/message';
 import { Listening } from './listening';
 import { PractiseLog } from './practise-log';
 import { PractiseWishes } from './practise-wishes';
@@ -96,7 +96,7 @@ export class PractiseState {
     try {
       await Promise.all([this.wishes.load(songId), this.log.load(songId)]);
     } catch (error) {
-      this.problem.set(`What you practised before could not be read: ${told(error)}.`);
+      this.problem.set(`What you practised before could not be read: ${messageOf(error)}.`);
     }
     this.isLoaded.set(true);
   }
@@ -201,7 +201,7 @@ export class PractiseState {
     this.playing.player.stop();
     this.source = source;
     try {
-      const { quartersPerMinute } = inForceAt(arrangement.played.tempoMap, job.fromTick);
+      const { quartersPerMinute } = lastAtOrBefore(arrangement.played.tempoMap, job.fromTick);
       const keys = source();
       const events = await this.listening.hear(keys, {
         wanted: this.wanted(),
@@ -215,7 +215,7 @@ export class PractiseState {
       await this.judge(events, job);
       if (!keys.isOnce) this.goOn(source, job);
     } catch (error) {
-      this.problem.set(`The turn could not be heard: ${told(error)}.`);
+      this.problem.set(`The turn could not be heard: ${messageOf(error)}.`);
     }
   }
 

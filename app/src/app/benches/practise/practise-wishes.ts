@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { PRACTISE_SETTINGS, type PractiseSettings } from '@joined-hands/core/practice';
 import { PracticeStore } from '../../storage/practice-store';
-import { told } from '../../ui/told';
+import { messageOf } from '../../ui/message';
 
 const DAY_MS = 86_400_000;
 
@@ -43,7 +43,7 @@ export class PractiseWishes {
       () => this.problem.set(''),
       (error: unknown) =>
         this.problem.set(
-          `What you chose could not be stored: ${told(error)}. It holds until the page is closed.`,
+          `What you chose could not be stored: ${messageOf(error)}. It holds until the page is closed.`,
         ),
     );
   }

@@ -5,7 +5,7 @@ import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
 import { PracticeStore } from '../../storage/practice-store';
 import type { StoredRecording } from '../../storage/stored';
-import { told } from '../../ui/told';
+import { messageOf } from '../../ui/message';
 
 /** A recording longer than this is no song, in minutes; larger than this it would fill the browser's store. */
 const MOST_MINUTES = 20;
@@ -48,7 +48,7 @@ export class RecordingState {
     try {
       this.recording.set(await this.store.recordingOf(songId));
     } catch (error) {
-      this.problem.set(`The recording kept here could not be read: ${told(error)}.`);
+      this.problem.set(`The recording kept here could not be read: ${messageOf(error)}.`);
     }
   }
 
@@ -89,7 +89,7 @@ export class RecordingState {
       await this.store.keepRecording(recording);
     } catch (error) {
       this.problem.set(
-        `The recording could not be stored: ${told(error)}. It is here until the page is closed.`,
+        `The recording could not be stored: ${messageOf(error)}. It is here until the page is closed.`,
       );
     }
   }
@@ -99,7 +99,7 @@ export class RecordingState {
     this.stop();
     this.recording.set(null);
     if (songId)
-      await this.store.dropRecording(songId).catch((error: unknown) => this.problem.set(told(error)));
+      await this.store.dropRecording(songId).catch((error: unknown) => this.problem.set(messageOf(error)));
   }
 
   /** Plays from the beginning and takes a tap for every bar line. */
@@ -183,7 +183,7 @@ export class RecordingState {
       await audio.play();
     } catch (error) {
       this.isPlaying.set(false);
-      this.problem.set(`The recording could not be played: ${told(error)}.`);
+      this.problem.set(`The recording could not be played: ${messageOf(error)}.`);
       return;
     }
     const look = (): void => {

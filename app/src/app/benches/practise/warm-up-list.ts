@@ -5,7 +5,7 @@ import { warmUpInWords, warmUpsOf } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Piano } from '../../sound/piano';
 import { PractiseState } from './practise-state';
-import { told } from '../../ui/told';
+import { messageOf } from '../../ui/message';
 
 const TICKS = TICKS_PER_QUARTER / 2;
 const BEATS_PER_MINUTE = 84;
@@ -82,7 +82,7 @@ export class WarmUpList {
     try {
       await this.piano.hearLine(line, BEATS_PER_MINUTE);
     } catch (error) {
-      this.state.problem.set(`The piano could not be started: ${told(error)}.`);
+      this.state.problem.set(`The piano could not be started: ${messageOf(error)}.`);
     }
   }
 }

@@ -15,7 +15,7 @@ import {
   typeset,
   unitTicks,
 } from '@joined-hands/core/music';
-import { inForceAt, orderInWords, type SongEdit, writtenBars } from '@joined-hands/core/song';
+import { lastAtOrBefore, orderInWords, type SongEdit, writtenBars } from '@joined-hands/core/song';
 import type { FoundMetre } from '@joined-hands/core/takes';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
@@ -63,7 +63,7 @@ export class BarsPanel {
     return song ? (writtenBars(song).find((b) => b.number === this.bar())?.tick ?? 0) : 0;
   });
   private readonly metreHere = computed<Metre>(() =>
-    inForceAt(this.song()?.metreMap ?? [{ tick: 0, ...COMMON_TIME }], this.tick()),
+    lastAtOrBefore(this.song()?.metreMap ?? [{ tick: 0, ...COMMON_TIME }], this.tick()),
   );
   protected readonly metre = computed(() => metreInFull(this.metreHere()));
   /** The metres offered, and the one in force where it is none of them. */
@@ -71,10 +71,10 @@ export class BarsPanel {
     const name = this.metre();
     return this.metres.some((each) => each.name === name) ? null : name;
   });
-  protected readonly key = computed((): Key => inForceAt(this.song()?.keyMap ?? [C_MAJOR], this.tick()));
+  protected readonly key = computed((): Key => lastAtOrBefore(this.song()?.keyMap ?? [C_MAJOR], this.tick()));
   protected readonly tempo = computed(() => {
     const map = this.song()?.tempoMap;
-    return map ? asBeatsPerMinute(this.metreHere(), inForceAt(map, this.tick()).quartersPerMinute) : 96;
+    return map ? asBeatsPerMinute(this.metreHere(), lastAtOrBefore(map, this.tick()).quartersPerMinute) : 96;
   });
   protected readonly tempoNote = computed(() => tempoNote(this.metreHere()));
   private readonly unit = computed(() => unitTicks(this.song()?.metreMap[0] ?? COMMON_TIME));

@@ -9,7 +9,7 @@ import {
   COMMON_TIME,
   TICKS_PER_QUARTER,
 } from '@joined-hands/core/music';
-import { inForceAt, keyAt, writtenBars } from '@joined-hands/core/song';
+import { lastAtOrBefore, keyAt, writtenBars } from '@joined-hands/core/song';
 import {
   compareTakes,
   type Grid,
@@ -29,7 +29,7 @@ import { ComputerKeys, midiInputs, MidiKeys, NO_MIDI, simulatedKeys } from '../.
 import { type KeySource, Recorder } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { TuneState } from './tune-state';
-import { told } from '../../ui/told';
+import { messageOf } from '../../ui/message';
 
 interface Kept {
   readonly number: number;
@@ -107,7 +107,7 @@ export class PlayPanel {
     const song = this.bench.song();
     if (!song) return { from: 0, ticks: 0 };
     const from = writtenBars(song).find((b) => b.number === this.fromBar())?.tick ?? 0;
-    return { from, ticks: this.bars() * barTicks(inForceAt(song.metreMap, from)) };
+    return { from, ticks: this.bars() * barTicks(lastAtOrBefore(song.metreMap, from)) };
   });
 
   protected async lookForMidi(): Promise<void> {
@@ -135,7 +135,7 @@ export class PlayPanel {
       const take = takeOf(events, quartersPerMinute, keyAt(arrangement.played, from));
       this.add(events, take, quartersPerMinute);
     } catch (error) {
-      this.problem.set(`The take could not be recorded: ${told(error)}.`);
+      this.problem.set(`The take could not be recorded: ${messageOf(error)}.`);
     }
   }
 

@@ -4,7 +4,7 @@ import { partIndexAt } from '@joined-hands/core/parts';
 import {
   barAt,
   type Finding,
-  inForceAt,
+  lastAtOrBefore,
   type MelodyNote,
   type PlayedNote,
   type Song,
@@ -80,7 +80,7 @@ export class TuneState {
   readonly writtenBar = computed(() => {
     const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
     if (!arrangement || !part) return 1;
-    return inForceAt(arrangement.played.bars, this.note()?.tick ?? part.fromTick).written;
+    return lastAtOrBefore(arrangement.played.bars, this.note()?.tick ?? part.fromTick).written;
   });
 
   /** Picks a note; with `extends` all from the first picked to it. */

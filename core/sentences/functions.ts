@@ -1,5 +1,5 @@
 /** What a chord of the key does by its degree alone. */
-export type DegreeJob =
+export type DegreeFunction =
   | 'home'
   | 'prepares-the-dominant'
   | 'stands-in-for-the-tonic'
@@ -12,8 +12,8 @@ export type DegreeJob =
   | 'of-the-key';
 
 /** What a chord does where it stands; degrees as numerals ("ii", "IV"). */
-export type Job =
-  | { readonly kind: 'of-the-degree'; readonly degree: DegreeJob }
+export type ChordFunction =
+  | { readonly kind: 'of-the-degree'; readonly degree: DegreeFunction }
   /** ii and V together lead to a degree. */
   | { readonly kind: 'pair'; readonly goal: string }
   /** `own`: the chord of the key on its degree, where that is minor. */
@@ -34,7 +34,7 @@ export type Job =
         | 'outside-the-key';
     };
 
-const BY_DEGREE: Readonly<Record<DegreeJob, string>> = {
+const BY_DEGREE: Readonly<Record<DegreeFunction, string>> = {
   home: 'tonic, home',
   'prepares-the-dominant': 'prepares the dominant',
   'stands-in-for-the-tonic': 'stands in for the tonic',
@@ -48,7 +48,7 @@ const BY_DEGREE: Readonly<Record<DegreeJob, string>> = {
 };
 
 /** "vi made dominant, leading to ii" · "dominant, leads home" · "borrowed from C minor" */
-export function jobInWords(job: Job): string {
+export function functionInWords(job: ChordFunction): string {
   switch (job.kind) {
     case 'of-the-degree':
       return BY_DEGREE[job.degree];
