@@ -1,7 +1,7 @@
 import type { HandNote } from '../hands';
 import { nameOf as nameOfPitch, typeset } from '../music';
 import { offers, says } from '../sentences';
-import { type Finding, type FingerPin, onsetsOf, type PlayedSong, type Song } from '../song';
+import { type Finding, type FingerPin, onsetsOf, type PlayedSong, type Song, writtenId } from '../song';
 import { type FixedFingers, together } from './hands';
 
 /**
@@ -57,19 +57,14 @@ function pinnedKeys(
     const named = (id: string): number | undefined =>
       froms.has(id) ? by.get(`${hand}|${nameOf(id, tick - onset, midi)}`) : undefined;
     const twin = twins.get(from);
-    return named(writtenOf(from)) ?? (twin ? named(writtenOf(twin)) : undefined) ?? null;
+    return named(writtenId(from)) ?? (twin ? named(writtenId(twin)) : undefined) ?? null;
   };
-}
-
-/** A played id as it is written: "c3@2" is c3. */
-function writtenOf(id: string): string {
-  return id.includes('@') ? id.replace(/@\d+$/, '') : id;
 }
 
 /** What a pin of a finger is told by: the key as it is written. */
 export function keyOfPin(note: HandNote, played: PlayedSong): Omit<FingerPin, 'finger'> {
   const { hand, from, tick, midi } = note;
-  return { hand, from: writtenOf(from), after: tick - (onsetsOf(played).get(from) ?? 0), midi };
+  return { hand, from: writtenId(from), after: tick - (onsetsOf(played).get(from) ?? 0), midi };
 }
 
 /** Pinned fingers that are not played: the chord leaves no way to. Said with the reason; the pin stays. */

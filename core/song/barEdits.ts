@@ -2,6 +2,7 @@ import { barTicks, type Key, type Metre, midiOf, spellInKey } from '../music';
 import { type Bar, lastAtOrBefore, writtenBars } from './bars';
 import { keepPlaces } from './keepPlaces';
 import type { Song } from './schema';
+import { writtenId } from './unfold';
 
 /** What can be done to bars; bar 0 is the pick-up. */
 export type BarEdit =
@@ -130,7 +131,7 @@ function removed(song: Song, number: number): Song {
     words: gone(song.words),
     sections: gone(song.sections),
     imported: gone(song.imported),
-    pins: song.pins.filter((pin) => ids.has(pin.changeId.replace(/@\d+$/, ''))),
+    pins: song.pins.filter((pin) => ids.has(writtenId(pin.changeId))),
     closeHands: song.closeHands.filter((chosen) => ids.has(chosen.changeId)),
     keyMap: mapped(song.keyMap),
     metreMap: mapped(song.metreMap),

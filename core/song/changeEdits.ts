@@ -1,5 +1,6 @@
 import { barAt, beatsLater, placeInBar, writtenBars } from './bars';
 import { type Change, type Song } from './schema';
+import { writtenId } from './unfold';
 
 /** The changes of a song put in the place of the old; pins of changes that are gone go with them. */
 export interface ChangesEdit {
@@ -11,8 +12,7 @@ export interface ChangesEdit {
 /** The song after its changes were set, in time, each ending where the next begins at the latest. */
 export function applyChangesEdit(song: Song, { changes }: ChangesEdit): Song {
   const ids = new Set(changes.map((change) => change.id));
-  const isKept = ({ changeId }: { readonly changeId: string }): boolean =>
-    ids.has(changeId.replace(/@\d+$/, ''));
+  const isKept = ({ changeId }: { readonly changeId: string }): boolean => ids.has(writtenId(changeId));
   return {
     ...song,
     changes: tidied(changes),

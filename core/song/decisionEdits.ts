@@ -1,6 +1,7 @@
 import { NO_SETTINGS, withLockedCuts } from './cutEdits';
 import { isOnSameKey } from './fingerPins';
 import type { CloseHands, FingerPin, Layout, PartSettings, Pin, SettledPart, Song } from './schema';
+import { writtenId } from './unfold';
 
 /** What a pianist decides about what is proposed: layouts, keys, fingers, fills, parts that stay as they are. */
 export type DecisionEdit =
@@ -48,7 +49,7 @@ export function applyDecision(song: Song, edit: DecisionEdit): Song {
     case 'unpin': {
       // A chord that comes back is held by its own pin, else by that of the chord as written.
       const isOwn = song.pins.some((pin) => pin.changeId === edit.changeId);
-      const changeId = isOwn ? edit.changeId : edit.changeId.replace(/@\d+$/, '');
+      const changeId = isOwn ? edit.changeId : writtenId(edit.changeId);
       return { ...song, pins: without(song.pins, changeId) };
     }
     case 'close-hands': {

@@ -3,6 +3,7 @@ import { lastAtOrBefore, writtenBars } from './bars';
 import { orderWithout, orderWithoutIntro, playedTicks } from './frameOrder';
 import { shifted } from './frameShift';
 import type { Song } from './schema';
+import { writtenId } from './unfold';
 
 /** The song without a stretch that frames it: as it would be had it never been put in. */
 export function withoutPiece(song: Song, sectionId: string): Song {
@@ -48,7 +49,7 @@ export function withoutPiece(song: Song, sectionId: string): Song {
     metreMap: mapLess(song.metreMap),
     tempoMap: mapLess(song.tempoMap),
     partSettings,
-    pins: song.pins.filter((pin) => ids.has(pin.changeId.replace(/@\d+$/, ''))),
+    pins: song.pins.filter((pin) => ids.has(writtenId(pin.changeId))),
     closeHands: song.closeHands.filter(({ changeId }) => ids.has(changeId)),
     barCount: Math.max(1, song.barCount - bars),
     playingOrder: order.spans,

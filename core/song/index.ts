@@ -26,6 +26,6 @@ export { emptySong } from './emptySong';
 export { type Division, type Layout, type Lyric, type MelodyNote } from './schema';
 export { type OwnPattern, SCHEMA_VERSION, type Section, type Song, songSchema } from './schema';
 export { nearestWay, transpose, twelveKeys } from './transpose';
-export { joinTies, keyAt, type PlayedBar, type PlayedChange, type PlayedNote } from './unfold';
+export { joinTies, keyAt, type PlayedBar, type PlayedChange, type PlayedNote, writtenId } from './unfold';
 export { onsetsOf, sungIn } from './unfold';
 export { type PlayedSong, type PlayedTempo, unfold } from './unfold';

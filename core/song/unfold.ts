@@ -117,6 +117,12 @@ function passMark(pass: number): string {
   return pass > 1 ? `@${pass}` : '';
 }
 
+/** A played id as it is written, without its pass: "c3@2" is c3. */
+export function writtenId(id: string): string {
+  const at = id.lastIndexOf('@');
+  return at < 0 ? id : id.slice(0, at);
+}
+
 /** Played bars count on from 1 whatever is repeated, so that "bar 12" is one place. */
 function renumber(bars: PlayedBar[]): void {
   const first = bars[0]?.number === 0 ? 0 : 1;

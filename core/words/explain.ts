@@ -3,6 +3,7 @@ import { chroma, classNameOf, membersOf, symbolOf, TICKS_PER_QUARTER, typeset } 
 import type { CloseHands, PlayedNote } from '../song';
 import { listed } from '../sentences';
 import { type Alternative, spell, type Step, type VoicedChange } from '../voicing';
+import { capital } from './titles';
 
 /** "B♭7, second inversion"; the bass is in the symbol of a slash chord. */
 export function voicingName(v: VoicedChange): string {
@@ -109,10 +110,6 @@ export function voicingCostInWords(
   const cost = extra < 0 ? `${points(-extra)} less` : `+ ${points(extra)}`;
   if (isApart) return `${cost}, in this part alone`;
   return extra === 0 ? 'least for the whole song' : cost;
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
 /** A melody note held so long over a chord colours it. */

@@ -17,6 +17,7 @@ import {
   sungWords,
   typesetForm,
 } from './walkthrough';
+import { capital } from './titles';
 
 /** What a teacher would hand out for one part. */
 interface PartCard {
@@ -139,8 +140,4 @@ function freshMelody(part: Part): string {
   if (part.relation === 'new' || part.relation === 'rhythm') return 'the melody';
   if (part.relation === 'moved') return 'where the hand lies';
   return part.differs.length === 0 ? '' : differingInWords(part);
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

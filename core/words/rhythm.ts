@@ -1,5 +1,6 @@
 import type { JudgedRhythm, Stroke } from '../takes';
 import { barInWords } from './places';
+import { capital } from './titles';
 
 /** A strike of a part with where it is counted. */
 export interface CountedStroke extends Stroke {
@@ -55,8 +56,4 @@ function worst({ strokes }: JudgedRhythm<CountedStroke>): string[] {
 
 function ms(seconds: number): number {
   return Math.round(1000 * seconds);
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

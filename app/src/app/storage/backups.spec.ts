@@ -33,7 +33,9 @@ describe('backups', () => {
 
   beforeEach(async () => {
     await empty();
-    const injector = Injector.create({ providers: [SongStore, PracticeStore, Backups] });
+    const injector = Injector.create({
+      providers: [{ provide: Database, useFactory: () => new Database() }, SongStore, PracticeStore, Backups],
+    });
     songs = injector.get(SongStore);
     practice = injector.get(PracticeStore);
     backups = injector.get(Backups);

@@ -1,11 +1,13 @@
 import { type Profile } from '@joined-hands/core/song';
+import { Injectable } from '@angular/core';
 import Dexie, { type Table } from 'dexie';
 import type { Jotting, PractiseSettings, Turn } from '@joined-hands/core/practice';
 import type { Handout } from '@joined-hands/core/sheets';
 import { cardFrom } from './card';
 import type { ShelfCard, StoredRecording, StoredSong, StoredStanding, StoredTake } from './stored';
 
-/** The browser's store: songs, their cards, and the pianist's profile. */
+/** The browser's store: songs, their cards, and the pianist's profile; one for the whole application. */
+@Injectable({ providedIn: 'root', useFactory: () => new Database() })
 export class Database extends Dexie {
   readonly songs!: Table<StoredSong, string>;
   readonly cards!: Table<ShelfCard, string>;

@@ -1,11 +1,11 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import { type Handout, readHandout } from '@joined-hands/core/sheets';
 import { Database } from './database';
 
 /** Remembers for each song which sheets it is printed on, and how. */
 @Injectable({ providedIn: 'root' })
 export class HandoutStore {
-  private readonly database = new Database();
+  private readonly database = inject(Database);
 
   async get(songId: string): Promise<Handout> {
     return readHandout((await this.database.settings.get(`handout ${songId}`))?.value);

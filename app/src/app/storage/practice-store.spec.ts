@@ -9,6 +9,7 @@ import {
 } from '@joined-hands/core/practice';
 import { afterEach, describe, expect, it } from 'vitest';
 import { aTurn } from '../../../../core/testing';
+import { stored } from '../testing/stored';
 import { Database } from './database';
 import { PracticeStore } from './practice-store';
 
@@ -26,7 +27,7 @@ describe('the practice store', () => {
   });
 
   it('keeps turns in time, song by song, and the last standing of each card', async () => {
-    const store = new PracticeStore();
+    const store = stored(PracticeStore);
     const standing = beginning(GATE);
     await store.keep(turn('a', 2), { standing, review: null }, null);
     await store.keep(
@@ -44,7 +45,7 @@ describe('the practice store', () => {
   });
 
   it('keeps the last thirty takes of a song, each with its turn or not at all', async () => {
-    const store = new PracticeStore();
+    const store = stored(PracticeStore);
     const standing = beginning(GATE);
     const take = (songId: string, at: number) => ({
       songId,
@@ -67,7 +68,7 @@ describe('the practice store', () => {
   });
 
   it('gives what was practised to go along, and takes it under another song once, leaving where one stands here', async () => {
-    const store = new PracticeStore();
+    const store = stored(PracticeStore);
     const standing = beginning(GATE);
     expect(await store.recordOf('a')).toBeUndefined();
     await store.keep(
@@ -99,7 +100,7 @@ describe('the practice store', () => {
   });
 
   it('keeps how one wants to practise, until when, and a recording', async () => {
-    const store = new PracticeStore();
+    const store = stored(PracticeStore);
     expect(await store.settings()).toEqual(PRACTISE_SETTINGS);
     await store.saveSettings({ ...PRACTISE_SETTINGS, minutes: 40, restAfter: null });
     expect(await store.settings()).toEqual({ ...PRACTISE_SETTINGS, minutes: 40, restAfter: null });

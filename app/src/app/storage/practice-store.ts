@@ -1,4 +1,4 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import {
   type Jotting,
   type Known,
@@ -18,7 +18,7 @@ const SETTINGS = 'practise';
 /** Keeps what was practised: every turn, and where one stands. Nothing leaves the browser. */
 @Injectable({ providedIn: 'root' })
 export class PracticeStore {
-  private readonly database = new Database();
+  private readonly database = inject(Database);
 
   /** All turns at a song, the oldest first. */
   turnsOf(songId: string): Promise<Turn[]> {

@@ -4,6 +4,7 @@ import Dexie from 'dexie';
 import { readFileSync } from 'node:fs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
+import { stored } from '../testing/stored';
 import { Database } from './database';
 import { FIRST_PLACE } from './place';
 import { SilentStoreError, SongStore, StaleRevisionError, UnreadableSongError } from './song-store';
@@ -26,7 +27,7 @@ describe('the song store', () => {
       const file = new URL(`../../../../demo/files/${path.replace('/demo/', '')}`, import.meta.url);
       return Promise.resolve({ text: () => Promise.resolve(readFileSync(file, 'utf8')) });
     });
-    store = new SongStore();
+    store = stored(SongStore);
   });
 
   afterEach(async () => {
@@ -46,7 +47,7 @@ describe('the song store', () => {
     expect(second?.song).not.toBe(lanterns);
     const other = { ...lanterns, id: 'other' };
     await store.add(other);
-    await new SongStore().save({ ...other, title: 'Written since' }, FIRST_PLACE, 1);
+    await stored(SongStore).save({ ...other, title: 'Written since' }, FIRST_PLACE, 1);
     expect((await store.get('other'))?.song.title).toBe('Written since');
     await store.add({ ...lanterns, id: 'third' });
     expect((await store.get(lanterns.id))?.song).toEqual(lanterns);
@@ -261,7 +262,7 @@ describe('the song store', () => {
 
   it('says so when the browser does not answer', async () => {
     vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
-    const silent = new SongStore();
+    const silent = stored(SongStore);
     Object.assign(silent, { database: { songs: { get: () => new Promise(() => undefined) } } });
     const asked = expect(silent.get('any')).rejects.toThrow(SilentStoreError);
     await vi.advanceTimersByTimeAsync(10_000);

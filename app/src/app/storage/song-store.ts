@@ -1,4 +1,4 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import type { SongFacts } from '@joined-hands/core/arrangement';
 import { readProject } from '@joined-hands/core/formats';
 import {
@@ -73,7 +73,7 @@ const SILENT_AFTER_MS = 10_000;
 /** Reads and writes songs; each write is compare-and-swap on the revision. */
 @Injectable({ providedIn: 'root' })
 export class SongStore {
-  private readonly database = new Database();
+  private readonly database = inject(Database);
   private added: Song | null = null;
 
   /** The card of every song, the last opened first. The demo songs are put on the shelf the first time. */

@@ -1,3 +1,4 @@
+import { capital } from '@joined-hands/core/words';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { countAt } from '@joined-hands/core/joining';
 import { besideBlacks, classNameOf, landmarkOf, TICKS_PER_QUARTER, typeset } from '@joined-hands/core/music';
@@ -45,7 +46,7 @@ export class NotesPanel {
     const beats = note.length / TICKS_PER_QUARTER;
     const where = bar.number === 0 ? 'of the pick-up' : `of bar ${bar.number}`;
     const told = landmark(note.pitch);
-    return `${told.charAt(0).toUpperCase()}${told.slice(1)}, on ${countAt(bar, note.tick)} ${where}, ${note.grace ? 'a grace note' : `${fraction(beats)} quarter${beats === 1 ? '' : 's'} long`}.`;
+    return `${capital(told)}, on ${countAt(bar, note.tick)} ${where}, ${note.grace ? 'a grace note' : `${fraction(beats)} quarter${beats === 1 ? '' : 's'} long`}.`;
   });
   protected readonly otherName = computed(() => {
     const name = this.tune.otherName();
