@@ -112,6 +112,10 @@ describe('a written score', () => {
     expect(fingers).toHaveLength(4 + 3);
   });
 
+  it('says which version of the format it is', () => {
+    expect(writeMusicXml(arrange(DEMO_SONGS[0], DEFAULT_PROFILE))).toMatch(/<score-partwise version="4.0">/);
+  });
+
   it('has two staves with their clefs, one key, one metre and a final bar line', () => {
     const list = measures(arrange(DEMO_SONGS[0], DEFAULT_PROFILE));
     const attributes = child(list[0], 'attributes') as Element;

@@ -148,6 +148,7 @@ describe('findings of the tune', () => {
       (f) => f.kind === 'words' && f.remedies?.length,
     );
     expect(textOf(left)).toContain('“two” has none');
+    expect(left?.tick).toBe(song.melody.at(-1)?.tick);
     expect(mend(typed).spareWords).toBe('');
   });
 

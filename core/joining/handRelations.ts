@@ -52,6 +52,6 @@ export function handsComingBack({ right, left }: HandRelations, index: number): 
 function comesBack({ relation, to, moved }: HandRelated): Phrase | null {
   if (to === null) return null;
   if (relation === 'same') return because.sameAsPart(to + 1);
-  if (relation === 'moved' && moved) return because.movedFrom(to + 1, movedInWords(moved));
+  if (moved) return because.movedFrom(to + 1, movedInWords(moved));
   return relation === 'ending' ? because.beginsLike(to + 1) : null;
 }

@@ -51,6 +51,13 @@ describe('two turns laid over one another', () => {
     });
   });
 
+  it('place a slip where it was, a bar after the note it is told from as well', () => {
+    const first = a.right[0];
+    const late = { from: first.from, after: 2880, midi: first.midi, hand: 'right', kind: 'late' } as const;
+    const { still } = compareTurns({ slips: [late] }, { slips: [late] }, a.played);
+    expect(still.map(({ bar }) => bar)).toEqual([2]);
+  });
+
   it('count what lies at notes that are gone, and take a turn without slips as clean', () => {
     const gone = { ...slip(3, 'right', 'wrong'), from: 'no longer there' };
     expect(compareTurns({ slips: [gone] }, {}, a.played)).toEqual({ gone: [], still: [], new: [], lost: 1 });

@@ -130,6 +130,10 @@ describe('a chord heard in the place of another', () => {
     expect(keysInPlace(f, [52, 57, 60], 69, DEFAULT_PROFILE)).toEqual([53, 57, 60]);
     expect(Math.max(...keysInPlace(f, [52, 57, 60], 55, DEFAULT_PROFILE))).toBeLessThan(55);
     expect(keysInPlace(f, [52], 22, DEFAULT_PROFILE)).toEqual([]);
+    // A small hand low down has no room for all of it, but for three that tell it.
+    const seventh = parseChord('Ebmaj7') as Chord;
+    const small = { ...DEFAULT_PROFILE, leftReach: 6 } as const;
+    expect(keysInPlace(seventh, [26], 32, small)).toEqual([26, 27, 31]);
   });
 
   it('is read, or refused in a sentence', () => {

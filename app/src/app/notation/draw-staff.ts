@@ -1,6 +1,6 @@
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import type { HandNote } from '@joined-hands/core/hands';
-import { fifthsOf } from '@joined-hands/core/music';
+import { fifthsOf, metreName } from '@joined-hands/core/music';
 import { lastAtOrBefore, type PlayedBar } from '@joined-hands/core/song';
 import { shownNote } from '@joined-hands/core/words';
 import { Accidental, Formatter, Renderer, Stave, StaveConnector, type StaveNote, Voice } from 'vexflow';
@@ -240,8 +240,5 @@ function drawMarks(
 
 function changesMetre({ played }: Arrangement, bar: PlayedBar): boolean {
   const before = played.bars[played.bars.indexOf(bar) - 1];
-  return (
-    before !== undefined &&
-    (before.metre.numerator !== bar.metre.numerator || before.metre.denominator !== bar.metre.denominator)
-  );
+  return before !== undefined && metreName(before.metre) !== metreName(bar.metre);
 }
