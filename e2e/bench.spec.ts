@@ -41,7 +41,7 @@ test('a song is renamed, and its exported project opens again with its pins and 
   await page.getByLabel('Title').fill('Lamps on the Mud');
   await page.getByLabel('Title').press('Tab');
   await page.locator('[data-change=c5] .symbol').or(page.locator('[data-change=c1] .symbol')).first().click();
-  await page.locator('.alternatives .ant-btn').first().click();
+  await page.locator('.alternatives .ant-btn', { hasText: 'Take' }).first().click();
   await expect(page.getByRole('button', { name: 'Release this pin' })).toBeVisible();
   await fromMenu(page, 'Export');
   const project = await exported(page, 'Project');

@@ -29,7 +29,7 @@ test('a demo song, from the shelf to an exported file, and back after a reload',
   );
   const second = page.locator('.alternatives li').nth(1);
   await second.getByRole('button', { name: /^Hear/ }).click();
-  const letters = await second.locator('.letters').textContent();
+  const letters = await second.locator('b').textContent();
   await second.getByRole('button', { name: 'Take' }).click();
   await expect(page.getByRole('button', { name: 'Release this pin' })).toBeVisible();
   await expect(page.locator('.keys b')).toHaveText((letters ?? '').split(' '));

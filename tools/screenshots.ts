@@ -21,7 +21,7 @@ await withBrowser(async (browser, origin) => {
   await page.getByRole('link', { name: 'Lanterns at Low Water' }).click();
   await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
   await page.locator('[data-change=c3] .symbol').click();
-  await page.locator('.alternatives .letters').nth(1).waitFor();
+  await page.locator('.alternatives jh-offer').nth(1).waitFor();
   await shoot('join');
   await page.goto(`${origin}/song/demo-sluicegate/handout`);
   await page.locator('section[aria-label^="Page 3"]').evaluate((sheet) => sheet.scrollIntoView());

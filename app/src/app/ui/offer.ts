@@ -20,7 +20,7 @@ import { GivesWay } from './gives-way';
     </div>
     @if (isPlayed()) {
       <ng-content />
-      <span class="now">played</span>
+      <span class="now">{{ played() }}</span>
     } @else {
       <button
         nz-button
@@ -42,6 +42,7 @@ import { GivesWay } from './gives-way';
       >
         Take
       </button>
+      <ng-content select=".more" />
     }
   `,
   styleUrl: './offered.less',
@@ -76,6 +77,8 @@ export class Offer {
   /** What sets it apart from the others, in a word or two. */
   readonly mark = input('');
   readonly isPlayed = input(false);
+  /** How that is said. */
+  readonly played = input('played');
   /** What is said is long: it has the whole width, and the buttons stand below. */
   readonly isStacked = input(false);
   readonly heard = output();

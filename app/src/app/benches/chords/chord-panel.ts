@@ -10,6 +10,7 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ChordsState } from './chords-state';
+import { Offer } from '../../ui/offer';
 import { WordsPipe } from '../../ui/words.pipe';
 
 const AS_THE_PART = 'part';
@@ -18,7 +19,7 @@ const CHORD_GIVES_WAY = 'chord';
 /** The chord selected: its job, the melody over it note by note, what could stand there, moving and rewriting it. */
 @Component({
   selector: 'jh-chord-panel',
-  imports: [FormsModule, NzButtonComponent, NzInputModule, NzSelectModule, WordsPipe],
+  imports: [FormsModule, NzButtonComponent, NzInputModule, NzSelectModule, Offer, WordsPipe],
   templateUrl: './chord-panel.html',
   styleUrls: ['../../ui/panel.less', './chords.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -3,6 +3,7 @@ import { chordsHolding } from '@joined-hands/core/harmony';
 import { classNameOf, typeset } from '@joined-hands/core/music';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { ChordsState } from './chords-state';
+import { Offer } from '../../ui/offer';
 import { WordsPipe } from '../../ui/words.pipe';
 
 const SHOWN_FIRST = 12;
@@ -10,7 +11,7 @@ const SHOWN_FIRST = 12;
 /** All chords that hold the melody note of the chord selected, sorted by distance from the key. */
 @Component({
   selector: 'jh-holds-panel',
-  imports: [NzButtonComponent, WordsPipe],
+  imports: [NzButtonComponent, Offer, WordsPipe],
   template: `
     @if (note(); as note) {
       <section>
@@ -19,37 +20,25 @@ const SHOWN_FIRST = 12;
         <ol class="ranked">
           @for (item of shown(); track item.symbol) {
             <li>
-              <button
-                class="hear"
-                type="button"
-                (click)="state.hear(item.symbol)"
-                [attr.aria-label]="'Hear ' + typeset(item.symbol)"
+              <jh-offer
+                [name]="typeset(item.symbol)"
+                [says]="(item.why | words) + (item.outside === 0 ? ', in the key' : outside(item.outside))"
+                (heard)="state.hear(item.symbol)"
+                (taken)="state.write(item.symbol)"
+                [isStacked]="true"
               >
-                <b>{{ typeset(item.symbol) }}</b>
-                <small
-                  >{{ item.why | words
-                  }}{{ item.outside === 0 ? ', in the key' : outside(item.outside) }}</small
+                <button
+                  nz-button
+                  nzSize="small"
+                  class="more"
+                  nzType="text"
+                  type="button"
+                  [attr.aria-label]="'Put ' + typeset(item.symbol) + ' aside'"
+                  (click)="putAside(item.symbol)"
                 >
-              </button>
-              <button
-                nz-button
-                nzSize="small"
-                type="button"
-                [attr.aria-label]="'Take ' + typeset(item.symbol)"
-                (click)="state.write(item.symbol)"
-              >
-                Take
-              </button>
-              <button
-                nz-button
-                nzSize="small"
-                nzType="text"
-                type="button"
-                [attr.aria-label]="'Put ' + typeset(item.symbol) + ' aside'"
-                (click)="putAside(item.symbol)"
-              >
-                Not this
-              </button>
+                  Not this
+                </button>
+              </jh-offer>
             </li>
           }
         </ol>

@@ -27,6 +27,7 @@ import { SOUNDS, type SoundRow } from '../../sound/instruments';
 import { Piano } from '../../sound/piano';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { GivesWay } from '../../ui/gives-way';
+import { Offer } from '../../ui/offer';
 import { CHOICE_SCOPES, JoinState } from './join-state';
 
 const SHOWN_ALTERNATIVES = 6;
@@ -34,7 +35,7 @@ const SHOWN_ALTERNATIVES = 6;
 /** Teaches: what is selected, why it is so, what else could be. */
 @Component({
   selector: 'jh-reasons',
-  imports: [Choice, FormsModule, GivesWay, LastBars, NzButtonComponent, NzSelectModule],
+  imports: [Choice, FormsModule, GivesWay, LastBars, NzButtonComponent, NzSelectModule, Offer],
   templateUrl: './reasons.html',
   styleUrl: './reasons.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
