@@ -27,7 +27,7 @@ import { GivesWay } from './gives-way';
         nzSize="small"
         nzType="text"
         type="button"
-        [attr.aria-label]="'Hear ' + name()"
+        [attr.aria-label]="'Hear ' + (inFull() ?? name())"
         (click)="heard.emit()"
       >
         Hear
@@ -37,7 +37,7 @@ import { GivesWay } from './gives-way';
         jhGivesWay
         nzSize="small"
         type="button"
-        [attr.aria-label]="'Take ' + name()"
+        [attr.aria-label]="'Take ' + (inFull() ?? name())"
         (click)="taken.emit()"
       >
         Take
@@ -72,6 +72,8 @@ import { GivesWay } from './gives-way';
 })
 export class Offer {
   readonly name = input.required<string>();
+  /** The name where it alone does not tell it from the others; for who cannot see what stands below. */
+  readonly inFull = input<string>();
   /** Why it is offered, or what it comes to. */
   readonly says = input('');
   /** What sets it apart from the others, in a word or two. */
