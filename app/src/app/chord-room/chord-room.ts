@@ -30,8 +30,10 @@ const TABS = [
           ><span aria-hidden="true">‹</span> {{ song() ? 'Song' : 'Shelf' }}</a
         >
         <h1>Chord room</h1>
-        <label for="room-key">Key</label>
-        <jh-key-choice id="room-key" [value]="key()" (chosen)="key.set($event)" />
+        <div class="key">
+          <label for="room-key">Key</label>
+          <jh-key-choice id="room-key" [value]="key()" (chosen)="key.set($event)" />
+        </div>
         <jh-choice
           name="tab"
           label="What to do"
