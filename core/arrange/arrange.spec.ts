@@ -9,7 +9,7 @@ import { seeded } from '../chance';
 import { applyEdit, type SongEdit } from '../song/edits';
 import { DEFAULT_PROFILE } from '../song/profile';
 import { LAYOUTS, type Song } from '../song/schema';
-import { randomSong } from '../testing';
+import { randomSong, runs, some } from '../testing';
 import { arrange, arrangeInSlices } from './song';
 
 const without = { withoutFingers: true };
@@ -74,9 +74,12 @@ describe('the part sent first is that part of the finished song', () => {
     expect(last.whole.arranged).toEqual(whole.arranged);
   };
 
-  it.each(DEMO_SONGS.map((song) => [song.title, song] as const))('%s, every rung, every part', (_, song) => {
-    for (const rung of READY) isThePart(onRung(song, rung));
-  });
+  it.each(DEMO_SONGS.map((song) => [song.title, song] as const))(
+    '%s, on rungs by chance, every part',
+    (_, song) => {
+      for (const rung of some(READY)) isThePart(onRung(song, rung));
+    },
+  );
 
   it('any song, every layout, on any rung', () => {
     const any = fc.record({
@@ -91,7 +94,7 @@ describe('the part sent first is that part of the finished song', () => {
         const division = { ...song.division, school: 'bars' as const, bars: every };
         isThePart({ ...song, division, choices: { ...song.choices, rung, layout } });
       }),
-      { numRuns: 40 },
+      { numRuns: runs(80) },
     );
   });
 });
@@ -127,7 +130,7 @@ describe('a settled part', () => {
         const [{ cutId }] = settled.settled;
         const before = handsOf(settled, cutId);
         expect(before.settled).toBe(true);
-        for (const choice of choices) {
+        for (const choice of some(choices)) {
           const edited = applyEdit(settled, { kind: 'choose', choices: choice });
           expect([song.title, choice, handsOf(edited, cutId)]).toEqual([song.title, choice, before]);
         }
@@ -136,7 +139,7 @@ describe('a settled part', () => {
 
   it('leaves a settled neighbour as it is, settled and opened again, whatever rings on between them', () => {
     for (const song of DEMO_SONGS)
-      for (const rung of [4, 5, 7]) {
+      for (const rung of some([4, 5, 7])) {
         const first = settledIn(onRung(song, rung), 0);
         const [{ cutId }] = first.settled;
         const before = handsOf(first, cutId);
