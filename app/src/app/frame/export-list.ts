@@ -1,11 +1,11 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import type { Arrangement } from '@joined-hands/core/arrangement';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, type Signal } from '@angular/core';
 import { hasFrame, withoutFrame } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA } from 'ng-zorro-antd/modal';
 import { download, fileName } from '../ui/download';
 import type { FileKind } from '../workers/answers';
 import { FILES } from '../workers/file-kinds';
+import type { WorkbenchState } from '../state/model';
 import { PracticeStore } from '../storage/practice-store';
 import { Asker } from '../workers/asker';
 import { messageOf } from '../ui/message';
@@ -15,7 +15,7 @@ import { messageOf } from '../ui/message';
   selector: 'jh-export-list',
   imports: [NzButtonComponent],
   template: `
-    @if (isFramed) {
+    @if (isFramed()) {
       <label class="frame"
         ><input type="checkbox" [checked]="withFrame()" (change)="withFrame.set(!withFrame())" /> With intro,
         interludes and ending</label
@@ -57,7 +57,8 @@ import { messageOf } from '../ui/message';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ExportList {
-  private readonly arrangement = inject<Arrangement>(NZ_MODAL_DATA);
+  /** The open song as it is, whatever of it is still being arranged. */
+  private readonly state = inject<Signal<WorkbenchState>>(NZ_MODAL_DATA);
   private readonly asker = inject(Asker);
   private readonly practice = inject(PracticeStore);
 
@@ -83,12 +84,16 @@ export class ExportList {
   ];
 
   /** Something frames the song: it can be taken away without. */
-  protected readonly isFramed = hasFrame(this.arrangement.song);
+  protected readonly isFramed = computed(() => {
+    const { song } = this.state();
+    return song !== null && hasFrame(song);
+  });
   protected readonly withFrame = signal(true);
   protected readonly problem = signal<string | null>(null);
 
   protected async save(kind: FileKind): Promise<void> {
-    const { song, profile } = this.arrangement;
+    const { song, profile } = this.state();
+    if (!song) return;
     const [ending, type] = FILES[kind];
     try {
       const asked = this.withFrame() ? song : withoutFrame(song);

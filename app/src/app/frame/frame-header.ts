@@ -74,13 +74,11 @@ export class FrameHeader {
   }
 
   protected showExport(): void {
-    const arrangement = this.bench.arrangement();
-    if (!arrangement) return;
     const shown = import('./export-list').then(({ ExportList }) =>
       openDialog(this.modal, {
         nzTitle: 'Take it away',
         nzContent: ExportList,
-        nzData: arrangement,
+        nzData: this.bench.state,
         nzWidth: 620,
       }),
     );

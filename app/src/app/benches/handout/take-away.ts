@@ -27,9 +27,8 @@ export class TakeAway {
 
   /** Hands the archive to the browser; gives its name. Nothing is handed over where one of its files fails. */
   async take(pages: readonly Page[], paper: Paper): Promise<string> {
-    const arrangement = this.state.bench.arrangement();
-    if (!arrangement) throw new Error('the arrangement is still being worked out');
-    const { song, profile } = arrangement;
+    const { song, profile } = this.state.bench.state();
+    if (!song) throw new Error('no song is open');
     const name = fileName(song.title);
     const record = await this.practice.recordOf(song.id);
     const files: { name: string; content: string | Uint8Array }[] = [];
