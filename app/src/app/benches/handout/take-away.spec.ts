@@ -2,7 +2,7 @@ import '@angular/compiler';
 import { Injector, signal } from '@angular/core';
 import { arrange } from '@joined-hands/core/arrange';
 import { DEFAULT_HANDOUT, layOut } from '@joined-hands/core/sheets';
-import { DEFAULT_PROFILE } from '@joined-hands/core/song';
+import { DEFAULT_PROFILE, type Profile, type Song } from '@joined-hands/core/song';
 import { strFromU8, unzipSync } from 'fflate';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
@@ -17,7 +17,8 @@ const PAPER = DEFAULT_HANDOUT.paper;
 const turn = { songId: lanterns.id, card: 'x', at: 0, seconds: 60, isClean: true, kind: 'right' };
 
 describe('a song taken away whole', () => {
-  const shown = signal<typeof arrangement | null>(arrangement);
+  const open = signal<{ song: Song | null; profile: Profile }>({ song: lanterns, profile: DEFAULT_PROFILE });
+  let asked: Song[];
   const questions: { format: string; practice: unknown }[] = [];
   let record: { turns: unknown[] } | null = null;
   let fontsAnswer = true;
@@ -25,7 +26,8 @@ describe('a song taken away whole', () => {
   let takeAway: TakeAway;
 
   beforeEach(() => {
-    shown.set(arrangement);
+    open.set({ song: lanterns, profile: DEFAULT_PROFILE });
+    asked = [];
     questions.length = 0;
     record = { turns: [turn] };
     fontsAnswer = true;
@@ -47,17 +49,14 @@ describe('a song taken away whole', () => {
       ok: fontsAnswer,
       arrayBuffer: async () => Uint8Array.of(1, 2, 3).buffer,
     }));
-    const ask = async (
-      _song: unknown,
-      _profile: unknown,
-      question: { format: string; practice: unknown },
-    ) => {
+    const ask = async (song: Song, _profile: unknown, question: { format: string; practice: unknown }) => {
+      asked.push(song);
       questions.push(question);
       return `the ${question.format}`;
     };
     takeAway = Injector.create({
       providers: [
-        { provide: HandoutState, useValue: { bench: { arrangement: shown } } },
+        { provide: HandoutState, useValue: { bench: { state: open } } },
         { provide: Asker, useValue: { ask } },
         { provide: PracticeStore, useValue: { recordOf: async () => record } },
         { provide: TakeAway },
@@ -109,12 +108,19 @@ describe('a song taken away whole', () => {
     expect(handed).toHaveLength(2);
   });
 
+  it('is the song as it is, though its last edit is still being arranged', async () => {
+    const edited = { ...lanterns, playingOrder: [{ fromBar: 1, toBar: 8 }] };
+    open.set({ song: edited, profile: DEFAULT_PROFILE });
+    await takeAway.take([], PAPER);
+    expect(new Set(asked)).toEqual(new Set([edited]));
+  });
+
   it('is not handed over in part', async () => {
     fontsAnswer = false;
     const pages = layOut(arrangement, ['title'], PAPER, {} as never);
     await expect(takeAway.take(pages, PAPER)).rejects.toThrow(/^the font .* could not be loaded$/);
-    shown.set(null);
-    await expect(takeAway.take([], PAPER)).rejects.toThrow('the arrangement is still being worked out');
+    open.set({ song: null, profile: DEFAULT_PROFILE });
+    await expect(takeAway.take([], PAPER)).rejects.toThrow('no song is open');
     expect(handed).toEqual([]);
   });
 });
