@@ -38,16 +38,22 @@ const SHARE = isThorough ? 1 : isMutating ? 0.1 : 1 / 3;
 /** How often a property is tried by chance, of the times it is tried by a thorough run. */
 export const runs = (thorough: number): number => Math.ceil(thorough * SHARE);
 
+/** How often lists so long were drawn from: each draw takes the next of every few, from a first one by chance. */
+const drawn = new Map<number, number>();
+
 /**
- * One by chance of every few that follow one another, all in a thorough run; the first of them where changes are tried,
- * which must meet the same tests. What fails says which it was.
+ * One of every few that follow one another, all in a thorough run: the first by chance, then in turn, so that each occurs
+ * when it is drawn as often as there are few. Where changes are tried, which must meet the same tests, the first. What
+ * fails says which it was.
  */
 export function some<T>(cases: readonly T[]): T[] {
   const few = Math.round(1 / SHARE);
   const groups = Array.from({ length: Math.ceil(cases.length / few) }, (_, i) =>
     cases.slice(few * i, few * (i + 1)),
   );
-  return groups.map((group) => group[isMutating ? 0 : Math.floor(Math.random() * group.length)]);
+  const turn = drawn.get(cases.length) ?? Math.floor(Math.random() * few);
+  drawn.set(cases.length, turn + 1);
+  return groups.map((group, i) => group[isMutating ? 0 : (turn + i) % group.length]);
 }
 
 interface RandomSongOptions {

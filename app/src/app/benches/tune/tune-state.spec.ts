@@ -256,9 +256,23 @@ describe('what is found of the tune', () => {
   });
 
   it('asks nothing of a tune too short to tell', () => {
-    open({ ...lanterns, melody: lanterns.melody.slice(0, 2), changes: [] });
+    // Chords, however many, tell neither key nor metre of a tune.
+    open({ ...lanterns, melody: lanterns.melody.slice(0, 2) });
     tune.tab.set('bars');
     table.settle();
     expect(table.questions).toEqual([]);
+  });
+
+  it('is gone with the notes it was found in, and stays while another tab is open', () => {
+    open({ ...lanterns, melody: lanterns.melody.slice(0, 3) });
+    tune.tab.set('bars');
+    table.settle();
+    expect(tune.foundMetres()).not.toBeNull();
+    tune.tab.set('notes');
+    table.settle();
+    expect(tune.foundMetres()).not.toBeNull();
+    tune.bench.edit({ kind: 'notes-deleted', ids: [table.song.melody[0].id] });
+    table.settle();
+    expect([tune.foundKeys(), tune.foundMetres()]).toEqual([null, null]);
   });
 });

@@ -21,6 +21,8 @@ type TuneTab = (typeof TUNE_TABS)[number];
 type TuneQuestion = Extract<Question, { readonly kind: 'keys' | 'metres' | 'easier-keys' }>;
 /** A key or metre is looked for from so many notes on. */
 const FEWEST_NOTES = 3;
+const hasTune = ({ melody }: Song): boolean => melody.length >= FEWEST_NOTES;
+const hasMusic = ({ melody, changes }: Song): boolean => melody.length + changes.length > 0;
 
 /** Smallest step in time, in ticks. */
 export const TIME_STEPS = [
@@ -48,18 +50,19 @@ export class TuneState {
   readonly timeStep = signal<number>(TIME_STEPS[0].value);
 
   /** Keys the tune may be in, metres it may have, the likeliest first; keys it may be moved to, the easiest first. */
-  readonly foundKeys = answered(() => this.asking({ kind: 'keys' }, ['bars', 'letters'], FEWEST_NOTES));
-  readonly foundMetres = answered(() => this.asking({ kind: 'metres' }, ['bars'], FEWEST_NOTES));
-  readonly easierKeys = answered(() => this.asking({ kind: 'easier-keys' }, ['keys'], 1));
+  readonly foundKeys = answered(() => this.asking({ kind: 'keys' }, ['bars', 'letters'], hasTune));
+  readonly foundMetres = answered(() => this.asking({ kind: 'metres' }, ['bars'], hasTune));
+  readonly easierKeys = answered(() => this.asking({ kind: 'easier-keys' }, ['keys'], hasMusic));
 
-  /** A question asked while its panel is open, where there are notes or chords enough to tell. */
+  /** A question asked while its panel is open, where there is enough to tell. */
   private asking<K extends TuneQuestion['kind']>(
     question: Extract<TuneQuestion, { readonly kind: K }>,
     tabs: readonly TuneTab[],
-    fewest: number,
-  ): Asking<K> | null {
+    isEnough: (song: Song) => boolean,
+  ): Asking<K> | 'nothing' | null {
     const song = this.bench.song();
-    if (!song || !tabs.includes(this.tab()) || song.melody.length + song.changes.length < fewest) return null;
+    if (!song || !isEnough(song)) return 'nothing';
+    if (!tabs.includes(this.tab())) return null;
     return { about: { song, profile: this.bench.state().profile }, question };
   }
 
