@@ -2,15 +2,21 @@ import fc from 'fast-check';
 import { strToU8 } from 'fflate';
 import { openFile } from './formats';
 import { seeded } from './chance';
-import { parseChord, symbolOf } from './music/chord';
-import { CHORD_TYPES } from './music/chordTypes';
-import { keyFromFifths, spellInKey } from './music/key';
-import { barTicks, type Metre, METRES, TICKS_PER_QUARTER } from './music/metre';
-import { parsePitch } from './music/pitch';
-import type { Turn } from './practice/log';
+import {
+  parseChord,
+  symbolOf,
+  CHORD_TYPES,
+  keyFromFifths,
+  spellInKey,
+  barTicks,
+  type Metre,
+  METRES,
+  TICKS_PER_QUARTER,
+  parsePitch,
+} from './music';
+import type { Turn } from './practice';
 import { inWords, type Phrase } from './sentences';
-import { emptySong } from './song/emptySong';
-import type { Song } from './song/schema';
+import { emptySong, type Song } from './song';
 
 // Songs for tests and measurements: made up by chance, but whole.
 

@@ -1,9 +1,7 @@
 // Suggestions beside a teacher's marks, and the time to compare layouts: part of npm run bench.
 import { compareLayouts } from '../core/arrange';
-import { type Chord, parseChord } from '../core/music/chord';
-import { chroma } from '../core/music/pitch';
-import { DEFAULT_PROFILE, type Song, unfold } from '../core/song';
-import { keyAt } from '../core/song/unfold';
+import { type Chord, parseChord, chroma } from '../core/music';
+import { DEFAULT_PROFILE, type Song, unfold, keyAt } from '../core/song';
 import { workOf } from '../core/suggesting/schools';
 import { suggestFor } from '../core/suggesting/toChanges';
 import { randomSong } from '../core/testing';

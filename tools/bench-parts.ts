@@ -1,6 +1,5 @@
 // How the division agrees with a teacher's marks, and how long it takes: part of npm run bench.
-import { partsOf } from '../core/parts';
-import { divide } from '../core/parts/divide';
+import { partsOf, divide } from '../core/parts';
 import { type Song, unfold } from '../core/song';
 import { randomSong } from '../core/testing';
 import { TUNES_APART } from '../demo/kept-apart';

@@ -4,7 +4,7 @@ import { arrange } from '../core/arrange';
 import { easierKeys } from '../core/effort';
 import { openFile, readTune, writeMidi, writeMusicXml, writeTune } from '../core/formats';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '../core/song';
-import { playSimulated } from '../core/takes/simulatedPianist';
+import { playSimulated } from '../core/takes';
 import { randomSong } from '../core/testing';
 
 interface BigFile {

@@ -2,12 +2,10 @@
 import { search, sequence } from '@tonaljs/voicing';
 import VoicingDictionary from '@tonaljs/voicing-dictionary';
 import { seeded } from '../core/chance';
-import { type Chord, parseChord } from '../core/music/chord';
-import { reachMm } from '../core/music/keyboard';
-import { midiOf, parsePitch } from '../core/music/pitch';
+import { type Chord, parseChord, reachMm, midiOf, parsePitch } from '../core/music';
 import { semitonesBetween } from '../core/voicing/movement';
 import { solve, type Spot } from '../core/voicing/solver';
-import { type Voicing, voicingOf } from '../core/voicing/voicing';
+import { type Voicing, voicingOf } from '../core/voicing';
 import { DEFAULT_WEIGHTS, PURE_WEIGHTS, type VoicingWeights } from '../core/voicing/weights';
 
 const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];

@@ -2,13 +2,11 @@ import { functionInWords } from '../sentences';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { settling, unsettling } from '../arrangement';
-import type { Arrangement } from '../arrangement/arrangement';
+import { settling, unsettling, type Arrangement } from '../arrangement';
 import { RUNGS } from '../ladder';
 import { seeded } from '../chance';
-import { applyEdit, type SongEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { LAYOUTS, type Song } from '../song/schema';
+import { applyEdit, type SongEdit, DEFAULT_PROFILE, type Song } from '../song';
+import { LAYOUTS } from '../song/schema';
 import { randomSong, runs, some } from '../testing';
 import { arrange, arrangeInSlices } from './song';
 

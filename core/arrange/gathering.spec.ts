@@ -1,8 +1,6 @@
 import { offers, says } from '../sentences';
 import { describe, expect, it } from 'vitest';
-import { applyEdit } from '../song/edits';
-import type { Finding } from '../song/finding';
-import { unfold } from '../song/unfold';
+import { applyEdit, type Finding, unfold } from '../song';
 import { offersOf, textOf, wholeBars } from '../testing';
 import { gathered } from './gathering';
 

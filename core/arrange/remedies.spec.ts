@@ -3,9 +3,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { TUNES_APART } from '../../demo/kept-apart';
 import { DEMO_SONGS } from '../../demo/songs';
-import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE, type Profile } from '../song/profile';
-import { LAYOUTS, type Song } from '../song/schema';
+import { applyEdit, DEFAULT_PROFILE, type Profile, type Song } from '../song';
+import { LAYOUTS } from '../song/schema';
 import { randomSong, runs, songs, wholeBars } from '../testing';
 import { arrange } from './song';
 

@@ -1,15 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { settling, unsettling } from '../arrangement';
-import type { Arrangement } from '../arrangement/arrangement';
+import { settling, unsettling, type Arrangement } from '../arrangement';
 import { keyOfPin } from '../fingering';
 import { keepIdentity } from '../memory';
 import { joinWithNext, nudgeCut, splitAt } from '../parts';
 import { PATTERNS } from '../patterns';
-import { applyEdit, type SongEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { type Choices, LAYOUTS, type Song } from '../song/schema';
+import { applyEdit, type SongEdit, DEFAULT_PROFILE, type Choices, type Song } from '../song';
+import { LAYOUTS } from '../song/schema';
 import { randomSong } from '../testing';
 import { arrange } from './song';
 

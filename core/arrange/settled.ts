@@ -1,8 +1,7 @@
 import { type HandNote, inTime } from '../hands';
 import type { PartHands } from '../joining';
 import { midiOf } from '../music';
-import type { Song } from '../song';
-import { onsetsOf, type PlayedSong } from '../song';
+import { type Song, onsetsOf, type PlayedSong } from '../song';
 
 type Settled = Song['settled'][number];
 

@@ -1,10 +1,8 @@
 import { inWords } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { keyName } from '../music/key';
-import { midiOf } from '../music/pitch';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { transpose } from '../song/transpose';
+import { keyName, midiOf } from '../music';
+import { DEFAULT_PROFILE, transpose } from '../song';
 import { wholeBars } from '../testing';
 import { easierKeys } from './easierKeys';
 

@@ -2,10 +2,10 @@ import { inWords } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { onRung } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
-import type { HandNote } from '../hands/handNote';
-import { keyFromFifths, spellInKey } from '../music/key';
+import type { HandNote } from '../hands';
+import { keyFromFifths, spellInKey } from '../music';
 import { RUNGS } from '../ladder';
-import { DEFAULT_PROFILE } from '../song/profile';
+import { DEFAULT_PROFILE } from '../song';
 import { effortOf, type EffortTask, type Measure } from './effort';
 
 const C_MAJOR = keyFromFifths(0, 'major');

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import { fingerPart, FROM_NOWHERE } from '../fingering/hands';
-import type { Hand, HandNote } from '../hands/handNote';
-import { keyFromFifths, spellInKey } from '../music/key';
-import { DEFAULT_PROFILE } from '../song/profile';
+import { arrange } from '../arrange';
+import { fingerPart, FROM_NOWHERE } from '../fingering';
+import type { Hand, HandNote } from '../hands';
+import { keyFromFifths, spellInKey } from '../music';
+import { DEFAULT_PROFILE } from '../song';
 import { effortOf } from './effort';
 
 const C_MAJOR = keyFromFifths(0, 'major');

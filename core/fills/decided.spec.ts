@@ -1,7 +1,7 @@
 import { textOf } from '../testing';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { nameOf } from '../music';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '../song';
 import type { Fill } from './fill';

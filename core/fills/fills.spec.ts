@@ -1,10 +1,10 @@
 import { inWords } from '../sentences';
-import { fillPlaceInWords } from '../words/fills';
+import { fillPlaceInWords } from '../words';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import type { Arrangement } from '../arrangement';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { type HandNote, strikesOf } from '../hands';
 import {
   chroma,

@@ -1,11 +1,9 @@
 import { textOf } from '../testing';
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../arrange/song';
-import { keyName } from '../music/key';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { type Song } from '../song/schema';
-import { unfold } from '../song/unfold';
-import { writeWalkthrough } from '../words/walkthrough';
+import { arrange } from '../arrange';
+import { keyName } from '../music';
+import { DEFAULT_PROFILE, type Song, unfold } from '../song';
+import { writeWalkthrough } from '../words';
 import { readChart } from './chordPro';
 import { FileError, MOST_BYTES, refuseTooLarge } from './fileError';
 import { writeMusicXml } from './musicxmlWrite';

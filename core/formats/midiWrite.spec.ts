@@ -1,8 +1,8 @@
 import midiFile from 'midi-file';
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import type { Arrangement } from '../arrangement';
-import { DEFAULT_PROFILE } from '../song/profile';
+import { DEFAULT_PROFILE } from '../song';
 import { wholeBars } from '../testing';
 import { writeMidi } from './midiWrite';
 

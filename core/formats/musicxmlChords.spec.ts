@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type Chord, parseChord, symbolOf } from '../music/chord';
-import { CHORD_TYPES } from '../music/chordTypes';
+import { type Chord, parseChord, symbolOf, CHORD_TYPES } from '../music';
 import { harmonyContent, readHarmony } from './musicxmlChords';
 import { el, parseXml, writeXml } from './xmlTree';
 

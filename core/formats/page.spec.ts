@@ -1,10 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import { keyFromFifths } from '../music/key';
-import { parsePitch } from '../music/pitch';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { type Choices, type Song } from '../song/schema';
+import { arrange } from '../arrange';
+import { keyFromFifths, parsePitch } from '../music';
+import { DEFAULT_PROFILE, type Choices, type Song } from '../song';
 import { accidentalsIn } from './accidentals';
 import { beamsOf } from './beams';
 import { writeMusicXml } from './musicxmlWrite';

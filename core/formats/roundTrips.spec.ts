@@ -1,14 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { RUNGS } from '../ladder';
-import { keyName } from '../music/key';
-import { metreName } from '../music/metre';
-import { nameOf } from '../music/pitch';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { type Song } from '../song/schema';
-import { unfold } from '../song/unfold';
+import { keyName, metreName, nameOf } from '../music';
+import { DEFAULT_PROFILE, type Song, unfold } from '../song';
 import { readMusicXmlTunes } from './musicxmlRead';
 import { writeMusicXml } from './musicxmlWrite';
 import { readProject, writeProject } from './project';

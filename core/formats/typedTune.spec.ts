@@ -1,11 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import type { Key } from '../music/key';
-import { nameOf } from '../music/pitch';
-import { emptySong } from '../song/emptySong';
-import type { Song } from '../song/schema';
-import { joinTies } from '../song/unfold';
+import { type Key, nameOf } from '../music';
+import { emptySong, type Song, joinTies } from '../song';
 import { randomSong } from '../testing';
 import { readCounts, writeCounts } from './counts';
 import { EntryError, readLetters, writeLetters } from './letters';

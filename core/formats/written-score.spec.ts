@@ -1,10 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import type { Arrangement } from '../arrangement/arrangement';
-import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
+import { arrange } from '../arrange';
+import type { Arrangement } from '../arrangement';
+import { applyEdit, DEFAULT_PROFILE } from '../song';
 import { runs, songs, wholeBars } from '../testing';
 import { writeMusicXml } from './musicxmlWrite';
 import { voicesOf } from './voices';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { membersOf, midiOf, parseChord, placeAt } from '../music';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '../song';
 import { betweenFor } from './between';

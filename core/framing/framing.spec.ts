@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { type Arrangement, settling } from '../arrangement';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { readProject, writeMusicXml, writeProject } from '../formats';
 import { type Chord, chroma, membersOf, midiOf, nameOf, parseChord } from '../music';
 import { applyEdit, DEFAULT_PROFILE, migrateSong, type Song, unfold, withoutFrame } from '../song';

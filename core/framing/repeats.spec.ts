@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import type { Arrangement } from '../arrangement';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { barTicks, keyFromFifths } from '../music';
 import { applyEdit, DEFAULT_PROFILE, keyAt, type Song, unfold, withoutFrame } from '../song';
 import { randomSong, runs, writtenOf } from '../testing';

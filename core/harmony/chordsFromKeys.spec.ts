@@ -1,12 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import { membersOf, parseChord } from '../music/chord';
-import { chroma } from '../music/pitch';
-import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { keyAt } from '../song/unfold';
+import { arrange } from '../arrange';
+import { membersOf, parseChord, chroma } from '../music';
+import { applyEdit, DEFAULT_PROFILE, keyAt } from '../song';
 import { chordsFromKeys, type SoundingKey } from './chordsFromKeys';
 
 /** The left hand of a demo song on a rung, as keys, with the chords it was made from. */

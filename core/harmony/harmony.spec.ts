@@ -1,8 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Chord, membersOf, parseChord, symbolOf } from '../music/chord';
-import { CHORD_TYPES } from '../music/chordTypes';
-import { type Key, keyFromFifths } from '../music/key';
+import { type Chord, membersOf, parseChord, symbolOf, CHORD_TYPES, type Key, keyFromFifths } from '../music';
 import { functionInWords } from '../sentences';
 import { degreeOf, numeralOf } from './degree';
 import { inversionName, inversionOf } from './inversion';

@@ -1,9 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Chord, membersOf, parseChord, symbolOf } from '../music/chord';
-import { CHORD_TYPES } from '../music/chordTypes';
-import { type Key, keyFromFifths } from '../music/key';
-import { chroma, classNameOf } from '../music/pitch';
+import {
+  type Chord,
+  membersOf,
+  parseChord,
+  symbolOf,
+  CHORD_TYPES,
+  type Key,
+  keyFromFifths,
+  chroma,
+  classNameOf,
+} from '../music';
 import { inversionOf } from './inversion';
 import { nameKeys, rootInKey } from './naming';
 

@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { type Chord, parseChord, symbolOf } from '../music/chord';
-import { keyFromFifths } from '../music/key';
-import { midiOf, parsePitch } from '../music/pitch';
-import { unfold } from '../song/unfold';
+import { type Chord, parseChord, symbolOf, keyFromFifths, midiOf, parsePitch } from '../music';
+import { unfold } from '../song';
 import { wholeBars } from '../testing';
 import { inWords, functionInWords } from '../sentences';
 import { degreeOf } from './degree';

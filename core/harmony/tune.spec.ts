@@ -1,16 +1,18 @@
 import { offers } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import { keyName } from '../music/key';
-import { barTicks } from '../music/metre';
-import { parsePitch } from '../music/pitch';
-import { writtenBars } from '../song/bars';
-import { applyEdit } from '../song/edits';
-import { findingId } from '../song/finding';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { type Song } from '../song/schema';
-import { nearestWay, transpose, twelveKeys } from '../song/transpose';
+import { arrange } from '../arrange';
+import { keyName, barTicks, parsePitch } from '../music';
+import {
+  writtenBars,
+  applyEdit,
+  findingId,
+  DEFAULT_PROFILE,
+  type Song,
+  nearestWay,
+  transpose,
+  twelveKeys,
+} from '../song';
 import { textOf, wholeBars } from '../testing';
 import { chordsFromKeys } from './chordsFromKeys';
 import { findKeys } from './keyFinding';

@@ -1,15 +1,12 @@
 import { inWords } from '../sentences';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../arrange/song';
-import type { Arrangement } from '../arrangement/arrangement';
-import { parsePitch } from '../music/pitch';
-import { applyEdit } from '../song/edits';
-import { findingId } from '../song/finding';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { type Song } from '../song/schema';
+import { arrange } from '../arrange';
+import type { Arrangement } from '../arrangement';
+import { parsePitch } from '../music';
+import { applyEdit, findingId, DEFAULT_PROFILE, type Song } from '../song';
 import { offersOf, randomSong, runs, wholeBars } from '../testing';
-import { whyOf } from '../words/explain';
+import { whyOf } from '../words';
 import { withSharedKeys } from './sharedKeys';
 
 const without = { withoutFingers: true };

@@ -1,16 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import type { HandNote } from '../hands/handNote';
-import { KEYBOARDS, reachMm, spanMm } from '../music/keyboard';
-import { barTicks } from '../music/metre';
+import { arrange } from '../arrange';
+import type { HandNote } from '../hands';
+import { KEYBOARDS, reachMm, spanMm, barTicks } from '../music';
 import { choosePattern } from '../patterns';
-import { barAt } from '../song/bars';
-import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE, type Profile } from '../song/profile';
-import { emptySong } from '../song/emptySong';
-import type { Song } from '../song/schema';
+import { barAt, applyEdit, DEFAULT_PROFILE, type Profile, emptySong, type Song } from '../song';
 import { runs, songs, textOf, wholeBars } from '../testing';
 import { countAt } from './counts';
 

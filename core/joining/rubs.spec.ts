@@ -1,15 +1,10 @@
 import { inWords } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import { quickChanges } from '../harmony/quickChanges';
-import { partsOf } from '../parts/parts';
-import { progressionsOf } from '../parts/progressions';
-import { applyEdit } from '../song/edits';
-import type { Finding } from '../song/finding';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { type Song } from '../song/schema';
-import { unfold } from '../song/unfold';
+import { arrange } from '../arrange';
+import { quickChanges } from '../harmony';
+import { partsOf, progressionsOf } from '../parts';
+import { applyEdit, type Finding, DEFAULT_PROFILE, type Song, unfold } from '../song';
 import { offersOf, textOf, wholeBars } from '../testing';
 import { bumpsBetween } from './bumps';
 

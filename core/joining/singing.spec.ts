@@ -1,9 +1,18 @@
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { strikesOf } from '../hands';
-import { chroma, KEYBOARDS, membersOf, nameOf, parseChord, reachMm, spanMm } from '../music';
-import { bassOf, type Chord } from '../music/chord';
-import { CHORD_TYPES } from '../music/chordTypes';
+import {
+  chroma,
+  KEYBOARDS,
+  membersOf,
+  nameOf,
+  parseChord,
+  reachMm,
+  spanMm,
+  bassOf,
+  type Chord,
+  CHORD_TYPES,
+} from '../music';
 import { SUNG_FIGURES, suitsMetre } from '../patterns';
 import { DEFAULT_PROFILE, type Profile, type Song } from '../song';
 import { textOf, wholeBars } from '../testing';

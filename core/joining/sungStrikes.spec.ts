@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { strikesOf } from '../hands';
 import { type Chord, nameOf, parseChord } from '../music';
 import { ON_THE_BEAT, SUNG_FIGURES, type SungFigure, sungProposals } from '../patterns';

@@ -1,8 +1,23 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { barTicks, beatsBetween, beatsOf, beatTicks, canBeGrouped, countInTicks, groupsOf } from './metre';
-import { hasUsualGroups, isSameMetre, type Metre, metreInFull, METRES, middleTicks, placeAt } from './metre';
-import { tempoTicks, unitTicks } from './metre';
+import {
+  barTicks,
+  beatsBetween,
+  beatsOf,
+  beatTicks,
+  canBeGrouped,
+  countInTicks,
+  groupsOf,
+  hasUsualGroups,
+  isSameMetre,
+  type Metre,
+  metreInFull,
+  METRES,
+  middleTicks,
+  placeAt,
+  tempoTicks,
+  unitTicks,
+} from './metre';
 
 const metre = (name: string, groups?: readonly number[]): Metre => {
   const [numerator, denominator] = name.split('/').map(Number);

@@ -1,13 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import { learnedFingers } from '../fingering/fixed';
-import { applyEdit, type SongEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { emptySong } from '../song/emptySong';
-import { type Division, type Song, songSchema } from '../song/schema';
-import { unfold } from '../song/unfold';
+import { arrange } from '../arrange';
+import { learnedFingers } from '../fingering';
+import {
+  applyEdit,
+  type SongEdit,
+  DEFAULT_PROFILE,
+  emptySong,
+  type Division,
+  type Song,
+  songSchema,
+  unfold,
+} from '../song';
 import { randomSong, songs, wholeBars } from '../testing';
 import {
   cutPlaces,

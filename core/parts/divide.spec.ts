@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { unfold } from '../song/unfold';
+import { arrange } from '../arrange';
+import { applyEdit, DEFAULT_PROFILE, unfold } from '../song';
 import { randomSong } from '../testing';
 import { splitAt } from './cutting';
 import { divide, lengthCost, partCost, type Stop, stopsOf, USUAL_LENGTHS } from './divide';

@@ -1,11 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import { besideBlacks, landmarkOf, parseLandmark } from '../music/landmarks';
-import { midiOf, nameOf, parsePitch } from '../music/pitch';
-import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { rightHandInWords } from '../words/walkthrough';
+import { arrange } from '../arrange';
+import { besideBlacks, landmarkOf, parseLandmark, midiOf, nameOf, parsePitch } from '../music';
+import { applyEdit, DEFAULT_PROFILE } from '../song';
+import { rightHandInWords } from '../words';
 import { repeatedFigure } from './figures';
 
 const line = (...keys: number[]) => keys.map((midi, i) => ({ tick: 480 * i, length: 480, midi }));

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Song } from '../song/schema';
-import { unfold } from '../song/unfold';
+import { type Song, unfold } from '../song';
 import { wholeBars } from '../testing';
 import { divide } from './divide';
 import { interludesOf } from './interludes';

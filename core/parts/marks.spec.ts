@@ -4,9 +4,8 @@ import { UNSEEN_TUNES } from '../../demo/unseen';
 import { markedCuts } from '../../demo/marked';
 import { DEMO_SONGS } from '../../demo/songs';
 import { LATER_TUNES, TEST_TUNES } from '../../demo/tunes';
-import { transposePitch } from '../music/pitch';
-import type { Song } from '../song/schema';
-import { type PlayedSong, unfold } from '../song/unfold';
+import { transposePitch } from '../music';
+import { type Song, type PlayedSong, unfold } from '../song';
 import { divide } from './divide';
 
 const MARKED = [...DEMO_SONGS, ...TEST_TUNES, ...LATER_TUNES];

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../chance';
-import { midiOf, parsePitch, staffStep, transposePitch } from '../music/pitch';
+import { midiOf, parsePitch, staffStep, transposePitch } from '../music';
 import { movedInWords } from './form';
 import { type Content, relate, type Struck } from './relations';
 

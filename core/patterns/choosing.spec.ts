@@ -1,10 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { turnOf } from '../parts';
-import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { type Song } from '../song/schema';
+import { applyEdit, DEFAULT_PROFILE, type Song } from '../song';
 import { offersOf, textOf, wholeBars } from '../testing';
 import { leftInWords } from '../words/leftHand';
 import { choosePattern, fitsMetre, kindred, patternsOf } from './choosing';

@@ -1,12 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../arrange/song';
-import { type Chord, parseChord } from '../music/chord';
-import { chroma, nameOf } from '../music/pitch';
-import { barAt } from '../song/bars';
-import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { type Song } from '../song/schema';
+import { arrange } from '../arrange';
+import { type Chord, parseChord, chroma, nameOf } from '../music';
+import { barAt, applyEdit, DEFAULT_PROFILE, type Song } from '../song';
 import { randomSong, runs, songs, wholeBars } from '../testing';
 import { aboveRoot } from './members';
 import { PATTERNS, SUBSTITUTES } from './rows';

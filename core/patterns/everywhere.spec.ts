@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { ArrangedChange, Arrangement } from '../arrangement';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { type HandNote, strikesOf } from '../hands';
-import { bassOf, chroma, KEYBOARDS, membersOf, reachMm, spanMm } from '../music';
-import { CHORD_TYPES } from '../music/chordTypes';
+import { bassOf, chroma, KEYBOARDS, membersOf, reachMm, spanMm, CHORD_TYPES } from '../music';
 import { DEFAULT_PROFILE, type PlayedBar, type Profile, type Song, within } from '../song';
 import { some, textOf, wholeBars } from '../testing';
 import { fitsMetre } from './choosing';

@@ -1,14 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../arrange/song';
-import type { HandNote } from '../hands/handNote';
-import { type Strike, strikesOf } from '../hands/strikes';
-import { type Chord, parseChord } from '../music/chord';
-import { CHORD_TYPES } from '../music/chordTypes';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { type Song } from '../song/schema';
+import { arrange } from '../arrange';
+import { type HandNote, type Strike, strikesOf } from '../hands';
+import { type Chord, parseChord, CHORD_TYPES, reachMm } from '../music';
+import { DEFAULT_PROFILE, type Song } from '../song';
 import { some, wholeBars } from '../testing';
-import { candidatesFor } from '../voicing/candidates';
-import { reachMm } from '../music/keyboard';
+import { candidatesFor } from '../voicing';
 import { PATTERNS } from './rows';
 
 const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];

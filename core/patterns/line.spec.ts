@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { strikesOf } from '../hands';
 import { seeded } from '../chance';
 import { DEFAULT_PROFILE, type Song } from '../song';

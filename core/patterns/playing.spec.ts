@@ -4,16 +4,11 @@ import { UNSEEN_TUNES } from '../../demo/unseen';
 import { DEMO_SONGS } from '../../demo/songs';
 import { LATER_TUNES, TEST_TUNES } from '../../demo/tunes';
 import type { Arrangement } from '../arrangement';
-import { arrange } from '../arrange/song';
-import { bassOf, membersOf } from '../music/chord';
-import { CHORD_TYPES } from '../music/chordTypes';
-import { reachMm, spanMm } from '../music/keyboard';
-import { chroma } from '../music/pitch';
-import { DEFAULT_PROFILE, type Profile } from '../song/profile';
-import { type Song } from '../song/schema';
+import { arrange } from '../arrange';
+import { bassOf, membersOf, CHORD_TYPES, reachMm, spanMm, chroma } from '../music';
+import { DEFAULT_PROFILE, type Profile, type Song, within } from '../song';
 import { wholeBars } from '../testing';
 import { PATTERNS } from './rows';
-import { within } from '../song/bars';
 
 const SONGS = [...DEMO_SONGS, ...TEST_TUNES, ...LATER_TUNES, ...TUNES_APART, ...UNSEEN_TUNES];
 /** Where no moving pattern is made for the metre. */

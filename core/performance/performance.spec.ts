@@ -2,13 +2,10 @@ import midiPackage from '@tonejs/midi';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import { effortOf } from '../effort/effort';
-import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { type Choices, type Song } from '../song/schema';
-import { writeMidi } from '../formats/midiWrite';
-import { writeMusicXml } from '../formats/musicxmlWrite';
+import { arrange } from '../arrange';
+import { effortOf } from '../effort';
+import { applyEdit, DEFAULT_PROFILE, type Choices, type Song } from '../song';
+import { writeMidi, writeMusicXml } from '../formats';
 import { wholeBars } from '../testing';
 import { Clock } from './clock';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { Clock } from '../performance';
 import { DEFAULT_PROFILE, type Song } from '../song';
 import { randomSong, runs } from '../testing';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { barAt, DEFAULT_PROFILE, onsetsOf } from '../song';
 import { compareTurns, turnsBefore } from './compared';
 import type { Turn } from './log';

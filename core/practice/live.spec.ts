@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { Clock } from '../performance';
 import { DEFAULT_PROFILE } from '../song';
 import { align } from './align';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { DEFAULT_PROFILE } from '../song';
 import { daysOf, type Turn } from './log';
 import { partsToPractise } from './parts';

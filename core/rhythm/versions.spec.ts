@@ -1,13 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import { parsePitch } from '../music/pitch';
-import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { emptySong } from '../song/emptySong';
-import type { Song } from '../song/schema';
-import { unfold } from '../song/unfold';
+import { arrange } from '../arrange';
+import { parsePitch } from '../music';
+import { applyEdit, DEFAULT_PROFILE, emptySong, type Song, unfold } from '../song';
 import { songs } from '../testing';
 import { RHYTHMS, type RhythmVersion } from './versions';
 

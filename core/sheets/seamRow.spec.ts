@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import type { HandNote } from '../hands';
 import { midiOf, parsePitch } from '../music';
 import { DEFAULT_PROFILE, type Song } from '../song';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { onRung } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import type { Arrangement } from '../arrangement';
 import { symbolOf, typeset } from '../music';
 import { DEFAULT_PROFILE, emptySong } from '../song';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { DEFAULT_PROFILE, type Song } from '../song';
 import { PRACTISE_SETTINGS } from '../practice';
 import { sungBars, wholeBars } from '../testing';

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import { parsePitch } from '../music/pitch';
+import { arrange } from '../arrange';
+import { parsePitch } from '../music';
 import { runs, songs, wholeBars } from '../testing';
 import { changeAdded, changeLeftOut, changeMoved, changesPlaced } from './changeEdits';
 import { applyEdit, type SongEdit } from './edits';

@@ -1,8 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { keyName, scaleOf } from '../music/key';
-import { chroma, midiOf, nameOf } from '../music/pitch';
+import { keyName, scaleOf, chroma, midiOf, nameOf } from '../music';
 import { songs } from '../testing';
 import { applyEdit } from './edits';
 import { nearestWay, transpose, twelveKeys } from './transpose';

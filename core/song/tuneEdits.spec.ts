@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { midiOf, nameOf } from '../music/pitch';
+import { midiOf, nameOf } from '../music';
 import { songs, wholeBars } from '../testing';
 import { orderInWords } from './barEdits';
 import { writtenBars } from './bars';

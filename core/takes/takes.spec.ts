@@ -2,7 +2,7 @@ import { inWords } from '../sentences';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { midiOf } from '../music/pitch';
+import { midiOf } from '../music';
 import { seeded } from '../testing';
 import { fitGrid, type Grid, gridSaid } from './grid';
 import { findMetres } from './metreFinding';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { TUNES_APART } from '../../demo/kept-apart';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { partsOf } from '../parts';
 import { applyEdit, DEFAULT_PROFILE, type Song, unfold } from '../song';
 import { some, wholeBars } from '../testing';

@@ -1,12 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { Memory } from '../memory';
-import { type Chord, parseChord } from '../music/chord';
-import { KEYBOARDS, reachMm, spanMm } from '../music/keyboard';
-import { chroma } from '../music/pitch';
-import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE, type Profile } from '../song/profile';
+import { type Chord, parseChord, KEYBOARDS, reachMm, spanMm, chroma } from '../music';
+import { applyEdit, DEFAULT_PROFILE, type Profile } from '../song';
 import { randomSong, runs } from '../testing';
 import { OptionFinder, soundingIn } from './bounds';
 import { lowIntervalBreaches, voicingCost } from './cost';

@@ -1,11 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { arpeggioWarmUp, scaleWarmUp } from '../fingering/warmups';
-import { type Chord, parseChord } from '../music/chord';
-import { keyFromFifths } from '../music/key';
-import { isBlack, reachMm, spanMm } from '../music/keyboard';
-import { chroma, classNameOf } from '../music/pitch';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { twelveKeys } from '../song/transpose';
+import { arpeggioWarmUp, scaleWarmUp } from '../fingering';
+import {
+  type Chord,
+  parseChord,
+  keyFromFifths,
+  isBlack,
+  reachMm,
+  spanMm,
+  chroma,
+  classNameOf,
+} from '../music';
+import { DEFAULT_PROFILE, twelveKeys } from '../song';
 import { drillFrom, DRILLS, drillThrough, markKeys } from './drill';
 import { keysInPlace, readSymbol } from './inPlace';
 import { semitonesBetween } from './movement';

@@ -1,14 +1,23 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { COMPARED, compareLayouts } from '../arrange/comparing';
-import { arrange } from '../arrange/song';
-import { type Chord, membersOf, parseChord } from '../music/chord';
-import { KEYBOARDS, type Reach, reachMm, spanMm } from '../music/keyboard';
-import { chroma, classNameOf, midiOf, parsePitch } from '../music/pitch';
-import { applyEdit, type SongEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { type Layout, LAYOUTS, type Song } from '../song/schema';
+import { COMPARED } from '../arrange/comparing';
+import { compareLayouts, arrange } from '../arrange';
+import {
+  type Chord,
+  membersOf,
+  parseChord,
+  KEYBOARDS,
+  type Reach,
+  reachMm,
+  spanMm,
+  chroma,
+  classNameOf,
+  midiOf,
+  parsePitch,
+} from '../music';
+import { applyEdit, type SongEdit, DEFAULT_PROFILE, type Layout, type Song } from '../song';
+import { LAYOUTS } from '../song/schema';
 import { randomSong, textOf } from '../testing';
 import { candidatesFor, thinnedCandidates } from './candidates';
 import { lowIntervalBreaches, stepCost, voicingCost } from './cost';

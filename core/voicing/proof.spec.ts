@@ -1,13 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import { totalsOf } from '../formats/report';
-import { partsOf } from '../parts/parts';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { type Song } from '../song/schema';
-import { unfold } from '../song/unfold';
+import { arrange } from '../arrange';
+import { totalsOf } from '../formats';
+import { partsOf } from '../parts';
+import { DEFAULT_PROFILE, type Song, unfold } from '../song';
 import { wholeBars } from '../testing';
-import { proofInWords } from '../words/proof';
+import { proofInWords } from '../words';
 import { type MovementProof, movementProof } from './proof';
 
 const proofOf = (song: Song): MovementProof => {

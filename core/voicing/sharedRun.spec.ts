@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Chord, parseChord } from '../music/chord';
-import { reachMm } from '../music/keyboard';
+import { type Chord, parseChord, reachMm } from '../music';
 import { candidatesFor } from './candidates';
 import { solveRun } from './sharedRun';
 import { solve, type Spot } from './solver';

@@ -1,13 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import { type Chord, parseChord } from '../music/chord';
-import { reachMm } from '../music/keyboard';
-import { midiOf, parsePitch } from '../music/pitch';
-import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { type Song } from '../song/schema';
+import { arrange } from '../arrange';
+import { type Chord, parseChord, reachMm, midiOf, parsePitch } from '../music';
+import { applyEdit, DEFAULT_PROFILE, type Song } from '../song';
 import { textOf, wholeBars } from '../testing';
 import { candidatesFor } from './candidates';
 import { solve, type Spot } from './solver';

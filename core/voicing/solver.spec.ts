@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Chord, parseChord } from '../music/chord';
-import { KEYBOARDS, type KeyboardSize, reachMm, spanMm } from '../music/keyboard';
+import { type Chord, parseChord, KEYBOARDS, type KeyboardSize, reachMm, spanMm } from '../music';
 import { candidatesFor } from './candidates';
 import { type Place, stepCost, voicingCost } from './cost';
 import type { SolvedLayout } from './members';

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { parseChord } from '../music/chord';
-import { reachMm } from '../music/keyboard';
+import { parseChord, reachMm } from '../music';
 import { candidatesFor } from './candidates';
 import { solve, type Solved, type Spot } from './solver';
 import { DEFAULT_WEIGHTS } from './weights';

@@ -1,9 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { inversionName } from '../harmony/inversion';
-import { type Chord, parseChord } from '../music/chord';
-import { keyFromFifths } from '../music/key';
-import { reachMm } from '../music/keyboard';
-import { classNameOf, midiOf, parsePitch, parsePitchClass, transposePitch } from '../music/pitch';
+import { inversionName } from '../harmony';
+import {
+  type Chord,
+  parseChord,
+  keyFromFifths,
+  reachMm,
+  classNameOf,
+  midiOf,
+  parsePitch,
+  parsePitchClass,
+  transposePitch,
+} from '../music';
 import { candidatesFor } from './candidates';
 import type { SolvedLayout } from './members';
 import { solve, type Spot } from './solver';

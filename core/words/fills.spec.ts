@@ -2,7 +2,7 @@ import { DRESSINGS } from '../fills';
 import { aFill, because } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { DEFAULT_PROFILE } from '../song';
 import { fillInWords, versionInWords } from './fills';
 import { writeWalkthrough } from './walkthrough';

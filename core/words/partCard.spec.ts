@@ -1,11 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { onRung } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
+import { arrange } from '../arrange';
 import { handsInWords } from './handsAgain';
-import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { type Song } from '../song/schema';
+import { applyEdit, DEFAULT_PROFILE, type Song } from '../song';
 import { wholeBars } from '../testing';
 import { learningInWords } from './learning';
 import { partCard } from './partCard';

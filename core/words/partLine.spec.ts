@@ -1,10 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { onRung } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
-import type { Song } from '../song/schema';
+import { arrange } from '../arrange';
+import { applyEdit, DEFAULT_PROFILE, type Song } from '../song';
 import { partCard } from './partCard';
 import { partLine } from './partLine';
 import { plays } from './returning';

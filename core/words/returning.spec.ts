@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../arrange/song';
-import { NO_RELATIONS } from '../joining/handRelations';
-import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
+import { arrange } from '../arrange';
+import { NO_RELATIONS } from '../joining';
+import { applyEdit, DEFAULT_PROFILE } from '../song';
 import { wholeBars } from '../testing';
 import { learningInWords } from './learning';
 import { leftThen } from './returning';

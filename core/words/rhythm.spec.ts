@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { judgeRhythm } from '../takes/rhythm';
+import { judgeRhythm } from '../takes';
 import { type CountedStroke, rhythmInWords } from './rhythm';
 
 const stroke = (hand: 'right' | 'left', seconds: number, count = String(1 + seconds)): CountedStroke => ({

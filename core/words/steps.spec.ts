@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { onRung } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
-import { judgePressed, keysOfStep, type Step, stepsIn } from '../joining/steps';
-import { RUNGS } from '../ladder/ladder';
-import { keyFromFifths } from '../music/key';
+import { judgePressed, keysOfStep, type Step, stepsIn } from '../joining';
+import { RUNGS } from '../ladder';
+import { keyFromFifths } from '../music';
 import { slipInWords, stepInWords } from './steps';
 
 const [lanterns] = DEMO_SONGS;

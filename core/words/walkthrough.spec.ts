@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
-import { arrange } from '../arrange/song';
-import { applyEdit } from '../song/edits';
-import { DEFAULT_PROFILE } from '../song/profile';
-import { type Song } from '../song/schema';
+import { arrange } from '../arrange';
+import { applyEdit, DEFAULT_PROFILE, type Song } from '../song';
 import {
   barsInWords,
   meetingInWords,

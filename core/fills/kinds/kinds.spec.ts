@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../../arrange/song';
+import { arrange } from '../../arrange';
 import { nameOf, parsePitch } from '../../music';
 import { barAt, DEFAULT_PROFILE, type Profile, type Song } from '../../song';
 import { wholeBars } from '../../testing';

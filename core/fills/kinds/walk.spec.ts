@@ -1,12 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arrange } from '../../arrange/song';
-import { KEYBOARDS } from '../../music/keyboard';
-import { chroma, nameOf } from '../../music/pitch';
-import { barAt } from '../../song/bars';
-import { applyEdit } from '../../song/edits';
-import { DEFAULT_PROFILE } from '../../song/profile';
-import { type Song } from '../../song/schema';
+import { arrange } from '../../arrange';
+import { KEYBOARDS, chroma, nameOf } from '../../music';
+import { barAt, applyEdit, DEFAULT_PROFILE, type Song } from '../../song';
 import { randomSong, runs, wholeBars } from '../../testing';
 
 const onSeven = (song: Song): Song => applyEdit(song, { kind: 'choose', choices: { rung: 7 } });

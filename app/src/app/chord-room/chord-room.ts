@@ -1,18 +1,27 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { Key } from '@joined-hands/core/music';
-import type { Progression } from '@joined-hands/core/parts';
-import { DEFAULT_PROFILE } from '@joined-hands/core/song';
 import { Store } from '@ngrx/store';
+import { switchMap } from 'rxjs';
 import { ProfileActions } from '../state/actions';
 import { SongStore } from '../storage/song-store';
 import { Choice } from '../ui/choice';
 import { KeyChoice } from '../ui/key-choice';
-import { Asker } from '../workers/asker';
 import { DrillTab } from './drill-tab';
+import { SongsComeFrom } from './song-come-from';
 import { ShapesTab } from './shapes-tab';
 import { WarmUpTab } from './warm-up-tab';
 
+const C_MAJOR: Key = { tonic: { letter: 'C', alter: 0 }, mode: 'major' };
 const TABS = [
   { value: 'shapes', label: 'Chords' },
   { value: 'drills', label: 'Drills' },
@@ -42,8 +51,8 @@ const TABS = [
           (chosen)="tab.set($event)"
         />
       </header>
-      @if (title()) {
-        <p class="from">The key and the progressions are those of {{ title() }}.</p>
+      @if (from()?.title; as title) {
+        <p class="from">The key and the progressions are those of {{ title }}.</p>
       }
       <main>
         @switch (tab()) {
@@ -73,29 +82,18 @@ export class ChordRoom {
 
   private readonly songs = inject(SongStore);
   private readonly store = inject(Store);
-  private readonly asker = inject(Asker);
+  private readonly comeFrom = inject(SongsComeFrom);
+  protected readonly from = toSignal(
+    toObservable(this.song).pipe(switchMap((id) => (id ? this.comeFrom.read(id) : [null]))),
+  );
   protected readonly tabs = TABS;
   protected readonly tab = signal<(typeof TABS)[number]['value']>('shapes');
-  protected readonly key = signal<Key>({ tonic: { letter: 'C', alter: 0 }, mode: 'major' });
-  protected readonly title = signal('');
-  protected readonly own = signal<readonly Progression[]>([]);
+  protected readonly key = linkedSignal<Key>(() => this.from()?.key ?? C_MAJOR);
+  protected readonly own = computed(() => this.from()?.progressions ?? []);
 
   constructor() {
     void this.songs.profile().then((profile) => {
       if (profile) this.store.dispatch(ProfileActions.read({ profile }));
     });
-    effect(() => {
-      const id = this.song();
-      if (id) void this.takeFrom(id);
-    });
-  }
-
-  private async takeFrom(id: string): Promise<void> {
-    const stored = await this.songs.get(id);
-    if (!stored) return;
-    const { tonic, mode } = stored.song.keyMap[0];
-    this.key.set({ tonic, mode });
-    this.title.set(stored.song.title);
-    this.own.set(await this.asker.ask(stored.song, DEFAULT_PROFILE, { kind: 'progressions' }));
   }
 }

@@ -12,7 +12,6 @@ import { FormsModule } from '@angular/forms';
 import type { Hand } from '@joined-hands/core/hands';
 import { classNameOf, hasMinorThird, type Key, keyName, typeset } from '@joined-hands/core/music';
 import type { Progression } from '@joined-hands/core/parts';
-import type { KeyEvent } from '@joined-hands/core/takes';
 import {
   drillFrom,
   type DrillPattern,
@@ -25,8 +24,10 @@ import { Store } from '@ngrx/store';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { ComputerKeys, firstMidiKeys, NO_MIDI, simulatedKeys } from '../input/key-sources';
+import { simulatedKeys } from '../input/key-sources';
+import { PlayOn } from '../input/play-on';
 import type { KeySource } from '../input/recorder';
+import { ON_COMPUTER, ON_MIDI } from '../input/ways';
 import { Keyboard } from '../keyboard/keyboard';
 import { Piano } from '../sound/piano';
 import { workbench } from '../state/reducer';
@@ -35,12 +36,11 @@ import { DrillSession } from './drill-session';
 import { messageOf } from '../ui/message';
 
 const MOST_OWN = 6;
-type Source = 'screen' | 'computer' | 'midi' | 'simulated';
 
 /** A progression drilled through keys with least movement, marked by the keys struck. */
 @Component({
   selector: 'jh-drill-tab',
-  imports: [Choice, FormsModule, Keyboard, NzButtonComponent, NzInputNumberModule, NzSelectModule],
+  imports: [Choice, FormsModule, Keyboard, NzButtonComponent, NzInputNumberModule, NzSelectModule, PlayOn],
   templateUrl: './drill-tab.html',
   styleUrl: './drill-tab.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -52,7 +52,8 @@ export class DrillTab {
 
   private readonly piano = inject(Piano);
   private readonly profile = inject(Store).selectSignal(workbench.selectProfile);
-  private listening: KeySource | null = null;
+  /** The stand-in while it plays the drill. */
+  private pianist: KeySource | null = null;
 
   protected readonly patterns = computed<readonly DrillPattern[]>(() => [
     ...DRILLS,
@@ -77,13 +78,7 @@ export class DrillTab {
     { value: 'right', label: 'Right' },
   ] as const;
   protected readonly hand = signal<Hand>('left');
-  protected readonly sources = [
-    { value: 'screen', label: 'Screen' },
-    { value: 'computer', label: 'Computer keys' },
-    { value: 'midi', label: 'MIDI' },
-    { value: 'simulated', label: 'Simulated pianist' },
-  ] as const;
-  protected readonly source = signal<Source>('screen');
+  protected readonly ways = [ON_COMPUTER, ON_MIDI];
   protected readonly problem = signal('');
 
   protected readonly steps = computed<DrillStep[]>(() => {
@@ -140,48 +135,39 @@ export class DrillTab {
       : ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B♭', 'B'][midi % 12];
   }
 
-  protected async begin(): Promise<void> {
+  protected begin(): void {
     this.stop();
     this.problem.set('');
     this.session.set(new DrillSession(this.steps()));
-    if (this.source() === 'computer') this.listen(new ComputerKeys());
-    if (this.source() === 'midi') {
-      const keys = await firstMidiKeys();
-      if (!keys) {
-        this.stop();
-        return this.problem.set(`${NO_MIDI} Play on the screen or the computer keys.`);
-      }
-      this.listen(keys);
-    }
-    if (this.source() === 'simulated') this.simulate(0);
   }
 
   protected stop(): void {
-    this.listening?.stop();
-    this.listening = null;
+    this.pianist?.stop();
+    this.pianist = null;
     this.session.set(null);
   }
 
-  private listen(source: KeySource): void {
-    this.listening?.stop();
-    this.listening = source;
-    const begun = performance.now();
-    source.start(
-      (event: KeyEvent) => event.velocity > 0 && this.press(event.midi),
-      () => (performance.now() - begun) / 1000,
-    );
+  /** The whole drill by the stand-in. */
+  protected simulate(): void {
+    this.begin();
+    this.playNext(0);
   }
 
   /** The stand-in plays the chord asked for; the first time now and then with a wrong key, then right. */
-  private simulate(attempt: number): void {
+  private playNext(attempt: number): void {
+    this.pianist?.stop();
     const session = this.session();
     const step = session?.step();
-    if (!session || !step || this.source() !== 'simulated') return;
+    if (!session || !step) return;
     const isMistaken = attempt === 0 && session.at() % 5 === 3;
     const mistakes = isMistaken ? [{ kind: 'wrong-key' as const, note: step.keys.length - 1 }] : [];
     const tune = step.keys.map((midi) => ({ beat: 1, beats: 1, midi }));
-    const seed = session.at() * 7 + attempt;
-    this.listen(simulatedKeys(tune, this.beatsPerMinute(), seed, mistakes));
+    this.pianist = simulatedKeys(tune, this.beatsPerMinute(), session.at() * 7 + attempt, mistakes);
+    const begun = performance.now();
+    this.pianist.start(
+      ({ midi, velocity }) => velocity > 0 && this.press(midi),
+      () => (performance.now() - begun) / 1000,
+    );
   }
 
   /** A key from any source; a chord that is complete is marked. */
@@ -191,7 +177,7 @@ export class DrillTab {
     if (!session) return;
     const at = session.at();
     const mark = session.press(midi);
-    if (mark && this.source() === 'simulated') this.simulate(session.at() === at ? 1 : 0);
+    if (mark && this.pianist) this.playNext(session.at() === at ? 1 : 0);
   }
 
   /** The first key's chords, one after the other at the tempo. */

@@ -2,6 +2,7 @@ import '@angular/compiler';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { PlaceActions, SongActions } from '../state/actions';
+import { shownBy } from '../testing/shown';
 import { Table } from '../testing/table';
 import { BenchState } from './bench-state';
 
@@ -67,7 +68,7 @@ describe('the open song as a bench shows it', () => {
     bench.select('c2');
     table.settle();
     expect(table.questions).toEqual([]);
-    bench.weighsVoicings.set(true);
+    bench.open.set(shownBy({ weighsVoicings: true }));
     table.settle();
     expect(table.questions).toEqual([{ kind: 'alternatives', changeId: 'c2' }]);
     expect(bench.alternatives().length).toBeGreaterThan(2);
@@ -78,7 +79,7 @@ describe('the open song as a bench shows it', () => {
   });
 
   it('tries voicings round and round from the one in force, pins the one tried, releases it', () => {
-    bench.weighsVoicings.set(true);
+    bench.open.set(shownBy({ weighsVoicings: true }));
     bench.select('c2');
     table.settle();
     const { length } = bench.alternatives();
@@ -101,7 +102,7 @@ describe('the open song as a bench shows it', () => {
   });
 
   it('takes nothing when nothing is tried', () => {
-    bench.weighsVoicings.set(true);
+    bench.open.set(shownBy({ weighsVoicings: true }));
     bench.select('c2');
     table.settle();
     bench.take();

@@ -1,11 +1,11 @@
-import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import type { ArrangedChange } from '@joined-hands/core/arrangement';
-import { settling, unsettling } from '@joined-hands/core/arrangement';
+import { computed, effect, inject, Injectable, signal, type Signal, untracked } from '@angular/core';
+import { type ArrangedChange, settling, unsettling } from '@joined-hands/core/arrangement';
 import { rungOf, RUNGS } from '@joined-hands/core/ladder';
 import { partIndexAt } from '@joined-hands/core/parts';
 import { type Choices, DEFAULT_CHOICES, type SongEdit } from '@joined-hands/core/song';
 import type { Alternative } from '@joined-hands/core/voicing';
 import { Store } from '@ngrx/store';
+import { Subject } from 'rxjs';
 import type { HandLie, HeldKey } from '../keyboard/keyboard';
 import { PlaceActions, SongActions } from '../state/actions';
 import { workbench } from '../state/reducer';
@@ -13,6 +13,20 @@ import type { Place } from '../storage/place';
 import { Asker } from '../workers/asker';
 import { Hearing } from './hearing';
 import { sameView, viewOf } from './seam-view';
+
+/** What a bench shows of its own. */
+export interface ShownByBench {
+  /** The seam shows the melody without the left hand. */
+  readonly showsMelodyOnly: boolean;
+  /** Voicings are weighed for the chord selected. */
+  readonly weighsVoicings: boolean;
+  /** Where the note picked begins. */
+  readonly pickedTick: Signal<number | null>;
+  /** Keys shown whatever is selected: those that are named, wanted or picked. */
+  readonly shownKeys: Signal<readonly HeldKey[] | null>;
+  /** Where the hands lie over the keys shown. */
+  readonly shownLies: Signal<readonly HandLie[]>;
+}
 
 /** What the bench shows and what can be done on it; the components only show and ask. */
 @Injectable()
@@ -27,16 +41,15 @@ export class BenchState {
   readonly place = computed(() => this.state().place);
   readonly partIndex = computed(() => this.place().part);
   readonly part = computed(() => this.arrangement()?.parts[this.partIndex()] ?? null);
-  /** The Tune bench shows the melody without the left hand. */
-  readonly showsMelodyOnly = signal(false);
-  /** The open bench weighs voicings for the chord selected. */
-  readonly weighsVoicings = signal(false);
+  /** What the open bench shows otherwise than the others; null while none is open. */
+  readonly open = signal<ShownByBench | null>(null);
+  readonly showsMelodyOnly = computed(() => this.open()?.showsMelodyOnly ?? false);
   /** The part fills the screen; nothing else but the keyboard is shown. */
   readonly isOnDesk = signal(false);
   /** Inner notes are shown pale: the outer ones are learned first. */
   readonly outerFirst = signal(false);
-  /** Times the list of keys was asked for. */
-  readonly helpAsked = signal(0);
+  /** The list of keys is asked for. */
+  readonly helpAsked = new Subject<void>();
   /** The part as the seam draws it; the same again when the rest of the song follows the part on screen. */
   readonly view = computed(
     () => {
@@ -73,14 +86,6 @@ export class BenchState {
     return (this.arrangement()?.fills ?? []).filter((f) => ids.has(f.changeId));
   });
 
-  /** On the Tune bench: where the note picked begins. */
-  readonly pickedTick = signal<number | null>(null);
-  /** Keys shown whatever is selected: those being named. */
-  readonly shownKeys = signal<readonly HeldKey[] | null>(null);
-
-  /** Where the hands lie over the keys shown. */
-  readonly shownLies = signal<readonly HandLie[]>([]);
-
   /** Voicings the selected change could have, the best first. */
   readonly alternatives = signal<readonly Alternative[]>([]);
   /** Which of them is being tried, or null. */
@@ -90,7 +95,7 @@ export class BenchState {
     effect(() => {
       const [id, arrangement] = [this.selectedId(), this.arrangement()];
       this.tried.set(null);
-      if (id === null || !arrangement || arrangement.isPartial || !this.weighsVoicings())
+      if (id === null || !arrangement || arrangement.isPartial || !this.open()?.weighsVoicings)
         return this.alternatives.set([]);
       this.asker.answer(arrangement, { kind: 'alternatives', changeId: id }, (list) => {
         if (this.selectedId() === id) this.alternatives.set(list);

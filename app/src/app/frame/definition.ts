@@ -1,4 +1,6 @@
 import { type Provider, signal, type Signal, type Type, type WritableSignal } from '@angular/core';
+import type { HandLie, HeldKey } from '../keyboard/keyboard';
+import type { ShownByBench } from './bench-state';
 import { type BenchKey, runOf } from './keys/bench-keys';
 import type { Focus, KeyPress } from './keys/press';
 
@@ -24,10 +26,11 @@ export interface BenchDefinition {
 }
 
 const NOTHING: readonly string[] = [];
+const NO_LIES: readonly HandLie[] = [];
 const NO_ROOM: ReadonlyMap<string, boolean> = new Map();
 
 /** How a bench takes part in what the frame does. What it leaves alone is as on every bench. */
-export abstract class BenchBehaviour {
+export abstract class BenchBehaviour implements ShownByBench {
   /** Questions are asked only while the bench is on screen. */
   readonly isOpen = signal(false);
   /** The tab that is open, where there are some. */
@@ -36,14 +39,13 @@ export abstract class BenchBehaviour {
   readonly begun: Signal<unknown> = signal(null);
   /** What came of the last thing done; empty for nothing. */
   readonly notice: Signal<string> = signal('');
-  /** The seam shows the melody without the left hand. */
   readonly showsMelodyOnly: boolean = false;
-  /** Voicings are weighed for the chord selected. */
   readonly weighsVoicings: boolean = false;
+  readonly pickedTick: Signal<number | null> = signal(null);
+  readonly shownKeys: Signal<readonly HeldKey[] | null> = signal(null);
+  readonly shownLies: Signal<readonly HandLie[]> = signal(NO_LIES);
   /** Notes picked, by played id. */
   readonly picked: Signal<readonly string[]> = signal(NOTHING);
-  /** Where the note picked begins. */
-  readonly pickedTick: Signal<number | null> = signal(null);
   /** Where a line is drawn across both lanes while nothing plays. */
   readonly shownTick: Signal<number | null> = signal(null);
   /** Chords over which there is room for something; true: something is filled in. */

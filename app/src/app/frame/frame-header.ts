@@ -1,18 +1,11 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  output,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { keyName, metreName, typeset } from '@joined-hands/core/music';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
+import { Recorder } from '../input/recorder';
 import { openDialog } from '../ui/dialog';
 import { Guide } from '../ui/guide';
 import { Offline } from '../ui/offline';
@@ -41,6 +34,8 @@ export class FrameHeader {
 
   protected readonly bench = inject(BenchState);
   protected readonly offline = inject(Offline);
+  /** While something is played in nothing is offered that would end it. */
+  protected readonly recorder = inject(Recorder);
   protected readonly guide = inject(Guide);
   private readonly modal = inject(NzModalService);
   private readonly problems = inject(Problems);
@@ -55,9 +50,7 @@ export class FrameHeader {
   protected readonly redoWhat = computed(() => this.bench.state().future.at(-1)?.what ?? null);
 
   constructor() {
-    effect(() => {
-      if (this.bench.helpAsked() > 0) untracked(() => this.showKeys());
-    });
+    this.bench.helpAsked.pipe(takeUntilDestroyed()).subscribe(() => this.showKeys());
   }
 
   protected rename(event: Event): void {

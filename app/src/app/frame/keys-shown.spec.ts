@@ -1,8 +1,10 @@
 import '@angular/compiler';
+import { signal } from '@angular/core';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { SongActions } from '../state/actions';
 import { FIRST_PLACE } from '../storage/place';
+import { shownBy } from '../testing/shown';
 import { Table } from '../testing/table';
 import { BenchState } from './bench-state';
 import { KeysShown } from './keys-shown';
@@ -28,7 +30,7 @@ describe('the keys the keyboard shows', () => {
   });
 
   it('are those of a voicing while it is tried, without fingers', () => {
-    bench.weighsVoicings.set(true);
+    bench.open.set(shownBy({ weighsVoicings: true }));
     bench.select('c4');
     table.settle();
     bench.tryBy(1);
@@ -40,14 +42,15 @@ describe('the keys the keyboard shows', () => {
 
   it('are those that are being named, whatever is selected', () => {
     const named = [{ midi: 61, hand: 'left', letter: 'C♯', finger: null }] as const;
-    bench.shownKeys.set(named);
+    bench.open.set(shownBy({ shownKeys: signal(named) }));
     expect(keys.held()).toBe(named);
   });
 
   it('are the note picked where the melody is shown alone, else the first of the part', () => {
-    bench.showsMelodyOnly.set(true);
+    const pickedTick = signal<number | null>(null);
+    bench.open.set(shownBy({ showsMelodyOnly: true, pickedTick }));
     expect(shown()).toEqual(['right 69 A']);
-    bench.pickedTick.set(1920);
+    pickedTick.set(1920);
     expect(shown()).toEqual(['right 71 B']);
   });
 

@@ -14,7 +14,7 @@ export class KeysShown {
 
   /** Keys being named, else keys sounding, else the voicing tried, else the change selected. */
   readonly held = computed<readonly HeldKey[]>(() => {
-    const named = this.bench.shownKeys();
+    const named = this.bench.open()?.shownKeys();
     if (named) return named;
     const arrangement = this.bench.arrangement();
     if (!arrangement) return [];
@@ -29,7 +29,7 @@ export class KeysShown {
     const change = this.bench.change() ?? this.bench.changesInPart()[0];
     if (!change || this.bench.showsMelodyOnly())
       return arrangement.right
-        .filter((n) => n.tick === (this.bench.pickedTick() ?? this.bench.part()?.fromTick))
+        .filter((n) => n.tick === (this.bench.open()?.pickedTick() ?? this.bench.part()?.fromTick))
         .map((note) => this.shown(note));
     const at = (n: HandNote): boolean => n.tick === change.change.tick && !n.grace;
     const right = arrangement.right.filter(at).map((note) => this.shown(note));

@@ -3,6 +3,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { PlaceActions } from '../state/actions';
 import { NOWHERE, press } from '../testing/keys';
+import { shownBy } from '../testing/shown';
 import { Table } from '../testing/table';
 import { BenchState } from './bench-state';
 import { runOf } from './keys/bench-keys';
@@ -160,7 +161,7 @@ describe('playing stretches of the open song', () => {
     expect(bench.place().tempoPercent).toBe(105);
     pressed('ArrowRight');
     expect(bench.selectedId()).toBe('c9');
-    bench.weighsVoicings.set(true);
+    bench.open.set(shownBy({ weighsVoicings: true }));
     table.settle();
     pressed('ArrowDown');
     expect(bench.tried()).not.toBeNull();
@@ -172,8 +173,10 @@ describe('playing stretches of the open song', () => {
     expect(table.song.pins).toHaveLength(1);
     pressed('s');
     expect(bench.place().showsStaff).toBe(true);
+    let asked = 0;
+    bench.helpAsked.subscribe(() => asked++);
     pressed('?');
-    expect(bench.helpAsked()).toBe(1);
+    expect(asked).toBe(1);
     pressed('Escape');
     expect(left).toEqual(['left']);
   });

@@ -1,11 +1,10 @@
-import { type ArrangedChange, type Arrangement } from '@joined-hands/core/arrangement';
+import type { ArrangedChange, Arrangement } from '@joined-hands/core/arrangement';
 import { DEFAULT_FULLER } from '@joined-hands/core/fuller';
 import type { HandNote } from '@joined-hands/core/hands';
 import type { Meeting } from '@joined-hands/core/joining';
 import { rungOf } from '@joined-hands/core/ladder';
 import { staffStep } from '@joined-hands/core/music';
-import type { Part } from '@joined-hands/core/parts';
-import { partIndexAt } from '@joined-hands/core/parts';
+import { type Part, partIndexAt } from '@joined-hands/core/parts';
 import { type Choices, type PlayedBar, sungIn } from '@joined-hands/core/song';
 import { shownNote } from '@joined-hands/core/words';
 

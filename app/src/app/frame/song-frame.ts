@@ -30,7 +30,6 @@ import { SongActions } from '../state/actions';
 import { SongStore } from '../storage/song-store';
 import { takeAwayCopy, takeAwayRaw } from '../storage/take-away';
 import { GUIDED_SONG } from '../ui/guide-steps';
-import { Offline } from '../ui/offline';
 import { Problems } from '../ui/problems';
 import { BenchPanel } from './bench-panel';
 import { BenchState } from './bench-state';
@@ -95,7 +94,6 @@ export class SongFrame implements OnInit {
   private readonly songs = inject(SongStore);
   private readonly problems = inject(Problems);
   private readonly shortcuts = inject(Shortcuts);
-  private readonly offline = inject(Offline);
   private readonly injector = inject(Injector);
 
   protected readonly isMissing = computed(() => this.bench.state().missing === this.id());
@@ -148,14 +146,6 @@ export class SongFrame implements OnInit {
       const [open, tab] = [this.open(), this.tab()];
       if (open && tab) untracked(() => open.behaviour.begin(tab));
     });
-    effect(() => {
-      const behaviour = this.open()?.behaviour;
-      this.bench.showsMelodyOnly.set(behaviour?.showsMelodyOnly ?? false);
-      this.bench.weighsVoicings.set(behaviour?.weighsVoicings ?? false);
-      this.bench.pickedTick.set(behaviour?.pickedTick() ?? null);
-    });
-    // A new version is never offered in the middle of a take.
-    effect(() => this.offline.isHeld.set(this.recorder.isBusy()));
     effect(() => this.clearForTake(this.recorder.isBusy()));
     effect((onCleanup) => {
       if (this.bench.isOnDesk()) onCleanup(this.turnWithPedals());
@@ -205,7 +195,6 @@ export class SongFrame implements OnInit {
       document.removeEventListener('visibilitychange', leaving);
       this.playing.player.stop();
       this.recorder.stop();
-      this.offline.isHeld.set(false);
       for (const { injector } of this.benches.values()) injector.destroy?.();
       this.store.dispatch(SongActions.leaveAsked({ id: this.id() }));
     });
@@ -228,8 +217,10 @@ export class SongFrame implements OnInit {
       this.open()?.behaviour.isOpen.set(false);
       bench.behaviour.isOpen.set(true);
       this.open.set(bench);
+      this.bench.open.set(bench.behaviour);
     } catch (error) {
       this.open.set(null);
+      this.bench.open.set(null);
       const why = messageOf(error);
       this.notLoaded.set(`The ${row.name} bench could not be loaded: ${why}. The other benches work.`);
     }

@@ -42,7 +42,7 @@ describe('a MIDI keyboard', () => {
   it('is understood: strikes, releases, and a strike without force as a release', () => {
     const events: KeyEvent[] = [];
     const input = { onmidimessage: null } as unknown as MIDIInput;
-    const keys = new MidiKeys(input);
+    const keys = new MidiKeys([input]);
     time = 1;
     keys.start((event) => events.push(event), now);
     const send = (...data: number[]): void =>
@@ -66,7 +66,7 @@ describe('a MIDI keyboard', () => {
   it('is told by the time of the strike, whenever it is heard of', () => {
     const events: KeyEvent[] = [];
     const input = { onmidimessage: null } as unknown as MIDIInput;
-    new MidiKeys(input).start((event) => events.push(event), ownTime);
+    new MidiKeys([input]).start((event) => events.push(event), ownTime);
     const send = (timeStamp: number, ...data: number[]): void =>
       input.onmidimessage?.call(input, { data: Uint8Array.from(data), timeStamp } as MIDIMessageEvent);
     send(1250, 0x90, 60, 80);

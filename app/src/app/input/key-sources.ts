@@ -126,21 +126,22 @@ export class ScreenKeys implements KeySource {
   }
 }
 
-/** A MIDI keyboard, where the browser lets it be heard. */
+/** MIDI keyboards, all that the browser lets be heard. */
 export class MidiKeys implements KeySource {
-  constructor(private readonly input: MIDIInput) {}
+  constructor(private readonly inputs: readonly MIDIInput[]) {}
 
   start(press: (event: KeyEvent) => void, now: TakeClock): void {
-    this.input.onmidimessage = ({ data, timeStamp }) => {
-      if (!data || data.length < 3) return;
-      const command = data[0] & 0xf0;
-      if (command !== 0x90 && command !== 0x80) return;
-      press({ seconds: now(timeStamp), midi: data[1], velocity: command === 0x90 ? data[2] : 0 });
-    };
+    for (const input of this.inputs)
+      input.onmidimessage = ({ data, timeStamp }) => {
+        if (!data || data.length < 3) return;
+        const command = data[0] & 0xf0;
+        if (command !== 0x90 && command !== 0x80) return;
+        press({ seconds: now(timeStamp), midi: data[1], velocity: command === 0x90 ? data[2] : 0 });
+      };
   }
 
   stop(): void {
-    this.input.onmidimessage = null;
+    for (const input of this.inputs) input.onmidimessage = null;
   }
 }
 
@@ -173,15 +174,6 @@ export function simulatedKeys(
 ): TimedKeys {
   const options = { quartersPerMinute, seed, mistakes, spreadSeconds: 0.02, lateSeconds: 0.01 };
   return new TimedKeys(playSimulated(tune, options));
-}
-
-/** Why nothing is heard from a MIDI keyboard; what to do instead is said by whoever listens. */
-export const NO_MIDI = 'No MIDI keyboard is connected, or the browser does not let it be heard.';
-
-/** The first MIDI keyboard that is connected; null where there is none or it may not be heard. */
-export async function firstMidiKeys(): Promise<MidiKeys | null> {
-  const [input] = await midiInputs();
-  return input ? new MidiKeys(input) : null;
 }
 
 /** Connected MIDI keyboards; empty where the browser has none or does not allow it. */

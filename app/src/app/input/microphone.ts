@@ -12,9 +12,9 @@ const LOWEST = 40;
 export function whyNotHeard(wanted: readonly WantedKey[]): string | null {
   const hasChords = wanted.some(({ tick }, i) => wanted[i + 1]?.tick === tick);
   if (hasChords)
-    return 'The microphone hears one note at a time: not chords, and not both hands. Choose a job of one hand with single notes, or say how it went.';
+    return 'The microphone hears one note at a time: not chords, and not both hands. Choose a job of one hand with single notes.';
   if (wanted.some(({ midi }) => midi < LOWEST))
-    return 'The microphone does not hear such low notes surely enough. Say how it went, or use MIDI.';
+    return 'The microphone does not hear such low notes surely enough.';
   return null;
 }
 
@@ -22,10 +22,10 @@ export function whyNotHeard(wanted: readonly WantedKey[]): string | null {
 export function microphoneProblem(error: unknown): string {
   const name = error instanceof DOMException ? error.name : '';
   if (name === 'NotAllowedError')
-    return 'The browser does not let the microphone be heard. Allow it in the address bar, or say how it went.';
-  if (name === 'NotFoundError') return 'No microphone was found. Say how it went, or use other keys.';
+    return 'The browser does not let the microphone be heard. Allow it in the address bar.';
+  if (name === 'NotFoundError') return 'No microphone was found.';
   const why = messageOf(error);
-  return `The microphone could not be started: ${why}. Say how it went, or use other keys.`;
+  return `The microphone could not be started: ${why}.`;
 }
 
 /** What the worklet sends on. */
@@ -72,8 +72,10 @@ class MicrophoneKeys implements KeySource {
   }
 }
 
-/** Asks for the microphone; rejects where it is refused or missing. */
-export async function microphoneKeys(): Promise<MicrophoneKeys> {
+/** Listens to the microphone for keys that are wanted; rejects, with a sentence, where they or it cannot be heard. */
+export async function microphoneKeys(wanted: readonly WantedKey[]): Promise<MicrophoneKeys> {
+  const cannot = whyNotHeard(wanted);
+  if (cannot) throw new Error(cannot);
   // What listens is made while the press of the button still counts, and is ready before there is anything to hear.
   const context = new AudioContext();
   try {
@@ -84,7 +86,7 @@ export async function microphoneKeys(): Promise<MicrophoneKeys> {
     return new MicrophoneKeys(context, stream);
   } catch (error) {
     void context.close();
-    throw error;
+    throw new Error(microphoneProblem(error), { cause: error });
   }
 }
 

@@ -15,8 +15,6 @@ export class Offline {
   private readonly problems = inject(Problems);
   /** A new version is stored and waits. */
   readonly hasNewVersion = signal(false);
-  /** Something is played in: nothing is offered that would end it. */
-  readonly isHeld = signal(false);
   /** The browser would put the application among those of the machine, and waits to be asked. */
   readonly canInstall = signal(false);
   private installing: InstallPrompt | null = null;

@@ -1,5 +1,9 @@
-import type { ArrangedChange, Arrangement, PartArrangement } from '@joined-hands/core/arrangement';
-import { assemble } from '@joined-hands/core/arrangement';
+import {
+  type ArrangedChange,
+  type Arrangement,
+  type PartArrangement,
+  assemble,
+} from '@joined-hands/core/arrangement';
 import type { HandRelations } from '@joined-hands/core/joining';
 import { gotOrMade } from '@joined-hands/core/memory';
 import type { Part } from '@joined-hands/core/parts';

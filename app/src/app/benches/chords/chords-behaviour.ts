@@ -12,4 +12,5 @@ export class ChordsBehaviour extends BenchBehaviour {
   override readonly keys = chordsKeys(this.chords);
   override readonly isOpen = this.chords.isOpen;
   override readonly weighsVoicings = true;
+  override readonly shownKeys = this.chords.namedKeys;
 }

@@ -2,7 +2,15 @@ import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import { byHalfStep, onLadder } from '@joined-hands/core/harmony';
 import { buildUpAfter, buildUpAt, rungFor } from '@joined-hands/core/ladder';
-import { type Chord, type Key, otherNameOf, symbolOf } from '@joined-hands/core/music';
+import {
+  type Chord,
+  classNameOf,
+  type Key,
+  otherNameOf,
+  spellInKey,
+  symbolOf,
+  typeset,
+} from '@joined-hands/core/music';
 import { cutIdForChoice, firstBarTick, writtenTick } from '@joined-hands/core/parts';
 import {
   changeAdded,
@@ -20,6 +28,7 @@ import {
 import { type Scope, type Suggestion, type Taste } from '@joined-hands/core/suggesting';
 import { readSymbol } from '@joined-hands/core/voicing';
 import { BenchState } from '../../frame/bench-state';
+import type { HeldKey } from '../../keyboard/keyboard';
 import { Playing } from '../../frame/playing';
 import { answered, type Asking } from '../../workers/answered';
 import type { Question } from '../../workers/answers';
@@ -47,6 +56,19 @@ export class ChordsState {
   private readonly asker = inject(Asker);
   private readonly playing = inject(Playing);
   readonly tab = signal<ChordsTab>('chord');
+  /** Keys to be named, by MIDI number, the lowest first. */
+  readonly named = signal<readonly number[]>([]);
+  /** The same as the keyboard shows them, while they are being named. */
+  readonly namedKeys = computed((): readonly HeldKey[] | null => {
+    const [key, named] = [this.key(), this.named()];
+    if (!key || named.length === 0 || this.tab() !== 'name') return null;
+    return named.map((midi) => ({
+      midi,
+      hand: 'left',
+      letter: typeset(classNameOf(spellInKey(midi, key))),
+      finger: null,
+    }));
+  });
   readonly taste = signal<Taste>('sevenths');
   /** Triads where a seventh stands at rest. */
   readonly triads = signal(true);

@@ -1,41 +1,22 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  DestroyRef,
-  effect,
-  inject,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { nameKeys } from '@joined-hands/core/harmony';
-import { classNameOf, nameOf, spellInKey, typeset } from '@joined-hands/core/music';
-import type { KeyEvent } from '@joined-hands/core/takes';
+import { nameOf, spellInKey, typeset } from '@joined-hands/core/music';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { ComputerKeys, firstMidiKeys, NO_MIDI } from '../../input/key-sources';
-import type { KeySource } from '../../input/recorder';
+import { PlayOn } from '../../input/play-on';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
-import { Choice } from '../../ui/choice';
+import { ON_COMPUTER, ON_MIDI } from '../../input/ways';
 import { ChordsState } from './chords-state';
 
 /** Names any set of keys: pressed on the keyboard of the screen, or those of the chord selected. */
 @Component({
   selector: 'jh-name-panel',
-  imports: [Choice, NzButtonComponent],
+  imports: [NzButtonComponent, PlayOn],
   template: `
     <section>
       <h2>What is it called?</h2>
       <p class="note">Press keys on the piano below, or play them; a key pressed again is let go.</p>
-      <jh-choice
-        name="name-source"
-        label="Played on"
-        [options]="sources"
-        [value]="source()"
-        (chosen)="listenTo($event)"
-      />
-      @if (problem()) {
-        <p class="problem" role="alert">{{ problem() }}</p>
-      }
+      <jh-play-on [ways]="ways" [goesOn]="true" (struck)="toggle($event.midi)" />
       <p class="keys">{{ letters() || 'No key yet.' }}</p>
       <div class="line">
         <button nz-button nzSize="small" type="button" [disabled]="!state.change()" (click)="takeChord()">
@@ -93,7 +74,7 @@ import { ChordsState } from './chords-state';
 export class NamePanel {
   protected readonly state = inject(ChordsState);
   private readonly screen = inject(ScreenKeyboard);
-  protected readonly held = signal<readonly number[]>([]);
+  protected readonly held = this.state.named;
   protected readonly letters = computed(() => {
     const key = this.state.key();
     return key
@@ -108,60 +89,12 @@ export class NamePanel {
   });
 
   constructor() {
-    // What was pressed before this panel opened is not meant.
-    const before = this.screen.pressed();
-    effect(() => {
-      const pressed = this.screen.pressed();
-      if (pressed && pressed !== before) untracked(() => this.toggle(pressed.midi));
-    });
-    effect(() => {
-      const key = this.state.key();
-      const letter = (midi: number): string => (key ? typeset(classNameOf(spellInKey(midi, key))) : '');
-      const shown = this.held().map((midi) => ({
-        midi,
-        hand: 'left' as const,
-        letter: letter(midi),
-        finger: null,
-      }));
-      this.state.bench.shownKeys.set(shown.length > 0 ? shown : null);
-    });
-    inject(DestroyRef).onDestroy(() => {
-      this.listening?.stop();
-      this.state.bench.shownKeys.set(null);
-    });
+    this.screen.pressed.pipe(takeUntilDestroyed()).subscribe((midi) => this.toggle(midi));
   }
 
-  protected readonly sources = [
-    { value: 'screen', label: 'Screen' },
-    { value: 'computer', label: 'Computer' },
-    { value: 'midi', label: 'MIDI' },
-  ] as const;
-  protected readonly source = signal<'screen' | 'computer' | 'midi'>('screen');
-  protected readonly problem = signal('');
-  private listening: KeySource | null = null;
+  protected readonly ways = [ON_COMPUTER, ON_MIDI];
 
-  protected async listenTo(source: 'screen' | 'computer' | 'midi'): Promise<void> {
-    this.listening?.stop();
-    this.listening = null;
-    this.source.set(source);
-    this.problem.set('');
-    if (source === 'computer') this.listen(new ComputerKeys());
-    if (source === 'midi') {
-      const keys = await firstMidiKeys();
-      if (keys) this.listen(keys);
-      else this.problem.set(`${NO_MIDI} Use the screen or the computer keys.`);
-    }
-  }
-
-  private listen(keys: KeySource): void {
-    this.listening = keys;
-    const press = ({ midi, velocity }: KeyEvent): void => {
-      if (velocity > 0) this.toggle(midi);
-    };
-    keys.start(press, () => performance.now() / 1000);
-  }
-
-  private toggle(midi: number): void {
+  protected toggle(midi: number): void {
     const held = this.held();
     this.held.set(
       held.includes(midi) ? held.filter((k) => k !== midi) : [...held, midi].sort((a, b) => a - b),

@@ -13,6 +13,8 @@ export class JoinBehaviour extends BenchBehaviour {
   override readonly keys = joinKeys(this.join);
   override readonly isOpen = this.join.isOpen;
   override readonly weighsVoicings = true;
+  override readonly shownKeys = this.join.keysToShow;
+  override readonly shownLies = this.join.lies;
   override readonly picked = computed(() => {
     const note = this.join.note();
     if (note) return note.hand === 'right' ? [shapeOf(note)] : [];

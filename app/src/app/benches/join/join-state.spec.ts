@@ -72,12 +72,7 @@ describe('the Join bench', () => {
 
   it('goes on when all keys of a step were pressed, in any order, from the screen too', () => {
     at('steps');
-    expect(
-      table
-        .get(JoinState)
-        .bench.shownKeys()
-        ?.map(({ midi }) => midi),
-    ).toEqual([48, 52, 57, 69]);
+    expect(join.keysToShow()?.map(({ midi }) => midi)).toEqual([48, 52, 57, 69]);
     for (const midi of [69, 57, 48]) join.press(midi);
     expect(join.stepAt()).toBe(0);
     expect(join.slip()).toBe('');
@@ -165,10 +160,10 @@ describe('the Join bench', () => {
 
   it('shows on seam and keyboard what is picked or wanted', () => {
     const behaviour = table.get(JoinBehaviour);
-    expect([behaviour.picked(), behaviour.shownTick(), join.bench.shownKeys()]).toEqual([[], null, null]);
+    expect([behaviour.picked(), behaviour.shownTick(), join.keysToShow()]).toEqual([[], null, null]);
     at('fingers');
     // The tune begins on A with the third finger: the hand lies from F to C.
-    expect(join.bench.shownLies()).toEqual([{ hand: 'right', low: 65, high: 72 }]);
+    expect(join.lies()).toEqual([{ hand: 'right', low: 65, high: 72 }]);
     expect(behaviour.picked()).toEqual([join.note()?.from]);
     expect(behaviour.shownTick()).toBe(0);
     expect(behaviour.pressNote('n2', false)).toBe(true);

@@ -1,4 +1,5 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import {
   type EasierBy,
   type EffortOver,
@@ -57,18 +58,7 @@ export class JoinState {
 
   constructor() {
     // A key of the screen counts where the hands step through.
-    effect(() => {
-      const pressed = this.screen.pressed();
-      if (pressed) untracked(() => this.isStepping() && this.press(pressed.midi));
-    });
-    // Keys wanted, or the key picked, are shown on the keyboard.
-    effect(() => {
-      const [shown, lies] = this.isOpen() ? [this.keysToShow(), this.lies()] : [null, []];
-      untracked(() => {
-        this.bench.shownKeys.set(shown);
-        this.bench.shownLies.set(lies);
-      });
-    });
+    this.screen.pressed.pipe(takeUntilDestroyed()).subscribe((midi) => this.isStepping() && this.press(midi));
     effect(() => {
       this.bench.partIndex();
       untracked(() => this.goToStep(0));
@@ -258,7 +248,7 @@ export class JoinState {
   readonly easier = signal<readonly EasierBy[] | null>(null);
 
   /** Where each hand lies that strikes one key at the place shown. */
-  private readonly lies = computed((): readonly HandLie[] => {
+  readonly lies = computed((): readonly HandLie[] => {
     const step = this.tab() === 'steps' ? this.step() : null;
     const note = this.note();
     const struck = step
@@ -272,7 +262,8 @@ export class JoinState {
     });
   });
 
-  private readonly keysToShow = computed((): readonly HeldKey[] | null => {
+  /** Keys wanted, or struck with the key picked. */
+  readonly keysToShow = computed((): readonly HeldKey[] | null => {
     const step = this.tab() === 'steps' ? this.step() : null;
     if (step) return [...step.left, ...step.right].map(asHeld);
     const note = this.note();

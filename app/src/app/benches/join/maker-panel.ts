@@ -1,11 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { figureToShow, MAKER_MEMBERS } from '@joined-hands/core/patterns';
 import { typeset } from '@joined-hands/core/music';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { ComputerKeys, firstMidiKeys, NO_MIDI, simulatedKeys } from '../../input/key-sources';
+import { simulatedKeys } from '../../input/key-sources';
+import { PlayOn } from '../../input/play-on';
+import type { KeySource } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { ON_COMPUTER, ON_MIDI, onScreen, simulated } from '../../input/ways';
 import { Choice } from '../../ui/choice';
 import { MakerState, STEPS } from './maker-state';
 import { WordsPipe } from '../../ui/words.pipe';
@@ -16,7 +19,7 @@ const ROWS = [...MAKER_MEMBERS].reverse();
 /** An own pattern: marks on a grid of chord members, or played once over a chord and read. */
 @Component({
   selector: 'jh-maker-panel',
-  imports: [Choice, FormsModule, NzButtonComponent, NzInputModule, WordsPipe],
+  imports: [Choice, FormsModule, NzButtonComponent, NzInputModule, PlayOn, WordsPipe],
   template: `
     <section>
       <h3>Your own pattern</h3>
@@ -98,18 +101,13 @@ const ROWS = [...MAKER_MEMBERS].reverse();
           <p class="line"><button nz-button type="button" (click)="maker.stop()">Stop</button></p>
         } @else {
           <p class="note">Over {{ symbol(over.change.symbol) }}, after a bar of clicks; its root first.</p>
-          <p class="line">
-            <button nz-button nzSize="small" type="button" (click)="onScreen()">Keys on the screen</button>
-            <button nz-button nzSize="small" type="button" (click)="onComputer()">Computer keys</button>
-            <button nz-button nzSize="small" type="button" (click)="onMidi()">MIDI keyboard</button>
-            <button nz-button nzSize="small" type="button" (click)="simulated()">Simulated pianist</button>
-          </p>
+          <jh-play-on [ways]="ways" (begun)="maker.playIn($event.keys)" />
         }
       } @else {
         <p class="note">This part has no chord to play it over.</p>
       }
-      @if (maker.notice() || problem()) {
-        <p class="problem" role="alert">{{ maker.notice() || problem() }}</p>
+      @if (maker.notice()) {
+        <p class="problem" role="alert">{{ maker.notice() }}</p>
       }
     </section>
     <section aria-label="Tried on every chord of the song">
@@ -151,11 +149,9 @@ const ROWS = [...MAKER_MEMBERS].reverse();
 })
 export class MakerPanel {
   protected readonly maker = inject(MakerState);
-  private readonly screen = inject(ScreenKeyboard);
   protected readonly rows = ROWS;
   protected readonly perBeat = STEPS;
   protected readonly most = 6;
-  protected readonly problem = signal('');
   protected readonly lengths = [
     { value: 1, label: 'One bar' },
     { value: 2, label: 'Two bars' },
@@ -180,28 +176,17 @@ export class MakerPanel {
     return typeset(symbol);
   }
 
-  protected onScreen(): void {
-    this.problem.set('');
-    void this.maker.playIn(this.screen.keys);
-  }
-
-  protected onComputer(): void {
-    this.problem.set('');
-    void this.maker.playIn(new ComputerKeys());
-  }
-
-  protected async onMidi(): Promise<void> {
-    const keys = await firstMidiKeys();
-    this.problem.set(keys ? '' : `${NO_MIDI} Use the keys on the screen.`);
-    if (keys) void this.maker.playIn(keys);
-  }
+  protected readonly ways = [
+    onScreen(inject(ScreenKeyboard)),
+    ON_COMPUTER,
+    ON_MIDI,
+    simulated(() => this.simulatedKeys()),
+  ];
 
   /** Root, fifth, octave and fifth, as a person would play them. */
-  protected simulated(): void {
+  private simulatedKeys(): KeySource {
     const over = this.maker.over();
-    if (!over) return;
-    this.problem.set('');
-    const tune = figureToShow(over.chord, over.voicing.keys[0], this.maker.beats());
-    void this.maker.playIn(simulatedKeys(tune, this.maker.tempo(), 7, []));
+    const tune = over ? figureToShow(over.chord, over.voicing.keys[0], this.maker.beats()) : [];
+    return simulatedKeys(tune, this.maker.tempo(), 7, []);
   }
 }

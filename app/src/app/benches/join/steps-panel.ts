@@ -1,8 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { stepInWords } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { ComputerKeys, firstMidiKeys, NO_MIDI } from '../../input/key-sources';
-import type { KeySource } from '../../input/recorder';
+import { PlayOn } from '../../input/play-on';
+import { ON_COMPUTER, ON_MIDI, type Way } from '../../input/ways';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { JoinState, SHOWINGS } from './join-state';
 import { TapRhythm } from './tap-rhythm';
@@ -10,7 +10,7 @@ import { TapRhythm } from './tap-rhythm';
 /** From strike to strike: what comes next on the keyboard and in words, going on when it is pressed. */
 @Component({
   selector: 'jh-steps-panel',
-  imports: [Choice, NzButtonComponent, TapRhythm],
+  imports: [Choice, NzButtonComponent, PlayOn, TapRhythm],
   template: `
     <section>
       <h2>Step through</h2>
@@ -37,35 +37,7 @@ import { TapRhythm } from './tap-rhythm';
     <section>
       <h3>It goes on when the keys are pressed</h3>
       <p class="note">On the keyboard below at any time. Keys of a chord may come one after the other.</p>
-      <p class="line">
-        <button
-          nz-button
-          type="button"
-          class="toggle"
-          [attr.aria-pressed]="listens() === 'midi'"
-          (click)="listenToMidi()"
-        >
-          MIDI keyboard
-        </button>
-        <button
-          nz-button
-          type="button"
-          class="toggle"
-          [attr.aria-pressed]="listens() === 'computer'"
-          (click)="listenToComputer()"
-        >
-          Computer keys
-        </button>
-      </p>
-      @if (listens() === 'computer') {
-        <p class="note">
-          A S D F … are C D E F from middle C, the row above has the black keys; an octave away counts as
-          well.
-        </p>
-      }
-      @if (problem()) {
-        <p class="problem" role="alert">{{ problem() }}</p>
-      }
+      <jh-play-on [ways]="ways" [goesOn]="true" (struck)="press($event)" />
     </section>
     <section>
       <button
@@ -109,44 +81,10 @@ export class StepsPanel {
     const step = this.state.step();
     return step ? stepInWords(step) : '';
   });
-  protected readonly listens = signal<'midi' | 'computer' | null>(null);
-  protected readonly problem = signal('');
-  private source: KeySource | null = null;
+  protected readonly ways = [ON_COMPUTER, ON_MIDI];
 
-  constructor() {
-    inject(DestroyRef).onDestroy(() => this.stop());
-  }
-
-  protected async listenToMidi(): Promise<void> {
-    if (this.listens() === 'midi') return this.stop();
-    const keys = await firstMidiKeys();
-    if (keys) this.listen('midi', keys);
-    else this.problem.set(`${NO_MIDI} Use the keys on the screen.`);
-  }
-
-  protected listenToComputer(): void {
-    if (this.listens() === 'computer') return this.stop();
-    this.listen('computer', new ComputerKeys());
-  }
-
-  private listen(to: 'midi' | 'computer', source: KeySource): void {
-    this.stop();
-    this.source = source;
-    this.listens.set(to);
-    // The computer has an octave and a half of keys: a key counts in the octave that is wanted.
-    const heard = (midi: number): number => (to === 'computer' ? this.state.inWantedOctave(midi) : midi);
-    source.start(
-      ({ midi, velocity }) => {
-        if (velocity > 0) this.state.press(heard(midi));
-      },
-      () => performance.now() / 1000,
-    );
-  }
-
-  private stop(): void {
-    this.source?.stop();
-    this.source = null;
-    this.listens.set(null);
-    this.problem.set('');
+  /** The computer has an octave and a half of keys: a key counts in the octave that is wanted. */
+  protected press({ midi, way }: { readonly midi: number; readonly way: Way }): void {
+    this.state.press(way === ON_COMPUTER ? this.state.inWantedOctave(midi) : midi);
   }
 }

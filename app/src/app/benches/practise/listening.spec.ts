@@ -25,7 +25,7 @@ describe('a turn that is listened to', () => {
     practise.next();
     const wanted = practise.wanted();
     heard.events = [...playAsPupil(wanted, { ...STEADY, tempoFrom: 0.6, tempoTo: 0.6 }).events];
-    await practise.listen(() => SOURCE);
+    await practise.listen(SOURCE);
     expect(practise.lastTurn()?.isClean).toBe(true);
     // More is to come until the last key that is wanted went down; its end is not waited for.
     const lastDown = heard.events.findLastIndex(({ velocity }) => velocity > 0);
@@ -33,7 +33,7 @@ describe('a turn that is listened to', () => {
     expect([practise.troubles(), practise.listening.wrongNotes()]).toEqual([[], []]);
     const downs = heard.events.filter(({ velocity }) => velocity > 0);
     heard.events = downs.map((event, i) => (i === 2 ? { ...event, midi: event.midi + 1 } : event));
-    await practise.listen(() => SOURCE);
+    await practise.listen(SOURCE);
     expect(practise.lastTurn()?.isClean).toBe(false);
     const [worst] = practise.troubles();
     expect(worst).toMatchObject({ bar: 2, hand: 'right', kind: 'wrong', times: 1 });
@@ -54,7 +54,7 @@ describe('a turn that is listened to', () => {
       heard.events = downs.map((event, i) =>
         wrong.includes(i) ? { ...event, midi: event.midi + 1 } : event,
       );
-      await practise.listen(() => SOURCE);
+      await practise.listen(SOURCE);
       return practise.log.turns().at(-1) as Turn;
     };
     const first = await play([0, 2]);
@@ -82,7 +82,7 @@ describe('a turn that is listened to', () => {
     expect(stored.turns.at(-1)).toMatchObject({ card: first.card, tempoPercent: 60, isClean: true });
     expect([practise.listening.judgement(), practise.lastTurn()]).toEqual([null, null]);
     const count = stored.turns.length;
-    const listened = practise.listen(() => SOURCE);
+    const listened = practise.listen(SOURCE);
     practise.next();
     await listened;
     expect(stored.turns).toHaveLength(count);
@@ -100,7 +100,7 @@ describe('a turn that is listened to', () => {
     practise.wishes.change({ goesOn: 'bar' });
     practise.next();
     heard.events = [...playAsPupil(practise.wanted(), { ...STEADY, tempoFrom: 0.6, tempoTo: 0.6 }).events];
-    await practise.listen(() => ({ ...SOURCE, isOnce: true }));
+    await practise.listen({ ...SOURCE, isOnce: true });
     await new Promise((resolve) => setTimeout(resolve, 10));
     expect(stored.turns).toHaveLength(2);
     expect(practise.wishes.all().goesOn).toBe('bar');
@@ -110,7 +110,7 @@ describe('a turn that is listened to', () => {
     practise.wishes.change({ goesOn: 'bar' });
     practise.next();
     heard.events = [...playAsPupil(practise.wanted(), { ...STEADY, tempoFrom: 0.6, tempoTo: 0.6 }).events];
-    const listened = practise.listen(() => SOURCE);
+    const listened = practise.listen(SOURCE);
     practise.stop();
     await listened;
     await new Promise((resolve) => setTimeout(resolve, 10));
@@ -122,17 +122,17 @@ describe('a turn that is listened to', () => {
     await start({ ...lanterns, tempoMap: [...lanterns.tempoMap, { tick: 11520, quartersPerMinute: 40 }] });
     clicks.length = 0;
     practise.next();
-    await practise.listen(() => SOURCE);
+    await practise.listen(SOURCE);
     practise.goTo(
       practise.plan()?.jobs.findIndex(({ fromTick, kind }) => fromTick >= 11520 && kind === 'right') ?? -1,
     );
-    await practise.listen(() => SOURCE);
+    await practise.listen(SOURCE);
     expect(clicks).toEqual([(quartersPerMinute * 60) / 100, 24]);
   });
 
   it('says when nothing was heard, and when a turn could not be stored', async () => {
     practise.next();
-    await practise.listen(() => SOURCE);
+    await practise.listen(SOURCE);
     expect(practise.problem()).toMatch(/^Nothing was heard/);
     expect(stored.turns).toHaveLength(1);
     stored.problem = 'the disk is full';
@@ -155,7 +155,7 @@ describe('a turn that is listened to', () => {
     });
     heard.events = [...events];
     heard.live = [];
-    await practise.listen(() => SOURCE);
+    await practise.listen(SOURCE);
     expect(heard.live[0]).toEqual([]);
     const last = heard.live.at(-1) ?? [];
     expect(last.length).toBeGreaterThan(0);
@@ -189,7 +189,7 @@ describe('a turn that is listened to', () => {
     practise.planAnew();
     practise.next();
     heard.events = [...playAsPupil(practise.wanted(), { ...STEADY, tempoFrom: 0.8, tempoTo: 0.8 }).events];
-    await practise.listen(() => SOURCE);
+    await practise.listen(SOURCE);
     await new Promise((resolve) => setTimeout(resolve, 20));
     // Two at 80 %, two at the full tempo.
     expect(practise.standing()).toMatchObject({ tempoPercent: 100, isPassed: true });

@@ -13,10 +13,12 @@ import {
   verdictInWords,
 } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { ComputerKeys, firstMidiKeys, NO_MIDI } from '../../input/key-sources';
-import { microphoneKeys, microphoneProblem, whyNotHeard } from '../../input/microphone';
+import { microphoneKeys } from '../../input/microphone';
+import { type Playable, PlayOn } from '../../input/play-on';
 import { pupilKeys } from '../../input/pupil-keys';
+import type { KeySource } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { ON_COMPUTER, ON_MIDI, onScreen, simulated } from '../../input/ways';
 import { Choice } from '../../ui/choice';
 import { PractiseState } from './practise-state';
 import { WarmUpList } from './warm-up-list';
@@ -24,7 +26,7 @@ import { WarmUpList } from './warm-up-list';
 /** The job of now, large: what to play, at what tempo, how it went, what comes next. */
 @Component({
   selector: 'jh-now-panel',
-  imports: [Choice, NzButtonComponent, WarmUpList],
+  imports: [Choice, NzButtonComponent, PlayOn, WarmUpList],
   template: `
     @if (state.current(); as job) {
       <section>
@@ -112,18 +114,11 @@ import { WarmUpList } from './warm-up-list';
             [value]="state.wishes.all().goesOn"
             (chosen)="goOn($event)"
           />
-          <p class="line">
-            <button nz-button nzSize="small" type="button" (click)="onMidi()">MIDI</button>
-            <button nz-button nzSize="small" type="button" (click)="onMicrophone()">Microphone</button>
-            <button nz-button nzSize="small" type="button" (click)="onComputer()">Computer keys</button>
-            <button nz-button nzSize="small" type="button" (click)="onScreen()">Screen keys</button>
-            <button nz-button nzSize="small" type="button" (click)="simulate(true)">
-              Simulated, careful
-            </button>
-            <button nz-button nzSize="small" type="button" (click)="simulate(false)">
-              Simulated, careless
-            </button>
-          </p>
+          <jh-play-on
+            [ways]="ways"
+            otherwise="Say how it went, or use other keys."
+            (begun)="listen($event)"
+          />
           <h3>Or say how it went</h3>
         }
         <p class="line">
@@ -157,7 +152,6 @@ import { WarmUpList } from './warm-up-list';
 export class NowPanel {
   protected readonly state = inject(PractiseState);
   protected readonly isOfSong = isOfSong;
-  private readonly screen = inject(ScreenKeyboard);
   protected readonly title = computed(() => {
     const job = this.state.current();
     return job ? jobTitle(job) : '';
@@ -225,40 +219,21 @@ export class NowPanel {
     this.state.wishes.change({ goesOn });
   }
 
-  protected async onMidi(): Promise<void> {
-    const keys = await firstMidiKeys();
-    if (keys) void this.state.listen(() => keys);
-    else this.state.problem.set(`${NO_MIDI} Say how it went, or use other keys.`);
+  protected readonly ways = [
+    ON_MIDI,
+    { label: 'Microphone', keys: () => microphoneKeys(this.state.wanted()) },
+    ON_COMPUTER,
+    onScreen(inject(ScreenKeyboard)),
+    simulated(() => this.pupil(true), 'Simulated, careful'),
+    simulated(() => this.pupil(false), 'Simulated, careless'),
+  ];
+
+  protected listen({ keys, way }: Playable): void {
+    void this.state.listen(keys, way.keys);
   }
 
-  /** A piano heard through the microphone: one hand, one note at a time. */
-  protected async onMicrophone(): Promise<void> {
-    const job = this.state.current();
-    if (!job) return;
-    const cannot = whyNotHeard(this.state.wanted());
-    if (cannot) return this.state.problem.set(cannot);
-    try {
-      const keys = await microphoneKeys();
-      await this.state.listen(() => keys);
-      // Where the piano could not be started it was never listened to.
-      keys.stop();
-    } catch (error) {
-      this.state.problem.set(microphoneProblem(error));
-    }
-  }
-
-  protected onComputer(): void {
-    void this.state.listen(() => new ComputerKeys());
-  }
-
-  protected onScreen(): void {
-    void this.state.listen(() => this.screen.keys);
-  }
-
-  protected simulate(isCareful: boolean): void {
-    void this.state.listen(() => {
-      const tempo = this.state.standing().tempoPercent / 100;
-      return pupilKeys(this.state.wanted(), tempo, this.state.log.turns().length + 1, isCareful);
-    });
+  private pupil(isCareful: boolean): KeySource {
+    const tempo = this.state.standing().tempoPercent / 100;
+    return pupilKeys(this.state.wanted(), tempo, this.state.log.turns().length + 1, isCareful);
   }
 }

@@ -44,6 +44,9 @@ const WARM_FOR_MS = 3_600_000;
 /** Turns nobody listened to count as long as they sound. */
 const SAID_OVERHEAD_SECONDS = 4;
 
+/** Keys for one more turn. */
+type Again = () => KeySource | Promise<KeySource>;
+
 /** A turn as it was played, or said. */
 interface Played {
   /** Of the goal tempo. */
@@ -70,7 +73,7 @@ export class PractiseState {
   readonly plan = signal<Plan | null>(null);
   readonly at = signal(0);
   /** What is listened to again when one turn follows another by itself. */
-  private source: (() => KeySource) | null = null;
+  private again: Again | null = null;
   private readonly now = signal(Date.now());
   /** What was said of the last turn: the gate it led to. */
   readonly lastTurn = signal<{ readonly isClean: boolean; readonly standing: Standing } | null>(null);
@@ -153,7 +156,7 @@ export class PractiseState {
   goTo(index: number): void {
     this.at.set(index);
     this.lastTurn.set(null);
-    this.source = null;
+    this.again = null;
     this.now.set(Date.now());
     this.listening.clear();
     const job = this.current();
@@ -194,15 +197,14 @@ export class PractiseState {
   });
 
   /** Listens to one turn from an instrument, or a stand-in, and judges it; with `goesOn` clean ones follow one another. */
-  async listen(source: () => KeySource, isNext = false): Promise<void> {
+  async listen(keys: KeySource, again: Again = () => keys, isNext = false): Promise<void> {
     const [job, arrangement] = [this.current(), this.bench.arrangement()];
     if (!job || !arrangement) return;
     this.problem.set('');
     this.playing.player.stop();
-    this.source = source;
+    this.again = again;
     try {
       const { quartersPerMinute } = lastAtOrBefore(arrangement.played.tempoMap, job.fromTick);
-      const keys = source();
       const events = await this.listening.hear(keys, {
         wanted: this.wanted(),
         fromTick: job.fromTick,
@@ -213,22 +215,25 @@ export class PractiseState {
       // Who went on to another job has left this one.
       if (this.current() !== job) return;
       await this.judge(events, job);
-      if (!keys.isOnce) this.goOn(source, job);
+      if (!keys.isOnce) await this.goOn(again, job);
     } catch (error) {
       this.problem.set(`The turn could not be heard: ${messageOf(error)}.`);
+    } finally {
+      // Where the piano could not be started the microphone was never listened to.
+      if (keys.isOnce) keys.stop();
     }
   }
 
   /** The next turn of the same job after a clean one, until its gate is passed; its count-in is the rest. */
-  private goOn(source: () => KeySource, job: Job): void {
+  private async goOn(again: Again, job: Job): Promise<void> {
+    if (!this.wishes.all().goesOn || this.current() !== job || this.again !== again) return;
     const last = this.lastTurn();
-    if (!this.wishes.all().goesOn || this.current() !== job || this.source !== source) return;
-    if (last?.isClean && !last.standing.isPassed) void this.listen(source, true);
+    if (last?.isClean && !last.standing.isPassed) void this.listen(await again(), again, true);
   }
 
   /** Ends the turn, and no other follows; what was played so far is judged. */
   stop(): void {
-    this.source = null;
+    this.again = null;
     this.listening.stop();
   }
 

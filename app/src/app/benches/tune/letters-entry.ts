@@ -8,6 +8,7 @@ import {
   signal,
   untracked,
 } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import {
   countsOfTake,
@@ -87,13 +88,8 @@ export class LettersEntry {
   private ownMelody: readonly MelodyNote[] | null = null;
 
   constructor() {
-    effect(() => {
-      const key = this.screen.pressed();
-      if (!key) return;
-      untracked(() => {
-        this.screen.pressed.set(null);
-        if (!this.recorder.isBusy()) this.addKey(key.midi);
-      });
+    this.screen.pressed.pipe(takeUntilDestroyed()).subscribe((midi) => {
+      if (!this.recorder.isBusy()) this.addKey(midi);
     });
     // A tune changed elsewhere (undo, the seam) is told anew; what is typed here stays as typed.
     effect(() => {

@@ -25,9 +25,11 @@ import {
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { ComputerKeys, midiInputs, MidiKeys, NO_MIDI, simulatedKeys } from '../../input/key-sources';
+import { simulatedKeys } from '../../input/key-sources';
+import { PlayOn } from '../../input/play-on';
 import { type KeySource, Recorder } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { ON_COMPUTER, ON_MIDI, onScreen, simulated } from '../../input/ways';
 import { TuneState } from './tune-state';
 import { messageOf } from '../../ui/message';
 
@@ -39,9 +41,6 @@ interface Kept {
   readonly facts: string;
 }
 
-const SIMULATED = 'simulated';
-const COMPUTER = 'computer';
-const SCREEN = 'screen';
 /** What the simulated pianist plays where the song has no tune yet: a made-up phrase of two bars. */
 const OWN_PHRASE: readonly TuneKey[] = [62, 65, 69, 67, 65, 64, 62].map((midi, i) => ({
   beat: i,
@@ -52,7 +51,7 @@ const OWN_PHRASE: readonly TuneKey[] = [62, 65, 69, 67, 65, 64, 62].map((midi, i
 /** Playing a stretch in: takes against a click, put on a grid, compared, kept or discarded. */
 @Component({
   selector: 'jh-play-panel',
-  imports: [FormsModule, NzButtonComponent, NzInputNumberModule, NzSelectModule],
+  imports: [FormsModule, NzButtonComponent, NzInputNumberModule, NzSelectModule, PlayOn],
   templateUrl: './play-panel.html',
   styleUrl: '../../ui/panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -61,16 +60,13 @@ export class PlayPanel {
   private readonly tune = inject(TuneState);
   protected readonly bench = this.tune.bench;
   protected readonly recorder = inject(Recorder);
-  private readonly screen = inject(ScreenKeyboard);
 
-  protected readonly device = signal<string>(SIMULATED);
-  private readonly midi = signal<readonly MIDIInput[]>([]);
-  protected readonly devices = computed(() => [
-    { value: SIMULATED, label: 'Simulated pianist' },
-    { value: COMPUTER, label: 'Computer keys (A is middle C)' },
-    { value: SCREEN, label: 'Keyboard on the screen' },
-    ...this.midi().map((input) => ({ value: input.id, label: input.name ?? 'MIDI keyboard' })),
-  ]);
+  protected readonly ways = [
+    simulated(() => this.simulatedKeys()),
+    ON_COMPUTER,
+    onScreen(inject(ScreenKeyboard)),
+    ON_MIDI,
+  ];
   protected readonly mistake = signal<Mistake['kind'] | 'none'>('none');
   protected readonly mistakes = [
     { value: 'none', label: 'no mistakes' },
@@ -110,24 +106,14 @@ export class PlayPanel {
     return { from, ticks: this.bars() * barTicks(lastAtOrBefore(song.metreMap, from)) };
   });
 
-  protected async lookForMidi(): Promise<void> {
-    const inputs = await midiInputs();
-    this.midi.set(inputs);
-    this.problem.set(
-      inputs.length > 0 ? null : `${NO_MIDI} Use the keys on the screen or those of the computer.`,
-    );
-    if (inputs[0]) this.device.set(inputs[0].id);
-  }
-
-  protected async record(): Promise<void> {
-    if (this.recorder.isBusy()) return this.recorder.stop();
+  protected async record(keys: KeySource): Promise<void> {
     const arrangement = this.bench.arrangement();
     if (!arrangement) return;
     this.problem.set(null);
     const { from, ticks } = this.stretch();
     const quartersPerMinute = this.recorder.quartersPerMinute();
     try {
-      const events = await this.recorder.record(this.source(quartersPerMinute), from, ticks);
+      const events = await this.recorder.record(keys, from, ticks);
       if (events.length === 0)
         return this.problem.set(
           'Nothing was played. The click goes on for the bars asked for; play after the count-in.',
@@ -139,15 +125,10 @@ export class PlayPanel {
     }
   }
 
-  private source(quartersPerMinute: number): KeySource {
-    const device = this.device();
-    const input = this.midi().find((i) => i.id === device);
-    if (input) return new MidiKeys(input);
-    if (device === COMPUTER) return new ComputerKeys();
-    if (device === SCREEN) return this.screen.keys;
+  private simulatedKeys(): KeySource {
     const kind = this.mistake();
     const mistakes: Mistake[] = kind === 'none' ? [] : [{ kind, note: PlayPanel.STUMBLES_ON }];
-    return simulatedKeys(this.tuneHere(), quartersPerMinute, this.seed++, mistakes);
+    return simulatedKeys(this.tuneHere(), this.recorder.quartersPerMinute(), this.seed++, mistakes);
   }
 
   /** The song's own notes in the stretch, else a phrase of its own. */

@@ -80,7 +80,7 @@ export function frameKeys(frame: Commanded): readonly FrameKey[] {
       keys: '?',
       does: 'this list',
       isAlways: true,
-      run: { '?': () => bench.helpAsked.update((times) => times + 1) },
+      run: { '?': () => bench.helpAsked.next() },
     },
   ];
 }

@@ -1,0 +1,29 @@
+import { inject, Injectable } from '@angular/core';
+import type { Key } from '@joined-hands/core/music';
+import type { Progression } from '@joined-hands/core/parts';
+import { DEFAULT_PROFILE } from '@joined-hands/core/song';
+import { SongStore } from '../storage/song-store';
+import { Asker } from '../workers/asker';
+
+/** What the chord room takes from the song one came from. */
+interface SongComeFrom {
+  readonly title: string;
+  readonly key: Key;
+  readonly progressions: readonly Progression[];
+}
+
+/** Reads the song the chord room is come to from. */
+@Injectable({ providedIn: 'root' })
+export class SongsComeFrom {
+  private readonly songs = inject(SongStore);
+  private readonly asker = inject(Asker);
+
+  /** Null where there is no such song. */
+  async read(id: string): Promise<SongComeFrom | null> {
+    const stored = await this.songs.get(id);
+    if (!stored) return null;
+    const { title, keyMap } = stored.song;
+    const progressions = await this.asker.ask(stored.song, DEFAULT_PROFILE, { kind: 'progressions' });
+    return { title, key: { tonic: keyMap[0].tonic, mode: keyMap[0].mode }, progressions };
+  }
+}
