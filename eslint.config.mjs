@@ -6,6 +6,7 @@ import tseslint from 'typescript-eslint';
 const CORE = [
   'memory',
   'chance',
+  'paths',
   'sentences',
   'music',
   'song',

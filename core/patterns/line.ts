@@ -1,4 +1,5 @@
 import { bassOf, chroma, membersOf } from '../music';
+import { leastPath } from '../paths';
 import type { VoicedChange } from '../voicing';
 
 /** One note of a descending line: a chord in one bar of it. */
@@ -26,33 +27,16 @@ const MEMBER_COST: Record<number, number> = { 1: 0, 3: 1, 5: 2, 6: 3, 7: 2 };
 
 /**
  * The bass of each place of a descending line: one chord member each, falling by step where the chords allow, over
- * all places together (dynamic programming). It begins and ends on a root; a written bass is kept. `lowest`: of the keyboard; `highest`: what is
+ * all places together. It begins and ends on a root; a written bass is kept. `lowest`: of the keyboard; `highest`: what is
  * above must be left to the right hand. `C G/B Am → C3 B2 A2`. Source: common practice of the stepwise falling bass.
  */
 export function descendingLine(places: readonly LinePlace[], lowest: number, highest: number): number[] {
   const options = places.map(({ voiced }, i) =>
     optionsOf(voiced, { lowest, highest }, i === 0 || i === places.length - 1),
   );
-  const best = options.map((of) => of.map(({ cost }) => ({ cost, from: 0 })));
-  for (let i = 1; i < options.length; i++)
-    best[i] = options[i].map(({ key, cost }) => {
-      const ways = options[i - 1].map((before, from) => ({
-        cost: best[i - 1][from].cost + stepCost(key - before.key) + cost,
-        from,
-      }));
-      return ways.reduce((least, way) => (way.cost < least.cost ? way : least));
-    });
-  const line: number[] = [];
-  let at = leastAt(best[best.length - 1] ?? []);
-  for (let i = options.length - 1; i >= 0; i--) {
-    line.unshift(options[i][at].key);
-    at = best[i][at].from;
-  }
-  return line;
-}
-
-function leastAt(row: readonly { readonly cost: number }[]): number {
-  return row.reduce((least, { cost }, i) => (cost < row[least].cost ? i : least), 0);
+  const own = options.map((list) => list.map(({ cost }) => cost));
+  const { chosen } = leastPath(own, (i, a, b) => stepCost(options[i][b].key - options[i - 1][a].key));
+  return chosen.map((at, i) => options[i][at].key);
 }
 
 /** The keys a place may have, lowest first, each with what it costs by itself. */

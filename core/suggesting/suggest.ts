@@ -1,5 +1,6 @@
 import { because } from '../sentences';
 import { roleOf } from '../harmony';
+import { leastPath } from '../paths';
 import { type Chord, chroma, type Key, leadingSteps, type Metre, middleTicks } from '../music';
 import { barAt, keyAt, placeInBar, type PlayedSong } from '../song';
 import { type Candidate, candidatesIn, type Taste, workOf } from './schools';
@@ -115,29 +116,28 @@ function partsOfBar(metre: Metre, length: number): [from: number, length: number
 
 /**
  * The best chords for a whole song: fit of the melody, as few changes as it allows, falling fifths, steps and cadences,
- * phrases that end open on V or closed on I. Dynamic programming over slots and candidates, O(slots × candidates²).
+ * phrases that end open on V or closed on I.
  */
 export function suggest(task: SuggestTask): Suggested {
   const { played } = task;
   const slots = slotsOf(played, task.phraseEnds);
   if (slots.length === 0) return { slots, chosen: [], ranked: [], points: 0 };
   const lists = slots.map((slot, i) => (task.only ? [task.only[i]] : listFor(task, slot)));
-  const fits = slots.map((slot, i) => lists[i].map((candidate) => fitOf(task, slot, candidate)));
-  const step = (i: number, a: number, b: number): number =>
-    stepPoints(slots, i, lists[i - 1][a], lists[i][b], task);
-  const forward = sweep(fits, step);
-  const back = sweepBack(fits, step);
-  const through = fits.map((list, i) => list.map((fit, c) => forward[i][c] + back[i][c] - fit));
-  const best = Math.max(...through[0]);
+  // What is counted here in points is a cost with its sign turned.
+  const { chosen, through } = leastPath(
+    slots.map((slot, i) => lists[i].map((candidate) => -fitOf(task, slot, candidate))),
+    (i, a, b) => -stepPoints(slots, i, lists[i - 1][a], lists[i][b], task),
+  );
+  const least = Math.min(...through[0]);
   const ranked = through.map((list, i) =>
     list
-      .map((points, c): Ranked => ({
+      .map((cost, c): Ranked => ({
         candidate: lists[i][c],
-        behind: Math.max(0, Math.round(best - points)),
+        behind: Math.max(0, Math.round(cost - least)),
       }))
       .sort((a, b) => a.behind - b.behind || a.candidate.colour - b.candidate.colour),
   );
-  return { slots, chosen: trace(forward, step).map((c, i) => lists[i][c]), ranked, points: Math.round(best) };
+  return { slots, chosen: chosen.map((c, i) => lists[i][c]), ranked, points: Math.round(-least) };
 }
 
 function listFor(
@@ -269,48 +269,4 @@ function stepPoints(
     points += POINTS.leadsAstray / 2;
   }
   return points;
-}
-
-type Points = readonly (readonly number[])[];
-type StepOf = (i: number, a: number, b: number) => number;
-
-function sweep(fits: Points, step: StepOf): number[][] {
-  const reached: number[][] = [[...fits[0]]];
-  for (let i = 1; i < fits.length; i++) {
-    const before = reached[i - 1];
-    reached.push(
-      fits[i].map(
-        (fit, b) => fit + before.reduce((best, p, a) => Math.max(best, p + step(i, a, b)), -Infinity),
-      ),
-    );
-  }
-  return reached;
-}
-
-function sweepBack(fits: Points, step: StepOf): number[][] {
-  const last = fits.length - 1;
-  const reached: number[][] = [];
-  reached[last] = [...fits[last]];
-  for (let i = last - 1; i >= 0; i--) {
-    const after = reached[i + 1];
-    reached[i] = fits[i].map(
-      (fit, a) => fit + after.reduce((best, p, b) => Math.max(best, p + step(i + 1, a, b)), -Infinity),
-    );
-  }
-  return reached;
-}
-
-function trace(forward: Points, step: StepOf): number[] {
-  const chosen: number[] = [];
-  const last = forward.length - 1;
-  chosen[last] = forward[last].indexOf(Math.max(...forward[last]));
-  for (let i = last; i > 0; i--) {
-    const b = chosen[i];
-    let best = 0;
-    forward[i - 1].forEach((points, a) => {
-      if (points + step(i, a, b) > forward[i - 1][best] + step(i, best, b)) best = a;
-    });
-    chosen[i - 1] = best;
-  }
-  return chosen;
 }

@@ -1,3 +1,4 @@
+import { leastPath } from '../paths';
 import { imports, type Phrase } from '../sentences';
 /** How a beat is divided; swing is two notes a beat, the second two thirds through, written as even eighths. */
 export type Grid = 'beat' | 'eighths' | 'sixteenths' | 'triplets' | 'swing';
@@ -150,7 +151,6 @@ function figureCost(chosen: readonly number[], grid: Grid): number {
 
 /**
  * Onsets of one beat to places of its grid in order, the sum of squared errors least; two on one place cost extra.
- * Dynamic programming over onsets and places.
  */
 function assign(list: readonly number[], grid: Grid, spread: number): OnGrid {
   const { heard } = GRIDS[grid];
@@ -158,26 +158,11 @@ function assign(list: readonly number[], grid: Grid, spread: number): OnGrid {
     const off = (x - heard[p]) / spread;
     return Math.min(MOST_ERROR_COST, (off * off) / 2);
   };
-  let costs = heard.map((_, p) => error(list[0], p));
-  const from: number[][] = [];
-  for (let i = 1; i < list.length; i++) {
-    const [next, back]: [number[], number[]] = [[], []];
-    // The cheapest place before this one for the onset before.
-    let [earlier, best] = [0, Infinity];
-    for (let p = 0; p < heard.length; p++) {
-      const together = costs[p] + COLLISION_COST;
-      back.push(together < best ? p : earlier);
-      next.push(Math.min(together, best) + error(list[i], p));
-      if (costs[p] < best) [earlier, best] = [p, costs[p]];
-    }
-    from.push(back);
-    costs = next;
-  }
-  let at = costs.indexOf(Math.min(...costs));
-  const cost = costs[at];
-  const chosen = [at];
-  for (let i = from.length - 1; i >= 0; i--) chosen.unshift((at = from[i][at]));
-  return { chosen, cost };
+  const { chosen, through } = leastPath(
+    list.map((x) => heard.map((_, p) => error(x, p))),
+    (_, before, p) => (before < p ? 0 : before === p ? COLLISION_COST : Infinity),
+  );
+  return { chosen, cost: Math.min(...through[0]) };
 }
 
 function placesOf(beat: number, chosen: readonly number[], grid: Grid): Placed[] {

@@ -1,0 +1,1 @@
+export { leastPath, type LeastPath } from './leastPath';
