@@ -21,15 +21,15 @@ import { Problems } from './ui/problems';
       inset: auto 12px 12px;
       z-index: 1100;
       margin: 0;
-      padding: 12px 16px;
+      padding: var(--space-6) var(--space-8);
       border-radius: var(--radius);
       background: var(--right-soft);
       box-shadow: 0 4px 24px rgba(58, 42, 24, 0.3);
       font-size: var(--type-body);
     }
     button {
-      margin-left: 12px;
-      padding: 2px 10px;
+      margin-left: var(--space-6);
+      padding: var(--space-1) var(--space-5);
       border: 1.5px solid var(--ink);
       border-radius: 8px;
       background: var(--paper-light);

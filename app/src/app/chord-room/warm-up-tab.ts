@@ -48,7 +48,7 @@ const BEATS_PER_MINUTE = 84;
     .all {
       display: grid;
       grid-template-columns: repeat(auto-fill, minmax(min(460px, 100%), 1fr));
-      gap: 20px 30px;
+      gap: var(--space-9) 30px;
     }
     section {
       min-width: 0;
@@ -59,8 +59,8 @@ const BEATS_PER_MINUTE = 84;
     .notes {
       display: flex;
       flex-wrap: wrap;
-      gap: 4px 12px;
-      margin: 6px 0;
+      gap: var(--space-2) var(--space-6);
+      margin: var(--space-3) 0;
     }
     .notes span {
       display: flex;
@@ -73,7 +73,7 @@ const BEATS_PER_MINUTE = 84;
       font-size: var(--type-label);
     }
     button {
-      margin-top: 6px;
+      margin-top: var(--space-3);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -39,11 +39,11 @@ import { FindingsList } from './findings-list';
   `,
   styles: `
     .tab {
-      margin-top: 14px;
+      margin-top: var(--space-7);
     }
     .notice {
-      margin: 10px 0 0;
-      padding: 8px 10px;
+      margin: var(--space-5) 0 0;
+      padding: var(--space-4) var(--space-5);
       border-radius: 8px;
       background: var(--selected);
     }

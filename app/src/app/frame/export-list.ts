@@ -39,17 +39,17 @@ import { messageOf } from '../ui/message';
       margin: 0;
       padding: 0;
       display: grid;
-      gap: 12px;
+      gap: var(--space-6);
     }
     .frame {
       display: block;
-      margin-bottom: 14px;
+      margin-bottom: var(--space-7);
       font-size: var(--type-label);
     }
     li {
       display: grid;
       grid-template-columns: 190px 1fr;
-      gap: 16px;
+      gap: var(--space-8);
       align-items: center;
       font-size: var(--type-label);
     }

@@ -80,7 +80,7 @@ const FEW = 3;
   styles: `
     h3 {
       font-size: var(--type-body);
-      margin: 12px 0 8px;
+      margin: var(--space-6) 0 var(--space-4);
     }
     ul {
       list-style: none;
@@ -88,7 +88,7 @@ const FEW = 3;
       padding: 0;
     }
     li {
-      padding: 8px 0;
+      padding: var(--space-4) 0;
       border-top: 1.5px solid var(--rule);
     }
     small {
@@ -97,12 +97,12 @@ const FEW = 3;
       font-size: var(--type-note);
     }
     .remedies {
-      margin-top: 4px;
+      margin-top: var(--space-2);
     }
     .remedies li {
       display: flex;
-      gap: 6px;
-      padding: 3px 0;
+      gap: var(--space-3);
+      padding: var(--space-2) 0;
       border: 0;
       align-items: center;
       justify-content: space-between;
@@ -117,7 +117,7 @@ const FEW = 3;
       text-align: left;
     }
     .hear {
-      padding: 0 4px;
+      padding: 0 var(--space-2);
       text-decoration: underline;
     }
   `,

@@ -30,9 +30,9 @@ import { GUIDE_STEPS } from '../ui/guide-steps';
     .strip {
       display: flex;
       flex-wrap: wrap;
-      gap: 6px 16px;
+      gap: var(--space-3) var(--space-8);
       align-items: center;
-      padding: 8px 16px;
+      padding: var(--space-4) var(--space-8);
       background: var(--selected);
     }
     p {
@@ -41,7 +41,7 @@ import { GUIDE_STEPS } from '../ui/guide-steps';
     }
     span {
       display: flex;
-      gap: 6px;
+      gap: var(--space-3);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -43,10 +43,10 @@ import { messageOf } from '../ui/message';
   styles: `
     :host {
       display: block;
-      margin-top: 26px;
+      margin-top: var(--space-10);
     }
     .told {
-      padding: 10px 16px;
+      padding: var(--space-5) var(--space-8);
       border-radius: var(--radius);
       background: var(--selected);
       font-size: var(--type-body);
@@ -57,7 +57,7 @@ import { messageOf } from '../ui/message';
     footer {
       display: flex;
       flex-wrap: wrap;
-      gap: 8px 12px;
+      gap: var(--space-4) var(--space-6);
       align-items: center;
     }
     footer p {

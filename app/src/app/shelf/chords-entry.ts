@@ -39,11 +39,11 @@ Thread the nee-dle, pull it through`;
       font-size: var(--type-body);
     }
     textarea {
-      margin-bottom: 12px;
+      margin-bottom: var(--space-6);
       font-family: var(--text);
     }
     .problem {
-      padding: 8px 12px;
+      padding: var(--space-4) var(--space-6);
       background: var(--right-soft);
     }
   `,

@@ -28,10 +28,10 @@ import { Problems } from '../ui/problems';
     p {
       display: flex;
       flex-wrap: wrap;
-      gap: 6px 12px;
+      gap: var(--space-3) var(--space-6);
       align-items: center;
-      margin: 0 0 16px;
-      padding: 10px 16px;
+      margin: 0 0 var(--space-8);
+      padding: var(--space-5) var(--space-8);
       border-radius: var(--radius);
       background: var(--selected);
       font-size: var(--type-body);

@@ -53,9 +53,9 @@ const BARS_HEARD = 8;
     li {
       display: grid;
       grid-template-columns: 1fr auto auto;
-      gap: 10px;
+      gap: var(--space-5);
       align-items: center;
-      padding: 10px 0;
+      padding: var(--space-5) 0;
       border-top: 1.5px solid var(--rule);
       font-size: var(--type-body);
     }

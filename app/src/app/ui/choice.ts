@@ -39,10 +39,10 @@ export interface ChoiceOption<T> {
     .rows {
       display: grid;
       grid-template-columns: repeat(var(--columns), 1fr);
-      gap: 4px;
+      gap: var(--space-2);
     }
     .rows label {
-      padding: 0 4px;
+      padding: 0 var(--space-2);
       text-align: center;
       border-inline-start-width: 1px;
       border-radius: 8px;
@@ -58,7 +58,7 @@ export interface ChoiceOption<T> {
       }
       .rows label {
         flex: 1 1 auto;
-        padding: 0 8px;
+        padding: 0 var(--space-4);
         white-space: nowrap;
       }
     }

@@ -34,7 +34,7 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
   styles: `
     :host {
       display: inline-flex;
-      gap: 8px;
+      gap: var(--space-4);
     }
     .tonic {
       width: 78px;

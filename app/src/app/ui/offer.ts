@@ -50,7 +50,7 @@ import { GivesWay } from './gives-way';
     :host {
       display: flex;
       flex: 1;
-      gap: 8px;
+      gap: var(--space-4);
       align-items: center;
       min-width: 0;
     }

@@ -29,8 +29,8 @@ import { ChordsState } from './chords-state';
     dl {
       display: grid;
       grid-template-columns: auto 1fr;
-      gap: 2px 12px;
-      margin: 0 0 8px;
+      gap: var(--space-1) var(--space-6);
+      margin: 0 0 var(--space-4);
     }
     dt {
       color: var(--ink-soft);
@@ -39,7 +39,7 @@ import { ChordsState } from './chords-state';
     dd {
       display: flex;
       align-items: center;
-      gap: 8px;
+      gap: var(--space-4);
       margin: 0;
     }
     dd b {

@@ -85,7 +85,7 @@ import { ChordsState } from './chords-state';
   styleUrls: ['../../ui/panel.less', './chords.less'],
   styles: `
     .actions {
-      margin-top: 10px;
+      margin-top: var(--space-5);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

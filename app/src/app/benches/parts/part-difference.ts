@@ -35,19 +35,19 @@ const MOST_BARS = 3;
   styles: `
     :host {
       display: block;
-      margin-top: 16px;
+      margin-top: var(--space-8);
     }
     h2 {
       font-size: var(--type-heading);
     }
     h3 {
       font-size: var(--type-body);
-      margin: 4px 0;
+      margin: var(--space-2) 0;
     }
     .both {
       display: grid;
       grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
-      gap: 16px;
+      gap: var(--space-8);
     }
     section {
       min-width: 0;

@@ -17,13 +17,13 @@ import { ChangeDetectionStrategy, Component } from '@angular/core';
   styles: `
     h2 {
       font-size: var(--type-heading);
-      margin-bottom: 8px;
+      margin-bottom: var(--space-4);
     }
     dl {
       display: grid;
       grid-template-columns: max-content 1fr;
-      gap: 6px 14px;
-      margin: 0 0 14px;
+      gap: var(--space-3) var(--space-7);
+      margin: 0 0 var(--space-7);
     }
     dt {
       font-weight: 700;

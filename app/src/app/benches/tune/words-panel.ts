@@ -59,7 +59,7 @@ type Scope = 'part' | 'song';
   `,
   styles: `
     .how {
-      margin-top: 8px;
+      margin-top: var(--space-4);
     }
     .spare {
       font-style: italic;

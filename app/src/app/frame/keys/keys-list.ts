@@ -39,8 +39,8 @@ interface BenchHelp {
     dl {
       display: grid;
       grid-template-columns: max-content 1fr;
-      gap: 8px 20px;
-      margin: 0 0 16px;
+      gap: var(--space-4) var(--space-9);
+      margin: 0 0 var(--space-8);
       font-size: var(--type-body);
     }
     dt {
@@ -51,12 +51,12 @@ interface BenchHelp {
       margin: 0;
     }
     .about {
-      margin: 0 0 16px;
+      margin: 0 0 var(--space-8);
       color: var(--ink);
       font-size: var(--type-body);
     }
     p {
-      margin: 16px 0 0;
+      margin: var(--space-8) 0 0;
       color: var(--ink-soft);
       font-size: var(--type-note);
     }
