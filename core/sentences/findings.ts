@@ -1,3 +1,4 @@
+import { theBar, theBars } from './bars';
 import { beatsInWords } from './beats';
 import { listed } from './listed';
 import type { Words } from './words';
@@ -30,7 +31,7 @@ export const FINDINGS = {
   quick: (symbol: string, seconds: number) =>
     `${symbol} passes too quickly (${seconds.toFixed(1)} seconds): leave it out?`,
   rub: (role: Words, beats: number, count: string, bar: number) =>
-    `${role}, for ${beatsInWords(beats)} on ${count} of ${bar === 0 ? 'the pick-up' : `bar ${bar}`}.`,
+    `${role}, for ${beatsInWords(beats)} on ${count} of ${theBar(bar)}.`,
 
   raised: (symbol: string) =>
     `The left hand has no room for ${symbol} below the melody: the melody of this part is played an octave higher.`,
@@ -53,12 +54,7 @@ export const FINDINGS = {
     `${symbol} lies low: its notes are so close together down here that it sounds muddy.`,
   noRoomHigher: () => 'Nothing higher has room under the melody, or leads on as well.',
   /** Bars by number; 0 is the pick-up. */
-  alsoIn: (bars: readonly number[]) => {
-    const numbered = bars.filter((bar) => bar > 0).map(String);
-    const inBars =
-      numbered.length === 0 ? [] : [`bar${numbered.length === 1 ? '' : 's'} ${listed(numbered)}`];
-    return `The same in ${[...(bars.includes(0) ? ['the pick-up'] : []), ...inBars].join(' and ')}.`;
-  },
+  alsoIn: (bars: readonly number[]) => `The same in ${theBars(bars)}.`,
   kept: (kept: 'pinned' | 'settled', symbol: string, problem: Words) =>
     `The ${kept} voicing of ${symbol} ${problem}; it is kept as it is.`,
   keptTooWide: () => 'is wider than your left hand',
@@ -70,7 +66,7 @@ export const FINDINGS = {
     `The left hand's ${left} lies above the right hand's ${right} here.`,
   crowded: (left: string, right: string) => `The hands crowd each other: ${left} below ${right}.`,
   thinned: (pattern: string, what: 'thins' | 'drops-octave' | 'holds-block', symbol: string, bar: number) =>
-    `${pattern} ${GIVES_WAY[what]} under ${symbol} in bar ${bar}: the right hand comes within two half steps.`,
+    `${pattern} ${GIVES_WAY[what]} under ${symbol} in ${theBar(bar)}: the right hand comes within two half steps.`,
   fillWaits: (kind: string, why: 'no-place' | 'too-long') =>
     why === 'too-long'
       ? `The ${fillName(kind)} of your own is longer than its place: shorten it, or it waits.`

@@ -1,3 +1,4 @@
+export { barInWords, theBar, theBars } from './bars';
 export { beatsInWords } from './beats';
 export { aFill, fillIds, fillName, fillVariant } from './fillNames';
 export { type DegreeFunction, type ChordFunction, functionInWords } from './functions';

@@ -1,3 +1,4 @@
+import { theBar } from './bars';
 import type { Words } from './words';
 
 /** "In both places", "In all 3 places"; two or more. */
@@ -49,7 +50,7 @@ export const REMEDIES = {
   straightRhythm: () => 'The straight rhythm first',
   oneNoteUnder: () => 'One note under the tune',
   otherPosition: (symbol: string, letters: string) => `${symbol} as ${letters}`,
-  leaveOut: (symbol: string, bar: number) => `Leave out the ${symbol} in bar ${bar}`,
+  leaveOut: (symbol: string, bar: number) => `Leave out the ${symbol} in ${theBar(bar)}`,
   songInKey: (key: string) => `The song in ${key}`,
 
   leaveFillOut: () => 'Leave the fill out',

@@ -23,7 +23,7 @@ describe('two turns in words', () => {
     expect(comparedInWords(turn(60, 0.876, -0.0452), turn(80, 0.97, 0.02), compared)).toEqual([
       'Tempo 60 % → 80 %, clean 88 % → 97 %.',
       'The hands were 45 ms apart, now 20 ms.',
-      'Gone: pick-up, right hand, key left out.',
+      'Gone: the pick-up, right hand, key left out.',
       'Still there: bar 3, left hand, late (3 times, now once); bar 4, left hand, wrong key.',
       'New: bar 6, right hand, begun again.',
     ]);

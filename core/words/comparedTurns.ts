@@ -1,3 +1,4 @@
+import { theBar } from '../sentences';
 import type { ComparedPlace, ComparedTurns, Turn } from '../practice';
 import { timesInWords } from './strikes';
 import { capital, counted } from './titles';
@@ -41,8 +42,7 @@ function share({ cleanShare }: Heard): string {
 }
 
 function placeInWords({ bar, hand, kind, before, after }: ComparedPlace): string {
-  const where = bar === 0 ? 'pick-up' : `bar ${bar}`;
   const changed = before > 0 && after > 0 && before !== after;
   const often = changed ? ` (${timesInWords(before)}, now ${timesInWords(after)})` : '';
-  return `${where}, ${hand} hand, ${SLIPS[kind]}${often}`;
+  return `${theBar(bar)}, ${hand} hand, ${SLIPS[kind]}${often}`;
 }

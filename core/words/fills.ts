@@ -1,16 +1,16 @@
+import { barInWords, theBar, beatsInWords, fillName, fillVariant, inWords } from '../sentences';
 import { countAt } from '../joining';
 import { barAt, type PlayedBar } from '../song';
 import type { Arrangement, FillSpot } from '../arrangement';
 import type { Fill } from '../fills';
 import { nameOf, typeset } from '../music';
-import { beatsInWords, fillName, fillVariant, inWords } from '../sentences';
 import { capital, counted } from './titles';
 
 const SKILLS = { 1: 'simple', 2: 'the hand moves', 3: 'wide or quick' } as const;
 
 /** "Bar 4, from 2, over A7". */
 export function spotTitle({ bar, count, symbol }: Pick<FillSpot, 'bar' | 'count' | 'symbol'>): string {
-  return `${bar === 0 ? 'Pick-up' : `Bar ${bar}`}, from ${count}, over ${typeset(symbol)}`;
+  return `${barInWords(bar)}, from ${count}, over ${typeset(symbol)}`;
 }
 
 /** "Bass walk, by step from below". */
@@ -27,7 +27,7 @@ export function fillPlaceInWords(
   const names = notes.map(({ pitch }) => typeset(nameOf(pitch))).join(' ');
   const to = goal ? ` to ${typeset(nameOf(goal))}` : '';
   const how = isOwn ? 'changed' : fillVariant(kind, variant);
-  return `bar ${barAt(bars, tick).number}, from ${countAt(barAt(bars, first), first)}: ${names}${to}, ${how}`;
+  return `${theBar(barAt(bars, tick).number)}, from ${countAt(barAt(bars, first), first)}: ${names}${to}, ${how}`;
 }
 
 const ROOM: Readonly<Record<FillSpot['what'], string>> = {

@@ -1,4 +1,4 @@
-import { aFill, functionInWords } from '../sentences';
+import { aFill, functionInWords, barInWords } from '../sentences';
 import { type ArrangedChange, type Arrangement, changeIndex, changesIn } from '../arrangement';
 import { type HandNote, strikesOf } from '../hands';
 import type { Fill } from '../fills';
@@ -9,7 +9,6 @@ import { type Part, turnOf } from '../parts';
 import { BLOCK, choosePattern, ON_THE_BEAT, type Pattern, sungFigure } from '../patterns';
 import { barAt, type PlayedBar, within } from '../song';
 import { CLOSE_HANDS_IN_WORDS, movementInWords, voicingName } from './explain';
-import { barInWords } from './places';
 import { fingersInWords, struckInWords } from './strikes';
 
 /** A line and when it begins. */

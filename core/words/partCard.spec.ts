@@ -26,8 +26,8 @@ describe('the card of a part', () => {
       order: 'right',
     });
     expect(card.seconds).toBeCloseTo((16 * 60) / 104, 5);
-    expect(card.lines[0]).toEqual({ bar: 'pick-up', letters: 'D', counts: '4', words: 'The', chords: '' });
-    expect(card.lines[1]).toMatchObject({ bar: '1', chords: 'G on 1', words: 'tide is tur-ning' });
+    expect(card.lines[0]).toEqual({ bar: 0, letters: 'D', counts: '4', words: 'The', chords: '' });
+    expect(card.lines[1]).toMatchObject({ bar: 1, chords: 'G on 1', words: 'tide is tur-ning' });
   });
 
   it('names only what no earlier part had', () => {
@@ -135,7 +135,7 @@ describe('the card of a part', () => {
     const still = { ...song, melody: [song.melody[0]], changes: [song.changes[0]] };
     expect(
       arranged(still).parts.flatMap((_, i) => partCard(arranged(still), i).lines.map(({ bar }) => bar)),
-    ).toEqual(['1']);
+    ).toEqual([1]);
   });
 });
 

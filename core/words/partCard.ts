@@ -41,8 +41,8 @@ interface PartCard {
 
 /** One bar of a card. */
 export interface CardLine {
-  /** "5", or "pick-up". */
-  readonly bar: string;
+  /** Its number; 0 for the pick-up. */
+  readonly bar: number;
   readonly letters: string;
   readonly counts: string;
   readonly words: string;
@@ -98,7 +98,7 @@ function linesOf({ right, changes, played }: Arrangement, part: Part): CardLine[
     const isPickup = bar.number === 0 || bar.tick < part.fromTick;
     return [
       {
-        bar: isPickup ? 'pick-up' : String(bar.number),
+        bar: isPickup ? 0 : bar.number,
         letters,
         counts: own.map((n) => countAt(barAt(played.bars, n.tick), n.tick)).join(', '),
         words: sungWords(own),

@@ -1,3 +1,4 @@
+import { barInWords } from '../sentences';
 import type { Arrangement } from '../arrangement';
 import { type CardLine, partCard } from './partCard';
 import { counted } from './titles';
@@ -26,5 +27,5 @@ function cardInWords(arrangement: Arrangement, index: number): string[] {
 function lineInWords({ bar, letters, counts, words, chords }: CardLine): string {
   const tune = letters === '' ? 'a rest' : counts === '' ? letters : `${letters}, on ${counts}`;
   const told = [tune, words ? `“${words}”` : '', chords].filter(Boolean).join('; ');
-  return `${bar === 'pick-up' ? 'Pick-up' : `Bar ${bar}`}: ${told}.`;
+  return `${barInWords(bar)}: ${told}.`;
 }

@@ -103,7 +103,7 @@ describe('practising in words', () => {
   it('what keeps going wrong, and why; what cannot be compared; rests and care', () => {
     const hot = { bar: 6, hand: 'left', slips: 4, cause: 'leap' } as const;
     expect(hotBarInWords(hot)).toBe('bar 6, left hand, 4 slips: the hand leaps');
-    expect(hotBarInWords({ ...hot, bar: 0, slips: 1, cause: null })).toBe('pick-up, left hand, 1 slip');
+    expect(hotBarInWords({ ...hot, bar: 0, slips: 1, cause: null })).toBe('the pick-up, left hand, 1 slip');
     const causes = (['crossing', 'quick', 'off-the-beat', 'black-key'] as const).map(
       (cause) => hotBarInWords({ ...hot, cause }).split(': ')[1],
     );
@@ -147,7 +147,7 @@ describe('practising in words', () => {
       'bar 6: left hand early by a little',
     );
     expect(troubleInWords(trouble({ kind: 'wrong', times: 3, bar: 0 }))).toBe(
-      'pick-up: a wrong key in the left hand, 3 times',
+      'the pick-up: a wrong key in the left hand, 3 times',
     );
     expect(troubleInWords(trouble({ kind: 'missed', times: 1, hand: 'right' }))).toBe(
       'bar 6: a key of the right hand was left out',

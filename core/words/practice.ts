@@ -1,3 +1,4 @@
+import { theBar, beatsInWords } from '../sentences';
 import {
   type Cause,
   type HotBar,
@@ -11,7 +12,6 @@ import {
   type Turn,
   type WidePassage,
 } from '../practice';
-import { beatsInWords } from '../sentences';
 import { timesInWords } from './strikes';
 import { capital, counted } from './titles';
 
@@ -93,21 +93,20 @@ export function standingInWords({ tempoPercent, clean, missed, isPassed }: Stand
 
 /** One place that went wrong: "bar 6: left hand late by a quarter beat, twice". */
 export function troubleInWords({ bar, hand, kind, times, beats }: Trouble): string {
-  const where = bar === 0 ? 'pick-up' : `bar ${bar}`;
   const often = times === 1 ? '' : `, ${timesInWords(times)}`;
   const by = (): string =>
     beats < QUARTER / 2 ? 'a little' : beatsInWords(Math.max(QUARTER, Math.round(beats / QUARTER) * QUARTER));
   switch (kind) {
     case 'wrong':
-      return `${where}: a wrong key in the ${HANDS[hand]}${often}`;
+      return `${theBar(bar)}: a wrong key in the ${HANDS[hand]}${often}`;
     case 'missed':
-      return `${where}: a key of the ${HANDS[hand]} was left out${often}`;
+      return `${theBar(bar)}: a key of the ${HANDS[hand]} was left out${often}`;
     case 'extra':
-      return `${where}: a key too many${often}`;
+      return `${theBar(bar)}: a key too many${often}`;
     case 'restart':
-      return `${where}: stopped and begun again${often}`;
+      return `${theBar(bar)}: stopped and begun again${often}`;
     default:
-      return `${where}: ${HANDS[hand]} ${kind} by ${by()}${often}`;
+      return `${theBar(bar)}: ${HANDS[hand]} ${kind} by ${by()}${often}`;
   }
 }
 
@@ -202,8 +201,7 @@ export function hotBarInWords({
   slips,
   cause,
 }: Pick<HotBar, 'bar' | 'hand' | 'slips' | 'cause'>): string {
-  const where = bar === 0 ? 'pick-up' : `bar ${bar}`;
-  return `${where}, ${HANDS[hand]}, ${counted(slips, 'slip')}${cause ? `: ${CAUSES[cause]}` : ''}`;
+  return `${theBar(bar)}, ${HANDS[hand]}, ${counted(slips, 'slip')}${cause ? `: ${CAUSES[cause]}` : ''}`;
 }
 
 /** What was played before an edit and cannot be compared; empty where nothing is lost. */

@@ -1,5 +1,5 @@
 import type { JudgedRhythm, Stroke } from '../takes';
-import { barInWords } from './places';
+import { barInWords } from '../sentences';
 import { capital } from './titles';
 
 /** A strike of a part with where it is counted. */

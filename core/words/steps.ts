@@ -1,7 +1,7 @@
 import type { HandNote } from '../hands';
 import { nameOf, typeset, spellInKey, type Key, classNameOf } from '../music';
 import type { Pressed, Step } from '../joining';
-import { barInWords } from './places';
+import { barInWords } from '../sentences';
 
 /** "Bar 3, on 2 &. Left hand alone: E3 with 2." — what comes next, for eyes that are on the keys. */
 export function stepInWords({ bar, count, right, left }: Step): string {

@@ -1,3 +1,4 @@
+import { barInWords, theBar } from '../sentences';
 import { type Arrangement, changesIn } from '../arrangement';
 import type { HandNote } from '../hands';
 import { classNameOf, typeset } from '../music';
@@ -21,11 +22,11 @@ export function partSummary(arrangement: Arrangement, index: number): string[] {
     ...(relation ? [relation] : []),
     firstKey ? `The right hand starts on ${firstKey}.` : 'The right hand is silent.',
     ...lines.map(({ bar, letters, counts }) => {
-      const place = bar === 'pick-up' ? 'Pick-up' : `Bar ${bar}`;
+      const place = barInWords(bar);
       return letters ? `${place}: ${letters}${counts ? `, on ${counts}` : ''}.` : `${place}: a rest.`;
     }),
     ...besideTune(right, arrangement.played.bars).map(
-      (line) => `Right hand, ${line.trim().replace(/^Bar/, 'bar')}`,
+      ({ bar, told }) => `Right hand, ${theBar(bar)}: ${told}`,
     ),
     ...chords,
   ];

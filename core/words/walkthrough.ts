@@ -17,12 +17,11 @@ import {
 import { sungFigure } from '../patterns';
 import { movedInWords, type Part, partIndexAt, repeatedFigure } from '../parts';
 import { barAt, keyAt, within } from '../song';
-import { inWords, listed } from '../sentences';
+import { inWords, barInWords, theBar, theBars } from '../sentences';
 import { togetherInWords } from './explain';
 import { learningInWords } from './learning';
 import { kindOf, leftInWords, rungInWords } from './leftHand';
 import { passesInWords } from './passes';
-import { barInWords } from './places';
 import { type LeftThen, leftThen, plays } from './returning';
 import { fingersInWords, struckInWords, timesInWords } from './strikes';
 
@@ -105,9 +104,7 @@ export function relationInWords(part: Part, left: LeftThen = 'same'): string {
 
 /** "bar 6", "bars 6 and 8", "the pick-up and bar 7": where a part is not like the one it comes from. */
 export function differingInWords({ differs, fromBar }: Pick<Part, 'differs' | 'fromBar'>): string {
-  const numbers = differs.filter((bar) => bar >= 0).map((bar) => String(fromBar + bar));
-  const bars = numbers.length === 0 ? [] : [`${numbers.length === 1 ? 'bar' : 'bars'} ${listed(numbers)}`];
-  return [...(differs[0] === -1 ? ['the pick-up'] : []), ...bars].join(' and ');
+  return theBars(differs.map((bar) => (bar === -1 ? 0 : fromBar + bar)));
 }
 
 function inPart<T extends { readonly tick: number }>(list: readonly T[], part: Part): T[] {
@@ -149,11 +146,18 @@ function rightInWords(arrangement: Arrangement, part: Part): string[] {
     );
     before = inBar[inBar.length - 1];
   }
-  return [...lines, ...besideTune(all, played.bars), ...fillsInRight(inPart(right, part), arrangement)];
+  return [
+    ...lines,
+    ...besideTune(all, played.bars).map(({ bar, told }) => `  ${barInWords(bar)}: ${told}`),
+    ...fillsInRight(inPart(right, part), arrangement),
+  ];
 }
 
-/** Keys the right hand strikes with notes of its melody: "Bar 1: under A, on 1: C4+E4+A4, fingers 1-2-5." */
-export function besideTune(notes: readonly HandNote[], bars: Arrangement['played']['bars']): string[] {
+/** Keys the right hand strikes with notes of its melody, by bar: "under A, on 1: C4+E4+A4, fingers 1-2-5." */
+export function besideTune(
+  notes: readonly HandNote[],
+  bars: Arrangement['played']['bars'],
+): { readonly bar: number; readonly told: string }[] {
   return strikesOf(notes).flatMap((keys) => {
     if (keys.length < 2) return [];
     const top = keys[keys.length - 1];
@@ -161,7 +165,10 @@ export function besideTune(notes: readonly HandNote[], bars: Arrangement['played
     const how = tune === top ? 'under' : 'with';
     const bar = barAt(bars, top.tick);
     return [
-      `  ${barInWords(bar.number)}: ${how} ${typeset(classNameOf(tune.pitch))}, on ${countAt(bar, top.tick)}: ${struckInWords([keys])}${fingersInWords([keys])}.`,
+      {
+        bar: bar.number,
+        told: `${how} ${typeset(classNameOf(tune.pitch))}, on ${countAt(bar, top.tick)}: ${struckInWords([keys])}${fingersInWords([keys])}.`,
+      },
     ];
   });
 }
@@ -209,13 +216,9 @@ function figureInWords(notes: readonly HandNote[], bars: Arrangement['played']['
   if (!figure) return [];
   const [first] = figure.starts;
   const letters = notes.slice(first, first + figure.notes).map((n) => typeset(classNameOf(n.pitch)));
-  const where = [
-    ...new Set(figure.starts.map((start) => barAt(bars, notes[start].tick).number || 'the pick-up')),
-  ];
-  const places =
-    where.length === 1 ? `bar ${where[0]}` : `bars ${where.slice(0, -1).join(', ')} and ${where.at(-1)}`;
+  const places = theBars([...new Set(figure.starts.map((start) => barAt(bars, notes[start].tick).number))]);
   return [
-    `  The figure ${letters.join(' ')} comes ${timesInWords(figure.starts.length)}, in ${places.replace('bar the', 'the')}: learn it once.`,
+    `  The figure ${letters.join(' ')} comes ${timesInWords(figure.starts.length)}, in ${places}: learn it once.`,
   ];
 }
 
@@ -275,7 +278,7 @@ function meetInWords(arrangement: Arrangement, part: Part): string[] {
     ...changesIn(changes, part).map((c) => {
       const late = struckLate(arrangement, c);
       if (late)
-        return `  ${typeset(c.change.symbol)} ${late.after}first on ${late.count} of bar ${late.bar}.`;
+        return `  ${typeset(c.change.symbol)} ${late.after}first on ${late.count} of ${theBar(late.bar)}.`;
       return [`  ${meetingInWords(c, hasMelody)}`, togetherInWords(c, c.meeting.note)]
         .filter(Boolean)
         .join(' ');
@@ -301,7 +304,7 @@ function struckLate(
 /** "A minor: Am with *boats* (A), on 1 of bar 3." One line for how a change meets the melody. */
 export function meetingInWords({ change, meeting }: ArrangedChange, hasMelody = true): string {
   const symbol = typeset(change.symbol);
-  const where = `on ${meeting.count} of bar ${meeting.bar}`;
+  const where = `on ${meeting.count} of ${theBar(meeting.bar)}`;
   if (!meeting.note)
     return meeting.syllable
       ? `${symbol} with “${meeting.syllable}”, ${where}.`

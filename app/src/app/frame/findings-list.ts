@@ -1,3 +1,4 @@
+import { barInWords } from '@joined-hands/core/sentences';
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { barAt, type Finding, findingId, type Remedy } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
@@ -130,7 +131,7 @@ export class FindingsList {
   protected place({ tick }: Finding): string {
     const bars = this.bench.arrangement()?.played.bars;
     const number = bars ? barAt(bars, tick).number : 1;
-    return number === 0 ? 'Pick-up:' : `Bar ${number}:`;
+    return `${barInWords(number)}:`;
   }
 
   /** Findings of which all remedies are shown; of the others the first few, which change least. */

@@ -1,4 +1,4 @@
-import { inWords } from '@joined-hands/core/sentences';
+import { theBar, inWords } from '@joined-hands/core/sentences';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { EasierBy } from '@joined-hands/core/arrange';
 import { RUNGS } from '@joined-hands/core/ladder';
@@ -93,15 +93,15 @@ export class EffortPanel {
 
   protected readonly hardest = computed(() => {
     const effort = this.efforts()[this.hardestPart()];
-    if (!effort || effort.total === 0) return 'Nothing is played yet.';
+    if (!effort?.total || effort.hardestBar === null) return 'Nothing is played yet.';
     const because = effort.reasons.length > 0 ? `: ${effort.reasons.map(inWords).join(' and ')}` : '';
-    const bar = effort.hardestBar === 0 ? 'the pick-up' : `bar ${effort.hardestBar}`;
+    const bar = theBar(effort.hardestBar);
     return `Hardest is part ${this.hardestPart() + 1}, ${effort.total} of 100, most of all ${bar}${because}.`;
   });
   protected readonly because = computed(() => {
     const effort = this.effort();
-    if (!effort || effort.total === 0) return '';
-    const bar = effort.hardestBar === 0 ? 'the pick-up' : `bar ${effort.hardestBar}`;
+    if (!effort?.total || effort.hardestBar === null) return '';
+    const bar = theBar(effort.hardestBar);
     return `${effort.total} of 100; hardest is ${bar}${effort.reasons.length > 0 ? `, ${effort.reasons.map(inWords).join(' and ')}` : ''}.`;
   });
   protected readonly songInWords = computed(
@@ -112,7 +112,7 @@ export class EffortPanel {
   );
   protected readonly barsInWords = computed(() => {
     const bars = this.effort()?.bars ?? [];
-    return `Effort by bar: ${bars.map(({ number, total }) => `${number === 0 ? 'pick-up' : `bar ${number}`} ${total}`).join(', ')}`;
+    return `Effort by bar: ${bars.map(({ number, total }) => `${theBar(number)} ${total}`).join(', ')}`;
   });
   protected readonly rungs = computed(() => {
     const [over, at] = [this.state.efforts(), this.state.bench.partIndex()];

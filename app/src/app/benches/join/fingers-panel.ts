@@ -1,3 +1,4 @@
+import { theBar } from '@joined-hands/core/sentences';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { OtherFinger } from '@joined-hands/core/arrange';
 import { nameOf, typeset } from '@joined-hands/core/music';
@@ -122,7 +123,7 @@ export class FingersPanel {
     const [note, arrangement] = [this.state.note(), this.state.bench.arrangement()];
     if (!note || !arrangement) return '';
     const { number } = barAt(arrangement.played.bars, note.tick);
-    return `${typeset(nameOf(note.pitch))} in ${number === 0 ? 'the pick-up' : `bar ${number}`}`;
+    return `${typeset(nameOf(note.pitch))} in ${theBar(number)}`;
   });
 
   protected told({ extra, others, finger }: OtherFinger): string {

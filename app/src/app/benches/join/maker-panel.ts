@@ -1,3 +1,4 @@
+import { barInWords } from '@joined-hands/core/sentences';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { figureToShow, MAKER_MEMBERS } from '@joined-hands/core/patterns';
@@ -120,7 +121,7 @@ const ROWS = [...MAKER_MEMBERS].reverse();
             <ul>
               @for (item of list.slice(0, most); track $index) {
                 <li>
-                  <b>{{ item.bar === 0 ? 'Pick-up' : 'Bar ' + item.bar }}</b> {{ item.says | words }}
+                  <b>{{ barInWords(item.bar) }}</b> {{ item.says | words }}
                 </li>
               }
             </ul>
@@ -152,6 +153,7 @@ export class MakerPanel {
   protected readonly rows = ROWS;
   protected readonly perBeat = STEPS;
   protected readonly most = 6;
+  protected readonly barInWords = barInWords;
   protected readonly lengths = [
     { value: 1, label: 'One bar' },
     { value: 2, label: 'Two bars' },

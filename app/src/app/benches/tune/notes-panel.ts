@@ -1,3 +1,4 @@
+import { theBar } from '@joined-hands/core/sentences';
 import { capital } from '@joined-hands/core/words';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { countAt } from '@joined-hands/core/joining';
@@ -44,7 +45,7 @@ export class NotesPanel {
     const bar = barAt(arrangement.played.bars, note.tick);
     const landmark = arrangement.profile.landmarks === 'black-keys' ? besideBlacks : landmarkOf;
     const beats = note.length / TICKS_PER_QUARTER;
-    const where = bar.number === 0 ? 'of the pick-up' : `of bar ${bar.number}`;
+    const where = `of ${theBar(bar.number)}`;
     const told = landmark(note.pitch);
     return `${capital(told)}, on ${countAt(bar, note.tick)} ${where}, ${note.grace ? 'a grace note' : `${fraction(beats)} quarter${beats === 1 ? '' : 's'} long`}.`;
   });
