@@ -6,7 +6,7 @@ import { readProject } from '../core/formats';
 import { applyEdit, DEFAULT_PROFILE } from '../core/song';
 import { writeWalkthrough } from '../core/words';
 import { DEMO_SONGS } from '../demo/songs';
-import { arranged, chooseLayout, openSong, fromMenu } from './pages';
+import { arranged, openSong, fromMenu } from './pages';
 import { test } from './tab';
 
 const [lanterns, sluicegate] = DEMO_SONGS;
@@ -56,25 +56,6 @@ test('a song is renamed, and its exported project opens again with its pins and 
   await expect(page.getByRole('button', { name: 'Release this pin' })).toBeVisible();
   await page.getByRole('button', { name: 'Release this pin' }).click();
   await expect(page.getByRole('button', { name: 'Release this pin' })).toBeHidden();
-});
-
-test('chord positions, hand order and settling change the arrangement and can be undone', async ({
-  page,
-}) => {
-  await openSong(page, 'Lanterns at Low Water');
-  await chooseLayout(page, 'Root position');
-  await expect(page.locator('jh-seam .inversion').first()).toHaveText('root');
-  const inversions = await page.locator('jh-seam .inversion').allTextContents();
-  expect(inversions.every((text) => text.trim() === 'root')).toBe(true);
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.locator('jh-seam .inversion').nth(1)).toHaveText('2nd inv.');
-  await page.getByRole('button', { name: /^Settle this part/ }).click();
-  await expect(page.locator('jh-parts-rail .settled')).toHaveCount(1);
-  await chooseLayout(page, 'Root position');
-  // The settled part stays as learned; the others follow.
-  await expect(page.locator('jh-seam .inversion').nth(1)).toHaveText('2nd inv.');
-  await page.keyboard.press('2');
-  await expect(page.locator('jh-seam .inversion').nth(1)).toHaveText('root');
 });
 
 test('Play from the keyboard keeps the focus; parts 1 to 2 are played in a row and the bench follows', async ({

@@ -156,35 +156,6 @@ test('hands that come too close: remedies are heard in their place, one is taken
   await expect(finding).toBeVisible();
 });
 
-test('schools are compared; one is taken for a part and another for a chord', async ({ page }) => {
-  await openChords(page, 'Lanterns at Low Water');
-  await job(page, 'Schools');
-  const row = page.locator('jh-schools-panel li', { hasText: 'Root position' });
-  await expect(row).toContainText('mm ·');
-  await expect(row).toContainText('times as far as the least');
-  await page.locator('jh-schools-panel label', { hasText: 'This part' }).click();
-  await page.getByRole('button', { name: 'Take Open fifth' }).click();
-  await expect(page.locator('jh-seam .block')).toHaveCount(8);
-  await page.keyboard.press('2');
-  await expect(page.locator('jh-seam .block').nth(9)).toBeVisible();
-  await job(page, 'Chord');
-  await page.keyboard.press('ArrowRight');
-  await weighed(page);
-  await page
-    .locator('nz-select')
-    .filter({ has: page.locator('#chord-layout') })
-    .click();
-  await page.locator('.ant-select-item-option', { hasText: 'root position' }).click();
-  await expect(page.locator('jh-seam .inversion').first()).toContainText('root');
-  // Two notes, three, the whole chord: one key.
-  await job(page, 'Schools');
-  await page.locator('jh-schools-panel label', { hasText: 'Whole song' }).click();
-  await page.keyboard.press('g');
-  await expect(page.locator('jh-transport')).toContainText('Two-note chords');
-  await page.getByRole('button', { name: 'Take Under the melody', exact: true }).click();
-  await expect.poll(() => page.locator('jh-seam g.note, jh-seam .note').count()).toBeGreaterThan(12);
-});
-
 test('an unknown symbol is refused in a sentence; chords that hold a note are heard and put aside; keys are named', async ({
   page,
 }) => {
@@ -271,8 +242,6 @@ async function check(page: Page, where = 'body'): Promise<void> {
 }
 
 test('the Chords bench has no serious finding of axe, wide and narrow', async ({ page }) => {
-  // A label that is still changing its colour is no finding.
-  await page.emulateMedia({ reducedMotion: 'reduce' });
   await openChords(page, 'Mudflat Evening');
   await page.keyboard.press('ArrowRight');
   for (const name of ['Chord', 'Schools']) {
@@ -286,7 +255,6 @@ test('the Chords bench has no serious finding of axe, wide and narrow', async ({
 });
 
 test('the Chord room has no serious finding of axe, wide and narrow', async ({ page }) => {
-  await page.emulateMedia({ reducedMotion: 'reduce' });
   await page.goto('/chords');
   for (const [tab, width] of [
     ['Chords', 1280],
@@ -297,20 +265,4 @@ test('the Chord room has no serious finding of axe, wide and narrow', async ({ p
     await page.locator('jh-chord-room label', { hasText: tab }).click();
     await check(page);
   }
-});
-
-test('a first chord is written where there is none, split, and the halves told apart', async ({ page }) => {
-  await openProject(page, { ...lanterns, id: 'own', title: 'Own chords', changes: [], pins: [] });
-  await toChords(page);
-  await page.locator('#first-symbol').fill('Am');
-  await page.locator('#first-symbol').press('Enter');
-  await expect(symbols(page)).toHaveText(['Am']);
-  await page.locator('[data-change] .symbol').first().click();
-  await weighed(page);
-  await page.getByRole('button', { name: 'Split it' }).click();
-  await expect(symbols(page)).toHaveText(['Am', 'Am']);
-  await page.locator('[data-change] .symbol').nth(1).click();
-  await page.locator('#symbol').fill('E7');
-  await page.locator('#symbol').press('Enter');
-  await expect(symbols(page)).toHaveText(['Am', 'E7']);
 });

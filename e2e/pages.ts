@@ -33,12 +33,6 @@ export async function arranged(page: Page): Promise<void> {
   await expect(page.locator('main[aria-busy=false] jh-seam .symbol').first()).toBeVisible();
 }
 
-/** Chooses chord positions for the song on the Join bench. */
-export async function chooseLayout(page: Page, name: string): Promise<void> {
-  await page.locator('jh-reasons nz-select').first().click();
-  await page.locator('.ant-select-item-option', { hasText: name }).click();
-}
-
 /** Collects what would be wrong on any page: errors in the console and requests that leave the origin. */
 export function watch(page: Page): { readonly errors: string[]; readonly outside: string[] } {
   const errors: string[] = [];

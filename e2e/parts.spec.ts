@@ -79,28 +79,6 @@ test('parts are split, joined, moved, locked, marked the same and settled by key
   await expect(page.locator('jh-parts-rail .current')).toContainText('Lamps again');
 });
 
-test('a choice made in one of two parts that are the same is made in both, until one is freed', async ({
-  page,
-}) => {
-  await openParts(page, 'Lanterns at Low Water');
-  await page.locator('jh-this-part-panel label', { hasText: 'Left' }).click();
-  await expect(page.locator('jh-part-sheet')).toContainText('Left hand first');
-  await page.keyboard.press('4');
-  await expect(page.locator('jh-this-part-panel .ant-radio-button-wrapper-checked')).toHaveText('Left');
-  await page.locator('jh-this-part-panel label', { hasText: 'Chords list' }).click();
-  await page.keyboard.press('1');
-  await expect(page.locator('jh-this-part-panel .ant-radio-button-wrapper-checked')).toHaveText(
-    'Chords list',
-  );
-  await page.keyboard.press('4');
-  await expect(page.locator('jh-this-part-panel')).toContainText('Part 4');
-  await page.locator('nz-select#same-as, nz-select').first().click();
-  await page.getByText('no other part').last().click();
-  await expect(page.locator('jh-this-part-panel')).toContainText('You freed it');
-  await page.keyboard.press('2');
-  await expect(page.locator('jh-this-part-panel .ant-radio-button-wrapper-checked')).toHaveText('Right');
-});
-
 test('the song is cut in another way; locked cuts stay', async ({ page }) => {
   await openParts(page, 'Sluicegate Song');
   await expect(form(page)).toHaveText(/A\s*A′\s*B\s*A′/);
@@ -175,7 +153,6 @@ test('a pair, each part in turn, and from any place on are played', async ({ pag
 test('the bench has no serious finding of axe and no sideways scrolling, wide and narrow', async ({
   page,
 }) => {
-  await page.emulateMedia({ reducedMotion: 'reduce' });
   await openParts(page, 'Mudflat Evening');
   for (const width of [1280, 390]) {
     await page.setViewportSize({ width, height: 844 });

@@ -108,8 +108,6 @@ for (const [name, width, height] of [
 ] as const) {
   test(`no serious accessibility finding on any view, ${name}`, async ({ page }) => {
     await page.setViewportSize({ width, height });
-    // A label that is still changing its colour is no finding.
-    await page.emulateMedia({ reducedMotion: 'reduce' });
     const inspect = async (view: string, where = 'body'): Promise<void> => {
       expect(await graveFindings(page, where), view).toEqual([]);
       const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
@@ -148,7 +146,6 @@ for (const [name, width, height] of [
 }
 
 test('every dialog has a name and no serious accessibility finding, wide and narrow', async ({ page }) => {
-  await page.emulateMedia({ reducedMotion: 'reduce' });
   const inspect = async (title: string): Promise<void> => {
     const dialog = page.getByRole('dialog', { name: title });
     await expect(dialog).toBeVisible();

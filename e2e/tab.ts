@@ -25,12 +25,11 @@ export const test = base.extend<{ page: Page }, { tab: Tab }>({
     { scope: 'worker' },
   ],
   page: async ({ browser, tab, viewport }, use) => {
-    tab.context ??= await browser.newContext();
+    tab.context ??= await browser.newContext({ reducedMotion: 'reduce' });
     tab.page ??= await tab.context.newPage();
     const { page } = tab;
     await emptied(page);
     await page.setViewportSize(viewport ?? { width: 1280, height: 800 });
-    await page.emulateMedia({ reducedMotion: null });
     await use(page);
     for (const other of tab.context.pages()) if (other !== page) await other.close();
     for (const event of HEARD) page.removeAllListeners(event);
