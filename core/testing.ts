@@ -233,3 +233,37 @@ export const readMidi = (bytes: Uint8Array, id: string, title: string): Song =>
   songIn(`${title}.mid`, bytes, id);
 export const readMusicXml = (text: string, id: string, title: string): Song =>
   songIn(`${title}.musicxml`, strToU8(text), id);
+
+/** What a field may hold that it should not; undefined: nothing. */
+export const WRONG: readonly unknown[] = [
+  undefined,
+  null,
+  'text',
+  '',
+  7.5,
+  1e300,
+  -1e9,
+  NaN,
+  true,
+  [],
+  {},
+  [null],
+];
+
+/** Each way to each value in a record, however deep. */
+export function pathsIn(value: unknown, path: readonly string[] = []): string[][] {
+  const isList = Array.isArray(value);
+  if (!isList && Object.prototype.toString.call(value) !== '[object Object]') return [[...path]];
+  const inside = Object.entries(value as object).flatMap(([key, inner]) => pathsIn(inner, [...path, key]));
+  return path.length === 0 ? inside : [[...path], ...inside];
+}
+
+/** A record with another value somewhere; undefined: without it. */
+export function withValue(value: unknown, [key, ...rest]: readonly string[], put: unknown): unknown {
+  if (key === undefined) return put;
+  const copy = (Array.isArray(value) ? [...value] : { ...(value as object) }) as Record<string, unknown>;
+  const inner = withValue(copy[key], rest, put);
+  if (inner === undefined) Reflect.deleteProperty(copy, key);
+  else copy[key] = inner;
+  return copy;
+}

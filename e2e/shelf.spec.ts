@@ -81,11 +81,11 @@ test('a file that cannot be read is refused in a sentence and nothing else chang
   await expect(page.getByRole('article')).toHaveCount(6);
 });
 
-test('a song taken off the shelf can be put back; one that is gone says so', async ({ page }) => {
+test('a deleted song can be put back; one that is gone says so', async ({ page }) => {
   await openShelf(page);
-  await page.getByRole('button', { name: 'Take Sluicegate Song off the shelf' }).click();
+  await page.getByRole('button', { name: 'Delete Sluicegate Song' }).click();
   await expect(page.getByRole('article')).toHaveCount(5);
-  await page.getByRole('button', { name: 'Put it back' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('article')).toHaveCount(6);
   await page.goto('/song/nowhere');
   await expect(page.getByRole('heading', { name: 'This song is not on the shelf' })).toBeVisible();
@@ -219,7 +219,7 @@ test('all songs go out as one backup and onto another machine; restored twice th
   const other = await elsewhere.newPage();
   await openShelf(other);
   for (const title of ['Sluicegate Song', 'Boathouse Jig'])
-    await other.getByRole('button', { name: `Take ${title} off the shelf` }).click();
+    await other.getByRole('button', { name: `Delete ${title}` }).click();
   await expect(other.getByRole('article')).toHaveCount(4);
   const restore = (buffer: Buffer) =>
     other

@@ -262,7 +262,7 @@ describe('reading MusicXML', () => {
     expect(() => readProject('{}')).toThrow(/not a project file/);
     expect(() =>
       readProject(writeProject({ song: { ...DEMO_SONGS[0], pickup: -1 }, profile: DEFAULT_PROFILE })),
-    ).toThrow(/song\.pickup/);
+    ).toThrow(/The pick-up/);
   });
 });
 
@@ -325,7 +325,7 @@ describe('a project file with what cannot be', () => {
     );
     expect(profile).toEqual(DEFAULT_PROFILE);
     expect(textOf(song.imported.at(-1))).toContain(
-      'The profile in the file could not be used (profile.leftReach',
+      'The profile in the file could not be used (The reach of the left hand',
     );
   });
 

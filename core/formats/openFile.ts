@@ -30,9 +30,9 @@ function checked(tune: TuneCandidate): TuneCandidate {
   } catch (error) {
     if (!(error instanceof SongShapeError)) throw error;
     throw new FileError(
-      `The file is past what a song may hold: ${error.message.replace(/\.$/, '')}`,
+      `The file cannot be made a song: ${error.message.replace(/\.$/, '')}`,
       '',
-      'Split it, or export only the melody.',
+      'Put it right where the file comes from, or export only the melody.',
     );
   }
 }

@@ -49,14 +49,12 @@ export function readProject(text: string): Project {
   }
   try {
     const song = migrateSong(outer.data.song);
-    const profile = profileSchema.safeParse(outer.data.profile ?? DEFAULT_PROFILE);
+    const profile = profileSchema.safeParse(outer.data.profile ?? DEFAULT_PROFILE, { reportInput: true });
     const { practice } = outer.data;
     const along = practice === undefined ? {} : { practice };
     if (profile.success) return { song, profile: profile.data, ...along };
     // A hand or keyboard there is not: the song opens all the same, with the usual ones.
-    const said = stored(
-      imports.profileUnfit(firstIssue(profile.error, 'profile').replace(/\.$/, '').slice(0, 200)),
-    );
+    const said = stored(imports.profileUnfit(firstIssue(profile.error).replace(/\.$/, '')));
     const imported = [...song.imported, { tick: 0, said }];
     return { song: { ...song, imported }, profile: DEFAULT_PROFILE, ...along };
   } catch (error) {
@@ -76,7 +74,7 @@ function parseJson(text: string): unknown {
   } catch (error) {
     if (!(error instanceof SyntaxError)) throw error;
     throw new FileError(
-      `The project file is damaged or cut short: ${error.message}`,
+      'The project file is damaged or cut short',
       '',
       'Export it again, or open an older copy.',
     );

@@ -17,6 +17,7 @@ export { afterJob, cardStates, type Known, standingAt } from './standing';
 export { PRACTISE_SETTINGS, type PractiseSettings, readSettings } from './settings';
 export { type LiveStand, LiveTake } from './live';
 export { type Aim, type RankedSong, rankSongs, type SongToRank, songToRank } from './nextSongs';
+export { type CardRecord, cardRecordSchema, jottingSchema, takeSchema, turnSchema } from './record';
 export { type Jotting, newTurns, type PracticeRecord, readRecord, rowOf, turnsOfRows } from './record';
 export { spotJob } from './spots';
 export { barsToTap, stretchInRecording, tempoAlong, withTap } from './tapped';

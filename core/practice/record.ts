@@ -7,9 +7,12 @@ import { TROUBLE_KINDS } from './troubles';
 const hand = z.enum(['right', 'left']);
 const percent = z.number().min(1).max(400);
 const partNumber = z.number().int().min(1).max(20_000);
+/** Milliseconds that are a date. */
 const time = z.number().int().min(0).max(8.64e15);
+const count = z.number().int().min(0).max(1_000_000);
 
-const turnSchema = z.object({
+/** A turn as it is kept. */
+export const turnSchema = z.object({
   songId: z.string().max(200),
   at: time,
   card: z.string().min(1).max(300),
@@ -22,13 +25,13 @@ const turnSchema = z.object({
   tempoPercent: percent,
   isClean: z.boolean(),
   cleanShare: z.number().min(0).max(1).nullable(),
-  apart: z.number().nullable(),
+  apart: z.number().min(-3600).max(3600).nullable(),
   seconds: z.number().min(0).max(86_400),
   slips: z
     .array(
       z.object({
         from: z.string().max(200),
-        after: z.number().int(),
+        after: z.number().int().min(-1_000_000).max(1_000_000),
         midi: z.number().int().min(0).max(127),
         hand,
         kind: z.enum(TROUBLE_KINDS),
@@ -40,21 +43,21 @@ const turnSchema = z.object({
 
 const standingSchema = z.object({
   tempoPercent: percent,
-  clean: z.number().int().min(0),
-  missed: z.number().int().min(0),
+  clean: count,
+  missed: count,
   isPassed: z.boolean(),
 });
 
 const cardSchema = z.object({
-  due: z.number(),
-  stability: z.number(),
-  difficulty: z.number(),
-  reps: z.number(),
-  lapses: z.number(),
-  state: z.number(),
-  lastReview: z.number().nullable(),
-  scheduledDays: z.number(),
-  learningSteps: z.number(),
+  due: time,
+  stability: z.number().min(0).max(1e6),
+  difficulty: z.number().min(0).max(10),
+  reps: count,
+  lapses: count,
+  state: z.number().int().min(0).max(3),
+  lastReview: time.nullable(),
+  scheduledDays: z.number().min(0).max(1e6),
+  learningSteps: count,
 });
 
 /** Something the pianist wrote down about practising. */
@@ -64,7 +67,7 @@ export interface Jotting {
 }
 
 /** Where one stands with a card, as it is taken along. */
-interface CardRecord extends Known {
+export interface CardRecord extends Known {
   readonly card: string;
 }
 
@@ -77,12 +80,29 @@ export interface PracticeRecord {
 
 const list = z.array(z.unknown());
 const recordSchema = z.object({ turns: list, standings: list, jottings: list.optional() });
-const cardRecordSchema = z.object({
+/** Where one stands with a card, as it is kept. */
+export const cardRecordSchema = z.object({
   card: z.string().min(1).max(300),
   standing: standingSchema,
   review: cardSchema.nullable(),
 });
-const jottingSchema = z.object({ at: time, text: z.string().min(1).max(2000) });
+/** Something written down, as it is kept. */
+export const jottingSchema = z.object({ at: time, text: z.string().min(1).max(2000) });
+
+/** A take as it was played. */
+export const takeSchema = z.object({
+  songId: z.string(),
+  at: time,
+  events: z
+    .array(
+      z.object({
+        seconds: z.number().min(-3600).max(86_400),
+        midi: z.number().int().min(0).max(127),
+        velocity: z.number().min(0).max(127),
+      }),
+    )
+    .min(1),
+});
 
 /** A record that was read, and how much of it could not be. */
 interface ReadRecord {

@@ -14,7 +14,8 @@ export { changeAdded, changeLeftOut, type ChangesEdit, changeSplit, changesPlace
 export { changeMoved, changeStepped, freshId, SHORTEST } from './changeEdits';
 export { applyEdit, describeEdit, sessionOf, type SongEdit, type TuneFields } from './edits';
 export { type Finding, findingId, isDismissed, type Remedy } from './finding';
-export { checkedSong, firstIssue, migrateSong, SongShapeError } from './migrate';
+export { firstIssue } from './issues';
+export { checkedSong, migrateSong, SongShapeError } from './migrate';
 export { cleared, heads, syllablesOf, wordsOf } from './noteEdits';
 export { asPreferred, DEFAULT_PROFILE, type Profile, profileSchema, SKILL } from './profile';
 export { DEFAULT_CHOICES } from './emptySong';

@@ -21,28 +21,28 @@ describe('what a song may mean', () => {
 
   it('no more notes, chords and syllables than are worked with', () => {
     expect(problem({ melody: notes(MOST_NOTES) })).toBeNull();
-    expect(problem({ melody: notes(MOST_NOTES + 1) })).toMatch(/^song\.melody: 40001 notes/);
+    expect(problem({ melody: notes(MOST_NOTES + 1) })).toMatch(/^It has 40,001 notes/);
     const changes = (count: number) => Array.from({ length: count }, (_, i) => ({ ...change, id: `c${i}` }));
     expect(problem({ changes: changes(MOST_CHANGES) })).toBeNull();
-    expect(problem({ changes: changes(MOST_CHANGES + 1) })).toMatch(/^song\.changes: 20001 chords/);
+    expect(problem({ changes: changes(MOST_CHANGES + 1) })).toMatch(/^It has 20,001 chords/);
     const words = (count: number) =>
       Array.from({ length: count }, () => ({ tick: 0, text: 'la', syllabic: 'single' as const }));
     expect(problem({ words: words(MOST_NOTES) })).toBeNull();
-    expect(problem({ words: words(MOST_NOTES + 1) })).toMatch(/^song\.words: 40001 syllables/);
+    expect(problem({ words: words(MOST_NOTES + 1) })).toMatch(/^It has 40,001 syllables/);
   });
 
   it('maps begin at 0 and go on in time', () => {
     const [tempo] = lanterns.tempoMap;
     expect(problem({ tempoMap: [{ ...tempo, tick: 1 }] })).toBe(
-      'song.tempoMap.0.tick: it begins at 1, not at 0.',
+      'Change of tempo 1: it does not begin with the song.',
     );
     const later = (tick: number) => [tempo, { ...tempo, tick: 960 }, { ...tempo, tick }];
     expect(problem({ tempoMap: later(961) })).toBeNull();
     expect(problem({ tempoMap: later(960) })).toBe(
-      'song.tempoMap.2.tick: it does not come after the entry before it.',
+      'Change of tempo 3: it does not come after the one before it.',
     );
-    expect(problem({ keyMap: [{ ...lanterns.keyMap[0], tick: 5 }] })).toMatch(/^song\.keyMap\.0/);
-    expect(problem({ metreMap: [{ ...lanterns.metreMap[0], tick: 5 }] })).toMatch(/^song\.metreMap\.0/);
+    expect(problem({ keyMap: [{ ...lanterns.keyMap[0], tick: 5 }] })).toMatch(/^Key change 1/);
+    expect(problem({ metreMap: [{ ...lanterns.metreMap[0], tick: 5 }] })).toMatch(/^Change of metre 1/);
   });
 
   it('spans of the playing order run forwards, inside the song, and add up to what can be played', () => {
@@ -50,37 +50,39 @@ describe('what a song may mean', () => {
       playingOrder: spans.map(([fromBar, toBar]) => ({ fromBar, toBar })),
     });
     expect(problem(order([1, 24], [24, 24]))).toBeNull();
-    expect(problem(order([1, 8], [9, 2]))).toBe('song.playingOrder.1: it goes from bar 9 back to bar 2.');
-    expect(problem(order([1, 25]))).toBe('song.playingOrder.0: bar 25 is past the last, bar 24.');
-    expect(problem(order([0, 0]))).toBe('song.playingOrder.0: there is no bar 0.');
+    expect(problem(order([1, 8], [9, 2]))).toBe(
+      'Span of bars in the playing order 2: it goes from bar 9 back to bar 2.',
+    );
+    expect(problem(order([1, 25]))).toBe(
+      'Span of bars in the playing order 1: bar 25 is past the last, bar 24.',
+    );
+    expect(problem(order([0, 0]))).toBe('Span of bars in the playing order 1: the song has no pick-up.');
     expect(problem(order([0, 0], [1, 16]), sluicegate)).toBeNull();
     const full = Math.floor(MOST_PLAYED_BARS / 24);
     const often = (times: number): [number, number][] => Array.from({ length: times }, () => [1, 24]);
     const rest = MOST_PLAYED_BARS - 24 * full;
     expect(problem(order(...often(full), [1, rest]))).toBeNull();
     expect(problem(order(...often(full), [1, rest + 1]))).toBe(
-      `song.playingOrder.${full}: played out the song has more than 20,000 bars.`,
+      `Span of bars in the playing order ${full + 1}: played out the song has more than 20,000 bars.`,
     );
   });
 
   it('ids are given once, in each list by itself', () => {
-    expect(problem({ melody: [note, { ...note, tick: 960 }] })).toBe(
-      'song.melody.1.id: “n1” is given twice.',
-    );
-    expect(problem({ changes: [change, change] })).toBe('song.changes.1.id: “c1” is given twice.');
+    expect(problem({ melody: [note, { ...note, tick: 960 }] })).toBe('Note 2: its id, “n1”, is given twice.');
+    expect(problem({ changes: [change, change] })).toBe('Chord 2: its id, “c1”, is given twice.');
     const [section] = lanterns.sections;
-    expect(problem({ sections: [section, section] })).toMatch(/^song\.sections\.1\.id/);
+    expect(problem({ sections: [section, section] })).toMatch(/^Section 2: its id/);
     const cut = { id: 'x', tick: 0, locked: true };
-    expect(problem({ cuts: [cut, { ...cut, tick: 5 }] })).toMatch(/^song\.cuts\.1\.id/);
+    expect(problem({ cuts: [cut, { ...cut, tick: 5 }] })).toMatch(/^Cut 2: its id/);
     expect(problem({ melody: [{ ...note, id: 'same' }], changes: [{ ...change, id: 'same' }] })).toBeNull();
   });
 
   it('nothing ends later than the longest song', () => {
     expect(problem({ melody: [{ ...note, tick: LAST_TICK - note.length }] })).toBeNull();
     expect(problem({ melody: [{ ...note, tick: LAST_TICK - note.length + 1 }] })).toMatch(
-      /^song\.melody\.0: it ends later/,
+      /^Note 1: it ends later/,
     );
-    expect(problem({ changes: [{ ...change, length: LAST_TICK + 1 }] })).toMatch(/^song\.changes\.0/);
+    expect(problem({ changes: [{ ...change, length: LAST_TICK + 1 }] })).toMatch(/^Chord 1/);
   });
 
   it('lists are put in time, grace notes before their main note; what is in time stays the very list', () => {

@@ -1,3 +1,5 @@
+import { barTicks, metreName, midiOf, nameOf, type Pitch } from '../music';
+import { wrongAt } from './issues';
 import { type Song } from './schema';
 
 /** Bounds of a song, each said when it is passed: beyond them nothing on the screen would be of use. */
@@ -13,26 +15,30 @@ export const LAST_TICK = 200_000_000;
  * once where a song comes from outside or from the store, before anything computes with it.
  */
 export function meaningProblem(song: Song): string | null {
-  return tooMuch(song) ?? wrongMap(song) ?? wrongOrder(song) ?? twice(song) ?? outOfTime(song);
+  return (
+    tooMuch(song) ?? wrongMap(song) ?? wrongOrder(song) ?? twice(song) ?? outOfTime(song) ?? outOfKeys(song)
+  );
 }
 
 function tooMuch({ melody, changes, words }: Song): string | null {
-  if (melody.length > MOST_NOTES)
-    return `song.melody: ${melody.length} notes, and at most ${MOST_NOTES} are worked with.`;
-  if (changes.length > MOST_CHANGES)
-    return `song.changes: ${changes.length} chords, and at most ${MOST_CHANGES} are worked with.`;
-  return words.length > MOST_NOTES
-    ? `song.words: ${words.length} syllables, and at most ${MOST_NOTES} are worked with.`
-    : null;
+  const more = (list: readonly unknown[], most: number, what: string): string | null =>
+    list.length > most
+      ? `It has ${inThousands(list.length)} ${what}, and at most ${inThousands(most)} are worked with.`
+      : null;
+  return (
+    more(melody, MOST_NOTES, 'notes') ??
+    more(changes, MOST_CHANGES, 'chords') ??
+    more(words, MOST_NOTES, 'syllables')
+  );
 }
 
 /** Maps begin at tick 0 and go on in time. */
 function wrongMap(song: Song): string | null {
   for (const name of ['keyMap', 'metreMap', 'tempoMap'] as const) {
     const map: readonly { readonly tick: number }[] = song[name];
-    if (map[0].tick !== 0) return `song.${name}.0.tick: it begins at ${map[0].tick}, not at 0.`;
+    if (map[0].tick !== 0) return wrongAt([name, 0], 'it does not begin with the song');
     const at = map.findIndex((entry, i) => i > 0 && entry.tick <= map[i - 1].tick);
-    if (at >= 0) return `song.${name}.${at}.tick: it does not come after the entry before it.`;
+    if (at >= 0) return wrongAt([name, at], 'it does not come after the one before it');
   }
   return null;
 }
@@ -42,14 +48,14 @@ function wrongOrder({ playingOrder, barCount, pickup }: Song): string | null {
   const first = pickup > 0 ? 0 : 1;
   let total = 0;
   for (const [i, { fromBar, toBar }] of playingOrder.entries()) {
-    const place = `song.playingOrder.${i}`;
-    if (toBar < fromBar) return `${place}: it goes from bar ${fromBar} back to bar ${toBar}.`;
+    const wrong = (what: string): string => wrongAt(['playingOrder', i], what);
+    if (toBar < fromBar) return wrong(`it goes from bar ${fromBar} back to bar ${toBar}`);
     if (toBar > barCount || fromBar > barCount)
-      return `${place}: bar ${Math.max(fromBar, toBar)} is past the last, bar ${barCount}.`;
-    if (toBar < first) return `${place}: there is no bar ${toBar}.`;
+      return wrong(`bar ${Math.max(fromBar, toBar)} is past the last, bar ${barCount}`);
+    if (toBar < first) return wrong('the song has no pick-up');
     total += toBar - Math.max(first, fromBar) + 1;
     if (total > MOST_PLAYED_BARS)
-      return `${place}: played out the song has more than ${MOST_PLAYED_BARS.toLocaleString('en')} bars.`;
+      return wrong(`played out the song has more than ${inThousands(MOST_PLAYED_BARS)} bars`);
   }
   return null;
 }
@@ -60,7 +66,7 @@ function twice(song: Song): string | null {
   for (const [name, list] of Object.entries({ melody, changes, sections, cuts, patterns })) {
     const seen = new Set<string>();
     for (const [i, { id }] of list.entries()) {
-      if (seen.has(id)) return `song.${name}.${i}.id: “${id.slice(0, 60)}” is given twice.`;
+      if (seen.has(id)) return wrongAt([name, i], `its id, “${id}”, is given twice`);
       seen.add(id);
     }
   }
@@ -71,9 +77,35 @@ function outOfTime(song: Song): string | null {
   for (const name of ['melody', 'changes', 'words', 'sections', 'cuts'] as const) {
     const list: readonly { readonly tick: number; readonly length?: number }[] = song[name];
     const late = list.findIndex(({ tick, length = 0 }) => tick + length > LAST_TICK);
-    if (late >= 0) return `song.${name}.${late}: it ends later than any song of ${song.barCount} bars.`;
+    if (late >= 0) return wrongAt([name, late], `it ends later than any song of ${song.barCount} bars`);
   }
   return null;
+}
+
+/** A pick-up is no longer than a bar; every note is a key that MIDI has. */
+function outOfKeys({ pickup, metreMap, melody, settled, fillsTaken }: Song): string | null {
+  if (pickup > barTicks(metreMap[0]))
+    return wrongAt(['pickup'], `it is longer than a bar of ${metreName(metreMap[0])}`);
+  const isKey = ({ pitch }: { readonly pitch: Pitch }): boolean => midiOf(pitch) >= 0 && midiOf(pitch) <= 127;
+  const wrong = (
+    [list, notes]: readonly [string, readonly { readonly pitch: Pitch }[]],
+    i = 0,
+  ): string | null => {
+    const at = notes.findIndex((note) => !isKey(note));
+    if (at < 0) return null;
+    const where = list === 'melody' ? [list, at] : [list, i, 'notes'];
+    return wrongAt(where, `${nameOf(notes[at].pitch)} is a key that no piano has`);
+  };
+  return (
+    wrong(['melody', melody]) ??
+    settled.map(({ keys }, i) => wrong(['settled', keys ?? []], i)).find(Boolean) ??
+    fillsTaken.map(({ notes }, i) => wrong(['fillsTaken', notes ?? []], i)).find(Boolean) ??
+    null
+  );
+}
+
+function inThousands(count: number): string {
+  return count.toLocaleString('en');
 }
 
 /** The lists of a song in time: a file may hold them in any order, and everything after counts on it. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { songs, textOf } from '../testing';
+import { pathsIn, songs, textOf, withValue, WRONG } from '../testing';
 import { DEFAULT_PROFILE, profileSchema } from './profile';
 import { migrateSong, SongShapeError } from './migrate';
 import { emptySong } from './emptySong';
@@ -36,6 +36,17 @@ const repeated: Song = {
 };
 
 const copyOf = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+/** Why a stored song is refused; empty where it is not. */
+function whyRefused(stored: unknown): string {
+  try {
+    migrateSong(stored);
+    return '';
+  } catch (error) {
+    if (error instanceof SongShapeError) return error.message;
+    throw error;
+  }
+}
 
 describe('shape and migration', () => {
   it('accepts every random song and gives it back the same', () => {
@@ -101,9 +112,21 @@ describe('shape and migration', () => {
     ]);
   });
 
+  it('says what is wrong in words, whatever is in whatever place, and no name of the program', () => {
+    const song = { ...repeated, melody: repeated.melody.slice(0, 1), changes: repeated.changes.slice(0, 1) };
+    for (const path of pathsIn(song))
+      for (const wrong of WRONG) {
+        const why = whyRefused(withValue(song, path, wrong));
+        expect([path, why]).toEqual([
+          path,
+          expect.not.stringMatching(/[a-z][A-Z]|\w\.\w|undefined|NaN|Invalid/),
+        ]);
+      }
+  });
+
   it('names the place that does not fit', () => {
     expect(() => migrateSong({ ...repeated, melody: [{ ...note('a', 0, 1), tick: -1 }] })).toThrow(
-      /song\.melody\.0\.tick/,
+      /^Note 1, where it begins: it is less than 0\.$/,
     );
     const two = copyOf(repeated) as unknown as Record<string, unknown>;
     const older = {

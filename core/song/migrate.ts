@@ -1,11 +1,11 @@
-import * as z from 'zod';
 import { canBeGrouped, metreName } from '../music';
 import { fillIds, imports, type Phrase, storedPhrase } from '../sentences';
 import { inOrder, meaningProblem } from './meaning';
 import { DEFAULT_DIVISION } from './emptySong';
+import { firstIssue } from './issues';
 import { SCHEMA_VERSION, type Song, songSchema } from './schema';
 
-/** A stored or exported song that cannot be opened; the message names the place in the file. */
+/** A stored or exported song that cannot be opened; the message is a sentence with the place in the song. */
 export class SongShapeError extends Error {
   constructor(message: string) {
     super(message);
@@ -195,13 +195,15 @@ export function migrateSong(stored: unknown): Song {
     throw new SongShapeError('There is no song in this file.');
   let current = stored as Record<string, unknown>;
   const version = current['schemaVersion'];
-  if (typeof version !== 'number') throw new SongShapeError('The song does not say its schemaVersion.');
-  if (version > SCHEMA_VERSION) {
+  if (!Number.isInteger(version) || Number(version) < 0)
+    throw new SongShapeError('The song does not say of which version it is.');
+  const from = Number(version);
+  if (from > SCHEMA_VERSION) {
     throw new SongShapeError(
-      `The song was saved by a newer version (${version}; this one reads ${SCHEMA_VERSION}).`,
+      `The song was saved by a newer version (${from}; this one reads ${SCHEMA_VERSION}).`,
     );
   }
-  for (let at = version; at < SCHEMA_VERSION; at++) {
+  for (let at = from; at < SCHEMA_VERSION; at++) {
     const step = MIGRATIONS[at];
     if (!step) throw new SongShapeError(`Songs of version ${at} can no longer be read.`);
     current = step(current);
@@ -214,8 +216,8 @@ export function migrateSong(stored: unknown): Song {
  * {@link SongShapeError} naming the first place that does not fit.
  */
 export function checkedSong(read: unknown): Song {
-  const result = songSchema.safeParse(read);
-  if (!result.success) throw new SongShapeError(firstIssue(result.error, 'song'));
+  const result = songSchema.safeParse(read, { reportInput: true });
+  if (!result.success) throw new SongShapeError(firstIssue(result.error));
   const song = inOrder(withSayings(result.data));
   const problem = meaningProblem(song);
   if (problem) throw new SongShapeError(problem);
@@ -239,10 +241,4 @@ function withSayings(song: Song): Song {
         },
   );
   return { ...song, imported };
-}
-
-/** "song.melody.3.tick: expected number" as a sentence. */
-export function firstIssue(error: z.ZodError, root: string): string {
-  const issue = error.issues[0];
-  return `${[root, ...issue.path.map(String)].join('.').slice(0, 100)}: ${issue.message.replace(/^Invalid input: expected .*, received undefined$/, 'it is missing').slice(0, 160)}.`;
 }

@@ -10,7 +10,11 @@ import { Problems } from './ui/problems';
   template: `
     @if (problems.sentence(); as text) {
       <p class="app-problem" role="alert">
-        {{ text }} <button type="button" (click)="problems.putAway()">Put away</button>
+        {{ text }}
+        @if (problems.hasRaw()) {
+          <button type="button" (click)="problems.takeAwayRaw()">Take away the raw data</button>
+        }
+        <button type="button" (click)="problems.putAway()">Put away</button>
       </p>
     }
     <router-outlet />

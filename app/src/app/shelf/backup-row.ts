@@ -35,6 +35,7 @@ import { messageOf } from '../ui/message';
       <button nz-button type="button" [disabled]="packing() !== null" (click)="restoreAsked.emit()">
         Restore a backup
       </button>
+      <button nz-button type="button" (click)="binAsked.emit()">Bin and storage</button>
       @if (offline.canInstall()) {
         <button nz-button type="button" (click)="offline.install()">Install on this machine</button>
       }
@@ -74,6 +75,7 @@ export class BackupRow {
   readonly isEmpty = input.required<boolean>();
   /** A backup is to be chosen among files. */
   readonly restoreAsked = output();
+  readonly binAsked = output();
   /** How far a backup is, out or in; null: none is under way. */
   protected readonly packing = signal<string | null>(null);
   protected readonly said = signal<string | null>(null);

@@ -20,7 +20,8 @@ import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { firstValueFrom } from 'rxjs';
 import { FIRST_PLACE } from '../storage/place';
 import { PracticeStore } from '../storage/practice-store';
-import { SongStore, type TakenOff, UnreadableSongError } from '../storage/song-store';
+import { Bin } from '../storage/bin';
+import { SongStore, UnreadableSongError } from '../storage/song-store';
 import type { ShelfCard } from '../storage/stored';
 import { takeAwayRaw } from '../storage/take-away';
 import { openDialog } from '../ui/dialog';
@@ -56,6 +57,7 @@ type LaunchedWindow = Window & {
 })
 export class Shelf implements OnInit, OnDestroy {
   private readonly songs = inject(SongStore);
+  private readonly bin = inject(Bin);
   private readonly practice = inject(PracticeStore);
   protected readonly offline = inject(Offline);
   private readonly reader = inject(FileReaderClient);
@@ -70,7 +72,8 @@ export class Shelf implements OnInit, OnDestroy {
 
   private readonly stored = signal<readonly ShelfCard[] | null>(null);
   protected readonly cards = computed(() => this.stored()?.map(shown) ?? null);
-  protected readonly deleted = signal<TakenOff | null>(null);
+  /** The song deleted last. */
+  protected readonly deleted = signal<ShelfCard | null>(null);
   protected readonly problem = signal<string | null>(null);
   protected readonly reading = signal<string | null>(null);
   protected readonly isOver = signal(false);
@@ -95,6 +98,7 @@ export class Shelf implements OnInit, OnDestroy {
 
   private async refresh(): Promise<void> {
     try {
+      this.problems.guard('The bin could not be emptied of what is older than 30 days', this.bin.purge());
       this.stored.set(await this.songs.all());
       this.problems.guard('Parts and length of a song could not be found', this.findFacts());
     } catch (error) {
@@ -296,12 +300,13 @@ export class Shelf implements OnInit, OnDestroy {
     }
   }
 
-  protected async remove(card: Card): Promise<void> {
+  protected async remove({ card }: Card): Promise<void> {
     try {
-      this.deleted.set(await this.songs.remove(card.card));
+      await this.bin.delete(card);
+      this.deleted.set(card);
       await this.refresh();
     } catch (error) {
-      this.wentWrong('The song could not be taken off', error);
+      this.wentWrong('The song could not be deleted', error);
     }
   }
 
@@ -309,11 +314,24 @@ export class Shelf implements OnInit, OnDestroy {
     try {
       const song = this.deleted();
       if (!song) return;
-      await this.songs.restore(song);
+      await this.bin.putBack(song.id);
       this.deleted.set(null);
       await this.refresh();
     } catch (error) {
       this.wentWrong('The song could not be put back', error);
+    }
+  }
+
+  /** What is in the bin, and what takes room. */
+  protected async showBin(): Promise<void> {
+    try {
+      const { BinList } = await import('./bin-list');
+      const modal = openDialog(this.modal, { nzTitle: 'Bin and storage', nzContent: BinList, nzWidth: 620 });
+      await firstValueFrom(modal.afterClose);
+      this.deleted.set(null);
+      await this.refresh();
+    } catch (error) {
+      this.wentWrong('The bin could not be shown', error);
     }
   }
 }

@@ -1,10 +1,10 @@
 import '@angular/compiler';
-import { Injector } from '@angular/core';
 import { DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { aTurn } from '../../../../core/testing';
 import { DEMO_SONGS } from '../../../../demo/songs';
+import { stored } from '../testing/stored';
 import { Backups, type Restored, restoredInWords } from './backups';
 import { Database } from './database';
 import { FIRST_PLACE } from './place';
@@ -33,12 +33,7 @@ describe('backups', () => {
 
   beforeEach(async () => {
     await empty();
-    const injector = Injector.create({
-      providers: [{ provide: Database, useFactory: () => new Database() }, SongStore, PracticeStore, Backups],
-    });
-    songs = injector.get(SongStore);
-    practice = injector.get(PracticeStore);
-    backups = injector.get(Backups);
+    [songs, practice, backups] = [stored(SongStore), stored(PracticeStore), stored(Backups)];
   });
   afterEach(empty);
 

@@ -3,6 +3,7 @@ import { type BackedUp, BackupWriter, FileError, openBackup } from '@joined-hand
 import { readRecord } from '@joined-hands/core/practice';
 import { DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import { counted } from '@joined-hands/core/words';
+import { Bin } from './bin';
 import { PracticeStore } from './practice-store';
 import { SongStore, UnreadableSongError } from './song-store';
 
@@ -26,6 +27,7 @@ export interface Restored {
 export class Backups {
   private readonly songs = inject(SongStore);
   private readonly practice = inject(PracticeStore);
+  private readonly bin = inject(Bin);
 
   /** Gives the file, and the titles of songs that cannot be read and so are not in it. */
   async write(told: Progress): Promise<{ readonly bytes: Uint8Array; readonly leftOut: readonly string[] }> {
@@ -66,8 +68,10 @@ export class Backups {
     const stored = await this.stored(song.id);
     if (stored === 'none') await this.songs.add(song);
     if (stored === 'none' || (stored !== 'unreadable' && isSame(stored, song))) {
+      const wasAway = stored === 'none' || (await this.bin.has(song.id));
+      await this.bin.putBack(song.id);
       await this.takePractice(song.id, practice);
-      return stored === 'none' ? 'added' : 'known';
+      return wasAway ? 'added' : 'known';
     }
     // By what is in it, so that the same backup gives the same song beside, once.
     const id = `${song.id}~${fingerprint(JSON.stringify(song))}`;

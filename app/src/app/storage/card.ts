@@ -1,7 +1,8 @@
 import type { SongFacts } from '@joined-hands/core/arrangement';
 import { keyName, metreName, typeset } from '@joined-hands/core/music';
 import { migrateSong, type Song, SongShapeError } from '@joined-hands/core/song';
-import { FIRST_PLACE, type Place } from './place';
+import { numberOf, recordOf, textOf, timeOf } from './believed';
+import { FIRST_PLACE, type Place, placeOf } from './place';
 import type { ShelfCard, StoredSong } from './stored';
 
 /** What is stored of a song beside it, as far as it is known. */
@@ -10,13 +11,39 @@ export interface AboutSong {
   readonly openedAt?: number | null;
   readonly savedAt?: number;
   readonly facts?: SongFacts | null;
+  readonly deletedAt?: number | null;
+}
+
+/** What can be believed of a stored card, whatever else is wrong with it. */
+export function aboutOf(stored: unknown): AboutSong {
+  const { place, openedAt, savedAt, facts, deletedAt } = recordOf(stored);
+  const { parts, seconds } = recordOf(facts);
+  const [count, length] = [numberOf(parts, 0, 20_000), numberOf(seconds, 0, 1e6)];
+  return {
+    place: placeOf(place),
+    openedAt: timeOf(openedAt),
+    savedAt: timeOf(savedAt) ?? 0,
+    facts: count === null || length === null ? null : { parts: count, seconds: length },
+    deletedAt: timeOf(deletedAt),
+  };
+}
+
+/** A stored card, with what can be believed of it; null where it does not tell its song. */
+export function readCard(stored: unknown): ShelfCard | null {
+  const { id, revision, title, subtitle, key, metre, bars, trouble } = recordOf(stored);
+  const texts = [id, title, subtitle, key, metre].map((text) => textOf(text, 1000));
+  const numbers = [revision, bars].map((number) => numberOf(number, 0, Number.MAX_SAFE_INTEGER));
+  if ([...texts, ...numbers].includes(null) || !title) return null;
+  const [known, about] = [stored as ShelfCard, aboutOf(stored)];
+  const place = { ...FIRST_PLACE, ...about.place };
+  return { ...known, ...about, place, trouble: textOf(trouble, 1000) } as ShelfCard;
 }
 
 /** The card of a song that is whole. */
 export function cardOf(
   song: Song,
   revision: number,
-  { place, openedAt = null, savedAt = 0, facts = null }: AboutSong,
+  { place, openedAt = null, savedAt = 0, facts = null, deletedAt = null }: AboutSong,
 ): ShelfCard {
   const { tonic, mode } = song.keyMap[0];
   return {
@@ -32,6 +59,7 @@ export function cardOf(
     place: { ...FIRST_PLACE, ...place },
     openedAt,
     savedAt,
+    deletedAt,
   };
 }
 
@@ -46,7 +74,7 @@ export function cardFrom({ id, revision, song }: StoredSong, about: AboutSong): 
 
 /** Why something stored cannot be opened, in a sentence. */
 export function whyNot(error: unknown): string {
-  if (error instanceof SongShapeError) return error.message.replace(/^song\./, 'At song.');
+  if (error instanceof SongShapeError) return error.message;
   return error instanceof Error ? `It cannot be read: ${error.message.slice(0, 200)}.` : 'It cannot be read.';
 }
 
@@ -54,7 +82,7 @@ function troubled(
   id: string,
   revision: number,
   song: unknown,
-  { place, openedAt = null, savedAt = 0 }: AboutSong,
+  { place, openedAt = null, savedAt = 0, deletedAt = null }: AboutSong,
   trouble: string,
 ): ShelfCard {
   const { title } = typeof song === 'object' && song !== null ? (song as { title?: unknown }) : {};
@@ -68,8 +96,9 @@ function troubled(
     bars: 0,
     facts: null,
     trouble,
-    place: { ...FIRST_PLACE, ...(typeof place === 'object' ? place : {}) },
-    openedAt: typeof openedAt === 'number' ? openedAt : null,
-    savedAt: typeof savedAt === 'number' ? savedAt : 0,
+    place: placeOf(place),
+    openedAt: timeOf(openedAt),
+    savedAt: timeOf(savedAt) ?? 0,
+    deletedAt: timeOf(deletedAt),
   };
 }

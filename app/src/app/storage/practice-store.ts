@@ -1,15 +1,23 @@
 import { inject, Injectable } from '@angular/core';
 import {
+  type CardRecord,
+  cardRecordSchema,
   type Jotting,
+  jottingSchema,
   type Known,
   newTurns,
   type PracticeRecord,
   type PractiseSettings,
   readSettings,
+  takeSchema,
   type Turn,
+  turnSchema,
 } from '@joined-hands/core/practice';
+import type { Table } from 'dexie';
+import { numberOf, recordOf, textOf, timeOf } from './believed';
+import { Checked } from './checked';
 import { Database } from './database';
-import type { StoredRecording, StoredStanding, StoredTake } from './stored';
+import type { StoredRecording, StoredTake } from './stored';
 
 /** Takes kept of one song: the last so many. */
 const MOST_TAKES = 30;
@@ -19,19 +27,20 @@ const SETTINGS = 'practise';
 @Injectable({ providedIn: 'root' })
 export class PracticeStore {
   private readonly database = inject(Database);
+  private readonly checked = inject(Checked);
 
   /** All turns at a song, the oldest first. */
-  turnsOf(songId: string): Promise<Turn[]> {
-    return this.database.turns.where('songId').equals(songId).sortBy('at');
+  async turnsOf(songId: string): Promise<Turn[]> {
+    return this.inTime(turnSchema, await ofSong(this.database.turns, songId));
   }
 
   /** Turns at any song since a time, the oldest first. */
-  turnsSince(at: number): Promise<Turn[]> {
-    return this.database.turns.where('at').aboveOrEqual(at).sortBy('at');
+  async turnsSince(at: number): Promise<Turn[]> {
+    return this.inTime(turnSchema, await this.database.turns.where('at').aboveOrEqual(at).toArray());
   }
 
-  standingsOf(songId: string): Promise<StoredStanding[]> {
-    return this.database.standings.where('songId').equals(songId).toArray();
+  async standingsOf(songId: string): Promise<CardRecord[]> {
+    return this.checked.good(cardRecordSchema, await ofSong(this.database.standings, songId));
   }
 
   /** A turn, where one stands after it, and the take it was judged by: all or nothing. */
@@ -49,13 +58,19 @@ export class PracticeStore {
   }
 
   /** The takes kept of a song, the oldest first. */
-  takesOf(songId: string): Promise<StoredTake[]> {
-    return this.database.takes.where('songId').equals(songId).sortBy('at');
+  async takesOf(songId: string): Promise<StoredTake[]> {
+    return this.inTime(takeSchema, await ofSong(this.database.takes, songId));
   }
 
   async jottingsOf(songId: string): Promise<Jotting[]> {
-    const own = await this.database.jottings.where('songId').equals(songId).sortBy('at');
-    return own.map(({ at, text }) => ({ at, text }));
+    return this.inTime(jottingSchema, await ofSong(this.database.jottings, songId));
+  }
+
+  private inTime<T extends { readonly at: number }>(
+    schema: Parameters<Checked['good']>[0],
+    records: readonly unknown[],
+  ): T[] {
+    return (this.checked.good(schema, records) as T[]).sort((a, b) => a.at - b.at);
   }
 
   async jot(songId: string, jotting: Jotting): Promise<void> {
@@ -70,11 +85,7 @@ export class PracticeStore {
       this.jottingsOf(songId),
     ]);
     if (turns.length + standings.length + jottings.length === 0) return undefined;
-    return {
-      turns: turns.map(({ id: _id, ...turn }: Turn & { readonly id?: number }) => turn),
-      standings: standings.map(({ card, standing, review }) => ({ card, standing, review })),
-      jottings,
-    };
+    return { turns, standings, jottings };
   }
 
   /**
@@ -109,8 +120,7 @@ export class PracticeStore {
 
   /** The day a song should be ready, in milliseconds; null: none is set. */
   async readyBy(songId: string): Promise<number | null> {
-    const value = (await this.database.settings.get(`ready ${songId}`))?.value;
-    return typeof value === 'number' ? value : null;
+    return timeOf((await this.database.settings.get(`ready ${songId}`))?.value);
   }
 
   async setReadyBy(songId: string, day: number | null): Promise<void> {
@@ -119,7 +129,8 @@ export class PracticeStore {
   }
 
   async recordingOf(songId: string): Promise<StoredRecording | null> {
-    return (await this.database.recordings.get(songId)) ?? null;
+    const stored: unknown = await this.database.recordings.get(songId);
+    return stored === undefined ? null : (this.checked.good(recording, [stored])[0] ?? null);
   }
 
   async keepRecording(recording: StoredRecording): Promise<void> {
@@ -130,3 +141,23 @@ export class PracticeStore {
     await this.database.recordings.delete(songId);
   }
 }
+
+function ofSong<T>(table: Table<T, string> | Table<T, number>, songId: string): Promise<T[]> {
+  return table.where('songId').equals(songId).toArray();
+}
+
+/** Seconds beyond which no recording lasts. */
+const LONGEST = 86_400;
+
+/** A recording as it is stored; where its bars begin is known as far as they go on in time. */
+const recording = {
+  safeParse(stored: unknown) {
+    const { songId, name, audio, bars } = recordOf(stored);
+    const [id, title] = [textOf(songId, 1000), textOf(name, 1000)];
+    if (id === null || title === null || !(audio instanceof Blob)) return { success: false } as const;
+    const all: unknown[] = Array.isArray(bars) ? bars : [];
+    const end = all.findIndex((at, i) => numberOf(at, i > 0 ? Number(all[i - 1]) : 0, LONGEST) === null);
+    const tapped = (end < 0 ? all : all.slice(0, end)) as number[];
+    return { success: true, data: { songId: id, name: title, audio, bars: tapped } } as const;
+  },
+};

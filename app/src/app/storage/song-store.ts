@@ -9,10 +9,12 @@ import {
   type Song,
   songSchema,
 } from '@joined-hands/core/song';
-import { type AboutSong, cardFrom, cardOf, whyNot } from './card';
+import { numberOf, timeOf } from './believed';
+import { aboutOf, type AboutSong, cardFrom, cardOf, readCard, whyNot } from './card';
+import { Bin } from './bin';
 import { Database } from './database';
 import { draftOf, dropDraft, isEmptySong, keepDraft } from './drafts';
-import { FIRST_PLACE, type Place } from './place';
+import { type Place, placeOf } from './place';
 import type { ShelfCard, StoredSong } from './stored';
 
 /** Another tab wrote the song in the meantime. */
@@ -57,12 +59,6 @@ export interface PatternElsewhere {
   readonly pattern: OwnPattern;
 }
 
-/** A song taken off the shelf, to be put back as it was. */
-export interface TakenOff {
-  readonly card: ShelfCard;
-  readonly stored: StoredSong | undefined;
-}
-
 /** What of a stored song is looked at for its patterns. */
 const withPatterns = songSchema.pick({ title: true, patterns: true });
 
@@ -74,29 +70,37 @@ const SILENT_AFTER_MS = 10_000;
 @Injectable({ providedIn: 'root' })
 export class SongStore {
   private readonly database = inject(Database);
+  private readonly bin = inject(Bin);
   private added: Song | null = null;
 
-  /** The card of every song, the last opened first. The demo songs are put on the shelf the first time. */
+  /** The card of every song on the shelf, the last opened first. The demo songs are put there the first time. */
   async all(): Promise<ShelfCard[]> {
     await answered(this.addDemoSongsOnce());
-    const [cards, ids] = await answered(
-      Promise.all([this.database.cards.toArray(), this.database.songs.toCollection().primaryKeys()]),
-    );
-    const known = new Map(cards.filter(isCard).map((card) => [card.id, card]));
-    const whole: ShelfCard[] = [];
-    for (const id of ids) whole.push(known.get(id) ?? (await this.cardMade(id)));
+    const whole = (await this.cards()).filter(({ deletedAt }) => !deletedAt);
     return whole.sort((a, b) => (b.openedAt ?? 0) - (a.openedAt ?? 0) || a.title.localeCompare(b.title));
   }
 
-  /** A song whose card is missing or damaged gets a new one. */
-  private async cardMade(id: string): Promise<ShelfCard> {
+  /** The card of every song that is stored, those in the bin among them. */
+  async cards(): Promise<ShelfCard[]> {
+    const [cards, ids] = await answered(
+      Promise.all([this.database.cards.toArray(), this.database.songs.toCollection().primaryKeys()]),
+    );
+    const stored = new Map(cards.map((card) => [card.id, card]));
+    const whole: ShelfCard[] = [];
+    for (const id of ids) whole.push(readCard(stored.get(id)) ?? (await this.cardMade(id, stored.get(id))));
+    return whole;
+  }
+
+  /** A song whose card is missing or damaged gets a new one; what can be believed of the old one stays. */
+  private async cardMade(id: string, old: unknown): Promise<ShelfCard> {
+    const about = aboutOf(old);
     try {
       const stored = await answered(this.database.songs.get(id));
-      const card = cardFrom({ id, revision: stored?.revision ?? 0, song: stored?.song }, {});
+      const card = cardFrom({ id, revision: stored?.revision ?? 0, song: stored?.song }, about);
       await this.database.cards.put(card);
       return card;
     } catch (error) {
-      return { ...cardFrom({ id, revision: 0, song: null }, {}), trouble: whyNot(error) };
+      return { ...cardFrom({ id, revision: 0, song: null }, about), trouble: whyNot(error) };
     }
   }
 
@@ -110,11 +114,14 @@ export class SongStore {
     const stored = (await answered(this.database.songs.get(id))) ?? (await this.notYetStored(id));
     if (!stored) return undefined;
     const card = await this.database.cards.get(id);
-    const place = isCard(card) ? { ...FIRST_PLACE, ...card.place } : FIRST_PLACE;
     try {
-      return { song: migrateSong(stored.song), revision: stored.revision, place };
+      return {
+        song: migrateSong(stored.song),
+        revision: numberOf(stored.revision, 0, Number.MAX_SAFE_INTEGER) ?? 0,
+        place: placeOf(card?.place),
+      };
     } catch (error) {
-      const known = isCard(card) ? card : cardFrom(stored, {});
+      const known = readCard(card) ?? cardFrom(stored, aboutOf(card));
       // That the card cannot be marked is nothing beside what is said now.
       await this.database.cards.put({ ...known, trouble: whyNot(error) }).catch(() => undefined);
       throw new UnreadableSongError(whyNot(error));
@@ -126,10 +133,8 @@ export class SongStore {
     const { added } = this;
     this.added = null;
     if (added?.id !== id) return undefined;
-    const card = await answered(this.database.cards.get(id));
-    return isCard(card) && card.revision === 1
-      ? { song: added, revision: 1, place: { ...FIRST_PLACE, ...card.place } }
-      : undefined;
+    const card = readCard(await answered(this.database.cards.get(id)));
+    return card?.revision === 1 ? { song: added, revision: 1, place: card.place } : undefined;
   }
 
   /** What lies in the store under an id, as text, whatever it is: to be taken away and looked at. */
@@ -176,28 +181,6 @@ export class SongStore {
     this.added = song;
   }
 
-  /** Puts a deleted song back as it was. */
-  async restore({ card, stored }: TakenOff): Promise<void> {
-    await answered(
-      this.inOne(async () => {
-        if (stored) await this.database.songs.put(stored);
-        await this.database.cards.put(card);
-      }),
-    );
-  }
-
-  /** Takes a song off the shelf; gives what is needed to put it back. */
-  async remove(card: ShelfCard): Promise<TakenOff> {
-    return answered(
-      this.inOne(async () => {
-        const stored = await this.database.songs.get(card.id);
-        await this.database.songs.delete(card.id);
-        await this.database.cards.delete(card.id);
-        return { card, stored };
-      }),
-    );
-  }
-
   async opened(id: string): Promise<void> {
     await this.database.cards.update(id, { openedAt: Date.now() });
   }
@@ -223,7 +206,7 @@ export class SongStore {
       const card = await this.database.cards.get(id);
       await this.database.songs.put({ id, revision, song });
       await this.database.cards.put(
-        cardOf(song, revision, { place, openedAt: card?.openedAt ?? now, savedAt: now }),
+        cardOf(song, revision, { place, openedAt: timeOf(card?.openedAt) ?? now, savedAt: now }),
       );
       return revision;
     });
@@ -265,7 +248,9 @@ export class SongStore {
   /** Puts the demo songs that are not there (back) on the shelf; gives the id of the first. */
   async addDemoSongs(): Promise<string> {
     const songs = await this.demoSongs();
-    for (const song of songs) if (!(await answered(this.database.songs.get(song.id)))) await this.add(song);
+    for (const song of songs)
+      if (!(await answered(this.database.songs.get(song.id)))) await this.add(song);
+      else await this.bin.putBack(song.id);
     return songs[0].id;
   }
 
@@ -300,15 +285,4 @@ function answered<T>(asked: Promise<T>): Promise<T> {
     timer = setTimeout(() => reject(new SilentStoreError()), SILENT_AFTER_MS);
   });
   return Promise.race([asked, silence]).finally(() => clearTimeout(timer));
-}
-
-/** A card of this version, whole enough to be shown. */
-function isCard(card: unknown): card is ShelfCard {
-  if (typeof card !== 'object' || card === null) return false;
-  const { id, title, key, metre, bars, place, revision } = card as Partial<ShelfCard>;
-  return (
-    [id, title, key, metre].every((text) => typeof text === 'string') &&
-    [bars, revision].every((number) => Number.isInteger(number)) &&
-    typeof place === 'object'
-  );
 }

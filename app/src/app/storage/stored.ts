@@ -30,6 +30,8 @@ export interface ShelfCard {
   /** Milliseconds since 1970. */
   readonly openedAt: number | null;
   readonly savedAt: number;
+  /** When the song was put in the bin; absent or null while it is on the shelf. */
+  readonly deletedAt?: number | null;
 }
 
 /** Where one stands with one card of a song: its gate, and when it comes again once it was passed. */

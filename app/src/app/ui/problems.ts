@@ -1,19 +1,28 @@
-import { Injectable, signal } from '@angular/core';
+import { computed, Injectable, signal } from '@angular/core';
+import { download } from './download';
 import { messageOf } from './message';
+
+/** A sentence, and what it is about as it lies in the store, to be taken away. */
+interface Told {
+  readonly sentence: string;
+  readonly raw: unknown;
+}
 
 /** What went wrong, said in a sentence on whatever view is open, until it is put away. */
 @Injectable({ providedIn: 'root' })
 export class Problems {
-  readonly sentence = signal<string | null>(null);
+  private readonly told = signal<Told | null>(null);
+  readonly sentence = computed(() => this.told()?.sentence ?? null);
+  readonly hasRaw = computed(() => this.told()?.raw !== undefined);
 
   /** Says that something failed: "The profile could not be stored: …". */
   say(what: string, error: unknown): void {
-    this.sentence.set(`${what}: ${messageOf(error)}.`);
+    this.tell(`${what}: ${messageOf(error)}.`);
   }
 
-  /** Something to know, said in the same place. */
-  tell(sentence: string): void {
-    this.sentence.set(sentence);
+  /** Something to know, said in the same place; `raw` may be taken away as it is. */
+  tell(sentence: string, raw?: unknown): void {
+    this.told.set({ sentence, raw });
   }
 
   /** Runs a promise whose failure is said; what it gives is not waited for. */
@@ -21,7 +30,11 @@ export class Problems {
     work.catch((error: unknown) => this.say(what, error));
   }
 
+  takeAwayRaw(): void {
+    download('unreadable.raw.json', JSON.stringify(this.told()?.raw ?? null, null, 1), 'application/json');
+  }
+
   putAway(): void {
-    this.sentence.set(null);
+    this.told.set(null);
   }
 }

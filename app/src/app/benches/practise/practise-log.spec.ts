@@ -5,7 +5,7 @@ import { aTurn } from '../../../../../core/testing';
 import { DEMO_SONGS } from '../../../../../demo/songs';
 import { BenchState } from '../../frame/bench-state';
 import { PracticeStore } from '../../storage/practice-store';
-import type { StoredStanding, StoredTake } from '../../storage/stored';
+import type { StoredTake } from '../../storage/stored';
 import { Table } from '../../testing/table';
 import { PractiseLog } from './practise-log';
 
@@ -20,7 +20,7 @@ describe('the log of the open song', () => {
   let since = 0;
   let log: PractiseLog;
   let table: Table;
-  const standing = { key: 's c', songId: sluicegate.id, card: 'c', ...KNOWN } as StoredStanding;
+  const standing = { card: 'c', ...KNOWN };
   const take = { songId: sluicegate.id, at: 5, events: [] } as StoredTake;
   beforeEach(async () => {
     kept.length = 0;

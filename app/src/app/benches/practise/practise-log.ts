@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
+  type CardRecord,
   compareTurns,
   heatOf,
   hottest,
@@ -13,7 +14,7 @@ import { comparedInWords } from '@joined-hands/core/words';
 import { Clock } from '@joined-hands/core/performance';
 import { BenchState } from '../../frame/bench-state';
 import { PracticeStore } from '../../storage/practice-store';
-import type { StoredStanding, StoredTake } from '../../storage/stored';
+import type { StoredTake } from '../../storage/stored';
 import { messageOf } from '../../ui/message';
 
 /** How many hot bars are told. */
@@ -27,7 +28,7 @@ export class PractiseLog {
   private readonly store = inject(PracticeStore);
   private readonly bench = inject(BenchState);
   readonly turns = signal<readonly Turn[]>([]);
-  readonly standings = signal<ReadonlyMap<string, StoredStanding>>(new Map());
+  readonly standings = signal<ReadonlyMap<string, CardRecord>>(new Map());
   readonly jottings = signal<readonly Jotting[]>([]);
   readonly takes = signal<readonly StoredTake[]>([]);
   readonly problem = signal('');

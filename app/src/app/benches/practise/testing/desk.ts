@@ -1,4 +1,5 @@
 import {
+  type CardRecord,
   type Jotting,
   judgeTake,
   PRACTISE_SETTINGS,
@@ -9,7 +10,7 @@ import type { Song } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { Recorder, type TakeWishes } from '../../../input/recorder';
 import { PracticeStore } from '../../../storage/practice-store';
-import type { StoredStanding, StoredTake } from '../../../storage/stored';
+import type { StoredTake } from '../../../storage/stored';
 import { Table } from '../../../testing/table';
 import { Judge } from '../../../workers/judge';
 import { Listening } from '../listening';
@@ -23,7 +24,7 @@ import { RecordingState } from '../recording-state';
 export function deskOf() {
   const stored = {
     turns: [] as Turn[],
-    standings: [] as StoredStanding[],
+    standings: [] as CardRecord[],
     jottings: [] as Jotting[],
     takes: [] as StoredTake[],
     settings: PRACTISE_SETTINGS,
