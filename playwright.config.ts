@@ -33,6 +33,11 @@ export default defineConfig({
       ],
     },
   },
+  projects: [
+    { name: 'journeys', testIgnore: /microphone/ },
+    // What is played is heard as it sounds: beside others it would be heard late. npm test runs it by itself.
+    { name: 'in real time', testMatch: /microphone/ },
+  ],
   webServer: {
     command: 'npx tsx server/main.ts',
     port: PORT,

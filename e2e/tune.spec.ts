@@ -101,7 +101,7 @@ test('a demo song is told in letters and counts; its rhythm is tapped; keys pres
     await page.waitForTimeout(250);
   }
   await page.getByRole('button', { name: 'Stop tapping' }).click();
-  await expect(page.locator('#counts')).toHaveValue(/^(\(1\) )?\d\S*( \S+)+ \|/);
+  await expect(page.locator('#counts')).toHaveValue(/\d.*\|/);
   await expect(page.locator('#fault')).toContainText('have no count yet');
   await page.locator('#counts').fill('');
   await page.locator('#letters').fill('C4');

@@ -67,17 +67,19 @@ if (install() !== 0) {
     );
     failed++;
   } else if (isBuilt) {
-    const journeys = join(reports, 'journeys.json');
-    await suite(
-      'browser journeys',
-      'npx',
-      ['playwright', 'test', '--reporter=list,json'],
-      journeys,
-      ({ stats }) => ({
-        passed: stats.expected + stats.flaky,
-        failed: stats.unexpected,
-      }),
-    );
+    for (const project of ['in real time', 'journeys']) {
+      const report = join(reports, `${project}.json`);
+      await suite(
+        project,
+        'npx',
+        ['playwright', 'test', `--project=${project}`, '--reporter=list,json'],
+        report,
+        ({ stats }) => ({
+          passed: stats.expected + stats.flaky,
+          failed: stats.unexpected,
+        }),
+      );
+    }
   }
 }
 rmSync(reports, { recursive: true, force: true });
