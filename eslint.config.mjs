@@ -1,5 +1,6 @@
 import angular from 'angular-eslint';
 import boundaries from 'eslint-plugin-boundaries';
+import regexp from 'eslint-plugin-regexp';
 import tseslint from 'typescript-eslint';
 
 /** Folders of the core from the ground up: each may import the faces of those before it, never those after. */
@@ -173,6 +174,16 @@ export default tseslint.config(
       eqeqeq: 'error',
       'no-restricted-globals': ['error', { name: 'alert' }, { name: 'confirm' }],
       'max-lines': ['error', { max: 350, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
+    // No expression may take longer than the text is long: texts come from files.
+    files: ['core/**/*.ts', 'app/**/*.ts', 'server/**/*.ts'],
+    ignores: SPECS,
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { report: 'potential' }],
     },
   },
   {

@@ -119,6 +119,6 @@ export function otherPasses(arrangement: Arrangement, part: Part, { id, changeId
   return arrangement.parts.flatMap((other) => {
     if (other === part || (other.sharesWith ?? other.number) !== family) return [];
     const twin = changesIn(arrangement.changes, other)[at];
-    return twin ? [id.replace(/:.*$/, `:${twin.change.id}`)] : [];
+    return twin ? [`${id.split(':', 1)[0]}:${twin.change.id}`] : [];
   });
 }

@@ -15,7 +15,8 @@ export function archiveOf(
 
 function freeName(name: string, taken: Readonly<Record<string, unknown>>): string {
   if (!Object.hasOwn(taken, name)) return name;
-  const [, stem, ending] = /^(.*?)((?:\.[^./]*)*)$/.exec(name) ?? [name, name, ''];
+  const dot = name.indexOf('.', name.lastIndexOf('/') + 1);
+  const [stem, ending] = dot < 0 ? [name, ''] : [name.slice(0, dot), name.slice(dot)];
   for (let count = 2; ; count++) {
     const other = `${stem}-${count}${ending}`;
     if (!Object.hasOwn(taken, other)) return other;

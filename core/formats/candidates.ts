@@ -1,8 +1,5 @@
-import { imports } from '../sentences';
-import { stored } from './stored';
-import { chordsFromKeys, findKeys, type SoundingKey } from '../harmony';
-import { chroma, fifthsOf, isModal, type Key, midiOf, nameOf, strikeNumber, typeset } from '../music';
 import {
+  cutTo,
   applyEdit,
   emptySong,
   lastAtOrBefore,
@@ -11,10 +8,14 @@ import {
   type Song,
   writtenBars,
 } from '../song';
+import { imports } from '../sentences';
+import { stored } from './stored';
+import { chordsFromKeys, findKeys, type SoundingKey } from '../harmony';
+import { chroma, fifthsOf, isModal, type Key, midiOf, nameOf, strikeNumber, typeset } from '../music';
 import { chordsFor } from '../suggesting';
 import { FileError } from './fileError';
 import { playingOrderOf } from './repeats';
-import { type ReadPart, type ReadScore, type ScoreNote } from './score';
+import type { ReadPart, ReadScore, ScoreNote } from './score';
 
 /** One line of a file that could be the melody, as the song it would make. */
 export interface TuneCandidate {
@@ -48,7 +49,7 @@ interface Line {
 export function candidatesOf(score: ReadScore, songId: string, fallbackTitle: string): TuneCandidate[] {
   const lines = score.parts.flatMap((part, i) => linesOf(part, i, score.parts.length > 1));
   const sorted = lines.sort((a, b) => b.likely - a.likely).slice(0, MOST_CANDIDATES);
-  const title = (score.title ?? fallbackTitle).slice(0, 200) || 'Untitled';
+  const title = cutTo(score.title ?? fallbackTitle, 200) || 'Untitled';
   if (sorted.length === 0) {
     const part = score.parts.find((p) => p.chords.length > 0);
     if (!part)

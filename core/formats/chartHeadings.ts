@@ -1,4 +1,12 @@
-import { type Key, type Mode, MODES, parsePitchClass, PitchNameError } from '../music';
+import {
+  fifthsOf,
+  type Key,
+  keyFromFifths,
+  type Mode,
+  MODES,
+  parsePitchClass,
+  PitchNameError,
+} from '../music';
 import { FileError } from './fileError';
 
 /** What a line at the head of a chart may tell, by the words it begins with. */
@@ -36,7 +44,7 @@ export interface Heading {
 
 /** "Title: …", "KEY = Bb minor", and before any bar "Key of G", "Tempo 96": the heading a line is, or null. */
 export function headingIn(line: string, isHead: boolean): Heading | null {
-  if (line.includes('|') || /\[[^\]]+\]/.test(line)) return null;
+  if (line.includes('|') || line.includes('[')) return null;
   const found = LINE.exec(line) ?? (isHead ? PLAIN_LINE.exec(line) : null);
   return found && headingNamed(found[1], found[2]);
 }
@@ -48,8 +56,8 @@ export function headingNamed(name: string, value: string): Heading | null {
 }
 
 const WORDS: readonly (readonly [RegExp, string])[] = [
-  [/♭|\s+flat\b|-flat\b/gi, 'b'],
-  [/♯|\s+sharp\b|-sharp\b/gi, '#'],
+  [/♭|[\s-]flat\b/gi, 'b'],
+  [/♯|[\s-]sharp\b/gi, '#'],
 ];
 
 const KEY = new RegExp(`^([A-Ga-g][#b]?)\\s*-?\\s*(m|min|maj|ionian|${MODES.join('|')})?\\.?$`, 'i');
@@ -61,15 +69,24 @@ function modeNamed(name: string): Mode {
 
 /** "Am", "B flat major", "D dorian", "f♯ minor", "G": a key as it is written at the head of a chart. Throws {@link FileError}. */
 export function keyFrom(text: string, line: number): Key {
-  const plain = WORDS.reduce((all, [pattern, sign]) => all.replace(pattern, sign), text.trim());
+  const plain = WORDS.reduce(
+    (all, [pattern, sign]) => all.replace(pattern, sign),
+    text.trim().replace(/\s+/g, ' '),
+  );
   const match = KEY.exec(plain);
   try {
     if (match) {
       const tonic = parsePitchClass(match[1].charAt(0).toUpperCase() + match[1].slice(1));
-      return { tonic, mode: modeNamed(match[2] ?? '') };
+      return writable({ tonic, mode: modeNamed(match[2] ?? '') });
     }
   } catch (error) {
     if (!(error instanceof PitchNameError)) throw error;
   }
   throw new FileError(`"${text}" is not a key`, `line ${line}`, 'Write it like Am, G or B flat major as Bb.');
+}
+
+/** A key that has no signature (G♯ major: eight sharps) by the name that has one (A♭ major). */
+function writable(key: Key): Key {
+  const fifths = fifthsOf(key);
+  return Math.abs(fifths) <= 7 ? key : keyFromFifths(fifths - 12 * Math.sign(fifths), key.mode);
 }

@@ -1,3 +1,4 @@
+import { cutTo, emptySong, type Song, syllablesOf } from '../song';
 import { stored } from './stored';
 import { findKeys } from '../harmony';
 import {
@@ -9,8 +10,6 @@ import {
   symbolOf,
   TICKS_PER_QUARTER,
 } from '../music';
-
-import { emptySong, type Song, syllablesOf } from '../song';
 import { type Heading, headingIn, keyFrom } from './chartHeadings';
 import { FileError, refuseTooLarge } from './fileError';
 import { type BarSigns, playingOrderOf } from './repeats';
@@ -37,7 +36,7 @@ export class ChartBuilder {
   tick = 0;
 
   constructor(songId: string, fallbackTitle: string) {
-    this.base = emptySong(songId, fallbackTitle.slice(0, 200) || 'Untitled');
+    this.base = emptySong(songId, cutTo(fallbackTitle, 200) || 'Untitled');
   }
 
   get barTicks(): number {
@@ -60,10 +59,10 @@ export class ChartBuilder {
   heading({ name, value }: Heading, line: number): void {
     switch (name) {
       case 'title':
-        this.title = value.slice(0, 200);
+        this.title = cutTo(value, 200) || null;
         break;
       case 'subtitle':
-        this.subtitle ||= value.slice(0, 200);
+        this.subtitle ||= cutTo(value, 200);
         break;
       case 'key':
         this.key = keyFrom(value, line);
@@ -101,7 +100,7 @@ export class ChartBuilder {
     this.sections.push({
       id: `s${this.sections.length + 1}`,
       tick: this.tick,
-      name: name.slice(0, 80),
+      name: cutTo(name, 80),
       energy: 3,
       dynamics: 'even',
     });
@@ -180,7 +179,7 @@ function readable(symbol: string): string {
     return symbolOf(parseChord(symbol));
   } catch (error) {
     // Kept as it stands: the arrangement says where it is and that the left hand rests there.
-    if (error instanceof ChordSymbolError) return symbol.slice(0, 40);
+    if (error instanceof ChordSymbolError) return cutTo(symbol, 40);
     throw error;
   }
 }
@@ -246,8 +245,11 @@ function tokensOf(body: string): string[] {
     .split(/\s+/)
     .filter(Boolean)
     .flatMap((token) => {
-      const [, chord, slashes] = /^(.*?)(\/{2,})$/.exec(token) ?? [null, token, ''];
-      return [...(chord ? [chord] : []), ...slashes];
+      let end = token.length;
+      while (token[end - 1] === '/') end--;
+      const isSlashes = token.length - end >= 2;
+      const chord = isSlashes ? token.slice(0, end) : token;
+      return [...(chord ? [chord] : []), ...(isSlashes ? token.slice(end) : '')];
     });
 }
 

@@ -5,7 +5,8 @@ import { headingIn, headingNamed } from './chartHeadings';
 import { ChartBuilder, readChordChart } from './chordChart';
 import { FileError, refuseTooLarge } from './fileError';
 
-const DIRECTIVE = /^\s*\{\s*([a-z_]+)\s*(?:[:\s]\s*([^}]*))?\}\s*$/i;
+/** The name of a directive, and what parts it from its value. */
+const DIRECTIVE_NAME = /^([a-z_]+)(?:\s*:|\s|$)/i;
 const SECTION_WORDS: Record<string, string> = {
   start_of_verse: 'Verse',
   sov: 'Verse',
@@ -24,8 +25,8 @@ function readChordPro(text: string, songId: string, fallbackTitle: string): Song
   const chart = new ChartBuilder(songId, fallbackTitle);
   text.split(/\r?\n/).forEach((line, index) => {
     if (line.trim() === '' || line.startsWith('#')) return;
-    const directive = DIRECTIVE.exec(line);
-    if (directive) return readDirective(directive[1].toLowerCase(), directive[2] ?? '', chart, index + 1);
+    const directive = directiveIn(line);
+    if (directive) return readDirective(directive.name, directive.value, chart, index + 1);
     // Some write the head without braces.
     const heading = chart.hasChanges ? null : headingIn(line, chart.bars === 0);
     if (heading) return chart.heading(heading, index + 1);
@@ -35,6 +36,15 @@ function readChordPro(text: string, songId: string, fallbackTitle: string): Song
     throw new FileError('The text holds no chords', '', 'Write them like [Am] or "| Am | Dm |".');
   chart.notes.unshift({ tick: 0, said: stored(imports.lengthsGuessed()) });
   return chart.toSong();
+}
+
+/** "{title: Low Water}": its name and its value; null for any other line. */
+function directiveIn(line: string): { readonly name: string; readonly value: string } | null {
+  const text = line.trim();
+  if (!text.startsWith('{') || text.indexOf('}') !== text.length - 1) return null;
+  const inside = text.slice(1, -1).trim();
+  const name = DIRECTIVE_NAME.exec(inside);
+  return name && { name: name[1].toLowerCase(), value: inside.slice(name[0].length).trim() };
 }
 
 function readDirective(name: string, value: string, chart: ChartBuilder, line: number): void {
@@ -52,14 +62,13 @@ interface Piece {
 }
 
 function readLine(line: string, chart: ChartBuilder, number: number): void {
-  const first = line.search(/\[/);
-  const lead = first < 0 ? line : line.slice(0, first);
-  const pieces: Piece[] = [...line.matchAll(/\[([^\]]*)\]([^[]*)/g)].map((m) => ({
-    symbol: m[1].trim(),
-    words: m[2],
-  }));
-  if (/\[[^\]]*$/.test(line))
+  if (line.lastIndexOf('[') > line.lastIndexOf(']'))
     throw new FileError('A bracket is opened and not closed', `line ${number}`, 'Write chords like [Am].');
+  const [lead, ...rest] = line.split('[');
+  const pieces = rest.flatMap((piece): Piece[] => {
+    const [symbol, ...words] = piece.split(']');
+    return words.length === 0 ? [] : [{ symbol: symbol.trim(), words: words.join(']') }];
+  });
   if (pieces.length === 0) {
     // Words without a chord are sung to the chord before.
     chart.hold(chart.barTicks);
@@ -98,7 +107,7 @@ export function readChart(text: string, songId: string, fallbackTitle: string): 
   if (text.includes('\0'))
     throw new FileError('This is not text', '', 'Choose a chord chart or words with chords.');
   const hasBrackets = /\[[A-G][^\]]*\]/.test(text);
-  if (hasBrackets || DIRECTIVE.test(text.split('\n')[0])) return readChordPro(text, songId, fallbackTitle);
+  if (hasBrackets || directiveIn(text.split('\n')[0])) return readChordPro(text, songId, fallbackTitle);
   if (!text.includes('|'))
     throw new FileError(
       'This text holds neither bars nor chords in brackets',

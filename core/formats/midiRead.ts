@@ -1,14 +1,14 @@
+import { cutTo, lastAtOrBefore, type Lyric, type Song } from '../song';
 import { stored } from './stored';
 import { imports } from '../sentences';
 import { findKeys } from '../harmony';
 import { barTicks, type Key, keyFromFifths, spellInKey, TICKS_PER_QUARTER } from '../music';
-import { lastAtOrBefore, type Lyric, type Song } from '../song';
 import { gridSaid, melodyNote, movedSaid, quantise, type Quantised, withoutBreaths } from '../takes';
 import { candidatesOf, type TuneCandidate } from './candidates';
 import { FileError } from './fileError';
 import { type MidiContent, type MidiTrack, readMidiEvents } from './midiEvents';
 import { anchored } from './musicxmlPieces';
-import { type ReadPart, type ScoreNote } from './score';
+import type { ReadPart, ScoreNote } from './score';
 
 /** Written files stand on this grid, in ticks: a twenty-fourth of a quarter. */
 const FINE_GRID = TICKS_PER_QUARTER / 24;
@@ -231,5 +231,5 @@ function lyricOf(text: string | null): Lyric | null {
   const trimmed = text?.replace(/[\r\n/\\]/g, '').trim() ?? '';
   if (!trimmed) return null;
   const goesOn = trimmed.endsWith('-');
-  return { text: trimmed.replace(/-$/, '').slice(0, 200) || '-', syllabic: goesOn ? 'begin' : 'single' };
+  return { text: cutTo(trimmed.replace(/-$/, ''), 200) || '-', syllabic: goesOn ? 'begin' : 'single' };
 }

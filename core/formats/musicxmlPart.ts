@@ -1,3 +1,4 @@
+import { cutTo, emptySong, type Song } from '../song';
 import { stored } from './stored';
 import { imports } from '../sentences';
 import {
@@ -11,7 +12,6 @@ import {
   MODES,
   TICKS_PER_QUARTER,
 } from '../music';
-import { emptySong, type Song } from '../song';
 import { AS_WRITTEN, soundingClass, soundingPitch, soundingSymbol, transpositionOf } from './transposition';
 import { beamedGroups } from './beamedGroups';
 import { FileError } from './fileError';
@@ -20,7 +20,7 @@ import { readHarmony } from './musicxmlChords';
 import { anchored, metreOfLength, metronomeOf, readLyric } from './musicxmlPieces';
 import { signsOf } from './musicxmlSigns';
 import type { BarSigns } from './repeats';
-import { type ReadPart, type ScoreNote } from './score';
+import type { ReadPart, ScoreNote } from './score';
 import { child, childrenOf, childText, type Element } from './xmlTree';
 
 /** A single note longer than this many quarters is a broken file. */
@@ -218,7 +218,7 @@ export class PartReader {
       const name = childText(type, 'rehearsal')?.trim();
       // Numbers are those of parts: the division finds its own.
       if (name && !/^\d+$/.test(name))
-        this.sections.push({ tick: Math.round(this.cursor), name: name.slice(0, 80) });
+        this.sections.push({ tick: Math.round(this.cursor), name: cutTo(name, 80) });
     }
   }
 

@@ -1,5 +1,5 @@
+import { cutTo, type MelodyNote } from '../song';
 import { type Metre, TICKS_PER_WHOLE } from '../music';
-import type { MelodyNote } from '../song';
 import { child, childrenOf, childText, type Element } from './xmlTree';
 
 /** The first verse's syllable of a note. */
@@ -14,7 +14,7 @@ export function readLyric(element: Element): MelodyNote['lyric'] {
   if (!text) return null;
   const syllabic = childText(lyric, 'syllabic');
   const known = syllabic === 'begin' || syllabic === 'middle' || syllabic === 'end' ? syllabic : 'single';
-  return { text: text.slice(0, 200), syllabic: known };
+  return { text: cutTo(text, 200), syllabic: known };
 }
 
 /** Quarter notes a minute of a metronome mark, as text; undefined when there is none. */

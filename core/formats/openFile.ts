@@ -1,4 +1,4 @@
-import { checkedSong, type Profile, SongShapeError } from '../song';
+import { cutTo, checkedSong, type Profile, SongShapeError } from '../song';
 import type { TuneCandidate } from './candidates';
 import { readChart } from './chordPro';
 import { kindOf, READ_ENDINGS, type ReadKind } from './endings';
@@ -54,7 +54,7 @@ function chart(bytes: Uint8Array, songId: string, title: string): TuneCandidate[
 /** Opens a file of any kind that is read, known by its ending; a zip is a score whatever it is called. Throws {@link FileError}. */
 export function openFile(name: string, bytes: Uint8Array, songId: string): OpenedFile {
   refuseTooLarge(bytes.length);
-  const title = name.replace(/(\.joined)?\.[^.]+$/, '').slice(0, 200) || 'Untitled';
+  const title = cutTo(name.replace(/(\.joined)?\.[^.]+$/, ''), 200) || 'Untitled';
   if (bytes.length === 0) throw new FileError('The file is empty', '', 'Choose another file.');
   const kind = isZip(bytes) ? 'mxl' : kindOf(name);
   if (!kind)

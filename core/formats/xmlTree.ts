@@ -18,7 +18,8 @@ const OPTIONS = { preserveOrder: true, ignoreAttributes: false, attributeNamePre
 /** Parses XML into its root element. Throws {@link FileError} with the line of the first fault. */
 export function parseXml(text: string): Element {
   if (text.trim() === '') throw new FileError('The file is empty', '', 'Choose another file.');
-  if (!/^\s*(\uFEFF)?\s*</.test(text))
+  // A byte order mark is white space here.
+  if (!text.trimStart().startsWith('<'))
     throw new FileError('This is not XML', 'line 1', 'Choose a MusicXML file (.musicxml or .xml).');
   if (/<!ENTITY/i.test(text))
     throw new FileError(
@@ -40,6 +41,8 @@ export function parseXml(text: string): Element {
     parseTagValue: false,
     parseAttributeValue: false,
     trimValues: true,
+    // "Caf&#233;": characters by number and by name.
+    htmlEntities: true,
   });
   const tree = parsed(parser, text);
   const root = tree.map(toElement).find((element) => element && !element.name.startsWith('?'));

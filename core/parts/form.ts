@@ -13,8 +13,13 @@ export function formLetters(related: readonly Pick<Related, 'relation' | 'to'>[]
   return letters;
 }
 
+/** The letter of a part without its strokes: parts of one letter are a family. `letterOf("A''") // "A"` */
+export function letterOf(label: string): string {
+  return label.split("'", 1)[0];
+}
+
 function withStroke(letter: string, used: readonly string[]): string {
-  let name = `${letter.replace(/'+$/, '')}'`;
+  let name = `${letterOf(letter)}'`;
   while (used.includes(name)) name += "'";
   return name;
 }

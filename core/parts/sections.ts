@@ -1,3 +1,4 @@
+import { letterOf } from './form';
 import { type PlayedSong, type Section } from '../song';
 import type { Part } from './parts';
 
@@ -46,7 +47,7 @@ export function proposeSections(played: PlayedSong, parts: readonly Part[]): Sec
 
 /** Parts in a row of one family belong together, A with A′; a family is named by its letter. */
 function stretchesOf(played: PlayedSong, parts: readonly Part[]): Stretch[] {
-  const families = parts.map((part) => part.label.replace(/'+$/, ''));
+  const families = parts.map((part) => letterOf(part.label));
   const groups: Part[][] = [];
   parts.forEach((part, i) => {
     const last = groups.at(-1);
@@ -61,7 +62,7 @@ function stretchesOf(played: PlayedSong, parts: readonly Part[]): Stretch[] {
     const bars = group.reduce((sum, part) => sum + part.toBar - part.fromBar + 1, 0);
     return {
       parts: group,
-      family: group[0].label.replace(/'+$/, ''),
+      family: letterOf(group[0].label),
       mean: mean(notes.map((n) => n.midi)),
       notesPerBar: notes.length / Math.max(1, bars),
     };

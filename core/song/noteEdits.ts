@@ -1,3 +1,4 @@
+import { cutTo } from './texts';
 import { type Key, LETTERS, midiOf, type Pitch, scaleOf, spellInKey, staffStep } from '../music';
 import { lastAtOrBefore } from './bars';
 import { type Lyric, type MelodyNote, type Song } from './schema';
@@ -204,7 +205,7 @@ export function syllablesOf(text: string): (Lyric | null)[] {
       return pieces.map((piece, i): Lyric => {
         const isLast = i === pieces.length - 1 && !goesOn;
         const syllabic = i === 0 ? (isLast ? 'single' : 'begin') : isLast ? 'end' : 'middle';
-        return { text: piece.slice(0, 200), syllabic };
+        return { text: cutTo(piece, 200), syllabic };
       });
     });
 }
@@ -216,7 +217,8 @@ export function wordsOf(notes: readonly Pick<MelodyNote, 'lyric'>[]): string {
     if (lyric === null) text += text.endsWith('-') ? '' : '_ ';
     else text += lyric.text + (lyric.syllabic === 'begin' || lyric.syllabic === 'middle' ? '-' : ' ');
   }
-  return text.replace(/(?:_ )+$/, '').trim();
+  while (text.endsWith('_ ')) text = text.slice(0, -2);
+  return text.trim();
 }
 
 function withWords(song: Song, fromId: string, toId: string, text: string, others: string): Song {
@@ -238,7 +240,7 @@ function withWords(song: Song, fromId: string, toId: string, text: string, other
 /** More spare words than a song keeps are cut between two of them. */
 function shortened(words: string): string {
   if (words.length <= MOST_SPARE) return words;
-  return words.slice(0, MOST_SPARE).replace(/\s\S*$/, '');
+  return cutTo(words, MOST_SPARE).replace(/\s\S*$/, '');
 }
 
 /** Notes that can carry a syllable: not grace notes, not the held-on half of a tie. */

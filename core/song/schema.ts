@@ -1,9 +1,12 @@
 import * as z from 'zod';
 import { MODES } from '../music';
+import { wellFormed } from './texts';
 
 /** Version of the stored shape; raise it with a migration in migrate.ts. */
 export const SCHEMA_VERSION = 8;
 
+/** A text of at most so many letters (UTF-16). */
+const text = (most: number) => z.string().overwrite(wellFormed).max(most);
 const tick = z.number().int().min(0).max(100_000_000);
 const id = z.string().min(1).max(64);
 const letter = z.enum(['C', 'D', 'E', 'F', 'G', 'A', 'B']);
@@ -44,7 +47,7 @@ export const layoutSchema = z.enum(LAYOUTS);
 export const FULLER = ['under', 'above', 'two-under', 'octave', 'frame', 'chord'] as const;
 
 const lyricSchema = z.object({
-  text: z.string().max(200),
+  text: text(200),
   syllabic: z.enum(['single', 'begin', 'middle', 'end']),
 });
 
@@ -65,7 +68,7 @@ const changeSchema = z.object({
   tick,
   length: z.number().int().min(1),
   /** Chord symbol as written by symbolOf, or as given where it could not be read. */
-  symbol: z.string().min(1).max(40),
+  symbol: text(40).min(1),
   /** True when the pianist gave it, false when it was proposed. */
   given: z.boolean(),
   layout: layoutSchema.nullable(),
@@ -115,7 +118,7 @@ const divisionSchema = z.object({
 });
 
 const partSettingsSchema = z.object({
-  name: z.string().max(80).nullable(),
+  name: text(80).nullable(),
   /** The cut of the part this one is declared the same as: they share voicings. */
   sameAs: id.nullable(),
   choices: choicesSchema.partial(),
@@ -166,7 +169,7 @@ const memberSchema = z.union([
 /** A pattern of the pianist's own. */
 const ownPatternSchema = z.object({
   id: z.string().min(1).max(64),
-  name: z.string().min(1).max(60),
+  name: text(60).min(1),
   base: z.enum(['root', 'voicing', 'keys']),
   /** The metre it was made in, "3/4"; absent: it is played in any. */
   metre: z.string().max(7).optional(),
@@ -201,8 +204,8 @@ const saidSchema = z.object({
 export const songSchema = z.object({
   schemaVersion: z.literal(SCHEMA_VERSION),
   id,
-  title: z.string().min(1).max(200),
-  subtitle: z.string().max(200),
+  title: text(200).min(1),
+  subtitle: text(200),
   keyMap: z.array(z.object({ tick, tonic: pitchClassSchema, mode: z.enum(MODES) })).min(1),
   metreMap: z.array(metre.extend({ tick })).min(1),
   /** Quarter notes a minute. */
@@ -218,14 +221,14 @@ export const songSchema = z.object({
   /** Words of a song whose melody is not written down: what is sung from each tick on. */
   words: z.array(lyricSchema.extend({ tick })),
   /** Syllables typed for which there was no note. */
-  spareWords: z.string().max(4000),
+  spareWords: text(4000),
   changes: z.array(changeSchema),
   /** In written ticks; loudness over the whole of a section may grow or fall. */
   sections: z.array(
     z.object({
       id,
       tick,
-      name: z.string().max(80),
+      name: text(80),
       energy: z.number().int().min(1).max(5),
       dynamics: z.enum(['even', 'growing', 'falling']),
       /** It frames the song and is no part of what was given: what it is, the ticks it put in, and what its putting in changed. */

@@ -1,3 +1,4 @@
+import { letterOf, movedInWords, type Part, partIndexAt, repeatedFigure } from '../parts';
 import { handsInWords } from './handsAgain';
 import { pickupInWords, tempoInWords } from './tempo';
 import { type ArrangedChange, type Arrangement, changesIn } from '../arrangement';
@@ -15,7 +16,6 @@ import {
   typeset,
 } from '../music';
 import { sungFigure } from '../patterns';
-import { movedInWords, type Part, partIndexAt, repeatedFigure } from '../parts';
 import { barAt, keyAt, within } from '../song';
 import { inWords, barInWords, theBar, theBars } from '../sentences';
 import { togetherInWords } from './explain';
@@ -71,8 +71,8 @@ const MOST_STROKES = 3;
 
 /** "A′′" for "A''"; from the fourth stroke on one, and their number: "A′5". */
 export function typesetForm(label: string): string {
-  const strokes = /'*$/.exec(label)?.[0].length ?? 0;
-  const letter = label.slice(0, label.length - strokes);
+  const letter = letterOf(label);
+  const strokes = label.length - letter.length;
   return strokes > MOST_STROKES ? `${letter}′${strokes}` : letter + '′'.repeat(strokes);
 }
 

@@ -117,7 +117,7 @@ function decisionsIn(
     declined: settled ? NONE : fillsDeclined,
     twinOf: (id) => {
       const at = voiced.findIndex((v) => id.endsWith(`:${v.change.id}`));
-      return at >= 0 && leaders[at] ? id.replace(/:.*$/, `:${leaders[at]}`) : null;
+      return at >= 0 && leaders[at] ? `${id.split(':', 1)[0]}:${leaders[at]}` : null;
     },
   };
 }

@@ -72,6 +72,6 @@ export const FILL_KINDS: readonly FillKind[] = [
 
 /** The kind an id belongs to; undefined for one of no kind known here. */
 export function kindOfId(id: string): FillKind | undefined {
-  const named = id.replace(/[@:].*$/, '');
+  const named = id.split(/[@:]/, 1)[0];
   return FILL_KINDS.find(({ kind }) => kind === named);
 }

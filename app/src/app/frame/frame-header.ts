@@ -1,3 +1,4 @@
+import { cutTo } from '@joined-hands/core/song';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
@@ -56,7 +57,7 @@ export class FrameHeader {
   protected rename(event: Event): void {
     const title = (event.target as HTMLInputElement).value.trim();
     if (title && title !== this.bench.song()?.title)
-      this.bench.edit({ kind: 'rename', title: title.slice(0, 200) });
+      this.bench.edit({ kind: 'rename', title: cutTo(title, 200) });
   }
 
   /** The menu closes when neither it nor anything in it has the focus any more. */

@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { type BackedUp, BackupWriter, FileError, openBackup } from '@joined-hands/core/formats';
 import { readRecord } from '@joined-hands/core/practice';
-import { DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
+import { cutTo, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import { counted } from '@joined-hands/core/words';
 import { Bin } from './bin';
 import { PracticeStore } from './practice-store';
@@ -74,9 +74,9 @@ export class Backups {
       return wasAway ? 'added' : 'known';
     }
     // By what is in it, so that the same backup gives the same song beside, once.
-    const id = `${song.id}~${fingerprint(JSON.stringify(song))}`;
+    const id = `${song.id.split('~', 1)[0].slice(0, 36)}~${fingerprint(JSON.stringify(song))}`;
     const isHere = (await this.stored(id)) !== 'none';
-    if (!isHere) await this.songs.add({ ...song, id, title: `${song.title} (from a backup)` });
+    if (!isHere) await this.songs.add({ ...song, id, title: besideTitle(song.title) });
     await this.takePractice(id, practice);
     return isHere ? 'known' : 'beside';
   }
@@ -94,6 +94,13 @@ export class Backups {
     const read = readRecord(practice);
     if (read) await this.practice.take(songId, read.record);
   }
+}
+
+const BESIDE = ' (from a backup)';
+
+/** The title of a song that stands beside another state of it; said once, and never longer than a title may be. */
+function besideTitle(title: string): string {
+  return cutTo(title.replaceAll(BESIDE, ''), 200 - BESIDE.length) + BESIDE;
 }
 
 /** What came of it, in words: "198 songs were added; 2 were here already." */

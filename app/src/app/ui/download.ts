@@ -22,7 +22,7 @@ export function fileName(title: string): string {
     .normalize('NFC')
     .toLowerCase()
     .replace(/[^\p{Letter}\p{Mark}\p{Number}]+/gu, '-');
-  const name = shortened(letters).replace(/^-+|-+$/g, '');
+  const name = shortened(letters).split('-').filter(Boolean).join('-');
   if (name === '') return 'song';
   return RESERVED.test(name) ? `song-${name}` : name;
 }

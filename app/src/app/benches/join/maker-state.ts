@@ -1,3 +1,4 @@
+import { cutTo, barAt, keyAt, type OwnPattern, type SongEdit } from '@joined-hands/core/song';
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import type { Exception } from '@joined-hands/core/arrange';
 import { metreName, TICKS_PER_QUARTER } from '@joined-hands/core/music';
@@ -10,7 +11,6 @@ import {
   readLine,
 } from '@joined-hands/core/patterns';
 import { MOVING } from '@joined-hands/core/ladder';
-import { barAt, keyAt, type OwnPattern, type SongEdit } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { lineInWords } from '@joined-hands/core/words';
 import { BenchState } from '../../frame/bench-state';
@@ -83,7 +83,7 @@ export class MakerState {
     if (events.length === 0) return null;
     return {
       id: this.editing() ?? 'own-new',
-      name: this.name().trim().slice(0, 60) || 'My pattern',
+      name: cutTo(this.name().trim(), 60) || 'My pattern',
       base: this.isFixed() ? 'keys' : 'root',
       metre: metreName(this.metre()),
       beats: this.beats(),

@@ -1,5 +1,5 @@
-import type { Part } from '@joined-hands/core/parts';
-import { type PlayedBar, type PlayedSong } from '@joined-hands/core/song';
+import { letterOf, type Part } from '@joined-hands/core/parts';
+import type { PlayedBar, PlayedSong } from '@joined-hands/core/song';
 
 /** The song as a map: lines of bars, on each the parts in playing order, what returns on the row where it was first. */
 export interface SongMap {
@@ -158,7 +158,7 @@ function rowsOf(parts: readonly Part[]): Map<string, number> {
 }
 
 function familyOf(part: Part): string {
-  return part.label.replace(/'+$/, '');
+  return letterOf(part.label);
 }
 
 function sectionsOf(

@@ -1,3 +1,4 @@
+import { cutTo, type Choices, type Division, type Section } from '@joined-hands/core/song';
 import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import {
   cutIdForChoice,
@@ -13,7 +14,6 @@ import {
   splitPlace,
   writtenTick,
 } from '@joined-hands/core/parts';
-import { type Choices, type Division, type Section } from '@joined-hands/core/song';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
 
@@ -116,7 +116,7 @@ export class PartsState {
       this.bench.edit({
         kind: 'part-named',
         cutId: part.cutId,
-        name: name === '' ? null : name.slice(0, 80),
+        name: name === '' ? null : cutTo(name, 80),
       });
   }
 

@@ -1,5 +1,5 @@
+import { cutTo, type Section } from '@joined-hands/core/song';
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import type { Section } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Choice, type ChoiceOption } from '../../ui/choice';
@@ -67,6 +67,6 @@ export class SectionsPanel {
   ];
 
   protected rename(event: Event): void {
-    this.state.changeSection({ name: (event.target as HTMLInputElement).value.trim().slice(0, 80) });
+    this.state.changeSection({ name: cutTo((event.target as HTMLInputElement).value.trim(), 80) });
   }
 }

@@ -1,3 +1,4 @@
+import { cutTo } from '@joined-hands/core/song';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   type CardRecord,
@@ -73,7 +74,7 @@ export class PractiseLog {
     const song = this.bench.song();
     const said = text.trim();
     if (!song || !said) return;
-    const jotting = { at: Date.now(), text: said.slice(0, 2000) };
+    const jotting = { at: Date.now(), text: cutTo(said, 2000) };
     this.jottings.update((all) => [...all, jotting]);
     try {
       await this.store.jot(song.id, jotting);
