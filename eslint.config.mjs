@@ -8,6 +8,7 @@ const CORE = [
   'memory',
   'chance',
   'paths',
+  'schemas',
   'sentences',
   'music',
   'song',

@@ -1,11 +1,11 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { request, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import { type AddressInfo, connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createApp } from './app';
+import { createApp, refuseUnreadable } from './app';
 
 const folder = mkdtempSync(join(tmpdir(), 'jh-server-'));
 let server: Server;
@@ -19,6 +19,7 @@ beforeAll(async () => {
     writeFileSync(join(folder, `${name}-ABCDEFGH.js.gz`), gzipSync('packed'));
   }
   server = createApp(folder, ['piano.home']).listen(0, '127.0.0.1');
+  server.on('clientError', refuseUnreadable);
   await new Promise((resolve) => server.once('listening', resolve));
   origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 });
@@ -36,6 +37,23 @@ describe('the server', () => {
     expect(policy).toContain(`'nonce-${nonces[0]}'`);
     expect(policy).toContain("default-src 'none'");
     expect(policy).not.toContain('unsafe');
+  });
+
+  it('gives nothing for files there are not, and lets no answer be taken for something else', async () => {
+    for (const path of ['/.git/config', '/song/.env', '/package.json', '/a.b/c', '/main.js.map'])
+      expect([path, (await fetch(`${origin}${path}`)).status]).toEqual([path, 404]);
+    expect((await fetch(`${origin}/song/x/tune`)).status).toBe(200);
+    const strange = await new Promise<string>((resolve) => {
+      const line = connect((server.address() as AddressInfo).port, '127.0.0.1');
+      line.on('data', (data) => resolve(String(data)));
+      line.write(`GET / HTTP/1.1\r\nHost: localhost\r\nX: ${'x'.repeat(20_000)}\r\n\r\n`);
+    });
+    expect(strange).toMatch(/^HTTP\/1.1 431 [^]*nosniff/);
+  });
+
+  it('answers five hundred who ask at once', async () => {
+    const asked = await Promise.all(Array.from({ length: 500 }, () => fetch(`${origin}/main-ABCDEFGH.js`)));
+    expect(asked.filter(({ status }) => status === 200)).toHaveLength(500);
   });
 
   it('caches what never changes and nothing else', async () => {

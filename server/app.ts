@@ -4,11 +4,25 @@ import helmet from 'helmet';
 import { randomBytes } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import type { Duplex } from 'node:stream';
 
 const NONCE_PLACE = /__CSP_NONCE__/g;
 const A_YEAR_MS = 365 * 24 * 3600 * 1000;
 /** Files whose name changes with their content, and samples and fonts, which never change. */
 const UNCHANGING = /(-[A-Z0-9]{8}\.(js|css)(\.gz)?|\.woff2|\.mp3)$/;
+
+/** What a request that cannot be read as one gets, by what is wrong with it. */
+const UNREADABLE: Readonly<Record<string, string>> = {
+  HPE_HEADER_OVERFLOW: '431 Request Header Fields Too Large',
+  ERR_HTTP_REQUEST_TIMEOUT: '408 Request Timeout',
+};
+
+/** Answers what is no request before the application sees it, and closes the line. */
+export function refuseUnreadable(error: NodeJS.ErrnoException, line: Duplex): void {
+  if (error.code === 'ECONNRESET' || !line.writable) return void line.destroy();
+  const status = UNREADABLE[error.code ?? ''] ?? '400 Bad Request';
+  line.end(`HTTP/1.1 ${status}\r\nX-Content-Type-Options: nosniff\r\nConnection: close\r\n\r\n`);
+}
 
 /** The names of this machine for itself. */
 const OWN_NAMES: readonly string[] = ['localhost', '127.0.0.1', '[::1]'];
@@ -21,6 +35,10 @@ const OWN_NAMES: readonly string[] = ['localhost', '127.0.0.1', '[::1]'];
 export function createApp(folder: string, names: readonly string[] = []): Express {
   const app = express();
   app.disable('x-powered-by');
+  app.use((_request, response, next) => {
+    response.setHeader('X-Content-Type-Options', 'nosniff');
+    next();
+  });
   app.use(onlyFor([...OWN_NAMES, ...names]));
   app.use(nonce, policy, readable);
   // What was packed when it was built is sent packed: nothing is packed anew for each who asks.
@@ -39,7 +57,7 @@ export function createApp(folder: string, names: readonly string[] = []): Expres
   );
   app.get('/{*path}', async (request, response, next) => {
     // A missing file is missing; only addresses of views get the application.
-    if (/\.\w+$/.test(request.path)) return next();
+    if (request.path.includes('.')) return next();
     // Read anew each time: a rebuilt application is served without a restart.
     const index = await readFile(join(folder, 'index.html'), 'utf8');
     response.setHeader('Cache-Control', 'no-cache');

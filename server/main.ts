@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { createApp } from './app';
+import { createApp, refuseUnreadable } from './app';
 
 const DEFAULT_PORT = 4310;
 const folder = fileURLToPath(new URL('../dist/app', import.meta.url));
@@ -16,6 +16,7 @@ if (!existsSync(folder)) {
   const server = createApp(folder, names).listen(port, address, () =>
     console.log(`Joined Hands is at http://localhost:${port}`),
   );
+  server.on('clientError', refuseUnreadable);
   server.on('error', (error) => {
     console.error(
       `The server could not start on port ${port}: ${error.message}. Choose another: PORT=4311 npm start`,

@@ -1,5 +1,6 @@
 import { strFromU8, strToU8, Zip, ZipDeflate } from 'fflate';
 import * as z from 'zod';
+import '../schemas';
 import { DEFAULT_PROFILE, type Profile, profileSchema, type Song } from '../song';
 import { FIXED_DATE } from './archive';
 import { FileError, refuseTooLarge } from './fileError';

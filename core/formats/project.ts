@@ -1,6 +1,7 @@
 import { stored } from './stored';
 import { imports } from '../sentences';
 import * as z from 'zod';
+import '../schemas';
 import {
   DEFAULT_PROFILE,
   firstIssue,

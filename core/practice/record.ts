@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import '../schemas';
 import type { Turn } from './log';
 import { JOB_KINDS } from './job';
 import type { Known } from './standing';

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import '../schemas';
 import { REST_AFTER_MINUTES } from './care';
 import { type Gate, GATE } from './gate';
 

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import '../schemas';
 import { type SheetId, SHEETS } from './layOut';
 import { DEFAULT_PAPER, paperSchema } from './paper';
 

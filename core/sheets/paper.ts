@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import '../schemas';
 
 /** Papers a printer takes, in millimetres, upright. */
 export const PAPERS = {

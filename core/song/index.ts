@@ -14,6 +14,7 @@ export { changeAdded, changeLeftOut, type ChangesEdit, changeSplit, changesPlace
 export { changeMoved, changeStepped, freshId, SHORTEST } from './changeEdits';
 export { applyEdit, describeEdit, sessionOf, type SongEdit, type TuneFields } from './edits';
 export { type Finding, findingId, isDismissed, type Remedy } from './finding';
+export { type Difference, differenceOf, withDifference } from './difference';
 export { firstIssue } from './issues';
 export { checkedSong, migrateSong, SongShapeError } from './migrate';
 export { cleared, heads, syllablesOf, wordsOf } from './noteEdits';

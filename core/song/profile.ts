@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import '../schemas';
 import { DEFAULT_CHOICES } from './emptySong';
 import { layoutSchema, type Song } from './schema';
 

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import '../schemas';
 import { MODES } from '../music';
 import { wellFormed } from './texts';
 

@@ -10,6 +10,7 @@ import { workbench } from '../state/reducer';
 import { writtenDown } from '../storage/journal';
 import { FIRST_PLACE } from '../storage/place';
 import { SongStore, StaleRevisionError } from '../storage/song-store';
+import { Problems } from '../ui/problems';
 import { Saver } from './saver';
 
 const [lanterns] = DEMO_SONGS;
@@ -43,6 +44,7 @@ describe('storing the open song', () => {
     const injector = Injector.create({
       providers: [
         { provide: Saver },
+        Problems,
         {
           provide: SongStore,
           useValue: { save: (song: Song, _: unknown, over: number) => writing(song, over) },

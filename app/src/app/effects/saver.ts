@@ -2,7 +2,9 @@ import { inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { SongActions } from '../state/actions';
 import { workbench } from '../state/reducer';
-import { clearWritten, writeDown } from '../storage/journal';
+import { cutTo, type Song } from '@joined-hands/core/song';
+import { clearWritten, type StoredState, writeDown } from '../storage/journal';
+import { Problems } from '../ui/problems';
 import { SongStore, StaleRevisionError } from '../storage/song-store';
 
 /** An edit waits at most this long before it is written, in milliseconds: others that follow at once go with it. */
@@ -21,12 +23,14 @@ const RETRY_MS = [1000, 2000, 5000, 10_000] as const;
 export class Saver {
   private readonly store = inject(Store);
   private readonly songs = inject(SongStore);
+  private readonly problems = inject(Problems);
   private readonly state = this.store.selectSignal(workbench.selectWorkbenchState);
   private last: Promise<void> = Promise.resolve();
   private timer: ReturnType<typeof setTimeout> | null = null;
   private wait = SOON_MS;
   private failures = 0;
-  private isWriting = false;
+  /** What is being written. */
+  private writing: Song | null = null;
 
   /** Something changed. */
   soon(): void {
@@ -41,19 +45,32 @@ export class Saver {
     return this.last;
   }
 
-  /** The page may go away at any moment: what is not stored is written down at once, and stored if there is time. */
-  pageGoes(): void {
-    const { song, revision, isDirty, isReadOnly } = this.state();
-    if (!song || !isDirty || isReadOnly) return;
-    writeDown({ song, revision, isWriting: this.isWriting });
+  /**
+   * The page may go away at any moment: what is not stored is written down at once, and stored if there is time. False
+   * where it could not be written down: who leaves now may lose it.
+   */
+  pageGoes(): boolean {
+    const { isDirty, isReadOnly } = this.state();
+    if (!isDirty || isReadOnly) return true;
+    const isKept = this.noteDown();
     void this.now();
+    return isKept;
+  }
+
+  /** Writes the song down as it is; false where the browser keeps no more. */
+  private noteDown(): boolean {
+    const { song, stored, revision } = this.state();
+    if (!song) return true;
+    const known: StoredState[] = stored ? [{ song: stored, revision }] : [];
+    if (this.writing) known.push({ song: this.writing, revision: revision + 1 });
+    return writeDown({ song, revision, isWriting: this.writing !== null }, known);
   }
 
   private async write(): Promise<void> {
     const { song, place, revision, isDirty, isReadOnly } = this.state();
     if (!song || !isDirty || isReadOnly) return;
     const begun = performance.now();
-    this.isWriting = true;
+    this.writing = song;
     try {
       const next = await this.songs.save(song, place, revision);
       this.failures = 0;
@@ -63,7 +80,7 @@ export class Saver {
       if (error instanceof StaleRevisionError) this.lost();
       else this.failed(error);
     } finally {
-      this.isWriting = false;
+      this.writing = null;
       this.wait = Math.min(MOST_WAIT_MS, Math.max(SOON_MS, performance.now() - begun));
     }
   }
@@ -72,14 +89,17 @@ export class Saver {
   lost(): void {
     const { song, revision, isDirty, isReadOnly } = this.state();
     if (!song) return;
-    if (isDirty && !isReadOnly) writeDown({ song, revision, isWriting: false });
+    // The whole of it: what it was made from is no longer what the store has. Where it is too long it is a song at once.
+    if (isDirty && !isReadOnly && !writeDown({ song, revision, isWriting: false })) {
+      const copy = { ...song, id: crypto.randomUUID(), title: `${cutTo(song.title, 180)} (not stored)` };
+      this.problems.guard('What was not stored could not be kept', this.songs.add(copy));
+    }
     this.store.dispatch(SongActions.overtaken({ id: song.id }));
   }
 
   /** Said until it succeeds, and tried again. */
   private failed(error: unknown): void {
-    const { song, revision } = this.state();
-    if (song) writeDown({ song, revision, isWriting: false });
+    this.noteDown();
     this.store.dispatch(SongActions.saveFailed({ problem: whyNotStored(error) }));
     const wait = RETRY_MS[Math.min(this.failures++, RETRY_MS.length - 1)];
     this.timer ??= setTimeout(() => void this.now(), wait);

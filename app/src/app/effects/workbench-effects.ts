@@ -1,3 +1,4 @@
+import { cutTo } from '@joined-hands/core/song';
 import { ApplicationRef, inject, Injectable } from '@angular/core';
 import { factsOf } from '@joined-hands/core/arrangement';
 import type { Song } from '@joined-hands/core/song';
@@ -186,13 +187,21 @@ export class WorkbenchEffects {
   private async read(
     id: string,
     mine: boolean,
-  ): Promise<(OpenedSong & { readonly isDirty: boolean }) | null> {
+  ): Promise<(OpenedSong & { readonly isDirty: boolean; readonly stored?: Song | null }) | null> {
     const stored = await this.songs.get(id);
-    const noted = mine ? writtenDown(id) : null;
-    if (!noted) return stored ? { ...stored, isDirty: false } : null;
+    const noted = mine ? writtenDown(id, stored) : null;
+    if (noted === 'lost') {
+      clearWritten(id);
+      const title = stored ? ` of “${stored.song.title}”` : '';
+      this.problems.tell(`The last edit${title} could not be kept: another tab has stored the song since.`);
+    }
+    if (!noted || noted === 'lost') return stored ? { ...stored, isDirty: false } : null;
     const revision = stored?.revision ?? 0;
     const goesOn = noted.revision === revision || (noted.isWriting && noted.revision + 1 === revision);
-    if (goesOn) return { song: noted.song, revision, place: stored?.place ?? FIRST_PLACE, isDirty: true };
+    if (goesOn) {
+      const place = stored?.place ?? FIRST_PLACE;
+      return { song: noted.song, revision, place, isDirty: true, stored: stored?.song ?? null };
+    }
     if (stored && JSON.stringify(stored.song) !== JSON.stringify(noted.song)) await this.keepCopy(noted.song);
     clearWritten(id);
     return stored ? { ...stored, isDirty: false } : null;
@@ -200,7 +209,7 @@ export class WorkbenchEffects {
 
   /** What another tab overtook is kept, as a song of its own. */
   private async keepCopy(song: Song): Promise<void> {
-    const title = `${song.title.slice(0, 180)} (not stored)`;
+    const title = `${cutTo(song.title, 180)} (not stored)`;
     await this.songs.add({ ...song, id: crypto.randomUUID(), title });
     this.problems.tell(`What was not stored of “${song.title}” is on the shelf as “${title}”.`);
   }

@@ -45,6 +45,7 @@ import { Playing } from './playing';
 import { benchAt, type BenchRow } from './registry';
 import { type PressedNote, Seam } from './seam';
 import { Transport } from './transport';
+import { Saver } from '../effects/saver';
 import { messageOf } from '../ui/message';
 
 const NARROW_PX = 900;
@@ -92,6 +93,7 @@ export class SongFrame implements OnInit {
   protected readonly recorder = inject(Recorder);
   private readonly store = inject(Store);
   private readonly songs = inject(SongStore);
+  private readonly saver = inject(Saver);
   private readonly problems = inject(Problems);
   private readonly shortcuts = inject(Shortcuts);
   private readonly injector = inject(Injector);
@@ -182,9 +184,9 @@ export class SongFrame implements OnInit {
   /** What is open is stored when the page or the song is left. */
   private leaveWithPage(): void {
     const leaving = (): void => this.store.dispatch(SongActions.saveAsked());
-    // Only where the store does not take it: else what is written down is enough.
+    // Only where it is neither stored nor written down.
     const warning = (event: BeforeUnloadEvent): void => {
-      if (this.bench.state().unsaved) event.preventDefault();
+      if (this.bench.state().unsaved || !this.saver.pageGoes()) event.preventDefault();
     };
     window.addEventListener('beforeunload', warning);
     window.addEventListener('pagehide', leaving);

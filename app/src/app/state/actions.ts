@@ -20,6 +20,8 @@ export const SongActions = createActionGroup({
       isReadOnly: boolean;
       /** It was found written down, and is not stored yet. */
       isDirty?: boolean;
+      /** What the store has, where that is another. */
+      stored?: Song | null;
     }>(),
     Closed: props<{ id: string }>(),
     Edited: props<{ edit: SongEdit }>(),

@@ -15,6 +15,8 @@ export interface WorkbenchState {
   readonly song: Song | null;
   /** Revision last read from or written to storage; writes are compare-and-swap on it. */
   readonly revision: number;
+  /** The song as it was read or written last; null: not known. */
+  readonly stored: Song | null;
   /** True when the song differs from what is stored. */
   readonly isDirty: boolean;
   readonly past: readonly Step[];
@@ -38,6 +40,7 @@ export interface WorkbenchState {
 export const EMPTY_WORKBENCH: WorkbenchState = {
   song: null,
   revision: 0,
+  stored: null,
   isDirty: false,
   past: [],
   future: [],

@@ -8,16 +8,20 @@ const MOST_STEPS = 300;
 
 const reducer = createReducer(
   EMPTY_WORKBENCH,
-  on(SongActions.opened, (state, { song, revision, place, isReadOnly, isDirty = false }): WorkbenchState => ({
-    ...EMPTY_WORKBENCH,
-    profile: state.profile,
-    song,
-    revision,
-    place,
-    isReadOnly,
-    isDirty,
-    isArranging: true,
-  })),
+  on(
+    SongActions.opened,
+    (state, { song, revision, place, isReadOnly, isDirty = false, stored = song }): WorkbenchState => ({
+      ...EMPTY_WORKBENCH,
+      profile: state.profile,
+      song,
+      revision,
+      stored,
+      place,
+      isReadOnly,
+      isDirty,
+      isArranging: true,
+    }),
+  ),
   on(SongActions.missing, (state, { id }): WorkbenchState => ({ ...state, missing: id })),
   on(SongActions.closed, (state, { id }): WorkbenchState =>
     state.song === null || state.song.id === id ? { ...EMPTY_WORKBENCH, profile: state.profile } : state,
@@ -45,7 +49,7 @@ const reducer = createReducer(
   on(SongActions.saved, (state, { song, revision }): WorkbenchState => {
     if (state.song?.id !== song.id) return state;
     const isDirty = state.song !== song;
-    return { ...state, revision, isDirty, unsaved: null };
+    return { ...state, revision, stored: song, isDirty, unsaved: null };
   }),
   on(SongActions.saveFailed, (state, { problem }): WorkbenchState => ({ ...state, unsaved: problem })),
   on(SongActions.overtaken, (state, { id }): WorkbenchState =>

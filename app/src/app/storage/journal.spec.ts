@@ -7,8 +7,10 @@ const [lanterns, sluicegate] = DEMO_SONGS;
 describe('what is written down when the page has to go', () => {
   const kept = new Map<string, string>();
   let isBlocked = false;
+  let room = Infinity;
   beforeEach(() => {
     kept.clear();
+    room = Infinity;
     isBlocked = false;
     const guarded = <T>(act: () => T): T => {
       if (isBlocked) throw new DOMException('blocked', 'QuotaExceededError');
@@ -16,7 +18,11 @@ describe('what is written down when the page has to go', () => {
     };
     vi.stubGlobal('localStorage', {
       getItem: (key: string) => guarded(() => kept.get(key) ?? null),
-      setItem: (key: string, value: string) => guarded(() => void kept.set(key, value)),
+      setItem: (key: string, value: string) =>
+        guarded(() => {
+          if (value.length > room) throw new DOMException('full', 'QuotaExceededError');
+          kept.set(key, value);
+        }),
       removeItem: (key: string) => guarded(() => void kept.delete(key)),
     });
   });
@@ -30,7 +36,25 @@ describe('what is written down when the page has to go', () => {
     expect(writtenDown(sluicegate.id)).toEqual({ song: sluicegate, revision: 9, isWriting: true });
     clearWritten(lanterns.id);
     expect(writtenDown(lanterns.id)).toBeNull();
-    expect(writtenDown(sluicegate.id)?.revision).toBe(9);
+    expect(writtenDown(sluicegate.id)).toMatchObject({ revision: 9 });
+  });
+
+  it('is what differs, where the song is too long for it: from what the store has, or is about to have', () => {
+    room = 500;
+    const [first, writing, now] = ['A', 'B', 'C'].map((title) => ({ ...lanterns, title }));
+    const known = [
+      { song: first, revision: 4 },
+      { song: writing, revision: 5 },
+    ];
+    expect(writeDown({ song: now, revision: 4, isWriting: true })).toBe(false);
+    expect(writeDown({ song: now, revision: 4, isWriting: true }, known)).toBe(true);
+    for (const stored of known)
+      expect(writtenDown(now.id, stored)).toEqual({ song: now, revision: stored.revision, isWriting: false });
+    // Another tab has stored since, or nothing was ever stored.
+    expect(writtenDown(now.id, { song: first, revision: 6 })).toBe('lost');
+    expect(writtenDown(now.id)).toBe('lost');
+    room = 10;
+    expect(writeDown({ song: now, revision: 4, isWriting: true }, known)).toBe(false);
   });
 
   it('is the last of a song', () => {
@@ -56,7 +80,7 @@ describe('what is written down when the page has to go', () => {
     writeDown({ song: lanterns, revision: 4, isWriting: false });
     const [key] = kept.keys();
     kept.set(key, JSON.stringify({ song: lanterns, revision: 4, isWriting: 'yes' }));
-    expect(writtenDown(lanterns.id)?.isWriting).toBe(false);
+    expect(writtenDown(lanterns.id)).toMatchObject({ isWriting: false });
   });
 
   it('says that it was not, where the browser keeps no more, and hinders nothing', () => {

@@ -26,6 +26,21 @@ describe('a log as a file', () => {
     });
   });
 
+  it('runs nothing in a spreadsheet, whatever a text begins with, and comes back as it was', async () => {
+    const { fromPart: _from, toPart: _to, ...before } = turn;
+    const texts = ['=1+1', '+a', '-a', '@a', '\ta', "'=a", "''@a", "'tis", 'a=b', '="x",y'];
+    const turns = texts.map((what, i) => ({ ...before, at: turn.at + i, what, card: what }));
+    const csv = await logAsCsv(turns);
+    const cells = csv
+      .split('\r\n')
+      .slice(1)
+      .flatMap((line) => line.split(',').map((cell) => cell.replace(/^"/, '')));
+    const formulas = cells.filter((cell) => /^[=+\-@\t]/.test(cell) && Number.isNaN(Number(cell)));
+    expect(formulas).toEqual([]);
+    expect(csv).toContain('-0.02');
+    expect(await logFrom(file('log.csv', csv), 's')).toMatchObject({ record: { turns }, refused: 0 });
+  });
+
   it('keeps the name of a turn that has no part numbers', async () => {
     const { fromPart: _from, toPart: _to, ...before } = { ...turn, what: 'Part 1, "right" hand' };
     expect(await logFrom(file('log.csv', await logAsCsv([before])), 's')).toMatchObject({

@@ -1,6 +1,6 @@
 import { readRecord, turnsOfRows } from '@joined-hands/core/practice';
 import { counted } from '@joined-hands/core/words';
-import { messageOf } from '../../ui/message';
+import { rowsOfCsv } from '../../storage/log-csv';
 
 /** A log read from a file, or why it is none. */
 type LogRead =
@@ -16,14 +16,11 @@ export async function logFrom(file: File, songId: string): Promise<LogRead> {
       const read = readRecord((JSON.parse(text) as { practice?: unknown }).practice);
       return read ?? { problem: nothing };
     } catch (error) {
-      return {
-        problem: `${file.name}: it is damaged or cut short: ${messageOf(error)}. Nothing was changed.`,
-      };
+      if (!(error instanceof SyntaxError)) throw error;
+      return { problem: `${file.name}: it is damaged or cut short. Nothing was changed.` };
     }
   }
-  const { default: papa } = await import('papaparse');
-  const { data } = papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true });
-  const { turns, refused } = turnsOfRows(data, songId);
+  const { turns, refused } = turnsOfRows(await rowsOfCsv(text), songId);
   if (turns.length === 0) return { problem: nothing };
   return { record: { turns, standings: [], jottings: [] }, refused };
 }
