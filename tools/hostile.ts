@@ -21,6 +21,39 @@ const withSong = (change: object): string =>
     profile: DEFAULT_PROFILE,
   });
 
+/** Bars of one part, bar by bar. */
+const timewise = (count: number): string =>
+  `<score-timewise><part-list><score-part id="P1"><part-name>x</part-name></score-part></part-list>${`<measure number="1"><part id="P1">${note('C', '4')}</part></measure>`.repeat(count)}</score-timewise>`;
+
+/** A MIDI file of so many keys that go down and never up. */
+function neverLetGo(count: number): Uint8Array {
+  const events = Array.from({ length: count }, (_, i) => [0x10, 0x90, 30 + (i % 60), 80]).flat();
+  const track = [...events, 0, 0xff, 0x2f, 0];
+  const length = [24, 16, 8, 0].map((by) => (track.length >>> by) & 255);
+  return Uint8Array.from([
+    77,
+    84,
+    104,
+    100,
+    0,
+    0,
+    0,
+    6,
+    0,
+    0,
+    0,
+    1,
+    0,
+    96,
+    77,
+    84,
+    114,
+    107,
+    ...length,
+    ...track,
+  ]);
+}
+
 export function hostileFiles(): NamedBytes[] {
   const text = (name: string, content: string): NamedBytes => ({ name, bytes: strToU8(content) });
   const deep = (open: string, close: string, times: number): string =>
@@ -150,5 +183,27 @@ export function hostileFiles(): NamedBytes[] {
         0x4d, 0x54, 0x68, 0x64, 0, 0, 0, 6, 0, 1, 0, 1, 0, 0, 0x4d, 0x54, 0x72, 0x6b, 0xff, 0xff, 0xff, 0xff,
       ]),
     },
+    text('a.txt', `{${' '.repeat(3000)}\n[C]la`),
+    text('a.txt', `| C ${'/'.repeat(20_000)} |`),
+    text('a.txt', `| ${'C/'.repeat(20_000)} |`),
+    text('a.txt', `{title: ${'👩‍👧'.repeat(60)}}\n[C]la`),
+    text('a.txt', '{title: \ud83d}\n[C]la'),
+    text('a.txt', '{title:}\n[C]la'),
+    text('a.txt', 'Key: G#\n| C | G |'),
+    text('a.musicxml', timewise(60_000)),
+    { name: 'a.mid', bytes: neverLetGo(8000) },
+    text('a.joined.json', withSong({ pickup: 1_000_000 })),
+    ...[9, -1].map((octave) =>
+      text(
+        'a.joined.json',
+        withSong({
+          melody: [
+            { ...DEMO_SONGS[0].melody[0], pitch: { letter: 'B', alter: octave < 0 ? -2 : 0, octave } },
+          ],
+        }),
+      ),
+    ),
+    text('a.joined.json', withSong({ title: `a${'\ud83d\ude00'.repeat(120)}`.slice(0, 200) })),
+    text('a.joined.json', withSong({ id: 'x'.repeat(64), title: 'y'.repeat(200) })),
   ];
 }

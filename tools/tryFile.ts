@@ -27,18 +27,23 @@ export function faultOf(
     song = opened.kind === 'project' ? opened.song : opened.tunes[0].song;
   } catch (error) {
     if (!(error instanceof FileError)) return { fault: `untyped: ${told(error)}`, opened: false };
-    const { length } = error.message;
-    return {
-      fault:
-        length > LONGEST_MESSAGE ? `message of ${length} characters: ${error.message.slice(0, 80)}` : null,
-      opened: false,
-    };
+    return { fault: badSentence(error.message), opened: false };
   }
   try {
     return { fault: faultIn(song, seed, rungs), opened: true };
   } catch (error) {
     return { fault: `opened, then ${told(error)}`, opened: true };
   }
+}
+
+/** A refusal that is too long to be read, or speaks of the program and not of the song. What the file says is quoted. */
+function badSentence(message: string): string | null {
+  if (message.length > LONGEST_MESSAGE)
+    return `message of ${message.length} characters: ${message.slice(0, 80)}`;
+  const own = message.replaceAll(/“[^”]*”|"[^"]*"|<[^>]*>/g, '');
+  return /[a-z]\.[a-z]+\.\d|\bundefined\b|\bNaN\b|Invalid|[a-z][A-Z][a-z]+[A-Z]/.test(own)
+    ? `it is told in words of the program: ${message}`
+    : null;
 }
 
 function told(error: unknown): string {

@@ -193,13 +193,14 @@ class TrackReader {
     const held = [...this.down].flatMap(([id, starts]) =>
       starts.splice(0).map((start) => ({ start, channel: Math.floor(id / KEYS), midi: id % KEYS })),
     );
+    const struck = new Map<number, number[]>();
+    for (const { channel, start } of held) gotOrMade(struck, channel, (): number[] => []).push(start);
+    for (const [channel, starts] of struck) {
+      starts.push(...(this.byChannel.get(channel) ?? []).map(({ start }) => start));
+      starts.sort((a, b) => a - b);
+    }
     for (const { start, channel, midi } of held) {
-      const others = [
-        ...(this.byChannel.get(channel) ?? []),
-        ...held.filter((key) => key.channel === channel),
-      ];
-      const later = others.filter((key) => key.start > start);
-      const next = later.reduce((first, key) => Math.min(first, key.start), end);
+      const next = firstAfter(struck.get(channel) ?? [], start) ?? end;
       this.add(channel, { start, end: next, midi, lyric: null });
     }
     const name = this.givenName ?? this.fallbackName;
@@ -209,6 +210,17 @@ class TrackReader {
       keys: keys.sort((a, b) => a.start - b.start || a.midi - b.midi),
     }));
   }
+}
+
+/** The first of some times, in order, that is later than one; undefined where none is. */
+function firstAfter(times: readonly number[], than: number): number | undefined {
+  let [low, high] = [0, times.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (times[middle] > than) high = middle;
+    else low = middle + 1;
+  }
+  return times[low];
 }
 
 /** Text of a MIDI event: bytes, read as UTF-8 where they are. */

@@ -1,3 +1,4 @@
+import { gotOrMade } from '../memory';
 import { candidatesOf, type TuneCandidate } from './candidates';
 import { FileError, refuseTooLarge } from './fileError';
 import { MOST_READ_BARS } from './limits';
@@ -9,6 +10,8 @@ import { child, childrenOf, childText, type Element, parseXml } from './xmlTree'
 /** Every line of a MusicXML score (part-wise or time-wise) that could be the melody. Throws {@link FileError}. */
 export function readMusicXmlTunes(text: string, songId: string, fallbackTitle: string): TuneCandidate[] {
   refuseTooLarge(text.length);
+  // Told by its tags, before all of it is read.
+  refuseTooManyBars(tagsOf(text, 'measure') / Math.max(1, tagsOf(text, 'score-part')));
   const root = parseXml(text);
   if (root.name !== 'score-partwise' && root.name !== 'score-timewise') {
     throw new FileError(
@@ -21,11 +24,27 @@ export function readMusicXmlTunes(text: string, songId: string, fallbackTitle: s
   const most = Math.max(0, ...[...measuresByPart.values()].map((measures) => measures.length));
   if (most === 0)
     throw new FileError('The score has no bars', '', 'Choose a score with a melody or chord symbols.');
-  if (most > MOST_READ_BARS)
-    throw new FileError(`The score has ${most} bars; at most ${MOST_READ_BARS} are read`, '', 'Split it.');
+  refuseTooManyBars(most);
   const names = partNames(root);
   const parts = [...measuresByPart].map(([id, measures]) => readPart(names.get(id) ?? '', measures));
   return candidatesOf({ title: titleOf(root) ?? null, parts: agreeing(parts) }, songId, fallbackTitle);
+}
+
+function refuseTooManyBars(count: number): void {
+  if (count > MOST_READ_BARS)
+    throw new FileError(
+      `The score has ${Math.ceil(count)} bars; at most ${MOST_READ_BARS} are read`,
+      '',
+      'Split it.',
+    );
+}
+
+/** How often an element of a name begins in a text. */
+function tagsOf(text: string, name: string): number {
+  let count = 0;
+  for (let at = text.indexOf(`<${name}`); at >= 0; at = text.indexOf(`<${name}`, at + 1))
+    if (/[\s/>]/.test(text.charAt(at + name.length + 1))) count++;
+  return count;
 }
 
 function readPart(name: string, measures: readonly Element[]): ReadPart {
@@ -74,7 +93,7 @@ function partsOfTimewise(root: Element): Map<string, Element[]> {
     for (const part of childrenOf(measure, 'part')) {
       const id = part.attributes['id'] ?? 'part 1';
       const bar = { ...measure, children: part.children };
-      parts.set(id, [...(parts.get(id) ?? []), bar]);
+      gotOrMade(parts, id, (): Element[] => []).push(bar);
     }
   }
   return parts;

@@ -5,7 +5,7 @@ import { child, childrenOf, childText, el, type Element, parseXml, writeXml } fr
 
 const names = fc.constantFrom('note', 'pitch', 'step', 'lyric', 'bar-style');
 const words = fc
-  .string({ minLength: 1, maxLength: 12, unit: fc.constantFrom(...'abcÄé♭&<>"\'5 -') })
+  .string({ minLength: 1, maxLength: 12, unit: fc.constantFrom(...'abÄé♭&#;x<>"\'5 -') })
   .map((s) => s.trim() || 'x');
 const { tree } = fc.letrec<{ tree: Element }>((tie) => ({
   tree: fc.oneof(
@@ -24,6 +24,11 @@ describe('the XML tree', () => {
         expect(parseXml(writeXml(el('root', [element]), ''))).toEqual(el('root', [element]));
       }),
     );
+  });
+
+  it('reads characters by number, once: in titles, words and names', () => {
+    const root = parseXml('<r a="Caf&#233;"><t>Caf&#xE9; &#x266D; &amp;#233; &lt;&amp;&gt;</t></r>');
+    expect([root.attributes['a'], childText(root, 't')]).toEqual(['Café', 'Café ♭ &#233; <&>']);
   });
 
   it('finds children by name in document order', () => {

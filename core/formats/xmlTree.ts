@@ -41,7 +41,7 @@ export function parseXml(text: string): Element {
     parseTagValue: false,
     parseAttributeValue: false,
     trimValues: true,
-    // "Caf&#233;": characters by number and by name.
+    // "Caf&#233;": characters by number.
     htmlEntities: true,
   });
   const tree = parsed(parser, text);

@@ -49,7 +49,11 @@ export function parseChord(symbol: string): Chord | null {
   return chord;
 }
 
+/** No chord has a longer symbol. */
+const LONGEST = 40;
+
 function readSymbol(symbol: string): Chord | null {
+  if (symbol.length > LONGEST) throw new ChordSymbolError(symbol.slice(0, LONGEST), 0);
   const text = symbol.trim().replace(/♭/g, 'b').replace(/♯/g, '#').replace(/\s+/g, '');
   if (NO_CHORD.test(text)) return null;
   const rootText = /^[A-G](bb|##|b|#)?/.exec(text)?.[0];

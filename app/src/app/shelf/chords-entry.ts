@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { FileError, readChart } from '@joined-hands/core/formats';
 import type { Song } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzModalRef } from 'ng-zorro-antd/modal';
+import { messageOf } from '../ui/message';
+import { FileReaderClient } from '../workers/reader';
 
 const EXAMPLE = `Title: Net Mending
 Metre: 3/4
@@ -51,15 +52,19 @@ Thread the nee-dle, pull it through`;
 })
 export class ChordsEntry {
   private readonly modal = inject<NzModalRef<ChordsEntry, Song>>(NzModalRef);
+  private readonly reader = inject(FileReaderClient);
   protected readonly text = signal(EXAMPLE);
   protected readonly problem = signal<string | null>(null);
 
-  protected take(): void {
+  /** Reads it where files are read: whatever was pasted, the page goes on. */
+  protected async take(): Promise<void> {
+    const bytes = new TextEncoder().encode(this.text());
     try {
-      this.modal.close(readChart(this.text(), crypto.randomUUID(), 'New song'));
+      const read = await this.reader.read('New song.txt', bytes, crypto.randomUUID());
+      if (read?.kind === 'refused') this.problem.set(read.reason);
+      else if (read?.opened.kind === 'tunes') this.modal.close(read.opened.tunes[0].song);
     } catch (error) {
-      if (!(error instanceof FileError)) throw error;
-      this.problem.set(error.message);
+      this.problem.set(`It could not be read: ${messageOf(error)}.`);
     }
   }
 }
