@@ -46,6 +46,7 @@ test('letters and counts typed from nothing to a heard tune', async ({ page }) =
   await page.keyboard.type('Tide Table');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/tune\?tab=letters/);
+  await expect(page.locator('#letters')).toBeFocused();
   await expect(page.getByLabel('Title')).toHaveValue('Tide Table');
   await page.goBack();
   await expect(page.getByRole('link', { name: 'Lanterns at Low Water' })).toBeVisible();

@@ -9,7 +9,14 @@ import { Problems } from './ui/problems';
   imports: [RouterOutlet],
   template: `
     @if (problems.sentence(); as text) {
-      <p class="app-problem" role="alert">
+      <p
+        class="app-problem"
+        role="alert"
+        (mouseenter)="problems.stays()"
+        (mouseleave)="problems.goesSoon()"
+        (focusin)="problems.stays()"
+        (focusout)="problems.goesSoon()"
+      >
         {{ text }}
         @if (problems.hasRaw()) {
           <button type="button" (click)="problems.takeAwayRaw()">Take away the raw data</button>
@@ -22,9 +29,11 @@ import { Problems } from './ui/problems';
   styles: `
     .app-problem {
       position: fixed;
-      inset: auto 12px 12px;
+      inset: 64px 12px auto;
+      width: fit-content;
+      max-width: 640px;
       z-index: 1100;
-      margin: 0;
+      margin: 0 auto;
       padding: var(--space-6) var(--space-8);
       border-radius: var(--radius);
       background: var(--right-soft);

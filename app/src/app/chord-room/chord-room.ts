@@ -51,10 +51,10 @@ const TABS = [
           (chosen)="tab.set($event)"
         />
       </header>
-      @if (from()?.title; as title) {
-        <p class="from">The key and the progressions are those of {{ title }}.</p>
-      }
       <main>
+        @if (from()?.title; as title) {
+          <p class="from">The key and the progressions are those of {{ title }}.</p>
+        }
         @switch (tab()) {
           @case ('shapes') {
             <jh-shapes-tab [key]="key()" />
@@ -67,10 +67,10 @@ const TABS = [
           }
         }
       </main>
-      <p class="care">
+      <footer class="care">
         Warm up before wide chords, keep wrist and shoulder loose, never force a stretch. Rest a few minutes
         every half hour; stop at pain, numbness or tingling. This program gives no medical advice.
-      </p>
+      </footer>
     </div>
   `,
   styleUrl: './chord-room.less',

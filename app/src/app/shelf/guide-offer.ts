@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, output } from '@angular/core';
 import { Router } from '@angular/router';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { SongStore } from '../storage/song-store';
@@ -20,7 +20,7 @@ import { Problems } from '../ui/problems';
           New here? Six steps lead through one song, in the order in which it is done by hand.
           <button nz-button nzSize="small" nzType="primary" type="button" (click)="walk()">Begin</button>
         }
-        <button nz-button nzSize="small" type="button" (click)="guide.decline()">Not now</button>
+        <button nz-button nzSize="small" type="button" (click)="decline()">Not now</button>
       </p>
     }
   `,
@@ -40,13 +40,20 @@ import { Problems } from '../ui/problems';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class GuideOffer {
+  readonly declined = output();
   protected readonly guide = inject(Guide);
   private readonly songs = inject(SongStore);
   private readonly router = inject(Router);
   private readonly problems = inject(Problems);
   protected readonly count = GUIDE_STEPS.length;
 
-  /** Its song is put back on the shelf where it was taken off. */
+  /** The keyboard goes on from the shelf. */
+  protected decline(): void {
+    this.guide.decline();
+    this.declined.emit();
+  }
+
+  /** Its song is put back on the shelf where it was deleted. */
   protected walk(): void {
     const begun = this.songs.addDemoSongs().then(() => {
       this.guide.walk();

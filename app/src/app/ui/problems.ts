@@ -8,10 +8,15 @@ interface Told {
   readonly raw: unknown;
 }
 
+/** How long a notice stays: to be noticed, and for each of its letters, in milliseconds. */
+const READ_MS = 10_000;
+const LETTER_MS = 100;
+
 /** What went wrong, said in a sentence on whatever view is open, until it is put away. */
 @Injectable({ providedIn: 'root' })
 export class Problems {
   private readonly told = signal<Told | null>(null);
+  private timer: ReturnType<typeof setTimeout> | undefined;
   readonly sentence = computed(() => this.told()?.sentence ?? null);
   readonly hasRaw = computed(() => this.told()?.raw !== undefined);
 
@@ -20,9 +25,23 @@ export class Problems {
     this.tell(`${what}: ${messageOf(error)}.`);
   }
 
-  /** Something to know, said in the same place; `raw` may be taken away as it is. */
+  /** Something to know, said in the same place; `raw` may be taken away as it is. It goes by itself when it has been read. */
   tell(sentence: string, raw?: unknown): void {
+    clearTimeout(this.timer);
     this.told.set({ sentence, raw });
+    this.goesSoon();
+  }
+
+  /** It stays while it is looked at. */
+  stays(): void {
+    clearTimeout(this.timer);
+  }
+
+  goesSoon(): void {
+    const told = this.told();
+    // What can be taken away waits for that.
+    if (told && told.raw === undefined)
+      this.timer = setTimeout(() => this.putAway(), READ_MS + told.sentence.length * LETTER_MS);
   }
 
   /** Runs a promise whose failure is said; what it gives is not waited for. */
@@ -35,6 +54,7 @@ export class Problems {
   }
 
   putAway(): void {
+    clearTimeout(this.timer);
     this.told.set(null);
   }
 }

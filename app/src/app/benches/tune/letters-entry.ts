@@ -1,5 +1,8 @@
 import { keyReasonInWords } from '@joined-hands/core/sentences';
 import {
+  afterNextRender,
+  type ElementRef,
+  viewChild,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -88,6 +91,8 @@ export class LettersEntry {
   private ownMelody: readonly MelodyNote[] | null = null;
 
   constructor() {
+    // Who comes to tell the tune goes on typing.
+    afterNextRender(() => this.lettersBox().nativeElement.focus({ preventScroll: true }));
     this.screen.pressed.pipe(takeUntilDestroyed()).subscribe((midi) => {
       if (!this.recorder.isBusy()) this.addKey(midi);
     });
@@ -106,6 +111,7 @@ export class LettersEntry {
   }
 
   private readonly screen = inject(ScreenKeyboard);
+  private readonly lettersBox = viewChild.required<ElementRef<HTMLElement>>('lettersBox');
 
   /** The key the letters tell, where it is another than the song's. */
   protected readonly foundKey = computed((): FoundKey | null => {
