@@ -246,7 +246,7 @@ describe('reading MusicXML', () => {
       lead(
         '<measure number="2"><attributes><time><beats>4</beats><beat-type>5</beat-type></time></attributes></measure>',
       ),
-      /metre 4\/5 is impossible \(bar 2\)/,
+      /metre "4\/5" is impossible \(bar 2\)/,
     ],
     ['too large', 'x'.repeat(20 * 1024 * 1024 + 1), /too large: 20\.0 MB/],
   ];

@@ -141,10 +141,10 @@ function refuseCutShort(bytes: Uint8Array): void {
 function parse(bytes: Uint8Array): MidiData {
   try {
     return midiFile.parseMidi(bytes);
-  } catch (error) {
-    const why = error instanceof Error ? error.message : String(error);
+  } catch {
+    // What the reader says is of bytes, and of no use to who plays.
     throw new FileError(
-      `The MIDI file is damaged or cut short: ${why}`,
+      'The MIDI file is damaged or cut short',
       '',
       'Export it again from where it was made.',
     );

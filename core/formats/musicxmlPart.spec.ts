@@ -95,7 +95,7 @@ describe('the bars of a part', () => {
       read(note(4), measure(`<attributes>${inside}</attributes>`, 'number="9"'));
     const time = (beats: string, unit: string): string =>
       `<time><beats>${beats}</beats><beat-type>${unit}</beat-type></time>`;
-    expect(attributes(time('65', '4'))).toThrow('65/4 is impossible');
+    expect(attributes(time('65', '4'))).toThrow('"65/4" is impossible');
     expect(attributes(time('64', '4'))).not.toThrow();
     expect(attributes(time('0', '4'))).toThrow('impossible');
     expect(attributes(time('3', '5'))).toThrow('impossible');

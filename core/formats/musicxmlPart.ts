@@ -14,7 +14,7 @@ import {
 } from '../music';
 import { AS_WRITTEN, soundingClass, soundingPitch, soundingSymbol, transpositionOf } from './transposition';
 import { beamedGroups } from './beamedGroups';
-import { FileError } from './fileError';
+import { FileError, shortened } from './fileError';
 import { filledTicks, isSplitAfter } from './musicxmlBars';
 import { readHarmony } from './musicxmlChords';
 import { anchored, metreOfLength, metronomeOf, readLyric } from './musicxmlPieces';
@@ -128,7 +128,7 @@ export class PartReader {
   private readKey(key: Element): void {
     const fifths = Number(childText(key, 'fifths') ?? 0);
     if (!Number.isInteger(fifths) || Math.abs(fifths) > 7)
-      this.fail(`A key of ${childText(key, 'fifths')} fifths is impossible`);
+      this.fail(`A key of ${quoted(childText(key, 'fifths') ?? '?')} fifths is impossible`);
     const name = childText(key, 'mode')?.trim().toLowerCase();
     const mode = name === 'ionian' ? 'major' : MODES.find((known) => known === name);
     if (name === undefined || name === 'none') this.isModeLeftOut = true;
@@ -154,7 +154,9 @@ export class PartReader {
     const unit = Number(childText(time, 'beat-type'));
     if (!Number.isInteger(beats) || beats < 1 || beats > 64 || ![1, 2, 4, 8, 16, 32].includes(unit)) {
       if (child(time, 'senza-misura')) return;
-      this.fail(`The metre ${childText(time, 'beats')}/${childText(time, 'beat-type')} is impossible`);
+      this.fail(
+        `The metre ${quoted(`${childText(time, 'beats') ?? '?'}/${childText(time, 'beat-type') ?? '?'}`)} is impossible`,
+      );
     }
     // Bars before the first sign were read in the metre that was taken for them.
     if (this.metres.length === 0 && this.bars > 0) this.setMetre(0, this.metre);
@@ -235,7 +237,7 @@ export class PartReader {
     const text = childText(element, 'duration');
     const duration = Number(text);
     if (text === undefined || !(duration >= 0) || duration / this.divisions > LONGEST_QUARTERS) {
-      this.fail(`The duration "${text ?? 'missing'}" is impossible`);
+      this.fail(`The duration ${quoted(text ?? 'missing')} is impossible`);
     }
     return (duration * TICKS_PER_QUARTER) / this.divisions;
   }
@@ -332,4 +334,9 @@ export class PartReader {
       imported: this.imported,
     };
   }
+}
+
+/** What a file says, as it stands. */
+function quoted(text: string): string {
+  return `"${shortened(text, 20)}"`;
 }

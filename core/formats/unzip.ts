@@ -70,8 +70,7 @@ export function unpacked(
     });
   } catch (error) {
     if (error instanceof FileError) throw error;
-    const why = error instanceof Error ? error.message : String(error);
-    throw new FileError(`${what} is damaged or cut short: ${shortened(why, 80)}`, '', remedy);
+    throw new FileError(`${what} is damaged or cut short`, '', remedy);
   }
 }
 

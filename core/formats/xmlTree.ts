@@ -1,5 +1,5 @@
 import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
-import { FileError, shortened } from './fileError';
+import { FileError } from './fileError';
 
 /** One element with its children in document order. */
 export interface Element {
@@ -29,10 +29,10 @@ export function parseXml(text: string): Element {
     );
   const verdict = XMLValidator.validate(text, { allowBooleanAttributes: true });
   if (verdict !== true) {
-    const { msg, line, col } = verdict.err;
+    const { line } = verdict.err;
     throw new FileError(
-      `The XML breaks off or is damaged: ${shortened(msg.replace(/\.$/, ''), 60)}`,
-      `line ${line}, column ${col}`,
+      'The XML breaks off or is damaged',
+      `line ${line}`,
       'Export the file again from where it was made.',
     );
   }
@@ -54,10 +54,9 @@ export function parseXml(text: string): Element {
 function parsed(parser: XMLParser, text: string): Raw[] {
   try {
     return parser.parse(text) as Raw[];
-  } catch (error) {
-    const why = error instanceof Error ? error.message.replace(/^\[\w+\] /, '') : String(error);
+  } catch {
     throw new FileError(
-      `The XML is not that of a score: ${shortened(why, 80)}`,
+      'The XML is not that of a score',
       '',
       'Export the file again from where it was made.',
     );

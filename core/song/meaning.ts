@@ -1,4 +1,5 @@
 import { barTicks, metreName, midiOf, nameOf, type Pitch } from '../music';
+import { writtenBars } from './bars';
 import { wrongAt } from './issues';
 import { type Song } from './schema';
 
@@ -7,8 +8,8 @@ export const MOST_NOTES = 40_000;
 export const MOST_CHANGES = 20_000;
 /** Bars as played, repeats unfolded. */
 export const MOST_PLAYED_BARS = 20_000;
-/** Ticks up to which everything is computed exactly; 4,000 bars of the longest metre end before it. */
-export const LAST_TICK = 200_000_000;
+/** Ticks up to which everything is computed exactly: six times 4,000 bars of 4/4. */
+export const LAST_TICK = 100_000_000;
 
 /**
  * What of a song that has the right shape makes no sense, as a sentence with its place; null when all does. Checked
@@ -74,6 +75,9 @@ function twice(song: Song): string | null {
 }
 
 function outOfTime(song: Song): string | null {
+  const last = writtenBars(song)[song.barCount - (song.pickup > 0 ? 0 : 1)];
+  if (last.tick + last.length > LAST_TICK)
+    return `${song.barCount} bars of ${metreName(last.metre)} are longer than any song that is worked with.`;
   for (const name of ['melody', 'changes', 'words', 'sections', 'cuts'] as const) {
     const list: readonly { readonly tick: number; readonly length?: number }[] = song[name];
     const late = list.findIndex(({ tick, length = 0 }) => tick + length > LAST_TICK);
