@@ -100,7 +100,7 @@ describe('the bars of a part', () => {
     expect(attributes(time('0', '4'))).toThrow('impossible');
     expect(attributes(time('3', '5'))).toThrow('impossible');
     expect(attributes(time('x', '4'))).toThrow('impossible');
-    expect(attributes('<key><fifths>8</fifths></key>')).toThrow('8 fifths');
+    expect(attributes('<key><fifths>8</fifths></key>')).toThrow('"8" fifths');
     expect(attributes('<key><fifths>-7</fifths></key>')).not.toThrow();
     expect(attributes('<key><fifths>1.5</fifths></key>')).toThrow('fifths');
     expect(attributes('<divisions>0</divisions>')).toThrow('divisions "0"');
