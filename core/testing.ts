@@ -248,6 +248,10 @@ export const WRONG: readonly unknown[] = [
   [],
   {},
   [null],
+  0,
+  Infinity,
+  'x'.repeat(5000),
+  { length: 1 },
 ];
 
 /** Each way to each value in a record, however deep. */
