@@ -44,9 +44,17 @@ export interface Heading {
 
 /** "Title: …", "KEY = Bb minor", and before any bar "Key of G", "Tempo 96": the heading a line is, or null. */
 export function headingIn(line: string, isHead: boolean): Heading | null {
-  if (line.includes('|') || line.includes('[')) return null;
+  if (line.includes('|') || hasBrackets(line)) return null;
   const found = LINE.exec(line) ?? (isHead ? PLAIN_LINE.exec(line) : null);
   return found && headingNamed(found[1], found[2]);
+}
+
+/** Something stands in brackets. */
+function hasBrackets(line: string): boolean {
+  return line
+    .split('[')
+    .slice(1)
+    .some((piece) => piece.indexOf(']') > 0);
 }
 
 /** A heading by its name and value apart, as a directive has them; null for others. */

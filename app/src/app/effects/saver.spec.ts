@@ -120,6 +120,8 @@ describe('storing the open song', () => {
     const waits = at.slice(1).map((time, i) => Math.round((time - at[i]) / 100) / 10);
     expect(waits.slice(0, 6)).toEqual([1, 2, 5, 10, 10, 10]);
     expect(state.unsaved).toContain('no room');
+    // What failed is written down as what it is: not under way, so that no other tab's next revision is taken for it.
+    expect(writtenDown(lanterns.id)).toMatchObject({ revision: 7, isWriting: false });
   });
 
   it('writes down at once what the page would take with it, and strikes it out when it is stored', async () => {

@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { SongActions } from '../state/actions';
 import { workbench } from '../state/reducer';
-import { cutTo, type Song } from '@joined-hands/core/song';
+import type { Song } from '@joined-hands/core/song';
 import { clearWritten, type StoredState, writeDown } from '../storage/journal';
 import { Problems } from '../ui/problems';
 import { SongStore, StaleRevisionError } from '../storage/song-store';
@@ -77,6 +77,8 @@ export class Saver {
       this.store.dispatch(SongActions.saved({ song, revision: next }));
       if (!this.state().isDirty) clearWritten(song.id);
     } catch (error) {
+      // What failed is no revision: another tab that makes the next one must not be taken for this one.
+      this.writing = null;
       if (error instanceof StaleRevisionError) this.lost();
       else this.failed(error);
     } finally {
@@ -90,10 +92,8 @@ export class Saver {
     const { song, revision, isDirty, isReadOnly } = this.state();
     if (!song) return;
     // The whole of it: what it was made from is no longer what the store has. Where it is too long it is a song at once.
-    if (isDirty && !isReadOnly && !writeDown({ song, revision, isWriting: false })) {
-      const copy = { ...song, id: crypto.randomUUID(), title: `${cutTo(song.title, 180)} (not stored)` };
-      this.problems.guard('What was not stored could not be kept', this.songs.add(copy));
-    }
+    if (isDirty && !isReadOnly && !writeDown({ song, revision, isWriting: false }))
+      this.problems.guard('What was not stored could not be kept', this.songs.addNotStored(song));
     this.store.dispatch(SongActions.overtaken({ id: song.id }));
   }
 

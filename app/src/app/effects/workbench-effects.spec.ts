@@ -80,6 +80,7 @@ describe('what follows from actions', () => {
       savePlace: async (id: string, { part }: { part: number }) => void done.push(`place ${id} ${part}`),
       saveFacts: async (id: string, { parts }: { parts: number }) => void done.push(`facts ${id} ${parts}`),
       add: async (song: Song) => void added.push(song),
+      addNotStored: SongStore.prototype.addNotStored,
     };
     const lock = {
       take: async (id: string, asked: Holder, takeOver: boolean) => {
@@ -203,6 +204,26 @@ describe('what follows from actions', () => {
     expect(added.map(({ title }) => title)).toEqual(['Written (not stored)']);
     expect(added[0].id).not.toBe(lanterns.id);
     expect(problems.sentence()).toMatch(/^What was not stored of “Written”/);
+    expect(writtenDown(lanterns.id)).toBeNull();
+  });
+
+  const noteDifference = (revision: number): void =>
+    localStorage.setItem(
+      `joined-hands unsaved ${lanterns.id}`,
+      JSON.stringify({ differences: [{ revision, difference: { title: { value: 'Written' } } }] }),
+    );
+
+  it('goes on from what differs, where only that was written down', async () => {
+    noteDifference(4);
+    await open();
+    expect(state.value).toMatchObject({ song: { title: 'Written' }, stored: lanterns, isDirty: true });
+  });
+
+  it('says that the last edit was lost where it differs from what is stored no more', async () => {
+    noteDifference(3);
+    await open();
+    expect(state.value).toMatchObject({ song: lanterns, isDirty: false });
+    expect(problems.sentence()).toMatch(/^The last edit of “Lanterns at Low Water” could not be kept/);
     expect(writtenDown(lanterns.id)).toBeNull();
   });
 

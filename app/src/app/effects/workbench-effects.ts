@@ -1,4 +1,3 @@
-import { cutTo } from '@joined-hands/core/song';
 import { ApplicationRef, inject, Injectable } from '@angular/core';
 import { factsOf } from '@joined-hands/core/arrangement';
 import type { Song } from '@joined-hands/core/song';
@@ -209,8 +208,7 @@ export class WorkbenchEffects {
 
   /** What another tab overtook is kept, as a song of its own. */
   private async keepCopy(song: Song): Promise<void> {
-    const title = `${cutTo(song.title, 180)} (not stored)`;
-    await this.songs.add({ ...song, id: crypto.randomUUID(), title });
+    const title = await this.songs.addNotStored(song);
     this.problems.tell(`What was not stored of “${song.title}” is on the shelf as “${title}”.`);
   }
 

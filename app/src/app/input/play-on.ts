@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, inject, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { messageOf } from '../ui/message';
 import type { KeySource } from './recorder';
@@ -46,6 +55,8 @@ export class PlayOn {
   readonly label = input('What you play on');
   readonly ways = input.required<readonly Way[]>();
   readonly goesOn = input(false);
+  /** What it is played for: what was wrong with another is not said any more. */
+  readonly about = input<unknown>();
   /** What to do where a way cannot be heard. */
   readonly otherwise = input('Use the keys on the screen.');
   /** Keys for a take. */
@@ -55,8 +66,10 @@ export class PlayOn {
 
   /** The way that is listened to. */
   protected readonly on = signal<Way | null>(null);
-  protected readonly problem = signal('');
+  protected readonly problem = linkedSignal({ source: this.about, computation: () => '' });
   private listening: KeySource | null = null;
+  /** The way pressed last, until something else is. */
+  private asked: Way | null = null;
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.stop());
@@ -67,12 +80,15 @@ export class PlayOn {
     this.stop();
     this.problem.set('');
     if (wasOn) return;
+    this.asked = way;
     try {
       const keys = await way.keys();
-      if (this.goesOn()) this.listen(way, keys);
+      // Who was asked to let a microphone be heard may have gone on meanwhile: it is let go.
+      if (this.asked !== way) keys.stop();
+      else if (this.goesOn()) this.listen(way, keys);
       else this.begun.emit({ way, keys });
     } catch (error) {
-      this.problem.set(`${messageOf(error)} ${this.otherwise()}`);
+      if (this.asked === way) this.problem.set(`${messageOf(error)} ${this.otherwise()}`);
     }
   }
 
@@ -88,6 +104,7 @@ export class PlayOn {
   }
 
   private stop(): void {
+    this.asked = null;
     this.listening?.stop();
     this.listening = null;
     this.on.set(null);

@@ -3,7 +3,7 @@ import { counted } from '@joined-hands/core/words';
 import { Problems } from '../ui/problems';
 
 /** What tells whether something stored is what it should be. */
-interface Schema<T> {
+export interface Schema<T> {
   safeParse(stored: unknown): { readonly success: true; readonly data: T } | { readonly success: false };
 }
 

@@ -15,7 +15,7 @@ import {
 } from '@joined-hands/core/practice';
 import type { Table } from 'dexie';
 import { numberOf, recordOf, textOf, timeOf } from './believed';
-import { Checked } from './checked';
+import { Checked, type Schema } from './checked';
 import { Database } from './database';
 import type { StoredRecording, StoredTake } from './stored';
 
@@ -66,11 +66,8 @@ export class PracticeStore {
     return this.inTime(jottingSchema, await ofSong(this.database.jottings, songId));
   }
 
-  private inTime<T extends { readonly at: number }>(
-    schema: Parameters<Checked['good']>[0],
-    records: readonly unknown[],
-  ): T[] {
-    return (this.checked.good(schema, records) as T[]).sort((a, b) => a.at - b.at);
+  private inTime<T extends { readonly at: number }>(schema: Schema<T>, records: readonly unknown[]): T[] {
+    return this.checked.good(schema, records).sort((a, b) => a.at - b.at);
   }
 
   async jot(songId: string, jotting: Jotting): Promise<void> {

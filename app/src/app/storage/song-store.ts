@@ -2,6 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import type { SongFacts } from '@joined-hands/core/arrangement';
 import { readProject } from '@joined-hands/core/formats';
 import {
+  cutTo,
   migrateSong,
   type OwnPattern,
   type Profile,
@@ -179,6 +180,13 @@ export class SongStore {
       }),
     );
     this.added = song;
+  }
+
+  /** Puts what could not be stored under its own name on the shelf, as a song of its own; gives its title. */
+  async addNotStored(song: Song): Promise<string> {
+    const title = `${cutTo(song.title, 180)} (not stored)`;
+    await this.add({ ...song, id: crypto.randomUUID(), title });
+    return title;
   }
 
   async opened(id: string): Promise<void> {

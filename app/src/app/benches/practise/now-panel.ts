@@ -116,6 +116,7 @@ import { WarmUpList } from './warm-up-list';
           />
           <jh-play-on
             [ways]="ways"
+            [about]="job"
             otherwise="Say how it went, or use other keys."
             (begun)="listen($event)"
           />
