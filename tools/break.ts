@@ -1,52 +1,105 @@
-// Tries to break the readers and everything after them: npm run break [-- --count 5000 --seed 1].
+// Tries to break the readers and everything after them: npm run break [-- --count 5000 --seed 1], on all processors.
+import { spawn } from 'node:child_process';
+import { availableParallelism } from 'node:os';
+import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { damaged, type NamedBytes, wholeFiles } from './damage';
 import { hostileFiles } from './hostile';
 import { faultOf } from './tryFile';
 
 const { values } = parseArgs({
-  options: { count: { type: 'string', default: '5000' }, seed: { type: 'string', default: '1' } },
+  options: {
+    count: { type: 'string', default: '5000' },
+    seed: { type: 'string', default: '1' },
+    /** Which share of the files this process tries, "0/2": set for the processes that this one starts. */
+    share: { type: 'string' },
+  },
 });
-/** Slower than this, in milliseconds per megabyte (and never less than a megabyte's), is a fault. */
+/** Slower than this, in milliseconds of processor time per megabyte (and never less than a megabyte's), is a fault. */
 const SLOW_MS = 2000;
 
 const ONE_RUNG = [4, 7, 5, 2] as const;
 
-let [opened, refused, slowest] = [0, 0, 0];
-const faults = new Map<string, { count: number; first: string }>();
+interface Result {
+  opened: number;
+  refused: number;
+  /** Milliseconds of processor time. */
+  slowest: number;
+  /** Megabytes. */
+  memory: number;
+  faults: { kind: string; count: number; first: string }[];
+}
 
-function tried(file: NamedBytes, seed: number, what: string): void {
-  const began = performance.now();
+function tried(result: Result, file: NamedBytes, seed: number, what: string): void {
+  const began = process.cpuUsage();
   // Every fifth on every rung, the others on one.
-  const result = faultOf(file, seed, seed % 5 === 0 ? undefined : [ONE_RUNG[seed % ONE_RUNG.length]]);
-  const ms = performance.now() - began;
-  slowest = Math.max(slowest, ms);
-  if (result.opened) opened++;
-  else refused++;
+  const { opened, fault } = faultOf(
+    file,
+    seed,
+    seed % 5 === 0 ? undefined : [ONE_RUNG[seed % ONE_RUNG.length]],
+  );
+  const { user, system } = process.cpuUsage(began);
+  const ms = (user + system) / 1000;
+  result.slowest = Math.max(result.slowest, ms);
+  if (opened) result.opened++;
+  else result.refused++;
   // Opening a file is timed by itself where it is refused; an opened one is arranged on every rung as well.
-  const isSlow = !result.opened && ms > SLOW_MS * Math.max(1, file.bytes.length / 1024 / 1024);
-  const fault = result.fault ?? (isSlow ? `took ${Math.round(ms)} ms to be refused` : null);
-  if (!fault) return;
-  const kind = fault.replaceAll(/\d+/g, '#');
-  const known = faults.get(kind);
+  const isSlow = !opened && ms > SLOW_MS * Math.max(1, file.bytes.length / 1024 / 1024);
+  const told = fault ?? (isSlow ? `took ${Math.round(ms)} ms to be refused` : null);
+  if (!told) return;
+  const kind = told.replaceAll(/\d+/g, '#');
+  const known = result.faults.find((other) => other.kind === kind);
   if (known) known.count++;
-  else faults.set(kind, { count: 1, first: `${what}: ${fault}` });
+  else result.faults.push({ kind, count: 1, first: `${what}: ${told}` });
 }
 
-for (const [i, file] of hostileFiles().entries()) tried(file, i, `hostile ${i} ${file.name}`);
-const whole = wholeFiles();
-const [count, from] = [Number(values.count), Number(values.seed)];
-for (let i = 0; i < count; i++) {
-  const seed = from * 1_000_000 + i;
-  tried(
-    damaged(whole[i % whole.length], seed),
-    seed,
-    `${whole[i % whole.length].name} ${i % whole.length} seed ${seed}`,
-  );
+function shareTried(share: string): Result {
+  const [mine, of] = share.split('/').map(Number);
+  const isMine = (i: number): boolean => i % of === mine;
+  const result: Result = { opened: 0, refused: 0, slowest: 0, memory: 0, faults: [] };
+  for (const [i, file] of hostileFiles().entries())
+    if (isMine(i)) tried(result, file, i, `hostile ${i} ${file.name}`);
+  const whole = wholeFiles();
+  const [count, from] = [Number(values.count), Number(values.seed)];
+  for (let i = 0; i < count; i++) {
+    const [seed, kind] = [from * 1_000_000 + i, i % whole.length];
+    if (isMine(i))
+      tried(result, damaged(whole[kind], seed), seed, `${whole[kind].name} ${kind} seed ${seed}`);
+  }
+  return { ...result, memory: process.memoryUsage().rss / 1024 / 1024 };
 }
-for (const { count: times, first } of faults.values()) console.log(`${times} × ${first}`);
-const { rss } = process.memoryUsage();
-console.log(
-  `${opened + refused} files: ${opened} opened, ${refused} refused, ${faults.size} kinds of faults; slowest ${Math.round(slowest)} ms; memory ${Math.round(rss / 1024 / 1024)} MB`,
-);
-process.exitCode = faults.size > 0 ? 1 : 0;
+
+function inAnotherProcess(share: string): Promise<Result> {
+  const started = spawn(
+    process.execPath,
+    [...process.execArgv, fileURLToPath(import.meta.url), ...process.argv.slice(2), '--share', share],
+    { stdio: ['ignore', 'pipe', 'inherit'] },
+  );
+  let told = '';
+  started.stdout.on('data', (text: Buffer) => (told += text.toString()));
+  return new Promise((resolve, reject) => {
+    started.once('close', (code) =>
+      code === 0
+        ? resolve(JSON.parse(told) as Result)
+        : reject(new Error(`Share ${share} ended with ${code}.`)),
+    );
+  });
+}
+
+if (values.share) console.log(JSON.stringify(shareTried(values.share)));
+else {
+  const began = performance.now();
+  const processes = availableParallelism();
+  const results = await Promise.all(
+    Array.from({ length: processes }, (_, i) => inAnotherProcess(`${i}/${processes}`)),
+  );
+  const sum = (of: 'opened' | 'refused' | 'memory'): number =>
+    results.reduce((all, each) => all + each[of], 0);
+  const faults = results.flatMap((each) => each.faults);
+  for (const { count, first } of faults) console.log(`${count} × ${first}`);
+  const slowest = Math.max(...results.map((each) => each.slowest));
+  console.log(
+    `${sum('opened') + sum('refused')} files in ${Math.round((performance.now() - began) / 1000)} s: ${sum('opened')} opened, ${sum('refused')} refused, ${faults.length} kinds of faults; slowest ${Math.round(slowest)} ms of processor; memory ${Math.round(sum('memory'))} MB`,
+  );
+  process.exitCode = faults.length > 0 ? 1 : 0;
+}

@@ -1,12 +1,4 @@
-import {
-  fifthsOf,
-  type Key,
-  keyFromFifths,
-  type Mode,
-  MODES,
-  parsePitchClass,
-  PitchNameError,
-} from '../music';
+import { type Key, type Mode, MODES, parsePitchClass, PitchNameError, withSignature } from '../music';
 import { FileError } from './fileError';
 
 /** What a line at the head of a chart may tell, by the words it begins with. */
@@ -85,16 +77,10 @@ export function keyFrom(text: string, line: number): Key {
   try {
     if (match) {
       const tonic = parsePitchClass(match[1].charAt(0).toUpperCase() + match[1].slice(1));
-      return writable({ tonic, mode: modeNamed(match[2] ?? '') });
+      return withSignature({ tonic, mode: modeNamed(match[2] ?? '') });
     }
   } catch (error) {
     if (!(error instanceof PitchNameError)) throw error;
   }
   throw new FileError(`"${text}" is not a key`, `line ${line}`, 'Write it like Am, G or B flat major as Bb.');
-}
-
-/** A key that has no signature (G♯ major: eight sharps) by the name that has one (A♭ major). */
-function writable(key: Key): Key {
-  const fifths = fifthsOf(key);
-  return Math.abs(fifths) <= 7 ? key : keyFromFifths(fifths - 12 * Math.sign(fifths), key.mode);
 }

@@ -5,6 +5,8 @@ import { arrange } from '../arrange';
 import { RUNGS } from '../ladder';
 import { keyName, metreName, nameOf } from '../music';
 import { DEFAULT_PROFILE, type Song, unfold } from '../song';
+import { readMidiTunes } from './midiRead';
+import { writeMidi } from './midiWrite';
 import { readMusicXmlTunes } from './musicxmlRead';
 import { writeMusicXml } from './musicxmlWrite';
 import { readProject, writeProject } from './project';
@@ -68,6 +70,36 @@ describe('every demo song comes back', () => {
     expect(second).toContain('top line');
     // Without symbols there are no chords to begin with.
     expect(labels(text.replaceAll(/<harmony[^]*?<\/harmony>/g, ''))[0]).toContain('top line');
+  });
+
+  it('with its texts as they were written: any script, marks on letters, what looks like markup', () => {
+    const text = fc.oneof(
+      fc.constantFrom('שלום‎', 'نهر', 'e\u0301a\u030a', 'नदी', '👩‍👧', 'Caf&#233;', '<b>&amp;', '川の歌', '=1+1'),
+      fc.string({ unit: 'grapheme', minLength: 1, maxLength: 12 }).filter((any) => !/[\s\p{C}]/u.test(any)),
+    );
+    const [lanterns] = DEMO_SONGS;
+    fc.assert(
+      fc.property(text, text, text, (title, word, name) => {
+        const song: Song = {
+          ...lanterns,
+          title,
+          melody: lanterns.melody.map((note, i) =>
+            i === 0 ? { ...note, lyric: { text: word, syllabic: 'single' } } : note,
+          ),
+          sections: lanterns.sections.map((section, i) => (i === 0 ? { ...section, name } : section)),
+        };
+        const texts = (read: Song): unknown => [
+          read.title,
+          read.melody[0].lyric?.text,
+          read.sections[0]?.name,
+        ];
+        const written = arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
+        expect(texts(readProject(writeProject({ song, profile: DEFAULT_PROFILE })).song)).toEqual(texts(song));
+        expect(texts(readMusicXml(writeMusicXml(written), 'id', ''))).toEqual(texts(song));
+        expect(readMidiTunes(writeMidi(written), 'id', '')[0].song.title).toBe(title);
+      }),
+      { numRuns: 60 },
+    );
   });
 
   it('a project of the version before opens with what it lacked', () => {

@@ -5,7 +5,7 @@ export { type ChordType } from './chordType';
 export { CHORD_TYPES, typeOfMembers, typeOfSuffix } from './chordTypes';
 export { PLAIN_DEGREES } from './chordXml';
 export { hasMinorThird, isModal, leadingSteps, type Mode, MODES, modeSteps } from './mode';
-export { fifthsOf, type Key, keyFromFifths, keyName, scaleOf, spellInKey } from './key';
+export { fifthsOf, type Key, keyFromFifths, keyName, scaleOf, spellInKey, withSignature } from './key';
 export { centreMm, isBlack, KEYBOARDS, type KeyboardSize, OCTAVE_MM, type Reach } from './keyboard';
 export { reachMm, spanMm, WHITE_MM } from './keyboard';
 export { besideBlacks, landmarkOf, parseLandmark } from './landmarks';

@@ -25,6 +25,12 @@ export function keyFromFifths(fifths: number, mode: Mode): Key {
   return { tonic: { letter, alter: Math.floor(place / 7) }, mode };
 }
 
+/** A key that has no signature (G♯ major: eight sharps) by the name that has one (A♭ major); any other as it is. */
+export function withSignature(key: Key): Key {
+  const fifths = fifthsOf(key);
+  return Math.abs(fifths) <= 7 ? key : keyFromFifths(fifths - 12 * Math.round(fifths / 12), key.mode);
+}
+
 const scales = new Map<string, readonly PitchClass[]>();
 
 /** The seven notes of the key as its signature gives them (of minor the natural ones). */

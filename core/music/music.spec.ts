@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { fifthsOf, keyFromFifths, keyName, scaleOf, spellInKey } from './key';
+import { fifthsOf, type Key, keyFromFifths, keyName, scaleOf, spellInKey, withSignature } from './key';
 import { centreMm, isBlack, KEYBOARDS, OCTAVE_MM, reachMm, spanMm, WHITE_MM } from './keyboard';
 import { landmarkOf } from './landmarks';
-import { classNameOf, nameOf, parsePitch, parsePitchClass } from './pitch';
+import { MODES } from './mode';
+import { chroma, classNameOf, nameOf, parsePitch, parsePitchClass } from './pitch';
 
 describe('key', () => {
   it('has the signature of the circle of fifths, both modes, all fifteen', () => {
@@ -15,6 +16,19 @@ describe('key', () => {
     expect(keyName(keyFromFifths(0, 'minor'))).toBe('A minor');
     expect(keyName(keyFromFifths(-3, 'minor'))).toBe('C minor');
     expect(keyName(keyFromFifths(7, 'minor'))).toBe('A# minor');
+  });
+
+  it('are written with at most seven accidentals, on the same key of the piano', () => {
+    expect(keyName(withSignature({ tonic: { letter: 'G', alter: 1 }, mode: 'major' }))).toBe('Ab major');
+    expect(keyName(withSignature({ tonic: { letter: 'C', alter: 1 }, mode: 'major' }))).toBe('C# major');
+    for (const letter of 'CDEFGAB')
+      for (const alter of [-2, -1, 0, 1, 2])
+        for (const mode of MODES) {
+          const key = { tonic: { letter: letter as Key['tonic']['letter'], alter }, mode };
+          const written = withSignature(key);
+          expect(Math.abs(fifthsOf(written))).toBeLessThanOrEqual(7);
+          expect([chroma(written.tonic), written.mode]).toEqual([chroma(key.tonic), mode]);
+        }
   });
 
   it('spells its scale and the raised degrees of minor', () => {

@@ -23,6 +23,8 @@ export const IMPORTS = {
     `The chord kind "${kind}" in bar ${bar} is not known; ${symbol === null ? 'the left hand rests' : `read as ${symbol.replace('pedal', ' (root alone)')}`}.`,
   modeUnknown: (mode: string, bar: string) =>
     `The mode "${mode}" in bar ${bar} is not known; the key is read as major. Set it in Tune › Bars.`,
+  keyRespelled: (key: string, as: string) =>
+    `${key} has more than seven accidentals; it is written as ${as}, which sounds the same.`,
   groupsLeftOut: (groups: readonly number[], metre: string) =>
     `The groups ${groups.join('+')} do not add up to ${metre}: it is counted as usual. Set it in Tune › Bars.`,
   barTooShort: (bar: string, quarters: number) =>

@@ -98,6 +98,17 @@ describe('shape and migration', () => {
     });
   });
 
+  it('writes a key without a signature as the one that has one, and says so', () => {
+    const song = migrateSong({
+      ...emptySong('b', 'B sharp'),
+      keyMap: [{ tick: 0, tonic: { letter: 'B', alter: 1 }, mode: 'major' }],
+    });
+    expect(song.keyMap).toEqual([{ tick: 0, tonic: { letter: 'C', alter: 0 }, mode: 'major' }]);
+    expect(song.imported.map(textOf)).toEqual([
+      'B♯ major has more than seven accidentals; it is written as C major, which sounds the same.',
+    ]);
+  });
+
   it('leaves groups of a metre that do not add up out, and words what cannot be worded here as it stands', () => {
     const song = emptySong('odd', 'Odd');
     const migrated = migrateSong({

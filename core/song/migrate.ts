@@ -1,4 +1,4 @@
-import { canBeGrouped, metreName } from '../music';
+import { canBeGrouped, keyName, metreName, typeset, withSignature } from '../music';
 import { fillIds, imports, type Phrase, storedPhrase } from '../sentences';
 import { inOrder, meaningProblem } from './meaning';
 import { DEFAULT_DIVISION } from './emptySong';
@@ -218,10 +218,22 @@ export function migrateSong(stored: unknown): Song {
 export function checkedSong(read: unknown): Song {
   const result = songSchema.safeParse(read, { reportInput: true });
   if (!result.success) throw new SongShapeError(firstIssue(result.error));
-  const song = inOrder(withSayings(result.data));
+  const song = inOrder(withSayings(withSignatures(result.data)));
   const problem = meaningProblem(song);
   if (problem) throw new SongShapeError(problem);
   return song;
+}
+
+/** A key without a signature is written as the one that sounds the same, and said. */
+function withSignatures(song: Song): Song {
+  const written = song.keyMap.map((entry) => ({ tick: entry.tick, ...withSignature(entry) }));
+  const said = song.keyMap.flatMap((key, i) =>
+    keyName(key) === keyName(written[i])
+      ? []
+      : [{ tick: key.tick, said: imports.keyRespelled(typeset(keyName(key)), typeset(keyName(written[i]))) }],
+  );
+  if (said.length === 0) return song;
+  return { ...song, keyMap: written, imported: [...song.imported, ...said] as Song['imported'] };
 }
 
 /** What reading found, as far as it can be worded here; what a newer version or another hand wrote is shown as it stands. */

@@ -14,6 +14,7 @@ import {
   scaleOf,
   spellInKey,
   transposePitch,
+  withSignature,
 } from '../music';
 import type { OwnPattern, Song } from './schema';
 
@@ -33,7 +34,8 @@ export function twelveKeys(mode: Key['mode']): Key[] {
  */
 export function transpose(song: Song, to: Key, semitones: number): Song {
   const interval = intervalTo(song.keyMap[0].tonic, to.tonic, semitones);
-  const keyAfter = (key: Key): Key => simplest({ tonic: classAbove(key.tonic, interval), mode: key.mode });
+  const keyAfter = (key: Key): Key =>
+    withSignature({ tonic: classAbove(key.tonic, interval), mode: key.mode });
   const keyMap = song.keyMap.map((entry) => ({ tick: entry.tick, ...keyAfter(entry) }));
   const keysAfter = (keys: readonly number[]): number[] => keys.map((key) => key + semitones);
   const pinAfter = (pin: Song['pins'][number]): Song['pins'][number] => ({
@@ -85,12 +87,6 @@ function lineMoved(pattern: OwnPattern, semitones: number): OwnPattern {
 function simpleIn(midi: number, moved: PitchClass, key: Key): Song['melody'][number]['pitch'] {
   const inScale = scaleOf(key).some((p) => p.letter === moved.letter && p.alter === moved.alter);
   return inScale ? pitchAt(midi, moved) : spellInKey(midi, key);
-}
-
-/** A key of more than seven accidentals is written as its enharmonic. */
-function simplest(key: Key): Key {
-  const fifths = fifthsOf(key);
-  return Math.abs(fifths) <= 7 ? key : keyFromFifths(fifths > 0 ? fifths - 12 : fifths + 12, key.mode);
 }
 
 /** Name of the interval between two tonics that spans so many half steps, down when negative. */

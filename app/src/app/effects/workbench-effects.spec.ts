@@ -134,6 +134,15 @@ describe('what follows from actions', () => {
     expect(state.value).toMatchObject({ song: lanterns, revision: 4, isReadOnly: false, isDirty: false });
   });
 
+  it('says that a song opened by its address is in the bin', async () => {
+    const song = stored.get(lanterns.id) as OpenedSong;
+    stored.set(lanterns.id, { ...song, isInBin: true });
+    await open();
+    expect(problems.sentence()).toBe(
+      `“${lanterns.title}” is in the bin. An edit brings it back to the shelf.`,
+    );
+  });
+
   it('opens a song that another tab holds to be looked at, and does not touch its card', async () => {
     isMine = false;
     await open();

@@ -174,6 +174,8 @@ export class WorkbenchEffects {
       this.lock.free(id);
       return [SongActions.missing({ id })];
     }
+    if (found.isInBin)
+      this.problems.tell(`“${found.song.title}” is in the bin. An edit brings it back to the shelf.`);
     const profile = await this.songs.profile();
     if (mine) await this.songs.opened(id);
     return [

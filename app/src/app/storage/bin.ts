@@ -74,7 +74,7 @@ export class Bin {
   /** The room a song takes. */
   async sizeOf(id: string): Promise<SongSize> {
     const { songs, cards, recordings } = this.database;
-    const rows: unknown[] = [await songs.get(id), await cards.get(id)];
+    const rows: unknown[] = [(await songs.get(id))?.song, await cards.get(id)];
     for (const table of this.ofSongs()) rows.push(...(await table.where('songId').equals(id).toArray()));
     const audio: unknown = (await recordings.get(id))?.audio;
     const recording = audio instanceof Blob ? audio.size : 0;
@@ -89,7 +89,8 @@ export class Bin {
 }
 
 function sizeOfRow(row: unknown, bytes: TextEncoder): number {
-  return row === undefined ? 0 : bytes.encode(JSON.stringify(row)).length;
+  if (row === undefined) return 0;
+  return bytes.encode(typeof row === 'string' ? row : JSON.stringify(row)).length;
 }
 
 /** Whole days until a song in the bin is gone. `daysLeft(now - 29.5 days) // 1` */

@@ -3,7 +3,7 @@ import { keyName, metreName, typeset } from '@joined-hands/core/music';
 import { migrateSong, type Song, SongShapeError } from '@joined-hands/core/song';
 import { numberOf, recordOf, textOf, timeOf } from './believed';
 import { FIRST_PLACE, type Place, placeOf } from './place';
-import type { ShelfCard, StoredSong } from './stored';
+import { type ShelfCard, songIn, type StoredSong } from './stored';
 
 /** What is stored of a song beside it, as far as it is known. */
 export interface AboutSong {
@@ -64,7 +64,9 @@ export function cardOf(
 }
 
 /** The card of whatever lies in the store: where no song can be made of it, the card says why. */
-export function cardFrom({ id, revision, song }: StoredSong, about: AboutSong): ShelfCard {
+export function cardFrom(stored: StoredSong, about: AboutSong): ShelfCard {
+  const { id, revision } = stored;
+  const song = songIn(stored);
   try {
     return { ...cardOf(migrateSong(song), revision, about), id };
   } catch (error) {

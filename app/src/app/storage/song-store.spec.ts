@@ -71,6 +71,14 @@ describe('the song store', () => {
     expect(await store.all()).toHaveLength(6);
   });
 
+  it('gives a song that is in the bin, and knows that it is there', async () => {
+    await store.all();
+    const isInBin = async () => (await store.get(lanterns.id))?.isInBin;
+    expect(await isInBin()).toBe(false);
+    await stored(Bin).delete((await store.all()).find(({ id }) => id === lanterns.id) as ShelfCard);
+    expect(await isInBin()).toBe(true);
+  });
+
   it('gives a song back as it was saved, with its place', async () => {
     await store.add(lanterns);
     const place = { ...FIRST_PLACE, part: 3, selected: 'c5', tempoPercent: 70 };

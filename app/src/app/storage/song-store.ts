@@ -16,7 +16,7 @@ import { Bin } from './bin';
 import { Database } from './database';
 import { draftOf, dropDraft, isEmptySong, keepDraft } from './drafts';
 import { type Place, placeOf } from './place';
-import type { ShelfCard, StoredSong } from './stored';
+import { type ShelfCard, songIn, type StoredSong, storedSong } from './stored';
 
 /** Another tab wrote the song in the meantime. */
 export class StaleRevisionError extends Error {
@@ -51,6 +51,8 @@ export interface OpenedSong {
   readonly song: Song;
   readonly revision: number;
   readonly place: Place;
+  /** It is deleted, and may be put back. */
+  readonly isInBin?: boolean;
 }
 
 /** A pattern of the pianist's own in another song. */
@@ -97,7 +99,7 @@ export class SongStore {
     const about = aboutOf(old);
     try {
       const stored = await answered(this.database.songs.get(id));
-      const card = cardFrom({ id, revision: stored?.revision ?? 0, song: stored?.song }, about);
+      const card = cardFrom(stored ?? { id, revision: 0, song: null }, about);
       await this.database.cards.put(card);
       return card;
     } catch (error) {
@@ -117,9 +119,10 @@ export class SongStore {
     const card = await this.database.cards.get(id);
     try {
       return {
-        song: migrateSong(stored.song),
+        song: migrateSong(songIn(stored)),
         revision: numberOf(stored.revision, 0, Number.MAX_SAFE_INTEGER) ?? 0,
         place: placeOf(card?.place),
+        isInBin: aboutOf(card).deletedAt !== null,
       };
     } catch (error) {
       const known = readCard(card) ?? cardFrom(stored, aboutOf(card));
@@ -141,16 +144,16 @@ export class SongStore {
   /** What lies in the store under an id, as text, whatever it is: to be taken away and looked at. */
   async raw(id: string): Promise<string> {
     const stored = await answered(this.database.songs.get(id));
-    return JSON.stringify(stored ?? null, null, 1);
+    return JSON.stringify(stored ? { ...stored, song: songIn(stored) } : null, null, 1);
   }
 
   /** The pianist's own patterns of all songs but one; a song that cannot be read has none to give. */
   async patternsElsewhere(besideId: string): Promise<PatternElsewhere[]> {
     const found: PatternElsewhere[] = [];
     await answered(
-      this.database.songs.each(({ id, song }) => {
-        if (id === besideId) return;
-        const about = withPatterns.safeParse(song);
+      this.database.songs.each((stored) => {
+        if (stored.id === besideId) return;
+        const about = withPatterns.safeParse(songIn(stored));
         if (!about.success) return;
         for (const pattern of about.data.patterns) found.push({ song: about.data.title, pattern });
       }),
@@ -175,7 +178,7 @@ export class SongStore {
   async add(song: Song, about: AboutSong = {}): Promise<void> {
     await answered(
       this.inOne(async () => {
-        await this.database.songs.add({ id: song.id, revision: 1, song });
+        await this.database.songs.add(storedSong(song, 1));
         await this.database.cards.put(cardOf(song, 1, { savedAt: Date.now(), ...about }));
       }),
     );
@@ -205,14 +208,14 @@ export class SongStore {
   }
 
   private write(song: Song, place: Place, seen: number): Promise<number> {
+    const written = storedSong(song, seen + 1);
+    const { id, revision } = written;
     return this.inOne(async () => {
-      const { id } = song;
       const stored = await this.database.songs.get(id);
       if (stored && stored.revision !== seen) throw new StaleRevisionError();
-      const revision = seen + 1;
       const now = Date.now();
       const card = await this.database.cards.get(id);
-      await this.database.songs.put({ id, revision, song });
+      await this.database.songs.put(written);
       await this.database.cards.put(
         cardOf(song, revision, { place, openedAt: timeOf(card?.openedAt) ?? now, savedAt: now }),
       );
@@ -272,7 +275,7 @@ export class SongStore {
       await settings.put({ key: 'demo-songs', value: true });
       for (const song of songs) {
         if (await table.get(song.id)) continue;
-        await table.put({ id: song.id, revision: 1, song });
+        await table.put(storedSong(song, 1));
         await cards.put(cardOf(song, 1, { savedAt: Date.now() }));
       }
     });

