@@ -152,7 +152,7 @@ test('hands that come too close: remedies are heard in their place, one is taken
     .locator('nz-select')
     .filter({ has: page.locator('#close-hands') })
     .click();
-  await page.locator('.ant-select-item-option', { hasText: 'the chord gives way' }).click();
+  await page.locator('.ant-select-item-option', { hasText: 'thin the chord' }).click();
   await expect(finding).toBeVisible();
 });
 
@@ -178,7 +178,7 @@ test('an unknown symbol is refused in a sentence; chords that hold a note are he
   const name = (await first.textContent()) ?? '';
   await page.getByRole('button', { name: `Put ${name} aside` }).click();
   await expect(first).not.toHaveText(name);
-  await page.getByRole('button', { name: 'Bring back what was put aside' }).click();
+  await page.getByRole('button', { name: 'Bring back what you ruled out' }).click();
   await expect(first).toHaveText(name);
   await job(page, 'Name');
   for (const midi of [61, 64, 67, 71])
@@ -193,9 +193,9 @@ test('a drill in three keys with the simulated pianist, mistakes marked and put 
   await page.locator('jh-chord-room label', { hasText: 'Drills' }).click();
   await page.getByLabel('How many keys').fill('3');
   await page.getByLabel('How many keys').press('Enter');
-  await page.getByLabel('Beats a minute').fill('200');
-  await page.getByLabel('Beats a minute').press('Enter');
-  await page.getByRole('button', { name: 'Simulated pianist' }).click();
+  await page.getByLabel('Tempo (BPM)').fill('200');
+  await page.getByLabel('Tempo (BPM)').press('Enter');
+  await page.getByRole('button', { name: 'Demo player' }).click();
   await expect(page.locator('jh-drill-tab .asked.done')).toContainText('9 of 9 right, 2 to try again', {
     timeout: 120_000,
   });
@@ -244,7 +244,7 @@ async function check(page: Page, where = 'body'): Promise<void> {
 test('the Chords bench has no serious finding of axe, wide and narrow', async ({ page }) => {
   await openChords(page, 'Mudflat Evening');
   await page.keyboard.press('ArrowRight');
-  for (const name of ['Chord', 'Schools']) {
+  for (const name of ['Chord', 'Voicing']) {
     await job(page, name);
     await check(page, 'jh-bench-panel');
   }

@@ -5,7 +5,7 @@ import { test } from './tab';
 
 async function openFills(page: Page, title: string): Promise<void> {
   await openBench(page, title, 'fills');
-  await page.getByRole('button', { name: /Go up to rung 7/ }).click();
+  await page.getByRole('button', { name: /Go up to level 7/ }).click();
   await expect(page.locator('jh-transport')).toContainText('Fills and endings');
   await arranged(page);
 }
@@ -58,7 +58,7 @@ test('a whole version is heard and undone in one step; an intro and an ending fr
   const frame = page.locator('jh-frame-panel');
   await frame.getByRole('button', { name: /^Take The last phrase, its tune/ }).click();
   await arranged(page);
-  await frame.getByRole('button', { name: /^Take A close/ }).click();
+  await frame.getByRole('button', { name: /^Take Plagal/ }).click();
   await arranged(page);
   const names = page.locator('jh-parts-rail .name');
   await expect(names.first()).toHaveText(/^Intro\s*$/);
@@ -77,7 +77,7 @@ test('a whole version is heard and undone in one step; an intro and an ending fr
   expect(text).not.toContain('Intro');
   await page.keyboard.press('Escape');
 
-  await frame.getByRole('button', { name: 'Take out Intro' }).click();
+  await frame.getByRole('button', { name: 'Remove Intro' }).click();
   await expect(names).toHaveCount(6);
   await page.keyboard.press('Control+z');
   await expect(names).toHaveCount(7);

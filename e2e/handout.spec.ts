@@ -16,11 +16,11 @@ async function putAllIn(page: Page): Promise<void> {
     'Lead sheet',
     'Full score',
     'Chords over words',
-    'Meeting syllables',
+    'Words with chord marks',
     'For singing',
     'Practice plan',
   ];
-  for (const sheet of others) await page.getByRole('button', { name: `Put in ${sheet}` }).click();
+  for (const sheet of others) await page.getByRole('button', { name: `Add ${sheet}` }).click();
 }
 
 const pages = (page: Page) => page.locator('.pages .page');
@@ -62,7 +62,7 @@ test('sheets are chosen, ordered, remembered, and printed as they are shown', as
   const watched = watch(page);
   await openHandout(page, 'Sluicegate Song');
   await putAllIn(page);
-  await page.getByRole('button', { name: 'Leave out Title page' }).click();
+  await page.getByRole('button', { name: 'Remove Title page' }).click();
   await page.getByRole('button', { name: 'Part sheets earlier' }).click();
   await expect(pages(page).first()).toHaveAttribute('aria-label', 'Page 1: Part sheets, parts 1–2');
   await expect(
@@ -80,7 +80,7 @@ test('sheets are chosen, ordered, remembered, and printed as they are shown', as
   expect(printed.fonts).toBeGreaterThanOrEqual(3);
   expect(await graveFindings(page, 'jh-handout-panel')).toEqual([]);
 
-  // By keyboard: the pages are turned.
+  // On a keyboard: the pages are turned.
   await page.locator('main').focus();
   await page.keyboard.press('ArrowRight');
   await expect(page.getByText(`Page 2 of ${shown}`)).toBeAttached();
@@ -98,8 +98,8 @@ test('every sheet of a song with repeats stands on its paper, upright and across
   await openHandout(page, 'Mudflat Evening');
   await putAllIn(page);
   for (const choices of [
-    ['Letter', 'For the desk'],
-    ['Across', 'Plain'],
+    ['Letter', 'Large print'],
+    ['Landscape', 'Normal margins'],
   ]) {
     for (const choice of choices) await page.locator('jh-handout-panel label', { hasText: choice }).click();
     await laidOut(page);
@@ -112,7 +112,7 @@ test('every sheet of a song with repeats stands on its paper, upright and across
 test('the whole song is taken away as one archive', async ({ page }) => {
   await openHandout(page, 'Lanterns at Low Water');
   const taken = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Take away the song (zip)' }).click();
+  await page.getByRole('button', { name: 'Download the song (ZIP)' }).click();
   const file = await taken;
   expect(file.suggestedFilename()).toBe('lanterns-at-low-water.zip');
   const entries = unzipSync(await readFile(await file.path()));
@@ -121,7 +121,7 @@ test('the whole song is taken away as one archive', async ({ page }) => {
       (e) => `lanterns-at-low-water${e}`,
     ),
   );
-  await expect(page.getByText('lanterns-at-low-water.zip was handed to the browser.')).toBeVisible();
+  await expect(page.getByText('lanterns-at-low-water.zip was downloaded.')).toBeVisible();
   // The sheets are a page of their own, which loads nothing.
   const sheets = await page.context().newPage();
   const asked: string[] = [];

@@ -92,7 +92,7 @@ test('a part is stepped through on the keys of the screen: a wrong one is said, 
   await panel.getByRole('button', { name: 'Outer notes first' }).click();
   // At the quickest, so that it does not take long.
   for (let times = 0; times < 12; times++) await page.keyboard.press('+');
-  await panel.getByRole('button', { name: 'Simulated pianist' }).click();
+  await panel.getByRole('button', { name: 'Demo player' }).click();
   await expect(panel.locator('.told')).toContainText('Left hand:', { timeout: 30_000 });
   await expect(panel.locator('.told')).toContainText(/Left hand: \d+ ms late on average/);
   await expect(panel.locator('.told')).toContainText('Where they meet the hands are');
@@ -152,7 +152,7 @@ test('the desk view shows the part alone, turns by keys, and shows only whole ro
   await expect(page.locator('.turner')).toContainText('row 1 of');
   await expect.poll(() => rows.evaluate(({ scrollTop }) => scrollTop)).toBe(0);
   await page.keyboard.press('1');
-  await fromMenu(page, 'Desk view');
+  await fromMenu(page, 'Full screen');
   await expect(page.locator('jh-frame-header')).toBeHidden();
   await expect(page.locator('jh-transport')).toBeHidden();
   await expect(page.locator('.desk-line')).toContainText('part 1');
@@ -173,7 +173,7 @@ test('a pattern is played once by the simulated pianist, or made on the grid, tr
   await page.keyboard.press('p');
   const panel = page.locator('jh-patterns-panel');
   await panel.getByRole('button', { name: 'Make your own pattern' }).click();
-  await panel.getByRole('button', { name: 'Simulated pianist' }).click();
+  await panel.getByRole('button', { name: 'Demo player' }).click();
   const set = panel.locator('.members .set');
   await expect(set).toHaveCount(6, { timeout: 30_000 });
   for (const cell of ['Member 1 on 1', 'Member 8 on 2'])

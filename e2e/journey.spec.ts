@@ -119,6 +119,16 @@ test('the main job by keyboard alone', async ({ page }) => {
   await keys.press('Shift+Digit2');
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
   await keys.press('Space');
+  for (const [number, bench] of [
+    [6, 'Practise'],
+    [4, 'Join'],
+  ] as const) {
+    await keys.press(`Alt+Digit${number}`);
+    await expect(page.getByRole('link', { name: bench, exact: true })).toHaveAttribute(
+      'aria-current',
+      'page',
+    );
+  }
   await keys.press('?');
   await expect(page.getByRole('dialog')).toContainText('two digits typed quickly');
   await keys.press('Escape');

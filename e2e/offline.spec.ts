@@ -49,7 +49,7 @@ test('away from the network everything works: shelf, every bench, sound, export,
     await page.getByRole('link', { name: bench, exact: true }).click();
     await expect(page.locator('aside.reasons')).toContainText(/\w{3}/);
   }
-  await page.getByRole('button', { name: 'Put in Full score' }).click();
+  await page.getByRole('button', { name: 'Add Full score' }).click();
   await expect(page.locator('.pages .page path').first()).toBeAttached();
   await page.getByRole('link', { name: 'Join', exact: true }).click();
   await page.keyboard.press('s');
@@ -116,7 +116,7 @@ test.describe('a new version', () => {
     await page.keyboard.press('ArrowRight');
     await page.locator('jh-transport label', { hasText: '2' }).first().click();
     await page.locator('summary', { hasText: 'More •' }).click();
-    await page.getByRole('button', { name: 'Take the new version' }).click();
+    await page.getByRole('button', { name: 'Update' }).click();
     await expect(page.locator('meta[name=build]')).toBeAttached();
     await arranged(page);
     await expect(page.locator('jh-transport')).toContainText('Melody and bass');

@@ -53,7 +53,7 @@ export async function fromMenu(page: Page, name: string): Promise<void> {
 }
 
 /** A heading of the job of now. */
-export const title = (page: Page, name: string) =>
+export const title = (page: Page, name: string | RegExp) =>
   page.locator('jh-now-panel').getByRole('heading', { name });
 
 /** The Practise bench, each job begun at the full tempo and passed by one clean turn, so that a journey is short. */
@@ -61,7 +61,7 @@ export async function openPractise(page: Page, song: string): Promise<void> {
   await openBench(page, song, 'practise');
   await expect(title(page, 'Part 1: hear it')).toBeVisible();
   await page.keyboard.press('p');
-  await page.getByText('The gate, and rests').click();
+  await page.getByText('Goal and breaks').click();
   await page.locator('#gate-turns').fill('1');
   await page.locator('#gate-from').fill('100');
   await page.locator('#gate-from').press('Enter');

@@ -65,7 +65,7 @@ test('parts are split, joined, moved, locked, marked the same and settled by key
   await page.keyboard.press('4');
   await expect(page.locator('jh-this-part-panel')).toContainText('They were found the same');
   await page.keyboard.press('m');
-  await expect(page.locator('jh-this-part-panel')).toContainText('You freed it');
+  await expect(page.locator('jh-this-part-panel')).toContainText('You unlinked it');
   await page.keyboard.press('m');
   await expect(page.locator('jh-this-part-panel')).toContainText('You said they are the same');
   await page.keyboard.press('e');

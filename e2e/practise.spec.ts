@@ -12,8 +12,8 @@ test('a sitting: a plan, a gate missed and passed, judged, its hot spot practise
   const watched = watch(page);
   await openPractise(page, 'Lanterns at Low Water');
   await toRightHand(page);
-  await expect(now(page)).toContainText('100 % of the tempo, 0 of 1 clean turns');
-  await now(page).getByRole('button', { name: 'Simulated, careless' }).click();
+  await expect(now(page)).toContainText('100 % of the tempo; 0 of 1 clean in a row');
+  await now(page).getByRole('button', { name: 'Demo player, careless' }).click();
   await expect(title(page, 'Not yet')).toBeVisible({ timeout: 60_000 });
   await expect(
     now(page)
@@ -37,13 +37,13 @@ test('a sitting: a plan, a gate missed and passed, judged, its hot spot practise
   await page.keyboard.press('g');
   const rows = page.getByRole('table', { name: 'The last turns' }).locator('tbody tr');
   await expect(rows).toHaveCount(4);
-  await expect(rows.getByRole('button', { name: /^Hear the take/ })).toHaveCount(1);
+  await expect(rows.getByRole('button', { name: /^Hear the turn/ })).toHaveCount(1);
   await page.getByRole('textbox', { name: 'Notes of your own' }).fill('Bar 2: slower.');
   await page.keyboard.press('Enter');
   await expect(page.locator('jh-log-panel')).toContainText('Bar 2: slower.');
   expect(await graveFindings(page, 'jh-bench-panel')).toEqual([]);
   const saved = page.waitForEvent('download');
-  await page.getByRole('button', { name: /^Take the log away/ }).click();
+  await page.getByRole('button', { name: /^Export the log/ }).click();
   let csv = '';
   for await (const part of await (await saved).createReadStream()) csv += String(part);
   expect(csv.split('\r\n')[0]).toContain('tempoPercent');
@@ -104,7 +104,7 @@ test('a recording of one’s own is tapped in and looped, kept, and taken out; w
     await page.keyboard.press('t');
     await expect(panel.getByRole('button', { name: `Bar ${bar + 1} (T)` })).toBeVisible();
   }
-  await panel.getByRole('button', { name: 'That is all' }).click();
+  await panel.getByRole('button', { name: 'Done' }).click();
   await expect(panel).toContainText('5 of 24 bars are tapped in.');
   await panel.locator('label', { hasText: 'In turn' }).click();
   await panel.getByRole('button', { name: 'Loop part 1' }).click();
@@ -123,7 +123,7 @@ test('a recording of one’s own is tapped in and looped, kept, and taken out; w
   await page.keyboard.press('o');
   await expect(panel).toContainText('evening.wav');
   await expect(panel).toContainText('5 of 24 bars are tapped in.');
-  await panel.getByRole('button', { name: 'Take it out' }).click();
+  await panel.getByRole('button', { name: 'Remove it' }).click();
   await expect(panel.getByRole('button', { name: 'Choose a file' })).toBeVisible();
   expect(watched.errors.filter((text) => !/DEMUXER|ERR_|Failed to load/.test(text))).toEqual([]);
 });

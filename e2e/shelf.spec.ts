@@ -97,7 +97,7 @@ test('a second tab looks on until it takes over', async ({ page }) => {
   await other.goto(page.url());
   await arranged(other);
   await expect(other.getByText('open in another tab')).toBeVisible();
-  await other.getByRole('button', { name: 'Take over here' }).click();
+  await other.getByRole('button', { name: 'Edit here' }).click();
   await expect(other.getByText('open in another tab')).toBeHidden();
   await expect(page.getByText('open in another tab')).toBeVisible();
 });
@@ -124,7 +124,8 @@ for (const [name, width, height] of [
     await page.locator('[data-note]').first().click();
     await inspect('tune');
     // The panels are the same at any width; on the telephone the two fullest stand for all.
-    const jobs = width < 900 ? ['Bars', 'Letters'] : ['Words', 'Bars', 'Letters', 'Play in', 'Keys', 'Told'];
+    const jobs =
+      width < 900 ? ['Bars', 'Letters'] : ['Words', 'Bars', 'Letters', 'Play in', 'Transpose', 'In words'];
     for (const job of jobs) {
       const isSheet = width < 900;
       if (!(await page.locator('jh-bench-panel').isVisible()))
@@ -134,11 +135,11 @@ for (const [name, width, height] of [
       await inspect(`tune, ${job}`, job === 'Letters' ? 'jh-letters-entry' : 'jh-bench-panel');
     }
     await page.locator('summary', { hasText: 'More' }).click();
-    await page.getByText('Guided way', { exact: true }).click();
-    await expect(page.getByRole('region', { name: 'The guided way' })).toBeVisible();
+    await page.getByText('Tour', { exact: true }).click();
+    await expect(page.getByRole('region', { name: 'The tour' })).toBeVisible();
     await page.getByRole('link', { name: 'Handout', exact: true }).click();
     await expect(page.locator('.pages .page').first()).toBeVisible();
-    await inspect('handout, on the guided way');
+    await inspect('handout, on the tour');
     await page.goto('/profile');
     await expect(page.getByRole('heading', { name: 'Profile' })).toBeVisible();
     await inspect('profile');
@@ -188,27 +189,25 @@ test('every dialog has a name and no accessibility finding, wide and narrow', as
   await inspect('Chords and words');
   await openFromShelf(page, 'Lanterns at Low Water');
   await fromMenu(page, 'Export');
-  await inspect('Take it away');
+  await inspect('Export');
   await fromMenu(page, 'Help and keys');
   await inspect('Help and keys');
 });
 
-test('the guided way leads through one song, is left, taken up again, and walked to its end', async ({
-  page,
-}) => {
+test('the tour leads through one song, is left, taken up again, and walked to its end', async ({ page }) => {
   await openShelf(page);
   const offer = page.locator('jh-guide-offer');
   await offer.getByRole('button', { name: 'Begin' }).click();
-  const way = page.getByRole('region', { name: 'The guided way' });
+  const way = page.getByRole('region', { name: 'The tour' });
   await expect(way).toContainText('1 of 6 · Cut it into parts.');
   await expect(page).toHaveURL(/demo-lanterns\/parts$/);
   await way.getByRole('button', { name: 'Next step' }).click();
   await expect(way).toContainText('2 of 6 · The right hand.');
   await expect(page).toHaveURL(/demo-lanterns\/tune$/);
-  await way.getByRole('button', { name: 'Leave the way' }).click();
+  await way.getByRole('button', { name: 'End tour' }).click();
   await expect(way).toHaveCount(0);
   await page.getByRole('link', { name: 'Shelf' }).click();
-  await expect(offer).toContainText('You left the guided way at step 2 of 6.');
+  await expect(offer).toContainText('You stopped the tour at step 2 of 6.');
   await page.reload();
   await offer.getByRole('button', { name: 'Go on' }).click();
   await expect(page).toHaveURL(/demo-lanterns\/tune$/);
@@ -221,7 +220,7 @@ test('the guided way leads through one song, is left, taken up again, and walked
     await way.getByRole('button', { name: 'Next step' }).click();
     await expect(way).toContainText(title);
   }
-  await way.getByRole('button', { name: 'That is all' }).click();
+  await way.getByRole('button', { name: 'Finish' }).click();
   await expect(way).toHaveCount(0);
   await page.getByRole('link', { name: 'Shelf' }).click();
   await expect(page.getByRole('article')).toHaveCount(6);
@@ -238,7 +237,7 @@ test('all songs go out as one backup and onto another machine; restored twice th
   const taken = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Back up all songs' }).click();
   const backup = await (await taken).path();
-  await expect(page.getByText('The backup was handed to the browser.')).toBeVisible();
+  await expect(page.getByText('The backup is downloaded.')).toBeVisible();
 
   const elsewhere = await browser.newContext({ serviceWorkers: 'block' });
   const other = await elsewhere.newPage();

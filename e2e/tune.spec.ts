@@ -133,7 +133,7 @@ test('a file with two candidates for the melody is heard and chosen from', async
   );
   expect(read.changes.map((c) => c.symbol)).toEqual(sluicegate.changes.map((c) => c.symbol));
   await expect(page.locator('jh-findings-list')).toContainText('the chords were read off its other notes');
-  await page.locator('jh-findings-list').getByRole('button', { name: 'Leave it' }).click();
+  await page.locator('jh-findings-list').getByRole('button', { name: 'Ignore' }).click();
   await expect(page.locator('jh-findings-list')).not.toContainText('read off');
 });
 
@@ -152,8 +152,8 @@ test('a chart with words only becomes an accompaniment for singing in every view
   await expect(page.locator('jh-staff svg')).toBeVisible();
   await page.keyboard.press('s');
   await page.getByRole('link', { name: 'Tune' }).click();
-  await expect(page.locator('main')).toContainText('No note stands in this part yet');
-  await job(page, 'Told');
+  await expect(page.locator('main')).toContainText('This part has no notes yet');
+  await job(page, 'In words');
   await expect(page.locator('jh-told-panel')).toContainText('Bar 1: Am as');
 });
 
@@ -165,7 +165,7 @@ test('chords and words are typed on the shelf; a chord that cannot be read says 
   const text = page.getByRole('textbox', { name: 'Chords and words' });
   await text.fill('Once upon a time');
   await page.getByRole('button', { name: 'Make it a song' }).click();
-  await expect(page.getByRole('dialog')).toContainText('neither bars nor chords in brackets');
+  await expect(page.getByRole('dialog')).toContainText('No chords were found in this text');
   await text.fill('| Am | Hm | E7 | Am |');
   await page.getByRole('button', { name: 'Make it a song' }).click();
   await arranged(page);
@@ -182,17 +182,17 @@ test('a take of the simulated pianist is recorded, compared and kept', async ({ 
   await job(page, 'Play in');
   await page.locator('#take-tempo').fill('200');
   await page.locator('#take-bars').fill('1');
-  await page.getByRole('button', { name: 'Simulated pianist' }).click();
+  await page.getByRole('button', { name: 'Demo player' }).click();
   await expect(page.locator('jh-play-panel')).toContainText('Counting in', { timeout: 60_000 });
-  const takes = page.getByRole('list', { name: 'Takes' }).locator('li');
+  const takes = page.getByRole('list', { name: 'Attempts' }).locator('li');
   await expect(takes).toHaveCount(1, { timeout: 60_000 });
   await expect(takes.first()).toContainText('4 notes, straight, two to a beat');
   await page.locator('jh-play-panel nz-select').click();
   await page.getByText('a note left out', { exact: true }).click();
-  await page.getByRole('button', { name: 'Simulated pianist' }).click();
+  await page.getByRole('button', { name: 'Demo player' }).click();
   await expect(takes).toHaveCount(2, { timeout: 60_000 });
   await expect(takes.first()).toContainText(
-    'Beside take 1: 0 notes here that the other lacks, 1 the other way',
+    'Beside attempt 1: 0 notes here that the other lacks, 1 the other way',
   );
   await takes.first().getByRole('button', { name: 'Discard' }).click();
   await takes.first().getByRole('button', { name: 'Keep' }).click();
@@ -200,7 +200,7 @@ test('a take of the simulated pianist is recorded, compared and kept', async ({ 
   const kept = await song(page);
   const line = (s: Song): number[][] => s.melody.map((n) => [n.tick, n.length]);
   expect(line(kept)).toEqual(line(sluicegate));
-  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: take kept');
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: attempt kept');
 });
 
 test('a repeat with two endings is taken out and put back', async ({ page }) => {
@@ -208,7 +208,7 @@ test('a repeat with two endings is taken out and put back', async ({ page }) => 
   await expect(page.locator('jh-parts-rail li')).toHaveCount(8);
   await job(page, 'Bars');
   await expect(page.locator('jh-bars-panel')).toContainText('Bars 1–8, then 1–6, then 9–26.');
-  await page.getByRole('button', { name: 'Take the repeats out' }).click();
+  await page.getByRole('button', { name: 'Remove the repeats' }).click();
   await expect(page.locator('jh-bars-panel')).toContainText('Played straight through');
   await page.locator('#repeat-to').fill('8');
   await page.locator('#ending-bars').fill('2');
@@ -258,7 +258,7 @@ test('easier keys, rhythm versions and the octave for learning', async ({ page }
   await page.locator('jh-notes-panel label', { hasText: 'As written' }).click();
   await page.locator('jh-notes-panel label', { hasText: 'Lower' }).click();
   await expect(page.locator('jh-seam')).toContainText('shown an octave lower');
-  await job(page, 'Keys');
+  await job(page, 'Transpose');
   const first = page
     .getByRole('list', { name: /Keys, the easiest/ })
     .locator('li')

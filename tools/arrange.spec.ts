@@ -53,7 +53,7 @@ describe('npm run arrange, as a process', () => {
     expect(good.out).toMatch(/^Sluicegate Song: 4 parts, /);
     expect(existsSync(join(folder, 'alone/sluicegate.mid'))).toBe(true);
     const bad = runAlone(IN, '--out', join(folder, 'never'), '--rung', '9');
-    expect(bad).toEqual({ code: 1, out: '', err: '--rung 9: choose one of 1, 2, 3, 4, 5, 6, 7' });
+    expect(bad).toEqual({ code: 1, out: '', err: '--level 9: choose one of 1, 2, 3, 4, 5, 6, 7' });
   });
 });
 
@@ -123,9 +123,9 @@ describe('npm run arrange', () => {
   const refused: readonly (readonly [string, string[], RegExp])[] = [
     ['an unknown option', [IN, '--out', 'x', '--louder'], /^Unknown option '--louder'/],
     ['a missing file', ['nowhere.musicxml', '--out', 'x'], /^nowhere\.musicxml: there is no such file$/],
-    ['an unknown school', [IN, '--out', 'x', '--school', 'jazz'], /^--voicing jazz: choose one of/],
+    ['an unknown voicing style', [IN, '--out', 'x', '--school', 'jazz'], /^--voicing jazz: choose one of/],
     ['an input that is not there', ['a.mid', '--out', 'x'], /^a\.mid: there is no such file/],
-    ['an impossible rung', [IN, '--out', 'x', '--rung', '9'], /^--rung 9: choose one of/],
+    ['an impossible level', [IN, '--out', 'x', '--rung', '9'], /^--level 9: choose one of/],
     ['no folder named', [IN], /^Say where to write/],
     ['a folder that is a file', [IN, '--out', join(root, 'package.json')], /cannot be written there/],
     ['an unwritable folder', [IN, '--out', '/proc/here'], /cannot be written there/],

@@ -33,12 +33,12 @@ async function layingOut(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Handout', exact: true }).click();
   await page.locator('.pages .page').first().waitFor();
   for (const sheet of ['Part sheets', 'Full score']) {
-    const inList = page.getByRole('button', { name: `Leave out ${sheet}`, exact: true });
+    const inList = page.getByRole('button', { name: `Remove ${sheet}`, exact: true });
     if (await inList.count()) await inList.click();
     await page.waitForTimeout(1500);
     const before = await page.locator('.pages .page').count();
     const start = performance.now();
-    await page.getByRole('button', { name: `Put in ${sheet}`, exact: true }).click();
+    await page.getByRole('button', { name: `Add ${sheet}`, exact: true }).click();
     await page.locator('.pages .page').nth(before).waitFor({ state: 'attached' });
     const ms = performance.now() - start;
     const count = (await page.locator('.pages .page').count()) - before;
@@ -59,7 +59,7 @@ async function printing(page: Page, origin: string): Promise<void> {
       all.map((button) => button.getAttribute('aria-label') ?? ''),
     );
     for (const name of names) await page.getByRole('button', { name, exact: true }).click();
-    for (const choice of ['A4', 'Letter', 'For the desk', 'Across']) {
+    for (const choice of ['A4', 'Letter', 'Large print', 'Landscape']) {
       await page.locator('jh-handout-panel label', { hasText: choice }).click();
       await page.evaluate('new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn)))');
       await page.getByText('pages, as they are shown.').waitFor();

@@ -205,8 +205,8 @@ const takes = await lostIn(third, async (turn) => {
   await choose(holder, RUNGS[turn % RUNGS.length]);
   await choose(holder, RUNGS[(turn + 2) % RUNGS.length]);
   const made = await small.edit(holder, turn + 1);
-  await looker.getByRole('button', { name: 'Take over here' }).click();
-  await looker.getByRole('button', { name: 'Take over here' }).waitFor({ state: 'detached' });
+  await looker.getByRole('button', { name: 'Edit here' }).click();
+  await looker.getByRole('button', { name: 'Edit here' }).waitFor({ state: 'detached' });
   await small.open(looker);
   const shown = await small.shown(looker);
   [holder, looker] = [looker, holder];

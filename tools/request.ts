@@ -30,7 +30,7 @@ const HELP = `Arranges songs for solo piano: npm run arrange -- IN… --out DIR 
 IN         a score (${READ_ENDINGS.join(', ')}) or a folder of them
 --out DIR  where NAME.musicxml, NAME.mid, NAME.txt and NAME.json are written; never over a file that is read
 
---level 1..7     how much is played: the rungs of the ladder (also --rung; 4)
+--level 1..7     how much is played, from the melody alone to fills and an ending (also --rung; 4)
 --voicing NAME   the left hand's chords: ${Object.keys(SCHOOLS).join(', ')} (also --school; nearest)
 --pattern NAME   what the left hand plays on level 5 and above: rocking, waltz … (the one proposed)
 --parts N        bars a part, or auto (auto)
@@ -159,7 +159,7 @@ function schoolOf(school: string | undefined): Partial<Choices> {
 }
 
 function rungOf(value: string | undefined): Partial<Choices> {
-  const rung = wanted('--rung', value, [1, 2, 3, 4, 5, 6, 7]);
+  const rung = wanted('--level', value, [1, 2, 3, 4, 5, 6, 7]);
   return rung === undefined ? {} : { rung };
 }
 

@@ -51,7 +51,7 @@ await withBrowser(async (browser, origin) => {
   }
   for (const hands of ['right hand', 'both hands']) {
     await page.getByRole('heading', { name: `Part 1, ${hands}` }).waitFor();
-    await page.getByRole('button', { name: 'Simulated, careless' }).click();
+    await page.getByRole('button', { name: 'Demo player, careless' }).click();
     await page
       .getByRole('heading', { name: /^(Not yet|A clean turn|Clean, and passed)/ })
       .waitFor({ timeout: 60_000 });
@@ -64,10 +64,10 @@ await withBrowser(async (browser, origin) => {
   await shoot('practise-log');
   await page.goto(`${origin}/song/demo-snow/fills`);
   await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
-  await page.getByRole('button', { name: /Go up to rung/ }).click();
+  await page.getByRole('button', { name: /Go up to level/ }).click();
   await page.keyboard.press('f');
   await page.getByRole('button', { name: /^Take The last phrase, its tune/ }).click();
-  await page.getByRole('button', { name: /^Take A close/ }).click();
+  await page.getByRole('button', { name: /^Take Plagal/ }).click();
   await page.keyboard.press('w');
   await page.keyboard.press('2');
   await page.waitForTimeout(800);
@@ -106,7 +106,7 @@ await withBrowser(async (browser, origin) => {
   await shoot('chords');
   await page.goto(`${origin}/song/demo-rain/chords`);
   await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
-  await page.locator('jh-bench-panel label', { hasText: 'Schools' }).click();
+  await page.locator('jh-bench-panel label', { hasText: 'Voicing' }).click();
   await page.locator('jh-schools-panel .travel').first().waitFor();
   await shoot('chords-schools');
   await page.goto(`${origin}/chords?song=demo-mudflat`);

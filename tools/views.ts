@@ -38,13 +38,13 @@ await withBrowser(async (browser, origin) => {
     for (const bench of BENCHES) {
       await page.goto(`${origin}/song/demo-mudflat/${bench}`);
       await page.locator('main[aria-busy=false]').waitFor();
-      await page.locator('jh-bench-panel').waitFor({ state: 'attached' });
+      await page.locator('aside.reasons > :not(router-outlet)').first().waitFor({ state: 'attached' });
       await look(bench);
       await panels(page, async (name) => look(`${bench}: ${name}`));
     }
     await page.goto(`${origin}/chords?song=demo-mudflat`);
     await page.locator('jh-shapes-tab .shapes section').first().waitFor();
-    const tabs = page.locator('[role=tab]');
+    const tabs = page.locator('main jh-choice').first().locator('label.ant-radio-button-wrapper');
     for (let i = 0; i < (await tabs.count()); i++) {
       await tabs.nth(i).click();
       await look(`chord room: ${await tabs.nth(i).innerText()}`);
@@ -60,7 +60,7 @@ await withBrowser(async (browser, origin) => {
 async function panels(page: Page, look: (name: string) => Promise<void>): Promise<void> {
   const narrow = page.locator('jh-frame-header button.narrow-only').nth(1);
   const isNarrow = await narrow.isVisible();
-  const labels = page.locator('jh-bench-panel label.ant-radio-button-wrapper');
+  const labels = page.locator('jh-bench-panel > jh-choice label.ant-radio-button-wrapper');
   const count = await labels.count();
   for (let i = 0; i < count; i++) {
     if (isNarrow && (await narrow.getAttribute('aria-expanded')) === 'false') await narrow.click();

@@ -84,23 +84,20 @@ function shiftsIn(line: readonly VoicedChange[]): number {
   }).length;
 }
 
-/** "Least travel of all." · "Half as far again as the least; 3 things to look at." */
+/** "Least hand movement, no jump." · "Half as much hand movement again, 2 jumps; 3 places to check." */
 function inWords(row: Omit<LayoutCost, 'words'>, rows: readonly Omit<LayoutCost, 'words'>[]): string {
   const least = Math.min(...rows.map((r) => r.millimetres));
   const times = row.millimetres / Math.max(1, least);
   const travel =
     row.millimetres === least
-      ? 'The hand travels least'
+      ? 'Least hand movement'
       : times < 1.3
-        ? 'Hardly more travel than the least'
+        ? 'Hardly more hand movement'
         : times < 1.8
-          ? 'Half as far again as the least'
-          : `${Math.round(times)} times as far as the least`;
-  const shifts =
-    row.shifts === 0
-      ? 'never leaves its place'
-      : `leaves its place ${row.shifts === 1 ? 'once' : `${row.shifts} times`}`;
+          ? 'Half as much hand movement again'
+          : `${Math.round(times)} times the hand movement`;
+  const shifts = row.shifts === 0 ? 'no jump' : `${row.shifts} ${row.shifts === 1 ? 'jump' : 'jumps'}`;
   const look =
-    row.findings === 0 ? '' : `; ${row.findings} ${row.findings === 1 ? 'place' : 'places'} to look at`;
+    row.findings === 0 ? '' : `; ${row.findings} ${row.findings === 1 ? 'place' : 'places'} to check`;
   return `${travel}, ${shifts}${look}.`;
 }

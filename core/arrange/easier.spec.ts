@@ -37,7 +37,7 @@ describe('what makes a part easier', () => {
 
   it('names rung, pattern and key as they are called', () => {
     const labels = easierBy(onRung(DEMO_SONGS[0], 5), DEFAULT_PROFILE, 5).map(({ offer }) => inWords(offer));
-    expect(labels).toContain('Rung 4 for this part');
+    expect(labels).toContain('Level 4 for this part');
     expect(labels).toContain('Play Waltz in place here');
   });
 

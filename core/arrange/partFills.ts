@@ -16,7 +16,7 @@ export function waitingFinding({ id, tick, kind, why }: WaitingFill): Finding {
 /** The fills of a settled part: those that were stored with it are played, by its stored keys. */
 export function asStored(proposed: PartFills, kept: readonly string[]): PartFills {
   const told = new Set<string>();
-  // Which way it is played was stored as keys: of several ways the first stands for it.
+  // Orientation it is played was stored as keys: of several ways the first stands for it.
   const fills = proposed.fills.map((fill) => {
     const taken = kept.includes(fill.id) && !told.has(fill.id);
     told.add(fill.id);

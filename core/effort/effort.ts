@@ -201,7 +201,7 @@ const OFTEN = 2;
 /** Many keys are black where so many are, and so great a share. */
 const MANY = 3;
 const MANY_BLACK = 1 / 3;
-/** So many strikes a second in one hand are quick enough to be said. */
+/** So many notes a second in one hand are quick enough to be said. */
 const QUICK = 2;
 
 /** A measure as it is said, in tens of millimetres; null where the words would say more than is played. */

@@ -76,7 +76,7 @@ export class BackupWriter {
 /** Opens a backup of this or an older version. Throws {@link FileError} where it is none. */
 export function openBackup(bytes: Uint8Array): Backup {
   refuseTooLarge(bytes.length, MOST_BACKUP_BYTES);
-  const remedy = 'Copy the file again from where it was kept, or take an older backup.';
+  const remedy = 'Copy the file again from where it was kept, or use an older backup.';
   const entries = unpacked(bytes, MOST_BACKUP_BYTES, 'The backup', remedy);
   const { profile, songs } = listOf(entries[LIST]);
   const own = profileSchema.safeParse(profile);
@@ -112,7 +112,7 @@ function listOf(entry: Uint8Array | undefined): z.infer<typeof listSchema> {
     throw new FileError(
       `The backup is from a newer version of the program (its form is ${list.data.version}, known are up to ${VERSION})`,
       '',
-      'Take the new version of the program first, then restore it.',
+      'Update the program first, then restore it.',
     );
   return list.data;
 }

@@ -114,7 +114,7 @@ describe('chord charts', () => {
 
   const refused: readonly (readonly [string, string, RegExp])[] = [
     ['nothing', '', /empty/],
-    ['prose', 'Once upon a time', /neither bars nor chords in brackets/],
+    ['prose', 'Once upon a time', /No chords were found in this text/],
     ['no chords', '| | |', /holds no chords/],
     ['a wrong metre', 'Metre: 4/5\n| C |', /"4\/5" is not a metre \(line 1\)/],
     ['a wrong tempo', 'Tempo: fast\n| C |', /not a tempo \(line 1\)/],
@@ -158,7 +158,7 @@ describe('words with chords in brackets', () => {
       ['Am', 9, 3],
     ]);
     expect(song.sections.map((s) => s.name)).toEqual(['Verse', 'Close']);
-    expect(textOf(song.imported[0])).toContain('do not say how long a chord lasts');
+    expect(textOf(song.imported[0])).toContain('How long the chords last was guessed');
   });
 
   it('sing a syllable with its chord, a word before it on the beat before', () => {

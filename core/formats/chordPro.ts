@@ -110,7 +110,7 @@ export function readChart(text: string, songId: string, fallbackTitle: string): 
   if (hasBrackets || directiveIn(text.split('\n')[0])) return readChordPro(text, songId, fallbackTitle);
   if (!text.includes('|'))
     throw new FileError(
-      'This text holds neither bars nor chords in brackets',
+      'No chords were found in this text',
       'line 1',
       'Write bars like "| Am | Dm E7 |", or words with chords like "[Am]The tide".',
     );

@@ -29,7 +29,7 @@ const COUNT = /^(\()?(\d+)(e|&|a|t|l|\+(\d+)\/(\d+))?(\))?$/;
 
 /**
  * Reads the counts that are struck, bar by bar between "|": "1 2 2& 3 4e 4a", triplets "2 2t 2l", any other place
- * as a fraction "2+1/6". A note lasts to the next strike, to "(3)" (silent from 3), or to the bar line; a bar that
+ * as a fraction "2+1/6". A note lasts to the next strike, to "(3)" (a rest from 3), or to the bar line; a bar that
  * begins with "-" goes on holding. A first bar that begins after 1, struck or silent, is the pick-up; "(1)" keeps it
  * a whole bar.
  * `metreOf` tells the metre of a written bar, 0 the pick-up. Throws {@link EntryError}.

@@ -13,7 +13,7 @@ export function refuseTooLong({ bars }: PlayedSong): void {
   throw new FileError(
     `Played out the song has ${bars.length} bars, and a score holds at most ${MOST_READ_BARS - 1}`,
     '',
-    'Take it away as a project, which keeps its repeats.',
+    'Export it as a project, which keeps its repeats.',
   );
 }
 
@@ -23,6 +23,6 @@ export function refuseTooMuch(bytes: number): void {
   throw new FileError(
     `The score would be ${Math.round(bytes / 1024 / 1024)} MB, and at most 20 MB are read`,
     '',
-    'Take the song away as a project.',
+    'Export the song as a project.',
   );
 }

@@ -74,7 +74,17 @@ describe('every demo song comes back', () => {
 
   it('with its texts as they were written: any script, marks on letters, what looks like markup', () => {
     const text = fc.oneof(
-      fc.constantFrom('שלום‎', 'نهر', 'e\u0301a\u030a', 'नदी', '👩‍👧', 'Caf&#233;', '<b>&amp;', '川の歌', '=1+1'),
+      fc.constantFrom(
+        'שלום‎',
+        'نهر',
+        'e\u0301a\u030a',
+        'नदी',
+        '👩‍👧',
+        'Caf&#233;',
+        '<b>&amp;',
+        '川の歌',
+        '=1+1',
+      ),
       fc.string({ unit: 'grapheme', minLength: 1, maxLength: 12 }).filter((any) => !/[\s\p{C}]/u.test(any)),
     );
     const [lanterns] = DEMO_SONGS;
@@ -94,7 +104,9 @@ describe('every demo song comes back', () => {
           read.sections[0]?.name,
         ];
         const written = arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
-        expect(texts(readProject(writeProject({ song, profile: DEFAULT_PROFILE })).song)).toEqual(texts(song));
+        expect(texts(readProject(writeProject({ song, profile: DEFAULT_PROFILE })).song)).toEqual(
+          texts(song),
+        );
         expect(texts(readMusicXml(writeMusicXml(written), 'id', ''))).toEqual(texts(song));
         expect(readMidiTunes(writeMidi(written), 'id', '')[0].song.title).toBe(title);
       }),

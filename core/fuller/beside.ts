@@ -25,7 +25,7 @@ const OTHERWISE = 6;
 /** An octave frame is held by 1-2-5: its inner key lies about a fourth above the thumb. */
 const SECOND_FINGER = 5;
 
-/** Which way octaves go in a part: one way in all of it. */
+/** Orientation octaves go in a part: one way in all of it. */
 export type OctaveSide = -12 | 12;
 
 /** The keys a school puts beside a note of the tune, lowest first; empty where there is no room. */

@@ -97,9 +97,9 @@ describe('chords that hold a note', () => {
   it('are those of the key first, the plainest, from C up; each says what the note is in it', () => {
     const list = chordsHolding(64, C);
     expect(list.slice(0, 3).map(({ symbol, why, outside }) => [symbol, inWords(why), outside])).toEqual([
-      ['C', 'it is its third', 0],
-      ['Em', 'it is its root', 0],
-      ['Am', 'it is its fifth', 0],
+      ['C', 'the melody note is its third', 0],
+      ['Em', 'the melody note is its root', 0],
+      ['Am', 'the melody note is its fifth', 0],
     ]);
     const outside = list.map((held) => held.outside);
     expect(outside).toEqual([...outside].sort((a, b) => a - b));

@@ -38,8 +38,8 @@ describe('where both hands want one key', () => {
   it('remedies are offered from the least to the most', () => {
     const [bump] = of(played(comingDown), 'bump');
     expect(offersOf(bump)).toEqual([
-      'Release the pinned position',
-      'Take a lower position',
+      'Release the pinned voicing',
+      'Use a lower voicing',
       'Let the right hand play G4 for both',
       'Let the chord go before G4',
       'Thin this chord to three notes',

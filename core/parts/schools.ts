@@ -8,7 +8,7 @@ import { barsBetween, boundariesOf, upbeatOf } from './strength';
 /** How a song may be cut, for the pianist to choose from. */
 export const SCHOOLS = [
   { school: 'phrase', name: 'By phrase', says: 'where the tune breathes' },
-  { school: 'types', name: 'Two-bar types', says: 'two bars a part, alike ones under one letter' },
+  { school: 'types', name: 'Every two bars', says: 'two bars a part; matching parts share a letter' },
   { school: 'bars', name: 'Every few bars', says: 'a fixed number of bars' },
   { school: 'halves', name: 'Halves', says: 'halves, then quarters, then eighths' },
   { school: 'lines', name: 'By line of words', says: 'one line of the words a part' },

@@ -100,7 +100,7 @@ describe('what speaks for a cut', () => {
     const found = boundariesOf(unfold(DEMO_SONGS[1]));
     const reasonsIn = (bar: number) =>
       found.filter((b) => Math.abs(b.tick - bar * 3840) < 960).flatMap((b) => b.reasons.map(inWords));
-    expect(reasonsIn(4)).toContain('the part before rests on V');
+    expect(reasonsIn(4)).toContain('the part before ends on V');
     expect(reasonsIn(8)).toContain('a cadence on I before it');
   });
 

@@ -59,7 +59,7 @@ describe('patterns proposed', () => {
     expect(reasons.rocking).toBe('as lively as the section; the hand moves');
     expect(reasons.pulse).toBe('calmer than the section; the hand stays in its place');
     expect(reasons.stride).toBe(
-      'livelier than the section; for later: it goes wider than you have played so far',
+      'livelier than the section; for later: it is wider than what you have played so far',
     );
     const fluent = weighed({ level: 'fluent', notesPerBar: 7 }).find(
       ({ pattern }) => pattern.id === 'stride',

@@ -10,11 +10,11 @@ export const RHYTHMS: readonly {
   readonly label: string;
   readonly what: string;
 }[] = [
-  { value: 'real', label: 'As written', what: 'the rhythm of the song' },
+  { value: 'real', label: 'As written', what: 'same rhythm as the song' },
   { value: 'straight', label: 'Straight', what: 'syncopation moved to the beat: learn this first' },
   {
     value: 'anticipated',
-    label: 'Anticipated',
+    label: 'Early',
     what: 'long notes on strong beats come half a beat early, as sung',
   },
   { value: 'dotted', label: 'Dotted', what: 'even pairs become long and short, three to one' },

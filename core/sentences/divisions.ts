@@ -25,10 +25,10 @@ export const DIVISIONS = {
   onBarLine: () => 'on the bar line',
   asPickup: () => 'begins with the same pick-up as the song',
   cadence: (cadence: 'closed' | 'open') =>
-    cadence === 'closed' ? 'a cadence on I before it' : 'the part before rests on V',
+    cadence === 'closed' ? 'a cadence on I before it' : 'the part before ends on V',
   returnBegins: (what: 'figure' | 'rhythm') => `a ${what} begins that comes again`,
   returns: (likeness: 'same' | 'moved' | 'rhythm') =>
     likeness === 'moved'
-      ? 'an earlier figure returns, moved'
+      ? 'an earlier figure comes back, transposed'
       : `an earlier ${likeness === 'rhythm' ? 'rhythm' : 'figure'} returns`,
 };

@@ -50,9 +50,8 @@ export const FINDINGS = {
     }.`,
   memberMissing: (symbol: string, members: readonly number[]) =>
     `${symbol} has no ${listed(members.map(String))}: what stands in for ${members.length === 1 ? 'it' : 'them'} is played.`,
-  muddy: (symbol: string) =>
-    `${symbol} lies low: its notes are so close together down here that it sounds muddy.`,
-  noRoomHigher: () => 'Nothing higher has room under the melody, or leads on as well.',
+  muddy: (symbol: string) => `${symbol} sounds muddy: its notes are too close together this low.`,
+  noRoomHigher: () => 'There is no room higher under the melody, or nothing higher leads on as well.',
   /** Bars by number; 0 is the pick-up. */
   alsoIn: (bars: readonly number[]) => `The same in ${theBars(bars)}.`,
   kept: (kept: 'pinned' | 'settled', symbol: string, problem: Words) =>

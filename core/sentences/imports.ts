@@ -45,12 +45,12 @@ export const IMPORTS = {
   chordsToSuggest: () =>
     'The file has neither chord symbols nor other notes, and is long: the Chords bench suggests chords for its melody.',
   lengthsGuessed: () =>
-    'Words with chords do not say how long a chord lasts: each got one bar, two without words between them half a bar each.',
+    'How long the chords last was guessed: one bar each, or half a bar for two without words between them. Check them in Tune › Bars.',
   played: (moved: Words, grid: Words) => `The file was played, not written: ${moved}, ${grid}.`,
   nothingMoved: () => 'every note was exactly in time',
   nothingPlayed: () => 'nothing was played',
   onGrid: (grid: keyof typeof GRIDS | null) => (grid === null ? 'changing from beat to beat' : GRIDS[grid]),
   movedBy: (mean: number, most: number) => `notes were moved by ${mean} ms on average, ${most} ms at most`,
   profileUnfit: (problem: string) =>
-    `The profile in the file could not be used (${problem}): hands of an octave and 88 keys are taken. Set yours in the profile.`,
+    `The profile in the file could not be used (${problem}): hands of an octave and 88 keys are assumed. Set yours in the profile.`,
 };

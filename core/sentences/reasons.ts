@@ -35,25 +35,25 @@ export const REASONS = {
     `${notes === 1 ? 'One strong note' : `${notes} strong notes`} of the tune with more under the hand; the tune stays in front.`,
 
   introKnown: () => 'Listeners hear how it will end, and the dominant opens the door.',
-  introQuiet: () => 'A quiet floor before the tune; the left hand finds its place.',
-  introHints: () => 'The tune is hinted at and held back.',
+  introQuiet: () => 'Quiet chords before the melody; the left hand finds its place.',
+  introHints: () => 'The melody is hinted at and held back.',
   endsHome: () => 'The last note is held while the harmony falls home.',
-  endsSuspended: () => 'The third comes late: a close that is waited for.',
+  endsSuspended: () => 'The third comes late: a suspended ending.',
   endsAgain: (bar: number) => `From bar ${bar} once more, as singers do, then home.`,
   turnsByDominant: () => 'One bar that asks for the tonic.',
   turnsFromAbove: () => 'A half step above slides down to the dominant, and that leads back.',
   turnsDiminished: () => 'Its notes all lie a half step from home.',
   interludeQuiet: () => 'The hands rest a little while the harmony goes round.',
   interludeHigher: () => 'The tune is remembered from far off.',
-  instrumental: () => 'The same notes told differently: new, and yet known.',
+  instrumental: () => 'The same notes in another order: new, and yet known.',
 
-  leaps: (mmPerSecond: number) => `the hands are carried ${mmPerSecond} mm every second`,
-  leftAlone: () => 'the left hand often strikes alone',
+  leaps: (mmPerSecond: number) => `the hands travel ${mmPerSecond} mm a second`,
+  leftAlone: () => 'the left hand often plays alone',
   wide: (hand: 'right' | 'left') => `the ${hand} hand opens wide`,
   shifts: () => 'the hands change position often',
   blackKeys: () => 'many black keys',
-  fast: (strikes: number) => `${strikes.toFixed(1)} strikes a second in one hand`,
-  full: () => 'both hands play at once',
+  fast: (strikes: number) => `${strikes.toFixed(1)} notes a second in one hand`,
+  full: () => 'both hands play together',
 
   livelyAs: (than: -1 | 0 | 1) =>
     ({ '-1': 'calmer than the section', 0: 'as lively as the section', 1: 'livelier than the section' })[
@@ -66,10 +66,9 @@ export const REASONS = {
   handMoves: () => 'the hand moves',
   busyTune: () => 'wide and quick under a busy tune',
   richButFree: () => 'wide and quick, and the tune leaves you free for it',
-  forLater: () => 'for later: it goes wider than you have played so far',
+  forLater: () => 'for later: it is wider than what you have played so far',
 
-  blackShare: (inHundred: number) =>
-    inHundred === 0 ? 'no black key' : `${inHundred} in 100 strikes on black keys`,
+  blackShare: (inHundred: number) => (inHundred === 0 ? 'no black key' : `${inHundred} % black-key notes`),
   fiveFingers: (parts: number, of: number) => `${parts} of ${of} parts under five fingers`,
   madeSmaller: (chords: number) => `${chords} chord${chords === 1 ? '' : 's'} made smaller to fit the hand`,
   beyondVoice: (halfSteps: number) =>
@@ -90,13 +89,13 @@ export const REASONS = {
   tritone: () => 'tritone substitute: the same third and seventh',
   halfStepBeside: (side: 'above' | 'below', symbol: string) => `a half step ${side} ${symbol}`,
   passingTo: (symbol: string) => `passing diminished to ${symbol}`,
-  memberOf: (member: number) => `it is its ${ORDINALS[member] ?? member}`,
+  memberOf: (member: number) => `the melody note is its ${ORDINALS[member] ?? member}`,
 
   longNotesOnStrongBeats: (comesBack: boolean) =>
-    `long notes fall on strong beats more often than chance${comesBack ? ', and the rhythm comes back bar by bar' : ''}`,
+    `long notes mostly fall on strong beats${comesBack ? ', and the rhythm comes back bar by bar' : ''}`,
 
-  holds: (letter: string, isLong: boolean) => `holds ${isLong ? 'the long ' : ''}${letter}`,
-  rubsWith: (letter: string) => `${letter} rubs with it`,
+  holds: (letter: string, isLong: boolean) => `contains ${isLong ? 'the long ' : ''}${letter}`,
+  rubsWith: (letter: string) => `${letter} clashes with it`,
   leadsByFifth: (symbol: string) => `leads by a fifth to ${symbol}`,
   movesByStep: (symbol: string) => `moves by step to ${symbol}`,
   closesPhrase: () => 'closes the phrase',

@@ -29,10 +29,10 @@ export const REMEDIES = {
   twoNotes: () => 'Two notes for this chord',
   release: () => 'Release it, and the nearest voicing that fits is chosen',
 
-  lowerPosition: () => 'Take a lower position',
+  lowerPosition: () => 'Use a lower voicing',
   releaseFinger: (finger: number, key: string) =>
     `Let the program choose again on ${key} (${finger} is let go)`,
-  releasePinned: () => 'Release the pinned position',
+  releasePinned: () => 'Release the pinned voicing',
   shareKey: (key: string) => `Let the right hand play ${key} for both`,
   letGoBefore: (key: string) => `Let the chord go before ${key}`,
   thinTo: (notes: 'two' | 'three') => `Thin this chord to ${notes} notes`,
@@ -45,7 +45,7 @@ export const REMEDIES = {
   withoutMember: (letter: string) => `Leave out the ${letter}`,
   strikeAfter: (count: string) => `Strike the chord after it, on ${count}`,
 
-  rungHere: (rung: number) => `Rung ${rung} for this part`,
+  rungHere: (rung: number) => `Level ${rung} for this part`,
   threeNotesInPart: () => 'Three notes in the whole part',
   straightRhythm: () => 'The straight rhythm first',
   oneNoteUnder: () => 'One note under the tune',

@@ -26,7 +26,12 @@ interface SheetRow {
 export const SHEETS = [
   { id: 'title', name: 'Title page', what: 'Key, metre, tempo, form and signs', make: titleSheet },
   { id: 'legend', name: 'Chord legend', what: 'Each chord once, with keys and fingers', make: chordLegend },
-  { id: 'parts', name: 'Part sheets', what: 'The seam of each part, and its meetings', make: partSheets },
+  {
+    id: 'parts',
+    name: 'Part sheets',
+    what: 'Each part with letters, fingers and where the hands play together',
+    make: partSheets,
+  },
   {
     id: 'staves',
     name: 'Part sheets on staves',
@@ -45,12 +50,12 @@ export const SHEETS = [
   { id: 'words', name: 'Chords over words', what: 'Words with the chords above', make: chordsOverWords },
   {
     id: 'meetings',
-    name: 'Meeting syllables',
+    name: 'Words with chord marks',
     what: 'Words, marked where a chord is struck',
     make: meetingWords,
   },
   { id: 'singing', name: 'For singing', what: 'Words, chords, counts and the bass', make: forSinging },
-  { id: 'plan', name: 'Practice plan', what: 'Every job, with boxes to tick', make: planSheet },
+  { id: 'plan', name: 'Practice plan', what: 'Every task, with boxes to tick', make: planSheet },
 ] as const satisfies readonly SheetRow[];
 export type SheetId = (typeof SHEETS)[number]['id'];
 

@@ -43,12 +43,17 @@ function factsOf({ song, played, parts, profile }: Arrangement): [name: string, 
     ['Metre', metres.join(', ')],
     ['Tempo', tempoInWords(metre, played.tempoMap[0].quartersPerMinute)],
     ...(song.pickup > 0 ? [['Pick-up', pickupInWords(metre, song.pickup)] as [string, string]] : []),
-    ['Rung', rungs.map(rung).join('; ')],
-    [
-      'Hands',
-      `right reaches ${profile.rightReach} keys, left ${profile.leftReach}; keyboard of ${profile.keyboard} keys`,
-    ],
+    ['Level', rungs.map(rung).join('; ')],
+    ['Hands', `${spans(profile)}; keyboard of ${profile.keyboard} keys`],
   ];
+}
+
+const SPANS = { 6: 'a sixth', 7: 'a seventh', 8: 'an octave', 9: 'a ninth', 10: 'a tenth' } as const;
+
+/** "span an octave", "right spans a ninth, left an octave". */
+function spans({ rightReach, leftReach }: Arrangement['profile']): string {
+  const [right, left] = [SPANS[rightReach], SPANS[leftReach]];
+  return right === left ? `span ${right}` : `right spans ${right}, left ${left}`;
 }
 
 const NAME_WIDTH = 26;
@@ -117,7 +122,7 @@ const SIGNS: readonly Sign[] = [
   {
     drawn: (x, y) =>
       line(x, y + 0.6, x + 3.6, y + 4.2, { pen: 0.9 }) + line(x, y + 4.2, x + 3.6, y + 0.6, { pen: 0.9 }),
-    what: 'Both hands strike together as the chord changes; drawn thin where they only happen to meet.',
+    what: 'Both hands play together as the chord changes; thin: they only happen to play together, no chord changes.',
     isOf: (arrangement) => hasRight(arrangement) && hasLeft(arrangement),
   },
   {

@@ -62,7 +62,7 @@ describe('sheets of words', () => {
   });
 
   it('say where the left hand does not play yet what they tell of it', () => {
-    const toCome = 'The left hand rests on this rung: these are the chords to come.';
+    const toCome = 'The left hand rests at this level: these are the chords to come.';
     const onRung = (rung: number): Song => ({ ...song, choices: { ...song.choices, rung } });
     const said = (make: MakeSheet, rung: number): number =>
       make({ ...task(onRung(rung)), room: { ...ROOM, width: 200 } }).filter(({ draw }) =>
@@ -117,9 +117,9 @@ describe('the first sheet', () => {
       'Key C major',
       'Scale C D E F G A B',
       'Metre 4/4',
-      'Tempo 96 quarter notes a minute',
-      'Rung 4, block chords',
-      'Hands right reaches 8 keys, left 8; keyboard of 88 keys',
+      'Tempo 96 BPM',
+      'Level 4, block chords',
+      'Hands span an octave; keyboard of 88 keys',
     ]);
     expect(lines).toContain('4 + 4 = 8 bars');
     expect(lines.some((words) => words.startsWith('Pick-up'))).toBe(false);

@@ -199,7 +199,7 @@ export function describeEdit(edit: SongEdit): string {
     'tempo-set': 'tempo from a bar on',
     'feel-set': 'feel',
     'repeat-set': 'repeat',
-    'repeats-cleared': 'repeats taken out',
+    'repeats-cleared': 'repeats removed',
   };
   return words[edit.kind];
 }

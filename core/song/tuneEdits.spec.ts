@@ -194,8 +194,8 @@ describe('words', () => {
     const typing: SongEdit = { kind: 'words-typed', fromId: 'n0', toId: 'n1', text: 'a' };
     expect(sessionOf(typing)).toBe(sessionOf({ ...typing, text: 'ab' }));
     expect(sessionOf({ kind: 'note-split', id: 'n0' })).toBeNull();
-    expect(describeEdit({ kind: 'tune-taken', what: 'take kept', session: null, fields: {} })).toBe(
-      'take kept',
+    expect(describeEdit({ kind: 'tune-taken', what: 'attempt kept', session: null, fields: {} })).toBe(
+      'attempt kept',
     );
   });
 });

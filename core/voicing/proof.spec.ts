@@ -59,10 +59,10 @@ describe('the proof of least movement', () => {
     };
     expect(proofInWords(proof)).toEqual([
       '12 half steps above the least: 9 to sound clear and complete and to spare the hand, 3 so that parts that are the same are learned once.',
-      'What you pinned or settled costs 1 half step.',
+      'What you pinned or keep as learned costs 1 half step.',
       'To begin on no second inversion and to end on the root costs 4 half steps.',
     ]);
     const least = { ...proof, ours: 50, forClarity: 0, forSharing: 0, byPins: 0, byEnds: 0 };
-    expect(proofInWords(least)).toEqual(['No line of these chords moves less.']);
+    expect(proofInWords(least)).toEqual(['No other way through these chords moves less.']);
   });
 });

@@ -100,7 +100,7 @@ function distinct(shapes: readonly Shape[]): Shape[] {
   return [...new Map(shapes.map((shape) => [shape.join(), shape])).values()];
 }
 
-/** The keys of a shape whose lowest note is a key: each next note the nearest such key above. */
+/** The keys of a shape whose lowest note is a key: each next note the nearest note of that name above. */
 export function keysOfShape(shape: Shape, lowest: number): number[] {
   const keys = [lowest];
   for (const wanted of shape.slice(1)) {

@@ -53,7 +53,7 @@ export const CLOSE_HANDS_IN_WORDS: Readonly<Record<CloseHands, string>> = {
 export function whyOf(before: VoicedChange | null, v: VoicedChange): string {
   const sentences: string[] = [];
   if (v.fixedBy === 'pin') sentences.push('You pinned this voicing.');
-  if (v.fixedBy === 'settled') sentences.push('This part is settled: its voicings stay as learned.');
+  if (v.fixedBy === 'settled') sentences.push('This part is kept as learned: its voicings stay.');
   if (v.fixedBy === 'shared') sentences.push('Chosen for this part and those that are the same, together.');
   if (v.fixedBy === 'ending') sentences.push('The song ends on the root of its last chord.');
   if (v.fixedBy === 'same') sentences.push('Shared with the part this one is the same as.');

@@ -81,15 +81,15 @@ describe('the left hand in words', () => {
       const a = arranged(song, choices);
       return rungInWords(a, a.parts[0]);
     };
-    expect(rungs(lanterns, { rung: 5 })).toBe('Rung 5, moving left hand.');
+    expect(rungs(lanterns, { rung: 5 })).toBe('Level 5, moving left hand.');
     expect(rungs(lanterns, { rung: 5, pattern: 'block' })).toBe(
-      'Rung 5, moving left hand: blocks are played, no pattern is made or chosen for 3/4.',
+      'Level 5, moving left hand: blocks are played, no pattern is made or chosen for 3/4.',
     );
     const still = wholeBars(['C5', 'D5', 'E5', 'F5'], ['C', 'C', 'C', 'C']);
     expect(rungs(still, { rung: 7, fills: { measure: 'none', seed: 0 } })).toBe(
-      'Rung 7, fills and endings: no fill in this part.',
+      'Level 7, fills and endings: no fill in this part.',
     );
-    expect(rungs(lanterns, { rung: 1 })).toBe('Rung 1, melody alone.');
+    expect(rungs(lanterns, { rung: 1 })).toBe('Level 1, melody alone.');
   });
 });
 

@@ -34,12 +34,12 @@ export function leftInWords(arrangement: Arrangement, part: Part, listFirst: boo
 }
 
 /** Over chords shown where the left hand does not play them yet. */
-export const CHORDS_TO_COME = 'The left hand rests on this rung: these are the chords to come.';
+export const CHORDS_TO_COME = 'The left hand rests at this level: these are the chords to come.';
 
 /** What is true of the rung in this part where its name alone would mislead: no pattern, no fill. */
 export function rungInWords({ left, right, song, played }: Arrangement, part: Part): string {
   const { number, name, isMoving, hasFills, rightHand, chords } = rungOf(part.choices);
-  const head = `Rung ${number}, ${name.toLowerCase()}`;
+  const head = `Level ${number}, ${name.toLowerCase()}`;
   const notes = within(left, part.fromTick, part.toTick);
   if (part.choices.layout === 'singing' || notes.length === 0 || chords === 'none') return `${head}.`;
   const { metre } = barAt(played.bars, part.toTick - 1);

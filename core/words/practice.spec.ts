@@ -38,28 +38,28 @@ describe('practising in words', () => {
     expect(jobTitle(job({ kind: 'meetings' }))).toBe('Part 2: say where the hands meet');
     expect(jobTitle(job({ kind: 'chain', fromPart: 1, toPart: 3 }))).toBe('Parts 1–3 in one go');
     expect(jobTitle(job({ kind: 'whole', fromPart: 1, toPart: 6 }))).toBe('The whole song');
-    expect(jobInWords(job({}))).toBe('It was begun; 4 turns, about 3 minutes');
+    expect(jobInWords(job({}))).toBe('Already begun; 4 turns, about 3 minutes');
     expect(jobInWords(job({ why: 'due', turns: 1, minutes: 0.4 }))).toBe(
-      'It is due again; 1 turn, less than a minute',
+      'Due again; 1 turn, less than a minute',
     );
     expect(jobTitle(job({ kind: 'hardest' }))).toBe('Part 2: its hardest bar, from the bar before');
     expect(jobInWords(job({ kind: 'hardest', turns: 6, more: 'went-wrong' }))).toBe(
-      'It was begun; 6 turns (more than others, it went wrong), about 3 minutes',
+      'Already begun; 6 turns (more than others: it went wrong), about 3 minutes',
     );
     expect(jobTitle(job({ kind: 'warm-up' }))).toBe('Warm up the hands');
     expect(jobInWords(job({ kind: 'warm-up', minutes: 3 }))).toBe('Before the first keys; about 3 minutes');
-    expect(jobTitle(job({ kind: 'rung' }))).toBe('Up to the next rung');
-    expect(jobInWords(job({ kind: 'rung' }))).toBe('All of this rung is passed');
+    expect(jobTitle(job({ kind: 'rung' }))).toBe('Up to the next level');
+    expect(jobInWords(job({ kind: 'rung' }))).toBe('All of this level is passed');
     expect(jobTitle(job({ kind: 'spot' }))).toBe('Part 2: the place that goes wrong');
-    expect(jobInWords(job({ why: 'new', minutes: 1.2 }))).toBe('It comes next; 4 turns, about 1 minute');
+    expect(jobInWords(job({ why: 'new', minutes: 1.2 }))).toBe('New; 4 turns, about 1 minute');
   });
 
   it('where one stands, and what a plan comes to', () => {
     expect(standingInWords({ tempoPercent: 70, clean: 2, missed: 0, isPassed: false }, 3)).toBe(
-      '70 % of the tempo, 2 of 3 clean turns in a row.',
+      '70 % of the tempo; 2 of 3 clean in a row.',
     );
     expect(standingInWords({ tempoPercent: 70, clean: 0, missed: 1, isPassed: false }, 3)).toContain(
-      'it goes a step back',
+      'one more slip and it gets slower',
     );
     expect(standingInWords({ tempoPercent: 100, clean: 3, missed: 0, isPassed: true }, 3)).toBe(
       'At the full tempo, and passed.',
@@ -76,16 +76,16 @@ describe('practising in words', () => {
     });
     const far = (minutes: number, perDay: number | null) => toGoInWords({ toGo: { minutes, perDay } }, 20);
     expect(far(0, 5)).toBe('');
-    expect(far(89, null)).toBe('About 89 minutes until all of it is passed on this rung.');
+    expect(far(89, null)).toBe('About 89 minutes until all of it is passed at this level.');
     expect(far(180, 24.2)).toBe(
-      'About 3 hours until all of it is passed on this rung: 25 minutes a day; 20 are too few.',
+      'About 3 hours until all of it is passed at this level: 25 minutes a day; 20 are too few.',
     );
     expect(far(180, 20)).toContain(': 20 minutes a day, and 20 are enough.');
     expect(planInWords(plan({}))).toBe('There is nothing to practise yet.');
     expect(planInWords(plan({ leftOut: [{ job: job({}), why: 'not-due' }] }))).toBe('Nothing is due today.');
     expect(
       planInWords(plan({ jobs: [job({})], minutes: 3.2, leftOut: [{ job: job({}), why: 'no-time' }] })),
-    ).toBe('1 job, about 3 minutes. 1 more wait for another day.');
+    ).toBe('1 task, about 3 minutes. 1 more wait for another day.');
   });
 
   it('what a log comes to, and how the last turn went', () => {
@@ -150,9 +150,9 @@ describe('practising in words', () => {
       'the pick-up: a wrong key in the left hand, 3 times',
     );
     expect(troubleInWords(trouble({ kind: 'missed', times: 1, hand: 'right' }))).toBe(
-      'bar 6: a key of the right hand was left out',
+      'bar 6: a key of the right hand left out',
     );
-    expect(troubleInWords(trouble({ kind: 'extra', times: 1 }))).toBe('bar 6: a key too many');
+    expect(troubleInWords(trouble({ kind: 'extra', times: 1 }))).toBe('bar 6: an extra key');
     expect(troubleInWords(trouble({ kind: 'restart', times: 1 }))).toBe('bar 6: stopped and begun again');
   });
 
@@ -169,22 +169,22 @@ describe('practising in words', () => {
       }) as Judgement;
     const last = (differs: Partial<Judgement>): string | undefined => judgementInWords(take(differs))[1];
     expect(last({ unevenness: 0.029 })).toBe('It is even.');
-    expect(last({ unevenness: 0.03 })).toBe('Strikes stray from its tempo by 30 ms: count aloud.');
+    expect(last({ unevenness: 0.03 })).toBe('The beat wavers by 30 ms: count aloud.');
     expect(last({ force: { right: 70, left: 77 } })).toBe(
-      'The left hand is the louder: let the tune come out.',
+      'The left hand is louder: let the melody come out.',
     );
-    expect(last({ force: { right: 77, left: 70 } })).toBe('The tune comes out over the left hand.');
-    expect(last({ force: { right: 76, left: 70 } })).toBe('Both hands are as loud.');
+    expect(last({ force: { right: 77, left: 70 } })).toBe('The melody comes out over the left hand.');
+    expect(last({ force: { right: 76, left: 70 } })).toBe('Both hands are equally loud.');
     expect(last({ force: { right: 76, left: null } })).toBeUndefined();
     expect(judgementInWords(take({}))).toEqual(['14 of 15 keys right and in time.']);
     expect(judgementInWords(take({ apart: 0.046, tempo: { from: 0.6, to: 0.7 } }))).toEqual([
       '14 of 15 keys right and in time.',
       'The left hand comes 46 ms after the right.',
-      'It grew faster.',
+      'It got faster.',
     ]);
     expect(judgementInWords(take({ apart: -0.05, tempo: { from: 0.6, to: 0.5 } })).slice(1)).toEqual([
       'The left hand comes 50 ms before the right.',
-      'It grew slower.',
+      'It got slower.',
     ]);
     expect(judgementInWords(take({ apart: 0.01, tempo: { from: 0.6, to: 0.61 } })).slice(1)).toEqual([
       'The hands come together.',

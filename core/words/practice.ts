@@ -43,7 +43,7 @@ export function jobTitle({
     case 'spot':
       return `${part}: the place that goes wrong`;
     case 'rung':
-      return 'Up to the next rung';
+      return 'Up to the next level';
     case 'whole':
       return 'The whole song';
     case 'chain':
@@ -59,14 +59,14 @@ export function turnTitle({ kind, hands, fromPart, toPart, what }: Turn): string
   return jobTitle({ kind, hands, fromPart, toPart });
 }
 
-const WHY = { due: 'it is due again', next: 'it was begun', new: 'it comes next' } as const;
+const WHY = { due: 'due again', next: 'already begun', new: 'new' } as const;
 
 const MORE = {
-  harder: 'more than others, it is harder',
-  'went-wrong': 'more than others, it went wrong',
+  harder: 'more than others: it is harder',
+  'went-wrong': 'more than others: it went wrong',
 } as const;
 
-/** "It is due again; 4 turns, about 3 minutes". */
+/** "Due again; 4 turns, about 3 minutes". */
 export function jobInWords({
   kind,
   why,
@@ -75,7 +75,7 @@ export function jobInWords({
   more,
 }: Pick<Job, 'kind' | 'why' | 'turns' | 'minutes' | 'more'>): string {
   if (kind === 'warm-up') return `Before the first keys; about ${counted(Math.round(minutes), 'minute')}`;
-  if (kind === 'rung') return 'All of this rung is passed';
+  if (kind === 'rung') return 'All of this level is passed';
   const long = minutes < 1 ? 'less than a minute' : `about ${counted(Math.round(minutes), 'minute')}`;
   const often = more === null ? '' : ` (${MORE[more]})`;
   return `${capital(WHY[why])}; ${counted(turns, 'turn')}${often}, ${long}`;
@@ -87,8 +87,8 @@ export function standingInWords({ tempoPercent, clean, missed, isPassed }: Stand
     return tempoPercent >= 100
       ? 'At the full tempo, and passed.'
       : `Passed at ${tempoPercent} % of the tempo.`;
-  const slip = missed > 0 ? '; once more like the last and it goes a step back' : '';
-  return `${tempoPercent} % of the tempo, ${clean} of ${turns} clean turns in a row${slip}.`;
+  const slip = missed > 0 ? '; one more slip and it gets slower' : '';
+  return `${tempoPercent} % of the tempo; ${clean} of ${turns} clean in a row${slip}.`;
 }
 
 /** One place that went wrong: "bar 6: left hand late by a quarter beat, twice". */
@@ -100,9 +100,9 @@ export function troubleInWords({ bar, hand, kind, times, beats }: Trouble): stri
     case 'wrong':
       return `${theBar(bar)}: a wrong key in the ${HANDS[hand]}${often}`;
     case 'missed':
-      return `${theBar(bar)}: a key of the ${HANDS[hand]} was left out${often}`;
+      return `${theBar(bar)}: a key of the ${HANDS[hand]} left out${often}`;
     case 'extra':
-      return `${theBar(bar)}: a key too many${often}`;
+      return `${theBar(bar)}: ${times === 1 ? 'an extra key' : `${times} extra keys`}`;
     case 'restart':
       return `${theBar(bar)}: stopped and begun again${often}`;
     default:
@@ -126,13 +126,7 @@ export function judgementInWords({ apart, tempo, keys, unevenness, force }: Judg
   const drift = tempo ? tempo.to / tempo.from : 1;
   const kept = !tempo
     ? []
-    : [
-        Math.abs(drift - 1) < 0.07
-          ? 'The tempo was kept.'
-          : drift > 1
-            ? 'It grew faster.'
-            : 'It grew slower.',
-      ];
+    : [Math.abs(drift - 1) < 0.07 ? 'The tempo was kept.' : drift > 1 ? 'It got faster.' : 'It got slower.'];
   const left = keys.length - reached;
   const stopped = left === 0 ? [] : [`It stopped before the end: ${counted(left, 'key')} to go.`];
   const even =
@@ -141,7 +135,7 @@ export function judgementInWords({ apart, tempo, keys, unevenness, force }: Judg
       : [
           unevenness < EVEN_SECONDS
             ? 'It is even.'
-            : `Strikes stray from its tempo by ${Math.round(unevenness * 1000)} ms: count aloud.`,
+            : `The beat wavers by ${Math.round(unevenness * 1000)} ms: count aloud.`,
         ];
   return [right, ...stopped, ...together, ...kept, ...even, ...loudnessInWords(force)];
 }
@@ -149,8 +143,10 @@ export function judgementInWords({ apart, tempo, keys, unevenness, force }: Judg
 /** The tune should be the louder; nothing where one hand did not play. */
 function loudnessInWords({ right, left }: Judgement['force']): string[] {
   if (right === null || left === null) return [];
-  if (left > right + LOUDER) return ['The left hand is the louder: let the tune come out.'];
-  return right > left + LOUDER ? ['The tune comes out over the left hand.'] : ['Both hands are as loud.'];
+  if (left > right + LOUDER) return ['The left hand is louder: let the melody come out.'];
+  return right > left + LOUDER
+    ? ['The melody comes out over the left hand.']
+    : ['Both hands are equally loud.'];
 }
 
 /** What a plan comes to. */
@@ -159,7 +155,7 @@ export function planInWords({ jobs, leftOut, minutes }: Plan): string {
     return leftOut.length === 0 ? 'There is nothing to practise yet.' : 'Nothing is due today.';
   const later = leftOut.filter(({ why }) => why === 'no-time').length;
   const rest = later === 0 ? '' : ` ${later} more wait for another day.`;
-  return `${counted(jobs.length, 'job')}, about ${counted(Math.max(1, Math.round(minutes)), 'minute')}.${rest}`;
+  return `${counted(jobs.length, 'task')}, about ${counted(Math.max(1, Math.round(minutes)), 'minute')}.${rest}`;
 }
 
 /** How far it still is: "About 3 hours until all of it is passed: 25 minutes a day; 20 are too few." */
@@ -167,7 +163,7 @@ export function toGoInWords({ toGo: { minutes, perDay } }: Pick<Plan, 'toGo'>, t
   if (minutes < 1) return '';
   const all =
     minutes < 90 ? counted(Math.round(minutes), 'minute') : counted(Math.round(minutes / 60), 'hour');
-  const until = `About ${all} until all of it is passed on this rung`;
+  const until = `About ${all} until all of it is passed at this level`;
   if (perDay === null) return `${until}.`;
   const day = Math.max(1, Math.ceil(perDay));
   return `${until}: ${counted(day, 'minute')} a day${day > today ? `; ${today} are too few` : `, and ${today} are enough`}.`;

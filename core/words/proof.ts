@@ -19,9 +19,9 @@ export function proofInWords({
   ];
   return [
     above === 0
-      ? 'No line of these chords moves less.'
+      ? 'No other way through these chords moves less.'
       : `${halfSteps(above)} above the least: ${reasons.join(', ')}.`,
-    ...(byPins > 0 ? [`What you pinned or settled costs ${halfSteps(byPins)}.`] : []),
+    ...(byPins > 0 ? [`What you pinned or keep as learned costs ${halfSteps(byPins)}.`] : []),
     ...(byEnds > 0
       ? [`To begin on no second inversion and to end on the root costs ${halfSteps(byEnds)}.`]
       : []),

@@ -17,9 +17,11 @@ export function tempoNote(metre: Metre): string {
   return noteOf(tempoTicks(metre));
 }
 
-/** `tempoInWords(6/8, 90) // "60 dotted quarter notes a minute"` */
+/** `tempoInWords(4/4, 96) // "96 BPM"`, `tempoInWords(6/8, 90) // "60 BPM (dotted quarter notes)"` */
 export function tempoInWords(metre: Metre, quartersPerMinute: number): string {
-  return `${asBeatsPerMinute(metre, quartersPerMinute)} ${tempoNote(metre)} notes a minute`;
+  const note = tempoNote(metre);
+  const counted = note === 'quarter' ? '' : ` (${note} notes)`;
+  return `${asBeatsPerMinute(metre, quartersPerMinute)} BPM${counted}`;
 }
 
 /** "one beat"; where a beat has more than one unit, in these: "3 eighth notes". */

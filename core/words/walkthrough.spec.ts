@@ -32,7 +32,7 @@ describe('the walkthrough', () => {
     expect(partInWords(arrange(lanterns, DEFAULT_PROFILE), 0)).toEqual([
       'Part 1 (A), Verse: bars 1–4',
       '---------------------------',
-      'Rung 4, block chords.',
+      'Level 4, block chords.',
       'Right hand',
       '  Start on the A above middle C with finger 3.',
       '  Bar 1: A, up to B   (on 1, 3)',
@@ -84,7 +84,7 @@ describe('the walkthrough', () => {
   it('says of the melody alone only what the right hand does', () => {
     const lines = partInWords(arrange(onRung(lanterns, 1), DEFAULT_PROFILE), 0);
     expect(lines).not.toContain('Where they meet');
-    expect(lines[2]).toBe('Rung 1, melody alone.');
+    expect(lines[2]).toBe('Level 1, melody alone.');
   });
 
   it('counts repeated keys and says when a key comes again in the next bar', () => {
@@ -99,7 +99,7 @@ describe('the walkthrough', () => {
     expect(head).toEqual([
       'Sluicegate Song',
       '===============',
-      'G major, 4/4, 104 quarter notes a minute, 16 bars, with a pick-up of one beat.',
+      'G major, 4/4, 104 BPM, 16 bars, with a pick-up of one beat.',
       'Form: A A′ B A′.',
     ]);
   });

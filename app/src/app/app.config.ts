@@ -1,6 +1,6 @@
 import { type ApplicationConfig, isDevMode, provideZonelessChangeDetection } from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
-import { RedoOutline, UndoOutline } from '@ant-design/icons-angular/icons';
+import { RollbackOutline } from '@ant-design/icons-angular/icons';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import { provideNzIcons } from 'ng-zorro-antd/icon';
@@ -11,7 +11,7 @@ import { workbench } from './state/reducer';
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
-    provideNzIcons([UndoOutline, RedoOutline]),
+    provideNzIcons([RollbackOutline]),
     provideRouter(routes, withComponentInputBinding()),
     provideStore(
       { [workbench.name]: workbench.reducer },

@@ -1,4 +1,11 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  inject,
+  Injector,
+} from '@angular/core';
 import { RouterOutlet } from '@angular/router';
 import { Offline } from './ui/offline';
 import { Problems } from './ui/problems';
@@ -19,12 +26,12 @@ import { Problems } from './ui/problems';
       >
         {{ text }}
         @if (problems.hasRaw()) {
-          <button type="button" (click)="problems.takeAwayRaw()">Take away the raw data</button>
+          <button type="button" (click)="problems.takeAwayRaw()">Download the raw data</button>
         }
-        <button type="button" (click)="problems.putAway()">Put away</button>
+        <button type="button" (click)="problems.putAway()">Close</button>
       </p>
     }
-    <router-outlet />
+    <router-outlet (activate)="viewCame()" />
   `,
   styles: `
     .app-problem {
@@ -53,8 +60,20 @@ import { Problems } from './ui/problems';
 })
 export class App {
   protected readonly problems = inject(Problems);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly injector = inject(Injector);
+  private isFirstView = true;
 
   constructor() {
     inject(Offline).begin();
+  }
+
+  /** What was pressed to come here is gone: the keyboard goes on in the view that came, not at the top of the page. */
+  protected viewCame(): void {
+    const focusView = (): void => {
+      if (document.activeElement === document.body) this.host.nativeElement.querySelector('main')?.focus();
+    };
+    if (!this.isFirstView) afterNextRender(focusView, { injector: this.injector });
+    this.isFirstView = false;
   }
 }

@@ -51,7 +51,7 @@ const TABS = [
           (chosen)="tab.set($event)"
         />
       </header>
-      <main>
+      <main tabindex="-1">
         @if (from()?.title; as title) {
           <p class="from">The key and the progressions are those of {{ title }}.</p>
         }

@@ -110,6 +110,6 @@ function whyNotStored(error: unknown): string {
   const name = error instanceof Error ? error.name : '';
   const cause = error instanceof Error ? error.message.split('\n')[0].slice(0, 160) : String(error);
   if (/quota/i.test(`${name} ${cause}`))
-    return 'Your last changes are not stored: the browser has no room left. Make room (Shelf, Bin and storage: empty the bin), or take away a copy; it is tried again by itself.';
-  return `Your last changes are not stored: ${cause}. Take away a copy to be safe; it is tried again by itself.`;
+    return 'Your last changes are not stored: the browser has no room left. Make room (Shelf, Bin and storage: empty the bin), or download a copy; the program keeps trying.';
+  return `Your last changes are not stored: ${cause}. Download a copy to be safe; the program keeps trying.`;
 }

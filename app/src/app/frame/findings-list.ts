@@ -17,7 +17,7 @@ const FEW = 3;
   template: `
     @if (bench.findings().length > 0) {
       <section>
-        <h3>To know about this part</h3>
+        <h3>Worth knowing about this part</h3>
         <ul class="findings">
           @for (finding of bench.findings(); track $index) {
             <li class="finding">
@@ -68,7 +68,7 @@ const FEW = 3;
                     type="button"
                     (click)="leave(finding)"
                   >
-                    Leave it
+                    Ignore
                   </button>
                 </li>
               </ul>

@@ -70,7 +70,7 @@ export class FrameHeader {
   protected showExport(): void {
     const shown = import('./export-list').then(({ ExportList }) =>
       openDialog(this.modal, {
-        nzTitle: 'Take it away',
+        nzTitle: 'Export',
         nzContent: ExportList,
         nzData: this.bench.state,
         nzWidth: 620,

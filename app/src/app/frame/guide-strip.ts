@@ -4,24 +4,24 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Guide } from '../ui/guide';
 import { GUIDE_STEPS } from '../ui/guide-steps';
 
-/** One step of the guided way, over the bench it is about. */
+/** One step of the tour, over the bench it is about. */
 @Component({
   selector: 'jh-guide-strip',
   imports: [NzButtonComponent],
   template: `
     @if (guide.step(); as step) {
-      <section class="strip" aria-label="The guided way">
+      <section class="strip" aria-label="The tour">
         <p aria-live="polite">
           <b>{{ (guide.at() ?? 0) + 1 }} of {{ count }} · {{ step.title }}.</b> {{ step.what }}
         </p>
         <span>
           <button nz-button nzSize="small" type="button" [disabled]="guide.at() === 0" (click)="go(-1)">
-            Before
+            Back
           </button>
           <button nz-button nzSize="small" nzType="primary" type="button" (click)="go(1)">
-            {{ isLast() ? 'That is all' : 'Next step' }}
+            {{ isLast() ? 'Finish' : 'Next step' }}
           </button>
-          <button nz-button nzSize="small" type="button" (click)="guide.leave()">Leave the way</button>
+          <button nz-button nzSize="small" type="button" (click)="guide.leave()">End tour</button>
         </span>
       </section>
     }

@@ -29,7 +29,11 @@ const PAUSE_MS = 30;
               >
               <span class="bars">{{ line(i) }}</span>
             </span>
-            <span class="effort" [attr.aria-label]="'Effort ' + effort(i) + ' of 100'" [title]="reasons(i)">
+            <span
+              class="effort"
+              [attr.aria-label]="'Difficulty ' + effort(i) + ' of 100'"
+              [title]="reasons(i)"
+            >
               <span class="fill" [style.height.%]="effort(i)"></span>
             </span>
             @if (part.settled) {

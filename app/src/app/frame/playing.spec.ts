@@ -143,6 +143,7 @@ describe('playing stretches of the open song', () => {
       playing,
       leave: () => void left.push('left'),
       turn: (by: 1 | -1) => void turned.push(by),
+      goToBench: () => undefined,
     };
     const keys = frameKeys(frame);
     const pressed = (key: string, more: Partial<KeyPress> = {}): void =>

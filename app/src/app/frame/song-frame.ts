@@ -15,7 +15,7 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { partSummary } from '@joined-hands/core/words';
 import { Store } from '@ngrx/store';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
@@ -42,7 +42,7 @@ import { frameKeys } from './keys/frame-keys';
 import { Shortcuts } from './keys/shortcuts';
 import { PartsRail } from './parts-rail';
 import { Playing } from './playing';
-import { benchAt, type BenchRow } from './registry';
+import { benchAt, BENCHES, type BenchRow } from './registry';
 import { type PressedNote, Seam } from './seam';
 import { Transport } from './transport';
 import { Saver } from '../effects/saver';
@@ -97,6 +97,7 @@ export class SongFrame implements OnInit {
   private readonly problems = inject(Problems);
   private readonly shortcuts = inject(Shortcuts);
   private readonly injector = inject(Injector);
+  private readonly router = inject(Router);
 
   protected readonly isMissing = computed(() => this.bench.state().missing === this.id());
   /** What the seam shows, in words; made anew when it shows something else. */
@@ -258,7 +259,7 @@ export class SongFrame implements OnInit {
 
   protected takeAwayRaw(): void {
     const taken = takeAwayRaw(this.songs, this.id(), this.id());
-    this.problems.guard('The stored data could not be taken away', taken);
+    this.problems.guard('The stored data could not be downloaded', taken);
   }
 
   protected takeAwayCopy(): void {
@@ -294,6 +295,11 @@ export class SongFrame implements OnInit {
     this.sheet.set(null);
     this.open()?.behaviour.leave();
     this.bench.select(null);
+  }
+
+  goToBench(number: number): void {
+    const row = BENCHES[number - 1];
+    if (row) void this.router.navigate(['/song', this.id(), ...(row.address ? [row.address] : [])]);
   }
 
   turn(by: 1 | -1): void {

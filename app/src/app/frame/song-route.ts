@@ -41,7 +41,7 @@ export class SongRoute {
         nzTitle: 'Leave the song all the same?',
         nzContent: unsaved,
         nzFooter: [
-          { label: 'Take away a copy', onClick: () => takeAwayCopy(song, profile) },
+          { label: 'Download a copy', onClick: () => takeAwayCopy(song, profile) },
           { label: 'Leave', onClick: () => answer(true) },
           { label: 'Stay', type: 'primary', autoLoading: false, onClick: () => answer(false) },
         ],

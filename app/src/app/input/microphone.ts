@@ -12,7 +12,7 @@ const LOWEST = 40;
 export function whyNotHeard(wanted: readonly WantedKey[]): string | null {
   const hasChords = wanted.some(({ tick }, i) => wanted[i + 1]?.tick === tick);
   if (hasChords)
-    return 'The microphone hears one note at a time: not chords, and not both hands. Choose a job of one hand with single notes.';
+    return 'The microphone hears one note at a time: not chords, and not both hands. Choose a task of one hand with single notes.';
   if (wanted.some(({ midi }) => midi < LOWEST))
     return 'The microphone does not hear such low notes surely enough.';
   return null;

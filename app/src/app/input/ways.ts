@@ -35,6 +35,6 @@ export function onScreen(screen: ScreenKeyboard): Way {
 }
 
 /** A stand-in, to try it without an instrument. */
-export function simulated(keys: () => KeySource, label = 'Simulated pianist'): Way {
+export function simulated(keys: () => KeySource, label = 'Demo player'): Way {
   return { label, keys };
 }

@@ -21,7 +21,7 @@ import { messageOf } from '../ui/message';
     @if (said(); as text) {
       <p class="told" role="status">
         {{ text }}
-        <button nz-button nzSize="small" type="button" (click)="said.set(null)">Put away</button>
+        <button nz-button nzSize="small" type="button" (click)="said.set(null)">Close</button>
       </p>
     }
     <footer>
@@ -88,7 +88,7 @@ export class BackupRow {
       );
       download(`joined-hands-${format(Date.now(), 'yyyy-MM-dd')}.joined.zip`, bytes, 'application/zip');
       const lost = leftOut.length === 0 ? '' : ` Not in it, as they cannot be read: ${leftOut.join(', ')}.`;
-      this.said.set(`The backup was handed to the browser. Keep it in a place of its own.${lost}`);
+      this.said.set(`The backup is downloaded. Keep it somewhere safe, outside this browser.${lost}`);
     });
   }
 

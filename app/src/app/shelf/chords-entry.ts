@@ -18,8 +18,8 @@ Thread the nee-dle, pull it through`;
   imports: [NzButtonComponent, NzInputModule],
   template: `
     <p>
-      Bars between strokes, "." holds a chord, "%" repeats a bar; the words on the line below. Or words with
-      chords in brackets: [Am]Thread the nee-[Dm]dle.
+      Put bars between | signs; a point holds a chord, % repeats a bar. Put the words on the line below. Or
+      write the words with the chords in brackets: [Am]Thread the nee-[Dm]dle.
     </p>
     <textarea
       nz-input

@@ -6,7 +6,7 @@ import { Guide } from '../ui/guide';
 import { GUIDE_STEPS } from '../ui/guide-steps';
 import { Problems } from '../ui/problems';
 
-/** On the first visit the guided way is offered; where it was left it is gone on with. */
+/** On the first visit the tour is offered; where it was left it is gone on with. */
 @Component({
   selector: 'jh-guide-offer',
   imports: [NzButtonComponent],
@@ -14,10 +14,10 @@ import { Problems } from '../ui/problems';
     @if (guide.isOffered() || guide.isLeft()) {
       <p role="status">
         @if (guide.isLeft()) {
-          You left the guided way at step {{ guide.next() + 1 }} of {{ count }}.
+          You stopped the tour at step {{ guide.next() + 1 }} of {{ count }}.
           <button nz-button nzSize="small" type="button" (click)="walk()">Go on</button>
         } @else {
-          New here? Six steps lead through one song, in the order in which it is done by hand.
+          New here? Take a tour in six steps with a sample song.
           <button nz-button nzSize="small" nzType="primary" type="button" (click)="walk()">Begin</button>
         }
         <button nz-button nzSize="small" type="button" (click)="decline()">Not now</button>
@@ -59,6 +59,6 @@ export class GuideOffer {
       this.guide.walk();
       return this.router.navigate(this.guide.address());
     });
-    this.problems.guard('The guided way could not be begun', begun);
+    this.problems.guard('The tour could not be started', begun);
   }
 }

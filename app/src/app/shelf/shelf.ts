@@ -134,7 +134,7 @@ export class Shelf implements OnInit, OnDestroy {
 
   /** What lies in the store of a song that cannot be read, as it is. */
   protected takeAwayRaw({ card: { id, title } }: Card): void {
-    this.problems.guard('The stored data could not be taken away', takeAwayRaw(this.songs, id, title));
+    this.problems.guard('The stored data could not be downloaded', takeAwayRaw(this.songs, id, title));
   }
 
   protected pick(): void {

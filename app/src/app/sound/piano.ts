@@ -115,7 +115,7 @@ export class Piano {
   private simple(tone: Tone, { name }: SoundRow): Instrument {
     if (!this.plain)
       this.problems.tell(
-        `The sounds of the ${name.toLowerCase()} could not be loaded: you hear a simple tone. They are asked for again when you play.`,
+        `The sounds of the ${name.toLowerCase()} could not be loaded: you hear a simple tone. They are loaded again when you play.`,
       );
     this.plain ??= simpleTone(tone);
     return this.plain;

@@ -109,7 +109,7 @@ describe('backups', () => {
 
   it('say what came of it', () => {
     expect(restoredInWords({ ...NONE, added: 2, known: 1, hasProfile: true })).toBe(
-      '2 songs were added; 1 was here already. Your profile came along.',
+      '2 songs were added; 1 was here already. Your profile was restored too.',
     );
     expect(restoredInWords({ ...NONE, beside: 1, refused: ['Song 3 is missing from the file.'] })).toBe(
       '0 songs were added; 1 was here in another state and stands beside. The profile here was left as it is. 1 song could not be read: Song 3 is missing from the file.',

@@ -113,7 +113,7 @@ export function restoredInWords({ added, known, beside, hasProfile, refused }: R
       ? [`${beside} ${was(beside)} here in another state and ${beside === 1 ? 'stands' : 'stand'} beside`]
       : []),
   ];
-  const profile = hasProfile ? ' Your profile came along.' : ' The profile here was left as it is.';
+  const profile = hasProfile ? ' Your profile was restored too.' : ' The profile here was left as it is.';
   const lost =
     refused.length > 0 ? ` ${counted(refused.length, 'song')} could not be read: ${refused[0]}` : '';
   return `${parts.join('; ')}.${profile}${lost}`;

@@ -32,7 +32,7 @@ export class Checked {
     for (const record of unsaid) this.said.add(JSON.stringify(record));
     const [are, it] = unsaid.length === 1 ? ['is', 'it'] : ['are', 'them'];
     this.problems.tell(
-      `${counted(unsaid.length, 'entry', 'entries')} of what you practised cannot be read and ${are} left out; all others are as they were. Take ${it} away before you delete the song.`,
+      `${counted(unsaid.length, 'entry', 'entries')} of what you practised cannot be read and ${are} left out; all others are as they were. Download ${it} before you delete the song.`,
       unsaid,
     );
   }

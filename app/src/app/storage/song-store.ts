@@ -21,9 +21,7 @@ import { type ShelfCard, songIn, type StoredSong, storedSong } from './stored';
 /** Another tab wrote the song in the meantime. */
 export class StaleRevisionError extends Error {
   constructor() {
-    super(
-      'This song was changed in another tab. Take away a copy of yours, then reload to see that version.',
-    );
+    super('This song was changed in another tab. Download a copy of yours, then reload to see that version.');
     this.name = 'StaleRevisionError';
   }
 }

@@ -12,10 +12,10 @@ describe('a dialog', () => {
   it('has its title for a name, for those who hear the page, and no buttons of its own', () => {
     const said: string[][] = [];
     const { create, dialog, modal } = opened({ setAttribute: (...pair: string[]) => said.push(pair) });
-    expect(openDialog(modal, { nzTitle: 'Take it away', nzWidth: 600 })).toBe(dialog);
-    expect(create).toHaveBeenCalledExactlyOnceWith({ nzFooter: null, nzTitle: 'Take it away', nzWidth: 600 });
+    expect(openDialog(modal, { nzTitle: 'Export', nzWidth: 600 })).toBe(dialog);
+    expect(create).toHaveBeenCalledExactlyOnceWith({ nzFooter: null, nzTitle: 'Export', nzWidth: 600 });
     expect(said).toEqual([
-      ['aria-label', 'Take it away'],
+      ['aria-label', 'Export'],
       ['aria-modal', 'true'],
     ]);
   });

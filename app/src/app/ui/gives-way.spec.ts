@@ -6,9 +6,9 @@ import { giveWay } from './gives-way';
 describe('a button that goes with its press', () => {
   beforeEach(() => {
     document.body.innerHTML = `<section id="all"><ul>
-      <li id="one"><ul><li id="inner"><button>Leave it</button></li></ul></li>
-      <li id="two"><button>Leave it</button></li>
-      <li id="three"><button>Leave it</button></li>
+      <li id="one"><ul><li id="inner"><button>Ignore</button></li></ul></li>
+      <li id="two"><button>Ignore</button></li>
+      <li id="three"><button>Ignore</button></li>
     </ul></section><input id="elsewhere" />`;
   });
   afterEach(() => {

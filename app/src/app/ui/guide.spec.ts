@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Guide } from './guide';
 import { GUIDE_STEPS } from './guide-steps';
 
-describe('the guided way', () => {
+describe('the tour', () => {
   const kept = new Map<string, string>();
   beforeEach(() => {
     kept.clear();

@@ -7,7 +7,7 @@ type Stand =
   | { readonly kind: 'offered' | 'declined' | 'done' }
   | { readonly kind: 'walking' | 'left'; readonly step: number };
 
-/** The guided way through one song: offered on the first visit, left at any time, taken up again where it was left. */
+/** The tour through one song: offered on the first visit, left at any time, taken up again where it was left. */
 @Injectable({ providedIn: 'root' })
 export class Guide {
   private readonly stand = signal<Stand>(remembered());

@@ -73,7 +73,7 @@ export class ChordPanel {
     })),
   ];
   protected readonly closeHands: readonly { value: CloseHands | typeof CHORD_GIVES_WAY; label: string }[] = [
-    { value: CHORD_GIVES_WAY, label: 'the chord gives way' },
+    { value: CHORD_GIVES_WAY, label: 'thin the chord' },
     { value: 'let-go', label: 'let it go early' },
     { value: 'share', label: 'right hand plays the shared key' },
     { value: 'cross', label: 'the hands may cross' },

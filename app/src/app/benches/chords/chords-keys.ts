@@ -26,7 +26,7 @@ export function chordsKeys(chords: ChordsState): readonly BenchKey[] {
     },
     {
       keys: 'U  D',
-      does: 'up, down the ladder from maj7 to dim7',
+      does: 'brighter, darker: from maj7 to dim7',
       run: { u: () => chords.ladder(-1), d: () => chords.ladder(1) },
     },
     {
@@ -47,6 +47,6 @@ export function chordsKeys(chords: ChordsState): readonly BenchKey[] {
     },
     { keys: 'E', does: 'write the chord by its other name: C♯m, D♭m', run: { e: () => chords.respell() } },
     { keys: 'G', does: 'two notes, three notes, whole chords', run: { g: () => chords.buildOn() } },
-    { keys: 'C', does: 'suggest chords where there are none', run: { c: () => void chords.suggest('gaps') } },
+    { keys: 'C', does: 'suggest chords for empty bars', run: { c: () => void chords.suggest('gaps') } },
   ];
 }

@@ -45,7 +45,7 @@ describe('the chords of the open song', () => {
     expect(table.edits).toEqual([{ kind: 'change-written', id: 'c4', symbol: 'Em7' }]);
     for (let i = 0; i < 4; i++) chords.ladder(1);
     expect(chords.change()?.change.symbol).toBe('Edim7');
-    expect(chords.notice()).toMatch(/^The ladder goes no further/);
+    expect(chords.notice()).toMatch(/^It goes no further/);
     expect(table.heard.length).toBeGreaterThan(0);
   });
 
@@ -265,7 +265,7 @@ describe('the chords of the open song', () => {
   it('says so when there is no melody to suggest for', async () => {
     open({ ...sluicegate, melody: [] });
     await chords.suggest('all');
-    expect(chords.notice()).toMatch(/^There is no melody to go by/);
+    expect(chords.notice()).toMatch(/^There is no melody yet/);
     expect(table.edits).toEqual([]);
   });
 

@@ -195,7 +195,7 @@ export class ChordsState {
 
   /** One rung up or down the ladder of sevenths. */
   ladder(by: 1 | -1): void {
-    this.replace((chord) => onLadder(chord, by), 'The ladder goes no further: maj7, 7, m7, m7♭5, dim7.');
+    this.replace((chord) => onLadder(chord, by), 'It goes no further: maj7, 7, m7, m7♭5, dim7.');
   }
 
   /** The whole chord a half step up or down. */
@@ -289,7 +289,7 @@ export class ChordsState {
     const song = this.bench.song();
     if (!song || this.isSuggesting()) return;
     if (song.melody.length === 0)
-      return this.notice.set('There is no melody to go by: tell the tune on the Tune bench first.');
+      return this.notice.set('There is no melody yet: enter it on the Tune bench first.');
     this.isSuggesting.set(true);
     try {
       const [taste, triads, { profile }] = [this.taste(), this.triads(), this.bench.state()];

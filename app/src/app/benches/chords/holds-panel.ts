@@ -36,7 +36,7 @@ const SHOWN_FIRST = 12;
                   [attr.aria-label]="'Put ' + typeset(item.symbol) + ' aside'"
                   (click)="putAside(item.symbol)"
                 >
-                  Not this
+                  Don’t suggest
                 </button>
               </jh-offer>
             </li>
@@ -47,7 +47,7 @@ const SHOWN_FIRST = 12;
         }
         @if (state.dismissed().size > 0) {
           <button nz-button nzType="text" type="button" (click)="state.dismissed.set(none)">
-            Bring back what was put aside
+            Bring back what you ruled out
           </button>
         }
       </section>

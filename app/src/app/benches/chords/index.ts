@@ -16,7 +16,7 @@ export const bench: BenchDefinition = {
     mostInRow: 3,
     tabs: [
       { value: 'chord', label: 'Chord', panel: ChordPanel },
-      { value: 'schools', label: 'Schools', panel: SchoolsPanel },
+      { value: 'schools', label: 'Voicing', panel: SchoolsPanel },
       { value: 'suggest', label: 'Suggest', panel: SuggestPanel },
       { value: 'holds', label: 'Holds', panel: HoldsPanel },
       { value: 'name', label: 'Name', panel: NamePanel },

@@ -12,7 +12,7 @@ import { MovementProofView } from './movement-proof';
   imports: [Choice, MovementProofView, Offer],
   template: `
     <section>
-      <h2>Chord positions</h2>
+      <h2>Voicing style</h2>
       <jh-choice
         name="scope"
         label="Choose for"
@@ -30,10 +30,10 @@ import { MovementProofView } from './movement-proof';
       />
     </section>
     <jh-movement-proof />
-    <section aria-label="Schools compared">
+    <section aria-label="Voicing styles compared">
       <!-- Rows that grew when their figures come would move away from under the pointer. -->
       @if (state.costs() === null) {
-        <p class="note" role="status">Voicing the song in every school, to compare them …</p>
+        <p class="note" role="status">Trying every voicing style, to compare them …</p>
       }
       <ol class="ranked">
         @for (row of rows(); track row.layout) {

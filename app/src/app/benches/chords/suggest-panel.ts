@@ -35,10 +35,10 @@ import { ChordsState } from './chords-state';
           [nzLoading]="state.isSuggesting()"
           (click)="state.suggest('gaps')"
         >
-          Where there are none
+          Fill empty bars
         </button>
         <button nz-button type="button" [disabled]="state.isSuggesting()" (click)="state.suggest('proposed')">
-          Anew, but what I gave
+          Replace all but mine
         </button>
         <button
           nz-button
@@ -46,10 +46,10 @@ import { ChordsState } from './chords-state';
           [disabled]="state.isSuggesting()"
           (click)="state.suggest('all', true)"
         >
-          Hear all anew
+          Hear new chords
         </button>
         <button nz-button type="button" [disabled]="state.isSuggesting()" (click)="state.suggest('all')">
-          All anew
+          Replace all
         </button>
       </div>
     </section>

@@ -59,7 +59,7 @@ export class FillsState {
     const own = efforts?.each.find(({ id, variant }) => id === fill.id && variant === fill.variant);
     if (!efforts || !own) return '';
     const by = own.to - efforts.without;
-    return `Effort ${own.to}${by === 0 ? ', as without' : `, ${Math.abs(by)} ${by > 0 ? 'more' : 'less'}`}.`;
+    return `Difficulty ${own.to}${by === 0 ? ', as without' : `, ${Math.abs(by)} ${by > 0 ? 'more' : 'less'}`}.`;
   }
 
   /** Fills are proposed: on their rung, or where some were taken. */

@@ -15,8 +15,8 @@ import { WordsPipe } from '../../ui/words.pipe';
   imports: [Choice, NgTemplateOutlet, NzButtonComponent, Offer, WordsPipe],
   template: `
     @if (pieces().length > 0) {
-      <section aria-label="What frames the song now">
-        <h2>The frame</h2>
+      <section aria-label="Intro and ending of the song now">
+        <h2>Intro and ending</h2>
         <ul class="own">
           @for (piece of pieces(); track piece.id) {
             <li>
@@ -25,21 +25,21 @@ import { WordsPipe } from '../../ui/words.pipe';
                 nz-button
                 nzSize="small"
                 type="button"
-                [attr.aria-label]="'Take out ' + piece.name"
+                [attr.aria-label]="'Remove ' + piece.name"
                 (click)="takeOut(piece.id)"
               >
-                Take out
+                Remove
               </button>
             </li>
           }
         </ul>
-        <p class="note">These bars are edited like any other, and can be left out of what you take away.</p>
+        <p class="note">These bars are edited like any other, and can be left out of what you export.</p>
       </section>
     }
     <section>
-      <h2>A beginning</h2>
+      <h2>Intro</h2>
       @if (hasIntro()) {
-        <p class="note">The song has an intro; take it out to hear others.</p>
+        <p class="note">The song has an intro; remove it to hear others.</p>
       } @else {
         <jh-choice
           name="intro-length"
@@ -55,9 +55,9 @@ import { WordsPipe } from '../../ui/words.pipe';
       }
     </section>
     <section>
-      <h2>An end</h2>
+      <h2>Ending</h2>
       @if (hasEnding()) {
-        <p class="note">The song has an ending; take it out to hear others.</p>
+        <p class="note">The song has an ending; remove it to hear others.</p>
       } @else {
         <ng-container
           [ngTemplateOutlet]="offers"
@@ -121,13 +121,13 @@ export class FramePanel {
   });
   protected readonly nothing = computed(() =>
     this.state.bench.song()?.changes.length === 0
-      ? 'A frame is made from the song’s chords: write some on the Chords bench first.'
+      ? 'Intro and ending are made from the song’s chords: write some on the Chords bench first.'
       : 'The song is shorter than that.',
   );
   protected readonly noneBetween = computed(() => {
     if (this.state.bench.partIndex() === 0) return 'Go to a later part to put something before it.';
     if ((this.state.bench.song()?.playingOrder.length ?? 0) > 0)
-      return 'Where bars are repeated, something is put in at a bar line: this part begins within a bar. Move its cut to a bar line, or take the repeats out on the Tune bench.';
+      return 'Where bars are repeated, something is put in at a bar line: this part begins within a bar. Move its cut to a bar line, or remove the repeats on the Tune bench.';
     return 'Nothing can be put here.';
   });
 

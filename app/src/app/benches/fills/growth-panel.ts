@@ -21,9 +21,9 @@ import { FillsState } from './fills-state';
   imports: [NzButtonComponent, Offer],
   template: `
     <section>
-      <h2>Each time a little more</h2>
+      <h2>Vary repeats</h2>
       @if (growths().length === 0) {
-        <p>No strain of this song comes back.</p>
+        <p>No part of this song comes back.</p>
       } @else {
         <ol class="ranked">
           @for (row of growths(); track row.part) {
@@ -52,10 +52,10 @@ import { FillsState } from './fills-state';
                   nz-button
                   nzSize="small"
                   type="button"
-                  [attr.aria-label]="'Leave growth out of part ' + row.part"
+                  [attr.aria-label]="'Remove the variation of part ' + row.part"
                   (click)="take([row], false)"
                 >
-                  Out
+                  Remove
                 </button>
               </jh-offer>
             </li>
@@ -64,7 +64,7 @@ import { FillsState } from './fills-state';
         <p class="line">
           <button nz-button type="button" (click)="take(growths(), true)">Take all</button>
           <button nz-button type="button" [disabled]="!someTaken()" (click)="take(growths(), false)">
-            Leave all out
+            Remove all
           </button>
         </p>
       }

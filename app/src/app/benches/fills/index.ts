@@ -16,8 +16,8 @@ export const bench: BenchDefinition = {
     tabs: [
       { value: 'places', label: 'Places', panel: PlacesPanel },
       { value: 'version', label: 'Version', panel: VersionPanel },
-      { value: 'frame', label: 'Frame', panel: FramePanel },
-      { value: 'grow', label: 'Growth', panel: GrowthPanel },
+      { value: 'frame', label: 'Intro, ending', panel: FramePanel },
+      { value: 'grow', label: 'Vary repeats', panel: GrowthPanel },
     ],
   },
 };

@@ -20,9 +20,9 @@ const SHOWN = 6;
     @if (!state.isProposed()) {
       <section>
         <h2>Fills</h2>
-        <p>Fills are what a player adds where the tune leaves room. They belong to rung {{ fillsRung }}.</p>
+        <p>Fills are what a player adds where the tune leaves room. They belong to level {{ fillsRung }}.</p>
         <button nz-button nzType="primary" type="button" (click)="state.goUp()">
-          Go up to rung {{ fillsRung }}
+          Go up to level {{ fillsRung }}
         </button>
       </section>
     } @else if (state.spot(); as spot) {

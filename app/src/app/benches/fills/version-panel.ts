@@ -14,7 +14,7 @@ import { FillsState } from './fills-state';
   imports: [Choice, LastBars, NzButtonComponent],
   template: `
     <section>
-      <h2 id="measure-title">Let me hear a version</h2>
+      <h2 id="measure-title">Try an automatic version</h2>
       <jh-choice
         name="measure"
         labelledBy="measure-title"
@@ -29,13 +29,13 @@ import { FillsState } from './fills-state';
           [disabled]="measure() === 'none'"
           (click)="choose(measure(), seed() + 1)"
         >
-          Another version
+          Try another
         </button>
         <button nz-button type="button" (click)="playing.play('part')">Hear this part</button>
         <button nz-button type="button" (click)="playing.play('song')">Hear it all</button>
       </p>
       @if (!hasFills()) {
-        <p class="note">Choosing one goes up to rung {{ fillsRung }}.</p>
+        <p class="note">Choosing one goes up to level {{ fillsRung }}.</p>
       }
       <p aria-live="polite">{{ told() }}</p>
       <ul aria-label="What is filled in, by kind">
@@ -44,7 +44,7 @@ import { FillsState } from './fills-state';
         }
       </ul>
       <p class="note">
-        What you took stays; what you left out stays out. One press of undo brings the version before back.
+        What you took stays; what you left out stays out. One undo brings back the version before.
       </p>
     </section>
     <section>

@@ -24,7 +24,7 @@ const PRINTED = 'jh-printed';
     }
     @if (state.pages(); as pages) {
       @if (pages.length === 0) {
-        <p class="nothing">No sheet is chosen. Put one in at the right.</p>
+        <p class="nothing">No sheet is chosen. Add one on the right.</p>
       } @else {
         <p class="visually-hidden" aria-live="polite">Page {{ state.page() + 1 }} of {{ pages.length }}</p>
       }

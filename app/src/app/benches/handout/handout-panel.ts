@@ -46,9 +46,9 @@ export class HandoutPanel {
         { value: 'letter', label: 'Letter' },
       ],
     },
-    { field: 'isAcross', label: 'Which way', options: either('Upright', 'Across') },
-    { field: 'isDesk', label: 'Size of letters', options: either('To hold', 'For the desk') },
-    { field: 'isBound', label: 'Margin', options: either('Plain', 'To be bound') },
+    { field: 'isAcross', label: 'Orientation', options: either('Portrait', 'Landscape') },
+    { field: 'isDesk', label: 'Size of letters', options: either('Normal print', 'Large print') },
+    { field: 'isBound', label: 'Margin', options: either('Normal margins', 'Binding margin') },
   ];
 
   protected setPaper(field: keyof Paper, value: Paper[keyof Paper]): void {
@@ -61,7 +61,7 @@ export class HandoutPanel {
     this.problem.set('');
     try {
       const { pages, paper } = await this.state.current();
-      this.said.set(`${await this.archive.take(pages, paper)} was handed to the browser.`);
+      this.said.set(`${await this.archive.take(pages, paper)} was downloaded.`);
     } catch (error) {
       this.said.set('');
       this.problem.set(

@@ -123,7 +123,7 @@ describe('the Handout bench', () => {
     handout.choose('plan', true);
     await settled();
     expect(handout.problem()).toBe(
-      'What you chose could not be stored: the disk is full. It holds until the page is closed.',
+      'What you chose could not be stored: the disk is full. It will be lost when you close this page.',
     );
     expect(sheets()).toContain('plan');
     // What is stored again takes it back.

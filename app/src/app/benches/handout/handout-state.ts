@@ -196,7 +196,7 @@ export class HandoutState {
       () => this.notStored.set(''),
       (error: unknown) =>
         this.notStored.set(
-          `What you chose could not be stored: ${messageOf(error)}. It holds until the page is closed.`,
+          `What you chose could not be stored: ${messageOf(error)}. It will be lost when you close this page.`,
         ),
     );
   }

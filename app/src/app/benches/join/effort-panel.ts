@@ -20,7 +20,7 @@ import { WordsPipe } from '../../ui/words.pipe';
   ],
   template: `
     <section>
-      <h2>Effort</h2>
+      <h2>Difficulty</h2>
       <p>{{ hardest() }}</p>
       <div
         echarts
@@ -44,7 +44,7 @@ import { WordsPipe } from '../../ui/words.pipe';
       ></div>
       <p class="note">{{ because() }} Press a bar to hear it.</p>
       @if (rungs(); as rows) {
-        <h3>On each rung</h3>
+        <h3>At each level</h3>
         <div class="rungs">
           @for (row of rows; track row.number) {
             <span [class.own]="row.isOwn">{{ row.number }}</span>
@@ -57,7 +57,7 @@ import { WordsPipe } from '../../ui/words.pipe';
     <section aria-label="What would make it easier">
       <h3>What would make it easier</h3>
       @if (state.bench.part()?.settled) {
-        <p class="note">This part is settled: open it again to change it.</p>
+        <p class="note">This part is kept as learned: press “Change this part again” first.</p>
       } @else if (state.easier(); as list) {
         <ol class="ranked">
           @for (way of list; track $index) {
@@ -74,7 +74,7 @@ import { WordsPipe } from '../../ui/words.pipe';
           }
         </ol>
       } @else {
-        <p class="note" role="status">Trying rungs, patterns, positions and keys …</p>
+        <p class="note" role="status">Trying levels, patterns, voicings and keys …</p>
       }
     </section>
   `,
@@ -106,13 +106,13 @@ export class EffortPanel {
   });
   protected readonly songInWords = computed(
     () =>
-      `Effort by part: ${this.totals()
+      `Difficulty by part: ${this.totals()
         .map((total, i) => `part ${i + 1} ${total}`)
         .join(', ')}`,
   );
   protected readonly barsInWords = computed(() => {
     const bars = this.effort()?.bars ?? [];
-    return `Effort by bar: ${bars.map(({ number, total }) => `${theBar(number)} ${total}`).join(', ')}`;
+    return `Difficulty by bar: ${bars.map(({ number, total }) => `${theBar(number)} ${total}`).join(', ')}`;
   });
   protected readonly rungs = computed(() => {
     const [over, at] = [this.state.efforts(), this.state.bench.partIndex()];

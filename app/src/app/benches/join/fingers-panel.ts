@@ -39,7 +39,7 @@ import { JoinState } from './join-state';
         </p>
         <h3>{{ title() }}</h3>
         @if (state.bench.part()?.settled) {
-          <p class="note">This part is settled: its fingers stay as they were learned.</p>
+          <p class="note">This part is kept as learned: its fingers stay.</p>
         } @else {
           <ol class="ranked">
             @for (other of state.otherFingers(); track other.finger) {

@@ -22,7 +22,7 @@ export const bench: BenchDefinition = {
       { value: 'patterns', label: 'Patterns', panel: PatternsPanel },
       { value: 'steps', label: 'Step', panel: StepsPanel },
       { value: 'fingers', label: 'Fingers', panel: FingersPanel },
-      { value: 'effort', label: 'Effort', panel: EffortPanel },
+      { value: 'effort', label: 'Difficulty', panel: EffortPanel },
     ],
   },
 };

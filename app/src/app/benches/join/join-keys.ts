@@ -11,7 +11,7 @@ export function joinKeys(join: JoinState): readonly BenchKey[] {
   return [
     {
       keys: 'W  P  N  F  E',
-      does: 'the part, its patterns, step through it, fingers, effort',
+      does: 'the part, its patterns, step through it, fingers, difficulty',
       run: {
         w: () => join.tab.set('why'),
         p: () => join.tab.set('patterns'),

@@ -29,7 +29,7 @@ import { PatternChoices } from './pattern-choices';
         />
         @if (!choices.isMoving()) {
           <p class="note">
-            Chords are held on rung {{ state.bench.rung() }}. Taking a pattern goes up to rung {{ moving }}.
+            Chords are held at level {{ state.bench.rung() }}. Taking a pattern goes up to level {{ moving }}.
           </p>
         }
       </section>
@@ -76,7 +76,7 @@ import { PatternChoices } from './pattern-choices';
             }
           </ol>
           @if (!choices.isFuller()) {
-            <p class="note">Taking one goes up to rung {{ fullerRung }}.</p>
+            <p class="note">Taking one goes up to level {{ fullerRung }}.</p>
           }
         </section>
       }
@@ -100,10 +100,10 @@ import { PatternChoices } from './pattern-choices';
                     jhGivesWay
                     nzSize="small"
                     type="button"
-                    [attr.aria-label]="'Take over ' + row.pattern.name + ' from ' + row.song"
+                    [attr.aria-label]="'Copy here ' + row.pattern.name + ' from ' + row.song"
                     (click)="maker.takeOver(row.pattern)"
                   >
-                    Take over
+                    Copy here
                   </button>
                 </li>
               }

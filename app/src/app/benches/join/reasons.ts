@@ -136,8 +136,8 @@ export class Reasons {
     const effort = arrangement?.efforts[this.bench.partIndex()];
     if (!part || !arrangement || !effort) return [];
     const relation = relationInWords(part, leftThen(arrangement, this.bench.partIndex()));
-    const because = effort.reasons.length > 0 ? `, because ${effort.reasons.map(inWords).join(' and ')}` : '';
-    return [...(relation ? [relation] : []), `Effort ${effort.total} of 100${because}.`];
+    const because = effort.reasons.length > 0 ? `: ${effort.reasons.map(inWords).join(', ')}` : '';
+    return [...(relation ? [relation] : []), `Difficulty ${effort.total} of 100${because}.`];
   });
 
   private with(words: (change: NonNullable<ReturnType<BenchState['change']>>) => string): string {

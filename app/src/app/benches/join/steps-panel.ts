@@ -35,7 +35,7 @@ import { TapRhythm } from './tap-rhythm';
       }
     </section>
     <section>
-      <h3>It goes on when the keys are pressed</h3>
+      <h3>Wait for the right keys</h3>
       <p class="note">On the keyboard below at any time. Keys of a chord may come one after the other.</p>
       <jh-play-on [ways]="ways" [goesOn]="true" (struck)="press($event)" />
     </section>

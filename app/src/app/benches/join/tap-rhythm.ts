@@ -39,7 +39,7 @@ const IN_TIME = 0.05;
           Tap it
         </button>
         <button nz-button type="button" [disabled]="tap.wanted().length === 0" (click)="tap.simulate()">
-          Simulated pianist
+          Demo player
         </button>
       </p>
     }

@@ -16,19 +16,19 @@ export function partsKeys(parts: PartsState): readonly BenchKey[] {
     },
     {
       keys: ',  .',
-      does: 'move the mark, where the part is split',
+      does: 'move the cursor, where the part is split',
       run: { ',': () => parts.moveMark(-1), '.': () => parts.moveMark(1) },
     },
     {
       keys: 'X  J',
-      does: 'split at the mark, join with the next part',
+      does: 'split at the cursor, join with the next part',
       run: { x: () => parts.split(), j: () => parts.join() },
     },
     { keys: 'K', does: 'lock the cut, or open it', run: { k: () => parts.lock() } },
     { keys: 'M', does: 'mark as the same, or free', run: { m: () => parts.toggleSame() } },
     {
       keys: 'E',
-      does: 'settle the part, or open it again',
+      does: 'keep the part as learned, or change it again',
       run: { e: () => parts.bench.settle(!parts.bench.part()?.settled) },
     },
     {
@@ -43,7 +43,7 @@ export function partsKeys(parts: PartsState): readonly BenchKey[] {
     },
     {
       keys: 'P',
-      does: 'play from the mark on',
+      does: 'play from the cursor on',
       run: { p: () => parts.playing.playFrom(parts.mark() ?? parts.bench.part()?.fromTick ?? 0) },
     },
   ];

@@ -53,10 +53,10 @@ export class ThisPartPanel {
     if (!part) return '';
     if (part.sharesWith === null)
       return part.isFreed
-        ? 'You freed it: it goes its own way.'
+        ? 'You unlinked it: it is edited on its own.'
         : 'What you choose here is for this part alone.';
     const why = part.isDeclared ? 'You said they are the same' : 'They were found the same';
-    return `${why}: chord positions, patterns, fills and fingers of part ${part.sharesWith} are played here too.`;
+    return `${why}: voicing style, patterns, fills and fingers of part ${part.sharesWith} are played here too.`;
   });
   protected readonly orders: readonly ChoiceOption<Choices['firstHand']>[] = [
     { value: 'right', label: 'Right' },
@@ -66,7 +66,7 @@ export class ThisPartPanel {
   protected readonly settledWords = computed(() => {
     const part = this.part();
     if (!part || part.settled || part.settledChanges === 0) return '';
-    return `${part.settledChanges} chords of it are settled.`;
+    return `${part.settledChanges} of its chords are kept as learned.`;
   });
 
   protected follow(number: number): void {

@@ -22,7 +22,7 @@ export const bench: BenchDefinition = {
     tabs: [
       { value: 'now', label: 'Now', panel: NowPanel },
       { value: 'plan', label: 'Plan', panel: PlanPanel },
-      { value: 'places', label: 'Places', panel: PlacesPanel },
+      { value: 'places', label: 'Trouble', panel: PlacesPanel },
       { value: 'log', label: 'Log', panel: LogPanel },
       { value: 'recording', label: 'Recording', panel: RecordingPanel },
     ],

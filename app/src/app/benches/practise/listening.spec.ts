@@ -138,7 +138,7 @@ describe('a turn that is listened to', () => {
     stored.problem = 'the disk is full';
     await practise.said(true);
     expect(practise.log.problem()).toBe(
-      'The turn could not be stored: the disk is full. It counts until the page is closed.',
+      'The turn could not be stored: the disk is full. It will be lost when you close this page.',
     );
     expect(practise.log.turns()).toHaveLength(2);
   });

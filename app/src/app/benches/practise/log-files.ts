@@ -9,7 +9,7 @@ type LogRead =
 
 /** A log from a table of this program, or from a project file. */
 export async function logFrom(file: File, songId: string): Promise<LogRead> {
-  const nothing = `${file.name}: this is no practice log. Choose a .csv taken away here, or a .joined.json. Nothing was changed.`;
+  const nothing = `${file.name}: this is no practice log. Choose a .csv exported here, or a .joined.json. Nothing was changed.`;
   const text = await file.text();
   if (/\.json$/i.test(file.name)) {
     try {

@@ -95,7 +95,7 @@ export class LogPanel {
       length: Math.round((end - onset) * TICKS_PER_QUARTER),
       midi,
     }));
-    await this.guard('The take could not be played', this.piano.hearLine(line, SECONDS_A_MINUTE));
+    await this.guard('The turn could not be played', this.piano.hearLine(line, SECONDS_A_MINUTE));
   }
 
   /** Keeps what is written; with nothing written there is something to write first. */

@@ -27,7 +27,7 @@ const SHOWN = 5;
   imports: [Choice, NzButtonComponent, RouterLink],
   template: `
     <section>
-      <h2 id="aim-title">Which of my songs next</h2>
+      <h2 id="aim-title">Suggest my next song</h2>
       <jh-choice
         name="aim"
         labelledBy="aim-title"

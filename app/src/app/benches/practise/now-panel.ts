@@ -30,7 +30,7 @@ import { WarmUpList } from './warm-up-list';
   template: `
     @if (state.current(); as job) {
       <section>
-        <p class="label">Job {{ state.at() + 1 }} of {{ state.plan()?.jobs?.length }}</p>
+        <p class="label">Task {{ state.at() + 1 }} of {{ state.plan()?.jobs?.length }}</p>
         <h2 class="title">{{ title() }}</h2>
         <p>{{ told() }}.</p>
         @if (!state.isSaid()) {
@@ -50,7 +50,7 @@ import { WarmUpList } from './warm-up-list';
             <jh-warm-up-list />
           }
           @case ('rung') {
-            <p>Done takes the song up to rung {{ job.rung + 1 }}; it can be undone like any other choice.</p>
+            <p>Done takes the song up to level {{ job.rung + 1 }}; it can be undone like any other choice.</p>
           }
         }
         <p class="line">
@@ -58,7 +58,7 @@ import { WarmUpList } from './warm-up-list';
             <button nz-button nzSize="large" type="button" (click)="state.hear()">Hear it</button>
           }
           <button nz-button nzSize="large" nzType="primary" type="button" (click)="state.next()">
-            Next job
+            Next task
           </button>
         </p>
       </section>
@@ -105,7 +105,7 @@ import { WarmUpList } from './warm-up-list';
           <p class="line"><button nz-button type="button" (click)="state.stop()">Stop</button></p>
         } @else {
           <h3>Play a turn</h3>
-          <p class="note">After a clean turn the next begins</p>
+          <p class="note">After a clean turn, the next round starts</p>
           <jh-choice
             name="goes-on"
             label="When the next turn begins after a clean one"
@@ -211,8 +211,8 @@ export class NowPanel {
     readonly value: PractiseSettings['goesOn'];
     readonly label: string;
   }[] = [
-    { value: false, label: 'By key' },
-    { value: 'bar', label: 'In a bar' },
+    { value: false, label: 'On a key' },
+    { value: 'bar', label: 'After one bar' },
     { value: 'beat', label: 'At once' },
   ];
 
@@ -225,8 +225,8 @@ export class NowPanel {
     { label: 'Microphone', keys: () => microphoneKeys(this.state.wanted()) },
     ON_COMPUTER,
     onScreen(inject(ScreenKeyboard)),
-    simulated(() => this.pupil(true), 'Simulated, careful'),
-    simulated(() => this.pupil(false), 'Simulated, careless'),
+    simulated(() => this.pupil(true), 'Demo player, careful'),
+    simulated(() => this.pupil(false), 'Demo player, careless'),
   ];
 
   protected listen({ keys, way }: Playable): void {

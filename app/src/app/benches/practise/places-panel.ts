@@ -11,7 +11,7 @@ import { PractiseState } from './practise-state';
   imports: [NextSongs, NzButtonComponent],
   template: `
     <section>
-      <h2>Where it goes wrong</h2>
+      <h2>Trouble spots</h2>
       @if (state.log.hottest().length === 0) {
         <p>
           Nothing has gone wrong yet, or nothing was listened to. What you play to MIDI, computer or screen

@@ -7,7 +7,7 @@ import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { Choice } from '../../ui/choice';
 import { PractiseState } from './practise-state';
 
-/** The jobs of today, in the order practitioners work, and what waits. */
+/** Today’s tasks, in the order practitioners work, and what waits. */
 @Component({
   selector: 'jh-plan-panel',
   imports: [Choice, FormsModule, NzButtonComponent, NzInputNumberModule],
@@ -43,8 +43,8 @@ import { PractiseState } from './practise-state';
         <p>{{ text }}</p>
       }
       <details>
-        <summary>The gate, and rests</summary>
-        <p class="note">A step is passed by clean turns in a row; two that fail go a step back.</p>
+        <summary>Goal and breaks</summary>
+        <p class="note">A task is passed by clean turns in a row; two that fail make it slower.</p>
         @for (field of fields; track field.name) {
           <label class="field"
             ><span>{{ field.name }}</span>
@@ -63,7 +63,7 @@ import { PractiseState } from './practise-state';
         </p>
       </details>
     </section>
-    <ol class="ranked" aria-label="The jobs of today">
+    <ol class="ranked" aria-label="Today’s tasks">
       @for (job of state.plan()?.jobs ?? []; track job.id; let i = $index) {
         <li [class.heard]="i === state.at()">
           <span

@@ -23,7 +23,7 @@ export function practiseKeys(practise: PractiseState, recording: RecordingState)
       when: () => practise.tab() === 'recording',
       run: { t: () => recording.tap() },
     },
-    { keys: 'H', does: 'hear the job at the tempo of now', when: isNow, run: { h: () => practise.hear() } },
+    { keys: 'H', does: 'hear the task at its tempo', when: isNow, run: { h: () => practise.hear() } },
     {
       keys: 'Y  N',
       does: 'it went well; it did not',
@@ -32,7 +32,7 @@ export function practiseKeys(practise: PractiseState, recording: RecordingState)
     },
     {
       keys: '←  →  Enter',
-      does: 'the job before, the next',
+      does: 'the task before, the next',
       when: isNow,
       run: {
         ArrowLeft: () => practise.next(-1),

@@ -79,7 +79,7 @@ describe('the log of the open song', () => {
     problem = 'the disk is full';
     await log.keep(turn(9), KNOWN, null);
     expect(log.problem()).toBe(
-      'The turn could not be stored: the disk is full. It counts until the page is closed.',
+      'The turn could not be stored: the disk is full. It will be lost when you close this page.',
     );
     expect(log.turns()).toHaveLength(3);
     problem = '';

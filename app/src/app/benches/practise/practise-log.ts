@@ -65,7 +65,7 @@ export class PractiseLog {
       this.problem.set('');
     } catch (error) {
       this.problem.set(
-        `The turn could not be stored: ${messageOf(error)}. It counts until the page is closed.`,
+        `The turn could not be stored: ${messageOf(error)}. It will be lost when you close this page.`,
       );
     }
   }

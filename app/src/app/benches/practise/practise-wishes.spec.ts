@@ -57,7 +57,7 @@ describe('how one wants to practise', () => {
     wishes.change({ minutes: 30 });
     await settled();
     expect(wishes.problem()).toBe(
-      'What you chose could not be stored: full. It holds until the page is closed.',
+      'What you chose could not be stored: full. It will be lost when you close this page.',
     );
     expect(wishes.all().minutes).toBe(30);
     problem = '';

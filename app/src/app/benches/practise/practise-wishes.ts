@@ -43,7 +43,7 @@ export class PractiseWishes {
       () => this.problem.set(''),
       (error: unknown) =>
         this.problem.set(
-          `What you chose could not be stored: ${messageOf(error)}. It holds until the page is closed.`,
+          `What you chose could not be stored: ${messageOf(error)}. It will be lost when you close this page.`,
         ),
     );
   }

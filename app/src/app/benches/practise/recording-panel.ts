@@ -22,7 +22,7 @@ import { RecordingState, type Sounding } from './recording-state';
             <button nz-button nzType="primary" nzSize="large" type="button" (click)="state.tap()">
               Bar {{ state.tapped() + 1 }} (T)
             </button>
-            <button nz-button nzSize="large" type="button" (click)="state.endTapping()">That is all</button>
+            <button nz-button nzSize="large" type="button" (click)="state.endTapping()">Done</button>
           </p>
         } @else {
           @if (state.tapped() > 1) {
@@ -35,7 +35,7 @@ import { RecordingState, type Sounding } from './recording-state';
               [value]="state.sounding()"
               (chosen)="state.sounding.set($event)"
             />
-            <h3 id="speed-title">How fast, at its own pitch</h3>
+            <h3 id="speed-title">Speed</h3>
             <jh-choice
               name="speed"
               labelledBy="speed-title"
@@ -56,17 +56,16 @@ import { RecordingState, type Sounding } from './recording-state';
                 </button>
               }
               <button nz-button nzSize="large" type="button" (click)="state.startTapping()">
-                {{ state.tapped() === 0 ? 'Tap the bars in' : 'Tap them anew' }}
+                {{ state.tapped() === 0 ? 'Tap the bars in' : 'Tap them again' }}
               </button>
-              <button nz-button nzSize="large" type="button" (click)="state.drop()">Take it out</button>
+              <button nz-button nzSize="large" type="button" (click)="state.drop()">Remove it</button>
             }
           </p>
         }
       } @else {
         <p>
-          A recording of the song that is yours to use, from a file. It stays in this browser. Its bars are
-          tapped in once; then it is looped part by part, slowed at its own pitch, alone or with the
-          arrangement.
+          A recording of the song that is yours to use, from a file. It stays in this browser. Tap its bars
+          once; then loop any part or slow it down at its own pitch, alone or with the arrangement.
         </p>
         <p class="line">
           <button nz-button nzType="primary" type="button" (click)="picker.click()">Choose a file</button>

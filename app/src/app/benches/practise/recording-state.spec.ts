@@ -141,7 +141,7 @@ describe('a recording beside the arrangement', () => {
     expect(state.problem()).toMatch(/^tide\.mp3 is too large: at most 60 MB/);
     FakeAudio.duration = 20.6 * 60;
     await state.choose(file());
-    expect(state.problem()).toBe('tide.mp3 lasts 21 minutes: at most 20 are taken. Cut it to the song.');
+    expect(state.problem()).toBe('tide.mp3 lasts 21 minutes: at most 20 can be read. Cut it to the song.');
     FakeAudio.duration = Infinity;
     await state.choose(file());
     expect(state.problem()).toMatch(/^tide\.mp3 cannot be played by this browser/);

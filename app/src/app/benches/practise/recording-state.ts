@@ -68,7 +68,7 @@ export class RecordingState {
     this.problem.set('');
     if (file.size > MOST_BYTES)
       return this.problem.set(
-        `${file.name} is too large: at most 60 MB are taken. Save it as MP3 or cut it to the song.`,
+        `${file.name} is too large: at most 60 MB can be read. Save it as MP3 or cut it to the song.`,
       );
     const minutes = await lengthOf(file);
     if (minutes === null)
@@ -77,7 +77,7 @@ export class RecordingState {
       );
     if (minutes > MOST_MINUTES)
       return this.problem.set(
-        `${file.name} lasts ${Math.round(minutes)} minutes: at most ${MOST_MINUTES} are taken. Cut it to the song.`,
+        `${file.name} lasts ${Math.round(minutes)} minutes: at most ${MOST_MINUTES} can be read. Cut it to the song.`,
       );
     this.stop();
     await this.keep({ songId: song.id, name: file.name, audio: file, bars: [] });
@@ -89,7 +89,7 @@ export class RecordingState {
       await this.store.keepRecording(recording);
     } catch (error) {
       this.problem.set(
-        `The recording could not be stored: ${messageOf(error)}. It is here until the page is closed.`,
+        `The recording could not be stored: ${messageOf(error)}. It will be lost when you close this page.`,
       );
     }
   }

@@ -55,6 +55,7 @@ export class NotesPanel {
   });
   protected readonly isTied = computed(() => this.tune.written(this.tune.ids()[0])?.tiedToNext ?? false);
   protected readonly rhythm = computed(() => this.bench.part()?.choices.rhythm);
+  protected readonly capital = capital;
   protected readonly rhythmWords = computed(() => RHYTHMS.find((r) => r.value === this.rhythm())?.what ?? '');
   protected readonly shownOctave = computed(() => this.bench.part()?.choices.shownOctave);
 

@@ -121,7 +121,7 @@ export class PlayPanel {
       const take = takeOf(events, quartersPerMinute, keyAt(arrangement.played, from));
       this.add(events, take, quartersPerMinute);
     } catch (error) {
-      this.problem.set(`The take could not be recorded: ${messageOf(error)}.`);
+      this.problem.set(`It could not be recorded: ${messageOf(error)}.`);
     }
   }
 
@@ -147,7 +147,7 @@ export class PlayPanel {
     const last = this.takes()[0];
     const number = (last?.number ?? 0) + 1;
     const moved = inWords(movedSaid(take.quantised, 60 / quartersPerMinute));
-    const against = last ? ` Beside take ${last.number}: ${compareTakes(take, last.take)}.` : '';
+    const against = last ? ` Beside attempt ${last.number}: ${compareTakes(take, last.take)}.` : '';
     const facts = `${take.melody.length} notes, ${inWords(gridSaid(take.quantised.grid))}; ${moved}.${against}`;
     this.takes.update((takes) => [{ number, events, take, quartersPerMinute, facts }, ...takes]);
   }
@@ -177,7 +177,7 @@ export class PlayPanel {
     if (!song) return;
     const { from, ticks } = this.stretch();
     const barCount = Math.max(song.barCount, this.fromBar() + this.bars() - 1);
-    this.tune.take('take kept', null, { ...withTake(song, kept.take, from, ticks), barCount });
+    this.tune.take('attempt kept', null, { ...withTake(song, kept.take, from, ticks), barCount });
     this.discard(kept);
   }
 

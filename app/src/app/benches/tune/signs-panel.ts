@@ -5,7 +5,7 @@ import { ChangeDetectionStrategy, Component } from '@angular/core';
   selector: 'jh-signs-panel',
   template: `
     <section class="signs">
-      <h2>How to tell a tune</h2>
+      <h2>How to write notes</h2>
       <dl>
         @for (sign of signs; track sign[0]) {
           <dt>{{ sign[0] }}</dt>
@@ -37,16 +37,16 @@ import { ChangeDetectionStrategy, Component } from '@angular/core';
 })
 export class SignsPanel {
   protected readonly signs: readonly (readonly [string, string])[] = [
-    ['A B C', 'the nearest such key'],
+    ['A B C', 'the nearest note of that name'],
     ['F# Bb', 'sharp, flat; Fn natural'],
-    ['/C \\C', 'upwards, downwards; doubled an octave more'],
+    ['/C \\C', 'the next one up, down; doubled, an octave more'],
     ['A*3', 'three times'],
     [';B', 'a grace note'],
     ['A3', 'in that octave, for the first'],
     ['1 2& 3', 'the counts that are struck'],
     ['4e 4a', 'sixteenths; 2t 2l triplets'],
-    ['(3)', 'silent from 3'],
-    ['| - 2', 'goes on holding, then 2'],
-    ['4 | 1', 'a first bar from 4 on: the pick-up'],
+    ['(3)', 'a rest from 3'],
+    ['| - 2', 'held over the bar line, then 2'],
+    ['4 | 1', 'a pick-up that begins on 4'],
   ];
 }

@@ -16,7 +16,7 @@ export class TuneBehaviour extends BenchBehaviour {
   override readonly picked = this.tune.picked;
   override readonly pickedTick = computed(() => this.tune.note()?.tick ?? null);
   override readonly whenEmpty =
-    'No note stands in this part yet. Tell the tune in Letters, Play it in, or press N for a first note.';
+    'This part has no notes yet. Write them under Letters, play them under Play in, or press N for a first note.';
 
   override readKey(press: KeyPress, focus: Focus, singleKeysAreOn: boolean): (() => void) | null {
     return this.recorder.isBusy() ? null : super.readKey(press, focus, singleKeysAreOn);

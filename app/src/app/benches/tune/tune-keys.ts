@@ -64,6 +64,6 @@ export function tuneKeys(tune: TuneState): readonly BenchKey[] {
         },
       },
     },
-    { keys: 'F', does: 'mend the next finding with its first remedy', run: { f: () => tune.mend() } },
+    { keys: 'F', does: 'fix the next problem with its first remedy', run: { f: () => tune.mend() } },
   ];
 }

@@ -30,8 +30,8 @@ type Scope = 'part' | 'song';
         (chosen)="scope.set($event)"
       />
       <p class="how">
-        From {{ where() }} on: words apart by spaces, syllables by hyphens. “_” lets a syllable go on over a
-        note.
+        From {{ where() }} on: a space between words, a hyphen between syllables, “_” to hold a syllable over
+        a note.
       </p>
       <textarea
         nz-input

@@ -10,6 +10,8 @@ export interface Commanded {
   leave(): void;
   /** The next rows of the part, or the part after; or back. */
   turn(by: 1 | -1): void;
+  /** Goes to a bench by its number in the header, from 1; to none where there is no such bench. */
+  goToBench(number: number): void;
 }
 
 /** A key of every bench, with what it needs to be of use there. */
@@ -64,7 +66,7 @@ export function frameKeys(frame: Commanded): readonly FrameKey[] {
     },
     {
       keys: 'V',
-      does: 'desk view: the part alone, as large as it fits; Esc leaves it',
+      does: 'full screen: the part alone, as large as it fits; Esc leaves it',
       needs: 'seam',
       run: { v: () => bench.isOnDesk.update((isOn) => !isOn) },
     },
@@ -73,6 +75,12 @@ export function frameKeys(frame: Commanded): readonly FrameKey[] {
       does: 'turn: the next rows of the part, then the next part',
       needs: 'seam',
       run: { PageUp: () => frame.turn(-1), PageDown: () => frame.turn(1) },
+    },
+    {
+      keys: 'Alt + 1 … 7',
+      does: 'Tune, Parts, Chords, Join, Fills, Practise, Handout',
+      isAlways: true,
+      run: {},
     },
     { keys: 'Ctrl + Z', does: 'undo', isAlways: true, run: { 'Ctrl+z': () => bench.undo() } },
     { keys: 'Ctrl + Shift + Z', does: 'redo', isAlways: true, run: { 'Ctrl+Shift+z': () => bench.redo() } },

@@ -31,7 +31,7 @@ interface BenchHelp {
       [attr.aria-pressed]="!shortcuts.areOn()"
       (click)="shortcuts.switch(!shortcuts.areOn())"
     >
-      {{ shortcuts.areOn() ? 'Switch single keys off' : 'Switch single keys on' }}
+      {{ shortcuts.areOn() ? 'Turn off single-key shortcuts' : 'Turn on single-key shortcuts' }}
     </button>
     <p>Piano sound: recordings of a grand piano by Alexander Holm, CC BY 3.0.</p>
   `,

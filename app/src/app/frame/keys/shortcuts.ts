@@ -46,10 +46,12 @@ export class Shortcuts {
    * What a key does: on the open bench, else everywhere; null for nothing. Digits typed
    * quickly after one another are one number.
    */
-  read(event: KeyboardEvent, { frame, keys, bench, parts }: KeyReaders): (() => void) | null {
+  read(event: KeyboardEvent, { frame, keys, bench: behaviour, parts }: KeyReaders): (() => void) | null {
     if (event.isComposing) return null;
+    const bench = benchMeant(event);
+    if (bench !== null) return () => frame.goToBench(bench);
     const focus = this.focusOf(event);
-    const own = bench?.readKey(event, focus, this.areOn()) ?? runOf(keys, event, focus, this.areOn());
+    const own = behaviour?.readKey(event, focus, this.areOn()) ?? runOf(keys, event, focus, this.areOn());
     const digit = own ? undefined : this.digitMeant(event, focus);
     if (digit === undefined) {
       if (own) this.digits.interrupt();
@@ -78,4 +80,12 @@ export class Shortcuts {
       inDialog: within('[role=dialog]'),
     };
   }
+}
+
+/** Alt and a digit open a bench, wherever the focus is. */
+function benchMeant(event: KeyboardEvent): number | null {
+  const digit =
+    event.altKey && !event.ctrlKey && !event.metaKey && !event.shiftKey ? digitOf(event) : undefined;
+  // As many as there are benches: the others are the browser's.
+  return digit === undefined || !/[1-7]/.test(digit) ? null : Number(digit);
 }
