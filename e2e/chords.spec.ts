@@ -108,9 +108,9 @@ test('a rub is found, understood and remedied', async ({ page }) => {
   });
   await toChords(page);
   const finding = page.locator('.findings > li', { hasText: 'rubs with C' });
-  await expect(finding).toContainText('F rubs with C: the 11 over a major third, for 4 beats on 1');
+  await expect(finding).toContainText('F clashes with C: the 11 over a major third, for 4 beats on 1');
   await page.keyboard.press('ArrowRight');
-  await expect(page.locator('jh-chord-panel .roles .rub')).toContainText('F rubs with C');
+  await expect(page.locator('jh-chord-panel .roles .rub')).toContainText('F clashes with C');
   await weighed(page);
   await finding.getByRole('button', { name: /^Csus4/ }).click();
   await expect(symbols(page).first()).toHaveText('Csus4');

@@ -81,6 +81,29 @@ test('a file that cannot be read is refused in a sentence and nothing else chang
   await expect(page.getByRole('article')).toHaveCount(6);
 });
 
+test('on a full shelf a song is found as one types, and songs stand in order of title', async ({ page }) => {
+  await openShelf(page);
+  await expect(page.getByRole('searchbox', { name: 'Find a song' })).toHaveCount(0);
+  const files = Array.from({ length: 4 }, (_, i) => ({
+    name: `copy-${i}.musicxml`,
+    mimeType: '',
+    buffer: LEAD_SHEET,
+  }));
+  await page.getByLabel('Song file').setInputFiles(files);
+  const songs = page.getByRole('article');
+  await expect(songs).toHaveCount(10);
+  const find = page.getByRole('searchbox', { name: 'Find a song' });
+  await find.fill('low a minor');
+  await expect(songs).toHaveCount(1);
+  await expect(songs).toContainText('Lanterns at Low Water');
+  await find.fill('nowhere');
+  await expect(page.getByText('0 of 10 songs')).toBeVisible();
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await expect(songs).toHaveCount(10);
+  await page.locator('jh-find-row label', { hasText: 'Title' }).click();
+  await expect(songs.first()).toContainText('Boathouse Jig');
+});
+
 test('a deleted song can be put back; one that is gone says so', async ({ page }) => {
   await openShelf(page);
   await page.getByRole('button', { name: 'Delete Sluicegate Song' }).click();

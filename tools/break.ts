@@ -18,6 +18,9 @@ const { values } = parseArgs({
 /** Slower than this, in milliseconds of processor time per megabyte (and never less than a megabyte's), is a fault. */
 const SLOW_MS = 2000;
 
+/** What each process may hold, in megabytes: a longest song needs less. */
+const HEAP_MB = 400;
+
 const ONE_RUNG = [4, 7, 5, 2] as const;
 
 interface Result {
@@ -72,7 +75,14 @@ function shareTried(share: string): Result {
 function inAnotherProcess(share: string): Promise<Result> {
   const started = spawn(
     process.execPath,
-    [...process.execArgv, fileURLToPath(import.meta.url), ...process.argv.slice(2), '--share', share],
+    [
+      ...process.execArgv,
+      `--max-old-space-size=${HEAP_MB}`,
+      fileURLToPath(import.meta.url),
+      ...process.argv.slice(2),
+      '--share',
+      share,
+    ],
     { stdio: ['ignore', 'pipe', 'inherit'] },
   );
   let told = '';

@@ -64,7 +64,7 @@ describe('the role of a note over a chord', () => {
 
   it('is told in words, not in colour alone', () => {
     expect(said(role('E', 'C'), 'E', 'C')).toBe('E, the third of C');
-    expect(said(role('F', 'C'), 'F', 'C')).toBe('F rubs with C: the 11 over a major third');
+    expect(said(role('F', 'C'), 'F', 'C')).toBe('F clashes with C: the 11 over a major third');
     expect(said(role('D', 'Cmaj7'), 'D', 'Cmaj7')).toBe('D, the 9 over Cmaj7');
   });
 });

@@ -83,7 +83,7 @@ export function roleOf(midi: number, chord: Chord): Role {
   return { kind: 'outside', isBelowRoot: above === 11, against: null };
 }
 
-/** What a role says of a note: "E, the third of C" · "F rubs with C: the 11 over a major third". */
+/** What a role says of a note: "E, the third of C" · "F clashes with C: the 11 over a major third". */
 export function roleSays(role: Role, letter: string, symbol: string): Phrase {
   switch (role.kind) {
     case 'member':

@@ -17,7 +17,7 @@ describe('a chord that fights the tune', () => {
     const song = wholeBars(['F5', 'E5'], ['C', 'C']);
     const [rub, ...others] = findingsOf(song, 'rub');
     expect(others).toEqual([]);
-    expect(textOf(rub)).toBe('F rubs with C: the 11 over a major third, for 4 beats on 1 of bar 1.');
+    expect(textOf(rub)).toBe('F clashes with C: the 11 over a major third, for 4 beats on 1 of bar 1.');
     expect(offersOf(rub)[0]).toBe('Leave out the E');
     expect(rub.remedies?.length).toBeGreaterThanOrEqual(4);
     for (const { edit, offer } of rub.remedies) {

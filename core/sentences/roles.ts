@@ -12,7 +12,7 @@ function memberInWords(member: number): string {
   return MEMBERS[member] ?? String(member);
 }
 
-/** How a note rubs with a chord. */
+/** How a note clashes with a chord. */
 export type Rub =
   | 'root-on-major-seventh'
   | 'eleventh-on-major-third'
@@ -35,7 +35,7 @@ export const ROLES = {
     `${letter}, the ${memberInWords(member)} of ${symbol}`,
   tension: (letter: string, tension: string, symbol: string) => `${letter}, the ${tension} over ${symbol}`,
   rubs: (letter: string, rub: Rub, member: number, symbol: string) =>
-    `${letter} rubs with ${symbol}: ${rub === 'half-step-above' ? `a half step above the ${memberInWords(member)}` : RUBS[rub]}`,
+    `${letter} clashes with ${symbol}: ${rub === 'half-step-above' ? `a half step above the ${memberInWords(member)}` : RUBS[rub]}`,
   outside: (letter: string, isBelowRoot: boolean, symbol: string) =>
     `${letter} is ${isBelowRoot ? 'a half step below the root' : 'no note'} of ${symbol}`,
 };

@@ -12,6 +12,9 @@ export interface BenchTabs {
   readonly tabs: readonly { readonly value: string; readonly label: string; readonly panel: Type<unknown> }[];
 }
 
+/** The list of parts, the piano, and what plays. */
+export type FramePiece = 'rail' | 'piano' | 'transport';
+
 /** What a bench brings to the frame when it is opened for the first time: its panel, its keys, its state. */
 export interface BenchDefinition {
   /** Its state and its behaviour; made once for a song, kept while the song is open. */
@@ -23,6 +26,8 @@ export interface BenchDefinition {
   readonly above?: Type<unknown>;
   /** Shown in the place of seam and staff. */
   readonly stage?: Type<unknown>;
+  /** What of the frame it has no use for: its own content has the room. */
+  readonly without?: readonly FramePiece[];
 }
 
 const NOTHING: readonly string[] = [];

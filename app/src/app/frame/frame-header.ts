@@ -30,6 +30,8 @@ export class FrameHeader {
   readonly keys = input.required<readonly BenchKey[]>();
   /** The bench shows something else in the place of seam and staff. */
   readonly hasStage = input.required<boolean>();
+  /** Whether there is a list of parts to be opened. */
+  readonly hasRail = input.required<boolean>();
   readonly sheet = input.required<'parts' | 'panel' | null>();
   readonly sheetToggled = output<'parts' | 'panel'>();
 

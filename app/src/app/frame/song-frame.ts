@@ -33,7 +33,7 @@ import { GUIDED_SONG } from '../ui/guide-steps';
 import { Problems } from '../ui/problems';
 import { BenchPanel } from './bench-panel';
 import { BenchState } from './bench-state';
-import { type BenchBehaviour, type BenchDefinition } from './definition';
+import { type BenchBehaviour, type BenchDefinition, type FramePiece } from './definition';
 import { FrameHeader } from './frame-header';
 import { GuideStrip } from './guide-strip';
 import { Hearing } from './hearing';
@@ -287,6 +287,11 @@ export class SongFrame implements OnInit {
     if (!run) return;
     event.preventDefault();
     run();
+  }
+
+  /** Whether the bench has a use for a piece of the frame. */
+  protected has(piece: FramePiece): boolean {
+    return !this.open()?.definition.without?.includes(piece);
   }
 
   /** Leaves what is open or being done, sheets too. */

@@ -66,11 +66,11 @@ describe('recording against a click', () => {
     expect(clicks.map((c) => c.pitch > 1500)).toEqual([true, false, false, true, false, false]);
     expect(recorder.state()).toBe('counting-in');
     await vi.advanceTimersByTimeAsync(150);
-    expect(recorder.beat()).toBe(1);
+    expect([recorder.beat(), recorder.counted()]).toEqual([1, 'Count-in: 1']);
     await vi.advanceTimersByTimeAsync(2000);
     expect([recorder.beat(), recorder.state()]).toEqual([3, 'counting-in']);
     await vi.advanceTimersByTimeAsync(1000);
-    expect([recorder.beat(), recorder.state()]).toEqual([1, 'recording']);
+    expect([recorder.beat(), recorder.state(), recorder.counted()]).toEqual([1, 'recording', 'Beat 1']);
     await vi.advanceTimersByTimeAsync(4000);
     expect(await take).toEqual([]);
     expect([recorder.state(), recorder.beat(), recorder.isBusy()]).toEqual(['idle', null, false]);

@@ -63,6 +63,11 @@ export class Recorder {
   readonly isBusy = computed(() => this.state() !== 'idle');
   /** The beat that sounds, from 1; null while idle. */
   readonly beat = signal<number | null>(null);
+  /** "Count-in: 2", "Beat 1": where the click is. */
+  readonly counted = computed(() => {
+    const beat = this.beat() ?? '…';
+    return this.state() === 'counting-in' ? `Count-in: ${beat}` : `Beat ${beat}`;
+  });
   private timers: number[] = [];
   private finish: (() => void) | null = null;
 

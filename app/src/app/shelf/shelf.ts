@@ -32,7 +32,12 @@ import { Asker } from '../workers/asker';
 import { FileReaderClient } from '../workers/reader';
 import { messageOf } from '../ui/message';
 import { BackupRow } from './backup-row';
+import { found, type ShelfOrder } from './find';
+import { FindRow } from './find-row';
 import { GuideOffer } from './guide-offer';
+
+/** So many songs are seen at a glance; of more, one is looked for. */
+const ONE_LOOK = 8;
 
 interface Card {
   readonly card: ShelfCard;
@@ -50,7 +55,7 @@ type LaunchedWindow = Window & {
 /** The songs, as cards with what a pianist wants to see; files come in by button or by dropping them. */
 @Component({
   selector: 'jh-shelf',
-  imports: [BackupRow, GuideOffer, NzButtonComponent, NzModalModule, RouterLink],
+  imports: [BackupRow, FindRow, GuideOffer, NzButtonComponent, NzModalModule, RouterLink],
   templateUrl: './shelf.html',
   styleUrl: './shelf.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -71,7 +76,15 @@ export class Shelf implements OnInit, OnDestroy {
   private readonly picker = viewChild.required<ElementRef<HTMLInputElement>>('picker');
 
   private readonly stored = signal<readonly ShelfCard[] | null>(null);
-  protected readonly cards = computed(() => this.stored()?.map(shown) ?? null);
+  /** Songs there are; null until that is known. */
+  protected readonly all = computed(() => this.stored()?.length ?? null);
+  protected readonly query = signal('');
+  protected readonly order = signal<ShelfOrder>('opened');
+  protected readonly cards = computed(() => {
+    const stored = this.stored();
+    return stored && found(stored, this.query(), this.order()).map(shown);
+  });
+  protected readonly isFull = computed(() => (this.all() ?? 0) > ONE_LOOK);
   /** The song deleted last. */
   protected readonly deleted = signal<ShelfCard | null>(null);
   protected readonly problem = signal<string | null>(null);
@@ -79,6 +92,8 @@ export class Shelf implements OnInit, OnDestroy {
   protected readonly isOver = signal(false);
 
   private isLeft = false;
+  /** Which of several files is read: "16 of 25: ". */
+  private readingAs = '';
 
   ngOnInit(): void {
     void this.refresh();
@@ -161,7 +176,10 @@ export class Shelf implements OnInit, OnDestroy {
   private async importAll(files: readonly File[]): Promise<void> {
     this.problem.set(null);
     let last: string | null = null;
-    for (const file of files) last = (await this.importOne(file, files.length === 1)) ?? last;
+    for (const [i, file] of files.entries()) {
+      this.readingAs = files.length > 1 ? `${i + 1} of ${files.length}: ` : '';
+      last = (await this.importOne(file, files.length === 1)) ?? last;
+    }
     if (files.length === 1 && last) await this.router.navigate(['/song', last]);
     else await this.refresh();
   }
@@ -169,7 +187,7 @@ export class Shelf implements OnInit, OnDestroy {
   /** Puts the song of a file on the shelf; one that comes alone is opened next. */
   private async importOne(file: File, isAlone: boolean): Promise<string | null> {
     const size = `${(file.size / 1024 / 1024).toFixed(1)} MB`;
-    this.reading.set(file.size > 1024 * 1024 ? `${file.name} (${size})` : file.name);
+    this.reading.set(this.readingAs + (file.size > 1024 * 1024 ? `${file.name} (${size})` : file.name));
     try {
       if (/\.zip$/i.test(file.name)) {
         this.reading.set(null);

@@ -10,4 +10,5 @@ export const bench: BenchDefinition = {
   behaviour: HandoutBehaviour,
   panel: HandoutPanel,
   stage: HandoutPages,
+  without: ['rail', 'piano', 'transport'],
 };

@@ -96,8 +96,7 @@ const ROWS = [...MAKER_MEMBERS].reverse();
       @if (maker.over(); as over) {
         @if (maker.isRecording()) {
           <p role="status">
-            Beat {{ maker.beat() }}: play it over {{ symbol(over.change.symbol) }}, from the bar after the
-            count-in.
+            {{ maker.counted() }} · play it over {{ symbol(over.change.symbol) }}, after the count-in.
           </p>
           <p class="line"><button nz-button type="button" (click)="maker.stop()">Stop</button></p>
         } @else {

@@ -24,7 +24,7 @@ describe('the pattern maker', () => {
   };
   const recorder = {
     isBusy: () => false,
-    beat: () => null,
+    counted: () => 'Beat 1',
     record: async () => {
       if (played.problem) throw new Error(played.problem);
       return played.keys;

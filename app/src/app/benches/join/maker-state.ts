@@ -182,7 +182,7 @@ export class MakerState {
   /** The chord that is played over: the first of the part. */
   readonly over = computed(() => this.bench.changesInPart()[0] ?? null);
   readonly isRecording = computed(() => this.recorder.isBusy());
-  readonly beat = computed(() => this.recorder.beat());
+  readonly counted = computed(() => this.recorder.counted());
 
   /** Records the figure once over the first chord of the part, and reads it as members. */
   async playIn(source: KeySource): Promise<void> {

@@ -29,7 +29,7 @@ const IN_TIME = 0.05;
     </div>
     @if (tap.isTapping()) {
       <p role="status">
-        Beat {{ tap.beat() }}: F is the left hand, J the right, from the bar after the clicks.
+        {{ tap.counted() }} · F is the left hand, J the right, after the count-in.
       </p>
       <p class="line"><button nz-button type="button" (click)="tap.stop()">Stop</button></p>
     } @else {

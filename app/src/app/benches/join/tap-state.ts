@@ -24,7 +24,7 @@ export class TapState {
   readonly judged = signal<JudgedRhythm<CountedStroke> | null>(null);
   readonly problem = signal('');
   readonly isTapping = computed(() => this.recorder.isBusy());
-  readonly beat = computed(() => this.recorder.beat());
+  readonly counted = computed(() => this.recorder.counted());
 
   constructor() {
     // What was tapped is of the part as it was.

@@ -20,4 +20,5 @@ export const bench: BenchDefinition = {
     ],
   },
   stage: PartSheet,
+  without: ['piano'],
 };

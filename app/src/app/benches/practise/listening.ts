@@ -29,7 +29,7 @@ export class Listening {
   /** Where the take that is being played has come to; null while none is. */
   readonly reached = signal<number | null>(null);
   readonly isListening = computed(() => this.recorder.isBusy());
-  readonly beat = computed(() => this.recorder.beat());
+  readonly counted = computed(() => this.recorder.counted());
 
   /** Nothing of the last turn is shown any more, and what is being played is not listened to. */
   clear(): void {

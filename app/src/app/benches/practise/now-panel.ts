@@ -101,7 +101,7 @@ import { WarmUpList } from './warm-up-list';
         @if (state.isSaid()) {
           <h3>Done?</h3>
         } @else if (state.listening.isListening()) {
-          <p role="status" class="standing">Beat {{ state.listening.beat() }}: play after the count-in.</p>
+          <p role="status" class="standing">{{ state.listening.counted() }}</p>
           <p class="line"><button nz-button type="button" (click)="state.stop()">Stop</button></p>
         } @else {
           <h3>Play a turn</h3>

@@ -1,0 +1,39 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { emptySong } from '@joined-hands/core/song';
+import { DEMO_SONGS } from '../../../../demo/songs';
+import { cardOf } from '../storage/card';
+import { found } from './find';
+
+const cards = [...DEMO_SONGS, { ...emptySong('e', 'Écluse'), subtitle: 'עברית' }].map((song) =>
+  cardOf(song, 1, {}),
+);
+const titles = (query: string): string[] => found(cards, query, 'opened').map(({ title }) => title);
+
+describe('songs found on the shelf', () => {
+  it('have every word, in title, subtitle, key or metre, whatever their capitals and marks', () => {
+    expect(titles('low WATER')).toEqual(['Lanterns at Low Water']);
+    expect(titles('bb major')).toEqual(['Mudflat Evening']);
+    expect(titles('minor 3/4')).toEqual(['Lanterns at Low Water']);
+    expect(titles('ecluse')).toEqual(['Écluse']);
+    expect(titles('écluse')).toEqual(['Écluse']);
+    expect(titles('עברית')).toEqual(['Écluse']);
+    expect(titles('lanterns jig')).toEqual([]);
+    expect(titles('  ')).toHaveLength(cards.length);
+  });
+
+  it('stand as they came, or by title; the cards themselves are left alone', () => {
+    const byTitle = found(cards, '', 'title').map(({ title }) => title);
+    expect(byTitle).toEqual([...cards.map(({ title }) => title)].sort((a, b) => a.localeCompare(b)));
+    expect(found(cards, '', 'opened')).toEqual(cards);
+  });
+
+  it('are found by any piece of their title', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...cards), fc.nat(), fc.nat(), ({ title }, from, length) => {
+        const start = from % title.length;
+        expect(titles(title.slice(start, start + 1 + (length % title.length)))).toContain(title);
+      }),
+    );
+  });
+});
