@@ -107,7 +107,7 @@ test('a rub is found, understood and remedied', async ({ page }) => {
     title: 'Rubbing',
   });
   await toChords(page);
-  const finding = page.locator('.findings > li', { hasText: 'rubs with C' });
+  const finding = page.locator('.findings > li', { hasText: 'clashes with C' });
   await expect(finding).toContainText('F clashes with C: the 11 over a major third, for 4 beats on 1');
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('jh-chord-panel .roles .rub')).toContainText('F clashes with C');

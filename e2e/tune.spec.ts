@@ -94,7 +94,7 @@ test('a demo song is told in letters and counts; its rhythm is tapped; keys pres
   await expect(page.locator('#counts')).toHaveValue(writeTune(lanterns).counts);
   for (let i = 0; i < 12; i++) await page.getByRole('button', { name: 'Click faster' }).click();
   await page.getByRole('button', { name: 'Tap the rhythm' }).click();
-  await expect(page.locator('jh-letters-entry')).toContainText('Tap any key', { timeout: 60_000 });
+  await expect(page.locator('jh-letters-entry')).toContainText('tap any key', { timeout: 60_000 });
   for (let i = 0; i < 3; i++) {
     await page.keyboard.down('Space');
     await page.waitForTimeout(200);
@@ -183,7 +183,7 @@ test('a take of the simulated pianist is recorded, compared and kept', async ({ 
   await page.locator('#take-tempo').fill('200');
   await page.locator('#take-bars').fill('1');
   await page.getByRole('button', { name: 'Demo player' }).click();
-  await expect(page.locator('jh-play-panel')).toContainText('Counting in', { timeout: 60_000 });
+  await expect(page.locator('jh-play-panel')).toContainText('Count-in', { timeout: 60_000 });
   const takes = page.getByRole('list', { name: 'Attempts' }).locator('li');
   await expect(takes).toHaveCount(1, { timeout: 60_000 });
   await expect(takes.first()).toContainText('4 notes, straight, two to a beat');

@@ -132,7 +132,7 @@ describe('the measures of effort', () => {
     expect(said(line('right', [66, 62, 68, 66]))).toContain(black);
     expect(said(pairs(60))).toContain(black);
     expect(said([...pairs(60), ...line('right', [72])])).not.toContain(black);
-    const alone = 'the left hand often strikes alone';
+    const alone = 'the left hand often plays alone';
     const off = (count: number) =>
       line('left', [48, 50, 52, 53].slice(0, count)).map((n) => ({ ...n, tick: n.tick + 480 }));
     expect(said(STEPS.slice(0, 4), off(1))).not.toContain(alone);
@@ -141,8 +141,8 @@ describe('the measures of effort', () => {
     const held = STEPS.slice(0, 1).map((n) => ({ ...n, tick: 480, length: 960 }));
     expect(said(held, line('left', [48, 50]).slice(1))).not.toContain(alone);
     const quick = (seconds: number) => said(line('right', [60, 62, 64, 65]), [], seconds).join();
-    expect(quick(1)).toContain('strikes a second');
-    expect(quick(8)).not.toContain('strikes a second');
+    expect(quick(1)).toContain('notes a second');
+    expect(quick(8)).not.toContain('notes a second');
   });
 
   it('says which hand opens wide', () => {
@@ -179,7 +179,7 @@ describe('the measures of effort', () => {
     const { reasons, total } = effortOf(part(STEPS, line('left', [36, 55, 36, 55, 36, 55, 36, 55]), 2));
     expect(total).toBeGreaterThan(20);
     expect(reasons).toHaveLength(2);
-    expect(inWords(reasons[0])).toMatch(/^the hands are carried \d+ mm every second$/);
+    expect(inWords(reasons[0])).toMatch(/^the hands travel \d+ mm a second$/);
   });
 });
 
