@@ -28,9 +28,7 @@ const IN_TIME = 0.05;
       }
     </div>
     @if (tap.isTapping()) {
-      <p role="status">
-        {{ tap.counted() }} · F is the left hand, J the right, after the count-in.
-      </p>
+      <p role="status">{{ tap.counted() }} · F is the left hand, J the right, after the count-in.</p>
       <p class="line"><button nz-button type="button" (click)="tap.stop()">Stop</button></p>
     } @else {
       <p class="note">F is the left hand, J the right, at the tempo chosen, after a bar of clicks.</p>
