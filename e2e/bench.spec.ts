@@ -80,6 +80,12 @@ test('Play from the keyboard keeps the focus; parts 1 to 2 are played in a row a
     timeout: 60_000,
   });
   await page.getByRole('button', { name: 'Stop' }).click();
+  // What plays can be stopped on a bench that has no use for it.
+  await page.getByRole('button', { name: 'All', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Stop', exact: true })).toBeVisible();
+  await page.getByRole('link', { name: 'Handout', exact: true }).click();
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await expect(page.locator('jh-transport')).toHaveCount(0);
 });
 
 test.describe('on a telephone', () => {

@@ -30,12 +30,14 @@ function whatIsFocused(): string {
   if (!focused || focused === document.body) return 'nothing is focused';
   const { left, right, top, bottom } = focused.getBoundingClientRect();
   const isInSight = right > 0 && bottom > 0 && left < innerWidth && top < innerHeight;
-  // The control itself shows it, or what stands for it: a label round a small box, a drawn shape.
-  const shows = [focused, focused.parentElement, focused.nextElementSibling].some((element) => {
+  const isOutlined = (element: Element | null): boolean => {
     if (!element) return false;
-    const { outlineStyle, outlineWidth, boxShadow } = getComputedStyle(element);
-    return (outlineStyle !== 'none' && outlineWidth !== '0px') || boxShadow !== 'none';
-  });
+    const { outlineStyle, outlineWidth } = getComputedStyle(element);
+    return outlineStyle !== 'none' && outlineWidth !== '0px';
+  };
+  // A radio button is drawn by its label.
+  const label = focused.matches('input[type=radio], input[type=checkbox]') ? focused.closest('label') : null;
+  const shows = isOutlined(focused) || isOutlined(label);
   const name = `${focused.tagName.toLowerCase()} ${focused.getAttribute('aria-label') ?? focused.textContent?.trim().slice(0, 30)}`;
   return `${!isInSight ? 'out of sight' : shows ? 'seen' : 'not shown'}: ${name}`;
 }

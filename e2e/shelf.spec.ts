@@ -93,6 +93,8 @@ test('on a full shelf a song is found as one types, and songs stand in order of 
   const songs = page.getByRole('article');
   await expect(songs).toHaveCount(10);
   const find = page.getByRole('searchbox', { name: 'Find a song' });
+  await page.locator('jh-find-row label', { hasText: 'Title' }).click();
+  await expect(songs.first()).toContainText('Boathouse Jig');
   await find.fill('low a minor');
   await expect(songs).toHaveCount(1);
   await expect(songs).toContainText('Lanterns at Low Water');
@@ -100,8 +102,18 @@ test('on a full shelf a song is found as one types, and songs stand in order of 
   await expect(page.getByText('0 of 10 songs')).toBeVisible();
   await page.getByRole('button', { name: 'Show all' }).click();
   await expect(songs).toHaveCount(10);
-  await page.locator('jh-find-row label', { hasText: 'Title' }).click();
-  await expect(songs.first()).toContainText('Boathouse Jig');
+  // Where few are left, what is looked for can still be taken back.
+  await find.fill('sluicegate');
+  for (let left = 4; left >= 2; left--) {
+    await songs
+      .first()
+      .getByRole('button', { name: /^Delete/ })
+      .click();
+    await expect(page.getByText(`${left} of ${left + 5} songs`)).toBeVisible();
+  }
+  await find.fill('');
+  await expect(songs).toHaveCount(7);
+  await expect(find).toHaveCount(0);
 });
 
 test('a deleted song can be put back; one that is gone says so', async ({ page }) => {

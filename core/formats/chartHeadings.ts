@@ -1,4 +1,4 @@
-import { type Key, type Mode, MODES, parsePitchClass, PitchNameError, withSignature } from '../music';
+import { type Key, type Mode, MODES, parsePitchClass, PitchNameError } from '../music';
 import { FileError } from './fileError';
 
 /** What a line at the head of a chart may tell, by the words it begins with. */
@@ -77,7 +77,7 @@ export function keyFrom(text: string, line: number): Key {
   try {
     if (match) {
       const tonic = parsePitchClass(match[1].charAt(0).toUpperCase() + match[1].slice(1));
-      return withSignature({ tonic, mode: modeNamed(match[2] ?? '') });
+      return { tonic, mode: modeNamed(match[2] ?? '') };
     }
   } catch (error) {
     if (!(error instanceof PitchNameError)) throw error;

@@ -1,3 +1,4 @@
+import { strToU8 } from 'fflate';
 import { textOf } from '../testing';
 import { describe, expect, it } from 'vitest';
 import { arrange } from '../arrange';
@@ -6,6 +7,7 @@ import { DEFAULT_PROFILE, type Song, unfold } from '../song';
 import { writeWalkthrough } from '../words';
 import { readChart } from './chordPro';
 import { FileError, MOST_BYTES, refuseTooLarge } from './fileError';
+import { openFile } from './openFile';
 import { writeMusicXml } from './musicxmlWrite';
 
 const read = (text: string): Song => readChart(text, 'id', 'Chart');
@@ -46,6 +48,16 @@ describe('chord charts', () => {
     ]);
     expect(keyName(song.keyMap[0])).toBe('C major');
     expect(keyName(read('| Am | Dm | E7 | Am |').keyMap[0])).toBe('A minor');
+  });
+
+  it('in a key that has no signature are in the one that sounds the same, and say so', () => {
+    for (const head of ['Key: G#\n| G# | D#7 |', '{key: G#}\n[G#]low [D#7]tide']) {
+      const opened = openFile('chart.txt', strToU8(head), 'id');
+      if (opened.kind === 'project') throw new Error('a chart is no project');
+      const [{ song }] = opened.tunes;
+      expect(keyName(song.keyMap[0])).toBe('Ab major');
+      expect(song.imported.map(textOf).join()).toContain('G♯ major has more than seven accidentals');
+    }
   });
 
   it('take the head however it is written, with brackets or without', () => {

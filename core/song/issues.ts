@@ -14,13 +14,13 @@ const MEMBERS: Readonly<Record<string, string>> = {
   pins: 'pinned voicing',
   fingerPins: 'pinned finger',
   closeHands: 'choice for hands too close',
-  settled: 'settled part',
+  settled: 'part kept as learned',
   patterns: 'pattern of your own',
   fillsTaken: 'fill that was taken',
   fillsDeclined: 'fill that was declined',
   thinningRefused: 'chord played in full',
   imported: 'remark on the file that was read',
-  dismissed: 'finding left as it is',
+  dismissed: 'ignored finding',
 };
 /** What else a song says of itself. */
 const WHOLE: Readonly<Record<string, string>> = {

@@ -153,6 +153,7 @@ describe('practising in words', () => {
       'bar 6: a key of the right hand left out',
     );
     expect(troubleInWords(trouble({ kind: 'extra', times: 1 }))).toBe('bar 6: an extra key');
+    expect(troubleInWords(trouble({ kind: 'extra', times: 17 }))).toBe('bar 6: 17 extra keys');
     expect(troubleInWords(trouble({ kind: 'restart', times: 1 }))).toBe('bar 6: stopped and begun again');
   });
 

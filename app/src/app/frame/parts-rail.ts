@@ -37,7 +37,7 @@ const PAUSE_MS = 30;
               <span class="fill" [style.height.%]="effort(i)"></span>
             </span>
             @if (part.settled) {
-              <span class="settled">settled</span>
+              <span class="settled">learned</span>
             }
           </button>
         </li>

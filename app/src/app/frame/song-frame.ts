@@ -302,6 +302,9 @@ export class SongFrame implements OnInit {
     this.bench.select(null);
   }
 
+  /** What plays can be stopped on any bench. */
+  protected readonly hasTransport = computed(() => this.has('transport') || this.playing.player.isPlaying());
+
   goToBench(number: number): void {
     const row = BENCHES[number - 1];
     if (row) void this.router.navigate(['/song', this.id(), ...(row.address ? [row.address] : [])]);

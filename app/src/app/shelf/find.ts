@@ -5,7 +5,7 @@ export type ShelfOrder = 'opened' | 'title';
 
 /**
  * Songs that have every word of a query in their title, subtitle, key or metre, wherever in a word; capitals and marks on
- * letters do not matter. The cards come with the one opened last first. `found(cards, 'low am') // Lanterns at Low Water`
+ * letters do not matter. The cards come with the one opened last first. `found(cards, 'low a minor', 'title') // Lanterns at Low Water`
  */
 export function found(cards: readonly ShelfCard[], query: string, order: ShelfOrder): ShelfCard[] {
   const words = plain(query).split(/\s+/).filter(Boolean);

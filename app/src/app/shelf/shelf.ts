@@ -10,16 +10,12 @@ import {
   viewChild,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { MOST_BYTES, type OpenedFile, READ_ENDINGS, type TuneCandidate } from '@joined-hands/core/formats';
-import { asPreferred, DEFAULT_PROFILE, type Profile, type Song } from '@joined-hands/core/song';
-import { readRecord } from '@joined-hands/core/practice';
-import { counted } from '@joined-hands/core/words';
+import { READ_ENDINGS } from '@joined-hands/core/formats';
+import { asPreferred, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import { formatDistanceToNow } from 'date-fns';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { firstValueFrom } from 'rxjs';
-import { FIRST_PLACE } from '../storage/place';
-import { PracticeStore } from '../storage/practice-store';
 import { Bin } from '../storage/bin';
 import { SongStore, UnreadableSongError } from '../storage/song-store';
 import type { ShelfCard } from '../storage/stored';
@@ -27,13 +23,13 @@ import { takeAwayRaw } from '../storage/take-away';
 import { openDialog } from '../ui/dialog';
 import { Offline } from '../ui/offline';
 import { Problems } from '../ui/problems';
-import { ArrangerClient } from '../workers/arranger';
 import { Asker } from '../workers/asker';
 import { FileReaderClient } from '../workers/reader';
 import { messageOf } from '../ui/message';
 import { BackupRow } from './backup-row';
 import { found, type ShelfOrder } from './find';
 import { FindRow } from './find-row';
+import { Importing } from './importing';
 import { GuideOffer } from './guide-offer';
 
 /** So many songs are seen at a glance; of more, one is looked for. */
@@ -56,6 +52,7 @@ type LaunchedWindow = Window & {
 @Component({
   selector: 'jh-shelf',
   imports: [BackupRow, FindRow, GuideOffer, NzButtonComponent, NzModalModule, RouterLink],
+  providers: [Importing],
   templateUrl: './shelf.html',
   styleUrl: './shelf.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -63,10 +60,9 @@ type LaunchedWindow = Window & {
 export class Shelf implements OnInit, OnDestroy {
   private readonly songs = inject(SongStore);
   private readonly bin = inject(Bin);
-  private readonly practice = inject(PracticeStore);
   protected readonly offline = inject(Offline);
   private readonly reader = inject(FileReaderClient);
-  private readonly arranger = inject(ArrangerClient);
+  private readonly importing = inject(Importing);
   private readonly asker = inject(Asker);
   private readonly problems = inject(Problems);
   private readonly router = inject(Router);
@@ -84,16 +80,15 @@ export class Shelf implements OnInit, OnDestroy {
     const stored = this.stored();
     return stored && found(stored, this.query(), this.order()).map(shown);
   });
-  protected readonly isFull = computed(() => (this.all() ?? 0) > ONE_LOOK);
+  /** Also while something is looked for: what is not shown could not be brought back else. */
+  protected readonly isFull = computed(() => (this.all() ?? 0) > ONE_LOOK || this.query() !== '');
   /** The song deleted last. */
   protected readonly deleted = signal<ShelfCard | null>(null);
-  protected readonly problem = signal<string | null>(null);
-  protected readonly reading = signal<string | null>(null);
+  protected readonly problem = this.importing.problem;
+  protected readonly reading = this.importing.reading;
   protected readonly isOver = signal(false);
 
   private isLeft = false;
-  /** Which of several files is read: "16 of 25: ". */
-  private readingAs = '';
 
   ngOnInit(): void {
     void this.refresh();
@@ -172,92 +167,11 @@ export class Shelf implements OnInit, OnDestroy {
     this.isOver.set(isOver);
   }
 
-  /** Reads files one after the other; a single good one is opened at once. */
+  /** Puts files on the shelf; a single good one is opened at once. */
   private async importAll(files: readonly File[]): Promise<void> {
-    this.problem.set(null);
-    let last: string | null = null;
-    for (const [i, file] of files.entries()) {
-      this.readingAs = files.length > 1 ? `${i + 1} of ${files.length}: ` : '';
-      last = (await this.importOne(file, files.length === 1)) ?? last;
-    }
+    const last = await this.importing.all(files, (backup) => this.backupRow().restore(backup));
     if (files.length === 1 && last) await this.router.navigate(['/song', last]);
     else await this.refresh();
-  }
-
-  /** Puts the song of a file on the shelf; one that comes alone is opened next. */
-  private async importOne(file: File, isAlone: boolean): Promise<string | null> {
-    const size = `${(file.size / 1024 / 1024).toFixed(1)} MB`;
-    this.reading.set(this.readingAs + (file.size > 1024 * 1024 ? `${file.name} (${size})` : file.name));
-    try {
-      if (/\.zip$/i.test(file.name)) {
-        this.reading.set(null);
-        await this.backupRow().restore(file);
-        return null;
-      }
-      if (file.size > MOST_BYTES) {
-        this.problem.set(
-          `${file.name}: the file is too large, ${size}; at most 20 MB are read. Export only the melody.`,
-        );
-        return null;
-      }
-      this.arranger.warm();
-      // Loads while the file is read; where it cannot be, going there says so.
-      import('../frame/song-route').catch(() => undefined);
-      const bytes = new Uint8Array(await file.arrayBuffer());
-      const [result, profile] = await Promise.all([
-        this.reader.read(file.name, bytes, crypto.randomUUID()),
-        this.songs.profile(),
-      ]);
-      this.reading.set(null);
-      if (result === null) return null;
-      if (result.kind === 'refused') {
-        this.problem.set(`${file.name}: ${result.reason} The songs on the shelf are untouched.`);
-        return null;
-      }
-      const song = await this.chosen(result.opened, profile);
-      if (!song) return null;
-      const own = { ...song, id: crypto.randomUUID() };
-      if (isAlone) this.arranger.begin(own, profile ?? DEFAULT_PROFILE, FIRST_PLACE.part);
-      await this.songs.add(own);
-      if (result.opened.kind === 'project')
-        await this.takePractice(file.name, own.id, result.opened.practice);
-      return own.id;
-    } catch (error) {
-      this.problem.set(`${file.name}: it could not be stored: ${messageOf(error)}.`);
-      return null;
-    } finally {
-      this.reading.set(null);
-    }
-  }
-
-  /** What was practised comes along with a project; the song is there whatever becomes of it. */
-  private async takePractice(name: string, songId: string, practice: unknown): Promise<void> {
-    const read = readRecord(practice);
-    if (!read) return;
-    try {
-      await this.practice.take(songId, read.record);
-      if (read.refused > 0)
-        this.problems.tell(
-          `${name}: ${counted(read.refused, 'entry', 'entries')} of what was practised could not be read and ${read.refused === 1 ? 'was' : 'were'} left out.`,
-        );
-    } catch (error) {
-      this.problems.say(`${name}: what was practised could not be stored`, error);
-    }
-  }
-
-  /** The song of a file: where several lines could be the melody, the one the pianist takes; null when none is. */
-  private async chosen(opened: OpenedFile, profile: Profile | null): Promise<Song | null> {
-    if (opened.kind === 'project') return opened.song;
-    if (opened.tunes.length === 1) return asPreferred(opened.tunes[0].song, profile);
-    const { TuneChoice } = await import('./tune-choice');
-    const modal = openDialog(this.modal, {
-      nzTitle: 'Which line is the melody?',
-      nzContent: TuneChoice,
-      nzData: opened.tunes,
-      nzWidth: 640,
-    });
-    const taken: TuneCandidate | undefined = await firstValueFrom(modal.afterClose);
-    return taken ? asPreferred(taken.song, profile) : null;
   }
 
   protected cancelReading(): void {

@@ -54,7 +54,9 @@ const SHOWN_FIRST = 12;
     } @else {
       <section>
         <h2>Chords that hold a note</h2>
-        <p>Pick a chord with a melody note over it: press it on the seam, or → for the first of this part.</p>
+        <p>
+          Select a chord with a melody note over it: press it on the seam, or → for the first of this part.
+        </p>
       </section>
     }
   `,

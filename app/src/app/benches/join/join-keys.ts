@@ -22,7 +22,7 @@ export function joinKeys(join: JoinState): readonly BenchKey[] {
     },
     {
       keys: '←  →  Enter',
-      does: 'while stepping: the strike before, the next',
+      does: 'while stepping: back, on',
       when: isStepping,
       run: {
         ArrowLeft: () => join.stepBy(-1),
@@ -44,7 +44,7 @@ export function joinKeys(join: JoinState): readonly BenchKey[] {
     },
     {
       keys: '1 … 5',
-      does: 'at the fingers: this finger on the note picked; Delete lets it go',
+      does: 'at the fingers: this finger on the selected note; Delete lets it go',
       when: atFingers,
       run: {
         ...Object.fromEntries(FINGERS.map((finger) => [finger, () => join.pinFinger(finger)])),

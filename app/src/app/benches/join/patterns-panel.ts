@@ -100,10 +100,10 @@ import { PatternChoices } from './pattern-choices';
                     jhGivesWay
                     nzSize="small"
                     type="button"
-                    [attr.aria-label]="'Copy here ' + row.pattern.name + ' from ' + row.song"
+                    [attr.aria-label]="'Copy ' + row.pattern.name + ' from ' + row.song"
                     (click)="maker.takeOver(row.pattern)"
                   >
-                    Copy here
+                    Copy
                   </button>
                 </li>
               }

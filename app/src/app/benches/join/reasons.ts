@@ -81,7 +81,7 @@ export class Reasons {
 
   protected readonly pedals: readonly ChoiceOption<Choices['pedal']>[] = [
     { value: 'none', label: 'None' },
-    { value: 'change', label: 'Changed with each chord' },
+    { value: 'change', label: 'With each chord' },
     { value: 'half', label: 'Also at half bars' },
     { value: 'held', label: 'Held through the part' },
     { value: 'end', label: 'Only under the last chord' },

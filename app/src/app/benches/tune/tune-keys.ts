@@ -53,7 +53,7 @@ export function tuneKeys(tune: TuneState): readonly BenchKey[] {
         Backspace: () => tune.remove(),
       },
     },
-    { keys: 'P', does: 'pick the whole part', run: { p: () => tune.pickPart() } },
+    { keys: 'P', does: 'select the whole part', run: { p: () => tune.pickPart() } },
     {
       keys: 'W',
       does: 'type the words from here',

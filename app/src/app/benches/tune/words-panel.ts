@@ -106,7 +106,7 @@ export class WordsPanel {
   protected readonly spare = computed(() => this.bench.song()?.spareWords ?? '');
   protected readonly where = computed(() => {
     if (this.scope() === 'song') return 'the first note of the song';
-    return this.tune.note() ? 'the note picked' : 'the first note of the part';
+    return this.tune.note() ? 'the selected note' : 'the first note of the part';
   });
   protected readonly count = computed(() => {
     const sung = this.notes().filter((note) => note.lyric).length;

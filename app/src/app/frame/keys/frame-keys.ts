@@ -1,5 +1,6 @@
 import type { BenchState } from '../bench-state';
 import type { Playing } from '../playing';
+import { BENCHES } from '../registry';
 import type { BenchKey } from './bench-keys';
 
 /** The frame as keys act on it. */
@@ -77,8 +78,8 @@ export function frameKeys(frame: Commanded): readonly FrameKey[] {
       run: { PageUp: () => frame.turn(-1), PageDown: () => frame.turn(1) },
     },
     {
-      keys: 'Alt + 1 … 7',
-      does: 'Tune, Parts, Chords, Join, Fills, Practise, Handout',
+      keys: `Alt + 1 … ${BENCHES.length}`,
+      does: BENCHES.map(({ name }) => name).join(', '),
       isAlways: true,
       run: {},
     },

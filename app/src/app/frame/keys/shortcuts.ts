@@ -2,6 +2,7 @@ import { inject, Injectable, signal } from '@angular/core';
 import { SongStore } from '../../storage/song-store';
 import { Problems } from '../../ui/problems';
 import type { BenchBehaviour } from '../definition';
+import { BENCHES } from '../registry';
 import { runOf } from './bench-keys';
 import { DigitJoiner } from './digits';
 import { type Commanded, type FrameKey, goTo } from './frame-keys';
@@ -48,9 +49,9 @@ export class Shortcuts {
    */
   read(event: KeyboardEvent, { frame, keys, bench: behaviour, parts }: KeyReaders): (() => void) | null {
     if (event.isComposing) return null;
-    const bench = benchMeant(event);
-    if (bench !== null) return () => frame.goToBench(bench);
     const focus = this.focusOf(event);
+    const bench = focus.inDialog ? null : benchMeant(event);
+    if (bench !== null) return () => frame.goToBench(bench);
     const own = behaviour?.readKey(event, focus, this.areOn()) ?? runOf(keys, event, focus, this.areOn());
     const digit = own ? undefined : this.digitMeant(event, focus);
     if (digit === undefined) {
@@ -82,10 +83,11 @@ export class Shortcuts {
   }
 }
 
-/** Alt and a digit open a bench, wherever the focus is. */
+/** Alt and a digit: the number of a bench. */
 function benchMeant(event: KeyboardEvent): number | null {
-  const digit =
-    event.altKey && !event.ctrlKey && !event.metaKey && !event.shiftKey ? digitOf(event) : undefined;
-  // As many as there are benches: the others are the browser's.
-  return digit === undefined || !/[1-7]/.test(digit) ? null : Number(digit);
+  const { altKey, ctrlKey, metaKey, shiftKey, code } = event;
+  // Alt and the digits of the number pad write signs on some systems.
+  if (!altKey || ctrlKey || metaKey || shiftKey || code.startsWith('Numpad')) return null;
+  const number = Number(digitOf(event) ?? 0);
+  return number >= 1 && number <= BENCHES.length ? number : null;
 }
