@@ -6,7 +6,7 @@ import { readProject } from '../core/formats';
 import { applyEdit, DEFAULT_PROFILE } from '../core/song';
 import { writeWalkthrough } from '../core/words';
 import { DEMO_SONGS } from '../demo/songs';
-import { arranged, openSong, fromMenu } from './pages';
+import { arranged, openSong, fromMenu, switchCountIn } from './pages';
 import { test } from './tab';
 
 const [lanterns, sluicegate] = DEMO_SONGS;
@@ -70,7 +70,7 @@ test('Play from the keyboard keeps the focus; parts 1 to 2 are played in a row a
   await expect(play).toBeFocused();
   for (let i = 0; i < 12; i++) await page.getByRole('button', { name: 'Faster' }).click();
   await expect(page.locator('jh-transport')).toContainText('160 %');
-  await page.getByRole('button', { name: 'Count in' }).click();
+  await switchCountIn(page);
   await page.keyboard.press('2');
   await page.getByRole('button', { name: '1–2' }).click();
   await expect(page.locator('jh-parts-rail [aria-current=step] .number')).toHaveText('1', {

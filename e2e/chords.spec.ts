@@ -115,7 +115,7 @@ test('a rub is found, understood and remedied', async ({ page }) => {
   await finding.getByRole('button', { name: /^Csus4/ }).click();
   await expect(symbols(page).first()).toHaveText('Csus4');
   await expect(finding).toHaveCount(0);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(finding).toHaveCount(1);
 });
 
@@ -170,7 +170,7 @@ test('an unknown symbol is refused in a sentence; chords that hold a note are he
   await page.locator('#symbol').fill('N.C.');
   await page.locator('#symbol').press('Enter');
   await expect(symbols(page).first()).not.toHaveText('Am');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(symbols(page).first()).toHaveText('Am');
   await job(page, 'Holds');
   await expect(page.locator('jh-holds-panel h2')).toHaveText('Chords that hold A');

@@ -3,7 +3,7 @@ import { arrange } from '../core/arrange';
 import { applyEdit, DEFAULT_PROFILE } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
 import { graveFindings } from './axe';
-import { arranged, fromMenu, openSong, watch } from './pages';
+import { arranged, fromMenu, openSong, watch, chooseLevel } from './pages';
 import { test } from './tab';
 
 const [lanterns] = DEMO_SONGS;
@@ -104,7 +104,7 @@ test('the effort of a song is shown, and what makes the hardest part easier is o
 }) => {
   const watched = watch(page);
   await openSong(page, 'Lanterns at Low Water');
-  await page.locator('.rungs label', { hasText: '5' }).click();
+  await chooseLevel(page, 5);
   await arranged(page);
   await page.keyboard.press('6');
   await page.keyboard.press('e');
@@ -136,12 +136,15 @@ test('the desk view shows the part alone, turns by keys, and shows only whole ro
       const stops = [...element.querySelectorAll<HTMLElement>('.stop')].map((stop) => stop.offsetTop);
       return Math.min(...stops.map((top) => Math.abs(top - element.scrollTop)));
     });
+  // Four bars stand whole on a screen of usual height; on a low one they turn by row.
+  await expect(page.locator('.turner')).toHaveCount(0);
+  await page.setViewportSize({ width: 1280, height: 560 });
   await expect(page.locator('.turner')).toContainText('row 1 of 2');
   await page.keyboard.press('PageDown');
   await expect(page.locator('.turner')).toContainText('row 2 of 2');
   await expect.poll(cut).toBeLessThanOrEqual(1);
   // An edit leaves the row that is read where it is.
-  await page.locator('.rungs label', { hasText: '2' }).click();
+  await chooseLevel(page, 2);
   await arranged(page);
   await expect(page.locator('.turner')).toContainText('row 2 of 2');
   await page.keyboard.press('PageDown');
@@ -151,6 +154,7 @@ test('the desk view shows the part alone, turns by keys, and shows only whole ro
   // Another part begins with its first row.
   await expect(page.locator('.turner')).toContainText('row 1 of');
   await expect.poll(() => rows.evaluate(({ scrollTop }) => scrollTop)).toBe(0);
+  await page.setViewportSize({ width: 1280, height: 800 });
   await page.keyboard.press('1');
   await fromMenu(page, 'Full screen');
   await expect(page.locator('jh-frame-header')).toBeHidden();

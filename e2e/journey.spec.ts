@@ -5,7 +5,7 @@ import { readProject } from '../core/formats';
 import { DEFAULT_PROFILE } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
 import { Keys } from './keyboard';
-import { arranged, fromMenu, openFromShelf, openSong, watch } from './pages';
+import { arranged, fromMenu, openFromShelf, openSong, watch, chooseLevel, switchCountIn } from './pages';
 import { test } from './tab';
 import { readMusicXml } from '../core/testing';
 
@@ -34,10 +34,10 @@ test('a demo song, from the shelf to an exported file, and back after a reload',
   await second.getByRole('button', { name: 'Take' }).click();
   await expect(page.getByRole('button', { name: 'Release this pin' })).toBeVisible();
   await expect(page.locator('.keys b')).toHaveText((letters ?? '').split(' '));
-  await expect(page.locator('[data-change=c2] .inversion')).toContainText('pinned');
+  await expect(page.locator('[data-change=c2] circle.pin')).toBeVisible();
 
   // Climb to the moving left hand.
-  await page.locator('.rungs label', { hasText: '5' }).click();
+  await chooseLevel(page, 5);
   await expect(page.locator('jh-transport')).toContainText('Moving left hand');
   await arranged(page);
 
@@ -47,7 +47,7 @@ test('a demo song, from the shelf to an exported file, and back after a reload',
       (window as unknown as { heard: unknown }).heard = (event as CustomEvent).detail;
     }),
   );
-  await page.getByRole('button', { name: 'Count in' }).click();
+  await switchCountIn(page);
   await page.getByRole('button', { name: 'Play part 1' }).click();
   const playhead = page.getByTestId('playhead');
   await expect(playhead).toBeAttached({ timeout: 60_000 });
@@ -139,13 +139,13 @@ test('walks are offered on the seventh rung and can be left out; the profile is 
   page,
 }) => {
   await openSong(page, 'Sluicegate Song');
-  await page.locator('.rungs label', { hasText: '7' }).click();
+  await chooseLevel(page, 7);
   const walk = page.locator('.fills li').first();
   await expect(walk).toContainText('bar 4, from 2: C3 B2 A2 to G2');
   await expect(page.locator('.block.fill')).toHaveCount(2);
   await walk.getByRole('button', { name: 'Leave out' }).click();
   await expect(page.locator('.block.fill')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.locator('.block.fill')).toHaveCount(2);
   await page.keyboard.press('Control+z');
   await expect(page.locator('.block.fill')).toHaveCount(0);

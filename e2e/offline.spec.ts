@@ -60,7 +60,7 @@ test('away from the network everything works: shelf, every bench, sound, export,
   await page.getByRole('button', { name: 'Stop' }).click();
   // The grand itself, not the tone that stands in for it.
   await expect(page.getByText('simple tone')).toHaveCount(0);
-  await page.locator('summary', { hasText: 'More' }).click();
+  await page.locator('jh-frame-header summary').click();
   await page.locator('.menu').getByText('Export', { exact: true }).click();
   const exported = page.waitForEvent('download');
   await page.getByRole('button', { name: 'MIDI', exact: true }).click();
@@ -115,11 +115,11 @@ test.describe('a new version', () => {
     await arranged(page);
     await page.keyboard.press('ArrowRight');
     await page.locator('jh-transport label', { hasText: '2' }).first().click();
-    await page.locator('summary', { hasText: 'More •' }).click();
+    await page.locator('jh-frame-header summary', { hasText: 'More •' }).click();
     await page.getByRole('button', { name: 'Update' }).click();
     await expect(page.locator('meta[name=build]')).toBeAttached();
     await arranged(page);
     await expect(page.locator('jh-transport')).toContainText('Melody and bass');
-    await expect(page.locator('summary', { hasText: 'More' })).toHaveText('More');
+    await expect(page.locator('jh-frame-header summary')).toHaveText('More');
   });
 });

@@ -48,8 +48,8 @@ export function watch(page: Page): { readonly errors: string[]; readonly outside
 
 /** Presses an entry of the menu in the header of a song. */
 export async function fromMenu(page: Page, name: string): Promise<void> {
-  await page.locator('summary', { hasText: 'More' }).click();
-  await page.locator('.menu').getByText(name, { exact: true }).click();
+  await page.locator('jh-frame-header summary').click();
+  await page.locator('jh-frame-header .menu').getByText(name, { exact: true }).click();
 }
 
 /** A heading of the job of now. */
@@ -78,4 +78,30 @@ export async function toRightHand(page: Page): Promise<void> {
   await page.keyboard.press('y');
   await page.keyboard.press('ArrowRight');
   await expect(title(page, 'Part 1, right hand')).toBeVisible();
+}
+
+/** What the level chosen is called: "4 Block chords". */
+export const level = (page: Page) => page.locator('jh-transport .ant-select-selection-item');
+
+/** Chooses a level, 1 to 7. */
+export async function chooseLevel(page: Page, number: number | string): Promise<void> {
+  await page.locator('jh-transport nz-select').click();
+  await page.locator('.ant-select-item-option', { hasText: new RegExp(`^\\s*${number} `) }).click();
+}
+
+/** Switches the count-in before what is played. */
+export async function switchCountIn(page: Page): Promise<void> {
+  await page.locator('jh-transport summary').click();
+  await page.getByRole('button', { name: 'Count in' }).click();
+}
+
+/** Opens a tab of the bench, one behind "More" as well. */
+export async function openTab(page: Page, name: string): Promise<void> {
+  const exactly = new RegExp(`^${name}$`);
+  const tab = page.locator('jh-bench-panel .tabs label', { hasText: exactly });
+  const rare = page.locator('jh-bench-panel .tabs .menu button', { hasText: exactly });
+  if ((await rare.count()) > 0) {
+    await page.locator('jh-bench-panel .tabs summary').click();
+    await rare.click();
+  } else await tab.click();
 }

@@ -130,7 +130,7 @@ test('sections are proposed, renamed, given energy and a growing loudness', asyn
   await page.locator('jh-sections-panel label', { hasText: '5' }).click();
   await expect(page.locator('jh-parts-map .section').first()).toContainText('●●●●●');
   await page.locator('jh-sections-panel label', { hasText: 'Growing' }).click();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.locator('jh-sections-panel .ant-radio-button-wrapper-checked').last()).toHaveText('Even');
 });
 

@@ -1,7 +1,7 @@
 import { expect } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { graveFindings } from './axe';
-import { arranged, fromMenu, openShelf, openFromShelf } from './pages';
+import { arranged, fromMenu, openShelf, openFromShelf, openTab } from './pages';
 import { test } from './tab';
 
 const LEAD_SHEET = readFileSync(new URL('../demo/files/sluicegate.musicxml', import.meta.url));
@@ -120,7 +120,7 @@ test('a deleted song can be put back; one that is gone says so', async ({ page }
   await openShelf(page);
   await page.getByRole('button', { name: 'Delete Sluicegate Song' }).click();
   await expect(page.getByRole('article')).toHaveCount(5);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('article')).toHaveCount(6);
   await page.goto('/song/nowhere');
   await expect(page.getByRole('heading', { name: 'This song is not on the shelf' })).toBeVisible();
@@ -165,11 +165,11 @@ for (const [name, width, height] of [
       const isSheet = width < 900;
       if (!(await page.locator('jh-bench-panel').isVisible()))
         await page.getByRole('button', { name: 'Work' }).click();
-      await page.locator('jh-bench-panel label', { hasText: job }).first().click();
+      await openTab(page, job);
       if (isSheet && job === 'Letters') await page.getByRole('button', { name: 'Work' }).click();
       await inspect(`tune, ${job}`, job === 'Letters' ? 'jh-letters-entry' : 'jh-bench-panel');
     }
-    await page.locator('summary', { hasText: 'More' }).click();
+    await page.locator('jh-frame-header summary').click();
     await page.getByText('Tour', { exact: true }).click();
     await expect(page.getByRole('region', { name: 'The tour' })).toBeVisible();
     await page.getByRole('link', { name: 'Handout', exact: true }).click();

@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import { pathsIn, withValue, WRONG } from '../core/testing';
-import { arranged, openBench, openShelf, openSong, title as task, watch } from './pages';
+import { arranged, openBench, openShelf, openSong, title as task, watch, chooseLevel, level } from './pages';
 
 type Row = Readonly<Record<string, unknown>>;
 
@@ -50,8 +50,6 @@ function drawn<T>(cases: readonly T[], count: number): T[] {
   const first = Math.floor(Math.random() * step);
   return cases.filter((_, i) => i % step === first);
 }
-
-const rung = (page: Page) => page.locator('.rungs .ant-radio-button-wrapper-checked');
 
 test('one bad record is a card that says so; its raw data is taken away, the others and deep links work', async ({
   page,
@@ -138,17 +136,17 @@ test('every view works beside damaged records of every table', async ({ page }) 
 test('an edit survives a reload at once, and a tab closed at once', async ({ context, page }) => {
   await openSong(page, 'Lanterns at Low Water');
   for (const step of ['5', '2', '1']) {
-    await page.locator('.rungs label', { hasText: step }).click();
+    await chooseLevel(page, step);
     await page.reload();
     await arranged(page);
-    await expect(rung(page)).toHaveText(step);
+    await expect(level(page)).toHaveText(new RegExp(`^${step} `));
   }
-  await page.locator('.rungs label', { hasText: '4' }).click();
+  await chooseLevel(page, 4);
   await page.close();
   const again = await context.newPage();
   await again.goto('/song/demo-lanterns');
   await arranged(again);
-  await expect(rung(again)).toHaveText('4');
+  await expect(level(again)).toHaveText(/^4 /);
 });
 
 test('taking over lets the other tab store what it has first; nothing is lost either way', async ({
@@ -161,9 +159,9 @@ test('taking over lets the other tab store what it has first; nothing is lost ei
   await arranged(other);
   let [holder, looker] = [page, other];
   for (const step of ['5', '2', '1']) {
-    await holder.locator('.rungs label', { hasText: step }).click();
+    await chooseLevel(holder, step);
     await looker.getByRole('button', { name: 'Edit here' }).click();
-    await expect(rung(looker)).toHaveText(step);
+    await expect(level(looker)).toHaveText(new RegExp(`^${step} `));
     await expect(looker.getByRole('button', { name: 'Edit here' })).toHaveCount(0);
     await expect(holder.getByText('This song is open in another tab')).toBeVisible();
     [holder, looker] = [looker, holder];
@@ -181,7 +179,7 @@ test('a full store is said until there is room again, and leaving asks', async (
   });
   await openSong(page, 'Lanterns at Low Water');
   await page.evaluate(() => Object.assign(window, { isFull: true }));
-  await page.locator('.rungs label', { hasText: '5' }).click();
+  await chooseLevel(page, 5);
   const alert = page.getByRole('alert').filter({ hasText: 'Your last changes are not stored' });
   await expect(alert).toContainText('no room left');
   await page.getByRole('link', { name: /Shelf/ }).click();
@@ -196,7 +194,7 @@ test('a full store is said until there is room again, and leaving asks', async (
   await expect(alert).toBeHidden();
   await page.reload();
   await arranged(page);
-  await expect(rung(page)).toHaveText('5');
+  await expect(level(page)).toHaveText(/^5 /);
 });
 
 test('a store that is blocked is said on the shelf, in a song, and where a tune is begun', async ({

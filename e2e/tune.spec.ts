@@ -4,7 +4,7 @@ import { arrange } from '../core/arrange';
 import { readProject, writeMidi, writeTune } from '../core/formats';
 import { DEFAULT_PROFILE, type Song } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
-import { arranged, fromMenu, openBench, watch } from './pages';
+import { arranged, fromMenu, openBench, watch, openTab } from './pages';
 import { test } from './tab';
 
 const [lanterns, sluicegate, , mudflat] = DEMO_SONGS;
@@ -23,13 +23,6 @@ async function song(page: Page): Promise<Song> {
 async function openTune(page: Page, title: string): Promise<void> {
   await openBench(page, title, 'tune');
   await expect(page.locator('jh-bench-panel')).toBeVisible();
-}
-
-async function job(page: Page, name: string): Promise<void> {
-  await page
-    .locator('jh-bench-panel label', { hasText: new RegExp(`^${name}$`) })
-    .first()
-    .click();
 }
 
 async function load(page: Page, name: string, content: string | Uint8Array): Promise<void> {
@@ -80,7 +73,7 @@ test('letters and counts typed from nothing to a heard tune', async ({ page }) =
     [5760, 1920],
   ]);
   // All that typing is one step back.
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.locator('jh-seam .note')).toHaveCount(0);
   expect(watched).toEqual({ errors: [], outside: [] });
 });
@@ -89,7 +82,7 @@ test('a demo song is told in letters and counts; its rhythm is tapped; keys pres
   page,
 }) => {
   await openTune(page, 'Lanterns at Low Water');
-  await job(page, 'Letters');
+  await openTab(page, 'Letters');
   await expect(page.locator('#letters')).toHaveValue(writeTune(lanterns).letters);
   await expect(page.locator('#counts')).toHaveValue(writeTune(lanterns).counts);
   for (let i = 0; i < 12; i++) await page.getByRole('button', { name: 'Click faster' }).click();
@@ -153,7 +146,7 @@ test('a chart with words only becomes an accompaniment for singing in every view
   await page.keyboard.press('s');
   await page.getByRole('link', { name: 'Tune' }).click();
   await expect(page.locator('main')).toContainText('This part has no notes yet');
-  await job(page, 'In words');
+  await openTab(page, 'In words');
   await expect(page.locator('jh-told-panel')).toContainText('Bar 1: Am as');
 });
 
@@ -179,7 +172,7 @@ test('chords and words are typed on the shelf; a chord that cannot be read says 
 
 test('a take of the simulated pianist is recorded, compared and kept', async ({ page }) => {
   await openTune(page, 'Sluicegate Song');
-  await job(page, 'Play in');
+  await openTab(page, 'Play in');
   await page.locator('#take-tempo').fill('200');
   await page.locator('#take-bars').fill('1');
   await page.getByRole('button', { name: 'Demo player' }).click();
@@ -200,13 +193,13 @@ test('a take of the simulated pianist is recorded, compared and kept', async ({ 
   const kept = await song(page);
   const line = (s: Song): number[][] => s.melody.map((n) => [n.tick, n.length]);
   expect(line(kept)).toEqual(line(sluicegate));
-  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', 'Undo: attempt kept');
+  await expect(page.getByRole('button', { name: 'Undo', exact: true })).toHaveAttribute('title', 'Undo: attempt kept');
 });
 
 test('a repeat with two endings is taken out and put back', async ({ page }) => {
   await openTune(page, 'Mudflat Evening');
   await expect(page.locator('jh-parts-rail li')).toHaveCount(8);
-  await job(page, 'Bars');
+  await openTab(page, 'Bars');
   await expect(page.locator('jh-bars-panel')).toContainText('Bars 1–8, then 1–6, then 9–26.');
   await page.getByRole('button', { name: 'Remove the repeats' }).click();
   await expect(page.locator('jh-bars-panel')).toContainText('Played straight through');
@@ -258,7 +251,7 @@ test('easier keys, rhythm versions and the octave for learning', async ({ page }
   await page.locator('jh-notes-panel label', { hasText: 'As written' }).click();
   await page.locator('jh-notes-panel label', { hasText: 'Lower' }).click();
   await expect(page.locator('jh-seam')).toContainText('shown an octave lower');
-  await job(page, 'Transpose');
+  await openTab(page, 'Transpose');
   const first = page
     .getByRole('list', { name: /Keys, the easiest/ })
     .locator('li')
@@ -266,7 +259,7 @@ test('easier keys, rhythm versions and the octave for learning', async ({ page }
   await expect(first).toContainText('A minor', { timeout: 15_000 });
   await first.getByRole('button', { name: 'Take A minor' }).click();
   await expect(page.locator('header .facts')).toContainText('A minor');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.locator('header .facts')).toContainText('D minor');
 });
 

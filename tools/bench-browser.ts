@@ -10,6 +10,7 @@ import { handoutFigures } from './bench-handout';
 import { logFigures, microphoneFigures } from './bench-practise';
 import { importFigures } from './bench-tune';
 import { chromium as debianChromium } from './setup.mjs';
+import { chooseLevel } from '../e2e/pages';
 
 export const ARGUMENTS = [
   '--no-sandbox',
@@ -121,12 +122,7 @@ async function editFigures(browser: Browser, origin: string): Promise<void> {
     };
     console.log(`${name.padEnd(12)} part ${told('part')}   all ${told('all')} ms`);
   };
-  await edit('a rung', (turn) =>
-    page
-      .locator('.rungs label, jh-transport label')
-      .filter({ hasText: turn % 2 ? /^4$/ : /^5$/ })
-      .click(),
-  );
+  await edit('a rung', (turn) => chooseLevel(page, turn % 2 ? 4 : 5));
   await edit(
     'a pin',
     () => page.locator('.alternatives .ant-btn', { hasText: 'Take' }).first().click(),
@@ -137,7 +133,7 @@ async function editFigures(browser: Browser, origin: string): Promise<void> {
     },
   );
   await page.keyboard.press('Escape');
-  await page.locator('.rungs label').filter({ hasText: /^5$/ }).click();
+  await chooseLevel(page, 5);
   await page.keyboard.press('p');
   await page.locator('jh-patterns-panel').waitFor();
   await page.waitForTimeout(3 * AT_REST_MS);

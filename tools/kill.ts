@@ -14,6 +14,7 @@ import { randomSong } from '../core/testing';
 import { createApp } from '../server/app';
 import { ARGUMENTS } from './bench-browser';
 import { chromium as debianChromium } from './setup.mjs';
+import { chooseLevel, level } from '../e2e/pages';
 
 const { values } = parseArgs({ options: { times: { type: 'string', default: '60' } } });
 const times = Number(values.times);
@@ -39,8 +40,7 @@ interface Edited {
 
 const titleOf = (page: Page) => page.getByRole('textbox', { name: 'Title' });
 const RUNGS = ['5', '4', '2', '1'];
-const choose = (page: Page, rung: string): Promise<void> =>
-  page.locator('.rungs label', { hasText: rung }).click();
+const choose = (page: Page, rung: string): Promise<void> => chooseLevel(page, rung);
 
 /** A song as they are: its level is changed. */
 const small: Edited = {
@@ -51,7 +51,10 @@ const small: Edited = {
     await choose(page, rung);
     return rung;
   },
-  shown: (page) => page.locator('.rungs .ant-radio-button-wrapper-checked').innerText(),
+  shown: (page) =>
+    level(page)
+      .innerText()
+      .then((name) => name[0]),
 };
 /** The largest song that is accepted, too long for the journal as a whole: its title is changed. */
 const largest: Edited = {
@@ -167,7 +170,7 @@ await opened(page, small);
 const shelf = await page.context().newPage();
 await shelf.goto(origin);
 const deletes = (): Promise<void> => shelf.getByRole('button', { name: 'Delete Lanterns' }).click();
-const putsBack = (): Promise<void> => shelf.getByRole('button', { name: 'Undo' }).click();
+const putsBack = (): Promise<void> => shelf.getByRole('button', { name: 'Undo', exact: true }).click();
 const edits = (turn: number): Promise<string> => small.edit(page, turn);
 const ORDERS = [
   async (turn: number) => {

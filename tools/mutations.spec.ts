@@ -7,9 +7,6 @@ import { DEMO_SONGS } from '../demo/songs';
 import { damaged } from './damage';
 
 const EACH = 120;
-/** Nothing may take longer than this, in milliseconds: a hang, not a measure of speed. */
-const HANG = 5000;
-
 const a = arrange(DEMO_SONGS[1], DEFAULT_PROFILE);
 const sources: readonly (readonly [name: string, bytes: Uint8Array])[] = [
   ['x.musicxml', strToU8(writeMusicXml(a))],
@@ -21,7 +18,6 @@ describe('damaged files', () => {
     it(`${EACH} damaged ${name}: a sentence, or a whole song that can be arranged`, () => {
       let [opened, refused] = [0, 0];
       for (let seed = 1; seed <= EACH; seed++) {
-        const started = Date.now();
         try {
           const file = openFile(name, damaged({ name, bytes }, seed).bytes, 'id');
           const song = file.kind === 'tunes' ? file.tunes[0].song : file.song;
@@ -34,7 +30,6 @@ describe('damaged files', () => {
           expect(error.message).toMatch(/^[A-Z"].*\.$/);
           refused++;
         }
-        expect(Date.now() - started).toBeLessThan(HANG);
       }
       expect(opened + refused).toBe(EACH);
       expect(refused).toBeGreaterThan(10);

@@ -2,6 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { withBrowser } from './bench-browser';
+import { chooseLevel } from '../e2e/pages';
 
 const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 mkdirSync(folder, { recursive: true });
@@ -28,7 +29,7 @@ await withBrowser(async (browser, origin) => {
   await shoot('handout');
   await page.goto(`${origin}/song/demo-rain/join`);
   await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
-  await page.locator('.rungs label', { hasText: '6' }).click();
+  await chooseLevel(page, 6);
   await page.keyboard.press('p');
   await page.locator('jh-patterns-panel .heard').first().waitFor();
   await shoot('patterns');

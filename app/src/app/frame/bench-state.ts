@@ -48,8 +48,8 @@ export class BenchState {
   readonly isOnDesk = signal(false);
   /** Inner notes are shown pale: the outer ones are learned first. */
   readonly outerFirst = signal(false);
-  /** The list of keys is asked for. */
-  readonly helpAsked = new Subject<void>();
+  /** A dialog is asked for: the help, what can be found, the files to export. */
+  readonly asked = new Subject<'help' | 'find' | 'export'>();
   /** The part as the seam draws it; the same again when the rest of the song follows the part on screen. */
   readonly view = computed(
     () => {

@@ -7,9 +7,16 @@ import type { Focus, KeyPress } from './keys/press';
 /** Panels of a bench behind tabs, and what the tabs are for. */
 export interface BenchTabs {
   readonly label: string;
-  readonly mostInRow: number;
   readonly hidesFindings?: boolean;
-  readonly tabs: readonly { readonly value: string; readonly label: string; readonly panel: Type<unknown> }[];
+  readonly tabs: readonly BenchTab[];
+}
+
+interface BenchTab {
+  readonly value: string;
+  readonly label: string;
+  readonly panel: Type<unknown>;
+  /** Seldom wanted: behind "More". */
+  readonly isRare?: boolean;
 }
 
 /** The list of parts, the piano, and what plays. */
@@ -80,9 +87,5 @@ export abstract class BenchBehaviour implements ShownByBench {
   /** Back to the part. */
   leave(): void {
     // Nothing was picked.
-  }
-  /** Something the address asks for: `?tab=letters`. */
-  begin(_tab: string): void {
-    // There is nothing to choose.
   }
 }

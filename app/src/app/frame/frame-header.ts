@@ -9,16 +9,18 @@ import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { Recorder } from '../input/recorder';
 import { openDialog } from '../ui/dialog';
 import { Guide } from '../ui/guide';
+import { Menu } from '../ui/menu';
 import { Offline } from '../ui/offline';
 import { Problems } from '../ui/problems';
 import { BenchState } from './bench-state';
 import type { BenchKey } from './keys/bench-keys';
+import { Finder } from './find/finder';
 import { BENCHES, type BenchRow } from './registry';
 
 /** Title, benches, undo and redo; the rest behind one menu. */
 @Component({
   selector: 'jh-frame-header',
-  imports: [NzButtonComponent, NzIconModule, NzModalModule, RouterLink],
+  imports: [Menu, NzButtonComponent, NzIconModule, NzModalModule, RouterLink],
   templateUrl: './frame-header.html',
   styleUrl: './frame-header.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -37,9 +39,11 @@ export class FrameHeader {
 
   protected readonly bench = inject(BenchState);
   protected readonly offline = inject(Offline);
+  private readonly recorder = inject(Recorder);
   /** While something is played in nothing is offered that would end it. */
-  protected readonly recorder = inject(Recorder);
+  protected readonly hasUpdate = computed(() => this.offline.hasNewVersion() && !this.recorder.isBusy());
   protected readonly guide = inject(Guide);
+  protected readonly finder = inject(Finder);
   private readonly modal = inject(NzModalService);
   private readonly problems = inject(Problems);
   protected readonly benches = BENCHES;
@@ -53,20 +57,18 @@ export class FrameHeader {
   protected readonly redoWhat = computed(() => this.bench.state().future.at(-1)?.what ?? null);
 
   constructor() {
-    this.bench.helpAsked.pipe(takeUntilDestroyed()).subscribe(() => this.showKeys());
+    const shows = {
+      help: () => this.showKeys(),
+      find: () => this.finder.open(this.id()),
+      export: () => this.showExport(),
+    };
+    this.bench.asked.pipe(takeUntilDestroyed()).subscribe((what) => shows[what]());
   }
 
   protected rename(event: Event): void {
     const title = (event.target as HTMLInputElement).value.trim();
     if (title && title !== this.bench.song()?.title)
       this.bench.edit({ kind: 'rename', title: cutTo(title, 200) });
-  }
-
-  /** The menu closes when neither it nor anything in it has the focus any more. */
-  protected closeWhenLeft(event: FocusEvent, menu: HTMLDetailsElement): void {
-    const to = event.relatedTarget;
-    if (to instanceof Node && menu.contains(to)) return;
-    if (to !== null || !menu.matches(':hover')) menu.open = false;
   }
 
   protected showExport(): void {

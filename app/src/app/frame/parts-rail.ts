@@ -27,7 +27,9 @@ const PAUSE_MS = 30;
               <span class="name"
                 >{{ part.sectionName || 'Part' }} <i>{{ form(part) }}</i></span
               >
-              <span class="bars">{{ line(i) }}</span>
+              @if (i === bench.partIndex()) {
+                <span class="bars">{{ line(i) }}</span>
+              }
             </span>
             <span
               class="effort"

@@ -175,7 +175,7 @@ describe('playing stretches of the open song', () => {
     pressed('s');
     expect(bench.place().showsStaff).toBe(true);
     let asked = 0;
-    bench.helpAsked.subscribe(() => asked++);
+    bench.asked.subscribe(() => asked++);
     pressed('?');
     expect(asked).toBe(1);
     pressed('Escape');

@@ -52,7 +52,7 @@ const view = (differs: Partial<View> = {}): View =>
     leftRange: [21, 28],
     rightMost: 1,
     leftMost: 3,
-    hasLeft: true,
+    rightStacks: false,
     byPitch: false,
     isUnderMelody: false,
     ...differs,
@@ -61,18 +61,22 @@ const PLACE: RowPlace = { x: (tick) => 10 + tick / 10, perTick: 0.1, rowEnd: 384
 const TOP = 100;
 
 describe('how high the lanes of the seam are', () => {
-  it('the right: its steps and a note, or as many notes as are stacked', () => {
+  it('the right: its steps and a note, as many notes as are struck together at the least; stacked, those alone', () => {
     expect(rightHeight(view())).toBe(7 * 6 + NOTE_HEIGHT + 8);
-    expect(rightHeight(view({ rightMost: 2 }))).toBe(2 * (NOTE_HEIGHT + 2) + 10);
     expect(rightHeight(view({ rightMost: 3 }))).toBe(3 * (NOTE_HEIGHT + 2) + 10);
+    expect(rightHeight(view({ rightMost: 2, rightRange: [20, 40] }))).toBe(20 * 6 + NOTE_HEIGHT + 8);
+    expect(rightHeight(view({ rightMost: 2, rightRange: [20, 40], rightStacks: true }))).toBe(
+      2 * (NOTE_HEIGHT + 2) + 10,
+    );
   });
 
-  it('the left: stacked by order; by pitch a step is ten pixels at most, and less where the range is wide', () => {
-    expect(leftHeight(view({ hasLeft: false }))).toBe(BLOCK_HEIGHT);
-    expect(leftHeight(view())).toBe(3 * (BLOCK_HEIGHT + 1) + 4);
-    expect(leftHeight(view({ byPitch: true }))).toBe(7 * 10 + BLOCK_HEIGHT + 6);
-    expect(leftHeight(view({ byPitch: true, leftRange: [21, 21] }))).toBe(BLOCK_HEIGHT + 6);
-    expect(leftHeight(view({ byPitch: true, leftRange: [1, 26] }))).toBe(150 + 6);
+  it('the left: stacked by order; by pitch its steps, flatter where the range is wide, never too low for its stacks', () => {
+    expect(leftHeight(view())).toBe(3 * (BLOCK_HEIGHT + 1) + 2);
+    const one = { byPitch: true, leftMost: 1 };
+    expect(leftHeight(view(one))).toBe(7 * 6 + BLOCK_HEIGHT + 6);
+    expect(leftHeight(view({ ...one, leftRange: [21, 21] }))).toBe(BLOCK_HEIGHT + 6);
+    expect(leftHeight(view({ ...one, leftRange: [1, 26] }))).toBe(150 + 6);
+    expect(leftHeight(view({ byPitch: true, leftMost: 4 }))).toBe(4 * (BLOCK_HEIGHT + 1) + 2);
   });
 });
 
@@ -132,7 +136,7 @@ describe('notes of the right hand as they are drawn', () => {
 
   it('stacked by order where the right hand plays chords; under the melody they hang from the top', () => {
     const two = [right('E4', 0), right('C5', 0)];
-    const rows = { rightMost: 3 };
+    const rows = { rightMost: 3, rightStacks: true };
     expect(drawn(two, rows).map(({ y }) => y)).toEqual([TOP + 4 + 2 * 29, TOP + 4 + 29]);
     expect(drawn(two, { ...rows, isUnderMelody: true }).map(({ y }) => y)).toEqual([TOP + 4 + 29, TOP + 4]);
   });
@@ -177,15 +181,15 @@ describe('keys of the left hand as they are drawn', () => {
   });
 
   it('by pitch where the hand moves, a height apart, an outlier an octave nearer', () => {
-    const byPitch = { byPitch: true };
+    const byPitch = { byPitch: true, leftMost: 2 };
     const bottom = TOP + leftHeight(view(byPitch)) - BLOCK_HEIGHT;
     const [low, third] = drawn([left('C3', 0), left('E3', 0)], byPitch);
     expect([low.y, third.y]).toEqual([bottom, bottom - BLOCK_HEIGHT - 1]);
-    expect(drawn([left('G3', 0)], byPitch)[0].y).toBe(bottom - 40);
-    const near = drawn([left('C3', 0)], { byPitch: true, leftRange: [24, 30] });
+    expect(drawn([left('G3', 0)], byPitch)[0].y).toBe(bottom - 4 * 6);
+    const near = drawn([left('C3', 0)], { ...byPitch, leftRange: [24, 30] });
     expect(near[0]).toMatchObject({ octaveMark: '8 down' });
     expect(near[0].y).toBe(
-      TOP + leftHeight(view({ byPitch: true, leftRange: [24, 30] })) - BLOCK_HEIGHT - 40,
+      TOP + leftHeight(view({ ...byPitch, leftRange: [24, 30] })) - BLOCK_HEIGHT - 4 * 6,
     );
   });
 

@@ -6,12 +6,12 @@ import type { SeamView } from './seam-view';
 
 export const NOTE_HEIGHT = 27;
 export const BLOCK_HEIGHT = 25;
-const LEFT_STEP_MOST = 10;
+/** A moving left hand is drawn no higher than this, however wide it goes. */
 const LEFT_LANE_MOST = 150;
 
 /** The view with the height of a staff step it is drawn at. */
 export interface View extends SeamView {
-  /** Pixels a staff step in the right-hand lane. */
+  /** Pixels a staff step. */
   readonly step: number;
 }
 
@@ -22,20 +22,27 @@ export interface RowPlace {
   readonly rowEnd: number;
 }
 
+/** A lane is as high as the part's range asks, and as the keys struck together need at the least. */
 export function rightHeight(view: View): number {
-  if (view.rightMost > 1) return view.rightMost * (NOTE_HEIGHT + 2) + 10;
-  return (view.rightRange[1] - view.rightRange[0]) * view.step + NOTE_HEIGHT + 8;
+  const stacked = view.rightMost * (NOTE_HEIGHT + 2) + 10;
+  return view.rightStacks
+    ? stacked
+    : Math.max(stacked, stepsOf(view.rightRange) * view.step + NOTE_HEIGHT + 8);
 }
 
 export function leftHeight(view: View): number {
-  if (!view.hasLeft) return BLOCK_HEIGHT;
-  if (view.byPitch) return (view.leftRange[1] - view.leftRange[0]) * leftStep(view) + BLOCK_HEIGHT + 6;
-  return view.leftMost * (BLOCK_HEIGHT + 1) + 4;
+  const stacked = view.leftMost * (BLOCK_HEIGHT + 1) + 2;
+  return view.byPitch
+    ? Math.max(stacked, stepsOf(view.leftRange) * leftStep(view) + BLOCK_HEIGHT + 6)
+    : stacked;
+}
+
+function stepsOf([low, high]: readonly [number, number]): number {
+  return high - low;
 }
 
 function leftStep(view: View): number {
-  const steps = Math.max(1, view.leftRange[1] - view.leftRange[0]);
-  return Math.min(LEFT_STEP_MOST, (LEFT_LANE_MOST - BLOCK_HEIGHT) / steps);
+  return Math.min(view.step, (LEFT_LANE_MOST - BLOCK_HEIGHT) / Math.max(1, stepsOf(view.leftRange)));
 }
 
 /** What the seam calls the shape of a note of the right hand. */
@@ -60,7 +67,7 @@ export function noteShapes(
 ): NoteShape[] {
   const strikes = together(notes);
   return strikes.flatMap((keys, at) => {
-    const heights = view.rightMost > 1 ? stacked(view, keys, top) : noteHeights(view, keys, top);
+    const heights = view.rightStacks ? stacked(view, keys, top) : noteHeights(view, keys, top);
     return keys.map((note, i): NoteShape => {
       // A grace note stands in the last of the note before.
       const isBeforeGrace = strikes[at + 1]?.[0].grace === true;

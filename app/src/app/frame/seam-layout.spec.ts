@@ -67,29 +67,51 @@ describe('the seam', () => {
     expect(how({ ...view, right: [...view.right, { ...over, grace: true }] })).toBe('shssshss');
   });
 
-  it('writes the degree of each chord at the far end, where there is room for it', () => {
-    const { changes } = layoutOf(DEMO_SONGS[0], 4).rows[0];
-    expect(changes.map((c) => c.degree)).toEqual(['i', 'VI', 'iv', 'V7']);
-    const narrow = layoutOf(DEMO_SONGS[2], 4, 0, 340).rows.flatMap((row) => row.changes);
-    for (const change of narrow) {
-      const letters = change.inversion.length + change.degree.length;
-      if (change.degree) expect(letters * 9.5).toBeLessThanOrEqual(change.width);
-    }
+  it('writes inversion and degree beside the name of each chord as far as there is room, the inversion first', () => {
+    const wide = layoutOf(DEMO_SONGS[0], 4, 0, 1100).rows[0].changes;
+    expect(wide.map((c) => [c.symbol, c.inversion, c.degree])).toEqual([
+      ['Am', '1st inv.', 'i'],
+      ['F', '2nd inv.', 'VI'],
+      ['Dm', 'root', 'iv'],
+      ['E7', '3rd inv.', 'V7'],
+    ]);
+    const seen = new Set<string>();
+    for (const width of [290, 320, 350, 380, 420, 500, 620, 800])
+      for (const song of DEMO_SONGS)
+        for (const { changes } of layoutOf(song, 4, 1, width).rows)
+          for (const { x, width: room, besideX, position, inversion, degree } of changes) {
+            const end = besideX + 8 * (inversion.length + (degree ? degree.length + 2 : 0));
+            if (inversion || degree) expect(end).toBeLessThanOrEqual(x + room);
+            expect(['', position]).toContain(inversion);
+            if (position && !inversion) expect(besideX + 8 * position.length).toBeGreaterThan(x + room);
+            seen.add(`${Boolean(inversion)} ${Boolean(degree)}`);
+          }
+    expect(seen).toEqual(new Set(['true true', 'true false', 'false true', 'false false']));
   });
 
-  it('writes the degree exactly where inversion, degree and two letters between them fit', () => {
-    // "1st inv." with "iv" is twelve letters of 9.5 pixels: 114.
-    const widths = [290, 320, 350, 380, 420, 500, 620, 800];
-    const seen = new Set<boolean>();
-    for (const width of widths)
-      for (const row of layoutOf(DEMO_SONGS[2], 4, 1, width).rows)
-        for (const change of row.changes) {
-          const { numeral } = change.change.degree;
-          const fits = (change.inversion.length + numeral.length + 2) * 9.5 <= change.width;
-          expect(change.degree).toBe(fits ? numeral : '');
-          seen.add(fits);
+  it('says on the seam how a chord is met that the tune does not strike, clear of the counts beside it', () => {
+    const seen = new Set<string>();
+    const base = wholeBars(['C5', 'A4'], ['C', 'F']);
+    const [first, second] = base.changes;
+    const changes = [
+      { ...first, length: 1920 },
+      { ...first, id: 'held', symbol: 'G', tick: 1920, length: 1920 },
+      { ...second, length: 1920 },
+      { ...second, id: 'alone', symbol: 'G', tick: 5760, length: 1920 },
+    ];
+    const melody = [base.melody[0], { ...base.melody[1], length: 960 }];
+    for (const width of [150, 200, 260, 350, 740])
+      for (const { changes: shown, counts } of layoutOf({ ...base, melody, changes }, 4, 0, width).rows)
+        for (const { told, how } of shown) {
+          if (!told) continue;
+          expect(how).toBe(told.text.includes('held') ? 'held' : 'rest');
+          const before = counts.findLast(({ x }) => x < told.x);
+          const after = counts.find(({ x }) => x > told.x);
+          expect(told.x).toBeGreaterThan((before?.x ?? 0) + 10 * (before?.text.length ?? 0));
+          expect(told.x + 8 * told.text.length).toBeLessThan(after?.x ?? width);
+          seen.add(told.text);
         }
-    expect(seen).toEqual(new Set([true, false]));
+    expect([...seen].sort()).toEqual(['alone', 'held', 'left alone', 'under a held note']);
   });
 
   it('hangs a chord under the melody from its note, the tune in one row on top', () => {
@@ -245,6 +267,44 @@ describe('rows of a part on a screen', () => {
     { width: 1250, height: 610, isAlone: true },
   ];
 
+  it('are all of a part of up to four bars at 1280 by 800, in letters of 18 pixels and more, on every level', () => {
+    const bench = { width: 730, height: 600 };
+    const fits = (song: Song, told: string): void => {
+      for (const { number } of RUNGS) {
+        const a = onRung(song, number, true);
+        a.parts.forEach((part, i) => {
+          const view = viewOf(a, i);
+          const isShort = view.bars.length <= 4 && part.toTick - part.fromTick <= 4 * 3840;
+          const { layout, rowsShown, scale } = fitSeam(view, bench);
+          if (isShort)
+            expect([told, number, i, rowsShown, scale >= 1]).toEqual([
+              told,
+              number,
+              i,
+              layout.rows.length,
+              true,
+            ]);
+        });
+      }
+    };
+    for (const song of DEMO_SONGS) fits(song, song.title);
+    const eighths = wholeBars(
+      Array.from({ length: 4 }, () => 'C5'),
+      ['C7', 'F', 'Bb7', 'Gm7'],
+    );
+    const names = ['C4', 'Eb5', 'G4', 'Bb4', 'F5', 'A4', 'Db5', 'E4'];
+    const tune = names.flatMap((_, i) => wholeBars([names[i]], ['C']).melody[0].pitch);
+    const melody = Array.from({ length: 32 }, (_, i) => ({
+      ...eighths.melody[0],
+      id: `e${i}`,
+      tick: 480 * i,
+      length: 480,
+      pitch: tune[(3 * i) % 8],
+      lyric: { text: 'la', syllabic: 'single' as const },
+    }));
+    fits({ ...eighths, melody }, 'eighths in 4/4 with words');
+  });
+
   it('are seen whole: never half a row, in every song, on every rung, in every room', () => {
     for (const room of rooms)
       for (const song of DEMO_SONGS)
@@ -302,7 +362,7 @@ describe('keys beside the tune', () => {
         a.parts.forEach((_, i) => {
           const { rows, rightHeight } = layoutSeam(viewOf(a, i), 760);
           for (const row of rows) {
-            const top = row.top + 24;
+            const top = row.top + 20;
             for (const note of row.notes) {
               const told = [song.title, id, i, note.letter];
               expect([...told, note.y >= top - 1 && note.y + NOTE_HEIGHT <= top + rightHeight + 3]).toEqual([

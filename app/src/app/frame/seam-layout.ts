@@ -16,17 +16,19 @@ import {
 } from './seam-shapes';
 import type { SeamView } from './seam-view';
 
-const ROW_GAP = 14;
-const BAR_LINE_ROOM = 24;
+const ROW_GAP = 12;
+/** Under the last row: fingers under its keys. */
+const TAIL = 8;
+const BAR_NUMBER_ROOM = 20;
 const STEP = 7.5;
-/** Where there is height to spare, pitch is drawn up to this much higher. */
+/** Where there is height to spare, pitch is drawn up to this much higher; where it is short, this much flatter. */
 const MOST_STRETCH = 2;
+const LEAST_STRETCH = 0.45;
 /** The thread runs just left of the words it passes. */
 const THREAD_IN = 4;
-const CHORD_BAND = 27;
-const COUNT_BAND = 24;
-const SEAM_BAND = 18;
-const INVERSION_BAND = 22;
+/** Half the height of the seam: its counts stand on it. */
+export const SEAM_HALF = 13;
+const CHORD_NAMES = 25;
 
 /** How much the seam may be enlarged, the most first; beyond the usual only where it is all there is on the screen. */
 const SCALES = [2.4, 2.2, 2, 1.8, 1.65, 1.5, 1.4, 1.3, 1.2, 1.1, 1];
@@ -52,15 +54,18 @@ interface Room {
 }
 
 /**
- * The layout of a part at the largest scale at which all of it fits the height; else with as many whole rows at a time as
- * fit, no more rows than at scale 1, as large as these allow; a single row that is too high is drawn a little smaller. Scales are tried by height alone, which follows from the
- * number of rows; shapes are made once.
+ * The layout of a part at the largest scale at which all of it fits the height, its lanes flatter before a row is left out;
+ * else with as many whole rows at a time as fit, no more rows than at scale 1, as large as these allow; a single row that
+ * is too high is drawn a little smaller. Scales are tried by height alone, which follows from the number of rows; shapes
+ * are made once.
  */
 export function fitSeam(view: SeamView, room: Room): FittedSeam {
   const spans = barSpans(view, room.width);
   const scales = SCALES.filter((scale) => room.isAlone || scale <= MOST_BESIDE_PANELS);
   const rowsAt = (scale: number): number => rowsOf(spans, usableWidth(Math.floor(room.width / scale))).length;
-  const whole = scales.find((scale) => heightOf(view, rowsAt(scale), 1) <= room.height / scale);
+  const fits = (scale: number, stretch: number): boolean =>
+    heightOf(view, rowsAt(scale), stretch) <= room.height / scale;
+  const whole = scales.find((scale) => fits(scale, 1)) ?? (fits(1, LEAST_STRETCH) ? 1 : undefined);
   const height = whole ? room.height : room.height - TURNER_HEIGHT;
   const shownAt = (scale: number): number => rowsThatFit(view, height / scale);
   const scale =
@@ -75,29 +80,34 @@ export function fitSeam(view: SeamView, room: Room): FittedSeam {
   return { layout: layOut(view, rows, width, stretch), scale, rowsShown };
 }
 
-/** Whole rows of a part that a height holds. */
+/** Whole rows of a part that a height holds, as flat as they may be. */
 function rowsThatFit(view: SeamView, height: number): number {
-  const row = heightOf(view, 1, 1);
-  return Math.floor((height + ROW_GAP) / (row + ROW_GAP));
+  const row = heightOf(view, 1, LEAST_STRETCH) - TAIL;
+  return Math.floor((height - TAIL + ROW_GAP) / (row + ROW_GAP));
 }
 
 /** Height of so many rows of a layout, in its own pixels. */
 export function heightOfRows({ rows, height }: SeamLayout, count: number): number {
   const last = rows[count - 1];
-  return last ? last.top + last.height : height;
+  return last ? last.top + last.height + TAIL : height;
 }
 
-/** How much the right-hand lane is heightened to use what is left of the room. */
+/** The highest the lanes may be drawn in the room there is, found by halving: both lanes have a least height of their own. */
 function stretchFor(view: SeamView, rows: number, height: number): number {
-  const spare = (height - heightOf(view, rows, 1)) / rows;
-  const lane = view.rightMost > 1 ? 0 : (view.rightRange[1] - view.rightRange[0]) * STEP;
-  return spare <= 0 || lane <= 0 ? 1 : Math.min(MOST_STRETCH, 1 + spare / lane);
+  let [least, most] = [LEAST_STRETCH, MOST_STRETCH];
+  if (heightOf(view, rows, most) <= height) return most;
+  for (let i = 0; i < 10; i++) {
+    const middle = (least + most) / 2;
+    if (heightOf(view, rows, middle) <= height) least = middle;
+    else most = middle;
+  }
+  return least;
 }
 
 /** Height of so many rows: every row of a part is as high as the others. */
 function heightOf(view: SeamView, rows: number, stretch: number): number {
   const row = bandsOf({ ...view, step: STEP * stretch }, 0).bottom;
-  return rows * row + (rows - 1) * ROW_GAP;
+  return rows * row + (rows - 1) * ROW_GAP + TAIL;
 }
 
 /** Lays out one part in rows of bars that fit the width. */
@@ -117,7 +127,7 @@ function layOut(base: SeamView, groups: readonly BarSpan[][], width: number, str
   }
   return {
     rows,
-    height: Math.max(0, top - ROW_GAP),
+    height: Math.max(0, top - ROW_GAP + TAIL),
     rightHeight: rightHeight(view),
     leftHeight: leftHeight(view),
   };
@@ -127,23 +137,21 @@ function layOut(base: SeamView, groups: readonly BarSpan[][], width: number, str
 interface Bands {
   readonly rightTop: number;
   readonly lyricTop: number;
-  readonly chordY: number;
-  readonly countY: number;
   readonly seamY: number;
+  /** Baseline of the chord names, at the head of the left hand's lane. */
+  readonly chordY: number;
   readonly leftTop: number;
-  readonly inversionY: number;
   readonly bottom: number;
 }
 
 function bandsOf(view: View, top: number): Bands {
-  const rightTop = top + BAR_LINE_ROOM;
+  const rightTop = top + BAR_NUMBER_ROOM;
   const lyricTop = rightTop + rightHeight(view);
-  const chordY = lyricTop + (view.hasLyrics ? LYRIC_LINE : 0) + CHORD_BAND - 7;
-  const countY = chordY + COUNT_BAND;
-  const seamY = countY + 6 + SEAM_BAND / 2;
-  const leftTop = seamY + SEAM_BAND / 2 + 2;
-  const inversionY = view.isMelodyOnly ? countY + 4 : leftTop + leftHeight(view) + INVERSION_BAND - 6;
-  return { rightTop, lyricTop, chordY, countY, seamY, leftTop, inversionY, bottom: inversionY + 6 };
+  const seamY = lyricTop + (view.words.length > 0 ? LYRIC_LINE : 0) + SEAM_HALF + 2;
+  const chordY = seamY + SEAM_HALF + 20;
+  const leftTop = seamY + SEAM_HALF + CHORD_NAMES;
+  const bottom = view.isMelodyOnly ? chordY + 8 : leftTop + leftHeight(view) + 3;
+  return { rightTop, lyricTop, seamY, chordY, leftTop, bottom };
 }
 
 function layoutRow(
@@ -157,10 +165,11 @@ function layoutRow(
   const toTick = spans[spans.length - 1].to;
   const pixelsPerTick = usable / (toTick - fromTick);
   const x = (tick: number): number => LEFT_MARGIN + (tick - fromTick) * pixelsPerTick;
-  const { rightTop, lyricTop, chordY, countY, seamY, leftTop, inversionY, bottom } = bandsOf(view, top);
+  const { rightTop, lyricTop, seamY, chordY, leftTop, bottom } = bandsOf(view, top);
   const place = { x, perTick: pixelsPerTick, rowEnd: toTick };
   const notes = noteShapes(view, between(view.right, fromTick, toTick), place, rightTop);
   const blocks = blockShapes(view, between(view.left, fromTick, toTick), place, leftTop);
+  const counted = countMarks(between(counts, fromTick, toTick), x, seamY + 6);
   return {
     top,
     height: bottom - top,
@@ -174,50 +183,90 @@ function layoutRow(
     })),
     notes,
     blocks,
-    changes: changeShapes(view, fromTick, toTick, x),
+    changes: changeShapes(view, fromTick, toTick, x, counted),
     stitches: stitchesOf(view, notes, blocks, fromTick, toTick, x),
     lyrics: placeLyrics(between(view.words, fromTick, toTick), x, lyricTop, LEFT_MARGIN + usable),
-    counts: countMarks(between(counts, fromTick, toTick), x, countY),
+    counts: counted,
     chordY,
-    countY,
     seamY,
-    inversionY,
+    bottom,
     pixelsPerTick,
   };
 }
 
 const SHORT_INVERSION = ['root', '1st inv.', '2nd inv.', '3rd inv.', '9th low', '11th low', '13th low'];
 
-function changeShapes(view: View, from: number, to: number, x: (tick: number) => number): ChangeShape[] {
+function changeShapes(
+  view: View,
+  from: number,
+  to: number,
+  x: (tick: number) => number,
+  counts: readonly TextMark[],
+): ChangeShape[] {
   return view.changes
     .filter((c) => c.change.tick >= from && c.change.tick < to)
-    .map((c) => ({
-      id: c.change.id,
-      x: x(c.change.tick),
-      width: x(Math.min(to, c.change.tick + c.change.length)) - x(c.change.tick),
-      symbol: typeset(c.change.symbol),
-      ...underneath(view, c, x(Math.min(to, c.change.tick + c.change.length)) - x(c.change.tick)),
-      hasLeft: view.left.some((n) => n.from === c.change.id),
-      isPinned: c.fixedBy === 'pin',
-      change: c,
-      how: view.right.some((n) => n.tick === c.change.tick && !n.grace) ? 'struck' : c.meeting.how,
-    }));
+    .map((c) => {
+      const [left, right] = [x(c.change.tick), x(Math.min(to, c.change.tick + c.change.length))];
+      const how = view.right.some((n) => n.tick === c.change.tick && !n.grace) ? 'struck' : c.meeting.how;
+      const hasLeft = view.left.some((n) => n.from === c.change.id);
+      return {
+        id: c.change.id,
+        x: left,
+        width: right - left,
+        ...nameOf(view, c, left, right),
+        hasLeft,
+        isPinned: c.fixedBy === 'pin',
+        change: c,
+        how,
+        told: hasLeft && how !== 'struck' ? toldOnSeam(how, left, counts, x(to)) : null,
+      };
+    });
 }
 
-/** What is written under the blocks: the inversion, and the degree at the other end. */
-function underneath(view: View, c: ArrangedChange, width: number): Pick<ChangeShape, 'inversion' | 'degree'> {
-  const { inversion } = c.voicing;
-  const named = inversion === null ? 'slash' : SHORT_INVERSION[inversion];
+/** Letters at the head of the left hand's lane are about this wide, at most: of a chord, of what stands beside it. */
+const symbolWidth = (symbol: string): number =>
+  [...symbol].reduce((width, letter) => width + (/[mM+°ø]/.test(letter) ? 18 : 13), 0);
+const BESIDE_LETTER = 8;
+/** The mark of a pin, with the gap before it. */
+export const PIN_ROOM = 18;
+
+/** The chord's name; beside it, as far as there is room, the inversion, and the degree at the other end. */
+function nameOf(
+  view: View,
+  c: ArrangedChange,
+  left: number,
+  right: number,
+): Pick<ChangeShape, 'symbol' | 'besideX' | 'position' | 'inversion' | 'degree'> {
+  const symbol = typeset(c.change.symbol);
+  const besideX = left + TEXT_IN + symbolWidth(symbol) + 5;
+  const from = besideX + (c.fixedBy === 'pin' ? PIN_ROOM : 0);
+  const fits = (letters: number): boolean => from + letters * BESIDE_LETTER <= right;
+  const order = c.voicing.inversion;
+  const named = order === null ? 'slash' : SHORT_INVERSION[order];
   const position = playsVoicing(view, c) || isUnderMelody(view, c) ? named : '';
-  return { inversion: position, degree: view.isMelodyOnly ? '' : degreeBeside(position, c, width) };
+  const inversion = fits(position.length) ? position : '';
+  const { numeral } = c.degree;
+  const degree = !view.isMelodyOnly && fits(inversion.length + numeral.length + 2) ? numeral : '';
+  return { symbol, besideX, position, inversion, degree };
 }
 
-/** Letters of the line under the blocks are about this wide, at most. */
-const LETTER_WIDTH = 9.5;
+const HOW = { held: ['under a held note', 'held'], rest: ['left alone', 'alone'] } as const;
+const HOW_LETTER = 8;
 
-/** The degree, where there is room for it beside the inversion. */
-function degreeBeside(inversion: string, { degree }: ArrangedChange, width: number): string {
-  return (inversion.length + degree.numeral.length + 2) * LETTER_WIDTH <= width ? degree.numeral : '';
+/** How a chord is met that the right hand does not strike: after its count, in as many words as there is room for. */
+function toldOnSeam(
+  how: 'held' | 'rest',
+  left: number,
+  counts: readonly TextMark[],
+  end: number,
+): TextMark | null {
+  const at = counts.findIndex((count) => count.x === left + COUNT_IN);
+  const own = counts[at];
+  const next = counts.find((count) => count.x > left + COUNT_IN);
+  if (!own) return null;
+  const from = own.x + own.text.length * COUNT_LETTER + 6;
+  const text = HOW[how].find((words) => from + words.length * HOW_LETTER <= (next?.x ?? end) - 10);
+  return text ? { x: from, y: own.y, text } : null;
 }
 
 /** The chord lies in the right hand, whole, with its note on top. */
@@ -267,6 +316,8 @@ interface CountMark {
 
 /** Pixels of a letter of a count, the space after it included. */
 const COUNT_LETTER = 10;
+/** A count stands just right of its stitch. */
+const COUNT_IN = 14;
 
 /** The counts of a part, only where something is struck; worked out once for all its rows. */
 function countsOf({ right, left, bars }: View): CountMark[] {
@@ -287,6 +338,6 @@ function countMarks(counts: readonly CountMark[], x: (tick: number) => number, y
     const text = isShort ? part : part ? `${beat} ${part}` : beat;
     // Three against two: what would run into the next count is left out, a whole beat never.
     if (part !== undefined && text.length * COUNT_LETTER > room) return [];
-    return [{ x: x(tick) + TEXT_IN, y, text }];
+    return [{ x: x(tick) + COUNT_IN, y, text }];
   });
 }

@@ -7,7 +7,7 @@ export interface TextMark {
   readonly text: string;
 }
 
-export const LYRIC_LINE = 24;
+export const LYRIC_LINE = 22;
 /** Pixels words stand in from their tick, clear of the thread. */
 export const TEXT_IN = 11;
 /** Average width of a letter of the lyric face at its size, and the gap after a syllable. */

@@ -43,7 +43,11 @@ export interface ChangeShape {
   readonly x: number;
   readonly width: number;
   readonly symbol: string;
-  /** "1st inv." under the blocks. */
+  /** Where what stands beside the name begins. */
+  readonly besideX: number;
+  /** "1st inv."; empty where what is played is not built on it. */
+  readonly position: string;
+  /** The same, where there is room for it. */
   readonly inversion: string;
   /** "ii7", where there is room. */
   readonly degree: string;
@@ -52,6 +56,8 @@ export interface ChangeShape {
   readonly isPinned: boolean;
   readonly change: ArrangedChange;
   readonly how: 'struck' | 'held' | 'rest';
+  /** Said on the seam where the right hand does not strike with it. */
+  readonly told: TextMark | null;
 }
 
 export interface Stitch {
@@ -78,10 +84,10 @@ export interface SeamRow {
   readonly stitches: readonly Stitch[];
   readonly lyrics: readonly TextMark[];
   readonly counts: readonly TextMark[];
-  readonly chordY: number;
-  readonly countY: number;
   readonly seamY: number;
-  readonly inversionY: number;
+  /** Baseline of the chord names. */
+  readonly chordY: number;
+  readonly bottom: number;
   readonly pixelsPerTick: number;
 }
 

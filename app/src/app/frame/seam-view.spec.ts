@@ -1,4 +1,5 @@
 import { arrange } from '@joined-hands/core/arrange';
+import { FULLER_SCHOOLS } from '@joined-hands/core/fuller';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import { staffStep } from '@joined-hands/core/music';
 import { describe, expect, it } from 'vitest';
@@ -7,22 +8,6 @@ import { wholeBars } from '../../../../core/testing';
 import { sameView, stretchView, viewOf } from './seam-view';
 
 describe('what the seam shows of a part', () => {
-  it('is as high for every part of a song: its ranges are worked out once, and anew for another tune', () => {
-    const [song] = DEMO_SONGS;
-    const [a, higher] = [0, 1].map((octave) => {
-      const melody = song.melody.map((note) => ({
-        ...note,
-        pitch: { ...note.pitch, octave: note.pitch.octave + octave },
-      }));
-      return arrange({ ...song, melody }, DEFAULT_PROFILE, { withoutFingers: true });
-    });
-    const [first, second] = [viewOf(a, 0), viewOf(a, 1)];
-    expect(second.rightRange).toBe(first.rightRange);
-    expect(second.leftRange).toBe(first.leftRange);
-    expect(viewOf(higher, 0).rightRange).not.toEqual(first.rightRange);
-    expect(viewOf(a, 2).rightRange).toEqual(first.rightRange);
-  });
-
   it('is the same picture where the very same things are shown, and another where one more or another is', () => {
     const a = arrange(DEMO_SONGS[0], DEFAULT_PROFILE, { withoutFingers: true });
     const view = viewOf(a, 0);
@@ -46,19 +31,22 @@ describe('what the seam shows of a part', () => {
     ).toBe(false);
   });
 
-  it('has room for its tune and no more; a few notes far away do not widen it beyond sixteen steps', () => {
+  it('has room for the tune of the part and no more; a note far away does not widen it beyond three octaves', () => {
     const [song] = DEMO_SONGS;
     const view = (melody: Song['melody']) =>
       viewOf(arrange({ ...song, melody }, DEFAULT_PROFILE, { withoutFingers: true }), 0, true);
-    const steps = song.melody.map(({ pitch }) => staffStep(pitch));
-    expect(view(song.melody).rightRange).toEqual([Math.min(...steps), Math.max(...steps)]);
-    const far = song.melody.map((note, i) =>
-      i === 3 ? { ...note, pitch: { ...note.pitch, octave: note.pitch.octave + 2 } } : note,
-    );
-    const [low, high] = view(far).rightRange;
-    expect(high - low).toBe(16);
-    const middle = far.map(({ pitch }) => staffStep(pitch)).sort((x, y) => x - y)[far.length >> 1];
-    expect(low).toBe(Math.max(Math.min(...steps), middle - 8));
+    const { right, rightRange } = view(song.melody);
+    const steps = right.map(({ pitch }) => staffStep(pitch));
+    const [low, high] = [Math.min(...steps), Math.max(...steps)];
+    expect(rightRange).toEqual([low, high]);
+    const far = (octaves: number): readonly [number, number] =>
+      view(
+        song.melody.map((note, i) =>
+          i === 3 ? { ...note, pitch: { ...note.pitch, octave: note.pitch.octave + octaves } } : note,
+        ),
+      ).rightRange;
+    expect(far(2)).toEqual([low, steps[3] + 14]);
+    expect(far(4)).toEqual([low, low + 21]);
   });
 
   it('shows of a stretch the tune, its chords and words from its first tick to before its last', () => {
@@ -76,7 +64,7 @@ describe('what the seam shows of a part', () => {
       ticks(whole.changes.map(({ change }) => change)),
     );
     expect([shown.right.length, shown.words.length, shown.changes.length].every((n) => n > 0)).toBe(true);
-    expect([shown.left, shown.meetings, shown.hasLeft]).toEqual([[], [], false]);
+    expect([shown.left, shown.meetings]).toEqual([[], []]);
   });
 
   it('is all of the part: its bars, keys, chords and words, and nothing of another', () => {
@@ -110,40 +98,35 @@ describe('the lanes of the seam', () => {
     );
   const C5 = 35;
 
-  it('hold the tune, and what lies beside it where the right hand is fuller', () => {
+  it('have the range of what is played in the part: the tune, what lies beside it, an octave it is learned in', () => {
     expect(view({ rung: 4 }).rightRange).toEqual([C5, C5 + 4]);
-    const beside = (fuller: Song['choices']['fuller']): readonly number[] =>
-      view({ rung: 6, fuller }).rightRange;
-    expect(beside('under')).toEqual([C5 - 5, C5 + 4]);
-    expect(beside('two-under')).toEqual([C5 - 6, C5 + 4]);
-    expect(beside('chord')).toEqual([C5 - 6, C5 + 4]);
-    expect(beside('above')).toEqual([C5, C5 + 10]);
-    expect(beside('octave')).toEqual([C5 - 7, C5 + 11]);
-    expect(beside('frame')).toEqual([C5 - 7, C5 + 11]);
-    expect(beside('none')).toEqual([C5, C5 + 4]);
-  });
-
-  it('go along with an octave, and hold both where it is learned elsewhere', () => {
+    for (const { id } of FULLER_SCHOOLS) {
+      const { right, rightRange } = view({ rung: 6, fuller: id });
+      const steps = right.map(({ pitch }) => staffStep(pitch));
+      expect([id, rightRange]).toEqual([id, [Math.min(...steps), Math.max(...steps)]]);
+    }
+    expect(view({ rung: 6, fuller: 'octave' }).rightRange[0]).toBeLessThan(C5);
     expect(view({ rung: 4, octaveShift: 1 }).rightRange).toEqual([C5 + 7, C5 + 11]);
-    const lower = view({ rung: 4, shownOctave: -1 });
-    expect(lower.rightRange).toEqual([C5 - 7, C5 + 4]);
-    expect([lower.elsewhere, view({ rung: 4, shownOctave: 1 }).elsewhere]).toEqual([
+    const [lower, higher] = [-1, 1].map((shownOctave) =>
+      view({ rung: 4, shownOctave } as Partial<Song['choices']>),
+    );
+    expect([lower.rightRange, higher.rightRange]).toEqual([
+      [C5 - 7, C5 - 3],
+      [C5 + 7, C5 + 11],
+    ]);
+    expect([lower.elsewhere, higher.elsewhere, view({ rung: 4 }).elsewhere]).toEqual([
       'shown an octave lower',
       'shown an octave higher',
+      '',
     ]);
-    expect(view({ rung: 4 }).elsewhere).toBe('');
   });
 
-  it('hold the chords of the left hand, and ten steps below and five above where it moves', () => {
-    const still = view({ rung: 4 });
-    const lowest = Math.min(...still.changes.map(({ pitches }) => staffStep(pitches[0])));
-    const moving = view({ rung: 5 });
-    expect(still.leftRange[0]).toBe(lowest);
-    const moves = moving.changes.map(({ pitches }) => pitches.map(staffStep));
-    expect(moving.leftRange).toEqual([
-      Math.min(...moves.map(([low]) => low - 10)),
-      Math.max(...moves.map((steps) => Math.max(steps[0] + 5, ...steps))),
-    ]);
+  it('of the left hand too: stacked by order until it moves', () => {
+    const [still, moving] = [view({ rung: 4 }), view({ rung: 5 })];
+    for (const { left, leftRange } of [still, moving]) {
+      const steps = left.map(({ pitch }) => staffStep(pitch));
+      expect(leftRange).toEqual([Math.min(...steps), Math.max(...steps)]);
+    }
     expect([still.byPitch, moving.byPitch]).toEqual([false, true]);
   });
 
@@ -151,31 +134,28 @@ describe('the lanes of the seam', () => {
     expect(view({ rung: 4 }, { ...tune, melody: [], changes: [] }).rightRange).toEqual([28, 36]);
   });
 
-  it('stack what is struck together: of an accompaniment the chord, of the left hand as many as the fullest chord', () => {
+  it('stack what is struck together, and know how many keys that is at the most', () => {
     const [bass, octave, block, under] = [
       view({ layout: 'singing', rung: 4 }),
       view({ layout: 'singing', rung: 5 }),
       view({ rung: 4 }, { ...tune, changes: [tune.changes[0], { ...tune.changes[1], symbol: 'F7' }] }),
       view({ layout: 'under-melody', rung: 4 }),
     ];
-    expect([bass.leftMost, octave.leftMost, block.leftMost]).toEqual([1, 2, 4]);
-    expect(view({ layout: 'fifth', rung: 4 }).leftMost).toBe(3);
-    expect([bass.rightMost, under.rightMost, block.rightMost]).toEqual([
-      3,
-      Math.max(...under.changes.map(({ voicing }) => voicing.keys.length)),
-      1,
-    ]);
+    expect([bass, octave, block].map(({ leftMost }) => leftMost)).toEqual([1, 2, 4]);
+    expect(view({ layout: 'fifth', rung: 4 }).leftMost).toBe(2);
+    expect(bass.rightMost).toBe(3);
+    expect(under.rightMost).toBeGreaterThan(2);
+    expect([bass, under, block].map(({ rightStacks }) => rightStacks)).toEqual([true, true, false]);
     expect([bass, under, block].map(({ isUnderMelody }) => isUnderMelody)).toEqual([false, true, false]);
     expect(view({ layout: 'under-melody', rung: 4 }, tune, true)).toMatchObject({
       isUnderMelody: false,
+      rightStacks: false,
       rightMost: 1,
-      hasLeft: false,
     });
   });
 
-  it('have a left hand where chords are played, and words where some are sung', () => {
-    expect([1, 2, 4].map((rung) => view({ rung }).hasLeft)).toEqual([false, true, true]);
-    expect(view({ rung: 4 }).hasLyrics).toBe(false);
+  it('have words under the tune where some are sung in the part', () => {
+    expect(view({ rung: 4 }).words).toEqual([]);
     const sung: Song = {
       ...tune,
       melody: tune.melody.map((n, i) => ({
@@ -183,7 +163,6 @@ describe('the lanes of the seam', () => {
         lyric: i === 1 ? { text: 'la', syllabic: 'single' } : null,
       })),
     };
-    expect(view({ rung: 4 }, sung).hasLyrics).toBe(true);
     expect(view({ rung: 4 }, sung).words).toEqual([{ tick: 3840, text: 'la', syllabic: 'single' }]);
   });
 

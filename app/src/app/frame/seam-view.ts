@@ -1,11 +1,10 @@
 import type { ArrangedChange, Arrangement } from '@joined-hands/core/arrangement';
-import { DEFAULT_FULLER } from '@joined-hands/core/fuller';
 import type { HandNote } from '@joined-hands/core/hands';
 import type { Meeting } from '@joined-hands/core/joining';
 import { rungOf } from '@joined-hands/core/ladder';
 import { staffStep } from '@joined-hands/core/music';
-import { type Part, partIndexAt } from '@joined-hands/core/parts';
-import { type Choices, type PlayedBar, sungIn } from '@joined-hands/core/song';
+import type { Part } from '@joined-hands/core/parts';
+import { type PlayedBar, sungIn } from '@joined-hands/core/song';
 import { shownNote } from '@joined-hands/core/words';
 
 /** What of an arrangement the seam shows of one part: small, so that it can be compared with the last. */
@@ -18,15 +17,14 @@ export interface SeamView {
   readonly meetings: readonly Meeting[];
   /** From the fifth rung on the left hand is drawn by pitch, before it stacked by order. */
   readonly byPitch: boolean;
-  /** Staff steps of the lanes, the same for every part of the song. */
+  /** Lowest and highest staff step of each hand in the part. */
   readonly rightRange: readonly [number, number];
   readonly leftRange: readonly [number, number];
-  /** Most keys a chord of the song has. */
-  readonly leftMost: number;
-  readonly hasLeft: boolean;
-  readonly hasLyrics: boolean;
-  /** Most keys the right hand strikes together; more than one are stacked by order. */
+  /** Most keys each hand strikes together in the part. */
   readonly rightMost: number;
+  readonly leftMost: number;
+  /** The right hand is stacked by order, whatever the pitch. */
+  readonly rightStacks: boolean;
   /** The melody lies on top of what the right hand strikes with it: stacks hang from the top. */
   readonly isUnderMelody: boolean;
   /** Syllables with the tick they are sung at. */
@@ -62,12 +60,11 @@ export interface SungWord {
   readonly syllabic: 'single' | 'begin' | 'middle' | 'end';
 }
 
-const MOST_STEPS = 16;
+/** Staff steps a lane spans at most; outliers are drawn an octave nearer. */
+const MOST_STEPS = 21;
 const MOST_LEFT_STEPS = 40;
-/** The lane may be so much higher where keys lie beside the tune. */
-const BESIDE_STEPS = 5;
 
-/** Gathers what the seam shows of a part. All but the part's own hands follows from the song, not from what has come. */
+/** Gathers what the seam shows of a part: each lane has the range of what is played in it there. */
 export function viewOf(arrangement: Arrangement, partIndex: number, isMelodyOnly = false): SeamView {
   const part = arrangement.parts[partIndex];
   const inPart = ({ tick }: { readonly tick: number }): boolean =>
@@ -77,12 +74,10 @@ export function viewOf(arrangement: Arrangement, partIndex: number, isMelodyOnly
   const left = isMelodyOnly ? [] : (hands?.left ?? []);
   const away = part.choices.shownOctave;
   const right = rightShown(arrangement, partIndex, isMelodyOnly).map((note) => shownNote(note, part));
-  const { singing, isMoving, chords } = rungOf(part.choices);
+  const { isMoving } = rungOf(part.choices);
   const isSinging = part.choices.layout === 'singing';
   const isUnder = part.choices.layout.startsWith('under-melody');
-  const own = changes.filter(({ change }) => inPart(change));
-  const most = own.reduce((count, c) => Math.max(count, c.voicing.keys.length), 1);
-  const words = sungIn(arrangement.played);
+  const words = sungIn(arrangement.played).filter(inPart);
   return {
     part,
     bars: arrangement.played.bars.filter(
@@ -90,72 +85,19 @@ export function viewOf(arrangement: Arrangement, partIndex: number, isMelodyOnly
     ),
     right,
     left,
-    changes: own,
+    changes: changes.filter(({ change }) => inPart(change)),
     meetings: isMelodyOnly ? [] : (hands?.meetings ?? []),
     byPitch: isMoving && !isSinging,
-    ...rangesOf(arrangement.played, arrangement.parts, arrangement.raisedParts, changes),
-    leftMost: isSinging
-      ? singing.bass === 'octave'
-        ? 2
-        : 1
-      : changes.reduce((count, c) => Math.max(count, c.voicing.keys.length), 3),
-    rightMost: (isSinging || isUnder) && !isMelodyOnly ? most : 1,
+    rightRange: rangeOf(right, MOST_STEPS),
+    leftRange: rangeOf(left, MOST_LEFT_STEPS),
+    rightMost: mostTogether(right),
+    leftMost: mostTogether(left),
+    rightStacks: (isSinging || isUnder) && !isMelodyOnly,
     isUnderMelody: isUnder && !isMelodyOnly,
-    hasLeft: !isMelodyOnly && (chords !== 'none' || isSinging),
-    hasLyrics: words.length > 0,
-    words: words.filter(inPart),
+    words,
     isMelodyOnly,
     elsewhere: away === 0 ? '' : `shown an octave ${away < 0 ? 'lower' : 'higher'}`,
   };
-}
-
-/** Staff steps a moving left hand may lie below, and above, the lowest key of its chord. */
-const PATTERN_BELOW = 10;
-const PATTERN_ABOVE = 5;
-
-type Ranges = Pick<SeamView, 'rightRange' | 'leftRange'>;
-let lastRanges: { readonly from: readonly unknown[]; readonly ranges: Ranges } | null = null;
-
-/** One range of staff steps for each lane of the whole song, worked out once for the same tune, parts and chords. */
-function rangesOf(
-  ...from: [Arrangement['played'], readonly Part[], readonly number[], readonly ArrangedChange[]]
-): Ranges {
-  if (lastRanges && from.every((input, i) => input === lastRanges?.from[i])) return lastRanges.ranges;
-  const [played, parts, raised, changes] = from;
-  const right = played.melody.flatMap((note) => {
-    const index = partIndexAt(parts, note.tick);
-    const { octaveShift, shownOctave } = parts[index].choices;
-    const step = staffStep(note.pitch) + 7 * (octaveShift + (raised.includes(index) ? 1 : 0));
-    const beside = besideTune(parts[index]).map((away) => step + away);
-    return shownOctave === 0 ? [step, ...beside] : [step, ...beside, step + 7 * shownOctave];
-  });
-  const isFuller = parts.some((part) => rungOf(part.choices).rightHand === 'fuller');
-  const isMoving = parts.some((part) => rungOf(part.choices).isMoving);
-  const left = changes.flatMap(({ pitches }) => {
-    const steps = pitches.map(staffStep);
-    return isMoving ? [...steps, steps[0] - PATTERN_BELOW, steps[0] + PATTERN_ABOVE] : steps;
-  });
-  const ranges = {
-    rightRange: rangeOf(right, MOST_STEPS + (isFuller ? BESIDE_STEPS : 0)),
-    leftRange: rangeOf(left, MOST_LEFT_STEPS),
-  };
-  lastRanges = { from, ranges };
-  return ranges;
-}
-
-/** Staff steps by which keys beside the tune may lie away from it. */
-const BESIDE: Readonly<Record<NonNullable<Choices['fuller']>, readonly number[]>> = {
-  under: [-5],
-  'two-under': [-6],
-  chord: [-6],
-  above: [6],
-  octave: [-7, 7],
-  frame: [-7, 7],
-  none: [],
-};
-
-function besideTune({ choices }: Part): readonly number[] {
-  return rungOf(choices).rightHand === 'fuller' ? BESIDE[choices.fuller ?? DEFAULT_FULLER] : [];
 }
 
 /** The right hand; on the Tune bench the melody even where it is only sung. */
@@ -203,12 +145,18 @@ function isThing(a: unknown, b: unknown): boolean {
 }
 
 /** Lowest and highest staff step; a few outliers are shown an octave nearer instead of widening the lane. */
-function rangeOf(steps: readonly number[], most: number): [number, number] {
-  if (steps.length === 0) return [28, 36];
-  const sorted = [...steps].sort((a, b) => a - b);
+function rangeOf(notes: readonly HandNote[], most: number): [number, number] {
+  if (notes.length === 0) return [28, 36];
+  const sorted = notes.map(({ pitch }) => staffStep(pitch)).sort((a, b) => a - b);
   const [low, high] = [sorted[0], sorted[sorted.length - 1]];
   if (high - low <= most) return [low, high];
   const middle = sorted[sorted.length >> 1];
   const from = Math.max(low, middle - (most >> 1));
   return [from, from + most];
+}
+
+function mostTogether(notes: readonly HandNote[]): number {
+  const counts = new Map<number, number>();
+  for (const { tick, grace } of notes) if (!grace) counts.set(tick, (counts.get(tick) ?? 0) + 1);
+  return Math.max(1, ...counts.values());
 }

@@ -14,7 +14,7 @@ import {
 import { meetingInWords } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { BLOCK_HEIGHT, NOTE_HEIGHT } from './seam-keys';
-import { fitSeam, heightOfRows } from './seam-layout';
+import { fitSeam, heightOfRows, PIN_ROOM, SEAM_HALF } from './seam-layout';
 import { type ChangeShape, type NoteShape } from './seam-shapes';
 import type { SeamView } from './seam-view';
 
@@ -51,6 +51,8 @@ export class Seam {
 
   protected readonly noteHeight = NOTE_HEIGHT;
   protected readonly blockHeight = BLOCK_HEIGHT;
+  protected readonly seamHalf = SEAM_HALF;
+  protected readonly pinRoom = PIN_ROOM;
   private readonly room = signal({ width: 760, height: 500 });
   /** Enlarged as far as the whole part still fits: the screen is read from the music desk. */
   private readonly fitted = computed(() => fitSeam(this.view(), { ...this.room(), isAlone: this.isAlone() }));
@@ -184,6 +186,6 @@ export class Seam {
   }
 
   protected describe(shape: ChangeShape): string {
-    return `${meetingInWords(shape.change)} ${shape.inversion}${shape.isPinned ? ', pinned' : ''}`;
+    return `${meetingInWords(shape.change)} ${shape.position}${shape.isPinned ? ', pinned' : ''}`;
   }
 }

@@ -42,6 +42,7 @@ import { frameKeys } from './keys/frame-keys';
 import { Shortcuts } from './keys/shortcuts';
 import { PartsRail } from './parts-rail';
 import { Playing } from './playing';
+import { Finder } from './find/finder';
 import { benchAt, BENCHES, type BenchRow } from './registry';
 import { type PressedNote, Seam } from './seam';
 import { Transport } from './transport';
@@ -75,7 +76,7 @@ interface OpenBench {
     Staff,
     Transport,
   ],
-  providers: [BenchState, Hearing, KeysShown, Playing, Recorder, ScreenKeyboard],
+  providers: [BenchState, Finder, Hearing, KeysShown, Playing, Recorder, ScreenKeyboard],
   templateUrl: './song-frame.html',
   styleUrl: './song-frame.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -147,7 +148,11 @@ export class SongFrame implements OnInit {
     });
     effect(() => {
       const [open, tab] = [this.open(), this.tab()];
-      if (open && tab) untracked(() => open.behaviour.begin(tab));
+      const isThere =
+        open &&
+        'tabs' in open.definition.panel &&
+        open.definition.panel.tabs.some(({ value }) => value === tab);
+      if (isThere) open.behaviour.tab.set(tab as string);
     });
     effect(() => this.clearForTake(this.recorder.isBusy()));
     effect((onCleanup) => {

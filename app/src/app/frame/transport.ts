@@ -1,17 +1,20 @@
 import { tempoNote } from '@joined-hands/core/words';
 import { asBeatsPerMinute } from '@joined-hands/core/music';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { RUNGS } from '@joined-hands/core/ladder';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { NzSelectModule } from 'ng-zorro-antd/select';
 import type { Place } from '../storage/place';
 import { Choice, type ChoiceOption } from '../ui/choice';
+import { Menu } from '../ui/menu';
 import { BenchState } from './bench-state';
 import { Playing } from './playing';
 
-/** Rung, tempo, hands, loop, play. */
+/** Level, tempo, hands, loop, play. */
 @Component({
   selector: 'jh-transport',
-  imports: [Choice, NzButtonComponent],
+  imports: [Choice, FormsModule, Menu, NzButtonComponent, NzSelectModule],
   templateUrl: './transport.html',
   styleUrl: './transport.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -19,17 +22,12 @@ import { Playing } from './playing';
 export class Transport {
   protected readonly bench = inject(BenchState);
   protected readonly playing = inject(Playing);
-  protected readonly rungs: readonly ChoiceOption<number>[] = RUNGS.map(({ number, name }) => ({
-    value: number,
-    label: String(number),
-    told: `Rung ${number}: ${name.toLowerCase()}`,
-  }));
+  protected readonly levels = RUNGS;
   protected readonly hands: readonly ChoiceOption<Place['hands']>[] = [
     { value: 'left', label: 'Left' },
     { value: 'right', label: 'Right' },
     { value: 'both', label: 'Both' },
   ];
-  protected readonly rungName = computed(() => RUNGS[this.bench.rung() - 1].name);
   protected readonly tempo = computed(() => {
     const song = this.bench.song();
     if (!song) return { number: 96, note: 'quarter' };

@@ -1,4 +1,5 @@
 import type { ShelfCard } from '../storage/stored';
+import { plain, wordsOf } from '../ui/plain';
 
 /** In what order songs stand on the shelf. */
 export type ShelfOrder = 'opened' | 'title';
@@ -8,21 +9,11 @@ export type ShelfOrder = 'opened' | 'title';
  * letters do not matter. The cards come with the one opened last first. `found(cards, 'low a minor', 'title') // Lanterns at Low Water`
  */
 export function found(cards: readonly ShelfCard[], query: string, order: ShelfOrder): ShelfCard[] {
-  const words = plain(query).split(/\s+/).filter(Boolean);
+  const words = wordsOf(query);
   const isWanted = ({ title, subtitle, key, metre }: ShelfCard): boolean => {
     const text = plain(`${title} ${subtitle} ${key} ${metre}`);
     return words.every((word) => text.includes(word));
   };
   const wanted = cards.filter(isWanted);
   return order === 'opened' ? wanted : wanted.sort((a, b) => a.title.localeCompare(b.title));
-}
-
-/** Small letters without their marks; ♭ and ♯ as they are typed. */
-function plain(text: string): string {
-  return text
-    .toLowerCase()
-    .replaceAll('♭', 'b')
-    .replaceAll('♯', '#')
-    .normalize('NFD')
-    .replaceAll(/\p{Mn}/gu, '');
 }

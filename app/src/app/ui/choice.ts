@@ -22,6 +22,7 @@ export interface ChoiceOption<T> {
       (ngModelChange)="chosen.emit($event)"
       nzButtonStyle="solid"
       [class.rows]="rows() !== null"
+      [class.words]="look() === 'words'"
       [style.--columns]="rows()?.columns"
     >
       @for (option of options(); track option.value) {
@@ -50,6 +51,29 @@ export interface ChoiceOption<T> {
     .rows label::before {
       display: none;
     }
+    .words {
+      display: flex;
+      flex-wrap: wrap;
+    }
+    .words label {
+      height: 44px;
+      padding: 0 4px;
+      border: 0;
+      border-bottom: 3px solid transparent;
+      border-radius: 0;
+      background: none;
+      font-size: var(--type-note);
+      font-weight: 600;
+      line-height: 43px;
+    }
+    .words label::before {
+      display: none;
+    }
+    .words .ant-radio-button-wrapper-checked {
+      border-bottom-color: var(--accent);
+      background: none;
+      color: var(--accent);
+    }
     /* In a narrow panel a word is never cut: each row takes as many as it holds, and is filled. */
     @media (min-width: 900px) and (max-width: 1100px) {
       .rows {
@@ -74,6 +98,8 @@ export class Choice<T> {
   readonly options = input.required<readonly ChoiceOption<T>[]>();
   readonly value = input.required<T | undefined>();
   readonly chosen = output<T>();
+  /** Plain words of which one is underlined: tabs. */
+  readonly look = input<'buttons' | 'words'>('buttons');
   /** Buttons a row at most; more of them stand in rows that are all filled from edge to edge. */
   readonly mostInRow = input<number | null>(null);
 

@@ -13,7 +13,6 @@ export const bench: BenchDefinition = {
   behaviour: ChordsBehaviour,
   panel: {
     label: 'What to do with the chords',
-    mostInRow: 3,
     tabs: [
       { value: 'chord', label: 'Chord', panel: ChordPanel },
       { value: 'schools', label: 'Voicing', panel: SchoolsPanel },

@@ -12,12 +12,11 @@ export const bench: BenchDefinition = {
   behaviour: FillsBehaviour,
   panel: {
     label: 'What to do with fills',
-    mostInRow: 2,
     tabs: [
       { value: 'places', label: 'Places', panel: PlacesPanel },
       { value: 'version', label: 'Version', panel: VersionPanel },
       { value: 'frame', label: 'Intro, ending', panel: FramePanel },
-      { value: 'grow', label: 'Vary repeats', panel: GrowthPanel },
+      { value: 'grow', label: 'Repeats', panel: GrowthPanel },
     ],
   },
 };

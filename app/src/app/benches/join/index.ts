@@ -16,7 +16,6 @@ export const bench: BenchDefinition = {
   behaviour: JoinBehaviour,
   panel: {
     label: 'What to do with both hands',
-    mostInRow: 3,
     tabs: [
       { value: 'why', label: 'Part', panel: Reasons },
       { value: 'patterns', label: 'Patterns', panel: PatternsPanel },

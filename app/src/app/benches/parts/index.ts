@@ -12,7 +12,6 @@ export const bench: BenchDefinition = {
   behaviour: PartsBehaviour,
   panel: {
     label: 'What to do with the parts',
-    mostInRow: 3,
     tabs: [
       { value: 'part', label: 'This part', panel: ThisPartPanel },
       { value: 'cut', label: 'Cutting', panel: CuttingPanel },

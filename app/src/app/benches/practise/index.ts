@@ -17,7 +17,6 @@ export const bench: BenchDefinition = {
   behaviour: PractiseBehaviour,
   panel: {
     label: 'What to look at',
-    mostInRow: 3,
     hidesFindings: true,
     tabs: [
       { value: 'now', label: 'Now', panel: NowPanel },

@@ -16,15 +16,14 @@ export const bench: BenchDefinition = {
   behaviour: TuneBehaviour,
   panel: {
     label: 'What to do',
-    mostInRow: 4,
     tabs: [
       { value: 'notes', label: 'Notes', panel: NotesPanel },
       { value: 'words', label: 'Words', panel: WordsPanel },
       { value: 'bars', label: 'Bars', panel: BarsPanel },
       { value: 'letters', label: 'Letters', panel: SignsPanel },
       { value: 'play', label: 'Play in', panel: PlayPanel },
-      { value: 'keys', label: 'Transpose', panel: KeysPanel },
-      { value: 'told', label: 'In words', panel: ToldPanel },
+      { value: 'keys', label: 'Transpose', panel: KeysPanel, isRare: true },
+      { value: 'told', label: 'In words', panel: ToldPanel, isRare: true },
     ],
   },
   above: LettersAbove,

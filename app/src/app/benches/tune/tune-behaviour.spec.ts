@@ -89,11 +89,4 @@ describe('the Tune bench in the frame', () => {
     ]);
     expect(behaviour.whenEmpty).toContain('press N for a first note');
   });
-
-  it('begins with the job an address asks for, and with none it does not know', () => {
-    behaviour.begin('letters');
-    expect(tune.tab()).toBe('letters');
-    behaviour.begin('dance');
-    expect(tune.tab()).toBe('letters');
-  });
 });

@@ -3,7 +3,7 @@ import { BenchBehaviour } from '../../frame/definition';
 import type { Focus, KeyPress } from '../../frame/keys/press';
 import { Recorder } from '../../input/recorder';
 import { tuneKeys } from './tune-keys';
-import { TUNE_TABS, TuneState } from './tune-state';
+import { TuneState } from './tune-state';
 
 /** On the Tune bench notes are picked, and chords are looked at. */
 @Injectable()
@@ -33,10 +33,5 @@ export class TuneBehaviour extends BenchBehaviour {
 
   override leave(): void {
     this.tune.leave();
-  }
-
-  override begin(wanted: string): void {
-    const tab = TUNE_TABS.find((each) => each === wanted);
-    if (tab) this.tune.tab.set(tab);
   }
 }

@@ -86,10 +86,16 @@ export function frameKeys(frame: Commanded): readonly FrameKey[] {
     { keys: 'Ctrl + Z', does: 'undo', isAlways: true, run: { 'Ctrl+z': () => bench.undo() } },
     { keys: 'Ctrl + Shift + Z', does: 'redo', isAlways: true, run: { 'Ctrl+Shift+z': () => bench.redo() } },
     {
+      keys: 'Ctrl + K',
+      does: 'find anything: an action, a setting, a song',
+      isAlways: true,
+      run: { 'Ctrl+k': () => bench.asked.next('find') },
+    },
+    {
       keys: '?',
       does: 'this list',
       isAlways: true,
-      run: { '?': () => bench.helpAsked.next() },
+      run: { '?': () => bench.asked.next('help') },
     },
   ];
 }

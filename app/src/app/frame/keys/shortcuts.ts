@@ -76,7 +76,7 @@ export class Shortcuts {
     const onRadio = !this.cameByPointer && within('input[type=radio]');
     return {
       inField: within('input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]'),
-      onControl: onRadio || within('button, a, [role=button]'),
+      onControl: onRadio || within('button, a, summary, [role=button]'),
       onRadio,
       inDialog: within('[role=dialog]'),
     };
