@@ -6,7 +6,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createApp } from '../server/app';
-import { arranged, openShelf, watch } from './pages';
+import { arranged, chooseLevel, openShelf, watch } from './pages';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -114,7 +114,7 @@ test.describe('a new version', () => {
     await page.getByRole('link', { name: 'Lanterns at Low Water' }).click();
     await arranged(page);
     await page.keyboard.press('ArrowRight');
-    await page.locator('jh-transport label', { hasText: '2' }).first().click();
+    await chooseLevel(page, 2);
     await page.locator('jh-frame-header summary', { hasText: 'More •' }).click();
     await page.getByRole('button', { name: 'Update' }).click();
     await expect(page.locator('meta[name=build]')).toBeAttached();

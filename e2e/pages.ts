@@ -80,6 +80,12 @@ export async function toRightHand(page: Page): Promise<void> {
   await expect(title(page, 'Part 1, right hand')).toBeVisible();
 }
 
+/** Presses an entry of the menu of a song's card on the shelf. */
+export async function fromCard(page: Page, title: string, name: string | RegExp): Promise<void> {
+  await page.locator(`summary[aria-label="More: ${title}"]`).first().click();
+  await page.locator('details[open] .menu').getByRole('button', { name }).click();
+}
+
 /** What the level chosen is called: "4 Block chords". */
 export const level = (page: Page) => page.locator('jh-transport .ant-select-selection-item');
 

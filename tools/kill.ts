@@ -14,7 +14,7 @@ import { randomSong } from '../core/testing';
 import { createApp } from '../server/app';
 import { ARGUMENTS } from './bench-browser';
 import { chromium as debianChromium } from './setup.mjs';
-import { chooseLevel, level } from '../e2e/pages';
+import { chooseLevel, fromCard, level } from '../e2e/pages';
 
 const { values } = parseArgs({ options: { times: { type: 'string', default: '60' } } });
 const times = Number(values.times);
@@ -169,7 +169,7 @@ console.log(`the tab closed at once after an edit, ${closes}`);
 await opened(page, small);
 const shelf = await page.context().newPage();
 await shelf.goto(origin);
-const deletes = (): Promise<void> => shelf.getByRole('button', { name: 'Delete Lanterns' }).click();
+const deletes = (): Promise<void> => fromCard(shelf, 'Lanterns at Low Water', /^Delete/);
 const putsBack = (): Promise<void> => shelf.getByRole('button', { name: 'Undo', exact: true }).click();
 const edits = (turn: number): Promise<string> => small.edit(page, turn);
 const ORDERS = [
@@ -194,7 +194,7 @@ const putBacks = await lostIn(third, async (turn) => {
   await shelf.reload();
   const made = await ORDERS[turn % ORDERS.length](turn);
   await shelf.reload();
-  await shelf.getByRole('button', { name: 'Delete Lanterns' }).waitFor();
+  await shelf.getByRole('link', { name: 'Lanterns' }).waitFor();
   await page.reload();
   await small.open(page);
   return [made, await small.shown(page)];

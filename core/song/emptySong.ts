@@ -22,6 +22,8 @@ export function emptySong(songId: string, title: string): Song {
     id: songId,
     title,
     subtitle: '',
+    tags: [],
+    version: null,
     keyMap: [{ tick: 0, tonic: { letter: 'C', alter: 0 }, mode: 'major' }],
     metreMap: [{ tick: 0, numerator: 4, denominator: 4 }],
     tempoMap: [{ tick: 0, quartersPerMinute: 96 }],

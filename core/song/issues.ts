@@ -28,6 +28,8 @@ const WHOLE: Readonly<Record<string, string>> = {
   id: 'its id',
   title: 'the title',
   subtitle: 'the subtitle',
+  tags: 'the tags',
+  version: 'which version it is',
   feel: 'the feel',
   pickup: 'the pick-up',
   barCount: 'the number of bars',

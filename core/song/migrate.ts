@@ -21,7 +21,7 @@ type Migration = (old: Record<string, unknown>) => Record<string, unknown>;
  * schools of division, version 3 before hands that are close had a choice of their own, version 4 before patterns had
  * ids, fills were taken by id, and settled parts kept everything, version 5 before single fingers could be pinned,
  * version 6 before fills had measures and notes of their own and songs a frame, version 7 before kinds of fills, what
- * reading found and some choices were codes.
+ * reading found and some choices were codes, version 8 before songs had tags and versions.
  */
 const MIGRATIONS: Record<number, Migration> = {
   0: (old) => ({
@@ -96,6 +96,7 @@ const MIGRATIONS: Record<number, Migration> = {
       return { ...fill, ...fillIds(String(kind), String(variant)) };
     }),
   }),
+  8: (old) => ({ ...old, schemaVersion: 9, tags: [], version: null }),
 };
 
 /** A change that lasts no time or begins before the song is left out, and said; the rest goes on. */

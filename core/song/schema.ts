@@ -4,7 +4,7 @@ import { MODES } from '../music';
 import { wellFormed } from './texts';
 
 /** Version of the stored shape; raise it with a migration in migrate.ts. */
-export const SCHEMA_VERSION = 8;
+export const SCHEMA_VERSION = 9;
 
 /** A text of at most so many letters (UTF-16). */
 const text = (most: number) => z.string().overwrite(wellFormed).max(most);
@@ -207,6 +207,10 @@ export const songSchema = z.object({
   id,
   title: text(200).min(1),
   subtitle: text(200),
+  /** Words it is found by: a pupil, a concert. */
+  tags: z.array(text(40).min(1)).max(20),
+  /** The song it is a version of, by the id of the first, and what this one is for; null for a song of its own. */
+  version: z.object({ of: id, name: text(80).min(1) }).nullable(),
   keyMap: z.array(z.object({ tick, tonic: pitchClassSchema, mode: z.enum(MODES) })).min(1),
   metreMap: z.array(metre.extend({ tick })).min(1),
   /** Quarter notes a minute. */

@@ -59,7 +59,15 @@ const DONE_MS = 12_000;
     @if (done(); as what) {
       <p class="done" role="status">
         <span>{{ what }}</span>
-        <button nz-button nzSize="small" type="button" [attr.aria-label]="'Undo ' + what" (click)="bench.undo()">Undo</button>
+        <button
+          nz-button
+          nzSize="small"
+          type="button"
+          [attr.aria-label]="'Undo ' + what"
+          (click)="bench.undo()"
+        >
+          Undo
+        </button>
       </p>
     }
   `,

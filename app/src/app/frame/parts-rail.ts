@@ -27,9 +27,7 @@ const PAUSE_MS = 30;
               <span class="name"
                 >{{ part.sectionName || 'Part' }} <i>{{ form(part) }}</i></span
               >
-              @if (i === bench.partIndex()) {
-                <span class="bars">{{ line(i) }}</span>
-              }
+              <span class="bars" [class.visually-hidden]="i !== bench.partIndex()">{{ line(i) }}</span>
             </span>
             <span
               class="effort"

@@ -262,7 +262,7 @@ function toldOnSeam(
 ): TextMark | null {
   const at = counts.findIndex((count) => count.x === left + COUNT_IN);
   const own = counts[at];
-  const next = counts.find((count) => count.x > left + COUNT_IN);
+  const next = counts[at + 1];
   if (!own) return null;
   const from = own.x + own.text.length * COUNT_LETTER + 6;
   const text = HOW[how].find((words) => from + words.length * HOW_LETTER <= (next?.x ?? end) - 10);
@@ -312,32 +312,39 @@ interface CountMark {
   readonly tick: number;
   readonly beat: string;
   readonly part: string | undefined;
+  /** A chord begins there: a sign stands on the seam. */
+  readonly isSewn: boolean;
 }
 
 /** Pixels of a letter of a count, the space after it included. */
 const COUNT_LETTER = 10;
-/** A count stands just right of its stitch. */
+/** A count stands just right of its stitch, or of the thread where there is none. */
 const COUNT_IN = 14;
+const BARE_IN = 8;
 
 /** The counts of a part, only where something is struck; worked out once for all its rows. */
-function countsOf({ right, left, bars }: View): CountMark[] {
+function countsOf({ right, left, bars, changes }: View): CountMark[] {
+  const sewn = new Set(changes.map(({ change }) => change.tick));
   const struck = [...right.filter((n) => !n.grace), ...left].map((n) => n.tick);
   return [...new Set(struck)]
     .sort((a, b) => a - b)
     .map((tick) => {
       const [beat, part] = countAt(barAt(bars, tick), tick).split(' ');
-      return { tick, beat, part };
+      return { tick, beat, part, isSewn: sewn.has(tick) && left.some((n) => n.tick === tick) };
     });
 }
 
+/** What is counted, where it fits before the next count: both words, or within a beat "&" or "e" alone, or nothing. */
 function countMarks(counts: readonly CountMark[], x: (tick: number) => number, y: number): TextMark[] {
-  return counts.flatMap(({ tick, beat, part }, i) => {
-    // Within a beat already counted, and where there is no room for both, only "&" or "e" is said.
-    const room = i + 1 < counts.length ? x(counts[i + 1].tick) - x(tick) : Infinity;
-    const isShort = part !== undefined && (beat === counts[i - 1]?.beat || room < 34);
-    const text = isShort ? part : part ? `${beat} ${part}` : beat;
-    // Three against two: what would run into the next count is left out, a whole beat never.
-    if (part !== undefined && text.length * COUNT_LETTER > room) return [];
-    return [{ x: x(tick) + COUNT_IN, y, text }];
+  return counts.flatMap(({ tick, beat, part, isSewn }, i) => {
+    const next = counts.at(i + 1);
+    const from = x(tick) + (isSewn ? COUNT_IN : BARE_IN);
+    const end = next ? x(next.tick) - (next.isSewn ? 4 : 0) : Infinity;
+    const fits = (text: string): boolean => from + text.length * COUNT_LETTER <= end;
+    const whole = part ? `${beat} ${part}` : beat;
+    const text = [beat === counts[i - 1]?.beat ? part : whole, part].find((words) => words && fits(words));
+    // A whole beat is never left out.
+    const said = text ?? (part ? undefined : beat);
+    return said ? [{ x: from, y, text: said }] : [];
   });
 }

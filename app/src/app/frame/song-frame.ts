@@ -45,6 +45,7 @@ import { Playing } from './playing';
 import { Finder } from './find/finder';
 import { benchAt, BENCHES, type BenchRow } from './registry';
 import { type PressedNote, Seam } from './seam';
+import { SkipLinks } from './skip-links';
 import { Transport } from './transport';
 import { Saver } from '../effects/saver';
 import { messageOf } from '../ui/message';
@@ -73,6 +74,7 @@ interface OpenBench {
     Keyboard,
     PartsRail,
     Seam,
+    SkipLinks,
     Staff,
     Transport,
   ],

@@ -5,13 +5,16 @@ import { plain, wordsOf } from '../ui/plain';
 export type ShelfOrder = 'opened' | 'title';
 
 /**
- * Songs that have every word of a query in their title, subtitle, key or metre, wherever in a word; capitals and marks on
- * letters do not matter. The cards come with the one opened last first. `found(cards, 'low a minor', 'title') // Lanterns at Low Water`
+ * Songs that have every word of a query in their title, subtitle, version, tags, key or metre, wherever in a word; three
+ * letters and more, one by one, are the beginning of a tune. Capitals and marks on letters do not matter. The cards come
+ * with the one opened last first. `found(cards, 'low a minor', 'title') // Lanterns at Low Water`
  */
 export function found(cards: readonly ShelfCard[], query: string, order: ShelfOrder): ShelfCard[] {
   const words = wordsOf(query);
-  const isWanted = ({ title, subtitle, key, metre }: ShelfCard): boolean => {
-    const text = plain(`${title} ${subtitle} ${key} ${metre}`);
+  const isTune = words.length > 2 && words.every((word) => /^[a-g][b#]?$/.test(word));
+  const isWanted = ({ title, subtitle, tags, version, opening, key, metre }: ShelfCard): boolean => {
+    if (isTune) return plain(opening).startsWith(words.join(' '));
+    const text = plain([title, subtitle, version?.name, ...tags, key, metre].join(' '));
     return words.every((word) => text.includes(word));
   };
   const wanted = cards.filter(isWanted);

@@ -9,7 +9,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { Router, RouterLink } from '@angular/router';
+import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { READ_ENDINGS } from '@joined-hands/core/formats';
 import { asPreferred, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import { formatDistanceToNow } from 'date-fns';
@@ -27,6 +27,8 @@ import { Asker } from '../workers/asker';
 import { FileReaderClient } from '../workers/reader';
 import { messageOf } from '../ui/message';
 import { BackupRow } from './backup-row';
+import { type CardAction, CardMenu } from './card-menu';
+import { CardWork, type Named } from './card-work';
 import { found, type ShelfOrder } from './find';
 import { FindRow } from './find-row';
 import { Importing } from './importing';
@@ -39,6 +41,8 @@ interface Card {
   readonly card: ShelfCard;
   readonly facts: readonly { readonly name: string; readonly value: string }[];
   readonly opened: string;
+  /** The other versions of the song, under the same name. */
+  readonly versions: readonly ShelfCard[];
 }
 
 /** What browsers that can open files with an installed page bring along. */
@@ -51,7 +55,7 @@ type LaunchedWindow = Window & {
 /** The songs, as cards with what a pianist wants to see; files come in by button or by dropping them. */
 @Component({
   selector: 'jh-shelf',
-  imports: [BackupRow, FindRow, GuideOffer, NzButtonComponent, NzModalModule, RouterLink],
+  imports: [BackupRow, CardMenu, FindRow, GuideOffer, NzButtonComponent, NzModalModule, RouterLink],
   providers: [Importing],
   templateUrl: './shelf.html',
   styleUrl: './shelf.less',
@@ -60,12 +64,14 @@ type LaunchedWindow = Window & {
 export class Shelf implements OnInit, OnDestroy {
   private readonly songs = inject(SongStore);
   private readonly bin = inject(Bin);
+  private readonly work = inject(CardWork);
   protected readonly offline = inject(Offline);
   private readonly reader = inject(FileReaderClient);
   private readonly importing = inject(Importing);
   private readonly asker = inject(Asker);
   private readonly problems = inject(Problems);
   private readonly router = inject(Router);
+  private readonly route = inject(ActivatedRoute);
   private readonly modal = inject(NzModalService);
   protected readonly endings = [...READ_ENDINGS, '.zip'].join();
   private readonly backupRow = viewChild.required(BackupRow);
@@ -78,10 +84,12 @@ export class Shelf implements OnInit, OnDestroy {
   protected readonly order = signal<ShelfOrder>('opened');
   protected readonly cards = computed(() => {
     const stored = this.stored();
-    return stored && found(stored, this.query(), this.order()).map(shown);
+    return stored && inGroups(found(stored, this.query(), this.order()));
   });
   /** Also while something is looked for: what is not shown could not be brought back else. */
   protected readonly isFull = computed(() => (this.all() ?? 0) > ONE_LOOK || this.query() !== '');
+  /** What came of the last thing done. */
+  protected readonly notice = signal('');
   /** The song deleted last. */
   protected readonly deleted = signal<ShelfCard | null>(null);
   protected readonly problem = this.importing.problem;
@@ -92,6 +100,11 @@ export class Shelf implements OnInit, OnDestroy {
 
   ngOnInit(): void {
     void this.refresh();
+    // Asked for at the end of the tour.
+    const begins = { tune: () => this.typeTune(), chords: () => this.writeChords(), file: () => this.pick() };
+    const begin = begins[this.route.snapshot.queryParams['begin'] as keyof typeof begins] as
+      (() => unknown) | undefined;
+    if (begin) setTimeout(begin);
     // Where the program is installed, files can be opened with it from the system.
     (window as LaunchedWindow).launchQueue?.setConsumer(({ files }) => {
       const opened = Promise.all((files ?? []).map((handle) => handle.getFile()));
@@ -232,14 +245,40 @@ export class Shelf implements OnInit, OnDestroy {
     }
   }
 
-  protected async remove({ card }: Card): Promise<void> {
+  /** What the menu of a card asks for. */
+  protected async act(action: CardAction, card: ShelfCard): Promise<void> {
+    this.notice.set('');
+    this.deleted.set(null);
     try {
-      await this.bin.delete(card);
-      this.deleted.set(card);
+      if (action === 'export') return await this.work.takeAway(card.id);
+      if (action === 'delete') {
+        await this.bin.delete(card);
+        this.deleted.set(card);
+      } else if (action === 'duplicate')
+        this.notice.set(`“${await this.work.duplicate(card.id)}” was added.`);
+      else if (action === 'name') {
+        const named = await this.named(card, 'Name and tags');
+        if (named) await this.work.name(card.id, named);
+      } else {
+        const named = await this.named({ ...card, version: { of: groupOf(card), name: '' } }, 'New version');
+        if (named) await this.work.newVersion(card.id, named);
+      }
       await this.refresh();
     } catch (error) {
-      this.wentWrong('The song could not be deleted', error);
+      this.wentWrong(`Nothing was changed in “${card.title}”`, error);
     }
+  }
+
+  private async named(card: ShelfCard, nzTitle: string): Promise<Named | undefined> {
+    const { Naming } = await import('./naming');
+    const tags = [...new Set((this.stored() ?? []).flatMap((other) => other.tags))].sort();
+    const modal = openDialog(this.modal, {
+      nzTitle,
+      nzContent: Naming,
+      nzData: { card, tags },
+      nzWidth: 520,
+    });
+    return (await firstValueFrom(modal.afterClose)) as Named | undefined;
   }
 
   protected async putBack(): Promise<void> {
@@ -268,7 +307,22 @@ export class Shelf implements OnInit, OnDestroy {
   }
 }
 
-function shown(card: ShelfCard): Card {
+/** Versions of one song under its name: the song itself first, where it is among them. */
+function inGroups(cards: readonly ShelfCard[]): Card[] {
+  const groups = new Map<string, ShelfCard[]>();
+  for (const card of cards) groups.set(groupOf(card), [...(groups.get(groupOf(card)) ?? []), card]);
+  return [...groups.values()].map((group) => {
+    const first = group.find(({ version }) => version === null) ?? group[0];
+    return { ...shown(first), versions: group.filter((card) => card !== first) };
+  });
+}
+
+/** The song a card is a version of, or its own. */
+function groupOf({ id, version }: ShelfCard): string {
+  return version?.of ?? id;
+}
+
+function shown(card: ShelfCard): Omit<Card, 'versions'> {
   const { openedAt, facts } = card;
   const { seconds } = facts ?? { seconds: null };
   const length =

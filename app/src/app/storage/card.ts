@@ -1,6 +1,6 @@
 import type { SongFacts } from '@joined-hands/core/arrangement';
-import { keyName, metreName, typeset } from '@joined-hands/core/music';
-import { migrateSong, type Song, SongShapeError } from '@joined-hands/core/song';
+import { classNameOf, keyName, metreName, typeset } from '@joined-hands/core/music';
+import { migrateSong, type Song, songSchema, SongShapeError } from '@joined-hands/core/song';
 import { numberOf, recordOf, textOf, timeOf } from './believed';
 import { FIRST_PLACE, type Place, placeOf } from './place';
 import { type ShelfCard, songIn, type StoredSong } from './stored';
@@ -30,10 +30,12 @@ export function aboutOf(stored: unknown): AboutSong {
 
 /** A stored card, with what can be believed of it; null where it does not tell its song. */
 export function readCard(stored: unknown): ShelfCard | null {
-  const { id, revision, title, subtitle, key, metre, bars, trouble } = recordOf(stored);
-  const texts = [id, title, subtitle, key, metre].map((text) => textOf(text, 1000));
+  const { id, revision, title, subtitle, tags, version, opening, key, metre, bars, trouble } =
+    recordOf(stored);
+  const texts = [id, title, subtitle, opening, key, metre].map((text) => textOf(text, 1000));
+  const told = songSchema.pick({ tags: true, version: true }).safeParse({ tags, version });
   const numbers = [revision, bars].map((number) => numberOf(number, 0, Number.MAX_SAFE_INTEGER));
-  if ([...texts, ...numbers].includes(null) || !title) return null;
+  if ([...texts, ...numbers].includes(null) || !title || !told.success) return null;
   const [known, about] = [stored as ShelfCard, aboutOf(stored)];
   const place = { ...FIRST_PLACE, ...about.place };
   return { ...known, ...about, place, trouble: textOf(trouble, 1000) } as ShelfCard;
@@ -51,6 +53,9 @@ export function cardOf(
     revision,
     title: song.title,
     subtitle: song.subtitle,
+    tags: song.tags,
+    version: song.version,
+    opening: openingOf(song),
     key: typeset(keyName({ tonic, mode })),
     metre: metreName(song.metreMap[0]),
     bars: song.barCount,
@@ -61,6 +66,17 @@ export function cardOf(
     savedAt,
     deletedAt,
   };
+}
+
+/** Letters of the tune a song is found by. */
+const OPENING = 12;
+
+function openingOf({ melody }: Song): string {
+  const struck = melody.filter(({ grace }, i) => !grace && !melody[i - 1]?.tiedToNext);
+  return struck
+    .slice(0, OPENING)
+    .map(({ pitch }) => typeset(classNameOf(pitch)))
+    .join(' ');
 }
 
 /** The card of whatever lies in the store: where no song can be made of it, the card says why. */
@@ -93,6 +109,9 @@ function troubled(
     revision,
     title: typeof title === 'string' && title.trim() ? title.slice(0, 200) : 'A song without a title',
     subtitle: '',
+    tags: [],
+    version: null,
+    opening: '',
     key: '',
     metre: '',
     bars: 0,

@@ -36,6 +36,10 @@ export interface ShelfCard {
   readonly revision: number;
   readonly title: string;
   readonly subtitle: string;
+  readonly tags: readonly string[];
+  readonly version: Song['version'];
+  /** The first letters of its tune: "A B C B A F". */
+  readonly opening: string;
   /** "A minor", "3/4"; empty where the song cannot be read. */
   readonly key: string;
   readonly metre: string;

@@ -51,9 +51,13 @@ export interface ChoiceOption<T> {
     .rows label::before {
       display: none;
     }
+    :host {
+      display: block;
+    }
     .words {
       display: flex;
       flex-wrap: wrap;
+      gap: 0 var(--space-3);
     }
     .words label {
       height: 44px;
@@ -73,6 +77,14 @@ export interface ChoiceOption<T> {
       border-bottom-color: var(--accent);
       background: none;
       color: var(--accent);
+    }
+    @media (min-width: 900px) and (max-width: 1100px) {
+      .words {
+        gap: 0 1px;
+      }
+      .words label {
+        padding: 0 3px;
+      }
     }
     /* In a narrow panel a word is never cut: each row takes as many as it holds, and is filled. */
     @media (min-width: 900px) and (max-width: 1100px) {

@@ -1,10 +1,24 @@
-/** One step of the tour: where it is, and what to do there. */
+/** What a step looks at: what is shown, heard and chosen of the song. */
+export interface Seen {
+  readonly part: number;
+  readonly hands: 'left' | 'right' | 'both';
+  readonly isPlaying: boolean;
+  readonly level: number;
+  /** Voicings that were taken. */
+  readonly pins: number;
+}
+
+/** One step of the tour: where it is, what to do there, and when that is done. */
 interface GuideStep {
   readonly title: string;
   /** Last part of the address of the bench; null: the song's own. */
   readonly bench: string | null;
-  /** What to look at and press, in one or two sentences. */
+  /** What is to be seen, in a sentence or two. */
   readonly what: string;
+  /** What to press, on a keyboard and on a screen that is touched. */
+  readonly press: string;
+  readonly tap: string;
+  readonly isDone: (now: Seen, begun: Seen) => boolean;
 }
 
 /** The song the tour leads through. */
@@ -15,31 +29,49 @@ export const GUIDE_STEPS: readonly GuideStep[] = [
   {
     title: 'Cut it into parts',
     bench: 'parts',
-    what: 'The song is cut into short numbered parts. Press 1 to 6, or tap a part on the left, to look at each. A part that comes back is learned once.',
+    what: 'The song is cut into short numbered parts. One that comes back is learned once.',
+    press: 'Press 2, then 1.',
+    tap: 'Tap part 2 on the map.',
+    isDone: (now, begun) => now.part !== begun.part,
   },
   {
     title: 'The right hand',
     bench: 'tune',
-    what: 'The melody of part 1: each note shows its letter, and stands higher when it sounds higher. Press 1, then R for the right hand and Space to hear it.',
+    what: 'This is the melody of the part. A note stands higher when it sounds higher.',
+    press: 'Press R to hear the right hand.',
+    tap: 'Tap Right, then Play.',
+    isDone: (now) => now.isPlaying && now.hands === 'right',
   },
   {
     title: 'The chords of the left hand',
     bench: 'chords',
-    what: 'Press → to go from chord to chord. Each is placed as near as possible to the one before; the panel on the right says why.',
+    what: 'Each chord lies as near as possible to the one before; the panel says why.',
+    press: 'Press → for a chord, ↓ to hear another voicing, Enter to take it.',
+    tap: 'Tap a chord, then Take beside another voicing.',
+    isDone: (now, begun) => now.pins > begun.pins,
   },
   {
-    title: 'Say where the hands meet',
+    title: 'Where the hands meet',
     bench: null,
-    what: 'The seam is the line between the hands. A cross on it marks a melody note that is played together with a chord. Say them aloud: chord, word, count.',
+    what: 'The seam is the line between the hands. A cross on it marks a note that is played together with a chord. Say them aloud: chord, word, count.',
+    press: 'Press B to hear both hands.',
+    tap: 'Tap Both, then Play.',
+    isDone: (now) => now.isPlaying && now.hands === 'both',
   },
   {
     title: 'Join the hands',
     bench: null,
-    what: 'Press B for both hands and Space to hear them, − for slower. Levels 1 to 7 below make it easier or fuller.',
+    what: 'The level below the music makes it easier or fuller.',
+    press: 'Choose level 5, then press Space to hear the moving left hand.',
+    tap: 'Choose level 5, then tap Play to hear the moving left hand.',
+    isDone: (now) => now.isPlaying && now.level === 5,
   },
   {
     title: 'Practise',
     bench: 'practise',
-    what: 'One small task at a time: play it, or say how it went with Y or N. → is the next task. Your progress is saved.',
+    what: 'One small task at a time: you play it and say how it went. Your progress is saved.',
+    press: 'Press Space to hear the part, then Y.',
+    tap: 'Tap Hear it, then Done.',
+    isDone: (now) => now.isPlaying,
   },
 ];

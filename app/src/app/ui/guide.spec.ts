@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Guide } from './guide';
-import { GUIDE_STEPS } from './guide-steps';
+import { GUIDE_STEPS, type Seen } from './guide-steps';
 
 describe('the tour', () => {
   const kept = new Map<string, string>();
@@ -52,6 +52,30 @@ describe('the tour', () => {
     again.decline();
     expect(stand(again)).toEqual([false, false, null, 0]);
     expect(stand(new Guide())).toEqual([false, false, null, 0]);
+  });
+
+  it('has a step done when what it asks for was done, and not before', () => {
+    const begun: Seen = { part: 0, hands: 'left', isPlaying: false, level: 4, pins: 1 };
+    const done = (now: Partial<Seen>) => GUIDE_STEPS.map(({ isDone }) => isDone({ ...begun, ...now }, begun));
+    const only = (...steps: number[]) => GUIDE_STEPS.map((_, i) => steps.includes(i));
+    expect(done({})).toEqual(only());
+    expect(done({ part: 1 })).toEqual(only(0));
+    expect(done({ hands: 'right' })).toEqual(only());
+    expect(done({ hands: 'right', isPlaying: true })).toEqual(only(1, 5));
+    expect(done({ pins: 2 })).toEqual(only(2));
+    expect(done({ hands: 'both', isPlaying: true })).toEqual(only(3, 5));
+    expect(done({ level: 5, isPlaying: true })).toEqual(only(4, 5));
+  });
+
+  it('ends with the ways to a song of one’s own, once', () => {
+    const guide = new Guide();
+    guide.walk();
+    for (const _ of GUIDE_STEPS) {
+      expect(guide.isEnding()).toBe(false);
+      guide.go(1);
+    }
+    expect(guide.isEnding()).toBe(true);
+    expect(new Guide().isEnding()).toBe(false);
   });
 
   it('begins anew where what was kept is none', () => {

@@ -22,6 +22,8 @@ export class Guide {
     const at = this.at();
     return at === null ? null : GUIDE_STEPS[at];
   });
+  /** It was just walked to its end. */
+  readonly isEnding = signal(false);
   /** The step it would go on with. */
   readonly next = computed(() => {
     const stand = this.stand();
@@ -44,7 +46,8 @@ export class Guide {
     const at = this.at();
     if (at === null) return;
     const step = Math.max(0, at + by);
-    this.set(step >= GUIDE_STEPS.length ? { kind: 'done' } : { kind: 'walking', step });
+    this.isEnding.set(step >= GUIDE_STEPS.length);
+    this.set(this.isEnding() ? { kind: 'done' } : { kind: 'walking', step });
   }
 
   leave(): void {

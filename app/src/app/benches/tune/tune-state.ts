@@ -16,8 +16,7 @@ import { answered, type Asking } from '../../workers/answered';
 import type { Question } from '../../workers/answers';
 
 /** Tabs of the Tune bench. */
-const TUNE_TABS = ['notes', 'words', 'bars', 'letters', 'play', 'keys', 'told'] as const;
-type TuneTab = (typeof TUNE_TABS)[number];
+type TuneTab = 'notes' | 'words' | 'bars' | 'letters' | 'play' | 'keys' | 'told';
 type TuneQuestion = Extract<Question, { readonly kind: 'keys' | 'metres' | 'easier-keys' }>;
 /** A key or metre is looked for from so many notes on. */
 const FEWEST_NOTES = 3;
