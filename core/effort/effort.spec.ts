@@ -124,7 +124,7 @@ describe('the measures of effort', () => {
   it('says "many", "often" and "a second" only where it is so', () => {
     const said = (right: HandNote[], left: HandNote[] = [], seconds?: number) =>
       effortOf(part(right, left, seconds)).reasons.map(inWords);
-    const black = 'many black keys';
+    const black = 'many black keys in bar 1';
     // Two in four, three in four, three in nine and three in ten of a bar.
     const pairs = (...last: number[]) =>
       line('right', [[61, 64, 65], [66, 69, 71], [68, 67], ...last.map((midi) => [midi])]);

@@ -205,7 +205,10 @@ const MANY_BLACK = 1 / 3;
 const QUICK = 2;
 
 /** A measure as it is said, in tens of millimetres; null where the words would say more than is played. */
-function inWords(measure: Measure, { raw, opens, counts }: InBar): Phrase | null {
+function inWords(
+  measure: Measure,
+  { bar, raw, opens, counts }: InBar & { readonly bar: EffortBar },
+): Phrase | null {
   const mm = Math.round(raw.leaps / 10) * 10;
   const { keys, blacks, passes } = counts;
   switch (measure) {
@@ -218,7 +221,7 @@ function inWords(measure: Measure, { raw, opens, counts }: InBar): Phrase | null
     case 'shifts':
       return passes < OFTEN ? null : because.shifts();
     case 'blackKeys':
-      return blacks < MANY || blacks < MANY_BLACK * keys ? null : because.blackKeys();
+      return blacks < MANY || blacks < MANY_BLACK * keys ? null : because.blackKeys(bar.number);
     case 'speed':
       return raw.speed < QUICK ? null : because.fast(raw.speed);
     case 'density':

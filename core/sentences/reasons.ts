@@ -51,7 +51,7 @@ export const REASONS = {
   leftAlone: () => 'the left hand often plays alone',
   wide: (hand: 'right' | 'left') => `the ${hand} hand opens wide`,
   shifts: () => 'the hands change position often',
-  blackKeys: () => 'many black keys',
+  blackKeys: (bar: number) => `many black keys in bar ${bar}`,
   fast: (strikes: number) => `${strikes.toFixed(1)} notes a second in one hand`,
   full: () => 'both hands play together',
 

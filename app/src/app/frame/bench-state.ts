@@ -26,6 +26,8 @@ export interface ShownByBench {
   readonly shownKeys: Signal<readonly HeldKey[] | null>;
   /** Where the hands lie over the keys shown. */
   readonly shownLies: Signal<readonly HandLie[]>;
+  /** The tempo of what is to be played there, in percent; null: as the pianist chose. */
+  readonly tempoPercent: Signal<number | null>;
 }
 
 /** What the bench shows and what can be done on it; the components only show and ask. */
@@ -40,6 +42,10 @@ export class BenchState {
   readonly arrangement = computed(() => this.state().arrangement);
   readonly place = computed(() => this.state().place);
   readonly partIndex = computed(() => this.place().part);
+  /** The bench sets the tempo, not the pianist. */
+  readonly isTempoSet = computed(() => (this.open()?.tempoPercent() ?? null) !== null);
+  /** The tempo that is shown and heard, in percent of the song's own. */
+  readonly tempoPercent = computed(() => this.open()?.tempoPercent() ?? this.place().tempoPercent);
   readonly part = computed(() => this.arrangement()?.parts[this.partIndex()] ?? null);
   /** What the open bench shows otherwise than the others; null while none is open. */
   readonly open = signal<ShownByBench | null>(null);

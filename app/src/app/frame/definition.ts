@@ -56,6 +56,7 @@ export abstract class BenchBehaviour implements ShownByBench {
   readonly pickedTick: Signal<number | null> = signal(null);
   readonly shownKeys: Signal<readonly HeldKey[] | null> = signal(null);
   readonly shownLies: Signal<readonly HandLie[]> = signal(NO_LIES);
+  readonly tempoPercent: Signal<number | null> = signal(null);
   /** Notes picked, by played id. */
   readonly picked: Signal<readonly string[]> = signal(NOTHING);
   /** Where a line is drawn across both lanes while nothing plays. */

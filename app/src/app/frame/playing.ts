@@ -47,6 +47,7 @@ export class Playing {
   }
 
   changeTempo(by: 1 | -1): void {
+    if (this.bench.isTempoSet()) return;
     const tempoPercent = Math.min(
       FASTEST,
       Math.max(SLOWEST, this.bench.place().tempoPercent + by * TEMPO_STEP),
@@ -99,8 +100,12 @@ export class Playing {
     if (!arrangement || toTick <= fromTick) return;
     this.follows.set(!how.stays);
     const chosen = this.bench.place();
-    const { tempoPercent = chosen.tempoPercent, hands = chosen.hands, countsIn = chosen.countsIn } = how;
-    const request = { fromTick, toTick, tempoPercent, hands, countsIn };
+    const {
+      tempoPercent = this.bench.tempoPercent(),
+      hands = chosen.hands,
+      countsIn = chosen.countsIn,
+    } = how;
+    const request = { fromTick, toTick, tempoPercent, hands, countsIn, clicks: chosen.clicks };
     void this.player.play(arrangement, request, how.loops ?? false, how.whenDone);
   }
 

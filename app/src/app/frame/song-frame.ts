@@ -48,6 +48,7 @@ import { type PressedNote, Seam } from './seam';
 import { SkipLinks } from './skip-links';
 import { Transport } from './transport';
 import { Saver } from '../effects/saver';
+import { keepAwake } from '../ui/awake';
 import { messageOf } from '../ui/message';
 
 const NARROW_PX = 900;
@@ -158,7 +159,9 @@ export class SongFrame implements OnInit {
     });
     effect(() => this.clearForTake(this.recorder.isBusy()));
     effect((onCleanup) => {
-      if (this.bench.isOnDesk()) onCleanup(this.turnWithPedals());
+      if (!this.bench.isOnDesk()) return;
+      onCleanup(this.turnWithPedals());
+      onCleanup(keepAwake());
     });
     inject(Piano).loadAfterPress();
     this.leaveWithPage();

@@ -33,6 +33,6 @@ export class Transport {
     if (!song) return { number: 96, note: 'quarter' };
     const [metre] = song.metreMap;
     const own = asBeatsPerMinute(metre, song.tempoMap[0].quartersPerMinute);
-    return { number: Math.round((own * this.bench.place().tempoPercent) / 100), note: tempoNote(metre) };
+    return { number: Math.round((own * this.bench.tempoPercent()) / 100), note: tempoNote(metre) };
   });
 }

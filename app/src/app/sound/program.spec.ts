@@ -49,6 +49,24 @@ describe('what playing will do', () => {
     expect(song.notes[0].at).toBeCloseTo((7 * 60) / 104, 9);
   });
 
+  it('clicks each beat along, in time with the keys, after the count-in; a pick-up has its last beats', () => {
+    const waltz = planProgram(lanterns, { ...whole, countsIn: true, clicks: true });
+    expect(waltz.clicks).toHaveLength(3 + 24 * 3);
+    waltz.clicks.forEach(({ at, isDownbeat }, i) => {
+      expect(at).toBeCloseTo((i * 60) / 96, 9);
+      expect(isDownbeat).toBe(i % 3 === 0);
+    });
+    const half = { ...whole, toTick: sluicegate.played.bars[2].tick, tempoPercent: 50, clicks: true };
+    const song = planProgram(sluicegate, half);
+    expect(song.clicks.map(({ isDownbeat }) => isDownbeat)).toEqual([false, true, false, false, false]);
+    song.clicks.forEach(({ at }, i) => expect(at).toBeCloseTo((2 * i * 60) / 104, 9));
+    const onBeats = song.notes.filter(({ at }) =>
+      song.clicks.some((click) => Math.abs(click.at - at) < 1e-9),
+    );
+    expect(onBeats.length).toBeGreaterThan(3);
+    expect(planProgram(lanterns, whole).clicks).toEqual([]);
+  });
+
   it('lets strings ring while the pedal is down, until it is lifted', () => {
     const { notes } = planProgram(lanterns, whole);
     const firstBar = notes.filter((n) => n.tick < 2880);

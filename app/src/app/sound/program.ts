@@ -11,6 +11,8 @@ export interface PlayRequest {
   readonly tempoPercent: number;
   readonly hands: Hand | 'both';
   readonly countsIn: boolean;
+  /** A metronome clicks each beat while it plays. */
+  readonly clicks?: boolean;
 }
 
 /** One key to be struck, in seconds from the start of playing. */
@@ -41,8 +43,9 @@ export function planProgram(arrangement: Arrangement, request: PlayRequest): Pla
   const clock = new Clock(played.tempoMap, song.feel);
   const rate = 100 / request.tempoPercent;
   const start = clock.secondsAt(request.fromTick);
-  const clicks = request.countsIn ? clicksBefore(arrangement, request, rate) : [];
-  const countIn = clicks.length === 0 ? 0 : clicks[clicks.length - 1].until;
+  const before = request.countsIn ? clicksBefore(arrangement, request, rate) : [];
+  const countIn = before.at(-1)?.until ?? 0;
+  const along = request.clicks ? beatsOf(arrangement, request) : [];
   const wanted = timeline.notes.filter(
     (n) =>
       n.tick >= request.fromTick &&
@@ -60,7 +63,13 @@ export function planProgram(arrangement: Arrangement, request: PlayRequest): Pla
   }));
   return {
     notes,
-    clicks: clicks.map(({ at, isDownbeat }) => ({ at, isDownbeat })),
+    clicks: [
+      ...before.map(({ at, isDownbeat }) => ({ at, isDownbeat })),
+      ...along.map(({ tick, isDownbeat }) => ({
+        at: countIn + (clock.secondsAt(tick) - start) * rate,
+        isDownbeat,
+      })),
+    ],
     countIn,
     seconds: countIn + (clock.secondsAt(request.toTick) - start) * rate,
     tickAt: (seconds) => clock.tickAt(start + Math.max(0, seconds - countIn) / rate, played.endTick),
@@ -76,6 +85,23 @@ function heldUntil(note: TimedNote, pedals: Arrangement['timeline']['pedals']): 
     isDown = pedal.down;
   }
   return end;
+}
+
+/** The beats of a stretch, bar by bar. */
+function beatsOf(
+  { played }: Arrangement,
+  { fromTick, toTick }: PlayRequest,
+): { readonly tick: number; readonly isDownbeat: boolean }[] {
+  return played.bars
+    .filter(({ tick, length }) => tick < toTick && tick + length > fromTick)
+    .flatMap((bar) => {
+      const line = bar.tick - offsetInBar(bar, bar.tick);
+      const [from, to] = [Math.max(fromTick, bar.tick), Math.min(toTick, bar.tick + bar.length)];
+      return beatsBetween(bar.metre, from - line, to - line).map(({ at, number }) => ({
+        tick: line + at,
+        isDownbeat: number === 1,
+      }));
+    });
 }
 
 /** A bar of clicks (two where a bar is one beat) at the tempo of the place, ending where the music begins. */

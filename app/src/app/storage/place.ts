@@ -12,6 +12,8 @@ export interface Place {
   readonly hands: 'right' | 'left' | 'both';
   readonly loops: boolean;
   readonly countsIn: boolean;
+  /** The metronome is on. */
+  readonly clicks: boolean;
 }
 
 export const FIRST_PLACE: Place = {
@@ -22,11 +24,12 @@ export const FIRST_PLACE: Place = {
   hands: 'both',
   loops: false,
   countsIn: true,
+  clicks: false,
 };
 
 /** A place as it is stored: what of it makes no sense is as at first. */
 export function placeOf(stored: unknown): Place {
-  const { part, selected, showsStaff, tempoPercent, hands, loops, countsIn } = recordOf(stored);
+  const { part, selected, showsStaff, tempoPercent, hands, loops, countsIn, clicks } = recordOf(stored);
   return {
     part: Math.trunc(numberOf(part, 0, 20_000) ?? FIRST_PLACE.part),
     selected: textOf(selected, 200),
@@ -35,5 +38,6 @@ export function placeOf(stored: unknown): Place {
     hands: hands === 'right' || hands === 'left' ? hands : FIRST_PLACE.hands,
     loops: flagOf(loops) ?? FIRST_PLACE.loops,
     countsIn: flagOf(countsIn) ?? FIRST_PLACE.countsIn,
+    clicks: flagOf(clicks) ?? FIRST_PLACE.clicks,
   };
 }

@@ -8,6 +8,7 @@ export function shownBy(own: Partial<ShownByBench>): ShownByBench {
     weighsVoicings: false,
     pickedTick: signal(null),
     shownKeys: signal(null),
+    tempoPercent: signal(null),
     shownLies: signal([]),
     ...own,
   };

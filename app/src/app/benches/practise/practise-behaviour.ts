@@ -18,6 +18,11 @@ export class PractiseBehaviour extends BenchBehaviour {
   override readonly shownTick = computed(() => this.practise.listening.reached());
   override readonly picked = computed(() => this.practise.listening.wrongNotes());
 
+  // What is heard there goes at the tempo of the task.
+  override readonly tempoPercent = computed(() =>
+    this.practise.tab() === 'now' && !this.practise.isSaid() ? this.practise.percent() : null,
+  );
+
   override leave(): void {
     this.practise.stop();
     this.recording.stop();

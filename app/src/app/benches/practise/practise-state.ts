@@ -171,18 +171,19 @@ export class PractiseState {
     this.goTo(Math.max(0, Math.min(this.at() + by, count)));
   }
 
-  /** The job as it should sound, at the tempo of now. */
+  /** The job as it should sound, at the tempo of now; what is only heard, at the one the pianist chose. */
   hear(): void {
     const job = this.current();
     if (job && isOfSong(job))
       this.playing.playStretch(job.fromTick, job.toTick, {
         stays: true,
         hands: job.hands,
-        tempoPercent: this.percent(),
+        ...(this.isSaid() ? {} : { tempoPercent: this.percent() }),
       });
   }
 
-  private readonly percent = computed(() => (this.isSaid() ? 100 : this.standing().tempoPercent));
+  /** The tempo of the task, in percent. */
+  readonly percent = computed(() => (this.isSaid() ? 100 : this.standing().tempoPercent));
 
   private readonly clock = computed((): Clock | null => {
     const arrangement = this.bench.arrangement();

@@ -67,7 +67,8 @@ export class Finder {
       row('Loop the part', 'Playing', 'repeat again round', () =>
         bench.move({ loops: !bench.place().loops }),
       ),
-      row('Count in', 'Playing', 'metronome click beats', () =>
+      row('Metronome', 'Playing', 'click beat', () => bench.move({ clicks: !bench.place().clicks })),
+      row('Count in', 'Playing', 'click beats before', () =>
         bench.move({ countsIn: !bench.place().countsIn }),
       ),
       row('Slower', 'Playing', 'tempo speed bpm', () => playing.changeTempo(-1)),
