@@ -72,6 +72,7 @@ test('one bad record is a card that says so; its raw data is taken away, the oth
   await page.goto('/song/demo-lanterns');
   await arranged(page);
   await openShelf(page);
+  await bad.locator('summary').click();
   await bad.getByRole('button', { name: /^Delete/ }).click();
   await expect(bad).toHaveCount(0);
   await expect(page.getByRole('article')).toHaveCount(7);

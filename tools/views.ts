@@ -1,16 +1,20 @@
-// Every view and panel at three widths: what axe finds, labels that are cut, controls in sight: npm run views. Needs a build.
+// Every view and panel at five sizes: what axe finds, labels that are cut, controls that overlap or are too small for a
+// finger, how many are in sight and how many words: npm run views. Needs a build.
 import type { Page } from '@playwright/test';
 import { graveFindings } from '../e2e/axe';
+import { openTab } from '../e2e/pages';
 import { withBrowser } from './bench-browser';
 
 const SIZES = [
   { width: 1280, height: 800 },
   { width: 1024, height: 768 },
+  { width: 768, height: 1024 },
   { width: 390, height: 844 },
+  { width: 844, height: 390 },
 ];
 const BENCHES = ['tune', 'chords', 'parts', 'join', 'fills', 'practise', 'handout'];
 
-const results: { view: string; width: number; controls: number; wrong: string[] }[] = [];
+const results: { view: string; width: number; controls: number; words: number; wrong: string[] }[] = [];
 
 await withBrowser(async (browser, origin) => {
   for (const viewport of SIZES) {
@@ -21,9 +25,13 @@ await withBrowser(async (browser, origin) => {
     page.on('pageerror', (error) => console.log(`${page.url()}: ${error.message}`));
     const look = async (view: string): Promise<void> => {
       await page.waitForTimeout(250);
-      const wrong = [...(await graveFindings(page)), ...(await page.evaluate(cutLabels))];
-      const controls = await page.evaluate(controlsInSight);
-      results.push({ view, width: viewport.width, controls, wrong });
+      const wrong = [
+        ...(await graveFindings(page)),
+        ...(await page.evaluate(cutLabels)),
+        ...(await page.evaluate(misplaced, viewport.width < 900)),
+      ];
+      const [controls, words] = [await page.evaluate(controlsInSight), await page.evaluate(wordsInSight)];
+      results.push({ view, width: viewport.width, controls, words, wrong });
     };
     await page.goto(origin);
     await page.locator('article').first().waitFor();
@@ -35,6 +43,11 @@ await withBrowser(async (browser, origin) => {
       await page.keyboard.press('Escape');
       await page.getByRole('dialog').waitFor({ state: 'detached' });
     }
+    await page.locator('article summary').first().click();
+    await look('shelf: menu of a card');
+    await page.getByRole('button', { name: 'New version of it' }).click();
+    await page.getByRole('dialog').waitFor();
+    await look('shelf: new version');
     for (const bench of BENCHES) {
       await page.goto(`${origin}/song/demo-mudflat/${bench}`);
       await page.locator('main[aria-busy=false]').waitFor();
@@ -42,6 +55,9 @@ await withBrowser(async (browser, origin) => {
       await look(bench);
       await panels(page, async (name) => look(`${bench}: ${name}`));
     }
+    await page.keyboard.press('Control+k');
+    await page.getByRole('dialog').waitFor();
+    await look('find');
     await page.goto(`${origin}/chords?song=demo-mudflat`);
     await page.locator('jh-shapes-tab .shapes section').first().waitFor();
     const tabs = page.locator('main jh-choice').first().locator('label.ant-radio-button-wrapper');
@@ -60,13 +76,15 @@ await withBrowser(async (browser, origin) => {
 async function panels(page: Page, look: (name: string) => Promise<void>): Promise<void> {
   const narrow = page.locator('jh-frame-header button.narrow-only').nth(1);
   const isNarrow = await narrow.isVisible();
-  const labels = page.locator('jh-bench-panel > jh-choice label.ant-radio-button-wrapper');
-  const count = await labels.count();
-  for (let i = 0; i < count; i++) {
+  const open = async (): Promise<void> => {
     if (isNarrow && (await narrow.getAttribute('aria-expanded')) === 'false') await narrow.click();
-    const name = (await labels.nth(i).textContent()) ?? '';
-    if (!(await labels.nth(i).isVisible())) continue;
-    await labels.nth(i).click();
+  };
+  await open();
+  const tabs = page.locator('jh-bench-panel .tabs');
+  const names = await tabs.locator('label.ant-radio-button-wrapper, .menu button').allTextContents();
+  for (const name of names) {
+    await open();
+    await openTab(page, name.trim());
     await look(name.trim());
   }
 }
@@ -90,6 +108,68 @@ function controlsInSight(): number {
   }).length;
 }
 
+/** Words a person sees without scrolling; the song's own, and those only heard, apart. */
+function wordsInSight(): number {
+  const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+  let words = 0;
+  for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+    const parent = node.parentElement;
+    if (
+      !parent ||
+      parent.closest(
+        'jh-seam, jh-keyboard, jh-parts-rail, jh-parts-map, .page, .visually-hidden, script, style',
+      )
+    )
+      continue;
+    const range = document.createRange();
+    range.selectNodeContents(node);
+    const { left, right, top, bottom, width, height } = range.getBoundingClientRect();
+    if (width < 2 || height < 2 || right <= 0 || bottom <= 0 || left >= innerWidth || top >= innerHeight)
+      continue;
+    const front = document.elementFromPoint(
+      (Math.max(0, left) + Math.min(innerWidth, right)) / 2,
+      (Math.max(0, top) + Math.min(innerHeight, bottom)) / 2,
+    );
+    if (front && (parent.contains(front) || front.contains(parent)))
+      words += (node.textContent ?? '').split(/\s+/).filter((word) => /[\p{L}\p{N}]/u.test(word)).length;
+  }
+  return words;
+}
+
+/** Controls over one another; where fingers are used, those smaller than 44 pixels. */
+function misplaced(isTouched: boolean): string[] {
+  const all = [
+    ...document.querySelectorAll<HTMLElement>('button, a[href], input, textarea, summary, label, nz-select'),
+  ]
+    .filter((control) => {
+      if (control.closest('jh-seam, jh-keyboard, jh-parts-map, .visually-hidden, nz-select *, [inert]'))
+        return false;
+      if (control.matches('label') && !control.matches('.ant-radio-button-wrapper')) return false;
+      if (control.closest('label') !== null && !control.matches('label')) return false;
+      const { left, right, top, bottom, width, height } = control.getBoundingClientRect();
+      if (width < 2 || height < 2 || right > innerWidth + 1 || bottom > innerHeight || left < -1 || top < 0)
+        return false;
+      const front = document.elementFromPoint((left + right) / 2, (top + bottom) / 2);
+      return front !== null && (control.contains(front) || front.contains(control));
+    })
+    .map((control) => ({ control, box: control.getBoundingClientRect() }));
+  const name = (control: HTMLElement): string =>
+    `${control.tagName.toLowerCase()} “${(control.innerText || control.getAttribute('aria-label') || control.id).slice(0, 30)}”`;
+  const small = all
+    // A link within a sentence is as high as its line.
+    .filter(({ control, box }) => isTouched && box.height < 43.5 && !control.matches('p a, li a, dd a'))
+    .map(({ control, box }) => `small: ${name(control)} ${Math.round(box.width)}x${Math.round(box.height)}`);
+  const over = all.flatMap(({ control, box }, i) =>
+    all.slice(i + 1).flatMap((other) => {
+      if (control.contains(other.control) || other.control.contains(control)) return [];
+      const width = Math.min(box.right, other.box.right) - Math.max(box.left, other.box.left);
+      const height = Math.min(box.bottom, other.box.bottom) - Math.max(box.top, other.box.top);
+      return width > 3 && height > 3 ? [`over: ${name(control)} and ${name(other.control)}`] : [];
+    }),
+  );
+  return [...small, ...over];
+}
+
 /** Labels and buttons whose text does not fit into them. */
 function cutLabels(): string[] {
   const all = document.querySelectorAll<HTMLElement>(
@@ -104,9 +184,9 @@ function cutLabels(): string[] {
     .map((label) => `cut: ${label.tagName.toLowerCase()} “${label.innerText.slice(0, 40)}”`);
 }
 
-for (const { view, width, controls, wrong } of results)
+for (const { view, width, controls, words, wrong } of results)
   console.log(
-    `${String(width).padStart(5)}  ${view.padEnd(28)} ${String(controls).padStart(3)} controls ${wrong.length > 0 ? `\n         ${wrong.join('\n         ')}` : ''}`,
+    `${String(width).padStart(5)}  ${view.padEnd(28)} ${String(controls).padStart(3)} controls ${String(words).padStart(4)} words ${wrong.length > 0 ? `\n         ${wrong.join('\n         ')}` : ''}`,
   );
 const wrong = results.filter((result) => result.wrong.length > 0).length;
 console.log(`${results.length} views, ${wrong} with something wrong`);
