@@ -89,13 +89,14 @@ async function panels(page: Page, look: (name: string) => Promise<void>): Promis
   }
 }
 
-/** Controls a person sees without scrolling; the song's own notes and chords, and the keys of the piano, apart. */
+/** Controls a person sees without scrolling; the song's own notes, chords and parts, and the keys of the piano, apart. */
 function controlsInSight(): number {
   const all = document.querySelectorAll<HTMLElement>(
     'button, a[href], input, select, textarea, [role=button], [role=radio], [role=checkbox], [role=tab], [role=combobox]',
   );
   return [...all].filter((control) => {
-    if (control.closest('jh-seam, jh-keyboard, jh-parts-map, [hidden], [inert]')) return false;
+    if (control.closest('jh-seam, jh-keyboard, jh-parts-map, jh-parts-rail, [inert]')) return false;
+    if (!control.checkVisibility()) return false;
     const shown = control instanceof HTMLInputElement ? (control.closest('label') ?? control) : control;
     const { left, right, top, bottom, width, height } = shown.getBoundingClientRect();
     if (width < 2 || height < 2 || right <= 0 || bottom <= 0 || left >= innerWidth || top >= innerHeight)
@@ -117,7 +118,7 @@ function wordsInSight(): number {
     if (
       !parent ||
       parent.closest(
-        'jh-seam, jh-keyboard, jh-parts-rail, jh-parts-map, .page, .visually-hidden, script, style',
+        'jh-seam, jh-keyboard, jh-parts-rail, jh-parts-map, jh-part-sheet, .pages, .visually-hidden, script, style',
       )
     )
       continue;
@@ -144,6 +145,7 @@ function misplaced(isTouched: boolean): string[] {
     .filter((control) => {
       if (control.closest('jh-seam, jh-keyboard, jh-parts-map, .visually-hidden, nz-select *, [inert]'))
         return false;
+      if (!control.checkVisibility()) return false;
       if (control.matches('label') && !control.matches('.ant-radio-button-wrapper')) return false;
       if (control.closest('label') !== null && !control.matches('label')) return false;
       const { left, right, top, bottom, width, height } = control.getBoundingClientRect();
@@ -152,7 +154,12 @@ function misplaced(isTouched: boolean): string[] {
       const front = document.elementFromPoint((left + right) / 2, (top + bottom) / 2);
       return front !== null && (control.contains(front) || front.contains(control));
     })
-    .map((control) => ({ control, box: control.getBoundingClientRect() }));
+    .map((control) => ({
+      control,
+      box: (
+        control.closest('.ant-input-number, .ant-input-affix-wrapper') ?? control
+      ).getBoundingClientRect(),
+    }));
   const name = (control: HTMLElement): string =>
     `${control.tagName.toLowerCase()} “${(control.innerText || control.getAttribute('aria-label') || control.id).slice(0, 30)}”`;
   const small = all
@@ -162,6 +169,8 @@ function misplaced(isTouched: boolean): string[] {
   const over = all.flatMap(({ control, box }, i) =>
     all.slice(i + 1).flatMap((other) => {
       if (control.contains(other.control) || other.control.contains(control)) return [];
+      // What lies in a sheet or a menu lies over the rest.
+      if (control.offsetParent !== other.control.offsetParent) return [];
       const width = Math.min(box.right, other.box.right) - Math.max(box.left, other.box.left);
       const height = Math.min(box.bottom, other.box.bottom) - Math.max(box.top, other.box.top);
       return width > 3 && height > 3 ? [`over: ${name(control)} and ${name(other.control)}`] : [];
