@@ -77,6 +77,9 @@ const DONE_MS = 12_000;
       align-items: center;
       justify-content: space-between;
     }
+    .tabs jh-choice {
+      flex: 1;
+    }
     .tabs ::ng-deep summary {
       padding: 0 var(--space-2);
       border: 0;

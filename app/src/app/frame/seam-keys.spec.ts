@@ -63,10 +63,10 @@ const TOP = 100;
 describe('how high the lanes of the seam are', () => {
   it('the right: its steps and a note, as many notes as are struck together at the least; stacked, those alone', () => {
     expect(rightHeight(view())).toBe(7 * 6 + NOTE_HEIGHT + 8);
-    expect(rightHeight(view({ rightMost: 3 }))).toBe(3 * (NOTE_HEIGHT + 2) + 10);
-    expect(rightHeight(view({ rightMost: 2, rightRange: [20, 40] }))).toBe(20 * 6 + NOTE_HEIGHT + 8);
+    expect(rightHeight(view({ rightMost: 3 }))).toBe(3 * (NOTE_HEIGHT + 2) + 17);
+    expect(rightHeight(view({ rightMost: 2, rightRange: [20, 40] }))).toBe(20 * 6 + NOTE_HEIGHT + 15);
     expect(rightHeight(view({ rightMost: 2, rightRange: [20, 40], rightStacks: true }))).toBe(
-      2 * (NOTE_HEIGHT + 2) + 10,
+      2 * (NOTE_HEIGHT + 2) + 17,
     );
   });
 

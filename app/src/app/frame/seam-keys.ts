@@ -25,9 +25,13 @@ export interface RowPlace {
 /** A lane is as high as the part's range asks, and as the keys struck together need at the least. */
 export function rightHeight(view: View): number {
   const stacked = view.rightMost * (NOTE_HEIGHT + 2) + 10;
-  return view.rightStacks
-    ? stacked
-    : Math.max(stacked, stepsOf(view.rightRange) * view.step + NOTE_HEIGHT + 8);
+  const byPitch = Math.max(stacked, stepsOf(view.rightRange) * view.step + NOTE_HEIGHT + 8);
+  return (view.rightStacks ? stacked : byPitch) + under(view);
+}
+
+/** Where keys are struck together, a finger may stand under the lowest. */
+function under({ rightMost }: View): number {
+  return rightMost > 1 ? 7 : 0;
 }
 
 export function leftHeight(view: View): number {
@@ -85,7 +89,7 @@ export function noteShapes(
         width,
         letter,
         finger: note.finger,
-        fingerAt: note.grace ? null : fingerPlace(width, letter, i, keys.length),
+        fingerAt: note.grace ? null : fingerPlace('right', width, letter, i, keys.length),
         midi: note.midi,
         octaveMark: heights[i].octaveMark,
         isGrace: note.grace,
@@ -109,14 +113,19 @@ function together(notes: readonly HandNote[]): HandNote[][] {
     .sort(([a], [b]) => a.tick - b.tick || Number(b.grace) - Number(a.grace));
 }
 
-/** Beside the letter where there is room, else outside a strike: over its top key, under its lowest. */
+/**
+ * Beside the letter where there is room, else outside a strike: over its top key, under its lowest; that of a single key as
+ * in print, over it for the right hand, under it for the left.
+ */
 function fingerPlace(
+  hand: Hand,
   width: number,
   letter: string,
   order: number,
   count: number,
 ): 'in' | 'over' | 'under' | null {
   if (width > (letter.length > 1 ? 54 : 44)) return 'in';
+  if (count === 1) return hand === 'right' ? 'over' : 'under';
   if (order === count - 1) return 'over';
   return order === 0 ? 'under' : null;
 }
@@ -150,7 +159,7 @@ function noteHeights(view: View, keys: readonly HandNote[], top: number): Height
   for (let i = tune - 1; i >= 0; i--) heights[i] = Math.max(heights[i], heights[i + 1] + NOTE_HEIGHT + 1);
   for (let i = tune + 1; i < keys.length; i++)
     heights[i] = Math.min(heights[i], heights[i - 1] - NOTE_HEIGHT - 1);
-  const bottom = top + rightHeight(view) - NOTE_HEIGHT;
+  const bottom = top + rightHeight(view) - NOTE_HEIGHT - under(view);
   const below = Math.max(0, Math.max(...heights) - bottom);
   const above = Math.max(0, top - Math.min(...heights));
   return heights.map((y, i) => ({ y: y - below + above, octaveMark: byPitch[i].octaveMark }));
@@ -191,7 +200,7 @@ export function blockShapes(
         width,
         letter,
         finger: note.finger,
-        fingerAt: fingerPlace(width, letter, order, keys.length),
+        fingerAt: fingerPlace('left', width, letter, order, keys.length),
         midi: note.midi,
         isFill: note.source === 'fill',
         octaveMark: heights[order].octaveMark,

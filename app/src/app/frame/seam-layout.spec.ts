@@ -289,9 +289,13 @@ describe('keys beside the tune', () => {
             const wanted =
               key.width > (key.letter.length > 1 ? 54 : 44)
                 ? 'in'
-                : at === together.length - 1
-                  ? 'over'
-                  : 'under';
+                : together.length === 1
+                  ? keys === notes
+                    ? 'over'
+                    : 'under'
+                  : at === together.length - 1
+                    ? 'over'
+                    : 'under';
             if (together.length < 3) expect(key.fingerAt).toBe(wanted);
           }
     });

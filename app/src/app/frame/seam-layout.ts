@@ -18,17 +18,17 @@ import type { SeamView } from './seam-view';
 
 const ROW_GAP = 12;
 /** Under the last row: fingers under its keys. */
-const TAIL = 8;
+const TAIL = 12;
 const BAR_NUMBER_ROOM = 20;
 const STEP = 7.5;
 /** Where there is height to spare, pitch is drawn up to this much higher; where it is short, this much flatter. */
 const MOST_STRETCH = 2;
-const LEAST_STRETCH = 0.45;
+const LEAST_STRETCH = 0.3;
 /** The thread runs just left of the words it passes. */
 const THREAD_IN = 4;
 /** Half the height of the seam: its counts stand on it. */
 export const SEAM_HALF = 13;
-const CHORD_NAMES = 25;
+const CHORD_NAMES = 27;
 
 /** How much the seam may be enlarged, the most first; beyond the usual only where it is all there is on the screen. */
 const SCALES = [2.4, 2.2, 2, 1.8, 1.65, 1.5, 1.4, 1.3, 1.2, 1.1, 1];
@@ -148,7 +148,7 @@ function bandsOf(view: View, top: number): Bands {
   const rightTop = top + BAR_NUMBER_ROOM;
   const lyricTop = rightTop + rightHeight(view);
   const seamY = lyricTop + (view.words.length > 0 ? LYRIC_LINE : 0) + SEAM_HALF + 2;
-  const chordY = seamY + SEAM_HALF + 20;
+  const chordY = seamY + SEAM_HALF + 16;
   const leftTop = seamY + SEAM_HALF + CHORD_NAMES;
   const bottom = view.isMelodyOnly ? chordY + 8 : leftTop + leftHeight(view) + 3;
   return { rightTop, lyricTop, seamY, chordY, leftTop, bottom };

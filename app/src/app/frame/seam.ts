@@ -105,7 +105,15 @@ export class Seam {
       );
       observer.observe(element);
       observer.observe(view);
-      onCleanup(() => observer.disconnect());
+      // What a bench shows above the part comes later, and grows.
+      const others = (): void => [...view.children].forEach((child) => observer.observe(child));
+      const comings = new MutationObserver(others);
+      comings.observe(view, { childList: true });
+      others();
+      onCleanup(() => {
+        observer.disconnect();
+        comings.disconnect();
+      });
     });
     // Another part begins with its first row; an edit or another size of the window keeps the row that is read.
     effect(() => {

@@ -57,7 +57,8 @@ export interface ChoiceOption<T> {
     .words {
       display: flex;
       flex-wrap: wrap;
-      gap: 0 var(--space-3);
+      justify-content: space-between;
+      gap: 0 1px;
     }
     .words label {
       height: 44px;
