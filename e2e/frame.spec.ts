@@ -1,4 +1,5 @@
 import { expect } from '@playwright/test';
+import { graveFindings } from './axe';
 import { arranged, openFromShelf, openSong, chooseLevel, level } from './pages';
 import { test } from './tab';
 
@@ -41,4 +42,48 @@ test('back and forward between two songs show, and edit, the song of the address
   await page.evaluate(() => history.go(-2));
   await expect(title).toHaveValue('Lanterns at Low Water');
   await expect(level(page)).toHaveText(/^5 /);
+});
+
+test('anything is found by a word, done from the keyboard, and what is not there is said', async ({ page }) => {
+  await openSong(page, 'Lanterns at Low Water');
+  const dialog = page.getByRole('dialog', { name: 'Find' });
+  const find = async (query: string): Promise<void> => {
+    await page.keyboard.press('Control+k');
+    await expect(dialog.getByRole('combobox')).toBeFocused();
+    await page.keyboard.type(query);
+  };
+  await find('singer');
+  await expect(dialog.getByRole('option')).toHaveText(/Transpose/);
+  expect(await graveFindings(page)).toEqual([]);
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/tune\?tab=keys/);
+  await expect(page.locator('jh-keys-panel')).toBeVisible();
+  await find('xylophone');
+  await expect(dialog.getByRole('status')).toContainText('Nothing here is called “xylophone”.');
+  await page.keyboard.press('Escape');
+  await expect(dialog).toHaveCount(0);
+  await find('slow');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('jh-transport')).toContainText('95 %');
+  await find('boathouse');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Title' })).toHaveValue('Boathouse Jig');
+});
+
+test('three links lead past the header; what was done is undone beside it', async ({ page }) => {
+  await openSong(page, 'Lanterns at Low Water');
+  await page.locator('body').press('Home');
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('button', { name: 'To the music' })).toBeFocused();
+  for (const _ of [1, 2]) await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('footer .play')).toBeFocused();
+  await chooseLevel(page, 5);
+  const panel = page.locator('aside.reasons');
+  await panel.getByRole('button', { name: /^Undo / }).click();
+  await expect(level(page)).toHaveText(/^4 /);
+  await expect(panel.getByRole('button', { name: /^Undo / })).toHaveCount(0);
 });
