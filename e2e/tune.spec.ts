@@ -83,6 +83,12 @@ test('a demo song is told in letters and counts; its rhythm is tapped; keys pres
 }) => {
   await openTune(page, 'Lanterns at Low Water');
   await openTab(page, 'Letters');
+  // The part stands whole under what is typed.
+  await expect
+    .poll(() =>
+      page.locator('main').evaluate(({ scrollHeight, clientHeight }) => scrollHeight - clientHeight),
+    )
+    .toBeLessThanOrEqual(1);
   await expect(page.locator('#letters')).toHaveValue(writeTune(lanterns).letters);
   await expect(page.locator('#counts')).toHaveValue(writeTune(lanterns).counts);
   for (let i = 0; i < 12; i++) await page.getByRole('button', { name: 'Click faster' }).click();
