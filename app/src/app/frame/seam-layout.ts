@@ -129,7 +129,6 @@ function layOut(base: SeamView, groups: readonly BarSpan[][], width: number, str
     rows,
     height: Math.max(0, top - ROW_GAP + TAIL),
     rightHeight: rightHeight(view),
-    leftHeight: leftHeight(view),
   };
 }
 

@@ -96,5 +96,4 @@ export interface SeamLayout {
   readonly height: number;
   /** Right-hand lane from top to bottom, for the backdrop. */
   readonly rightHeight: number;
-  readonly leftHeight: number;
 }
