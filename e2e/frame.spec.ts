@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import { graveFindings } from './axe';
-import { arranged, openFromShelf, openSong, chooseLevel, level } from './pages';
+import { arranged, chooseLevel, level, openFromShelf, openSong, openTab } from './pages';
 import { test } from './tab';
 
 test('a bench that cannot be loaded says so, the others work, and it comes when it is asked for again', async ({
@@ -44,7 +44,9 @@ test('back and forward between two songs show, and edit, the song of the address
   await expect(level(page)).toHaveText(/^5 /);
 });
 
-test('anything is found by a word, done from the keyboard, and what is not there is said', async ({ page }) => {
+test('anything is found by a word, done from the keyboard, and what is not there is said', async ({
+  page,
+}) => {
   await openSong(page, 'Lanterns at Low Water');
   const dialog = page.getByRole('dialog', { name: 'Find' });
   const find = async (query: string): Promise<void> => {
@@ -58,8 +60,15 @@ test('anything is found by a word, done from the keyboard, and what is not there
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/tune\?tab=keys/);
   await expect(page.locator('jh-keys-panel')).toBeVisible();
+  // A tab that was left is opened again, from a field too.
+  await openTab(page, 'Letters');
+  await page.locator('#letters').focus();
+  await find('singer');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('jh-keys-panel')).toBeVisible();
   await find('xylophone');
   await expect(dialog.getByRole('status')).toContainText('Nothing here is called “xylophone”.');
+  expect(await graveFindings(page)).toEqual([]);
   await page.keyboard.press('Escape');
   await expect(dialog).toHaveCount(0);
   await find('slow');
@@ -67,6 +76,14 @@ test('anything is found by a word, done from the keyboard, and what is not there
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('Enter');
   await expect(page.locator('jh-transport')).toContainText('95 %');
+  // What a bench has no use for is not offered there.
+  await find('print');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/handout$/);
+  await expect(page.locator('.pages .page').first()).toBeVisible();
+  await find('full screen');
+  await expect(dialog.getByRole('option')).toHaveCount(0);
+  await page.keyboard.press('Escape');
   await find('boathouse');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('textbox', { name: 'Title' })).toHaveValue('Boathouse Jig');
@@ -74,11 +91,13 @@ test('anything is found by a word, done from the keyboard, and what is not there
 
 test('three links lead past the header; what was done is undone beside it', async ({ page }) => {
   await openSong(page, 'Lanterns at Low Water');
-  await page.locator('body').press('Home');
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
   await page.keyboard.press('Tab');
   await expect(page.getByRole('button', { name: 'To the music' })).toBeFocused();
-  for (const _ of [1, 2]) await page.keyboard.press('Tab');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('aside.reasons input').first()).toBeFocused();
+  await page.getByRole('button', { name: 'To playing' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.locator('footer .play')).toBeFocused();
   await chooseLevel(page, 5);

@@ -1,7 +1,7 @@
 import { expect } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { graveFindings } from './axe';
-import { arranged, chooseLevel, fromCard, level, fromMenu, openShelf, openFromShelf, openTab } from './pages';
+import { arranged, fromCard, fromMenu, openShelf, openFromShelf, openTab } from './pages';
 import { test } from './tab';
 
 const LEAD_SHEET = readFileSync(new URL('../demo/files/sluicegate.musicxml', import.meta.url));
@@ -112,58 +112,6 @@ test('on a full shelf a song is found as one types, and songs stand in order of 
   await find.fill('');
   await expect(songs).toHaveCount(7);
   await expect(find).toHaveCount(0);
-});
-
-test('a song is named, tagged, copied and kept in versions from the shelf, and found by each', async ({
-  page,
-}) => {
-  await openShelf(page);
-  const songs = page.getByRole('article');
-  const dialog = page.getByRole('dialog');
-  await fromCard(page, 'Snow on the Slipway', 'Name and tags');
-  await dialog.getByLabel('Title').fill('Snow on the Quay');
-  await dialog.locator('nz-select').click();
-  await page.keyboard.type('Ann');
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('Escape');
-  await dialog.getByRole('button', { name: 'Save' }).click();
-  await expect(songs.filter({ hasText: 'Snow on the Quay' })).toContainText('Ann');
-  await fromCard(page, 'Snow on the Quay', 'Duplicate');
-  await expect(page.getByText('“Snow on the Quay (copy)” was added.')).toBeVisible();
-  await expect(songs).toHaveCount(7);
-  for (const name of ['first level', 'for the concert']) {
-    await fromCard(page, 'Snow on the Quay', 'New version of it');
-    await expect(dialog.getByRole('button', { name: 'Save' })).toBeDisabled();
-    await dialog.getByLabel('This version is for').fill(name);
-    await dialog.getByRole('button', { name: 'Save' }).click();
-    await expect(songs.filter({ hasText: name })).toHaveCount(1);
-  }
-  // Three versions hang under one name.
-  await expect(songs).toHaveCount(7);
-  expect(await graveFindings(page)).toEqual([]);
-  await songs.getByRole('link', { name: 'first level' }).click();
-  await arranged(page);
-  await chooseLevel(page, 2);
-  await page.getByRole('link', { name: 'Shelf' }).click();
-  await songs.getByRole('link', { name: 'for the concert' }).click();
-  await arranged(page);
-  await expect(level(page)).toHaveText(/^4 /);
-  await page.getByRole('link', { name: 'Shelf' }).click();
-  await page
-    .getByLabel('Song file')
-    .setInputFiles(
-      ['a', 'b'].map((name) => ({ name: `${name}.musicxml`, mimeType: '', buffer: LEAD_SHEET })),
-    );
-  await expect(songs).toHaveCount(9);
-  const find = page.getByRole('searchbox', { name: 'Find a song' });
-  for (const [query, count] of [
-    ['ann', 2],
-    ['concert', 1],
-    ['e g b a g e', 2],
-  ] as const) {
-    await find.fill(query);
-    await expect(songs, query).toHaveCount(count);
-  }
 });
 
 test('a deleted song can be put back; one that is gone says so', async ({ page }) => {
@@ -277,58 +225,6 @@ test('every dialog has a name and no accessibility finding, wide and narrow', as
   await inspect('Export');
   await fromMenu(page, 'Help and keys');
   await inspect('Help and keys');
-});
-
-test('the tour leads through one song, is left, taken up again, and walked to its end', async ({ page }) => {
-  await openShelf(page);
-  const offer = page.locator('jh-guide-offer');
-  await offer.getByRole('button', { name: 'Begin' }).click();
-  const way = page.getByRole('region', { name: 'The tour' });
-  await expect(way).toContainText('1 of 6 · Cut it into parts.');
-  await expect(page).toHaveURL(/demo-lanterns\/parts$/);
-  // Each step says what to press, and knows when it was done.
-  const next = way.getByRole('button', { name: 'Next step' });
-  await expect(way.getByRole('button', { name: 'Skip this step' })).toBeVisible();
-  await expect(page.locator('main[aria-busy=false]')).toBeVisible();
-  await page.keyboard.press('2');
-  await expect(way).toContainText('✓ Done.');
-  await next.click();
-  await expect(way).toContainText('2 of 6 · The right hand.');
-  await expect(page).toHaveURL(/demo-lanterns\/tune$/);
-  // The keys mean the song again, not the button that was pressed.
-  await expect(page.locator('main')).toBeFocused();
-  await way.getByRole('button', { name: 'End tour' }).click();
-  await expect(way).toHaveCount(0);
-  await page.getByRole('link', { name: 'Shelf' }).click();
-  await expect(offer).toContainText('You stopped the tour at step 2 of 6.');
-  await page.reload();
-  await offer.getByRole('button', { name: 'Go on' }).click();
-  await expect(page).toHaveURL(/demo-lanterns\/tune$/);
-  await arranged(page);
-  await page.keyboard.press('r');
-  await next.click();
-  await expect(way).toContainText('The chords of the left hand');
-  await arranged(page);
-  await page.keyboard.press('ArrowRight');
-  // The voicings are worked out while one looks.
-  await expect(async () => {
-    for (const key of ['ArrowDown', 'Enter']) await page.keyboard.press(key);
-    await expect(next).toBeVisible({ timeout: 2000 });
-  }).toPass();
-  await next.click();
-  await expect(way).toContainText('Where the hands meet');
-  for (const title of ['Join the hands', 'Practise']) {
-    await way.getByRole('button', { name: 'Skip this step' }).click();
-    await expect(way).toContainText(title);
-  }
-  await page.keyboard.press('Space');
-  await way.getByRole('button', { name: 'Finish' }).click();
-  await expect(way).toContainText('Now your own song');
-  await way.getByRole('link', { name: 'Type a tune' }).click();
-  await expect(page.getByRole('dialog', { name: 'Type a tune' })).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('article')).toHaveCount(6);
-  await expect(offer.getByRole('status')).toHaveCount(0);
 });
 
 test('all songs go out as one backup and onto another machine; restored twice there are no doubles', async ({

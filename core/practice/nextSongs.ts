@@ -1,7 +1,7 @@
 import type { Arrangement } from '../arrangement';
 import type { Effort } from '../effort';
 import { fifthsOf } from '../music';
-import { keyAt, placeIn } from '../song';
+import { keyAt, placeIn, songName } from '../song';
 
 /** What a pianist may want to work on. */
 export type Aim = 'left-hand' | 'leaps' | 'off-beats' | 'stretches' | 'black-keys' | 'speed' | 'reading';
@@ -23,7 +23,7 @@ export function songToRank({ song, played, efforts }: Arrangement): SongToRank {
   const off = tune.filter(({ tick }) => placeIn(played.bars, tick).inBeat !== 0);
   return {
     id: song.id,
-    title: song.title,
+    title: songName(song),
     efforts: efforts.map((effort) => effort && { total: effort.total, measures: effort.measures }),
     accidentals: Math.abs(fifthsOf(keyAt(played, 0))),
     offBeats: off.length / Math.max(1, tune.length),

@@ -13,9 +13,8 @@ export type TuneFields = Pick<Song, 'melody' | 'pickup' | 'barCount'> & Partial<
 
 /** Everything a pianist can do to an open song, as values that can be undone. */
 export type SongEdit =
-  | { readonly kind: 'rename'; readonly title: string }
-  /** What it is called and found by. */
-  | ({ readonly kind: 'named' } & Pick<Song, 'title' | 'tags' | 'version'>)
+  /** What it is called and found by; what is not named stays. */
+  | ({ readonly kind: 'rename' } & Partial<Pick<Song, 'title' | 'tags' | 'version'>>)
   | { readonly kind: 'tempo'; readonly quartersPerMinute: number }
   | { readonly kind: 'choose'; readonly choices: Partial<Choices> }
   | { readonly kind: 'choose-for-part'; readonly cutId: string; readonly choices: Partial<Choices> }
@@ -53,10 +52,10 @@ export type SongEdit =
 /** The song after an edit; the song given is not altered. */
 export function applyEdit(song: Song, edit: SongEdit): Song {
   switch (edit.kind) {
-    case 'rename':
-      return { ...song, title: edit.title };
-    case 'named':
-      return { ...song, title: edit.title, tags: edit.tags, version: edit.version };
+    case 'rename': {
+      const { title = song.title, tags = song.tags, version = song.version } = edit;
+      return { ...song, title, tags, version };
+    }
     case 'tempo':
       return { ...song, tempoMap: scaleTempo(song.tempoMap, edit.quartersPerMinute) };
     case 'choose':
@@ -155,7 +154,6 @@ export function describeEdit(edit: SongEdit): string {
   if ('what' in edit) return edit.what;
   const words: Record<Exclude<SongEdit, { what: string }>['kind'], string> = {
     rename: 'rename',
-    named: 'name and tags',
     tempo: 'tempo',
     choose: 'choice for the song',
     'choose-for-part': 'choice for the part',

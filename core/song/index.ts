@@ -17,6 +17,7 @@ export { type Finding, findingId, isDismissed, type Remedy } from './finding';
 export { type Difference, differenceOf, withDifference } from './difference';
 export { firstIssue } from './issues';
 export { checkedSong, migrateSong, SongShapeError } from './migrate';
+export { songName } from './names';
 export { cleared, heads, syllablesOf, wordsOf } from './noteEdits';
 export { asPreferred, DEFAULT_PROFILE, type Profile, profileSchema, SKILL } from './profile';
 export { DEFAULT_CHOICES } from './emptySong';

@@ -4,6 +4,7 @@ import { pathsIn, songs, textOf, withValue, WRONG } from '../testing';
 import { DEFAULT_PROFILE, profileSchema } from './profile';
 import { migrateSong, SongShapeError } from './migrate';
 import { emptySong } from './emptySong';
+import { songName } from './names';
 import { SCHEMA_VERSION, type Song, songSchema } from './schema';
 
 const note = (id: string, tick: number, length: number): Song['melody'][number] => ({
@@ -63,6 +64,18 @@ describe('shape and migration', () => {
     const copy = copyOf(old);
     expect(migrateSong(old)).toEqual(emptySong('old', 'Old'));
     expect(old).toEqual(copy);
+  });
+
+  it('gives songs of before tags and versions neither', () => {
+    const { tags, version, ...rest } = emptySong('old', 'Old');
+    expect(migrateSong({ ...rest, schemaVersion: 8 })).toEqual({ ...rest, tags, version });
+    expect([tags, version]).toEqual([[], null]);
+    const told = { ...rest, tags: ['Ann'], version: { of: 'first', name: 'for Ann' } };
+    expect(migrateSong(told)).toEqual(told);
+    expect(songName(migrateSong(told))).toBe('Old · for Ann');
+    expect(() => migrateSong({ ...told, version: { of: 'first', name: '' } })).toThrow(
+      /which version it is/i,
+    );
   });
 
   it('turns names into codes: kinds of fills, what reading found, choices and low fifths', () => {

@@ -7,23 +7,17 @@ import {
   ElementRef,
   inject,
   input,
-  signal,
-  untracked,
 } from '@angular/core';
 import { Choice } from '../ui/choice';
-import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Menu } from '../ui/menu';
-import { BenchState } from './bench-state';
 import type { BenchBehaviour, BenchTabs } from './definition';
+import { DoneLine } from './done-line';
 import { FindingsList } from './findings-list';
-
-/** How long what was done stands with its Undo. */
-const DONE_MS = 12_000;
 
 /** The side of a bench: what is worked at behind tabs, one at a time, and what should be known about the part. */
 @Component({
   selector: 'jh-bench-panel',
-  imports: [Choice, FindingsList, Menu, NgComponentOutlet, NzButtonComponent],
+  imports: [Choice, DoneLine, FindingsList, Menu, NgComponentOutlet],
   template: `
     <div class="tabs">
       <jh-choice
@@ -56,20 +50,7 @@ const DONE_MS = 12_000;
     @if (!about().hidesFindings) {
       <jh-findings-list />
     }
-    @if (done(); as what) {
-      <p class="done" role="status">
-        <span>{{ what }}</span>
-        <button
-          nz-button
-          nzSize="small"
-          type="button"
-          [attr.aria-label]="'Undo ' + what"
-          (click)="bench.undo()"
-        >
-          Undo
-        </button>
-      </p>
-    }
+    <jh-done-line />
   `,
   styles: `
     .tabs {
@@ -90,23 +71,6 @@ const DONE_MS = 12_000;
     .tab {
       margin-top: var(--space-7);
     }
-    /* What was just done, with the way back beside it; what is under it is reached by scrolling. */
-    .done {
-      position: sticky;
-      bottom: 0;
-      display: flex;
-      gap: var(--space-4);
-      align-items: center;
-      justify-content: space-between;
-      margin: var(--space-6) 0 0;
-      padding: var(--space-3) var(--space-5);
-      border-radius: 8px;
-      background: var(--ink);
-      color: var(--paper-light);
-    }
-    .done span::first-letter {
-      text-transform: uppercase;
-    }
     .notice {
       margin: var(--space-5) 0 0;
       padding: var(--space-4) var(--space-5);
@@ -125,21 +89,7 @@ export class BenchPanel {
   protected readonly usual = computed(() => this.about().tabs.filter(({ isRare }) => !isRare));
   protected readonly rare = computed(() => this.about().tabs.filter(({ isRare }) => isRare));
 
-  protected readonly bench = inject(BenchState);
-  private readonly lastStep = computed(() => this.bench.state().past.at(-1) ?? null);
-  /** What was just done in a few words, for a while; empty before the first edit and after an undo. */
-  protected readonly done = signal('');
-
   constructor() {
-    let known = untracked(this.lastStep);
-    effect((onCleanup) => {
-      const step = this.lastStep();
-      const isNew = step !== null && step !== known && untracked(this.bench.state).future.length === 0;
-      known = step;
-      this.done.set(isNew ? step.what : '');
-      const later = setTimeout(() => this.done.set(''), DONE_MS);
-      onCleanup(() => clearTimeout(later));
-    });
     const host = inject<ElementRef<HTMLElement>>(ElementRef);
     // What is opened is seen from its beginning.
     effect(() => {

@@ -1,4 +1,13 @@
-import { computed, effect, inject, Injectable, signal, type Signal, untracked } from '@angular/core';
+import {
+  computed,
+  effect,
+  inject,
+  Injectable,
+  signal,
+  type Signal,
+  untracked,
+  type WritableSignal,
+} from '@angular/core';
 import { type ArrangedChange, settling, unsettling } from '@joined-hands/core/arrangement';
 import { rungOf, RUNGS } from '@joined-hands/core/ladder';
 import { partIndexAt } from '@joined-hands/core/parts';
@@ -16,6 +25,8 @@ import { sameView, viewOf } from './seam-view';
 
 /** What a bench shows of its own. */
 export interface ShownByBench {
+  /** The tab that is open, where there are some. */
+  readonly tab: WritableSignal<string>;
   /** The seam shows the melody without the left hand. */
   readonly showsMelodyOnly: boolean;
   /** Voicings are weighed for the chord selected. */

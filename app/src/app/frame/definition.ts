@@ -45,7 +45,6 @@ const NO_ROOM: ReadonlyMap<string, boolean> = new Map();
 export abstract class BenchBehaviour implements ShownByBench {
   /** Questions are asked only while the bench is on screen. */
   readonly isOpen = signal(false);
-  /** The tab that is open, where there are some. */
   readonly tab: WritableSignal<string> = signal('');
   /** Changes when something is to be seen from its beginning. */
   readonly begun: Signal<unknown> = signal(null);

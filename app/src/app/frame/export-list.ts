@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, type Signal } from '@angular/core';
-import { hasFrame, withoutFrame } from '@joined-hands/core/song';
+import { hasFrame, songName, withoutFrame } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA } from 'ng-zorro-antd/modal';
 import { download, fileName } from '../ui/download';
@@ -100,7 +100,7 @@ export class ExportList {
       // What was practised goes along with the project.
       const practice = kind === 'project' ? await this.practice.recordOf(song.id) : undefined;
       const content = await this.asker.ask(asked, profile, { kind: 'file', format: kind, practice });
-      download(`${fileName(song.title)}${ending}`, content, type);
+      download(`${fileName(songName(song))}${ending}`, content, type);
       this.problem.set(null);
     } catch (error) {
       this.problem.set(`The file could not be written: ${messageOf(error)}. Try the project file.`);

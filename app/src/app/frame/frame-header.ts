@@ -43,7 +43,7 @@ export class FrameHeader {
   /** While something is played in nothing is offered that would end it. */
   protected readonly hasUpdate = computed(() => this.offline.hasNewVersion() && !this.recorder.isBusy());
   protected readonly guide = inject(Guide);
-  protected readonly finder = inject(Finder);
+  private readonly finder = inject(Finder);
   private readonly modal = inject(NzModalService);
   private readonly problems = inject(Problems);
   protected readonly benches = BENCHES;
@@ -59,7 +59,7 @@ export class FrameHeader {
   constructor() {
     const shows = {
       help: () => this.showKeys(),
-      find: () => this.finder.open(this.id()),
+      find: () => this.finder.open(this.id(), !this.hasStage()),
       export: () => this.showExport(),
     };
     this.bench.asked.pipe(takeUntilDestroyed()).subscribe((what) => shows[what]());

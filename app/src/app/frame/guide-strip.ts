@@ -1,12 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Guide } from '../ui/guide';
@@ -102,17 +94,15 @@ export class GuideStrip {
   protected readonly isDone = signal(false);
 
   constructor() {
-    let begun: Seen | null = null;
+    let begun: { readonly at: number | null; readonly seen: Seen } | null = null;
     effect(() => {
-      this.guide.at();
-      begun = null;
-      this.isDone.set(false);
-    });
-    effect(() => {
-      const [step, seen] = [this.guide.step(), this.seen()];
+      const [at, step, seen] = [this.guide.at(), this.guide.step(), this.seen()];
       if (!step || !this.bench.song()) return;
-      begun ??= seen;
-      if (step.isDone(seen, begun)) untracked(() => this.isDone.set(true));
+      if (begun?.at !== at) {
+        begun = { at, seen };
+        this.isDone.set(false);
+      }
+      if (step.isDone(seen, begun.seen)) this.isDone.set(true);
     });
   }
 

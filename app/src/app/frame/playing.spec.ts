@@ -1,4 +1,5 @@
 import '@angular/compiler';
+import { signal } from '@angular/core';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { PlaceActions } from '../state/actions';
@@ -47,6 +48,19 @@ describe('playing stretches of the open song', () => {
     expect(table.plays[0]).toMatchObject({ tempoPercent: 70, hands: 'left', countsIn: true, loops: true });
     playing.playFrom(100);
     expect(table.plays[1]).toMatchObject({ fromTick: 100, toTick: END, loops: false });
+  });
+
+  it('goes at the tempo a bench sets, which is the one shown, and cannot be changed there', () => {
+    table.dispatch(PlaceActions.moved({ place: { tempoPercent: 70, clicks: true } }));
+    bench.open.set(shownBy({ tempoPercent: signal(60) }));
+    playing.changeTempo(1);
+    playing.play('part');
+    expect([bench.tempoPercent(), bench.place().tempoPercent]).toEqual([60, 70]);
+    expect(table.plays[0]).toMatchObject({ tempoPercent: 60, clicks: true });
+    bench.open.set(shownBy({}));
+    playing.changeTempo(1);
+    playing.play('part');
+    expect([bench.tempoPercent(), table.plays.at(-1)?.tempoPercent]).toEqual([75, 75]);
   });
 
   it('plays nothing backwards', () => {

@@ -200,7 +200,7 @@ function changeShapes(
   from: number,
   to: number,
   x: (tick: number) => number,
-  counts: readonly TextMark[],
+  counts: readonly Counted[],
 ): ChangeShape[] {
   return view.changes
     .filter((c) => c.change.tick >= from && c.change.tick < to)
@@ -217,7 +217,7 @@ function changeShapes(
         isPinned: c.fixedBy === 'pin',
         change: c,
         how,
-        told: hasLeft && how !== 'struck' ? toldOnSeam(how, left, counts, x(to)) : null,
+        told: hasLeft && how !== 'struck' ? toldOnSeam(how, c.change.tick, counts, x(to)) : null,
       };
     });
 }
@@ -255,11 +255,11 @@ const HOW_LETTER = 8;
 /** How a chord is met that the right hand does not strike: after its count, in as many words as there is room for. */
 function toldOnSeam(
   how: 'held' | 'rest',
-  left: number,
-  counts: readonly TextMark[],
+  tick: number,
+  counts: readonly Counted[],
   end: number,
 ): TextMark | null {
-  const at = counts.findIndex((count) => count.x === left + COUNT_IN);
+  const at = counts.findIndex((count) => count.tick === tick);
   const own = counts[at];
   const next = counts[at + 1];
   if (!own) return null;
@@ -333,8 +333,13 @@ function countsOf({ right, left, bars, changes }: View): CountMark[] {
     });
 }
 
+/** A count as it stands on the seam. */
+interface Counted extends TextMark {
+  readonly tick: number;
+}
+
 /** What is counted, where it fits before the next count: both words, or within a beat "&" or "e" alone, or nothing. */
-function countMarks(counts: readonly CountMark[], x: (tick: number) => number, y: number): TextMark[] {
+function countMarks(counts: readonly CountMark[], x: (tick: number) => number, y: number): Counted[] {
   return counts.flatMap(({ tick, beat, part, isSewn }, i) => {
     const next = counts.at(i + 1);
     const from = x(tick) + (isSewn ? COUNT_IN : BARE_IN);
@@ -344,6 +349,6 @@ function countMarks(counts: readonly CountMark[], x: (tick: number) => number, y
     const text = [beat === counts[i - 1]?.beat ? part : whole, part].find((words) => words && fits(words));
     // A whole beat is never left out.
     const said = text ?? (part ? undefined : beat);
-    return said ? [{ x: from, y, text: said }] : [];
+    return said ? [{ tick, x: from, y, text: said }] : [];
   });
 }

@@ -150,12 +150,9 @@ export class SongFrame implements OnInit {
       untracked(() => void this.openBench(row));
     });
     effect(() => {
-      const [open, tab] = [this.open(), this.tab()];
-      const isThere =
-        open &&
-        'tabs' in open.definition.panel &&
-        open.definition.panel.tabs.some(({ value }) => value === tab);
-      if (isThere) open.behaviour.tab.set(tab as string);
+      const side = this.open()?.definition.panel;
+      const tab = side && 'tabs' in side && side.tabs.find(({ value }) => value === this.tab());
+      if (tab) this.open()?.behaviour.tab.set(tab.value);
     });
     effect(() => this.clearForTake(this.recorder.isBusy()));
     effect((onCleanup) => {

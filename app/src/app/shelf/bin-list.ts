@@ -4,6 +4,7 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Bin, daysLeft, type SongSize } from '../storage/bin';
 import { SongStore } from '../storage/song-store';
 import type { ShelfCard } from '../storage/stored';
+import { songName } from '@joined-hands/core/song';
 import { messageOf } from '../ui/message';
 
 interface Row {
@@ -31,14 +32,14 @@ interface Row {
             @for (row of inBin(); track row.card.id) {
               <li>
                 <span>
-                  <b>{{ row.card.title }}</b>
+                  <b>{{ name(row) }}</b>
                   <small>{{ row.about }}</small>
                 </span>
                 <button
                   nz-button
                   nzSize="small"
                   type="button"
-                  [attr.aria-label]="'Put back ' + row.card.title"
+                  [attr.aria-label]="'Put back ' + name(row)"
                   (click)="putBack(row)"
                 >
                   Put back
@@ -47,7 +48,7 @@ interface Row {
                   nz-button
                   nzSize="small"
                   type="button"
-                  [attr.aria-label]="'Delete ' + row.card.title + ' for good'"
+                  [attr.aria-label]="'Delete ' + name(row) + ' for good'"
                   (click)="empty([row])"
                 >
                   Delete for good
@@ -68,7 +69,7 @@ interface Row {
           @for (row of onShelf(); track row.card.id) {
             <li>
               <span
-                ><b>{{ row.card.title }}</b></span
+                ><b>{{ name(row) }}</b></span
               >
               <small>{{ row.about }}</small>
             </li>
@@ -115,6 +116,10 @@ export class BinList {
 
   constructor() {
     void this.doing('The bin could not be read', async () => undefined);
+  }
+
+  protected name({ card }: Row): string {
+    return songName(card);
   }
 
   protected putBack({ card }: Row): Promise<void> {

@@ -20,7 +20,7 @@ export class CardWork {
       throw new Error('it is open in another tab; change its name there, or close that tab');
     try {
       const { song, place, revision } = await this.opened(id);
-      await this.songs.save(applyEdit(song, { kind: 'named', ...named }), place, revision);
+      await this.songs.save(applyEdit(song, { kind: 'rename', ...named }), place, revision);
     } finally {
       this.lock.free(id);
     }
@@ -37,7 +37,7 @@ export class CardWork {
   /** A copy that hangs under the name of the song: for a pupil, for a concert. Gives its id. */
   async newVersion(id: string, named: Named): Promise<string> {
     const { song } = await this.opened(id);
-    const copy = applyEdit({ ...song, id: crypto.randomUUID() }, { kind: 'named', ...named });
+    const copy = applyEdit({ ...song, id: crypto.randomUUID() }, { kind: 'rename', ...named });
     await this.songs.add(copy);
     return copy.id;
   }

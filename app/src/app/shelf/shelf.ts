@@ -11,8 +11,7 @@ import {
 } from '@angular/core';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { READ_ENDINGS } from '@joined-hands/core/formats';
-import { asPreferred, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
-import { formatDistanceToNow } from 'date-fns';
+import { asPreferred, DEFAULT_PROFILE, type Song, songName } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { firstValueFrom } from 'rxjs';
@@ -30,6 +29,7 @@ import { BackupRow } from './backup-row';
 import { type CardAction, CardMenu } from './card-menu';
 import { CardWork, type Named } from './card-work';
 import { found, type ShelfOrder } from './find';
+import { type Card, groupOf, inGroups } from './groups';
 import { FindRow } from './find-row';
 import { Importing } from './importing';
 import { GuideOffer } from './guide-offer';
@@ -37,13 +37,13 @@ import { GuideOffer } from './guide-offer';
 /** So many songs are seen at a glance; of more, one is looked for. */
 const ONE_LOOK = 8;
 
-interface Card {
-  readonly card: ShelfCard;
-  readonly facts: readonly { readonly name: string; readonly value: string }[];
-  readonly opened: string;
-  /** The other versions of the song, under the same name. */
-  readonly versions: readonly ShelfCard[];
-}
+const NOT_DONE: Readonly<Record<CardAction, string>> = {
+  name: 'was not renamed',
+  duplicate: 'was not copied',
+  version: 'got no new version',
+  export: 'was not exported',
+  delete: 'was not deleted',
+};
 
 /** What browsers that can open files with an installed page bring along. */
 type LaunchedWindow = Window & {
@@ -88,10 +88,18 @@ export class Shelf implements OnInit, OnDestroy {
   });
   /** Also while something is looked for: what is not shown could not be brought back else. */
   protected readonly isFull = computed(() => (this.all() ?? 0) > ONE_LOOK || this.query() !== '');
+  /** Songs shown, versions among them. */
+  protected readonly shownSongs = computed(() =>
+    (this.cards() ?? []).reduce((count, { versions }) => count + 1 + versions.length, 0),
+  );
   /** What came of the last thing done. */
   protected readonly notice = signal('');
   /** The song deleted last. */
   protected readonly deleted = signal<ShelfCard | null>(null);
+  protected readonly deletedName = computed(() => {
+    const song = this.deleted();
+    return song && songName(song);
+  });
   protected readonly problem = this.importing.problem;
   protected readonly reading = this.importing.reading;
   protected readonly isOver = signal(false);
@@ -104,7 +112,9 @@ export class Shelf implements OnInit, OnDestroy {
     const begins = { tune: () => this.typeTune(), chords: () => this.writeChords(), file: () => this.pick() };
     const begin = begins[this.route.snapshot.queryParams['begin'] as keyof typeof begins] as
       (() => unknown) | undefined;
-    if (begin) setTimeout(begin);
+    if (!begin) return;
+    // Once: a page loaded again begins nothing.
+    void this.router.navigate([], { queryParams: {}, replaceUrl: true }).then(begin);
     // Where the program is installed, files can be opened with it from the system.
     (window as LaunchedWindow).launchQueue?.setConsumer(({ files }) => {
       const opened = Promise.all((files ?? []).map((handle) => handle.getFile()));
@@ -265,7 +275,7 @@ export class Shelf implements OnInit, OnDestroy {
       }
       await this.refresh();
     } catch (error) {
-      this.wentWrong(`Nothing was changed in “${card.title}”`, error);
+      this.wentWrong(`“${songName(card)}” ${NOT_DONE[action]}`, error);
     }
   }
 
@@ -305,38 +315,4 @@ export class Shelf implements OnInit, OnDestroy {
       this.wentWrong('The bin could not be shown', error);
     }
   }
-}
-
-/** Versions of one song under its name: the song itself first, where it is among them. */
-function inGroups(cards: readonly ShelfCard[]): Card[] {
-  const groups = new Map<string, ShelfCard[]>();
-  for (const card of cards) groups.set(groupOf(card), [...(groups.get(groupOf(card)) ?? []), card]);
-  return [...groups.values()].map((group) => {
-    const first = group.find(({ version }) => version === null) ?? group[0];
-    return { ...shown(first), versions: group.filter((card) => card !== first) };
-  });
-}
-
-/** The song a card is a version of, or its own. */
-function groupOf({ id, version }: ShelfCard): string {
-  return version?.of ?? id;
-}
-
-function shown(card: ShelfCard): Omit<Card, 'versions'> {
-  const { openedAt, facts } = card;
-  const { seconds } = facts ?? { seconds: null };
-  const length =
-    seconds === null ? '…' : `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
-  return {
-    card,
-    facts: [
-      { name: 'Key', value: card.key },
-      { name: 'Metre', value: card.metre },
-      { name: 'Bars', value: String(card.bars) },
-      { name: 'Parts', value: facts ? String(facts.parts) : '…' },
-      { name: 'Length', value: length },
-    ],
-    opened:
-      openedAt === null ? 'Not opened yet' : `Opened ${formatDistanceToNow(openedAt, { addSuffix: true })}`,
-  };
 }

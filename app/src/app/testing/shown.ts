@@ -4,6 +4,7 @@ import type { ShownByBench } from '../frame/bench-state';
 /** An open bench that shows nothing of its own but this. */
 export function shownBy(own: Partial<ShownByBench>): ShownByBench {
   return {
+    tab: signal(''),
     showsMelodyOnly: false,
     weighsVoicings: false,
     pickedTick: signal(null),

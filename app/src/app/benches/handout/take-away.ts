@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { archiveOf } from '@joined-hands/core/formats';
+import { songName } from '@joined-hands/core/song';
 import {
   type Page,
   type Paper,
@@ -29,7 +30,7 @@ export class TakeAway {
   async take(pages: readonly Page[], paper: Paper): Promise<string> {
     const { song, profile } = this.state.bench.state();
     if (!song) throw new Error('no song is open');
-    const name = fileName(song.title);
+    const name = fileName(songName(song));
     const record = await this.practice.recordOf(song.id);
     const files: { name: string; content: string | Uint8Array }[] = [];
     for (const format of TAKEN) {

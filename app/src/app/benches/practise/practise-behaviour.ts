@@ -20,7 +20,7 @@ export class PractiseBehaviour extends BenchBehaviour {
 
   // What is heard there goes at the tempo of the task.
   override readonly tempoPercent = computed(() =>
-    this.practise.tab() === 'now' && !this.practise.isSaid() ? this.practise.percent() : null,
+    this.practise.tab() === 'now' ? this.practise.tempoSet() : null,
   );
 
   override leave(): void {

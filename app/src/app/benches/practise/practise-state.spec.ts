@@ -31,12 +31,15 @@ describe('the Practise bench', () => {
         .map(({ kind, fromPart }) => `${kind} ${fromPart}`),
     ).toEqual(['hear 1', 'right 1', 'left 1']);
     expect(job().kind).toBe('hear');
+    // What is only heard goes as fast as the pianist chose; a task that is judged sets its tempo.
+    expect(practise.tempoSet()).toBeNull();
     practise.hear();
     expect(table.plays.at(-1)).toMatchObject({ fromTick: 0, toTick: 11520, tempoPercent: 100 });
     expect(table.partAt(57600)).toBe(0);
     practise.next();
     table.settle();
     expect(table.state.place.hands).toBe('right');
+    expect(practise.tempoSet()).toBe(60);
     practise.hear();
     expect(table.plays.at(-1)).toMatchObject({ tempoPercent: 60, hands: 'right' });
   });

@@ -178,12 +178,13 @@ export class PractiseState {
       this.playing.playStretch(job.fromTick, job.toTick, {
         stays: true,
         hands: job.hands,
-        ...(this.isSaid() ? {} : { tempoPercent: this.percent() }),
+        tempoPercent: this.tempoSet() ?? undefined,
       });
   }
 
-  /** The tempo of the task, in percent. */
-  readonly percent = computed(() => (this.isSaid() ? 100 : this.standing().tempoPercent));
+  /** The tempo the task asks for, in percent; null for what is only heard or said: as the pianist chose. */
+  readonly tempoSet = computed(() => (this.isSaid() ? null : this.standing().tempoPercent));
+  private readonly percent = computed(() => this.tempoSet() ?? 100);
 
   private readonly clock = computed((): Clock | null => {
     const arrangement = this.bench.arrangement();

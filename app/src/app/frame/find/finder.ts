@@ -1,7 +1,9 @@
 import { inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
-import { NzModalService } from 'ng-zorro-antd/modal';
+import { type NzModalRef, NzModalService, NzModalState } from 'ng-zorro-antd/modal';
+import { songName } from '@joined-hands/core/song';
 import { SongStore } from '../../storage/song-store';
+import type { ShelfCard } from '../../storage/stored';
 import { openDialog } from '../../ui/dialog';
 import { Guide } from '../../ui/guide';
 import { Problems } from '../../ui/problems';
@@ -22,21 +24,22 @@ export class Finder {
   private readonly guide = inject(Guide);
   private readonly problems = inject(Problems);
 
-  open(id: string): void {
+  private dialog: NzModalRef | null = null;
+
+  /** Opens the list over a song. `hasSeam`: the open bench shows the part, as seam or staff. */
+  open(id: string, hasSeam: boolean): void {
     const opened = Promise.all([import('./find-action'), this.songs.all()]).then(
       ([{ FindAction }, cards]) => {
-        const songs = cards
-          .filter((card) => card.id !== id)
-          .map((card): Findable => ({
-            label: card.title,
-            where: 'Song',
-            words: 'open',
-            run: () => this.go(['/song', card.id]),
-          }));
-        openDialog(this.modal, {
+        if (this.dialog?.getState() === NzModalState.OPEN) return;
+        this.dialog = openDialog(this.modal, {
           nzTitle: 'Find',
           nzContent: FindAction,
-          nzData: [...this.places(id), ...this.actions(id), ...songs],
+          nzData: [
+            ...this.places(id),
+            ...this.actions(id),
+            ...(hasSeam ? this.views() : []),
+            ...this.otherSongs(cards, id),
+          ],
           nzWidth: 560,
         });
       },
@@ -44,23 +47,32 @@ export class Finder {
     this.problems.guard('The list of what can be found could not be loaded', opened);
   }
 
+  private otherSongs(cards: readonly ShelfCard[], id: string): Findable[] {
+    return cards
+      .filter((card) => card.id !== id)
+      .map((card) => ({
+        label: songName(card),
+        where: 'Song',
+        words: [card.subtitle, ...card.tags].join(' '),
+        run: () => this.go(['/song', card.id]),
+      }));
+  }
+
   private places(id: string): Findable[] {
     return PLACES.map(({ label, bench, tab, words }) => ({
       label,
       where: BENCHES.find(({ address }) => address === bench)?.name ?? '',
       words,
-      run: () => this.go(['/song', id, ...(bench ? [bench] : [])], tab ? { tab } : {}),
+      run: () =>
+        this.problems.guard(
+          'The bench could not be opened',
+          this.goToTab(['/song', id, ...(bench ? [bench] : [])], tab),
+        ),
     }));
   }
 
   private actions(id: string): Findable[] {
     const { bench, playing } = this;
-    const row = (label: string, where: string, words: string, run: () => void): Findable => ({
-      label,
-      where,
-      words,
-      run,
-    });
     return [
       row('Play or stop', 'Playing', 'hear listen sound space', () => playing.togglePlaying()),
       row('Play the whole song', 'Playing', 'hear listen all', () => playing.play('song')),
@@ -75,10 +87,6 @@ export class Finder {
       row('Faster', 'Playing', 'tempo speed bpm', () => playing.changeTempo(1)),
       row('Undo', 'Edit', 'back revert', () => bench.undo()),
       row('Redo', 'Edit', 'again', () => bench.redo()),
-      row('Show the staff, or the seam', 'View', 'notation sheet music notes', () =>
-        bench.move({ showsStaff: !bench.place().showsStaff }),
-      ),
-      row('Full screen', 'View', 'stage desk large big', () => bench.isOnDesk.set(true)),
       row('Export', 'File', 'midi musicxml download save share send project', () =>
         bench.asked.next('export'),
       ),
@@ -95,7 +103,28 @@ export class Finder {
     ];
   }
 
+  private views(): Findable[] {
+    const { bench } = this;
+    return [
+      row('Show the staff, or the seam', 'View', 'notation sheet music notes', () =>
+        bench.move({ showsStaff: !bench.place().showsStaff }),
+      ),
+      row('Full screen', 'View', 'stage desk large big', () => bench.isOnDesk.set(true)),
+    ];
+  }
+
   private go(address: string[], queryParams: Record<string, string> = {}): void {
     this.problems.guard('The page could not be opened', this.router.navigate(address, { queryParams }));
   }
+
+  /** Where the address asks for that tab already, and another was opened since, it is opened here. */
+  private async goToTab(address: string[], tab: string | undefined): Promise<void> {
+    const before = this.router.url;
+    await this.router.navigate(address, { queryParams: tab ? { tab } : {} });
+    if (tab && this.router.url === before) this.bench.open()?.tab.set(tab);
+  }
+}
+
+function row(label: string, where: string, words: string, run: () => void): Findable {
+  return { label, where, words, run };
 }

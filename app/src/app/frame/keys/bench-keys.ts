@@ -13,10 +13,12 @@ export interface BenchKey {
   readonly when?: () => boolean;
   /** They work while single keys are switched off too, and over a dialog. */
   readonly isAlways?: boolean;
+  /** They mean the same while something is typed. */
+  readonly inFields?: boolean;
 }
 
 /**
- * What a press does by these keys; null when it is none of them. Nothing is taken from a field, a dialog, a button's own
+ * What a press does by these keys; null when it is none of them. Nothing is taken from a field (but for a few combinations), a dialog, a button's own
  * Space and Enter, a radio button's arrows; nothing but what is always there while single keys are off.
  */
 export function runOf(
@@ -25,12 +27,14 @@ export function runOf(
   focus: Focus,
   singleKeysAreOn: boolean,
 ): (() => void) | null {
-  if (press.altKey || focus.inField) return null;
+  if (press.altKey) return null;
   const name = digitOf(press) ?? (press.key.length === 1 ? press.key.toLowerCase() : press.key);
   if (focus.onRadio && name.startsWith('Arrow')) return null;
   if (focus.onControl && [' ', 'Enter'].includes(name)) return null;
   const isOpen = (row: BenchKey): boolean =>
-    (row.isAlways || (singleKeysAreOn && !focus.inDialog)) && row.when?.() !== false;
+    (row.inFields || !focus.inField) &&
+    (row.isAlways || (singleKeysAreOn && !focus.inDialog)) &&
+    row.when?.() !== false;
   const open = keys.filter(isOpen);
   for (const pressed of namesOf(press, name)) {
     const row = open.find(({ run }) => run[pressed]);

@@ -26,6 +26,10 @@ describe('keys of every bench', () => {
     for (const key of [' ', 'Enter', 'r', '-', 'ArrowLeft'])
       expect(rowOf(key, {}, { inField: true })).toBeNull();
     expect(rowOf('z', { ctrlKey: true }, { inField: true })).toBeNull();
+    // What finds everything is there while something is typed as well.
+    for (const focus of [{}, { inField: true }])
+      expect(rowOf('k', { ctrlKey: true }, focus)).toBe('Ctrl + K');
+    expect(rowOf('k', {}, { inField: true })).toBeNull();
     expect([' ', 'Enter', 'r'].map((key) => rowOf(key, {}, { onControl: true }))).toEqual([
       null,
       null,

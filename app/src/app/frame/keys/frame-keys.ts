@@ -87,8 +87,9 @@ export function frameKeys(frame: Commanded): readonly FrameKey[] {
     { keys: 'Ctrl + Shift + Z', does: 'redo', isAlways: true, run: { 'Ctrl+Shift+z': () => bench.redo() } },
     {
       keys: 'Ctrl + K',
-      does: 'find anything: an action, a setting, a song',
+      does: 'find a bench, a tab, an action or a song by a word',
       isAlways: true,
+      inFields: true,
       run: { 'Ctrl+k': () => bench.asked.next('find') },
     },
     {

@@ -1,0 +1,61 @@
+import { expect } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { graveFindings } from './axe';
+import { arranged, chooseLevel, fromCard, level, openShelf } from './pages';
+import { test } from './tab';
+
+const LEAD_SHEET = readFileSync(new URL('../demo/files/sluicegate.musicxml', import.meta.url));
+
+test('a song is named, tagged, copied and kept in versions from the shelf, and found by each', async ({
+  page,
+}) => {
+  await openShelf(page);
+  const songs = page.getByRole('article');
+  const dialog = page.getByRole('dialog');
+  await fromCard(page, 'Snow on the Slipway', 'Name and tags');
+  await dialog.getByLabel('Title').fill('Snow on the Quay');
+  await dialog.locator('nz-select').click();
+  await page.keyboard.type('Ann');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(songs.filter({ hasText: 'Snow on the Quay' })).toContainText('Ann');
+  await fromCard(page, 'Snow on the Quay', 'Duplicate');
+  await expect(page.getByText('“Snow on the Quay (copy)” was added.')).toBeVisible();
+  await expect(songs).toHaveCount(7);
+  for (const name of ['first level', 'for the concert']) {
+    await fromCard(page, 'Snow on the Quay', 'New version of it');
+    await expect(dialog.getByRole('button', { name: 'Save' })).toBeDisabled();
+    await dialog.getByLabel('This version is for').fill(name);
+    await dialog.getByRole('button', { name: 'Save' }).click();
+    await expect(songs.filter({ hasText: name })).toHaveCount(1);
+  }
+  // Three versions hang under one name.
+  await expect(songs).toHaveCount(7);
+  expect(await graveFindings(page)).toEqual([]);
+  await songs.getByRole('link', { name: 'first level' }).click();
+  await arranged(page);
+  await expect(page.locator('jh-frame-header .version')).toHaveText('first level');
+  await chooseLevel(page, 2);
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await songs.getByRole('link', { name: 'for the concert' }).click();
+  await arranged(page);
+  await expect(level(page)).toHaveText(/^4 /);
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page
+    .getByLabel('Song file')
+    .setInputFiles(
+      ['a', 'b'].map((name) => ({ name: `${name}.musicxml`, mimeType: '', buffer: LEAD_SHEET })),
+    );
+  await expect(songs).toHaveCount(9);
+  await expect(page.getByText('11 songs', { exact: true })).toBeVisible();
+  const find = page.getByRole('searchbox', { name: 'Find a song' });
+  for (const [query, count] of [
+    ['ann', 2],
+    ['concert', 1],
+    ['e g b a g e', 2],
+  ] as const) {
+    await find.fill(query);
+    await expect(songs, query).toHaveCount(count);
+  }
+});
