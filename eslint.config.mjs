@@ -18,7 +18,7 @@ const CORE = [
   'suggesting',
   'rhythm',
   'hands',
-  'ladder',
+  'levels',
   'voicing',
   'patterns',
   'fuller',

@@ -197,7 +197,7 @@ export function aTurn(differs: Partial<Turn> = {}): Turn {
     fromPart: 1,
     toPart: 1,
     hands: 'right',
-    rung: 4,
+    level: 4,
     tempoPercent: 60,
     isClean: true,
     cleanShare: 1,

@@ -10,7 +10,7 @@ import { findMetres } from '../core/takes';
 import { METRE_SONGS } from './metres';
 
 const playing = (song: Song, pattern: string) =>
-  arrange({ ...song, choices: { ...song.choices, rung: 5, pattern } }, DEFAULT_PROFILE);
+  arrange({ ...song, choices: { ...song.choices, level: 5, pattern } }, DEFAULT_PROFILE);
 
 describe('a song in each metre', () => {
   it('there is', () => {

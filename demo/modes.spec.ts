@@ -81,7 +81,7 @@ describe('a tune in a mode', () => {
   it('is dressed without a leading note it has not got', () => {
     const [heron] = MODE_SONGS;
     const { right, left } = arrange(
-      { ...heron, choices: { ...heron.choices, rung: 7, fills: { measure: 'many', seed: 0 } } },
+      { ...heron, choices: { ...heron.choices, level: 7, fills: { measure: 'many', seed: 0 } } },
       DEFAULT_PROFILE,
     );
     expect([...right, ...left].filter(({ midi }) => midi % 12 === 1)).toEqual([]);

@@ -38,7 +38,7 @@ export function offersOf(song: Song): string[] {
 }
 
 function fillLines(song: Song): string[] {
-  const a = arrangedWith(song, { rung: 7 });
+  const a = arrangedWith(song, { level: 7 });
   const line = (fill: Fill): string => {
     const { id, kind, variant, notes, rank, skill, taken, hand } = fill;
     const where = fillPlaceInWords(a.played.bars, fill).split(':')[0];
@@ -51,7 +51,7 @@ function fillLines(song: Song): string[] {
 }
 
 function voicingLines(song: Song): string[] {
-  const a = arrangedWith(song, { rung: 4 });
+  const a = arrangedWith(song, { level: 4 });
   return a.changes.map(({ change, voicing }) => {
     const others = alternativesFor(a.song, DEFAULT_PROFILE, a.played, a.parts, change.id).slice(0, OTHERS);
     const told = others.map(
@@ -63,7 +63,7 @@ function voicingLines(song: Song): string[] {
 }
 
 function fingerLines(song: Song, hand: Hand): string[] {
-  const a = arrangedWith(song, { rung: 5 });
+  const a = arrangedWith(song, { level: 5 });
   const { fromTick, toTick } = a.parts[1] ?? a.parts[0];
   const own = a[hand].filter(({ tick, grace }) => !grace && tick >= fromTick && tick < toTick);
   return own
@@ -79,7 +79,7 @@ function fingerLines(song: Song, hand: Hand): string[] {
 }
 
 function patternLines(song: Song): string[] {
-  const a = arrangedWith(song, { rung: 5 });
+  const a = arrangedWith(song, { level: 5 });
   return a.parts.flatMap((part) => {
     const offered = patternsForPart(a, part).slice(0, OTHERS);
     return offered.map(

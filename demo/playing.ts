@@ -4,12 +4,12 @@ import type { Arrangement } from '../core/arrangement';
 import { easierKeys, type Effort } from '../core/effort';
 import { type Fill } from '../core/fills';
 import { betweenFor, endingsFor, type FrameProposal, introsFor } from '../core/framing';
-import { FULLER_SCHOOLS } from '../core/fuller';
+import { FULLER_MANNERS } from '../core/fuller';
 import { type HandNote, strikesOf } from '../core/hands';
-import { RUNGS } from '../core/ladder';
+import { LEVELS } from '../core/levels';
 import { keyName, nameOf } from '../core/music';
 import { PATTERNS } from '../core/patterns';
-import { GATE, partsToPractise, planFor, widePassages } from '../core/practice';
+import { GOAL, partsToPractise, planFor, widePassages } from '../core/practice';
 import { type Choices, DEFAULT_PROFILE, type Finding, type Profile, type Song } from '../core/song';
 import {
   careInWords,
@@ -17,8 +17,8 @@ import {
   fillPlaceInWords,
   frameTitle,
   handsInWords,
-  jobInWords,
-  jobTitle,
+  taskInWords,
+  taskTitle,
   learningInWords,
   partSummary,
   planInWords,
@@ -35,7 +35,7 @@ import { arrangedWith, placeOf } from './reading';
 const READ = 10;
 
 /**
- * A demo song as it is played, line by line: on every rung its effort, what a pianist should know and what would help;
+ * A demo song as it is played, line by line: at every level its effort, what a pianist should know and what would help;
  * fingers, loudness and pedal; how it is practised; what frames it; and what is handed out. As with the first reading, a
  * line that changes is a change of music or of words that somebody has to approve.
  */
@@ -46,19 +46,19 @@ export function playingOf(song: Song): string[] {
   const hardest = efforts.indexOf(Math.max(...efforts));
   return [
     `# ${song.title}, played`,
-    ...RUNGS.flatMap(({ number }) => rungLines(fingeredWith(song, { rung: number }), number)),
+    ...LEVELS.flatMap(({ number }) => levelLines(fingeredWith(song, { level: number }), number)),
     '',
     ...smallHands(song),
     '',
     ...keyLines(song),
     '',
-    ...soundLines(fingeredWith(song, { rung: 5 })),
+    ...soundLines(fingeredWith(song, { level: 5 })),
     '',
     ...PATTERNS.map(
-      ({ id, name }) => `${name}: ${begun(arrangedWith(song, { rung: 5, pattern: id }), 'left')}`,
+      ({ id, name }) => `${name}: ${begun(arrangedWith(song, { level: 5, pattern: id }), 'left')}`,
     ),
-    ...FULLER_SCHOOLS.map(
-      ({ id, name }) => `${name}: ${begun(arrangedWith(song, { rung: 6, fuller: id }), 'right')}`,
+    ...FULLER_MANNERS.map(
+      ({ id, name }) => `${name}: ${begun(arrangedWith(song, { level: 6, fuller: id }), 'right')}`,
     ),
     '',
     ...introsFor(own, 4).flatMap(frameLines),
@@ -105,10 +105,10 @@ function begun(a: Arrangement, hand: 'right' | 'left'): string {
     .join(' ');
 }
 
-function rungLines(a: Arrangement, rung: number): string[] {
+function levelLines(a: Arrangement, level: number): string[] {
   return [
     '',
-    `rung ${rung}`,
+    `level ${level}`,
     ...a.efforts.map((effort, i) => `part ${i + 1}: ${effort ? effortLine(effort) : 'still to come'}`),
     ...a.findings.map((finding) => findingLine(a, finding)),
     `right: ${read(a, a.right)}`,
@@ -124,13 +124,13 @@ function smallHands(song: Song): string[] {
     rightReach: 7,
     leftReach: 7,
     keyboard: 49,
-    level: 'first-year',
+    experience: 'first-year',
   };
   const ways: readonly Partial<Choices>[] = [
-    { rung: 4, layout: 'tenth' },
-    { rung: 4, layout: 'under-melody' },
-    { rung: 5, pattern: 'open-tenth' },
-    { rung: 7, fuller: 'octave', octaveShift: -1 },
+    { level: 4, layout: 'tenth' },
+    { level: 4, layout: 'under-melody' },
+    { level: 5, pattern: 'open-tenth' },
+    { level: 7, fuller: 'octave', octaveShift: -1 },
   ];
   return ways.flatMap((choices) => {
     const a = arrange({ ...song, choices: { ...song.choices, ...choices } }, small);
@@ -239,17 +239,17 @@ function planLines(a: Arrangement): string[] {
     const plan = planFor(partsToPractise(a), {
       minutes: MINUTES,
       now: 0,
-      rung: a.song.choices.rung,
+      level: a.song.choices.level,
       first,
       chain: first === 'left' ? 'pairs' : 'growing',
-      gate: GATE,
+      goal: GOAL,
       cards: new Map(),
       days: 5,
     });
     return [
       `${first} first: ${planInWords(plan)} ${toGoInWords(plan, MINUTES)}`,
-      ...plan.jobs.map(
-        (job) => `  ${jobTitle(job)}, ${job.card}, from ${job.fromPercent} %: ${jobInWords(job)}`,
+      ...plan.tasks.map(
+        (task) => `  ${taskTitle(task)}, ${task.card}, from ${task.fromPercent} %: ${taskInWords(task)}`,
       ),
     ];
   });

@@ -13,7 +13,7 @@ import { fillPlaceInWords, handsInWords, whyOf } from '../core/words';
 
 /**
  * A demo song read aloud, line by line, as a teacher checks it: what was found in it, every chord with its keys and the
- * reason, what each layout does with its beginning, both hands on the moving rungs. The readings beside this file were
+ * reason, what each layout does with its beginning, both hands at the moving levels. The readings beside this file were
  * read through by hand; a line that changes is a change of music that somebody has to approve.
  */
 export function readingOf(song: Song): string[] {
@@ -38,10 +38,10 @@ export function readingOf(song: Song): string[] {
     ...LAYOUT_ROWS.map(({ layout }) => `${layout}: ${beginning(arrangedWith(song, { layout }))}`),
     ...compareLayouts(song, DEFAULT_PROFILE, null).map((c) => `${c.layout}: ${c.words}`),
     '',
-    ...([5, 7] as const).flatMap((rung) => {
-      const arrangement = arrangedWith(song, { rung });
+    ...([5, 7] as const).flatMap((level) => {
+      const arrangement = arrangedWith(song, { level });
       return [
-        `rung ${rung}`,
+        `level ${level}`,
         `left: ${struck(arrangement, arrangement.left)}`,
         ...(arrangement.right.some(({ source }) => source === 'fill')
           ? [`right: ${struck(arrangement, arrangement.right)}`]

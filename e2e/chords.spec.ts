@@ -28,7 +28,7 @@ async function openChords(page: Page, title: string): Promise<void> {
   await expect(page.locator('jh-bench-panel')).toBeVisible();
 }
 
-async function job(page: Page, name: string): Promise<void> {
+async function tab(page: Page, name: string): Promise<void> {
   await page
     .locator('jh-bench-panel label', { hasText: new RegExp(`^${name}$`) })
     .first()
@@ -172,7 +172,7 @@ test('an unknown symbol is refused in a sentence; chords that hold a note are he
   await expect(symbols(page).first()).not.toHaveText('Am');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(symbols(page).first()).toHaveText('Am');
-  await job(page, 'Holds');
+  await tab(page, 'Holds');
   await expect(page.locator('jh-holds-panel h2')).toHaveText('Chords that hold A');
   const first = page.locator('jh-holds-panel .ranked b').first();
   const name = (await first.textContent()) ?? '';
@@ -180,7 +180,7 @@ test('an unknown symbol is refused in a sentence; chords that hold a note are he
   await expect(first).not.toHaveText(name);
   await page.getByRole('button', { name: 'Bring back what you ruled out' }).click();
   await expect(first).toHaveText(name);
-  await job(page, 'Name');
+  await tab(page, 'Name');
   for (const midi of [61, 64, 67, 71])
     await page.locator(`jh-keyboard [data-midi="${midi}"]`).dispatchEvent('pointerdown');
   await expect(page.locator('jh-name-panel .ranked b').first()).toContainText('C♯m7♭5');
@@ -245,10 +245,10 @@ test('the Chords bench has no serious finding of axe, wide and narrow', async ({
   await openChords(page, 'Mudflat Evening');
   await page.keyboard.press('ArrowRight');
   for (const name of ['Chord', 'Voicing']) {
-    await job(page, name);
+    await tab(page, name);
     await check(page, 'jh-bench-panel');
   }
-  await job(page, 'Holds');
+  await tab(page, 'Holds');
   await check(page);
   await page.setViewportSize({ width: 390, height: 844 });
   await check(page);

@@ -109,14 +109,14 @@ test('the effort of a song is shown, and what makes the hardest part easier is o
   await page.keyboard.press('6');
   await page.keyboard.press('e');
   const panel = page.locator('jh-effort-panel');
-  const on = applyEdit(lanterns, { kind: 'choose', choices: { rung: 5 } });
+  const on = applyEdit(lanterns, { kind: 'choose', choices: { level: 5 } });
   const { efforts } = arrange(on, DEFAULT_PROFILE);
   const own = efforts[5];
   await expect(panel.getByRole('img').first()).toHaveAttribute(
     'aria-label',
     new RegExp(`part 6 ${own?.total}`),
   );
-  await expect(panel.locator('.rungs .own').last()).toHaveText(String(own?.total));
+  await expect(panel.locator('.levels .own').last()).toHaveText(String(own?.total));
   await expect(panel.locator('canvas')).toHaveCount(2);
   const first = panel.locator('section').last().locator('li').first();
   const [from, to] = ((await first.locator('small').textContent()) ?? '').split(' → ').map(Number);

@@ -75,7 +75,7 @@ test('a demo song, from the shelf to an exported file, and back after a reload',
   const read = readMusicXml(readFileSync(await score.path(), 'utf8'), 'id', '');
   expect(read.melody).toHaveLength(DEMO_SONGS[0].melody.length);
 
-  // The pin, the rung and the place are there after a reload.
+  // The pin, the level and the place are there after a reload.
   await page.waitForTimeout(900);
   await page.reload();
   await arranged(page);
@@ -84,7 +84,7 @@ test('a demo song, from the shelf to an exported file, and back after a reload',
   expect(watched).toEqual({ errors: [], outside: [] });
 });
 
-test('the main job by keyboard alone', async ({ page }) => {
+test('the main work by keyboard alone', async ({ page }) => {
   await page.goto('/');
   const keys = new Keys(page);
   await expect(page.getByRole('link', { name: 'Sluicegate Song' })).toBeVisible();
@@ -135,7 +135,7 @@ test('the main job by keyboard alone', async ({ page }) => {
   await expect(page.getByRole('dialog')).toBeHidden();
 });
 
-test('walks are offered on the seventh rung and can be left out; the profile is honoured at once', async ({
+test('walks are offered at the seventh level and can be left out; the profile is honoured at once', async ({
   page,
 }) => {
   await openSong(page, 'Sluicegate Song');

@@ -52,19 +52,19 @@ export async function fromMenu(page: Page, name: string): Promise<void> {
   await page.locator('jh-frame-header .menu').getByText(name, { exact: true }).click();
 }
 
-/** A heading of the job of now. */
+/** A heading of the task of now. */
 export const title = (page: Page, name: string | RegExp) =>
   page.locator('jh-now-panel').getByRole('heading', { name });
 
-/** The Practise bench, each job begun at the full tempo and passed by one clean turn, so that a journey is short. */
+/** The Practise bench, each task begun at the full tempo and passed by one clean turn, so that a journey is short. */
 export async function openPractise(page: Page, song: string): Promise<void> {
   await openBench(page, song, 'practise');
   await expect(title(page, 'Part 1: hear it')).toBeVisible();
   await page.keyboard.press('p');
   await page.getByText('Goal and breaks').click();
-  await page.locator('#gate-turns').fill('1');
-  await page.locator('#gate-from').fill('100');
-  await page.locator('#gate-from').press('Enter');
+  await page.locator('#goal-turns').fill('1');
+  await page.locator('#goal-from').fill('100');
+  await page.locator('#goal-from').press('Enter');
   await page.locator('jh-plan-panel h2').first().click();
   await page.keyboard.press('w');
   await expect(title(page, 'Part 1: hear it')).toBeVisible();

@@ -6,7 +6,7 @@ import { test } from './tab';
 
 const now = (page: Page) => page.locator('jh-now-panel');
 
-test('a sitting: a plan, a gate missed and passed, judged, its hot spot practised, kept in a log that goes out and in', async ({
+test('a sitting: a plan, a goal missed and passed, judged, its hot spot practised, kept in a log that goes out and in', async ({
   page,
 }) => {
   const watched = watch(page);

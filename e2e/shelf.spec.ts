@@ -157,15 +157,15 @@ for (const [name, width, height] of [
     await page.locator('[data-note]').first().click();
     await inspect('tune');
     // The panels are the same at any width; on the telephone the two fullest stand for all.
-    const jobs =
+    const tabs =
       width < 900 ? ['Bars', 'Letters'] : ['Words', 'Bars', 'Letters', 'Play in', 'Transpose', 'In words'];
-    for (const job of jobs) {
+    for (const tab of tabs) {
       const isSheet = width < 900;
       if (!(await page.locator('jh-bench-panel').isVisible()))
         await page.getByRole('button', { name: 'Work' }).click();
-      await openTab(page, job);
-      if (isSheet && job === 'Letters') await page.getByRole('button', { name: 'Work' }).click();
-      await inspect(`tune, ${job}`, job === 'Letters' ? 'jh-letters-entry' : 'jh-bench-panel');
+      await openTab(page, tab);
+      if (isSheet && tab === 'Letters') await page.getByRole('button', { name: 'Work' }).click();
+      await inspect(`tune, ${tab}`, tab === 'Letters' ? 'jh-letters-entry' : 'jh-bench-panel');
     }
     await page.locator('jh-frame-header summary').click();
     await page.getByText('Tour', { exact: true }).click();

@@ -122,7 +122,7 @@ async function editFigures(browser: Browser, origin: string): Promise<void> {
     };
     console.log(`${name.padEnd(12)} part ${told('part')}   all ${told('all')} ms`);
   };
-  await edit('a rung', (turn) => chooseLevel(page, turn % 2 ? 4 : 5));
+  await edit('a level', (turn) => chooseLevel(page, turn % 2 ? 4 : 5));
   await edit(
     'a pin',
     () => page.locator('.alternatives .ant-btn', { hasText: 'Take' }).first().click(),
@@ -167,7 +167,7 @@ async function editFigures(browser: Browser, origin: string): Promise<void> {
   await edit('a chord', () => page.keyboard.press('Shift+ArrowUp'), selected);
   await page.locator('jh-bench-panel label', { hasText: 'Voicing' }).click();
   await page.waitForTimeout(3 * AT_REST_MS);
-  await edit('a layout', (turn) => another('jh-schools-panel', turn));
+  await edit('a layout', (turn) => another('jh-styles-panel', turn));
   await page.getByRole('link', { name: 'Parts', exact: true }).click();
   await page.locator('jh-bench-panel').waitFor();
   await page.waitForTimeout(AT_REST_MS);

@@ -2,14 +2,14 @@
 import { compareLayouts } from '../core/arrange';
 import { type Chord, parseChord, chroma } from '../core/music';
 import { DEFAULT_PROFILE, type Song, unfold, keyAt } from '../core/song';
-import { workOf } from '../core/suggesting/schools';
+import { workOf } from '../core/suggesting/tastes';
 import { suggestFor } from '../core/suggesting/toChanges';
 import { randomSong } from '../core/testing';
 import { MARKS } from '../demo/marks';
 import { DEMO_SONGS } from '../demo/songs';
 import { LATER_TUNES, TEST_TUNES } from '../demo/tunes';
 
-/** Share of bars whose every suggestion has an acceptable root, and an acceptable job. */
+/** Share of bars whose every suggestion has an acceptable root, and an acceptable role. */
 function agreement(songs: readonly Song[]): string {
   let [root, work, bars] = [0, 0, 0];
   for (const song of songs) {
@@ -33,7 +33,7 @@ function agreement(songs: readonly Song[]): string {
     });
   }
   const percent = (count: number): string => `${((100 * count) / bars).toFixed(1)} %`;
-  return `root ${percent(root)}, job ${percent(work)} of ${bars} bars`;
+  return `root ${percent(root)}, role ${percent(work)} of ${bars} bars`;
 }
 
 /** Prints agreement of suggestions and the time of comparing layouts. */

@@ -1,7 +1,7 @@
 // How much of a song an edit works out anew: part of npm run bench. Shares are told: times are this machine's.
 import { arrange } from '../core/arrange';
 import { keyOfPin } from '../core/fingering';
-import { RUNGS } from '../core/ladder';
+import { LEVELS } from '../core/levels';
 import { joinWithNext } from '../core/parts';
 import { PATTERNS } from '../core/patterns';
 import { applyEdit, DEFAULT_CHOICES, DEFAULT_PROFILE, type Song, type SongEdit } from '../core/song';
@@ -17,7 +17,7 @@ const REACHES = [6, 7, 9, 10, 8] as const;
 
 /** The work of each kind of edit beside that of the whole song anew, medians, in the middle of a song of 200 bars. */
 export function editShares(): void {
-  const song = onRung(randomSong({ bars: BARS, changesPerBar: 1, seed: 11, metre: COMMON_TIME }), 5);
+  const song = onLevel(randomSong({ bars: BARS, changesPerBar: 1, seed: 11, metre: COMMON_TIME }), 5);
   // Another hand each time: neither candidates nor step costs are remembered.
   const whole = prepared(
     (turn) => ({ fresh: copyOf(song), profile: { ...DEFAULT_PROFILE, leftReach: REACHES[turn] } }),
@@ -67,9 +67,9 @@ const EDITS: Record<string, (song: Song, turn: number) => SongEdit> = {
     const { parts } = arrange(song, DEFAULT_PROFILE);
     return joinWithNext(parts, 15 + turn) as SongEdit;
   },
-  'rung above or below': ({ choices: { rung } }) => ({
+  'level above or below': ({ choices: { level } }) => ({
     kind: 'choose',
-    choices: { rung: rung < RUNGS.length ? rung + 1 : 1 },
+    choices: { level: level < LEVELS.length ? level + 1 : 1 },
   }),
   pattern: (_, turn) => patterns[turn],
   layout: (_, turn) => layouts[turn],
@@ -81,6 +81,6 @@ const layouts = LAYOUT_ROWS.filter(({ layout }) => layout !== DEFAULT_CHOICES.la
   ({ layout }): SongEdit => ({ kind: 'choose', choices: { layout } }),
 );
 
-function onRung(song: Song, rung: number): Song {
-  return applyEdit(song, { kind: 'choose', choices: { rung } });
+function onLevel(song: Song, level: number): Song {
+  return applyEdit(song, { kind: 'choose', choices: { level } });
 }

@@ -27,8 +27,8 @@ export function fillFigures(): void {
   const times: number[] = [];
   let [taken, proposed] = [0, 0];
   for (let seed = 0; seed < TIMES; seed++) {
-    const version = on({ rung: 7, fills: { measure: 'many', seed } });
-    arrange(on({ rung: 6 }), DEFAULT_PROFILE);
+    const version = on({ level: 7, fills: { measure: 'many', seed } });
+    arrange(on({ level: 6 }), DEFAULT_PROFILE);
     const start = performance.now();
     const a = arrange(version, DEFAULT_PROFILE);
     times.push(performance.now() - start);
@@ -39,7 +39,7 @@ export function fillFigures(): void {
   console.log(
     `\nfills: a whole version of ${BARS} bars ${times[TIMES >> 1].toFixed(0)} ms (≤ 500): ${taken} of ${proposed} proposals taken`,
   );
-  const a = arrange(on({ rung: 7 }), DEFAULT_PROFILE);
+  const a = arrange(on({ level: 7 }), DEFAULT_PROFILE);
   const start = performance.now();
   const spots = a.parts.map((part) => fillSpots(a, part).length);
   const each = (performance.now() - start) / a.parts.length;

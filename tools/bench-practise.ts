@@ -3,11 +3,11 @@ import type { Browser } from '@playwright/test';
 import { arrange } from '../core/arrange';
 import { Clock } from '../core/performance';
 import {
-  afterJob,
+  afterTask,
   cardStates,
-  GATE,
+  GOAL,
   isSaid,
-  type Job,
+  type Task,
   judgeTake,
   type Known,
   LiveTake,
@@ -54,28 +54,28 @@ class Forgetful {
     return Math.max(30, known.best * kept);
   }
 
-  /** What it can do at a job, the hands and parts it is made of being what they are. */
-  private can(job: Job, day: number): number {
-    const own = this.ability(job.card, day);
-    if (job.kind === 'right' || job.kind === 'left' || job.kind === 'hardest') return own;
+  /** What it can do at a task, the hands and parts it is made of being what they are. */
+  private can(task: Task, day: number): number {
+    const own = this.ability(task.card, day);
+    if (task.kind === 'right' || task.kind === 'left' || task.kind === 'hardest') return own;
     const among = this.parts.filter(
-      ({ number, sameAs }) => sameAs === null && number >= job.fromPart && number <= job.toPart,
+      ({ number, sameAs }) => sameAs === null && number >= task.fromPart && number <= task.toPart,
     );
     const of = (hands: string): number =>
-      Math.min(...among.map(({ cutId }) => this.ability(`${cutId}|${hands}|${job.rung}`, day)));
-    return job.kind === 'together'
+      Math.min(...among.map(({ cutId }) => this.ability(`${cutId}|${hands}|${task.level}`, day)));
+    return task.kind === 'together'
       ? Math.min(own, Math.min(of('right'), of('left')) + 15)
       : Math.min(own, of('both') + 8);
   }
 
-  turn(job: Job, tempoPercent: number, day: number): boolean {
-    const can = this.can(job, day);
+  turn(task: Task, tempoPercent: number, day: number): boolean {
+    const can = this.can(task, day);
     const isClean = this.random() < 1 / (1 + Math.exp((tempoPercent - can) / 5));
-    const known = this.known.get(job.card) ?? { best: 30, day, stays: 1.5 };
-    const now = this.ability(job.card, day);
-    const hardness = 1 + (this.parts.find(({ number }) => number === job.fromPart)?.effort ?? 0) / 60;
+    const known = this.known.get(task.card) ?? { best: 30, day, stays: 1.5 };
+    const now = this.ability(task.card, day);
+    const hardness = 1 + (this.parts.find(({ number }) => number === task.fromPart)?.effort ?? 0) / 60;
     const best = Math.min(125, now + (8 * (1.25 - now / 125)) / hardness);
-    this.known.set(job.card, { best, day, stays: known.day < day ? known.stays * 1.5 : known.stays });
+    this.known.set(task.card, { best, day, stays: known.day < day ? known.stays * 1.5 : known.stays });
     return isClean;
   }
 }
@@ -88,45 +88,47 @@ function minutesToWhole(parts: readonly PartToPractise[], seed: number, isSchedu
   let [spent, at] = [0, 0];
   for (let day = 0; day < DAYS; day++) {
     const now = day * DAY_MS;
-    const jobs = isScheduled ? scheduled(parts, known, now) : round;
+    const tasks = isScheduled ? scheduled(parts, known, now) : round;
     let today = 0;
-    for (let i = 0; today < MINUTES_A_DAY && (isScheduled ? i < jobs.length : true); i++) {
-      const job = isScheduled ? jobs[i] : jobs[at++ % jobs.length];
-      const passed = practised(job, pianist, known, day);
-      today += job.minutes;
-      if (passed && job.kind === 'whole') return spent + today;
+    for (let i = 0; today < MINUTES_A_DAY && (isScheduled ? i < tasks.length : true); i++) {
+      const task = isScheduled ? tasks[i] : tasks[at++ % tasks.length];
+      const passed = practised(task, pianist, known, day);
+      today += task.minutes;
+      if (passed && task.kind === 'whole') return spent + today;
     }
     spent += today;
   }
   return null;
 }
 
-/** A sitting's turns at one job; whether its gate is passed. */
-function practised(job: Job, pianist: Forgetful, known: Map<string, Known>, day: number): boolean {
-  for (let turn = 0; turn < job.turns; turn++) {
-    const { tempoPercent } = standingAt(job, known.get(job.card), GATE);
-    const isClean = isSaid(job) || pianist.turn(job, tempoPercent, day);
-    const after = afterJob(job, known.get(job.card), isClean, GATE, day * DAY_MS);
-    known.set(job.card, after);
-    if (after.standing.isPassed && job.why !== 'due') break;
+/** A sitting's turns at one task; whether its goal is passed. */
+function practised(task: Task, pianist: Forgetful, known: Map<string, Known>, day: number): boolean {
+  for (let turn = 0; turn < task.turns; turn++) {
+    const { tempoPercent } = standingAt(task, known.get(task.card), GOAL);
+    const isClean = isSaid(task) || pianist.turn(task, tempoPercent, day);
+    const after = afterTask(task, known.get(task.card), isClean, GOAL, day * DAY_MS);
+    known.set(task.card, after);
+    if (after.standing.isPassed && task.why !== 'due') break;
   }
-  return known.get(job.card)?.standing.isPassed === true;
+  return known.get(task.card)?.standing.isPassed === true;
 }
 
-const OPTIONS = { rung: 4, first: 'right', chain: 'growing', gate: GATE, isWarm: true } as const;
+const OPTIONS = { level: 4, first: 'right', chain: 'growing', goal: GOAL, isWarm: true } as const;
 
 function scheduled(
   parts: readonly PartToPractise[],
   known: ReadonlyMap<string, Known>,
   now: number,
-): readonly Job[] {
-  return planFor(parts, { ...OPTIONS, minutes: MINUTES_A_DAY, now, cards: cardStates(known) }).jobs;
+): readonly Task[] {
+  return planFor(parts, { ...OPTIONS, minutes: MINUTES_A_DAY, now, cards: cardStates(known) }).tasks;
 }
 
-/** The same jobs, every one as often as the others, over and over. */
-function roundOf(parts: readonly PartToPractise[]): readonly Job[] {
-  const all = planFor(parts, { ...OPTIONS, minutes: 1e9, now: 0, cards: new Map() }).jobs;
-  return all.map((job) => (isSaid(job) ? job : { ...job, minutes: (job.minutes / job.turns) * 4, turns: 4 }));
+/** The same tasks, every one as often as the others, over and over. */
+function roundOf(parts: readonly PartToPractise[]): readonly Task[] {
+  const all = planFor(parts, { ...OPTIONS, minutes: 1e9, now: 0, cards: new Map() }).tasks;
+  return all.map((task) =>
+    isSaid(task) ? task : { ...task, minutes: (task.minutes / task.turns) * 4, turns: 4 },
+  );
 }
 
 export function practiceFigures(): void {
@@ -149,8 +151,8 @@ export function practiceFigures(): void {
   takeFigures();
 }
 
-function keysOf(song: Song, rung: number): WantedKey[] {
-  const a = arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE, {
+function keysOf(song: Song, level: number): WantedKey[] {
+  const a = arrange({ ...song, choices: { ...song.choices, level } }, DEFAULT_PROFILE, {
     withoutFingers: true,
   });
   const clock = new Clock(a.played.tempoMap, song.feel);
@@ -202,7 +204,7 @@ export async function microphoneFigures(browser: Browser, origin: string): Promi
   const names = ['C', 'D%23', 'F%23', 'A'];
   let [all, right, octaves, extra] = [0, 0, 0, 0];
   for (const song of DEMO_SONGS) {
-    const { played } = arrange({ ...song, choices: { ...song.choices, rung: 1 } }, DEFAULT_PROFILE, {
+    const { played } = arrange({ ...song, choices: { ...song.choices, level: 1 } }, DEFAULT_PROFILE, {
       withoutFingers: true,
     });
     const notes = played.melody
@@ -292,7 +294,7 @@ export async function logFigures(browser: Browser, origin: string): Promise<void
         fromPart: 1,
         toPart: 1,
         hands: 'right',
-        rung: 1 + (i % 7),
+        level: 1 + (i % 7),
         tempoPercent: 60 + (i % 40),
         isClean: i % 3 > 0,
         cleanShare: 0.9,

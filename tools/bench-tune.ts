@@ -25,7 +25,7 @@ function bigFiles(): BigFile[] {
 }
 
 function arranged(song: Song): ReturnType<typeof arrange> {
-  return arrange(applyEdit(song, { kind: 'choose', choices: { rung: 4 } }), DEFAULT_PROFILE, {
+  return arrange(applyEdit(song, { kind: 'choose', choices: { level: 4 } }), DEFAULT_PROFILE, {
     withoutFingers: true,
   });
 }
@@ -70,7 +70,7 @@ function playedByHand(notes: number): Uint8Array {
     metreMap: [{ tick: 0, numerator: 4, denominator: 4 }],
   };
   return writeMidi(
-    arrange({ ...base, choices: { ...base.choices, rung: 1 } }, DEFAULT_PROFILE, { withoutFingers: true }),
+    arrange({ ...base, choices: { ...base.choices, level: 1 } }, DEFAULT_PROFILE, { withoutFingers: true }),
   );
 }
 

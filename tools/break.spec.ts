@@ -4,7 +4,7 @@ import { hostileFiles } from './hostile';
 import { faultOf } from './tryFile';
 import { some } from '../core/testing';
 
-/** Songs so long that arranging them on every rung takes a minute: npm run break tries them. */
+/** Songs so long that arranging them at every level takes a minute: npm run break tries them. */
 const LONG_ONES = new Set([62, 66]);
 /** Seeds at which npm run break once found a fault. */
 const FOUND = [1_000_306, 1_002_491, 1_003_550, 2_000_141, 11_001_225, 11_001_325, 11_001_750];

@@ -21,7 +21,7 @@ const SLOW_MS = 2000;
 /** What each process may hold, in megabytes: a longest song needs less. */
 const HEAP_MB = 400;
 
-const ONE_RUNG = [4, 7, 5, 2] as const;
+const ONE_LEVEL = [4, 7, 5, 2] as const;
 
 interface Result {
   opened: number;
@@ -35,18 +35,18 @@ interface Result {
 
 function tried(result: Result, file: NamedBytes, seed: number, what: string): void {
   const began = process.cpuUsage();
-  // Every fifth on every rung, the others on one.
+  // Every fifth at every level, the others on one.
   const { opened, fault } = faultOf(
     file,
     seed,
-    seed % 5 === 0 ? undefined : [ONE_RUNG[seed % ONE_RUNG.length]],
+    seed % 5 === 0 ? undefined : [ONE_LEVEL[seed % ONE_LEVEL.length]],
   );
   const { user, system } = process.cpuUsage(began);
   const ms = (user + system) / 1000;
   result.slowest = Math.max(result.slowest, ms);
   if (opened) result.opened++;
   else result.refused++;
-  // Opening a file is timed by itself where it is refused; an opened one is arranged on every rung as well.
+  // Opening a file is timed by itself where it is refused; an opened one is arranged at every level as well.
   const isSlow = !opened && ms > SLOW_MS * Math.max(1, file.bytes.length / 1024 / 1024);
   const told = fault ?? (isSlow ? `took ${Math.round(ms)} ms to be refused` : null);
   if (!told) return;

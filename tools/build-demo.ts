@@ -17,7 +17,7 @@ mkdirSync(readings, { recursive: true });
 for (const song of DEMO_SONGS) {
   const name = song.id.replace(/^demo-/, '');
   writeFileSync(new URL(`${name}.joined.json`, folder), writeProject({ song, profile: DEFAULT_PROFILE }));
-  const leadSheet = arrange(applyEdit(song, { kind: 'choose', choices: { rung: 1 } }), DEFAULT_PROFILE, {
+  const leadSheet = arrange(applyEdit(song, { kind: 'choose', choices: { level: 1 } }), DEFAULT_PROFILE, {
     withoutFingers: true,
   });
   writeFileSync(new URL(`${name}.musicxml`, folder), writeMusicXml(leadSheet));

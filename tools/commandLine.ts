@@ -112,7 +112,7 @@ function arrangeFile(input: string, name: string, request: Request): Result {
   const divided =
     everyBars === undefined
       ? asked
-      : applyEdit(asked, { kind: 'division-chosen', division: { school: 'bars', bars: everyBars } });
+      : applyEdit(asked, { kind: 'division-chosen', division: { method: 'bars', bars: everyBars } });
   const profile = { ...own, ...request.profile };
   const song = framed(divided, profile, request);
   const started = performance.now();

@@ -22,8 +22,8 @@ const CHART = `{title: Tide Table}
 /** A whole file of every kind that is read. */
 export function wholeFiles(): NamedBytes[] {
   return DEMO_SONGS.slice(0, 5).flatMap((song: Song, i): NamedBytes[] => {
-    const rung = [4, 5, 7, 2, 1][i];
-    const arrangement = arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE);
+    const level = [4, 5, 7, 2, 1][i];
+    const arrangement = arrange({ ...song, choices: { ...song.choices, level } }, DEFAULT_PROFILE);
     return [
       { name: 'x.musicxml', bytes: strToU8(writeMusicXml(arrangement)) },
       { name: 'x.mid', bytes: writeMidi(arrangement) },

@@ -3,8 +3,8 @@ import { VerovioToolkit } from 'verovio/esm';
 import createModule from 'verovio/wasm';
 import type { Arrangement } from '../core/arrangement';
 import { writeMusicXml } from '../core/formats';
-import { RUNGS } from '../core/ladder';
-import { onRung } from '../demo/arranged';
+import { LEVELS } from '../core/levels';
+import { onLevel } from '../demo/arranged';
 import { DEMO_SONGS } from '../demo/songs';
 
 const toolkit = new VerovioToolkit(await createModule());
@@ -12,12 +12,12 @@ const count = (text: string, what: RegExp): number => text.match(what)?.length ?
 
 describe('a score as an independent engraver reads it', () => {
   it.each(DEMO_SONGS.map((song) => [song.title, song] as const))(
-    '%s, on every rung: as many bars, notes, fingers, chords, beams and pedals as were written',
+    '%s, at every level: as many bars, notes, fingers, chords, beams and pedals as were written',
     (_, song) => {
-      for (const { number: rung } of RUNGS) {
-        const a = onRung(song, rung);
+      for (const { number: level } of LEVELS) {
+        const a = onLevel(song, level);
         const written = writeMusicXml(a);
-        expect([rung, toolkit.loadData(written)]).toEqual([rung, 1]);
+        expect([level, toolkit.loadData(written)]).toEqual([level, 1]);
         const read = toolkit.getMEI({});
         const own = {
           bars: count(written, /<measure /g),
@@ -28,7 +28,7 @@ describe('a score as an independent engraver reads it', () => {
           pedals: count(written, /<pedal /g),
         };
         expect([
-          rung,
+          level,
           {
             bars: count(read, /<measure /g),
             notes: count(read, /<note /g),
@@ -37,7 +37,7 @@ describe('a score as an independent engraver reads it', () => {
             beams: count(read, /<beam /g),
             pedals: count(read, /<pedal /g),
           },
-        ]).toEqual([rung, own]);
+        ]).toEqual([level, own]);
         // What is written is what was arranged: every key struck, once or tied on, and every chord.
         expect(own.notes - count(written, /<tie type="stop"/g)).toBe(a.right.length + a.left.length);
         expect(own.fingers).toBe(fingered(a));

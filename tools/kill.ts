@@ -39,17 +39,17 @@ interface Edited {
 }
 
 const titleOf = (page: Page) => page.getByRole('textbox', { name: 'Title' });
-const RUNGS = ['5', '4', '2', '1'];
-const choose = (page: Page, rung: string): Promise<void> => chooseLevel(page, rung);
+const LEVELS = ['5', '4', '2', '1'];
+const choose = (page: Page, level: string): Promise<void> => chooseLevel(page, level);
 
 /** A song as they are: its level is changed. */
 const small: Edited = {
   address: `${origin}/song/demo-lanterns`,
   open: (page) => page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor(),
   edit: async (page, turn) => {
-    const rung = RUNGS[turn % RUNGS.length];
-    await choose(page, rung);
-    return rung;
+    const level = LEVELS[turn % LEVELS.length];
+    await choose(page, level);
+    return level;
   },
   shown: (page) =>
     level(page)
@@ -205,8 +205,8 @@ console.log(`put back in another tab against an edit, ${putBacks}`);
 // Two tabs take the song from each other, each with edits made at once before: whoever has it shows the last.
 let [holder, looker] = [page, await opened(await page.context().newPage(), small)];
 const takes = await lostIn(third, async (turn) => {
-  await choose(holder, RUNGS[turn % RUNGS.length]);
-  await choose(holder, RUNGS[(turn + 2) % RUNGS.length]);
+  await choose(holder, LEVELS[turn % LEVELS.length]);
+  await choose(holder, LEVELS[(turn + 2) % LEVELS.length]);
   const made = await small.edit(holder, turn + 1);
   await looker.getByRole('button', { name: 'Edit here' }).click();
   await looker.getByRole('button', { name: 'Edit here' }).waitFor({ state: 'detached' });

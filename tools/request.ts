@@ -12,7 +12,7 @@ import { type Taste, TASTES } from '../core/suggesting';
 /** Anything the caller can put right; its message is the one line on stderr. */
 export class UsageError extends Error {}
 
-const SCHOOLS: Record<string, Choices['layout']> = {
+const STYLES: Record<string, Choices['layout']> = {
   nearest: 'block',
   three: 'three',
   root: 'root',
@@ -31,7 +31,7 @@ IN         a score (${READ_ENDINGS.join(', ')}) or a folder of them
 --out DIR  where NAME.musicxml, NAME.mid, NAME.txt and NAME.json are written; never over a file that is read
 
 --level 1..7     how much is played, from the melody alone to fills and an ending (also --rung; 4)
---voicing NAME   the left hand's chords: ${Object.keys(SCHOOLS).join(', ')} (also --school; nearest)
+--voicing NAME   the left hand's chords: ${Object.keys(STYLES).join(', ')} (also --school; nearest)
 --pattern NAME   what the left hand plays on level 5 and above: rocking, waltz … (the one proposed)
 --parts N        bars a part, or auto (auto)
 --taste NAME     chords for a tune that has none: ${TASTES.map(({ taste }) => taste).join(', ')}, none (the key's triads)
@@ -101,8 +101,8 @@ export function readRequest(argv: readonly string[]): Request | string {
     isMany: positionals.length > 1 || isFolder(positionals[0]),
     out: values.out,
     choices: {
-      ...schoolOf(values.voicing ?? values.school),
-      ...rungOf(values.level ?? values.rung),
+      ...styleOf(values.voicing ?? values.school),
+      ...levelOf(values.level ?? values.rung),
       ...patternOf(values.pattern),
       ...fillsOf(values.fills),
     },
@@ -153,14 +153,14 @@ function wanted(option: string, value: string | undefined, allowed: readonly num
   return Number(value);
 }
 
-function schoolOf(school: string | undefined): Partial<Choices> {
-  const name = oneOf('--voicing', school, Object.keys(SCHOOLS));
-  return name === null ? {} : { layout: SCHOOLS[name] };
+function styleOf(style: string | undefined): Partial<Choices> {
+  const name = oneOf('--voicing', style, Object.keys(STYLES));
+  return name === null ? {} : { layout: STYLES[name] };
 }
 
-function rungOf(value: string | undefined): Partial<Choices> {
-  const rung = wanted('--level', value, [1, 2, 3, 4, 5, 6, 7]);
-  return rung === undefined ? {} : { rung };
+function levelOf(value: string | undefined): Partial<Choices> {
+  const level = wanted('--level', value, [1, 2, 3, 4, 5, 6, 7]);
+  return level === undefined ? {} : { level };
 }
 
 /** Chords for a tune that has none. */

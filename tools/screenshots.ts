@@ -37,7 +37,7 @@ await withBrowser(async (browser, origin) => {
   await page.keyboard.press('ArrowRight');
   await shoot('step-through');
   await page.keyboard.press('e');
-  await page.locator('jh-effort-panel .rungs').waitFor();
+  await page.locator('jh-effort-panel .levels').waitFor();
   await shoot('effort');
   await page.keyboard.press('p');
   await page.getByRole('button', { name: 'Make your own pattern' }).click();
@@ -108,8 +108,8 @@ await withBrowser(async (browser, origin) => {
   await page.goto(`${origin}/song/demo-rain/chords`);
   await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
   await page.locator('jh-bench-panel label', { hasText: 'Voicing' }).click();
-  await page.locator('jh-schools-panel .travel').first().waitFor();
-  await shoot('chords-schools');
+  await page.locator('jh-styles-panel .travel').first().waitFor();
+  await shoot('chords-voicing');
   await page.goto(`${origin}/chords?song=demo-mudflat`);
   await page.locator('jh-shapes-tab .shapes section').first().waitFor();
   await shoot('chord-room');

@@ -1,9 +1,9 @@
-// What becomes of a file: refused in a sentence, or a song that every rung arranges and every writer writes.
+// What becomes of a file: refused in a sentence, or a song that every level arranges and every writer writes.
 import { strToU8 } from 'fflate';
 import { arrange } from '../core/arrange';
 import type { Arrangement } from '../core/arrangement';
 import { FileError, openFile, writeMidi, writeMusicXml, writeProject } from '../core/formats';
-import { RUNGS } from '../core/ladder';
+import { LEVELS } from '../core/levels';
 import { KEYBOARDS } from '../core/music';
 import { seeded } from '../core/chance';
 import { DEFAULT_PROFILE, type Profile, type Song, migrateSong } from '../core/song';
@@ -11,7 +11,7 @@ import { LAYOUT_ROWS } from '../core/voicing';
 import { writeWalkthrough } from '../core/words';
 import type { NamedBytes } from './damage';
 
-const EVERY_RUNG = RUNGS.map(({ number }) => number);
+const EVERY_LEVEL = LEVELS.map(({ number }) => number);
 /** A message longer than this is not read. */
 const LONGEST_MESSAGE = 300;
 
@@ -19,7 +19,7 @@ const LONGEST_MESSAGE = 300;
 export function faultOf(
   file: NamedBytes,
   seed: number,
-  rungs: readonly number[] = EVERY_RUNG,
+  levels: readonly number[] = EVERY_LEVEL,
 ): { readonly fault: string | null; readonly opened: boolean } {
   let song: Song;
   try {
@@ -30,7 +30,7 @@ export function faultOf(
     return { fault: badSentence(error.message), opened: false };
   }
   try {
-    return { fault: faultIn(song, seed, rungs), opened: true };
+    return { fault: faultIn(song, seed, levels), opened: true };
   } catch (error) {
     return { fault: `opened, then ${told(error)}`, opened: true };
   }
@@ -56,8 +56,8 @@ function told(error: unknown): string {
     .join(' ← ');
 }
 
-/** Arranged on a rung, in a school, on a keyboard and for a hand by seed; everything written comes back. */
-function faultIn(song: Song, seed: number, rungs: readonly number[]): string | null {
+/** Arranged at a level, in a voicing style, on a keyboard and for a hand by seed; everything written comes back. */
+function faultIn(song: Song, seed: number, levels: readonly number[]): string | null {
   // What is accepted is accepted again: it can be stored and opened.
   migrateSong(JSON.parse(JSON.stringify(song)));
   const random = seeded(seed);
@@ -68,13 +68,13 @@ function faultIn(song: Song, seed: number, rungs: readonly number[]): string | n
     leftReach: pick([6, 7, 8, 9, 10] as const),
     rightReach: pick([6, 7, 8, 9, 10] as const),
   };
-  for (const number of rungs) {
+  for (const number of levels) {
     const { layout } = pick(LAYOUT_ROWS);
-    const chosen = { ...song, choices: { ...song.choices, rung: number, layout } };
+    const chosen = { ...song, choices: { ...song.choices, level: number, layout } };
     const arrangement = arrange(chosen, profile);
     const fault = wrongKeys(arrangement, profile);
     if (fault)
-      return `rung ${number}, ${layout}, ${profile.keyboard} keys, reach ${profile.leftReach}: ${fault}`;
+      return `level ${number}, ${layout}, ${profile.keyboard} keys, reach ${profile.leftReach}: ${fault}`;
     const written = [
       ...scoresOf(arrangement),
       { name: 'y.joined.json', bytes: strToU8(writeProject({ song: chosen, profile })) },
@@ -87,7 +87,7 @@ function faultIn(song: Song, seed: number, rungs: readonly number[]): string | n
     // What the file itself says is quoted.
     const said = writeWalkthrough(arrangement).replaceAll(/“[^”]*”|"[^"]*"/g, '');
     if (/NaN|undefined|Infinity|\[object/.test(said))
-      return `rung ${number}: the walkthrough says NaN or undefined`;
+      return `level ${number}: the walkthrough says NaN or undefined`;
   }
   return null;
 }

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { settling, unsettling, type Arrangement } from '../arrangement';
-import { RUNGS } from '../ladder';
+import { LEVELS } from '../levels';
 import { seeded } from '../chance';
 import { applyEdit, type SongEdit, DEFAULT_PROFILE, type Song } from '../song';
 import { LAYOUTS } from '../song/schema';
@@ -34,15 +34,15 @@ function firstAndWhole(song: Song, firstPart: number): { first: Arrangement; who
   }
 }
 
-const onRung = (song: Song, rung: number): Song => applyEdit(song, { kind: 'choose', choices: { rung } });
-const READY = RUNGS.map((rung) => rung.number);
+const onLevel = (song: Song, level: number): Song => applyEdit(song, { kind: 'choose', choices: { level } });
+const READY = LEVELS.map((level) => level.number);
 
 describe('a chord', () => {
   it('is told by those around it: D minor and G7 lead to C here, D minor and E7 home', () => {
-    const jobs = arrange(DEMO_SONGS[0], DEFAULT_PROFILE).changes.map(
+    const roles = arrange(DEMO_SONGS[0], DEFAULT_PROFILE).changes.map(
       ({ change, degree }) => `${change.symbol} ${functionInWords(degree.chordFunction)}`,
     );
-    expect(jobs.slice(2, 8)).toEqual([
+    expect(roles.slice(2, 8)).toEqual([
       'Dm subdominant',
       'E7 dominant, leads home',
       'Am tonic, home',
@@ -73,24 +73,24 @@ describe('the part sent first is that part of the finished song', () => {
   };
 
   it.each(DEMO_SONGS.map((song) => [song.title, song] as const))(
-    '%s, on rungs by chance, every part',
+    '%s, on levels by chance, every part',
     (_, song) => {
-      for (const rung of some(READY)) isThePart(onRung(song, rung));
+      for (const level of some(READY)) isThePart(onLevel(song, level));
     },
   );
 
-  it('any song, every layout, on any rung', () => {
+  it('any song, every layout, at any level', () => {
     const any = fc.record({
       seed: fc.nat(1e6),
-      rung: fc.constantFrom(...READY),
+      level: fc.constantFrom(...READY),
       layout: fc.constantFrom(...LAYOUTS),
       every: fc.constantFrom(1, 2, 3),
     });
     fc.assert(
-      fc.property(any, ({ seed, rung, layout, every }) => {
+      fc.property(any, ({ seed, level, layout, every }) => {
         const song = randomSong({ bars: 6, changesPerBar: 1, seed, lowest: 57, highest: 79 });
-        const division = { ...song.division, school: 'bars' as const, bars: every };
-        isThePart({ ...song, division, choices: { ...song.choices, rung, layout } });
+        const division = { ...song.division, method: 'bars' as const, bars: every };
+        isThePart({ ...song, division, choices: { ...song.choices, level, layout } });
       }),
       { numRuns: runs(80) },
     );
@@ -112,10 +112,10 @@ describe('a settled part', () => {
 
   it('is left as it is by every choice for the song', () => {
     const choices: Partial<Song['choices']>[] = [
-      ...READY.map((rung) => ({ rung })),
+      ...READY.map((level) => ({ level })),
       ...LAYOUTS.map((layout) => ({ layout })),
-      ...['block', 'waltz', 'crossing-six', 'vary', 'nowhere'].map((pattern) => ({ pattern, rung: 5 })),
-      { fuller: 'octave', rung: 6 },
+      ...['block', 'waltz', 'crossing-six', 'vary', 'nowhere'].map((pattern) => ({ pattern, level: 5 })),
+      { fuller: 'octave', level: 6 },
       { thumb: 'off-black' },
       ...([-1, 1] as const).map((octaveShift) => ({ octaveShift })),
       { rhythm: 'straight' },
@@ -123,8 +123,8 @@ describe('a settled part', () => {
       { register: -7 },
     ];
     for (const [i, song] of DEMO_SONGS.entries())
-      for (const rung of i % 2 === 0 ? [3, 7] : [5, 6]) {
-        const settled = settledIn(onRung(song, rung), 1);
+      for (const level of i % 2 === 0 ? [3, 7] : [5, 6]) {
+        const settled = settledIn(onLevel(song, level), 1);
         const [{ cutId }] = settled.settled;
         const before = handsOf(settled, cutId);
         expect(before.settled).toBe(true);
@@ -137,8 +137,8 @@ describe('a settled part', () => {
 
   it('leaves a settled neighbour as it is, settled and opened again, whatever rings on between them', () => {
     for (const song of DEMO_SONGS)
-      for (const rung of some([4, 5, 7])) {
-        const first = settledIn(onRung(song, rung), 0);
+      for (const level of some([4, 5, 7])) {
+        const first = settledIn(onLevel(song, level), 0);
         const [{ cutId }] = first.settled;
         const before = handsOf(first, cutId);
         const both = settledIn(first, 1);
@@ -153,7 +153,7 @@ describe('a settled part', () => {
 
   it('is left as it is by 500 edits elsewhere', () => {
     const [lanterns] = DEMO_SONGS;
-    let song = settledIn(onRung(lanterns, 7), 2);
+    let song = settledIn(onLevel(lanterns, 7), 2);
     const [{ cutId }] = song.settled;
     const before = handsOf(song, cutId);
     const chance = seeded(7);
@@ -169,15 +169,15 @@ describe('a settled part', () => {
         { kind: 'unpin', changeId: id },
         { kind: 'layout', changeId: id, layout: pick(LAYOUTS) },
         { kind: 'change-written', id, symbol: pick(['Am', 'Dm7', 'G7', 'E', 'F6']) },
-        { kind: 'choose', choices: { rung: pick(READY) } },
+        { kind: 'choose', choices: { level: pick(READY) } },
         { kind: 'choose', choices: { layout: pick(LAYOUTS) } },
-        { kind: 'choose-for-part', cutId: parts[0].cutId, choices: { rung: pick(READY) } },
+        { kind: 'choose-for-part', cutId: parts[0].cutId, choices: { level: pick(READY) } },
         {
           kind: 'notes-moved',
           ids: [pick(notes).id],
           semitones: pick([-2, 1, 3]),
         },
-        { kind: 'division-chosen', division: { school: pick(['phrase', 'types', 'bars'] as const) } },
+        { kind: 'division-chosen', division: { method: pick(['phrase', 'types', 'bars'] as const) } },
         { kind: 'fill', fill: { id: `walk:${id}`, kind: 'walk', variant: '' }, taken: chance() < 0.5 },
       ]);
       song = applyEdit(song, edit);

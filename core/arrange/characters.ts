@@ -1,6 +1,6 @@
 import type { Arrangement } from '../arrangement';
 import { fullerFor } from '../fuller';
-import { FULLER, rungOf } from '../ladder';
+import { FULLER, levelOf } from '../levels';
 import { fitsMetre, PATTERNS } from '../patterns';
 import { barAt, type Choices, type SongEdit } from '../song';
 import { sameChoices } from './sameChoices';
@@ -66,8 +66,8 @@ function barTickOf(bars: Arrangement['played']['bars'], tick: number): number {
 export function restyled(arrangement: Arrangement, index: number, character: Character | null): SongEdit {
   const { parts, song } = arrangement;
   const up: SongEdit[] =
-    character && rungOf(song.choices).rightHand !== 'fuller'
-      ? [{ kind: 'choose', choices: { rung: FULLER } }]
+    character && levelOf(song.choices).rightHand !== 'fuller'
+      ? [{ kind: 'choose', choices: { level: FULLER } }]
       : [];
   const edits = partsOfSection(arrangement, index)
     .filter((at) => !parts[at].settled)

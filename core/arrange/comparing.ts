@@ -1,4 +1,4 @@
-import { BLOCKS } from '../ladder';
+import { BLOCKS } from '../levels';
 import { spanMm, WHITE_MM } from '../music';
 import { partsOf } from '../parts';
 import { type Layout, type Profile, type Song, unfold } from '../song';
@@ -65,7 +65,7 @@ function withLayout(song: Song, layout: Layout, cutId: string | null): Song {
     return [id, { ...setting, choices: cutId === null ? choices : setting.choices }] as const;
   });
   const partSettings = Object.fromEntries(settings);
-  const choices = { ...song.choices, rung: BLOCKS };
+  const choices = { ...song.choices, level: BLOCKS };
   if (cutId === null) return { ...song, choices: { ...choices, layout }, partSettings };
   const own = partSettings[cutId] ?? { name: null, sameAs: null, choices: {} };
   return {

@@ -1,6 +1,6 @@
 import type { Arrangement } from '../arrangement';
 import { easierKeys } from '../effort';
-import { rungOf } from '../ladder';
+import { levelOf } from '../levels';
 import { classNameOf, keyName, type Metre, typeset } from '../music';
 import { cutIdForChoice, type Part } from '../parts';
 import { fitsMetre, patternsOf } from '../patterns';
@@ -37,7 +37,7 @@ const KEYS_TRIED = 2;
 type Tried = Pick<EasierBy, 'offer' | 'edit'>;
 
 /**
- * What would make a part easier, the most first: the rung below, another pattern or layout, a straighter rhythm, other
+ * What would make a part easier, the most first: the level below, another pattern or layout, a straighter rhythm, other
  * positions of the chords of its hardest bar, a quick chord left out, another key. Each is arranged and measured; what
  * does not lower the total is not offered.
  */
@@ -73,10 +73,10 @@ function byChoice({ song, played, parts }: Arrangement, part: Part): Tried[] {
     offer,
     edit: { kind: 'choose-for-part', cutId, choices },
   });
-  const { rung, pattern, layout, rhythm } = part.choices;
-  const row = rungOf(part.choices);
+  const { level, pattern, layout, rhythm } = part.choices;
+  const row = levelOf(part.choices);
   const { metre } = barAt(played.bars, part.toTick - 1);
-  const below = rung > 1 ? [choose(offers.rungHere(rung - 1), { rung: rung - 1 })] : [];
+  const below = level > 1 ? [choose(offers.levelHere(level - 1), { level: level - 1 })] : [];
   const figures = row.isMoving ? patternsFor(song, metre, pattern) : [];
   return [
     ...below,

@@ -1,28 +1,28 @@
 import type { Arrangement } from '../arrangement';
 import { effortOf } from '../effort';
 import type { Hand } from '../hands';
-import { RUNGS } from '../ladder';
+import { LEVELS } from '../levels';
 import { partToPlay } from '../parts';
 import { Clock } from '../performance';
 import type { Profile, Song } from '../song';
 import { barsLasting } from './stages/effort';
 import { arrange } from './song';
 
-/** How hard a song is, part by part, for each hand alone, and on every rung. */
+/** How hard a song is, part by part, for each hand alone, and at every level. */
 export interface EffortOver {
-  /** Totals of both hands, 0–100, by rung (the first at 0) and part. */
-  readonly rungs: readonly (readonly number[])[];
-  /** Totals of each hand by itself on the rung chosen, by part. */
+  /** Totals of both hands, 0–100, by level (the first at 0) and part. */
+  readonly levels: readonly (readonly number[])[];
+  /** Totals of each hand by itself at the level chosen, by part. */
   readonly right: readonly number[];
   readonly left: readonly number[];
 }
 
-/** Measures every part for each hand alone and on each rung, its other choices left as they are. */
+/** Measures every part for each hand alone and at each level, its other choices left as they are. */
 export function effortOver(song: Song, profile: Profile): EffortOver {
   const chosen = arrange(song, profile);
   const alone = (hand: Hand): number[] => handAlone(chosen, hand);
   return {
-    rungs: RUNGS.map(({ number }) => onRung(song, profile, number)),
+    levels: LEVELS.map(({ number }) => onLevel(song, profile, number)),
     right: alone('right'),
     left: alone('left'),
   };
@@ -38,14 +38,14 @@ function handAlone({ song, played, parts, arranged, profile }: Arrangement, hand
   });
 }
 
-/** What each part would come to were the song on one rung; what a settled part keeps it keeps. */
-function onRung(song: Song, profile: Profile, rung: number): number[] {
+/** What each part would come to were the song at one level; what a settled part keeps it keeps. */
+function onLevel(song: Song, profile: Profile, level: number): number[] {
   const partSettings = Object.fromEntries(
     Object.entries(song.partSettings).map(([id, { choices, ...rest }]) => {
-      const { rung: _own, ...others } = choices;
+      const { level: _own, ...others } = choices;
       return [id, { ...rest, choices: others }] as const;
     }),
   );
-  const there = { ...song, choices: { ...song.choices, rung }, partSettings };
+  const there = { ...song, choices: { ...song.choices, level }, partSettings };
   return arrange(there, profile).efforts.map((effort) => effort?.total ?? 0);
 }

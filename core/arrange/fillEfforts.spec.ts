@@ -5,7 +5,7 @@ import { fillEfforts } from './fillEfforts';
 import { arrange } from './song';
 
 const [lanterns] = DEMO_SONGS;
-const song: Song = { ...lanterns, choices: { ...lanterns.choices, rung: 7 } };
+const song: Song = { ...lanterns, choices: { ...lanterns.choices, level: 7 } };
 
 describe('the effort of fills', () => {
   it('is that of the part once one is taken, for every proposal of a chord', () => {

@@ -6,8 +6,8 @@ import { growing, growthProposed } from './growth';
 import { arrange } from './song';
 
 const [lanterns, sluicegate] = DEMO_SONGS;
-const arranged = (song: Song, rung = 6) =>
-  arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE, { withoutFingers: true });
+const arranged = (song: Song, level = 6) =>
+  arrange({ ...song, choices: { ...song.choices, level } }, DEFAULT_PROFILE, { withoutFingers: true });
 
 describe('a strain that returns', () => {
   it('grows from plain to octaves, each time a step; what comes once is left alone', () => {
@@ -76,19 +76,19 @@ describe('a strain that returns', () => {
     }
   });
 
-  it('brings the song to the rung on which it is played only where it is taken, and only from below', () => {
-    const kinds = (rung: number, isTaken: boolean): string[] => {
-      const a = arranged(lanterns, rung);
+  it('brings the song to the level on which it is played only where it is taken, and only from below', () => {
+    const kinds = (level: number, isTaken: boolean): string[] => {
+      const a = arranged(lanterns, level);
       const edit = growing(a, growthProposed(a).slice(0, 2), isTaken);
       return edit.kind === 'together'
-        ? edit.edits.map((own) => (own.kind === 'choose' ? `rung ${own.choices.rung}` : own.kind))
+        ? edit.edits.map((own) => (own.kind === 'choose' ? `level ${own.choices.level}` : own.kind))
         : [];
     };
-    expect([4, 5].map((rung) => kinds(rung, true))).toEqual([
-      ['rung 6', 'grown', 'grown'],
-      ['rung 6', 'grown', 'grown'],
+    expect([4, 5].map((level) => kinds(level, true))).toEqual([
+      ['level 6', 'grown', 'grown'],
+      ['level 6', 'grown', 'grown'],
     ]);
-    expect([6, 7].map((rung) => kinds(rung, true))).toEqual([
+    expect([6, 7].map((level) => kinds(level, true))).toEqual([
       ['grown', 'grown'],
       ['grown', 'grown'],
     ]);
@@ -99,7 +99,7 @@ describe('a strain that returns', () => {
     const before = arranged(lanterns, 4);
     const all = growthProposed(before);
     const grown = applyEdit(before.song, growing(before, all, true));
-    expect(grown.choices.rung).toBe(6);
+    expect(grown.choices.level).toBe(6);
     const after = arrange(grown, DEFAULT_PROFILE, { withoutFingers: true });
     expect(growthProposed(after).every(({ isTaken }) => isTaken)).toBe(true);
     const dressed = (part: number): number =>

@@ -1,5 +1,5 @@
 import type { Arrangement } from '../arrangement';
-import { FULLER, rungOf } from '../ladder';
+import { FULLER, levelOf } from '../levels';
 import { barAt, type Choices, type SongEdit } from '../song';
 import { choosePattern, kindred } from '../patterns';
 import { fullerFor } from '../fuller';
@@ -64,8 +64,8 @@ export function growing(
   growths: readonly Pick<Growth, 'part' | 'choices'>[],
   isTaken: boolean,
 ): SongEdit {
-  const isTooLow = isTaken && rungOf(song.choices).rightHand !== 'fuller';
-  const up: SongEdit[] = isTooLow ? [{ kind: 'choose', choices: { rung: FULLER } }] : [];
+  const isTooLow = isTaken && levelOf(song.choices).rightHand !== 'fuller';
+  const up: SongEdit[] = isTooLow ? [{ kind: 'choose', choices: { level: FULLER } }] : [];
   return {
     kind: 'together',
     what: 'growth',
@@ -81,7 +81,7 @@ export function growing(
 }
 
 function stepsFor(reach: number, richer: string | null): GrowthStep[] {
-  const schools = new Set(fullerFor(reach).map(({ id }) => id));
+  const manners = new Set(fullerFor(reach).map(({ id }) => id));
   const pattern = richer === null ? {} : { pattern: richer };
   return [
     { step: 'plain', choices: { fuller: 'none' as const } },
@@ -90,7 +90,7 @@ function stepsFor(reach: number, richer: string | null): GrowthStep[] {
       ? []
       : [{ step: 'over a fuller left hand', choices: { fuller: 'under' as const, ...pattern } }]),
     { step: 'on top of chords', choices: { fuller: 'chord' as const, ...pattern } },
-    ...(schools.has('octave')
+    ...(manners.has('octave')
       ? [{ step: 'in octaves', choices: { fuller: 'octave' as const, ...pattern } }]
       : []),
     { step: 'an octave up', choices: { fuller: 'under' as const, octaveShift: 1 as const, ...pattern } },

@@ -4,7 +4,7 @@ import { bassOf, chroma, membersOf, nameOf, typeset } from '../music';
 import { spell } from '../voicing';
 import { type Phrase, says } from '../sentences';
 import { applyEdit, barAt, type OwnPattern, type Profile, type Song } from '../song';
-import { MOVING } from '../ladder';
+import { MOVING } from '../levels';
 import { arrange } from './song';
 
 /** Where a pattern does not go as it was made. */
@@ -35,18 +35,18 @@ function strangersIn(
 }
 
 /**
- * An own pattern tried on every chord of a song, all its parts on a rung that moves: chords that have not all its members
+ * An own pattern tried on every chord of a song, all its parts at a level that moves: chords that have not all its members
  * (each symbol once, where it first comes), and places where it gives way or bumps. In time; empty where it fits throughout.
  */
 export function patternTried(song: Song, profile: Profile, pattern: OwnPattern): Exception[] {
   const kept = applyEdit(song, { kind: 'pattern-kept', pattern });
   const settings = Object.fromEntries(
     Object.entries(kept.partSettings).map(([id, { choices, ...rest }]) => {
-      const { rung: _rung, pattern: _pattern, ...others } = choices;
+      const { level: _level, pattern: _pattern, ...others } = choices;
       return [id, { ...rest, choices: others }] as const;
     }),
   );
-  const choices = { ...kept.choices, rung: Math.max(MOVING, kept.choices.rung), pattern: pattern.id };
+  const choices = { ...kept.choices, level: Math.max(MOVING, kept.choices.level), pattern: pattern.id };
   const tried = arrange({ ...kept, choices, partSettings: settings }, profile, { withoutFingers: true });
   const numbers = [
     ...new Set(pattern.events.flatMap(({ members }) => members.filter((m) => typeof m === 'number'))),

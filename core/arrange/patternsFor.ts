@@ -22,9 +22,13 @@ export function patternsForPart({ played, profile, song }: Arrangement, part: Pa
   const notes = played.melody.filter(({ tick }) => tick >= part.fromTick && tick < part.toTick);
   const bars = Math.max(1, part.toBar - part.fromBar + 1);
   const notesPerBar = notes.length / bars;
-  return patternProposals({ metre, energy, level: profile.level, notesPerBar, own: song.patterns }).map(
-    offered,
-  );
+  return patternProposals({
+    metre,
+    energy,
+    experience: profile.experience,
+    notesPerBar,
+    own: song.patterns,
+  }).map(offered);
 }
 
 function offered({

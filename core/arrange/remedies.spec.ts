@@ -19,7 +19,7 @@ function idleRemedies(song: Song, profile: Profile): string[] {
 }
 
 describe('remedies', () => {
-  it('each change something, in any song, school, hand and rung', () => {
+  it('each change something, in any song, voicing style, hand and level', () => {
     const profiles = fc.record({
       leftReach: fc.constantFrom(6, 7, 8, 10),
       keyboard: fc.constantFrom(49, 61, 88),
@@ -30,16 +30,16 @@ describe('remedies', () => {
         profiles,
         fc.constantFrom(...LAYOUTS),
         fc.constantFrom(2, 3, 4, 5, 7),
-        (song, hand, layout, rung) => {
-          const chosen = { ...song, choices: { ...song.choices, layout, rung } };
+        (song, hand, layout, level) => {
+          const chosen = { ...song, choices: { ...song.choices, layout, level } };
           expect(idleRemedies(chosen, { ...DEFAULT_PROFILE, ...hand })).toEqual([]);
         },
       ),
       { numRuns: runs(120) },
     );
     for (const song of [...DEMO_SONGS, ...TUNES_APART])
-      for (const rung of [3, 4, 5, 7])
-        expect(idleRemedies({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE)).toEqual([]);
+      for (const level of [3, 4, 5, 7])
+        expect(idleRemedies({ ...song, choices: { ...song.choices, level } }, DEFAULT_PROFILE)).toEqual([]);
   });
 
   it('each have their button where there is no room at all', () => {

@@ -16,9 +16,9 @@ const copyOf = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
 /** Edits as a pianist makes them one after another, each from a number that says where: of chords, notes, cuts, choices. */
 const EDITS: readonly ((song: Song, at: number, now: () => Arrangement) => SongEdit | null)[] = [
-  (_, at) => ({ kind: 'choose', choices: { rung: 1 + (at % 7) } }),
+  (_, at) => ({ kind: 'choose', choices: { level: 1 + (at % 7) } }),
   (_, at) => ({ kind: 'choose', choices: { layout: LAYOUTS[at % LAYOUTS.length] } }),
-  (_, at) => ({ kind: 'choose', choices: { rung: 5, pattern: PATTERNS[at % PATTERNS.length].id } }),
+  (_, at) => ({ kind: 'choose', choices: { level: 5, pattern: PATTERNS[at % PATTERNS.length].id } }),
   (_, at) => ({ kind: 'tempo', quartersPerMinute: 50 + (at % 150) }),
   ({ changes }, at) => ({
     kind: 'pin',
@@ -57,7 +57,7 @@ const EDITS: readonly ((song: Song, at: number, now: () => Arrangement) => SongE
     kind: 'choose-for-part',
     cutId: of(now().parts, at).cutId,
     choices: of(
-      [{ rung: 4 }, { rung: 6, pattern: 'rocking' }, { rhythm: 'dotted' }, { octaveShift: 1 }],
+      [{ level: 4 }, { level: 6, pattern: 'rocking' }, { rhythm: 'dotted' }, { octaveShift: 1 }],
       at,
     ) as Partial<Choices>,
   }),

@@ -15,7 +15,7 @@ describe('a settled part', () => {
       const before = arrange(chosen, DEFAULT_PROFILE);
       const edit = settling(before, 0) as SongEdit;
       const settled = applyEdit(chosen, edit);
-      for (const elsewhere of [{ layout: 'block' }, { rung: 5 }, { layout: 'root', rung: 2 }] as const) {
+      for (const elsewhere of [{ layout: 'block' }, { level: 5 }, { layout: 'root', level: 2 }] as const) {
         const after = arrange(applyEdit(settled, choose(elsewhere)), DEFAULT_PROFILE);
         for (const hand of ['right', 'left'] as const) {
           const told = (a: typeof after) =>
@@ -31,7 +31,7 @@ describe('a settled part', () => {
     'keeps every note of both hands, part by part in every demo song, fills as they were: %s',
     (measure) => {
       for (const song of DEMO_SONGS) {
-        const filled = applyEdit(song, choose({ rung: 7, fills: { measure, seed: 0 } }));
+        const filled = applyEdit(song, choose({ level: 7, fills: { measure, seed: 0 } }));
         const before = arrange(filled, DEFAULT_PROFILE, { withoutFingers: true });
         before.parts.forEach((part, i) => {
           const edit = settling(before, i);

@@ -22,7 +22,7 @@ export function arrange(song: Song, profile: Profile, options: ArrangeOptions = 
 }
 
 /**
- * The pipeline in slices, so that a newer job can win between them: song → parts → voicing, then part by part: hands →
+ * The pipeline in slices, so that a newer request can win between them: song → parts → voicing, then part by part: hands →
  * fills → fingers. Yields the song with the part asked for as soon as that is known, and null between other stages.
  */
 export function* arrangeInSlices(

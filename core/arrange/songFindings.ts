@@ -45,7 +45,7 @@ export function songFindings(
       [song.melody, song.words, song.spareWords, played],
       () => tuneFindings(song, played),
     ),
-    ...quickChanges(played, profile.level),
+    ...quickChanges(played, profile.experience),
     ...offKeyboard(melody, profile, parts),
     ...fillsWithoutChord(song, played),
   ];

@@ -1,20 +1,20 @@
 import { inWords } from '../sentences';
 import { describe, expect, it } from 'vitest';
-import { onRung } from '../../demo/arranged';
+import { onLevel } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
-import { RUNGS } from '../ladder';
+import { LEVELS } from '../levels';
 import { DEFAULT_PROFILE } from '../song';
 import { arrange } from './song';
 import { watchFor } from './watchFor';
 
 describe('what to watch for', () => {
-  it('is of the hands that play: of one hand nothing is said of the other, in every part of every song on every rung', () => {
+  it('is of the hands that play: of one hand nothing is said of the other, in every part of every song at every level', () => {
     const said = new Set<string>();
     for (const song of DEMO_SONGS)
-      for (const { number: rung } of RUNGS) {
-        const a = onRung(song, rung);
+      for (const { number: level } of LEVELS) {
+        const a = onLevel(song, level);
         a.parts.forEach((part, i) => {
-          const which = [song.title, rung, part.number];
+          const which = [song.title, level, part.number];
           const [right, left] = (['right', 'left'] as const).map((hand) =>
             watchFor(a, part, hand).map(inWords),
           );

@@ -7,7 +7,7 @@ import { fillSpots, likePlaces, otherPasses } from './fillSpots';
 
 const [lanterns, , , , jig] = DEMO_SONGS;
 const onSeven = (song: Song) =>
-  arrange({ ...song, choices: { ...song.choices, rung: 7 } }, DEFAULT_PROFILE, { withoutFingers: true });
+  arrange({ ...song, choices: { ...song.choices, level: 7 } }, DEFAULT_PROFILE, { withoutFingers: true });
 
 describe('places with room', () => {
   it('are told by bar, count, what makes the room, how much, and for which hand', () => {

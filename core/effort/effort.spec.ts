@@ -1,10 +1,10 @@
 import { inWords } from '../sentences';
 import { describe, expect, it } from 'vitest';
-import { onRung } from '../../demo/arranged';
+import { onLevel } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
 import type { HandNote } from '../hands';
 import { keyFromFifths, spellInKey } from '../music';
-import { RUNGS } from '../ladder';
+import { LEVELS } from '../levels';
 import { DEFAULT_PROFILE } from '../song';
 import { effortOf, type EffortTask, type Measure } from './effort';
 
@@ -162,14 +162,14 @@ describe('the measures of effort', () => {
     expect(wide([], octaves('left', 40))).toEqual(['the left hand opens wide']);
   });
 
-  it('has a measure behind every reason, in every part of every song on every rung', () => {
+  it('has a measure behind every reason, in every part of every song at every level', () => {
     for (const song of DEMO_SONGS)
-      for (const { number: rung } of RUNGS) {
-        const { efforts } = onRung(song, rung);
+      for (const { number: level } of LEVELS) {
+        const { efforts } = onLevel(song, level);
         for (const reasons of efforts.map((effort) => (effort?.reasons ?? []).map(inWords)))
-          expect([song.title, rung, reasons.filter((reason) => /(^| )0(\.0)? /.test(reason))]).toEqual([
+          expect([song.title, level, reasons.filter((reason) => /(^| )0(\.0)? /.test(reason))]).toEqual([
             song.title,
-            rung,
+            level,
             [],
           ]);
       }

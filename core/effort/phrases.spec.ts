@@ -191,18 +191,18 @@ describe('pairs of which one is plainly harder', () => {
     return line(notes[0].hand, events);
   };
   const rockingFour = rocking(48, 53, 43, 48);
-  const rungs = DEMO_SONGS.flatMap((song) => {
-    const totals = [1, 2, 3, 4, 5].map((rung) => {
-      const choices = { ...song.choices, rung, pattern: 'auto' };
+  const levels = DEMO_SONGS.flatMap((song) => {
+    const totals = [1, 2, 3, 4, 5].map((level) => {
+      const choices = { ...song.choices, level, pattern: 'auto' };
       const { efforts } = arrange({ ...song, choices }, DEFAULT_PROFILE);
       return efforts.reduce((sum, effort) => sum + (effort?.total ?? 0), 0);
     });
     return totals
       .slice(1)
-      .map((harder, i) => [`${song.title}: rung ${i + 1} and ${i + 2}`, totals[i], harder] as const);
+      .map((harder, i) => [`${song.title}: level ${i + 1} and ${i + 2}`, totals[i], harder] as const);
   });
   const PAIRS: readonly (readonly [name: string, easier: number, harder: number])[] = [
-    ...rungs,
+    ...levels,
     ['a tune at 80 and at 140', total(FIVE, [], 80), total(FIVE, [], 140)],
     ['rocking at 80 and at 140', total(FIVE, rockingFour, 80), total(FIVE, rockingFour, 140)],
     ['a scale at 60 and at 120', total(SCALE, [], 60), total(SCALE, [], 120)],

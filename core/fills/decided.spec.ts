@@ -8,7 +8,7 @@ import type { Fill } from './fill';
 
 describe('what was decided about fills', () => {
   const [lanterns] = DEMO_SONGS;
-  const seven: Song = { ...lanterns, choices: { ...lanterns.choices, rung: 7 } };
+  const seven: Song = { ...lanterns, choices: { ...lanterns.choices, level: 7 } };
   const a = arrange(seven, DEFAULT_PROFILE);
   const walk = a.fills.find(({ kind }) => kind === 'walk') as Fill;
   const take = (song: Song, fill: Fill, notes?: Song['fillsTaken'][number]['notes']): Song =>

@@ -49,8 +49,8 @@ const ids = (
 
 describe('what a fill costs a pianist', () => {
   it('is its rank, and three for each step of skill beyond what is played', () => {
-    const of = (skill: 1 | 2 | 3, level: Profile['level']): number =>
-      rankFor(proposal('run:c1', { rank: 2, skill }), { ...DEFAULT_PROFILE, level });
+    const of = (skill: 1 | 2 | 3, experience: Profile['experience']): number =>
+      rankFor(proposal('run:c1', { rank: 2, skill }), { ...DEFAULT_PROFILE, experience });
     expect(([1, 2, 3] as const).map((skill) => of(skill, 'first-year'))).toEqual([2, 5, 8]);
     expect(([1, 2, 3] as const).map((skill) => of(skill, 'some-years'))).toEqual([2, 2, 5]);
     expect(([1, 2, 3] as const).map((skill) => of(skill, 'fluent'))).toEqual([2, 2, 2]);

@@ -68,8 +68,8 @@ const CHANCE = 3;
 const BEYOND = 3;
 
 /** What a proposal costs this pianist. */
-export function rankFor({ rank, skill }: Proposal, { level }: Profile): number {
-  return rank + BEYOND * Math.max(0, skill - SKILL[level]);
+export function rankFor({ rank, skill }: Proposal, { experience }: Profile): number {
+  return rank + BEYOND * Math.max(0, skill - SKILL[experience]);
 }
 
 /** The entry under which a proposal was taken, by its own id or that of the part it follows; null where it was not. */

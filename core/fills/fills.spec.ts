@@ -23,7 +23,7 @@ import { FILL_KINDS, kindOfId } from './kinds/table';
 import type { Measure } from './deciding';
 
 const filled = (song: Song, measure: Measure, seed = 0, profile: Profile = DEFAULT_PROFILE): Arrangement =>
-  arrange({ ...song, choices: { ...song.choices, rung: 7, fills: { measure, seed } } }, profile, {
+  arrange({ ...song, choices: { ...song.choices, level: 7, fills: { measure, seed } } }, profile, {
     withoutFingers: true,
   });
 
@@ -209,11 +209,11 @@ describe('versions with fills', () => {
     expect([...played].sort()).toEqual(all);
   });
 
-  it('stay with the seventh rung, unless one was taken; on the first there are none', () => {
+  it('stay with the seventh level, unless one was taken; on the first there are none', () => {
     const [lanterns] = DEMO_SONGS;
-    const on = (rung: number, song: Song = lanterns): Arrangement =>
-      arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE, { withoutFingers: true });
-    for (const rung of [1, 2, 3, 4, 5, 6]) expect(on(rung).fills).toEqual([]);
+    const on = (level: number, song: Song = lanterns): Arrangement =>
+      arrange({ ...song, choices: { ...song.choices, level } }, DEFAULT_PROFILE, { withoutFingers: true });
+    for (const level of [1, 2, 3, 4, 5, 6]) expect(on(level).fills).toEqual([]);
     const [fill] = on(7).fills.filter(({ kind }) => kind === 'walk');
     const taken = applyEdit(lanterns, {
       kind: 'fill',

@@ -122,10 +122,10 @@ function statesOf(event: HandEvent, hand: 'right' | 'left', reach: number, thumb
   });
 }
 
-/** A school of the thumb: where it goes in single notes. */
+/** A manner of the thumb: where it goes in single notes. */
 export type Thumb = 'usual' | 'off-black' | 'on-black';
 
-/** What a thumb on a black key costs more, or less, than usual, by school; in chords and octaves it lies as it must. */
+/** What a thumb on a black key costs more, or less, than usual, by manner; in chords and octaves it lies as it must. */
 const THUMB_ON_BLACK: Readonly<Record<Thumb, number>> = {
   usual: 0,
   'off-black': 40,

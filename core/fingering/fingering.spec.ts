@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { onRung } from '../../demo/arranged';
+import { onLevel } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
-import { RUNGS } from '../ladder';
+import { LEVELS } from '../levels';
 import { DEFAULT_PROFILE } from '../song';
 import { runs } from '../testing';
 import { aloneCost, pairCost, placed, tripleCost } from './cost';
@@ -80,11 +80,11 @@ describe('fingering', () => {
     }
   });
 
-  it('takes no finger twice in a row for other keys in any demo song, on any rung, the hand not being free', () => {
-    const played = RUNGS.map(({ number }) => number);
+  it('takes no finger twice in a row for other keys in any demo song, at any level, the hand not being free', () => {
+    const played = LEVELS.map(({ number }) => number);
     for (const song of DEMO_SONGS)
-      for (const rung of played) {
-        const { right, left, parts } = onRung(song, rung);
+      for (const level of played) {
+        const { right, left, parts } = onLevel(song, level);
         const partAt = (tick: number): number => parts.findLastIndex(({ fromTick }) => fromTick <= tick);
         for (const notes of [right, left]) {
           const strikes: (typeof notes)[number][][] = [];
@@ -112,7 +112,7 @@ describe('fingering', () => {
             );
             return same.map((n) => `bar ${n.tick / 3840}: ${n.midi} by ${n.finger}`);
           });
-          expect([song.title, rung, slides]).toEqual([song.title, rung, []]);
+          expect([song.title, level, slides]).toEqual([song.title, level, []]);
         }
       }
   });

@@ -5,13 +5,13 @@ import { DEMO_SONGS } from '../../demo/songs';
 import { arrange, otherFingers } from '../arrange';
 import type { HandNote } from '../hands';
 import { isBlack } from '../music';
-import { RUNGS } from '../ladder';
+import { LEVELS } from '../levels';
 import { applyEdit, DEFAULT_PROFILE, migrateSong, transpose, type Song } from '../song';
 import { runs, textOf } from '../testing';
 import { costOfFingers, keyOfPin } from '.';
 
 const [lanterns, sluicegate, , mudflat] = DEMO_SONGS;
-const on = (rung: number, song: Song): Song => ({ ...song, choices: { ...song.choices, rung } });
+const on = (level: number, song: Song): Song => ({ ...song, choices: { ...song.choices, level } });
 
 function pinned(song: Song, note: HandNote, finger: number): Song {
   const { played } = arrange(song, DEFAULT_PROFILE);
@@ -19,17 +19,17 @@ function pinned(song: Song, note: HandNote, finger: number): Song {
 }
 
 describe('a finger pinned on a key', () => {
-  it('is played, in either hand, on any rung; the rest is solved round it', () => {
+  it('is played, in either hand, at any level; the rest is solved round it', () => {
     const note = fc.record({
       song: fc.constantFrom(...DEMO_SONGS),
-      rung: fc.constantFrom(...RUNGS.map(({ number }) => number)),
+      level: fc.constantFrom(...LEVELS.map(({ number }) => number)),
       hand: fc.constantFrom('right' as const, 'left' as const),
       at: fc.nat(500),
       finger: fc.integer({ min: 1, max: 5 }),
     });
     fc.assert(
-      fc.property(note, ({ song, rung, hand, at, finger }) => {
-        const there = on(rung, song);
+      fc.property(note, ({ song, level, hand, at, finger }) => {
+        const there = on(level, song);
         const before = arrange(there, DEFAULT_PROFILE);
         const notes = before[hand];
         if (notes.length === 0) return;
@@ -149,7 +149,7 @@ describe('other fingers of a key', () => {
   });
 });
 
-describe('schools of the thumb', () => {
+describe('manners of the thumb', () => {
   const thumbsOn = (
     song: Song,
     thumb: 'usual' | 'off-black' | 'on-black',

@@ -187,7 +187,7 @@ describe('words with chords in brackets', () => {
 
 describe('a song without a melody', () => {
   const song = read('Metre: 3/4\n| Am | Dm | E7 | Am |\nThread the nee-dle now');
-  const at = (rung: number) => arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE);
+  const at = (level: number) => arrange({ ...song, choices: { ...song.choices, level } }, DEFAULT_PROFILE);
 
   it('is arranged for singing: bass in the left hand, the chord close around middle C in the right', () => {
     const { left, right, findings } = at(4);

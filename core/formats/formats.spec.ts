@@ -51,9 +51,9 @@ describe('round trips', () => {
 
   it('MusicXML: the same notes, spelling, symbols, lyrics and maps', () => {
     fc.assert(
-      fc.property(anySong, fc.constantFrom(1, 4, 5, 7), (song, rung) => {
+      fc.property(anySong, fc.constantFrom(1, 4, 5, 7), (song, level) => {
         // What is filled in becomes part of the tune of the file: see below.
-        const choices = { rung, fills: { measure: 'none' as const, seed: 0 } };
+        const choices = { level, fills: { measure: 'none' as const, seed: 0 } };
         const arrangement = arrange(applyEdit(song, { kind: 'choose', choices }), DEFAULT_PROFILE, {
           withoutFingers: true,
         });
@@ -66,7 +66,7 @@ describe('round trips', () => {
 
   it('MusicXML: fills of the right hand are notes of the file, at their ticks, spelled as they were', () => {
     for (const song of DEMO_SONGS) {
-      const choices = { ...song.choices, rung: 7, fills: { measure: 'some' as const, seed: 0 } };
+      const choices = { ...song.choices, level: 7, fills: { measure: 'some' as const, seed: 0 } };
       const a = arrange({ ...song, choices }, DEFAULT_PROFILE, { withoutFingers: true });
       const played = unfold(readMusicXml(writeMusicXml(a), song.id, ''));
       const back = new Set(played.melody.map((n) => `${n.tick} ${nameOf(n.pitch)} ${n.grace}`));
@@ -101,8 +101,8 @@ describe('round trips', () => {
 
   it('MIDI: the same keys at the same ticks, tempo, metre, key and pedal, read by another library', () => {
     fc.assert(
-      fc.property(anySong, fc.constantFrom(2, 4, 7), (song, rung) => {
-        const a = arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE, {
+      fc.property(anySong, fc.constantFrom(2, 4, 7), (song, level) => {
+        const a = arrange(applyEdit(song, { kind: 'choose', choices: { level } }), DEFAULT_PROFILE, {
           withoutFingers: true,
         });
         const midi = new Midi(writeMidi(a));

@@ -11,8 +11,8 @@ import { FileError } from './fileError';
 import { readMidiTunes } from './midiRead';
 import { writeMidi } from './midiWrite';
 
-const arranged = (index: number, rung = 4) =>
-  arrange(applyEdit(DEMO_SONGS[index], { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE);
+const arranged = (index: number, level = 4) =>
+  arrange(applyEdit(DEMO_SONGS[index], { kind: 'choose', choices: { level } }), DEFAULT_PROFILE);
 
 describe('round trips through MIDI', () => {
   DEMO_SONGS.forEach((song, index) => {

@@ -81,13 +81,13 @@ describe('a written page', () => {
   const count = (text: string, pattern: RegExp): number => (text.match(pattern) ?? []).length;
 
   it('has the number of each part, loudness by section, and the pedal as it is played', () => {
-    const text = written(lanterns, { rung: 4 });
+    const text = written(lanterns, { level: 4 });
     const numbers = [...text.matchAll(/enclosure="square">(\d+)</g)].map((m) => Number(m[1]));
     expect(numbers).toEqual([1, 2, 3, 4, 5, 6]);
     expect([...text.matchAll(/<dynamics>\s*<(\w+)\/>/g)].map((m) => m[1])).toEqual(['mp', 'mf', 'mp']);
     expect(count(text, /<pedal type="start"/g)).toBe(24);
     expect(count(text, /<pedal type="stop"/g)).toBe(24);
-    expect(count(written(lanterns, { rung: 4, pedal: 'none' }), /<pedal /g)).toBe(0);
+    expect(count(written(lanterns, { level: 4, pedal: 'none' }), /<pedal /g)).toBe(0);
     expect(count(text, /<metronome>/g)).toBe(1);
   });
 
@@ -96,18 +96,18 @@ describe('a written page', () => {
       ...section,
       dynamics: i === 0 ? ('growing' as const) : section.dynamics,
     }));
-    const text = written({ ...lanterns, sections }, { rung: 4 });
+    const text = written({ ...lanterns, sections }, { level: 4 });
     expect([...text.matchAll(/<wedge type="(\w+)"/g)].map((m) => m[1])).toEqual(['crescendo', 'stop']);
   });
 
   it('rolls what the hand does not span, and writes the sharp of G♯', () => {
-    const text = written(rain, { rung: 4, layout: 'tenth' });
+    const text = written(rain, { level: 4, layout: 'tenth' });
     expect(count(text, /<arpeggiate\/>/g)).toBeGreaterThan(20);
-    expect(count(written(lanterns, { rung: 1 }), /<accidental>sharp<\/accidental>/g)).toBeGreaterThan(1);
+    expect(count(written(lanterns, { level: 1 }), /<accidental>sharp<\/accidental>/g)).toBeGreaterThan(1);
   });
 
   it('is read back with its sections and without the numbers of its parts', () => {
-    const again = readMusicXml(written(lanterns, { rung: 5 }), 'id', 'T');
+    const again = readMusicXml(written(lanterns, { level: 5 }), 'id', 'T');
     expect(again.sections.map(({ name }) => name)).toEqual(lanterns.sections.map(({ name }) => name));
     expect(again.imported.filter(({ said }) => /^barToo/.test(said.code))).toEqual([]);
   });

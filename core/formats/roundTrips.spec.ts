@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
-import { RUNGS } from '../ladder';
+import { LEVELS } from '../levels';
 import { keyName, metreName, nameOf } from '../music';
 import { DEFAULT_PROFILE, type Song, unfold } from '../song';
 import { readMidiTunes } from './midiRead';
@@ -50,13 +50,13 @@ describe('every demo song comes back', () => {
     });
   }
 
-  it('chords whose tune is yet to come, on every rung: through MusicXML none of their keys becomes a tune', () => {
+  it('chords whose tune is yet to come, at every level: through MusicXML none of their keys becomes a tune', () => {
     for (const song of DEMO_SONGS)
-      for (const { number: rung } of RUNGS) {
-        const bare = { ...song, melody: [], words: [], choices: { ...song.choices, rung } };
+      for (const { number: level } of LEVELS) {
+        const bare = { ...song, melody: [], words: [], choices: { ...song.choices, level } };
         const first = arrange(bare, DEFAULT_PROFILE, { withoutFingers: true });
         const back = readMusicXml(writeMusicXml(first), 'id', '');
-        expect([song.title, rung, back.melody]).toEqual([song.title, rung, []]);
+        expect([song.title, level, back.melody]).toEqual([song.title, level, []]);
         expect(asPlayed(back)['symbols']).toEqual(asPlayed(bare)['symbols']);
       }
   });

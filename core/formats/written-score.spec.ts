@@ -14,7 +14,7 @@ function measures(arrangement: Arrangement): Element[] {
   return part ? childrenOf(part, 'measure') : [];
 }
 
-const onRung = fc.constantFrom(1, 2, 4, 5, 7);
+const onLevel = fc.constantFrom(1, 2, 4, 5, 7);
 const anySong = fc.oneof(fc.constantFrom(...DEMO_SONGS), songs);
 
 describe('a written score', () => {
@@ -34,8 +34,8 @@ describe('a written score', () => {
 
   it('fills every bar of every voice exactly', () => {
     fc.assert(
-      fc.property(anySong, onRung, (song, rung) => {
-        const a = arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE, {
+      fc.property(anySong, onLevel, (song, level) => {
+        const a = arrange(applyEdit(song, { kind: 'choose', choices: { level } }), DEFAULT_PROFILE, {
           withoutFingers: true,
         });
         measures(a).forEach((measure, i) => {
@@ -57,8 +57,8 @@ describe('a written score', () => {
 
   it('ends every tie it begins, on the same key', () => {
     fc.assert(
-      fc.property(anySong, onRung, (song, rung) => {
-        const a = arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE, {
+      fc.property(anySong, onLevel, (song, level) => {
+        const a = arrange(applyEdit(song, { kind: 'choose', choices: { level } }), DEFAULT_PROFILE, {
           withoutFingers: true,
         });
         const open = new Map<string, number>();
@@ -133,8 +133,8 @@ describe('a written score', () => {
 describe('voices', () => {
   it('hold every note once and never overlap', () => {
     fc.assert(
-      fc.property(songs, onRung, (song, rung) => {
-        const a = arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE, {
+      fc.property(songs, onLevel, (song, level) => {
+        const a = arrange(applyEdit(song, { kind: 'choose', choices: { level } }), DEFAULT_PROFILE, {
           withoutFingers: true,
         });
         for (const hand of [a.right, a.left]) {

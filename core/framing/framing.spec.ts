@@ -145,7 +145,7 @@ describe('what frames a song', () => {
     for (const song of DEMO_SONGS) {
       const filled = {
         ...song,
-        choices: { ...song.choices, rung: 7, fills: { measure: 'many', seed: 0 } },
+        choices: { ...song.choices, level: 7, fills: { measure: 'many', seed: 0 } },
       } as Song;
       const before = arrange(filled, DEFAULT_PROFILE);
       const settled = before.parts.reduce((s, _part, i) => {

@@ -86,7 +86,7 @@ describe('what frames a song in which bars are repeated', () => {
 
   it('leaves a placed cut its name and what was chosen there, and tells an unplaced one by its new tick', () => {
     const [lanterns] = DEMO_SONGS;
-    const choices = { rung: 3 };
+    const choices = { level: 3 };
     const song = {
       ...lanterns,
       cuts: [0, 11520].map((tick) => ({ id: `cut${tick}`, tick, locked: true })),

@@ -5,7 +5,7 @@ import { keysBeside, type OctaveSide } from './beside';
 
 const E5 = 76;
 function beside(
-  school: Fuller,
+  manner: Fuller,
   symbols: string,
   {
     midi = E5,
@@ -15,7 +15,7 @@ function beside(
   }: Partial<Profile & { midi: number; side: OctaveSide; leftTop: number }> = {},
 ): string {
   const chords = symbols.split(' ').map((symbol) => parseChord(symbol) as Chord);
-  return keysBeside(school, { midi, chords, leftTop, profile: { ...DEFAULT_PROFILE, ...own } }, side).join(
+  return keysBeside(manner, { midi, chords, leftTop, profile: { ...DEFAULT_PROFILE, ...own } }, side).join(
     ' ',
   );
 }

@@ -28,11 +28,11 @@ const SECOND_FINGER = 5;
 /** Orientation octaves go in a part: one way in all of it. */
 export type OctaveSide = -12 | 12;
 
-/** The keys a school puts beside a note of the tune, lowest first; empty where there is no room. */
-export function keysBeside(school: Fuller, place: Place, side: OctaveSide): readonly number[] {
+/** The keys a manner puts beside a note of the tune, lowest first; empty where there is no room. */
+export function keysBeside(manner: Fuller, place: Place, side: OctaveSide): readonly number[] {
   const { midi } = place;
   const under = members(place, midi - OCTAVE + 1, midi - CLEAR);
-  switch (school) {
+  switch (manner) {
     case 'under':
       return best(
         under.filter((key) => isThirdOrSixth(midi - key)).map((key) => [key]),

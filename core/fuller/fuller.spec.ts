@@ -8,14 +8,14 @@ import { type HandNote, strikesOf } from '../hands';
 import { chroma, KEYBOARDS, membersOf, nameOf, reachMm, spanMm } from '../music';
 import { DEFAULT_PROFILE, type Fuller, type Profile, type Song } from '../song';
 import { randomSong, runs, songs, wholeBars } from '../testing';
-import { FULLER_SCHOOLS, fullerFor } from '.';
-import { withStandIns } from './schools';
+import { FULLER_MANNERS, fullerFor } from '.';
+import { withStandIns } from './manners';
 import { strongNotes } from './strongNotes';
 
-const SCHOOLS = FULLER_SCHOOLS.map(({ id }) => id);
+const MANNERS = FULLER_MANNERS.map(({ id }) => id);
 
-function arranged(song: Song, fuller: Fuller, rung = 6, profile: Partial<Profile> = {}): Arrangement {
-  const choices = { ...song.choices, rung, fuller };
+function arranged(song: Song, fuller: Fuller, level = 6, profile: Partial<Profile> = {}): Arrangement {
+  const choices = { ...song.choices, level, fuller };
   return arrange({ ...song, choices }, { ...DEFAULT_PROFILE, ...profile }, { withoutFingers: true });
 }
 
@@ -35,8 +35,8 @@ describe('a fuller right hand', () => {
     ['frame', ['E4 G4 E5', 'A4 C5 A5']],
     ['chord', ['G4 C5 E5', 'C5 F5 A5']],
   ];
-  it.each(worked)('%s: C and F under E and A, half of the notes', (school, wanted) => {
-    expect(dressed(arranged(song, school))).toEqual(wanted);
+  it.each(worked)('%s: C and F under E and A, half of the notes', (manner, wanted) => {
+    expect(dressed(arranged(song, manner))).toEqual(wanted);
   });
 
   it('takes a sixth where the chord has no third under the note, and a member of the chord alone', () => {
@@ -61,7 +61,7 @@ describe('a fuller right hand', () => {
     expect(dressed(arranged(song, 'octave', 6, { rightReach: 7 }))).toEqual(['C5 E5', 'F5 A5']);
     const low = wholeBars(['E3', 'D3', 'E3', 'D3'], ['C', 'G', 'C', 'G']);
     expect(dressed(arranged(low, 'under'))).toEqual([]);
-    expect(SCHOOLS.map(withStandIns)).toEqual([
+    expect(MANNERS.map(withStandIns)).toEqual([
       ['under'],
       ['above', 'under'],
       ['two-under', 'under'],
@@ -74,7 +74,7 @@ describe('a fuller right hand', () => {
   it('offers a hand only what it can reach', () => {
     const names = (reach: number): Fuller[] => fullerFor(reach).map(({ id }) => id);
     expect(names(7)).toEqual(['under', 'above', 'two-under', 'chord']);
-    expect(names(8)).toEqual(SCHOOLS);
+    expect(names(8)).toEqual(MANNERS);
     expect(names(5)).toEqual([]);
   });
 
@@ -131,7 +131,7 @@ describe('the notes of a tune that carry another', () => {
   });
 });
 
-describe('on every song, school, hand and keyboard', () => {
+describe('on every song, manner, hand and keyboard', () => {
   const anySong = fc.oneof(songs, fc.constantFrom(...DEMO_SONGS, ...TUNES_APART));
   const hands = fc.constantFrom(6 as const, 7 as const, 8 as const, 9 as const, 10 as const);
 
@@ -139,12 +139,12 @@ describe('on every song, school, hand and keyboard', () => {
     fc.assert(
       fc.property(
         anySong,
-        fc.constantFrom(...SCHOOLS),
+        fc.constantFrom(...MANNERS),
         hands,
         fc.constantFrom(49 as const, 88 as const),
-        (song, school, rightReach, keyboard) => {
+        (song, manner, rightReach, keyboard) => {
           const profile = { rightReach, keyboard };
-          const [five, six] = [5, 6].map((rung) => arranged(song, school, rung, profile));
+          const [five, six] = [5, 6].map((level) => arranged(song, manner, level, profile));
           const tune = (a: Arrangement): HandNote[] => a.right.filter(({ source }) => source === 'melody');
           expect(tune(six)).toEqual(tune(five));
           expect(six.left).toEqual(five.left);
@@ -181,19 +181,19 @@ describe('on every song, school, hand and keyboard', () => {
 
   it('adds no bump in any demo song, and none that is not said in any other', () => {
     for (const song of DEMO_SONGS)
-      for (const school of SCHOOLS) {
-        const kinds = arranged(song, school).findings.map(({ kind }) => kind);
-        expect([song.title, school, kinds.filter((kind) => kind === 'bump' || kind === 'crowded')]).toEqual([
+      for (const manner of MANNERS) {
+        const kinds = arranged(song, manner).findings.map(({ kind }) => kind);
+        expect([song.title, manner, kinds.filter((kind) => kind === 'bump' || kind === 'crowded')]).toEqual([
           song.title,
-          school,
+          manner,
           [],
         ]);
       }
     fc.assert(
-      fc.property(fc.nat(1e6), fc.constantFrom(...SCHOOLS), (seed, school) => {
+      fc.property(fc.nat(1e6), fc.constantFrom(...MANNERS), (seed, manner) => {
         const { right, left, findings } = arranged(
           randomSong({ bars: 6, changesPerBar: 1, seed, lowest: 57, highest: 76 }),
-          school,
+          manner,
         );
         const said = new Set(findings.filter(({ kind }) => kind === 'bump').map(({ tick }) => tick));
         for (const high of right.filter(({ source }) => source === 'harmony'))
@@ -207,12 +207,12 @@ describe('on every song, school, hand and keyboard', () => {
     );
   });
 
-  it('asks more of the hands than the rung below, over the song', () => {
+  it('asks more of the hands than the level below, over the song', () => {
     for (const song of DEMO_SONGS)
-      for (const school of SCHOOLS) {
-        const [five, six] = [5, 6].map((rung) => {
+      for (const manner of MANNERS) {
+        const [five, six] = [5, 6].map((level) => {
           const { efforts } = arrange(
-            { ...song, choices: { ...song.choices, rung, fuller: school } },
+            { ...song, choices: { ...song.choices, level, fuller: manner } },
             DEFAULT_PROFILE,
           );
           return efforts.reduce((sum, effort) => sum + (effort?.total ?? 0), 0);

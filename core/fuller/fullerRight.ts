@@ -2,12 +2,12 @@ import type { HandNote } from '../hands';
 import type { Fuller, PlayedBar, Profile } from '../song';
 import { spell, type VoicedChange } from '../voicing';
 import { keysBeside, type OctaveSide, type Place } from './beside';
-import { withStandIns } from './schools';
+import { withStandIns } from './manners';
 import { strongNotes } from './strongNotes';
 
 /** What the fuller right hand of one part depends on. */
 interface FullerTask {
-  readonly school: Fuller;
+  readonly manner: Fuller;
   /** The tune of the part as struck, in time. */
   readonly tune: readonly HandNote[];
   /** The left hand as struck. */
@@ -22,7 +22,7 @@ const HEARD = 480;
 
 /**
  * Keys the right hand strikes with strong notes of its tune, as long as these: members of the chords that sound, clear
- * of the left hand, within reach, at most half of the notes dressed. A note that has no room for the school has what
+ * of the left hand, within reach, at most half of the notes dressed. A note that has no room for the manner has what
  * stands in for it, or stays alone. The tune itself is not touched.
  */
 export function fullerRight(task: FullerTask): HandNote[] {
@@ -31,9 +31,9 @@ export function fullerRight(task: FullerTask): HandNote[] {
     return under.length === 0 ? [] : [{ note, under, place: placeOf(task, note, under) }];
   });
   const side = sideOf(places.map(({ place }) => place));
-  const schools = withStandIns(task.school);
+  const manners = withStandIns(task.manner);
   return places.flatMap(({ note, under, place }) => {
-    const keys = schools.map((school) => keysBeside(school, place, side)).find((found) => found.length > 0);
+    const keys = manners.map((manner) => keysBeside(manner, place, side)).find((found) => found.length > 0);
     const [{ chord, key }] = under;
     const pitches = spell(keys ?? [], chord, key);
     return (keys ?? []).map((midi, i) => ({

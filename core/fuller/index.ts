@@ -1,2 +1,2 @@
 export { fullerRight } from './fullerRight';
-export { DEFAULT_FULLER, FULLER_SCHOOLS, fullerFor } from './schools';
+export { DEFAULT_FULLER, FULLER_MANNERS, fullerFor } from './manners';

@@ -6,12 +6,12 @@ import { membersOf, parseChord, chroma } from '../music';
 import { applyEdit, DEFAULT_PROFILE, keyAt } from '../song';
 import { chordsFromKeys, type SoundingKey } from './chordsFromKeys';
 
-/** The left hand of a demo song on a rung, as keys, with the chords it was made from. */
+/** The left hand of a demo song at a level, as keys, with the chords it was made from. */
 function leftOf(
   index: number,
-  rung: number,
+  level: number,
 ): { keys: SoundingKey[]; arrangement: ReturnType<typeof arrange> } {
-  const song = applyEdit(DEMO_SONGS[index], { kind: 'choose', choices: { rung } });
+  const song = applyEdit(DEMO_SONGS[index], { kind: 'choose', choices: { level } });
   const arrangement = arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
   return {
     keys: arrangement.left.map(({ tick, length, midi }) => ({ tick, length, midi, weight: 1 })),

@@ -97,7 +97,7 @@ function isSeventh(chord: Chord): boolean {
 }
 
 /**
- * Names the job of a chord by its key and the chord that follows. Source: functional harmony as taught in
+ * Names the role of a chord by its key and the chord that follows. Source: functional harmony as taught in
  * jazz and classical practice (secondary dominants, tritone substitutes, passing diminished chords); of a mode its own
  * cadences. `degreeOf(A7, Dm, C major) // => { numeral: "VI7", chordFunction: dominant of ii }`
  */

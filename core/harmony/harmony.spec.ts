@@ -10,7 +10,7 @@ const chord = (symbol: string): Chord => parseChord(symbol) as Chord;
 const C: Key = keyFromFifths(0, 'major');
 const A_MINOR: Key = keyFromFifths(0, 'minor');
 
-describe('degree and job', () => {
+describe('degree and role', () => {
   const functionOf = (symbol: string, next: string): string =>
     functionInWords(degreeOf(chord(symbol), chord(next), C).chordFunction);
 
@@ -66,23 +66,23 @@ describe('degree and job', () => {
 
   it('knows the chords of a minor key by what they do', () => {
     const Am = { tonic: { letter: 'A' as const, alter: 0 as const }, mode: 'minor' as const };
-    const jobs = (...symbols: string[]): string[] =>
+    const roles = (...symbols: string[]): string[] =>
       symbols.map((symbol, i) =>
         functionInWords(
           degreeOf(chord(symbol), symbols[i + 1] ? chord(symbols[i + 1]) : null, Am).chordFunction,
         ),
       );
-    expect(jobs('G', 'C', 'G', 'F')).toEqual([
+    expect(roles('G', 'C', 'G', 'F')).toEqual([
       'leads to the relative major',
       'relative major',
       'subtonic',
       'stands in for the tonic or subdominant',
     ]);
-    expect(jobs('Caug', 'Am')).toEqual([
+    expect(roles('Caug', 'Am')).toEqual([
       'of harmonic minor, leads home by its raised seventh',
       'tonic, home',
     ]);
-    expect(jobs('G#dim7', 'Am', 'E7', 'Am')).toEqual([
+    expect(roles('G#dim7', 'Am', 'E7', 'Am')).toEqual([
       'stands in for the dominant',
       'tonic, home',
       'dominant, leads home',

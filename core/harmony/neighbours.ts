@@ -36,7 +36,7 @@ function typed(suffix: string): ChordType {
   return type;
 }
 
-/** The chord one rung down the ladder of sevenths (towards dim7) or up; null at its ends. */
+/** The chord one step down the ladder of sevenths (towards dim7) or up; null at its ends. */
 export function onLadder(chord: Chord, by: 1 | -1): Chord | null {
   const suffix = chord.type.suffix;
   const at = LADDER.indexOf((BESIDE[suffix] ?? suffix) as (typeof LADDER)[number]);
@@ -64,7 +64,7 @@ export interface Neighbour {
 }
 
 /**
- * What could stand for a chord: its relative of the same job, the tritone substitute of a dominant, a secondary
+ * What could stand for a chord: its relative of the same role, the tritone substitute of a dominant, a secondary
  * dominant or a half step that leads to the next, a passing diminished chord. Source: functional and jazz harmony.
  */
 export function neighboursOf(chord: Chord, next: Chord | null, key: Key): Neighbour[] {

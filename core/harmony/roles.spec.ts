@@ -109,7 +109,7 @@ describe('rubs that are heard', () => {
   });
 });
 
-describe('the job of a chord', () => {
+describe('the role of a chord', () => {
   it('tells a secondary dominant as a teacher says it', () => {
     expect(functionInWords(degreeOf(chord('A7'), chord('Dm'), C).chordFunction)).toBe(
       'vi made dominant, leading to ii',

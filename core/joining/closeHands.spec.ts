@@ -107,7 +107,7 @@ describe('where the left hand lies above the right', () => {
 
   it('parts that are the same follow the choice', () => {
     const twice = wholeBars(['C5', 'E4', 'C5', 'E4'], ['C', 'G', 'C', 'G']);
-    const song = applyEdit(twice, { kind: 'division-chosen', division: { school: 'bars', bars: 2 } });
+    const song = applyEdit(twice, { kind: 'division-chosen', division: { method: 'bars', bars: 2 } });
     const chosen = applyEdit(song, { kind: 'close-hands', changeId: song.changes[1].id, how: 'cross' });
     expect(played(chosen).parts[1].sharesWith).toBe(1);
     expect(played(chosen).changes.map((c) => c.closeHands)).toEqual([null, 'cross', null, 'cross']);

@@ -1,6 +1,6 @@
 import { DEFAULT_FULLER, fullerRight } from '../fuller';
 import { type HandNote, inTime } from '../hands';
-import { rungOf } from '../ladder';
+import { levelOf } from '../levels';
 import { type Metre, metreName } from '../music';
 import { melodyUp, type Part, partIndexAt, type PartToPlay } from '../parts';
 import {
@@ -42,10 +42,10 @@ export function struckNote(note: PlayedNote, octaves: number): HandNote {
   };
 }
 
-/** The left hand of one part on its rung: nothing, bass notes, blocks, or a pattern. */
+/** The left hand of one part at its level: nothing, bass notes, blocks, or a pattern. */
 export function leftHand(task: PartTask): PartHands {
   const { part, bars } = task;
-  const { chords, isMoving, rightHand } = rungOf(part.choices);
+  const { chords, isMoving, rightHand } = levelOf(part.choices);
   const notes: HandNote[] = [];
   const right: HandNote[] = [];
   const findings: Finding[] = [];
@@ -98,14 +98,14 @@ function lineIn(task: PartTask, patternIn: (metre: Metre) => Pattern): ReadonlyM
   return lineOf(task);
 }
 
-/** The keys beside the tune on a rung with a fuller right hand; a note that has a chord under it already is full. */
+/** The keys beside the tune at a level with a fuller right hand; a note that has a chord under it already is full. */
 function withFuller(task: PartTask, left: readonly HandNote[], right: readonly HandNote[]): HandNote[] {
   const { part, melody, voiced, bars, profile } = task;
   const full = new Set(right.map(({ tick }) => tick));
   const tune = melody.filter(({ tick }) => tick >= part.fromTick && tick < part.toTick && !full.has(tick));
-  const school = part.choices.fuller ?? DEFAULT_FULLER;
-  if (school === 'none') return [...right];
-  return inTime([...right, ...fullerRight({ school, tune, left, voiced, bars, profile })]);
+  const manner = part.choices.fuller ?? DEFAULT_FULLER;
+  if (manner === 'none') return [...right];
+  return inTime([...right, ...fullerRight({ manner, tune, left, voiced, bars, profile })]);
 }
 
 /** Where a pattern gave way the melody could make room. */

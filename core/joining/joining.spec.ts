@@ -10,8 +10,8 @@ import { runs, songs, textOf, wholeBars } from '../testing';
 import { countAt } from './counts';
 
 const [lanterns, sluicegate] = DEMO_SONGS;
-const onRung = (song: Song, rung: number, pattern = song.choices.pattern): Song =>
-  applyEdit(song, { kind: 'choose', choices: { rung, pattern } });
+const onLevel = (song: Song, level: number, pattern = song.choices.pattern): Song =>
+  applyEdit(song, { kind: 'choose', choices: { level, pattern } });
 const profiles = fc.record({
   leftReach: fc.constantFrom(6, 7, 8, 9, 10),
   rightReach: fc.constantFrom(8),
@@ -88,8 +88,8 @@ describe('where hands meet', () => {
 
   it('lists every tick both hands strike and no other', () => {
     fc.assert(
-      fc.property(songs, fc.constantFrom(2, 4, 5), (song, rung) => {
-        const a = arrange(onRung(song, rung), DEFAULT_PROFILE, { withoutFingers: true });
+      fc.property(songs, fc.constantFrom(2, 4, 5), (song, level) => {
+        const a = arrange(onLevel(song, level), DEFAULT_PROFILE, { withoutFingers: true });
         const left = new Set(a.left.map((n) => n.tick));
         const both = [...new Set(a.right.map((n) => n.tick))].filter((t) => left.has(t));
         expect(a.meetings.map((m) => m.tick).sort((x, y) => x - y)).toEqual(both.sort((x, y) => x - y));
@@ -98,21 +98,21 @@ describe('where hands meet', () => {
   });
 });
 
-describe('rungs and patterns', () => {
+describe('levels and patterns', () => {
   it('climb from nothing through bass notes and blocks to a moving hand with walks', () => {
     const counts = [1, 2, 4, 5, 7].map(
-      (rung) => arrange(onRung(lanterns, rung), DEFAULT_PROFILE).left.length,
+      (level) => arrange(onLevel(lanterns, level), DEFAULT_PROFILE).left.length,
     );
     expect(counts.slice(0, 3)).toEqual([0, 24, 24 * 3 + 7]);
     expect(counts[3]).toBeGreaterThan(counts[2]);
-    const roots = arrange(onRung(lanterns, 2), DEFAULT_PROFILE)
+    const roots = arrange(onLevel(lanterns, 2), DEFAULT_PROFILE)
       .left.slice(0, 4)
       .map((n) => n.pitch.letter);
     expect(roots.join('')).toBe('AFDE');
   });
 
   it('waltz: the root low, the chord above it twice; the last bar of a part comes to rest, the last of all is a block', () => {
-    const { left, parts, changes } = arrange(onRung(lanterns, 5), DEFAULT_PROFILE);
+    const { left, parts, changes } = arrange(onLevel(lanterns, 5), DEFAULT_PROFILE);
     // Am lies C E A: its root goes low, what is left of it stays where the hand is.
     expect(struck(left, 0, 2880)).toBe('45 48+52 48+52');
     expect(struck(left, 2880, 2 * 2880)).toBe('41 48+57 48+57');
@@ -124,7 +124,7 @@ describe('rungs and patterns', () => {
   });
 
   it('a waltz in place keeps the inversion: lowest, the others, the others', () => {
-    const { left, changes } = arrange(onRung(lanterns, 5, 'waltz-in-place'), DEFAULT_PROFILE);
+    const { left, changes } = arrange(onLevel(lanterns, 5, 'waltz-in-place'), DEFAULT_PROFILE);
     const [low, ...others] = changes[0].voicing.keys;
     expect(struck(left, 0, 2880)).toBe(`${low} ${others.join('+')} ${others.join('+')}`);
   });
@@ -145,13 +145,13 @@ describe('rungs and patterns', () => {
         length: 2880 * [3, 1, 1][i],
       })),
     };
-    const { left } = arrange(onRung(inThree, 5, 'waltz'), DEFAULT_PROFILE);
+    const { left } = arrange(onLevel(inThree, 5, 'waltz'), DEFAULT_PROFILE);
     const bass = [0, 1, 2].map((bar) => left.find((n) => n.tick === 2880 * bar)?.midi);
     expect(bass).toEqual([48, 43, 48]);
   });
 
   it('waltz on a four-note chord: the root, then the other three', () => {
-    const { left, changes } = arrange(onRung(lanterns, 5), DEFAULT_PROFILE);
+    const { left, changes } = arrange(onLevel(lanterns, 5), DEFAULT_PROFILE);
     const seventh = changes.find((c) => c.change.symbol === 'G7');
     const strikes = left.filter(
       (n) => n.from === seventh?.change.id && n.tick === (seventh?.change.tick ?? 0) + 960,
@@ -160,7 +160,7 @@ describe('rungs and patterns', () => {
   });
 
   it('rocking: 1 5 8 5 from the root, silent under the pick-up, the first part of it on a short chord', () => {
-    const { left, changes } = arrange(onRung(sluicegate, 5), DEFAULT_PROFILE);
+    const { left, changes } = arrange(onLevel(sluicegate, 5), DEFAULT_PROFILE);
     expect(left[0].tick).toBe(960);
     expect(struck(left, 960, 960 + 1920)).toBe('43 50 55 50');
     const short = changes.find((c) => c.change.length === 1920);
@@ -168,18 +168,18 @@ describe('rungs and patterns', () => {
   });
 
   it('a small hand rocks 1 5 3 5', () => {
-    const { left } = arrange(onRung(sluicegate, 5), { ...DEFAULT_PROFILE, leftReach: 7 });
+    const { left } = arrange(onLevel(sluicegate, 5), { ...DEFAULT_PROFILE, leftReach: 7 });
     expect(struck(left, 960, 960 + 1920)).toBe('43 50 47 50');
   });
 
   it('says where it thinned, and can be refused', () => {
-    const first = arrange(onRung(sluicegate, 5), DEFAULT_PROFILE);
+    const first = arrange(onLevel(sluicegate, 5), DEFAULT_PROFILE);
     const thinned = first.findings.filter((f) => f.kind === 'thinned');
     expect(textOf(thinned[0])).toBe(
       'Rocking thins under D7 in bar 4: the right hand comes within two half steps.',
     );
     const change = first.changes.find((c) => c.change.tick === thinned[0].tick);
-    const refused = applyEdit(onRung(sluicegate, 5), {
+    const refused = applyEdit(onLevel(sluicegate, 5), {
       kind: 'thinning',
       changeId: change?.change.id ?? '',
       refused: true,
@@ -212,8 +212,8 @@ describe('rungs and patterns', () => {
 });
 
 describe('what every arrangement keeps', () => {
-  const inside = (song: Song, profile: Profile, rung: number): void => {
-    const a = arrange(onRung(song, rung), profile, { withoutFingers: true });
+  const inside = (song: Song, profile: Profile, level: number): void => {
+    const a = arrange(onLevel(song, level), profile, { withoutFingers: true });
     const { low, high } = KEYBOARDS[profile.keyboard];
     const byTick = new Map<number, number[]>();
     for (const n of a.left) {
@@ -232,15 +232,15 @@ describe('what every arrangement keeps', () => {
     }
   };
 
-  it('keys within hand and keyboard, hands apart or the bump reported, on every rung', () => {
+  it('keys within hand and keyboard, hands apart or the bump reported, at every level', () => {
     fc.assert(fc.property(songs, profiles, fc.constantFrom(2, 4, 5, 7), inside), { numRuns: runs(120) });
   });
 
-  it('the left hand of a demo song never bumps, on any rung, keyboard or hand', () => {
+  it('the left hand of a demo song never bumps, at any level, keyboard or hand', () => {
     for (const song of DEMO_SONGS) {
-      for (const rung of [2, 4, 5, 7]) {
+      for (const level of [2, 4, 5, 7]) {
         for (const leftReach of [6, 7, 8, 10] as const) {
-          const a = arrange(onRung(song, rung), { ...DEFAULT_PROFILE, leftReach, keyboard: 61 });
+          const a = arrange(onLevel(song, level), { ...DEFAULT_PROFILE, leftReach, keyboard: 61 });
           expect(a.findings.filter((f) => f.kind === 'bump')).toEqual([]);
         }
       }
@@ -251,7 +251,7 @@ describe('what every arrangement keeps', () => {
 describe('fills', () => {
   it('walk by step to the root where the melody holds, and the root is what comes', () => {
     for (const song of DEMO_SONGS) {
-      const a = arrange(onRung(song, 7), DEFAULT_PROFILE);
+      const a = arrange(onLevel(song, 7), DEFAULT_PROFILE);
       const taken = a.fills.filter((f) => f.taken && f.kind === 'walk');
       // The two songs with held notes at phrase ends have some; others may have no room.
       if (song === lanterns || song === sluicegate) expect(taken.length).toBeGreaterThan(0);
@@ -274,8 +274,8 @@ describe('fills', () => {
   });
 
   it('are left out when declined', () => {
-    const first = arrange(onRung(lanterns, 7), DEFAULT_PROFILE).fills[0];
-    const song = applyEdit(onRung(lanterns, 7), {
+    const first = arrange(onLevel(lanterns, 7), DEFAULT_PROFILE).fills[0];
+    const song = applyEdit(onLevel(lanterns, 7), {
       kind: 'fill',
       fill: { id: first.id, kind: 'walk', variant: '' },
       taken: false,

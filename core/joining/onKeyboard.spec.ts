@@ -3,22 +3,22 @@ import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
 import type { Arrangement } from '../arrangement';
-import { RUNGS } from '../ladder';
+import { LEVELS } from '../levels';
 import { KEYBOARDS } from '../music';
 import { DEFAULT_PROFILE, type Profile, type Song } from '../song';
 import { runs, some, songs, wholeBars } from '../testing';
 import { LAYOUT_ROWS } from '../voicing';
 
-const READY = RUNGS.map(({ number }) => number);
+const READY = LEVELS.map(({ number }) => number);
 const LAYOUTS = LAYOUT_ROWS.map(({ layout }) => layout);
 
 function arranged(
   song: Song,
-  rung: number,
+  level: number,
   layout: (typeof LAYOUTS)[number],
   profile: Partial<Profile>,
 ): Arrangement {
-  const chosen = { ...song, choices: { ...song.choices, rung, layout } };
+  const chosen = { ...song, choices: { ...song.choices, level, layout } };
   return arrange(chosen, { ...DEFAULT_PROFILE, ...profile }, { withoutFingers: true });
 }
 
@@ -37,13 +37,13 @@ function moved(song: Song, octaves: number): Song {
 }
 
 describe('both hands stay on the keyboard of the profile', () => {
-  it('every demo song and rung on the shortest, in half of the layouts by chance', () => {
+  it('every demo song and level on the shortest, in half of the layouts by chance', () => {
     for (const song of DEMO_SONGS)
-      for (const rung of READY)
+      for (const level of READY)
         for (const layout of some(LAYOUTS))
-          expect([song.title, rung, layout, off(arranged(song, rung, layout, { keyboard: 49 }))]).toEqual([
+          expect([song.title, level, layout, off(arranged(song, level, layout, { keyboard: 49 }))]).toEqual([
             song.title,
-            rung,
+            level,
             layout,
             [],
           ]);
@@ -72,9 +72,9 @@ describe('both hands stay on the keyboard of the profile', () => {
         fc.constantFrom(...LAYOUTS),
         fc.constantFrom(49 as const, 61 as const, 73 as const, 76 as const, 88 as const),
         fc.constantFrom(6 as const, 8 as const, 10 as const),
-        (song, octaves, rung, layout, keyboard, reach) => {
+        (song, octaves, level, layout, keyboard, reach) => {
           const profile = { keyboard, leftReach: reach, rightReach: reach };
-          expect(off(arranged(moved(song, octaves), rung, layout, profile))).toEqual([]);
+          expect(off(arranged(moved(song, octaves), level, layout, profile))).toEqual([]);
         },
       ),
       { numRuns: runs(300) },

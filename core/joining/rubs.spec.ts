@@ -53,7 +53,8 @@ describe('a chord that fights the tune', () => {
 describe('chords that pass too quickly', () => {
   it('are offered to be left out, by how long one has played', () => {
     const fast = applyEdit(sluicegate, { kind: 'tempo', quartersPerMinute: 240 });
-    const found = (level: 'first-year' | 'some-years' | 'fluent') => quickChanges(unfold(fast), level).length;
+    const found = (experience: 'first-year' | 'some-years' | 'fluent') =>
+      quickChanges(unfold(fast), experience).length;
     expect(found('first-year')).toBeGreaterThanOrEqual(found('some-years'));
     expect(found('some-years')).toBeGreaterThan(0);
     expect(found('fluent')).toBe(0);

@@ -22,7 +22,7 @@ const MOST_OF_A_KIND = 2;
 
 /**
  * Where the chord fights the tune: melody notes that rub, long or stressed enough to be heard, once a note and chord,
- * with remedies by how little they change: leave the member out, a chord of the same job, another quality, the change
+ * with remedies by how little they change: leave the member out, a chord of the same role, another quality, the change
  * moved, another chord that holds the note. What is left in a repeat is said at its first pass.
  */
 export function rubFindings(
@@ -97,7 +97,7 @@ interface StandIns {
   readonly far: StandIn[];
 }
 
-/** Chords a note could have in the place of one it rubs with: near ones of the same job or root, and others of the key. */
+/** Chords a note could have in the place of one it rubs with: near ones of the same role or root, and others of the key. */
 function standInsOf(midi: number, chord: Chord, next: Chord | null, key: Key): StandIns {
   const role = roleOf(midi, chord);
   const isRootOnSeventh = role.kind === 'rub' && role.rub === 'root-on-major-seventh';

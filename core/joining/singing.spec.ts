@@ -40,7 +40,7 @@ function sung(symbols: readonly string[], pattern: string, metre: readonly [numb
     metreMap: [{ tick: 0, numerator: metre[0], denominator: metre[1] as 4 }],
     melody: [],
     changes: base.changes.map((c, i) => ({ ...c, tick: i * bar, length: bar })),
-    choices: { ...base.choices, layout: 'singing', rung: 5, pattern },
+    choices: { ...base.choices, layout: 'singing', level: 5, pattern },
   };
 }
 
@@ -159,7 +159,7 @@ describe('figures of the right hand for singing', () => {
     expect([said('auto'), said('block'), said('vary:2'), said('broken-chord')]).toEqual(['', '', '', '']);
     const tune = { ...wholeBars(['C5', 'C5'], ['C', 'C']) };
     const under = arrange(
-      { ...tune, choices: { ...tune.choices, rung: 5, pattern: 'broken-chord' } },
+      { ...tune, choices: { ...tune.choices, level: 5, pattern: 'broken-chord' } },
       DEFAULT_PROFILE,
     );
     expect(under.findings.map(textOf).join()).toContain('for parts laid out for singing');

@@ -1,5 +1,5 @@
 import { type HandNote, inTime } from '../hands';
-import { rungOf } from '../ladder';
+import { levelOf } from '../levels';
 import { bassOf, type Chord, chroma, KEYBOARDS, type Metre, metreName, pitchAt } from '../music';
 import {
   AUTO,
@@ -30,8 +30,8 @@ const BASS_CENTRE = 43;
  * accompanying at the piano.
  */
 export function handsForSinging(task: PartTask): PartHands {
-  const { bass, chord } = rungOf(task.part.choices).singing;
-  // Blocks, chosen, are held on every rung.
+  const { bass, chord } = levelOf(task.part.choices).singing;
+  // Blocks, chosen, are held at every level.
   const moves = chord === 'repeated' && task.part.choices.pattern !== BLOCK.id;
   const figureIn = (metre: Metre): SungFigure => sungFigure(task.part.choices.pattern, metre) ?? ON_THE_BEAT;
   const line = moves && task.bars.some(({ metre }) => figureIn(metre).left === 'line') ? lineOf(task) : null;

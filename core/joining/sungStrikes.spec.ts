@@ -86,7 +86,7 @@ describe('keys that are not there', () => {
         ...base,
         melody: [],
         pins: [{ changeId: 'c0', keys, fingers: null }],
-        choices: { ...base.choices, layout: 'singing', rung: 4 },
+        choices: { ...base.choices, layout: 'singing', level: 4 },
       };
       const { right } = arrange(song, { ...DEFAULT_PROFILE, keyboard: 49 });
       return right.filter(({ tick }) => tick === 0).map(({ pitch }) => nameOf(pitch));
@@ -128,7 +128,7 @@ describe('figures proposed for a singer', () => {
 });
 
 describe('the bass of an accompaniment for singing', () => {
-  const bass = (symbols: readonly string[], rung: number, profile: Partial<Profile> = {}): string[] => {
+  const bass = (symbols: readonly string[], level: number, profile: Partial<Profile> = {}): string[] => {
     const base = wholeBars(
       symbols.map(() => 'C5'),
       symbols,
@@ -136,7 +136,7 @@ describe('the bass of an accompaniment for singing', () => {
     const song: Song = {
       ...base,
       melody: [],
-      choices: { ...base.choices, layout: 'singing', rung, pattern: 'block' },
+      choices: { ...base.choices, layout: 'singing', level, pattern: 'block' },
     };
     return strikesOf(arrange(song, { ...DEFAULT_PROFILE, ...profile }).left).map((keys) =>
       keys.map(({ pitch }) => nameOf(pitch)).join('+'),
@@ -148,7 +148,7 @@ describe('the bass of an accompaniment for singing', () => {
     expect(bass(['C', 'G/B', 'Am', 'C/G'], 3)).toEqual(['C3', 'B2', 'A2', 'G2']);
   });
 
-  it('has its octave on a moving rung where the hand reaches it', () => {
+  it('has its octave at a moving level where the hand reaches it', () => {
     expect(bass(['G', 'C'], 5)).toEqual(['G1+G2', 'C2+C3']);
     expect(bass(['G', 'C'], 5, { leftReach: 7 })).toEqual(['G2', 'C3']);
   });

@@ -11,7 +11,7 @@ const LONG_BEATS = 2;
 
 /**
  * A chord in the right hand under its melody note, held as long as that note; the left hand plays root alone, with the
- * fifth, or on a moving rung with the octave. With "long" only under long notes and at the ends of phrases.
+ * fifth, or at a moving level with the octave. With "long" only under long notes and at the ends of phrases.
  */
 export function handsUnderMelody(
   task: PartTask,

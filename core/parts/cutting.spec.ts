@@ -25,7 +25,7 @@ import {
   splitPlace,
 } from './cutting';
 import { partsOf } from './parts';
-import { SCHOOLS } from './schools';
+import { METHODS } from './methods';
 import { proposeSections } from './sections';
 
 const [lanterns, sluicegate, rain, mudflat] = DEMO_SONGS;
@@ -86,10 +86,10 @@ describe('cutting by hand', () => {
   });
 
   it('never loses a note or puts one into two parts, whatever is cut how', () => {
-    const schools = fc.record({
-      school: fc.constantFrom('phrase', 'types', 'bars', 'halves', 'lines', 'own'),
+    const methods = fc.record({
+      method: fc.constantFrom('phrase', 'types', 'bars', 'halves', 'lines', 'own'),
       bars: fc.integer({ min: 1, max: 5 }),
-      level: fc.integer({ min: 1, max: 3 }),
+      depth: fc.integer({ min: 1, max: 3 }),
     }) as fc.Arbitrary<Division>;
     const acts = fc.array(
       fc.tuple(fc.constantFrom('split', 'join', 'move', 'lock'), fc.nat(99), fc.nat(99)),
@@ -98,7 +98,7 @@ describe('cutting by hand', () => {
       },
     );
     fc.assert(
-      fc.property(songs, schools, acts, (start, division, list) => {
+      fc.property(songs, methods, acts, (start, division, list) => {
         let song = cutBy(start, division);
         const played = unfold(song);
         const places = cutPlaces(played);
@@ -129,35 +129,35 @@ describe('cutting by hand', () => {
   });
 });
 
-describe('schools of division', () => {
+describe('methods of division', () => {
   it('cut by types of two bars, by so many bars, and keep what is locked', () => {
-    expect(ticksIn(cutBy(rain, { school: 'types' }))).toHaveLength(8);
-    expect(ticksIn(cutBy(lanterns, { school: 'bars', bars: 6 }))).toHaveLength(4);
+    expect(ticksIn(cutBy(rain, { method: 'types' }))).toHaveLength(8);
+    expect(ticksIn(cutBy(lanterns, { method: 'bars', bars: 6 }))).toHaveLength(4);
     const own = edited(lanterns, splitAt(partsIn(lanterns), 2 * 2880));
     const locked = edited(own, lockCut(partsIn(own), 1));
-    const again = cutBy(locked, { school: 'bars', bars: 4 });
+    const again = cutBy(locked, { method: 'bars', bars: 4 });
     expect(ticksIn(again)).toContain(2 * 2880);
     // Counted anew from the locked cut: bars 3, 7, 11 …
     expect(ticksIn(again)[2]).toBe(6 * 2880);
-    expect(ticksIn(cutBy(locked, { school: 'phrase' }))).toContain(2 * 2880);
+    expect(ticksIn(cutBy(locked, { method: 'phrase' }))).toContain(2 * 2880);
     const free = edited(again, lockCut(partsIn(again), 1));
-    expect(ticksIn(cutBy(free, { school: 'bars', bars: 4 }))).not.toContain(2 * 2880);
+    expect(ticksIn(cutBy(free, { method: 'bars', bars: 4 }))).not.toContain(2 * 2880);
   });
 
   it('halve the song, then the halves, at the strong place near the middle', () => {
-    const levels = [1, 2, 3].map((level) => ticksIn(cutBy(lanterns, { school: 'halves', level })));
-    expect(levels[0]).toEqual([0, 12 * 2880]);
-    expect(levels[1]).toHaveLength(4);
-    expect(levels[2]).toHaveLength(8);
-    for (const tick of levels[0]) expect(levels[1]).toContain(tick);
-    for (const tick of levels[1]) expect(levels[2]).toContain(tick);
+    const depths = [1, 2, 3].map((depth) => ticksIn(cutBy(lanterns, { method: 'halves', depth })));
+    expect(depths[0]).toEqual([0, 12 * 2880]);
+    expect(depths[1]).toHaveLength(4);
+    expect(depths[2]).toHaveLength(8);
+    for (const tick of depths[0]) expect(depths[1]).toContain(tick);
+    for (const tick of depths[1]) expect(depths[2]).toContain(tick);
   });
 
   it('follow the lines of the words, a comma inside a line left whole', () => {
-    const parts = partsIn(cutBy(sluicegate, { school: 'lines' }));
+    const parts = partsIn(cutBy(sluicegate, { method: 'lines' }));
     expect(parts.map((p) => p.fromTick / 960)).toEqual([0, 16, 32, 48]);
     // Without words the tune is cut by phrase.
-    expect(ticksIn(cutBy(lanterns, { school: 'lines' }))).toEqual(ticksIn(lanterns));
+    expect(ticksIn(cutBy(lanterns, { method: 'lines' }))).toEqual(ticksIn(lanterns));
   });
 
   it('follow the lines of the words wherever they end, be it in the middle of a phrase', () => {
@@ -177,16 +177,16 @@ describe('schools of division', () => {
       })),
     });
     const barsOf = (ends: string): number[] =>
-      ticksIn(cutBy(sung(ends), { school: 'lines' })).map((tick) => tick / 3840 + 1);
+      ticksIn(cutBy(sung(ends), { method: 'lines' })).map((tick) => tick / 3840 + 1);
     expect(barsOf('  .    .')).toEqual([1, 4]);
     expect(barsOf('  .  . .')).toEqual([1, 4, 7]);
     expect(barsOf('  .  , .')).toEqual([1, 4]);
   });
 
   it('are listed with what they go by', () => {
-    for (const { school, says } of SCHOOLS) {
+    for (const { method, says } of METHODS) {
       expect(says.length).toBeGreaterThan(5);
-      expect(ticksIn(cutBy(sluicegate, { school })).length).toBeGreaterThan(1);
+      expect(ticksIn(cutBy(sluicegate, { method })).length).toBeGreaterThan(1);
     }
   });
 });
@@ -224,19 +224,19 @@ describe('parts that are the same', () => {
     const chosen = applyEdit(lanterns, {
       kind: 'choose-for-part',
       cutId: first.cutId,
-      choices: { rung: 7, layout: 'root' },
+      choices: { level: 7, layout: 'root' },
     });
     const own = applyEdit(chosen, {
       kind: 'choose-for-part',
       cutId: fourth.cutId,
-      choices: { octaveShift: 1, rung: 2 },
+      choices: { octaveShift: 1, level: 2 },
     });
     const after = partsIn(own)[3];
-    expect(after.choices).toMatchObject({ rung: 7, layout: 'root', octaveShift: 1 });
+    expect(after.choices).toMatchObject({ level: 7, layout: 'root', octaveShift: 1 });
   });
 
   it('follow a fill that is declined', () => {
-    const moving = arrange(applyEdit(lanterns, { kind: 'choose', choices: { rung: 7 } }), DEFAULT_PROFILE);
+    const moving = arrange(applyEdit(lanterns, { kind: 'choose', choices: { level: 7 } }), DEFAULT_PROFILE);
     const { parts } = moving;
     const pairs = parts.flatMap((part) => {
       const leader = parts[(part.sharesWith ?? 0) - 1];
@@ -259,9 +259,9 @@ describe('parts that are the same', () => {
   it('are freed, and then choose for themselves', () => {
     const fourth = partsIn(lanterns)[3];
     const freed = applyEdit(lanterns, { kind: 'same-as', cutId: fourth.cutId, sameAs: fourth.cutId });
-    const own = applyEdit(freed, { kind: 'choose-for-part', cutId: fourth.cutId, choices: { rung: 2 } });
+    const own = applyEdit(freed, { kind: 'choose-for-part', cutId: fourth.cutId, choices: { level: 2 } });
     expect(partsIn(own)[3]).toMatchObject({ isFreed: true, sharesWith: null });
-    expect(partsIn(own)[3].choices.rung).toBe(2);
+    expect(partsIn(own)[3].choices.level).toBe(2);
   });
 
   it('declared in a ring do not follow one another for ever', () => {
@@ -278,7 +278,7 @@ describe('parts that are the same', () => {
 
 describe('settled parts', () => {
   it('keep keys and fingers of both hands whatever is chosen elsewhere, and open again', () => {
-    const before = arrange(applyEdit(lanterns, { kind: 'choose', choices: { rung: 5 } }), DEFAULT_PROFILE);
+    const before = arrange(applyEdit(lanterns, { kind: 'choose', choices: { level: 5 } }), DEFAULT_PROFILE);
     const part = before.parts[1];
     const inPart = (tick: number): boolean => tick >= part.fromTick && tick < part.toTick;
     const notes = [...before.right, ...before.left].filter((n) => inPart(n.tick));

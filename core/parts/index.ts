@@ -17,7 +17,7 @@ export {
 } from './parts';
 export { type Progression, progressionsOf } from './progressions';
 export { relate, type Related, type Struck, struckAs } from './relations';
-export { SCHOOLS } from './schools';
+export { METHODS } from './methods';
 export { proposeSections, writtenTick } from './sections';
 export { twinsOf } from './twins';
 export { melodyUp } from './melodyUp';

@@ -7,12 +7,12 @@ import { applyEdit, emptySong, type Song, unfold } from '../song';
 import { songs } from '../testing';
 import { formLetters } from './form';
 import { partIndexAt, partsOf } from './parts';
-import { divideEvery } from './schools';
+import { divideEvery } from './methods';
 
 const parts = (song: Song, everyBars?: number): ReturnType<typeof partsOf> =>
   partsOf(everyBars ? cutEvery(song, everyBars) : song, unfold(song));
 const cutEvery = (song: Song, bars: number): Song =>
-  applyEdit(song, { kind: 'division-chosen', division: { school: 'bars', bars } });
+  applyEdit(song, { kind: 'division-chosen', division: { method: 'bars', bars } });
 const [lanterns, sluicegate] = DEMO_SONGS;
 
 /** Bars of 4/4, each a list of quarter notes; phrases of four bars end on a half note and a half rest. */

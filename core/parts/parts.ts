@@ -14,7 +14,7 @@ import {
   type Struck,
   struckAs,
 } from './relations';
-import { propose } from './schools';
+import { propose } from './methods';
 import { choicesOf, sharedIndex, sharedWhenFound } from './sharing';
 import { boundariesOf } from './strength';
 
@@ -186,7 +186,7 @@ function cutsOf(
   const ids = new Map(inside.map((cut) => [cut.tick, cut.id]));
   const taken = new Set(ids.values());
   const cuts =
-    division.school === 'own'
+    division.method === 'own'
       ? ownCuts(played, inside, memory)
       : propose(
           played,

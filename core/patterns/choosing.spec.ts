@@ -23,7 +23,7 @@ const own = {
 const playing = (pattern: string, patterns: Song['patterns']): Song => ({
   ...applyEdit(wholeBars(['C5', 'E5', 'G5', 'E5', 'D5'], ['C', 'N.C.', 'N.C.', 'G', 'C']), {
     kind: 'choose',
-    choices: { rung: 5, pattern },
+    choices: { level: 5, pattern },
   }),
   patterns,
 });
@@ -123,7 +123,7 @@ describe('kindred patterns that take turns', () => {
   });
 
   it('are the same in parts that are the same, and begin with another by seed', () => {
-    const rain = { ...DEMO_SONGS[2], choices: { ...DEMO_SONGS[2].choices, rung: 5, pattern: 'vary' } };
+    const rain = { ...DEMO_SONGS[2], choices: { ...DEMO_SONGS[2].choices, level: 5, pattern: 'vary' } };
     const { parts } = arrange(rain, DEFAULT_PROFILE, { withoutFingers: true });
     const turn = parts.map(turnOf);
     parts.forEach((part, i) => expect(turn[i]).toBe(part.sharesWith ?? part.number));

@@ -8,7 +8,7 @@ import { aboveRoot } from './members';
 import { PATTERNS, SUBSTITUTES } from './rows';
 
 const patterned = (song: Song, pattern: string): Song =>
-  applyEdit(song, { kind: 'choose', choices: { rung: 5, pattern } });
+  applyEdit(song, { kind: 'choose', choices: { level: 5, pattern } });
 const anyPattern = fc.constantFrom('auto', 'block', 'waltz', 'rocking');
 
 describe('pattern rows', () => {
@@ -53,8 +53,8 @@ describe('walking fifths', () => {
         ...base,
         keyMap: [{ tick: 0, tonic: { letter: tonic, alter: 0 }, mode }],
         changes: base.changes.map((c, i) => ({ ...c, tick: 2 * i * 3840, length: 2 * 3840 })),
-        choices: { ...base.choices, rung: 5, pattern: 'root-and-fifth-walking' },
-        division: { ...base.division, school: 'bars', bars: 8 },
+        choices: { ...base.choices, level: 5, pattern: 'root-and-fifth-walking' },
+        division: { ...base.division, method: 'bars', bars: 8 },
       };
       return arrange(song, DEFAULT_PROFILE)
         .left.filter(({ tick }) => tick < 2 * 3840)

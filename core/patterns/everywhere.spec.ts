@@ -43,7 +43,7 @@ function everyType(
     metreMap: [{ tick: 0, numerator, denominator }],
     melody: base.melody.map((n, i) => ({ ...n, tick: i * bar, length: bar })),
     changes: base.changes.map((c, i) => ({ ...c, tick: i * bars * bar, length: bars * bar })),
-    choices: { ...base.choices, rung: 5, pattern },
+    choices: { ...base.choices, level: 5, pattern },
   };
 }
 

@@ -41,7 +41,7 @@ function played(symbol: string, keys: readonly number[], pattern: keyof typeof M
     metreMap: [{ tick: 0, numerator, denominator }],
     melody: base.melody.map((n, i) => ({ ...n, tick: i * bar, length: bar })),
     changes: base.changes.map((c, i) => ({ ...c, tick: i * bar, length: bar })),
-    choices: { ...base.choices, rung: 5, pattern },
+    choices: { ...base.choices, level: 5, pattern },
     pins: base.changes.map((c) => ({ changeId: c.id, keys: [...keys], fingers: null })),
   };
   return [...arrange(song, DEFAULT_PROFILE).left].filter((n) => n.tick < 3 * bar);

@@ -66,7 +66,7 @@ describe('a descending line', () => {
 
   it('is played one note a bar under a tune, told by its name, and only the last chord is whole', () => {
     const base = wholeBars(['C6', 'C6', 'C6', 'C6'], ['C', 'G', 'Am', 'C']);
-    const song: Song = { ...base, choices: { ...base.choices, rung: 5, pattern: 'descending-line' } };
+    const song: Song = { ...base, choices: { ...base.choices, level: 5, pattern: 'descending-line' } };
     const left = strikesOf(arrange(song, DEFAULT_PROFILE).left);
     expect(left.map((keys) => keys.map(({ midi }) => midi).join('+'))).toEqual([
       '48',

@@ -31,7 +31,7 @@ function under(symbol: string, pattern: string, metre: string, own: readonly Own
     metreMap: [{ tick: 0, numerator, denominator }],
     melody: base.melody.map((n, i) => ({ ...n, tick: i * bar, length: bar })),
     changes: [{ ...base.changes[0], length: 4 * bar }],
-    choices: { ...base.choices, rung: 5, pattern },
+    choices: { ...base.choices, level: 5, pattern },
     patterns: [...own],
   };
 }

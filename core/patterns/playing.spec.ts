@@ -30,10 +30,10 @@ function barsOf(a: Arrangement) {
   );
 }
 
-describe.each([8, 10] as const)('what moves on the fifth rung, for a hand of %i', (leftReach) => {
+describe.each([8, 10] as const)('what moves at the fifth level, for a hand of %i', (leftReach) => {
   const profile: Profile = { ...DEFAULT_PROFILE, leftReach };
   const played = HAS_PATTERN.map((song) => {
-    const choices = { ...song.choices, rung: 5, pattern: 'auto', layout: 'block' as const };
+    const choices = { ...song.choices, level: 5, pattern: 'auto', layout: 'block' as const };
     return [song.title, arrange({ ...song, choices }, profile, { withoutFingers: true })] as const;
   });
 
@@ -82,9 +82,9 @@ describe.each([8, 10] as const)('what moves on the fifth rung, for a hand of %i'
 
 describe('a long chord that is held', () => {
   const [song] = DEMO_SONGS.filter(({ id }) => id === 'demo-rain');
-  const strikes = (rung: number, restrike?: 'once' | 'bar' | 'half', pattern = 'block'): number[] => {
+  const strikes = (level: number, restrike?: 'once' | 'bar' | 'half', pattern = 'block'): number[] => {
     const changes = [{ ...song.changes[0], tick: 0, length: 4 * 3840 }];
-    const choices = { ...song.choices, rung, pattern, layout: 'block' as const, restrike };
+    const choices = { ...song.choices, level, pattern, layout: 'block' as const, restrike };
     const a = arrange({ ...song, pickup: 0, melody: [], changes, choices, cuts: [] }, DEFAULT_PROFILE);
     return [...new Set(a.left.map(({ tick }) => tick / 3840))].filter((bar) => bar < 2);
   };
@@ -106,7 +106,7 @@ describe('patterns taken by choice', () => {
     );
   const struck = (pattern: string, ...symbols: string[]): string[] => {
     const base = song([...symbols, 'C', 'C']);
-    const choices = { ...base.choices, rung: 5, pattern };
+    const choices = { ...base.choices, level: 5, pattern };
     const { left } = arrange({ ...base, choices }, DEFAULT_PROFILE, { withoutFingers: true });
     const byTick = new Map<number, number[]>();
     for (const n of left.filter(({ tick }) => tick < symbols.length * 3840))
@@ -131,7 +131,7 @@ describe('patterns taken by choice', () => {
     const base = song([...CHORD_TYPES.flatMap(({ suffix }) => [`C${suffix}`, `F#${suffix}`]), 'C', 'C']);
     for (const { id } of PATTERNS)
       for (const leftReach of [6, 8, 10] as const) {
-        const choices = { ...base.choices, rung: 5, pattern: id };
+        const choices = { ...base.choices, level: 5, pattern: id };
         const profile: Profile = { ...DEFAULT_PROFILE, leftReach, keyboard: 61 };
         const a = arrange({ ...base, choices }, profile, { withoutFingers: true });
         const byId = new Map(a.changes.map(({ change }) => [change.id, change]));

@@ -5,21 +5,28 @@ import { patternProposals } from './proposing';
 const FOUR = { numerator: 4, denominator: 4 };
 const THREE = { numerator: 3, denominator: 4 };
 const weighed = (differs: Partial<Parameters<typeof patternProposals>[0]> = {}) =>
-  patternProposals({ metre: FOUR, energy: 3, level: 'some-years', notesPerBar: 4, own: [], ...differs });
+  patternProposals({ metre: FOUR, energy: 3, experience: 'some-years', notesPerBar: 4, own: [], ...differs });
 const ids = (...args: Parameters<typeof weighed>): string[] =>
   weighed(...args).map(({ pattern }) => pattern.id);
 
 describe('patterns proposed', () => {
   it('come by energy and by what the pianist can do', () => {
     expect(ids({ energy: 3 }).slice(0, 3)).toEqual(['rocking', 'root-and-fifth-walking', 'pulse']);
-    expect(ids({ energy: 2, level: 'first-year' }).slice(0, 3)).toEqual(['pulse', 'fifths', 'after-beat']);
-    expect(ids({ energy: 4, level: 'fluent' }).slice(0, 3)).toEqual([
+    expect(ids({ energy: 2, experience: 'first-year' }).slice(0, 3)).toEqual([
+      'pulse',
+      'fifths',
+      'after-beat',
+    ]);
+    expect(ids({ energy: 4, experience: 'fluent' }).slice(0, 3)).toEqual([
       'stride',
       'octave-bounce',
       'rolling-tenth',
     ]);
     expect(ids({ energy: 1 })[0]).toBe('open-tenth');
-    expect(ids({ metre: THREE, energy: 3, level: 'fluent' }).slice(0, 2)).toEqual(['waltz', 'crossing-six']);
+    expect(ids({ metre: THREE, energy: 3, experience: 'fluent' }).slice(0, 2)).toEqual([
+      'waltz',
+      'crossing-six',
+    ]);
   });
 
   it('are all that are made for the metre but the block, each once', () => {
@@ -47,7 +54,7 @@ describe('patterns proposed', () => {
 
   it('put the richest first under a calm tune and back under a busy one', () => {
     const at = (notesPerBar: number): number =>
-      ids({ energy: 4, level: 'fluent', notesPerBar }).indexOf('rolling-tenth');
+      ids({ energy: 4, experience: 'fluent', notesPerBar }).indexOf('rolling-tenth');
     expect(at(3.5)).toBeLessThan(at(3.6));
     expect(at(6)).toBeGreaterThan(at(5.9));
   });
@@ -61,13 +68,15 @@ describe('patterns proposed', () => {
     expect(reasons.stride).toBe(
       'livelier than the section; for later: it is wider than what you have played so far',
     );
-    const fluent = weighed({ level: 'fluent', notesPerBar: 7 }).find(
+    const fluent = weighed({ experience: 'fluent', notesPerBar: 7 }).find(
       ({ pattern }) => pattern.id === 'stride',
     );
     expect(fluent?.reasons.map(inWords).join('; ')).toBe(
       'livelier than the section; wide and quick under a busy tune',
     );
-    const calm = weighed({ level: 'fluent', notesPerBar: 3 }).find(({ pattern }) => pattern.id === 'stride');
+    const calm = weighed({ experience: 'fluent', notesPerBar: 3 }).find(
+      ({ pattern }) => pattern.id === 'stride',
+    );
     expect(calm?.reasons.map(inWords).join('; ')).toBe(
       'livelier than the section; wide and quick, and the tune leaves you free for it',
     );

@@ -16,7 +16,7 @@ export interface Weighing {
   readonly metre: Metre;
   /** Of the section, 1 calm … 5 driving. */
   readonly energy: number;
-  readonly level: Profile['level'];
+  readonly experience: Profile['experience'];
   /** Notes of the tune in a bar of the part, on average. */
   readonly notesPerBar: number;
   readonly own: readonly OwnPattern[];
@@ -40,9 +40,9 @@ export function patternProposals(weighing: Weighing): PatternProposal[] {
     .map(({ pattern }) => ({ pattern, reasons: reasonsFor(pattern, weighing) }));
 }
 
-function costOf(pattern: Pattern, { energy, level, notesPerBar, own }: Weighing): number {
+function costOf(pattern: Pattern, { energy, experience, notesPerBar, own }: Weighing): number {
   const skill = skillOf(pattern);
-  const beyond = COST.beyond * Math.max(0, skill - SKILL[level]);
+  const beyond = COST.beyond * Math.max(0, skill - SKILL[experience]);
   const isRich = skill > 2;
   const tune =
     isRich && notesPerBar >= BUSY ? COST.busyTune : isRich && notesPerBar <= CALM ? -COST.calmTune : 0;
@@ -55,10 +55,10 @@ function skillOf({ skill = 1 }: Pattern): number {
   return skill;
 }
 
-function reasonsFor(pattern: Pattern, { energy, level, notesPerBar }: Weighing): Phrase[] {
+function reasonsFor(pattern: Pattern, { energy, experience, notesPerBar }: Weighing): Phrase[] {
   const skill = skillOf(pattern);
   const lively = because.livelyAs(Math.sign(pattern.energy - energy) as -1 | 0 | 1);
-  if (skill > SKILL[level]) return [lively, because.forLater()];
+  if (skill > SKILL[experience]) return [lively, because.forLater()];
   if (skill > 2) return [lively, notesPerBar >= BUSY ? because.busyTune() : because.richButFree()];
   return [lively, skill === 1 ? because.handStays() : because.handMoves()];
 }

@@ -76,9 +76,9 @@ describe('the performance', () => {
 
 describe('effort', () => {
   it('rises with the ladder and tells its weightiest reasons', () => {
-    const totals = [1, 4, 5].map((rung) => {
+    const totals = [1, 4, 5].map((level) => {
       const { efforts } = arrange(
-        applyEdit(lanterns, { kind: 'choose', choices: { rung } }),
+        applyEdit(lanterns, { kind: 'choose', choices: { level } }),
         DEFAULT_PROFILE,
       );
       return efforts[0]?.total ?? 0;
@@ -86,7 +86,7 @@ describe('effort', () => {
     expect(totals[1]).toBeGreaterThan(totals[0]);
     expect(totals[2]).toBeGreaterThan(totals[1]);
     const { efforts } = arrange(
-      applyEdit(lanterns, { kind: 'choose', choices: { rung: 5 } }),
+      applyEdit(lanterns, { kind: 'choose', choices: { level: 5 } }),
       DEFAULT_PROFILE,
     );
     expect(efforts[0]?.reasons).toHaveLength(2);
@@ -159,7 +159,7 @@ describe('loudness', () => {
 
   it('keeps the tune in front of the keys beside it', () => {
     const song = wholeBars(['E5', 'A5', 'D5', 'E5'], ['C', 'F', 'G7', 'C']);
-    const { timeline, right } = arrange({ ...song, choices: { ...song.choices, rung: 6 } }, DEFAULT_PROFILE);
+    const { timeline, right } = arrange({ ...song, choices: { ...song.choices, level: 6 } }, DEFAULT_PROFILE);
     const beside = right.find(({ source }) => source === 'harmony');
     const velocity = (midi: number): number =>
       timeline.notes.find((n) => n.tick === 0 && n.midi === midi && n.hand === 'right')?.velocity ?? 0;

@@ -6,14 +6,14 @@ import { Clock } from '../performance';
 import { DEFAULT_PROFILE, type Song } from '../song';
 import { randomSong, runs } from '../testing';
 import { align, layOnce } from './align';
-import { GATE } from './gate';
+import { GOAL } from './goal';
 import { isCleanTurn, judgeTake } from './judge';
 import { playAsPupil, type Pupil, STEADY } from './pianist';
 import { troublesOf } from './troubles';
 import { type WantedKey, wantedKeys } from './wanted';
 
-function wantedOf(song: Song, rung = 5): WantedKey[] {
-  const a = arrange({ ...song, choices: { ...song.choices, rung } }, DEFAULT_PROFILE, {
+function wantedOf(song: Song, level = 5): WantedKey[] {
+  const a = arrange({ ...song, choices: { ...song.choices, level } }, DEFAULT_PROFILE, {
     withoutFingers: true,
   });
   const clock = new Clock(a.played.tempoMap, song.feel);
@@ -220,9 +220,9 @@ describe('a take judged', () => {
     const wanted = SONGS[0];
     const downs = playAsPupil(wanted, STEADY).events.filter(({ velocity }) => velocity > 0);
     const clean = judgeTake(wanted, downs, 0.6);
-    expect(isCleanTurn(clean, GATE)).toBe(true);
-    expect(isCleanTurn(judgeTake(wanted, downs.slice(0, -4), 0.6), GATE)).toBe(false);
-    expect(isCleanTurn({ ...clean, restarts: [0] }, GATE)).toBe(false);
+    expect(isCleanTurn(clean, GOAL)).toBe(true);
+    expect(isCleanTurn(judgeTake(wanted, downs.slice(0, -4), 0.6), GOAL)).toBe(false);
+    expect(isCleanTurn({ ...clean, restarts: [0] }, GOAL)).toBe(false);
     // A key left out of the last chord is missed; what comes after the last key struck is not reached.
     const chord = [60, 64, 67].map((midi) => ({
       tick: 960,
@@ -258,11 +258,11 @@ describe('a take judged', () => {
       ],
       extra: Array.from({ length: extra }, () => ({ tick: 0, midi: 60 })),
     });
-    expect(isCleanTurn(share(97, 3, 0), GATE)).toBe(true);
-    expect(isCleanTurn(share(97, 0, 3), GATE)).toBe(true);
-    expect(isCleanTurn(share(97, 3, 1), GATE)).toBe(false);
-    expect(isCleanTurn(share(96, 4, 0), GATE)).toBe(false);
-    expect(isCleanTurn(share(0, 0, 0), GATE)).toBe(false);
+    expect(isCleanTurn(share(97, 3, 0), GOAL)).toBe(true);
+    expect(isCleanTurn(share(97, 0, 3), GOAL)).toBe(true);
+    expect(isCleanTurn(share(97, 3, 1), GOAL)).toBe(false);
+    expect(isCleanTurn(share(96, 4, 0), GOAL)).toBe(false);
+    expect(isCleanTurn(share(0, 0, 0), GOAL)).toBe(false);
   });
 
   it('the worst places come first, by bar, hand and kind', () => {

@@ -96,7 +96,7 @@ export function layOnce(
 /** Right keys on either side by which it is known where in the music a key was struck. */
 const AROUND = 4;
 
-/** Where in the music, in seconds at the goal tempo, each key was struck: a line through the right keys around it; NaN where there are too few. */
+/** Where in the music, in seconds at the full tempo, each key was struck: a line through the right keys around it; NaN where there are too few. */
 function positionsOf(
   { struck, restarts }: Alignment,
   wanted: readonly WantedKey[],

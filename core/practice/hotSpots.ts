@@ -35,7 +35,7 @@ const HALF_LIFE_DAYS = 14;
 const DAY_MS = 86_400_000;
 /** A hand that goes so far in half steps leaps. */
 const LEAP_SEMITONES = 12;
-/** A key that comes so soon after the one before it in its hand is quick, in seconds at the goal tempo. */
+/** A key that comes so soon after the one before it in its hand is quick, in seconds at the full tempo. */
 const QUICK_SECONDS = 0.2;
 
 /**

@@ -1,7 +1,7 @@
 import type { Hand } from '../hands';
 import type { KeyEvent } from '../takes';
 import { align, type Alignment } from './align';
-import type { Gate } from './gate';
+import type { Goal } from './goal';
 import { tempoOf } from './tempo';
 import type { WantedKey } from './wanted';
 
@@ -25,7 +25,7 @@ export interface Judgement {
   readonly apart: number | null;
   /** Standard deviation of the strikes from the player's own tempo, in seconds; null for too few. */
   readonly unevenness: number | null;
-  /** Share of the goal tempo, at the beginning and at the end; null for too few strikes. */
+  /** Share of the full tempo, at the beginning and at the end; null for too few strikes. */
   readonly tempo: { readonly from: number; readonly to: number } | null;
   /** Mean force of each hand, 1 … 127; null where it did not play. */
   readonly force: Readonly<Record<Hand, number | null>>;
@@ -34,7 +34,7 @@ export interface Judgement {
 }
 
 /** Whether a take is a clean turn: to the end, without stopping, enough keys right and in time, of those wanted and those too many. */
-export function isCleanTurn({ keys, extra, restarts }: Judgement, { cleanFrom }: Gate): boolean {
+export function isCleanTurn({ keys, extra, restarts }: Judgement, { cleanFrom }: Goal): boolean {
   const isWhole = keys.every(({ how }) => how !== 'not-reached') && restarts.length === 0;
   return isWhole && keys.length > 0 && rightOf(keys) >= cleanFrom * (keys.length + extra.length);
 }
@@ -48,7 +48,7 @@ export function rightOf(keys: readonly JudgedKey[]): number {
 const OFF_BEAT = 0.2;
 const OFF_SECONDS = 0.06;
 
-/** Judges a take: `struck` are keys going down and up in time, `beatSeconds` a beat at the goal tempo. */
+/** Judges a take: `struck` are keys going down and up in time, `beatSeconds` a beat at the full tempo. */
 export function judgeTake(
   wanted: readonly WantedKey[],
   struck: readonly KeyEvent[],

@@ -9,7 +9,7 @@ import { playAsPupil, STEADY } from './pianist';
 import { type WantedKey, wantedKeys } from './wanted';
 
 const SONGS = DEMO_SONGS.map((song) => {
-  const a = arrange({ ...song, choices: { ...song.choices, rung: 5 } }, DEFAULT_PROFILE, {
+  const a = arrange({ ...song, choices: { ...song.choices, level: 5 } }, DEFAULT_PROFILE, {
     withoutFingers: true,
   });
   const clock = new Clock(a.played.tempoMap, song.feel);

@@ -1,20 +1,20 @@
 import type { Hand } from '../hands';
-import { isSaid, type JobKind } from './job';
+import { isSaid, type TaskKind } from './task';
 import type { Slip } from './slips';
 
-/** One turn at a job, as it is kept. */
+/** One turn at a task, as it is kept. */
 export interface Turn {
   readonly songId: string;
   /** When it ended, in milliseconds. */
   readonly at: number;
   readonly card: string;
-  readonly kind: JobKind;
+  readonly kind: TaskKind;
   /** First and last part it was of, by number; a turn of before has the name it had instead. */
   readonly fromPart?: number;
   readonly toPart?: number;
   readonly what?: string;
   readonly hands: Hand | 'both';
-  readonly rung: number;
+  readonly level: number;
   readonly tempoPercent: number;
   readonly isClean: boolean;
   /** Share of keys right and in time; null where nothing was listened to. */

@@ -56,7 +56,7 @@ describe('the parts of an arrangement to practise', () => {
     // Four bars of four quarters, at 104 a minute.
     expect(first.seconds).toBeCloseTo((16 * 60) / DEMO_SONGS[1].tempoMap[0].quartersPerMinute, 1);
     expect(parts.map(({ effort }) => effort)).toEqual(sluicegate.efforts.map((effort) => effort?.total));
-    const alone = { ...DEMO_SONGS[1], choices: { ...DEMO_SONGS[1].choices, rung: 1 } };
+    const alone = { ...DEMO_SONGS[1], choices: { ...DEMO_SONGS[1].choices, level: 1 } };
     expect(partsToPractise(arrange(alone, DEFAULT_PROFILE)).map(({ hasLeft }) => hasLeft)).toEqual([
       false,
       false,

@@ -2,7 +2,7 @@ import type { Arrangement } from '../arrangement';
 import { Clock } from '../performance';
 import { barAt } from '../song';
 import type { Turn } from './log';
-import type { Span } from './job';
+import type { Span } from './task';
 import type { PartToPractise } from './plan';
 import { withBarBefore } from './spots';
 

@@ -12,7 +12,7 @@ export interface Pupil {
   readonly extra: number;
   /** How often the pupil stops and begins again a little before. */
   readonly restarts: number;
-  /** Share of the goal tempo at the beginning and at the end. */
+  /** Share of the full tempo at the beginning and at the end. */
   readonly tempoFrom: number;
   readonly tempoTo: number;
   /** One standard deviation of a strike's time, in seconds. */

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { onRung } from '../../demo/arranged';
+import { onLevel } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
 import type { HandNote } from '../hands';
-import { RUNGS } from '../ladder';
+import { LEVELS } from '../levels';
 import { Clock } from '../performance';
 import { barAt, DEFAULT_PROFILE, onsetsOf, type PlayedSong } from '../song';
 import { minutesSinceRest, widePassages } from './care';
@@ -15,7 +15,7 @@ import { slipsOf } from './slips';
 import { wantedKeys } from './wanted';
 
 const DAY = 86_400_000;
-const arranged = onRung;
+const arranged = onLevel;
 const clockOf = (a: ReturnType<typeof arranged>): Clock => new Clock(a.played.tempoMap, a.song.feel);
 
 describe('where a song goes wrong', () => {
@@ -64,10 +64,10 @@ describe('where a song goes wrong', () => {
     expect(hottest(heatOf(a, [{ at: 0, slips: more }], 0, secondsAt), 1)[0].hand).toBe('right');
   });
 
-  it('has every slip in its own bar, whatever chord it belongs to, in every song on every rung', () => {
+  it('has every slip in its own bar, whatever chord it belongs to, in every song at every level', () => {
     for (const song of DEMO_SONGS)
-      for (const { number: rung } of RUNGS) {
-        const b = arranged(song, rung);
+      for (const { number: level } of LEVELS) {
+        const b = arranged(song, level);
         const clock = clockOf(b);
         const wanted = wantedKeys([...b.right, ...b.left], clock, { fromTick: 0, toTick: b.played.endTick });
         const silent = { keys: wanted.map((key) => ({ wanted: key, how: 'missed' as const, late: null })) };
@@ -79,7 +79,7 @@ describe('where a song goes wrong', () => {
           const told = heat.bars.flatMap(({ bar, slips: n }) => (n > 0 ? [[bar, n]] : []));
           const inBar = keys.map(({ wanted: { tick } }) => barAt(b.played.bars, tick).number);
           const wantedBars = [...new Set(inBar)].map((bar) => [bar, inBar.filter((n) => n === bar).length]);
-          expect([song.title, rung, heat.lost, told]).toEqual([song.title, rung, 0, wantedBars]);
+          expect([song.title, level, heat.lost, told]).toEqual([song.title, level, 0, wantedBars]);
         }
       }
   });
@@ -172,15 +172,15 @@ describe('what is kept of a take', () => {
 });
 
 describe('the hardest bar of a part', () => {
-  it('is rehearsed from the bar before and ends on the next downbeat, in every song on every rung', () => {
+  it('is rehearsed from the bar before and ends on the next downbeat, in every song at every level', () => {
     for (const song of DEMO_SONGS)
-      for (const { number: rung } of RUNGS) {
-        const a = arranged(song, rung);
+      for (const { number: level } of LEVELS) {
+        const a = arranged(song, level);
         partsToPractise(a).forEach(({ hardest, differs }, i) => {
           const bars = a.efforts[i]?.bars ?? [];
           const most = bars.reduce((top, bar) => Math.max(top, bar.total), 0);
           const mean = bars.reduce((sum, bar) => sum + bar.total, 0) / bars.length;
-          const which = [song.title, rung, i + 1];
+          const which = [song.title, level, i + 1];
           const number = bars.find(({ total }) => total === most)?.number;
           const at = a.played.bars.findIndex((bar) => bar.number === number);
           const start = a.played.bars[at]?.tick ?? -1;

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { afterReview, afterSaying, afterTurn, beginning, GATE } from './gate';
-import { goalOf } from './job';
+import { afterReview, afterSaying, afterTurn, beginning, GOAL } from './goal';
+import { lastPercentOf } from './task';
 import { type CardState, type PartToPractise, planFor, type PlanOptions } from './plan';
 
-describe('a gate', () => {
+describe('a goal', () => {
   it('goes up after three clean turns in a row, back after two that failed, and is passed at the goal', () => {
-    const turns = (results: string, from = beginning(GATE)) =>
-      [...results].reduce((standing, turn) => afterTurn(standing, turn === '+', GATE), from);
+    const turns = (results: string, from = beginning(GOAL)) =>
+      [...results].reduce((standing, turn) => afterTurn(standing, turn === '+', GOAL), from);
     expect(turns('++')).toEqual({ tempoPercent: 60, clean: 2, missed: 0, isPassed: false });
     expect(turns('+++')).toEqual({ tempoPercent: 70, clean: 0, missed: 0, isPassed: false });
     expect(turns('++-++')).toEqual({ tempoPercent: 60, clean: 2, missed: 0, isPassed: false });
@@ -53,10 +53,10 @@ describe('a plan', () => {
   const options = (differs: Partial<PlanOptions> = {}): PlanOptions => ({
     minutes: 20,
     now: 0,
-    rung: 4,
+    level: 4,
     first: 'right',
     chain: 'growing',
-    gate: GATE,
+    goal: GOAL,
     cards: new Map(),
     ...differs,
   });
@@ -64,7 +64,7 @@ describe('a plan', () => {
   it('works in the order practitioners do, harder parts with more turns', () => {
     const plan = planFor([part(1, 10), part(2, 30)], options({ minutes: 1000 }));
     expect(
-      plan.jobs.map(({ kind, fromPart, toPart, turns }) => `${kind} ${fromPart}–${toPart} ×${turns}`),
+      plan.tasks.map(({ kind, fromPart, toPart, turns }) => `${kind} ${fromPart}–${toPart} ×${turns}`),
     ).toEqual([
       'hear 1–1 ×1',
       'right 1–1 ×2',
@@ -86,7 +86,7 @@ describe('a plan', () => {
       [part(1, 10), part(2, 10, { sameAs: 1 }), part(3, 10, { differs: near })],
       options({ minutes: 1000, first: 'left', chain: 'pairs' }),
     );
-    expect(plan.jobs.map(({ kind, fromPart }) => `${kind} ${fromPart}`)).toEqual([
+    expect(plan.tasks.map(({ kind, fromPart }) => `${kind} ${fromPart}`)).toEqual([
       'hear 1',
       'left 1',
       'right 1',
@@ -100,7 +100,7 @@ describe('a plan', () => {
       'chain 1',
       'whole 1',
     ]);
-    expect(plan.jobs[6]).toMatchObject({ fromTick: 2500, toTick: 3000 });
+    expect(plan.tasks[6]).toMatchObject({ fromTick: 2500, toTick: 3000 });
   });
 
   it('puts what is due first, leaves what is passed and not due for later, and says what had no time', () => {
@@ -110,21 +110,21 @@ describe('a plan', () => {
       ['p2|right|4', { tempoPercent: 70, isPassed: false, due: null }],
     ]);
     const plan = planFor([part(1, 10), part(2, 10)], options({ minutes: 3, cards }));
-    expect(plan.jobs[0]).toMatchObject({ kind: 'right', fromPart: 1, why: 'due', turns: 2 });
-    expect(plan.leftOut.filter(({ why }) => why === 'not-due').map(({ job }) => job.id)).toEqual([
+    expect(plan.tasks[0]).toMatchObject({ kind: 'right', fromPart: 1, why: 'due', turns: 2 });
+    expect(plan.leftOut.filter(({ why }) => why === 'not-due').map(({ task }) => task.id)).toEqual([
       'left p1 left',
     ]);
     expect(plan.leftOut.some(({ why }) => why === 'no-time')).toBe(true);
     expect(
-      [...plan.jobs, ...plan.leftOut.map(({ job }) => job)].find(({ card }) => card === 'p2|right|4')?.why,
+      [...plan.tasks, ...plan.leftOut.map(({ task }) => task)].find(({ card }) => card === 'p2|right|4')?.why,
     ).toBe('next');
   });
 
-  it('warms the hands before the first job that is played, and has the hardest bar alone, more often where it went wrong', () => {
+  it('warms the hands before the first task that is played, and has the hardest bar alone, more often where it went wrong', () => {
     const hardest = { fromTick: 1500, toTick: 1900, seconds: 4 };
     const parts = [part(1, 10), part(2, 10, { hardest, missed: 1 })];
     const plan = planFor(parts, options({ minutes: 1000, isWarm: false }));
-    const told = plan.jobs.map(({ kind, turns, more }) => `${kind} ×${turns} ${more ?? ''}`.trim());
+    const told = plan.tasks.map(({ kind, turns, more }) => `${kind} ×${turns} ${more ?? ''}`.trim());
     expect(told).toEqual([
       'hear ×1',
       'warm-up ×1',
@@ -140,37 +140,39 @@ describe('a plan', () => {
       'hardest ×5 went-wrong',
       'whole ×2',
     ]);
-    expect(plan.jobs.find(({ kind }) => kind === 'hardest')).toMatchObject({
+    expect(plan.tasks.find(({ kind }) => kind === 'hardest')).toMatchObject({
       fromTick: 1500,
       toTick: 1900,
       card: 'hardest|p2|both|4',
     });
     // A part that is harder, and went wrong as well, is told by the harder of the two: its keys.
     const both = planFor([part(1, 10), part(2, 40, { missed: 0.2 })], options({ minutes: 1000 }));
-    expect(new Set(both.jobs.filter(({ fromPart }) => fromPart === 2).map(({ more }) => more))).toEqual(
+    expect(new Set(both.tasks.filter(({ fromPart }) => fromPart === 2).map(({ more }) => more))).toEqual(
       new Set([null, 'harder']),
     );
     const first = (differs: Partial<PlanOptions>) =>
-      planFor(parts, options({ minutes: 1000, ...differs })).jobs.some(({ kind }) => kind === 'warm-up');
+      planFor(parts, options({ minutes: 1000, ...differs })).tasks.some(({ kind }) => kind === 'warm-up');
     expect([first({ isWarm: true }), first({ isWarm: false, minutes: 9 })]).toEqual([false, false]);
     expect(first({ isWarm: false, minutes: 10 })).toBe(true);
     // What comes due is played at once: the warm-up is before it.
     const cards = new Map([['p1|right|4', { tempoPercent: 100, isPassed: true, due: -1 }]]);
-    expect(planFor(parts, options({ isWarm: false, cards })).jobs[0].kind).toBe('warm-up');
+    expect(planFor(parts, options({ isWarm: false, cards })).tasks[0].kind).toBe('warm-up');
   });
 
-  it('goes up a rung once all is passed, and nowhere from the last', () => {
+  it('goes up a level once all is passed, and nowhere from the last', () => {
     const done = (cards: readonly string[]) =>
       new Map(cards.map((card) => [card, { tempoPercent: 100, isPassed: true, due: 9 }]));
-    const all = (rung: number) =>
-      ['hear|p1|both', 'p1|right', 'p1|left', 'meetings|p1|both', 'p1|both'].map((card) => `${card}|${rung}`);
-    const kinds = (rung: number, but: number) =>
-      planFor([part(1, 10)], options({ rung, cards: done(all(rung).slice(but)) })).jobs.map(
+    const all = (level: number) =>
+      ['hear|p1|both', 'p1|right', 'p1|left', 'meetings|p1|both', 'p1|both'].map(
+        (card) => `${card}|${level}`,
+      );
+    const kinds = (level: number, but: number) =>
+      planFor([part(1, 10)], options({ level, cards: done(all(level).slice(but)) })).tasks.map(
         ({ kind }) => kind,
       );
-    expect(kinds(4, 0)).toEqual(['rung']);
+    expect(kinds(4, 0)).toEqual(['level']);
     expect(kinds(4, 1)).toEqual(['hear']);
-    expect(kinds(6, 0)).toEqual(['rung']);
+    expect(kinds(6, 0)).toEqual(['level']);
     expect(kinds(7, 0)).toEqual([]);
   });
 
@@ -182,9 +184,9 @@ describe('a plan', () => {
     ];
     const from = (cards: [string, CardState][]) =>
       Object.fromEntries(
-        planFor(parts, options({ minutes: 1e6, cards: new Map(cards) })).jobs.flatMap((job) =>
-          job.fromPart === 1 && job.kind !== 'hear' && job.kind !== 'meetings'
-            ? [[`${job.kind} ${job.toPart}`, job.fromPercent]]
+        planFor(parts, options({ minutes: 1e6, cards: new Map(cards) })).tasks.flatMap((task) =>
+          task.fromPart === 1 && task.kind !== 'hear' && task.kind !== 'meetings'
+            ? [[`${task.kind} ${task.toPart}`, task.fromPercent]]
             : [],
         ),
       );
@@ -196,16 +198,16 @@ describe('a plan', () => {
     const both = [at('p1|both|4', 100), at('p2|both|4', 90)];
     // The third part is the first: it is known as that one.
     expect(from(both)).toMatchObject({ 'chain 2': 80, 'whole 3': 80 });
-    const kinds = (kind: 'chain' | 'whole' | 'right') => goalOf({ kind, fromPercent: 80 });
+    const kinds = (kind: 'chain' | 'whole' | 'right') => lastPercentOf({ kind, fromPercent: 80 });
     expect([kinds('chain'), kinds('whole'), kinds('right')]).toEqual([80, 100, 100]);
-    expect(afterTurn({ tempoPercent: 80, clean: 2, missed: 0, isPassed: false }, true, GATE, 80)).toEqual({
+    expect(afterTurn({ tempoPercent: 80, clean: 2, missed: 0, isPassed: false }, true, GOAL, 80)).toEqual({
       tempoPercent: 80,
       clean: 3,
       missed: 0,
       isPassed: true,
     });
     // Faster turns take less time: what is between them does not.
-    const whole = planFor(parts, options({ minutes: 1e6, cards: new Map(both) })).jobs.find(
+    const whole = planFor(parts, options({ minutes: 1e6, cards: new Map(both) })).tasks.find(
       (j) => j.kind === 'whole',
     );
     expect(whole?.minutes).toBeCloseTo((2 * (30 / 0.8 + 6)) / 60, 6);
@@ -217,8 +219,8 @@ describe('a plan', () => {
       { tempoPercent: 100, isPassed: true, due: -1 },
     ];
     const due = (cards: string[]) =>
-      planFor([part(1, 10)], options({ minutes: 1e6, cards: new Map(cards.map(passed)) })).jobs.flatMap(
-        (job) => (job.why === 'due' ? [job.kind] : []),
+      planFor([part(1, 10)], options({ minutes: 1e6, cards: new Map(cards.map(passed)) })).tasks.flatMap(
+        (task) => (task.why === 'due' ? [task.kind] : []),
       );
     expect(due(['p1|right|4', 'p1|left|4'])).toEqual(['right', 'left']);
     expect(due(['p1|right|4', 'p1|left|4', 'p1|both|4'])).toEqual(['together']);
@@ -240,7 +242,7 @@ describe('a plan', () => {
     });
   });
 
-  it('never goes over the minutes by more than its last job, whatever the parts are', () => {
+  it('never goes over the minutes by more than its last task, whatever the parts are', () => {
     fc.assert(
       fc.property(
         fc.array(
@@ -251,9 +253,9 @@ describe('a plan', () => {
         (rows, minutes) => {
           const parts = rows.map((row, i) => part(i + 1, row.effort, row));
           const plan = planFor(parts, options({ minutes }));
-          const before = plan.minutes - (plan.jobs.at(-1)?.minutes ?? 0);
+          const before = plan.minutes - (plan.tasks.at(-1)?.minutes ?? 0);
           expect(before).toBeLessThan(minutes);
-          const turnsPerPart = plan.jobs
+          const turnsPerPart = plan.tasks
             .filter(({ kind }) => kind === 'right')
             .map(({ fromPart, turns }) => ({ effort: parts[fromPart - 1].effort, turns }));
           for (const a of turnsPerPart)

@@ -1,16 +1,16 @@
 import type { Hand } from '../hands';
-import { RUNGS } from '../ladder';
-import type { Gate } from './gate';
+import { LEVELS } from '../levels';
+import type { Goal } from './goal';
 import {
   BETWEEN_SECONDS,
   cardOf,
-  goalOf,
+  lastPercentOf,
   isSaid,
-  type Job,
-  type JobKind,
+  type Task,
+  type TaskKind,
   minutesFor,
   type Span,
-} from './job';
+} from './task';
 
 /** What a part is like, as far as a plan is made from it. */
 export interface PartToPractise {
@@ -18,7 +18,7 @@ export interface PartToPractise {
   readonly number: number;
   readonly fromTick: number;
   readonly toTick: number;
-  /** Seconds at the goal tempo. */
+  /** Seconds at the full tempo. */
   readonly seconds: number;
   /** 0 … 100. */
   readonly effort: number;
@@ -45,12 +45,12 @@ export interface CardState {
 export interface PlanOptions {
   readonly minutes: number;
   readonly now: number;
-  readonly rung: number;
+  readonly level: number;
   /** What is learned first. */
   readonly first: 'right' | 'left' | 'chords';
   /** How parts are put together: 1, 1–2, 1–3 …, or two by two and then all. */
   readonly chain: 'growing' | 'pairs';
-  readonly gate: Gate;
+  readonly goal: Goal;
   readonly cards: ReadonlyMap<string, CardState>;
   /** Whether the hands are warm: then no warm-up comes first. */
   readonly isWarm?: boolean;
@@ -59,9 +59,9 @@ export interface PlanOptions {
 }
 
 export interface Plan {
-  readonly jobs: readonly Job[];
+  readonly tasks: readonly Task[];
   /** What did not fit, and what is not due yet. */
-  readonly leftOut: readonly { readonly job: Job; readonly why: 'no-time' | 'not-due' }[];
+  readonly leftOut: readonly { readonly task: Task; readonly why: 'no-time' | 'not-due' }[];
   readonly minutes: number;
   /** Minutes until all of it is passed, if every third turn fails; and so many a day, where a day is set. */
   readonly toGo: { readonly minutes: number; readonly perDay: number | null };
@@ -74,69 +74,74 @@ const SAID_TURNS = 1;
 /** A warm-up takes this long, in minutes, and is left out of a sitting in which it would be most of it. */
 const WARM_UP_MINUTES = 3;
 const LEAST_FOR_WARM_UP = 10;
-/** To go up a rung takes a look at it, in minutes. */
-const RUNG_MINUTES = 1;
-const HIGHEST_RUNG = RUNGS.length;
+/** To go up a level takes a look at it, in minutes. */
+const LEVEL_MINUTES = 1;
+const HIGHEST_LEVEL = LEVELS.length;
 /** Turns it takes to be clean once, when every third fails. */
 const TURNS_A_CLEAN_ONE = 1.5;
 
 /**
- * The jobs of a sitting: what is due first, then the next of each part in the order practitioners work (hear it, one hand,
- * the other, say the meetings, both, the hardest bar alone), then parts put together, then all, then the next rung; as many
+ * The tasks of a sitting: what is due first, then the next of each part in the order practitioners work (hear it, one hand,
+ * the other, say the meetings, both, the hardest bar alone), then parts put together, then all, then the next level; as many
  * as the minutes hold, and one that was begun is finished. Before the first that is played the hands are warmed. Parts
  * that are harder, or went wrong, get proportionally more turns. Source: common practice of learning a piece part by part.
  */
 export function planFor(parts: readonly PartToPractise[], options: PlanOptions): Plan {
   const own = parts.filter(({ sameAs }) => sameAs === null);
   const mean = own.reduce((sum, part) => sum + weightOf(part), 0) / Math.max(1, own.length);
-  const all = [...own.flatMap((part) => jobsOf(part, mean, options)), ...chained(parts, options)].map((job) =>
-    begunAt(job, proposedStart(job, parts, options)),
+  const all = [...own.flatMap((part) => tasksOf(part, mean, options)), ...chained(parts, options)].map(
+    (task) => begunAt(task, proposedStart(task, parts, options)),
   );
-  const stateOf = (job: Job): CardState | undefined => options.cards.get(job.card);
-  const isDone = (job: Job): boolean => stateOf(job)?.isPassed === true;
+  const stateOf = (task: Task): CardState | undefined => options.cards.get(task.card);
+  const isDone = (task: Task): boolean => stateOf(task)?.isPassed === true;
   // Who plays both hands plays each of them: one hand alone, or only told, comes back no more once both are known.
-  const isWithin = ({ kind, fromPart, fromTick }: Job): boolean =>
+  const isWithin = ({ kind, fromPart, fromTick }: Task): boolean =>
     (kind === 'right' || kind === 'left' || isSaid({ kind })) &&
     all.some(
-      (job) =>
-        job.kind === 'together' && job.fromPart === fromPart && job.fromTick === fromTick && isDone(job),
+      (task) =>
+        task.kind === 'together' && task.fromPart === fromPart && task.fromTick === fromTick && isDone(task),
     );
-  const isDue = (job: Job): boolean =>
-    isDone(job) && !isWithin(job) && (stateOf(job)?.due ?? Infinity) <= options.now;
+  const isDue = (task: Task): boolean =>
+    isDone(task) && !isWithin(task) && (stateOf(task)?.due ?? Infinity) <= options.now;
   const due = all
     .filter(isDue)
-    .map((job): Job => ({ ...job, why: 'due', turns: FEWEST_TURNS, minutes: minutesOf(job, FEWEST_TURNS) }));
+    .map((task): Task => ({
+      ...task,
+      why: 'due',
+      turns: FEWEST_TURNS,
+      minutes: minutesOf(task, FEWEST_TURNS),
+    }));
   const next = all
-    .filter((job) => !isDone(job))
-    .map((job): Job => ({ ...job, why: stateOf(job) ? 'next' : 'new' }));
-  const later = all.filter((job) => isDone(job) && !isDue(job));
-  const toGo = next.reduce((sum, job) => sum + minutesToPass(job, stateOf(job), options), 0);
-  const isUp = next.length === 0 && parts.length > 0 && options.rung < HIGHEST_RUNG;
-  const up = isUp ? [once('rung', parts, options, RUNG_MINUTES)] : [];
-  const jobs: Job[] = [];
-  const leftOut: { job: Job; why: 'no-time' | 'not-due' }[] = [];
+    .filter((task) => !isDone(task))
+    .map((task): Task => ({ ...task, why: stateOf(task) ? 'next' : 'new' }));
+  const later = all.filter((task) => isDone(task) && !isDue(task));
+  const toGo = next.reduce((sum, task) => sum + minutesToPass(task, stateOf(task), options), 0);
+  const isUp = next.length === 0 && parts.length > 0 && options.level < HIGHEST_LEVEL;
+  const up = isUp ? [once('level', parts, options, LEVEL_MINUTES)] : [];
+  const tasks: Task[] = [];
+  const leftOut: { task: Task; why: 'no-time' | 'not-due' }[] = [];
   let minutes = 0;
-  for (const job of warmed([...due, ...next, ...up], parts, options)) {
+  for (const task of warmed([...due, ...next, ...up], parts, options)) {
     if (minutes < options.minutes) {
-      jobs.push(job);
-      minutes += job.minutes;
-    } else leftOut.push({ job, why: 'no-time' });
+      tasks.push(task);
+      minutes += task.minutes;
+    } else leftOut.push({ task, why: 'no-time' });
   }
   return {
-    jobs,
-    leftOut: [...leftOut, ...later.map((job) => ({ job, why: 'not-due' as const }))],
+    tasks,
+    leftOut: [...leftOut, ...later.map((task) => ({ task, why: 'not-due' as const }))],
     minutes,
     toGo: { minutes: toGo, perDay: options.days ? toGo / options.days : null },
   };
 }
 
-/** A job about the whole song that is done once, and not practised. */
+/** A task about the whole song that is done once, and not practised. */
 function once(
-  kind: 'warm-up' | 'rung',
+  kind: 'warm-up' | 'level',
   parts: readonly PartToPractise[],
-  { rung }: PlanOptions,
+  { level }: PlanOptions,
   minutes: number,
-): Job {
+): Task {
   const [first, last] = [parts[0], parts[parts.length - 1]];
   return {
     id: kind,
@@ -146,8 +151,8 @@ function once(
     fromTick: first.fromTick,
     toTick: last.toTick,
     hands: 'both',
-    rung,
-    card: `${kind}|${rung}`,
+    level,
+    card: `${kind}|${level}`,
     turns: SAID_TURNS,
     minutes,
     why: 'new',
@@ -156,24 +161,24 @@ function once(
   };
 }
 
-/** The hands are warmed before the first job that is played. */
+/** The hands are warmed before the first task that is played. */
 function warmed(
-  jobs: readonly Job[],
+  tasks: readonly Task[],
   parts: readonly PartToPractise[],
   options: PlanOptions,
-): readonly Job[] {
-  const at = jobs.findIndex((job) => !isSaid(job));
-  if (options.isWarm !== false || at < 0 || options.minutes < LEAST_FOR_WARM_UP) return jobs;
-  return jobs.toSpliced(at, 0, once('warm-up', parts, options, WARM_UP_MINUTES));
+): readonly Task[] {
+  const at = tasks.findIndex((task) => !isSaid(task));
+  if (options.isWarm !== false || at < 0 || options.minutes < LEAST_FOR_WARM_UP) return tasks;
+  return tasks.toSpliced(at, 0, once('warm-up', parts, options, WARM_UP_MINUTES));
 }
 
-/** Minutes until a job is passed: every step of its gate, with the turns that fail. */
-function minutesToPass(job: Job, state: CardState | undefined, { gate }: PlanOptions): number {
-  if (isSaid(job)) return job.minutes;
-  const from = state?.tempoPercent ?? job.fromPercent;
-  const steps = Math.max(0, Math.ceil((goalOf(job) - from) / gate.by)) + 1;
-  const turn = job.minutes / job.turns;
-  return steps * gate.turns * TURNS_A_CLEAN_ONE * turn;
+/** Minutes until a task is passed: every step of its goal, with the turns that fail. */
+function minutesToPass(task: Task, state: CardState | undefined, { goal }: PlanOptions): number {
+  if (isSaid(task)) return task.minutes;
+  const from = state?.tempoPercent ?? task.fromPercent;
+  const steps = Math.max(0, Math.ceil((lastPercentOf(task) - from) / goal.by)) + 1;
+  const turn = task.minutes / task.turns;
+  return steps * goal.turns * TURNS_A_CLEAN_ONE * turn;
 }
 
 /** How hard a part is, more where it went wrong of late. */
@@ -181,24 +186,24 @@ function weightOf({ effort, missed }: PartToPractise): number {
   return effort * (1 + missed);
 }
 
-function jobsOf(part: PartToPractise, meanWeight: number, options: PlanOptions): Job[] {
-  const { rung, first } = options;
+function tasksOf(part: PartToPractise, meanWeight: number, options: PlanOptions): Task[] {
+  const { level, first } = options;
   const stretch = part.differs ?? part;
   const hands: (Hand | 'both')[] = first === 'right' ? ['right', 'left', 'both'] : ['left', 'right', 'both'];
   const present = hands.filter((hand) =>
     hand === 'both' ? part.hasRight && part.hasLeft : hand === 'right' ? part.hasRight : part.hasLeft,
   );
-  const turns = turnsFor(weightOf(part), meanWeight, options.gate);
-  const usual = turnsFor(meanWeight, meanWeight, options.gate);
-  const byEffort = turnsFor(part.effort, meanWeight, options.gate);
+  const turns = turnsFor(weightOf(part), meanWeight, options.goal);
+  const usual = turnsFor(meanWeight, meanWeight, options.goal);
+  const byEffort = turnsFor(part.effort, meanWeight, options.goal);
   const more = turns <= usual ? null : byEffort > usual ? 'harder' : 'went-wrong';
-  const job = (
-    kind: JobKind,
+  const task = (
+    kind: TaskKind,
     hand: Hand | 'both',
     times: number,
     { fromTick, toTick, seconds }: Span = stretch,
-  ): Job => {
-    const card = cardOf(part.cutId, hand, rung);
+  ): Task => {
+    const card = cardOf(part.cutId, hand, level);
     const isWhole = !isSaid({ kind }) && kind !== 'hardest';
     return {
       id: `${kind} ${part.cutId} ${hand}`,
@@ -208,28 +213,28 @@ function jobsOf(part: PartToPractise, meanWeight: number, options: PlanOptions):
       fromTick,
       toTick,
       hands: hand,
-      rung,
+      level,
       card: isWhole ? card : `${kind}|${card}`,
       turns: times,
-      minutes: minutesFor(seconds, times, options.gate.from),
+      minutes: minutesFor(seconds, times, options.goal.from),
       why: 'new',
       more: isSaid({ kind }) ? null : more,
-      fromPercent: options.gate.from,
+      fromPercent: options.goal.from,
     };
   };
-  const hardest = part.hardest ? [job('hardest', 'both', turns, part.hardest)] : [];
+  const hardest = part.hardest ? [task('hardest', 'both', turns, part.hardest)] : [];
   return [
-    job('hear', 'both', SAID_TURNS),
+    task('hear', 'both', SAID_TURNS),
     ...present.flatMap((hand) =>
       hand === 'both'
-        ? [job('meetings', 'both', SAID_TURNS), job('together', 'both', turns), ...hardest]
-        : [job(hand, hand, turns)],
+        ? [task('meetings', 'both', SAID_TURNS), task('together', 'both', turns), ...hardest]
+        : [task(hand, hand, turns)],
     ),
   ];
 }
 
 /** Parts put together once each is known: two and two, or from the first on one more each time; then the whole. */
-function chained(parts: readonly PartToPractise[], { rung, chain, gate }: PlanOptions): Job[] {
+function chained(parts: readonly PartToPractise[], { level, chain, goal }: PlanOptions): Task[] {
   if (parts.length < 2) return [];
   const spans: (readonly [number, number])[] =
     chain === 'growing'
@@ -248,13 +253,13 @@ function chained(parts: readonly PartToPractise[], { rung, chain, gate }: PlanOp
       fromTick: a.fromTick,
       toTick: b.toTick,
       hands: 'both',
-      rung,
-      card: cardOf(`${a.cutId}–${b.cutId}`, 'both', rung),
+      level,
+      card: cardOf(`${a.cutId}–${b.cutId}`, 'both', level),
       turns: FEWEST_TURNS,
-      minutes: minutesFor(seconds, FEWEST_TURNS, gate.from),
+      minutes: minutesFor(seconds, FEWEST_TURNS, goal.from),
       why: 'new',
       more: null,
-      fromPercent: gate.from,
+      fromPercent: goal.from,
     };
   });
 }
@@ -267,38 +272,38 @@ const SLOWER = { together: 2, hardest: 1, chain: 1, whole: 1 } as const;
  * than the slowest of them. Source: common practice: what is put together is taken slower than what it is made of.
  */
 function proposedStart(
-  job: Job,
+  task: Task,
   parts: readonly PartToPractise[],
-  { gate, cards, rung }: PlanOptions,
+  { goal, cards, level }: PlanOptions,
 ): number {
-  const { kind } = job;
-  if (kind !== 'together' && kind !== 'hardest' && kind !== 'chain' && kind !== 'whole') return gate.from;
-  const among = parts.filter(({ number }) => number >= job.fromPart && number <= job.toPart);
+  const { kind } = task;
+  if (kind !== 'together' && kind !== 'hardest' && kind !== 'chain' && kind !== 'whole') return goal.from;
+  const among = parts.filter(({ number }) => number >= task.fromPart && number <= task.toPart);
   const tempoOf = ({ cutId, sameAs }: PartToPractise, hands: Hand | 'both'): number => {
     const own = parts.find(({ number }) => number === sameAs)?.cutId ?? cutId;
-    return cards.get(cardOf(own, hands, rung))?.tempoPercent ?? gate.from;
+    return cards.get(cardOf(own, hands, level))?.tempoPercent ?? goal.from;
   };
   const madeOf: readonly (Hand | 'both')[] = kind === 'together' ? ['right', 'left'] : ['both'];
   const slowest = Math.min(...among.flatMap((part) => madeOf.map((hands) => tempoOf(part, hands))));
-  return Math.max(gate.from, Math.min(100, slowest) - SLOWER[kind] * gate.by);
+  return Math.max(goal.from, Math.min(100, slowest) - SLOWER[kind] * goal.by);
 }
 
-/** A job that begins at a tempo: its turns take as long as they do there. */
-function begunAt(job: Job, fromPercent: number): Job {
-  const between = (job.turns * BETWEEN_SECONDS) / 60;
+/** A task that begins at a tempo: its turns take as long as they do there. */
+function begunAt(task: Task, fromPercent: number): Task {
+  const between = (task.turns * BETWEEN_SECONDS) / 60;
   return {
-    ...job,
+    ...task,
     fromPercent,
-    minutes: between + ((job.minutes - between) * job.fromPercent) / fromPercent,
+    minutes: between + ((task.minutes - between) * task.fromPercent) / fromPercent,
   };
 }
 
 /** Turns in proportion to the weight of a part beside the others. */
-function turnsFor(weight: number, mean: number, gate: Gate): number {
-  const usual = gate.turns + 1;
+function turnsFor(weight: number, mean: number, goal: Goal): number {
+  const usual = goal.turns + 1;
   return Math.max(FEWEST_TURNS, Math.min(MOST_TURNS, Math.round((usual * weight) / Math.max(1, mean))));
 }
 
-function minutesOf(job: Job, turns: number): number {
-  return (job.minutes * turns) / job.turns;
+function minutesOf(task: Task, turns: number): number {
+  return (task.minutes * turns) / task.turns;
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { afterTurn, beginning, GATE } from './gate';
+import { afterTurn, beginning, GOAL } from './goal';
 import { newTurns, readRecord, rowOf, turnsOfRows } from './record';
 import { reviewed } from './schedule';
 import { PRACTISE_SETTINGS, readSettings } from './settings';
@@ -25,7 +25,7 @@ describe('what was practised, taken along', () => {
     fc.assert(
       fc.property(fc.array(any, { maxLength: 6 }), (list) => {
         const turns = list.map((differs) => ({ ...turn, ...differs }));
-        const standing = afterTurn(beginning(GATE), true, GATE);
+        const standing = afterTurn(beginning(GOAL), true, GOAL);
         const record = {
           turns,
           standings: [
@@ -41,7 +41,7 @@ describe('what was practised, taken along', () => {
       }),
     );
     const mixed = {
-      turns: [turn, { ...turn, rung: 9 }, null, { ...turn, kind: 'dance' }],
+      turns: [turn, { ...turn, level: 9 }, null, { ...turn, kind: 'dance' }],
       standings: [{ card: '' }],
       jottings: [
         { at: -1, text: 'x' },
@@ -53,6 +53,20 @@ describe('what was practised, taken along', () => {
     expect(readRecord({ turns: [], standings: [] })?.record.jottings).toEqual([]);
   });
 
+  it('is read under the names it had before', () => {
+    const { level, ...rest } = turn;
+    const then = { ...rest, rung: level, kind: 'rung', card: 'rung|4' };
+    const now = { ...turn, kind: 'level', card: 'level|4' };
+    const standings = [{ card: 'rung|4', standing: beginning(GOAL), review: null }];
+    expect(readRecord({ turns: [then], standings })?.record).toEqual({
+      turns: [now],
+      standings: [{ ...standings[0], card: 'level|4' }],
+      jottings: [],
+    });
+    const { goal, ...others } = { ...PRACTISE_SETTINGS, goal: { ...GOAL, turns: 5 } };
+    expect(readSettings({ ...others, gate: goal }).goal.turns).toBe(5);
+  });
+
   it('is a table that a spreadsheet shows, and comes back from it without the slips', () => {
     const row = rowOf(turn, 'Part 1, right hand');
     expect(Object.keys(row)).toEqual([
@@ -62,7 +76,7 @@ describe('what was practised, taken along', () => {
       'fromPart',
       'toPart',
       'hands',
-      'rung',
+      'level',
       'tempoPercent',
       'isClean',
       'cleanShare',
@@ -74,11 +88,13 @@ describe('what was practised, taken along', () => {
     const asText = Object.fromEntries(Object.entries(row).map(([k, v]) => [k, v === null ? '' : String(v)]));
     const { slips: _slips, ...rest } = turn;
     expect(turnsOfRows([asText], 'other')).toEqual({ turns: [{ ...rest, songId: 'other' }], refused: 0 });
+    const { level, ...others } = asText;
+    expect(turnsOfRows([{ ...others, rung: level }], 's').turns[0].level).toBe(turn.level);
     const bad = [
       { ...asText, at: 'yesterday' },
       { ...asText, isClean: 'maybe' },
       { ...asText, tempoPercent: 'fast' },
-      { ...asText, rung: '' },
+      { ...asText, level: '' },
       { a: 'log', of: 'something else' },
     ] as Record<string, string>[];
     expect(turnsOfRows(bad, 's')).toEqual({ turns: [], refused: 5 });
@@ -95,10 +111,10 @@ describe('what was practised, taken along', () => {
       ...PRACTISE_SETTINGS,
       minutes: 5,
       restAfter: null,
-      gate: { ...GATE, turns: 10, from: 30, by: 50, cleanFrom: 0.5 },
+      goal: { ...GOAL, turns: 10, from: 30, by: 50, cleanFrom: 0.5 },
     };
     expect(readSettings(JSON.parse(JSON.stringify(own)))).toEqual(own);
-    for (const gate of [
+    for (const goal of [
       { turns: 0 },
       { turns: 11 },
       { from: 29 },
@@ -108,7 +124,7 @@ describe('what was practised, taken along', () => {
       { cleanFrom: 0.49 },
       { cleanFrom: 1.01 },
     ])
-      expect(readSettings({ ...own, gate: { ...GATE, ...gate } })).toEqual(PRACTISE_SETTINGS);
+      expect(readSettings({ ...own, goal: { ...GOAL, ...goal } })).toEqual(PRACTISE_SETTINGS);
     for (const bad of [
       { minutes: 4 },
       { minutes: 241 },

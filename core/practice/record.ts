@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import '../schemas';
+import { renamed } from '../schemas';
 import type { Turn } from './log';
-import { JOB_KINDS } from './job';
+import { TASK_KINDS } from './task';
 import type { Known } from './standing';
 import { TROUBLE_KINDS } from './troubles';
 
@@ -12,17 +12,28 @@ const partNumber = z.number().int().min(1).max(20_000);
 const time = z.number().int().min(0).max(8.64e15);
 const count = z.number().int().min(0).max(1_000_000);
 
-/** A turn as it is kept. */
-export const turnSchema = z.object({
+/** A turn or a standing as it was kept before: a level was a "rung". */
+function ofToday(stored: unknown): unknown {
+  const read = renamed(stored, { rung: 'level' }) as { kind?: unknown; card?: unknown } | null;
+  if (typeof read !== 'object' || read === null) return read;
+  const { kind, card } = read;
+  return {
+    ...read,
+    ...(kind === 'rung' ? { kind: 'level' } : {}),
+    ...(typeof card === 'string' ? { card: card.replace(/^rung\|/, 'level|') } : {}),
+  };
+}
+
+const turnShape = z.object({
   songId: z.string().max(200),
   at: time,
   card: z.string().min(1).max(300),
-  kind: z.enum(JOB_KINDS),
+  kind: z.enum(TASK_KINDS),
   fromPart: partNumber.optional(),
   toPart: partNumber.optional(),
   what: z.string().max(200).optional(),
   hands: z.enum(['right', 'left', 'both']),
-  rung: z.number().int().min(1).max(7),
+  level: z.number().int().min(1).max(7),
   tempoPercent: percent,
   isClean: z.boolean(),
   cleanShare: z.number().min(0).max(1).nullable(),
@@ -41,6 +52,8 @@ export const turnSchema = z.object({
     .max(200)
     .optional(),
 });
+/** A turn as it is kept. */
+export const turnSchema = z.preprocess(ofToday, turnShape);
 
 const standingSchema = z.object({
   tempoPercent: percent,
@@ -82,11 +95,10 @@ export interface PracticeRecord {
 const list = z.array(z.unknown());
 const recordSchema = z.object({ turns: list, standings: list, jottings: list.optional() });
 /** Where one stands with a card, as it is kept. */
-export const cardRecordSchema = z.object({
-  card: z.string().min(1).max(300),
-  standing: standingSchema,
-  review: cardSchema.nullable(),
-});
+export const cardRecordSchema = z.preprocess(
+  ofToday,
+  z.object({ card: z.string().min(1).max(300), standing: standingSchema, review: cardSchema.nullable() }),
+);
 /** Something written down, as it is kept. */
 export const jottingSchema = z.object({ at: time, text: z.string().min(1).max(2000) });
 
@@ -160,7 +172,7 @@ export function turnsOfRows(
     ...(number(fromPart) === null ? { what } : { fromPart: number(fromPart), toPart: number(toPart) }),
     songId,
     at: Date.parse(row['at'] ?? ''),
-    rung: number(row['rung']),
+    level: number(row['level'] ?? row['rung']),
     tempoPercent: number(row['tempoPercent']),
     isClean: row['isClean'] === 'true' ? true : row['isClean'] === 'false' ? false : null,
     cleanShare: number(row['cleanShare']),

@@ -1,13 +1,13 @@
 import * as z from 'zod';
-import '../schemas';
+import { renamed } from '../schemas';
 import { REST_AFTER_MINUTES } from './care';
-import { type Gate, GATE } from './gate';
+import { type Goal, GOAL } from './goal';
 
 /** How one wants to practise; defaults are proposals. */
 export interface PractiseSettings {
   readonly minutes: number;
   readonly chain: 'growing' | 'pairs';
-  readonly gate: Gate;
+  readonly goal: Goal;
   /** Minutes of playing after which a rest is proposed; null: never. */
   readonly restAfter: number | null;
   /** A clean turn is followed by the next without a key being pressed: after a bar of rest, or after a beat; false: not. */
@@ -17,7 +17,7 @@ export interface PractiseSettings {
 export const PRACTISE_SETTINGS: PractiseSettings = {
   minutes: 20,
   chain: 'growing',
-  gate: GATE,
+  goal: GOAL,
   restAfter: REST_AFTER_MINUTES,
   goesOn: false,
 };
@@ -25,7 +25,7 @@ export const PRACTISE_SETTINGS: PractiseSettings = {
 const settingsSchema = z.object({
   minutes: z.number().int().min(5).max(240),
   chain: z.enum(['growing', 'pairs']),
-  gate: z.object({
+  goal: z.object({
     turns: z.number().int().min(1).max(10),
     from: z.number().int().min(30).max(100),
     by: z.number().int().min(1).max(50),
@@ -37,6 +37,6 @@ const settingsSchema = z.object({
 
 /** Settings as stored; the usual ones where there are none, or they are none. */
 export function readSettings(value: unknown): PractiseSettings {
-  const read = settingsSchema.safeParse(value);
+  const read = settingsSchema.safeParse(renamed(value, { gate: 'goal' }));
   return read.success ? read.data : PRACTISE_SETTINGS;
 }

@@ -1,24 +1,24 @@
 import { beatsOf } from '../music';
 import type { PlayedBar } from '../song';
-import type { Gate } from './gate';
+import type { Goal } from './goal';
 import type { HotBar } from './hotSpots';
-import { type Job, minutesFor, type Span } from './job';
+import { type Task, minutesFor, type Span } from './task';
 
-/** A bar that goes wrong as a job of its own: from the bar before, ending on the next downbeat. */
-export function spotJob(
+/** A bar that goes wrong as a task of its own: from the bar before, ending on the next downbeat. */
+export function spotTask(
   { bar: number, tick, hand }: Pick<HotBar, 'bar' | 'tick' | 'hand'>,
   part: { readonly cutId: string; readonly number: number; readonly fromTick: number },
   bars: readonly PlayedBar[],
-  rung: number,
-  gate: Gate,
+  level: number,
+  goal: Goal,
   secondsAt: (tick: number) => number,
-): Job {
+): Task {
   const span = withBarBefore(
     bars,
     bars.findIndex((bar) => bar.number === number),
     secondsAt,
   );
-  const turns = gate.turns + 1;
+  const turns = goal.turns + 1;
   return {
     id: `spot ${tick}`,
     kind: 'spot',
@@ -27,14 +27,14 @@ export function spotJob(
     fromTick: span.fromTick,
     toTick: span.toTick,
     hands: hand,
-    rung,
+    level,
     // By its place in the part, so that it is the same card when something before it is edited.
-    card: `spot|${part.cutId}+${tick - part.fromTick}|${hand}|${rung}`,
+    card: `spot|${part.cutId}+${tick - part.fromTick}|${hand}|${level}`,
     turns,
-    minutes: minutesFor(span.seconds, turns, gate.from),
+    minutes: minutesFor(span.seconds, turns, goal.from),
     why: 'new',
     more: 'went-wrong',
-    fromPercent: gate.from,
+    fromPercent: goal.from,
   };
 }
 

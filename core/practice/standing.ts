@@ -1,5 +1,5 @@
-import { afterReview, afterSaying, afterTurn, beginning, type Gate, type Standing } from './gate';
-import { goalOf, isSaid, type Job } from './job';
+import { afterReview, afterSaying, afterTurn, beginning, type Goal, type Standing } from './goal';
+import { lastPercentOf, isSaid, type Task } from './task';
 import type { CardState } from './plan';
 import { reviewed, type StoredCard } from './schedule';
 
@@ -9,32 +9,32 @@ export interface Known {
   readonly review: StoredCard | null;
 }
 
-/** Where one stands with a job; what is new begins where the plan says. */
+/** Where one stands with a task; what is new begins where the plan says. */
 export function standingAt(
-  { fromPercent }: Pick<Job, 'fromPercent'>,
+  { fromPercent }: Pick<Task, 'fromPercent'>,
   known: Known | undefined,
-  gate: Gate,
+  goal: Goal,
 ): Standing {
-  return known?.standing ?? beginning({ ...gate, from: fromPercent });
+  return known?.standing ?? beginning({ ...goal, from: fromPercent });
 }
 
 /**
- * Where one stands after a turn at a job: said, reviewed or climbed. A card is scheduled from the first time its gate is
+ * Where one stands after a turn at a task: said, reviewed or climbed. A card is scheduled from the first time its goal is
  * passed. `now` in milliseconds.
  */
-export function afterJob(
-  job: Pick<Job, 'kind' | 'why' | 'fromPercent'>,
+export function afterTask(
+  task: Pick<Task, 'kind' | 'why' | 'fromPercent'>,
   known: Known | undefined,
   isClean: boolean,
-  gate: Gate,
+  goal: Goal,
   now: number,
 ): Known {
-  const before = standingAt(job, known, gate);
-  const standing = isSaid(job)
+  const before = standingAt(task, known, goal);
+  const standing = isSaid(task)
     ? afterSaying(isClean)
-    : job.why === 'due'
+    : task.why === 'due'
       ? afterReview(before, isClean)
-      : afterTurn(before, isClean, gate, goalOf(job));
+      : afterTurn(before, isClean, goal, lastPercentOf(task));
   const isScheduled = standing.isPassed || known?.review;
   return { standing, review: isScheduled ? reviewed(known?.review ?? null, isClean, now) : null };
 }

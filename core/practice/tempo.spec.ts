@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { tempoOf } from './tempo';
 import type { WantedKey } from './wanted';
 
-/** A key every half second at the goal tempo. */
+/** A key every half second at the full tempo. */
 const wanted = Array.from({ length: 12 }, (_, i): WantedKey => ({
   tick: i * 480,
   seconds: i * 0.5,

@@ -11,12 +11,12 @@ const STOP_SECONDS = 0.6;
 interface OwnTempo {
   /** For each wanted key when it was to come, in seconds of the take; null where too little was played. */
   readonly expected: readonly (number | null)[];
-  /** Share of the goal tempo at the beginning and at the end; null for too few strikes. */
+  /** Share of the full tempo at the beginning and at the end; null for too few strikes. */
   readonly share: { readonly from: number; readonly to: number } | null;
 }
 
 interface Strike {
-  /** Seconds at the goal tempo, and of the take. */
+  /** Seconds at the full tempo, and of the take. */
   readonly x: number;
   readonly y: number;
   readonly keys: readonly number[];

@@ -1,7 +1,7 @@
 import type { Hand, HandNote } from '../hands';
 import type { Clock } from '../performance';
 
-/** A key that is wanted, at the goal tempo. */
+/** A key that is wanted, at the full tempo. */
 export interface WantedKey {
   readonly tick: number;
   /** From the first key wanted. */

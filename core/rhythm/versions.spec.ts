@@ -22,7 +22,7 @@ const tune = (...spans: readonly (readonly [beat: number, beats: number])[]): So
 });
 const played = (song: Song, rhythm: RhythmVersion): number[][] =>
   arrange(
-    applyEdit(song, { kind: 'choose', choices: { rhythm, rung: 1 } }),
+    applyEdit(song, { kind: 'choose', choices: { rhythm, level: 1 } }),
     DEFAULT_PROFILE,
   ).played.melody.map((n) => [n.tick / 960, n.length / 960]);
 
@@ -81,7 +81,7 @@ describe('rhythm versions', () => {
   it('keeps every note, in order, without overlaps, inside its part', () => {
     fc.assert(
       fc.property(songs, fc.constantFrom(...RHYTHMS.map((r) => r.value)), (song, rhythm) => {
-        const edited = applyEdit(song, { kind: 'choose', choices: { rhythm, rung: 1 } });
+        const edited = applyEdit(song, { kind: 'choose', choices: { rhythm, level: 1 } });
         const a = arrange(edited, DEFAULT_PROFILE, { withoutFingers: true });
         expect(a.played.melody.map((n) => n.id)).toEqual(unfold(song).melody.map((n) => n.id));
         a.played.melody.forEach((n, i) => {

@@ -48,20 +48,20 @@ const BY_DEGREE: Readonly<Record<DegreeFunction, string>> = {
 };
 
 /** "vi made dominant, leading to ii" · "dominant, leads home" · "borrowed from C minor" */
-export function functionInWords(job: ChordFunction): string {
-  switch (job.kind) {
+export function functionInWords(role: ChordFunction): string {
+  switch (role.kind) {
     case 'of-the-degree':
-      return BY_DEGREE[job.degree];
+      return BY_DEGREE[role.degree];
     case 'pair':
-      return `ii–V of ${job.goal}`;
+      return `ii–V of ${role.goal}`;
     case 'dominant-of':
-      return job.own ? `${job.own} made dominant, leading to ${job.goal}` : `V of ${job.goal}`;
+      return role.own ? `${role.own} made dominant, leading to ${role.goal}` : `V of ${role.goal}`;
     case 'would-lead':
-      return `would lead to ${job.goal}`;
+      return `would lead to ${role.goal}`;
     case 'cadence-of-the-mode':
-      return `leads home, as ${job.mode} does`;
+      return `leads home, as ${role.mode} does`;
     case 'borrowed':
-      return `borrowed from ${job.tonic} ${job.mode}`;
+      return `borrowed from ${role.tonic} ${role.mode}`;
     case 'half-step-above':
       return 'a half step above the next: ♭II for V';
     case 'harmonic-minor':

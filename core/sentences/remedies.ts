@@ -45,7 +45,7 @@ export const REMEDIES = {
   withoutMember: (letter: string) => `Leave out the ${letter}`,
   strikeAfter: (count: string) => `Strike the chord after it, on ${count}`,
 
-  rungHere: (rung: number) => `Level ${rung} for this part`,
+  levelHere: (level: number) => `Level ${level} for this part`,
   threeNotesInPart: () => 'Three notes in the whole part',
   straightRhythm: () => 'The straight rhythm first',
   oneNoteUnder: () => 'One note under the tune',

@@ -1,5 +1,5 @@
 import { isSaid, partsToPractise, planFor } from '../practice';
-import { jobTitle } from '../words';
+import { taskTitle } from '../words';
 import { box, line, text } from './draw';
 import { type Block, paragraph } from './flow';
 import type { MakeSheet } from './sheet';
@@ -9,34 +9,34 @@ const [BOX, ROW, BOX_GAP] = [4.4, 7.4, 1.8];
 /** A plan without end: everything there is to practise. */
 const MINUTES = 1e6;
 
-/** Everything there is to practise on this rung, in order, with a box to tick for each turn. */
+/** Everything there is to practise at this level, in order, with a box to tick for each turn. */
 export const planSheet: MakeSheet = ({ arrangement, room, practises }) => {
   const { song } = arrangement;
   const parts = partsToPractise(arrangement);
-  const { jobs } = planFor(parts, {
+  const { tasks } = planFor(parts, {
     minutes: MINUTES,
     now: 0,
-    rung: song.choices.rung,
+    level: song.choices.level,
     first: song.choices.firstHand,
     chain: practises.chain,
-    gate: practises.gate,
+    goal: practises.goal,
     cards: new Map(),
   });
-  const rows = jobs.map((job): Block => ({
+  const rows = tasks.map((task): Block => ({
     height: ROW,
     above: 0,
     staysWithNext: false,
-    part: job.kind === 'warm-up' || job.kind === 'whole' || job.kind === 'rung' ? null : job.fromPart,
+    part: task.kind === 'warm-up' || task.kind === 'whole' || task.kind === 'level' ? null : task.fromPart,
     draw: (x, y) => {
-      const boxes = job.turns * (BOX + BOX_GAP);
-      const tempo = !isSaid(job) && job.fromPercent < 100 ? `from ${job.fromPercent} %` : '';
+      const boxes = task.turns * (BOX + BOX_GAP);
+      const tempo = !isSaid(task) && task.fromPercent < 100 ? `from ${task.fromPercent} %` : '';
       const tempoWidth = widthOf('from 100 %', 'regular', SIZE.small) + 2;
-      const title = cutTo(jobTitle(job), 'regular', SIZE.body, room.width - boxes - tempoWidth);
+      const title = cutTo(taskTitle(task), 'regular', SIZE.body, room.width - boxes - tempoWidth);
       const right = x + room.width;
       return [
         text(x, y + SIZE.body + 0.6, title),
         text(right - boxes - 2, y + SIZE.body + 0.4, tempo, { size: SIZE.small, anchor: 'end' }),
-        ...Array.from({ length: job.turns }, (_, i) =>
+        ...Array.from({ length: task.turns }, (_, i) =>
           box(
             { x: right - (i + 1) * (BOX + BOX_GAP) + BOX_GAP, y: y + 0.8, width: BOX, height: BOX },
             { pen: 0.35 },

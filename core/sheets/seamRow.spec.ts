@@ -181,7 +181,7 @@ describe('a row of the seam', () => {
 
 describe('the columns of a part', () => {
   const sung = sungBars();
-  const song: Song = { ...sung, choices: { ...sung.choices, rung: 4 } };
+  const song: Song = { ...sung, choices: { ...sung.choices, level: 4 } };
   const told = (of: Song): string[] =>
     columnsOf(arrange(of, DEFAULT_PROFILE), 0).map(
       ({ tick, number, right, left, change, count, syllable, meets }) =>

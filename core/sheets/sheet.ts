@@ -25,7 +25,7 @@ export interface SheetTask {
   readonly room: Room;
   readonly staves: Staves;
   /** How the pianist practises. */
-  readonly practises: Pick<PractiseSettings, 'chain' | 'gate'>;
+  readonly practises: Pick<PractiseSettings, 'chain' | 'goal'>;
 }
 
 export type MakeSheet = (task: SheetTask) => Block[];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { onRung } from '../../demo/arranged';
+import { onLevel } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
 import type { Arrangement } from '../arrangement';
@@ -77,8 +77,8 @@ function offPaper(page: Page, paper: Paper): string[] {
 describe('sheets', () => {
   it('say which hand is first and what meets where both play, and not of the melody alone', () => {
     for (const song of DEMO_SONGS) {
-      const told = (rung: number): string =>
-        layOut(onRung(song, rung), ['parts'], DEFAULT_PAPER)
+      const told = (level: number): string =>
+        layOut(onLevel(song, level), ['parts'], DEFAULT_PAPER)
           .flatMap((page) => textsOf(page).map(({ words }) => words))
           .join(' ');
       expect([song.title, told(4)]).toEqual([song.title, expect.stringMatching(/hand first\..*Say: /)]);
@@ -89,17 +89,17 @@ describe('sheets', () => {
     }
   });
 
-  it('stand on their paper whole, of every song on every rung, on every paper', () => {
+  it('stand on their paper whole, of every song at every level, on every paper', () => {
     DEMO_SONGS.forEach((song, s) => {
-      for (let rung = 1; rung <= 7; rung++) {
-        const a = onRung(song, rung);
-        // Each song and rung meets some of the papers, all of them meet some rung of each song.
-        for (const paper of some(PAPERS.filter((_, p) => (p + rung + s) % 5 === 0))) {
+      for (let level = 1; level <= 7; level++) {
+        const a = onLevel(song, level);
+        // Each song and level meets some of the papers, all of them meet some level of each song.
+        for (const paper of some(PAPERS.filter((_, p) => (p + level + s) % 5 === 0))) {
           const pages = layOut(a, ALL, paper, blank(a));
           pages.forEach((page, i) => {
-            expect([song.title, rung, paper, page.sheet, offPaper(page, paper)]).toEqual([
+            expect([song.title, level, paper, page.sheet, offPaper(page, paper)]).toEqual([
               song.title,
-              rung,
+              level,
               paper,
               page.sheet,
               [],
@@ -114,9 +114,9 @@ describe('sheets', () => {
 
   it('can be read from a metre away at desk size: no letter of any song is under 18 points', () => {
     DEMO_SONGS.forEach((song, s) => {
-      for (let rung = 1; rung <= 7; rung++) {
-        const a = onRung(song, rung);
-        for (const paper of some(PAPERS.filter((_, p) => (p + rung + s) % 4 === 0))) {
+      for (let level = 1; level <= 7; level++) {
+        const a = onLevel(song, level);
+        for (const paper of some(PAPERS.filter((_, p) => (p + level + s) % 4 === 0))) {
           const { scale } = roomOn(paper);
           const pages = layOut(a, ALL, paper, blank(a));
           const sizes = pages.flatMap((page) =>
@@ -127,9 +127,9 @@ describe('sheets', () => {
           );
           expect(Math.min(...sizes)).toBeGreaterThanOrEqual(paper.isDesk ? 18 : 9);
           // And nothing had to be drawn smaller to fit.
-          expect([song.title, rung, paper, pages.filter(({ svg }) => svg.includes('scale('))]).toEqual([
+          expect([song.title, level, paper, pages.filter(({ svg }) => svg.includes('scale('))]).toEqual([
             song.title,
-            rung,
+            level,
             paper,
             [],
           ]);
@@ -140,7 +140,7 @@ describe('sheets', () => {
 
   it('hold every part, chord and syllable of the song', () => {
     for (const song of DEMO_SONGS) {
-      const a = onRung(song, 4);
+      const a = onLevel(song, 4);
       const words = (id: (typeof ALL)[number]) =>
         layOut(a, [id], DEFAULT_PAPER).flatMap((page) => textsOf(page).map((text) => text.words));
       const symbols = a.changes.map(({ change }) => typeset(change.symbol));
@@ -161,8 +161,8 @@ describe('sheets', () => {
 
   it('give each chord its fingers, also where a pattern breaks it up, as it is struck where it is', () => {
     for (const song of DEMO_SONGS)
-      for (const rung of [3, 4, 5, 7]) {
-        const a = onRung(song, rung);
+      for (const level of [3, 4, 5, 7]) {
+        const a = onLevel(song, level);
         const chords = new Map(
           a.changes.map(({ chord, voicing }) => [
             `${symbolOf(chord)} ${voicing.keys.join()}`,
@@ -173,10 +173,10 @@ describe('sheets', () => {
           .flatMap(textsOf)
           .filter(({ words }) => /^[1-5]$/.test(words));
         const keys = [...chords.values()].reduce((sum, count) => sum + count, 0);
-        expect([song.title, rung, fingers.length]).toEqual([song.title, rung, keys]);
+        expect([song.title, level, fingers.length]).toEqual([song.title, level, keys]);
       }
     // Lanterns begins on an A minor chord from C: 5 on C, 3 on E, 1 on A.
-    const first = layOut(onRung(DEMO_SONGS[0], 4), ['legend'], DEFAULT_PAPER).flatMap(textsOf);
+    const first = layOut(onLevel(DEMO_SONGS[0], 4), ['legend'], DEFAULT_PAPER).flatMap(textsOf);
     const places = first.filter(({ words }) => /^[1-5]$/.test(words)).slice(0, 3);
     expect(places.map(({ words }) => words)).toEqual(['5', '3', '1']);
     expect(places[0].left).toBeLessThan(places[1].left);
@@ -184,7 +184,7 @@ describe('sheets', () => {
 
   it('name each chord once, how often it is held, and the other chords its keys are, two at most', () => {
     const song = wholeBars(['E5', 'E5', 'F5', 'D5', 'F5'], ['Am7', 'C6', 'Dm', 'Bdim7', 'Dm']);
-    const told = layOut(onRung(song, 4), ['legend'], DEFAULT_PAPER)
+    const told = layOut(onLevel(song, 4), ['legend'], DEFAULT_PAPER)
       .flatMap(textsOf)
       .map(({ words }) => words)
       .filter((words) => words !== '' && !/^[1-5]$/.test(words));
@@ -197,7 +197,7 @@ describe('sheets', () => {
   });
 
   it('have each part on staves too: its systems under its heading, none where it is told elsewhere', () => {
-    const a = onRung(DEMO_SONGS[0], 4);
+    const a = onLevel(DEMO_SONGS[0], 4);
     // A system for every part, as an engraver gives them that breaks lines where parts begin.
     const rows = a.parts.map((part) => ({
       bars: a.played.bars.filter(({ tick }) => tick >= part.fromTick && tick < part.toTick),
@@ -226,7 +226,7 @@ describe('sheets', () => {
   });
 
   it('say what is the same as elsewhere once', () => {
-    const a = onRung(DEMO_SONGS[3], 4);
+    const a = onLevel(DEMO_SONGS[3], 4);
     const texts = layOut(a, ['parts'], DEFAULT_PAPER).flatMap((page) =>
       textsOf(page).map(({ words }) => words),
     );
@@ -236,18 +236,18 @@ describe('sheets', () => {
     expect(same.length).toBeGreaterThan(0);
   });
 
-  it('plan every job with a box for each turn, a tempo only where something is played', () => {
-    const pages = layOut(onRung(DEMO_SONGS[1], 4), ['plan'], DEFAULT_PAPER);
+  it('plan every task with a box for each turn, a tempo only where something is played', () => {
+    const pages = layOut(onLevel(DEMO_SONGS[1], 4), ['plan'], DEFAULT_PAPER);
     const texts = pages.flatMap(textsOf).map(({ words }) => words);
-    const at = (job: string) => texts[texts.indexOf(job) + 1];
+    const at = (task: string) => texts[texts.indexOf(task) + 1];
     expect(at('Part 1: hear it')).not.toMatch(/^from/);
     expect(at('Part 1: say where the hands meet')).not.toMatch(/^from/);
     expect(at('Part 1, right hand')).toBe('from 60 %');
     expect(texts).toContain('The whole song');
-    // In the pianist's own way: two by two, each gate of one turn.
-    const gate = { ...PRACTISE_SETTINGS.gate, turns: 1 };
-    const own = layOut(onRung(DEMO_SONGS[1], 4), ['plan'], DEFAULT_PAPER, {
-      practises: { chain: 'pairs', gate },
+    // In the pianist's own way: two by two, each goal of one turn.
+    const goal = { ...PRACTISE_SETTINGS.goal, turns: 1 };
+    const own = layOut(onLevel(DEMO_SONGS[1], 4), ['plan'], DEFAULT_PAPER, {
+      practises: { chain: 'pairs', goal },
     })
       .flatMap(textsOf)
       .map(({ words }) => words);
@@ -255,12 +255,12 @@ describe('sheets', () => {
     expect(own).not.toContain('Parts 1–3 in one go');
     expect(own).toContain('Parts 3–4 in one go');
     const boxes = pages.flatMap(({ svg }) => [...svg.matchAll(/<rect [^>]*width="4.4"/g)]);
-    const jobs = texts.filter((words) => /^(Parts? \d|Warm|The whole|Up to)/.test(words));
-    expect(boxes.length).toBeGreaterThan(2 * jobs.length);
+    const tasks = texts.filter((words) => /^(Parts? \d|Warm|The whole|Up to)/.test(words));
+    expect(boxes.length).toBeGreaterThan(2 * tasks.length);
   });
 
   it('tell on each page which parts are on it', () => {
-    const a = onRung(DEMO_SONGS[0], 4);
+    const a = onLevel(DEMO_SONGS[0], 4);
     const pages = layOut(a, ['title', 'parts'], DEFAULT_PAPER);
     const parts = pages.filter(({ sheet }) => sheet === 'parts').map((page) => page.parts);
     expect(pages[0].parts).toBe(null);
@@ -294,7 +294,7 @@ describe('sheets', () => {
   });
 
   it('escape what a title holds, in the page and its file', () => {
-    const a = onRung({ ...DEMO_SONGS[0], title: '<img src=x> & "Co"' }, 4);
+    const a = onLevel({ ...DEMO_SONGS[0], title: '<img src=x> & "Co"' }, 4);
     const pages = layOut(a, ['title'], DEFAULT_PAPER);
     const fonts = { regular: '', italic: '', title: '', accidentals: '', boldAccidentals: '' };
     const html = sheetDocument(

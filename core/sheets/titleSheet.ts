@@ -1,5 +1,5 @@
 import type { Arrangement } from '../arrangement';
-import { RUNGS } from '../ladder';
+import { LEVELS } from '../levels';
 import { classNameOf, keyName, metreName, scaleOf, typeset } from '../music';
 import { keyAt } from '../song';
 import { barsInWords, counted, learningInWords, pickupInWords, tempoInWords, typesetForm } from '../words';
@@ -31,8 +31,8 @@ function titled(title: string, { room }: SheetTask): Block[] {
 function factsOf({ song, played, parts, profile }: Arrangement): [name: string, what: string][] {
   const key = keyAt(played, 0);
   const metres = [...new Set(played.bars.map(({ metre }) => metreName(metre)))];
-  const rungs = [...new Set(parts.map(({ choices }) => choices.rung))];
-  const rung = (number: number): string => `${number}, ${RUNGS[number - 1].name.toLowerCase()}`;
+  const levels = [...new Set(parts.map(({ choices }) => choices.level))];
+  const level = (number: number): string => `${number}, ${LEVELS[number - 1].name.toLowerCase()}`;
   const scale = scaleOf(key)
     .map((note) => typeset(classNameOf(note)))
     .join(' ');
@@ -43,7 +43,7 @@ function factsOf({ song, played, parts, profile }: Arrangement): [name: string, 
     ['Metre', metres.join(', ')],
     ['Tempo', tempoInWords(metre, played.tempoMap[0].quartersPerMinute)],
     ...(song.pickup > 0 ? [['Pick-up', pickupInWords(metre, song.pickup)] as [string, string]] : []),
-    ['Level', rungs.map(rung).join('; ')],
+    ['Level', levels.map(level).join('; ')],
     ['Hands', `${spans(profile)}; keyboard of ${profile.keyboard} keys`],
   ];
 }

@@ -63,28 +63,28 @@ describe('sheets of words', () => {
 
   it('say where the left hand does not play yet what they tell of it', () => {
     const toCome = 'The left hand rests at this level: these are the chords to come.';
-    const onRung = (rung: number): Song => ({ ...song, choices: { ...song.choices, rung } });
-    const said = (make: MakeSheet, rung: number): number =>
-      make({ ...task(onRung(rung)), room: { ...ROOM, width: 200 } }).filter(({ draw }) =>
+    const onLevel = (level: number): Song => ({ ...song, choices: { ...song.choices, level } });
+    const said = (make: MakeSheet, level: number): number =>
+      make({ ...task(onLevel(level)), room: { ...ROOM, width: 200 } }).filter(({ draw }) =>
         texts(draw(0, 0)).includes(toCome),
       ).length;
     const parts = task(song).arrangement.parts.length;
     // It stays with what it stands over, and is of its part; the legend is of none.
-    const [ofPart] = meetingWords({ ...task(onRung(1)), room: { ...ROOM, width: 200 } }).slice(1);
-    const [ofAll] = chordLegend({ ...task(onRung(1)), room: { ...ROOM, width: 200 } });
+    const [ofPart] = meetingWords({ ...task(onLevel(1)), room: { ...ROOM, width: 200 } }).slice(1);
+    const [ofAll] = chordLegend({ ...task(onLevel(1)), room: { ...ROOM, width: 200 } });
     expect([ofPart, ofAll].map(({ staysWithNext, part }) => [staysWithNext, part])).toEqual([
       [true, 1],
       [true, null],
     ]);
-    for (const rung of [1, 2, 4])
+    for (const level of [1, 2, 4])
       expect(
-        [meetingWords, forSinging, chordLegend, chordsOverWords].map((make) => said(make, rung)),
-      ).toEqual(rung === 1 ? [parts, parts, 1, 0] : [0, 0, 0, 0]);
+        [meetingWords, forSinging, chordLegend, chordsOverWords].map((make) => said(make, level)),
+      ).toEqual(level === 1 ? [parts, parts, 1, 0] : [0, 0, 0, 0]);
   });
 
   it('go on in a new row with a bar that does not fit, and leave room for a chord without words', () => {
     const bars = (count: number): Song => wholeBars(Array(count).fill('C5'), Array(count).fill('C'));
-    const silent = { ...bars(12), division: { ...bars(12).division, school: 'bars' as const, bars: 12 } };
+    const silent = { ...bars(12), division: { ...bars(12).division, method: 'bars' as const, bars: 12 } };
     const rows = blocks(chordsOverWords, silent).slice(1);
     // A chord without words takes 14 and its bar line 1.2: six in a hundred.
     expect(rows.map((row) => row.length)).toEqual([6, 6]);
@@ -109,9 +109,9 @@ describe('the first sheet', () => {
       .map(({ draw }) => texts(draw(0, 0)).join(' '))
       .slice(0, 14);
 
-  it('has title, key, scale, metre, tempo, rung and hands, then the form with its sum', () => {
+  it('has title, key, scale, metre, tempo, level and hands, then the form with its sum', () => {
     const song = wholeBars(['C5', 'E5', 'G5', 'E5', 'D5', 'C5', 'D5', 'C5'], Array(8).fill('C'));
-    const lines = told({ ...song, division: { ...song.division, school: 'bars', bars: 4 } });
+    const lines = told({ ...song, division: { ...song.division, method: 'bars', bars: 4 } });
     expect(lines.slice(0, 7)).toEqual([
       'Whole bars',
       'Key C major',
@@ -138,14 +138,14 @@ describe('the first sheet', () => {
         .filter((words) => /^(A 2|C 5|Both hands|1 {2}2)/.test(words))
         .map((words) => words.slice(0, 4));
     expect(signs(song)).toEqual(['A 2 ', 'C 5 ', 'Both', '1  2']);
-    expect(signs({ ...song, choices: { ...song.choices, rung: 1 } })).toEqual(['A 2 ', '1  2']);
+    expect(signs({ ...song, choices: { ...song.choices, level: 1 } })).toEqual(['A 2 ', '1  2']);
     expect(signs({ ...song, melody: [] })).toEqual(['C 5 ', '1  2']);
     expect(signs({ ...song, melody: [], changes: [] })).toEqual([]);
   });
 
   it('tells a pick-up in beats, and bars of one part without a sum', () => {
     const one = wholeBars(['C5', 'E5'], ['C', 'C']);
-    const lines = told({ ...one, pickup: beat, division: { ...one.division, school: 'bars', bars: 8 } });
+    const lines = told({ ...one, pickup: beat, division: { ...one.division, method: 'bars', bars: 8 } });
     expect(lines).toContain('Pick-up one beat');
     expect(lines.some((words) => words.includes('='))).toBe(false);
   });
@@ -158,7 +158,7 @@ describe('a chord as it is held', () => {
       { changeId: 'c0', keys: [48, 52, 55], fingers: null },
       { changeId: 'c1', keys: [48, 52, 55], fingers: null },
     ];
-    const arrangement = arrange({ ...song, pins, choices: { ...song.choices, rung: 4 } }, DEFAULT_PROFILE);
+    const arrangement = arrange({ ...song, pins, choices: { ...song.choices, level: 4 } }, DEFAULT_PROFILE);
     const [first] = chordLegend({ arrangement, room: ROOM, staves: {}, practises: PRACTISE_SETTINGS });
     const svg = first.draw(0, 0);
     const all = drawn(svg);

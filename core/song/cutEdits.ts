@@ -16,7 +16,7 @@ export const NO_SETTINGS: PartSettings = { name: null, sameAs: null, choices: {}
 export function applyCutEdit(song: Song, edit: CutEdit): Song {
   switch (edit.kind) {
     case 'cuts-placed':
-      return { ...song, cuts: edit.cuts, division: { ...song.division, school: 'own' } };
+      return { ...song, cuts: edit.cuts, division: { ...song.division, method: 'own' } };
     case 'cut-locked':
       return { ...song, cuts: withLock(song, edit.id, edit.tick, edit.locked) };
     case 'division-chosen': {
@@ -45,6 +45,6 @@ export function withLockedCuts(song: Song, cuts: readonly Pick<Song['cuts'][numb
 /** Among proposed cuts only locked ones are stored; among the pianist's own all are. */
 function withLock(song: Song, id: string, tick: number, locked: boolean): Song['cuts'] {
   const others = song.cuts.filter((cut) => cut.id !== id);
-  if (!locked && song.division.school !== 'own') return others;
+  if (!locked && song.division.method !== 'own') return others;
   return [...others, { id, tick, locked }].sort((a, b) => a.tick - b.tick);
 }

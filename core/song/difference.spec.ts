@@ -15,7 +15,7 @@ describe('how a song differs from an earlier state', () => {
       applyEdit(song, edit);
   const edits = fc.constantFrom<((song: Song) => Song)[]>(
     edited({ kind: 'rename', title: 'Other' }),
-    edited({ kind: 'choose', choices: { rung: 2 } }),
+    edited({ kind: 'choose', choices: { level: 2 } }),
     edited({ kind: 'pin', pin: { changeId: 'c1', keys: [48, 52, 55], fingers: null } }),
     edited({ kind: 'unpin', changeId: 'c1' }),
     (song) => ({ ...song, melody: song.melody.slice(1) }),

@@ -3,7 +3,7 @@ import { type Choices, type Division, SCHEMA_VERSION, type Song } from './schema
 export const DEFAULT_CHOICES: Choices = {
   layout: 'block',
   pattern: 'auto',
-  rung: 4,
+  level: 4,
   register: 0,
   pedal: 'change',
   dynamics: 'even',
@@ -13,7 +13,7 @@ export const DEFAULT_CHOICES: Choices = {
   firstHand: 'right',
 };
 
-export const DEFAULT_DIVISION: Division = { school: 'phrase', bars: 4, level: 2 };
+export const DEFAULT_DIVISION: Division = { method: 'phrase', bars: 4, depth: 2 };
 
 /** A song without notes in C major, 4/4, to be filled by a reader. */
 export function emptySong(songId: string, title: string): Song {

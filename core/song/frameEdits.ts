@@ -57,7 +57,7 @@ function added(song: Song, piece: FramePiece): Song {
     pickup: isFirst ? song.pickup : 0,
     resumes: resumed.length > 0 || order.isSplit,
     kept: cuts.map((cut) => cut.id),
-    school: song.division.school,
+    method: song.division.method,
   };
   const section = { id, tick: at, name: piece.name, energy: piece.energy, dynamics: 'even' as const, frame };
   const settings = { name: piece.name, sameAs: ownCut, choices: piece.choices };
@@ -70,7 +70,7 @@ function added(song: Song, piece: FramePiece): Song {
     sections: inOrder([...opened.sections, section, ...resumed]),
     playingOrder: order.spans,
     // From now on exactly these parts: bars of a frame would make another division of the song likelier.
-    division: { ...opened.division, school: 'own' },
+    division: { ...opened.division, method: 'own' },
     cuts: inOrder([...opened.cuts, ...cuts.map((cut) => ({ ...cut, locked: false }))]),
     partSettings: { ...opened.partSettings, [ownCut]: settings },
   };

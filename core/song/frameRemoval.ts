@@ -64,7 +64,7 @@ export function withoutPiece(song: Song, sectionId: string): Song {
     ...moved,
     ...shifted(moved, { written: end, played: Infinity }, -frame.ticks, stable, null),
     pickup: frame.pickup > 0 ? frame.pickup : rest.pickup,
-    division: { ...rest.division, school: heir === null ? frame.school : rest.division.school },
+    division: { ...rest.division, method: heir === null ? frame.method : rest.division.method },
   };
   const cuts = back.cuts.filter(({ id, tick }) => tick > 0 && !dropped.has(id));
   const whole = { ...back, cuts, sections: keptApart(back, order.apart) };
@@ -100,7 +100,7 @@ function withFirstPart(song: Song, id: string): Song {
 function inherited(
   sections: Song['sections'],
   heir: string | null,
-  { kept, school }: NonNullable<Song['sections'][number]['frame']>,
+  { kept, method }: NonNullable<Song['sections'][number]['frame']>,
   but: string,
 ): Song['sections'] {
   if (heir === null) return sections;
@@ -109,7 +109,7 @@ function inherited(
     const frame = {
       ...section.frame,
       kept: [...section.frame.kept, ...kept.filter((id) => id !== but)],
-      school: school === 'own' ? section.frame.school : school,
+      method: method === 'own' ? section.frame.method : method,
     };
     return { ...section, frame };
   });

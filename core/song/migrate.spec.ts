@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
 import { pathsIn, songs, textOf, withValue, WRONG } from '../testing';
 import { DEFAULT_PROFILE, profileSchema } from './profile';
 import { migrateSong, SongShapeError } from './migrate';
@@ -104,9 +105,14 @@ describe('shape and migration', () => {
     expect(migrated.fillsTaken).toEqual([{ id: 'walk:c1', kind: 'walk', variant: 'step-from-below' }]);
     expect(migrated.patterns[0].events[0].members).toEqual([1, 'second-bass']);
     expect(
-      profileSchema.parse({ ...DEFAULT_PROFILE, level: 'first year', landmarks: 'black keys' }),
+      profileSchema.parse({
+        ...DEFAULT_PROFILE,
+        experience: undefined,
+        level: 'first year',
+        landmarks: 'black keys',
+      }),
     ).toMatchObject({
-      level: 'first-year',
+      experience: 'first-year',
       landmarks: 'black-keys',
     });
   });
@@ -163,13 +169,66 @@ describe('shape and migration', () => {
     delete (older as Record<string, unknown>)['division'];
     const migrated = migrateSong(older);
     // Cuts placed by hand stay exactly as they are; sections are of even loudness.
-    expect(migrated.division.school).toBe('own');
+    expect(migrated.division.method).toBe('own');
     expect(migrated.sections[0].dynamics).toBe('even');
     expect(migrated.settled[0].fingers).toEqual([]);
     expect(migrated.closeHands).toEqual([]);
-    expect(migrateSong({ ...older, cuts: [] }).division.school).toBe('phrase');
+    expect(migrateSong({ ...older, cuts: [] }).division.method).toBe('phrase');
     expect(() => migrateSong({ ...repeated, schemaVersion: 99 })).toThrow(/newer version/);
     expect(() => migrateSong('text')).toThrow(SongShapeError);
+  });
+});
+
+describe('a song of version 9', () => {
+  /** The names of then, wherever they stood. */
+  const ofThen = (value: unknown, at = ''): unknown => {
+    if (Array.isArray(value)) return value.map((item) => ofThen(item, at));
+    if (typeof value !== 'object' || value === null) return value;
+    const isChoices = ['choices', 'grown'].includes(at);
+    const names: Record<string, string> = {
+      ...(isChoices ? { level: 'rung' } : {}),
+      ...(at === 'division' ? { method: 'school', depth: 'level' } : {}),
+      ...(at === 'frame' ? { method: 'school' } : {}),
+    };
+    return Object.fromEntries(
+      Object.entries(value).map(([name, inner]) => [names[name] ?? name, ofThen(inner, name)]),
+    );
+  };
+
+  it('opens the same under the names of today', () => {
+    const settled = { ...emptySong('s', 'S').choices, level: 6 };
+    const framed = {
+      ...DEMO_SONGS[0],
+      sections: DEMO_SONGS[0].sections.map((section) => ({
+        ...section,
+        frame: {
+          kind: 'intro' as const,
+          ticks: 960,
+          pickup: 0,
+          resumes: false,
+          kept: [],
+          method: 'halves' as const,
+        },
+      })),
+      partSettings: { cut0: { name: null, sameAs: null, choices: { level: 2 }, grown: { level: 7 } } },
+      settled: [
+        {
+          cutId: 'cut0',
+          choices: settled,
+          isRaised: false,
+          voicings: [],
+          keys: null,
+          fills: [],
+          fingers: [],
+        },
+      ],
+    };
+    for (const song of [...DEMO_SONGS, framed]) {
+      const then = { ...(ofThen(song) as object), schemaVersion: 9 };
+      expect(JSON.stringify(then)).toContain('"rung"');
+      expect(JSON.stringify(then)).not.toMatch(/"(?:level|method)":"/);
+      expect(migrateSong(then)).toEqual(song);
+    }
   });
 });
 

@@ -1,4 +1,5 @@
 import { canBeGrouped, keyName, metreName, typeset, withSignature } from '../music';
+import { renamed } from '../schemas';
 import { fillIds, imports, type Phrase, storedPhrase } from '../sentences';
 import { inOrder, meaningProblem } from './meaning';
 import { DEFAULT_DIVISION } from './emptySong';
@@ -18,10 +19,11 @@ type Migration = (old: Record<string, unknown>) => Record<string, unknown>;
 /**
  * `MIGRATIONS[n]` turns version n into n + 1. Version 0 is the shape before songs carried import findings,
  * version 1 before words without notes, findings left as they are, and octaves for learning, version 2 before the
- * schools of division, version 3 before hands that are close had a choice of their own, version 4 before patterns had
+ * methods of cutting, version 3 before hands that are close had a choice of their own, version 4 before patterns had
  * ids, fills were taken by id, and settled parts kept everything, version 5 before single fingers could be pinned,
  * version 6 before fills had measures and notes of their own and songs a frame, version 7 before kinds of fills, what
- * reading found and some choices were codes, version 8 before songs had tags and versions.
+ * reading found and some choices were codes, version 8 before songs had tags and versions, version 9 before a level, and a
+ * method of cutting, had those names.
  */
 const MIGRATIONS: Record<number, Migration> = {
   0: (old) => ({
@@ -43,7 +45,7 @@ const MIGRATIONS: Record<number, Migration> = {
     schemaVersion: 3,
     sections: listOf(old['sections']).map((section) => ({ dynamics: 'even', ...section })),
     settled: listOf(old['settled']).map((part) => ({ fingers: [], ...part })),
-    division: { ...DEFAULT_DIVISION, ...(hasCuts(old) ? { school: 'own' } : {}) },
+    division: { ...DEFAULT_DIVISION, ...(hasCuts(old) ? { method: 'own' } : {}) },
   }),
   3: (old) => ({ ...old, schemaVersion: 4, closeHands: [] }),
   4: (old) => ({
@@ -97,6 +99,20 @@ const MIGRATIONS: Record<number, Migration> = {
     }),
   }),
   8: (old) => ({ ...old, schemaVersion: 9, tags: [], version: null }),
+  9: (old) => ({
+    ...old,
+    schemaVersion: 10,
+    division: renamed(old['division'], { school: 'method', level: 'depth' }),
+    sections: withinEach(old['sections'], 'frame', (frame) => renamed(frame, { school: 'method' })),
+    choices: withLevel(old['choices']),
+    settled: withinEach(old['settled'], 'choices', withLevel),
+    partSettings: Object.fromEntries(
+      Object.entries(recordOf(old['partSettings'])).map(([cutId, settings]) => [
+        cutId,
+        within(within(settings, 'choices', withLevel), 'grown', withLevel),
+      ]),
+    ),
+  }),
 };
 
 /** A change that lasts no time or begins before the song is left out, and said; the rest goes on. */
@@ -157,6 +173,20 @@ function withoutImpossibleGroups(song: Record<string, unknown>): Record<string, 
     return metre;
   });
   return said.length === 0 ? song : { ...song, metreMap, imported: [...listOf(song['imported']), ...said] };
+}
+
+function withLevel(choices: unknown): unknown {
+  return renamed(choices, { rung: 'level' });
+}
+
+/** A stored record with one of its fields changed where it has it. */
+function within(stored: unknown, field: string, change: (value: unknown) => unknown): unknown {
+  const record = recordOf(stored);
+  return field in record ? { ...record, [field]: change(record[field]) } : stored;
+}
+
+function withinEach(stored: unknown, field: string, change: (value: unknown) => unknown): unknown {
+  return Array.isArray(stored) ? stored.map((item: unknown) => within(item, field, change)) : stored;
 }
 
 function recordOf(stored: unknown): Record<string, unknown> {

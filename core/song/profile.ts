@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import '../schemas';
+import { renamed } from '../schemas';
 import { DEFAULT_CHOICES } from './emptySong';
 import { layoutSchema, type Song } from './schema';
 
@@ -8,7 +8,7 @@ function withoutSpaces(code: unknown): unknown {
   return typeof code === 'string' ? code.replaceAll(' ', '-') : code;
 }
 
-export const profileSchema = z.object({
+const shape = z.object({
   rightReach: z.union([z.literal(6), z.literal(7), z.literal(8), z.literal(9), z.literal(10)]),
   leftReach: z.union([z.literal(6), z.literal(7), z.literal(8), z.literal(9), z.literal(10)]),
   keyboard: z.union([z.literal(49), z.literal(61), z.literal(73), z.literal(76), z.literal(88)]),
@@ -20,15 +20,24 @@ export const profileSchema = z.object({
   /** How the first key of a phrase is told: from the nearest C, or by the groups of black keys. */
   landmarks: z.preprocess(withoutSpaces, z.enum(['c', 'black-keys'])).default('c'),
   /** How long one has played: how quickly chords may pass. */
-  level: z.preprocess(withoutSpaces, z.enum(['first-year', 'some-years', 'fluent'])).default('some-years'),
+  experience: z
+    .preprocess(withoutSpaces, z.enum(['first-year', 'some-years', 'fluent']))
+    .default('some-years'),
   /** Chord positions a new song begins with. */
   layout: layoutSchema.default('block'),
 });
 
-export type Profile = Readonly<z.infer<typeof profileSchema>>;
+/** Profiles of before said "level" for how long one has played. */
+export const profileSchema = z.preprocess((stored) => renamed(stored, { level: 'experience' }), shape);
+
+export type Profile = Readonly<z.infer<typeof shape>>;
 
 /** What a pianist can do: 1 plays in place, 2 moves the hand, 3 plays wide or quick. */
-export const SKILL: Record<Profile['level'], 1 | 2 | 3> = { 'first-year': 1, 'some-years': 2, fluent: 3 };
+export const SKILL: Record<Profile['experience'], 1 | 2 | 3> = {
+  'first-year': 1,
+  'some-years': 2,
+  fluent: 3,
+};
 
 /** An octave in each hand and a full keyboard. */
 export const DEFAULT_PROFILE: Profile = {
@@ -37,7 +46,7 @@ export const DEFAULT_PROFILE: Profile = {
   keyboard: 88,
   singer: null,
   landmarks: 'c',
-  level: 'some-years',
+  experience: 'some-years',
   layout: 'block',
 };
 

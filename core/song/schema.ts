@@ -4,7 +4,7 @@ import { MODES } from '../music';
 import { wellFormed } from './texts';
 
 /** Version of the stored shape; raise it with a migration in migrate.ts. */
-export const SCHEMA_VERSION = 9;
+export const SCHEMA_VERSION = 10;
 
 /** A text of at most so many letters (UTF-16). */
 const text = (most: number) => z.string().overwrite(wellFormed).max(most);
@@ -80,7 +80,7 @@ const choicesSchema = z.object({
   layout: layoutSchema,
   /** Id of a pattern, the song's own ones among them; "auto" takes the one that metre and energy suggest. */
   pattern: z.string().min(1).max(64),
-  rung: z.number().int().min(1).max(7),
+  level: z.number().int().min(1).max(7),
   /** Semitones the left hand's usual register is moved, −12 … 12. */
   register: z.number().int().min(-12).max(12),
   pedal: z.enum(['none', 'change', 'half', 'held', 'end']),
@@ -91,31 +91,31 @@ const choicesSchema = z.object({
   /** Octaves the right hand is shown away from where it is played, for learning. */
   shownOctave: z.union([z.literal(-1), z.literal(0), z.literal(1)]),
   firstHand: z.enum(['right', 'left', 'chords']),
-  /** How often a long chord that is held is struck again; absent: once on the rung of blocks, each bar as a pattern. */
+  /** How often a long chord that is held is struck again; absent: once on the level of blocks, each bar as a pattern. */
   restrike: z.enum(['once', 'bar', 'half']).optional(),
   /** Where the thumb goes in single notes: as is usual, off black keys, or on them as readily as on white; absent: usual. */
   thumb: z.enum(['usual', 'off-black', 'on-black']).optional(),
   /** Of the song: whether its last bars slow down; absent: in time. */
   ending: z.enum(['in-time', 'slowing']).optional(),
-  /** How much is filled in unasked on the rung of fills, and which of many ways; absent: few, the best. */
+  /** How much is filled in unasked on the level of fills, and which of many ways; absent: few, the best. */
   fills: z
     .object({
       measure: z.enum(['none', 'few', 'some', 'many']),
       seed: z.number().int().min(0).max(1_000_000),
     })
     .optional(),
-  /** How the right hand is fuller on the rungs where it is, or that it is not; absent: as the program proposes. */
+  /** How the right hand is fuller at the levels where it is, or that it is not; absent: as the program proposes. */
   fuller: z.enum([...FULLER, 'none']).optional(),
 });
 
 /** How a song is cut into parts while the pianist has not placed every cut. */
 const divisionSchema = z.object({
   /** "own": exactly the cuts stored; the others propose cuts round the locked ones. */
-  school: z.enum(['phrase', 'types', 'bars', 'halves', 'lines', 'own']),
-  /** Bars a part, for the school "bars". */
+  method: z.enum(['phrase', 'types', 'bars', 'halves', 'lines', 'own']),
+  /** Bars a part, for the method "bars". */
   bars: z.number().int().min(1).max(64),
-  /** 1 halves, 2 quarters, 3 eighths, for the school "halves". */
-  level: z.number().int().min(1).max(3),
+  /** 1 halves, 2 quarters, 3 eighths, for the method "halves". */
+  depth: z.number().int().min(1).max(3),
 });
 
 const partSettingsSchema = z.object({
@@ -247,13 +247,13 @@ export const songSchema = z.object({
           resumes: z.boolean(),
           /** Ids of the cuts it keeps in their place, so that the other parts stay as they were, and how the song was cut before. */
           kept: z.array(id).max(4000),
-          school: divisionSchema.shape.school,
+          method: divisionSchema.shape.method,
         })
         .optional(),
     }),
   ),
   division: divisionSchema,
-  /** In played ticks: all cuts of the school "own", else the locked ones that every proposal keeps. */
+  /** In played ticks: all cuts of the method "own", else the locked ones that every proposal keeps. */
   cuts: z.array(z.object({ id, tick, locked: z.boolean() })),
   choices: choicesSchema,
   partSettings: z.record(id, partSettingsSchema),

@@ -170,7 +170,7 @@ describe('edits', () => {
   const edits: SongEdit[] = [
     { kind: 'rename', title: 'New' },
     { kind: 'tempo', quartersPerMinute: 60 },
-    { kind: 'choose', choices: { rung: 5 } },
+    { kind: 'choose', choices: { level: 5 } },
     { kind: 'choose-for-part', cutId: 'cut0', choices: { layout: 'root' } },
     { kind: 'layout', changeId: 'c1', layout: 'three' },
     { kind: 'pin', pin: { changeId: 'c1', keys: [45, 52, 57], fingers: null } },
@@ -190,7 +190,7 @@ describe('edits', () => {
     { kind: 'thinning', changeId: 'c1', refused: true },
     { kind: 'cuts-placed', what: 'cuts', cuts: [{ id: 'cut960', tick: 960, locked: false }] },
     { kind: 'cut-locked', id: 'cut960', tick: 960, locked: true },
-    { kind: 'division-chosen', division: { school: 'halves', level: 1 } },
+    { kind: 'division-chosen', division: { method: 'halves', depth: 1 } },
     { kind: 'part-named', cutId: 'cut0', name: 'The gate' },
     {
       kind: 'sections-set',

@@ -305,7 +305,7 @@ describe('bars', () => {
     };
     const later = edit(cut, { kind: 'bars-inserted', before: 2, count: 2 });
     expect(later.cuts.map((c) => c.tick)).toEqual([0, 15360]);
-    const chosen = edit(lanterns, { kind: 'choose-for-part', cutId: 'cut11520', choices: { rung: 2 } });
+    const chosen = edit(lanterns, { kind: 'choose-for-part', cutId: 'cut11520', choices: { level: 2 } });
     const moved = edit(chosen, { kind: 'bars-inserted', before: 1, count: 1 });
     expect(Object.keys(moved.partSettings)).toEqual(['cut14400']);
   });

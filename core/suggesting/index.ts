@@ -1,2 +1,2 @@
-export { type Taste, TASTES } from './schools';
+export { type Taste, TASTES } from './tastes';
 export { chordsFor, type Scope, type Suggestion, suggestionsAt } from './toChanges';

@@ -11,7 +11,7 @@ import { heardRubs, notesUnder } from '../harmony';
 import { type Chord, parseChord, chroma } from '../music';
 import { barAt, applyEdit, DEFAULT_PROFILE, emptySong, type Song, songSchema, keyAt, unfold } from '../song';
 import { randomSong } from '../testing';
-import { type Candidate, candidatesIn, TASTES, workOf } from './schools';
+import { type Candidate, candidatesIn, TASTES, workOf } from './tastes';
 import { slotsOf, suggest } from './suggest';
 import { chordsFor, suggestFor, suggestionsAt } from './toChanges';
 
@@ -27,7 +27,7 @@ const marked = (song: Song): Chord[][] =>
         .map((symbol) => parseChord(symbol) as Chord),
     );
 
-/** Share of bars whose every suggestion has a root, and a job, that the teacher marked. */
+/** Share of bars whose every suggestion has a root, and a role, that the teacher marked. */
 function agreement(songs: readonly Song[]): { root: number; work: number; bars: number } {
   let [root, work, bars] = [0, 0, 0];
   for (const song of songs) {
@@ -49,7 +49,7 @@ function agreement(songs: readonly Song[]): { root: number; work: number; bars: 
 }
 
 describe('suggestions beside what a teacher would accept', () => {
-  it('agree on the songs of the tests, their chords hidden: roots in 93 bars of 100, jobs in 94', () => {
+  it('agree on the songs of the tests, their chords hidden: roots in 93 bars of 100, roles in 94', () => {
     const found = agreement([...DEMO_SONGS, ...TEST_TUNES]);
     expect(found.bars).toBeGreaterThan(350);
     expect(found.root).toBeGreaterThanOrEqual(0.93);
@@ -189,7 +189,7 @@ describe('chords for a melody', () => {
     expect(chordsFor({ ...emptySong('e', 'E'), barCount: 4 }, 'sevenths', 'gaps')).toBeNull();
   });
 
-  it('keep to their school', () => {
+  it('keep to their taste', () => {
     for (const taste of ['three', 'sevenths', 'colourful'] as const) {
       const edit = chordsFor(bare(lanterns), taste, 'gaps');
       const allowed = candidatesIn(keyAt(unfold(lanterns), 0), taste).map((c) => c.symbol);

@@ -3,7 +3,7 @@ import { roleOf } from '../harmony';
 import { leastPath } from '../paths';
 import { type Chord, chroma, type Key, leadingSteps, type Metre, middleTicks } from '../music';
 import { barAt, keyAt, placeInBar, type PlayedSong } from '../song';
-import { type Candidate, candidatesIn, type Taste, workOf } from './schools';
+import { type Candidate, candidatesIn, type Taste, workOf } from './tastes';
 
 /** Points for and against a chord; more is better. Set on the marked songs of the tests. */
 const POINTS = {

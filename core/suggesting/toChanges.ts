@@ -11,7 +11,7 @@ import {
   type Song,
   unfold,
 } from '../song';
-import { type Candidate, type Taste } from './schools';
+import { type Candidate, type Taste } from './tastes';
 import { type Ranked, type Slot, suggest, type Suggested } from './suggest';
 import { because, type Phrase } from '../sentences';
 

@@ -11,7 +11,7 @@ import { alternativesFor, taskFor } from './voiceParts';
 
 const onWhole = (song: Song, layout: Song['choices']['layout']): Song => ({
   ...song,
-  choices: { ...song.choices, rung: 4, layout },
+  choices: { ...song.choices, level: 4, layout },
 });
 
 describe('the voicings a chord could have', () => {
@@ -37,7 +37,7 @@ describe('the voicings a chord could have', () => {
       ['E5', 'C5', 'A4', 'G5', 'E5', 'C5', 'F5', 'D5'],
       ['C', 'Am', 'F', 'G', 'C', 'Am', 'Dm', 'G'],
     );
-    const song = applyEdit(base, { kind: 'division-chosen', division: { school: 'bars', bars: 2 } });
+    const song = applyEdit(base, { kind: 'division-chosen', division: { method: 'bars', bars: 2 } });
     const first = arrange(song, DEFAULT_PROFILE);
     const [model, , twin] = first.parts;
     const alike = applyEdit(song, { kind: 'same-as', cutId: twin.cutId, sameAs: model.cutId });

@@ -168,7 +168,7 @@ describe('the solver in every layout', () => {
   );
 });
 
-describe('every school on the demo songs', () => {
+describe('every voicing style on the demo songs', () => {
   it.each(LAYOUTS)('%s: no bump, no reach beyond the hand, no low breach unreported', (layout) => {
     for (const song of DEMO_SONGS)
       for (const reach of [7, 8] as const) {
@@ -240,10 +240,10 @@ describe('every school on the demo songs', () => {
     expect(a.changes[0].layout).toBe('block');
   });
 
-  it('the third rung has two notes in every school', () => {
+  it('the third level has two notes in every voicing style', () => {
     for (const layout of LAYOUTS.filter((l) => l !== 'singing')) {
       const a = arrange(
-        applyEdit(DEMO_SONGS[1], { kind: 'choose', choices: { layout, rung: 3 } }),
+        applyEdit(DEMO_SONGS[1], { kind: 'choose', choices: { layout, level: 3 } }),
         DEFAULT_PROFILE,
       );
       for (const c of a.changes) expect(c.voicing.keys.length).toBeLessThanOrEqual(2);
@@ -251,7 +251,7 @@ describe('every school on the demo songs', () => {
   });
 });
 
-describe('schools compared', () => {
+describe('voicing styles compared', () => {
   const rows = compareLayouts(DEMO_SONGS[0], DEFAULT_PROFILE);
   it('give each its travel, shifts, stretch and findings, and say it in words', () => {
     expect(rows.map((r) => r.layout)).toEqual(COMPARED);
@@ -278,7 +278,7 @@ describe('schools compared', () => {
 });
 
 describe('a small hand on a short keyboard', () => {
-  it('of a fifth is honoured in every school, what gives way is said', () => {
+  it('of a fifth is honoured in every voicing style, what gives way is said', () => {
     const profile = {
       ...DEFAULT_PROFILE,
       leftReach: 6 as Reach,

@@ -1,7 +1,7 @@
 import { type Chord, chroma, type Member, membersOf, typeOfSuffix } from '../music';
 import type { Layout } from '../song';
 
-/** What the solver builds: the layouts a pianist chooses, and "bass", the single bass note of the second rung. */
+/** What the solver builds: the layouts a pianist chooses, and "bass", the single bass note of the second level. */
 export type SolvedLayout = Layout | 'bass';
 
 /** The chord lies in the right hand, under the melody. */

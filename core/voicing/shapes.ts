@@ -36,7 +36,7 @@ export function shapesFor(chord: Chord, layout: SolvedLayout, context: ShapeCont
   return distinct(shapes.map((shape) => [bass, ...shape.slice(1).filter((c) => c !== bass)]));
 }
 
-/** The members of a chord by their job. */
+/** The members of a chord by their role. */
 interface ChordParts {
   readonly root: number;
   /** The third, or what is suspended for it; null in an open fifth. */

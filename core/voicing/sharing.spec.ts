@@ -34,7 +34,7 @@ describe('parts that are the same', () => {
   it('are not forced together where one of them has no room', () => {
     // The return lies an octave lower: what fits under the first does not fit under it.
     const base = wholeBars(['C5', 'E5', 'C5', 'E5'], ['C', 'Am', 'C', 'Am']);
-    const song: Song = applyEdit(base, { kind: 'division-chosen', division: { school: 'bars', bars: 2 } });
+    const song: Song = applyEdit(base, { kind: 'division-chosen', division: { method: 'bars', bars: 2 } });
     const { parts } = arrange(song, DEFAULT_PROFILE);
     const low = applyEdit(song, {
       kind: 'choose-for-part',
@@ -53,7 +53,7 @@ describe('a chord that has no voicing in common', () => {
   it('goes its own way, and the others of its part are still shared', () => {
     const melody = ['E5', 'C5', 'A4', 'G5', 'E5', 'C5', 'A2', 'G5'];
     const base = wholeBars(melody, ['C', 'Am', 'F', 'G', 'C', 'Am', 'F', 'G']);
-    const cut = applyEdit(base, { kind: 'division-chosen', division: { school: 'bars', bars: 4 } });
+    const cut = applyEdit(base, { kind: 'division-chosen', division: { method: 'bars', bars: 4 } });
     const [first, second] = arrange(cut, DEFAULT_PROFILE).parts;
     const song = applyEdit(cut, { kind: 'same-as', cutId: second.cutId, sameAs: first.cutId });
     const a = arrange(song, { ...DEFAULT_PROFILE, keyboard: 49 });

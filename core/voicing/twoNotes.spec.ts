@@ -15,8 +15,8 @@ import { nearestPairs, type PairPlace } from './twoNotes';
 import { voicingOf } from './voicing';
 
 /** The chords of a song, which are known before its hands. */
-const onRung = (song: Song, rung: number, layout = song.choices.layout): readonly ArrangedChange[] => {
-  const slices = contextOf({ ...song, choices: { ...song.choices, rung, layout } }, DEFAULT_PROFILE, true);
+const onLevel = (song: Song, level: number, layout = song.choices.layout): readonly ArrangedChange[] => {
+  const slices = contextOf({ ...song, choices: { ...song.choices, level, layout } }, DEFAULT_PROFILE, true);
   for (;;) {
     const { done, value } = slices.next();
     if (done) return value.changes;
@@ -32,21 +32,21 @@ const travelOf = (changes: readonly ArrangedChange[]): number =>
 const SONGS = [...DEMO_SONGS, ...TEST_TUNES, ...LATER_TUNES, ...TUNES_APART, ...UNSEEN_TUNES];
 
 describe('two notes of each chord', () => {
-  it('never make the hand travel further than the whole chords of the next rung, in any school', () => {
+  it('never make the hand travel further than the whole chords of the next level, in any voicing style', () => {
     for (const song of SONGS)
       for (const { layout } of LAYOUT_ROWS) {
-        const [three, four] = [3, 4].map((rung) => travelOf(onRung(song, rung, layout)));
+        const [three, four] = [3, 4].map((level) => travelOf(onLevel(song, level, layout)));
         expect([song.title, layout, three <= four + 1e-6]).toEqual([song.title, layout, true]);
       }
     for (let seed = 0; seed < 40; seed++) {
       const song = randomSong({ bars: 12, changesPerBar: 2, seed });
-      expect([seed, travelOf(onRung(song, 3)) <= travelOf(onRung(song, 4)) + 1e-6]).toEqual([seed, true]);
+      expect([seed, travelOf(onLevel(song, 3)) <= travelOf(onLevel(song, 4)) + 1e-6]).toEqual([seed, true]);
     }
   });
 
   it('are two keys of the whole chord, the same for the same keys; the end keeps its root', () => {
     for (const song of SONGS) {
-      const [two, whole] = [onRung(song, 3), onRung(song, 4)];
+      const [two, whole] = [onLevel(song, 3), onLevel(song, 4)];
       const pairs = new Map<string, string>();
       two.forEach(({ voicing: { keys }, step }, i) => {
         const all = whole[i].voicing.keys;
@@ -64,7 +64,7 @@ describe('two notes of each chord', () => {
 
   it('tell the chord by its third or seventh where that costs no travel', () => {
     const keysOf = (...symbols: string[]): string[] =>
-      onRung(
+      onLevel(
         wholeBars(
           symbols.map(() => 'C6'),
           symbols,
@@ -79,16 +79,16 @@ describe('two notes of each chord', () => {
 
   it('leave a layout of two notes, and what is settled, as it is', () => {
     for (const layout of ['shell', 'fifth', 'partial'] as const)
-      expect(onRung(DEMO_SONGS[0], 3, layout).map((c) => c.voicing.keys)).toEqual(
-        onRung(DEMO_SONGS[0], 4, layout).map((c) => c.voicing.keys),
+      expect(onLevel(DEMO_SONGS[0], 3, layout).map((c) => c.voicing.keys)).toEqual(
+        onLevel(DEMO_SONGS[0], 4, layout).map((c) => c.voicing.keys),
       );
   });
 
   it('have the findings of what is played, not of the whole chord', () => {
     const song = wholeBars(['C6', 'C6', 'C6'], ['C', 'C', 'C']);
     const pins = [{ changeId: song.changes[1].id, keys: [36, 40, 55], fingers: null }];
-    const kinds = (rung: number): string[] =>
-      arrange({ ...song, pins, choices: { ...song.choices, rung } }, DEFAULT_PROFILE, {
+    const kinds = (level: number): string[] =>
+      arrange({ ...song, pins, choices: { ...song.choices, level } }, DEFAULT_PROFILE, {
         withoutFingers: true,
       }).findings.map(({ kind }) => kind);
     expect(kinds(4)).toContain('muddy');

@@ -16,8 +16,8 @@ const CLOSE = 25;
 const OF_WHOLE_CHORDS: readonly string[] = ['muddy', 'reach', 'thin-chord'];
 
 /**
- * Two keys of each chord where the rung asks for two: those that tell it and lie nearest the hand, taken from the keys of
- * the whole chord, so that the next rung only adds the others. The hand travels no further than with whole chords: the
+ * Two keys of each chord where the level asks for two: those that tell it and lie nearest the hand, taken from the keys of
+ * the whole chord, so that the next level only adds the others. The hand travels no further than with whole chords: the
  * outer keys travel as far, and other pairs are taken only as long as the sum is no greater. Chords with the same keys
  * have the same pair. Source: outer notes first, inner ones later, as practitioners build a chord up.
  */

@@ -193,14 +193,14 @@ describe('least movement on the songs of the tests', () => {
     expect(ours).toBeLessThanOrEqual(1.1 * least);
   });
 
-  it('is never below the least possible, in any layout, on any rung with chords, with pins', () => {
+  it('is never below the least possible, in any layout, at any level with chords, with pins', () => {
     for (const song of DEMO_SONGS)
       for (const { layout } of LAYOUT_ROWS)
-        for (const rung of some([2, 3, 4])) {
+        for (const level of some([2, 3, 4])) {
           const pins = [{ changeId: song.changes[1].id, keys: [41, 48, 57], fingers: null }];
-          const chosen = { ...song, choices: { ...song.choices, layout, rung }, pins };
+          const chosen = { ...song, choices: { ...song.choices, layout, level }, pins };
           const totals = totalsOf(arrange(chosen, DEFAULT_PROFILE, { withoutFingers: true }));
-          const told = [song.title, layout, rung, totals.leftSemitones, totals.optimumSemitones];
+          const told = [song.title, layout, level, totals.leftSemitones, totals.optimumSemitones];
           expect([...told, totals.leftSemitones >= totals.optimumSemitones]).toEqual([...told, true]);
         }
   });
@@ -209,14 +209,14 @@ describe('least movement on the songs of the tests', () => {
 describe('the ends of a song', () => {
   const songs = [...DEMO_SONGS, ...TUNES_APART, ...UNSEEN_TUNES];
 
-  it('lie on the root of the last chord and on no second inversion of the first, in every school that has a bass', () => {
+  it('lie on the root of the last chord and on no second inversion of the first, in every voicing style that has a bass', () => {
     for (const song of songs)
       for (const layout of some(['block', 'three', 'shell', 'fifth', 'root', 'tenth'] as const))
-        for (const rung of [3, 4, 5]) {
-          const choices = { ...song.choices, layout, rung };
+        for (const level of [3, 4, 5]) {
+          const choices = { ...song.choices, layout, level };
           const { changes } = arrange({ ...song, choices }, DEFAULT_PROFILE, { withoutFingers: true });
           const [first, last] = [changes[0], changes[changes.length - 1]];
-          const told = [song.title, layout, rung];
+          const told = [song.title, layout, level];
           expect([...told, last.voicing.keys[0] % 12, first.voicing.inversion === 2]).toEqual([
             ...told,
             chroma(bassOf(last.chord)),

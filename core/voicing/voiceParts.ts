@@ -1,4 +1,4 @@
-import { rungOf } from '../ladder';
+import { levelOf } from '../levels';
 import { gotOrMade, Memory, memoryOf } from '../memory';
 import { melodyUp, type Part, partIndexAt, twinsOf } from '../parts';
 import {
@@ -33,13 +33,13 @@ export function voiceParts(
   return voicedOnce(song, profile, played, parts).result;
 }
 
-/** A song as it was voiced, its chords whole and as they are played on their rungs. */
+/** A song as it was voiced, its chords whole and as they are played at their levels. */
 interface WholeAndResult {
   readonly whole: VoicedSong;
   readonly result: VoicedSong;
 }
 
-/** Remembered while nothing a voicing depends on changes; a new rung often leaves every voicing as it is. */
+/** Remembered while nothing a voicing depends on changes; a new level often leaves every voicing as it is. */
 function voicedOnce(
   song: Song,
   profile: Profile,
@@ -66,7 +66,7 @@ function signatureOf(song: Song, profile: Profile, parts: readonly Part[]): stri
   const chosen = parts.map(({ fromTick, sharesWith, choices: c }) => [
     fromTick,
     sharesWith,
-    rungOf(c).chords,
+    levelOf(c).chords,
     c.layout,
     c.register,
     c.octaveShift,
@@ -86,14 +86,14 @@ export function voiceFresh(
   return twoWhereAsked(task, parts, shareVoicings(task, parts, voice(task)));
 }
 
-/** The song as voiced, with two notes of each chord where the rung asks for two. */
+/** The song as voiced, with two notes of each chord where the level asks for two. */
 export function twoWhereAsked(task: VoicingTask, parts: readonly Part[], song: VoicedSong): VoicedSong {
   return withTwoNotes(song, playsTwoIn(parts), task);
 }
 
-/** Whether a change stands on a rung of two notes. */
+/** Whether a change stands at a level of two notes. */
 export function playsTwoIn(parts: readonly Part[]): (change: PlayedChange) => boolean {
-  return ({ tick }) => rungOf(parts[partIndexAt(parts, tick)].choices).chords === 'two-notes';
+  return ({ tick }) => levelOf(parts[partIndexAt(parts, tick)].choices).chords === 'two-notes';
 }
 
 /** Ranked voicings for one change of the song, everything else solved round each; what same parts share stays. */
@@ -163,7 +163,7 @@ const octavesOf = new WeakMap<PlayedNote, Map<number, Sounding>>();
 
 function layoutOf(change: PlayedChange, choices: Part['choices']): SolvedLayout {
   if (choices.layout === 'singing') return 'singing';
-  const { chords } = rungOf(choices);
+  const { chords } = levelOf(choices);
   if (chords === 'bass') return 'bass';
   const wanted = change.layout ?? choices.layout;
   // A voice sings a whole part: for a single change the block is meant.

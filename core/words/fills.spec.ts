@@ -12,7 +12,7 @@ describe('fills in words', () => {
     const [lanterns] = DEMO_SONGS;
     const on = (measure: 'none' | 'many') =>
       arrange(
-        { ...lanterns, choices: { ...lanterns.choices, rung: 7, fills: { measure, seed: 0 } } },
+        { ...lanterns, choices: { ...lanterns.choices, level: 7, fills: { measure, seed: 0 } } },
         DEFAULT_PROFILE,
         { withoutFingers: true },
       );
@@ -38,7 +38,7 @@ describe('fills in words', () => {
   it('every fill that is played is told in the walkthrough, in its bar', () => {
     for (const song of DEMO_SONGS) {
       const a = arrange(
-        { ...song, choices: { ...song.choices, rung: 7, fills: { measure: 'many', seed: 0 } } },
+        { ...song, choices: { ...song.choices, level: 7, fills: { measure: 'many', seed: 0 } } },
         DEFAULT_PROFILE,
       );
       const text = writeWalkthrough(a);

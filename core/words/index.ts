@@ -8,8 +8,8 @@ export { CHORDS_TO_COME, patternOfPart } from './leftHand';
 export { partCard } from './partCard';
 export { writePartCards } from './partCards';
 export {
-  jobInWords,
-  jobTitle,
+  taskInWords,
+  taskTitle,
   judgementInWords,
   logInWords,
   planInWords,

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { onRung } from '../../demo/arranged';
+import { onLevel } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
 import type { Arrangement } from '../arrangement';
 import { arrange } from '../arrange';
 import { barAt, DEFAULT_PROFILE, type Choices, type Song } from '../song';
 import { nameOf, typeset } from '../music';
-import { RUNGS } from '../ladder';
+import { LEVELS } from '../levels';
 import { wholeBars } from '../testing';
 import { togetherInWords } from './explain';
-import { leftInWords, rungInWords } from './leftHand';
+import { leftInWords, levelInWords } from './leftHand';
 import { passesInWords } from './passes';
 import { partInWords } from './walkthrough';
 
@@ -19,7 +19,7 @@ const told = (a: Arrangement, index = 0): string[] => leftInWords(a, a.parts[ind
 
 describe('the left hand in words', () => {
   it('tells a figure by its name, its keys and its fingers, bar by bar', () => {
-    expect(told(arranged(lanterns, { rung: 5 }))).toEqual([
+    expect(told(arranged(lanterns, { level: 5 }))).toEqual([
       '  The figure is Waltz.',
       '  Bar 1: Am (i, tonic, home): A2, then C3+E3 twice, fingers 5, then 2-1 twice.',
       '  Bar 2: F (VI, stands in for the tonic or subdominant): F2, then C3+A3 twice, fingers 5, then 3-1 twice.',
@@ -27,13 +27,13 @@ describe('the left hand in words', () => {
       '  Bar 4: E7 (V7, dominant, leads home): E2 D3+E3+G♯3+B3, fingers 5 4-3-2-1.',
       '  4 chords: Am, F, Dm, E7.',
     ]);
-    expect(told(arranged(sluicegate, { rung: 5 }))[1]).toBe(
+    expect(told(arranged(sluicegate, { level: 5 }))[1]).toBe(
       '  Bar 1: G (I, tonic, home): G2 D3 G3 D3, twice, fingers 5 2 1 2, twice.',
     );
   });
 
   it('tells a bass alone by its key and how it moves', () => {
-    expect(told(arranged(lanterns, { rung: 2 }))).toEqual([
+    expect(told(arranged(lanterns, { level: 2 }))).toEqual([
       '  Bar 1: Am: A3 (i, tonic, home).',
       '  Bar 2: F: F3 (VI, stands in for the tonic or subdominant), down a major third.',
       '  Bar 3: Dm: D3 (iv, subdominant), down a minor third.',
@@ -43,7 +43,7 @@ describe('the left hand in words', () => {
   });
 
   it('tells walks where they are played', () => {
-    const a = arranged(lanterns, { rung: 7 });
+    const a = arranged(lanterns, { level: 7 });
     const walk = a.fills.find(({ kind, taken }) => taken && kind === 'walk');
     const index = a.parts.findIndex((part) => walk && walk.tick >= part.fromTick && walk.tick < part.toTick);
     const { number } = barAt(a.played.bars, walk?.tick ?? 0);
@@ -54,7 +54,7 @@ describe('the left hand in words', () => {
   });
 
   it('tells the real bass of chords that lie under the melody, and them with the right hand', () => {
-    const a = arranged(lanterns, { rung: 4, layout: 'under-melody' });
+    const a = arranged(lanterns, { level: 4, layout: 'under-melody' });
     expect(told(a)[0]).toMatch(/^ {2}Bar 1: Am \(i, tonic, home\): A2\+E3, fingers 5-1\.$/);
     const lines = partInWords(a, 0);
     const [under] = lines.filter((line) => line.includes('under A, on 1'));
@@ -62,10 +62,10 @@ describe('the left hand in words', () => {
     expect(lines).toContain('  Bar 1: A, up to B   (on 1, 3)');
   });
 
-  it('names every key that is struck and none that is not, on every rung and in every song', () => {
+  it('names every key that is struck and none that is not, at every level and in every song', () => {
     for (const song of DEMO_SONGS)
-      for (const { number } of RUNGS) {
-        const a = onRung(song, number);
+      for (const { number } of LEVELS) {
+        const a = onLevel(song, number);
         a.parts.forEach((part, index) => {
           const struck = a.left.filter((n) => n.tick >= part.fromTick && n.tick < part.toTick);
           const keys = [...new Set(struck.map(({ pitch }) => typeset(nameOf(pitch))))].sort();
@@ -76,27 +76,27 @@ describe('the left hand in words', () => {
       }
   });
 
-  it('does not say of a rung what is not played', () => {
-    const rungs = (song: Song, choices: Partial<Choices>): string => {
+  it('does not say of a level what is not played', () => {
+    const levels = (song: Song, choices: Partial<Choices>): string => {
       const a = arranged(song, choices);
-      return rungInWords(a, a.parts[0]);
+      return levelInWords(a, a.parts[0]);
     };
-    expect(rungs(lanterns, { rung: 5 })).toBe('Level 5, moving left hand.');
-    expect(rungs(lanterns, { rung: 5, pattern: 'block' })).toBe(
+    expect(levels(lanterns, { level: 5 })).toBe('Level 5, moving left hand.');
+    expect(levels(lanterns, { level: 5, pattern: 'block' })).toBe(
       'Level 5, moving left hand: blocks are played, no pattern is made or chosen for 3/4.',
     );
     const still = wholeBars(['C5', 'D5', 'E5', 'F5'], ['C', 'C', 'C', 'C']);
-    expect(rungs(still, { rung: 7, fills: { measure: 'none', seed: 0 } })).toBe(
+    expect(levels(still, { level: 7, fills: { measure: 'none', seed: 0 } })).toBe(
       'Level 7, fills and endings: no fill in this part.',
     );
-    expect(rungs(lanterns, { rung: 1 })).toBe('Level 1, melody alone.');
+    expect(levels(lanterns, { level: 1 })).toBe('Level 1, melody alone.');
   });
 });
 
 describe('passes in words', () => {
   const line = (...keys: (readonly [midi: number, finger: number])[]) =>
     keys.map(([midi, finger], i) => ({
-      ...arranged(lanterns, { rung: 1 }).right[0],
+      ...arranged(lanterns, { level: 1 }).right[0],
       tick: 480 * i,
       length: 480,
       midi,

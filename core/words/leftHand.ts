@@ -3,7 +3,7 @@ import { type ArrangedChange, type Arrangement, changeIndex, changesIn } from '.
 import { type HandNote, strikesOf } from '../hands';
 import type { Fill } from '../fills';
 import { countAt } from '../joining';
-import { rungOf } from '../ladder';
+import { levelOf } from '../levels';
 import { metreName, midiOf, nameOf, typeset } from '../music';
 import { type Part, turnOf } from '../parts';
 import { BLOCK, choosePattern, ON_THE_BEAT, type Pattern, sungFigure } from '../patterns';
@@ -17,7 +17,7 @@ interface Told {
   readonly words: string;
 }
 
-/** What the left hand plays in a part, as it plays it on the rung chosen: blocks told as they move, figures as they are struck. */
+/** What the left hand plays in a part, as it plays it at the level chosen: blocks told as they move, figures as they are struck. */
 export function leftInWords(arrangement: Arrangement, part: Part, listFirst: boolean): string[] {
   const own = changesIn(arrangement.changes, part);
   const notes = within(arrangement.left, part.fromTick, part.toTick);
@@ -36,9 +36,9 @@ export function leftInWords(arrangement: Arrangement, part: Part, listFirst: boo
 /** Over chords shown where the left hand does not play them yet. */
 export const CHORDS_TO_COME = 'The left hand rests at this level: these are the chords to come.';
 
-/** What is true of the rung in this part where its name alone would mislead: no pattern, no fill. */
-export function rungInWords({ left, right, song, played }: Arrangement, part: Part): string {
-  const { number, name, isMoving, hasFills, rightHand, chords } = rungOf(part.choices);
+/** What is true of the level in this part where its name alone would mislead: no pattern, no fill. */
+export function levelInWords({ left, right, song, played }: Arrangement, part: Part): string {
+  const { number, name, isMoving, hasFills, rightHand, chords } = levelOf(part.choices);
   const head = `Level ${number}, ${name.toLowerCase()}`;
   const notes = within(left, part.fromTick, part.toTick);
   if (part.choices.layout === 'singing' || notes.length === 0 || chords === 'none') return `${head}.`;
@@ -67,7 +67,7 @@ function bassesInWords({ played }: Arrangement, notes: readonly HandNote[]): str
   );
 }
 
-/** The pattern chosen for each bar of a part, on a rung that moves. */
+/** The pattern chosen for each bar of a part, at a level that moves. */
 function patternsInBars({ played, song }: Pick<Arrangement, 'played' | 'song'>, part: Part): Pattern[] {
   return played.bars
     .filter((bar) => bar.tick < part.toTick && bar.tick + bar.length > part.fromTick)
@@ -79,7 +79,7 @@ function patternsInBars({ played, song }: Pick<Arrangement, 'played' | 'song'>, 
 
 /** The id of the pattern a part plays, of its first bar where the metre changes in it; null where no chord is played. */
 export function patternOfPart(arrangement: Pick<Arrangement, 'played' | 'song'>, part: Part): string | null {
-  const { chords, isMoving } = rungOf(part.choices);
+  const { chords, isMoving } = levelOf(part.choices);
   const { metre } = barAt(arrangement.played.bars, part.fromTick);
   if (chords === 'none') return null;
   if (!isMoving) return BLOCK.id;
@@ -141,8 +141,8 @@ function chordInWords(arrangement: Arrangement, part: Part, change: ArrangedChan
   }
   return barsOf(own, played.bars).map(([bar, inBar], i) => {
     const struck = strikesOf(inBar);
-    const job = i === 0 ? ` (${numeral}, ${told})` : '';
-    const name = `${typeset(change.change.symbol)}${i === 0 ? '' : ' again'}${job}`;
+    const role = i === 0 ? ` (${numeral}, ${told})` : '';
+    const name = `${typeset(change.change.symbol)}${i === 0 ? '' : ' again'}${role}`;
     return {
       tick: inBar[0].tick,
       words: `  ${barInWords(bar.number)}: ${name}: ${struckInWords(struck)}${fingersInWords(struck)}.${i === 0 ? close : ''}`,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { onRung } from '../../demo/arranged';
+import { onLevel } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
 import { handsInWords } from './handsAgain';
@@ -13,7 +13,7 @@ const arranged = (song: Song) => arrange(song, DEFAULT_PROFILE);
 
 /** Whole-bar notes and chords, a part every two bars. */
 const inPairs = (melody: string[], chords: string[]): Song =>
-  applyEdit(wholeBars(melody, chords), { kind: 'division-chosen', division: { school: 'bars', bars: 2 } });
+  applyEdit(wholeBars(melody, chords), { kind: 'division-chosen', division: { method: 'bars', bars: 2 } });
 
 describe('the card of a part', () => {
   it('says what a teacher would: bars, first key, letters, counts, words, chords, length', () => {
@@ -38,17 +38,17 @@ describe('the card of a part', () => {
     expect(partCard(arranged(sluicegate), 3).isNew).toBe('The left hand in bar 16.');
   });
 
-  it('says that nothing is new only where both hands come back, in every song and on every rung', () => {
+  it('says that nothing is new only where both hands come back, in every song and at every level', () => {
     for (const song of DEMO_SONGS)
-      for (const rung of [2, 4, 5, 7]) {
-        const a = arranged(applyEdit(song, { kind: 'choose', choices: { rung } }));
+      for (const level of [2, 4, 5, 7]) {
+        const a = arranged(applyEdit(song, { kind: 'choose', choices: { level } }));
         a.parts.forEach((part, i) => {
           const isKnown = partCard(a, i).isNew === 'Nothing: you know it already.';
           if (!isKnown || part.relatedTo === null) return;
           const left = a.relations.left[i];
-          expect([song.title, rung, part.number, left?.relation ?? 'same']).toEqual([
+          expect([song.title, level, part.number, left?.relation ?? 'same']).toEqual([
             song.title,
-            rung,
+            level,
             part.number,
             'same',
           ]);
@@ -56,9 +56,9 @@ describe('the card of a part', () => {
       }
   });
 
-  it('speaks of no left hand where it strikes nothing: on the rung of the melody alone, in every song', () => {
+  it('speaks of no left hand where it strikes nothing: at the level of the melody alone, in every song', () => {
     for (const song of DEMO_SONGS) {
-      const a = onRung(song, 1);
+      const a = onLevel(song, 1);
       expect(a.relations.left.map(({ relation }) => relation)).toEqual(a.parts.map(() => 'silent'));
       expect(learningInWords(a)).not.toContain('left hand');
       a.parts.forEach(({ number, relation, relatedTo, sameChords }, i) => {
@@ -78,14 +78,14 @@ describe('the card of a part', () => {
     const orders = (song: Song) => arranged(song).parts.map((_, i) => partCard(arranged(song), i).order);
     expect(new Set(orders(lanterns))).toEqual(new Set(['right']));
     expect(new Set(orders({ ...rain, melody: [] }))).toEqual(new Set([null]));
-    expect(onRung(lanterns, 1).parts.map((_, i) => partCard(onRung(lanterns, 1), i).order)).toEqual(
+    expect(onLevel(lanterns, 1).parts.map((_, i) => partCard(onLevel(lanterns, 1), i).order)).toEqual(
       Array(6).fill(null),
     );
   });
 
   it('says that the left hand rests where only it is left out of what comes back', () => {
     const whole = arranged(lanterns);
-    const alone = { kind: 'choose-for-part', cutId: whole.parts[3].cutId, choices: { rung: 1 } } as const;
+    const alone = { kind: 'choose-for-part', cutId: whole.parts[3].cutId, choices: { level: 1 } } as const;
     const free = { kind: 'same-as', cutId: whole.parts[3].cutId, sameAs: whole.parts[3].cutId } as const;
     const a = arranged(applyEdit(applyEdit(lanterns, free), alone));
     expect(a.relations.left.map(({ relation }) => relation === 'silent')).toEqual([

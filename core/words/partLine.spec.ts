@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { onRung } from '../../demo/arranged';
+import { onLevel } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '../song';
@@ -8,8 +8,8 @@ import { partLine } from './partLine';
 import { plays } from './returning';
 
 const [lanterns, sluicegate, rain] = DEMO_SONGS;
-const lines = (song: Song, rung = 4): string[] => {
-  const a = onRung(song, rung);
+const lines = (song: Song, level = 4): string[] => {
+  const a = onLevel(song, level);
   return a.parts.map((_, i) => partLine(a, i));
 };
 
@@ -35,8 +35,8 @@ describe('a part in a line', () => {
   });
 
   it('says what is learned first where it is not the right hand and both play', () => {
-    const first = (firstHand: 'left' | 'chords', rung: number): string => {
-      const song = applyEdit(lanterns, { kind: 'choose', choices: { firstHand, rung } });
+    const first = (firstHand: 'left' | 'chords', level: number): string => {
+      const song = applyEdit(lanterns, { kind: 'choose', choices: { firstHand, level } });
       return partLine(arrange(song, DEFAULT_PROFILE), 0);
     };
     expect([first('left', 4), first('chords', 4), first('left', 1)]).toEqual([
@@ -48,22 +48,22 @@ describe('a part in a line', () => {
 
   it('says "same" where the card has nothing new, and of parts to come what is known', () => {
     for (const song of DEMO_SONGS)
-      for (const rung of [1, 2, 3, 4, 5, 6, 7]) {
-        const a = onRung(song, rung);
+      for (const level of [1, 2, 3, 4, 5, 6, 7]) {
+        const a = onLevel(song, level);
         a.parts.forEach((_, i) => {
           const isSame = partLine(a, i).includes('same as');
           if (isSame)
-            expect([song.title, rung, i, partCard(a, i).isNew]).toEqual([
+            expect([song.title, level, i, partCard(a, i).isNew]).toEqual([
               song.title,
-              rung,
+              level,
               i,
               'Nothing: you know it already.',
             ]);
         });
       }
-    const whole = onRung(lanterns, 4);
+    const whole = onLevel(lanterns, 4);
     const partial = { ...whole, arranged: whole.arranged.map((part, i) => (i === 0 ? part : null)) };
     expect(partLine(partial, 3)).toBe(partLine(whole, 3));
-    expect([plays(partial, 3, 'left'), plays(onRung(lanterns, 1), 3, 'left')]).toEqual([true, false]);
+    expect([plays(partial, 3, 'left'), plays(onLevel(lanterns, 1), 3, 'left')]).toEqual([true, false]);
   });
 });

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import type { Job, Judgement, Plan, Trouble } from '../practice';
+import type { Task, Judgement, Plan, Trouble } from '../practice';
 import {
   careInWords,
   hotBarInWords,
-  jobInWords,
-  jobTitle,
+  taskInWords,
+  taskTitle,
   judgementInWords,
   logInWords,
   lostInWords,
@@ -17,7 +17,7 @@ import {
   verdictInWords,
 } from './practice';
 
-const job = (differs: Partial<Job>): Job =>
+const task = (differs: Partial<Task>): Task =>
   ({
     kind: 'together',
     fromPart: 2,
@@ -28,30 +28,30 @@ const job = (differs: Partial<Job>): Job =>
     minutes: 3.2,
     more: null,
     ...differs,
-  }) as Job;
+  }) as Task;
 
 describe('practising in words', () => {
-  it('a job is told by its part and hands', () => {
-    expect(jobTitle(job({}))).toBe('Part 2, both hands');
-    expect(jobTitle(job({ kind: 'left', hands: 'left' }))).toBe('Part 2, left hand');
-    expect(jobTitle(job({ kind: 'hear' }))).toBe('Part 2: hear it');
-    expect(jobTitle(job({ kind: 'meetings' }))).toBe('Part 2: say where the hands meet');
-    expect(jobTitle(job({ kind: 'chain', fromPart: 1, toPart: 3 }))).toBe('Parts 1–3 in one go');
-    expect(jobTitle(job({ kind: 'whole', fromPart: 1, toPart: 6 }))).toBe('The whole song');
-    expect(jobInWords(job({}))).toBe('Already begun; 4 turns, about 3 minutes');
-    expect(jobInWords(job({ why: 'due', turns: 1, minutes: 0.4 }))).toBe(
+  it('a task is told by its part and hands', () => {
+    expect(taskTitle(task({}))).toBe('Part 2, both hands');
+    expect(taskTitle(task({ kind: 'left', hands: 'left' }))).toBe('Part 2, left hand');
+    expect(taskTitle(task({ kind: 'hear' }))).toBe('Part 2: hear it');
+    expect(taskTitle(task({ kind: 'meetings' }))).toBe('Part 2: say where the hands meet');
+    expect(taskTitle(task({ kind: 'chain', fromPart: 1, toPart: 3 }))).toBe('Parts 1–3 in one go');
+    expect(taskTitle(task({ kind: 'whole', fromPart: 1, toPart: 6 }))).toBe('The whole song');
+    expect(taskInWords(task({}))).toBe('Already begun; 4 turns, about 3 minutes');
+    expect(taskInWords(task({ why: 'due', turns: 1, minutes: 0.4 }))).toBe(
       'Due again; 1 turn, less than a minute',
     );
-    expect(jobTitle(job({ kind: 'hardest' }))).toBe('Part 2: its hardest bar, from the bar before');
-    expect(jobInWords(job({ kind: 'hardest', turns: 6, more: 'went-wrong' }))).toBe(
+    expect(taskTitle(task({ kind: 'hardest' }))).toBe('Part 2: its hardest bar, from the bar before');
+    expect(taskInWords(task({ kind: 'hardest', turns: 6, more: 'went-wrong' }))).toBe(
       'Already begun; 6 turns (more than others: it went wrong), about 3 minutes',
     );
-    expect(jobTitle(job({ kind: 'warm-up' }))).toBe('Warm up the hands');
-    expect(jobInWords(job({ kind: 'warm-up', minutes: 3 }))).toBe('Before the first keys; about 3 minutes');
-    expect(jobTitle(job({ kind: 'rung' }))).toBe('Up to the next level');
-    expect(jobInWords(job({ kind: 'rung' }))).toBe('All of this level is passed');
-    expect(jobTitle(job({ kind: 'spot' }))).toBe('Part 2: the place that goes wrong');
-    expect(jobInWords(job({ why: 'new', minutes: 1.2 }))).toBe('New; 4 turns, about 1 minute');
+    expect(taskTitle(task({ kind: 'warm-up' }))).toBe('Warm up the hands');
+    expect(taskInWords(task({ kind: 'warm-up', minutes: 3 }))).toBe('Before the first keys; about 3 minutes');
+    expect(taskTitle(task({ kind: 'level' }))).toBe('Up to the next level');
+    expect(taskInWords(task({ kind: 'level' }))).toBe('All of this level is passed');
+    expect(taskTitle(task({ kind: 'spot' }))).toBe('Part 2: the place that goes wrong');
+    expect(taskInWords(task({ why: 'new', minutes: 1.2 }))).toBe('New; 4 turns, about 1 minute');
   });
 
   it('where one stands, and what a plan comes to', () => {
@@ -68,7 +68,7 @@ describe('practising in words', () => {
       'Passed at 90 % of the tempo.',
     );
     const plan = (differs: Partial<Plan>): Plan => ({
-      jobs: [],
+      tasks: [],
       leftOut: [],
       minutes: 0,
       toGo: { minutes: 0, perDay: null },
@@ -82,9 +82,11 @@ describe('practising in words', () => {
     );
     expect(far(180, 20)).toContain(': 20 minutes a day, and 20 are enough.');
     expect(planInWords(plan({}))).toBe('There is nothing to practise yet.');
-    expect(planInWords(plan({ leftOut: [{ job: job({}), why: 'not-due' }] }))).toBe('Nothing is due today.');
+    expect(planInWords(plan({ leftOut: [{ task: task({}), why: 'not-due' }] }))).toBe(
+      'Nothing is due today.',
+    );
     expect(
-      planInWords(plan({ jobs: [job({})], minutes: 3.2, leftOut: [{ job: job({}), why: 'no-time' }] })),
+      planInWords(plan({ tasks: [task({})], minutes: 3.2, leftOut: [{ task: task({}), why: 'no-time' }] })),
     ).toBe('1 task, about 3 minutes. 1 more wait for another day.');
   });
 

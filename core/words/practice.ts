@@ -2,7 +2,7 @@ import { theBar, beatsInWords } from '../sentences';
 import {
   type Cause,
   type HotBar,
-  type Job,
+  type Task,
   type Judgement,
   type Plan,
   type RankedSong,
@@ -24,12 +24,12 @@ const LOUDER = 6;
 const QUARTER = 0.25;
 
 /** "Part 2, left hand". */
-export function jobTitle({
+export function taskTitle({
   kind,
   fromPart,
   toPart,
   hands,
-}: Pick<Job, 'kind' | 'fromPart' | 'toPart' | 'hands'>): string {
+}: Pick<Task, 'kind' | 'fromPart' | 'toPart' | 'hands'>): string {
   const part = fromPart === toPart ? `Part ${fromPart}` : `Parts ${fromPart}–${toPart}`;
   switch (kind) {
     case 'hear':
@@ -42,7 +42,7 @@ export function jobTitle({
       return `${part}: its hardest bar, from the bar before`;
     case 'spot':
       return `${part}: the place that goes wrong`;
-    case 'rung':
+    case 'level':
       return 'Up to the next level';
     case 'whole':
       return 'The whole song';
@@ -53,10 +53,10 @@ export function jobTitle({
   }
 }
 
-/** What a turn was of, as its job is called. */
+/** What a turn was of, as its task is called. */
 export function turnTitle({ kind, hands, fromPart, toPart, what }: Turn): string {
   if (fromPart === undefined || toPart === undefined) return what ?? '';
-  return jobTitle({ kind, hands, fromPart, toPart });
+  return taskTitle({ kind, hands, fromPart, toPart });
 }
 
 const WHY = { due: 'due again', next: 'already begun', new: 'new' } as const;
@@ -67,21 +67,21 @@ const MORE = {
 } as const;
 
 /** "Due again; 4 turns, about 3 minutes". */
-export function jobInWords({
+export function taskInWords({
   kind,
   why,
   turns,
   minutes,
   more,
-}: Pick<Job, 'kind' | 'why' | 'turns' | 'minutes' | 'more'>): string {
+}: Pick<Task, 'kind' | 'why' | 'turns' | 'minutes' | 'more'>): string {
   if (kind === 'warm-up') return `Before the first keys; about ${counted(Math.round(minutes), 'minute')}`;
-  if (kind === 'rung') return 'All of this level is passed';
+  if (kind === 'level') return 'All of this level is passed';
   const long = minutes < 1 ? 'less than a minute' : `about ${counted(Math.round(minutes), 'minute')}`;
   const often = more === null ? '' : ` (${MORE[more]})`;
   return `${capital(WHY[why])}; ${counted(turns, 'turn')}${often}, ${long}`;
 }
 
-/** Where one stands at a gate: "60 % of the tempo, 2 clean turns of 3". */
+/** Where one stands at a goal: "60 % of the tempo, 2 clean turns of 3". */
 export function standingInWords({ tempoPercent, clean, missed, isPassed }: Standing, turns: number): string {
   if (isPassed)
     return tempoPercent >= 100
@@ -150,12 +150,12 @@ function loudnessInWords({ right, left }: Judgement['force']): string[] {
 }
 
 /** What a plan comes to. */
-export function planInWords({ jobs, leftOut, minutes }: Plan): string {
-  if (jobs.length === 0)
+export function planInWords({ tasks, leftOut, minutes }: Plan): string {
+  if (tasks.length === 0)
     return leftOut.length === 0 ? 'There is nothing to practise yet.' : 'Nothing is due today.';
   const later = leftOut.filter(({ why }) => why === 'no-time').length;
   const rest = later === 0 ? '' : ` ${later} more wait for another day.`;
-  return `${counted(jobs.length, 'task')}, about ${counted(Math.max(1, Math.round(minutes)), 'minute')}.${rest}`;
+  return `${counted(tasks.length, 'task')}, about ${counted(Math.max(1, Math.round(minutes)), 'minute')}.${rest}`;
 }
 
 /** How far it still is: "About 3 hours until all of it is passed: 25 minutes a day; 20 are too few." */

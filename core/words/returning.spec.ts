@@ -9,7 +9,7 @@ import { leftThen } from './returning';
 /** Four bars a part, a note and a chord each. */
 const inFours = (melody: string, chords: string) => {
   const song = wholeBars(melody.split(' '), chords.split(' '));
-  const parts = { kind: 'division-chosen', division: { school: 'bars', bars: 4 } } as const;
+  const parts = { kind: 'division-chosen', division: { method: 'bars', bars: 4 } } as const;
   const root = { kind: 'choose', choices: { layout: 'root' } } as const;
   return arrange(applyEdit(applyEdit(song, parts), root), DEFAULT_PROFILE);
 };

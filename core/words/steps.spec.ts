@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { onRung } from '../../demo/arranged';
+import { onLevel } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
 import { judgePressed, keysOfStep, type Step, stepsIn } from '../joining';
-import { RUNGS } from '../ladder';
+import { LEVELS } from '../levels';
 import { keyFromFifths } from '../music';
 import { slipInWords, stepInWords } from './steps';
 
 const [lanterns] = DEMO_SONGS;
-const on = (rung: number, song = lanterns) => onRung(song, rung);
+const on = (level: number, song = lanterns) => onLevel(song, level);
 
 describe('stepping through', () => {
   it('goes from strike to strike, says who plays and with which fingers', () => {
@@ -26,9 +26,9 @@ describe('stepping through', () => {
     expect(stepInWords(stepsIn(a, a.parts[0], 'right')[1])).toBe('Bar 1, on 3. Right hand alone: B4 with 4.');
   });
 
-  it('passes every key of the part once, in every song and on every rung', () => {
+  it('passes every key of the part once, in every song and at every level', () => {
     for (const song of DEMO_SONGS)
-      for (const { number } of RUNGS) {
+      for (const { number } of LEVELS) {
         const a = on(number, song);
         for (const part of a.parts) {
           const steps = stepsIn(a, part);

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { onRung } from '../../demo/arranged';
+import { onLevel } from '../../demo/arranged';
 import { DEMO_SONGS } from '../../demo/songs';
 import { changesIn } from '../arrangement';
-import { RUNGS } from '../ladder';
+import { LEVELS } from '../levels';
 import { classNameOf, typeset } from '../music';
 import { partSummary } from './summary';
 
 describe('a part in words, for those who do not see the seam', () => {
   it('tells place, right hand and chords of a part of a waltz with block chords', () => {
-    expect(partSummary(onRung(DEMO_SONGS[0], 4), 0)).toEqual([
+    expect(partSummary(onLevel(DEMO_SONGS[0], 4), 0)).toEqual([
       'Part 1 A, Verse, bars 1–4.',
       'The right hand starts on the A above middle C, with finger 3.',
       'Bar 1: A, up to B, on 1, 3.',
@@ -23,14 +23,14 @@ describe('a part in words, for those who do not see the seam', () => {
   });
 
   it('tells a moving left hand strike by strike', () => {
-    const [am] = partSummary(onRung(DEMO_SONGS[0], 5), 0).filter((line) => line.startsWith('Am'));
+    const [am] = partSummary(onLevel(DEMO_SONGS[0], 5), 0).filter((line) => line.startsWith('Am'));
     expect(am).toBe('Am with A, on 1 of bar 1. Left hand: A, then C E, then C E.');
   });
 
-  it('names every key the left hand strikes, and no other: all songs, rungs and parts', () => {
+  it('names every key the left hand strikes, and no other: all songs, levels and parts', () => {
     for (const song of DEMO_SONGS)
-      for (const { number } of RUNGS) {
-        const arrangement = onRung(song, number);
+      for (const { number } of LEVELS) {
+        const arrangement = onLevel(song, number);
         arrangement.parts.forEach((part, index) => {
           const ids = new Set(changesIn(arrangement.changes, part).map((c) => c.change.id));
           const struck = (arrangement.arranged[index]?.left ?? []).filter((n) => ids.has(n.from));

@@ -12,7 +12,7 @@ import {
 } from './walkthrough';
 
 const [lanterns, sluicegate] = DEMO_SONGS;
-const onRung = (song: Song, rung: number): Song => applyEdit(song, { kind: 'choose', choices: { rung } });
+const onLevel = (song: Song, level: number): Song => applyEdit(song, { kind: 'choose', choices: { level } });
 
 describe('the walkthrough', () => {
   it('has no meetings where there is nothing to meet', () => {
@@ -56,7 +56,7 @@ describe('the walkthrough', () => {
 
   it('tells the keys beside the tune, and a note that is not under it as what it is', () => {
     const fuller = (how: 'under' | 'above'): string[] => {
-      const song = { ...lanterns, choices: { ...lanterns.choices, rung: 6, fuller: how } };
+      const song = { ...lanterns, choices: { ...lanterns.choices, level: 6, fuller: how } };
       return partInWords(arrange(song, DEFAULT_PROFILE), 0).filter((line) => /: (under|with) /.test(line));
     };
     expect(fuller('under')).toEqual([
@@ -69,7 +69,7 @@ describe('the walkthrough', () => {
   });
 
   it('says when a chord is struck that waits for its beat to pass', () => {
-    const waiting = { ...lanterns, choices: { ...lanterns.choices, rung: 5, pattern: 'after-beat' } };
+    const waiting = { ...lanterns, choices: { ...lanterns.choices, level: 5, pattern: 'after-beat' } };
     const lines = partInWords(arrange(waiting, DEFAULT_PROFILE), 0);
     expect(lines.slice(-6)).toEqual([
       'Where they meet',
@@ -82,7 +82,7 @@ describe('the walkthrough', () => {
   });
 
   it('says of the melody alone only what the right hand does', () => {
-    const lines = partInWords(arrange(onRung(lanterns, 1), DEFAULT_PROFILE), 0);
+    const lines = partInWords(arrange(onLevel(lanterns, 1), DEFAULT_PROFILE), 0);
     expect(lines).not.toContain('Where they meet');
     expect(lines[2]).toBe('Level 1, melody alone.');
   });
@@ -111,7 +111,7 @@ describe('the walkthrough', () => {
   });
 
   it('adds what there is to know about a part', () => {
-    const lines = partInWords(arrange(onRung(sluicegate, 5), DEFAULT_PROFILE), 0);
+    const lines = partInWords(arrange(onLevel(sluicegate, 5), DEFAULT_PROFILE), 0);
     expect(lines.filter((l) => l.startsWith('  Note: '))).not.toEqual([]);
   });
 

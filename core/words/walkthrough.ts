@@ -4,7 +4,7 @@ import { pickupInWords, tempoInWords } from './tempo';
 import { type ArrangedChange, type Arrangement, changesIn } from '../arrangement';
 import { type HandNote, strikesOf } from '../hands';
 import { countAt } from '../joining';
-import { rungOf } from '../ladder';
+import { levelOf } from '../levels';
 import {
   besideBlacks,
   classNameOf,
@@ -20,7 +20,7 @@ import { barAt, keyAt, within } from '../song';
 import { inWords, barInWords, theBar, theBars } from '../sentences';
 import { togetherInWords } from './explain';
 import { learningInWords } from './learning';
-import { kindOf, leftInWords, rungInWords } from './leftHand';
+import { kindOf, leftInWords, levelInWords } from './leftHand';
 import { passesInWords } from './passes';
 import { type LeftThen, leftThen, plays } from './returning';
 import { fingersInWords, struckInWords, timesInWords } from './strikes';
@@ -59,7 +59,7 @@ export function partInWords(arrangement: Arrangement, index: number): string[] {
   return [
     title,
     '-'.repeat(title.length),
-    `${rungInWords(arrangement, part)}${first ? ` ${first}` : ''}`,
+    `${levelInWords(arrangement, part)}${first ? ` ${first}` : ''}`,
     ...hands,
     ...meet,
     ...findings,
@@ -228,7 +228,7 @@ function chordsForSinging({ changes, right, played }: Arrangement, part: Part): 
   if (struck.length === 0) return ['  silent in this part.'];
   const { metre } = barAt(played.bars, part.toTick - 1);
   const figure =
-    rungOf(part.choices).singing.chord === 'repeated' ? sungFigure(part.choices.pattern, metre) : null;
+    levelOf(part.choices).singing.chord === 'repeated' ? sungFigure(part.choices.pattern, metre) : null;
   const named = figure ? [`  The figure is ${figure.name}.`] : [];
   return [
     ...named,

@@ -1,7 +1,7 @@
 import { fillPart, NO_FILL_YET, type Opening, type PartFills } from '../../fills';
 import { type HandNote, inTime } from '../../hands';
 import { barsIn, type PartHands } from '../../joining';
-import { rungOf } from '../../ladder';
+import { levelOf } from '../../levels';
 import { indexAt, type Song, within } from '../../song';
 import type { SongContext } from '../context';
 import { asStored } from '../partFills';
@@ -20,7 +20,7 @@ export function fillsStage(context: SongContext, handsOf: ByPart<PartHands>): By
   return forwards((index, before) => {
     const { part, voiced, settled } = material[index];
     const after = before?.after ?? NO_FILL_YET;
-    const { hasFills } = rungOf(part.choices);
+    const { hasFills } = levelOf(part.choices);
     if (!(hasFills || song.fillsTaken.length > 0) || isSung(part) || voiced.length === 0)
       return { fills: [], playing: [], waiting: [], after };
     const next = following[index];
@@ -111,7 +111,7 @@ function decisionsIn(
 ): Decisions {
   const { measure, seed } = part.choices.fills ?? { measure: 'few' as const, seed: 0 };
   return {
-    measure: rungOf(part.choices).hasFills ? measure : 'none',
+    measure: levelOf(part.choices).hasFills ? measure : 'none',
     seed,
     taken: fillsTaken,
     declined: settled ? NONE : fillsDeclined,

@@ -7,21 +7,21 @@ import { chordAfter, chordAt, placeId } from '../stills';
 import type { FillTask } from '../task';
 
 interface Row {
-  readonly school: Fuller;
+  readonly manner: Fuller;
   readonly kind: string;
   readonly variant: string;
   readonly rank: number;
   readonly skill: Skill;
 }
 
-/** What strong notes may have beside them for the time of one chord, each kind with the schools it is played by. */
+/** What strong notes may have beside them for the time of one chord, each kind with the manners it is played by. */
 const ROWS: readonly Row[] = [
-  { school: 'under', kind: 'third-or-sixth-under', variant: 'one', rank: 9, skill: 1 },
-  { school: 'above', kind: 'chord-note-above', variant: 'one', rank: 9, skill: 1 },
-  { school: 'two-under', kind: 'chord-notes-under', variant: 'two', rank: 9, skill: 2 },
-  { school: 'chord', kind: 'chord-notes-under', variant: 'whole', rank: 12, skill: 3 },
-  { school: 'octave', kind: 'octaves', variant: 'plain', rank: 9, skill: 2 },
-  { school: 'frame', kind: 'octaves', variant: 'framed', rank: 11, skill: 3 },
+  { manner: 'under', kind: 'third-or-sixth-under', variant: 'one', rank: 9, skill: 1 },
+  { manner: 'above', kind: 'chord-note-above', variant: 'one', rank: 9, skill: 1 },
+  { manner: 'two-under', kind: 'chord-notes-under', variant: 'two', rank: 9, skill: 2 },
+  { manner: 'chord', kind: 'chord-notes-under', variant: 'whole', rank: 12, skill: 3 },
+  { manner: 'octave', kind: 'octaves', variant: 'plain', rank: 9, skill: 2 },
+  { manner: 'frame', kind: 'octaves', variant: 'framed', rank: 11, skill: 3 },
 ];
 
 /** Their kinds. */
@@ -33,8 +33,8 @@ export const DRESSINGS: readonly string[] = [...new Set(ROWS.map(({ kind }) => k
  */
 export function dressings(task: FillTask, kind: string): Proposal[] {
   const known = new Set(fullerFor(task.profile.rightReach).map(({ id }) => id));
-  return ROWS.filter((row) => row.kind === kind && known.has(row.school)).flatMap((row) => {
-    const keys = fullerRight({ ...task, school: row.school });
+  return ROWS.filter((row) => row.kind === kind && known.has(row.manner)).flatMap((row) => {
+    const keys = fullerRight({ ...task, manner: row.manner });
     return task.voiced.flatMap((from) => {
       const [tick, end] = [from.change.tick, from.change.tick + from.length];
       const own = keys.filter((note) => note.tick >= tick && note.tick < end && note.tick < task.partEnd);

@@ -11,11 +11,11 @@ function proposed(
   bar: number,
   notes: readonly string[],
   chords: readonly string[],
-  profile: Profile = { ...DEFAULT_PROFILE, level: 'fluent' },
+  profile: Profile = { ...DEFAULT_PROFILE, experience: 'fluent' },
   change: (song: Song) => Song = (song) => song,
 ): string[] {
   const song = change(wholeBars(notes, chords));
-  const choices = { ...song.choices, rung: 7, fills: { measure: 'none' as const, seed: 0 } };
+  const choices = { ...song.choices, level: 7, fills: { measure: 'none' as const, seed: 0 } };
   const a = arrange({ ...song, choices }, profile, { withoutFingers: true });
   return a.fills
     .filter((fill) => fill.kind === kind && barAt(a.played.bars, fill.tick).number === bar)

@@ -5,7 +5,7 @@ import { KEYBOARDS, chroma, nameOf } from '../../music';
 import { barAt, applyEdit, DEFAULT_PROFILE, type Song } from '../../song';
 import { randomSong, runs, wholeBars } from '../../testing';
 
-const onSeven = (song: Song): Song => applyEdit(song, { kind: 'choose', choices: { rung: 7 } });
+const onSeven = (song: Song): Song => applyEdit(song, { kind: 'choose', choices: { level: 7 } });
 
 /** Bars of 4/4 in a key, one long melody note and one chord a bar. */
 function held(tonic: 'A' | 'C', mode: 'minor' | 'major', chords: readonly string[], melody = 'E5'): Song {
@@ -94,10 +94,10 @@ describe('bass walks', () => {
     );
   });
 
-  it('belong to the seventh rung only', () => {
+  it('belong to the seventh level only', () => {
     fc.assert(
-      fc.property(songs, fc.constantFrom(2, 4, 5), (song, rung) => {
-        const a = arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE, {
+      fc.property(songs, fc.constantFrom(2, 4, 5), (song, level) => {
+        const a = arrange(applyEdit(song, { kind: 'choose', choices: { level } }), DEFAULT_PROFILE, {
           withoutFingers: true,
         });
         expect(a.fills).toEqual([]);

@@ -23,8 +23,8 @@ describe('the open song as a bench shows it', () => {
     expect(bench.before()).toBeNull();
     expect(bench.changeIndex()).toBe(-1);
     expect(bench.changesInPart().map((c) => c.change.id)).toEqual(['c1', 'c2', 'c3', 'c4']);
-    expect(bench.rung()).toBe(4);
-    expect(bench.rungRow().number).toBe(4);
+    expect(bench.level()).toBe(4);
+    expect(bench.levelRow().number).toBe(4);
   });
 
   it('selects a change and shows the part it lies in; an unknown one selects nothing', () => {
@@ -119,12 +119,12 @@ describe('the open song as a bench shows it', () => {
     expect(bench.tried()).toBeNull();
   });
 
-  it('climbs to another rung that is ready, once', () => {
+  it('climbs to another level that is ready, once', () => {
     bench.climbTo(5);
     bench.climbTo(5);
     bench.climbTo(0);
     bench.climbTo(8);
-    expect(table.edits).toEqual([{ kind: 'choose', choices: { rung: 5 } }]);
+    expect(table.edits).toEqual([{ kind: 'choose', choices: { level: 5 } }]);
   });
 
   it('settles the part on screen and opens it again', () => {
@@ -136,7 +136,7 @@ describe('the open song as a bench shows it', () => {
   });
 
   it('undoes and redoes', () => {
-    bench.choose({ rung: 5 });
+    bench.choose({ level: 5 });
     const edited = table.song;
     bench.undo();
     expect(table.song).toBe(lanterns);
@@ -148,7 +148,7 @@ describe('the open song as a bench shows it', () => {
     const done: string[] = [];
     bench.whenArranged(() => done.push('at once'));
     table.isSlow = true;
-    bench.choose({ rung: 5 });
+    bench.choose({ level: 5 });
     bench.whenArranged(() => done.push('first'));
     bench.whenArranged(() => done.push('second'));
     table.settle();
@@ -160,20 +160,20 @@ describe('the open song as a bench shows it', () => {
 
   it('waits again when what waited edits the song', () => {
     table.isSlow = true;
-    const rungs: number[] = [];
-    bench.choose({ rung: 5 });
-    bench.whenArranged(() => bench.choose({ rung: 2 }));
-    bench.whenArranged(() => rungs.push(bench.rung()));
+    const levels: number[] = [];
+    bench.choose({ level: 5 });
+    bench.whenArranged(() => bench.choose({ level: 2 }));
+    bench.whenArranged(() => levels.push(bench.level()));
     table.arrange();
     table.settle();
-    expect(rungs).toEqual([]);
+    expect(levels).toEqual([]);
     table.arrange();
     table.settle();
-    expect(rungs).toEqual([2]);
+    expect(levels).toEqual([2]);
   });
 
   it('shows the findings and fills of the part on screen alone', () => {
-    table = new Table({ ...DEMO_SONGS[3], choices: { ...DEMO_SONGS[3].choices, rung: 7 } });
+    table = new Table({ ...DEMO_SONGS[3], choices: { ...DEMO_SONGS[3].choices, level: 7 } });
     bench = table.get(BenchState);
     const every = bench.arrangement()?.parts.map((_, index) => {
       bench.goToPart(index);

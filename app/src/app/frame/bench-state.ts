@@ -9,7 +9,7 @@ import {
   type WritableSignal,
 } from '@angular/core';
 import { type ArrangedChange, settling, unsettling } from '@joined-hands/core/arrangement';
-import { rungOf, RUNGS } from '@joined-hands/core/ladder';
+import { levelOf, LEVELS } from '@joined-hands/core/levels';
 import { partIndexAt } from '@joined-hands/core/parts';
 import { type Choices, DEFAULT_CHOICES, type SongEdit } from '@joined-hands/core/song';
 import type { Alternative } from '@joined-hands/core/voicing';
@@ -75,9 +75,9 @@ export class BenchState {
     },
     { equal: sameView },
   );
-  readonly rung = computed(() => this.part()?.choices.rung ?? DEFAULT_CHOICES.rung);
+  readonly level = computed(() => this.part()?.choices.level ?? DEFAULT_CHOICES.level);
   /** What each hand does there. */
-  readonly rungRow = computed(() => rungOf({ rung: this.rung() }));
+  readonly levelRow = computed(() => levelOf({ level: this.level() }));
   readonly selectedId = computed(() => this.place().selected);
   readonly changeIndex = computed(() => {
     const id = this.selectedId();
@@ -233,8 +233,8 @@ export class BenchState {
     this.edit({ kind: 'choose', choices });
   }
 
-  climbTo(rung: number): void {
-    if (RUNGS[rung - 1] && rung !== this.rung()) this.choose({ rung });
+  climbTo(level: number): void {
+    if (LEVELS[level - 1] && level !== this.level()) this.choose({ level });
   }
 
   settle(settled: boolean): void {

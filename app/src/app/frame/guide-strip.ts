@@ -87,7 +87,7 @@ export class GuideStrip {
     part: this.bench.partIndex(),
     hands: this.bench.place().hands,
     isPlaying: this.playing.player.isPlaying(),
-    level: this.bench.rung(),
+    level: this.bench.level(),
     pins: this.bench.song()?.pins.length ?? 0,
   }));
   /** What the step asks for was done; it stays so. */

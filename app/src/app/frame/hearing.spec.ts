@@ -57,7 +57,7 @@ describe('what is heard before it is taken', () => {
   });
 
   it('is the bar of an edit from its chord on, or a stretch, in both hands, without a count-in; nothing is altered', async () => {
-    const edit = { kind: 'choose', choices: { rung: 5 } } as const;
+    const edit = { kind: 'choose', choices: { level: 5 } } as const;
     await hearing.edit(edit, 3840);
     await hearing.stretch(edit, { fromTick: 100, toTick: 200 });
     expect(

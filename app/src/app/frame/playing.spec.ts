@@ -139,7 +139,7 @@ describe('playing stretches of the open song', () => {
   });
 
   it('keeps the part on screen while a stretch is heard as it would be after an edit', async () => {
-    const edit = { kind: 'choose', choices: { rung: 5 } } as const;
+    const edit = { kind: 'choose', choices: { level: 5 } } as const;
     playing.hearPartAfter(edit);
     await new Promise((resolve) => setTimeout(resolve));
     expect([stretches(), table.partAt(0)]).toEqual([[[34560, 46080]], 3]);

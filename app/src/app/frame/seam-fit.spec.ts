@@ -1,9 +1,9 @@
 import { arrange } from '@joined-hands/core/arrange';
-import { RUNGS } from '@joined-hands/core/ladder';
+import { LEVELS } from '@joined-hands/core/levels';
 import { DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import { describe, expect, it } from 'vitest';
 import { wholeBars } from '../../../../core/testing';
-import { onRung } from '../../../../demo/arranged';
+import { onLevel } from '../../../../demo/arranged';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { fitSeam, heightOfRows, TURNER_HEIGHT } from './seam-layout';
 import { viewOf } from './seam-view';
@@ -27,8 +27,8 @@ describe('rows of a part on a screen', () => {
   it('are all of a part of up to four bars at 1280 by 800, in letters of 18 pixels and more, on every level', () => {
     const bench = { width: 730, height: 600 };
     const fits = (song: Song, told: string): void => {
-      for (const { number } of RUNGS) {
-        const a = onRung(song, number, true);
+      for (const { number } of LEVELS) {
+        const a = onLevel(song, number, true);
         a.parts.forEach((part, i) => {
           const view = viewOf(a, i);
           const isShort = view.bars.length <= 4 && part.toTick - part.fromTick <= 4 * 3840;
@@ -62,11 +62,11 @@ describe('rows of a part on a screen', () => {
     fits({ ...eighths, melody }, 'eighths in 4/4 with words');
   });
 
-  it('are seen whole: never half a row, in every song, on every rung, in every room', () => {
+  it('are seen whole: never half a row, in every song, at every level, in every room', () => {
     for (const room of rooms)
       for (const song of DEMO_SONGS)
-        for (const { number } of RUNGS) {
-          const a = onRung(song, number, true);
+        for (const { number } of LEVELS) {
+          const a = onLevel(song, number, true);
           a.parts.forEach((_, i) => {
             const { layout, scale, rowsShown } = fitSeam(viewOf(a, i), room);
             const seen = heightOfRows(layout, rowsShown) * scale;
@@ -81,10 +81,10 @@ describe('rows of a part on a screen', () => {
         }
   });
 
-  it('are drawn a little smaller on a telephone rather than cut: every rung by itself, block chords under a line that speaks', () => {
+  it('are drawn a little smaller on a telephone rather than cut: every level by itself, block chords under a line that speaks', () => {
     for (const song of DEMO_SONGS)
-      for (const { number } of RUNGS) {
-        const a = onRung(song, number, true);
+      for (const { number } of LEVELS) {
+        const a = onLevel(song, number, true);
         for (const height of number <= 4 ? [372, 425] : [425])
           a.parts.forEach((_, i) => {
             const { layout, scale, rowsShown } = fitSeam(viewOf(a, i), { width: 374, height });

@@ -1,5 +1,5 @@
 import { arrange } from '@joined-hands/core/arrange';
-import { FULLER_SCHOOLS } from '@joined-hands/core/fuller';
+import { FULLER_MANNERS } from '@joined-hands/core/fuller';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -10,9 +10,9 @@ import { layoutSeam } from './seam-layout';
 import { type SeamView, viewOf } from './seam-view';
 
 const WIDTH = 740;
-const layoutOf = (song: Song, rung: number, part = 0, width = WIDTH) =>
+const layoutOf = (song: Song, level: number, part = 0, width = WIDTH) =>
   layoutSeam(
-    viewOf(arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE), part),
+    viewOf(arrange(applyEdit(song, { kind: 'choose', choices: { level } }), DEFAULT_PROFILE), part),
     width,
   );
 
@@ -23,9 +23,9 @@ describe('the seam', () => {
         songs,
         fc.constantFrom(1, 2, 4, 5),
         fc.constantFrom(360, 740, 1100),
-        (song, rung, width) => {
+        (song, level, width) => {
           const view = viewOf(
-            arrange(applyEdit(song, { kind: 'choose', choices: { rung } }), DEFAULT_PROFILE),
+            arrange(applyEdit(song, { kind: 'choose', choices: { level } }), DEFAULT_PROFILE),
             0,
           );
           const { rows } = layoutSeam(view, width);
@@ -126,7 +126,7 @@ describe('the seam', () => {
 
   it('names the inversion of a chord under the melody where the right hand strikes all of it there', () => {
     const base = wholeBars(['C5', 'A5'], ['C', 'F']);
-    const song = { ...base, choices: { ...base.choices, layout: 'under-melody' as const, rung: 4 } };
+    const song = { ...base, choices: { ...base.choices, layout: 'under-melody' as const, level: 4 } };
     const view = viewOf(arrange(song, DEFAULT_PROFILE), 0);
     const named = (right: SeamView['right']): string[] =>
       layoutSeam({ ...view, right, left: [] }, WIDTH)
@@ -250,10 +250,10 @@ describe('the seam', () => {
 });
 
 describe('keys beside the tune', () => {
-  it('hide no other and lie inside their lane, in every song and school', () => {
+  it('hide no other and lie inside their lane, in every song and manner', () => {
     for (const song of DEMO_SONGS)
-      for (const { id } of FULLER_SCHOOLS) {
-        const choices = { ...song.choices, rung: 6, fuller: id };
+      for (const { id } of FULLER_MANNERS) {
+        const choices = { ...song.choices, level: 6, fuller: id };
         const a = arrange({ ...song, choices }, DEFAULT_PROFILE, { withoutFingers: true });
         a.parts.forEach((_, i) => {
           const { rows, rightHeight } = layoutSeam(viewOf(a, i), 760);
@@ -278,7 +278,7 @@ describe('keys beside the tune', () => {
   });
 
   it('have their fingers inside, over or under them, none left out of one or two', () => {
-    const a = arrange({ ...DEMO_SONGS[2], choices: { ...DEMO_SONGS[2].choices, rung: 6 } }, DEFAULT_PROFILE);
+    const a = arrange({ ...DEMO_SONGS[2], choices: { ...DEMO_SONGS[2].choices, level: 6 } }, DEFAULT_PROFILE);
     a.parts.forEach((_, i) => {
       const { rows } = layoutSeam(viewOf(a, i), 760);
       for (const { notes, blocks } of rows)
@@ -305,7 +305,7 @@ describe('keys beside the tune', () => {
 describe('outer notes', () => {
   it('are the highest of the right hand and the lowest of the left, one of each in every strike', () => {
     for (const song of DEMO_SONGS) {
-      const choices = { ...song.choices, rung: 6, fuller: 'chord' as const };
+      const choices = { ...song.choices, level: 6, fuller: 'chord' as const };
       const a = arrange({ ...song, choices }, DEFAULT_PROFILE, { withoutFingers: true });
       a.parts.forEach((_, i) => {
         for (const { notes, blocks } of layoutSeam(viewOf(a, i), 760).rows)

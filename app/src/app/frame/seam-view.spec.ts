@@ -1,5 +1,5 @@
 import { arrange } from '@joined-hands/core/arrange';
-import { FULLER_SCHOOLS } from '@joined-hands/core/fuller';
+import { FULLER_MANNERS } from '@joined-hands/core/fuller';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import { staffStep } from '@joined-hands/core/music';
 import { describe, expect, it } from 'vitest';
@@ -99,22 +99,22 @@ describe('the lanes of the seam', () => {
   const C5 = 35;
 
   it('have the range of what is played in the part: the tune, what lies beside it, an octave it is learned in', () => {
-    expect(view({ rung: 4 }).rightRange).toEqual([C5, C5 + 4]);
-    for (const { id } of FULLER_SCHOOLS) {
-      const { right, rightRange } = view({ rung: 6, fuller: id });
+    expect(view({ level: 4 }).rightRange).toEqual([C5, C5 + 4]);
+    for (const { id } of FULLER_MANNERS) {
+      const { right, rightRange } = view({ level: 6, fuller: id });
       const steps = right.map(({ pitch }) => staffStep(pitch));
       expect([id, rightRange]).toEqual([id, [Math.min(...steps), Math.max(...steps)]]);
     }
-    expect(view({ rung: 6, fuller: 'octave' }).rightRange[0]).toBeLessThan(C5);
-    expect(view({ rung: 4, octaveShift: 1 }).rightRange).toEqual([C5 + 7, C5 + 11]);
+    expect(view({ level: 6, fuller: 'octave' }).rightRange[0]).toBeLessThan(C5);
+    expect(view({ level: 4, octaveShift: 1 }).rightRange).toEqual([C5 + 7, C5 + 11]);
     const [lower, higher] = [-1, 1].map((shownOctave) =>
-      view({ rung: 4, shownOctave } as Partial<Song['choices']>),
+      view({ level: 4, shownOctave } as Partial<Song['choices']>),
     );
     expect([lower.rightRange, higher.rightRange]).toEqual([
       [C5 - 7, C5 - 3],
       [C5 + 7, C5 + 11],
     ]);
-    expect([lower.elsewhere, higher.elsewhere, view({ rung: 4 }).elsewhere]).toEqual([
+    expect([lower.elsewhere, higher.elsewhere, view({ level: 4 }).elsewhere]).toEqual([
       'shown an octave lower',
       'shown an octave higher',
       '',
@@ -122,7 +122,7 @@ describe('the lanes of the seam', () => {
   });
 
   it('of the left hand too: stacked by order until it moves', () => {
-    const [still, moving] = [view({ rung: 4 }), view({ rung: 5 })];
+    const [still, moving] = [view({ level: 4 }), view({ level: 5 })];
     for (const { left, leftRange } of [still, moving]) {
       const steps = left.map(({ pitch }) => staffStep(pitch));
       expect(leftRange).toEqual([Math.min(...steps), Math.max(...steps)]);
@@ -131,23 +131,23 @@ describe('the lanes of the seam', () => {
   });
 
   it('are four and a half lines where there is nothing yet', () => {
-    expect(view({ rung: 4 }, { ...tune, melody: [], changes: [] }).rightRange).toEqual([28, 36]);
+    expect(view({ level: 4 }, { ...tune, melody: [], changes: [] }).rightRange).toEqual([28, 36]);
   });
 
   it('stack what is struck together, and know how many keys that is at the most', () => {
     const [bass, octave, block, under] = [
-      view({ layout: 'singing', rung: 4 }),
-      view({ layout: 'singing', rung: 5 }),
-      view({ rung: 4 }, { ...tune, changes: [tune.changes[0], { ...tune.changes[1], symbol: 'F7' }] }),
-      view({ layout: 'under-melody', rung: 4 }),
+      view({ layout: 'singing', level: 4 }),
+      view({ layout: 'singing', level: 5 }),
+      view({ level: 4 }, { ...tune, changes: [tune.changes[0], { ...tune.changes[1], symbol: 'F7' }] }),
+      view({ layout: 'under-melody', level: 4 }),
     ];
     expect([bass, octave, block].map(({ leftMost }) => leftMost)).toEqual([1, 2, 4]);
-    expect(view({ layout: 'fifth', rung: 4 }).leftMost).toBe(2);
+    expect(view({ layout: 'fifth', level: 4 }).leftMost).toBe(2);
     expect(bass.rightMost).toBe(3);
     expect(under.rightMost).toBeGreaterThan(2);
     expect([bass, under, block].map(({ rightStacks }) => rightStacks)).toEqual([true, true, false]);
     expect([bass, under, block].map(({ isUnderMelody }) => isUnderMelody)).toEqual([false, true, false]);
-    expect(view({ layout: 'under-melody', rung: 4 }, tune, true)).toMatchObject({
+    expect(view({ layout: 'under-melody', level: 4 }, tune, true)).toMatchObject({
       isUnderMelody: false,
       rightStacks: false,
       rightMost: 1,
@@ -155,7 +155,7 @@ describe('the lanes of the seam', () => {
   });
 
   it('have words under the tune where some are sung in the part', () => {
-    expect(view({ rung: 4 }).words).toEqual([]);
+    expect(view({ level: 4 }).words).toEqual([]);
     const sung: Song = {
       ...tune,
       melody: tune.melody.map((n, i) => ({
@@ -163,16 +163,16 @@ describe('the lanes of the seam', () => {
         lyric: i === 1 ? { text: 'la', syllabic: 'single' } : null,
       })),
     };
-    expect(view({ rung: 4 }, sung).words).toEqual([{ tick: 3840, text: 'la', syllabic: 'single' }]);
+    expect(view({ level: 4 }, sung).words).toEqual([{ tick: 3840, text: 'la', syllabic: 'single' }]);
   });
 
   it('show the tune alone on the Tune bench, even where it is only sung', () => {
-    const sung = view({ layout: 'singing', rung: 4 }, tune, true);
+    const sung = view({ layout: 'singing', level: 4 }, tune, true);
     expect(sung.right.map(({ tick, midi, source }) => [tick, midi, source])).toEqual([
       [0, 72, 'melody'],
       [3840, 79, 'melody'],
     ]);
-    const fuller = view({ rung: 6, fuller: 'chord' }, tune, true);
+    const fuller = view({ level: 6, fuller: 'chord' }, tune, true);
     expect(fuller.right.map(({ source }) => source)).toEqual(['melody', 'melody']);
   });
 });

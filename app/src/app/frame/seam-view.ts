@@ -1,7 +1,7 @@
 import type { ArrangedChange, Arrangement } from '@joined-hands/core/arrangement';
 import type { HandNote } from '@joined-hands/core/hands';
 import type { Meeting } from '@joined-hands/core/joining';
-import { rungOf } from '@joined-hands/core/ladder';
+import { levelOf } from '@joined-hands/core/levels';
 import { staffStep } from '@joined-hands/core/music';
 import type { Part } from '@joined-hands/core/parts';
 import { type PlayedBar, sungIn } from '@joined-hands/core/song';
@@ -15,7 +15,7 @@ export interface SeamView {
   readonly left: readonly HandNote[];
   readonly changes: readonly ArrangedChange[];
   readonly meetings: readonly Meeting[];
-  /** From the fifth rung on the left hand is drawn by pitch, before it stacked by order. */
+  /** From the fifth level on the left hand is drawn by pitch, before it stacked by order. */
   readonly byPitch: boolean;
   /** Lowest and highest staff step of each hand in the part. */
   readonly rightRange: readonly [number, number];
@@ -74,7 +74,7 @@ export function viewOf(arrangement: Arrangement, partIndex: number, isMelodyOnly
   const left = isMelodyOnly ? [] : (hands?.left ?? []);
   const away = part.choices.shownOctave;
   const right = rightShown(arrangement, partIndex, isMelodyOnly).map((note) => shownNote(note, part));
-  const { isMoving } = rungOf(part.choices);
+  const { isMoving } = levelOf(part.choices);
   const isSinging = part.choices.layout === 'singing';
   const isUnder = part.choices.layout.startsWith('under-melody');
   const words = sungIn(arrangement.played).filter(inPart);

@@ -2,7 +2,7 @@ import { tempoNote } from '@joined-hands/core/words';
 import { asBeatsPerMinute } from '@joined-hands/core/music';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { RUNGS } from '@joined-hands/core/ladder';
+import { LEVELS } from '@joined-hands/core/levels';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import type { Place } from '../storage/place';
@@ -22,7 +22,7 @@ import { Playing } from './playing';
 export class Transport {
   protected readonly bench = inject(BenchState);
   protected readonly playing = inject(Playing);
-  protected readonly levels = RUNGS;
+  protected readonly levels = LEVELS;
   protected readonly hands: readonly ChoiceOption<Place['hands']>[] = [
     { value: 'left', label: 'Left' },
     { value: 'right', label: 'Right' },

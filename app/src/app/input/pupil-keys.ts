@@ -14,7 +14,7 @@ const CARELESS = {
 const BEFORE_SECONDS = 1;
 const TRIES = 20;
 
-/** A stand-in for somebody who practises at a share of the goal tempo, so that listening can be tried without an instrument. */
+/** A stand-in for somebody who practises at a share of the full tempo, so that listening can be tried without an instrument. */
 export function pupilKeys(
   wanted: readonly WantedKey[],
   tempo: number,

@@ -78,7 +78,7 @@ describe('a song engraved in systems', () => {
   });
 
   it('a lead sheet has the tune alone: no left hand, and nothing of the right that is no tune', () => {
-    const a = drawn({ ...lanterns, choices: { ...lanterns.choices, rung: 7, fuller: 'octave' } } as Song);
+    const a = drawn({ ...lanterns, choices: { ...lanterns.choices, level: 7, fuller: 'octave' } } as Song);
     const heads = (list: readonly System[]): number =>
       list.reduce((sum, { svg }) => sum + (svg.match(/vf-notehead/g)?.length ?? 0), 0);
     const tune = a.right.filter(({ source }) => source === 'melody');

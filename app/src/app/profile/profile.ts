@@ -72,12 +72,12 @@ export class ProfileView {
     return Math.round((reach - 1) * WHITE_MM);
   }
 
-  protected readonly levels: readonly ChoiceOption<Profile['level']>[] = [
+  protected readonly experiences: readonly ChoiceOption<Profile['experience']>[] = [
     { value: 'first-year', label: 'First year' },
     { value: 'some-years', label: 'Some years' },
     { value: 'fluent', label: 'Fluent' },
   ];
-  protected readonly schools = LAYOUT_ROWS;
+  protected readonly styles = LAYOUT_ROWS;
 
   protected change(part: Partial<Profile>): void {
     this.store.dispatch(ProfileActions.changed({ profile: { ...this.profile(), ...part } }));

@@ -10,7 +10,7 @@ import { EMPTY_WORKBENCH, type WorkbenchState } from './model';
 import { workbench } from './reducer';
 
 const [lanterns, sluicegate] = DEMO_SONGS;
-const rung = (n: number): SongEdit => ({ kind: 'choose', choices: { rung: n } });
+const level = (n: number): SongEdit => ({ kind: 'choose', choices: { level: n } });
 
 /** The state after actions, from a song just opened. */
 function after(...actions: Parameters<typeof workbench.reducer>[1][]): WorkbenchState {
@@ -31,8 +31,8 @@ describe('the workbench', () => {
   });
 
   it('edits through the core, remembers each step and marks the song as not saved', () => {
-    const state = after(SongActions.edited({ edit: rung(5) }));
-    expect(state.song).toEqual(applyEdit(lanterns, rung(5)));
+    const state = after(SongActions.edited({ edit: level(5) }));
+    expect(state.song).toEqual(applyEdit(lanterns, level(5)));
     expect(state).toMatchObject({ isDirty: true, isArranging: true });
     expect(state.past).toEqual([{ song: lanterns, what: 'choice for the song', session: null }]);
   });
@@ -53,7 +53,7 @@ describe('the workbench', () => {
     const edits = Array.from({ length: 300 }, (_, i): SongEdit => {
       const id = lanterns.melody[Math.floor(chance() * lanterns.melody.length)].id;
       const all: readonly SongEdit[] = [
-        rung(1 + Math.floor(chance() * 5)),
+        level(1 + Math.floor(chance() * 5)),
         { kind: 'rename', title: `Title ${i}` },
         { kind: 'notes-moved', ids: [id], steps: chance() < 0.5 ? 1 : -1 },
         { kind: 'change-written', id: `c${1 + Math.floor(chance() * 24)}`, symbol: 'Dm7' },
@@ -93,8 +93,8 @@ describe('the workbench', () => {
 
   it('says that a song is not stored until it is, and gives it up when it was overtaken', () => {
     const failed = SongActions.saveFailed({ problem: 'no room' });
-    expect(after(SongActions.edited({ edit: rung(5) }), failed).unsaved).toBe('no room');
-    const edited = after(SongActions.edited({ edit: rung(5) }), failed);
+    expect(after(SongActions.edited({ edit: level(5) }), failed).unsaved).toBe('no room');
+    const edited = after(SongActions.edited({ edit: level(5) }), failed);
     const saved = workbench.reducer(edited, SongActions.saved({ song: edited.song as Song, revision: 4 }));
     expect(saved).toMatchObject({ unsaved: null, isDirty: false, revision: 4 });
     expect(after(SongActions.overtaken({ id: lanterns.id }))).toMatchObject({ isReadOnly: true });
@@ -106,7 +106,7 @@ describe('the workbench', () => {
   });
 
   it('undoes and redoes to the very same songs', () => {
-    const [five, seven] = [SongActions.edited({ edit: rung(5) }), SongActions.edited({ edit: rung(7) })];
+    const [five, seven] = [SongActions.edited({ edit: level(5) }), SongActions.edited({ edit: level(7) })];
     const both = after(five, seven);
     const undone = after(five, seven, SongActions.undone(), SongActions.undone());
     expect(undone.song).toBe(lanterns);
@@ -125,12 +125,12 @@ describe('the workbench', () => {
 
   it('forgets what was undone when something new is done, and does nothing beyond the ends', () => {
     const state = after(
-      SongActions.edited({ edit: rung(5) }),
+      SongActions.edited({ edit: level(5) }),
       SongActions.undone(),
-      SongActions.edited({ edit: rung(2) }),
+      SongActions.edited({ edit: level(2) }),
       SongActions.redone(),
     );
-    expect(state.song?.choices.rung).toBe(2);
+    expect(state.song?.choices.level).toBe(2);
     expect(state.future).toEqual([]);
     expect(after(SongActions.undone()).song).toBe(lanterns);
   });
@@ -138,20 +138,20 @@ describe('the workbench', () => {
   it('keeps a song in another tab as it is', () => {
     const state = after(
       SongActions.overtaken({ id: lanterns.id }),
-      SongActions.edited({ edit: rung(5) }),
+      SongActions.edited({ edit: level(5) }),
       SongActions.undone(),
     );
     expect(state).toMatchObject({ isReadOnly: true, song: lanterns, isDirty: false });
   });
 
   it('knows what is saved: an edit made while saving is still to be saved', () => {
-    const first = SongActions.edited({ edit: rung(5) });
+    const first = SongActions.edited({ edit: level(5) });
     const saved = after(first).song ?? lanterns;
     expect(after(first, SongActions.saved({ song: saved, revision: 4 }))).toMatchObject({
       isDirty: true,
       revision: 4,
     });
-    const state = workbench.reducer(after(first), SongActions.edited({ edit: rung(7) }));
+    const state = workbench.reducer(after(first), SongActions.edited({ edit: level(7) }));
     const onlyFirst = state.past[1].song;
     expect(workbench.reducer(state, SongActions.saved({ song: onlyFirst, revision: 4 })).isDirty).toBe(true);
     expect(
@@ -173,7 +173,7 @@ describe('the workbench', () => {
   });
 
   it('never points at a part that is no longer there', () => {
-    const cut = applyEdit(lanterns, { kind: 'division-chosen', division: { school: 'bars', bars: 12 } });
+    const cut = applyEdit(lanterns, { kind: 'division-chosen', division: { method: 'bars', bars: 12 } });
     const whole = arrange(cut, DEFAULT_PROFILE);
     const state = after(
       PlaceActions.moved({ place: { part: 5 } }),

@@ -1,5 +1,5 @@
 import '@angular/compiler';
-import { beginning, GATE } from '@joined-hands/core/practice';
+import { beginning, GOAL } from '@joined-hands/core/practice';
 import { applyEdit, type Song } from '@joined-hands/core/song';
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
@@ -39,7 +39,7 @@ describe('the bin', () => {
 
   /** A turn with its take, a note, a recording of 1,000 bytes, a day and sheets of a song. */
   async function practised(songId: string): Promise<void> {
-    const known = { standing: beginning(GATE), review: null };
+    const known = { standing: beginning(GOAL), review: null };
     await practice.keep(aTurn({ songId, at: 5 }), known, {
       songId,
       at: 5,

@@ -1,5 +1,5 @@
 import '@angular/compiler';
-import { beginning, GATE, PRACTISE_SETTINGS, reviewed, rowOf } from '@joined-hands/core/practice';
+import { beginning, GOAL, PRACTISE_SETTINGS, reviewed, rowOf } from '@joined-hands/core/practice';
 import { DEFAULT_PROFILE } from '@joined-hands/core/song';
 import { formatDistanceToNow } from 'date-fns';
 import { afterEach, describe, expect, it } from 'vitest';
@@ -29,7 +29,7 @@ const GOOD: Readonly<Record<string, Row>> = {
     key: `${ID} c`,
     songId: ID,
     card: 'c',
-    standing: beginning(GATE),
+    standing: beginning(GOAL),
     review: reviewed(null, true, 5),
   },
   takes: { songId: ID, at: 5, events: [{ seconds: 0, midi: 60, velocity: 80 }] },

@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import {
   beginning,
-  GATE,
+  GOAL,
   PRACTISE_SETTINGS,
   readRecord,
   reviewed,
@@ -28,7 +28,7 @@ describe('the practice store', () => {
 
   it('keeps turns in time, song by song, and the last standing of each card', async () => {
     const store = stored(PracticeStore);
-    const standing = beginning(GATE);
+    const standing = beginning(GOAL);
     await store.keep(turn('a', 2), { standing, review: null }, null);
     await store.keep(
       turn('a', 1),
@@ -46,7 +46,7 @@ describe('the practice store', () => {
 
   it('keeps the last thirty takes of a song, each with its turn or not at all', async () => {
     const store = stored(PracticeStore);
-    const standing = beginning(GATE);
+    const standing = beginning(GOAL);
     const take = (songId: string, at: number) => ({
       songId,
       at,
@@ -69,7 +69,7 @@ describe('the practice store', () => {
 
   it('gives what was practised to go along, and takes it under another song once, leaving where one stands here', async () => {
     const store = stored(PracticeStore);
-    const standing = beginning(GATE);
+    const standing = beginning(GOAL);
     expect(await store.recordOf('a')).toBeUndefined();
     await store.keep(
       turn('a', 1),

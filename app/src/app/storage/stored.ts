@@ -56,7 +56,7 @@ export interface ShelfCard {
   readonly deletedAt?: number | null;
 }
 
-/** Where one stands with one card of a song: its gate, and when it comes again once it was passed. */
+/** Where one stands with one card of a song: its goal, and when it comes again once it was passed. */
 export interface StoredStanding extends Known {
   /** Song and card. */
   readonly key: string;

@@ -87,7 +87,7 @@ describe('answers to questions about a song', () => {
   };
 
   it('a trial is the song with an edit, ready to be heard: without fingers', () => {
-    const edit: SongEdit = { kind: 'choose', choices: { rung: 5 } };
+    const edit: SongEdit = { kind: 'choose', choices: { level: 5 } };
     const edited = applyEdit(lanterns, edit);
     const wanted = arrange(edited, DEFAULT_PROFILE, { withoutFingers: true });
     const heard = arrived(ask({ kind: 'trial', edit }), edited);
@@ -103,7 +103,7 @@ describe('answers to questions about a song', () => {
     const own = applyEdit(lanterns, {
       kind: 'choose-for-part',
       cutId: parts[0].cutId,
-      choices: { rung: 5 },
+      choices: { level: 5 },
     });
     expect(own.partSettings).not.toEqual(lanterns.partSettings);
     const heard = arrived(ask({ kind: 'preview' }, own), own);

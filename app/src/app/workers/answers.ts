@@ -17,7 +17,7 @@ import { type Arrangement, factsOf, type SongFacts } from '@joined-hands/core/ar
 import { easierKeys, type KeyChoice } from '@joined-hands/core/effort';
 import { writeMidi, writeMusicXml, writeMxl, writeProject } from '@joined-hands/core/formats';
 import { findKeys, type FoundKey } from '@joined-hands/core/harmony';
-import { MELODY_ALONE } from '@joined-hands/core/ladder';
+import { MELODY_ALONE } from '@joined-hands/core/levels';
 import { type SongToRank, songToRank } from '@joined-hands/core/practice';
 import { partsOf, type Progression, progressionsOf } from '@joined-hands/core/parts';
 import {
@@ -145,7 +145,7 @@ export function answerTo(song: Song, profile: Profile, question: Question): Answ
       return sentAlone(quickly(question.edit ? applyEdit(song, question.edit) : song, profile));
     case 'preview':
       return sentAlone(
-        quickly({ ...song, choices: { ...song.choices, rung: MELODY_ALONE }, partSettings: {} }, profile),
+        quickly({ ...song, choices: { ...song.choices, level: MELODY_ALONE }, partSettings: {} }, profile),
       );
     case 'file':
       return written(song, profile, question.format, question.practice);

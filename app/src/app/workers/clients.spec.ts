@@ -16,7 +16,7 @@ import { asking } from './asking';
 import type { SongMessage } from './songs-known';
 
 const [lanterns, sluicegate] = DEMO_SONGS;
-const rung = (n: number): SongEdit => ({ kind: 'choose', choices: { rung: n } });
+const level = (n: number): SongEdit => ({ kind: 'choose', choices: { level: n } });
 
 /** Workers that run here: what is sent is cloned as between threads, and written down. */
 const sent: unknown[] = [];
@@ -110,8 +110,8 @@ describe('the clients of the workers', () => {
 
   it('name a song first, send it whole where it is not known, then what edits do to it', async () => {
     await all(client.arrange(lanterns, DEFAULT_PROFILE, 0, null));
-    const five = applyEdit(lanterns, rung(5));
-    const whole = (await all(client.arrange(five, DEFAULT_PROFILE, 0, rung(5)))).at(-1);
+    const five = applyEdit(lanterns, level(5));
+    const whole = (await all(client.arrange(five, DEFAULT_PROFILE, 0, level(5)))).at(-1);
     expect(told()).toEqual(['number', 'whole', 'edit']);
     expect(whole?.left).toEqual(arrange(five, DEFAULT_PROFILE).left);
   });
@@ -119,7 +119,7 @@ describe('the clients of the workers', () => {
   it('leave the parts that an edit does not touch the very objects they were', async () => {
     clockBy(20);
     const [, before] = await all(client.arrange(lanterns, DEFAULT_PROFILE, 0, null));
-    const edit: SongEdit = { kind: 'choose-for-part', cutId: before.parts[5].cutId, choices: { rung: 5 } };
+    const edit: SongEdit = { kind: 'choose-for-part', cutId: before.parts[5].cutId, choices: { level: 5 } };
     const edited = applyEdit(lanterns, edit);
     const [, after] = await all(client.arrange(edited, DEFAULT_PROFILE, 0, edit));
     const untouched = after.arranged.flatMap((part, i) => (part === before.arranged[i] ? [i] : []));
@@ -138,22 +138,22 @@ describe('the clients of the workers', () => {
     let song = lanterns;
     const asked = [client.arrange(lanterns, DEFAULT_PROFILE, 0, null)];
     for (const n of [5, 6, 7, 5]) {
-      const edited = applyEdit(song, rung(n));
-      asked.push(client.arrange(edited, DEFAULT_PROFILE, 0, rung(n)));
+      const edited = applyEdit(song, level(n));
+      asked.push(client.arrange(edited, DEFAULT_PROFILE, 0, level(n)));
       song = edited;
     }
     const came = await Promise.all(asked.map(all));
     expect(ways).toBe(1);
     expect(came.at(-1)?.at(-1)?.left).toEqual(arrange(song, DEFAULT_PROFILE).left);
-    const again = applyEdit(song, rung(4));
-    const [, whole] = await all(client.arrange(again, DEFAULT_PROFILE, 0, rung(4)));
+    const again = applyEdit(song, level(4));
+    const [, whole] = await all(client.arrange(again, DEFAULT_PROFILE, 0, level(4)));
     expect([ways, whole.left]).toEqual([1, arrange(again, DEFAULT_PROFILE).left]);
   });
 
-  it('let a newer job win: the older one ends without its whole', async () => {
-    const five = applyEdit(lanterns, rung(5));
+  it('let a newer request win: the older one ends without its whole', async () => {
+    const five = applyEdit(lanterns, level(5));
     const older = all(client.arrange(lanterns, DEFAULT_PROFILE, 0, null));
-    const newer = all(client.arrange(five, DEFAULT_PROFILE, 0, rung(5)));
+    const newer = all(client.arrange(five, DEFAULT_PROFILE, 0, level(5)));
     expect((await older).filter((a) => !a.isPartial)).toEqual([]);
     expect((await newer).at(-1)?.song).toBe(five);
   });
@@ -235,8 +235,8 @@ describe('the clients of the workers', () => {
   });
 
   it('give an arrangement ready to be heard, without fingers', async () => {
-    const heard = await asker.heard(lanterns, DEFAULT_PROFILE, { kind: 'trial', edit: rung(5) });
-    const expected = arrange(applyEdit(lanterns, rung(5)), DEFAULT_PROFILE, { withoutFingers: true });
+    const heard = await asker.heard(lanterns, DEFAULT_PROFILE, { kind: 'trial', edit: level(5) });
+    const expected = arrange(applyEdit(lanterns, level(5)), DEFAULT_PROFILE, { withoutFingers: true });
     expect(heard.left.map((n) => [n.tick, n.midi, n.finger])).toEqual(
       expected.left.map((n) => [n.tick, n.midi, n.finger]),
     );

@@ -5,7 +5,7 @@ import { SongNumbers } from './songs-known';
 const [lanterns, sluicegate] = DEMO_SONGS;
 
 describe('the songs another thread knows', () => {
-  const edit = { kind: 'choose', choices: { rung: 5 } } as const;
+  const edit = { kind: 'choose', choices: { level: 5 } } as const;
 
   it('are numbered one after the other, each once', () => {
     const known = new SongNumbers();

@@ -46,12 +46,12 @@ const plain = ({ changes, left, right, findings, meetings, fills, relations, par
 const pin = { changeId: 'c2', keys: [48, 53, 57], fingers: null };
 const trips = travel([
   { kind: 'rename', title: 'First' },
-  { kind: 'choose', choices: { rung: 5 } },
+  { kind: 'choose', choices: { level: 5 } },
   { kind: 'pin', pin },
   { kind: 'note-added', tick: 0, length: 480, pitch: { letter: 'E', alter: 0, octave: 5 } },
   { kind: 'dismissed', id: 'nothing' },
-  { kind: 'choose', choices: { rung: 4 } },
-  { kind: 'choose', choices: { rung: 5 } },
+  { kind: 'choose', choices: { level: 4 } },
+  { kind: 'choose', choices: { level: 5 } },
 ]);
 
 describe('arrangements between worker and interface', () => {
@@ -65,10 +65,10 @@ describe('arrangements between worker and interface', () => {
 
   it('bring only what an edit altered', () => {
     const counts = trips.map(({ parts }) => parts.map(({ sent }) => sent.entities.size));
-    const [first, rung, pinned, , dismissed, , back] = counts;
+    const [first, level, pinned, , dismissed, , back] = counts;
     // Played song, six parts, all chords, relations, and each part worked out.
     expect(first[0] + first[1]).toBe(1 + 6 + lanterns.changes.length + 6 + 2);
-    expect(rung[0] + rung[1]).toBeLessThan(first[0]);
+    expect(level[0] + level[1]).toBeLessThan(first[0]);
     expect(pinned[0] + pinned[1]).toBeLessThan((first[0] + first[1]) * 0.6);
     // That no relations are known yet is all there is to say.
     expect(dismissed).toEqual([1, 0]);
@@ -78,10 +78,10 @@ describe('arrangements between worker and interface', () => {
 
   it('leave the interface the very objects it had', () => {
     const [, , pinned, , dismissed] = trips.map(({ parts }) => parts[1].came);
-    const [, rung] = trips.map(({ parts }) => parts[1].came);
-    expect(pinned.played).toBe(rung.played);
-    expect(pinned.changes.filter((c, i) => c === rung.changes[i]).length).toBeGreaterThan(0);
-    expect(pinned.arranged.filter((part, i) => part === rung.arranged[i]).length).toBeGreaterThan(0);
+    const [, level] = trips.map(({ parts }) => parts[1].came);
+    expect(pinned.played).toBe(level.played);
+    expect(pinned.changes.filter((c, i) => c === level.changes[i]).length).toBeGreaterThan(0);
+    expect(pinned.arranged.filter((part, i) => part === level.arranged[i]).length).toBeGreaterThan(0);
     const before = trips[3].parts[1].came;
     expect(dismissed.changes).toBe(before.changes);
     expect(dismissed.arranged).toEqual(before.arranged);
@@ -89,16 +89,16 @@ describe('arrangements between worker and interface', () => {
   });
 
   it('show the effort of a part as it was until it has come', () => {
-    const [first, rung] = trips.map(({ parts }) => parts);
+    const [first, level] = trips.map(({ parts }) => parts);
     expect(first[0].came.efforts[0]).toBeNull();
-    expect(rung[0].came.efforts[0]).toBe(first[1].came.efforts[0]);
-    expect(rung[0].came.efforts[1]).toBe(rung[1].came.efforts[1]);
+    expect(level[0].came.efforts[0]).toBe(first[1].came.efforts[0]);
+    expect(level[0].came.efforts[1]).toBe(level[1].came.efforts[1]);
   });
 
   it('are remembered for three whole ones, and no longer: what is gone is missed', () => {
     const [sender, receiver] = [new Sender(), new Receiver()];
-    const sent = [2, 3, 4, 5].map((rung) => {
-      const song = applyEdit(lanterns, { kind: 'choose', choices: { rung } });
+    const sent = [2, 3, 4, 5].map((level) => {
+      const song = applyEdit(lanterns, { kind: 'choose', choices: { level } });
       return { song, message: structuredClone(sender.pack(arrange(song, DEFAULT_PROFILE))) };
     });
     const again = (): Arrangement => {

@@ -16,7 +16,7 @@ import { WordsPipe } from '../../ui/words.pipe';
 const AS_THE_PART = 'part';
 const CHORD_GIVES_WAY = 'chord';
 
-/** The chord selected: its job, the melody over it note by note, what could stand there, moving and rewriting it. */
+/** The chord selected: its role, the melody over it note by note, what could stand there, moving and rewriting it. */
 @Component({
   selector: 'jh-chord-panel',
   imports: [FormsModule, NzButtonComponent, NzInputModule, NzSelectModule, Offer, WordsPipe],

@@ -41,7 +41,7 @@ describe('the Chords bench in the frame', () => {
     vi.useFakeTimers({ toFake: ['setTimeout'] });
     const focus = vi.fn();
     vi.stubGlobal('document', { getElementById: (id: string) => (id === 'symbol' ? { focus } : null) });
-    chords.tab.set('schools');
+    chords.tab.set('voicing');
     behaviour.readKey(press('w'), NOWHERE, true)?.();
     expect(chords.tab()).toBe('chord');
     // Once the panel is there.

@@ -178,8 +178,8 @@ describe('the chords of the open song', () => {
     expect(chords.bench.selectedId()).toBe('c1');
   });
 
-  it('compares the schools for the song or the part, while they are looked at', () => {
-    chords.tab.set('schools');
+  it('compares the voicing styles for the song or the part, while they are looked at', () => {
+    chords.tab.set('voicing');
     table.settle();
     expect(table.questions).toEqual([{ kind: 'layouts', cutId: null }, { kind: 'proof' }]);
     expect(chords.proof()).toMatchObject({ ours: 79, least: 75, forSharing: 1, byPins: 0 });
@@ -193,7 +193,7 @@ describe('the chords of the open song', () => {
     expect(table.questions).toHaveLength(3);
   });
 
-  it('lets the part be heard in a school, or with a whole set of chords, before it is taken', async () => {
+  it('lets the part be heard in a voicing style, or with a whole set of chords, before it is taken', async () => {
     chords.bench.goToPart(1);
     chords.hearLayout('shell');
     await chords.suggest('all', true);
@@ -222,10 +222,10 @@ describe('the chords of the open song', () => {
     ]);
   });
 
-  it('goes to a rung with chords where a school is chosen for a melody alone', () => {
+  it('goes to a level with chords where a voicing style is chosen for a melody alone', () => {
     chords.bench.climbTo(1);
     chords.chooseLayout('root');
-    expect(table.edits.at(-1)).toEqual({ kind: 'choose', choices: { layout: 'root', rung: 4 } });
+    expect(table.edits.at(-1)).toEqual({ kind: 'choose', choices: { layout: 'root', level: 4 } });
   });
 
   it('builds a chord up: two notes, three, the whole one, and back to two', () => {

@@ -1,7 +1,7 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import { byHalfStep, onLadder } from '@joined-hands/core/harmony';
-import { buildUpAfter, buildUpAt, rungFor } from '@joined-hands/core/ladder';
+import { buildUpAfter, buildUpAt, levelFor } from '@joined-hands/core/levels';
 import {
   type Chord,
   classNameOf,
@@ -36,7 +36,7 @@ import { Asker } from '../../workers/asker';
 import { messageOf } from '../../ui/message';
 
 /** Tabs of the Chords bench. */
-type ChordsTab = 'chord' | 'schools' | 'suggest' | 'holds' | 'name';
+type ChordsTab = 'chord' | 'voicing' | 'suggest' | 'holds' | 'name';
 type ChordQuestion = Extract<Question, { readonly kind: 'layouts' | 'proof' | 'progressions' }>;
 
 /** Suggestions for a change as it stood in an arrangement. */
@@ -47,7 +47,7 @@ interface Weighed {
 }
 const NOTHING_WEIGHED: readonly Suggestion[] = [];
 
-/** Chords of the open song: what is selected, what is suggested, what each school would cost. */
+/** Chords of the open song: what is selected, what is suggested, what each voicing style would cost. */
 @Injectable()
 export class ChordsState {
   readonly bench = inject(BenchState);
@@ -92,13 +92,13 @@ export class ChordsState {
   });
   /** Steps through the suggestions asked for while they were still being weighed, and for which change. */
   private ahead: { readonly changeId: string; readonly steps: number } | null = null;
-  /** What each school costs; null while it is worked out for another part or for the song. */
+  /** What each voicing style costs; null while it is worked out for another part or for the song. */
   readonly costs = answered(() => {
     const cutId = this.forPart() ? (this.bench.part()?.cutId ?? null) : null;
-    return this.asking({ kind: 'layouts', cutId }, 'schools');
+    return this.asking({ kind: 'layouts', cutId }, 'voicing');
   });
   /** How near the song comes to the least movement possible; null while that is not known, or there is no line. */
-  readonly proof = answered(() => this.asking({ kind: 'proof' }, 'schools'));
+  readonly proof = answered(() => this.asking({ kind: 'proof' }, 'voicing'));
   /** The song's own progressions. */
   readonly progressions = answered(() => this.asking({ kind: 'progressions' }, 'suggest'));
 
@@ -193,7 +193,7 @@ export class ChordsState {
     if (suggestion) this.write(suggestion.symbol);
   }
 
-  /** One rung up or down the ladder of sevenths. */
+  /** One level up or down the ladder of sevenths. */
   ladder(by: 1 | -1): void {
     this.replace((chord) => onLadder(chord, by), 'It goes no further: maj7, 7, m7, m7♭5, dim7.');
   }
@@ -318,10 +318,10 @@ export class ChordsState {
     this.playing.hearPartAfter(this.layoutChosen(layout));
   }
 
-  /** The edit that takes a layout, and the rung on which it is heard. */
+  /** The edit that takes a layout, and the level on which it is heard. */
   layoutChosen(layout: Layout): SongEdit {
-    const rung = rungFor({ rung: this.bench.rung() });
-    return this.choosing({ layout, ...(rung === this.bench.rung() ? {} : { rung }) });
+    const level = levelFor({ level: this.bench.level() });
+    return this.choosing({ layout, ...(level === this.bench.level() ? {} : { level }) });
   }
 
   /** Notes of the step of the build-up the part stands on; 0 where it stands on none. */

@@ -4,7 +4,7 @@ import { ChordsBehaviour } from './chords-behaviour';
 import { ChordsState } from './chords-state';
 import { HoldsPanel } from './holds-panel';
 import { NamePanel } from './name-panel';
-import { SchoolsPanel } from './schools-panel';
+import { StylesPanel } from './styles-panel';
 import { SuggestPanel } from './suggest-panel';
 
 /** The Chords bench: which chord, in which position, and why. */
@@ -15,7 +15,7 @@ export const bench: BenchDefinition = {
     label: 'What to do with the chords',
     tabs: [
       { value: 'chord', label: 'Chord', panel: ChordPanel },
-      { value: 'schools', label: 'Voicing', panel: SchoolsPanel },
+      { value: 'voicing', label: 'Voicing', panel: StylesPanel },
       { value: 'suggest', label: 'Suggest', panel: SuggestPanel },
       { value: 'holds', label: 'Holds', panel: HoldsPanel },
       { value: 'name', label: 'Name', panel: NamePanel },

@@ -11,8 +11,8 @@ const [lanterns] = DEMO_SONGS;
 describe('the Fills bench', () => {
   let table: Table;
   let fills: FillsState;
-  const open = (rung = 7, song = lanterns): void => {
-    table = new Table({ ...song, choices: { ...song.choices, rung } }, FillsState, FillsBehaviour);
+  const open = (level = 7, song = lanterns): void => {
+    table = new Table({ ...song, choices: { ...song.choices, level } }, FillsState, FillsBehaviour);
     fills = table.get(FillsState);
     fills.isOpen.set(true);
     table.settle();
@@ -23,11 +23,11 @@ describe('the Fills bench', () => {
   };
   beforeEach(() => open());
 
-  it('goes up to the rung of fills where there are none', () => {
+  it('goes up to the level of fills where there are none', () => {
     open(4);
     expect([fills.isProposed(), fills.spots()]).toEqual([false, []]);
     fills.goUp();
-    expect(table.edits).toEqual([{ kind: 'choose', choices: { rung: 7 } }]);
+    expect(table.edits).toEqual([{ kind: 'choose', choices: { level: 7 } }]);
     expect(fills.isProposed()).toBe(true);
   });
 
@@ -169,10 +169,10 @@ describe('the Fills bench', () => {
       ['leaveOut'],
       null,
     ]);
-    for (const [key, job] of [...'mfgw'].map((k, i) => [k, ['version', 'frame', 'grow', 'places'][i]])) {
+    for (const [key, tab] of [...'mfgw'].map((k, i) => [k, ['version', 'frame', 'grow', 'places'][i]])) {
       pressOn(behaviour, key);
-      expect(fills.tab()).toBe(job);
-      expect(pressOn(behaviour, 'ArrowRight')).toBe(job === 'places');
+      expect(fills.tab()).toBe(tab);
+      expect(pressOn(behaviour, 'ArrowRight')).toBe(tab === 'places');
     }
   });
 

@@ -7,7 +7,7 @@ import {
   type NoteChange,
   storedNotes,
 } from '@joined-hands/core/fills';
-import { FILLS } from '@joined-hands/core/ladder';
+import { FILLS } from '@joined-hands/core/levels';
 import { barAt, keyAt, type SongEdit } from '@joined-hands/core/song';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
@@ -62,9 +62,9 @@ export class FillsState {
     return `Difficulty ${own.to}${by === 0 ? ', as without' : `, ${Math.abs(by)} ${by > 0 ? 'more' : 'less'}`}.`;
   }
 
-  /** Fills are proposed: on their rung, or where some were taken. */
+  /** Fills are proposed: at their level, or where some were taken. */
   readonly isProposed = computed(
-    () => this.bench.rungRow().hasFills || (this.bench.song()?.fillsTaken.length ?? 0) > 0,
+    () => this.bench.levelRow().hasFills || (this.bench.song()?.fillsTaken.length ?? 0) > 0,
   );
 
   readonly spots = computed((): readonly FillSpot[] => {
@@ -84,7 +84,7 @@ export class FillsState {
   private readonly isSettled = computed(() => this.bench.part()?.settled === true);
 
   goUp(): void {
-    this.bench.choose({ rung: FILLS });
+    this.bench.choose({ level: FILLS });
   }
 
   /** The next place with room, or the one before, round and round. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { FillSpot } from '@joined-hands/core/arrangement';
 import type { Fill, NoteChange } from '@joined-hands/core/fills';
-import { FILLS } from '@joined-hands/core/ladder';
+import { FILLS } from '@joined-hands/core/levels';
 import { nameOf, typeset } from '@joined-hands/core/music';
 import { inAllPlaces } from '@joined-hands/core/sentences';
 import { fillInWords, fillPlaceInWords, fillTitle, spotInWords, spotTitle } from '@joined-hands/core/words';
@@ -20,9 +20,9 @@ const SHOWN = 6;
     @if (!state.isProposed()) {
       <section>
         <h2>Fills</h2>
-        <p>Fills are what a player adds where the tune leaves room. They belong to level {{ fillsRung }}.</p>
+        <p>Fills are what a player adds where the tune leaves room. They belong to level {{ fillsLevel }}.</p>
         <button nz-button nzType="primary" type="button" (click)="state.goUp()">
-          Go up to level {{ fillsRung }}
+          Go up to level {{ fillsLevel }}
         </button>
       </section>
     } @else if (state.spot(); as spot) {
@@ -138,7 +138,7 @@ const SHOWN = 6;
 })
 export class PlacesPanel {
   protected readonly state = inject(FillsState);
-  protected readonly fillsRung = FILLS;
+  protected readonly fillsLevel = FILLS;
   protected readonly inAllPlaces = inAllPlaces;
   protected readonly showsAll = signal(false);
   protected readonly changes: readonly { readonly how: NoteChange; readonly label: string }[] = [

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Measure } from '@joined-hands/core/fills';
-import { FILLS } from '@joined-hands/core/ladder';
+import { FILLS } from '@joined-hands/core/levels';
 import { versionInWords } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { LastBars } from '../../frame/last-bars';
@@ -35,7 +35,7 @@ import { FillsState } from './fills-state';
         <button nz-button type="button" (click)="playing.play('song')">Hear it all</button>
       </p>
       @if (!hasFills()) {
-        <p class="note">Choosing one goes up to level {{ fillsRung }}.</p>
+        <p class="note">Choosing one goes up to level {{ fillsLevel }}.</p>
       }
       <p aria-live="polite">{{ told() }}</p>
       <ul aria-label="What is filled in, by kind">
@@ -57,14 +57,14 @@ import { FillsState } from './fills-state';
 export class VersionPanel {
   protected readonly state = inject(FillsState);
   protected readonly playing = inject(Playing);
-  protected readonly fillsRung = FILLS;
+  protected readonly fillsLevel = FILLS;
   protected readonly measures: readonly ChoiceOption<Measure>[] = [
     { value: 'none', label: 'None' },
     { value: 'few', label: 'Few' },
     { value: 'some', label: 'Some' },
     { value: 'many', label: 'Many' },
   ];
-  protected readonly hasFills = computed(() => this.state.bench.rungRow().hasFills);
+  protected readonly hasFills = computed(() => this.state.bench.levelRow().hasFills);
   private readonly chosen = computed(() => this.state.bench.song()?.choices.fills);
   protected readonly measure = computed(() => (this.hasFills() ? (this.chosen()?.measure ?? 'few') : 'none'));
   protected readonly seed = computed(() => this.chosen()?.seed ?? 0);
@@ -79,6 +79,6 @@ export class VersionPanel {
 
   protected choose(measure: Measure, seed: number): void {
     const fills = { measure, seed };
-    this.state.bench.choose(this.hasFills() ? { fills } : { fills, rung: FILLS });
+    this.state.bench.choose(this.hasFills() ? { fills } : { fills, level: FILLS });
   }
 }

@@ -91,12 +91,12 @@ describe('the Handout bench', () => {
     expect(handout.pages()?.[0].svg).toContain('width="215.9mm"');
   });
 
-  it('follows the song: another rung is another sheet', async () => {
+  it('follows the song: another level is another sheet', async () => {
     const before = handout
       .pages()
       ?.map(({ svg }) => svg)
       .join('');
-    table.get(HandoutState).bench.edit({ kind: 'choose', choices: { rung: 2 } });
+    table.get(HandoutState).bench.edit({ kind: 'choose', choices: { level: 2 } });
     await settled();
     expect(
       handout
@@ -160,7 +160,7 @@ describe('the Handout bench', () => {
     await settled();
     await printing;
     expect(printed).toEqual(['true letter 215.9mm 3']);
-    handout.bench.edit({ kind: 'choose', choices: { rung: 2 } });
+    handout.bench.edit({ kind: 'choose', choices: { level: 2 } });
     expect(handout.isLaidOut()).toBe(false);
     await settled();
     expect(handout.isLaidOut()).toBe(true);

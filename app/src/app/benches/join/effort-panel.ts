@@ -1,7 +1,7 @@
 import { theBar, inWords } from '@joined-hands/core/sentences';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { EasierBy } from '@joined-hands/core/arrange';
-import { RUNGS } from '@joined-hands/core/ladder';
+import { LEVELS } from '@joined-hands/core/levels';
 import type { BarSeriesOption } from 'echarts/charts';
 import type { EChartsCoreOption } from 'echarts/core';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
@@ -11,7 +11,7 @@ import { Offer } from '../../ui/offer';
 import { JoinState } from './join-state';
 import { WordsPipe } from '../../ui/words.pipe';
 
-/** Where the work is: effort over the song by part and hand, over the part by bar, on each rung; and what lessens it. */
+/** Where the work is: effort over the song by part and hand, over the part by bar, at each level; and what lessens it. */
 @Component({
   selector: 'jh-effort-panel',
   imports: [NgxEchartsDirective, Offer, WordsPipe],
@@ -43,9 +43,9 @@ import { WordsPipe } from '../../ui/words.pipe';
         (chartClick)="hearBar($event)"
       ></div>
       <p class="note">{{ because() }} Press a bar to hear it.</p>
-      @if (rungs(); as rows) {
+      @if (levels(); as rows) {
         <h3>At each level</h3>
-        <div class="rungs">
+        <div class="levels">
           @for (row of rows; track row.number) {
             <span [class.own]="row.isOwn">{{ row.number }}</span>
             <span><span class="bar" [style.display]="'block'" [style.width.%]="row.total"></span></span>
@@ -114,11 +114,11 @@ export class EffortPanel {
     const bars = this.effort()?.bars ?? [];
     return `Difficulty by bar: ${bars.map(({ number, total }) => `${theBar(number)} ${total}`).join(', ')}`;
   });
-  protected readonly rungs = computed(() => {
+  protected readonly levels = computed(() => {
     const [over, at] = [this.state.efforts(), this.state.bench.partIndex()];
-    if (!over || !(at in (over.rungs[0] ?? []))) return null;
-    const own = this.state.bench.rung();
-    return RUNGS.map(({ number }, i) => ({ number, total: over.rungs[i][at], isOwn: number === own }));
+    if (!over || !(at in (over.levels[0] ?? []))) return null;
+    const own = this.state.bench.level();
+    return LEVELS.map(({ number }, i) => ({ number, total: over.levels[i][at], isOwn: number === own }));
   });
 
   /** Labels are drawn with the face the page has; the chart is painted and knows no style sheet. */

@@ -28,11 +28,13 @@ describe('the Join bench', () => {
   };
   beforeEach(() => open());
 
-  it('asks only for the job that is done, and not while another bench is open', () => {
+  it('asks only for the tab that is done, and not while another bench is open', () => {
     expect(table.questions).toEqual([]);
     at('effort');
     expect(table.questions.map(({ kind }) => kind)).toEqual(['efforts', 'easier']);
-    expect(join.efforts()?.rungs[3]).toEqual(table.state.arrangement?.efforts.map((effort) => effort?.total));
+    expect(join.efforts()?.levels[3]).toEqual(
+      table.state.arrangement?.efforts.map((effort) => effort?.total),
+    );
     expect(join.easier()?.length).toBeGreaterThan(0);
     join.isOpen.set(false);
     join.bench.goToPart(2);
@@ -59,7 +61,7 @@ describe('the Join bench', () => {
   });
 
   it('hears a choice in its place without making it', () => {
-    join.hear({ pattern: 'waltz', rung: 5 });
+    join.hear({ pattern: 'waltz', level: 5 });
     table.settle();
     expect(table.edits).toEqual([]);
     expect(table.questions.at(-1)).toMatchObject({ kind: 'trial', edit: { kind: 'choose' } });
@@ -184,7 +186,7 @@ describe('the Join bench', () => {
   });
 
   it('marks the key beside the tune that is picked, and not the tune', () => {
-    open(applyEdit(lanterns, { kind: 'choose', choices: { rung: 6 } }));
+    open(applyEdit(lanterns, { kind: 'choose', choices: { level: 6 } }));
     at('fingers');
     const [low, tune] = join.notes();
     expect([low.source, tune.source]).toEqual(['harmony', 'melody']);
@@ -193,21 +195,21 @@ describe('the Join bench', () => {
     expect(join.note()).toBe(tune);
   });
 
-  it('obeys its keys: jobs from everywhere, the rest while stepping or at the fingers', () => {
+  it('obeys its keys: tabs from everywhere, the rest while stepping or at the fingers', () => {
     const behaviour = table.get(JoinBehaviour);
     const arrows = ['ArrowRight', 'ArrowLeft', 'ArrowDown', 'ArrowUp', 'Enter', 'Delete', '5', '6'];
-    for (const [key, job] of [...'wpnfe'].map((k, i) => [
+    for (const [key, tab] of [...'wpnfe'].map((k, i) => [
       k,
       ['why', 'patterns', 'steps', 'fingers', 'effort'][i],
     ])) {
       pressOn(behaviour, key);
-      expect(join.tab()).toBe(job);
+      expect(join.tab()).toBe(tab);
       const asked = askedBy(behaviour, join, arrows).map((call) => call?.join(' ') ?? null);
       const stepping = ['stepBy 1', 'stepBy -1', 'hearStep', null, 'stepBy 1', null, null, null];
       const other = 'chooseHand left';
       const fingering = ['noteBy 1', 'noteBy -1', other, other, null, 'releaseFinger', 'pinFinger 5', null];
-      const wanted = { steps: stepping, fingers: fingering }[job] ?? arrows.map(() => null);
-      expect([job, asked]).toEqual([job, wanted]);
+      const wanted = { steps: stepping, fingers: fingering }[tab] ?? arrows.map(() => null);
+      expect([tab, asked]).toEqual([tab, wanted]);
     }
   });
 

@@ -43,7 +43,7 @@ export const SHOWINGS: readonly Showing[] = [
   { label: 'Left alone', tempoPercent: 60, hands: 'left' },
 ];
 
-/** The jobs of the Join bench and where each stands. */
+/** The tabs of the Join bench and where each stands. */
 @Injectable()
 export class JoinState {
   readonly bench = inject(BenchState);
@@ -64,14 +64,14 @@ export class JoinState {
       untracked(() => this.goToStep(0));
     });
     effect(() => {
-      const [isOpen, job, arrangement] = [this.isOpen(), this.tab(), this.bench.arrangement()];
-      if (!isOpen || job !== 'effort' || !arrangement || arrangement.isPartial) return;
+      const [isOpen, tab, arrangement] = [this.isOpen(), this.tab(), this.bench.arrangement()];
+      if (!isOpen || tab !== 'effort' || !arrangement || arrangement.isPartial) return;
       this.asker.answer(arrangement, { kind: 'efforts' }, (efforts) => this.efforts.set(efforts));
     });
     effect(() => {
-      const [isOpen, job, arrangement] = [this.isOpen(), this.tab(), this.bench.arrangement()];
+      const [isOpen, tab, arrangement] = [this.isOpen(), this.tab(), this.bench.arrangement()];
       const part = this.bench.partIndex();
-      if (!isOpen || job !== 'effort' || !arrangement || arrangement.isPartial) return;
+      if (!isOpen || tab !== 'effort' || !arrangement || arrangement.isPartial) return;
       this.easier.set(null);
       this.asker.answer(arrangement, { kind: 'easier', part }, (list) => {
         if (this.bench.partIndex() === part) this.easier.set(list);

@@ -87,13 +87,13 @@ describe('the pattern maker', () => {
     expect(maker.exceptions()?.[0].says).toEqual([says.memberMissing('Am', [7])]);
   });
 
-  it('is kept and played in one step that can be undone, on a rung that moves', () => {
+  it('is kept and played in one step that can be undone, at a level that moves', () => {
     maker.toggle(0, 1);
     maker.name.set('  Low tide ');
     maker.keep();
     expect(table.edits).toHaveLength(1);
     expect(table.song.patterns.map(({ id, name }) => [id, name])).toEqual([['own1', 'Low tide']]);
-    expect(table.song.choices).toMatchObject({ pattern: 'own1', rung: 5 });
+    expect(table.song.choices).toMatchObject({ pattern: 'own1', level: 5 });
     expect(maker.isOpen()).toBe(false);
     maker.open();
     maker.toggle(0, 1);

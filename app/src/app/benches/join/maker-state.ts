@@ -10,7 +10,7 @@ import {
   readFigure,
   readLine,
 } from '@joined-hands/core/patterns';
-import { MOVING } from '@joined-hands/core/ladder';
+import { MOVING } from '@joined-hands/core/levels';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { lineInWords } from '@joined-hands/core/words';
 import { BenchState } from '../../frame/bench-state';
@@ -139,8 +139,8 @@ export class MakerState {
 
   /** The edit that keeps it and plays it, for the song or the part as it is chosen. */
   private keeping(pattern: OwnPattern): SongEdit {
-    const { isMoving } = this.bench.rungRow();
-    const choices = isMoving ? { pattern: pattern.id } : { pattern: pattern.id, rung: MOVING };
+    const { isMoving } = this.bench.levelRow();
+    const choices = isMoving ? { pattern: pattern.id } : { pattern: pattern.id, level: MOVING };
     return { kind: 'pattern-kept', pattern, plays: { cutId: this.join.scope(), choices } };
   }
 

@@ -32,25 +32,25 @@ describe('what could be played in the place of blocks', () => {
   });
 
   it('says which is played: none while chords are held, the family of those in turns', () => {
-    choose({ rung: 4 });
+    choose({ level: 4 });
     expect([choices.isMoving(), choices.chosen()]).toEqual([false, null]);
-    choose({ rung: 5, pattern: 'vary:3' });
+    choose({ level: 5, pattern: 'vary:3' });
     expect([choices.isMoving(), choices.chosen(), choices.nextTurn()]).toEqual([true, 'vary', 'vary:4']);
     choose({ pattern: 'rocking' });
     expect([choices.chosen(), choices.nextTurn()]).toEqual(['rocking', 'vary:1']);
     expect([choices.isFuller(), choices.fuller()]).toEqual([false, null]);
-    choose({ rung: 6 });
+    choose({ level: 6 });
     expect([choices.isFuller(), choices.fuller()]).toEqual([true, 'under']);
   });
 
-  it('is taken with the rung on which it is heard', () => {
-    choose({ rung: 4 });
-    expect([choices.withRung('pulse'), choices.withFuller('above')]).toEqual([
-      { pattern: 'pulse', rung: 5 },
-      { fuller: 'above', rung: 6 },
+  it('is taken with the level on which it is heard', () => {
+    choose({ level: 4 });
+    expect([choices.withLevel('pulse'), choices.withFuller('above')]).toEqual([
+      { pattern: 'pulse', level: 5 },
+      { fuller: 'above', level: 6 },
     ]);
-    choose({ rung: 6 });
-    expect([choices.withRung('pulse'), choices.withFuller('above')]).toEqual([
+    choose({ level: 6 });
+    expect([choices.withLevel('pulse'), choices.withFuller('above')]).toEqual([
       { pattern: 'pulse' },
       { fuller: 'above' },
     ]);

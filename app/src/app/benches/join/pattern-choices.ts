@@ -1,6 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { DEFAULT_FULLER, fullerFor } from '@joined-hands/core/fuller';
-import { FULLER, MOVING } from '@joined-hands/core/ladder';
+import { FULLER, MOVING } from '@joined-hands/core/levels';
 import { VARY } from '@joined-hands/core/parts';
 import { AUTO, BLOCK } from '@joined-hands/core/patterns';
 import { inWords } from '@joined-hands/core/sentences';
@@ -26,8 +26,8 @@ export class PatternChoices {
   private readonly join = inject(JoinState);
   private readonly choices = computed(() => this.join.bench.part()?.choices);
 
-  readonly isMoving = computed(() => this.join.bench.rungRow().isMoving);
-  readonly isFuller = computed(() => this.join.bench.rungRow().rightHand === 'fuller');
+  readonly isMoving = computed(() => this.join.bench.levelRow().isMoving);
+  readonly isFuller = computed(() => this.join.bench.levelRow().rightHand === 'fuller');
   readonly isSung = computed(() => this.choices()?.layout === 'singing');
 
   readonly rows = computed(() => [
@@ -53,12 +53,12 @@ export class PatternChoices {
   readonly fullerRows = computed(() => fullerFor(this.join.bench.state().profile.rightReach));
   readonly fuller = computed(() => (this.isFuller() ? (this.choices()?.fuller ?? DEFAULT_FULLER) : null));
 
-  /** A pattern, and the rung on which it is heard. */
-  withRung(pattern: string): Partial<Choices> {
-    return this.isMoving() ? { pattern } : { pattern, rung: MOVING };
+  /** A pattern, and the level on which it is heard. */
+  withLevel(pattern: string): Partial<Choices> {
+    return this.isMoving() ? { pattern } : { pattern, level: MOVING };
   }
 
   withFuller(fuller: Fuller): Partial<Choices> {
-    return this.isFuller() ? { fuller } : { fuller, rung: FULLER };
+    return this.isFuller() ? { fuller } : { fuller, level: FULLER };
   }
 }

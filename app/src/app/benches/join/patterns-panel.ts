@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { FULLER, MOVING } from '@joined-hands/core/ladder';
+import { FULLER, MOVING } from '@joined-hands/core/levels';
 import { VARY } from '@joined-hands/core/parts';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Choice } from '../../ui/choice';
@@ -29,7 +29,8 @@ import { PatternChoices } from './pattern-choices';
         />
         @if (!choices.isMoving()) {
           <p class="note">
-            Chords are held at level {{ state.bench.rung() }}. Taking a pattern goes up to level {{ moving }}.
+            Chords are held at level {{ state.bench.level() }}. Taking a pattern goes up to level
+            {{ moving }}.
           </p>
         }
       </section>
@@ -42,8 +43,8 @@ import { PatternChoices } from './pattern-choices';
                 [name]="row.name"
                 [says]="row.says"
                 [isPlayed]="row.id === choices.chosen()"
-                (heard)="state.hear(choices.withRung(row.id))"
-                (taken)="state.choose(choices.withRung(row.id))"
+                (heard)="state.hear(choices.withLevel(row.id))"
+                (taken)="state.choose(choices.withLevel(row.id))"
               >
                 @if (row.id === vary) {
                   <button
@@ -76,7 +77,7 @@ import { PatternChoices } from './pattern-choices';
             }
           </ol>
           @if (!choices.isFuller()) {
-            <p class="note">Taking one goes up to level {{ fullerRung }}.</p>
+            <p class="note">Taking one goes up to level {{ fullerLevel }}.</p>
           }
         </section>
       }
@@ -155,6 +156,6 @@ export class PatternsPanel {
   /** Patterns of the pianist's own, kept with the song. */
   protected readonly own = computed(() => this.state.bench.song()?.patterns ?? []);
   protected readonly moving = MOVING;
-  protected readonly fullerRung = FULLER;
+  protected readonly fullerLevel = FULLER;
   protected readonly scopes = CHOICE_SCOPES;
 }

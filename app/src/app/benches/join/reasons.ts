@@ -71,12 +71,12 @@ export class Reasons {
   ];
   /** Chords are held as they are, so that a long one may be struck again. */
   protected readonly holdsChords = computed(() => {
-    const { chords, isMoving } = this.bench.rungRow();
+    const { chords, isMoving } = this.bench.levelRow();
     const choices = this.bench.part()?.choices;
     return chords !== 'none' && choices?.layout !== 'singing' && (!isMoving || choices?.pattern === BLOCK.id);
   });
   protected readonly restrike = computed(
-    () => this.bench.part()?.choices.restrike ?? (this.bench.rungRow().isMoving ? 'bar' : 'once'),
+    () => this.bench.part()?.choices.restrike ?? (this.bench.levelRow().isMoving ? 'bar' : 'once'),
   );
 
   protected readonly pedals: readonly ChoiceOption<Choices['pedal']>[] = [

@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { SCHOOLS } from '@joined-hands/core/parts';
+import { METHODS } from '@joined-hands/core/parts';
 import type { Division } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { PartsState } from './parts-state';
 
-/** How the whole song is cut: the schools, each with what it goes by; locked cuts stay. */
+/** How the whole song is cut: the methods, each with what it goes by; locked cuts stay. */
 @Component({
   selector: 'jh-cutting-panel',
   imports: [Choice, FormsModule, NzButtonComponent, NzInputNumberModule],
@@ -18,15 +18,15 @@ import { PartsState } from './parts-state';
         <p>As you cut it. Choosing a way below proposes cuts anew; locked cuts stay.</p>
       }
       <ul>
-        @for (item of schools; track item.school) {
+        @for (item of methods; track item.method) {
           <li>
             <button
               nz-button
               class="full"
               type="button"
-              [nzType]="division()?.school === item.school ? 'primary' : 'default'"
-              [attr.aria-pressed]="division()?.school === item.school"
-              (click)="state.divide({ school: item.school })"
+              [nzType]="division()?.method === item.method ? 'primary' : 'default'"
+              [attr.aria-pressed]="division()?.method === item.method"
+              (click)="state.divide({ method: item.method })"
             >
               {{ item.name }}
             </button>
@@ -35,7 +35,7 @@ import { PartsState } from './parts-state';
         }
       </ul>
     </section>
-    @if (division()?.school === 'bars') {
+    @if (division()?.method === 'bars') {
       <div class="field">
         <label for="bars-each">Bars a part</label>
         <nz-input-number
@@ -47,14 +47,14 @@ import { PartsState } from './parts-state';
         />
       </div>
     }
-    @if (division()?.school === 'halves') {
-      <h3 id="level-title">As small as</h3>
+    @if (division()?.method === 'halves') {
+      <h3 id="depth-title">As small as</h3>
       <jh-choice
-        name="level"
-        labelledBy="level-title"
-        [options]="levels"
-        [value]="division()?.level"
-        (chosen)="state.divide({ level: $event })"
+        name="depth"
+        labelledBy="depth-title"
+        [options]="depths"
+        [value]="division()?.depth"
+        (chosen)="state.divide({ depth: $event })"
       />
     }
     @if (lacksWords()) {
@@ -67,17 +67,17 @@ import { PartsState } from './parts-state';
 })
 export class CuttingPanel {
   protected readonly state = inject(PartsState);
-  protected readonly schools = SCHOOLS;
+  protected readonly methods = METHODS;
   protected readonly division = computed(() => this.state.bench.song()?.division);
-  protected readonly isOwn = computed(() => this.division()?.school === 'own');
-  protected readonly levels: readonly ChoiceOption<Division['level']>[] = [
+  protected readonly isOwn = computed(() => this.division()?.method === 'own');
+  protected readonly depths: readonly ChoiceOption<Division['depth']>[] = [
     { value: 1, label: 'Halves' },
     { value: 2, label: 'Quarters' },
     { value: 3, label: 'Eighths' },
   ];
   protected readonly lacksWords = computed(
     () =>
-      this.division()?.school === 'lines' &&
+      this.division()?.method === 'lines' &&
       !this.state.bench.song()?.melody.some((note) => note.lyric !== null),
   );
   protected readonly lockedWords = computed(() => {

@@ -67,7 +67,7 @@ describe('a line of the map', () => {
   const beat = 960;
   const cutAt = (...starts: number[]): Song => ({
     ...eight,
-    division: { ...eight.division, school: 'own' },
+    division: { ...eight.division, method: 'own' },
     cuts: [1, ...starts].map((bar) => ({ id: `at${bar}`, tick: (bar - 1) * 4 * beat, locked: bar === 3 })),
   });
   const mapOf = (song: Song, width: number): SongMap => {

@@ -121,13 +121,13 @@ describe('the cuts of the open song', () => {
 
   it('chooses for the part and those that follow it; what is its own stays its own', () => {
     go(3);
-    parts.choose({ rung: 5 });
+    parts.choose({ level: 5 });
     parts.choose({ octaveShift: 1 });
-    parts.choose({ octaveShift: 1, rung: 2 });
+    parts.choose({ octaveShift: 1, level: 2 });
     expect(table.edits).toEqual([
-      { kind: 'choose-for-part', cutId: 'cut0', choices: { rung: 5 } },
+      { kind: 'choose-for-part', cutId: 'cut0', choices: { level: 5 } },
       { kind: 'choose-for-part', cutId: 'cut34560', choices: { octaveShift: 1 } },
-      { kind: 'choose-for-part', cutId: 'cut0', choices: { octaveShift: 1, rung: 2 } },
+      { kind: 'choose-for-part', cutId: 'cut0', choices: { octaveShift: 1, level: 2 } },
     ]);
   });
 

@@ -11,7 +11,7 @@ import { PractiseWishes } from './practise-wishes';
 import { RecordingPanel } from './recording-panel';
 import { RecordingState } from './recording-state';
 
-/** The Practise bench: one small job at a time, listened to, kept account of. */
+/** The Practise bench: one small task at a time, listened to, kept account of. */
 export const bench: BenchDefinition = {
   providers: [Listening, PractiseLog, PractiseWishes, RecordingState, PractiseState, PractiseBehaviour],
   behaviour: PractiseBehaviour,

@@ -1,5 +1,5 @@
 import '@angular/compiler';
-import { GATE, type Job, playAsPupil, STEADY, type Turn } from '@joined-hands/core/practice';
+import { GOAL, type Task, playAsPupil, STEADY, type Turn } from '@joined-hands/core/practice';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
 import type { Table } from '../../testing/table';
@@ -18,7 +18,7 @@ describe('a turn that is listened to', () => {
     await desk.open(song);
     ({ table, practise } = desk);
   };
-  const job = (): Job => practise.current() as Job;
+  const task = (): Task => practise.current() as Task;
   beforeEach(() => start());
 
   it('listens, judges, marks what went wrong on the seam, and tells the worst places', async () => {
@@ -74,7 +74,7 @@ describe('a turn that is listened to', () => {
 
   it('keeps a turn whose judgement comes after one went on, and leaves one that was not ended', async () => {
     practise.next();
-    const first = job();
+    const first = task();
     heard.events = [...playAsPupil(practise.wanted(), { ...STEADY, tempoFrom: 0.6, tempoTo: 0.6 }).events];
     const judged = practise.judge(heard.events, first);
     practise.next();
@@ -91,7 +91,7 @@ describe('a turn that is listened to', () => {
     practise.log.recent.set([]);
     practise.planAnew();
     practise.next();
-    expect(job().kind).toBe('warm-up');
+    expect(task().kind).toBe('warm-up');
     practise.hear();
     expect(table.plays).toHaveLength(plays);
   });
@@ -124,7 +124,7 @@ describe('a turn that is listened to', () => {
     practise.next();
     await practise.listen(SOURCE);
     practise.goTo(
-      practise.plan()?.jobs.findIndex(({ fromTick, kind }) => fromTick >= 11520 && kind === 'right') ?? -1,
+      practise.plan()?.tasks.findIndex(({ fromTick, kind }) => fromTick >= 11520 && kind === 'right') ?? -1,
     );
     await practise.listen(SOURCE);
     expect(clicks).toEqual([(quartersPerMinute * 60) / 100, 24]);
@@ -144,7 +144,7 @@ describe('a turn that is listened to', () => {
   });
 
   it('marks what goes wrong while it is played, in both hands, and keeps the take and its slips', async () => {
-    const together = practise.plan()?.jobs.findIndex(({ kind }) => kind === 'together') ?? -1;
+    const together = practise.plan()?.tasks.findIndex(({ kind }) => kind === 'together') ?? -1;
     practise.goTo(together);
     const { events } = playAsPupil(practise.wanted(), {
       ...STEADY,
@@ -170,22 +170,22 @@ describe('a turn that is listened to', () => {
         (judged?.restarts.length ?? 0),
     );
     expect(stored.takes).toEqual([{ songId: lanterns.id, at: turn.at, events: heard.events }]);
-    // And the bars are hot now: the hottest becomes the next job.
+    // And the bars are hot now: the hottest becomes the next task.
     const [hot] = practise.log.hottest();
     expect(hot.heat).toBe(1);
     practise.practiseSpot(hot);
-    expect(job()).toMatchObject({ kind: 'spot', hands: hot.hand });
+    expect(task()).toMatchObject({ kind: 'spot', hands: hot.hand });
     expect(practise.at()).toBe(together + 1);
     const bars = practise.bench.arrangement()?.played.bars ?? [];
     const bar = bars.findIndex(({ number }) => number === hot.bar);
-    expect(job().fromTick).toBe(bars[Math.max(0, bar - 1)].tick);
-    expect(job().toTick).toBe(bars[bar].tick + bars[bar].length + 960);
+    expect(task().fromTick).toBe(bars[Math.max(0, bar - 1)].tick);
+    expect(task().toTick).toBe(bars[bar].tick + bars[bar].length + 960);
     practise.practiseSpot(hot);
-    expect(practise.plan()?.jobs.filter(({ kind }) => kind === 'spot')).toHaveLength(1);
+    expect(practise.plan()?.tasks.filter(({ kind }) => kind === 'spot')).toHaveLength(1);
   });
 
-  it('goes on by itself after clean turns, until the gate is passed or one is not', async () => {
-    practise.wishes.change({ goesOn: 'beat', gate: { ...GATE, turns: 2, from: 80, by: 20 } });
+  it('goes on by itself after clean turns, until the goal is passed or one is not', async () => {
+    practise.wishes.change({ goesOn: 'beat', goal: { ...GOAL, turns: 2, from: 80, by: 20 } });
     practise.planAnew();
     practise.next();
     heard.events = [...playAsPupil(practise.wanted(), { ...STEADY, tempoFrom: 0.8, tempoTo: 0.8 }).events];
@@ -194,7 +194,7 @@ describe('a turn that is listened to', () => {
     // Two at 80 %, two at the full tempo.
     expect(practise.standing()).toMatchObject({ tempoPercent: 100, isPassed: true });
     expect(stored.turns).toHaveLength(5);
-    expect(stored.settings.gate.turns).toBe(2);
+    expect(stored.settings.goal.turns).toBe(2);
     // The first is counted in by a bar, the others follow on.
     expect(heard.beats.slice(-4)).toEqual([false, true, true, true]);
   });

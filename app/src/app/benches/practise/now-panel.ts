@@ -4,8 +4,8 @@ import { watchFor } from '@joined-hands/core/arrange';
 import { isOfSong, type PractiseSettings, type Trouble, widePassages } from '@joined-hands/core/practice';
 import {
   careInWords,
-  jobInWords,
-  jobTitle,
+  taskInWords,
+  taskTitle,
   judgementInWords,
   restInWords,
   standingInWords,
@@ -23,14 +23,14 @@ import { Choice } from '../../ui/choice';
 import { PractiseState } from './practise-state';
 import { WarmUpList } from './warm-up-list';
 
-/** The job of now, large: what to play, at what tempo, how it went, what comes next. */
+/** The task of now, large: what to play, at what tempo, how it went, what comes next. */
 @Component({
   selector: 'jh-now-panel',
   imports: [Choice, NzButtonComponent, PlayOn, WarmUpList],
   template: `
-    @if (state.current(); as job) {
+    @if (state.current(); as task) {
       <section>
-        <p class="label">Task {{ state.at() + 1 }} of {{ state.plan()?.jobs?.length }}</p>
+        <p class="label">Task {{ state.at() + 1 }} of {{ state.plan()?.tasks?.length }}</p>
         <h2 class="title">{{ title() }}</h2>
         <p>{{ told() }}.</p>
         @if (!state.isSaid()) {
@@ -45,16 +45,18 @@ import { WarmUpList } from './warm-up-list';
         @if (state.restDue(); as minutes) {
           <p class="rest" role="status">{{ rest(minutes) }}</p>
         }
-        @switch (job.kind) {
+        @switch (task.kind) {
           @case ('warm-up') {
             <jh-warm-up-list />
           }
-          @case ('rung') {
-            <p>Done takes the song up to level {{ job.rung + 1 }}; it can be undone like any other choice.</p>
+          @case ('level') {
+            <p>
+              Done takes the song up to level {{ task.level + 1 }}; it can be undone like any other choice.
+            </p>
           }
         }
         <p class="line">
-          @if (isOfSong(job)) {
+          @if (isOfSong(task)) {
             <button nz-button nzSize="large" type="button" (click)="state.hear()">Hear it</button>
           }
           <button nz-button nzSize="large" nzType="primary" type="button" (click)="state.next()">
@@ -116,7 +118,7 @@ import { WarmUpList } from './warm-up-list';
           />
           <jh-play-on
             [ways]="ways"
-            [about]="job"
+            [about]="task"
             otherwise="Say how it went, or use other keys."
             (begun)="listen($event)"
           />
@@ -134,7 +136,7 @@ import { WarmUpList } from './warm-up-list';
           <p class="problem" role="alert">{{ problem }}</p>
         }
       </section>
-    } @else if (state.plan()?.jobs?.length) {
+    } @else if (state.plan()?.tasks?.length) {
       <section>
         <h2>That was the plan for today</h2>
         <p>Rest the hands. What was clean comes back when it is due; what was not comes first tomorrow.</p>
@@ -154,21 +156,21 @@ export class NowPanel {
   protected readonly state = inject(PractiseState);
   protected readonly isOfSong = isOfSong;
   protected readonly title = computed(() => {
-    const job = this.state.current();
-    return job ? jobTitle(job) : '';
+    const task = this.state.current();
+    return task ? taskTitle(task) : '';
   });
   protected readonly told = computed(() => {
-    const job = this.state.current();
-    return job ? jobInWords(job) : '';
+    const task = this.state.current();
+    return task ? taskInWords(task) : '';
   });
   protected readonly standing = computed(() =>
-    standingInWords(this.state.standing(), this.state.wishes.gate().turns),
+    standingInWords(this.state.standing(), this.state.wishes.goal().turns),
   );
   /** What makes it hard for the hands that play is what to watch. */
   protected readonly watch = computed(() => {
-    const [job, arrangement] = [this.state.current(), this.state.bench.arrangement()];
-    if (!job || !arrangement || !isOfSong(job)) return '';
-    const reasons = watchFor(arrangement, job, job.hands);
+    const [task, arrangement] = [this.state.current(), this.state.bench.arrangement()];
+    if (!task || !arrangement || !isOfSong(task)) return '';
+    const reasons = watchFor(arrangement, task, task.hands);
     return reasons.length > 0 ? `Watch for: ${reasons.map(inWords).join(', ')}.` : '';
   });
   protected readonly verdict = computed(() => {
@@ -192,10 +194,10 @@ export class NowPanel {
 
   /** Passages that ask for care with these hands. */
   protected readonly cares = computed(() => {
-    const [job, arrangement] = [this.state.current(), this.state.bench.arrangement()];
-    if (!job || !arrangement || this.state.isSaid()) return [];
-    return widePassages(arrangement, job, arrangement.profile)
-      .filter(({ hand }) => job.hands === 'both' || hand === job.hands)
+    const [task, arrangement] = [this.state.current(), this.state.bench.arrangement()];
+    if (!task || !arrangement || this.state.isSaid()) return [];
+    return widePassages(arrangement, task, arrangement.profile)
+      .filter(({ hand }) => task.hands === 'both' || hand === task.hands)
       .map(careInWords);
   });
   protected readonly problems = computed(() =>

@@ -5,7 +5,7 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NextSongs } from './next-songs';
 import { PractiseState } from './practise-state';
 
-/** Where the song keeps going wrong: a line over its bars, the hottest told, each a job. */
+/** Where the song keeps going wrong: a line over its bars, the hottest told, each a task. */
 @Component({
   selector: 'jh-places-panel',
   imports: [NextSongs, NzButtonComponent],

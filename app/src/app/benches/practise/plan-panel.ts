@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type Gate, type Job, PRACTISE_SETTINGS } from '@joined-hands/core/practice';
-import { jobInWords, jobTitle, planInWords, toGoInWords } from '@joined-hands/core/words';
+import { type Goal, type Task, PRACTISE_SETTINGS } from '@joined-hands/core/practice';
+import { taskInWords, taskTitle, planInWords, toGoInWords } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { Choice } from '../../ui/choice';
@@ -64,17 +64,17 @@ import { PractiseState } from './practise-state';
       </details>
     </section>
     <ol class="ranked" aria-label="Today’s tasks">
-      @for (job of state.plan()?.jobs ?? []; track job.id; let i = $index) {
+      @for (task of state.plan()?.tasks ?? []; track task.id; let i = $index) {
         <li [class.heard]="i === state.at()">
           <span
-            ><b>{{ title(job) }}</b
-            ><small>{{ words(job) }}</small></span
+            ><b>{{ title(task) }}</b
+            ><small>{{ words(task) }}</small></span
           >
           <button
             nz-button
             nzSize="small"
             type="button"
-            [attr.aria-label]="'Go to ' + title(job)"
+            [attr.aria-label]="'Go to ' + title(task)"
             (click)="begin(i)"
           >
             Go
@@ -111,17 +111,17 @@ export class PlanPanel {
     (this.state.plan()?.leftOut ?? [])
       .slice(0, 8)
       .map(
-        ({ job, why }) =>
-          `${jobTitle(job)}: ${why === 'not-due' ? 'passed, and not due yet' : 'no time today'}`,
+        ({ task, why }) =>
+          `${taskTitle(task)}: ${why === 'not-due' ? 'passed, and not due yet' : 'no time today'}`,
       ),
   );
 
-  protected title(job: Job): string {
-    return jobTitle(job);
+  protected title(task: Task): string {
+    return taskTitle(task);
   }
 
-  protected words(job: Job): string {
-    return jobInWords(job);
+  protected words(task: Task): string {
+    return taskInWords(task);
   }
 
   protected readonly toGo = computed(() => {
@@ -139,19 +139,19 @@ export class PlanPanel {
     return days === null ? 0 : days <= 7 ? 7 : 28;
   });
 
-  /** What of the gate and the rests may be set; out of bounds nothing is taken. */
+  /** What of the goal and the rests may be set; out of bounds nothing is taken. */
   protected readonly fields = [
     this.field('Clean turns in a row', 'turns', [1, 10, 1]),
     this.field('Begins at, % of the tempo', 'from', [30, 100, 5]),
     this.field('A step up, %', 'by', [1, 50, 1]),
     {
       name: 'Clean is, % of keys right',
-      id: 'gate-clean',
+      id: 'goal-clean',
       min: 50,
       max: 100,
       step: 1,
-      get: () => Math.round(this.state.wishes.gate().cleanFrom * 100),
-      set: (percent: number | null) => this.setGate({ cleanFrom: (percent ?? 97) / 100 }),
+      get: () => Math.round(this.state.wishes.goal().cleanFrom * 100),
+      set: (percent: number | null) => this.setGoal({ cleanFrom: (percent ?? 97) / 100 }),
     },
     {
       name: 'Rest after, minutes (empty: never)',
@@ -167,25 +167,25 @@ export class PlanPanel {
   private field(name: string, key: 'turns' | 'from' | 'by', [min, max, step]: readonly number[]) {
     return {
       name,
-      id: `gate-${key}`,
+      id: `goal-${key}`,
       min,
       max,
       step,
-      get: () => this.state.wishes.gate()[key],
+      get: () => this.state.wishes.goal()[key],
       set: (value: number | null) => {
-        if (value !== null) this.setGate({ [key]: value });
+        if (value !== null) this.setGoal({ [key]: value });
       },
     };
   }
 
-  private setGate(differs: Partial<Gate>): void {
-    this.state.wishes.change({ gate: { ...this.state.wishes.gate(), ...differs } });
+  private setGoal(differs: Partial<Goal>): void {
+    this.state.wishes.change({ goal: { ...this.state.wishes.goal(), ...differs } });
     this.state.planAnew();
   }
 
   protected asProposed(): void {
     this.state.wishes.change({ restAfter: PRACTISE_SETTINGS.restAfter });
-    this.setGate(PRACTISE_SETTINGS.gate);
+    this.setGoal(PRACTISE_SETTINGS.goal);
   }
 
   protected chooseMinutes(minutes: number): void {

@@ -4,13 +4,13 @@ import { practiseKeys } from './practise-keys';
 import { PractiseState } from './practise-state';
 import { RecordingState } from './recording-state';
 
-/** On the Practise bench one job is done after the other. */
+/** On the Practise bench one task is done after the other. */
 @Injectable()
 export class PractiseBehaviour extends BenchBehaviour {
   private readonly practise = inject(PractiseState);
   private readonly recording = inject(RecordingState);
   override readonly tab = this.practise.tab as WritableSignal<string>;
-  // Each tab is seen from its beginning, and so is the next job.
+  // Each tab is seen from its beginning, and so is the next task.
   override readonly begun = computed(() => [this.practise.tab(), this.practise.current()]);
   override readonly keys = practiseKeys(this.practise, this.recording);
   override readonly isOpen = this.practise.isOpen;

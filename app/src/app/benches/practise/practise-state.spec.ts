@@ -1,5 +1,5 @@
 import '@angular/compiler';
-import type { Job } from '@joined-hands/core/practice';
+import type { Task } from '@joined-hands/core/practice';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
 import { askedBy, pressOn } from '../../testing/keys';
@@ -20,17 +20,17 @@ describe('the Practise bench', () => {
     await desk.open(song);
     ({ table, practise } = desk);
   };
-  const job = (): Job => practise.current() as Job;
+  const task = (): Task => practise.current() as Task;
   beforeEach(() => start());
 
-  it('plans when it is opened, and puts the first job on the desk', () => {
+  it('plans when it is opened, and puts the first task on the desk', () => {
     expect(
       practise
         .plan()
-        ?.jobs.slice(0, 3)
+        ?.tasks.slice(0, 3)
         .map(({ kind, fromPart }) => `${kind} ${fromPart}`),
     ).toEqual(['hear 1', 'right 1', 'left 1']);
-    expect(job().kind).toBe('hear');
+    expect(task().kind).toBe('hear');
     // What is only heard goes as fast as the pianist chose; a task that is judged sets its tempo.
     expect(practise.tempoSet()).toBeNull();
     practise.hear();
@@ -65,7 +65,7 @@ describe('the Practise bench', () => {
     });
     // Planned anew it is not asked for again today.
     practise.planAnew();
-    expect(practise.plan()?.jobs.map(({ card }) => card)).not.toContain(stored.turns[1].card);
+    expect(practise.plan()?.tasks.map(({ card }) => card)).not.toContain(stored.turns[1].card);
   });
 
   it('what is only heard is done with one key', async () => {
@@ -100,14 +100,14 @@ describe('the Practise bench', () => {
     expect(
       practise
         .plan()
-        ?.jobs.slice(0, 2)
+        ?.tasks.slice(0, 2)
         .map(({ kind }) => kind),
     ).toEqual(['hear', 'warm-up']);
     practise.next();
     await practise.said(true);
     expect(stored.turns.at(-1)).toMatchObject({ kind: 'warm-up', seconds: 180 });
     practise.planAnew();
-    expect(practise.plan()?.jobs.some(({ kind }) => kind === 'warm-up')).toBe(false);
+    expect(practise.plan()?.tasks.some(({ kind }) => kind === 'warm-up')).toBe(false);
   });
 
   it('keeps notes of one’s own', async () => {
@@ -118,7 +118,7 @@ describe('the Practise bench', () => {
   });
 
   it('comes to the end of its plan, and has none for a song without parts to play', async () => {
-    const count = practise.plan()?.jobs.length ?? 0;
+    const count = practise.plan()?.tasks.length ?? 0;
     for (let i = 0; i <= count; i++) practise.next();
     expect(practise.current()).toBeNull();
     practise.planAnew();
@@ -128,21 +128,21 @@ describe('the Practise bench', () => {
   it('obeys its keys: panels from everywhere, the rest where it is the time for them', () => {
     const behaviour = table.get(PractiseBehaviour);
     const keys = ['h', 'y', 'n', 'Enter', 'ArrowRight', 'ArrowLeft', 'z'];
-    for (const [key, job] of [...'pigow'].map((k, i) => [
+    for (const [key, task] of [...'pigow'].map((k, i) => [
       k,
       ['plan', 'places', 'log', 'recording', 'now'][i],
     ])) {
       pressOn(behaviour, key);
-      expect(practise.tab()).toBe(job);
+      expect(practise.tab()).toBe(task);
       const now = ['hear', 'said true', 'said false', 'next 1', 'next 1', 'next -1', null];
       const asked = askedBy(behaviour, practise, keys).map((call) => call?.join(' ') ?? null);
-      expect([job, asked]).toEqual([job, job === 'now' ? now : keys.map(() => null)]);
+      expect([task, asked]).toEqual([task, task === 'now' ? now : keys.map(() => null)]);
       const recording = table.get(RecordingState);
-      expect(askedBy(behaviour, recording, ['t'])).toEqual([job === 'recording' ? ['tap'] : null]);
+      expect(askedBy(behaviour, recording, ['t'])).toEqual([task === 'recording' ? ['tap'] : null]);
     }
   });
 
-  it('goes from job to job, and leaves its panels', () => {
+  it('goes from task to task, and leaves its panels', () => {
     pressOn(table.get(PractiseBehaviour), 'g');
     table.get(PractiseBehaviour).leave();
     expect(practise.tab()).toBe('now');

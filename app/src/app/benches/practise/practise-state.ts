@@ -2,21 +2,21 @@ import { computed, effect, inject, Injectable, signal, untracked } from '@angula
 import { Clock } from '@joined-hands/core/performance';
 import { partIndexAt } from '@joined-hands/core/parts';
 import {
-  afterJob,
+  afterTask,
   beginning,
   cardStates,
   type HotBar,
   isCleanTurn,
   isOfSong,
   isSaid,
-  type Job,
+  type Task,
   type Judgement,
   minutesSinceRest,
   partsToPractise,
   type Plan,
   planFor,
   slipsOf,
-  spotJob,
+  spotTask,
   type Standing,
   standingAt,
   type Trouble,
@@ -49,7 +49,7 @@ type Again = () => KeySource | Promise<KeySource>;
 
 /** A turn as it was played, or said. */
 interface Played {
-  /** Of the goal tempo. */
+  /** Of the full tempo. */
   readonly percent: number;
   readonly seconds: number;
   /** Null where nothing was listened to. */
@@ -57,7 +57,7 @@ interface Played {
   readonly events: readonly KeyEvent[];
 }
 
-/** One small job at a time: what is practised now, how it went, where one stands. */
+/** One small task at a time: what is practised now, how it went, where one stands. */
 @Injectable()
 export class PractiseState {
   readonly bench = inject(BenchState);
@@ -69,13 +69,13 @@ export class PractiseState {
   readonly isOpen = signal(false);
   readonly tab = signal<PractiseTab>('now');
   readonly problem = signal('');
-  /** The jobs of this sitting; it stays while one works through it. */
+  /** The tasks of this sitting; it stays while one works through it. */
   readonly plan = signal<Plan | null>(null);
   readonly at = signal(0);
   /** What is listened to again when one turn follows another by itself. */
   private again: Again | null = null;
   private readonly now = signal(Date.now());
-  /** What was said of the last turn: the gate it led to. */
+  /** What was said of the last turn: the goal it led to. */
   readonly lastTurn = signal<{ readonly isClean: boolean; readonly standing: Standing } | null>(null);
   private loaded: string | null = null;
   /** What was practised before has been read, or cannot be. */
@@ -110,14 +110,14 @@ export class PractiseState {
     const song = this.bench.song();
     if (!arrangement || !song || arrangement.isPartial) return;
     const now = Date.now();
-    const { minutes, chain, gate } = this.wishes.all();
+    const { minutes, chain, goal } = this.wishes.all();
     const plan = planFor(partsToPractise(arrangement, this.log.turns()), {
       minutes,
       now,
-      rung: song.choices.rung,
+      level: song.choices.level,
       first: song.choices.firstHand,
       chain,
-      gate,
+      goal,
       cards: cardStates(this.log.standings()),
       isWarm: this.log.recent().some(({ at, kind }) => kind === 'warm-up' && now - at < WARM_FOR_MS),
       days: this.wishes.days(now),
@@ -126,31 +126,36 @@ export class PractiseState {
     this.goTo(0);
   }
 
-  /** A hot bar becomes the next job: from the bar before, ending on the next downbeat. */
+  /** A hot bar becomes the next task: from the bar before, ending on the next downbeat. */
   practiseSpot(hot: HotBar): void {
     const [arrangement, song, plan] = [this.bench.arrangement(), this.bench.song(), this.plan()];
     if (!arrangement || !song || !plan) return;
     const part = arrangement.parts[partIndexAt(arrangement.parts, hot.tick)];
     const clock = new Clock(arrangement.played.tempoMap, song.feel);
-    const job = spotJob(hot, part, arrangement.played.bars, song.choices.rung, this.wishes.gate(), (tick) =>
-      clock.secondsAt(tick),
+    const task = spotTask(
+      hot,
+      part,
+      arrangement.played.bars,
+      song.choices.level,
+      this.wishes.goal(),
+      (tick) => clock.secondsAt(tick),
     );
-    const at = Math.min(this.at() + 1, plan.jobs.length);
-    const others = plan.jobs.filter(({ id }) => id !== job.id);
-    this.plan.set({ ...plan, jobs: others.toSpliced(at, 0, job) });
-    this.goTo(this.plan()?.jobs.indexOf(job) ?? 0);
+    const at = Math.min(this.at() + 1, plan.tasks.length);
+    const others = plan.tasks.filter(({ id }) => id !== task.id);
+    this.plan.set({ ...plan, tasks: others.toSpliced(at, 0, task) });
+    this.goTo(this.plan()?.tasks.indexOf(task) ?? 0);
     this.tab.set('now');
   }
 
-  readonly current = computed((): Job | null => this.plan()?.jobs[this.at()] ?? null);
+  readonly current = computed((): Task | null => this.plan()?.tasks[this.at()] ?? null);
   readonly standing = computed((): Standing => {
-    const [job, gate] = [this.current(), this.wishes.gate()];
-    return job ? standingAt(job, this.log.standings().get(job.card), gate) : beginning(gate);
+    const [task, goal] = [this.current(), this.wishes.goal()];
+    return task ? standingAt(task, this.log.standings().get(task.card), goal) : beginning(goal);
   });
   /** Only heard or said: there is nothing to be judged. */
   readonly isSaid = computed(() => {
-    const job = this.current();
-    return job !== null && isSaid(job);
+    const task = this.current();
+    return task !== null && isSaid(task);
   });
 
   goTo(index: number): void {
@@ -159,25 +164,25 @@ export class PractiseState {
     this.again = null;
     this.now.set(Date.now());
     this.listening.clear();
-    const job = this.current();
-    if (!job) return;
-    this.bench.goToPart(job.fromPart - 1);
-    this.bench.move({ hands: job.hands });
+    const task = this.current();
+    if (!task) return;
+    this.bench.goToPart(task.fromPart - 1);
+    this.bench.move({ hands: task.hands });
   }
 
-  /** The next job, or the one before; after the last the plan is at its end. */
+  /** The next task, or the one before; after the last the plan is at its end. */
   next(by: 1 | -1 = 1): void {
-    const count = this.plan()?.jobs.length ?? 0;
+    const count = this.plan()?.tasks.length ?? 0;
     this.goTo(Math.max(0, Math.min(this.at() + by, count)));
   }
 
-  /** The job as it should sound, at the tempo of now; what is only heard, at the one the pianist chose. */
+  /** The task as it should sound, at the tempo of now; what is only heard, at the one the pianist chose. */
   hear(): void {
-    const job = this.current();
-    if (job && isOfSong(job))
-      this.playing.playStretch(job.fromTick, job.toTick, {
+    const task = this.current();
+    if (task && isOfSong(task))
+      this.playing.playStretch(task.fromTick, task.toTick, {
         stays: true,
-        hands: job.hands,
+        hands: task.hands,
         tempoPercent: this.tempoSet() ?? undefined,
       });
   }
@@ -191,33 +196,33 @@ export class PractiseState {
     return arrangement ? new Clock(arrangement.played.tempoMap, arrangement.song.feel) : null;
   });
 
-  /** The keys that are wanted, at the goal tempo. */
+  /** The keys that are wanted, at the full tempo. */
   readonly wanted = computed((): readonly WantedKey[] => {
-    const [arrangement, job, clock] = [this.bench.arrangement(), this.current(), this.clock()];
-    if (!arrangement || !job || !clock) return [];
-    return wantedKeys([...arrangement.right, ...arrangement.left], clock, job, job.hands);
+    const [arrangement, task, clock] = [this.bench.arrangement(), this.current(), this.clock()];
+    if (!arrangement || !task || !clock) return [];
+    return wantedKeys([...arrangement.right, ...arrangement.left], clock, task, task.hands);
   });
 
   /** Listens to one turn from an instrument, or a stand-in, and judges it; with `goesOn` clean ones follow one another. */
   async listen(keys: KeySource, again: Again = () => keys, isNext = false): Promise<void> {
-    const [job, arrangement] = [this.current(), this.bench.arrangement()];
-    if (!job || !arrangement) return;
+    const [task, arrangement] = [this.current(), this.bench.arrangement()];
+    if (!task || !arrangement) return;
     this.problem.set('');
     this.playing.player.stop();
     this.again = again;
     try {
-      const { quartersPerMinute } = lastAtOrBefore(arrangement.played.tempoMap, job.fromTick);
+      const { quartersPerMinute } = lastAtOrBefore(arrangement.played.tempoMap, task.fromTick);
       const events = await this.listening.hear(keys, {
         wanted: this.wanted(),
-        fromTick: job.fromTick,
-        toTick: job.toTick,
+        fromTick: task.fromTick,
+        toTick: task.toTick,
         quartersPerMinute: (quartersPerMinute * this.percent()) / 100,
         countsInBeat: isNext && this.wishes.all().goesOn === 'beat',
       });
-      // Who went on to another job has left this one.
-      if (this.current() !== job) return;
-      await this.judge(events, job);
-      if (!keys.isOnce) await this.goOn(again, job);
+      // Who went on to another task has left this one.
+      if (this.current() !== task) return;
+      await this.judge(events, task);
+      if (!keys.isOnce) await this.goOn(again, task);
     } catch (error) {
       this.problem.set(`The turn could not be heard: ${messageOf(error)}.`);
     } finally {
@@ -226,9 +231,9 @@ export class PractiseState {
     }
   }
 
-  /** The next turn of the same job after a clean one, until its gate is passed; its count-in is the rest. */
-  private async goOn(again: Again, job: Job): Promise<void> {
-    if (!this.wishes.all().goesOn || this.current() !== job || this.again !== again) return;
+  /** The next turn of the same task after a clean one, until its goal is passed; its count-in is the rest. */
+  private async goOn(again: Again, task: Task): Promise<void> {
+    if (!this.wishes.all().goesOn || this.current() !== task || this.again !== again) return;
     const last = this.lastTurn();
     if (last?.isClean && !last.standing.isPassed) void this.listen(await again(), again, true);
   }
@@ -239,66 +244,66 @@ export class PractiseState {
     this.listening.stop();
   }
 
-  /** Judges keys that were played for a job and keeps the turn, wherever one has gone meanwhile; nothing heard is no turn. */
-  async judge(events: readonly KeyEvent[], job: Job): Promise<void> {
+  /** Judges keys that were played for a task and keeps the turn, wherever one has gone meanwhile; nothing heard is no turn. */
+  async judge(events: readonly KeyEvent[], task: Task): Promise<void> {
     if (!events.some(({ velocity }) => velocity > 0)) {
       this.problem.set('Nothing was heard: is the instrument on, and the right one chosen?');
       return;
     }
     const percent = this.percent();
     const judgement = await this.listening.judge(this.wanted(), events, this.beatSeconds());
-    if (this.current() === job) this.listening.judgement.set(judgement);
+    if (this.current() === task) this.listening.judgement.set(judgement);
     const seconds = events[events.length - 1].seconds - events[0].seconds;
-    const isClean = isCleanTurn(judgement, this.wishes.gate());
-    await this.finish(job, isClean, { percent, seconds: Math.max(1, seconds), judgement, events });
+    const isClean = isCleanTurn(judgement, this.wishes.goal());
+    await this.finish(task, isClean, { percent, seconds: Math.max(1, seconds), judgement, events });
   }
 
-  /** How long a beat of the job lasts at the tempo of now. */
+  /** How long a beat of the task lasts at the tempo of now. */
   private readonly beatSeconds = computed(() => {
-    const [arrangement, job, clock] = [this.bench.arrangement(), this.current(), this.clock()];
-    if (!arrangement || !job || !clock) return 0;
-    const beat = placeIn(arrangement.played.bars, job.fromTick).beatTicks;
-    const atGoal = clock.secondsAt(job.fromTick + beat) - clock.secondsAt(job.fromTick);
+    const [arrangement, task, clock] = [this.bench.arrangement(), this.current(), this.clock()];
+    if (!arrangement || !task || !clock) return 0;
+    const beat = placeIn(arrangement.played.bars, task.fromTick).beatTicks;
+    const atGoal = clock.secondsAt(task.fromTick + beat) - clock.secondsAt(task.fromTick);
     return (atGoal * 100) / this.percent();
   });
 
   /** Without an instrument to listen to the pianist says how it went. */
   async said(isClean: boolean): Promise<void> {
-    const job = this.current();
-    if (!job) return;
+    const task = this.current();
+    if (!task) return;
     this.listening.judgement.set(null);
     const percent = this.percent();
-    const seconds = isOfSong(job)
+    const seconds = isOfSong(task)
       ? ((this.wanted().at(-1)?.seconds ?? 0) * 100) / percent + SAID_OVERHEAD_SECONDS
-      : job.minutes * 60;
-    await this.finish(job, isClean, { percent, seconds, judgement: null, events: [] });
-    if (job.kind === 'rung' && isClean) this.goUp(job);
+      : task.minutes * 60;
+    await this.finish(task, isClean, { percent, seconds, judgement: null, events: [] });
+    if (task.kind === 'level' && isClean) this.goUp(task);
   }
 
-  /** Everything of a rung was passed: the song goes up to the next, and the plan with it. */
-  private goUp({ rung }: Job): void {
+  /** Everything of a level was passed: the song goes up to the next, and the plan with it. */
+  private goUp({ level }: Task): void {
     this.plan.set(null);
-    this.bench.edit({ kind: 'choose', choices: { rung: rung + 1 } });
+    this.bench.edit({ kind: 'choose', choices: { level: level + 1 } });
   }
 
   private async finish(
-    job: Job,
+    task: Task,
     isClean: boolean,
     { percent, seconds, judgement, events }: Played,
   ): Promise<void> {
     const [song, arrangement] = [this.bench.song(), this.bench.arrangement()];
     if (!song || !arrangement) return;
     const now = Date.now();
-    const known = afterJob(job, this.log.standings().get(job.card), isClean, this.wishes.gate(), now);
-    const { kind, card, fromPart, toPart, hands, rung } = job;
+    const known = afterTask(task, this.log.standings().get(task.card), isClean, this.wishes.goal(), now);
+    const { kind, card, fromPart, toPart, hands, level } = task;
     const turn = {
-      ...{ songId: song.id, at: now, card, kind, fromPart, toPart, hands, rung },
+      ...{ songId: song.id, at: now, card, kind, fromPart, toPart, hands, level },
       ...{ tempoPercent: percent, isClean, seconds },
       cleanShare: judgement?.cleanShare ?? null,
       apart: judgement?.apart ?? null,
       ...(judgement ? { slips: slipsOf(judgement, onsetsOf(arrangement.played)) } : {}),
     };
-    if (this.current() === job) this.lastTurn.set({ isClean, standing: known.standing });
+    if (this.current() === task) this.lastTurn.set({ isClean, standing: known.standing });
     this.now.set(now);
     const take = events.length > 0 ? { songId: song.id, at: now, events } : null;
     await this.log.keep(turn, known, take);
@@ -322,12 +327,12 @@ export class PractiseState {
 
   /** The bar of a trouble, with the one before, once or over and over. */
   hearTrouble({ tick }: Trouble, loops: boolean): void {
-    const [arrangement, job] = [this.bench.arrangement(), this.current()];
-    if (!arrangement || !job) return;
+    const [arrangement, task] = [this.bench.arrangement(), this.current()];
+    if (!arrangement || !task) return;
     const bar = barAt(arrangement.played.bars, tick);
-    const before = barAt(arrangement.played.bars, Math.max(job.fromTick, bar.tick - 1));
-    const from = Math.max(job.fromTick, before.tick);
-    const how = { stays: true, hands: job.hands, tempoPercent: this.percent(), loops };
+    const before = barAt(arrangement.played.bars, Math.max(task.fromTick, bar.tick - 1));
+    const from = Math.max(task.fromTick, before.tick);
+    const how = { stays: true, hands: task.hands, tempoPercent: this.percent(), loops };
     this.playing.playStretch(from, bar.tick + bar.length, how);
   }
 }

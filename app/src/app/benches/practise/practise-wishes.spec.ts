@@ -47,7 +47,7 @@ describe('how one wants to practise', () => {
     wishes.setDays(3, 7 * DAY);
     wishes.setDays(null, 7 * DAY);
     await settled();
-    expect(wishes.gate()).toEqual(PRACTISE_SETTINGS.gate);
+    expect(wishes.goal()).toEqual(PRACTISE_SETTINGS.goal);
     expect(saved).toEqual([[{ ...PRACTISE_SETTINGS, minutes: 25 }], ['a', 10 * DAY], ['a', null]]);
     expect([wishes.problem(), wishes.readyBy()]).toEqual(['', null]);
   });

@@ -5,12 +5,12 @@ import { messageOf } from '../../ui/message';
 
 const DAY_MS = 86_400_000;
 
-/** How one wants to practise: minutes, gate, rests, and until when; kept from one sitting to the next. */
+/** How one wants to practise: minutes, goal, rests, and until when; kept from one sitting to the next. */
 @Injectable()
 export class PractiseWishes {
   private readonly store = inject(PracticeStore);
   readonly all = signal<PractiseSettings>(PRACTISE_SETTINGS);
-  readonly gate = computed(() => this.all().gate);
+  readonly goal = computed(() => this.all().goal);
   readonly problem = signal('');
   /** The day the song should be ready, in milliseconds; null: whenever it is. */
   readonly readyBy = signal<number | null>(null);

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { LettersEntry } from './letters-entry';
 import { TuneState } from './tune-state';
 
-/** The tune in letters and counts above what is drawn of it, while that is the job. */
+/** The tune in letters and counts above what is drawn of it, while that is asked for. */
 @Component({
   selector: 'jh-letters-above',
   imports: [LettersEntry],

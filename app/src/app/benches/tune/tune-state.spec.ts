@@ -240,8 +240,8 @@ describe('what is found of the tune', () => {
     ['letters', ['keys']],
     ['bars', ['keys', 'metres']],
     ['keys', ['easier-keys']],
-  ] as const)('at %s asks %j, once for a song, and anew after an edit', (job, kinds) => {
-    tune.tab.set(job);
+  ] as const)('at %s asks %j, once for a song, and anew after an edit', (tab, kinds) => {
+    tune.tab.set(tab);
     table.settle();
     const asked = (): string[] => table.questions.map(({ kind }) => kind).sort();
     expect(asked()).toEqual([...kinds].sort());

@@ -59,7 +59,7 @@ export const PLACES: readonly FindablePlace[] = [
   {
     label: 'Voicing style',
     bench: 'chords',
-    tab: 'schools',
+    tab: 'voicing',
     words: 'inversion position nearest shell rootless small hands chord shapes',
   },
   {

@@ -9,7 +9,7 @@ import type { Commanded, FrameKey } from './frame-keys';
 import { Shortcuts } from './shortcuts';
 
 const PAGE =
-  '<input id="title"><textarea id="letters"></textarea><input type="radio" id="rung">' +
+  '<input id="title"><textarea id="letters"></textarea><input type="radio" id="level">' +
   '<input type="checkbox" id="box"><button id="play"><i id="icon"></i></button>' +
   '<div role="dialog"><p id="told"></p></div><p id="page"></p>';
 
@@ -62,7 +62,7 @@ describe('keys of the page', () => {
 
   it('are letters in a field, and the song’s elsewhere', () => {
     expect(['title', 'letters'].map((id) => read(id, 's'))).toEqual([null, null]);
-    expect(['page', 'rung', 'box', 'play'].map((id) => read(id, 's'))).toEqual(Array(4).fill('s'));
+    expect(['page', 'level', 'box', 'play'].map((id) => read(id, 's'))).toEqual(Array(4).fill('s'));
   });
 
   it('leave Space and Enter to the button they are pressed on, whatever of it has the focus', () => {
@@ -71,14 +71,14 @@ describe('keys of the page', () => {
   });
 
   it('are the radio’s own where one came to it by Tab, and the song’s after the pointer', () => {
-    expect(read('rung', 'ArrowRight')).toBe('ArrowRight');
+    expect(read('level', 'ArrowRight')).toBe('ArrowRight');
     pressed('page', 'Tab');
-    expect([read('rung', 'ArrowRight'), read('rung', ' ')]).toEqual([null, null]);
+    expect([read('level', 'ArrowRight'), read('level', ' ')]).toEqual([null, null]);
     // Any key after Tab leaves it so, the pointer does not.
     pressed('page', 'x');
-    expect(read('rung', 'ArrowRight')).toBeNull();
+    expect(read('level', 'ArrowRight')).toBeNull();
     document.body.dispatchEvent(new Event('pointerdown', { bubbles: true }));
-    expect(read('rung', 'ArrowRight')).toBe('ArrowRight');
+    expect(read('level', 'ArrowRight')).toBe('ArrowRight');
   });
 
   it('mean nothing in a dialog, nor while a letter is being composed', () => {

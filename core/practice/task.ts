@@ -1,6 +1,6 @@
 import type { Hand } from '../hands';
 
-/** A stretch of the played song, and how long it lasts at the goal tempo. */
+/** A stretch of the played song, and how long it lasts at the full tempo. */
 export interface Span {
   readonly fromTick: number;
   readonly toTick: number;
@@ -8,7 +8,7 @@ export interface Span {
 }
 
 /** What there is to do, in the order practitioners work. */
-export const JOB_KINDS = [
+export const TASK_KINDS = [
   'hear',
   'warm-up',
   'right',
@@ -18,35 +18,35 @@ export const JOB_KINDS = [
   'hardest',
   'chain',
   'whole',
-  'rung',
+  'level',
   'spot',
 ] as const;
-export type JobKind = (typeof JOB_KINDS)[number];
+export type TaskKind = (typeof TASK_KINDS)[number];
 
-const SAID: ReadonlySet<JobKind> = new Set(['hear', 'warm-up', 'meetings', 'rung']);
+const SAID: ReadonlySet<TaskKind> = new Set(['hear', 'warm-up', 'meetings', 'level']);
 
-/** Whether a job is only heard, said or decided: there is nothing to be judged, and no tempo to reach. */
-export function isSaid({ kind }: { readonly kind: JobKind }): boolean {
+/** Whether a task is only heard, said or decided: there is nothing to be judged, and no tempo to reach. */
+export function isSaid({ kind }: { readonly kind: TaskKind }): boolean {
   return SAID.has(kind);
 }
 
-/** Whether a job is about a stretch of the song, to be heard and played; a warm-up and a rung are not. */
-export function isOfSong({ kind }: { readonly kind: JobKind }): boolean {
-  return kind !== 'warm-up' && kind !== 'rung';
+/** Whether a task is about a stretch of the song, to be heard and played; a warm-up and a level are not. */
+export function isOfSong({ kind }: { readonly kind: TaskKind }): boolean {
+  return kind !== 'warm-up' && kind !== 'level';
 }
 
 /** One thing to practise now. */
-export interface Job {
+export interface Task {
   readonly id: string;
-  readonly kind: JobKind;
+  readonly kind: TaskKind;
   /** First and last part, by number. */
   readonly fromPart: number;
   readonly toPart: number;
   readonly fromTick: number;
   readonly toTick: number;
   readonly hands: Hand | 'both';
-  readonly rung: number;
-  /** What it is remembered under: part, hands and rung. */
+  readonly level: number;
+  /** What it is remembered under: part, hands and level. */
   readonly card: string;
   /** Turns it is given, and the minutes they take. */
   readonly turns: number;
@@ -60,18 +60,18 @@ export interface Job {
 }
 
 /** What a card is remembered under. */
-export function cardOf(cutId: string, hands: Hand | 'both', rung: number): string {
-  return `${cutId}|${hands}|${rung}`;
+export function cardOf(cutId: string, hands: Hand | 'both', level: number): string {
+  return `${cutId}|${hands}|${level}`;
 }
 
 /** Overhead of a turn: finding the place, a count-in, breathing, in seconds. */
 export const BETWEEN_SECONDS = 6;
-/** Minutes of so many turns at a share of the goal tempo, with what is between them. */
+/** Minutes of so many turns at a share of the full tempo, with what is between them. */
 export function minutesFor(seconds: number, turns: number, tempoPercent: number): number {
   return (turns * ((seconds * 100) / tempoPercent + BETWEEN_SECONDS)) / 60;
 }
 
-/** The share of the tempo at which a job is passed: parts that are only put together go on where they begin, all else at the goal. */
-export function goalOf({ kind, fromPercent }: Pick<Job, 'kind' | 'fromPercent'>): number {
+/** The share of the tempo at which a task is passed: parts that are only put together go on where they begin, all else at the goal. */
+export function lastPercentOf({ kind, fromPercent }: Pick<Task, 'kind' | 'fromPercent'>): number {
   return kind === 'chain' ? fromPercent : 100;
 }

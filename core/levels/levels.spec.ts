@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { buildUpAfter, buildUpAt, rungFor } from './buildUp';
-import { BLOCKS, FILLS, FULLER, MELODY_ALONE, MOVING, RUNGS, rungOf, TWO_NOTES } from './ladder';
+import { buildUpAfter, buildUpAt, levelFor } from './buildUp';
+import { BLOCKS, FILLS, FULLER, MELODY_ALONE, MOVING, LEVELS, levelOf, TWO_NOTES } from './levels';
 
-describe('the ladder', () => {
-  it('knows its rungs by what they do', () => {
+describe('the levels', () => {
+  it('knows its levels by what they do', () => {
     expect([MELODY_ALONE, TWO_NOTES, BLOCKS, MOVING, FULLER, FILLS]).toEqual([1, 3, 4, 5, 6, 7]);
   });
 
   it('climbs from the melody alone to fills, row by row', () => {
     expect(
-      RUNGS.map((row) => [row.number, row.name, row.rightHand, row.chords, row.isMoving, row.hasFills]),
+      LEVELS.map((row) => [row.number, row.name, row.rightHand, row.chords, row.isMoving, row.hasFills]),
     ).toEqual([
       [1, 'Melody alone', 'tune', 'none', false, false],
       [2, 'Melody and bass notes', 'tune', 'bass', false, false],
@@ -19,7 +19,7 @@ describe('the ladder', () => {
       [6, 'Fuller right hand', 'fuller', 'chosen', true, false],
       [7, 'Fills and endings', 'fuller', 'chosen', true, true],
     ]);
-    expect(RUNGS.map(({ singing }) => `${singing.bass} ${singing.chord}`)).toEqual([
+    expect(LEVELS.map(({ singing }) => `${singing.bass} ${singing.chord}`)).toEqual([
       'single none',
       'single none',
       'single held',
@@ -30,15 +30,15 @@ describe('the ladder', () => {
     ]);
   });
 
-  it('finds rungs by what they do', () => {
+  it('finds levels by what they do', () => {
     expect([MELODY_ALONE, TWO_NOTES, BLOCKS]).toEqual([1, 3, 4]);
-    expect(rungOf({ rung: 5 })).toBe(RUNGS[4]);
-    expect([1, 2, 3, 4, 5, 6, 7].map((rung) => rungFor({ rung }))).toEqual([4, 4, 4, 4, 5, 6, 7]);
+    expect(levelOf({ level: 5 })).toBe(LEVELS[4]);
+    expect([1, 2, 3, 4, 5, 6, 7].map((level) => levelFor({ level }))).toEqual([4, 4, 4, 4, 5, 6, 7]);
   });
 
   it('builds a chord up from two notes, and round again', () => {
-    const at = (rung: number, layout: 'shell' | 'three' | 'block' | 'root') =>
-      buildUpAt({ rung, layout })?.notes ?? null;
+    const at = (level: number, layout: 'shell' | 'three' | 'block' | 'root') =>
+      buildUpAt({ level, layout })?.notes ?? null;
     expect([at(3, 'block'), at(4, 'three'), at(4, 'block'), at(5, 'block'), at(4, 'root')]).toEqual([
       2,
       3,
@@ -46,11 +46,11 @@ describe('the ladder', () => {
       null,
       null,
     ]);
-    const after = (rung: number, layout: 'shell' | 'three' | 'block' | 'root') =>
-      buildUpAfter({ rung, layout }).choices;
-    expect(after(3, 'shell')).toEqual({ rung: 4, layout: 'three' });
-    expect(after(4, 'three')).toEqual({ rung: 4, layout: 'block' });
-    expect(after(4, 'block')).toEqual({ rung: 3, layout: 'block' });
-    expect(after(4, 'root')).toEqual({ rung: 3, layout: 'block' });
+    const after = (level: number, layout: 'shell' | 'three' | 'block' | 'root') =>
+      buildUpAfter({ level, layout }).choices;
+    expect(after(3, 'shell')).toEqual({ level: 4, layout: 'three' });
+    expect(after(4, 'three')).toEqual({ level: 4, layout: 'block' });
+    expect(after(4, 'block')).toEqual({ level: 3, layout: 'block' });
+    expect(after(4, 'root')).toEqual({ level: 3, layout: 'block' });
   });
 });

@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { BUILD_UP } from '@joined-hands/core/ladder';
+import { BUILD_UP } from '@joined-hands/core/levels';
 import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import { Choice } from '../../ui/choice';
 import { Offer } from '../../ui/offer';
 import { ChordsState } from './chords-state';
 import { MovementProofView } from './movement-proof';
 
-/** Every school of chord positions beside the others on this song: travel, shifts, stretch, findings, in words. */
+/** Every voicing style beside the others on this song: travel, shifts, stretch, findings, in words. */
 @Component({
-  selector: 'jh-schools-panel',
+  selector: 'jh-styles-panel',
   imports: [Choice, MovementProofView, Offer],
   template: `
     <section>
@@ -40,7 +40,7 @@ import { MovementProofView } from './movement-proof';
           <li [class.heard]="row.layout === chosen()">
             <jh-offer
               [name]="row.name"
-              [mark]="row.layout === preferred() ? 'your school' : ''"
+              [mark]="row.layout === preferred() ? 'your style' : ''"
               [says]="row.says"
               [isPlayed]="row.layout === chosen()"
               (heard)="state.hearLayout(row.layout)"
@@ -67,7 +67,7 @@ import { MovementProofView } from './movement-proof';
   styleUrls: ['../../ui/panel.less', './chords.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class SchoolsPanel {
+export class StylesPanel {
   protected readonly state = inject(ChordsState);
   protected readonly scopes = [
     { value: 'song', label: 'Whole song' },

@@ -1,20 +1,20 @@
 /** Where one stands with something that is practised: the tempo of now, and what came of the last turns at it. */
 export interface Standing {
-  /** Share of the goal tempo in percent. */
+  /** Share of the full tempo in percent. */
   readonly tempoPercent: number;
   /** Clean turns in a row at it. */
   readonly clean: number;
   /** Turns in a row that went wrong. */
   readonly missed: number;
-  /** The goal tempo was passed. */
+  /** The full tempo was passed. */
   readonly isPassed: boolean;
 }
 
-/** How a gate is set; defaults are proposals. */
-export interface Gate {
+/** How a goal is set; defaults are proposals. */
+export interface Goal {
   /** Clean turns in a row after which it goes on. */
   readonly turns: number;
-  /** Percent of the goal tempo to begin with, and by how much it goes up. */
+  /** Percent of the full tempo to begin with, and by how much it goes up. */
   readonly from: number;
   readonly by: number;
   /** Share of keys that must be right and in time, 0 … 1. */
@@ -22,35 +22,35 @@ export interface Gate {
 }
 
 /** Source: common practice of learning slowly: three in a row, then a little faster; back after two that failed. */
-export const GATE: Gate = { turns: 3, from: 60, by: 10, cleanFrom: 0.97 };
+export const GOAL: Goal = { turns: 3, from: 60, by: 10, cleanFrom: 0.97 };
 const MISSES_BEFORE_BACK = 2;
 const SLOWEST = 30;
-const GOAL = 100;
+const FULL = 100;
 
-export function beginning({ from }: Gate): Standing {
+export function beginning({ from }: Goal): Standing {
   return { tempoPercent: from, clean: 0, missed: 0, isPassed: false };
 }
 
 /**
  * Where one stands after another turn: up after enough clean ones in a row, a step back after two that went wrong. It is
- * passed at `goal` percent of the tempo.
+ * passed at `last` percent of the tempo.
  */
-export function afterTurn(standing: Standing, isClean: boolean, gate: Gate, goal = GOAL): Standing {
+export function afterTurn(standing: Standing, isClean: boolean, goal: Goal, last = FULL): Standing {
   const { tempoPercent } = standing;
   if (isClean) {
     const clean = standing.clean + 1;
-    if (clean < gate.turns) return { ...standing, clean, missed: 0 };
-    if (tempoPercent >= goal) return { tempoPercent, clean, missed: 0, isPassed: true };
-    return { tempoPercent: Math.min(goal, tempoPercent + gate.by), clean: 0, missed: 0, isPassed: false };
+    if (clean < goal.turns) return { ...standing, clean, missed: 0 };
+    if (tempoPercent >= last) return { tempoPercent, clean, missed: 0, isPassed: true };
+    return { tempoPercent: Math.min(last, tempoPercent + goal.by), clean: 0, missed: 0, isPassed: false };
   }
   const missed = standing.missed + 1;
   if (missed < MISSES_BEFORE_BACK) return { ...standing, clean: 0, missed };
-  return { tempoPercent: Math.max(SLOWEST, tempoPercent - gate.by), clean: 0, missed: 0, isPassed: false };
+  return { tempoPercent: Math.max(SLOWEST, tempoPercent - goal.by), clean: 0, missed: 0, isPassed: false };
 }
 
 /** Where one stands after something that is only heard or said: it is done, or not yet. */
 export function afterSaying(isDone: boolean): Standing {
-  return { tempoPercent: GOAL, clean: isDone ? 1 : 0, missed: isDone ? 0 : 1, isPassed: isDone };
+  return { tempoPercent: FULL, clean: isDone ? 1 : 0, missed: isDone ? 0 : 1, isPassed: isDone };
 }
 
 /** Where one stands after what was passed before and came up again: at its tempo, known still or to be won anew. */

@@ -6,31 +6,31 @@ import type { Boundary } from './boundary';
 import { barsBetween, boundariesOf, upbeatOf } from './strength';
 
 /** How a song may be cut, for the pianist to choose from. */
-export const SCHOOLS = [
-  { school: 'phrase', name: 'By phrase', says: 'where the tune breathes' },
-  { school: 'types', name: 'Every two bars', says: 'two bars a part; matching parts share a letter' },
-  { school: 'bars', name: 'Every few bars', says: 'a fixed number of bars' },
-  { school: 'halves', name: 'Halves', says: 'halves, then quarters, then eighths' },
-  { school: 'lines', name: 'By line of words', says: 'one line of the words a part' },
+export const METHODS = [
+  { method: 'phrase', name: 'By phrase', says: 'where the tune breathes' },
+  { method: 'types', name: 'Every two bars', says: 'two bars a part; matching parts share a letter' },
+  { method: 'bars', name: 'Every few bars', says: 'a fixed number of bars' },
+  { method: 'halves', name: 'Halves', says: 'halves, then quarters, then eighths' },
+  { method: 'lines', name: 'By line of words', says: 'one line of the words a part' },
 ] as const;
 
 /**
- * The cuts a school proposes, the first at 0, in time; `locked` places are always among them. A school that finds
+ * The cuts a method proposes, the first at 0, in time; `locked` places are always among them. A method that finds
  * nothing to go by (no words, say) cuts by phrase.
  */
 export function propose(
   played: PlayedSong,
-  { school, bars, level }: Division,
+  { method, bars, depth }: Division,
   locked: readonly number[] = [],
   memory = new Memory(),
 ): ProposedCut[] {
-  switch (school) {
+  switch (method) {
     case 'bars':
       return withLocked(played, divideEvery(played, bars, locked), locked);
     case 'types':
       return withLocked(played, divideEvery(played, 2, locked), locked);
     case 'halves':
-      return withLocked(played, divideInHalves(played, level, memory), locked);
+      return withLocked(played, divideInHalves(played, depth, memory), locked);
     case 'lines': {
       const lines = divideByLines(played, memory);
       return lines.length > 1 ? withLocked(played, lines, locked) : divide(played, locked, memory);
@@ -62,12 +62,12 @@ export function divideEvery(played: PlayedSong, bars: number, locked: readonly n
 const FROM_MIDDLE = 250;
 const SHORTEST_HALF = 100;
 
-/** Halves (level 1), quarters, eighths: each stretch is halved at the boundary that is strong and near its middle. */
-function divideInHalves(played: PlayedSong, level: number, memory: Memory): ProposedCut[] {
+/** Halves (depth 1), quarters, eighths: each stretch is halved at the boundary that is strong and near its middle. */
+function divideInHalves(played: PlayedSong, depth: number, memory: Memory): ProposedCut[] {
   const all = boundariesOf(played, memory);
   let stretches: [number, number][] = [[0, played.endTick]];
   let cuts: ProposedCut[] = [SONG_BEGINS];
-  for (let at = 1; at <= level; at++) {
+  for (let at = 1; at <= depth; at++) {
     stretches = stretches.flatMap(([from, to]): [number, number][] => {
       const middle = middleOf(played, all, from, to);
       if (!middle) return [[from, to]];
