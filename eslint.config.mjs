@@ -51,7 +51,7 @@ const APP = [
   'frame',
 ];
 const BENCHES = ['tune', 'parts', 'chords', 'join', 'fills', 'practise', 'handout'];
-const VIEWS = ['shelf', 'profile', 'chord-room'];
+const VIEWS = ['shelf', 'settings', 'chord-room'];
 
 /**
  * Who may import what, place by place. Each place is told only its own lines: with all of them read for every import,

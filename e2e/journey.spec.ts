@@ -149,7 +149,7 @@ test('walks are offered at the seventh level and can be left out; the profile is
   await expect(page.locator('.block.fill')).toHaveCount(2);
   await page.keyboard.press('Control+z');
   await expect(page.locator('.block.fill')).toHaveCount(0);
-  await fromMenu(page, 'Profile');
+  await fromMenu(page, 'Settings');
   await page.getByRole('radiogroup').or(page.locator('nz-radio-group')).first().getByText('Sixth').click();
   await page.getByText('61 keys').click();
   await page.getByRole('link', { name: 'Song' }).click();

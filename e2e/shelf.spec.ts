@@ -173,9 +173,9 @@ for (const [name, width, height] of [
     await page.getByRole('link', { name: 'Handout', exact: true }).click();
     await expect(page.locator('.pages .page').first()).toBeVisible();
     await inspect('handout, on the tour');
-    await page.goto('/profile');
-    await expect(page.getByRole('heading', { name: 'Profile' })).toBeVisible();
-    await inspect('profile');
+    await page.goto('/settings');
+    await expect(page.getByRole('heading', { name: 'Settings' })).toBeVisible();
+    await inspect('settings');
   });
 }
 

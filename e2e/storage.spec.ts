@@ -129,8 +129,8 @@ test('every view works beside damaged records of every table', async ({ page }) 
   await expect(page.locator('jh-now-panel').getByRole('heading').first()).toBeVisible();
   await page.keyboard.press('g');
   await expect(page.locator('jh-log-panel')).toContainText('Part 1: hear it');
-  await page.goto('/profile');
-  await expect(page.getByRole('heading', { name: 'Profile' })).toBeVisible();
+  await page.goto('/settings');
+  await expect(page.getByRole('heading', { name: 'Settings' })).toBeVisible();
   expect(watched.errors).toEqual([]);
 });
 

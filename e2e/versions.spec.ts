@@ -12,7 +12,7 @@ test('a song is named, tagged, copied and kept in versions from the shelf, and f
   await openShelf(page);
   const songs = page.getByRole('article');
   const dialog = page.getByRole('dialog');
-  await fromCard(page, 'Snow on the Slipway', 'Name and tags');
+  await fromCard(page, 'Snow on the Slipway', 'Name, hands and notes');
   await dialog.getByLabel('Title').fill('Snow on the Quay');
   await dialog.locator('nz-select').click();
   await page.keyboard.type('Ann');

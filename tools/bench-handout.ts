@@ -85,7 +85,7 @@ async function printing(page: Page, origin: string): Promise<void> {
 }
 
 async function backingUp(browser: Browser, origin: string): Promise<void> {
-  const writer = new BackupWriter(DEFAULT_PROFILE);
+  const writer = new BackupWriter([DEFAULT_PROFILE]);
   for (let i = 0; i < SONGS; i++) {
     const song = randomSong({ bars: SONG_BARS, changesPerBar: 1, seed: i });
     writer.add({ song: { ...song, id: `song-${i}`, title: `Song ${i}` } });

@@ -113,7 +113,7 @@ await withBrowser(async (browser, origin) => {
   await page.goto(`${origin}/chords?song=demo-mudflat`);
   await page.locator('jh-shapes-tab .shapes section').first().waitFor();
   await shoot('chord-room');
-  await page.goto(`${origin}/profile`);
-  await page.getByRole('heading', { name: 'Profile' }).waitFor();
-  await shoot('profile');
+  await page.goto(`${origin}/settings`);
+  await page.getByRole('heading', { name: 'Settings' }).waitFor();
+  await shoot('settings');
 });

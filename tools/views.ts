@@ -65,9 +65,9 @@ await withBrowser(async (browser, origin) => {
       await tabs.nth(i).click();
       await look(`chord room: ${await tabs.nth(i).innerText()}`);
     }
-    await page.goto(`${origin}/profile`);
-    await page.getByRole('heading', { name: 'Profile' }).waitFor();
-    await look('profile');
+    await page.goto(`${origin}/settings`);
+    await page.getByRole('heading', { name: 'Settings' }).waitFor();
+    await look('settings');
     await context.close();
   }
 });

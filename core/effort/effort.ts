@@ -204,16 +204,18 @@ const MANY_BLACK = 1 / 3;
 /** So many notes a second in one hand are quick enough to be said. */
 const QUICK = 2;
 
-/** A measure as it is said, in tens of millimetres; null where the words would say more than is played. */
+/** Hands that travel less, in millimetres a second, hardly move. */
+const MOVES = 5;
+
+/** A measure as it is said; null where the words would say more than is played. */
 function inWords(
   measure: Measure,
   { bar, raw, opens, counts }: InBar & { readonly bar: EffortBar },
 ): Phrase | null {
-  const mm = Math.round(raw.leaps / 10) * 10;
   const { keys, blacks, passes } = counts;
   switch (measure) {
     case 'leaps':
-      return mm === 0 ? null : because.leaps(mm);
+      return raw.leaps < MOVES ? null : because.leaps();
     case 'independence':
       return counts.alone < OFTEN ? null : because.leftAlone();
     case 'stretch':

@@ -7,10 +7,11 @@ import { BackupWriter, openBackup } from './backup';
 import { FileError } from './fileError';
 
 const profile = { ...DEFAULT_PROFILE, leftReach: 7 as const, keyboard: 61 as const };
+const pupil = { ...DEFAULT_PROFILE, id: 'ann', name: 'Ann', leftReach: 6 as const };
 const practice = { turns: [{ at: 5 }], standings: [] };
 
 function written(): Uint8Array {
-  const writer = new BackupWriter(profile);
+  const writer = new BackupWriter([profile, pupil]);
   DEMO_SONGS.forEach((song, i) => writer.add(i === 1 ? { song, practice } : { song }));
   return writer.finish();
 }
@@ -21,11 +22,11 @@ const songsOf = (bytes: Uint8Array) => {
 };
 
 describe('a backup', () => {
-  it('gives back every song with what was practised, and the profile', () => {
+  it('gives back every song with what was practised, and the profiles', () => {
     expect(songsOf(written())).toEqual(
       DEMO_SONGS.map((song, i) => (i === 1 ? { song, practice } : { song })),
     );
-    expect(openBackup(written()).profile).toEqual(profile);
+    expect(openBackup(written()).profiles).toEqual([profile, pupil]);
     expect(written()).toEqual(written());
   });
 
@@ -66,11 +67,16 @@ describe('a backup', () => {
     expect(() => openBackup(whole)).toThrow(/too large/);
   });
 
-  it('comes with the usual profile where its own cannot be used', () => {
+  it('of before has one profile; one that cannot be used is left out', () => {
     const entries = unzipSync(written());
     const list = JSON.parse(strFromU8(entries['backup.json'])) as object;
-    const bytes = zipSync({ ...entries, 'backup.json': strToU8(JSON.stringify({ ...list, profile: 3 })) });
-    expect(openBackup(bytes).profile).toEqual(DEFAULT_PROFILE);
+    const profilesOf = (differs: object): unknown => {
+      const changed = JSON.stringify({ ...list, ...differs });
+      return openBackup(zipSync({ ...entries, 'backup.json': strToU8(changed) })).profiles;
+    };
+    expect(profilesOf({ profiles: undefined })).toEqual([profile]);
+    expect(profilesOf({ profiles: undefined, profile: 3 })).toEqual([]);
+    expect(profilesOf({ profiles: [3, pupil] })).toEqual([pupil]);
   });
 });
 

@@ -1,7 +1,7 @@
 import { strFromU8, strToU8, Zip, ZipDeflate } from 'fflate';
 import * as z from 'zod';
 import '../schemas';
-import { DEFAULT_PROFILE, type Profile, profileSchema, type Song } from '../song';
+import { type Profile, profileOf, profileSchema, type Song } from '../song';
 import { FIXED_DATE } from './archive';
 import { FileError, refuseTooLarge } from './fileError';
 import { readProject, writeProject } from './project';
@@ -20,9 +20,9 @@ export interface BackedUp {
   readonly practice?: unknown;
 }
 
-/** Everything of a pianist's: all songs with what was practised, and the profile; a song is read when it is asked for. */
+/** Everything of a pianist's: all songs with what was practised, and the profiles; a song is read when it is asked for. */
 interface Backup {
-  readonly profile: Profile;
+  readonly profiles: readonly Profile[];
   readonly count: number;
   /** The song with this number, from 0. Throws {@link FileError} where it cannot be read. */
   read(index: number): BackedUp;
@@ -31,7 +31,9 @@ interface Backup {
 const listSchema = z.object({
   format: z.literal(FORMAT),
   version: z.number().int().min(1),
+  /** Backups of before have one. */
   profile: z.unknown(),
+  profiles: z.array(z.unknown()).optional(),
   songs: z.array(z.string().max(300)).max(100_000),
 });
 
@@ -44,16 +46,17 @@ export class BackupWriter {
     this.chunks.push(chunk);
   });
 
-  constructor(private readonly profile: Profile) {}
+  constructor(private readonly profiles: readonly Profile[]) {}
 
   add({ song, practice }: BackedUp): void {
     const name = `songs/${String(this.names.length + 1).padStart(4, '0')}.joined.json`;
     this.names.push(name);
-    this.put(name, writeProject({ song, profile: this.profile, practice }));
+    this.put(name, writeProject({ song, profile: profileOf(song, this.profiles), practice }));
   }
 
   finish(): Uint8Array {
-    const list = { format: FORMAT, version: VERSION, profile: this.profile, songs: this.names };
+    const { profiles } = this;
+    const list = { format: FORMAT, version: VERSION, profile: profiles[0], profiles, songs: this.names };
     this.put(LIST, JSON.stringify(list, null, 1));
     this.zip.end();
     const whole = new Uint8Array(this.chunks.reduce((sum, chunk) => sum + chunk.length, 0));
@@ -78,10 +81,12 @@ export function openBackup(bytes: Uint8Array): Backup {
   refuseTooLarge(bytes.length, MOST_BACKUP_BYTES);
   const remedy = 'Copy the file again from where it was kept, or use an older backup.';
   const entries = unpacked(bytes, MOST_BACKUP_BYTES, 'The backup', remedy);
-  const { profile, songs } = listOf(entries[LIST]);
-  const own = profileSchema.safeParse(profile);
+  const { profile, profiles = [profile], songs } = listOf(entries[LIST]);
   return {
-    profile: own.success ? own.data : DEFAULT_PROFILE,
+    profiles: profiles.flatMap((own) => {
+      const read = profileSchema.safeParse(own);
+      return read.success ? [read.data] : [];
+    }),
     count: songs.length,
     read: (index) => {
       const name = songs[index];

@@ -1,4 +1,4 @@
-import { type Key, type Mode, MODES, parsePitchClass, PitchNameError } from '../music';
+import { inEnglish, type Key, type Mode, MODES, parsePitchClass, PitchNameError } from '../music';
 import { FileError } from './fileError';
 
 /** What a line at the head of a chart may tell, by the words it begins with. */
@@ -71,7 +71,7 @@ function modeNamed(name: string): Mode {
 export function keyFrom(text: string, line: number): Key {
   const plain = WORDS.reduce(
     (all, [pattern, sign]) => all.replace(pattern, sign),
-    text.trim().replace(/\s+/g, ' '),
+    inEnglish(text.trim()).replace(/\s+/g, ' '),
   );
   const match = KEY.exec(plain);
   try {

@@ -6,6 +6,7 @@ import {
   beatTicks,
   ChordSymbolError,
   type Key,
+  inEnglish,
   parseChord,
   symbolOf,
   TICKS_PER_QUARTER,
@@ -176,7 +177,7 @@ export class ChartBuilder {
 
 function readable(symbol: string): string {
   try {
-    return symbolOf(parseChord(symbol));
+    return symbolOf(parseChord(inEnglish(symbol)));
   } catch (error) {
     // Kept as it stands: the arrangement says where it is and that the left hand rests there.
     if (error instanceof ChordSymbolError) return cutTo(symbol, 40);

@@ -3,8 +3,12 @@ import {
   type Letter,
   LETTERS,
   midiOf,
+  noteNames,
   parseLandmark,
+  readName,
+  ownName,
   type Pitch,
+  type PitchClass,
   scaleOf,
   staffStep,
 } from '../music';
@@ -37,7 +41,8 @@ export interface TypedKey {
 const MIDDLE_C: Pitch = { letter: 'C', alter: 0, octave: 4 };
 /** Stands before a grace note; the one that songs were typed with before still reads. */
 const GRACE_SIGN = ';';
-const LETTER = /^([;~]?)([/\\]*)([A-Ga-g])(##|#|bb|b|n)?(-?\d+)?(?:\*(\d+))?$/;
+const BEFORE_LETTER = /^([;~]?)([/\\]*)/;
+const AFTER_LETTER = /^(##|#|bb|b|n)?(-?\d+)?(?:\*(\d+))?$/;
 const MOST_REPEATS = 64;
 const LOWEST_KEY = 21;
 const HIGHEST_KEY = 108;
@@ -56,12 +61,16 @@ export function readLetters(text: string, key: Key, start: Pitch = MIDDLE_C): Ty
   for (const match of rest.text.matchAll(/\S+/g)) {
     const at = rest.offset + match.index;
     const [token] = match;
-    const parts = LETTER.exec(token);
-    if (!parts) throw new EntryError(wrongLetter(token), at, token.length);
-    const [, grace, strokes, letter, accidental, octave, times] = parts;
+    const [head, grace, strokes] = BEFORE_LETTER.exec(token) ?? ['', '', ''];
+    const name = readName(token.slice(head.length));
+    const after = name && AFTER_LETTER.exec(token.slice(head.length + name.length));
+    if (!after) throw new EntryError(wrongLetter(token), at, token.length);
+    const [, accidental, octave, times] = after;
     if (strokes.includes('/') && strokes.includes('\\'))
       throw new EntryError(`"${token}" goes up and down at once: keep "/" or "\\".`, at, token.length);
-    const pitch = placed(letter.toUpperCase() as Letter, accidental, octave, strokes, before, key);
+    const { letter } = name;
+    const alter = accidental === undefined ? (name.alter ?? keyAlter(letter, key)) : ALTERS[accidental];
+    const pitch = placed({ letter, alter }, octave, strokes, before);
     const midi = midiOf(pitch);
     if (midi < LOWEST_KEY || midi > HIGHEST_KEY)
       throw new EntryError(`"${token}" lies beyond the keys of a piano.`, at, token.length);
@@ -99,18 +108,20 @@ function landmarkIn(
 }
 
 function wrongLetter(token: string): string {
-  return `"${token}" is not a letter of the keyboard: A to G, then # or b, as in F# or Bb.`;
+  const names = {
+    english: 'a letter of the keyboard: A to G, then # or b, as in F# or Bb',
+    solfege: 'a note: do re mi fa sol la si, then # or b, as in fa# or sib',
+    german: 'a note: C D E F G A H, or B for H flat, then # or b, as in F#',
+  };
+  return `"${token}" is not ${names[noteNames()]}.`;
 }
 
 function placed(
-  letter: Letter,
-  accidental: string | undefined,
+  { letter, alter }: PitchClass,
   octave: string | undefined,
   strokes: string,
   before: Pitch,
-  key: Key,
 ): Pitch {
-  const alter = accidental === undefined ? keyAlter(letter, key) : ALTERS[accidental];
   if (octave !== undefined) return { letter, alter, octave: Number(octave) };
   const step = staffStep(before) + distance(LETTERS.indexOf(before.letter), LETTERS.indexOf(letter), strokes);
   return { letter, alter, octave: Math.floor(step / 7) };
@@ -141,14 +152,14 @@ export function writeLetters(
     const { pitch, grace } = notes[i];
     let times = 1;
     while (i + times < notes.length && isSame(notes[i], notes[i + times])) times++;
-    const sign = signOf(pitch, key);
     const place: string = before ? strokesOf(staffStep(pitch) - staffStep(before)) : '';
     const octave = before ? '' : String(pitch.octave);
-    const word = (grace ? GRACE_SIGN : '') + place + pitch.letter + sign + octave;
+    const name = nameIn(pitch, key);
+    const word = (grace ? GRACE_SIGN : '') + place + name + octave;
     if (times > 2) words.push(`${word}*${times}`);
     else {
       words.push(word);
-      if (times === 2) words.push((grace ? GRACE_SIGN : '') + pitch.letter + sign);
+      if (times === 2) words.push((grace ? GRACE_SIGN : '') + name);
     }
     before = pitch;
     i += times;
@@ -166,10 +177,14 @@ function isSame(a: Struck, b: Struck): boolean {
   return a.grace === b.grace && p.letter === q.letter && p.alter === q.alter && p.octave === q.octave;
 }
 
-function signOf(pitch: Pitch, key: Key): string {
-  if (pitch.alter === keyAlter(pitch.letter, key)) return '';
-  if (pitch.alter === 0) return 'n';
-  return pitch.alter < 0 ? 'b'.repeat(-pitch.alter) : '#'.repeat(pitch.alter);
+/** A note's name with the sign it needs in this key. */
+function nameIn({ letter, alter }: Pitch, key: Key): string {
+  const signs = alter < 0 ? 'b'.repeat(-alter) : '#'.repeat(alter);
+  // In German the name itself says whether it is flat.
+  if (noteNames() === 'german' && letter === 'B') return alter === -1 ? 'B' : `H${signs}`;
+  const name = ownName({ letter, alter: 0 });
+  if (alter === keyAlter(letter, key)) return name;
+  return name + (alter === 0 ? 'n' : signs);
 }
 
 function strokesOf(steps: number): string {

@@ -8,6 +8,16 @@ export { hasMinorThird, isModal, leadingSteps, type Mode, MODES, modeSteps } fro
 export { fifthsOf, type Key, keyFromFifths, keyName, scaleOf, spellInKey, withSignature } from './key';
 export { centreMm, isBlack, KEYBOARDS, type KeyboardSize, OCTAVE_MM, type Reach } from './keyboard';
 export { reachMm, spanMm, WHITE_MM } from './keyboard';
+export {
+  inEnglish,
+  inOwnNames,
+  NOTE_NAMES,
+  noteNames,
+  type NoteNames,
+  ownName,
+  readName,
+  useNoteNames,
+} from './noteNames';
 export { besideBlacks, landmarkOf, parseLandmark } from './landmarks';
 export {
   asBeatsPerMinute,
@@ -36,4 +46,4 @@ export {
   strikeNumber,
 } from './pitch';
 export { parsePitch, parsePitchClass, type Pitch, pitchAt, type PitchClass, PitchNameError } from './pitch';
-export { staffStep, transposePitch, typeset } from './pitch';
+export { asTyped, staffStep, transposePitch, typeset, withSigns } from './pitch';

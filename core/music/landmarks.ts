@@ -1,4 +1,5 @@
 import { isBlack } from './keyboard';
+import { inEnglish, inOwnNames } from './noteNames';
 import { classNameOf, type Letter, midiOf, parsePitchClass, type Pitch, pitchAt, typeset } from './pitch';
 
 const C_NAMES: Record<number, string> = {
@@ -20,7 +21,7 @@ export function landmarkOf(pitch: Pitch): string {
   const midi = midiOf(pitch);
   const octave = Math.abs(midi - 60) < 12 ? 4 : Math.round(midi / 12) - 1;
   const c = 12 * (octave + 1);
-  const cName = C_NAMES[octave] ?? `C${octave}`;
+  const cName = inOwnNames(C_NAMES[octave] ?? `C${octave}`);
   if (midi === c) return cName;
   return `the ${typeset(classNameOf(pitch))} ${midi < c ? 'below' : 'above'} ${cName}`;
 }
@@ -52,7 +53,8 @@ export function besideBlacks(pitch: Pitch): string {
   const midi = midiOf(pitch);
   const inOctave = midi % 12;
   const place = isBlack(midi) ? AMONG_BLACKS[inOctave] : BESIDE_BLACKS[WHITE_LETTERS[inOctave]];
-  const c = C_NAMES[Math.floor(midi / 12) - 1] ?? `C${Math.floor(midi / 12) - 1}`;
+  const octave = Math.floor(midi / 12) - 1;
+  const c = inOwnNames(C_NAMES[octave] ?? `C${octave}`);
   return `${typeset(classNameOf(pitch))}, ${place}, in the octave from ${c} up`;
 }
 
@@ -62,14 +64,15 @@ export function besideBlacks(pitch: Pitch): string {
 export function parseLandmark(text: string): Pitch | null {
   const phrase = text.trim().replace(/^the /i, '').replace(/\s+/g, ' ');
   const named = Object.entries(C_NAMES).find(
-    ([, name]) => name.replace(/^the /, '').toLowerCase() === phrase.toLowerCase(),
+    ([, name]) => inOwnNames(name).replace(/^the /, '').toLowerCase() === phrase.toLowerCase(),
   );
   if (named) return { letter: 'C', alter: 0, octave: Number(named[0]) };
-  const match = /^([A-G](?:#|b|♯|♭)?) (above|below) (.+)$/i.exec(phrase);
-  if (!match) return null;
+  const match = /^(\S+) (above|below) (.+)$/i.exec(phrase);
+  const name = match && inEnglish(match[1]);
+  if (!name || !/^[A-G](?:#|b|♯|♭)?$/i.test(name)) return null;
   const c = parseLandmark(match[3]);
   if (!c || c.letter !== 'C') return null;
-  const spelling = parsePitchClass(match[1]);
+  const spelling = parsePitchClass(name);
   const from = midiOf(c);
   const away = (((midiOf({ ...spelling, octave: 4 }) - 60) % 12) + 12) % 12;
   const midi = match[2].toLowerCase() === 'above' ? from + (away || 12) : from - ((12 - away) % 12 || 12);

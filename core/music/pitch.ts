@@ -1,4 +1,5 @@
 import { Note } from 'tonal';
+import { inOwnNames } from './noteNames';
 
 export type Letter = 'C' | 'D' | 'E' | 'F' | 'G' | 'A' | 'B';
 
@@ -121,11 +122,24 @@ export function pitchAt(midi: number, spelling: PitchClass): Pitch {
   return { letter: spelling.letter, alter: spelling.alter, octave };
 }
 
-/** Typeset accidentals after a letter or in a chord name: "Ab3" → "A♭3", "m7b5" → "m7♭5". */
+/**
+ * Names of notes and chord symbols as they are shown: with ♭ and ♯, as notes are named now. `typeset('Ab3') // => "A♭3"`,
+ * `typeset('Bm7b5') // => "Bm7♭5"`, or "Sim7♭5".
+ */
 export function typeset(text: string): string {
+  return inOwnNames(withSigns(text));
+}
+
+/** The same in English letters, as it is stored. `withSigns('Bm7b5') // => "Bm7♭5"` */
+export function withSigns(text: string): string {
   return text
     .replace(/([A-G])(b+|#+)/g, (_, letter: string, signs: string) => letter + signsOf(signs))
     .replace(/([b#])(?=\d)/g, signsOf);
+}
+
+/** Names and symbols as they are typed on a keyboard, as notes are named now. `asTyped('Bb') // => "Bb", "Sib"; "B"` */
+export function asTyped(text: string): string {
+  return typeset(text).replaceAll('♭', 'b').replaceAll('♯', '#');
 }
 
 function signsOf(signs: string): string {

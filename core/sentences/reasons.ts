@@ -47,7 +47,7 @@ export const REASONS = {
   interludeHigher: () => 'The tune is remembered from far off.',
   instrumental: () => 'The same notes in another order: new, and yet known.',
 
-  leaps: (mmPerSecond: number) => `the hands travel ${mmPerSecond} mm a second`,
+  leaps: () => 'the hands move a lot',
   leftAlone: () => 'the left hand often plays alone',
   wide: (hand: 'right' | 'left') => `the ${hand} hand opens wide`,
   shifts: () => 'the hands change position often',

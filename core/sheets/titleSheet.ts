@@ -14,10 +14,12 @@ export const titleSheet: MakeSheet = (task) => {
   const { song } = arrangement;
   return [
     ...titled(song.title, task),
+    ...(song.version ? paragraph(song.version.name, room.width, { above: 1 }) : []),
     ...factsOf(arrangement).flatMap(([name, what], i) => fact(name, what, room.width, i === 0 ? 6 : 1.2)),
     heading('The form', room),
     ...formLines(task),
     ...paragraph(learningInWords(arrangement), room.width, { above: 2 }),
+    ...(song.notes ? [heading('Notes', room), ...paragraph(song.notes, room.width, { above: 1 })] : []),
     heading('The signs', room),
     ...SIGNS.filter(({ isOf }) => isOf(arrangement)).map(({ drawn, what }) => sign(drawn, what, room.width)),
   ];

@@ -11,10 +11,12 @@ import { transpose } from './transpose';
 /** What a tune that was typed, tapped or played replaces in a song. */
 export type TuneFields = Pick<Song, 'melody' | 'pickup' | 'barCount'> & Partial<Song>;
 
+/** What a song is called and found by, and whom it is arranged for. */
+export type Named = Pick<Song, 'title' | 'tags' | 'version' | 'profile' | 'notes'>;
+
 /** Everything a pianist can do to an open song, as values that can be undone. */
 export type SongEdit =
-  /** What it is called and found by; what is not named stays. */
-  | ({ readonly kind: 'rename' } & Partial<Pick<Song, 'title' | 'tags' | 'version'>>)
+  | ({ readonly kind: 'rename' } & Partial<Named>)
   | { readonly kind: 'tempo'; readonly quartersPerMinute: number }
   | { readonly kind: 'choose'; readonly choices: Partial<Choices> }
   | { readonly kind: 'choose-for-part'; readonly cutId: string; readonly choices: Partial<Choices> }
@@ -53,8 +55,8 @@ export type SongEdit =
 export function applyEdit(song: Song, edit: SongEdit): Song {
   switch (edit.kind) {
     case 'rename': {
-      const { title = song.title, tags = song.tags, version = song.version } = edit;
-      return { ...song, title, tags, version };
+      const { kind: _kind, ...named } = edit;
+      return { ...song, ...named };
     }
     case 'tempo':
       return { ...song, tempoMap: scaleTempo(song.tempoMap, edit.quartersPerMinute) };
@@ -153,7 +155,7 @@ function withPattern(
 export function describeEdit(edit: SongEdit): string {
   if ('what' in edit) return edit.what;
   const words: Record<Exclude<SongEdit, { what: string }>['kind'], string> = {
-    rename: 'rename',
+    rename: 'name and notes',
     tempo: 'tempo',
     choose: 'choice for the song',
     'choose-for-part': 'choice for the part',

@@ -24,6 +24,8 @@ export function emptySong(songId: string, title: string): Song {
     subtitle: '',
     tags: [],
     version: null,
+    profile: null,
+    notes: '',
     keyMap: [{ tick: 0, tonic: { letter: 'C', alter: 0 }, mode: 'major' }],
     metreMap: [{ tick: 0, numerator: 4, denominator: 4 }],
     tempoMap: [{ tick: 0, quartersPerMinute: 96 }],

@@ -12,14 +12,14 @@ export {
 export { placeIn, placeInBar, within, writtenBars } from './bars';
 export { changeAdded, changeLeftOut, type ChangesEdit, changeSplit, changesPlaced } from './changeEdits';
 export { changeMoved, changeStepped, freshId, SHORTEST } from './changeEdits';
-export { applyEdit, describeEdit, sessionOf, type SongEdit, type TuneFields } from './edits';
+export { applyEdit, describeEdit, sessionOf, type Named, type SongEdit, type TuneFields } from './edits';
 export { type Finding, findingId, isDismissed, type Remedy } from './finding';
 export { type Difference, differenceOf, withDifference } from './difference';
 export { firstIssue } from './issues';
 export { checkedSong, migrateSong, SongShapeError } from './migrate';
 export { songName } from './names';
 export { cleared, heads, syllablesOf, wordsOf } from './noteEdits';
-export { asPreferred, DEFAULT_PROFILE, type Profile, profileSchema, SKILL } from './profile';
+export { asPreferred, DEFAULT_PROFILE, profileOf, type Profile, profileSchema, SKILL } from './profile';
 export { DEFAULT_CHOICES } from './emptySong';
 export { type Change, type Choices, type CloseHands, type FingerPin, type Fuller } from './schema';
 export { isOnSameKey } from './fingerPins';

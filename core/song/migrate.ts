@@ -23,7 +23,7 @@ type Migration = (old: Record<string, unknown>) => Record<string, unknown>;
  * ids, fills were taken by id, and settled parts kept everything, version 5 before single fingers could be pinned,
  * version 6 before fills had measures and notes of their own and songs a frame, version 7 before kinds of fills, what
  * reading found and some choices were codes, version 8 before songs had tags and versions, version 9 before a level, and a
- * method of cutting, had those names.
+ * method of cutting, had those names, and a song a profile and notes of its own.
  */
 const MIGRATIONS: Record<number, Migration> = {
   0: (old) => ({
@@ -102,6 +102,8 @@ const MIGRATIONS: Record<number, Migration> = {
   9: (old) => ({
     ...old,
     schemaVersion: 10,
+    profile: null,
+    notes: '',
     division: renamed(old['division'], { school: 'method', level: 'depth' }),
     sections: withinEach(old['sections'], 'frame', (frame) => renamed(frame, { school: 'method' })),
     choices: withLevel(old['choices']),

@@ -9,6 +9,9 @@ function withoutSpaces(code: unknown): unknown {
 }
 
 const shape = z.object({
+  id: z.string().min(1).max(64).default('me'),
+  /** Whose hands they are. */
+  name: z.string().min(1).max(60).default('Me'),
   rightReach: z.union([z.literal(6), z.literal(7), z.literal(8), z.literal(9), z.literal(10)]),
   leftReach: z.union([z.literal(6), z.literal(7), z.literal(8), z.literal(9), z.literal(10)]),
   keyboard: z.union([z.literal(49), z.literal(61), z.literal(73), z.literal(76), z.literal(88)]),
@@ -41,6 +44,8 @@ export const SKILL: Record<Profile['experience'], 1 | 2 | 3> = {
 
 /** An octave in each hand and a full keyboard. */
 export const DEFAULT_PROFILE: Profile = {
+  id: 'me',
+  name: 'Me',
   rightReach: 8,
   leftReach: 8,
   keyboard: 88,
@@ -50,8 +55,13 @@ export const DEFAULT_PROFILE: Profile = {
   layout: 'block',
 };
 
-/** A new song, with the chord positions the pianist prefers unless it came with others; null: nothing is known of them. */
-export function asPreferred(song: Song, profile: Profile | null): Song {
-  if (!profile || song.choices.layout !== DEFAULT_CHOICES.layout) return song;
+/** The profile a song is arranged for: its own where there is such a one, else the first. */
+export function profileOf(song: Pick<Song, 'profile'>, profiles: readonly Profile[]): Profile {
+  return profiles.find(({ id }) => id === song.profile) ?? profiles[0] ?? DEFAULT_PROFILE;
+}
+
+/** A new song, with the chord positions the pianist prefers unless it came with others. */
+export function asPreferred(song: Song, profile: Profile): Song {
+  if (song.choices.layout !== DEFAULT_CHOICES.layout) return song;
   return { ...song, choices: { ...song.choices, layout: profile.layout } };
 }

@@ -211,6 +211,10 @@ export const songSchema = z.object({
   tags: z.array(text(40).min(1)).max(20),
   /** The song it is a version of, by the id of the first, and what this one is for; null for a song of its own. */
   version: z.object({ of: id, name: text(80).min(1) }).nullable(),
+  /** The profile it is arranged for, by its id; null: the first there is. */
+  profile: id.nullable(),
+  /** What who plays it should bear in mind: it is printed on the title page. */
+  notes: text(2000),
   keyMap: z.array(z.object({ tick, tonic: pitchClassSchema, mode: z.enum(MODES) })).min(1),
   metreMap: z.array(metre.extend({ tick })).min(1),
   /** Quarter notes a minute. */

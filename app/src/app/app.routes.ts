@@ -21,10 +21,11 @@ export const routes: Routes = [
     canDeactivate: [(song: SongRoute) => song.mayLeave()],
   },
   {
-    path: 'profile',
-    title: 'Profile · Joined Hands',
-    loadComponent: () => import('./profile/profile').then((m) => m.ProfileView),
+    path: 'settings',
+    title: 'Settings · Joined Hands',
+    loadComponent: () => import('./settings/settings').then((m) => m.Settings),
   },
+  { path: 'profile', redirectTo: 'settings' },
   {
     path: 'chords',
     title: 'Chord room · Joined Hands',

@@ -8,6 +8,7 @@ import {
 } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
 import { Offline } from './ui/offline';
+import { Ways } from './ui/own-ways';
 import { Problems } from './ui/problems';
 
 /** One view at a time; over it what went wrong, whatever it was. */
@@ -44,7 +45,7 @@ import { Problems } from './ui/problems';
       padding: var(--space-6) var(--space-8);
       border-radius: var(--radius);
       background: var(--right-soft);
-      box-shadow: 0 4px 24px rgba(58, 42, 24, 0.3);
+      box-shadow: 0 4px 24px var(--shade);
       font-size: var(--type-body);
     }
     button {
@@ -66,6 +67,7 @@ export class App {
 
   constructor() {
     inject(Offline).begin();
+    inject(Ways).begin();
   }
 
   /** What was pressed to come here is gone: the keyboard goes on in the view that came, not at the top of the page. */

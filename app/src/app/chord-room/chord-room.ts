@@ -92,8 +92,8 @@ export class ChordRoom {
   protected readonly own = computed(() => this.from()?.progressions ?? []);
 
   constructor() {
-    void this.songs.profile().then((profile) => {
-      if (profile) this.store.dispatch(ProfileActions.read({ profile }));
+    void this.songs.profiles().then((profiles) => {
+      this.store.dispatch(ProfileActions.read({ profiles }));
     });
   }
 }

@@ -130,9 +130,8 @@ export class DrillTab {
     const step = this.session()?.step();
     const at = step?.keys.indexOf(midi) ?? -1;
     const known = at >= 0 ? step?.pitches[at] : undefined;
-    return known
-      ? typeset(classNameOf(known))
-      : ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B♭', 'B'][midi % 12];
+    const names = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
+    return typeset(known ? classNameOf(known) : names[midi % 12]);
   }
 
   protected begin(): void {

@@ -28,6 +28,8 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Keyboard } from '../keyboard/keyboard';
 import { Piano } from '../sound/piano';
 import { workbench } from '../state/reducer';
+import { inLength } from '../ui/lengths.pipe';
+import { Ways } from '../ui/own-ways';
 import { Choice } from '../ui/choice';
 import { messageOf } from '../ui/message';
 
@@ -46,6 +48,7 @@ const OCTAVE = 12;
 export class ShapesTab {
   readonly key = input.required<Key>();
   private readonly piano = inject(Piano);
+  private readonly ways = inject(Ways);
   private readonly profile = inject(Store).selectSignal(workbench.selectProfile);
 
   protected readonly kinds = [
@@ -90,6 +93,7 @@ export class ShapesTab {
     const chord = this.chosen();
     const bounds = { low: LOWEST, high: LOWEST + 3 * OCTAVE, reachMm: Infinity };
     const { leftReach } = this.profile();
+    const told = (millimetres: number): string => inLength(millimetres, this.ways.now().lengths);
     return candidatesFor(chord, 'block', bounds)
       .filter(({ keys }) => keys[0] < LOWEST + OCTAVE)
       .sort((a, b) => (a.inversion ?? 9) - (b.inversion ?? 9))
@@ -107,8 +111,8 @@ export class ShapesTab {
           })),
           used: [LOWEST, LOWEST + 2 * OCTAVE],
           reach: fits
-            ? `${wide} mm: within your hand`
-            : `${wide} mm: wider than your hand (${Math.round(reachMm(leftReach))} mm). Roll it, or leave a note out.`,
+            ? `${told(wide)}: within your hand`
+            : `${told(wide)}: wider than your hand (${told(reachMm(leftReach))}). Roll it, or leave a note out.`,
           fits,
         };
       });
@@ -130,4 +134,6 @@ export class ShapesTab {
       this.problem.set(`The piano could not be started: ${messageOf(error)}.`);
     }
   }
+
+  protected readonly typeset = typeset;
 }

@@ -2,7 +2,7 @@ import '@angular/compiler';
 import { ApplicationRef, Injector } from '@angular/core';
 import { arrange } from '@joined-hands/core/arrange';
 import type { Arrangement } from '@joined-hands/core/arrangement';
-import { applyEdit, DEFAULT_PROFILE, migrateSong, type Song } from '@joined-hands/core/song';
+import { applyEdit, DEFAULT_PROFILE, migrateSong, type Profile, type Song } from '@joined-hands/core/song';
 import { Actions } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
 import { BehaviorSubject, merge, type Observable, of, Subject, throwError } from 'rxjs';
@@ -30,6 +30,7 @@ describe('what follows from actions', () => {
   let stored: Map<string, OpenedSong>;
   let added: Song[];
   let arranged: () => Observable<Arrangement>;
+  let profiles: Profile[];
   let isMine: boolean;
   let holder: Holder;
   let problems: Problems;
@@ -48,6 +49,7 @@ describe('what follows from actions', () => {
     added = [];
     arranged = () => of();
     isMine = true;
+    profiles = [DEFAULT_PROFILE];
     stored = new Map(
       [lanterns, sluicegate].map((song) => [
         song.id,
@@ -71,7 +73,7 @@ describe('what follows from actions', () => {
         done.push(`read ${id}`);
         return stored.get(id);
       },
-      profile: async () => null,
+      profiles: async () => profiles,
       opened: async (id: string) => void done.push(`opened ${id}`),
       save: async (song: Song, _: unknown, revision: number) => {
         done.push(`saved ${song.title} over ${revision}`);
@@ -132,6 +134,20 @@ describe('what follows from actions', () => {
     await open();
     expect(done).toEqual(['lock demo-lanterns', 'read demo-lanterns', 'opened demo-lanterns']);
     expect(state.value).toMatchObject({ song: lanterns, revision: 4, isReadOnly: false, isDirty: false });
+  });
+
+  it('arranges it for the profile it names; says that one that is not here cannot be had', async () => {
+    const song = stored.get(lanterns.id) as OpenedSong;
+    stored.set(lanterns.id, { ...song, song: { ...song.song, profile: 'ann' } });
+    profiles = [DEFAULT_PROFILE, { ...DEFAULT_PROFILE, id: 'ann', name: 'Ann' }];
+    await open();
+    expect([state.value.profile.name, problems.sentence()]).toEqual(['Ann', null]);
+    profiles = [DEFAULT_PROFILE];
+    await open();
+    expect([state.value.profile.name, problems.sentence()]).toEqual([
+      'Me',
+      `The profile of “${lanterns.title}” is not on this device: it is arranged for “Me”.`,
+    ]);
   });
 
   it('says that a song opened by its address is in the bin', async () => {

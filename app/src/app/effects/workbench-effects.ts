@@ -1,6 +1,6 @@
 import { ApplicationRef, inject, Injectable } from '@angular/core';
 import { factsOf } from '@joined-hands/core/arrangement';
-import type { Song } from '@joined-hands/core/song';
+import { type Song, songName } from '@joined-hands/core/song';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
 import {
@@ -146,9 +146,11 @@ export class WorkbenchEffects {
   readonly saveProfile = createEffect(
     () =>
       this.actions.pipe(
-        ofType(ProfileActions.changed),
-        concatMap(({ profile }) =>
-          from(this.songs.saveProfile(profile)).pipe(this.said('The profile could not be stored')),
+        ofType(ProfileActions.changed, ProfileActions.deleted),
+        concatMap(() =>
+          from(this.songs.saveProfiles(this.shown().profiles)).pipe(
+            this.said('The profiles could not be stored'),
+          ),
         ),
       ),
     { dispatch: false },
@@ -176,12 +178,14 @@ export class WorkbenchEffects {
     }
     if (found.isInBin)
       this.problems.tell(`“${found.song.title}” is in the bin. An edit brings it back to the shelf.`);
-    const profile = await this.songs.profile();
+    const profiles = await this.songs.profiles();
+    const isGone = found.song.profile !== null && !profiles.some(({ id }) => id === found.song.profile);
+    if (isGone)
+      this.problems.tell(
+        `The profile of “${songName(found.song)}” is not on this device: it is arranged for “${profiles[0].name}”.`,
+      );
     if (mine) await this.songs.opened(id);
-    return [
-      ...(profile ? [ProfileActions.read({ profile })] : []),
-      SongActions.opened({ ...found, isReadOnly: !mine }),
-    ];
+    return [ProfileActions.read({ profiles }), SongActions.opened({ ...found, isReadOnly: !mine })];
   }
 
   /** The song as it is stored, or as it was written down when the page went before it could be stored. */

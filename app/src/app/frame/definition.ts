@@ -11,12 +11,14 @@ export interface BenchTabs {
   readonly tabs: readonly BenchTab[];
 }
 
-interface BenchTab {
+export interface BenchTab {
   readonly value: string;
   readonly label: string;
   readonly panel: Type<unknown>;
   /** Seldom wanted: behind "More". */
   readonly isRare?: boolean;
+  /** About the whole song: it has the window, in the place of the part. */
+  readonly isWide?: boolean;
 }
 
 /** The list of parts, the piano, and what plays. */

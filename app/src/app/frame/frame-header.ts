@@ -1,4 +1,4 @@
-import { cutTo } from '@joined-hands/core/song';
+import { cutTo, type Named } from '@joined-hands/core/song';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
@@ -6,6 +6,8 @@ import { keyName, metreName, typeset } from '@joined-hands/core/music';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
+import { firstValueFrom } from 'rxjs';
+import { SongStore } from '../storage/song-store';
 import { Recorder } from '../input/recorder';
 import { openDialog } from '../ui/dialog';
 import { Guide } from '../ui/guide';
@@ -44,6 +46,7 @@ export class FrameHeader {
   protected readonly hasUpdate = computed(() => this.offline.hasNewVersion() && !this.recorder.isBusy());
   protected readonly guide = inject(Guide);
   private readonly finder = inject(Finder);
+  private readonly songs = inject(SongStore);
   private readonly modal = inject(NzModalService);
   private readonly problems = inject(Problems);
   protected readonly benches = BENCHES;
@@ -69,6 +72,24 @@ export class FrameHeader {
     const title = (event.target as HTMLInputElement).value.trim();
     if (title && title !== this.bench.song()?.title)
       this.bench.edit({ kind: 'rename', title: cutTo(title, 200) });
+  }
+
+  protected name(): void {
+    const { song, profiles } = this.bench.state();
+    if (!song) return;
+    const shown = Promise.all([import('../ui/naming'), this.songs.all()]).then(
+      async ([{ Naming }, cards]) => {
+        const modal = openDialog(this.modal, {
+          nzTitle: 'Name, hands and notes',
+          nzContent: Naming,
+          nzData: { song, profiles, tags: [...new Set(cards.flatMap(({ tags }) => tags))].sort() },
+          nzWidth: 520,
+        });
+        const named = (await firstValueFrom(modal.afterClose)) as Named | undefined;
+        if (named) this.bench.edit({ kind: 'rename', ...named });
+      },
+    );
+    this.problems.guard('The name could not be shown', shown);
   }
 
   protected showExport(): void {

@@ -5,6 +5,7 @@ import {
   computed,
   effect,
   type ElementRef,
+  inject,
   input,
   output,
   signal,
@@ -15,8 +16,12 @@ import { meetingInWords } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { BLOCK_HEIGHT, NOTE_HEIGHT } from './seam-keys';
 import { fitSeam, heightOfRows, PIN_ROOM, SEAM_HALF } from './seam-layout';
+import { Ways } from '../ui/own-ways';
 import { type ChangeShape, type NoteShape } from './seam-shapes';
 import type { SeamView } from './seam-view';
+
+/** Times as large where larger letters were chosen. */
+const LARGER = 1.25;
 
 /** A note that was pressed: by the played id it comes from and its key. */
 export interface PressedNote {
@@ -53,9 +58,19 @@ export class Seam {
   protected readonly blockHeight = BLOCK_HEIGHT;
   protected readonly seamHalf = SEAM_HALF;
   protected readonly pinRoom = PIN_ROOM;
+  private readonly ways = inject(Ways);
   private readonly room = signal({ width: 760, height: 500 });
   /** Enlarged as far as the whole part still fits: the screen is read from the music desk. */
-  private readonly fitted = computed(() => fitSeam(this.view(), { ...this.room(), isAlone: this.isAlone() }));
+  private readonly fitted = computed(() => {
+    const larger = this.ways.now().letters === 'large' ? LARGER : 1;
+    const { width, height } = this.room();
+    const fitted = fitSeam(this.view(), {
+      width: width / larger,
+      height: height / larger,
+      isAlone: this.isAlone(),
+    });
+    return { ...fitted, scale: fitted.scale * larger };
+  });
   protected readonly layout = computed(() => this.fitted().layout);
   protected readonly scale = computed(() => this.fitted().scale);
   protected readonly width = computed(() => Math.floor(this.room().width / this.scale()));

@@ -131,6 +131,13 @@ export class SongFrame implements OnInit {
   protected readonly row = computed(() => benchAt(this.benchName()));
   /** The bench on screen; null until it has been loaded. */
   protected readonly open = signal<OpenBench | null>(null);
+  /** What is looked at has the window. */
+  protected readonly isWide = computed(() => {
+    const open = this.open();
+    const side = open?.definition.panel;
+    const tabs = side && 'tabs' in side ? side.tabs : [];
+    return tabs.find(({ value }) => value === open?.behaviour.tab())?.isWide ?? false;
+  });
   /** Said where a bench could not be loaded; the others work. */
   protected readonly notLoaded = signal<string | null>(null);
   protected readonly problem = computed(() => this.bench.state().problem ?? this.playing.player.problem());

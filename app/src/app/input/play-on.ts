@@ -88,7 +88,7 @@ export class PlayOn {
       else if (this.goesOn()) this.listen(way, keys);
       else this.begun.emit({ way, keys });
     } catch (error) {
-      if (this.asked === way) this.problem.set(`${messageOf(error)} ${this.otherwise()}`);
+      if (this.asked === way) this.problem.set(`${messageOf(error)}. ${this.otherwise()}`);
     }
   }
 

@@ -1,3 +1,4 @@
+import { typeset } from '@joined-hands/core/music';
 import { ComputerKeys, MidiKeys, midiInputs } from './key-sources';
 import type { KeySource } from './recorder';
 import type { ScreenKeyboard } from './screen-keyboard';
@@ -14,7 +15,7 @@ export interface Way {
 
 export const ON_COMPUTER: Way = {
   label: 'Computer keys',
-  note: 'A S D F … are C D E F from middle C; the row above has the black keys.',
+  note: `A S D F … are ${typeset('C D E F')} from middle ${typeset('C')}; the row above has the black keys.`,
   keys: () => new ComputerKeys(),
 };
 

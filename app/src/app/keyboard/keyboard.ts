@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Hand } from '@joined-hands/core/hands';
-import type { KeyboardSize } from '@joined-hands/core/music';
+import { type KeyboardSize, typeset } from '@joined-hands/core/music';
 import { BLACK_LENGTH_MM, keyboardShape, WHITE_LENGTH_MM } from './keyboard-layout';
 
 /** A key one hand holds now. */
@@ -35,6 +35,7 @@ export class Keyboard {
   readonly lies = input<readonly HandLie[]>([]);
   readonly pressed = output<number>();
 
+  protected readonly middleC = typeset('C');
   protected readonly whiteLength = WHITE_LENGTH_MM;
   protected readonly blackLength = BLACK_LENGTH_MM;
   protected readonly shape = computed(() => keyboardShape(this.size(), this.used(), this.isNarrow()));

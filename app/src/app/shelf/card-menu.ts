@@ -12,7 +12,7 @@ export type CardAction = 'name' | 'duplicate' | 'version' | 'export' | 'delete';
   template: `
     <jh-menu label="More" [told]="'More: ' + card().title">
       @if (!card().trouble) {
-        <button type="button" (click)="asked.emit('name')">Name and tags</button>
+        <button type="button" (click)="asked.emit('name')">Name, hands and notes</button>
         <button type="button" (click)="asked.emit('duplicate')">Duplicate</button>
         <button type="button" (click)="asked.emit('version')">New version of it</button>
         <button type="button" (click)="asked.emit('export')">Export the project</button>

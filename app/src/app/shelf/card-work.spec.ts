@@ -11,6 +11,7 @@ import { CardWork } from './card-work';
 import { found } from './find';
 
 const [lanterns] = DEMO_SONGS;
+const PLAIN = { profile: null, notes: '' };
 
 describe('work on a card of the shelf', () => {
   let store: SongStore;
@@ -42,7 +43,12 @@ describe('work on a card of the shelf', () => {
   });
 
   it('names a song: title and tags are stored with it, and it is found by them and by its letters', async () => {
-    await work.name(lanterns.id, { title: 'Lamps', tags: ['Ann', 'winter evening'], version: null });
+    await work.name(lanterns.id, {
+      title: 'Lamps',
+      tags: ['Ann', 'winter evening'],
+      version: null,
+      ...PLAIN,
+    });
     const { song, revision } = (await store.get(lanterns.id)) ?? {};
     expect(song).toEqual({ ...lanterns, title: 'Lamps', tags: ['Ann', 'winter evening'] });
     expect(revision).toBe(2);
@@ -59,7 +65,7 @@ describe('work on a card of the shelf', () => {
 
   it('names nothing that another tab has open, and says so', async () => {
     vi.spyOn(lock, 'take').mockResolvedValue(false);
-    const named = work.name(lanterns.id, { title: 'Lamps', tags: [], version: null });
+    const named = work.name(lanterns.id, { title: 'Lamps', tags: [], version: null, ...PLAIN });
     await expect(named).rejects.toThrow('it is open in another tab');
     expect((await store.get(lanterns.id))?.song).toEqual(lanterns);
     await expect(work.duplicate('nowhere')).rejects.toThrow('no longer on the shelf');
@@ -67,7 +73,12 @@ describe('work on a card of the shelf', () => {
 
   it('makes copies that go their own way, and versions that belong together, of a version too', async () => {
     expect(await work.duplicate(lanterns.id)).toBe('Lanterns at Low Water (copy)');
-    const named = (name: string) => ({ title: lanterns.title, tags: [], version: { of: lanterns.id, name } });
+    const named = (name: string) => ({
+      title: lanterns.title,
+      tags: [],
+      version: { of: lanterns.id, name },
+      ...PLAIN,
+    });
     const easy = await work.newVersion(lanterns.id, named('first level'));
     const evening = await work.newVersion(easy, named('for the concert'));
     expect((await store.get(evening))?.song).toEqual({

@@ -1,11 +1,8 @@
 import { inject, Injectable } from '@angular/core';
-import { applyEdit, cutTo, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
+import { applyEdit, cutTo, type Named, profileOf } from '@joined-hands/core/song';
 import { SongLock } from '../storage/song-lock';
 import { type OpenedSong, SongStore } from '../storage/song-store';
 import { takeAwayCopy } from '../storage/take-away';
-
-/** What a song is called and found by. */
-export type Named = Pick<Song, 'title' | 'tags' | 'version'>;
 
 /** Work on a song that is not open: from its card on the shelf. */
 @Injectable({ providedIn: 'root' })
@@ -42,9 +39,15 @@ export class CardWork {
     return copy.id;
   }
 
+  /** What a song is called and found by, and whom it is for. */
+  async nameOf(id: string): Promise<Named> {
+    const { title, tags, version, profile, notes } = (await this.opened(id)).song;
+    return { title, tags, version, profile, notes };
+  }
+
   async takeAway(id: string): Promise<void> {
     const { song } = await this.opened(id);
-    takeAwayCopy(song, (await this.songs.profile()) ?? DEFAULT_PROFILE);
+    takeAwayCopy(song, profileOf(song, await this.songs.profiles()));
   }
 
   private async opened(id: string): Promise<OpenedSong> {

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { type NoteNames, noteNames, typeset } from '@joined-hands/core/music';
 import type { Song } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzModalRef } from 'ng-zorro-antd/modal';
+import { Choice, type ChoiceOption } from '../ui/choice';
 import { messageOf } from '../ui/message';
 import { FileReaderClient } from '../workers/reader';
 
@@ -15,7 +17,7 @@ Thread the nee-dle, pull it through`;
 /** Chords and words typed as text: a song to sing to. */
 @Component({
   selector: 'jh-chords-entry',
-  imports: [NzButtonComponent, NzInputModule],
+  imports: [Choice, NzButtonComponent, NzInputModule],
   template: `
     <p>
       Put bars between | signs; a point holds a chord, % repeats a bar. Put the words on the line below. Or
@@ -29,6 +31,15 @@ Thread the nee-dle, pull it through`;
       [value]="text()"
       (input)="text.set($any($event.target).value)"
     ></textarea>
+    @if (hasOwnNames) {
+      <jh-choice
+        name="names"
+        label="Its chords are named"
+        [options]="names"
+        [value]="named()"
+        (chosen)="named.set($event)"
+      />
+    }
     @if (problem(); as sentence) {
       <p class="problem" role="alert">{{ sentence }}</p>
     }
@@ -55,12 +66,19 @@ export class ChordsEntry {
   private readonly reader = inject(FileReaderClient);
   protected readonly text = signal(EXAMPLE);
   protected readonly problem = signal<string | null>(null);
+  /** What is pasted is in English unless it is said to be otherwise. */
+  protected readonly named = signal<NoteNames>('english');
+  protected readonly hasOwnNames = noteNames() !== 'english';
+  protected readonly names: readonly ChoiceOption<NoteNames>[] = [
+    { value: 'english', label: 'C D E' },
+    { value: noteNames(), label: typeset('C D E F G A B') },
+  ];
 
   /** Reads it where files are read: whatever was pasted, the page goes on. */
   protected async take(): Promise<void> {
     const bytes = new TextEncoder().encode(this.text());
     try {
-      const read = await this.reader.read('New song.txt', bytes, crypto.randomUUID());
+      const read = await this.reader.read('New song.txt', bytes, crypto.randomUUID(), this.named());
       if (read?.kind === 'refused') this.problem.set(read.reason);
       else if (read?.opened.kind === 'tunes') this.modal.close(read.opened.tunes[0].song);
     } catch (error) {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { type NoteNames, useNoteNames } from '@joined-hands/core/music';
 import { emptySong } from '@joined-hands/core/song';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { cardOf } from '../storage/card';
@@ -20,6 +21,19 @@ describe('songs found on the shelf', () => {
     expect(titles('עברית')).toEqual(['Écluse']);
     expect(titles('lanterns jig')).toEqual([]);
     expect(titles('  ')).toHaveLength(cards.length);
+  });
+
+  it('are found by their key and the letters of their tune as the pianist names them', () => {
+    const inNames = (names: NoteNames, query: string): string[] => {
+      useNoteNames(names);
+      const found = titles(query);
+      useNoteNames('english');
+      return found;
+    };
+    expect(inNames('english', 'a b c b a f')).toEqual(['Lanterns at Low Water']);
+    expect(inNames('german', 'a h c h a f')).toEqual(['Lanterns at Low Water']);
+    expect(inNames('solfege', 'la si do si la fa')).toEqual(['Lanterns at Low Water']);
+    expect(inNames('solfege', 'sib major')).toEqual(['Mudflat Evening']);
   });
 
   it('stand as they came, or by title; the cards themselves are left alone', () => {

@@ -1,3 +1,4 @@
+import { inEnglish, inOwnNames } from '@joined-hands/core/music';
 import type { ShelfCard } from '../storage/stored';
 import { plain, wordsOf } from '../ui/plain';
 
@@ -11,10 +12,12 @@ export type ShelfOrder = 'opened' | 'title';
  */
 export function found(cards: readonly ShelfCard[], query: string, order: ShelfOrder): ShelfCard[] {
   const words = wordsOf(query);
-  const isTune = words.length > 2 && words.every((word) => /^[a-g][b#]?$/.test(word));
+  // Letters of a tune, as the pianist names them.
+  const letters = words.map((word) => inEnglish(word).toLowerCase());
+  const isTune = words.length > 2 && letters.every((word) => /^[a-g][b#]?$/.test(word));
   const isWanted = ({ title, subtitle, tags, version, opening, key, metre }: ShelfCard): boolean => {
-    if (isTune) return plain(opening).startsWith(words.join(' '));
-    const text = plain([title, subtitle, version?.name, ...tags, key, metre].join(' '));
+    if (isTune) return plain(opening).startsWith(letters.join(' '));
+    const text = plain([title, subtitle, version?.name, ...tags, key, inOwnNames(key), metre].join(' '));
     return words.every((word) => text.includes(word));
   };
   const wanted = cards.filter(isWanted);

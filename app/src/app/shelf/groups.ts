@@ -1,3 +1,4 @@
+import { inOwnNames } from '@joined-hands/core/music';
 import { formatDistanceToNow } from 'date-fns';
 import type { ShelfCard } from '../storage/stored';
 
@@ -34,7 +35,7 @@ function shown(card: ShelfCard): Omit<Card, 'versions'> {
   return {
     card,
     facts: [
-      { name: 'Key', value: card.key },
+      { name: 'Key', value: inOwnNames(card.key) },
       { name: 'Metre', value: card.metre },
       { name: 'Bars', value: String(card.bars) },
       { name: 'Parts', value: facts ? String(facts.parts) : '…' },

@@ -1,7 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { MOST_BYTES, type OpenedFile, type TuneCandidate } from '@joined-hands/core/formats';
 import { readRecord } from '@joined-hands/core/practice';
-import { asPreferred, DEFAULT_PROFILE, type Profile, type Song } from '@joined-hands/core/song';
+import { asPreferred, type Profile, profileOf, type Song } from '@joined-hands/core/song';
 import { counted } from '@joined-hands/core/words';
 import { NzModalService } from 'ng-zorro-antd/modal';
 import { firstValueFrom } from 'rxjs';
@@ -69,9 +69,9 @@ export class Importing {
       // Loads while the file is read; where it cannot be, going there says so.
       import('../frame/song-route').catch(() => undefined);
       const bytes = new Uint8Array(await file.arrayBuffer());
-      const [result, profile] = await Promise.all([
+      const [result, profiles] = await Promise.all([
         this.reader.read(file.name, bytes, crypto.randomUUID()),
-        this.songs.profile(),
+        this.songs.profiles(),
       ]);
       this.reading.set(null);
       if (result === null) return null;
@@ -79,10 +79,11 @@ export class Importing {
         this.problem.set(`${file.name}: ${result.reason} The songs on the shelf are untouched.`);
         return null;
       }
-      const song = await this.chosen(result.opened, profile);
+      const song = await this.chosen(result.opened, profiles[0]);
       if (!song) return null;
       const own = { ...song, id: crypto.randomUUID() };
-      if (isAlone) this.arranger.begin(own, profile ?? DEFAULT_PROFILE, FIRST_PLACE.part);
+      if (isAlone) this.arranger.begin(own, profileOf(own, profiles), FIRST_PLACE.part);
+      if (result.opened.kind === 'project') await this.takeProfile(own, result.opened.profile, profiles);
       await this.songs.add(own);
       if (result.opened.kind === 'project')
         await this.takePractice(file.name, own.id, result.opened.practice);
@@ -93,6 +94,13 @@ export class Importing {
     } finally {
       this.reading.set(null);
     }
+  }
+
+  /** The hands a song was arranged for come along with it, where they are not known here. */
+  private async takeProfile(song: Song, profile: Profile, known: readonly Profile[]): Promise<void> {
+    if (song.profile !== profile.id || known.some(({ id }) => id === profile.id)) return;
+    await this.songs.saveProfiles([...known, profile]);
+    this.problems.tell(`The profile “${profile.name}” came with “${song.title}”.`);
   }
 
   /** What was practised comes along with a project; the song is there whatever becomes of it. */
@@ -111,7 +119,7 @@ export class Importing {
   }
 
   /** The song of a file: where several lines could be the melody, the one the pianist takes; null when none is. */
-  private async chosen(opened: OpenedFile, profile: Profile | null): Promise<Song | null> {
+  private async chosen(opened: OpenedFile, profile: Profile): Promise<Song | null> {
     if (opened.kind === 'project') return opened.song;
     if (opened.tunes.length === 1) return asPreferred(opened.tunes[0].song, profile);
     const { TuneChoice } = await import('./tune-choice');

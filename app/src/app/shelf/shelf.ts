@@ -11,7 +11,7 @@ import {
 } from '@angular/core';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { READ_ENDINGS } from '@joined-hands/core/formats';
-import { asPreferred, DEFAULT_PROFILE, type Song, songName } from '@joined-hands/core/song';
+import { asPreferred, DEFAULT_PROFILE, type Named, type Song, songName } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzModalModule, NzModalService } from 'ng-zorro-antd/modal';
 import { firstValueFrom } from 'rxjs';
@@ -27,7 +27,7 @@ import { FileReaderClient } from '../workers/reader';
 import { messageOf } from '../ui/message';
 import { BackupRow } from './backup-row';
 import { type CardAction, CardMenu } from './card-menu';
-import { CardWork, type Named } from './card-work';
+import { CardWork } from './card-work';
 import { found, type ShelfOrder } from './find';
 import { type Card, groupOf, inGroups } from './groups';
 import { FindRow } from './find-row';
@@ -212,7 +212,7 @@ export class Shelf implements OnInit, OnDestroy {
       });
       const begun: Song | undefined = await firstValueFrom(modal.afterClose);
       if (!begun) return;
-      const song = asPreferred(begun, await this.songs.profile());
+      const song = asPreferred(begun, (await this.songs.profiles())[0]);
       this.songs.begin(song);
       await this.router.navigate(['/song', song.id, 'tune'], { queryParams: { tab: 'letters' } });
     } catch (error) {
@@ -228,7 +228,7 @@ export class Shelf implements OnInit, OnDestroy {
     try {
       const written = await this.chordsWritten();
       if (!written) return;
-      const song = asPreferred(written, await this.songs.profile());
+      const song = asPreferred(written, (await this.songs.profiles())[0]);
       await this.songs.add(song);
       await this.router.navigate(['/song', song.id]);
     } catch (error) {
@@ -267,10 +267,13 @@ export class Shelf implements OnInit, OnDestroy {
       } else if (action === 'duplicate')
         this.notice.set(`“${await this.work.duplicate(card.id)}” was added.`);
       else if (action === 'name') {
-        const named = await this.named(card, 'Name and tags');
+        const named = await this.named(await this.work.nameOf(card.id), 'Name, hands and notes');
         if (named) await this.work.name(card.id, named);
       } else {
-        const named = await this.named({ ...card, version: { of: groupOf(card), name: '' } }, 'New version');
+        const named = await this.named(
+          { ...(await this.work.nameOf(card.id)), version: { of: groupOf(card), name: '' } },
+          'New version',
+        );
         if (named) await this.work.newVersion(card.id, named);
       }
       await this.refresh();
@@ -279,13 +282,13 @@ export class Shelf implements OnInit, OnDestroy {
     }
   }
 
-  private async named(card: ShelfCard, nzTitle: string): Promise<Named | undefined> {
-    const { Naming } = await import('./naming');
+  private async named(song: Named, nzTitle: string): Promise<Named | undefined> {
+    const { Naming } = await import('../ui/naming');
     const tags = [...new Set((this.stored() ?? []).flatMap((other) => other.tags))].sort();
     const modal = openDialog(this.modal, {
       nzTitle,
       nzContent: Naming,
-      nzData: { card, tags },
+      nzData: { song, tags, profiles: await this.songs.profiles() },
       nzWidth: 520,
     });
     return (await firstValueFrom(modal.afterClose)) as Named | undefined;

@@ -3,6 +3,7 @@ import { Injector } from '@angular/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { SAMPLE_DELAY_SECONDS, sampledKey, soundNamed, SOUNDS } from './instruments';
 import { Problems } from '../ui/problems';
+import { Ways } from '../ui/own-ways';
 import { Piano } from './piano';
 
 const struck: { key: number; length: number; at: number; velocity: number }[] = [];
@@ -63,15 +64,24 @@ vi.mock('tone', () => ({
   },
   Frequency: (midi: number) => ({ toFrequency: () => midi }),
   now: () => 50,
+  immediate: () => 50,
   start: async () => void made.started++,
 }));
 
 describe('the piano', () => {
   let problems = new Problems();
+  let midiOut: string | null = null;
   const piano = () =>
-    Injector.create({ providers: [Piano, { provide: Problems, useValue: problems }] }).get(Piano);
+    Injector.create({
+      providers: [
+        Piano,
+        { provide: Problems, useValue: problems },
+        { provide: Ways, useValue: { now: () => ({ midiOut }) } },
+      ],
+    }).get(Piano);
   beforeEach(() => {
     problems = new Problems();
+    midiOut = null;
     struck.length = 0;
     Object.assign(made, { samplers: 0, synths: 0, clicks: 0, started: 0, released: 0, fails: false });
     Object.assign(samples, { asked: [], there: [], lost: 'none' });
@@ -238,5 +248,24 @@ describe('the piano', () => {
   it('goes back to the grand where a sound is not known', () => {
     expect(SOUNDS.map(({ id }) => soundNamed(id).id)).toEqual(['grand', 'electric', 'music-box']);
     expect([soundNamed('organ').id, soundNamed(null).id]).toEqual(['grand', 'grand']);
+  });
+
+  it('is heard on a MIDI instrument where one was chosen; on this device, and that is said once, where it is away', async () => {
+    const sent: number[][] = [];
+    const upright = { name: 'Upright', send: (data: number[]) => void sent.push(data) };
+    let outputs: (typeof upright)[] = [];
+    vi.stubGlobal('navigator', {
+      requestMIDIAccess: async () => ({ outputs: new Map(outputs.map((one) => [one.name, one])) }),
+    });
+    midiOut = 'Upright';
+    const heard = piano();
+    await heard.hear([60]);
+    expect([struck.length, sent.length]).toEqual([1, 0]);
+    expect(problems.sentence()).toMatch(/^“Upright” is not connected: you hear this device\./);
+    outputs = [upright];
+    await heard.hear([440]);
+    expect(sent.filter(([command]) => command === 0x90)).toEqual([[0x90, 69, 76]]);
+    expect(struck).toHaveLength(1);
+    vi.unstubAllGlobals();
   });
 });

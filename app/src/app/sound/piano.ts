@@ -3,6 +3,8 @@ import { inject, Injectable, signal } from '@angular/core';
 import type * as ToneModule from 'tone';
 import { Problems } from '../ui/problems';
 import { type Instrument, simpleTone, type SoundRow, soundNamed } from './instruments';
+import { Ways } from '../ui/own-ways';
+import { midiInstrument, midiOutputs } from './midi-out';
 import { Quiet } from './quiet';
 
 type Tone = typeof ToneModule;
@@ -23,6 +25,7 @@ export interface Sounding {
 @Injectable({ providedIn: 'root' })
 export class Piano {
   private readonly problems = inject(Problems);
+  private readonly ways = inject(Ways);
   readonly sound = signal<SoundRow['id']>(soundNamed(remembered()).id);
   private tone: Promise<{ tone: Tone; click: ToneModule.Synth }> | null = null;
   private readonly made = new Map<SoundRow['id'], Instrument>();
@@ -31,6 +34,11 @@ export class Piano {
   async ready(keys: readonly number[]): Promise<Sounding> {
     const row = soundNamed(this.sound());
     const { tone, click } = await this.toneOnce();
+    const outside = await this.outside(tone);
+    if (outside) {
+      await tone.start();
+      return { tone, click, instrument: outside, delaySeconds: 0 };
+    }
     const instrument = this.instrumentOf(row, tone);
     const sounding = await Promise.resolve(instrument.prepare?.(keys)).then(
       () => ({ instrument, delaySeconds: row.delaySeconds }),
@@ -40,6 +48,29 @@ export class Piano {
     if (this.quiet) void this.loadTheRest(sounding.instrument, this.quiet);
     return { tone, click, ...sounding };
   }
+
+  private outsideFor: { readonly name: string; readonly instrument: Instrument } | null = null;
+
+  /** The MIDI instrument that was chosen to sound; null where none was, or it is not connected: then this device sounds. */
+  private async outside(tone: Tone): Promise<Instrument | null> {
+    const { midiOut } = this.ways.now();
+    if (midiOut === null) return null;
+    if (this.outsideFor?.name === midiOut) return this.outsideFor.instrument;
+    const output = (await midiOutputs()).find(({ name }) => name === midiOut);
+    if (!output) {
+      if (this.missing !== midiOut)
+        this.problems.tell(
+          `“${midiOut}” is not connected: you hear this device. Choose its sound in Settings.`,
+        );
+      this.missing = midiOut;
+      return null;
+    }
+    this.outsideFor = { name: midiOut, instrument: midiInstrument(output, () => tone.immediate()) };
+    return this.outsideFor.instrument;
+  }
+
+  /** It was said once that this one is not there. */
+  private missing: string | null = null;
 
   /**
    * Loads what every sound needs once something was pressed (before that no page may sound) and then nothing is done:

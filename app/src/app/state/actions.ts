@@ -45,7 +45,12 @@ export const PlaceActions = createActionGroup({
 
 export const ProfileActions = createActionGroup({
   source: 'Profile',
-  events: { Read: props<{ profile: Profile }>(), Changed: props<{ profile: Profile }>() },
+  events: {
+    Read: props<{ profiles: readonly Profile[] }>(),
+    /** One that is new, or has changed. */
+    Changed: props<{ profile: Profile }>(),
+    Deleted: props<{ id: string }>(),
+  },
 });
 
 export const ArrangementActions = createActionGroup({

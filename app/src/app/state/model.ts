@@ -22,7 +22,10 @@ export interface WorkbenchState {
   readonly past: readonly Step[];
   readonly future: readonly Step[];
   readonly place: Place;
+  /** The profile of the open song; while none is open, the first. */
   readonly profile: Profile;
+  /** All there are, the first for songs that name none. */
+  readonly profiles: readonly Profile[];
   readonly arrangement: Arrangement | null;
   /** True from an edit until its whole arrangement has come back. */
   readonly isArranging: boolean;
@@ -46,6 +49,7 @@ export const EMPTY_WORKBENCH: WorkbenchState = {
   future: [],
   place: FIRST_PLACE,
   profile: DEFAULT_PROFILE,
+  profiles: [DEFAULT_PROFILE],
   arrangement: null,
   isArranging: false,
   isReadOnly: false,

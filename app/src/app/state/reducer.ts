@@ -1,18 +1,18 @@
-import { applyEdit, describeEdit, sessionOf } from '@joined-hands/core/song';
-import { createFeature, createReducer, on } from '@ngrx/store';
+import { applyEdit, describeEdit, profileOf, sessionOf } from '@joined-hands/core/song';
+import { type Action, createFeature, createReducer, on } from '@ngrx/store';
 import { ArrangementActions, PlaceActions, ProfileActions, SongActions } from './actions';
 import { EMPTY_WORKBENCH, type WorkbenchState } from './model';
 
 /** Steps that can be undone. */
 const MOST_STEPS = 300;
 
-const reducer = createReducer(
+const steps = createReducer(
   EMPTY_WORKBENCH,
   on(
     SongActions.opened,
     (state, { song, revision, place, isReadOnly, isDirty = false, stored = song }): WorkbenchState => ({
       ...EMPTY_WORKBENCH,
-      profile: state.profile,
+      profiles: state.profiles,
       song,
       revision,
       stored,
@@ -24,7 +24,7 @@ const reducer = createReducer(
   ),
   on(SongActions.missing, (state, { id }): WorkbenchState => ({ ...state, missing: id })),
   on(SongActions.closed, (state, { id }): WorkbenchState =>
-    state.song === null || state.song.id === id ? { ...EMPTY_WORKBENCH, profile: state.profile } : state,
+    state.song === null || state.song.id === id ? { ...EMPTY_WORKBENCH, profiles: state.profiles } : state,
   ),
   on(SongActions.edited, (state, { edit }): WorkbenchState => {
     if (!state.song || state.isReadOnly) return state;
@@ -68,12 +68,18 @@ const reducer = createReducer(
     ...state,
     place: { ...state.place, ...place },
   })),
-  on(ProfileActions.read, (state, { profile }): WorkbenchState => ({ ...state, profile })),
-  on(ProfileActions.changed, (state, { profile }): WorkbenchState => ({
-    ...state,
-    profile,
-    isArranging: state.song !== null,
-  })),
+  on(ProfileActions.read, (state, { profiles }): WorkbenchState => ({ ...state, profiles })),
+  on(ProfileActions.changed, (state, { profile }): WorkbenchState => {
+    const isKnown = state.profiles.some(({ id }) => id === profile.id);
+    const profiles = isKnown
+      ? state.profiles.map((own) => (own.id === profile.id ? profile : own))
+      : [...state.profiles, profile];
+    return { ...state, profiles, isArranging: state.song !== null };
+  }),
+  on(ProfileActions.deleted, (state, { id }): WorkbenchState => {
+    const left = state.profiles.filter((own) => own.id !== id);
+    return { ...state, profiles: left.length > 0 ? left : state.profiles };
+  }),
   on(ArrangementActions.came, (state, { arrangement }): WorkbenchState => {
     if (state.song?.id !== arrangement.song.id) return state;
     const part = Math.min(state.place.part, arrangement.parts.length - 1);
@@ -81,6 +87,13 @@ const reducer = createReducer(
     return { ...state, arrangement, place, isArranging: arrangement.isPartial };
   }),
 );
+
+/** The profile follows the song, whatever came of an action: an edit or its undoing may name another. */
+function reducer(before: WorkbenchState | undefined, action: Action): WorkbenchState {
+  const state = steps(before, action);
+  const profile = state.song ? profileOf(state.song, state.profiles) : state.profiles[0];
+  return profile === state.profile ? state : { ...state, profile };
+}
 
 const changed = { isDirty: true, isArranging: true } as const;
 

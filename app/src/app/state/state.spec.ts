@@ -192,7 +192,26 @@ describe('the workbench', () => {
     expect(workbench.reducer(changed, SongActions.closed({ id: lanterns.id }))).toEqual({
       ...EMPTY_WORKBENCH,
       profile,
+      profiles: [profile],
     });
+  });
+
+  it('is arranged for the profile the song names, also after undo; for the first when that one is deleted', () => {
+    const ann = { ...DEFAULT_PROFILE, id: 'ann', name: 'Ann', leftReach: 6 as const };
+    const who = (...actions: Parameters<typeof after>): string =>
+      after(
+        ProfileActions.read({ profiles: [DEFAULT_PROFILE, ann] }),
+        SongActions.edited({ edit: { kind: 'rename', profile: 'ann' } }),
+        ...actions,
+      ).profile.name;
+    expect([
+      who(),
+      who(SongActions.undone()),
+      who(SongActions.undone(), SongActions.redone()),
+      who(ProfileActions.deleted({ id: 'ann' })),
+      who(ProfileActions.deleted({ id: 'ann' }), ProfileActions.changed({ profile: ann })),
+      who(ProfileActions.deleted({ id: 'me' }), ProfileActions.deleted({ id: 'ann' })),
+    ]).toEqual(['Ann', 'Me', 'Ann', 'Me', 'Ann', 'Ann']);
   });
 
   it('tells what went wrong and keeps the song', () => {

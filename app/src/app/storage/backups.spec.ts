@@ -12,7 +12,7 @@ import { PracticeStore } from './practice-store';
 import { SongStore } from './song-store';
 
 const [lanterns, sluicegate, rain] = DEMO_SONGS;
-const NONE: Restored = { added: 0, known: 0, beside: 0, hasProfile: false, refused: [] };
+const NONE: Restored = { added: 0, known: 0, beside: 0, profiles: 0, refused: [] };
 const turn = aTurn({ at: 5 });
 
 describe('backups', () => {
@@ -44,15 +44,15 @@ describe('backups', () => {
       standings: [],
       jottings: [],
     });
-    await songs.saveProfile({ ...DEFAULT_PROFILE, keyboard: 61 });
+    await songs.saveProfiles([{ ...DEFAULT_PROFILE, keyboard: 61 }]);
     const told: string[] = [];
     const { bytes, leftOut } = await backups.write((done, of) => void told.push(`${done} of ${of}`));
     expect([told, leftOut]).toEqual([['1 of 3', '2 of 3', '3 of 3'], []]);
     await empty();
-    expect(await backups.restore(bytes, () => undefined)).toEqual({ ...NONE, added: 3, hasProfile: true });
+    expect(await backups.restore(bytes, () => undefined)).toEqual({ ...NONE, added: 3, profiles: 1 });
     for (const song of [lanterns, sluicegate, rain]) expect((await songs.get(song.id))?.song).toEqual(song);
     expect((await practice.turnsOf(sluicegate.id)).map(({ at }) => at)).toEqual([5]);
-    expect((await songs.profile())?.keyboard).toBe(61);
+    expect((await songs.profiles())[0].keyboard).toBe(61);
   });
 
   it('change nothing when they are restored once more, and leave the profile here', async () => {
@@ -62,14 +62,26 @@ describe('backups', () => {
       standings: [],
       jottings: [],
     });
-    await songs.saveProfile({ ...DEFAULT_PROFILE, keyboard: 49 });
+    await songs.saveProfiles([{ ...DEFAULT_PROFILE, keyboard: 49 }]);
     const { bytes } = await backups.write(() => undefined);
-    await songs.saveProfile({ ...DEFAULT_PROFILE, keyboard: 73 });
+    await songs.saveProfiles([{ ...DEFAULT_PROFILE, keyboard: 73 }]);
     for (let i = 0; i < 2; i++)
       expect(await backups.restore(bytes, () => undefined)).toEqual({ ...NONE, known: 2 });
     expect(await titles()).toEqual(['Lanterns at Low Water', 'Sluicegate Song']);
     expect(await practice.turnsOf(lanterns.id)).toHaveLength(1);
-    expect((await songs.profile())?.keyboard).toBe(73);
+    expect((await songs.profiles())[0].keyboard).toBe(73);
+  });
+
+  it('bring the profiles that are not here, beside those that are', async () => {
+    const ann = { ...DEFAULT_PROFILE, id: 'ann', name: 'Ann' };
+    await songs.saveProfiles([DEFAULT_PROFILE, ann]);
+    const { bytes } = await backups.write(() => undefined);
+    await songs.saveProfiles([{ ...DEFAULT_PROFILE, keyboard: 49 }]);
+    expect(await backups.restore(bytes, () => undefined)).toMatchObject({ profiles: 1 });
+    expect((await songs.profiles()).map(({ name, keyboard }) => [name, keyboard])).toEqual([
+      ['Me', 49],
+      ['Ann', 88],
+    ]);
   });
 
   it('lose neither state of a song that is another here: that of the backup stands beside, once', async () => {
@@ -108,11 +120,11 @@ describe('backups', () => {
   });
 
   it('say what came of it', () => {
-    expect(restoredInWords({ ...NONE, added: 2, known: 1, hasProfile: true })).toBe(
-      '2 songs were added; 1 was here already. Your profile was restored too.',
+    expect(restoredInWords({ ...NONE, added: 2, known: 1, profiles: 1 })).toBe(
+      '2 songs were added; 1 was here already. 1 profile came too.',
     );
     expect(restoredInWords({ ...NONE, beside: 1, refused: ['Song 3 is missing from the file.'] })).toBe(
-      '0 songs were added; 1 was here in another state and stands beside. The profile here was left as it is. 1 song could not be read: Song 3 is missing from the file.',
+      '0 songs were added; 1 was here in another state and stands beside. The profiles here were left as they are. 1 song could not be read: Song 3 is missing from the file.',
     );
   });
 });

@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { type BackedUp, BackupWriter, FileError, openBackup } from '@joined-hands/core/formats';
 import { readRecord } from '@joined-hands/core/practice';
-import { cutTo, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
+import { cutTo, type Song } from '@joined-hands/core/song';
 import { counted } from '@joined-hands/core/words';
 import { Bin } from './bin';
 import { PracticeStore } from './practice-store';
@@ -18,11 +18,12 @@ export interface Restored {
   readonly known: number;
   /** Songs that are here in another state: that of the backup stands beside. */
   readonly beside: number;
-  readonly hasProfile: boolean;
+  /** Profiles that were not here. */
+  readonly profiles: number;
   readonly refused: readonly string[];
 }
 
-/** All songs with what was practised and the profile, out in one file and in again, without loss or doubles. */
+/** All songs with what was practised and the profiles, out in one file and in again, without loss or doubles. */
 @Injectable({ providedIn: 'root' })
 export class Backups {
   private readonly songs = inject(SongStore);
@@ -32,7 +33,7 @@ export class Backups {
   /** Gives the file, and the titles of songs that cannot be read and so are not in it. */
   async write(told: Progress): Promise<{ readonly bytes: Uint8Array; readonly leftOut: readonly string[] }> {
     const cards = await this.songs.all();
-    const writer = new BackupWriter((await this.songs.profile()) ?? DEFAULT_PROFILE);
+    const writer = new BackupWriter(await this.songs.profiles());
     const leftOut: string[] = [];
     for (const [i, { id, title }] of cards.entries()) {
       told(i + 1, cards.length);
@@ -59,9 +60,10 @@ export class Backups {
         refused.push(`Song ${i + 1}: ${error.message}`);
       }
     }
-    const hasProfile = (await this.songs.profile()) === null;
-    if (hasProfile) await this.songs.saveProfile(backup.profile);
-    return { ...counts, hasProfile, refused };
+    const here = await this.songs.storedProfiles();
+    const profiles = backup.profiles.filter(({ id }) => !here.some((own) => own.id === id));
+    if (profiles.length > 0) await this.songs.saveProfiles([...here, ...profiles]);
+    return { ...counts, profiles: profiles.length, refused };
   }
 
   private async restoreOne({ song, practice }: BackedUp): Promise<'added' | 'known' | 'beside'> {
@@ -104,7 +106,7 @@ function besideTitle(title: string): string {
 }
 
 /** What came of it, in words: "198 songs were added; 2 were here already." */
-export function restoredInWords({ added, known, beside, hasProfile, refused }: Restored): string {
+export function restoredInWords({ added, known, beside, profiles, refused }: Restored): string {
   const was = (count: number): string => (count === 1 ? 'was' : 'were');
   const parts = [
     `${counted(added, 'song')} ${was(added)} added`,
@@ -113,7 +115,8 @@ export function restoredInWords({ added, known, beside, hasProfile, refused }: R
       ? [`${beside} ${was(beside)} here in another state and ${beside === 1 ? 'stands' : 'stand'} beside`]
       : []),
   ];
-  const profile = hasProfile ? ' Your profile was restored too.' : ' The profile here was left as it is.';
+  const profile =
+    profiles > 0 ? ` ${counted(profiles, 'profile')} came too.` : ' The profiles here were left as they are.';
   const lost =
     refused.length > 0 ? ` ${counted(refused.length, 'song')} could not be read: ${refused[0]}` : '';
   return `${parts.join('; ')}.${profile}${lost}`;

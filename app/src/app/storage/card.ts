@@ -1,5 +1,5 @@
 import type { SongFacts } from '@joined-hands/core/arrangement';
-import { classNameOf, keyName, metreName, typeset } from '@joined-hands/core/music';
+import { classNameOf, keyName, metreName, withSigns } from '@joined-hands/core/music';
 import { migrateSong, type Song, songSchema, SongShapeError } from '@joined-hands/core/song';
 import { numberOf, recordOf, textOf, timeOf } from './believed';
 import { FIRST_PLACE, type Place, placeOf } from './place';
@@ -56,7 +56,7 @@ export function cardOf(
     tags: song.tags,
     version: song.version,
     opening: openingOf(song),
-    key: typeset(keyName({ tonic, mode })),
+    key: withSigns(keyName({ tonic, mode })),
     metre: metreName(song.metreMap[0]),
     bars: song.barCount,
     facts,
@@ -75,7 +75,7 @@ function openingOf({ melody }: Song): string {
   const struck = melody.filter(({ grace }, i) => !grace && !melody[i - 1]?.tiedToNext);
   return struck
     .slice(0, OPENING)
-    .map(({ pitch }) => typeset(classNameOf(pitch)))
+    .map(({ pitch }) => withSigns(classNameOf(pitch)))
     .join(' ');
 }
 

@@ -92,7 +92,7 @@ describe('a stored record that is not what it should be', () => {
     await practice.settings();
     await practice.readyBy(ID);
     await injector.get(HandoutStore).get(ID);
-    await songs.profile();
+    await songs.profiles();
     const counts = [cards, turns, standings, takes, jottings].map(({ length }) => length);
     return { told: injector.get(Problems).sentence(), counts };
   }

@@ -16,7 +16,7 @@ export class Database extends Dexie {
   /** Where one stands with each card of each song. */
   readonly standings!: Table<StoredStanding, string>;
   readonly settings!: Table<
-    { key: string; value: Profile | PractiseSettings | Handout | boolean | number },
+    { key: string; value: readonly Profile[] | Profile | PractiseSettings | Handout | boolean | number },
     string
   >;
   /** Takes as they were played, the last of each song. */

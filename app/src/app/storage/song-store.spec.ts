@@ -129,15 +129,28 @@ describe('the song store', () => {
     expect((await store.all())[0].id).toBe(second.id);
   });
 
-  it('keeps profile and key switch, and takes nothing broken for a profile', async () => {
-    expect(await store.profile()).toBeNull();
-    await store.saveProfile({ ...DEFAULT_PROFILE, keyboard: 61 });
-    expect((await store.profile())?.keyboard).toBe(61);
+  it('keeps profiles and key switch, and takes nothing broken for a profile', async () => {
+    const keyboards = async (): Promise<[string, number][]> =>
+      (await store.profiles()).map(({ name, keyboard }) => [name, keyboard]);
+    expect([await store.storedProfiles(), await keyboards()]).toEqual([[], [['Me', 88]]]);
+    // Before there were several, one lay alone, and said "level" for how long one has played.
+    const { id: _id, name: _name, experience, ...alone } = { ...DEFAULT_PROFILE, keyboard: 49 as const };
+    const { settings } = new Database();
+    await settings.put({ key: 'profile', value: { ...alone, level: experience } as never });
+    expect(await keyboards()).toEqual([['Me', 49]]);
+    const ann = { ...DEFAULT_PROFILE, id: 'ann', name: 'Ann', keyboard: 61 as const };
+    await store.saveProfiles([DEFAULT_PROFILE, ann]);
+    expect(await keyboards()).toEqual([
+      ['Me', 88],
+      ['Ann', 61],
+    ]);
     expect(await store.keysAreOn()).toBe(true);
     await store.saveKeysAreOn(false);
     expect(await store.keysAreOn()).toBe(false);
-    await new Database().settings.put({ key: 'profile', value: { keyboard: 12 } as never });
-    expect(await store.profile()).toBeNull();
+    await settings.put({ key: 'profiles', value: [{ keyboard: 12 }, ann] as never });
+    expect(await keyboards()).toEqual([['Ann', 61]]);
+    await settings.put({ key: 'profiles', value: 7 });
+    expect(await keyboards()).toEqual([['Me', 88]]);
   });
 
   it('brings a song of an older version up to date when it is opened', async () => {

@@ -5,6 +5,7 @@ import {
   cutTo,
   migrateSong,
   type OwnPattern,
+  DEFAULT_PROFILE,
   type Profile,
   profileSchema,
   type Song,
@@ -236,14 +237,26 @@ export class SongStore {
     await this.database.cards.update(id, { facts });
   }
 
-  async profile(): Promise<Profile | null> {
-    const stored = await answered(this.database.settings.get('profile'));
-    const parsed = profileSchema.safeParse(stored?.value);
-    return parsed.success ? parsed.data : null;
+  /** Whose hands songs are arranged for, the first for those that name none; never empty. */
+  async profiles(): Promise<Profile[]> {
+    const stored = await this.storedProfiles();
+    return stored.length > 0 ? stored : [DEFAULT_PROFILE];
   }
 
-  async saveProfile(profile: Profile): Promise<void> {
-    await answered(this.database.settings.put({ key: 'profile', value: profile }));
+  /** The profiles that were ever set, good ones only. Before there were several, one lay alone. */
+  async storedProfiles(): Promise<Profile[]> {
+    const { settings } = this.database;
+    const list = (await answered(settings.get('profiles')))?.value ?? [
+      (await answered(settings.get('profile')))?.value,
+    ];
+    return (Array.isArray(list) ? list : []).flatMap((stored) => {
+      const read = profileSchema.safeParse(stored);
+      return read.success ? [read.data] : [];
+    });
+  }
+
+  async saveProfiles(profiles: readonly Profile[]): Promise<void> {
+    await answered(this.database.settings.put({ key: 'profiles', value: profiles }));
   }
 
   async keysAreOn(): Promise<boolean> {

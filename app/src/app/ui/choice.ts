@@ -15,6 +15,7 @@ export interface ChoiceOption<T> {
   imports: [FormsModule, NzRadioModule],
   template: `
     <nz-radio-group
+      role="radiogroup"
       [nzName]="name()"
       [attr.aria-labelledby]="labelledBy()"
       [attr.aria-label]="label()"

@@ -1,3 +1,4 @@
+import { noteNames } from '@joined-hands/core/music';
 import { Injectable } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import { keptValue } from '@joined-hands/core/memory';
@@ -31,7 +32,7 @@ export class ArrangerClient {
   private get worker(): Remote<Arranger> {
     if (!this.remote) {
       this.remote = wrap<Arranger>(
-        new Worker(new URL('./arrange.worker', import.meta.url), { type: 'module' }),
+        new Worker(new URL('./arrange.worker', import.meta.url), { type: 'module', name: noteNames() }),
       );
       void this.remote.listen(proxy((request: number, sent: Sent) => this.receive(request, sent)));
     }

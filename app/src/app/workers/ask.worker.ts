@@ -1,3 +1,4 @@
+import './own-names';
 import { expose } from 'comlink';
 import { asking } from './asking';
 

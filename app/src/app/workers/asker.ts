@@ -1,3 +1,4 @@
+import { noteNames } from '@joined-hands/core/music';
 import { inject, Injectable } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import type { Profile, Song } from '@joined-hands/core/song';
@@ -22,7 +23,9 @@ export class Asker {
   private remote: Remote<Asked> | null = null;
 
   private get worker(): Remote<Asked> {
-    this.remote ??= wrap<Asked>(new Worker(new URL('./ask.worker', import.meta.url), { type: 'module' }));
+    this.remote ??= wrap<Asked>(
+      new Worker(new URL('./ask.worker', import.meta.url), { type: 'module', name: noteNames() }),
+    );
     return this.remote;
   }
 

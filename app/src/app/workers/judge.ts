@@ -1,3 +1,4 @@
+import { noteNames } from '@joined-hands/core/music';
 import { Injectable } from '@angular/core';
 import type { Judgement, WantedKey } from '@joined-hands/core/practice';
 import type { KeyEvent } from '@joined-hands/core/takes';
@@ -11,7 +12,7 @@ export class Judge {
 
   judge(wanted: readonly WantedKey[], events: readonly KeyEvent[], beatSeconds: number): Promise<Judgement> {
     this.remote ??= wrap<JudgeWorker>(
-      new Worker(new URL('./judge.worker', import.meta.url), { type: 'module' }),
+      new Worker(new URL('./judge.worker', import.meta.url), { type: 'module', name: noteNames() }),
     );
     return this.remote.judge(wanted, events, beatSeconds);
   }

@@ -1,3 +1,4 @@
+import './own-names';
 import { judgeTake } from '@joined-hands/core/practice';
 import { expose } from 'comlink';
 

@@ -1,4 +1,5 @@
 import { FileError, type OpenedFile, openFile } from '@joined-hands/core/formats';
+import { type NoteNames, useNoteNames } from '@joined-hands/core/music';
 import { expose } from 'comlink';
 
 /** A file as read, or why it could not be. */
@@ -7,9 +8,10 @@ export type ReadResult =
   | { readonly kind: 'refused'; readonly reason: string };
 
 const reader = {
-  /** Reads a file; what cannot be read is refused with a sentence. */
-  read(name: string, bytes: Uint8Array, songId: string): ReadResult {
+  /** Reads a file, its notes and chords named so; what cannot be read is refused with a sentence. */
+  read(name: string, bytes: Uint8Array, songId: string, names: NoteNames): ReadResult {
     try {
+      useNoteNames(names);
       return { kind: 'opened', opened: openFile(name, bytes, songId) };
     } catch (error) {
       if (error instanceof FileError) return { kind: 'refused', reason: error.message };

@@ -1,4 +1,5 @@
 import { Injectable } from '@angular/core';
+import type { NoteNames } from '@joined-hands/core/music';
 import { wrap } from 'comlink';
 import type { Reader, ReadResult } from './read.worker';
 
@@ -13,14 +14,19 @@ export class FileReaderClient {
     this.ready ??= new Worker(new URL('./read.worker', import.meta.url), { type: 'module' });
   }
 
-  /** Null when it was called off. */
-  read(name: string, bytes: Uint8Array, songId: string): Promise<ReadResult | null> {
+  /** Null when it was called off. Files name their notes in English unless it is known that they do not. */
+  read(
+    name: string,
+    bytes: Uint8Array,
+    songId: string,
+    names: NoteNames = 'english',
+  ): Promise<ReadResult | null> {
     this.warm();
     const worker = this.ready as Worker;
     this.ready = null;
     return new Promise<ReadResult | null>((resolve, reject) => {
       this.stopReading = () => resolve(null);
-      wrap<Reader>(worker).read(name, bytes, songId).then(resolve, reject);
+      wrap<Reader>(worker).read(name, bytes, songId, names).then(resolve, reject);
     }).finally(() => {
       worker.terminate();
       this.stopReading = null;

@@ -2,7 +2,7 @@ import { inWords, functionInWords } from '@joined-hands/core/sentences';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { heardRubs, type Neighbour, neighboursOf, notesUnder, roleSays } from '@joined-hands/core/harmony';
-import { classNameOf, typeset } from '@joined-hands/core/music';
+import { asTyped, classNameOf, inEnglish, typeset } from '@joined-hands/core/music';
 import { type CloseHands, type Layout } from '@joined-hands/core/song';
 import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import { derivationOf, meetingInWords, togetherInWords, voicingName, whyOf } from '@joined-hands/core/words';
@@ -94,14 +94,15 @@ export class ChordPanel {
 
   protected write(event: Event): void {
     const field = event.target as HTMLInputElement;
-    const text = field.value.trim();
+    const text = inEnglish(field.value.trim());
     if (text !== '' && text !== this.change()?.change.symbol) this.state.write(text);
   }
 
   protected addFirst(event: Event): void {
     const text = (event.target as HTMLInputElement).value.trim();
-    if (text !== '') this.state.addFirst(text);
+    if (text !== '') this.state.addFirst(inEnglish(text));
   }
 
   protected readonly typeset = typeset;
+  protected readonly asTyped = asTyped;
 }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { BUILD_UP } from '@joined-hands/core/levels';
 import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
+import { LengthPipe } from '../../ui/lengths.pipe';
 import { Choice } from '../../ui/choice';
 import { Offer } from '../../ui/offer';
 import { ChordsState } from './chords-state';
@@ -9,7 +10,7 @@ import { MovementProofView } from './movement-proof';
 /** Every voicing style beside the others on this song: travel, shifts, stretch, findings, in words. */
 @Component({
   selector: 'jh-styles-panel',
-  imports: [Choice, MovementProofView, Offer],
+  imports: [Choice, LengthPipe, MovementProofView, Offer],
   template: `
     <section>
       <h2>Voicing style</h2>
@@ -52,8 +53,8 @@ import { MovementProofView } from './movement-proof';
                     ><span [style.width.%]="share(cost.millimetres)"></span
                   ></span>
                   <small class="figures"
-                    >{{ cost.millimetres }} mm · {{ cost.semitones }} half steps · {{ cost.shifts }}
-                    {{ cost.shifts === 1 ? 'shift' : 'shifts' }} · widest {{ cost.widestMm }} mm</small
+                    >{{ cost.millimetres | length }} · {{ cost.semitones }} half steps · {{ cost.shifts }}
+                    {{ cost.shifts === 1 ? 'shift' : 'shifts' }} · widest {{ cost.widestMm | length }}</small
                   >
                   <small>{{ cost.words }}</small>
                 </div>

@@ -10,19 +10,21 @@ import { PractiseState } from './practise-state';
 import { PractiseWishes } from './practise-wishes';
 import { RecordingPanel } from './recording-panel';
 import { RecordingState } from './recording-state';
+import { TaskLine } from './task-line';
 
 /** The Practise bench: one small task at a time, listened to, kept account of. */
 export const bench: BenchDefinition = {
   providers: [Listening, PractiseLog, PractiseWishes, RecordingState, PractiseState, PractiseBehaviour],
   behaviour: PractiseBehaviour,
+  above: TaskLine,
   panel: {
     label: 'What to look at',
     hidesFindings: true,
     tabs: [
       { value: 'now', label: 'Now', panel: NowPanel },
       { value: 'plan', label: 'Plan', panel: PlanPanel },
-      { value: 'places', label: 'Trouble', panel: PlacesPanel },
-      { value: 'log', label: 'Log', panel: LogPanel },
+      { value: 'places', label: 'Trouble', panel: PlacesPanel, isWide: true },
+      { value: 'log', label: 'Log', panel: LogPanel, isWide: true },
       { value: 'recording', label: 'Recording', panel: RecordingPanel },
     ],
   },

@@ -13,7 +13,7 @@ export const CHARTS: readonly { readonly value: ChartKind; readonly label: strin
 
 /** What a chart shows, in a sentence under it. */
 export const CHART_NOTES: Record<ChartKind, string> = {
-  minutes: 'Minutes a day as bars; the fastest clean tempo as a line, in percent of the goal.',
+  minutes: 'Minutes a day as bars; the fastest clean tempo as a line, in percent of the full tempo.',
   clean: 'Clean turns of all turns, in percent, day by day.',
   together: 'How far the hands were apart where they meet, in milliseconds: the lower, the better.',
 };

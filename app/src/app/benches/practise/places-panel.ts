@@ -10,54 +10,58 @@ import { PractiseState } from './practise-state';
   selector: 'jh-places-panel',
   imports: [NextSongs, NzButtonComponent],
   template: `
-    <section>
-      <h2>Trouble spots</h2>
-      @if (state.log.hottest().length === 0) {
-        <p>
-          Nothing has gone wrong yet, or nothing was listened to. What you play to MIDI, computer or screen
-          keys, or into the microphone, is marked here bar by bar, the last two weeks most.
-        </p>
-      } @else {
-        <ol class="heat" aria-label="Bars of the song, the higher the more goes wrong">
-          @for (bar of bars(); track bar.tick) {
-            <li>
-              <button
-                type="button"
-                [disabled]="bar.heat === 0"
-                [attr.aria-label]="
-                  'Bar ' + bar.bar + ': ' + bar.slips + (bar.slips === 1 ? ' slip' : ' slips')
-                "
-                [title]="words(bar)"
-                (click)="state.practiseSpot(bar)"
-              >
-                <span [style.height.%]="bar.heat * 100"></span>
-              </button>
-            </li>
+    <div class="over">
+      <div class="columns">
+        <section>
+          <h2>Trouble spots</h2>
+          @if (state.log.hottest().length === 0) {
+            <p>
+              Nothing has gone wrong yet, or nothing was listened to. What you play to MIDI, computer or
+              screen keys, or into the microphone, is marked here bar by bar, the last two weeks most.
+            </p>
+          } @else {
+            <ol class="heat" aria-label="Bars of the song, the higher the more goes wrong">
+              @for (bar of bars(); track bar.tick) {
+                <li>
+                  <button
+                    type="button"
+                    [disabled]="bar.heat === 0"
+                    [attr.aria-label]="
+                      'Bar ' + bar.bar + ': ' + bar.slips + (bar.slips === 1 ? ' slip' : ' slips')
+                    "
+                    [title]="words(bar)"
+                    (click)="state.practiseSpot(bar)"
+                  >
+                    <span [style.height.%]="bar.heat * 100"></span>
+                  </button>
+                </li>
+              }
+            </ol>
+            <p class="note">Each column is a bar; press one to practise it.</p>
+            <ol class="ranked">
+              @for (bar of state.log.hottest(); track bar.tick) {
+                <li>
+                  <span>{{ words(bar) }}</span>
+                  <button
+                    nz-button
+                    nzSize="small"
+                    type="button"
+                    [attr.aria-label]="'Practise ' + words(bar)"
+                    (click)="state.practiseSpot(bar)"
+                  >
+                    Practise
+                  </button>
+                </li>
+              }
+            </ol>
           }
-        </ol>
-        <p class="note">Each column is a bar; press one to practise it.</p>
-        <ol class="ranked">
-          @for (bar of state.log.hottest(); track bar.tick) {
-            <li>
-              <span>{{ words(bar) }}</span>
-              <button
-                nz-button
-                nzSize="small"
-                type="button"
-                [attr.aria-label]="'Practise ' + words(bar)"
-                (click)="state.practiseSpot(bar)"
-              >
-                Practise
-              </button>
-            </li>
+          @if (lost(); as text) {
+            <p class="note">{{ text }}</p>
           }
-        </ol>
-      }
-      @if (lost(); as text) {
-        <p class="note">{{ text }}</p>
-      }
-    </section>
-    <jh-next-songs />
+        </section>
+        <jh-next-songs />
+      </div>
+    </div>
   `,
   styleUrls: ['../../ui/panel.less', './practise.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -99,7 +99,9 @@ export class RecordingState {
     this.stop();
     this.recording.set(null);
     if (songId)
-      await this.store.dropRecording(songId).catch((error: unknown) => this.problem.set(messageOf(error)));
+      await this.store
+        .dropRecording(songId)
+        .catch((error: unknown) => this.problem.set(`${messageOf(error)}.`));
   }
 
   /** Plays from the beginning and takes a tap for every bar line. */

@@ -33,7 +33,7 @@ export class KeysPanel {
     .filter((midi) => [0, 2, 4, 5, 7, 9, 11].includes(midi % 12) && midi <= 84)
     .map((midi) => ({
       midi,
-      name: nameOf(spellInKey(midi, { tonic: { letter: 'C', alter: 0 }, mode: 'major' })),
+      name: typeset(nameOf(spellInKey(midi, { tonic: { letter: 'C', alter: 0 }, mode: 'major' }))),
     }));
   protected readonly singer = computed(() => this.bench.state().profile.singer);
   protected nameOf(choice: KeyChoice): string {

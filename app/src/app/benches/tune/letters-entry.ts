@@ -26,6 +26,7 @@ import {
 import type { FoundKey } from '@joined-hands/core/harmony';
 import {
   asBeatsPerMinute,
+  asTyped,
   barTicks,
   COMMON_TIME,
   type Key,
@@ -82,6 +83,7 @@ export class LettersEntry {
   protected readonly recorder = inject(Recorder);
 
   protected readonly letters = signal('');
+  protected readonly example = `${asTyped('A C B*2 G#')} …`;
   protected readonly counts = signal('');
   protected readonly start = signal(2);
   protected readonly starts = STARTS.map((pitch, value) => ({ value, label: landmarkOf(pitch) }));

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { asTyped } from '@joined-hands/core/music';
 
 /** How a tune is told in letters and counts. */
 @Component({
@@ -37,12 +38,12 @@ import { ChangeDetectionStrategy, Component } from '@angular/core';
 })
 export class SignsPanel {
   protected readonly signs: readonly (readonly [string, string])[] = [
-    ['A B C', 'the nearest note of that name'],
-    ['F# Bb', 'sharp, flat; Fn natural'],
-    ['/C \\C', 'the next one up, down; doubled, an octave more'],
-    ['A*3', 'three times'],
-    [';B', 'a grace note'],
-    ['A3', 'in that octave, for the first'],
+    [asTyped('A B C'), 'the nearest note of that name'],
+    [asTyped('F# Bb'), `sharp, flat; ${asTyped('F')}n natural`],
+    [asTyped('/C \\C'), 'the next one up, down; doubled, an octave more'],
+    [asTyped('A*3'), 'three times'],
+    [asTyped(';B'), 'a grace note'],
+    [asTyped('A3'), 'in that octave, for the first'],
     ['1 2& 3', 'the counts that are struck'],
     ['4e 4a', 'sixteenths; 2t 2l triplets'],
     ['(3)', 'a rest from 3'],

@@ -90,8 +90,11 @@ export class Finder {
       row('Export', 'File', 'midi musicxml download save share send project', () =>
         bench.asked.next('export'),
       ),
-      row('Profile', 'Settings', 'hands reach span keyboard size preferences', () =>
-        this.go(['/profile'], { song: id }),
+      row(
+        'Settings',
+        'Profiles, colours, names of notes, sound',
+        'profile hands reach span keyboard size preferences dark stage theme do re mi solfege german MIDI out inches larger letters',
+        () => this.go(['/settings'], { song: id }),
       ),
       row('Chord room', 'Learn', 'drill exercises chords quiz', () => this.go(['/chords'], { song: id })),
       row('Tour', 'Help', 'tutorial guide introduction', () => {

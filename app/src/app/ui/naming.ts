@@ -1,20 +1,19 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { cutTo } from '@joined-hands/core/song';
+import { cutTo, type Named, type Profile } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NZ_MODAL_DATA, NzModalRef } from 'ng-zorro-antd/modal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import type { ShelfCard } from '../storage/stored';
-import type { Named } from './card-work';
 
-/** The card that is named, and the tags there are. */
+/** What is named, the tags and the profiles there are. */
 export interface ToName {
-  readonly card: ShelfCard;
+  readonly song: Named;
   readonly tags: readonly string[];
+  readonly profiles: readonly Profile[];
 }
 
-/** The title of a song, what this version of it is for, and the tags it is found by. */
+/** The title of a song, what this version of it is for, whose hands play it, what they should know, and its tags. */
 @Component({
   selector: 'jh-naming',
   imports: [FormsModule, NzButtonComponent, NzInputModule, NzSelectModule],
@@ -30,7 +29,7 @@ export interface ToName {
         [ngModel]="title()"
         (ngModelChange)="title.set($event)"
       />
-      @if (about.card.version) {
+      @if (about.song.version) {
         <label for="song-version">This version is for</label>
         <input
           nz-input
@@ -55,11 +54,35 @@ export interface ToName {
           <nz-option [nzValue]="tag" [nzLabel]="tag" />
         }
       </nz-select>
+      @if (about.profiles.length > 1) {
+        <label for="song-profile">For the hands of</label>
+        <nz-select
+          nzId="song-profile"
+          name="profile"
+          [ngModel]="profile()"
+          (ngModelChange)="profile.set($event)"
+        >
+          @for (one of about.profiles; track one.id; let first = $first) {
+            <nz-option [nzValue]="first ? null : one.id" [nzLabel]="one.name" />
+          }
+        </nz-select>
+      }
+      <label for="song-notes">Notes for who plays it</label>
+      <textarea
+        nz-input
+        id="song-notes"
+        name="notes"
+        rows="3"
+        maxlength="2000"
+        placeholder="Printed on the title page"
+        [ngModel]="notes()"
+        (ngModelChange)="notes.set($event)"
+      ></textarea>
       <button
         nz-button
         nzType="primary"
         type="submit"
-        [disabled]="!title().trim() || (about.card.version !== null && !version().trim())"
+        [disabled]="!title().trim() || (about.song.version !== null && !version().trim())"
       >
         Save
       </button>
@@ -84,18 +107,26 @@ export interface ToName {
 export class Naming {
   protected readonly about = inject<ToName>(NZ_MODAL_DATA);
   private readonly dialog = inject<NzModalRef<Naming, Named>>(NzModalRef);
-  protected readonly title = signal(this.about.card.title);
-  protected readonly version = signal(this.about.card.version?.name ?? '');
-  protected readonly tags = signal<string[]>([...this.about.card.tags]);
+  protected readonly title = signal(this.about.song.title);
+  protected readonly version = signal(this.about.song.version?.name ?? '');
+  protected readonly tags = signal<string[]>([...this.about.song.tags]);
+
+  /** A profile that is gone is chosen anew: the first. */
+  protected readonly profile = signal(
+    this.about.profiles.slice(1).find(({ id }) => id === this.about.song.profile)?.id ?? null,
+  );
+  protected readonly notes = signal(this.about.song.notes);
 
   protected save(): void {
-    const { version } = this.about.card;
+    const { version } = this.about.song;
     const tags = [...new Set(this.tags().map((tag) => cutTo(tag.trim(), 40)))].filter(Boolean).slice(0, 20);
     const name = cutTo(this.version().trim(), 80);
     this.dialog.close({
       title: cutTo(this.title().trim(), 200),
       tags,
       version: version && { ...version, name },
+      profile: this.profile(),
+      notes: this.notes().trim(),
     });
   }
 }
