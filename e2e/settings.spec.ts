@@ -49,7 +49,9 @@ test('a pupil with small hands has a profile, a song is arranged for it, and its
   await expect(page.getByRole('alert')).toContainText('is not on this device: it is arranged for “Me”.');
 });
 
-test('notes are named in German wherever they are told and typed, and the stage is dark', async ({ page }) => {
+test('notes are named in German wherever they are told and typed, and the stage is dark', async ({
+  page,
+}) => {
   await page.goto('/settings');
   await setting(page, 'Colours', 'Stage');
   await setting(page, 'Names of notes', 'German');

@@ -1,7 +1,7 @@
 import { expect } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { graveFindings } from './axe';
-import { arranged, chooseLevel, fromCard, level, openShelf } from './pages';
+import { arranged, chooseLevel, fromCard, level, openBench, openShelf, openTab } from './pages';
 import { test } from './tab';
 
 const LEAD_SHEET = readFileSync(new URL('../demo/files/sluicegate.musicxml', import.meta.url));
@@ -58,4 +58,38 @@ test('a song is named, tagged, copied and kept in versions from the shelf, and f
     await find.fill(query);
     await expect(songs, query).toHaveCount(count);
   }
+});
+
+test('what is put right in the tune of one version is offered to the others', async ({ page }) => {
+  await openShelf(page);
+  await fromCard(page, 'Lanterns at Low Water', 'New version of it');
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('This version is for').fill('for Ann');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  const version = page.getByRole('article').getByRole('link', { name: 'for Ann' });
+  await expect(version).toBeVisible();
+  await openBench(page, 'Lanterns at Low Water', 'tune');
+  await openTab(page, 'Letters');
+  const letters = page.getByRole('textbox', { name: 'Letters' });
+  const right = (await letters.inputValue()).replace(/^A4 B C/, 'A4 C C');
+  await letters.fill(right);
+  await expect(page.getByRole('button', { name: 'Undo', exact: true }).first()).toBeEnabled();
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await version.click();
+  await arranged(page);
+  const offered = page.locator('jh-versions-line');
+  await expect(offered).toContainText('differs in bar 1; it was saved later.');
+  const second = page.locator('jh-seam .note .letter').nth(1);
+  await expect(second).toHaveText('B');
+  await offered.getByRole('button', { name: 'Take that tune' }).click();
+  await expect(second).toHaveText('C');
+  await expect(offered).toBeEmpty();
+  await page.keyboard.press('Control+z');
+  await expect(second).toHaveText('B');
+  await offered.getByRole('button', { name: 'Keep this one' }).click();
+  await expect(offered).toBeEmpty();
+  await page.reload();
+  await arranged(page);
+  await expect(second).toHaveText('B');
+  await expect(offered).toBeEmpty();
 });

@@ -33,3 +33,4 @@ export { nearestWay, transpose, twelveKeys } from './transpose';
 export { joinTies, keyAt, type PlayedBar, type PlayedChange, type PlayedNote, writtenId } from './unfold';
 export { onsetsOf, sungIn } from './unfold';
 export { type PlayedSong, type PlayedTempo, unfold } from './unfold';
+export { tuneDiffers } from './tuneDifference';

@@ -47,6 +47,7 @@ import { benchAt, BENCHES, type BenchRow } from './registry';
 import { type PressedNote, Seam } from './seam';
 import { SkipLinks } from './skip-links';
 import { Transport } from './transport';
+import { VersionsLine } from './versions-line';
 import { Saver } from '../effects/saver';
 import { keepAwake } from '../ui/awake';
 import { messageOf } from '../ui/message';
@@ -78,6 +79,7 @@ interface OpenBench {
     SkipLinks,
     Staff,
     Transport,
+    VersionsLine,
   ],
   providers: [BenchState, Finder, Hearing, KeysShown, Playing, Recorder, ScreenKeyboard],
   templateUrl: './song-frame.html',

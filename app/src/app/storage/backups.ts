@@ -3,6 +3,7 @@ import { type BackedUp, BackupWriter, FileError, openBackup } from '@joined-hand
 import { readRecord } from '@joined-hands/core/practice';
 import { cutTo, type Song } from '@joined-hands/core/song';
 import { counted } from '@joined-hands/core/words';
+import { fingerprint } from '../ui/fingerprint';
 import { Bin } from './bin';
 import { PracticeStore } from './practice-store';
 import { SongStore, UnreadableSongError } from './song-store';
@@ -124,16 +125,6 @@ export function restoredInWords({ added, known, beside, profiles, refused }: Res
 
 function isSame(a: Song, b: Song): boolean {
   return JSON.stringify(a) === JSON.stringify(b);
-}
-
-/** A short name for a text: two texts that differ have the same one about never (FNV-1a, twice 32 bits). */
-function fingerprint(text: string): string {
-  const hash = (seed: number): number => {
-    let h = seed;
-    for (let i = 0; i < text.length; i++) h = Math.imul(h ^ text.charCodeAt(i), 0x01000193);
-    return h >>> 0;
-  };
-  return [0x811c9dc5, 0x9747b28c].map((seed) => hash(seed).toString(36)).join('');
 }
 
 /** Lets the screen show how far it is. */

@@ -1,0 +1,111 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+} from '@angular/core';
+import { type Song, songName, tuneDiffers } from '@joined-hands/core/song';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { SongStore } from '../storage/song-store';
+import { fingerprint } from '../ui/fingerprint';
+import { Problems } from '../ui/problems';
+import { BenchState } from './bench-state';
+
+/** More bars than this are not named one by one. */
+const MOST_NAMED = 6;
+
+/** "in bar 3", "in the pick-up and bars 3 and 7", "in 12 bars". */
+function whereIn(bars: readonly number[]): string {
+  if (bars.length > MOST_NAMED) return `in ${bars.length} bars`;
+  const full = bars.filter((number) => number > 0);
+  const told = full.join(', ').replace(/, (\d+)$/, ' and $1');
+  return `in ${[
+    ...(full.length < bars.length ? ['the pick-up'] : []),
+    ...(full.length > 0 ? [`${full.length === 1 ? 'bar' : 'bars'} ${told}`] : []),
+  ].join(' and ')}`;
+}
+
+/** Where the tune of another version of the open song was put right since, it is offered here. */
+@Component({
+  selector: 'jh-versions-line',
+  imports: [NzButtonComponent],
+  template: `
+    @if (offer(); as offer) {
+      <p role="status">
+        <span>The tune of “{{ offer.name }}” differs {{ offer.where }}; it was saved later.</span>
+        <button nz-button nzSize="small" type="button" (click)="take(offer.other)">Take that tune</button>
+        <button nz-button nzSize="small" type="button" (click)="leave(offer.id)">Keep this one</button>
+      </p>
+    }
+  `,
+  styles: `
+    p {
+      display: flex;
+      flex-wrap: wrap;
+      gap: var(--space-3);
+      align-items: center;
+      margin: 0;
+      padding: var(--space-3) var(--space-8);
+      background: var(--selected);
+    }
+    span {
+      margin-right: auto;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class VersionsLine {
+  private readonly bench = inject(BenchState);
+  private readonly songs = inject(SongStore);
+  private readonly problems = inject(Problems);
+  /** The other versions that were saved after the open one, as they were when it was opened. */
+  private readonly others = signal<readonly Song[]>([]);
+  private readonly opened = computed(() => this.bench.song()?.id ?? null);
+
+  constructor() {
+    effect(() => {
+      this.opened();
+      untracked(() => {
+        const song = this.bench.song();
+        this.others.set([]);
+        if (song) this.problems.guard('The other versions could not be read', this.read(song));
+      });
+    });
+  }
+
+  private async read(song: Song): Promise<void> {
+    const cards = await this.songs.all();
+    const own = cards.find(({ id }) => id === song.id);
+    const first = song.version?.of ?? song.id;
+    const later = cards.filter(
+      ({ id, version, trouble, savedAt }) =>
+        id !== song.id && !trouble && (version?.of ?? id) === first && (savedAt ?? 0) > (own?.savedAt ?? 0),
+    );
+    const read = await Promise.all(later.map(({ id }) => this.songs.get(id)));
+    if (this.opened() === song.id) this.others.set(read.flatMap((stored) => (stored ? [stored.song] : [])));
+  }
+
+  protected readonly offer = computed(() => {
+    const song = this.bench.song();
+    if (!song || this.bench.state().isReadOnly) return null;
+    for (const other of this.others()) {
+      const bars = tuneDiffers(song, other);
+      const id = `tune|${other.id}|${fingerprint(JSON.stringify(other.melody))}`;
+      if (!bars || bars.length === 0 || song.dismissed.includes(id)) continue;
+      return { other, id, where: whereIn(bars), name: other.version?.name ?? songName(other) };
+    }
+    return null;
+  });
+
+  protected take(other: Song): void {
+    const what = `the tune of “${other.version?.name ?? songName(other)}”`;
+    this.bench.edit({ kind: 'tune-taken', what, session: null, fields: { melody: other.melody } });
+  }
+
+  protected leave(id: string): void {
+    this.bench.edit({ kind: 'dismissed', id });
+  }
+}
