@@ -1,25 +1,43 @@
-// Every view and panel at five sizes: what axe finds, labels that are cut, controls that overlap or are too small for a
-// finger, how many are in sight and how many words: npm run views. Needs a build.
+// Every view and panel at five sizes, in the dark, on the stage and in the system's own colours: what axe finds, labels that are cut, controls that overlap or are too small for a
+// finger, how many are in sight and how many words: npm run views [-- NAME …]. Needs a build.
 import type { Page } from '@playwright/test';
 import { graveFindings } from '../e2e/axe';
 import { openTab } from '../e2e/pages';
 import { withBrowser } from './bench-browser';
 
-const SIZES = [
-  { width: 1280, height: 800 },
-  { width: 1024, height: 768 },
-  { width: 768, height: 1024 },
-  { width: 390, height: 844 },
-  { width: 844, height: 390 },
+interface Seen {
+  readonly name: string;
+  readonly width: number;
+  readonly height: number;
+  /** A look that was chosen. */
+  readonly look?: 'dark' | 'stage';
+  readonly forcedColors?: 'active';
+}
+const ALL_SEEN: readonly Seen[] = [
+  { name: '1280', width: 1280, height: 800 },
+  { name: '1024', width: 1024, height: 768 },
+  { name: '768', width: 768, height: 1024 },
+  { name: '390', width: 390, height: 844 },
+  { name: '844', width: 844, height: 390 },
+  { name: 'dark', width: 1280, height: 800, look: 'dark' },
+  { name: 'stage', width: 390, height: 844, look: 'stage' },
+  { name: 'forced', width: 1280, height: 800, forcedColors: 'active' },
 ];
+const asked = process.argv.slice(2);
+const SEEN = ALL_SEEN.filter(({ name }) => asked.length === 0 || asked.includes(name));
 const BENCHES = ['tune', 'chords', 'parts', 'join', 'fills', 'practise', 'handout'];
 
-const results: { view: string; width: number; controls: number; words: number; wrong: string[] }[] = [];
+const results: { view: string; name: string; controls: number; words: number; wrong: string[] }[] = [];
 
 await withBrowser(async (browser, origin) => {
-  for (const viewport of SIZES) {
-    const context = await browser.newContext({ viewport, reducedMotion: 'reduce' });
+  for (const { name, look: chosen, forcedColors, ...viewport } of SEEN) {
+    const context = await browser.newContext({ viewport, forcedColors, reducedMotion: 'reduce' });
     const page = await context.newPage();
+    if (chosen)
+      await page.addInitScript(
+        (ways) => localStorage.setItem('joined-hands-own-ways', ways),
+        JSON.stringify({ look: chosen }),
+      );
     // The names that tsx gives to functions.
     await page.addInitScript('globalThis.__name = (of) => of');
     page.on('pageerror', (error) => console.log(`${page.url()}: ${error.message}`));
@@ -31,15 +49,15 @@ await withBrowser(async (browser, origin) => {
         ...(await page.evaluate(misplaced, viewport.width < 900)),
       ];
       const [controls, words] = [await page.evaluate(controlsInSight), await page.evaluate(wordsInSight)];
-      results.push({ view, width: viewport.width, controls, words, wrong });
+      results.push({ view, name, controls, words, wrong });
     };
     await page.goto(origin);
     await page.locator('article').first().waitFor();
     await look('shelf');
-    for (const name of ['Type a tune', 'Write chords', 'Bin and storage']) {
-      await page.getByRole('button', { name }).click();
+    for (const title of ['Type a tune', 'Write chords', 'Bin and storage']) {
+      await page.getByRole('button', { name: title }).click();
       await page.getByRole('dialog').waitFor();
-      await look(`shelf: ${name}`);
+      await look(`shelf: ${title}`);
       await page.keyboard.press('Escape');
       await page.getByRole('dialog').waitFor({ state: 'detached' });
     }
@@ -193,9 +211,9 @@ function cutLabels(): string[] {
     .map((label) => `cut: ${label.tagName.toLowerCase()} “${label.innerText.slice(0, 40)}”`);
 }
 
-for (const { view, width, controls, words, wrong } of results)
+for (const { view, name, controls, words, wrong } of results)
   console.log(
-    `${String(width).padStart(5)}  ${view.padEnd(28)} ${String(controls).padStart(3)} controls ${String(words).padStart(4)} words ${wrong.length > 0 ? `\n         ${wrong.join('\n         ')}` : ''}`,
+    `${name.padStart(6)}  ${view.padEnd(28)} ${String(controls).padStart(3)} controls ${String(words).padStart(4)} words ${wrong.length > 0 ? `\n         ${wrong.join('\n         ')}` : ''}`,
   );
 const wrong = results.filter((result) => result.wrong.length > 0).length;
 console.log(`${results.length} views, ${wrong} with something wrong`);

@@ -66,7 +66,7 @@ export class BenchState {
   /** Inner notes are shown pale: the outer ones are learned first. */
   readonly outerFirst = signal(false);
   /** A dialog is asked for: the help, what can be found, the files to export. */
-  readonly asked = new Subject<'help' | 'find' | 'export'>();
+  readonly asked = new Subject<'help' | 'find' | 'export' | 'name'>();
   /** The part as the seam draws it; the same again when the rest of the song follows the part on screen. */
   readonly view = computed(
     () => {

@@ -64,6 +64,7 @@ export class FrameHeader {
       help: () => this.showKeys(),
       find: () => this.finder.open(this.id(), !this.hasStage()),
       export: () => this.showExport(),
+      name: () => this.name(),
     };
     this.bench.asked.pipe(takeUntilDestroyed()).subscribe((what) => shows[what]());
   }

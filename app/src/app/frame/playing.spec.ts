@@ -158,6 +158,7 @@ describe('playing stretches of the open song', () => {
       leave: () => void left.push('left'),
       turn: (by: 1 | -1) => void turned.push(by),
       goToBench: () => undefined,
+      goToNextPlace: () => undefined,
     };
     const keys = frameKeys(frame);
     const pressed = (key: string, more: Partial<KeyPress> = {}): void =>

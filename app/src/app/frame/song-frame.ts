@@ -45,7 +45,8 @@ import { Playing } from './playing';
 import { Finder } from './find/finder';
 import { benchAt, BENCHES, type BenchRow } from './registry';
 import { type PressedNote, Seam } from './seam';
-import { SkipLinks } from './skip-links';
+import { goToNextPlace, SkipLinks } from './skip-links';
+import { Swipe } from '../ui/swipe';
 import { Transport } from './transport';
 import { VersionsLine } from './versions-line';
 import { Saver } from '../effects/saver';
@@ -78,6 +79,7 @@ interface OpenBench {
     Seam,
     SkipLinks,
     Staff,
+    Swipe,
     Transport,
     VersionsLine,
   ],
@@ -325,6 +327,8 @@ export class SongFrame implements OnInit {
     const row = BENCHES[number - 1];
     if (row) void this.router.navigate(['/song', this.id(), ...(row.address ? [row.address] : [])]);
   }
+
+  readonly goToNextPlace = goToNextPlace;
 
   turn(by: 1 | -1): void {
     if (this.seam()?.turn(by)) return;

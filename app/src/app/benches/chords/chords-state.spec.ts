@@ -139,17 +139,24 @@ describe('the chords of the open song', () => {
     expect(chords.suggestions()).not.toBe(first);
   });
 
+  const otherSuggestions = () =>
+    chords.suggestions().filter(({ symbol }) => symbol !== chords.change()?.change.symbol);
+
   it('hears the suggestions round and round and takes the one heard', () => {
     select('c2');
-    const { length } = chords.suggestions();
+    // What is played already is passed over.
+    const others = otherSuggestions();
+    expect(others.length).toBe(chords.suggestions().length - 1);
+    const heard = (): number => others.indexOf(chords.suggestions()[chords.heard() ?? -1]);
     chords.hearNext(1);
-    expect(chords.heard()).toBe(0);
+    expect(heard()).toBe(0);
     chords.hearNext(-1);
-    expect(chords.heard()).toBe(length - 1);
+    expect(heard()).toBe(others.length - 1);
     chords.hearNext(1);
     chords.hearNext(1);
-    expect(chords.heard()).toBe(1);
-    const { symbol } = chords.suggestions()[1];
+    expect(heard()).toBe(1);
+    const { symbol } = others[1];
+    expect(chords.notice()).toBe(`${symbol}, 2 of ${others.length}. T takes it.`);
     chords.takeHeard();
     expect(table.song.changes[1].symbol).toBe(symbol);
     expect(chords.heard()).toBeNull();
@@ -164,13 +171,25 @@ describe('the chords of the open song', () => {
     chords.hearNext(1);
     expect(chords.heard()).toBeNull();
     table.settle();
-    expect(chords.heard()).toBe(2);
+    expect(chords.suggestions()[chords.heard() ?? -1]).toBe(otherSuggestions()[2]);
+  });
+
+  it('takes what was asked for while they were still being weighed', () => {
+    chords.bench.select('c2');
+    chords.hearNext(1);
+    chords.takeHeard();
+    expect(table.edits).toEqual([]);
+    table.settle();
+    const wanted = otherSuggestions();
+    expect(table.edits).toHaveLength(1);
+    expect(table.song.changes[1].symbol).not.toBe(lanterns.changes[1].symbol);
+    expect(wanted.map(({ symbol }) => symbol)).not.toContain(table.song.changes[1].symbol);
   });
 
   it('hears from the last when the first step goes back', () => {
     select('c2');
     chords.hearNext(-1);
-    expect(chords.heard()).toBe(chords.suggestions().length - 1);
+    expect(chords.suggestions()[chords.heard() ?? -1]).toBe(otherSuggestions().at(-1));
   });
 
   it('begins at the first chord when none is selected', () => {

@@ -91,7 +91,8 @@ export class ChordsState {
     return last && last.list === this.suggestions() ? last.at : null;
   });
   /** Steps through the suggestions asked for while they were still being weighed, and for which change. */
-  private ahead: { readonly changeId: string; readonly steps: number } | null = null;
+  private ahead: { readonly changeId: string; readonly steps: number; readonly takes?: boolean } | null =
+    null;
   /** What each voicing style costs; null while it is worked out for another part or for the song. */
   readonly costs = answered(() => {
     const cutId = this.forPart() ? (this.bench.part()?.cutId ?? null) : null;
@@ -139,6 +140,7 @@ export class ChordsState {
         if (ahead?.changeId !== changeId || this.suggestions() !== list) return;
         this.ahead = null;
         this.hearBy(ahead.steps);
+        if (ahead.takes) this.takeHeard();
       });
     });
   }
@@ -152,11 +154,17 @@ export class ChordsState {
     this.ahead = { changeId, steps: steps + by };
   }
 
+  /** What is played there already is passed over. */
   private hearBy(steps: number): void {
-    const count = this.suggestions().length;
+    const [list, played] = [this.suggestions(), this.change()?.change.symbol];
+    const others = list.flatMap(({ symbol }, at) => (symbol === played ? [] : [at]));
+    const count = others.length;
     if (count === 0) return;
-    const from = this.heard() ?? (steps > 0 ? -1 : 0);
-    this.hearAt((((from + steps) % count) + count) % count);
+    const heard = others.indexOf(this.heard() ?? -1);
+    const from = heard < 0 && steps < 0 ? 0 : heard;
+    const to = (((from + steps) % count) + count) % count;
+    this.hearAt(others[to]);
+    this.notice.set(`${typeset(list[others[to]].symbol)}, ${to + 1} of ${count}. T takes it.`);
   }
 
   /** Hears one of the suggestions by its place in the list. */
@@ -187,13 +195,18 @@ export class ChordsState {
     return true;
   }
 
+  /** Takes the one heard; while they are still being weighed, the one that was asked for, once it is known. */
   takeHeard(): void {
+    if (this.ahead?.changeId === this.change()?.change.writtenId && this.ahead) {
+      this.ahead = { ...this.ahead, takes: true };
+      return;
+    }
     const at = this.heard();
     const suggestion = at === null ? undefined : this.suggestions()[at];
     if (suggestion) this.write(suggestion.symbol);
   }
 
-  /** One level up or down the ladder of sevenths. */
+  /** One step up or down the ladder of sevenths. */
   ladder(by: 1 | -1): void {
     this.replace((chord) => onLadder(chord, by), 'It goes no further: maj7, 7, m7, m7♭5, dim7.');
   }

@@ -4,6 +4,7 @@ import {
   computed,
   type ElementRef,
   inject,
+  type Signal,
   signal,
   viewChild,
 } from '@angular/core';
@@ -81,11 +82,11 @@ const MOST = 9;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FindAction {
-  private readonly findable = inject<readonly Findable[]>(NZ_MODAL_DATA);
+  private readonly findable = inject<Signal<readonly Findable[]>>(NZ_MODAL_DATA);
   private readonly dialog = inject(NzModalRef);
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
   protected readonly query = signal('');
-  protected readonly all = computed(() => foundIn(this.findable, this.query()));
+  protected readonly all = computed(() => foundIn(this.findable(), this.query()));
   protected readonly rows = computed(() => this.all().slice(0, MOST));
   protected readonly at = signal(0);
 

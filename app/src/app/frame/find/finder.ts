@@ -1,4 +1,4 @@
-import { inject, Injectable } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { type NzModalRef, NzModalService, NzModalState } from 'ng-zorro-antd/modal';
 import { songName } from '@joined-hands/core/song';
@@ -10,8 +10,9 @@ import { Problems } from '../../ui/problems';
 import { BenchState } from '../bench-state';
 import { Playing } from '../playing';
 import { BENCHES } from '../registry';
+import { FindAction } from './find-action';
 import type { Findable } from './found';
-import { PLACES } from './places';
+import { PLACES, SETTINGS } from './places';
 
 /** Everything of the open song, and every other song, to be found by a word. */
 @Injectable()
@@ -28,23 +29,23 @@ export class Finder {
 
   /** Opens the list over a song. `hasSeam`: the open bench shows the part, as seam or staff. */
   open(id: string, hasSeam: boolean): void {
-    const opened = Promise.all([import('./find-action'), this.songs.all()]).then(
-      ([{ FindAction }, cards]) => {
-        if (this.dialog?.getState() === NzModalState.OPEN) return;
-        this.dialog = openDialog(this.modal, {
-          nzTitle: 'Find',
-          nzContent: FindAction,
-          nzData: [
-            ...this.places(id),
-            ...this.actions(id),
-            ...(hasSeam ? this.views() : []),
-            ...this.otherSongs(cards, id),
-          ],
-          nzWidth: 560,
-        });
-      },
-    );
-    this.problems.guard('The list of what can be found could not be loaded', opened);
+    if (this.dialog?.getState() === NzModalState.OPEN) return;
+    const rows = signal<readonly Findable[]>([
+      ...this.places(id),
+      ...this.actions(id),
+      ...(hasSeam ? this.views() : []),
+    ]);
+    // At once, so that what is typed next is typed into it; the songs come when they are read.
+    this.dialog = openDialog(this.modal, {
+      nzTitle: 'Find',
+      nzContent: FindAction,
+      nzData: rows,
+      nzWidth: 560,
+    });
+    const read = this.songs
+      .all()
+      .then((cards) => rows.update((all) => [...all, ...this.otherSongs(cards, id)]));
+    this.problems.guard('The other songs could not be read', read);
   }
 
   private otherSongs(cards: readonly ShelfCard[], id: string): Findable[] {
@@ -90,11 +91,11 @@ export class Finder {
       row('Export', 'File', 'midi musicxml download save share send project', () =>
         bench.asked.next('export'),
       ),
-      row(
-        'Settings',
-        'Profiles, colours, names of notes, sound',
-        'profile hands reach span keyboard size preferences dark stage theme do re mi solfege german MIDI out inches larger letters',
-        () => this.go(['/settings'], { song: id }),
+      row('Name, tags, hands and notes', 'Song', 'rename title pupil profile version comment', () =>
+        bench.asked.next('name'),
+      ),
+      ...SETTINGS.map(([label, words]) =>
+        row(label, 'Settings', words, () => this.go(['/settings'], { song: id })),
       ),
       row('Chord room', 'Learn', 'drill exercises chords quiz', () => this.go(['/chords'], { song: id })),
       row('Tour', 'Help', 'tutorial guide introduction', () => {

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { BENCHES } from '../registry';
 import { foundIn } from './found';
-import { PLACES } from './places';
+import { PLACES, SETTINGS } from './places';
 
 const rows = PLACES.map(({ label, bench, words }) => ({ label, where: bench ?? 'join', words }));
 const first = (query: string): string | undefined => foundIn(rows, query)[0]?.label;
@@ -50,6 +50,22 @@ describe('what can be found', () => {
     ]);
   });
 
+  it('leads to what is set once', () => {
+    const settings = SETTINGS.map(([label, words]) => ({ label, where: 'Settings', words }));
+    const of = (query: string): string | undefined => foundIn([...rows, ...settings], query)[0]?.label;
+    expect(
+      ['small hands', 'dark mode', 'do re mi', 'inches', 'MIDI out', 'bigger letters', 'left-handed'].map(of),
+    ).toEqual([
+      'Profiles: hands and keyboard',
+      'Colours: light, dark, stage',
+      'Names of notes',
+      'Centimetres or inches',
+      'Sound and MIDI instrument',
+      'Larger letters',
+      'Side of the panel',
+    ]);
+  });
+
   it('has every word at the beginning of one, those whose label has them first; marks and capitals do not matter', () => {
     const all = [
       { label: 'Old song', where: 'Song', words: 'slow' },
@@ -58,6 +74,8 @@ describe('what can be found', () => {
     ];
     expect(foundIn(all, 'slow').map(({ label }) => label)).toEqual(['Slower', 'Old song']);
     expect(foundIn(all, 'tem slo').map(({ label }) => label)).toEqual(['Slower']);
+    // Where nothing has every word, what has most of them.
+    expect(foundIn(all, 'slow tempo please').map(({ label }) => label)).toEqual(['Slower']);
     expect(foundIn(all, 'CAFE').map(({ label }) => label)).toEqual(['Café']);
     expect(foundIn(all, 'low')).toEqual([]);
     expect(foundIn(all, '  ')).toEqual(all);

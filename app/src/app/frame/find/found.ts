@@ -1,4 +1,4 @@
-import { plain, wordsOf } from '../../ui/plain';
+import { plain } from '../../ui/plain';
 
 /** Something that can be found by a word, and what pressing it does. */
 export interface Findable {
@@ -12,15 +12,21 @@ export interface Findable {
 
 /**
  * What has every word of a query in its label, its place or its other words, each at the beginning of a word; those whose
- * label has them all come first. Without a query all, as they come.
+ * label has more of them come first. Where nothing has every word, what has most of them. Without a query all, as they come.
  */
 export function foundIn<T extends Omit<Findable, 'run'>>(all: readonly T[], query: string): T[] {
-  const wanted = wordsOf(query);
-  const has = (text: string): boolean => {
-    const words = plain(text).split(/[^\p{L}\p{N}#+]+/u);
-    return wanted.every((word) => words.some((each) => each.startsWith(word)));
+  const split = (text: string): string[] => plain(text).split(/[^\p{L}\p{N}#+]+/u);
+  const wanted = split(query).filter(Boolean);
+  const had = (text: string): number => {
+    const words = split(text);
+    return wanted.filter((word) => words.some((each) => each.startsWith(word))).length;
   };
-  const byLabel = all.filter(({ label }) => has(label));
-  const others = all.filter((row) => !byLabel.includes(row) && has(`${row.label} ${row.where} ${row.words}`));
-  return [...byLabel, ...others];
+  const inAll = all.map((row) => had(`${row.label} ${row.where} ${row.words}`));
+  const most = Math.max(0, ...inAll);
+  if (wanted.length > 0 && most === 0) return [];
+  return all
+    .filter((_, i) => inAll[i] === most)
+    .map((row) => ({ row, inLabel: had(row.label) }))
+    .sort((a, b) => b.inLabel - a.inLabel)
+    .map(({ row }) => row);
 }

@@ -60,7 +60,7 @@ export const PLACES: readonly FindablePlace[] = [
     label: 'Voicing style',
     bench: 'chords',
     tab: 'voicing',
-    words: 'inversion position nearest shell rootless small hands chord shapes',
+    words: 'inversion position nearest shell rootless chord shapes',
   },
   {
     label: 'Suggest chords for the melody',
@@ -134,4 +134,19 @@ export const PLACES: readonly FindablePlace[] = [
     bench: 'handout',
     words: 'pdf paper pages sheets lead sheet score lyrics portrait landscape',
   },
+];
+
+/** What is set once, and other words for it. */
+export const SETTINGS: readonly (readonly [label: string, words: string])[] = [
+  [
+    'Profiles: hands and keyboard',
+    'reach span small large stretch pupil student size piano keys experience preferences options',
+  ],
+  ['Colours: light, dark, stage', 'theme mode night black contrast appearance'],
+  ['Larger letters', 'font size text big bigger zoom'],
+  ['Names of notes', 'do re mi solfege german H letters language'],
+  ['Centimetres or inches', 'units lengths'],
+  ['Sound and MIDI instrument', 'output piano electric music box speaker'],
+  ['Side of the panel', 'left-handed layout'],
+  ['Single-key shortcuts', 'keyboard switch off'],
 ];

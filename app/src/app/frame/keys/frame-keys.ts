@@ -11,6 +11,8 @@ export interface Commanded {
   leave(): void;
   /** The next rows of the part, or the part after; or back. */
   turn(by: 1 | -1): void;
+  /** Goes to the next place where one works, or to the one before. */
+  goToNextPlace(by: 1 | -1): void;
   /** Goes to a bench by its number in the header, from 1; to none where there is no such bench. */
   goToBench(number: number): void;
 }
@@ -82,6 +84,13 @@ export function frameKeys(frame: Commanded): readonly FrameKey[] {
       does: BENCHES.map(({ name }) => name).join(', '),
       isAlways: true,
       run: {},
+    },
+    {
+      keys: 'F6  Shift + F6',
+      does: 'on to the music, the panel, playing, the header; back',
+      isAlways: true,
+      inFields: true,
+      run: { F6: () => frame.goToNextPlace(1), 'Shift+F6': () => frame.goToNextPlace(-1) },
     },
     { keys: 'Ctrl + Z', does: 'undo', isAlways: true, run: { 'Ctrl+z': () => bench.undo() } },
     { keys: 'Ctrl + Shift + Z', does: 'redo', isAlways: true, run: { 'Ctrl+Shift+z': () => bench.redo() } },
