@@ -93,7 +93,8 @@ test('on a full shelf a song is found as one types, and songs stand in order of 
   const songs = page.getByRole('article');
   await expect(songs).toHaveCount(10);
   const find = page.getByRole('searchbox', { name: 'Find a song' });
-  await page.locator('jh-find-row label', { hasText: 'Title' }).click();
+  await page.locator('jh-find-row nz-select.order').click();
+  await page.locator('.ant-select-item-option', { hasText: 'By title' }).click();
   await expect(songs.first()).toContainText('Boathouse Jig');
   await find.fill('low a minor');
   await expect(songs).toHaveCount(1);

@@ -58,6 +58,10 @@ test('a song is named, tagged, copied and kept in versions from the shelf, and f
     await find.fill(query);
     await expect(songs, query).toHaveCount(count);
   }
+  await find.fill('');
+  await page.locator('jh-find-row nz-select.tag').click();
+  await page.locator('.ant-select-item-option', { hasText: 'Ann' }).click();
+  await expect(songs).toHaveCount(2);
 });
 
 test('what is put right in the tune of one version is offered to the others', async ({ page }) => {

@@ -120,6 +120,14 @@ describe('npm run arrange', () => {
       expect(report.left.length).toBeGreaterThan(2);
     });
 
+  it('names notes as they are asked for, in what is told; the files stay in English letters', () => {
+    const out = join(folder, 'named');
+    expect(runAlone(IN, '--out', out, '--names', 'german').code).toBe(0);
+    expect(readFileSync(join(out, 'sluicegate.txt'), 'utf8')).toMatch(/\bH3\b/);
+    expect(readFileSync(join(out, 'sluicegate.json'), 'utf8')).not.toMatch(/"H\d"/);
+    expect(runAlone(IN, '--out', out, '--names', 'french').err).toMatch(/^--names french: choose one of/);
+  });
+
   const refused: readonly (readonly [string, string[], RegExp])[] = [
     ['an unknown option', [IN, '--out', 'x', '--louder'], /^Unknown option '--louder'/],
     ['a missing file', ['nowhere.musicxml', '--out', 'x'], /^nowhere\.musicxml: there is no such file$/],

@@ -18,6 +18,7 @@ import { DEFAULT_PAPER, layOut, sheetDocument, type SheetId } from '../core/shee
 import { applyEdit, DEFAULT_PROFILE, keyAt, type Profile, type Song } from '../core/song';
 import { chordsFor } from '../core/suggesting';
 import { writeWalkthrough } from '../core/words';
+import { useNoteNames } from '../core/music';
 import { readRequest, type Request, UsageError } from './request';
 import { sheetFonts } from './sheetFonts';
 
@@ -242,7 +243,10 @@ interface Speaker {
 export function main(argv: readonly string[], speaker: Speaker): 0 | 1 {
   try {
     const request = readRequest(argv);
-    if (typeof request !== 'string') return runAll(request, speaker);
+    if (typeof request !== 'string') {
+      useNoteNames(request.names);
+      return runAll(request, speaker);
+    }
     speaker.log(request);
     return 0;
   } catch (error) {

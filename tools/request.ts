@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { READ_ENDINGS } from '../core/formats';
 import { ENDINGS, INTROS } from '../core/framing';
-import { type KeyboardSize, type Reach } from '../core/music';
+import { type KeyboardSize, NOTE_NAMES, type NoteNames, type Reach } from '../core/music';
 import { PATTERNS, SUNG_FIGURES } from '../core/patterns';
 import { type SheetId, SHEETS } from '../core/sheets';
 import { type Choices, type Profile } from '../core/song';
@@ -40,6 +40,7 @@ IN         a score (${READ_ENDINGS.join(', ')}) or a folder of them
 --ending NAME    ${ENDINGS.join(', ')} (none)
 --reach 6..10    how far each hand reaches (8: an octave)
 --keys N         keys of the piano: 49, 61, 73, 76 or 88 (88)
+--names NAME     how notes are named: ${NOTE_NAMES.join(', ')} (english)
 --sheet NAME     also a sheet to print, as often as you like: ${SHEETS.filter((row) => !('staves' in row))
   .map(({ id }) => id)
   .join(', ')}
@@ -60,6 +61,8 @@ export interface Request {
   /** How the song begins and ends, beside what it is; null: as it is. */
   readonly intro: string | null;
   readonly ending: string | null;
+  /** How notes are named in what is told and printed. */
+  readonly names: NoteNames;
   readonly sheets: readonly SheetId[];
 }
 
@@ -86,6 +89,7 @@ export function readRequest(argv: readonly string[]): Request | string {
       taste: text,
       intro: text,
       ending: text,
+      names: text,
       sheet: { type: 'string', multiple: true },
     },
   });
@@ -107,6 +111,7 @@ export function readRequest(argv: readonly string[]): Request | string {
       ...fillsOf(values.fills),
     },
     profile: { ...(reach ? { leftReach: reach, rightReach: reach } : {}), ...(keyboard ? { keyboard } : {}) },
+    names: oneOf('--names', values.names, NOTE_NAMES) ?? 'english',
     everyBars: barsOf(values.parts),
     taste: oneOf('--taste', values.taste ?? values.chords, CHORD_TASTES),
     intro: oneOf('--intro', values.intro, INTROS),

@@ -4,7 +4,7 @@ import { type NoteNames, useNoteNames } from '@joined-hands/core/music';
 import { emptySong } from '@joined-hands/core/song';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { cardOf } from '../storage/card';
-import { found } from './find';
+import { found, type ShelfOrder } from './find';
 
 const cards = [...DEMO_SONGS, { ...emptySong('e', 'Écluse'), subtitle: 'עברית' }].map((song) =>
   cardOf(song, 1, {}),
@@ -40,6 +40,22 @@ describe('songs found on the shelf', () => {
     const byTitle = found(cards, '', 'title').map(({ title }) => title);
     expect(byTitle).toEqual([...cards.map(({ title }) => title)].sort((a, b) => a.localeCompare(b)));
     expect(found(cards, '', 'opened')).toEqual(cards);
+  });
+
+  it('stand by what changed last, by key, by length; those not known yet last; a tag keeps those that have it', () => {
+    const [a, b, c] = cards.map((card, i) => ({
+      ...card,
+      savedAt: [5, 9, 7][i] ?? 0,
+      tags: i === 1 ? ['Ann'] : [],
+      facts: [{ parts: 1, seconds: 90 }, null, { parts: 1, seconds: 30 }][i] ?? null,
+    }));
+    const of = (order: ShelfOrder, tag: string | null = null): (string | undefined)[] =>
+      found([a, b, c], '', order, tag).map(({ title }) => title);
+    expect(of('changed')).toEqual([b, c, a].map(({ title }) => title));
+    expect(of('length')).toEqual([c, a, b].map(({ title }) => title));
+    expect(of('key')).toEqual([a, c, b].map(({ title }) => title));
+    expect([a, c, b].map(({ key }) => key)).toEqual(['A minor', 'D minor', 'G major']);
+    expect([of('title', 'Ann'), of('opened', 'Ben')]).toEqual([[b.title], []]);
   });
 
   it('are found by any piece of their title', () => {

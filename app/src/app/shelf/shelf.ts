@@ -82,12 +82,18 @@ export class Shelf implements OnInit, OnDestroy {
   protected readonly all = computed(() => this.stored()?.length ?? null);
   protected readonly query = signal('');
   protected readonly order = signal<ShelfOrder>('opened');
+  protected readonly tag = signal<string | null>(null);
+  protected readonly tags = computed(() =>
+    [...new Set((this.stored() ?? []).flatMap((card) => card.tags))].sort((a, b) => a.localeCompare(b)),
+  );
   protected readonly cards = computed(() => {
     const stored = this.stored();
-    return stored && inGroups(found(stored, this.query(), this.order()));
+    return stored && inGroups(found(stored, this.query(), this.order(), this.tag()));
   });
   /** Also while something is looked for: what is not shown could not be brought back else. */
-  protected readonly isFull = computed(() => (this.all() ?? 0) > ONE_LOOK || this.query() !== '');
+  protected readonly isFull = computed(
+    () => (this.all() ?? 0) > ONE_LOOK || this.query() !== '' || this.tag() !== null,
+  );
   /** Songs shown, versions among them. */
   protected readonly shownSongs = computed(() =>
     (this.cards() ?? []).reduce((count, { versions }) => count + 1 + versions.length, 0),
@@ -284,11 +290,10 @@ export class Shelf implements OnInit, OnDestroy {
 
   private async named(song: Named, nzTitle: string): Promise<Named | undefined> {
     const { Naming } = await import('../ui/naming');
-    const tags = [...new Set((this.stored() ?? []).flatMap((other) => other.tags))].sort();
     const modal = openDialog(this.modal, {
       nzTitle,
       nzContent: Naming,
-      nzData: { song, tags, profiles: await this.songs.profiles() },
+      nzData: { song, tags: this.tags(), profiles: await this.songs.profiles() },
       nzWidth: 520,
     });
     return (await firstValueFrom(modal.afterClose)) as Named | undefined;
