@@ -71,6 +71,12 @@ test('notes are named in German wherever they are told and typed, and the stage 
   await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
   await expect(page.locator('[data-change=c2] .symbol')).toHaveText('Hdim7');
   expect(await graveFindings(page)).toEqual([]);
+  // Paper is white, whatever the screen is.
+  const ground = (): Promise<string> => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+  expect(await ground()).toBe('rgb(0, 0, 0)');
+  await page.emulateMedia({ media: 'print' });
+  expect(await ground()).toBe('rgb(255, 255, 255)');
+  await page.emulateMedia({ media: 'screen' });
   await openBench(page, lanterns.title, 'tune');
   await openTab(page, 'Letters');
   const letters = page.getByRole('textbox', { name: 'Letters' });

@@ -27,7 +27,14 @@ const asked = process.argv.slice(2);
 const SEEN = ALL_SEEN.filter(({ name }) => asked.length === 0 || asked.includes(name));
 const BENCHES = ['tune', 'chords', 'parts', 'join', 'fills', 'practise', 'handout'];
 
-const results: { view: string; name: string; controls: number; words: number; wrong: string[] }[] = [];
+const results: {
+  view: string;
+  name: string;
+  controls: number;
+  each: number;
+  words: number;
+  wrong: string[];
+}[] = [];
 
 await withBrowser(async (browser, origin) => {
   for (const { name, look: chosen, forcedColors, ...viewport } of SEEN) {
@@ -48,8 +55,11 @@ await withBrowser(async (browser, origin) => {
         ...(await page.evaluate(cutLabels)),
         ...(await page.evaluate(misplaced, viewport.width < 900)),
       ];
-      const [controls, words] = [await page.evaluate(controlsInSight), await page.evaluate(wordsInSight)];
-      results.push({ view, name, controls, words, wrong });
+      const [[controls, each], words] = [
+        await page.evaluate(controlsInSight),
+        await page.evaluate(wordsInSight),
+      ];
+      results.push({ view, name, controls, each, words, wrong });
     };
     await page.goto(origin);
     await page.locator('article').first().waitFor();
@@ -107,12 +117,15 @@ async function panels(page: Page, look: (name: string) => Promise<void>): Promis
   }
 }
 
-/** Controls a person sees without scrolling; the song's own notes, chords and parts, and the keys of the piano, apart. */
-function controlsInSight(): number {
+/**
+ * Controls a person sees without scrolling; the song's own notes, chords and parts, and the keys of the piano, apart. A choice
+ * among a few is one; second, with each of them counted.
+ */
+function controlsInSight(): [choices: number, each: number] {
   const all = document.querySelectorAll<HTMLElement>(
     'button, a[href], input, select, textarea, [role=button], [role=radio], [role=checkbox], [role=tab], [role=combobox]',
   );
-  return [...all].filter((control) => {
+  const seen = [...all].filter((control) => {
     if (control.closest('jh-seam, jh-keyboard, jh-parts-map, jh-parts-rail, [inert]')) return false;
     if (!control.checkVisibility()) return false;
     const shown = control instanceof HTMLInputElement ? (control.closest('label') ?? control) : control;
@@ -124,7 +137,10 @@ function controlsInSight(): number {
       (Math.max(0, top) + Math.min(innerHeight, bottom)) / 2,
     );
     return front !== null && (shown.contains(front) || front.contains(shown));
-  }).length;
+  });
+  const radios = seen.filter((control) => control instanceof HTMLInputElement && control.type === 'radio');
+  const groups = new Set(radios.map((radio) => radio.closest('[role=radiogroup]')));
+  return [seen.length - radios.length + groups.size, seen.length];
 }
 
 /** Words a person sees without scrolling; the song's own, and those only heard, apart. */
@@ -211,9 +227,9 @@ function cutLabels(): string[] {
     .map((label) => `cut: ${label.tagName.toLowerCase()} “${label.innerText.slice(0, 40)}”`);
 }
 
-for (const { view, name, controls, words, wrong } of results)
+for (const { view, name, controls, each, words, wrong } of results)
   console.log(
-    `${name.padStart(6)}  ${view.padEnd(28)} ${String(controls).padStart(3)} controls ${String(words).padStart(4)} words ${wrong.length > 0 ? `\n         ${wrong.join('\n         ')}` : ''}`,
+    `${name.padStart(6)}  ${view.padEnd(28)} ${String(controls).padStart(3)} controls (${each}) ${String(words).padStart(4)} words ${wrong.length > 0 ? `\n         ${wrong.join('\n         ')}` : ''}`,
   );
 const wrong = results.filter((result) => result.wrong.length > 0).length;
 console.log(`${results.length} views, ${wrong} with something wrong`);

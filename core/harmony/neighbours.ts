@@ -60,7 +60,7 @@ export interface Neighbour {
   readonly symbol: string;
   readonly why: Phrase;
   /** It does the same in the key. */
-  readonly isSameJob: boolean;
+  readonly isSameRole: boolean;
 }
 
 /**
@@ -70,10 +70,10 @@ export interface Neighbour {
 export function neighboursOf(chord: Chord, next: Chord | null, key: Key): Neighbour[] {
   const degree = (chroma(chord.root) - chroma(key.tonic) + 12) % 12;
   const found: Neighbour[] = [];
-  const add = (root: number, suffix: string, why: Phrase, isSameJob = true): void => {
+  const add = (root: number, suffix: string, why: Phrase, isSameRole = true): void => {
     const type = typed(suffix);
     const made: Chord = { root: rootInKey(((root % 12) + 12) % 12, type, key), type, bass: null };
-    found.push({ chord: made, symbol: symbolOf(made), why, isSameJob });
+    found.push({ chord: made, symbol: symbolOf(made), why, isSameRole });
   };
   const tonic = chroma(key.tonic);
   const isMajor = key.mode === 'major';
@@ -94,7 +94,7 @@ export function neighboursOf(chord: Chord, next: Chord | null, key: Key): Neighb
       chord: made,
       symbol: symbolOf(made),
       why: because.thirdInBassFor('I', 'iii'),
-      isSameJob: true,
+      isSameRole: true,
     });
   }
   if (degree === 7 && third === 'major') add(tonic + 7, '7sus4', because.suspended('V'));
@@ -105,7 +105,7 @@ export function neighboursOf(chord: Chord, next: Chord | null, key: Key): Neighb
       chord: made,
       symbol: symbolOf(made),
       why: because.thirdInBassFor('V', 'vii'),
-      isSameJob: true,
+      isSameRole: true,
     });
   }
   if (qualityOf(chord).isDominant) add(chroma(chord.root) + 6, '7', because.tritone(), false);
@@ -173,7 +173,7 @@ function holdingOf(note: number, key: Key): Holding[] {
       const classes = type.members.map((interval) => classNameOf(classAbove(chord.root, interval)));
       const outside = classes.filter((name) => !scale.has(name)).length;
       const why = because.memberOf(member.number);
-      found.push({ chord, symbol: symbolOf(chord), why, isSameJob: false, outside, rank });
+      found.push({ chord, symbol: symbolOf(chord), why, isSameRole: false, outside, rank });
     });
   }
   return found

@@ -104,8 +104,8 @@ function standInsOf(midi: number, chord: Chord, next: Chord | null, key: Key): S
   // The remedy for the root against a major seventh is the sixth.
   const isSixthFor = (c: Chord): boolean => isRootOnSeventh && ['6', 'm6'].includes(c.type.suffix);
   const isGood = (c: Chord): boolean => ['member', 'tension'].includes(roleOf(midi, c).kind);
-  const sameJob = neighboursOf(chord, next, key)
-    .filter((n) => n.isSameJob && isGood(n.chord))
+  const sameRole = neighboursOf(chord, next, key)
+    .filter((n) => n.isSameRole && isGood(n.chord))
     .map((n) => ({ symbol: symbolOf(n.chord), why: n.why }));
   const qualities = otherQualities(chord, isGood)
     .filter((c) => keepsThird(chord, c))
@@ -115,7 +115,7 @@ function standInsOf(midi: number, chord: Chord, next: Chord | null, key: Key): S
     .filter((h) => h.outside === 0 && symbolOf(h.chord) !== symbolOf(chord))
     .map((h) => ({ symbol: symbolOf(h.chord), why: h.why }));
   return {
-    near: [...sameJob.slice(0, MOST_OF_A_KIND), ...qualities.slice(0, MOST_OF_A_KIND)],
+    near: [...sameRole.slice(0, MOST_OF_A_KIND), ...qualities.slice(0, MOST_OF_A_KIND)],
     far: others.slice(0, MOST_OF_A_KIND),
   };
 }

@@ -8,7 +8,7 @@ const SLIPS = {
   missed: 'key left out',
   late: 'late',
   early: 'early',
-  extra: 'key too many',
+  extra: 'extra key',
   restart: 'begun again',
 } as const;
 

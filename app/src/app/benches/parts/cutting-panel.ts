@@ -82,7 +82,7 @@ export class CuttingPanel {
   );
   protected readonly lockedWords = computed(() => {
     const count = this.state.bench.song()?.cuts.filter((cut) => cut.locked).length ?? 0;
-    if (count === 0) return 'No cut is locked.';
+    if (count === 0) return 'No cut is locked: all of them may move.';
     return count === 1 ? 'One cut is locked.' : `${count} cuts are locked.`;
   });
 

@@ -133,7 +133,7 @@ describe('a turn that is listened to', () => {
   it('says when nothing was heard, and when a turn could not be stored', async () => {
     practise.next();
     await practise.listen(SOURCE);
-    expect(practise.problem()).toMatch(/^Nothing was heard/);
+    expect(practise.problem()).toMatch(/^No key was heard/);
     expect(stored.turns).toHaveLength(1);
     stored.problem = 'the disk is full';
     await practise.said(true);
