@@ -22,6 +22,7 @@ import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { KeyChoice } from '../../ui/key-choice';
+import { Menu } from '../../ui/menu';
 import { TuneState } from './tune-state';
 import { WordsPipe } from '../../ui/words.pipe';
 
@@ -35,6 +36,7 @@ const MOST_FOUND = 2;
     Choice,
     FormsModule,
     KeyChoice,
+    Menu,
     NzButtonComponent,
     NzInputNumberModule,
     NzSelectModule,

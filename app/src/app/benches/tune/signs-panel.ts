@@ -42,7 +42,7 @@ export class SignsPanel {
     [asTyped('F# Bb'), `sharp, flat; ${asTyped('F')}n natural`],
     [asTyped('/C \\C'), 'the next one up, down; doubled, an octave more'],
     [asTyped('A*3'), 'three times'],
-    [asTyped(';B'), 'a grace note'],
+    [asTyped(';B'), 'grace note'],
     [asTyped('A3'), 'in that octave, for the first'],
     ['1 2& 3', 'the counts that are struck'],
     ['4e 4a', 'sixteenths; 2t 2l triplets'],
