@@ -50,6 +50,8 @@ test('anything is found by a word, done from the keyboard, and what is not there
   await openSong(page, 'Lanterns at Low Water');
   const dialog = page.getByRole('dialog', { name: 'Find' });
   const find = async (query: string): Promise<void> => {
+    // The one before has gone.
+    await expect(dialog).toHaveCount(0);
     await page.keyboard.press('Control+k');
     await expect(dialog.getByRole('combobox')).toBeFocused();
     await page.keyboard.type(query);

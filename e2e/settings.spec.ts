@@ -75,7 +75,7 @@ test('notes are named in German wherever they are told and typed, and the stage 
   const ground = (): Promise<string> => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
   expect(await ground()).toBe('rgb(0, 0, 0)');
   await page.emulateMedia({ media: 'print' });
-  expect(await ground()).toBe('rgb(255, 255, 255)');
+  await expect.poll(ground).toBe('rgb(255, 255, 255)');
   await page.emulateMedia({ media: 'screen' });
   await openBench(page, lanterns.title, 'tune');
   await openTab(page, 'Letters');
