@@ -6,6 +6,7 @@ import { applyDecision, type DecisionEdit, without, withSettings } from './decis
 import { applyFrameEdit, type FrameEdit } from './frameEdits';
 import { applyNoteEdit, type NoteEdit } from './noteEdits';
 import type { Choices, OwnPattern, Song } from './schema';
+import { type ChoiceName, withoutChoices } from './ownChoices';
 import { transpose } from './transpose';
 
 /** What a tune that was typed, tapped or played replaces in a song. */
@@ -20,6 +21,12 @@ export type SongEdit =
   | { readonly kind: 'tempo'; readonly quartersPerMinute: number }
   | { readonly kind: 'choose'; readonly choices: Partial<Choices> }
   | { readonly kind: 'choose-for-part'; readonly cutId: string; readonly choices: Partial<Choices> }
+  /** Choices of one part, or of every part (null), are the song's again. */
+  | {
+      readonly kind: 'choices-released';
+      readonly cutId: string | null;
+      readonly names: readonly ChoiceName[];
+    }
   /** What a part that returns has more of than before; null: as the part it follows. */
   | { readonly kind: 'grown'; readonly cutId: string; readonly choices: Partial<Choices> | null }
   | {
@@ -67,6 +74,8 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
         ...old,
         choices: { ...old.choices, ...edit.choices },
       }));
+    case 'choices-released':
+      return withoutChoices(song, edit.cutId, edit.names);
     case 'grown':
       return withSettings(song, edit.cutId, ({ grown: _before, ...old }) =>
         edit.choices ? { ...old, grown: edit.choices } : old,
@@ -159,6 +168,7 @@ export function describeEdit(edit: SongEdit): string {
     tempo: 'tempo',
     choose: 'choice for the song',
     'choose-for-part': 'choice for the part',
+    'choices-released': 'choices of the song again',
     layout: 'layout of a chord',
     pin: 'pinned voicing',
     unpin: 'released voicing',

@@ -19,6 +19,7 @@ export { firstIssue } from './issues';
 export { checkedSong, migrateSong, SongShapeError } from './migrate';
 export { songName } from './names';
 export { cleared, heads, syllablesOf, wordsOf } from './noteEdits';
+export { type ChoiceName, ownChoicesAt } from './ownChoices';
 export { asPreferred, DEFAULT_PROFILE, profileOf, type Profile, profileSchema, SKILL } from './profile';
 export { DEFAULT_CHOICES } from './emptySong';
 export { type Change, type Choices, type CloseHands, type FingerPin, type Fuller } from './schema';

@@ -1,3 +1,4 @@
+export { choicesInWords, partsListed } from './choices';
 export { comparedInWords } from './comparedTurns';
 export { derivationOf, togetherInWords, voicingCostInWords, voicingName, whyOf } from './explain';
 export { fillInWords, fillPlaceInWords, fillTitle, spotInWords, spotTitle, versionInWords } from './fills';

@@ -13,11 +13,12 @@ import { Menu } from '../ui/menu';
 import type { BenchBehaviour, BenchTabs } from './definition';
 import { DoneLine } from './done-line';
 import { FindingsList } from './findings-list';
+import { OwnChoices } from './own-choices';
 
 /** The side of a bench: what is worked at behind tabs, one at a time, and what should be known about the part. */
 @Component({
   selector: 'jh-bench-panel',
-  imports: [Choice, DoneLine, FindingsList, Menu, NgComponentOutlet],
+  imports: [Choice, DoneLine, FindingsList, Menu, NgComponentOutlet, OwnChoices],
   template: `
     <div class="tabs">
       <jh-choice
@@ -48,6 +49,7 @@ import { FindingsList } from './findings-list';
       }
     </div>
     @if (!about().hidesFindings) {
+      <jh-own-choices />
       <jh-findings-list />
     }
     <jh-done-line />

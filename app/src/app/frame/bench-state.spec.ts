@@ -1,5 +1,6 @@
 import '@angular/compiler';
 import { beforeEach, describe, expect, it } from 'vitest';
+import { applyEdit, type SongEdit } from '@joined-hands/core/song';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { PlaceActions, SongActions } from '../state/actions';
 import { shownBy } from '../testing/shown';
@@ -125,6 +126,67 @@ describe('the open song as a bench shows it', () => {
     bench.climbTo(0);
     bench.climbTo(8);
     expect(table.edits).toEqual([{ kind: 'choose', choices: { level: 5 } }]);
+  });
+
+  it.each(DEMO_SONGS.map((song) => [song.title, song] as const))(
+    'climbs to the level asked for in every part of %s, whatever was chosen for it before',
+    (_, song) => {
+      const parts = new Table(song).get(BenchState).arrangement()?.parts ?? [];
+      for (const { number, cutId } of parts) {
+        const before: SongEdit[][] = [
+          [],
+          [{ kind: 'choose-for-part', cutId, choices: { level: 5, pattern: 'pulse' } }],
+          [{ kind: 'grown', cutId, choices: { level: 6 } }],
+          parts.map((part) => ({ kind: 'choose-for-part', cutId: part.cutId, choices: { level: 3 } })),
+        ];
+        for (const edits of before) {
+          const own = new Table(edits.reduce(applyEdit, song));
+          const state = own.get(BenchState);
+          state.goToPart(number - 1);
+          const to = state.level() === 7 ? 2 : 7;
+          state.climbTo(to);
+          expect([number, state.level()]).toEqual([number, to]);
+          // Given back, it is as the song.
+          state.releaseChoices(true);
+          expect(state.ownChoices()).toBeNull();
+          expect(new Set(own.state.arrangement?.parts.map((part) => part.choices.level))).toEqual(
+            new Set([own.song.choices.level]),
+          );
+        }
+      }
+    },
+  );
+
+  it('has what is chosen for the song in the part one looks at, also where that had its own; other parts keep theirs', () => {
+    const [first, , third] = bench.arrangement()?.parts ?? [];
+    for (const { cutId } of [first, third])
+      bench.edit({ kind: 'choose-for-part', cutId, choices: { level: 5, pattern: 'pulse', pedal: 'none' } });
+    bench.choose({ level: 6, fuller: 'above' });
+    const now = bench.arrangement()?.parts ?? [];
+    expect(now.map(({ choices }) => choices.level)).toEqual([6, 6, 5, 6, 6, 6]);
+    expect([now[0].choices.pattern, now[0].choices.pedal, bench.ownChoices()?.names]).toEqual([
+      'pulse',
+      'none',
+      ['pattern', 'pedal'],
+    ]);
+    bench.choose({ pattern: 'rocking' });
+    expect(bench.part()?.choices.pattern).toBe('rocking');
+    expect(bench.ownChoices()?.others).toEqual([3]);
+  });
+
+  it('says what the part on screen has of its own, and which others have something; gives it back one by one', () => {
+    bench.edit({ kind: 'choose-for-part', cutId: 'cut0', choices: { level: 5, pattern: 'pulse' } });
+    const third = bench.arrangement()?.parts[2].cutId ?? '';
+    bench.edit({ kind: 'choose-for-part', cutId: third, choices: { pedal: 'none' } });
+    const { names, others } = bench.ownChoices() ?? {};
+    expect([names, others]).toEqual([['level', 'pattern'], [3]]);
+    bench.goToPart(1);
+    expect(bench.ownChoices()).toBeNull();
+    bench.goToPart(0);
+    bench.releaseChoices(false);
+    expect([bench.ownChoices(), bench.level()]).toEqual([null, 4]);
+    bench.goToPart(2);
+    expect(bench.ownChoices()?.names).toEqual(['pedal']);
   });
 
   it('settles the part on screen and opens it again', () => {

@@ -10,8 +10,8 @@ import {
 } from '@angular/core';
 import { type ArrangedChange, settling, unsettling } from '@joined-hands/core/arrangement';
 import { levelOf, LEVELS } from '@joined-hands/core/levels';
-import { partIndexAt } from '@joined-hands/core/parts';
-import { type Choices, DEFAULT_CHOICES, type SongEdit } from '@joined-hands/core/song';
+import { cutIdForChoice, partIndexAt } from '@joined-hands/core/parts';
+import { type Choices, DEFAULT_CHOICES, ownChoicesAt, type SongEdit } from '@joined-hands/core/song';
 import type { Alternative } from '@joined-hands/core/voicing';
 import { Store } from '@ngrx/store';
 import { Subject } from 'rxjs';
@@ -230,11 +230,59 @@ export class BenchState {
   }
 
   choose(choices: Partial<Choices>): void {
-    this.edit({ kind: 'choose', choices });
+    this.edit(this.choosing(choices));
+  }
+
+  /** The edit that chooses for the song. The part on screen gives up what it had of its own of these: it is what one looks at. */
+  choosing(choices: Partial<Choices>): SongEdit {
+    const choose: SongEdit = { kind: 'choose', choices };
+    const own = this.ownChoices();
+    const names = own?.names.filter((name) => name in choices) ?? [];
+    if (!own || names.length === 0) return choose;
+    const edits = own.at.map((cutId) => ({ kind: 'choices-released' as const, cutId, names }));
+    return { kind: 'together', what: 'choice for the song', edits: [choose, ...edits] };
   }
 
   climbTo(level: number): void {
-    if (LEVELS[level - 1] && level !== this.level()) this.choose({ level });
+    if (LEVELS[level - 1] && level !== this.level()) this.edit(this.levelEdit(level));
+  }
+
+  /** The level of the part on screen where it has its own, else of the song. */
+  private levelEdit(level: number): SongEdit {
+    const [song, part] = [this.song(), this.part()];
+    if (!song || !part) return { kind: 'choose', choices: { level } };
+    const grown = song.partSettings[part.cutId]?.grown;
+    if (grown?.level !== undefined) return { kind: 'grown', cutId: part.cutId, choices: { ...grown, level } };
+    const cutId = cutIdForChoice(this.arrangement()?.parts ?? [], part, false);
+    const isOwn = song.partSettings[cutId]?.choices.level !== undefined;
+    return isOwn
+      ? { kind: 'choose-for-part', cutId, choices: { level } }
+      : { kind: 'choose', choices: { level } };
+  }
+
+  /** What was chosen for the part on screen alone, or for the one it follows, and where; null for nothing. */
+  readonly ownChoices = computed(() => {
+    const [song, part, parts] = [this.song(), this.part(), this.arrangement()?.parts ?? []];
+    if (!song || !part || part.settled) return null;
+    const at = [...new Set([part.cutId, cutIdForChoice(parts, part, false)])];
+    const names = [...new Set(at.flatMap((cutId) => ownChoicesAt(song, cutId)))];
+    if (names.length === 0) return null;
+    const others = parts.filter(
+      ({ cutId, number }) => number !== part.number && ownChoicesAt(song, cutId).length > 0,
+    );
+    return { at, names, others: others.map(({ number }) => number) };
+  });
+
+  /** The part on screen, or every part, is as the song again in what was chosen for it alone. */
+  releaseChoices(ofAll: boolean): void {
+    const own = this.ownChoices();
+    const song = this.song();
+    if (!own || !song) return;
+    const all = Object.keys(song.partSettings).flatMap((cutId) => ownChoicesAt(song, cutId));
+    const edits = ofAll
+      ? [{ kind: 'choices-released' as const, cutId: null, names: [...new Set(all)] }]
+      : own.at.map((cutId) => ({ kind: 'choices-released' as const, cutId, names: own.names }));
+    this.edit({ kind: 'together', what: 'choices of the song again', edits });
   }
 
   settle(settled: boolean): void {

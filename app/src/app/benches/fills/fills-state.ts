@@ -84,7 +84,7 @@ export class FillsState {
   private readonly isSettled = computed(() => this.bench.part()?.settled === true);
 
   goUp(): void {
-    this.bench.choose({ level: FILLS });
+    this.bench.climbTo(FILLS);
   }
 
   /** The next place with room, or the one before, round and round. */

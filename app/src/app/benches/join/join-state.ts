@@ -97,7 +97,7 @@ export class JoinState {
   /** The edit that makes choices where they are made for. */
   choosing(choices: Partial<Choices>): SongEdit {
     const cutId = this.scope();
-    return cutId === null ? { kind: 'choose', choices } : { kind: 'choose-for-part', cutId, choices };
+    return cutId === null ? this.bench.choosing(choices) : { kind: 'choose-for-part', cutId, choices };
   }
 
   choose(choices: Partial<Choices>): void {
