@@ -18,7 +18,7 @@ import { type BarSigns, playingOrderOf } from './repeats';
 const MOST_BARS = 4000;
 const MOST_CHORDS_A_BAR = 32;
 /** A bar holds the chord before for one of its shares. */
-const HOLDS: readonly string[] = ['.', '%', '/'];
+export const HOLDS: readonly string[] = ['.', '%', '/'];
 
 /** Gathers bars, changes and words as lines are read; both kinds of chart fill one. */
 export class ChartBuilder {
@@ -240,7 +240,7 @@ function readBars(line: string, chart: ChartBuilder, number: number): void {
 }
 
 /** What a bar holds, one share each; slashes that stand together, or after a chord, are a beat each: "C / / /", "C ///". */
-function tokensOf(body: string): string[] {
+export function tokensOf(body: string): string[] {
   return body
     .trim()
     .split(/\s+/)

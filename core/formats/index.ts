@@ -3,6 +3,7 @@ export { type BackedUp, BackupWriter, openBackup } from './backup';
 export { isBare, type TuneCandidate } from './candidates';
 export { readChart } from './chordPro';
 export { FileError, MOST_BYTES } from './fileError';
+export { chordRow } from './chordRow';
 export { EntryError, readLetters, writeLetters } from './letters';
 export { writeMidi } from './midiWrite';
 export { writeMusicXml } from './musicxmlWrite';

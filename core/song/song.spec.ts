@@ -191,9 +191,6 @@ describe('edits', () => {
     { kind: 'cuts-placed', what: 'cuts', cuts: [{ id: 'cut960', tick: 960, locked: false }] },
     { kind: 'cut-locked', id: 'cut960', tick: 960, locked: true },
     { kind: 'division-chosen', division: { method: 'halves', depth: 1 } },
-    { kind: 'choose-for-part', cutId: 'cut0', choices: { level: 5, pedal: 'none' } },
-    { kind: 'choices-released', cutId: 'cut0', names: ['level'] },
-    { kind: 'choices-released', cutId: null, names: ['pedal'] },
     { kind: 'part-named', cutId: 'cut0', name: 'The gate' },
     {
       kind: 'sections-set',

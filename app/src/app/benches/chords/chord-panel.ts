@@ -10,6 +10,7 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ChordsState } from './chords-state';
+import { RowEntry } from './row-entry';
 import { Offer } from '../../ui/offer';
 import { WordsPipe } from '../../ui/words.pipe';
 
@@ -19,7 +20,7 @@ const CHORD_GIVES_WAY = 'chord';
 /** The chord selected: its role, the melody over it note by note, what could stand there, moving and rewriting it. */
 @Component({
   selector: 'jh-chord-panel',
-  imports: [FormsModule, NzButtonComponent, NzInputModule, NzSelectModule, Offer, WordsPipe],
+  imports: [FormsModule, NzButtonComponent, NzInputModule, NzSelectModule, Offer, WordsPipe, RowEntry],
   templateUrl: './chord-panel.html',
   styleUrls: ['../../ui/panel.less', './chords.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,
