@@ -7,4 +7,4 @@ export { listed } from './listed';
 export { because, divides, imports, inWords, nameOfPhrase, offers, type Phrase } from './phrase';
 export { roles, says, saysTheSame, storedPhrase } from './phrase';
 export { inAllPlaces } from './remedies';
-export type { Rub } from './roles';
+export { memberInWords, type Rub } from './roles';

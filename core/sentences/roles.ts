@@ -8,7 +8,8 @@ const MEMBERS: Readonly<Record<number, string>> = {
   7: 'seventh',
 };
 
-function memberInWords(member: number): string {
+/** "third", "seventh", "9". */
+export function memberInWords(member: number): string {
   return MEMBERS[member] ?? String(member);
 }
 

@@ -1,10 +1,11 @@
 import { listed } from '../sentences';
 import type { ChoiceName } from '../song';
 
+/** In the order they are told. */
 const NAMES: Record<ChoiceName, string> = {
-  layout: 'voicing style',
-  pattern: 'pattern',
   level: 'level',
+  pattern: 'pattern',
+  layout: 'voicing style',
   register: 'register of the left hand',
   pedal: 'pedal',
   dynamics: 'loudness',
@@ -19,9 +20,10 @@ const NAMES: Record<ChoiceName, string> = {
   fuller: 'fuller right hand',
 };
 
-/** "level and pattern", "level, pattern and pedal". */
+/** "level and pattern", "level, pattern and pedal", in one order. */
 export function choicesInWords(names: readonly ChoiceName[]): string {
-  return listed(names.map((name) => NAMES[name]));
+  const wanted = new Set<string>(names);
+  return listed(Object.entries(NAMES).flatMap(([name, told]) => (wanted.has(name) ? [told] : [])));
 }
 
 /** "part 3", "parts 3 and 6". */

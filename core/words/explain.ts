@@ -1,7 +1,7 @@
 import { inversionName, inversionReason, nameKeys } from '../harmony';
 import { chroma, classNameOf, membersOf, symbolOf, TICKS_PER_QUARTER, typeset } from '../music';
 import type { CloseHands, PlayedNote } from '../song';
-import { listed } from '../sentences';
+import { listed, memberInWords } from '../sentences';
 import { type Alternative, spell, type Step, type VoicedChange } from '../voicing';
 import { capital } from './titles';
 
@@ -49,10 +49,40 @@ export const CLOSE_HANDS_IN_WORDS: Readonly<Record<CloseHands, string>> = {
   cross: 'The hands may cross here.',
 };
 
+/** What keys the pianist gave leave out of their chord, which are none of it, and what they sound like by themselves. */
+export function givenInWords({ chord, key, pitches, voicing: { keys } }: VoicedChange): string[] {
+  const members = membersOf(chord);
+  const sounding = new Set(keys.map((midi) => midi % 12));
+  const missing = members
+    .filter((member) => !sounding.has(member.chroma))
+    .map(({ number, pitchClass }) => `its ${memberInWords(number)} (${typeset(classNameOf(pitchClass))})`);
+  const own = new Set([
+    ...members.map((member) => member.chroma),
+    ...(chord.bass ? [chroma(chord.bass)] : []),
+  ]);
+  const strange = [
+    ...new Set(
+      pitches.filter((pitch) => !own.has(chroma(pitch))).map((pitch) => typeset(classNameOf(pitch))),
+    ),
+  ];
+  const alone =
+    missing.length > 0 ? nameKeys(keys, key).find(({ leftOut }) => leftOut.length === 0) : undefined;
+  const symbol = typeset(symbolOf(chord));
+  return [
+    ...(missing.length > 0 ? [`${symbol} without ${listed(missing)}.`] : []),
+    ...(strange.length > 0
+      ? [`${listed(strange)} ${strange.length === 1 ? 'is' : 'are'} not in ${symbol}.`]
+      : []),
+    ...(alone && chroma(alone.chord.root) !== chroma(chord.root)
+      ? [`By themselves these keys are ${typeset(symbolOf(alone.chord))}.`]
+      : []),
+  ];
+}
+
 /** Why this voicing: who fixed it, or the movement and what the next best would cost the whole song. */
 export function whyOf(before: VoicedChange | null, v: VoicedChange): string {
   const sentences: string[] = [];
-  if (v.fixedBy === 'pin') sentences.push('You pinned this voicing.');
+  if (v.fixedBy === 'pin') sentences.push('You pinned this voicing.', ...givenInWords(v));
   if (v.fixedBy === 'settled') sentences.push('This part is kept as learned: its voicings stay.');
   if (v.fixedBy === 'shared') sentences.push('Chosen for this part and those that are the same, together.');
   if (v.fixedBy === 'ending') sentences.push('The song ends on the root of its last chord.');

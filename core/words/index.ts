@@ -1,6 +1,13 @@
 export { choicesInWords, partsListed } from './choices';
 export { comparedInWords } from './comparedTurns';
-export { derivationOf, togetherInWords, voicingCostInWords, voicingName, whyOf } from './explain';
+export {
+  derivationOf,
+  givenInWords,
+  togetherInWords,
+  voicingCostInWords,
+  voicingName,
+  whyOf,
+} from './explain';
 export { fillInWords, fillPlaceInWords, fillTitle, spotInWords, spotTitle, versionInWords } from './fills';
 export { frameTitle } from './frames';
 export { lineInWords } from './fixedLine';

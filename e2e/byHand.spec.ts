@@ -1,0 +1,75 @@
+import { expect } from '@playwright/test';
+import { graveFindings } from './axe';
+import { arranged, chooseLevel, level, openBench, openSong, openTab } from './pages';
+import { test } from './tab';
+
+test('a row of chords is written over the bars of a tune, refused where it cannot be read, and undone at once', async ({
+  page,
+}) => {
+  await openBench(page, 'Lanterns at Low Water', 'chords');
+  await arranged(page);
+  const symbols = page.locator('jh-seam .symbol');
+  const row = page.getByLabel('Write a row of chords');
+  await expect(symbols).toHaveText(['Am', 'F', 'Dm', 'E7']);
+  await row.fill('| Dm | G C | % | Xm |');
+  await row.press('Control+Enter');
+  await expect(page.getByRole('alert')).toContainText('"Xm" is not a chord');
+  await expect(symbols).toHaveText(['Am', 'F', 'Dm', 'E7']);
+  await row.fill('| Dm | G C | % | A7 |');
+  await row.press('Control+Enter');
+  await expect(symbols).toHaveText(['Dm', 'G', 'C', 'A7']);
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+  await expect(symbols).toHaveText(['Am', 'F', 'Dm', 'E7']);
+  // From another bar on.
+  await page.locator('#chord-row-from').fill('3');
+  await row.fill('| Bb |');
+  await row.press('Control+Enter');
+  await expect(symbols).toHaveText(['Am', 'F', 'B♭', 'E7']);
+  expect(await graveFindings(page)).toEqual([]);
+});
+
+test('a choice for one part shows as its own, the level goes on working there, and it is given back', async ({
+  page,
+}) => {
+  await openSong(page, 'Lanterns at Low Water');
+  await openTab(page, 'Patterns');
+  const panel = page.locator('jh-patterns-panel');
+  await panel.locator('label', { hasText: 'This part' }).click();
+  await panel.getByRole('button', { name: /^Take/ }).first().click();
+  await expect(level(page)).toHaveText(/^5 /);
+  const own = page.locator('jh-own-choices');
+  await expect(own).toContainText('This part has its own level and pattern.');
+  await chooseLevel(page, 2);
+  await expect(level(page)).toHaveText(/^2 /);
+  await expect(page.locator('jh-seam .block').first()).toBeVisible();
+  await page.keyboard.press('2');
+  await expect(level(page)).toHaveText(/^4 /);
+  await expect(own).toBeEmpty();
+  await page.keyboard.press('1');
+  await own.getByRole('button', { name: 'As the song', exact: true }).click();
+  await expect(level(page)).toHaveText(/^4 /);
+  await expect(own).toBeEmpty();
+});
+
+test('a chord has the very keys it is given, by letters or on the piano, once or wherever it is written', async ({
+  page,
+}) => {
+  await openBench(page, 'Lanterns at Low Water', 'chords');
+  await arranged(page);
+  const keys = page.locator('jh-seam [data-change=c1] ~ .block .letter, jh-seam .block .letter');
+  await page.locator('[data-change=c1] .symbol').click();
+  await openTab(page, 'Name');
+  const letters = page.getByLabel('The keys in letters');
+  await letters.fill('A2 C3 H3');
+  await letters.press('Tab');
+  await expect(page.getByRole('alert')).toContainText('“H3” is no key');
+  await letters.fill('A2 C3 G3');
+  await letters.press('Tab');
+  await page.getByRole('button', { name: 'Use these keys' }).click();
+  await expect(keys.first()).toHaveText(/[ACG]/);
+  await openTab(page, 'Chord');
+  await expect(page.locator('jh-chord-panel')).toContainText('You pinned this voicing.');
+  await expect(page.locator('jh-chord-panel')).toContainText('Am without its fifth (E). G is not in Am.');
+  await expect(page.locator('jh-chord-panel')).toContainText('Played A C G');
+  expect(await graveFindings(page)).toEqual([]);
+});
