@@ -7,6 +7,7 @@ import { applyFrameEdit, type FrameEdit } from './frameEdits';
 import { applyNoteEdit, type NoteEdit } from './noteEdits';
 import type { Choices, OwnPattern, Song } from './schema';
 import { type ChoiceName, withoutChoices } from './ownChoices';
+import { withTune } from './tuneTaken';
 import { transpose } from './transpose';
 
 /** What a tune that was typed, tapped or played replaces in a song. */
@@ -87,7 +88,7 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
     case 'transposed':
       return transpose(song, edit.key, edit.semitones);
     case 'tune-taken':
-      return { ...song, ...edit.fields };
+      return withTune(song, edit.fields);
     case 'change-written': {
       const written = (change: Song['changes'][number]): Song['changes'][number] =>
         change.id === edit.id ? { ...change, symbol: edit.symbol } : change;

@@ -31,7 +31,7 @@ const MOST_KEYS = 10;
   imports: [Menu, NzButtonComponent, NzInputModule, PlayOn],
   template: `
     <section>
-      <h2>Keys and what they are called</h2>
+      <h2>Keys and their names</h2>
       <p class="note">Press keys on the piano below, or play them; a key pressed again is let go.</p>
       <jh-play-on [ways]="ways" [goesOn]="true" (struck)="toggle($event.midi)" />
       <input
@@ -111,6 +111,11 @@ const MOST_KEYS = 10;
     </section>
   `,
   styleUrls: ['../../ui/panel.less', './chords.less'],
+  styles: `
+    input {
+      margin-bottom: var(--space-4);
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class NamePanel {
