@@ -221,6 +221,11 @@ export function wordsOf(notes: readonly Pick<MelodyNote, 'lyric'>[]): string {
   return text.trim();
 }
 
+/** The words of a run of notes, and after the last that is sung those left over: given once more it is the same. */
+export function sungOn(notes: readonly Pick<MelodyNote, 'lyric'>[], spare: string): string {
+  return `${wordsOf(notes)} ${spare}`.trim();
+}
+
 function withWords(song: Song, fromId: string, toId: string, text: string, others: string): Song {
   const all = heads(song.melody);
   const from = all.findIndex((note) => note.id === fromId);

@@ -7,7 +7,7 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { heads, wordsOf } from '@joined-hands/core/song';
+import { heads, sungOn, wordsOf } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Choice, type ChoiceOption } from '../../ui/choice';
@@ -124,7 +124,7 @@ export class WordsPanel {
   /** The spare words after those that are sung here. */
   protected typeOn(words: string): void {
     this.others.set('');
-    this.type(`${this.text().trimEnd()} ${words}`.trim());
+    this.type(sungOn(this.notes(), words));
   }
 
   protected leaveOut(): void {
