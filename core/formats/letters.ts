@@ -42,13 +42,13 @@ const MIDDLE_C: Pitch = { letter: 'C', alter: 0, octave: 4 };
 /** Stands before a grace note; the one that songs were typed with before still reads. */
 const GRACE_SIGN = ';';
 const BEFORE_LETTER = /^([;~]?)([/\\]*)/;
-const AFTER_LETTER = /^(##|#|bb|b|n)?(-?\d+)?(?:\*(\d+))?$/;
+const AFTER_LETTER = /^(##|#|bb|b|n)?(-?\d+)?(?:\*(\d+))?/;
 const MOST_REPEATS = 64;
 const LOWEST_KEY = 21;
 const HIGHEST_KEY = 108;
 
 /**
- * Reads a tune told in letters, separated by spaces. Each is the nearest key of its letter (up to a fourth away);
+ * Reads a tune told in letters; spaces, commas and bar strokes between them say nothing, and none is needed. Each is the nearest key of its letter (up to a fourth away);
  * "/" in front: upwards, "\" downwards, doubled an octave more; a plain letter is as the key signature has it, "n"
  * makes it natural; "*3" strikes it three times; ";" makes it a grace note. The first key stands near `start`, or
  * names its octave ("A3"), or follows a landmark: "A below middle C:". Throws {@link EntryError}.
@@ -58,33 +58,51 @@ export function readLetters(text: string, key: Key, start: Pitch = MIDDLE_C): Ty
   const { rest, from, first } = landmarkIn(text, start);
   const keys: TypedKey[] = [];
   let before: Pitch = first ?? from;
-  for (const match of rest.text.matchAll(/\S+/g)) {
-    const at = rest.offset + match.index;
-    const [token] = match;
-    const [head, grace, strokes] = BEFORE_LETTER.exec(token) ?? ['', '', ''];
-    const name = readName(token.slice(head.length));
-    const after = name && AFTER_LETTER.exec(token.slice(head.length + name.length));
-    if (!after) throw new EntryError(wrongLetter(token), at, token.length);
-    const [, accidental, octave, times] = after;
-    if (strokes.includes('/') && strokes.includes('\\'))
-      throw new EntryError(`"${token}" goes up and down at once: keep "/" or "\\".`, at, token.length);
-    const { letter } = name;
-    const alter = accidental === undefined ? (name.alter ?? keyAlter(letter, key)) : ALTERS[accidental];
-    const pitch = placed({ letter, alter }, octave, strokes, before);
-    const midi = midiOf(pitch);
-    if (midi < LOWEST_KEY || midi > HIGHEST_KEY)
-      throw new EntryError(`"${token}" lies beyond the keys of a piano.`, at, token.length);
-    const count = times === undefined ? 1 : Number(times);
-    if (count < 1 || count > MOST_REPEATS)
-      throw new EntryError(
-        `"${token}" repeats ${count} times; 1 to ${MOST_REPEATS} can be read.`,
-        at,
-        token.length,
-      );
-    for (let i = 0; i < count; i++) keys.push({ pitch, grace: grace !== '', at, length: token.length });
-    before = pitch;
+  for (const match of rest.text.matchAll(/[^\s|,]+/g)) {
+    const [word] = match;
+    // Letters may stand together: "CDEF".
+    for (let from = 0; from < word.length;) {
+      const at = rest.offset + match.index + from;
+      const { token, grace, strokes, letter, alter, octave, times } = letterAt(word.slice(from), key, at);
+      if (strokes.includes('/') && strokes.includes('\\'))
+        throw new EntryError(`"${token}" goes up and down at once: keep "/" or "\\".`, at, token.length);
+      const pitch = placed({ letter, alter }, octave, strokes, before);
+      const midi = midiOf(pitch);
+      if (midi < LOWEST_KEY || midi > HIGHEST_KEY)
+        throw new EntryError(`"${token}" lies beyond the keys of a piano.`, at, token.length);
+      const count = times === undefined ? 1 : Number(times);
+      if (count < 1 || count > MOST_REPEATS)
+        throw new EntryError(
+          `"${token}" repeats ${count} times; 1 to ${MOST_REPEATS} can be read.`,
+          at,
+          token.length,
+        );
+      for (let i = 0; i < count; i++) keys.push({ pitch, grace: grace !== '', at, length: token.length });
+      before = pitch;
+      from += token.length;
+    }
   }
   return keys;
+}
+
+/** One letter with its signs at the head of a word. Throws {@link EntryError}, `at` its first character. */
+function letterAt(word: string, key: Key, at: number): ReadLetter {
+  const [head, grace, strokes] = BEFORE_LETTER.exec(word) ?? ['', '', ''];
+  const name = readName(word.slice(head.length));
+  if (!name) throw new EntryError(wrongLetter(word), at, word.length);
+  const [signs, accidental, octave, times] = AFTER_LETTER.exec(word.slice(head.length + name.length)) ?? [''];
+  const alter = accidental === undefined ? (name.alter ?? keyAlter(name.letter, key)) : ALTERS[accidental];
+  const token = word.slice(0, head.length + name.length + signs.length);
+  return { token, grace, strokes, letter: name.letter, alter, octave, times };
+}
+
+interface ReadLetter extends PitchClass {
+  /** As it is typed. */
+  readonly token: string;
+  readonly grace: string;
+  readonly strokes: string;
+  readonly octave: string | undefined;
+  readonly times: string | undefined;
 }
 
 /** A landmark before a colon says where the tune begins. */
@@ -108,6 +126,8 @@ function landmarkIn(
 }
 
 function wrongLetter(token: string): string {
+  if (/^h/i.test(token) && noteNames() === 'english')
+    return `"${token}" is no letter here: H is B, and the German B is Bb. Settings have German names.`;
   const names = {
     english: 'a letter of the keyboard: A to G, then # or b, as in F# or Bb',
     solfege: 'a note: do re mi fa sol la si, then # or b, as in fa# or sib',

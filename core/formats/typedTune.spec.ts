@@ -55,7 +55,7 @@ describe('letters', () => {
       return [];
     };
     expect(place('A B H C')).toEqual([4, 1]);
-    expect(place('A B/ C')).toEqual([2, 2]);
+    expect(place('A B/ C')).toEqual([3, 1]);
     expect(place('C8 /C')).toEqual([3, 2]);
     expect(place('A*99')).toEqual([0, 4]);
     expect(place('over there: A')).toEqual([0, 10]);
@@ -118,6 +118,30 @@ function essence(song: Pick<Song, 'melody' | 'pickup' | 'barCount'>): unknown {
 
 const random = fc.tuple(fc.nat(100_000), fc.constantFrom(...NOTE_NAMES));
 afterEach(() => useNoteNames('english'));
+
+describe('letters as people type them', () => {
+  it('may stand together, with commas and bar strokes between', () => {
+    expect(heard('CDEF')).toBe(heard('C D E F'));
+    expect(heard('A4 C, B | A*2, G')).toBe(heard('A4 C B A*2 G'));
+    expect(heard('C4|D/EF#Bb3')).toBe(heard('C4 D /E F# Bb3'));
+    expect(heard('EbD')).toBe(heard('Eb D'));
+  });
+
+  it('are named one by one where they cannot be read, with what is meant by H', () => {
+    const fault = (text: string): [string, number, number] => {
+      try {
+        readLetters(text, aMinor);
+        return ['', 0, 0];
+      } catch (error) {
+        if (!(error instanceof EntryError)) throw error;
+        return [error.message, error.at, error.length];
+      }
+    };
+    expect(fault('C D Ex')).toEqual([expect.stringContaining('"x" is not a letter'), 5, 1]);
+    expect(fault('A H C')).toEqual([expect.stringContaining('H is B, and the German B is Bb'), 2, 1]);
+    expect(fault('CDEFX')).toEqual([expect.stringContaining('"X" is not a letter'), 4, 1]);
+  });
+});
 
 describe('writing out and reading back', () => {
   it('are exact inverses for every demo song', () => {

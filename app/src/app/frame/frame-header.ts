@@ -83,6 +83,8 @@ export class FrameHeader {
         const modal = openDialog(this.modal, {
           nzTitle: 'Name, hands and notes',
           nzContent: Naming,
+          // A click beside it loses nothing that was typed.
+          nzMaskClosable: false,
           nzData: { song, profiles, tags: [...new Set(cards.flatMap(({ tags }) => tags))].sort() },
           nzWidth: 520,
         });

@@ -214,6 +214,8 @@ export class Shelf implements OnInit, OnDestroy {
       const modal = openDialog(this.modal, {
         nzTitle: 'Type a tune',
         nzContent: NewTune,
+        // A click beside it loses nothing that was typed.
+        nzMaskClosable: false,
         nzWidth: 520,
       });
       const begun: Song | undefined = await firstValueFrom(modal.afterClose);
@@ -247,6 +249,8 @@ export class Shelf implements OnInit, OnDestroy {
     const modal = openDialog(this.modal, {
       nzTitle: 'Chords and words',
       nzContent: ChordsEntry,
+      // A click beside it loses nothing that was typed.
+      nzMaskClosable: false,
       nzWidth: 680,
     });
     return (await firstValueFrom(modal.afterClose)) as Song | undefined;
@@ -293,6 +297,8 @@ export class Shelf implements OnInit, OnDestroy {
     const modal = openDialog(this.modal, {
       nzTitle,
       nzContent: Naming,
+      // A click beside it loses nothing that was typed.
+      nzMaskClosable: false,
       nzData: { song, tags: this.tags(), profiles: await this.songs.profiles() },
       nzWidth: 520,
     });
