@@ -2,7 +2,7 @@ import { type Arrangement, changesIn } from '../arrangement';
 import { classNameOf, typeset } from '../music';
 import type { Part } from '../parts';
 import { barAt } from '../song';
-import { barsInWords, CHORDS_TO_COME, partCard, plays } from '../words';
+import { barsInWords, CHORDS_TO_COME, leftPlayed, partCard, plays, struckLate } from '../words';
 import { wordsIn } from './columns';
 import { line, text } from './draw';
 import { type Block, heading, paragraph } from './flow';
@@ -45,10 +45,14 @@ export const meetingWords: MakeSheet = (task) =>
 export const forSinging: MakeSheet = (task) =>
   wordSheet(
     task,
-    (_, { change, meeting, chord }) => ({
-      over: typeset(change.symbol),
-      under: `${meeting.count}: ${typeset(classNameOf(chord.bass ?? chord.root))}`,
-    }),
+    (_, arranged) => {
+      const { change, meeting, chord } = arranged;
+      const count = struckLate(leftPlayed(task.arrangement), arranged)?.count ?? meeting.count;
+      return {
+        over: typeset(change.symbol),
+        under: `${count}: ${typeset(classNameOf(chord.bass ?? chord.root))}`,
+      };
+    },
     false,
   );
 

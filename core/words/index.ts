@@ -37,8 +37,16 @@ export { handsInWords } from './handsAgain';
 export { FIRST_HAND, partLine } from './partLine';
 export { comesBackWhole, leftThen, plays } from './returning';
 export { partSummary } from './summary';
-export { barsInWords, meetingInWords, partNumberAt, relationInWords } from './walkthrough';
-export { rightHandInWords, sayIt, shownNote, typesetForm, writeWalkthrough } from './walkthrough';
+export { barsInWords, meetingInWords, meetsInWords, partNumberAt, relationInWords } from './walkthrough';
+export {
+  rightHandInWords,
+  leftPlayed,
+  sayIt,
+  shownNote,
+  struckLate,
+  typesetForm,
+  writeWalkthrough,
+} from './walkthrough';
 export { fingerCostInWords } from './fingers';
 export { type CountedStroke, rhythmInWords } from './rhythm';
 export { slipInWords, stepInWords } from './steps';

@@ -9,6 +9,8 @@ import { barAt, within } from '../song';
 import { firstHandOf } from './partLine';
 import { leftThen } from './returning';
 import {
+  leftPlayed,
+  struckLate,
   barsInWords,
   differingInWords,
   lettersOf,
@@ -83,7 +85,10 @@ function tuneOf(right: readonly HandNote[]): readonly HandNote[] {
   return tune.length > 0 ? tune : notes;
 }
 
-function linesOf({ right, changes, played }: Arrangement, part: Part): CardLine[] {
+function linesOf(arrangement: Arrangement, part: Part): CardLine[] {
+  const { right, changes, played } = arrangement;
+  const countOf = (c: (typeof changes)[number]): string =>
+    struckLate(leftPlayed(arrangement), c)?.count ?? c.meeting.count;
   const notes = tuneOf(within(right, part.fromTick, part.toTick));
   const chords = changesIn(changes, part);
   const bars = played.bars.filter((bar) => bar.tick < part.toTick && bar.tick + bar.length > part.fromTick);
@@ -102,7 +107,7 @@ function linesOf({ right, changes, played }: Arrangement, part: Part): CardLine[
         letters,
         counts: own.map((n) => countAt(barAt(played.bars, n.tick), n.tick)).join(', '),
         words: sungWords(own),
-        chords: struck.map((c) => `${typeset(c.change.symbol)} on ${c.meeting.count}`).join(', '),
+        chords: struck.map((c) => `${typeset(c.change.symbol)} on ${countOf(c)}`).join(', '),
       },
     ];
   });

@@ -4,7 +4,7 @@ import type { HandNote } from '../hands';
 import { classNameOf, typeset } from '../music';
 import { gotOrMade } from '../memory';
 import { partCard } from './partCard';
-import { besideTune, meetingInWords } from './walkthrough';
+import { besideTune, leftPlayed, meetingInWords } from './walkthrough';
 
 /**
  * What the seam shows of a part, for those who do not see it: its place, the right hand bar by bar, each chord with
@@ -15,7 +15,8 @@ export function partSummary(arrangement: Arrangement, index: number): string[] {
   const left = arrangement.arranged[index]?.left ?? [];
   const right = (arrangement.arranged[index]?.right ?? []).filter(({ grace }) => !grace);
   const chords = changesIn(arrangement.changes, arrangement.parts[index]).map(
-    (change) => `${meetingInWords(change)} Left hand: ${struckInWords(left, change.change.id)}.`,
+    (change) =>
+      `${meetingInWords(change, leftPlayed(arrangement))} Left hand: ${struckInWords(left, change.change.id)}.`,
   );
   return [
     `${title}, ${bars}.`,

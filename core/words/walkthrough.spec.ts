@@ -4,6 +4,7 @@ import { arrange } from '../arrange';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '../song';
 import {
   barsInWords,
+  leftPlayed,
   meetingInWords,
   partInWords,
   relationInWords,
@@ -116,15 +117,17 @@ describe('the walkthrough', () => {
   });
 
   it('words meetings, bars and relations', () => {
-    const { changes, parts } = arrange(sluicegate, DEFAULT_PROFILE);
-    expect(meetingInWords(changes[0])).toBe('G with “tide” (G), on 1 of bar 1.');
+    const whole = arrange(sluicegate, DEFAULT_PROFILE);
+    const { changes, parts } = whole;
+    const told = (change: (typeof changes)[number]): string => meetingInWords(change, leftPlayed(whole));
+    expect(told(changes[0])).toBe('G with “tide” (G), on 1 of bar 1.');
     const held = { ...changes[0], meeting: { ...changes[0].meeting, how: 'held' as const } };
-    expect(meetingInWords(held)).toBe('G under “tide” (G), which is held: between G and A, on 1 of bar 1.');
+    expect(told(held)).toBe('G under “tide” (G), which is held: between G and A, on 1 of bar 1.');
     const alone = {
       ...changes[0],
       meeting: { ...changes[0].meeting, how: 'rest' as const, note: null, syllable: null },
     };
-    expect(meetingInWords(alone)).toBe('G alone, on 1 of bar 1: the melody rests.');
+    expect(told(alone)).toBe('G alone, on 1 of bar 1: the melody rests.');
     expect(parts.map((part) => relationInWords(part))).toEqual([
       '',
       'Begins like part 1; the ending is new, from bar 6.',

@@ -16,7 +16,7 @@ import {
   typeset,
 } from '../music';
 import { sungFigure } from '../patterns';
-import { barAt, keyAt, within } from '../song';
+import { barAt, keyAt, type PlayedBar, within } from '../song';
 import { inWords, barInWords, theBar, theBars } from '../sentences';
 import { togetherInWords } from './explain';
 import { learningInWords } from './learning';
@@ -271,39 +271,52 @@ export function sungWords(notes: readonly HandNote[]): string {
 }
 
 function meetInWords(arrangement: Arrangement, part: Part): string[] {
-  const { changes, played } = arrangement;
-  const hasMelody = played.melody.length > 0;
+  const { changes } = arrangement;
   const said = sayIt(arrangement, part);
   return [
-    ...changesIn(changes, part).map((c) => {
-      const late = struckLate(arrangement, c);
-      if (late)
-        return `  ${typeset(c.change.symbol)} ${late.after}first on ${late.count} of ${theBar(late.bar)}.`;
-      return [`  ${meetingInWords(c, hasMelody)}`, togetherInWords(c, c.meeting.note)]
-        .filter(Boolean)
-        .join(' ');
-    }),
+    ...changesIn(changes, part).map((c) => `  ${meetsInWords(arrangement, c)}`),
     ...(said ? [`  Say it: ${said}`] : []),
   ];
 }
 
+/** What the left hand strikes, and the bars it does so in. */
+export interface LeftPlayed {
+  readonly left: readonly HandNote[];
+  readonly bars: readonly PlayedBar[];
+}
+
+export function leftPlayed({ left, played: { bars } }: Arrangement): LeftPlayed {
+  return { left, bars };
+}
+
 /** Where a chord is first struck, when its pattern leaves the beat it changes on to the tune; null where it is struck there. */
-function struckLate(
-  { left, played }: Arrangement,
+export function struckLate(
+  { left, bars }: LeftPlayed,
   { change, meeting }: ArrangedChange,
 ): { readonly count: string; readonly bar: number; readonly after: string } | null {
   const own = within(left, change.tick, change.tick + change.length);
   const first = own.find(({ from, source }) => from === change.id && source !== 'fill');
   if (!first || first.tick === change.tick || first.rolled !== undefined) return null;
-  const bar = barAt(played.bars, first.tick);
+  const bar = barAt(bars, first.tick);
   const tune = meeting.note ? typeset(classNameOf(meeting.note.pitch)) : '';
   const name = meeting.syllable ? `“${meeting.syllable}”` : tune;
   return { count: countAt(bar, first.tick), bar: bar.number, after: name ? `after ${name}, ` : '' };
 }
 
-/** "A minor: Am with *boats* (A), on 1 of bar 3." One line for how a change meets the melody. */
-export function meetingInWords({ change, meeting }: ArrangedChange, hasMelody = true): string {
+/** How a change meets the melody, and what the two are together where they are struck together. */
+export function meetsInWords(arrangement: Arrangement, arranged: ArrangedChange): string {
+  const strikes = leftPlayed(arrangement);
+  const meets = meetingInWords(arranged, strikes, arrangement.played.melody.length > 0);
+  if (struckLate(strikes, arranged)) return meets;
+  return [meets, togetherInWords(arranged, arranged.meeting.note)].filter(Boolean).join(' ');
+}
+
+/** "A minor: Am with *boats* (A), on 1 of bar 3." One line for how a change meets the melody, where it is struck. */
+export function meetingInWords(arranged: ArrangedChange, strikes: LeftPlayed, hasMelody = true): string {
+  const { change, meeting } = arranged;
   const symbol = typeset(change.symbol);
+  const late = struckLate(strikes, arranged);
+  if (late) return `${symbol} ${late.after}first on ${late.count} of ${theBar(late.bar)}.`;
   const where = `on ${meeting.count} of ${theBar(meeting.bar)}`;
   if (!meeting.note)
     return meeting.syllable
@@ -323,7 +336,7 @@ export function sayIt(arrangement: Arrangement, part: Part): string {
   const said = changesIn(arrangement.changes, part).map((arranged) => {
     const { change, meeting } = arranged;
     const symbol = typeset(change.symbol);
-    const late = struckLate(arrangement, arranged);
+    const late = struckLate(leftPlayed(arrangement), arranged);
     if (late) return `${symbol} ${late.after}on ${late.count}`;
     if (!meeting.note)
       return `${symbol} ${meeting.syllable ? `with “${meeting.syllable}”` : 'alone'}, on ${meeting.count}`;

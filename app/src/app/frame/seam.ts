@@ -209,6 +209,6 @@ export class Seam {
   }
 
   protected describe(shape: ChangeShape): string {
-    return `${meetingInWords(shape.change)} ${shape.position}${shape.isPinned ? ', pinned' : ''}`;
+    return `${meetingInWords(shape.change, this.view())} ${shape.position}${shape.isPinned ? ', pinned' : ''}`;
   }
 }

@@ -5,7 +5,7 @@ import { heardRubs, type Neighbour, neighboursOf, notesUnder, roleSays } from '@
 import { asTyped, classNameOf, inEnglish, typeset } from '@joined-hands/core/music';
 import { type CloseHands, type Layout } from '@joined-hands/core/song';
 import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
-import { derivationOf, meetingInWords, togetherInWords, voicingName, whyOf } from '@joined-hands/core/words';
+import { derivationOf, meetsInWords, voicingName, whyOf } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
@@ -36,13 +36,11 @@ export class ChordPanel {
     return change ? voicingName(change) : '';
   });
   protected readonly lines = computed(() => {
-    const change = this.change();
-    if (!change) return [];
-    const hasMelody = this.bench.arrangement()?.played.melody.length !== 0;
+    const [change, arrangement] = [this.change(), this.bench.arrangement()];
+    if (!change || !arrangement) return [];
     return [
       derivationOf(change),
-      meetingInWords(change, hasMelody),
-      togetherInWords(change, change.meeting.note),
+      meetsInWords(arrangement, change),
       whyOf(this.bench.before(), change),
     ].filter(Boolean);
   });

@@ -11,9 +11,8 @@ import {
   derivationOf,
   fillPlaceInWords,
   leftThen,
-  meetingInWords,
+  meetsInWords,
   relationInWords,
-  togetherInWords,
   typesetForm,
   voicingCostInWords,
   voicingName,
@@ -101,14 +100,10 @@ export class Reasons {
   );
   protected readonly derivation = computed(() => this.with(derivationOf));
   protected readonly meeting = computed(() =>
-    this.with((change) =>
-      [
-        meetingInWords(change, this.bench.arrangement()?.played.melody.length !== 0),
-        togetherInWords(change, change.meeting.note),
-      ]
-        .filter(Boolean)
-        .join(' '),
-    ),
+    this.with((change) => {
+      const arrangement = this.bench.arrangement();
+      return arrangement ? meetsInWords(arrangement, change) : '';
+    }),
   );
   protected readonly why = computed(() => {
     const change = this.bench.change();

@@ -248,7 +248,9 @@ export class PractiseState {
   /** Judges keys that were played for a task and keeps the turn, wherever one has gone meanwhile; nothing heard is no turn. */
   async judge(events: readonly KeyEvent[], task: Task): Promise<void> {
     if (!events.some(({ velocity }) => velocity > 0)) {
-      this.problem.set(`No key was heard. On the computer’s keyboard the keys A to K are ${typeset('C')} to ${typeset('C')}; an instrument must be on, and the right one chosen.`);
+      this.problem.set(
+        `No key was heard. On the computer’s keyboard the keys A to K are ${typeset('C')} to ${typeset('C')}; an instrument must be on, and the right one chosen.`,
+      );
       return;
     }
     const percent = this.percent();
