@@ -25,7 +25,7 @@ interface SheetRow {
 /** The sheets there are, in the order they are used. */
 export const SHEETS = [
   { id: 'title', name: 'Title page', what: 'Key, metre, tempo, form and signs', make: titleSheet },
-  { id: 'legend', name: 'Chord legend', what: 'Each chord once, with keys and fingers', make: chordLegend },
+  { id: 'legend', name: 'Chord legend', what: 'Each voicing once, with keys and fingers', make: chordLegend },
   {
     id: 'parts',
     name: 'Part sheets',

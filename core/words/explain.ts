@@ -119,7 +119,7 @@ function sameShape(before: VoicedChange, { voicing }: VoicedChange): string {
 
 function firstChord(v: VoicedChange): string {
   return v.voicing.inversion === 0
-    ? 'The first chord, in root position and a clear register.'
+    ? 'The first chord, in root position.'
     : 'The first chord would rather be in root position; from here the hand moves less through the whole song.';
 }
 
