@@ -42,10 +42,10 @@ describe('the workbench', () => {
       SongActions.edited({
         edit: { kind: 'tune-taken', what: 'typed tune', session, fields: { barCount: bars } },
       });
-    const state = after(typed('a', 5), typed('a', 6), typed('b', 7));
+    const state = after(typed('a', 35), typed('a', 36), typed('b', 37));
     expect(state.past.map((step) => step.what)).toEqual(['typed tune', 'typed tune']);
     expect(state.past[0].song).toBe(lanterns);
-    expect(state.past[1].song.barCount).toBe(6);
+    expect(state.past[1].song.barCount).toBe(36);
   });
 
   it('goes back through 300 edits and forward again, to the very same songs', () => {
