@@ -51,7 +51,9 @@ test('letters and counts typed from nothing to a heard tune', async ({ page }) =
   await expect(page.locator('jh-seam .note .letter')).toHaveText(['A', 'C', 'B', 'A', 'A']);
   // A letter that cannot be read is shown at its place; the tune stays as it was.
   await letters.fill('A4 C B H A*2');
-  await expect(page.locator('#fault')).toContainText('"H" is no letter here: H is B, and the German B is Bb.');
+  await expect(page.locator('#fault')).toContainText(
+    '"H" is no letter here: H is B, and the German B is Bb.',
+  );
   await expect(page.getByTestId('fault-place').locator('mark')).toHaveText('H');
   await expect(page.locator('jh-seam .note')).toHaveCount(5);
   await letters.fill('A4 C B A*2');
