@@ -1,6 +1,14 @@
 // How notes are named: the one choice the whole program speaks and reads by, like the language of a computer. Files,
 // stored songs and MIDI keep the English letters.
-import type { Letter, PitchClass } from './pitch';
+
+export type Letter = 'C' | 'D' | 'E' | 'F' | 'G' | 'A' | 'B';
+
+/** A letter with its accidental, without an octave: the B♭ of "B♭ major". */
+export interface PitchClass {
+  readonly letter: Letter;
+  /** −2 … 2: double flat … double sharp. */
+  readonly alter: number;
+}
 
 /** C D E F G A B; do re mi, where do is always C; or German, where B is H and B♭ is B. */
 export const NOTE_NAMES = ['english', 'solfege', 'german'] as const;

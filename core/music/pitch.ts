@@ -1,14 +1,7 @@
 import { Note } from 'tonal';
-import { inOwnNames } from './noteNames';
+import { inOwnNames, type Letter, type PitchClass } from './noteNames';
 
-export type Letter = 'C' | 'D' | 'E' | 'F' | 'G' | 'A' | 'B';
-
-/** A letter with its accidental, without an octave: the B♭ of "B♭ major". */
-export interface PitchClass {
-  readonly letter: Letter;
-  /** −2 … 2: double flat … double sharp. */
-  readonly alter: number;
-}
+export type { Letter, PitchClass };
 
 /** A spelled pitch in scientific octaves: C4 is middle C. G♭4 is not F♯4. */
 export interface Pitch extends PitchClass {
