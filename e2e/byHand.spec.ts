@@ -56,7 +56,6 @@ test('a chord has the very keys it is given, by letters or on the piano, once or
 }) => {
   await openBench(page, 'Lanterns at Low Water', 'chords');
   await arranged(page);
-  const keys = page.locator('jh-seam [data-change=c1] ~ .block .letter, jh-seam .block .letter');
   await page.locator('[data-change=c1] .symbol').click();
   await openTab(page, 'Name');
   const letters = page.getByLabel('The keys in letters');
@@ -66,10 +65,17 @@ test('a chord has the very keys it is given, by letters or on the piano, once or
   await letters.fill('A2 C3 G3');
   await letters.press('Tab');
   await page.getByRole('button', { name: 'Use these keys' }).click();
-  await expect(keys.first()).toHaveText(/[ACG]/);
   await openTab(page, 'Chord');
   await expect(page.locator('jh-chord-panel')).toContainText('You pinned this voicing.');
   await expect(page.locator('jh-chord-panel')).toContainText('Am without its fifth (E). G is not in Am.');
+  await expect(page.locator('jh-chord-panel')).toContainText('Played A C G');
+  // Every Am of the song: the first of part 2 is not on this page, but on the next.
+  await openTab(page, 'Name');
+  await page.locator('jh-name-panel summary').click();
+  await page.getByRole('button', { name: 'Every Am of the song' }).click();
+  await page.locator('body').press('2');
+  await page.locator('[data-change=c5] .symbol').click();
+  await openTab(page, 'Chord');
   await expect(page.locator('jh-chord-panel')).toContainText('Played A C G');
   expect(await graveFindings(page)).toEqual([]);
 });

@@ -108,3 +108,36 @@ test('three links lead past the header; what was done is undone beside it', asyn
   await expect(level(page)).toHaveText(/^4 /);
   await expect(panel.getByRole('button', { name: /^Undo / })).toHaveCount(0);
 });
+
+test('a finger drawn over the music turns rows, then parts; one that goes down does not', async ({
+  browser,
+}) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  const page = await context.newPage();
+  await openSong(page, 'Lanterns at Low Water');
+  const part = page.locator('jh-transport').getByRole('button', { name: /^Play part/ });
+  const draw = (x: number, y: number): Promise<void> =>
+    page.locator('jh-seam').evaluate(
+      (seam, [dx, dy]) => {
+        const at = (clientX: number, clientY: number): Touch =>
+          new Touch({ identifier: 1, target: seam, clientX, clientY });
+        const [from, to] = [at(200, 300), at(200 + dx, 300 + dy)];
+        seam.dispatchEvent(
+          new TouchEvent('touchstart', { touches: [from], changedTouches: [from], bubbles: true }),
+        );
+        seam.dispatchEvent(new TouchEvent('touchend', { touches: [], changedTouches: [to], bubbles: true }));
+      },
+      [x, y],
+    );
+  await expect(part).toHaveText('Play part 1');
+  await draw(0, 120);
+  await expect(part).toHaveText('Play part 1');
+  for (let i = 0; i < 4 && (await part.textContent())?.trim() !== 'Play part 2'; i++) {
+    await draw(-120, 5);
+    await page.waitForTimeout(200);
+  }
+  await expect(part).toHaveText('Play part 2');
+  await draw(120, 0);
+  await expect(part).toHaveText('Play part 1');
+  await context.close();
+});

@@ -82,7 +82,7 @@ test('what is put right in the tune of one version is offered to the others', as
   await version.click();
   await arranged(page);
   const offered = page.locator('jh-versions-line');
-  await expect(offered).toContainText('differs in bar 1; it was saved later.');
+  await expect(offered).toContainText('differs in bar 1; it was changed later.');
   const second = page.locator('jh-seam .note .letter').nth(1);
   await expect(second).toHaveText('B');
   await offered.getByRole('button', { name: 'Take that tune' }).click();

@@ -11,6 +11,11 @@ export class Person {
     this.done.push(what);
   }
 
+  /** What the browser's own window does here: a file chosen in it. */
+  did(what: string): void {
+    this.done.push(what);
+  }
+
   async press(key: string, times = 1): Promise<void> {
     for (let i = 0; i < times; i++) await this.page.keyboard.press(key);
     for (let i = 0; i < times; i++) this.done.push(key);

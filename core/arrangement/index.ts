@@ -1,3 +1,4 @@
+export { givenKeys, type KeysFor } from './givenKeys';
 export type { ArrangedChange, Arrangement, PartArrangement, SongFrame } from './arrangement';
 export { assemble } from './assemble';
 export { settling, unsettling } from './settling';

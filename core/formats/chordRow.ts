@@ -1,5 +1,5 @@
 import { ChordSymbolError, inEnglish, parseChord, symbolOf } from '../music';
-import { type Bar, type Change, type Song, writtenBars } from '../song';
+import { type Bar, type Change, freshId, type Song, writtenBars } from '../song';
 import { HOLDS, tokensOf } from './chordChart';
 import { FileError } from './fileError';
 
@@ -26,7 +26,7 @@ export function chordRow(text: string, song: Song, from: number): LaidRow {
   const missingBars = rows.length - bars.length;
   for (let i = 0; i < missingBars; i++) bars.push(after(bars[bars.length - 1]));
   const end = bars[bars.length - 1].tick + bars[bars.length - 1].length;
-  const row = changesIn(rows, bars, namesFor(song));
+  const row = changesIn(rows, bars, song);
   // What stands before its first chord, where the row begins by holding, goes on.
   const start = row[0].tick;
   const sounding = song.changes.findLast(({ tick }) => tick < end);
@@ -64,19 +64,7 @@ function after({ number, tick, length, metre }: Bar): Bar {
   return { number: number + 1, tick: tick + length, length, metre };
 }
 
-/** Ids that no change of the song has. */
-function namesFor(song: Song): () => string {
-  const used = new Set(song.changes.map(({ id }) => id));
-  let next = 1;
-  return () => {
-    while (used.has(`c${next}`)) next++;
-    const id = `c${next}`;
-    used.add(id);
-    return id;
-  };
-}
-
-function changesIn(rows: readonly string[][], bars: readonly Bar[], named: () => string): Change[] {
+function changesIn(rows: readonly string[][], bars: readonly Bar[], song: Song): Change[] {
   const changes: Change[] = [];
   rows.forEach((tokens, i) => {
     const { tick, length, number } = bars[i];
@@ -90,7 +78,7 @@ function changesIn(rows: readonly string[][], bars: readonly Bar[], named: () =>
         return;
       }
       changes.push({
-        id: named(),
+        id: freshId({ changes: [...song.changes, ...changes] }),
         tick: at,
         length: to - at,
         symbol: readable(token, number),

@@ -1,3 +1,4 @@
+export { levelEdit, type OwnOfPart, ownOfPart } from './ownOfPart';
 export { letterOf } from './form';
 export { cutIdForChoice, cutPlaces, joinWithNext, lockCut, moveCut, nearestPlace } from './cutting';
 export { nudgeCut, splitAt, splitPlace } from './cutting';

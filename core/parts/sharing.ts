@@ -5,7 +5,7 @@ import type { Related } from './relations';
 type CutAt = { readonly id: string };
 
 /** What the pianist chose for each part stays its own when it follows another; the rest is that part's. */
-const OWN_CHOICES = ['octaveShift', 'shownOctave', 'dynamics'] as const;
+export const OWN_CHOICES = ['octaveShift', 'shownOctave', 'dynamics'] as const;
 
 /** What is chosen for a part: its own, over that of the part it follows; settled ones as they were. */
 export function choicesOf(

@@ -22,10 +22,10 @@ export type SongEdit =
   | { readonly kind: 'tempo'; readonly quartersPerMinute: number }
   | { readonly kind: 'choose'; readonly choices: Partial<Choices> }
   | { readonly kind: 'choose-for-part'; readonly cutId: string; readonly choices: Partial<Choices> }
-  /** Choices of one part, or of every part (null), are the song's again. */
+  /** Choices of a part are the song's again. */
   | {
       readonly kind: 'choices-released';
-      readonly cutId: string | null;
+      readonly cutId: string;
       readonly names: readonly ChoiceName[];
     }
   /** What a part that returns has more of than before; null: as the part it follows. */

@@ -10,7 +10,7 @@ export {
   offsetInBar,
 } from './bars';
 export { placeIn, placeInBar, within, writtenBars } from './bars';
-export { changeAdded, changeLeftOut, type ChangesEdit, changeSplit, changesPlaced } from './changeEdits';
+export { changeLeftOut, type ChangesEdit, changeSplit, changesPlaced } from './changeEdits';
 export { changeMoved, changeStepped, freshId, SHORTEST } from './changeEdits';
 export { applyEdit, describeEdit, sessionOf, type Named, type SongEdit, type TuneFields } from './edits';
 export { type Finding, findingId, isDismissed, type Remedy } from './finding';
@@ -28,7 +28,7 @@ export { hasFrame, withoutFrame } from './frameEdits';
 export type { FrameKind, FramePiece } from './framePiece';
 export { emptySong } from './emptySong';
 export { type Division, type Layout, type Lyric, type MelodyNote } from './schema';
-export { type OwnPattern, type Pin, SCHEMA_VERSION, type Section, type Song, songSchema } from './schema';
+export { type OwnPattern, SCHEMA_VERSION, type Section, type Song, songSchema } from './schema';
 export { cutTo, wellFormed } from './texts';
 export { nearestWay, transpose, twelveKeys } from './transpose';
 export { joinTies, keyAt, type PlayedBar, type PlayedChange, type PlayedNote, writtenId } from './unfold';

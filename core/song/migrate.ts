@@ -1,4 +1,4 @@
-import { canBeGrouped, keyName, metreName, typeset, withSignature } from '../music';
+import { canBeGrouped, keyName, metreName, withSignature, withSigns } from '../music';
 import { renamed } from '../schemas';
 import { fillIds, imports, type Phrase, storedPhrase } from '../sentences';
 import { inOrder, meaningProblem } from './meaning';
@@ -263,7 +263,12 @@ function withSignatures(song: Song): Song {
   const said = song.keyMap.flatMap((key, i) =>
     keyName(key) === keyName(written[i])
       ? []
-      : [{ tick: key.tick, said: imports.keyRespelled(typeset(keyName(key)), typeset(keyName(written[i]))) }],
+      : [
+          {
+            tick: key.tick,
+            said: imports.keyRespelled(withSigns(keyName(key)), withSigns(keyName(written[i]))),
+          },
+        ],
   );
   if (said.length === 0) return song;
   return { ...song, keyMap: written, imported: [...song.imported, ...said] as Song['imported'] };

@@ -9,23 +9,18 @@ export function ownChoicesAt(song: Song, cutId: string): ChoiceName[] {
   return namesOf({ ...choices, ...grown });
 }
 
-/** Choices of the part of a cut, or of every part where it is null, given up: the song's hold again. */
-export function withoutChoices(song: Song, cutId: string | null, names: readonly ChoiceName[]): Song {
-  const cutIds = cutId === null ? Object.keys(song.partSettings) : [cutId];
+/** Choices of the part of a cut given up: the song's hold again. */
+export function withoutChoices(song: Song, cutId: string, names: readonly ChoiceName[]): Song {
   const left = (choices: Partial<Choices>): Partial<Choices> =>
     Object.fromEntries(Object.entries(choices).filter(([name]) => !names.includes(name as ChoiceName)));
-  return cutIds.reduce(
-    (all, id) =>
-      withSettings(all, id, ({ grown, ...old }) => {
-        const grownLeft = grown && left(grown);
-        return {
-          ...old,
-          choices: left(old.choices),
-          ...(grownLeft && namesOf(grownLeft).length > 0 ? { grown: grownLeft } : {}),
-        };
-      }),
-    song,
-  );
+  return withSettings(song, cutId, ({ grown = {}, ...old }) => {
+    const grownLeft = left(grown);
+    return {
+      ...old,
+      choices: left(old.choices),
+      ...(namesOf(grownLeft).length > 0 ? { grown: grownLeft } : {}),
+    };
+  });
 }
 
 function namesOf(choices: Partial<Choices>): ChoiceName[] {

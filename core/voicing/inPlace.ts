@@ -1,4 +1,14 @@
-import { type Chord, ChordSymbolError, parseChord } from '../music';
+import {
+  asTyped,
+  type Chord,
+  ChordSymbolError,
+  inEnglish,
+  KEYBOARDS,
+  midiOf,
+  parseChord,
+  parsePitch,
+  PitchNameError,
+} from '../music';
 import type { Profile } from '../song';
 import { leftBounds } from './bounds';
 import { candidatesFor } from './candidates';
@@ -13,6 +23,34 @@ export function readSymbol(text: string): ReadSymbol {
     return { chord: parseChord(text) };
   } catch (error) {
     if (error instanceof ChordSymbolError) return { problem: error.message };
+    throw error;
+  }
+}
+
+/** Most keys one hand holds: two under one finger. */
+const MOST_KEYS = 10;
+
+/** Reads keys told by letter and octave, "A2 C#3", as the pianist names notes; what is no key of a piano is said. */
+export function readKeys(text: string): { readonly keys: readonly number[] } | { readonly problem: string } {
+  const { low, high } = KEYBOARDS[88];
+  const keys = new Set<number>();
+  for (const word of text.split(/[\s+,]+/).filter(Boolean)) {
+    const key = keyNamed(word);
+    if (key === null)
+      return { problem: `“${word}” is no key: write its letter and its octave, like ${asTyped('C#3')}.` };
+    if (key < low || key > high) return { problem: `No piano has the key ${word}.` };
+    keys.add(key);
+  }
+  if (keys.size > MOST_KEYS)
+    return { problem: `${keys.size} keys are more than a hand holds: at most ${MOST_KEYS}.` };
+  return { keys: [...keys].sort((a, b) => a - b) };
+}
+
+function keyNamed(word: string): number | null {
+  try {
+    return midiOf(parsePitch(inEnglish(word)));
+  } catch (error) {
+    if (error instanceof PitchNameError) return null;
     throw error;
   }
 }

@@ -4,7 +4,7 @@ export { candidatesFor } from './candidates';
 export { lowIntervalBreaches } from './cost';
 export { drillFrom, type DrillPattern, DRILLS, type DrillStep, drillThrough, type KeyOrder } from './drill';
 export { type Mark, markKeys } from './drill';
-export { keysInPlace, readSymbol } from './inPlace';
+export { keysInPlace, readKeys, readSymbol } from './inPlace';
 export { LAYOUT_ROWS } from './layoutNames';
 export { isUnderMelody } from './members';
 export { movementProof, type MovementProof } from './proof';

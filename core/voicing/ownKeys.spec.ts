@@ -2,9 +2,12 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
+import { type ArrangedChange, givenKeys } from '../arrangement';
 import { midiOf, parsePitch } from '../music';
+import { partIndexAt } from '../parts';
 import { applyEdit, DEFAULT_PROFILE, writtenId } from '../song';
 import { givenInWords } from '../words';
+import { readKeys } from './inPlace';
 
 describe('the very keys a pianist gives a chord', () => {
   const keys = fc.uniqueArray(fc.integer({ min: 33, max: 72 }), { minLength: 1, maxLength: 5 });
@@ -57,4 +60,53 @@ describe('the very keys a pianist gives a chord', () => {
       expect(givenInWords(arrange(pinned, DEFAULT_PROFILE).changes[0])).toEqual(wanted);
     },
   );
+
+  it('are given to one chord, or to every one written like it in its part or the song, wherever it comes again, and to no other', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...DEMO_SONGS),
+        fc.nat(),
+        keys,
+        fc.constantFrom('chord' as const, 'part' as const, 'song' as const),
+        (song, n, given, scope) => {
+          const before = arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
+          const chosen = before.changes[n % before.changes.length];
+          const { changes } = arrange(
+            applyEdit(song, givenKeys(before, chosen, given, scope)),
+            DEFAULT_PROFILE,
+            {
+              withoutFingers: true,
+            },
+          );
+          const part = partIndexAt(before.parts, chosen.change.tick);
+          const isMeant = {
+            // A pin on a chord as it is written holds each time it comes.
+            chord: (c: ArrangedChange) =>
+              c.change.id === chosen.change.id || writtenId(c.change.id) === chosen.change.id,
+            part: (c: ArrangedChange) =>
+              partIndexAt(before.parts, c.change.tick) === part && c.change.symbol === chosen.change.symbol,
+            song: (c: ArrangedChange) => c.change.symbol === chosen.change.symbol,
+          }[scope];
+          const own = given.toSorted((a, b) => a - b);
+          for (const c of changes.filter(isMeant))
+            expect([c.change.id, c.voicing.keys]).toEqual([c.change.id, own]);
+          const pinned = changes.filter(({ fixedBy }) => fixedBy === 'pin');
+          expect(new Set(pinned.map(({ change }) => change.symbol))).toEqual(new Set([chosen.change.symbol]));
+          if (scope === 'chord') expect(pinned.every(isMeant)).toBe(true);
+        },
+      ),
+    );
+  });
+
+  it.each([
+    ['A2 C#3 D3', { keys: [45, 49, 50] }],
+    ['d3,a2+a2', { keys: [45, 50] }],
+    ['', { keys: [] }],
+    ['A2 X3', { problem: '“X3” is no key: write its letter and its octave, like C#3.' }],
+    ['A', { problem: '“A” is no key: write its letter and its octave, like C#3.' }],
+    ['C9', { problem: 'No piano has the key C9.' }],
+    ['C1 D1 E1 F1 G1 A1 B1 C2 D2 E2 F2', { problem: '11 keys are more than a hand holds: at most 10.' }],
+  ])('are read from letters: %j', (text, wanted) => {
+    expect(readKeys(text)).toEqual(wanted);
+  });
 });

@@ -1,3 +1,4 @@
+export { leftPlayed, meetingInWords, meetsInWords, sayIt, struckLate } from './meetings';
 export { choicesInWords, partsListed } from './choices';
 export { comparedInWords } from './comparedTurns';
 export {
@@ -37,16 +38,8 @@ export { handsInWords } from './handsAgain';
 export { FIRST_HAND, partLine } from './partLine';
 export { comesBackWhole, leftThen, plays } from './returning';
 export { partSummary } from './summary';
-export { barsInWords, meetingInWords, meetsInWords, partNumberAt, relationInWords } from './walkthrough';
-export {
-  rightHandInWords,
-  leftPlayed,
-  sayIt,
-  shownNote,
-  struckLate,
-  typesetForm,
-  writeWalkthrough,
-} from './walkthrough';
+export { barsInWords, partNumberAt, relationInWords } from './walkthrough';
+export { rightHandInWords, shownNote, typesetForm, writeWalkthrough } from './walkthrough';
 export { fingerCostInWords } from './fingers';
 export { type CountedStroke, rhythmInWords } from './rhythm';
 export { slipInWords, stepInWords } from './steps';

@@ -90,4 +90,17 @@ describe('what is told in German names', () => {
       expect([after.lines.length, after.words.length]).toEqual([before.lines.length, before.words.length]);
     },
   );
+
+  it('is stored in English letters: what reading a song found', async () => {
+    vi.resetModules();
+    (await import('../music')).useNoteNames('german');
+    const { emptySong, migrateSong } = await import('../song');
+    const odd = { tick: 0, tonic: { letter: 'G', alter: 1 }, mode: 'major' };
+    const { imported } = migrateSong({ ...emptySong('b', 'G sharp'), keyMap: [odd] });
+    expect(imported.map(({ said }) => said.facts)).toEqual([['G♯ major', 'A♭ major']]);
+    const b = { tick: 0, tonic: { letter: 'B', alter: 1 }, mode: 'major' };
+    expect(migrateSong({ ...emptySong('b', 'B sharp'), keyMap: [b] }).imported[0].said.facts[0]).toBe(
+      'B♯ major',
+    );
+  });
 });

@@ -8,9 +8,8 @@ import { Clock } from '../performance';
 import { barAt, within } from '../song';
 import { firstHandOf } from './partLine';
 import { leftThen } from './returning';
+import { leftPlayed, struckLate } from './meetings';
 import {
-  leftPlayed,
-  struckLate,
   barsInWords,
   differingInWords,
   lettersOf,

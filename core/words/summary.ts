@@ -4,7 +4,8 @@ import type { HandNote } from '../hands';
 import { classNameOf, typeset } from '../music';
 import { gotOrMade } from '../memory';
 import { partCard } from './partCard';
-import { besideTune, leftPlayed, meetingInWords } from './walkthrough';
+import { leftPlayed, meetingInWords } from './meetings';
+import { besideTune } from './walkthrough';
 
 /**
  * What the seam shows of a part, for those who do not see it: its place, the right hand bar by bar, each chord with

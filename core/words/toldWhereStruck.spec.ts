@@ -9,7 +9,7 @@ import { PATTERNS } from '../patterns';
 import { applyEdit, barAt, DEFAULT_PROFILE } from '../song';
 import { partCard } from './partCard';
 import { partSummary } from './summary';
-import { meetsInWords, sayIt } from './walkthrough';
+import { meetsInWords, sayIt } from './meetings';
 
 describe('where a chord is told', () => {
   it('is where the left hand first strikes it, on the card, in words, and to be said aloud: any song, level and pattern', () => {

@@ -2,15 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '../song';
-import {
-  barsInWords,
-  leftPlayed,
-  meetingInWords,
-  partInWords,
-  relationInWords,
-  typesetForm,
-  writeWalkthrough,
-} from './walkthrough';
+import { leftPlayed, meetingInWords } from './meetings';
+import { barsInWords, partInWords, relationInWords, typesetForm, writeWalkthrough } from './walkthrough';
 
 const [lanterns, sluicegate] = DEMO_SONGS;
 const onLevel = (song: Song, level: number): Song => applyEdit(song, { kind: 'choose', choices: { level } });

@@ -146,7 +146,7 @@ describe('what follows from actions', () => {
     await open();
     expect([state.value.profile.name, problems.sentence()]).toEqual([
       'Me',
-      `The profile of “${lanterns.title}” is not on this device: it is arranged for “Me”.`,
+      `The profile of “${lanterns.title}” is not on this device, so the song is arranged for “Me”.`,
     ]);
   });
 

@@ -182,7 +182,7 @@ export class WorkbenchEffects {
     const isGone = found.song.profile !== null && !profiles.some(({ id }) => id === found.song.profile);
     if (isGone)
       this.problems.tell(
-        `The profile of “${songName(found.song)}” is not on this device: it is arranged for “${profiles[0].name}”.`,
+        `The profile of “${songName(found.song)}” is not on this device, so the song is arranged for “${profiles[0].name}”.`,
       );
     if (mine) await this.songs.opened(id);
     return [ProfileActions.read({ profiles }), SongActions.opened({ ...found, isReadOnly: !mine })];

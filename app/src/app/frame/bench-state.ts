@@ -10,8 +10,14 @@ import {
 } from '@angular/core';
 import { type ArrangedChange, settling, unsettling } from '@joined-hands/core/arrangement';
 import { levelOf, LEVELS } from '@joined-hands/core/levels';
-import { cutIdForChoice, partIndexAt } from '@joined-hands/core/parts';
-import { type Choices, DEFAULT_CHOICES, ownChoicesAt, type SongEdit } from '@joined-hands/core/song';
+import { levelEdit, ownOfPart, partIndexAt } from '@joined-hands/core/parts';
+import {
+  type ChoiceName,
+  type Choices,
+  DEFAULT_CHOICES,
+  ownChoicesAt,
+  type SongEdit,
+} from '@joined-hands/core/song';
 import type { Alternative } from '@joined-hands/core/voicing';
 import { Store } from '@ngrx/store';
 import { Subject } from 'rxjs';
@@ -239,49 +245,34 @@ export class BenchState {
     const own = this.ownChoices();
     const names = own?.names.filter((name) => name in choices) ?? [];
     if (!own || names.length === 0) return choose;
-    const edits = own.at.map((cutId) => ({ kind: 'choices-released' as const, cutId, names }));
-    return { kind: 'together', what: 'choice for the song', edits: [choose, ...edits] };
+    return { kind: 'together', what: 'choice for the song', edits: [choose, ...released(own.cutIds, names)] };
   }
 
   climbTo(level: number): void {
-    if (LEVELS[level - 1] && level !== this.level()) this.edit(this.levelEdit(level));
+    const [song, part, parts] = [this.song(), this.part(), this.arrangement()?.parts ?? []];
+    if (song && part && LEVELS[level - 1] && level !== this.level())
+      this.edit(levelEdit(song, parts, part, level));
   }
 
-  /** The level of the part on screen where it has its own, else of the song. */
-  private levelEdit(level: number): SongEdit {
-    const [song, part] = [this.song(), this.part()];
-    if (!song || !part) return { kind: 'choose', choices: { level } };
-    const grown = song.partSettings[part.cutId]?.grown;
-    if (grown?.level !== undefined) return { kind: 'grown', cutId: part.cutId, choices: { ...grown, level } };
-    const cutId = cutIdForChoice(this.arrangement()?.parts ?? [], part, false);
-    const isOwn = song.partSettings[cutId]?.choices.level !== undefined;
-    return isOwn
-      ? { kind: 'choose-for-part', cutId, choices: { level } }
-      : { kind: 'choose', choices: { level } };
-  }
-
-  /** What was chosen for the part on screen alone, or for the one it follows, and where; null for nothing. */
+  /** What the part on screen has of its own, and the numbers of the other parts that have something; null for nothing. */
   readonly ownChoices = computed(() => {
     const [song, part, parts] = [this.song(), this.part(), this.arrangement()?.parts ?? []];
-    if (!song || !part || part.settled) return null;
-    const at = [...new Set([part.cutId, cutIdForChoice(parts, part, false)])];
-    const names = [...new Set(at.flatMap((cutId) => ownChoicesAt(song, cutId)))];
-    if (names.length === 0) return null;
-    const others = parts.filter(
-      ({ cutId, number }) => number !== part.number && ownChoicesAt(song, cutId).length > 0,
-    );
-    return { at, names, others: others.map(({ number }) => number) };
+    const own = song && part && ownOfPart(song, parts, part);
+    if (!own) return null;
+    // Those that follow this one, or the one it follows, have the same by it.
+    const others = parts.filter((other) => {
+      const theirs = other === part ? null : ownOfPart(song, parts, other);
+      return theirs !== null && !theirs.cutIds.some((cutId) => own.cutIds.includes(cutId));
+    });
+    return { ...own, others: others.map(({ number }) => number) };
   });
 
   /** The part on screen, or every part, is as the song again in what was chosen for it alone. */
   releaseChoices(ofAll: boolean): void {
-    const own = this.ownChoices();
-    const song = this.song();
+    const [own, song] = [this.ownChoices(), this.song()];
     if (!own || !song) return;
-    const all = Object.keys(song.partSettings).flatMap((cutId) => ownChoicesAt(song, cutId));
-    const edits = ofAll
-      ? [{ kind: 'choices-released' as const, cutId: null, names: [...new Set(all)] }]
-      : own.at.map((cutId) => ({ kind: 'choices-released' as const, cutId, names: own.names }));
+    const cutIds = ofAll ? Object.keys(song.partSettings) : own.cutIds;
+    const edits = cutIds.flatMap((cutId) => released([cutId], ofAll ? ownChoicesAt(song, cutId) : own.names));
     this.edit({ kind: 'together', what: 'choices of the song again', edits });
   }
 
@@ -296,4 +287,8 @@ export class BenchState {
     const above = this.arrangement()?.right.filter((n) => n.tick === change.change.tick) ?? [];
     return [...keys, ...above.map((n) => n.midi)];
   }
+}
+
+function released(cutIds: readonly string[], names: readonly ChoiceName[]): SongEdit[] {
+  return cutIds.map((cutId) => ({ kind: 'choices-released', cutId, names }));
 }

@@ -8,7 +8,9 @@ import { BenchState } from './bench-state';
   selector: 'jh-own-choices',
   imports: [NzButtonComponent],
   template: `
-    @if (bench.ownChoices(); as own) {
+    @if (bench.part()?.settled) {
+      <p>This part is kept as learned: choices for the song leave it as it is.</p>
+    } @else if (bench.ownChoices(); as own) {
       <p>
         <span>This part has its own {{ names() }}.</span>
         <button nz-button nzSize="small" type="button" (click)="bench.releaseChoices(false)">

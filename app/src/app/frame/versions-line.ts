@@ -9,24 +9,13 @@ import {
 } from '@angular/core';
 import { type Song, songName, tuneDiffers } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { theBars } from '@joined-hands/core/sentences';
 import { SongStore } from '../storage/song-store';
-import { fingerprint } from '../ui/fingerprint';
 import { Problems } from '../ui/problems';
 import { BenchState } from './bench-state';
 
 /** More bars than this are not named one by one. */
 const MOST_NAMED = 6;
-
-/** "in bar 3", "in the pick-up and bars 3 and 7", "in 12 bars". */
-function whereIn(bars: readonly number[]): string {
-  if (bars.length > MOST_NAMED) return `in ${bars.length} bars`;
-  const full = bars.filter((number) => number > 0);
-  const told = full.join(', ').replace(/, (\d+)$/, ' and $1');
-  return `in ${[
-    ...(full.length < bars.length ? ['the pick-up'] : []),
-    ...(full.length > 0 ? [`${full.length === 1 ? 'bar' : 'bars'} ${told}`] : []),
-  ].join(' and ')}`;
-}
 
 /** Where the tune of another version of the open song was put right since, it is offered here. */
 @Component({
@@ -35,7 +24,7 @@ function whereIn(bars: readonly number[]): string {
   template: `
     @if (offer(); as offer) {
       <p role="status">
-        <span>The tune of “{{ offer.name }}” differs {{ offer.where }}; it was saved later.</span>
+        <span>The tune of “{{ offer.name }}” differs in {{ offer.where }}; it was changed later.</span>
         <button nz-button nzSize="small" type="button" (click)="take(offer.other)">Take that tune</button>
         <button nz-button nzSize="small" type="button" (click)="leave(offer.id)">Keep this one</button>
       </p>
@@ -61,8 +50,8 @@ export class VersionsLine {
   private readonly bench = inject(BenchState);
   private readonly songs = inject(SongStore);
   private readonly problems = inject(Problems);
-  /** The other versions that were saved after the open one, as they were when it was opened. */
-  private readonly others = signal<readonly Song[]>([]);
+  /** The other versions whose tune was changed after that of the open one, as they were when it was opened. */
+  private readonly others = signal<readonly { readonly song: Song; readonly print: string }[]>([]);
   private readonly opened = computed(() => this.bench.song()?.id ?? null);
 
   constructor() {
@@ -81,21 +70,29 @@ export class VersionsLine {
     const own = cards.find(({ id }) => id === song.id);
     const first = song.version?.of ?? song.id;
     const later = cards.filter(
-      ({ id, version, trouble, savedAt }) =>
-        id !== song.id && !trouble && (version?.of ?? id) === first && (savedAt ?? 0) > (own?.savedAt ?? 0),
+      ({ id, version, trouble, tune }) =>
+        id !== song.id && !trouble && (version?.of ?? id) === first && tune.at > (own?.tune.at ?? 0),
     );
-    const read = await Promise.all(later.map(({ id }) => this.songs.get(id)));
-    if (this.opened() === song.id) this.others.set(read.flatMap((stored) => (stored ? [stored.song] : [])));
+    const read = await Promise.all(
+      later.map(async ({ id, tune: { print } }) => ({ stored: await this.songs.get(id), print })),
+    );
+    const others = read.flatMap(({ stored, print }) => (stored ? [{ song: stored.song, print }] : []));
+    if (this.opened() === song.id) this.others.set(others);
   }
 
   protected readonly offer = computed(() => {
     const song = this.bench.song();
     if (!song || this.bench.state().isReadOnly) return null;
-    for (const other of this.others()) {
+    for (const { song: other, print } of this.others()) {
       const bars = tuneDiffers(song, other);
-      const id = `tune|${other.id}|${fingerprint(JSON.stringify(other.melody))}`;
+      const id = `tune|${other.id}|${print}`;
       if (!bars || bars.length === 0 || song.dismissed.includes(id)) continue;
-      return { other, id, where: whereIn(bars), name: other.version?.name ?? songName(other) };
+      return {
+        other,
+        id,
+        where: bars.length > MOST_NAMED ? `${bars.length} bars` : theBars(bars),
+        name: other.version?.name ?? songName(other),
+      };
     }
     return null;
   });

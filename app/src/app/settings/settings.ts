@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { NoteNames } from '@joined-hands/core/music';
+import { type NoteNames, noteNames as noteNamesNow } from '@joined-hands/core/music';
 import { Store } from '@ngrx/store';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Shortcuts } from '../frame/keys/shortcuts';
@@ -32,11 +32,17 @@ export class Settings {
   protected readonly shortcuts = inject(Shortcuts);
   protected readonly ways = this.own.now;
 
+  /** What is changed before they are read would be lost. */
+  protected readonly hasProfiles = signal(false);
+
   constructor() {
     const store = inject(Store);
     const read = inject(SongStore)
       .profiles()
-      .then((profiles) => store.dispatch(ProfileActions.read({ profiles })));
+      .then((profiles) => {
+        store.dispatch(ProfileActions.read({ profiles }));
+        this.hasProfiles.set(true);
+      });
     this.problems.guard('The profiles could not be read', read);
   }
 
@@ -89,15 +95,19 @@ export class Settings {
     );
   }
 
-  protected change(some: Partial<OwnWays>): void {
-    if (!this.own.change(some))
-      this.problems.tell('The setting could not be stored: it holds until this page is closed.');
+  protected change(some: Partial<OwnWays>): boolean {
+    const isStored = this.own.change(some);
+    if (!isStored) this.problems.tell('The setting could not be stored: it holds until this page is closed.');
+    return isStored;
   }
 
   /** The whole program begins anew with other names: what it remembers was said in the ones before. */
   protected rename(noteNames: NoteNames): void {
     if (noteNames === this.ways().noteNames) return;
-    this.change({ noteNames });
-    location.reload();
+    if (this.own.change({ noteNames })) location.reload();
+    else {
+      this.own.change({ noteNames: noteNamesNow() });
+      this.problems.tell('The names of notes could not be stored: they stay as they are.');
+    }
   }
 }

@@ -23,12 +23,7 @@ import type { ShelfOrder } from './find';
     />
     @if (tags().length > 0) {
       <label class="visually-hidden" for="shelf-tag">Songs with the tag</label>
-      <nz-select
-        class="tag"
-        nzId="shelf-tag"
-        [ngModel]="tag()"
-        (ngModelChange)="tag.set($event)"
-      >
+      <nz-select class="tag" nzId="shelf-tag" [ngModel]="tag()" (ngModelChange)="tag.set($event)">
         <nz-option [nzValue]="null" nzLabel="All tags" />
         @for (one of tags(); track one) {
           <nz-option [nzValue]="one" [nzLabel]="one" />
@@ -36,12 +31,7 @@ import type { ShelfOrder } from './find';
       </nz-select>
     }
     <label class="visually-hidden" for="shelf-order">Order of the songs</label>
-    <nz-select
-      class="order"
-      nzId="shelf-order"
-      [ngModel]="order()"
-      (ngModelChange)="order.set($event)"
-    >
+    <nz-select class="order" nzId="shelf-order" [ngModel]="order()" (ngModelChange)="order.set($event)">
       @for (one of orders; track one.value) {
         <nz-option [nzValue]="one.value" [nzLabel]="one.label" />
       }

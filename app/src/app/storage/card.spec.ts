@@ -1,7 +1,7 @@
-import { SongShapeError } from '@joined-hands/core/song';
+import { applyEdit, SongShapeError } from '@joined-hands/core/song';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
-import { cardFrom, cardOf, whyNot } from './card';
+import { aboutOf, cardFrom, cardOf, whyNot } from './card';
 import { draftOf, dropDraft, isEmptySong, keepDraft } from './drafts';
 import { FIRST_PLACE } from './place';
 
@@ -25,9 +25,21 @@ describe('the card of a song', () => {
       place: { ...FIRST_PLACE, part: 2 },
       openedAt: 5,
       savedAt: 7,
+      tune: { print: expect.any(String), at: 7 },
       deletedAt: null,
     });
     expect(cardOf(lanterns, 1, {})).toMatchObject({ openedAt: null, savedAt: 0, place: FIRST_PLACE });
+  });
+
+  it('knows since when the song has its tune: a new arrangement, or new numbers of its notes, change nothing', () => {
+    const { tune } = cardOf(lanterns, 1, { savedAt: 7 });
+    const arranged = applyEdit(lanterns, { kind: 'choose', choices: { level: 7 } });
+    const numbered = { ...lanterns, melody: lanterns.melody.map((note) => ({ ...note, id: `x${note.id}` })) };
+    for (const same of [arranged, numbered]) expect(cardOf(same, 2, { savedAt: 9, tune }).tune).toEqual(tune);
+    const corrected = { ...lanterns, melody: lanterns.melody.slice(1) };
+    const later = cardOf(corrected, 3, { savedAt: 11, tune }).tune;
+    expect([later.at, later.print === tune.print]).toEqual([11, false]);
+    expect(aboutOf(cardOf(corrected, 3, { savedAt: 11, tune })).tune).toEqual(later);
   });
 
   it('says why where no song can be made of what is stored, and keeps its name', () => {

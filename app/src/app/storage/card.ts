@@ -1,6 +1,7 @@
 import type { SongFacts } from '@joined-hands/core/arrangement';
 import { classNameOf, keyName, metreName, withSigns } from '@joined-hands/core/music';
 import { migrateSong, type Song, songSchema, SongShapeError } from '@joined-hands/core/song';
+import { fingerprint } from '../ui/fingerprint';
 import { numberOf, recordOf, textOf, timeOf } from './believed';
 import { FIRST_PLACE, type Place, placeOf } from './place';
 import { type ShelfCard, songIn, type StoredSong } from './stored';
@@ -12,12 +13,15 @@ export interface AboutSong {
   readonly savedAt?: number;
   readonly facts?: SongFacts | null;
   readonly deletedAt?: number | null;
+  readonly tune?: ShelfCard['tune'] | null;
 }
 
 /** What can be believed of a stored card, whatever else is wrong with it. */
 export function aboutOf(stored: unknown): AboutSong {
-  const { place, openedAt, savedAt, facts, deletedAt } = recordOf(stored);
+  const { place, openedAt, savedAt, facts, deletedAt, tune } = recordOf(stored);
   const { parts, seconds } = recordOf(facts);
+  const { print, at } = recordOf(tune);
+  const [known, since] = [textOf(print, 40), timeOf(at)];
   const [count, length] = [numberOf(parts, 0, 20_000), numberOf(seconds, 0, 1e6)];
   return {
     place: placeOf(place),
@@ -25,6 +29,7 @@ export function aboutOf(stored: unknown): AboutSong {
     savedAt: timeOf(savedAt) ?? 0,
     facts: count === null || length === null ? null : { parts: count, seconds: length },
     deletedAt: timeOf(deletedAt),
+    tune: known === null || since === null ? null : { print: known, at: since },
   };
 }
 
@@ -37,6 +42,7 @@ export function readCard(stored: unknown): ShelfCard | null {
   const numbers = [revision, bars].map((number) => numberOf(number, 0, Number.MAX_SAFE_INTEGER));
   if ([...texts, ...numbers].includes(null) || !title || !told.success) return null;
   const [known, about] = [stored as ShelfCard, aboutOf(stored)];
+  if (!about.tune) return null;
   const place = { ...FIRST_PLACE, ...about.place };
   return { ...known, ...about, place, trouble: textOf(trouble, 1000) } as ShelfCard;
 }
@@ -45,9 +51,10 @@ export function readCard(stored: unknown): ShelfCard | null {
 export function cardOf(
   song: Song,
   revision: number,
-  { place, openedAt = null, savedAt = 0, facts = null, deletedAt = null }: AboutSong,
+  { place, openedAt = null, savedAt = 0, facts = null, deletedAt = null, tune = null }: AboutSong,
 ): ShelfCard {
   const { tonic, mode } = song.keyMap[0];
+  const print = printOf(song);
   return {
     id: song.id,
     revision,
@@ -64,8 +71,14 @@ export function cardOf(
     place: { ...FIRST_PLACE, ...place },
     openedAt,
     savedAt,
+    tune: tune?.print === print ? tune : { print, at: savedAt },
     deletedAt,
   };
+}
+
+/** A short name for a tune: its notes and words, whatever they are numbered. */
+function printOf({ melody }: Song): string {
+  return fingerprint(JSON.stringify(melody.map(({ id: _id, ...note }) => note)));
 }
 
 /** Letters of the tune a song is found by. */
@@ -117,6 +130,7 @@ function troubled(
     bars: 0,
     facts: null,
     trouble,
+    tune: { print: '', at: 0 },
     place: placeOf(place),
     openedAt: timeOf(openedAt),
     savedAt: timeOf(savedAt) ?? 0,

@@ -216,7 +216,12 @@ export class SongStore {
       const card = await this.database.cards.get(id);
       await this.database.songs.put(written);
       await this.database.cards.put(
-        cardOf(song, revision, { place, openedAt: timeOf(card?.openedAt) ?? now, savedAt: now }),
+        cardOf(song, revision, {
+          place,
+          openedAt: timeOf(card?.openedAt) ?? now,
+          savedAt: now,
+          tune: aboutOf(card).tune,
+        }),
       );
       return revision;
     });

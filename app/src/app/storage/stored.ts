@@ -52,6 +52,8 @@ export interface ShelfCard {
   /** Milliseconds since 1970. */
   readonly openedAt: number | null;
   readonly savedAt: number;
+  /** Which tune it has, and since when: of two versions the later is the corrected one. */
+  readonly tune: { readonly print: string; readonly at: number };
   /** When the song was put in the bin; absent or null while it is on the shelf. */
   readonly deletedAt?: number | null;
 }

@@ -97,11 +97,6 @@ export class ChordPanel {
     if (text !== '' && text !== this.change()?.change.symbol) this.state.write(text);
   }
 
-  protected addFirst(event: Event): void {
-    const text = (event.target as HTMLInputElement).value.trim();
-    if (text !== '') this.state.addFirst(inEnglish(text));
-  }
-
   protected readonly typeset = typeset;
   protected readonly asTyped = asTyped;
 }

@@ -113,13 +113,21 @@ describe('the chords of the open song', () => {
     ]);
   });
 
-  it('writes the first chord of a part that has none on its first bar line', () => {
+  it('writes a row of chords from the first bar line of the part on, and bars where they are wanting, as one step', () => {
     open({ ...sluicegate, changes: [] });
-    chords.addFirst('G');
+    expect([chords.rowFrom(), chords.writeRow('G', 1)]).toEqual([1, '']);
     expect(table.song.changes.map((c) => [c.tick, c.symbol])).toEqual([[960, 'G']]);
-    chords.addFirst('nothing');
-    expect(chords.notice()).not.toBe('');
-    expect(table.song.changes).toHaveLength(1);
+    expect(chords.writeRow('nothing', 1)).toMatch(/^"nothing" is not a chord/);
+    expect(table.edits).toHaveLength(1);
+    chords.bench.goToPart(1);
+    const part = chords.bench.part();
+    expect([chords.rowFrom(), part?.fromBar]).toEqual([5, 5]);
+    expect(chords.writeRow('| C | D |', 16)).toBe('');
+    expect([table.song.barCount, table.song.changes.at(-1)?.symbol, table.edits.length]).toEqual([
+      17,
+      'D',
+      2,
+    ]);
   });
 
   it('suggests for the change selected only while the bench is open, and forgets it for another', () => {

@@ -1,5 +1,6 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
+import { chordRow, FileError } from '@joined-hands/core/formats';
 import { byHalfStep, onLadder } from '@joined-hands/core/harmony';
 import { buildUpAfter, buildUpAt, levelFor } from '@joined-hands/core/levels';
 import {
@@ -13,7 +14,7 @@ import {
 } from '@joined-hands/core/music';
 import { cutIdForChoice, firstBarTick, writtenTick } from '@joined-hands/core/parts';
 import {
-  changeAdded,
+  barAt,
   changeLeftOut,
   changesPlaced,
   changeSplit,
@@ -24,6 +25,7 @@ import {
   type Layout,
   placeIn,
   type SongEdit,
+  writtenBars,
 } from '@joined-hands/core/song';
 import { type Scope, type Suggestion, type Taste } from '@joined-hands/core/suggesting';
 import { readSymbol } from '@joined-hands/core/voicing';
@@ -273,12 +275,29 @@ export class ChordsState {
     if (song) this.bench.edit(changesPlaced(song, how));
   }
 
-  /** The first chord of a part that has none, on its first bar line. */
-  addFirst(symbol: string): void {
-    const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
-    if (!arrangement || !part) return;
-    const tick = writtenTick(arrangement.played, firstBarTick(arrangement.played, part.fromTick));
-    if (tick !== null) this.add(tick, symbol);
+  /** The first whole bar of the part on screen, as it is written: where a row of chords begins unless it is told otherwise. */
+  readonly rowFrom = computed(() => {
+    const [song, arrangement, part] = [this.bench.song(), this.bench.arrangement(), this.bench.part()];
+    if (!song || !arrangement || !part) return 1;
+    const tick = writtenTick(arrangement.played, firstBarTick(arrangement.played, part.fromTick)) ?? 0;
+    return Math.max(1, barAt(writtenBars(song), tick).number);
+  });
+
+  /** Writes a row of chords over the bars from one on; gives what is wrong with it, or an empty text. */
+  writeRow(text: string, from: number): string {
+    const { song, isReadOnly } = this.bench.state();
+    if (!song || isReadOnly) return '';
+    try {
+      const { changes, missingBars } = chordRow(text, song, from);
+      const what = 'a row of chords';
+      const more: SongEdit = { kind: 'bars-inserted', before: song.barCount + 1, count: missingBars };
+      const edits: SongEdit[] = [...(missingBars > 0 ? [more] : []), { kind: 'changes-set', what, changes }];
+      this.bench.edit({ kind: 'together', what, edits });
+      return '';
+    } catch (error) {
+      if (!(error instanceof FileError)) throw error;
+      return error.message;
+    }
   }
 
   /** The chord selected, struck again in the middle of its time, to be changed there. */
@@ -286,14 +305,6 @@ export class ChordsState {
     const [song, change] = [this.bench.song(), this.change()];
     if (song && change)
       this.editOr(changeSplit(song, change.change.writtenId), 'There is no room for another chord here.');
-  }
-
-  private add(tick: number, symbol: string): void {
-    const song = this.bench.song();
-    const read = readSymbol(symbol);
-    if (!song) return;
-    if ('problem' in read) return this.notice.set(read.problem);
-    this.editOr(changeAdded(song, tick, symbolOf(read.chord)), 'There is no room for another chord here.');
   }
 
   /** Suggests chords for the song in the taste chosen. */

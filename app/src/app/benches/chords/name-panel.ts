@@ -1,17 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { givenKeys, type KeysFor } from '@joined-hands/core/arrangement';
 import { nameKeys } from '@joined-hands/core/harmony';
-import {
-  asTyped,
-  inEnglish,
-  midiOf,
-  nameOf,
-  parsePitch,
-  PitchNameError,
-  spellInKey,
-  typeset,
-} from '@joined-hands/core/music';
-import type { Pin } from '@joined-hands/core/song';
+import { asTyped, nameOf, spellInKey, typeset } from '@joined-hands/core/music';
+import { readKeys } from '@joined-hands/core/voicing';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { PlayOn } from '../../input/play-on';
@@ -19,11 +11,6 @@ import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { ON_COMPUTER, ON_MIDI } from '../../input/ways';
 import { Menu } from '../../ui/menu';
 import { ChordsState } from './chords-state';
-
-const LOWEST_KEY = 21;
-const HIGHEST_KEY = 108;
-/** A hand has five fingers; two keys under one finger at most. */
-const MOST_KEYS = 10;
 
 /** Any keys: pressed, played or told in letters; what they are called, and given to a chord as they are. */
 @Component({
@@ -151,37 +138,15 @@ export class NamePanel {
   protected readonly example = `${asTyped('A2')} ${asTyped('C#3')} ${asTyped('D3')} …`;
   protected readonly problem = signal('');
 
-  /** "A2 C#3 D3": each key by its letter and octave. */
   protected readKeys(event: Event): void {
-    const words = (event.target as HTMLInputElement).value.split(/[\s+,]+/).filter(Boolean);
-    try {
-      const keys = words.map((word) => midiOf(parsePitch(inEnglish(word))));
-      const beyond = keys.findIndex((key) => key < LOWEST_KEY || key > HIGHEST_KEY);
-      this.problem.set(beyond < 0 ? '' : `No piano has the key ${words[beyond]}.`);
-      if (beyond < 0) this.held.set([...new Set(keys)].sort((a, b) => a - b).slice(0, MOST_KEYS));
-    } catch (error) {
-      if (!(error instanceof PitchNameError)) throw error;
-      this.problem.set(`“${error.text}” is no key: write its letter and its octave, like ${asTyped('C#3')}.`);
-    }
+    const read = readKeys((event.target as HTMLInputElement).value);
+    this.problem.set('problem' in read ? read.problem : '');
+    if ('keys' in read) this.held.set(read.keys);
   }
 
-  /** The keys as they are, for the chord selected, or for every chord written like it in the part or the song. */
-  protected use(scope: 'chord' | 'part' | 'song'): void {
-    const [song, change, keys] = [this.state.bench.song(), this.state.change(), [...this.held()]];
-    if (!song || !change || keys.length === 0) return;
-    const { symbol, id } = change.change;
-    const ids = {
-      chord: [id],
-      part: this.state.bench
-        .changesInPart()
-        .flatMap(({ change: own }) => (own.symbol === symbol ? [own.id] : [])),
-      song: song.changes.flatMap((own) => (own.symbol === symbol ? [own.id] : [])),
-    }[scope];
-    const pins = ids.map((changeId): { kind: 'pin'; pin: Pin } => ({
-      kind: 'pin',
-      pin: { changeId, keys, fingers: null },
-    }));
-    this.state.bench.edit({ kind: 'together', what: `keys of ${typeset(symbol)}`, edits: pins });
+  protected use(scope: KeysFor): void {
+    const [arrangement, change] = [this.state.bench.arrangement(), this.state.change()];
+    if (arrangement && change) this.state.bench.edit(givenKeys(arrangement, change, this.held(), scope));
   }
 
   protected takeChord(): void {

@@ -1,9 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { chordRow, FileError } from '@joined-hands/core/formats';
 import { asTyped } from '@joined-hands/core/music';
-import { writtenTick } from '@joined-hands/core/parts';
-import { type SongEdit, writtenBars } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
@@ -68,17 +65,7 @@ export class RowEntry {
   protected readonly example = `| ${asTyped('Am')} | ${asTyped('Dm')} ${asTyped('E7')} | % |`;
   protected readonly text = signal('');
   protected readonly problem = signal('');
-  /** The first bar of the part on screen, as it is written. */
-  protected readonly from = linkedSignal(() => {
-    const [song, arrangement, part] = [
-      this.state.bench.song(),
-      this.state.bench.arrangement(),
-      this.state.bench.part(),
-    ];
-    const tick = arrangement && part ? writtenTick(arrangement.played, part.fromTick) : null;
-    const bar = song && writtenBars(song).findLast((written) => written.tick <= (tick ?? 0));
-    return Math.max(1, bar?.number ?? 1);
-  });
+  protected readonly from = linkedSignal(() => this.state.rowFrom());
 
   /** While it is typed nothing is wrong with it. */
   protected type(event: Event): void {
@@ -87,19 +74,7 @@ export class RowEntry {
   }
 
   protected write(): void {
-    const { song, isReadOnly } = this.state.bench.state();
-    if (!song || isReadOnly) return;
-    try {
-      const { changes, missingBars } = chordRow(this.text(), song, this.from());
-      const set: SongEdit = { kind: 'changes-set', what: 'a row of chords', changes };
-      const more: SongEdit = { kind: 'bars-inserted', before: song.barCount + 1, count: missingBars };
-      this.state.bench.edit(
-        missingBars > 0 ? { kind: 'together', what: 'a row of chords', edits: [more, set] } : set,
-      );
-      this.text.set('');
-    } catch (error) {
-      if (!(error instanceof FileError)) throw error;
-      this.problem.set(error.message);
-    }
+    this.problem.set(this.state.writeRow(this.text(), this.from()));
+    if (this.problem() === '') this.text.set('');
   }
 }

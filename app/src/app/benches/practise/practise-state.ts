@@ -249,7 +249,7 @@ export class PractiseState {
   async judge(events: readonly KeyEvent[], task: Task): Promise<void> {
     if (!events.some(({ velocity }) => velocity > 0)) {
       this.problem.set(
-        `No key was heard. On the computer’s keyboard the keys A to K are ${typeset('C')} to ${typeset('C')}; an instrument must be on, and the right one chosen.`,
+        `No key was heard. On the computer’s keyboard, A to K are ${typeset('C')} to ${typeset('C')}. With an instrument, check that it is on and that the right one is chosen.`,
       );
       return;
     }
