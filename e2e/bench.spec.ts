@@ -99,10 +99,10 @@ test.describe('on a telephone', () => {
     await expect(rail).toBeVisible();
     await rail.getByRole('button', { name: /Middle/ }).click();
     await expect(page.locator('jh-seam .symbol').first()).toHaveText('F');
-    await page.getByRole('button', { name: 'Reasons' }).click();
+    await page.getByRole('button', { name: 'Panel', exact: true }).click();
     await expect(rail).toBeHidden();
     await expect(page.locator('aside.reasons')).toContainText('Part 3 C');
-    await page.getByRole('button', { name: 'Reasons' }).click();
+    await page.getByRole('button', { name: 'Panel', exact: true }).click();
     await page.locator('[data-change] .symbol').first().click();
     const shown = await page.locator('jh-keyboard svg rect').count();
     const used = arrange(applyEdit(lanterns, { kind: 'choose', choices: {} }), DEFAULT_PROFILE);

@@ -143,17 +143,16 @@ export class WorkbenchEffects {
     { dispatch: false },
   );
 
-  readonly saveProfile = createEffect(
-    () =>
-      this.actions.pipe(
-        ofType(ProfileActions.changed, ProfileActions.deleted),
-        concatMap(() =>
-          from(this.songs.saveProfiles(this.shown().profiles)).pipe(
-            this.said('The profiles could not be stored'),
-          ),
+  readonly saveProfile = createEffect(() =>
+    this.actions.pipe(
+      ofType(ProfileActions.changed, ProfileActions.deleted),
+      concatMap(() =>
+        from(this.songs.saveProfiles(this.shown().profiles)).pipe(
+          map(() => ProfileActions.stored()),
+          this.said('The profiles could not be stored'),
         ),
       ),
-    { dispatch: false },
+    ),
   );
 
   /** A write that fails is said, and the next one is tried all the same. */

@@ -5,8 +5,7 @@ export interface BenchRow {
   readonly name: string;
   /** Last part of the address; null: the song's own. */
   readonly address: string | null;
-  /** What its panel is called on a narrow screen, and to those who do not see it. */
-  readonly side: string;
+  /** What its panel is called to those who do not see it. */
   readonly panelLabel: string;
   /** What it is for, and what to do first: the help of the bench. */
   readonly help: string;
@@ -18,7 +17,6 @@ export const BENCHES: readonly BenchRow[] = [
   {
     name: 'Tune',
     address: 'tune',
-    side: 'Work',
     panelLabel: 'Work on the tune',
     help: 'The melody, the words and the bars as you want them. Press a note to change it, or enter a new melody by letters and counts, by tapping or by playing it.',
     load: async () => (await import('../benches/tune')).bench,
@@ -26,7 +24,6 @@ export const BENCHES: readonly BenchRow[] = [
   {
     name: 'Parts',
     address: 'parts',
-    side: 'Work',
     panelLabel: 'Work on the parts',
     help: 'The song in short numbered parts. Drag a cut where a part should begin elsewhere; a part that comes back is learned once.',
     load: async () => (await import('../benches/parts')).bench,
@@ -34,7 +31,6 @@ export const BENCHES: readonly BenchRow[] = [
   {
     name: 'Chords',
     address: 'chords',
-    side: 'Work',
     panelLabel: 'Work on the chords',
     help: "The left hand's chords, each as near as possible to the one before. Press → to go from chord to chord, ↑ and ↓ for other voicings, and read why.",
     load: async () => (await import('../benches/chords')).bench,
@@ -42,7 +38,6 @@ export const BENCHES: readonly BenchRow[] = [
   {
     name: 'Join',
     address: null,
-    side: 'Reasons',
     panelLabel: 'Reasons',
     help: 'Where the hands meet, and what they play together. Choose a level, a pattern and fingers; for every problem there is a way out that you can hear before you take it.',
     load: async () => (await import('../benches/join')).bench,
@@ -50,7 +45,6 @@ export const BENCHES: readonly BenchRow[] = [
   {
     name: 'Fills',
     address: 'fills',
-    side: 'Work',
     panelLabel: 'Fills, intro and ending',
     help: 'What may be added where the melody leaves room, an intro and an ending. Hear a proposal, then take it or not.',
     load: async () => (await import('../benches/fills')).bench,
@@ -58,7 +52,6 @@ export const BENCHES: readonly BenchRow[] = [
   {
     name: 'Practise',
     address: 'practise',
-    side: 'Work',
     panelLabel: 'Practise',
     help: 'One small task at a time, at the tempo you can play now. Play it and be listened to, or say how it went; the log keeps account.',
     load: async () => (await import('../benches/practise')).bench,
@@ -66,7 +59,6 @@ export const BENCHES: readonly BenchRow[] = [
   {
     name: 'Handout',
     address: 'handout',
-    side: 'Sheets',
     panelLabel: 'Sheets to print and download',
     help: 'The arrangement on paper. Add and remove sheets, choose the paper, print them as they are shown, or download the whole song.',
     load: async () => (await import('../benches/handout')).bench,

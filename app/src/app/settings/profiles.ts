@@ -3,10 +3,12 @@ import { FormsModule } from '@angular/forms';
 import { type KeyboardSize, type Reach, typeset, WHITE_MM } from '@joined-hands/core/music';
 import { cutTo, type Profile } from '@joined-hands/core/song';
 import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
+import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { firstValueFrom } from 'rxjs';
 import { type HeldKey, Keyboard } from '../keyboard/keyboard';
 import { ProfileActions } from '../state/actions';
 import { workbench } from '../state/reducer';
@@ -33,6 +35,7 @@ const WHITE_FROM_C = [60, 62, 64, 65, 67, 69, 71, 72, 74, 76];
 })
 export class Profiles {
   private readonly store = inject(Store);
+  private readonly actions = inject(Actions);
   protected readonly all = this.store.selectSignal(workbench.selectProfiles);
   /** The one that is looked at: the first, until another is chosen. */
   protected readonly id = linkedSignal<readonly Profile[], string>({
@@ -103,9 +106,12 @@ export class Profiles {
     this.id.set(id);
   }
 
-  protected delete(): void {
+  /** Said to be deleted once it is: a page that is left sooner would bring it back. */
+  protected async delete(): Promise<void> {
     const gone = this.profile();
+    const stored = firstValueFrom(this.actions.pipe(ofType(ProfileActions.stored)));
     this.store.dispatch(ProfileActions.deleted({ id: gone.id }));
+    await stored;
     this.deleted.set(gone);
   }
 

@@ -50,6 +50,8 @@ export const ProfileActions = createActionGroup({
     /** One that is new, or has changed. */
     Changed: props<{ profile: Profile }>(),
     Deleted: props<{ id: string }>(),
+    /** Every change so far is on this device. */
+    Stored: emptyProps(),
   },
 });
 

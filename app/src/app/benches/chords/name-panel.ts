@@ -19,7 +19,9 @@ import { ChordsState } from './chords-state';
   template: `
     <section>
       <h2>Keys and their names</h2>
-      <p class="note">Press keys on the piano below, or play them; a key pressed again is let go.</p>
+      <p class="note">
+        Write keys in letters, press them on the piano or play them; a key pressed again is let go.
+      </p>
       <jh-play-on [ways]="ways" [goesOn]="true" (struck)="toggle($event.midi)" />
       <input
         nz-input
