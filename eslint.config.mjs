@@ -22,6 +22,7 @@ const CORE = [
   'voicing',
   'patterns',
   'fuller',
+  'own',
   'joining',
   'fills',
   'fingering',

@@ -5,6 +5,7 @@ import { type Degree, degreeOf } from '../harmony';
 import { type ChangeMeeting, meetingOf, rubFindings, struckNote } from '../joining';
 import { type Memory, memoryOf } from '../memory';
 import { keyName } from '../music';
+import { isIn, NOTHING_WRITTEN, without, type Written, writtenFindings, writtenHands } from '../own';
 import { type Part, partIndexAt, partsOf, type PartToPlay, partToPlay, twinsOf } from '../parts';
 import { withSlowing } from '../performance';
 import { withRhythms } from '../rhythm';
@@ -30,6 +31,8 @@ export interface SongContext extends SongFrame {
   /** The melody of all parts, in time. */
   readonly melody: readonly HandNote[];
   readonly longestNote: number;
+  /** What the pianist wrote by hand. */
+  readonly written: Written;
   /** Changes of parts that follow another, with the change each stands for. */
   readonly twins: ReadonlyMap<string, string>;
   readonly fixed: FixedFingers;
@@ -44,21 +47,23 @@ export function* contextOf(
   withoutFingers: boolean,
 ): Generator<null, SongContext> {
   const memory = memoryOf(song.id);
-  const written = unfoldOnce(song, memory);
-  const parts = partsOf(song, written);
-  const played = slowedOnce(rhythmsOnce(written, parts, memory), song.choices.ending, memory);
+  const asWritten = unfoldOnce(song, memory);
+  const parts = partsOf(song, asWritten);
+  const played = slowedOnce(rhythmsOnce(asWritten, parts, memory), song.choices.ending, memory);
   yield null;
   const voiced = voiceParts(song, profile, played, parts);
   const changes = describeChanges(played, voiced, memory);
   yield null;
   const frame = { song, profile, played, parts, changes, raisedParts: raisedIn(song, parts, voiced, memory) };
   const twins = twinsOf(parts, played.changes);
-  const material = materialOf(frame, voiced, memory);
+  const written = writtenOnce(frame, memory);
+  const material = materialOf(frame, voiced, written, memory);
   const melody = material.flatMap((part) => part.melody);
   return {
     ...frame,
     material,
     melody,
+    written,
     longestNote: melody.reduce((most, note) => Math.max(most, note.length), 0),
     twins,
     fixed: withoutFingers ? () => null : fixedFingers(song, played, twins),
@@ -72,11 +77,23 @@ export function* contextOf(
  * what an edit of some of them left alone keeps its identity.
  */
 function unfoldOnce(song: Song, memory: Memory): PlayedSong {
-  const { melody, changes, words, sections, keyMap, metreMap, tempoMap, playingOrder, pickup, barCount } =
-    song;
+  const { melody, changes, words, ownBars, sections, keyMap, metreMap, tempoMap } = song;
+  const { playingOrder, pickup, barCount } = song;
   const kept = <T>(field: string, from: readonly unknown[], value: T): T =>
     memory.of<T>(`unfolded ${field}`)('song', from, () => value);
-  const from = [melody, changes, words, sections, keyMap, metreMap, tempoMap, playingOrder, pickup, barCount];
+  const from = [
+    melody,
+    changes,
+    words,
+    ownBars,
+    sections,
+    keyMap,
+    metreMap,
+    tempoMap,
+    playingOrder,
+    pickup,
+    barCount,
+  ];
   return memory.of<PlayedSong>('unfolded')('song', from, () => {
     const now = unfold(song);
     return {
@@ -85,6 +102,7 @@ function unfoldOnce(song: Song, memory: Memory): PlayedSong {
       changes: kept('changes', [now.changes], now.changes),
       bars: kept('bars', [JSON.stringify(now.bars)], now.bars),
       words: kept('words', [JSON.stringify(now.words)], now.words),
+      ownBars: kept('own bars', [JSON.stringify(now.ownBars)], now.ownBars),
       sections: kept('sections', [JSON.stringify(now.sections)], now.sections),
       keyMap: kept('keys', [JSON.stringify(now.keyMap)], now.keyMap),
       tempoMap: kept('tempos', [JSON.stringify(now.tempoMap)], now.tempoMap),
@@ -101,6 +119,14 @@ function rhythmsOnce(written: PlayedSong, parts: readonly Part[], memory: Memory
 /** The same song in time and slowing, remembered, so that later stages meet the same objects again. */
 function slowedOnce(played: PlayedSong, ending: Song['choices']['ending'], memory: Memory): PlayedSong {
   return memory.of<PlayedSong>('slowed')('song', [played, ending], () => withSlowing(played, ending));
+}
+
+/** What is written by hand, the same as long as what it depends on is. */
+function writtenOnce({ played, parts, profile }: SongFrame, memory: Memory): Written {
+  const { ownBars, changes, melody, keyMap } = played;
+  if (ownBars.length === 0) return NOTHING_WRITTEN;
+  const from = [ownBars, changes, melody, keyMap, profile.keyboard, parts];
+  return memory.of<Written>('written')('song', from, () => writtenHands(played, parts, profile));
 }
 
 /** Parts (by index) whose melody is played an octave higher; in a settled part as it was when it was settled. */
@@ -165,22 +191,33 @@ function saidOf(v: VoicedChange): unknown[] {
   ];
 }
 
-function materialOf(frame: SongFrame, voiced: VoicedSong, memory: Memory): PartMaterial[] {
+function materialOf(frame: SongFrame, voiced: VoicedSong, written: Written, memory: Memory): PartMaterial[] {
   const melodyOf = memory.of<readonly HandNote[]>('melody');
   const { song, played, parts, changes } = frame;
   const raised = new Set(frame.raisedParts);
   const notes = split(played.melody, parts);
+  const keptOf = ({ settled, cutId }: Part): PartMaterial['settled'] =>
+    settled ? (song.settled.find((kept) => kept.cutId === cutId) ?? null) : null;
   const melodies = parts.map((part, i) => {
     const octaves = part.choices.octaveShift + (raised.has(i) ? 1 : 0);
-    return part.choices.layout === 'singing'
-      ? []
-      : melodyOf(part.cutId, [notes[i], octaves], () => notes[i].map((note) => struckNote(note, octaves)));
+    if (part.choices.layout === 'singing') return [];
+    const kept = keptOf(part);
+    const silent = kept?.keys ? new Set(kept.silent) : null;
+    return melodyOf(part.cutId, [notes[i], octaves, kept, written], () => {
+      const struck = notes[i].map((note) => struckNote(note, octaves));
+      // A part that is learned leaves out what it left out when it was.
+      return silent
+        ? struck.filter(({ from }) => !silent.has(from))
+        : [...without(struck, written.right.closed)];
+    });
   });
   const findings = split(
     [
       ...songFindings(frame, melodies.flat(), memory),
-      ...rubFindings(played, voiced.voiced, memory),
-      ...voiced.findings,
+      ...writtenFindings(song, played, frame.profile, written),
+      ...[...rubFindings(played, voiced.voiced, memory), ...voiced.findings].filter(
+        ({ tick }) => !isIn(written.left.closed, tick),
+      ),
     ],
     parts,
   );
@@ -191,7 +228,7 @@ function materialOf(frame: SongFrame, voiced: VoicedSong, memory: Memory): PartM
     melody: melodies[i],
     voiced: voicedIn[i],
     findings: findings[i],
-    settled: part.settled ? (song.settled.find(({ cutId }) => cutId === part.cutId) ?? null) : null,
+    settled: keptOf(part),
   }));
 }
 

@@ -24,6 +24,13 @@ export function settling(arrangement: Arrangement, index: number): SongEdit | nu
     const told = { hand, from, after: tick - onset, length, pitch, source, rolled: rolled ?? null };
     return [grace ? { ...told, grace: true as const } : told];
   });
+  const struck = new Set(hands.right.map(({ from }) => from));
+  const isSung = part.choices.layout === 'singing';
+  const silent = isSung
+    ? []
+    : within(played.melody, part.fromTick, part.toTick)
+        .map(({ id }) => id)
+        .filter((id) => !struck.has(id));
   return {
     kind: 'settle',
     cutId: part.cutId,
@@ -35,6 +42,7 @@ export function settling(arrangement: Arrangement, index: number): SongEdit | nu
       fingers: null,
     })),
     keys,
+    ...(silent.length > 0 ? { silent } : {}),
     fills: hands.fills.filter((fill) => fill.taken).map((fill) => fill.id),
     fingers: learnedFingers(notes, played),
     cuts: cutsRound(parts, index),

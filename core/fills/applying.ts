@@ -18,7 +18,7 @@ export function withLeftFills(
   for (const { tick } of left) counts.set(tick, (counts.get(tick) ?? 0) + 1);
   const arrived = left.map((note): HandNote => {
     const goal = arrivals.get(note.tick)?.goal;
-    if (!goal || counts.get(note.tick) !== 1) return note;
+    if (!goal || counts.get(note.tick) !== 1 || note.source === 'own') return note;
     return { ...note, midi: midiOf(goal), pitch: goal };
   });
   const kept = arrived.flatMap((note) => {

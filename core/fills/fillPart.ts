@@ -31,9 +31,14 @@ function proposalsFor(task: FillTask, openings: readonly Opening[]): Proposal[] 
   const isOnKeyboard = ({ notes }: Proposal): boolean =>
     notes.every(({ pitch }) => midiOf(pitch) >= low && midiOf(pitch) <= high);
   return FILL_KINDS.flatMap(({ propose }) => propose(task, openings, stills))
-    .filter((proposal) => isOnKeyboard(proposal) && isOfMode(proposal))
+    .filter((proposal) => isOnKeyboard(proposal) && isOfMode(proposal) && isOpen(proposal, task))
     .map((proposal) => ({ ...proposal, rank: rankFor(proposal, task.profile) }))
     .sort((a, b) => a.place.from.change.tick - b.place.from.change.tick || a.rank - b.rank);
+}
+
+/** Nothing is filled in over what the pianist wrote. */
+function isOpen({ hand, place }: Proposal, { closed }: FillTask): boolean {
+  return !closed.some((own) => own.hand === hand && own.tick < place.endTick && place.tick < own.endTick);
 }
 
 /** In a mode nothing is filled in that neither its scale nor the chord it is played over or leads to has. */

@@ -1,4 +1,4 @@
-import type { HandNote } from '../hands';
+import type { Hand, HandNote } from '../hands';
 import type { PlayedBar, Profile } from '../song';
 import type { Sounding, VoicedChange } from '../voicing';
 
@@ -21,6 +21,8 @@ export interface FillTask {
   readonly left: readonly HandNote[];
   /** The chords that begin in the part. */
   readonly voiced: readonly VoicedChange[];
+  /** Where a hand plays what the pianist wrote: nothing is filled in. */
+  readonly closed: readonly { readonly hand: Hand; readonly tick: number; readonly endTick: number }[];
   /** Where the part ends, and the song. */
   readonly partEnd: number;
   readonly songEnd: number;

@@ -35,14 +35,39 @@ const COUNT = /^(\()?(\d+)(e|&|a|t|l|\+(\d+)\/(\d+))?(\))?$/;
  * `metreOf` tells the metre of a written bar, 0 the pick-up. Throws {@link EntryError}.
  */
 export function readCounts(text: string, metreOf: (bar: number) => Metre): TypedRhythm {
-  const bars = splitBars(text);
+  return readBars(splitBars(text), metreOf);
+}
+
+/**
+ * The same for bars that are there, the first of which may be a pick-up: a bar that is left out is silent, and what
+ * begins after 1 is no pick-up. Throws {@link EntryError}, also for more bars than there are.
+ */
+export function readCountsIn(text: string, bars: readonly CountedBar[]): readonly TypedStrike[] {
+  const told = splitBars(text);
+  if (told.length > bars.length) {
+    const { at, text: more } = told[bars.length];
+    const many = bars.length === 1 ? 'There is one bar' : `There are ${bars.length} bars`;
+    throw new EntryError(`${many} here: this one is too many.`, at, Math.max(1, more.length));
+  }
+  const missing = barTicks(bars[0].metre) - bars[0].length;
+  const whole = readBars(told, (bar) => bars[bar - 1].metre, false).strikes;
+  const early = whole.find(({ tick }) => tick < missing);
+  if (early) throw new EntryError(`The pick-up begins on ${countOf(missing, bars[0].metre)}.`, early.at, 1);
+  return whole.map((strike) => ({ ...strike, tick: strike.tick - missing }));
+}
+
+function readBars(
+  bars: readonly BarText[],
+  metreOf: (bar: number) => Metre,
+  mayHavePickup = true,
+): TypedRhythm {
   const strikes: { tick: number; length: number; at: number }[] = [];
   let [start, pickup, number, isHeld] = [0, 0, 1, false];
   bars.forEach((bar, index) => {
     const metre = metreOf(number);
     const marks = marksOf(bar, metre);
     const [first] = marks;
-    const isPickup = index === 0 && bars.length > 1 && first?.offset > 0;
+    const isPickup = mayHavePickup && index === 0 && bars.length > 1 && first?.offset > 0;
     const from = isPickup ? first.offset : 0;
     const whole = barTicks(metre);
     if (!bar.goesOn) isHeld = false;
@@ -130,7 +155,7 @@ function offsetOf(token: string, metre: Metre, at: number): number {
 }
 
 /** A bar as the writer needs it. */
-interface CountedBar {
+export interface CountedBar {
   readonly number: number;
   readonly tick: number;
   readonly length: number;

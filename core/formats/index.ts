@@ -13,6 +13,7 @@ export { READ_ENDINGS } from './endings';
 export { type OpenedFile, openFile } from './openFile';
 export { readProject, writeProject } from './project';
 export { reportOf, totalsOf } from './report';
+export { readBars, writeBars } from './typedBars';
 export { countsOfTake, FieldError, readTune, type TypedTune, writeTune } from './typedTune';
 export { voicesOf } from './voices';
 export { writtenVoice } from './writtenVoice';

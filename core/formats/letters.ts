@@ -32,6 +32,8 @@ export interface TypedKey {
   readonly pitch: Pitch;
   /** Struck quickly before the next; it takes no count. */
   readonly grace: boolean;
+  /** Struck together with the key before it: "C+E". */
+  readonly joins: boolean;
   /** Where its letter stands in the text. */
   readonly at: number;
   readonly length: number;
@@ -41,7 +43,7 @@ export interface TypedKey {
 const MIDDLE_C: Pitch = { letter: 'C', alter: 0, octave: 4 };
 /** Stands before a grace note; the one that songs were typed with before still reads. */
 const GRACE_SIGN = ';';
-const BEFORE_LETTER = /^([;~]?)([/\\]*)/;
+const BEFORE_LETTER = /^(\+?)([;~]?)([/\\]*)/;
 const AFTER_LETTER = /^(##|#|bb|b|n)?(-?\d+)?(?:\*(\d+))?/;
 const MOST_REPEATS = 64;
 const LOWEST_KEY = 21;
@@ -51,22 +53,33 @@ const HIGHEST_KEY = 108;
  * Reads a tune told in letters; spaces, commas and bar strokes between them say nothing, and none is needed. Each is the nearest key of its letter (up to a fourth away);
  * "/" in front: upwards, "\" downwards, doubled an octave more; a plain letter is as the key signature has it, "n"
  * makes it natural; "*3" strikes it three times; ";" makes it a grace note. The first key stands near `start`, or
- * names its octave ("A3"), or follows a landmark: "A below middle C:". Throws {@link EntryError}.
+ * names its octave ("A3"), or follows a landmark: "A below middle C:". "+" strikes a key together with the one before,
+ * the first of its letter above it: "C+E+G"; what comes after is near the first of them. Throws {@link EntryError}.
  * `readLetters('A4 C B*2 \\A', A minor) // => A4 C5 B4 B4 A4`
  */
 export function readLetters(text: string, key: Key, start: Pitch = MIDDLE_C): TypedKey[] {
   const { rest, from, first } = landmarkIn(text, start);
   const keys: TypedKey[] = [];
   let before: Pitch = first ?? from;
+  let above: Pitch | null = null;
   for (const match of rest.text.matchAll(/[^\s|,]+/g)) {
     const [word] = match;
     // Letters may stand together: "CDEF".
     for (let from = 0; from < word.length;) {
       const at = rest.offset + match.index + from;
-      const { token, grace, strokes, letter, alter, octave, times } = letterAt(word.slice(from), key, at);
+      const { token, joins, grace, strokes, letter, alter, octave, times } = letterAt(
+        word.slice(from),
+        key,
+        at,
+      );
+      if (joins && !above)
+        throw new EntryError(`"${token}" has no key before it to be struck with.`, at, token.length);
       if (strokes.includes('/') && strokes.includes('\\'))
         throw new EntryError(`"${token}" goes up and down at once: keep "/" or "\\".`, at, token.length);
-      const pitch = placed({ letter, alter }, octave, strokes, before);
+      const pitch: Pitch =
+        joins && above
+          ? placedAbove({ letter, alter }, octave, strokes.length, above)
+          : placed({ letter, alter }, octave, strokes, before);
       const midi = midiOf(pitch);
       if (midi < LOWEST_KEY || midi > HIGHEST_KEY)
         throw new EntryError(`"${token}" lies beyond the keys of a piano.`, at, token.length);
@@ -77,8 +90,12 @@ export function readLetters(text: string, key: Key, start: Pitch = MIDDLE_C): Ty
           at,
           token.length,
         );
-      for (let i = 0; i < count; i++) keys.push({ pitch, grace: grace !== '', at, length: token.length });
-      before = pitch;
+      if (joins && count > 1)
+        throw new EntryError(`"${token}": a chord is written out each time it is struck.`, at, token.length);
+      const isGrace = joins ? (keys.at(-1)?.grace ?? false) : grace !== '';
+      for (let i = 0; i < count; i++) keys.push({ pitch, grace: isGrace, joins, at, length: token.length });
+      if (!joins) before = pitch;
+      above = pitch;
       from += token.length;
     }
   }
@@ -87,18 +104,19 @@ export function readLetters(text: string, key: Key, start: Pitch = MIDDLE_C): Ty
 
 /** One letter with its signs at the head of a word. Throws {@link EntryError}, `at` its first character. */
 function letterAt(word: string, key: Key, at: number): ReadLetter {
-  const [head, grace, strokes] = BEFORE_LETTER.exec(word) ?? ['', '', ''];
+  const [head, plus, grace, strokes] = BEFORE_LETTER.exec(word) ?? ['', '', '', ''];
   const name = readName(word.slice(head.length));
   if (!name) throw new EntryError(wrongLetter(word), at, word.length);
   const [signs, accidental, octave, times] = AFTER_LETTER.exec(word.slice(head.length + name.length)) ?? [''];
   const alter = accidental === undefined ? (name.alter ?? keyAlter(name.letter, key)) : ALTERS[accidental];
   const token = word.slice(0, head.length + name.length + signs.length);
-  return { token, grace, strokes, letter: name.letter, alter, octave, times };
+  return { token, joins: plus !== '', grace, strokes, letter: name.letter, alter, octave, times };
 }
 
 interface ReadLetter extends PitchClass {
   /** As it is typed. */
   readonly token: string;
+  readonly joins: boolean;
   readonly grace: string;
   readonly strokes: string;
   readonly octave: string | undefined;
@@ -147,6 +165,19 @@ function placed(
   return { letter, alter, octave: Math.floor(step / 7) };
 }
 
+/** The first key of a letter above another, so many octaves higher. */
+function placedAbove(
+  { letter, alter }: PitchClass,
+  octave: string | undefined,
+  octaves: number,
+  below: Pitch,
+): Pitch {
+  if (octave !== undefined) return { letter, alter, octave: Number(octave) };
+  const near = { letter, alter, octave: below.octave - 1 + octaves };
+  while (midiOf(near) - 12 * octaves <= midiOf(below)) near.octave++;
+  return near;
+}
+
 const ALTERS: Record<string, number> = { '##': 2, '#': 1, bb: -2, b: -1, n: 0 };
 
 function keyAlter(letter: Letter, key: Key): number {
@@ -161,17 +192,26 @@ function distance(from: number, to: number, strokes: string): number {
   return strokes.startsWith('/') ? (up === 0 ? 7 : up) + more : (up === 0 ? -7 : up - 7) - more;
 }
 
-/** A tune in letters: the inverse of {@link readLetters}. The first letter carries its octave. */
-export function writeLetters(
-  notes: readonly { readonly pitch: Pitch; readonly grace: boolean }[],
-  key: Key,
-): string {
+/**
+ * A line in letters: the inverse of {@link readLetters}. The first letter carries its octave; a note that joins is struck
+ * with the one before it, which lies below.
+ */
+export function writeLetters(notes: readonly Struck[], key: Key): string {
   const words: string[] = [];
   let before: Pitch | null = null;
   for (let i = 0; i < notes.length;) {
-    const { pitch, grace } = notes[i];
+    const { pitch, grace, joins } = notes[i];
+    if (joins) {
+      const octaves = pitch.octave - placedAbove(pitch, undefined, 0, notes[i - 1].pitch).octave;
+      const name =
+        octaves < 0 ? `${nameIn(pitch, key)}${pitch.octave}` : '/'.repeat(octaves) + nameIn(pitch, key);
+      words.push(`${words.pop() ?? ''}+${name}`);
+      i++;
+      continue;
+    }
     let times = 1;
-    while (i + times < notes.length && isSame(notes[i], notes[i + times])) times++;
+    while (i + times < notes.length && isSame(notes[i], notes[i + times]) && !notes[i + times + 1]?.joins)
+      times++;
     const place: string = before ? strokesOf(staffStep(pitch) - staffStep(before)) : '';
     const octave = before ? '' : String(pitch.octave);
     const name = nameIn(pitch, key);
@@ -190,11 +230,14 @@ export function writeLetters(
 interface Struck {
   readonly pitch: Pitch;
   readonly grace: boolean;
+  readonly joins?: boolean;
 }
 
 function isSame(a: Struck, b: Struck): boolean {
   const [p, q] = [a.pitch, b.pitch];
-  return a.grace === b.grace && p.letter === q.letter && p.alter === q.alter && p.octave === q.octave;
+  return (
+    a.grace === b.grace && !b.joins && p.letter === q.letter && p.alter === q.alter && p.octave === q.octave
+  );
 }
 
 /** A note's name with the sign it needs in this key. */

@@ -33,6 +33,16 @@ export function writeTune(song: Song): TypedTune {
  */
 export function readTune(typed: TypedTune, song: Song, start?: Pitch): TypedResult {
   const keys = inField('letters', () => readLetters(typed.letters, keyOf(song), start));
+  const joined = keys.find(({ joins }) => joins);
+  if (joined)
+    throw new FieldError(
+      'letters',
+      new EntryError(
+        'A tune has one key at a time: write what is struck with it on the Join bench, By hand.',
+        joined.at,
+        joined.length,
+      ),
+    );
   const struck = keys.filter((key) => !key.grace);
   const words = joinTies(song.melody).map((note) => note.lyric);
   if (typed.counts.trim() === '') return { fields: oneBeatEach(keys, song, words), missing: null };
@@ -60,7 +70,8 @@ export class FieldError extends Error {
   }
 }
 
-function inField<T>(field: 'letters' | 'counts', read: () => T): T {
+/** What reads a field, its error said with the field. */
+export function inField<T>(field: 'letters' | 'counts', read: () => T): T {
   try {
     return read();
   } catch (error) {

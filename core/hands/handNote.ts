@@ -1,7 +1,7 @@
 import type { Pitch } from '../music';
 
 export type Hand = 'right' | 'left';
-export type Source = 'melody' | 'harmony' | 'chord' | 'figure' | 'pattern' | 'fill';
+export type Source = 'melody' | 'harmony' | 'chord' | 'figure' | 'pattern' | 'fill' | 'own';
 
 /** One key one hand strikes, in played ticks. */
 export interface HandNote {

@@ -75,7 +75,7 @@ function remediesFor(
   { parts, lowerKeys }: BumpContext,
 ): Remedy[] {
   const part = parts[partIndexAt(parts, Math.max(low.tick, high.tick))];
-  if (!part || !change || low.source === 'fill') return [];
+  if (!part || !change || low.source === 'fill' || low.source === 'own') return [];
   const { writtenId, tick } = change.change;
   const thinner = (offer: Phrase, layout: Choices['layout']): Remedy => ({
     offer,

@@ -88,7 +88,7 @@ export function leftHand(task: PartTask): PartHands {
   if (isMoving && notes.length > 0) findings.push(...patternRefused(task));
   const shares = new Set(task.voiced.flatMap((v) => (v.closeHands === 'share' ? [v.change.id] : [])));
   const struck = shares.size === 0 ? notes : withSharedKeys(notes, task.melody, (id) => shares.has(id));
-  const left = inTime(withRolls(struck, task.profile));
+  const left = inTime(withRolls(struck, task.profile.leftReach));
   return { notes: left, findings, right: rightHand === 'fuller' ? withFuller(task, left, right) : right };
 }
 

@@ -10,6 +10,7 @@ export {
 export { barsIn } from './barsIn';
 export { choicesAt, leftHand, struckNote } from './hands';
 export { type ChangeMeeting, type Meeting, meetingOf, meetingsOf } from './meetings';
+export { withRolls } from './rolls';
 export { rubFindings } from './rubs';
 export { handsForSinging } from './singing';
 export { judgePressed, keysOfStep, type Pressed, type Step, stepsIn } from './steps';

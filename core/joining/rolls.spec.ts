@@ -8,7 +8,7 @@ describe('keys the hand does not span', () => {
     keys.map(([tick, midi]) => ({ tick, midi }) as HandNote);
   const profile = { ...DEFAULT_PROFILE, leftReach: 8 } as const;
   const rolled = (list: HandNote[]): (number | undefined)[] =>
-    withRolls(list, profile).map((note) => note.rolled);
+    withRolls(list, profile.leftReach).map((note) => note.rolled);
 
   it('are rolled from below, whatever order they come in; an octave is struck', () => {
     expect(rolled(notes([0, 55], [0, 48], [0, 64]))).toEqual([1, 0, 2]);

@@ -49,7 +49,7 @@ export function handsForSinging(task: PartTask): PartHands {
     if (chord !== 'none') right.push(...chordNotes(task, voiced, moves ? figure : null));
   }
   const findings = moves && task.voiced.length > 0 ? figureRefused(task) : [];
-  return { notes: inTime(withRolls(left, task.profile)), findings, right: inTime(right) };
+  return { notes: inTime(withRolls(left, task.profile.leftReach)), findings, right: inTime(right) };
 }
 
 /** The bass nearest to the one before, within reach of the low register. */

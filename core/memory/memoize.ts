@@ -15,7 +15,9 @@ export function memoizeByKey<R>(most = 20_000): (name: string, from: readonly un
   const made = new Map<string, Made<R>[]>();
   return (name, from, make) => {
     const values = made.get(name) ?? [];
-    const at = values.findIndex((known) => from.every((input, i) => isSame(input, known.from[i])));
+    const at = values.findIndex(
+      (known) => from.length === known.from.length && from.every((input, i) => isSame(input, known.from[i])),
+    );
     if (at === 0) return values[0].value;
     if (values.length === 0 && made.size >= most) made.clear();
     const latest = at > 0 ? values[at] : { from, value: make() };

@@ -70,6 +70,13 @@ export const FINDINGS = {
     why === 'too-long'
       ? `The ${fillName(kind)} of your own is longer than its place: shorten it, or it waits.`
       : `The ${fillName(kind)} taken here has no place any more since the song was changed: it waits.`,
+  ownOffKeyboard: (key: string, keys: number) =>
+    `${key}, written by hand, is not on a keyboard of ${keys} keys: it is not played.`,
+  ownWithoutLength: (key: string) => `${key}, written by hand, has no length: it is not played.`,
+  ownTooWide: (low: string, high: string, hand: 'right' | 'left') =>
+    `${low} and ${high}, written by hand, are wider than your ${hand} hand: they are rolled from below.`,
+  ownWaits: (hand: 'right' | 'left', notes: number) =>
+    `${notes === 1 ? 'A note' : `${notes} notes`} written by hand for the ${hand} hand ${notes === 1 ? 'waits' : 'wait'}: the bars are not played.`,
   fillAlone: (kind: string) =>
     `The ${fillName(kind)} you took lost its chord when the song was changed: it waits until that comes back.`,
   patternUnknown: (pattern: string) => `The pattern “${pattern}” is not known here: blocks are played.`,

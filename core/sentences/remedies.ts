@@ -29,6 +29,7 @@ export const REMEDIES = {
   twoNotes: () => 'Two notes for this chord',
   release: () => 'Release it, and the nearest voicing that fits is chosen',
 
+  ownLeftOut: () => 'Remove what was written by hand here',
   lowerPosition: () => 'Use a lower voicing',
   releaseFinger: (finger: number, key: string) =>
     `Let the program choose again on ${key} (${finger} is let go)`,

@@ -1,6 +1,7 @@
 import { barTicks, type Key, type Metre, midiOf, spellInKey } from '../music';
 import { type Bar, lastAtOrBefore, writtenBars } from './bars';
 import { keepPlaces } from './keepPlaces';
+import { ownBarsLater, ownBarsWithout } from './ownBars';
 import type { Song } from './schema';
 import { writtenId } from './unfold';
 
@@ -61,8 +62,8 @@ function tickOfBar(song: Song, number: number): number {
 }
 
 /** Tick at which the last note or change ends. */
-function contentEnd(song: Pick<Song, 'melody' | 'changes' | 'words'>): number {
-  const ends = [...song.melody, ...song.changes].map((item) => item.tick + item.length);
+function contentEnd(song: Pick<Song, 'melody' | 'changes' | 'words' | 'ownBars'>): number {
+  const ends = [...song.melody, ...song.changes, ...song.ownBars].map((item) => item.tick + item.length);
   return [...ends, ...song.words.map((word) => word.tick + 1)].reduce((end, at) => Math.max(end, at), 0);
 }
 
@@ -85,6 +86,7 @@ function inserted(song: Song, before: number, count: number): Song {
     words: later(song.words),
     sections: later(song.sections),
     imported: later(song.imported),
+    ownBars: ownBarsLater(song.ownBars, start, length),
     keyMap: laterMap(song.keyMap),
     metreMap: laterMap(song.metreMap),
     tempoMap: laterMap(song.tempoMap),
@@ -131,6 +133,7 @@ function removed(song: Song, number: number): Song {
     words: gone(song.words),
     sections: gone(song.sections),
     imported: gone(song.imported),
+    ownBars: ownBarsWithout(song.ownBars, bar.tick, end),
     pins: song.pins.filter((pin) => ids.has(writtenId(pin.changeId))),
     closeHands: song.closeHands.filter((chosen) => ids.has(chosen.changeId)),
     keyMap: mapped(song.keyMap),

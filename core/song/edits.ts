@@ -5,6 +5,7 @@ import { applyCutEdit, type CutEdit } from './cutEdits';
 import { applyDecision, type DecisionEdit, without, withSettings } from './decisionEdits';
 import { applyFrameEdit, type FrameEdit } from './frameEdits';
 import { applyNoteEdit, type NoteEdit } from './noteEdits';
+import { applyOwnBarsEdit, type OwnBarsEdit } from './ownBars';
 import type { Choices, OwnPattern, Song } from './schema';
 import { type ChoiceName, withoutChoices } from './ownChoices';
 import { withTune } from './tuneTaken';
@@ -57,7 +58,8 @@ export type SongEdit =
   | CutEdit
   | FrameEdit
   | NoteEdit
-  | BarEdit;
+  | BarEdit
+  | OwnBarsEdit;
 
 /** The song after an edit; the song given is not altered. */
 export function applyEdit(song: Song, edit: SongEdit): Song {
@@ -126,6 +128,9 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
     case 'frame-added':
     case 'frame-removed':
       return applyFrameEdit(song, edit);
+    case 'own-bars-written':
+    case 'own-bars-removed':
+      return applyOwnBarsEdit(song, edit);
     case 'bars-inserted':
     case 'bar-removed':
     case 'pickup-set':
@@ -143,7 +148,7 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
 
 /** Edits that follow one another with the same session are undone together: the strokes of typing. */
 export function sessionOf(edit: SongEdit): string | null {
-  if (edit.kind === 'tune-taken') return edit.session;
+  if (edit.kind === 'tune-taken' || edit.kind === 'own-bars-written') return edit.session;
   return edit.kind === 'words-typed' ? `words from ${edit.fromId}` : null;
 }
 
@@ -207,6 +212,8 @@ export function describeEdit(edit: SongEdit): string {
     'note-added': 'new note',
     'note-respelled': 'spelling of a note',
     'words-typed': 'words',
+    'own-bars-written': 'notes by hand',
+    'own-bars-removed': 'notes by hand removed',
     'bars-inserted': 'new bars',
     'bar-removed': 'removed bar',
     'pickup-set': 'pick-up',

@@ -46,6 +46,7 @@ export function emptySong(songId: string, title: string): Song {
     fingerPins: [],
     closeHands: [],
     settled: [],
+    ownBars: [],
     patterns: [],
     fillsTaken: [],
     fillsDeclined: [],

@@ -50,6 +50,7 @@ type FindingKind =
   | 'thinned'
   | 'pattern'
   | 'fill'
+  | 'own'
   | 'imported'
   | 'rub'
   | 'crowded'

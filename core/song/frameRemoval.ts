@@ -2,6 +2,7 @@ import { barTicks } from '../music';
 import { lastAtOrBefore, writtenBars } from './bars';
 import { orderWithout, orderWithoutIntro, playedTicks } from './frameOrder';
 import { shifted } from './frameShift';
+import { ownBarsIn } from './ownBars';
 import type { Song } from './schema';
 import { writtenId } from './unfold';
 
@@ -49,6 +50,9 @@ export function withoutPiece(song: Song, sectionId: string): Song {
     metreMap: mapLess(song.metreMap),
     tempoMap: mapLess(song.tempoMap),
     partSettings,
+    ownBars: song.ownBars
+      .flatMap((own) => [ownBarsIn(own, 0, at), ownBarsIn(own, end, Infinity)])
+      .filter((own) => own !== null),
     pins: song.pins.filter((pin) => ids.has(writtenId(pin.changeId))),
     closeHands: song.closeHands.filter(({ changeId }) => ids.has(changeId)),
     barCount: Math.max(1, song.barCount - bars),

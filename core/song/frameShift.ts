@@ -1,4 +1,5 @@
 import { writtenBars } from './bars';
+import { ownBarsLater } from './ownBars';
 import type { Song } from './schema';
 
 /** What of a song lies in time. */
@@ -9,6 +10,7 @@ export type Moved = Pick<
   | 'words'
   | 'sections'
   | 'imported'
+  | 'ownBars'
   | 'keyMap'
   | 'metreMap'
   | 'tempoMap'
@@ -47,6 +49,7 @@ export function shifted(
     words: later(song.words),
     sections: later(song.sections),
     imported: later(song.imported),
+    ownBars: ownBarsLater(song.ownBars, from.written, by),
     keyMap: laterMap(song.keyMap),
     metreMap: laterMap(song.metreMap),
     tempoMap: laterMap(song.tempoMap),

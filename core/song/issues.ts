@@ -15,6 +15,7 @@ const MEMBERS: Readonly<Record<string, string>> = {
   fingerPins: 'pinned finger',
   closeHands: 'choice for hands too close',
   settled: 'part kept as learned',
+  ownBars: 'stretch of your own notes',
   patterns: 'pattern of your own',
   fillsTaken: 'fill that was taken',
   fillsDeclined: 'fill that was declined',

@@ -21,7 +21,7 @@ export function meaningProblem(song: Song): string | null {
   );
 }
 
-function tooMuch({ melody, changes, words }: Song): string | null {
+function tooMuch({ melody, changes, words, ownBars }: Song): string | null {
   const more = (list: readonly unknown[], most: number, what: string): string | null =>
     list.length > most
       ? `It has ${inThousands(list.length)} ${what}, and at most ${inThousands(most)} are worked with.`
@@ -29,7 +29,12 @@ function tooMuch({ melody, changes, words }: Song): string | null {
   return (
     more(melody, MOST_NOTES, 'notes') ??
     more(changes, MOST_CHANGES, 'chords') ??
-    more(words, MOST_NOTES, 'syllables')
+    more(words, MOST_NOTES, 'syllables') ??
+    more(
+      ownBars.flatMap(({ notes }) => notes),
+      MOST_NOTES,
+      'notes of your own',
+    )
   );
 }
 
@@ -63,8 +68,8 @@ function wrongOrder({ playingOrder, barCount, pickup }: Song): string | null {
 
 /** Ids are given once. */
 function twice(song: Song): string | null {
-  const { melody, changes, sections, cuts, patterns } = song;
-  for (const [name, list] of Object.entries({ melody, changes, sections, cuts, patterns })) {
+  const { melody, changes, sections, cuts, patterns, ownBars } = song;
+  for (const [name, list] of Object.entries({ melody, changes, sections, cuts, patterns, ownBars })) {
     const seen = new Set<string>();
     for (const [i, { id }] of list.entries()) {
       if (seen.has(id)) return wrongAt([name, i], `its id, “${id}”, is given twice`);
@@ -78,7 +83,7 @@ function outOfTime(song: Song): string | null {
   const last = writtenBars(song)[song.barCount - (song.pickup > 0 ? 0 : 1)];
   if (last.tick + last.length > LAST_TICK)
     return `${song.barCount} bars of ${metreName(last.metre)} are longer than any song that is worked with.`;
-  for (const name of ['melody', 'changes', 'words', 'sections', 'cuts'] as const) {
+  for (const name of ['melody', 'changes', 'words', 'sections', 'cuts', 'ownBars'] as const) {
     const list: readonly { readonly tick: number; readonly length?: number }[] = song[name];
     const late = list.findIndex(({ tick, length = 0 }) => tick + length > LAST_TICK);
     if (late >= 0) return wrongAt([name, late], `it ends later than any song of ${song.barCount} bars`);
@@ -87,7 +92,7 @@ function outOfTime(song: Song): string | null {
 }
 
 /** A pick-up is no longer than a bar; every note is a key that MIDI has. */
-function outOfKeys({ pickup, metreMap, melody, settled, fillsTaken }: Song): string | null {
+function outOfKeys({ pickup, metreMap, melody, settled, fillsTaken, ownBars }: Song): string | null {
   if (pickup > barTicks(metreMap[0]))
     return wrongAt(['pickup'], `it is longer than a bar of ${metreName(metreMap[0])}`);
   const isKey = ({ pitch }: { readonly pitch: Pitch }): boolean => midiOf(pitch) >= 0 && midiOf(pitch) <= 127;
@@ -104,6 +109,7 @@ function outOfKeys({ pickup, metreMap, melody, settled, fillsTaken }: Song): str
     wrong(['melody', melody]) ??
     settled.map(({ keys }, i) => wrong(['settled', keys ?? []], i)).find(Boolean) ??
     fillsTaken.map(({ notes }, i) => wrong(['fillsTaken', notes ?? []], i)).find(Boolean) ??
+    ownBars.map(({ notes }, i) => wrong(['ownBars', notes], i)).find(Boolean) ??
     null
   );
 }
@@ -121,6 +127,7 @@ export function inOrder(song: Song): Song {
     words: sorted(song.words),
     sections: sorted(song.sections),
     cuts: sorted(song.cuts),
+    ownBars: sorted(song.ownBars),
   };
 }
 

@@ -4,7 +4,7 @@ import { MODES } from '../music';
 import { wellFormed } from './texts';
 
 /** Version of the stored shape; raise it with a migration in migrate.ts. */
-export const SCHEMA_VERSION = 10;
+export const SCHEMA_VERSION = 11;
 
 /** A text of at most so many letters (UTF-16). */
 const text = (most: number) => z.string().overwrite(wellFormed).max(most);
@@ -145,7 +145,7 @@ const keptKeySchema = z.object({
   after: z.number().int().min(-1_000_000).max(1_000_000),
   length: z.number().int().min(0).max(1_000_000),
   pitch: pitchSchema,
-  source: z.enum(['harmony', 'chord', 'figure', 'pattern', 'fill']),
+  source: z.enum(['harmony', 'chord', 'figure', 'pattern', 'fill', 'own']),
   rolled: z.number().int().min(0).max(10).nullable(),
   /** Struck just before its tick, with no length of its own. */
   grace: z.literal(true).optional(),
@@ -200,6 +200,32 @@ const plainPhrase = z.object({ code: z.string().max(40), facts: z.array(factSche
 const saidSchema = z.object({
   code: z.string().max(40),
   facts: z.array(z.union([factSchema, plainPhrase])).max(12),
+});
+
+/** Notes of one hand the pianist wrote, told from a written tick on. */
+const ownBarsSchema = z.object({
+  id,
+  hand: z.enum(['right', 'left']),
+  tick,
+  length: z.number().int().min(1).max(100_000_000),
+  /** In the place of all that hand would play there, or beside it. */
+  how: z.enum(['instead', 'beside']),
+  /** The time its bars are played that it is for, from 1; null: each time. */
+  pass: z.number().int().min(1).max(1000).nullable(),
+  notes: z
+    .array(
+      z.object({
+        /** Ticks after the first. */
+        after: z.number().int().min(0).max(100_000_000),
+        /** 0 for a grace note. */
+        length: z.number().int().min(0).max(100_000_000),
+        pitch: pitchSchema,
+        grace: z.literal(true).optional(),
+        /** The chord it was written over, which it follows when another stands there; absent: the very key stays. */
+        over: text(40).min(1).optional(),
+      }),
+    )
+    .max(4000),
 });
 
 export const songSchema = z.object({
@@ -277,6 +303,8 @@ export const songSchema = z.object({
       voicings: z.array(pinSchema),
       /** What both hands play beside the melody; null where older versions did not store it. */
       keys: z.array(keptKeySchema).max(20_000).nullable(),
+      /** Notes of the tune (played ids) in whose place something else is played. */
+      silent: z.array(id).max(20_000).optional(),
       /** Ids of the fills that are played. */
       fills: z.array(z.string().max(80)),
       /** Fingers by the note or change (played id) a key comes from, and its ticks after that one's onset. */
@@ -290,6 +318,8 @@ export const songSchema = z.object({
       ),
     }),
   ),
+  /** What the pianist wrote by hand; of two in the same place the later one is played. */
+  ownBars: z.array(ownBarsSchema).max(4000),
   /** Patterns of the pianist's own, by id. */
   patterns: z.array(ownPatternSchema).max(200),
   /** Proposed fills the pianist took. */
@@ -325,6 +355,7 @@ export const songSchema = z.object({
 export type Song = Readonly<z.infer<typeof songSchema>>;
 export type MelodyNote = Song['melody'][number];
 export type Change = Song['changes'][number];
+export type OwnBars = Song['ownBars'][number];
 export type Lyric = z.infer<typeof lyricSchema>;
 export type Choices = Song['choices'];
 export type Fuller = (typeof FULLER)[number];

@@ -16,7 +16,7 @@ import {
   transposePitch,
   withSignature,
 } from '../music';
-import type { OwnPattern, Song } from './schema';
+import type { OwnBars, OwnPattern, Song } from './schema';
 
 /** The twelve keys of a mode with the fewest accidentals, in half steps from C. */
 export function twelveKeys(mode: Key['mode']): Key[] {
@@ -48,16 +48,28 @@ export function transpose(song: Song, to: Key, semitones: number): Song {
     const isWhole = midiOf(moved) === midi && Math.abs(moved.alter) < 2;
     return isWhole ? moved : simpleIn(midi, moved, key);
   };
+  const symbolAfter = (symbol: string): string =>
+    movedSymbol(symbol, (root) => plain(classAbove(root, interval)));
+  const keyFrom = (tick: number): Key | undefined => keyMap.filter((entry) => entry.tick <= tick).at(-1);
+  const noteAfter = (from: number, note: OwnBars['notes'][number]): OwnBars['notes'][number] => ({
+    ...note,
+    pitch: pitchAfter(note.pitch, keyFrom(from + note.after)),
+    ...(note.over === undefined ? {} : { over: symbolAfter(note.over) }),
+  });
   return {
     ...song,
     keyMap,
     melody: song.melody.map((note) => ({
       ...note,
-      pitch: pitchAfter(note.pitch, keyMap.filter((entry) => entry.tick <= note.tick).at(-1)),
+      pitch: pitchAfter(note.pitch, keyFrom(note.tick)),
     })),
     changes: song.changes.map((change) => ({
       ...change,
-      symbol: movedSymbol(change.symbol, (root) => plain(classAbove(root, interval))),
+      symbol: symbolAfter(change.symbol),
+    })),
+    ownBars: song.ownBars.map((own) => ({
+      ...own,
+      notes: own.notes.map((note) => noteAfter(own.tick, note)),
     })),
     pins: song.pins.map(pinAfter),
     fingerPins: song.fingerPins.map((pin) => ({ ...pin, midi: pin.midi + semitones })),

@@ -1,6 +1,7 @@
 import { barTicks } from '../music';
 import { lastAtOrBefore } from './bars';
 import { keepPlaces } from './keepPlaces';
+import { ownBarsLater, ownBarsWithout } from './ownBars';
 import type { Song } from './schema';
 
 /**
@@ -32,6 +33,7 @@ function movedBy(song: Song, pickup: number, fields: Partial<Song>): Song {
     changes,
     words: moved(song.words),
     imported: moved(song.imported),
+    ownBars: ownBarsMoved(song.ownBars, by),
     sections: later(song.sections),
     keyMap: later(song.keyMap),
     metreMap: later(song.metreMap),
@@ -41,9 +43,15 @@ function movedBy(song: Song, pickup: number, fields: Partial<Song>): Song {
   return keepPlaces(song, after, (bar) => bar);
 }
 
-/** Bars up to the last in which a chord or a word begins, or a section. */
-function barsHeld({ changes, words, sections, metreMap, pickup }: Song): number {
-  const last = Math.max(-1, ...[...changes, ...words, ...sections].map(({ tick }) => tick));
+/** Own bars so many ticks later, or earlier: what would come before the song is left out. */
+function ownBarsMoved(list: Song['ownBars'], by: number): Song['ownBars'] {
+  return by < 0 ? ownBarsWithout(list, 0, -by) : ownBarsLater(list, 0, by);
+}
+
+/** Bars up to the last in which a chord or a word begins, or a section, and up to the end of what was written by hand. */
+function barsHeld({ changes, words, sections, ownBars, metreMap, pickup }: Song): number {
+  const ends = ownBars.map(({ tick, length }) => tick + length - 1);
+  const last = Math.max(-1, ...ends, ...[...changes, ...words, ...sections].map(({ tick }) => tick));
   let bars = 0;
   for (let tick = pickup; tick <= last; bars++) tick += barTicks(lastAtOrBefore(metreMap, tick));
   return bars;

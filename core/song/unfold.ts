@@ -1,6 +1,7 @@
 import { type Chord, ChordSymbolError, type Key, midiOf, parseChord } from '../music';
 import { gotOrMade } from '../memory';
 import { type Bar, barAt, lastAtOrBefore, writtenBars } from './bars';
+import { ownBarsIn } from './ownBars';
 import { type Change, type MelodyNote, type Song } from './schema';
 
 /** A melody note as it is struck: ties joined, in played ticks. */
@@ -31,6 +32,8 @@ export interface PlayedSong {
   readonly changes: readonly PlayedChange[];
   /** Words sung to a melody that is not written down. */
   readonly words: Song['words'];
+  /** What the pianist wrote by hand, in played ticks; what is for one time only comes after what is for each. */
+  readonly ownBars: Song['ownBars'];
   readonly sections: Song['sections'];
   readonly keyMap: Song['keyMap'];
   readonly tempoMap: readonly PlayedTempo[];
@@ -48,6 +51,7 @@ type Unfoldable = Pick<
   | 'melody'
   | 'changes'
   | 'words'
+  | 'ownBars'
   | 'sections'
   | 'keyMap'
   | 'metreMap'
@@ -69,6 +73,7 @@ export function unfold(song: Unfoldable): PlayedSong {
     melody: [] as PlayedNote[],
     changes: [] as PlayedChange[],
     words: [] as Song['words'][number][],
+    ownBars: [] as Song['ownBars'][number][],
     sections: [] as Song['sections'][number][],
     keyMap: [] as Song['keyMap'][number][],
     tempoMap: [] as Song['tempoMap'][number][],
@@ -98,6 +103,15 @@ export function unfold(song: Unfoldable): PlayedSong {
     played.changes.push(
       ...slice(song.changes, from, to).map((c) => playedChange(c, shift, mark(c.tick), to)),
     );
+    for (const own of song.ownBars) {
+      const isMeant = (bar: Bar): boolean => own.pass === null || passes.get(bar.number) === own.pass;
+      played.ownBars.push(
+        ...stretchesOf(inSpan.filter(isMeant)).flatMap(([begins, ends]) => {
+          const piece = ownBarsIn(own, begins, ends, goesOn);
+          return piece ? [{ ...piece, tick: piece.tick + shift }] : [];
+        }),
+      );
+    }
     const within = slice(song.sections, from, to);
     const there = song.sections.findLast(({ tick }) => tick <= from);
     // A span begins in the middle of a section where another was played before it: the music goes on in it.
@@ -110,7 +124,20 @@ export function unfold(song: Unfoldable): PlayedSong {
     at += to - from;
   }
   renumber(played.bars);
+  // What is written for one time wins over what is for each.
+  played.ownBars.sort((a, b) => Number(a.pass !== null) - Number(b.pass !== null));
   return { ...played, endTick: at };
+}
+
+/** Where bars that follow one another begin and end. */
+function stretchesOf(bars: readonly Bar[]): [from: number, to: number][] {
+  const stretches: [number, number][] = [];
+  for (const { tick, length } of bars) {
+    const last = stretches.at(-1);
+    if (last?.[1] === tick) last[1] = tick + length;
+    else stretches.push([tick, tick + length]);
+  }
+  return stretches;
 }
 
 function passMark(pass: number): string {

@@ -2,6 +2,7 @@ import { fillPart, NO_FILL_YET, type Opening, type PartFills } from '../../fills
 import { type HandNote, inTime } from '../../hands';
 import { barsIn, type PartHands } from '../../joining';
 import { levelOf } from '../../levels';
+import { placesOf } from '../../own';
 import { indexAt, type Song, within } from '../../song';
 import type { SongContext } from '../context';
 import { asStored } from '../partFills';
@@ -30,7 +31,7 @@ export function fillsStage(context: SongContext, handsOf: ByPart<PartHands>): By
     const decisions = decisionsIn(song, context.material[index], leaders);
     const { measure, seed, taken, declined } = decisions;
     const from = [
-      ...Object.values(task),
+      ...Object.values({ ...task, closed: JSON.stringify(task.closed) }),
       openings.flatMap((o) => [o.from, o.into, o.start, o.firstKeys.join(), o.isIntoSettled, o.isPartEnd]),
       ...[hasFills, measure, seed, taken, declined, leaders, after.lastBar, after.kinds.join(), settled],
     ];
@@ -74,7 +75,7 @@ function openingsOf(
 }
 
 function taskOf(
-  { profile, played, parts, material, melody, longestNote }: SongContext,
+  { profile, played, parts, material, melody, longestNote, written }: SongContext,
   handsOf: ByPart<PartHands>,
   index: number,
   openings: readonly Opening[],
@@ -98,6 +99,9 @@ function taskOf(
     beside: handsOf(index).right,
     left: handsOf(index).notes,
     voiced,
+    closed: (['right', 'left'] as const).flatMap((hand) =>
+      placesOf(written[hand], part.fromTick, until).map((place) => ({ hand, ...place })),
+    ),
     partEnd: part.toTick,
     songEnd: played.endTick,
   };

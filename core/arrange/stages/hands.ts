@@ -1,4 +1,6 @@
-import { barsIn, handsForSinging, leftHand, type PartHands } from '../../joining';
+import { barsIn, handsForSinging, leftHand, type PartHands, withRolls } from '../../joining';
+import { isIn, rolledFindings, withWritten } from '../../own';
+import type { PartToPlay } from '../../parts';
 import { within } from '../../song';
 import type { PartMaterial, SongContext } from '../context';
 import { keptHands } from '../settled';
@@ -9,11 +11,15 @@ import { type ByPart, once } from './byPart';
 export function handsStage(context: SongContext): ByPart<PartHands> {
   const { song, profile, played, material, melody, longestNote, twins } = context;
   const made = context.memory.of<PartHands>('hands');
+  const withOwn = context.memory.of<PartHands>('hands, own bars');
+  const { written } = context;
+  const isWritten = played.ownBars.length > 0;
   const words = sungWords(played);
   const inFull = new Set(song.thinningRefused);
   return once((index) => {
     const { toPlay: part, voiced, settled } = material[index];
     const kept = settled && keptHands(settled, played);
+    // A part that is learned has stored what was written for it.
     if (kept) return made(part.cutId, [settled, played.melody, played.changes], () => kept);
     const until = voiced.reduce((end, v) => Math.max(end, v.change.tick + v.length), part.toTick);
     const ids = voiced.map((v) => v.change.id);
@@ -30,10 +36,29 @@ export function handsStage(context: SongContext): ByPart<PartHands> {
       playedInFull: ids.filter((id) => inFull.has(id) || inFull.has(twins.get(id) ?? '')),
     };
     const { words: sung, ...rest } = task;
-    return made(part.cutId, [...Object.values(rest), JSON.stringify(sung)], () =>
+    const hands = made(part.cutId, [...Object.values(rest), JSON.stringify(sung)], () =>
       isSung(part) ? handsForSinging(task) : leftHand(task),
     );
+    return isWritten
+      ? withOwn(part.cutId, [hands, written], () => withWrittenHands(hands, part, context))
+      : hands;
   });
+}
+
+/** The hands of a part with what the pianist wrote for them; what is said of keys that are not played is left unsaid. */
+function withWrittenHands(
+  { notes, right, findings }: PartHands,
+  { fromTick, toTick }: PartToPlay,
+  { written, profile }: SongContext,
+): PartHands {
+  const left = withRolls(withWritten(notes, written.left, fromTick, toTick), profile.leftReach);
+  const beside = withRolls(withWritten(right, written.right, fromTick, toTick), profile.rightReach);
+  const said = findings.filter(({ tick }) => !isIn(written.left.closed, tick));
+  return {
+    notes: left,
+    right: beside,
+    findings: [...said, ...rolledFindings(left), ...rolledFindings(beside)],
+  };
 }
 
 /** Laid out for someone who sings: the melody is not played. */

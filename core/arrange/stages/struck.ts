@@ -1,6 +1,7 @@
 import { type PartFills, type Proposal, withKeptFills, withLeftFills, withRightFills } from '../../fills';
 import { type Hand, type HandNote, inTime } from '../../hands';
 import type { PartHands } from '../../joining';
+import { oneKeyAtATime, without, type Written, type WrittenHand } from '../../own';
 import { indexAt, onsetsOf } from '../../song';
 import type { SongContext } from '../context';
 import { type ByPart, once } from './byPart';
@@ -53,7 +54,7 @@ function soundedIn(
   handsOf: ByPart<PartHands>,
   fillsOf: ByPart<PartFills>,
 ): ByPart<StruckPart> {
-  const { material, played, memory } = context;
+  const { material, played, written, memory } = context;
   const made = memory.of<StruckPart>('sounded');
   let arrivals: readonly (readonly Proposal[])[] | null = null;
   return once((index) => {
@@ -61,14 +62,25 @@ function soundedIn(
     const { notes, right } = handsOf(index);
     const { playing } = fillsOf(index);
     const arriving = settled?.keys ? [] : (arrivals ??= arrivalsIn(context, fillsOf))[index];
-    return made(part.cutId, [own, notes, right, playing, arriving, settled], () => {
+    return made(part.cutId, [own, notes, right, playing, arriving, settled, written], () => {
       const tune = settled?.keys ? withKeptFills(own, right, settled.fills, onsetsOf(played)) : own;
-      return {
-        right: withRightFills(right.length === 0 ? tune : inTime([...tune, ...right]), playing),
+      const both = oneKeyAtATime(tune, right);
+      const struck = {
+        right: withRightFills(right.length === 0 ? tune : inTime([...both.tune, ...both.beside]), playing),
         left: withLeftFills(notes, playing, arriving),
       };
+      return settled?.keys ? struck : clearedOf(written, struck);
     });
   });
+}
+
+/** What a fill holds is let go where something is written by hand. */
+function clearedOf(written: Written, { right, left }: StruckPart): StruckPart {
+  const clear = (notes: readonly HandNote[], { closed }: WrittenHand): readonly HandNote[] =>
+    closed.length === 0
+      ? notes
+      : notes.flatMap((note) => (note.source === 'own' ? [note] : without([note], closed)));
+  return { right: clear(right, written.right), left: clear(left, written.left) };
 }
 
 /** For each part the fills of earlier parts that lead into it. */

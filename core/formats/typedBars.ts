@@ -1,0 +1,129 @@
+import type { Key, Pitch } from '../music';
+import type { OwnBars } from '../song';
+import { type CountedBar, readCountsIn, writeCounts } from './counts';
+import { EntryError, readLetters, type TypedKey, writeLetters } from './letters';
+import { FieldError, inField, type TypedTune } from './typedTune';
+
+type OwnNote = OwnBars['notes'][number];
+
+/** Notes of one hand in letters and counts, chords as "C+E"; ticks are told from the first bar on. */
+export function writeBars(notes: readonly OwnNote[], bars: readonly CountedBar[], key: Key): TypedTune {
+  const strikes = strikesOf(notes);
+  const from = bars[0].tick;
+  const times = strikes
+    .filter(({ grace }) => !grace)
+    .map(({ after, notes: keys }) => ({
+      tick: from + after,
+      length: Math.max(...keys.map(({ length }) => length)),
+    }));
+  return {
+    letters: writeLetters(
+      strikes.flatMap(({ grace, notes: keys }) =>
+        keys.map(({ pitch }, i) => ({ pitch, grace, joins: i > 0 })),
+      ),
+      key,
+    ),
+    counts: times.length === 0 ? '' : writeCounts(times, bars),
+  };
+}
+
+/** What is struck at one time, lowest first; grace notes one after the other before it. */
+function strikesOf(notes: readonly OwnNote[]): { after: number; grace: boolean; notes: OwnNote[] }[] {
+  const strikes: { after: number; grace: boolean; notes: OwnNote[] }[] = [];
+  const sorted = [...notes].sort((a, b) => a.after - b.after || Number(b.grace ?? 0) - Number(a.grace ?? 0));
+  for (const note of sorted) {
+    const last = strikes.at(-1);
+    if (last && last.after === note.after && !last.grace && !note.grace) last.notes.push(note);
+    else strikes.push({ after: note.after, grace: note.grace ?? false, notes: [note] });
+  }
+  for (const { notes: keys } of strikes) keys.sort((a, b) => height(a.pitch) - height(b.pitch));
+  return strikes;
+}
+
+/** As written: on the staff, then by its sign. */
+function height({ letter, alter, octave }: Pitch): number {
+  return 7 * octave + 'CDEFGAB'.indexOf(letter) + alter / 10;
+}
+
+interface TypedBars {
+  readonly notes: readonly OwnNote[];
+  /** Letters without counts, or counts without letters, told with their place. */
+  readonly missing: FieldError | null;
+}
+
+/**
+ * Reads what {@link writeBars} writes. What letters and counts do not tell stays as it was in `before`: how long a key
+ * that is still struck there was held, the chord it follows. Throws {@link FieldError}.
+ */
+export function readBars(
+  typed: TypedTune,
+  bars: readonly CountedBar[],
+  key: Key,
+  before: readonly OwnNote[],
+  start?: Pitch,
+): TypedBars {
+  const keys = inField('letters', () => readLetters(typed.letters, key, start));
+  const times = inField('counts', () => readCountsIn(typed.counts, bars));
+  const told = readAgain(before, bars, key);
+  const notes: OwnNote[] = [];
+  let next = -1;
+  let first = 0;
+  for (const { pitch, grace, joins } of keys) {
+    if (!grace && !joins) next++;
+    // A grace note stands before the strike it leads to.
+    const time = times[grace ? next + 1 : next];
+    if (!time) break;
+    if (!joins) first = notes.length;
+    const isTwice = notes.slice(first).some((other) => joins && sameKey(other.pitch, pitch));
+    if (isTwice) continue;
+    const was = told.find(
+      ({ note }) => note.after === time.tick && (note.grace ?? false) === grace && sameKey(note.pitch, pitch),
+    );
+    const length = was && !grace && was.read === time.length ? was.note.length : time.length;
+    const over = was?.note.over;
+    notes.push({
+      after: time.tick,
+      length: grace ? 0 : length,
+      pitch,
+      ...(grace ? { grace: true as const } : {}),
+      ...(over === undefined ? {} : { over }),
+    });
+  }
+  return { notes, missing: missingIn(keys, times, next) };
+}
+
+/** Notes with the length that letters and counts tell of each. */
+function readAgain(
+  before: readonly OwnNote[],
+  bars: readonly CountedBar[],
+  key: Key,
+): { readonly note: OwnNote; readonly read: number }[] {
+  const { counts } = writeBars(before, bars, key);
+  const lengths = new Map(
+    (counts === '' ? [] : readCountsIn(counts, bars)).map(({ tick, length }) => [tick, length]),
+  );
+  return before.map((note) => ({ note, read: lengths.get(note.after) ?? note.length }));
+}
+
+function sameKey(a: Pitch, b: Pitch): boolean {
+  return a.letter === b.letter && a.alter === b.alter && a.octave === b.octave;
+}
+
+function missingIn(
+  keys: readonly TypedKey[],
+  times: readonly { readonly at: number }[],
+  last: number,
+): FieldError | null {
+  const struck = keys.filter(({ grace, joins }) => !grace && !joins);
+  if (struck.length > times.length) {
+    const { pitch, at, length } = struck[times.length];
+    const text = `Letters without a count, from "${pitch.letter}" on: say when they are struck.`;
+    return new FieldError('letters', new EntryError(text, at, length));
+  }
+  if (times.length > last + 1)
+    return new FieldError(
+      'counts',
+      new EntryError('Counts without a letter: say which keys are struck.', times[last + 1].at, 1),
+    );
+  return null;
+}

@@ -1,0 +1,12 @@
+export { rolledFindings, writtenFindings } from './findings';
+export { followed } from './following';
+export { oneKeyAtATime, withWritten } from './layIn';
+export {
+  isIn,
+  NOTHING_WRITTEN,
+  placesOf,
+  without,
+  type Written,
+  type WrittenHand,
+  writtenHands,
+} from './written';
