@@ -79,3 +79,57 @@ test('a chord has the very keys it is given, by letters or on the piano, once or
   await expect(page.locator('jh-chord-panel')).toContainText('Played A C G');
   expect(await graveFindings(page)).toEqual([]);
 });
+
+test('a bar of the left hand is written by keyboard alone, changed note by note, kept over a reload, and given back', async ({
+  page,
+}) => {
+  await openSong(page, 'Lanterns at Low Water');
+  await page.keyboard.press('h');
+  const letters = page.getByRole('textbox', { name: 'Letters' });
+  const counts = page.getByRole('textbox', { name: 'Counts' });
+  await expect(letters).toHaveValue('C3+E3+A3');
+  await letters.fill('E2 C3');
+  await expect(page.locator('#own-fault')).toHaveText(
+    'Letters without a count, from "C" on: say when they are struck.',
+  );
+  await counts.fill('1 2');
+  await expect(page.locator('#own-fault')).toHaveText('');
+  const keys = page.locator('jh-seam .block .letter');
+  await expect(keys.nth(0)).toHaveText('E');
+  await expect(keys.nth(1)).toHaveText('C');
+  await page.reload();
+  await arranged(page);
+  await page.keyboard.press('h');
+  await expect(letters).toHaveValue('E2 C3');
+  // From note to note, a letter up, an octave up, held shorter.
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Control+ArrowUp');
+  await expect(letters).toHaveValue('F3 C3');
+  await expect(keys.nth(0)).toHaveText('F');
+  await openTab(page, 'Part');
+  await expect(page.locator('jh-reasons')).toContainText('F3 C3');
+  await openTab(page, 'By hand');
+  await page.getByRole('button', { name: 'Let the program play it' }).click();
+  await expect(letters).toHaveValue('C3+E3+A3');
+  expect(await graveFindings(page)).toEqual([]);
+});
+
+test('a key is struck beside what is played by pressing it on the piano, and one on the seam is moved', async ({
+  page,
+}) => {
+  await openSong(page, 'Lanterns at Low Water');
+  await openTab(page, 'By hand');
+  await page.locator('jh-seam .block').nth(2).click();
+  await page.locator('jh-keyboard [data-midi="60"]').click();
+  const letters = page.getByRole('textbox', { name: 'Letters' });
+  await expect(letters).toHaveValue('C3+E3+A3+C4');
+  await page.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(letters).toHaveValue('C3+E3+A3');
+  await page.getByText('Beside what is played').click();
+  await expect(letters).toHaveValue('');
+  await letters.fill('A2');
+  await page.getByRole('textbox', { name: 'Counts' }).fill('3');
+  await expect(page.locator('jh-seam .block .letter', { hasText: 'A' }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Bar 1, left hand, beside' })).toBeVisible();
+});

@@ -192,26 +192,14 @@ function distance(from: number, to: number, strokes: string): number {
   return strokes.startsWith('/') ? (up === 0 ? 7 : up) + more : (up === 0 ? -7 : up - 7) - more;
 }
 
-/**
- * A line in letters: the inverse of {@link readLetters}. The first letter carries its octave; a note that joins is struck
- * with the one before it, which lies below.
- */
+/** A tune in letters: the inverse of {@link readLetters}. The first letter carries its octave. */
 export function writeLetters(notes: readonly Struck[], key: Key): string {
   const words: string[] = [];
   let before: Pitch | null = null;
   for (let i = 0; i < notes.length;) {
-    const { pitch, grace, joins } = notes[i];
-    if (joins) {
-      const octaves = pitch.octave - placedAbove(pitch, undefined, 0, notes[i - 1].pitch).octave;
-      const name =
-        octaves < 0 ? `${nameIn(pitch, key)}${pitch.octave}` : '/'.repeat(octaves) + nameIn(pitch, key);
-      words.push(`${words.pop() ?? ''}+${name}`);
-      i++;
-      continue;
-    }
+    const { pitch, grace } = notes[i];
     let times = 1;
-    while (i + times < notes.length && isSame(notes[i], notes[i + times]) && !notes[i + times + 1]?.joins)
-      times++;
+    while (i + times < notes.length && isSame(notes[i], notes[i + times])) times++;
     const place: string = before ? strokesOf(staffStep(pitch) - staffStep(before)) : '';
     const octave = before ? '' : String(pitch.octave);
     const name = nameIn(pitch, key);
@@ -230,14 +218,16 @@ export function writeLetters(notes: readonly Struck[], key: Key): string {
 interface Struck {
   readonly pitch: Pitch;
   readonly grace: boolean;
-  readonly joins?: boolean;
 }
 
 function isSame(a: Struck, b: Struck): boolean {
   const [p, q] = [a.pitch, b.pitch];
-  return (
-    a.grace === b.grace && !b.joins && p.letter === q.letter && p.alter === q.alter && p.octave === q.octave
-  );
+  return a.grace === b.grace && p.letter === q.letter && p.alter === q.alter && p.octave === q.octave;
+}
+
+/** Keys struck together in letters, each with its octave: "C3+E3"; a grace note with its sign before it. */
+export function writeStrike(pitches: readonly Pitch[], isGrace: boolean, key: Key): string {
+  return (isGrace ? GRACE_SIGN : '') + pitches.map((pitch) => nameIn(pitch, key) + pitch.octave).join('+');
 }
 
 /** A note's name with the sign it needs in this key. */

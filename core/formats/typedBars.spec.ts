@@ -78,7 +78,7 @@ describe('bars told in letters and counts', () => {
       { after: 1920, length: 1920, pitch: pitchAt(52, { letter: 'E', alter: 0 }), over: 'C' },
     ];
     const text = writeBars(before, bars(1), C);
-    expect(text).toEqual({ letters: 'C2 //G E', counts: '1 2 3 |' });
+    expect(text).toEqual({ letters: 'C2 G3 E3', counts: '1 2 3 |' });
     const same = readBars(text, bars(1), C, before).notes;
     expect(told(same)).toEqual(told(before));
     expect(same.map(({ over }) => over)).toEqual(['C', 'C', 'C']);

@@ -1,7 +1,7 @@
-import type { Key, Pitch } from '../music';
+import { type Key, type Pitch, unitTicks } from '../music';
 import type { OwnBars } from '../song';
 import { type CountedBar, readCountsIn, writeCounts } from './counts';
-import { EntryError, readLetters, type TypedKey, writeLetters } from './letters';
+import { EntryError, readLetters, type TypedKey, writeStrike } from './letters';
 import { FieldError, inField, type TypedTune } from './typedTune';
 
 type OwnNote = OwnBars['notes'][number];
@@ -17,12 +17,15 @@ export function writeBars(notes: readonly OwnNote[], bars: readonly CountedBar[]
       length: Math.max(...keys.map(({ length }) => length)),
     }));
   return {
-    letters: writeLetters(
-      strikes.flatMap(({ grace, notes: keys }) =>
-        keys.map(({ pitch }, i) => ({ pitch, grace, joins: i > 0 })),
-      ),
-      key,
-    ),
+    letters: strikes
+      .map(({ grace, notes: keys }) =>
+        writeStrike(
+          keys.map(({ pitch }) => pitch),
+          grace,
+          key,
+        ),
+      )
+      .join(' '),
     counts: times.length === 0 ? '' : writeCounts(times, bars),
   };
 }
@@ -63,7 +66,10 @@ export function readBars(
   start?: Pitch,
 ): TypedBars {
   const keys = inField('letters', () => readLetters(typed.letters, key, start));
-  const times = inField('counts', () => readCountsIn(typed.counts, bars));
+  const times =
+    typed.counts.trim() === ''
+      ? oneCountEach(bars)
+      : inField('counts', () => readCountsIn(typed.counts, bars));
   const told = readAgain(before, bars, key);
   const notes: OwnNote[] = [];
   let next = -1;
@@ -89,7 +95,22 @@ export function readBars(
       ...(over === undefined ? {} : { over }),
     });
   }
-  return { notes, missing: missingIn(keys, times, next) };
+  const missing = missingIn(keys, times, next);
+  const isUntold = typed.counts.trim() === '';
+  return { notes, missing: isUntold && missing?.field === 'counts' ? null : missing };
+}
+
+/** Until counts are told, a letter is struck on each. */
+function oneCountEach(bars: readonly CountedBar[]): { tick: number; length: number; at: number }[] {
+  return bars.flatMap(({ tick, length, metre }) => {
+    const unit = unitTicks(metre);
+    const first = tick - bars[0].tick;
+    return Array.from({ length: Math.floor(length / unit) }, (_, i) => ({
+      tick: first + i * unit,
+      length: unit,
+      at: 0,
+    }));
+  });
 }
 
 /** Notes with the length that letters and counts tell of each. */

@@ -1,3 +1,3 @@
 export { type Hand, type HandNote, inTime, type Source } from './handNote';
 export { fingerSpan, type FingerSpan } from './spans';
-export { isPass, type Strike, strikesOf } from './strikes';
+export { isPass, lineOfRight, type Strike, strikesOf } from './strikes';

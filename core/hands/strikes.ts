@@ -13,6 +13,17 @@ export function strikesOf(notes: readonly HandNote[]): Strike[] {
     .map(([, struck]) => [...struck].sort((a, b) => a.midi - b.midi));
 }
 
+/**
+ * The line of the right hand: its tune, and where something is written by hand in the place of the tune, the top of that;
+ * without the keys beside it and grace notes.
+ */
+export function lineOfRight(notes: readonly HandNote[]): HandNote[] {
+  return strikesOf(notes.filter(({ source }) => source === 'melody' || source === 'own')).flatMap((keys) => {
+    const tune = keys.filter(({ source }) => source === 'melody');
+    return tune.length > 0 ? tune : keys.slice(-1);
+  });
+}
+
 /** A pass reaches no further, in half steps: beyond it the hand moves. */
 const WIDEST_PASS = 6;
 

@@ -1,7 +1,9 @@
+export { type OwnChange, withChange } from './changing';
 export { rolledFindings, writtenFindings } from './findings';
 export { followed } from './following';
 export { oneKeyAtATime, withWritten } from './layIn';
 export {
+  asPlayedNow,
   isIn,
   NOTHING_WRITTEN,
   placesOf,

@@ -105,6 +105,19 @@ function struckAs(
   };
 }
 
+/** Own bars (in played ticks) with the keys they are played with now, over the chords that stand there now. */
+export function asPlayedNow(own: OwnBars, played: PlayedSong): OwnBars {
+  return {
+    ...own,
+    notes: own.notes.map((note) => {
+      if (note.over === undefined || played.changes.length === 0) return note;
+      const tick = own.tick + note.after;
+      const { symbol } = lastAtOrBefore(played.changes, tick);
+      return { ...note, pitch: pitchAtTick(note, tick, played), over: symbol };
+    }),
+  };
+}
+
 /** As it was written, or as it follows the chord that stands there now. */
 function pitchAtTick({ pitch, over }: WrittenNote, tick: number, played: PlayedSong): Pitch {
   if (over === undefined || played.changes.length === 0) return pitch;

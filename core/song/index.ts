@@ -18,7 +18,7 @@ export { type Difference, differenceOf, withDifference } from './difference';
 export { firstIssue } from './issues';
 export { checkedSong, migrateSong, SongShapeError } from './migrate';
 export { songName } from './names';
-export { cleared, heads, syllablesOf, sungOn, wordsOf } from './noteEdits';
+export { cleared, heads, movePitch, syllablesOf, sungOn, wordsOf } from './noteEdits';
 export { type ChoiceName, ownChoicesAt } from './ownChoices';
 export { asPreferred, DEFAULT_PROFILE, profileOf, type Profile, profileSchema, SKILL } from './profile';
 export { DEFAULT_CHOICES } from './emptySong';

@@ -125,7 +125,7 @@ function chordInWords(arrangement: Arrangement, part: Part, change: ArrangedChan
   const isWhole = struckInWords([strikes[0]]) === keysInWords(change);
   if (strikes.length === 1 && isWhole) {
     const at = changeIndex(changes, tick);
-    const before = at > 0 ? changes[at - 1] : null;
+    const before = at > 0 && isPlayed(left, changes[at - 1]) ? changes[at - 1] : null;
     if (change.voicing.keys.length === 1)
       return [
         {
@@ -148,6 +148,14 @@ function chordInWords(arrangement: Arrangement, part: Part, change: ArrangedChan
       words: `  ${barInWords(bar.number)}: ${name}: ${struckInWords(struck)}${fingersInWords(struck)}.${i === 0 ? close : ''}`,
     };
   });
+}
+
+/** Its voicing is what is struck: the hand moves on from there. */
+function isPlayed(left: readonly HandNote[], { change, voicing }: ArrangedChange): boolean {
+  const struck = within(left, change.tick, change.tick + change.length);
+  if (!struck.some(({ source }) => source === 'own')) return struck.length > 0;
+  const [first = []] = strikesOf(struck);
+  return first.map(({ midi }) => midi).join() === voicing.keys.join();
 }
 
 const INTERVALS: readonly string[] = [

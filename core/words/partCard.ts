@@ -1,6 +1,6 @@
 import { handsInWords } from './handsAgain';
 import { type Arrangement, changesIn } from '../arrangement';
-import type { HandNote } from '../hands';
+import { type HandNote, lineOfRight } from '../hands';
 import { countAt } from '../joining';
 import { besideBlacks, landmarkOf, typeset } from '../music';
 import type { Part } from '../parts';
@@ -80,7 +80,7 @@ function firstKeyOf({ right, profile }: Arrangement, part: Part): string {
 /** The tune without the keys struck beside it; in an accompaniment for singing, the chords. */
 function tuneOf(right: readonly HandNote[]): readonly HandNote[] {
   const notes = right.filter((n) => !n.grace);
-  const tune = notes.filter((n) => n.source === 'melody');
+  const tune = lineOfRight(notes);
   return tune.length > 0 ? tune : notes;
 }
 

@@ -2,7 +2,7 @@ import { letterOf, movedInWords, type Part, partIndexAt, repeatedFigure } from '
 import { handsInWords } from './handsAgain';
 import { pickupInWords, tempoInWords } from './tempo';
 import { type Arrangement, changesIn } from '../arrangement';
-import { type HandNote, strikesOf } from '../hands';
+import { type HandNote, lineOfRight, strikesOf } from '../hands';
 import { countAt } from '../joining';
 import { levelOf } from '../levels';
 import {
@@ -121,7 +121,7 @@ function rightInWords(arrangement: Arrangement, part: Part): string[] {
   const { right, played, profile } = arrangement;
   if (part.choices.layout === 'singing') return chordsForSinging(arrangement, part);
   const all = inPart(right, part).filter((n) => !n.grace);
-  const notes = all.filter((n) => n.source === 'melody');
+  const notes = lineOfRight(all);
   if (notes.length === 0) return ['  silent in this part.'];
   const landmark = profile.landmarks === 'black-keys' ? besideBlacks : landmarkOf;
   const finger = notes[0].finger === null ? '' : ` with finger ${notes[0].finger}`;
@@ -235,9 +235,10 @@ function chordsForSinging({ changes, right, played }: Arrangement, part: Part): 
     ...changesIn(changes, part).map((c) => {
       const first = barAt(played.bars, c.change.tick);
       const own = struck.filter(({ from, tick }) => from === c.change.id && tick < first.tick + first.length);
-      const keys = figure
-        ? struckInWords(strikesOf(own))
-        : c.pitches.map((p) => typeset(nameOf(p))).join(' ');
+      const keys =
+        figure || own.some(({ source }) => source === 'own')
+          ? struckInWords(strikesOf(own))
+          : c.pitches.map((p) => typeset(nameOf(p))).join(' ');
       const told = keys === '' ? ': the right hand rests' : ` as ${keys}`;
       return `  ${barInWords(c.meeting.bar)}: ${typeset(c.change.symbol)}${told}.`;
     }),

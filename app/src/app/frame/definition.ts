@@ -43,6 +43,12 @@ const NOTHING: readonly string[] = [];
 const NO_LIES: readonly HandLie[] = [];
 const NO_ROOM: ReadonlyMap<string, boolean> = new Map();
 
+/** The key of the seam that was pressed, and when it is struck. */
+export interface PressedKey {
+  readonly midi: number;
+  readonly tick: number;
+}
+
 /** How a bench takes part in what the frame does. What it leaves alone is as on every bench. */
 export abstract class BenchBehaviour implements ShownByBench {
   /** Questions are asked only while the bench is on screen. */
@@ -75,7 +81,7 @@ export abstract class BenchBehaviour implements ShownByBench {
     return runOf(this.keys, press, focus, singleKeysAreOn);
   }
   /** A note was pressed; false when nothing came of it, and its chord is selected. */
-  pressNote(_id: string, _isExtending: boolean, _midi?: number): boolean {
+  pressNote(_id: string, _isExtending: boolean, _key?: PressedKey): boolean {
     return false;
   }
   /** A chord was pressed; false when nothing came of it, and it is selected. */

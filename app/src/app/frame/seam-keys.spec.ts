@@ -121,7 +121,7 @@ describe('notes of the right hand as they are drawn', () => {
       [72, 4],
     ]);
     expect(below.map(({ isInner }) => isInner)).toEqual([true, true, false]);
-    expect(below.map(({ id }) => id)).toEqual(['E4@0:64', 'G4@0:67', 'C5@0']);
+    expect(below.map(({ id }) => id)).toEqual(['E4@0:64@0', 'G4@0:67@0', 'C5@0']);
     const above = drawn([right('C4', 0), right('E4', 0, beside)]);
     expect(above.map(({ y }) => y - TOP)).toEqual([46, 46 - NOTE_HEIGHT - 1]);
   });
@@ -204,7 +204,7 @@ describe('keys of the left hand as they are drawn', () => {
 describe('names of shapes', () => {
   it('a melody note has its own, what is beside it its key too; the left hand by time and key', () => {
     expect(shapeOf(right('C4', 0))).toBe('C4@0');
-    expect(shapeOf(right('C4', 0, { source: 'fill' }))).toBe('C4@0:60');
+    expect(shapeOf(right('C4', 0, { source: 'fill' }))).toBe('C4@0:60@0');
     expect(leftShapeOf({ tick: 480, midi: 50 })).toBe('left 480 50');
   });
 });

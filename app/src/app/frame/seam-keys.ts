@@ -50,8 +50,8 @@ function leftStep(view: View): number {
 }
 
 /** What the seam calls the shape of a note of the right hand. */
-export function shapeOf({ from, midi, source }: HandNote): string {
-  return source === 'melody' ? from : `${from}:${midi}`;
+export function shapeOf({ from, midi, tick, source }: HandNote): string {
+  return source === 'melody' ? from : `${from}:${midi}@${tick}`;
 }
 
 /** What the seam calls the shape of a key of the left hand. */

@@ -100,30 +100,33 @@ export function viewOf(arrangement: Arrangement, partIndex: number, isMelodyOnly
   };
 }
 
-/** The right hand; on the Tune bench the melody even where it is only sung. */
+/** The right hand; on the Tune bench the melody, even where it is only sung or something else is played in its place. */
 function rightShown(
   { arranged, parts, played }: Arrangement,
   index: number,
   isMelodyOnly: boolean,
 ): readonly HandNote[] {
   const right = arranged[index]?.right ?? [];
-  if (!isMelodyOnly || right.some((n) => n.source === 'melody'))
-    return isMelodyOnly ? right.filter((n) => n.source === 'melody') : right;
+  if (!isMelodyOnly) return right;
+  const struck = new Map(right.map((note) => [note.source === 'melody' ? note.from : '', note]));
   const { fromTick, toTick } = parts[index];
   return played.melody
     .filter(({ tick }) => tick >= fromTick && tick < toTick)
-    .map((note) => ({
-      hand: 'right',
-      tick: note.tick,
-      length: note.length,
-      midi: note.midi,
-      pitch: note.pitch,
-      source: 'melody',
-      from: note.id,
-      lyric: note.lyric?.text ?? null,
-      grace: note.grace,
-      finger: null,
-    }));
+    .map(
+      (note) =>
+        struck.get(note.id) ?? {
+          hand: 'right',
+          tick: note.tick,
+          length: note.length,
+          midi: note.midi,
+          pitch: note.pitch,
+          source: 'melody',
+          from: note.id,
+          lyric: note.lyric?.text ?? null,
+          grace: note.grace,
+          finger: null,
+        },
+    );
 }
 
 /** True when two views draw the same picture: they show the very same things. */

@@ -17,7 +17,7 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { BLOCK_HEIGHT, NOTE_HEIGHT } from './seam-keys';
 import { fitSeam, heightOfRows, PIN_ROOM, SEAM_HALF } from './seam-layout';
 import { Ways } from '../ui/own-ways';
-import { type ChangeShape, type NoteShape } from './seam-shapes';
+import { type BlockShape, type ChangeShape, type NoteShape } from './seam-shapes';
 import type { SeamView } from './seam-view';
 
 /** Times as large where larger letters were chosen. */
@@ -27,6 +27,7 @@ const LARGER = 1.25;
 export interface PressedNote {
   readonly id: string;
   readonly midi: number;
+  readonly tick: number;
   readonly isExtending: boolean;
 }
 
@@ -204,8 +205,12 @@ export class Seam {
     return tick !== null && tick >= shape.tick && tick < shape.tick + shape.width / perTick;
   }
 
-  protected pressNote({ from, midi }: NoteShape, isExtending: boolean): void {
-    this.notePressed.emit({ id: from, midi, isExtending });
+  protected pressNote({ from, midi, tick }: NoteShape, isExtending: boolean): void {
+    this.notePressed.emit({ id: from, midi, tick, isExtending });
+  }
+
+  protected pressBlock({ changeId, midi, tick }: BlockShape): void {
+    this.notePressed.emit({ id: changeId, midi, tick, isExtending: false });
   }
 
   protected describe(shape: ChangeShape): string {

@@ -340,8 +340,12 @@ export class SongFrame implements OnInit {
     id,
     isExtending,
     midi,
+    tick,
   }: Partial<PressedNote> & Pick<PressedNote, 'id' | 'isExtending'>): void {
-    if (this.open()?.behaviour.pressNote(id, isExtending, midi)) return;
+    const key = midi === undefined || tick === undefined ? undefined : { midi, tick };
+    if (this.open()?.behaviour.pressNote(id, isExtending, key)) return;
+    if (this.bench.arrangement()?.changes.some(({ change }) => change.id === id))
+      return this.selectChange(id);
     const note = this.bench.arrangement()?.right.find((n) => n.from === id);
     const under = note && this.bench.changesInPart().findLast((c) => c.change.tick <= note.tick);
     if (under) this.bench.select(under.change.id);

@@ -1,4 +1,6 @@
 import type { BenchDefinition } from '../../frame/definition';
+import { ByHandPanel } from './by-hand-panel';
+import { ByHandState } from './by-hand-state';
 import { EffortPanel } from './effort-panel';
 import { FingersPanel } from './fingers-panel';
 import { JoinBehaviour } from './join-behaviour';
@@ -12,7 +14,7 @@ import { TapState } from './tap-state';
 
 /** The Join bench: both hands together, what makes them hard, and how they are learned to go together. */
 export const bench: BenchDefinition = {
-  providers: [JoinState, MakerState, PatternChoices, TapState, JoinBehaviour],
+  providers: [JoinState, ByHandState, MakerState, PatternChoices, TapState, JoinBehaviour],
   behaviour: JoinBehaviour,
   panel: {
     label: 'What to do with both hands',
@@ -20,8 +22,9 @@ export const bench: BenchDefinition = {
       { value: 'why', label: 'Part', panel: Reasons },
       { value: 'patterns', label: 'Patterns', panel: PatternsPanel },
       { value: 'steps', label: 'Step', panel: StepsPanel },
-      { value: 'fingers', label: 'Fingers', panel: FingersPanel },
-      { value: 'effort', label: 'Difficulty', panel: EffortPanel },
+      { value: 'hand', label: 'By hand', panel: ByHandPanel },
+      { value: 'fingers', label: 'Fingers', panel: FingersPanel, isRare: true },
+      { value: 'effort', label: 'Difficulty', panel: EffortPanel, isRare: true },
     ],
   },
 };

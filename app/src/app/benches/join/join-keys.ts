@@ -1,22 +1,28 @@
 import type { BenchKey } from '../../frame/keys/bench-keys';
+import type { ByHandState } from './by-hand-state';
 import type { JoinState } from './join-state';
 
 const FINGERS = [1, 2, 3, 4, 5];
 
 /** The keys of the Join bench, beside those of every bench. */
-export function joinKeys(join: JoinState): readonly BenchKey[] {
+export function joinKeys(join: JoinState, own: ByHandState): readonly BenchKey[] {
+  const byHand = (): boolean => join.tab() === 'hand';
+  const [earlier, later] = [-1, 1].map(
+    (by) => (): void => own.change({ kind: 'shifted', ticks: by * own.half() }),
+  );
   const isStepping = (): boolean => join.tab() === 'steps';
   const atFingers = (): boolean => join.tab() === 'fingers';
   const otherHand = (): void => join.chooseHand(join.hand() === 'right' ? 'left' : 'right');
   return [
     {
-      keys: 'W  P  N  F  E',
-      does: 'the part, its patterns, step through it, fingers, difficulty',
+      keys: 'W  P  N  F  H  E',
+      does: 'the part, its patterns, step through it, fingers, notes by hand, difficulty',
       run: {
         w: () => join.tab.set('why'),
         p: () => join.tab.set('patterns'),
         n: () => join.tab.set('steps'),
         f: () => join.tab.set('fingers'),
+        h: () => join.tab.set('hand'),
         e: () => join.tab.set('effort'),
       },
     },
@@ -57,6 +63,40 @@ export function joinKeys(join: JoinState): readonly BenchKey[] {
       does: 'at the fingers: the other hand',
       when: atFingers,
       run: { ArrowUp: otherHand, ArrowDown: otherHand },
+    },
+    {
+      keys: '←  →',
+      does: 'by hand: the note before, the next',
+      when: byHand,
+      run: { ArrowLeft: () => own.noteBy(-1), ArrowRight: () => own.noteBy(1) },
+    },
+    {
+      keys: '↑  ↓',
+      does: 'by hand: a letter up, down; Shift: a half step; Ctrl: an octave',
+      when: byHand,
+      run: {
+        ArrowUp: () => own.change({ kind: 'moved', steps: 1 }),
+        ArrowDown: () => own.change({ kind: 'moved', steps: -1 }),
+        'Shift+ArrowUp': () => own.change({ kind: 'moved', semitones: 1 }),
+        'Shift+ArrowDown': () => own.change({ kind: 'moved', semitones: -1 }),
+        'Ctrl+ArrowUp': () => own.change({ kind: 'moved', semitones: 12 }),
+        'Ctrl+ArrowDown': () => own.change({ kind: 'moved', semitones: -12 }),
+      },
+    },
+    {
+      keys: ',  .  <  >  Delete',
+      does: 'by hand: shorter, longer, earlier, later, left out',
+      when: byHand,
+      run: {
+        ',': () => own.change({ kind: 'lengthened', ticks: -own.half() }),
+        '.': () => own.change({ kind: 'lengthened', ticks: own.half() }),
+        '<': earlier,
+        ';': earlier,
+        '>': later,
+        ':': later,
+        Delete: () => own.change({ kind: 'left-out' }),
+        Backspace: () => own.change({ kind: 'left-out' }),
+      },
     },
   ];
 }

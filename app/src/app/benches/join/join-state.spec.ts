@@ -7,6 +7,7 @@ import { DEMO_SONGS } from '../../../../../demo/songs';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { askedBy, pressOn } from '../../testing/keys';
 import { Table } from '../../testing/table';
+import { ByHandState } from './by-hand-state';
 import { JoinBehaviour } from './join-behaviour';
 import { JoinState, SHOWINGS } from './join-state';
 import { PatternChoices } from './pattern-choices';
@@ -17,7 +18,7 @@ describe('the Join bench', () => {
   let table: Table;
   let join: JoinState;
   const open = (song = lanterns): void => {
-    table = new Table(song, ScreenKeyboard, JoinState, PatternChoices, JoinBehaviour);
+    table = new Table(song, ScreenKeyboard, JoinState, ByHandState, PatternChoices, JoinBehaviour);
     join = table.get(JoinState);
     join.isOpen.set(true);
     table.settle();
@@ -190,8 +191,8 @@ describe('the Join bench', () => {
     at('fingers');
     const [low, tune] = join.notes();
     expect([low.source, tune.source]).toEqual(['harmony', 'melody']);
-    expect(table.get(JoinBehaviour).picked()).toEqual([`${low.from}:${low.midi}`]);
-    expect(table.get(JoinBehaviour).pressNote(tune.from, false, tune.midi)).toBe(true);
+    expect(table.get(JoinBehaviour).picked()).toEqual([`${low.from}:${low.midi}@${low.tick}`]);
+    expect(table.get(JoinBehaviour).pressNote(tune.from, false, tune)).toBe(true);
     expect(join.note()).toBe(tune);
   });
 

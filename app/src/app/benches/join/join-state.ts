@@ -21,7 +21,7 @@ import type { HandLie, HeldKey } from '../../keyboard/keyboard';
 import { Asker } from '../../workers/asker';
 
 /** Tabs of the Join bench. */
-type JoinTab = 'why' | 'patterns' | 'steps' | 'fingers' | 'effort';
+type JoinTab = 'why' | 'patterns' | 'steps' | 'fingers' | 'hand' | 'effort';
 
 /** Whom a choice is made for. */
 export const CHOICE_SCOPES = [
@@ -275,6 +275,7 @@ export class JoinState {
   });
 }
 
-function asHeld({ midi, hand, pitch, finger }: HandNote): HeldKey {
+/** A key as the piano on the screen shows it. */
+export function asHeld({ midi, hand, pitch, finger }: HandNote): HeldKey {
   return { midi, hand, letter: typeset(classNameOf(pitch)), finger };
 }

@@ -94,6 +94,12 @@ export const PLACES: readonly FindablePlace[] = [
   },
   { label: 'Step through, hands together', bench: null, tab: 'steps', words: 'wait slow learn note by note' },
   { label: 'Fingering', bench: null, tab: 'fingers', words: 'finger numbers thumb' },
+  {
+    label: 'Notes by hand',
+    bench: null,
+    tab: 'hand',
+    words: 'own bars write my own notes replace bar bass line riff edit keys change one note',
+  },
   { label: 'Difficulty', bench: null, tab: 'effort', words: 'hard easy easier simplify small hands stretch' },
   { label: 'Fills', bench: 'fills', tab: 'places', words: 'add ornament run walk gap decorate' },
   { label: 'Try an automatic version', bench: 'fills', tab: 'version', words: 'arrange for me surprise' },

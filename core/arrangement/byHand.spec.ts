@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest';
+import { DEMO_SONGS } from '../../demo/songs';
+import { arrange } from '../arrange';
+import { nameOf, parsePitch } from '../music';
+import { applyEdit, DEFAULT_PROFILE, type OwnBars, type Song } from '../song';
+import { wholeBars } from '../testing';
+import type { Arrangement } from './arrangement';
+import { byHand, following, followsChords } from './byHand';
+
+const [lanterns] = DEMO_SONGS;
+const LEFT = { hand: 'left', how: 'instead', isThisTime: false } as const;
+const put = (song: Song, own: OwnBars): Arrangement =>
+  arrange(applyEdit(song, { kind: 'own-bars-written', own, session: null }), DEFAULT_PROFILE);
+const told = ({ notes }: OwnBars): string[] =>
+  notes.map(
+    ({ after, length, pitch, over }) => `${after}+${length} ${nameOf(pitch)}${over ? ` over ${over}` : ''}`,
+  );
+
+describe('bars to be changed by hand', () => {
+  it('are what is played there, any level and hand: written as they are nothing of that part sounds otherwise', () => {
+    for (const song of DEMO_SONGS)
+      for (const hand of ['left', 'right'] as const)
+        for (const level of [4, 5]) {
+          const levelled = applyEdit(song, { kind: 'choose', choices: { level } });
+          const a = arrange(levelled, DEFAULT_PROFILE, { withoutFingers: true });
+          const [fromBar, toBar] = [a.parts[1].fromBar, a.parts[1].toBar];
+          const asked = byHand(a, { ...LEFT, hand, fromBar, toBar });
+          const again = asked && put(levelled, asked.own);
+          const sounds = (b: Arrangement) =>
+            b.arranged[1]?.[hand].map(({ tick, length, midi }) => `${tick}+${length} ${midi}`);
+          expect([asked?.isWritten, again && sounds(again)]).toEqual([false, sounds(a)]);
+        }
+  });
+
+  it('are those of all that was written together where they lie within it', () => {
+    const whole = byHand(arrange(lanterns, DEFAULT_PROFILE), { ...LEFT, fromBar: 2, toBar: 3 });
+    const a = put(lanterns, (whole as NonNullable<typeof whole>).own);
+    const one = byHand(a, { ...LEFT, fromBar: 3, toBar: 3 });
+    expect([one?.isWritten, one?.own.id, one?.bars.map(({ number }) => number)]).toEqual([
+      true,
+      'o1',
+      [2, 3],
+    ]);
+    expect(byHand(a, { ...LEFT, fromBar: 4, toBar: 4 })?.own.id).toBe('o2');
+    expect(byHand(a, { ...LEFT, how: 'beside', fromBar: 3, toBar: 3 })?.own.notes).toEqual([]);
+    expect(byHand(a, { ...LEFT, fromBar: 90, toBar: 90 })).toBeNull();
+  });
+
+  it('end where the music jumps, and are for each time or for this one', () => {
+    const song: Song = {
+      ...wholeBars(['E5', 'D5', 'C5'], ['C', 'G', 'C']),
+      playingOrder: [
+        { fromBar: 1, toBar: 2 },
+        { fromBar: 1, toBar: 3 },
+      ],
+    };
+    const a = arrange(song, DEFAULT_PROFILE);
+    const asked = byHand(a, { ...LEFT, fromBar: 2, toBar: 4 });
+    expect([asked?.bars.map(({ written }) => written), asked?.comesBack]).toEqual([[2], true]);
+    const second = byHand(a, { ...LEFT, isThisTime: true, fromBar: 3, toBar: 3 });
+    expect([second?.own.pass, second?.own.tick, second?.fromTick]).toEqual([2, 0, 7680]);
+  });
+
+  it('follow their chords, and are told with the keys they have now', () => {
+    const song = wholeBars(['E5', 'D5'], ['C', 'G']);
+    const asked = byHand(arrange(song, DEFAULT_PROFILE), { ...LEFT, fromBar: 1, toBar: 1 });
+    if (!asked) throw new Error('no bar');
+    const one = {
+      ...asked,
+      own: { ...asked.own, notes: [{ after: 0, length: 960, pitch: parsePitch('E3') }] },
+    };
+    const follows = following(one, arrange(song, DEFAULT_PROFILE), true);
+    expect([followsChords(follows), told(follows)]).toEqual([true, ['0+960 E3 over C']]);
+    const written = put(song, follows);
+    const changed = arrange(
+      applyEdit(written.song, { kind: 'change-written', id: song.changes[0].id, symbol: 'F' }),
+      DEFAULT_PROFILE,
+    );
+    const now = byHand(changed, { ...LEFT, fromBar: 1, toBar: 1 });
+    expect(now && told(now.own)).toEqual(['0+960 A3 over F']);
+    expect(now && told(following(now, changed, false))).toEqual(['0+960 A3']);
+  });
+});

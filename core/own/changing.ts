@@ -1,0 +1,82 @@
+import { type Key, midiOf, spellInKey } from '../music';
+import { movePitch, type OwnBars } from '../song';
+
+type OwnNote = OwnBars['notes'][number];
+
+/** A way of changing notes written by hand. */
+export type OwnChange =
+  /** By letters of the key, or by half steps. */
+  | { readonly kind: 'moved'; readonly steps?: number; readonly semitones?: number }
+  /** So many ticks later, or earlier. */
+  | { readonly kind: 'shifted'; readonly ticks: number }
+  | { readonly kind: 'lengthened'; readonly ticks: number }
+  /** Held until the hand strikes again, or to the end. */
+  | { readonly kind: 'held' }
+  /** A key (MIDI) struck with it, as long. */
+  | { readonly kind: 'joined'; readonly midi: number }
+  | { readonly kind: 'left-out' };
+
+/** Keys of the longest piano, A0 to C8. */
+const LOWEST_KEY = 21;
+const HIGHEST_KEY = 108;
+/** No note is made shorter than a thirty-second, in ticks. */
+const SHORTEST = 120;
+
+/** Own bars with one of their notes changed, and where it, or what came of it, stands; a sentence where that cannot be. */
+export function withChange(
+  own: OwnBars,
+  at: number,
+  change: OwnChange,
+  key: Key,
+): { readonly own: OwnBars; readonly at: number } | string {
+  const note = own.notes[at];
+  if (!note) return 'Pick a note first.';
+  const rest = own.notes.filter((_, i) => i !== at);
+  const put = (others: readonly OwnNote[], changed: OwnNote): { own: OwnBars; at: number } | string => {
+    if (others.some((other) => isSame(other, changed))) return 'That key is struck there already.';
+    const notes = inTime([...others, changed]);
+    return { own: { ...own, notes }, at: notes.indexOf(changed) };
+  };
+  switch (change.kind) {
+    case 'moved': {
+      const pitch = movePitch(note.pitch, key, change.steps ?? 0, change.semitones ?? 0);
+      const midi = midiOf(pitch);
+      return midi < LOWEST_KEY || midi > HIGHEST_KEY
+        ? 'No piano has a key there.'
+        : put(rest, { ...note, pitch });
+    }
+    case 'shifted': {
+      const after = note.after + change.ticks;
+      if (after < 0 || after >= own.length) return 'It would leave these bars: change more bars together.';
+      return put(rest, { ...note, after, length: Math.min(note.length, own.length - after) });
+    }
+    case 'lengthened': {
+      if (note.grace) return 'A grace note has no length of its own.';
+      const length = Math.min(own.length - note.after, Math.max(SHORTEST, note.length + change.ticks));
+      return length === note.length ? 'It is as long as it can be here.' : put(rest, { ...note, length });
+    }
+    case 'held': {
+      if (note.grace) return 'A grace note has no length of its own.';
+      const next = own.notes.filter(({ after }) => after > note.after).map(({ after }) => after);
+      return put(rest, { ...note, length: Math.min(own.length, ...next) - note.after });
+    }
+    case 'joined':
+      return put(own.notes, { ...note, pitch: spellInKey(change.midi, key) });
+    case 'left-out':
+      return { own: { ...own, notes: rest }, at: Math.max(0, Math.min(at, rest.length - 1)) };
+  }
+}
+
+function isSame(a: OwnNote, b: OwnNote): boolean {
+  return (
+    a.after === b.after && (a.grace ?? false) === (b.grace ?? false) && midiOf(a.pitch) === midiOf(b.pitch)
+  );
+}
+
+/** By time, graces first, then from the lowest key up. */
+export function inTime(notes: readonly OwnNote[]): OwnNote[] {
+  return [...notes].sort(
+    (a, b) =>
+      a.after - b.after || Number(b.grace ?? 0) - Number(a.grace ?? 0) || midiOf(a.pitch) - midiOf(b.pitch),
+  );
+}
