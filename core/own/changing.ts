@@ -80,3 +80,18 @@ export function inTime(notes: readonly OwnNote[]): OwnNote[] {
       a.after - b.after || Number(b.grace ?? 0) - Number(a.grace ?? 0) || midiOf(a.pitch) - midiOf(b.pitch),
   );
 }
+
+/** Keys that were played, told in ticks from the first bar, as notes of bars so long; each key once at a time. */
+export function asOwnNotes(
+  keys: readonly { readonly tick: number; readonly length: number; readonly midi: number }[],
+  whole: number,
+  key: Key,
+): OwnNote[] {
+  const inside = keys.filter(({ tick }) => tick >= 0 && tick < whole);
+  const notes = inside.map(({ tick, length, midi }) => ({
+    after: tick,
+    length: Math.max(SHORTEST, Math.min(length, whole - tick)),
+    pitch: spellInKey(midi, key),
+  }));
+  return inTime(notes.filter((note, i) => notes.findIndex((other) => isSame(other, note)) === i));
+}

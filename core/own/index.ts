@@ -1,4 +1,4 @@
-export { type OwnChange, withChange } from './changing';
+export { asOwnNotes, type OwnChange, withChange } from './changing';
 export { rolledFindings, writtenFindings } from './findings';
 export { followed } from './following';
 export { oneKeyAtATime, withWritten } from './layIn';

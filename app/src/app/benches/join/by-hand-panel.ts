@@ -5,19 +5,23 @@ import { listed, theBars } from '@joined-hands/core/sentences';
 import { barAt } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { PlayOn } from '../../input/play-on';
+import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { ON_COMPUTER, ON_MIDI, onScreen } from '../../input/ways';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { ByHandState } from './by-hand-state';
 
 /** One hand's notes of a bar as the pianist wants them: typed, or changed note by note. */
 @Component({
   selector: 'jh-by-hand-panel',
-  imports: [Choice, NzButtonComponent, NzInputModule],
+  imports: [Choice, NzButtonComponent, NzInputModule, PlayOn],
   templateUrl: './by-hand-panel.html',
   styleUrls: ['../../ui/panel.less', './join.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ByHandPanel {
   protected readonly state = inject(ByHandState);
+  protected readonly recordOn = [ON_COMPUTER, onScreen(inject(ScreenKeyboard)), ON_MIDI];
   protected readonly example = asTyped('A2 C3+E3 C3+E3');
   protected readonly hands: readonly ChoiceOption<'left' | 'right'>[] = [
     { value: 'left', label: 'Left' },

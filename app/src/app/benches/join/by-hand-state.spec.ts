@@ -1,7 +1,10 @@
 import '@angular/compiler';
+import { signal } from '@angular/core';
 import { midiOf, nameOf } from '@joined-hands/core/music';
+import type { KeyEvent } from '@joined-hands/core/takes';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
+import { type KeySource, Recorder } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { pressOn } from '../../testing/keys';
 import { Table } from '../../testing/table';
@@ -14,8 +17,19 @@ const [lanterns] = DEMO_SONGS;
 describe('bars by hand', () => {
   let table: Table;
   let own: ByHandState;
+  let recorder: object;
+  let events: readonly KeyEvent[] = [];
   beforeEach(() => {
-    table = new Table(lanterns, ScreenKeyboard, JoinState, ByHandState, JoinBehaviour);
+    recorder = {
+      quartersPerMinute: signal(0),
+      isBusy: signal(false),
+      counted: signal(''),
+      record: () => Promise.resolve(events),
+    };
+    table = new Table(lanterns, ScreenKeyboard, JoinState, ByHandState, JoinBehaviour, {
+      provide: Recorder,
+      useValue: recorder,
+    });
     own = table.get(ByHandState);
     table.get(JoinState).isOpen.set(true);
     table.get(JoinState).tab.set('hand');
@@ -132,5 +146,25 @@ describe('bars by hand', () => {
     own.barBy(-1);
     table.settle();
     expect([own.fromBar(), own.bench.partIndex()]).toEqual([4, 0]);
+  });
+  it('are played in: on their grid, chords and all', async () => {
+    const beat = 60 / 96;
+    const key = (midi: number, at: number, beats: number): KeyEvent[] => [
+      { seconds: at * beat, midi, velocity: 0.7 },
+      { seconds: (at + beats) * beat, midi, velocity: 0 },
+    ];
+    events = [...key(40, 0.02, 1), ...key(48, 1.01, 1.9), ...key(55, 1.02, 1.95)];
+    await own.record({} as KeySource);
+    table.settle();
+    expect(played('left', 1)).toEqual(['E2 0+960', 'C3 960+1920', 'G3 960+1920']);
+    events = [];
+    await own.record({} as KeySource);
+    expect(own.notice()).toBe('Nothing was played. Play after the count-in.');
+  });
+
+  it('double the tune, the left hand as low as it plays', () => {
+    own.double();
+    table.settle();
+    expect(played('left', 1)).toEqual(['A3 0+1920', 'B3 1920+960']);
   });
 });

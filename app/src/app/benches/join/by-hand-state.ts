@@ -2,13 +2,16 @@ import { computed, effect, inject, Injectable, signal, untracked } from '@angula
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { byHand, following, followsChords } from '@joined-hands/core/arrangement';
 import { FieldError, readBars, type TypedTune, writeBars } from '@joined-hands/core/formats';
-import type { Hand } from '@joined-hands/core/hands';
+import { type Hand, lineOfRight } from '@joined-hands/core/hands';
 import { COMMON_TIME, midiOf, type Pitch, spellInKey, unitTicks } from '@joined-hands/core/music';
-import { type OwnChange, withChange } from '@joined-hands/core/own';
-import { barAt, keyAt, type OwnBars } from '@joined-hands/core/song';
+import { asOwnNotes, type OwnChange, withChange } from '@joined-hands/core/own';
+import { barAt, keyAt, lastAtOrBefore, type OwnBars, within } from '@joined-hands/core/song';
+import { keysOf, quantise } from '@joined-hands/core/takes';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
+import { type KeySource, Recorder } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { messageOf } from '../../ui/message';
 import { JoinState } from './join-state';
 
 /** Where letters that name no octave begin, by hand. */
@@ -17,12 +20,16 @@ const START: Record<Hand, Pitch> = {
   right: { letter: 'C', alter: 0, octave: 5 },
 };
 
+/** The left hand doubles the tune below this key: E4. */
+const DOUBLED_BELOW = 64;
+
 /** Bars of one hand as the pianist writes them: in letters and counts, or note by note. */
 @Injectable()
 export class ByHandState {
   readonly bench = inject(BenchState);
   private readonly playing = inject(Playing);
   private readonly screen = inject(ScreenKeyboard);
+  readonly recorder = inject(Recorder);
 
   private readonly join = inject(JoinState);
   readonly isOpen = computed(() => this.join.isOpen() && this.join.tab() === 'hand');
@@ -70,7 +77,9 @@ export class ByHandState {
   });
 
   constructor() {
-    this.screen.pressed.pipe(takeUntilDestroyed()).subscribe((midi) => this.isOpen() && this.press(midi));
+    this.screen.pressed.pipe(takeUntilDestroyed()).subscribe((midi) => {
+      if (this.isOpen() && !this.recorder.isBusy()) this.press(midi);
+    });
     effect(() => {
       const [stretch, arrangement, song] = [this.stretch(), this.bench.arrangement(), this.bench.song()];
       // What is typed on the way to its arrangement stays as it is typed.
@@ -192,6 +201,41 @@ export class ByHandState {
       this.key(),
     );
     this.type({ letters: `${letters} ${word}`.trim(), counts });
+  }
+
+  /** Played against the click, after a count-in: put on its grid, chords and all. */
+  async record(keys: KeySource): Promise<void> {
+    const [stretch, song] = [this.stretch(), this.bench.song()];
+    if (!stretch || !song || this.isLearned()) return;
+    const tempo = lastAtOrBefore(song.tempoMap, stretch.own.tick).quartersPerMinute;
+    const quartersPerMinute = (tempo * this.bench.tempoPercent()) / 100;
+    this.recorder.quartersPerMinute.set(quartersPerMinute);
+    this.notice.set('');
+    try {
+      const events = await this.recorder.record(keys, stretch.own.tick, stretch.own.length);
+      const played = quantise(keysOf(events, quartersPerMinute), 60 / quartersPerMinute);
+      const notes = asOwnNotes(played.keys, stretch.own.length, this.key());
+      if (notes.length === 0) return this.notice.set('Nothing was played. Play after the count-in.');
+      this.write({ ...stretch.own, notes });
+    } catch (error) {
+      this.notice.set(`It could not be recorded: ${messageOf(error)}.`);
+    }
+  }
+
+  /** The tune once more in the left hand, as few octaves below as lie under middle E. */
+  double(): void {
+    const [stretch, arrangement] = [this.stretch(), this.bench.arrangement()];
+    if (!stretch || !arrangement) return;
+    const { fromTick, own } = stretch;
+    const tune = lineOfRight(within(arrangement.right, fromTick, fromTick + own.length));
+    const highest = Math.max(...tune.map(({ midi }) => midi));
+    const octaves = Math.max(1, Math.ceil((highest - DOUBLED_BELOW) / 12));
+    const notes = tune.map(({ tick, length, pitch }) => ({
+      after: tick - fromTick,
+      length: Math.min(length, fromTick + own.length - tick),
+      pitch: { ...pitch, octave: pitch.octave - octaves },
+    }));
+    this.write({ ...own, notes });
   }
 
   follow(follows: boolean): void {

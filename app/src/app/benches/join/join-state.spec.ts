@@ -4,6 +4,7 @@ import { applyEdit, DEFAULT_PROFILE } from '@joined-hands/core/song';
 import { arrange } from '@joined-hands/core/arrange';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
+import { Recorder } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { askedBy, pressOn } from '../../testing/keys';
 import { Table } from '../../testing/table';
@@ -18,7 +19,7 @@ describe('the Join bench', () => {
   let table: Table;
   let join: JoinState;
   const open = (song = lanterns): void => {
-    table = new Table(song, ScreenKeyboard, JoinState, ByHandState, PatternChoices, JoinBehaviour);
+    table = new Table(song, Recorder, ScreenKeyboard, JoinState, ByHandState, PatternChoices, JoinBehaviour);
     join = table.get(JoinState);
     join.isOpen.set(true);
     table.settle();
