@@ -107,8 +107,10 @@ test('a bar of the left hand is written by keyboard alone, changed note by note,
   await page.keyboard.press('Control+ArrowUp');
   await expect(letters).toHaveValue('F3 C3');
   await expect(keys.nth(0)).toHaveText('F');
-  await openTab(page, 'Part');
-  await expect(page.locator('jh-reasons')).toContainText('F3 C3');
+  await openTab(page, 'Step');
+  await expect(page.locator('jh-steps-panel .next')).toContainText(
+    'Bar 1, on 1. Both together: right A4 with 3; left F3',
+  );
   await openTab(page, 'By hand');
   await page.getByRole('button', { name: 'Let the program play it' }).click();
   await expect(letters).toHaveValue('C3+E3+A3');
@@ -132,4 +134,38 @@ test('a key is struck beside what is played by pressing it on the piano, and one
   await page.getByRole('textbox', { name: 'Counts' }).fill('3');
   await expect(page.locator('jh-seam .block .letter', { hasText: 'A' }).first()).toBeVisible();
   await expect(page.getByRole('button', { name: 'Bar 1, left hand, beside' })).toBeVisible();
+});
+
+test('thirds are struck with four notes that are picked, heard on Join, told, and given up again', async ({
+  page,
+}) => {
+  await openBench(page, 'Lanterns at Low Water', 'tune');
+  await page.locator('jh-seam [data-note=n1]').click();
+  await page.locator('jh-seam [data-note=n4]').click({ modifiers: ['Shift'] });
+  const choose = async (name: string): Promise<void> => {
+    await page.locator('jh-notes-panel nz-select').click();
+    await page.locator('.ant-select-item-option', { hasText: name }).click();
+  };
+  await choose('A third under it');
+  const letters = page.locator('jh-seam .note .letter');
+  await expect(letters.filter({ hasText: 'G' })).toHaveCount(3);
+  await openTab(page, 'Letters');
+  await expect(page.getByRole('textbox', { name: 'Letters' })).toHaveValue(/^A4 B C B/);
+  await openTab(page, 'Notes');
+  // One of them has a key of its own.
+  await page.locator('jh-seam [data-note=n1]').click();
+  await choose('These keys');
+  const keys = page.getByLabel('Keys', { exact: true });
+  await keys.fill('C4 X');
+  await keys.press('Tab');
+  await expect(page.getByRole('alert')).toContainText('"X" is not a letter of the keyboard');
+  await keys.fill('C4 E4');
+  await keys.press('Tab');
+  await openTab(page, 'Letters');
+  await expect(page.getByRole('textbox', { name: 'Letters' })).toHaveValue(/^C4\+E4\+A4 /);
+  await page.getByRole('link', { name: 'Join' }).click();
+  await arranged(page);
+  await openTab(page, 'Step');
+  await expect(page.locator('jh-steps-panel .next')).toContainText('right C4 E4 A4');
+  expect(await graveFindings(page)).toEqual([]);
 });

@@ -165,7 +165,8 @@ for (const [name, width, height] of [
       if (!(await page.locator('jh-bench-panel').isVisible()))
         await page.getByRole('button', { name: 'Panel', exact: true }).click();
       await openTab(page, tab);
-      if (isSheet && tab === 'Letters') await page.getByRole('button', { name: 'Panel', exact: true }).click();
+      if (isSheet && tab === 'Letters')
+        await page.getByRole('button', { name: 'Panel', exact: true }).click();
       await inspect(`tune, ${tab}`, tab === 'Letters' ? 'jh-letters-entry' : 'jh-bench-panel');
     }
     await page.locator('jh-frame-header summary').click();

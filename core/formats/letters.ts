@@ -197,7 +197,13 @@ export function writeLetters(notes: readonly Struck[], key: Key): string {
   const words: string[] = [];
   let before: Pitch | null = null;
   for (let i = 0; i < notes.length;) {
-    const { pitch, grace } = notes[i];
+    const { pitch, grace, keys } = notes[i];
+    if (keys) {
+      words.push(writeStrike(keys, grace, key));
+      before = keys[0];
+      i++;
+      continue;
+    }
     let times = 1;
     while (i + times < notes.length && isSame(notes[i], notes[i + times])) times++;
     const place: string = before ? strokesOf(staffStep(pitch) - staffStep(before)) : '';
@@ -218,11 +224,15 @@ export function writeLetters(notes: readonly Struck[], key: Key): string {
 interface Struck {
   readonly pitch: Pitch;
   readonly grace: boolean;
+  /** All that is struck with it and itself, lowest first, where that is told too. */
+  readonly keys?: readonly Pitch[];
 }
 
 function isSame(a: Struck, b: Struck): boolean {
   const [p, q] = [a.pitch, b.pitch];
-  return a.grace === b.grace && p.letter === q.letter && p.alter === q.alter && p.octave === q.octave;
+  return (
+    a.grace === b.grace && !b.keys && p.letter === q.letter && p.alter === q.alter && p.octave === q.octave
+  );
 }
 
 /** Keys struck together in letters, each with its octave: "C3+E3"; a grace note with its sign before it. */

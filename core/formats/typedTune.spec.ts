@@ -215,3 +215,41 @@ function withGrace(song: Song): Song {
   const grace = { ...first, id: 'g1', length: 0, grace: true, lyric: null };
   return { ...song, melody: [grace, ...song.melody] };
 }
+
+describe('a tune with keys struck under it', () => {
+  const song = (letters: string, counts = '1 2 3 4', before: Song = emptySong('s', 'S')): Song => ({
+    ...before,
+    ...readTune({ letters, counts }, before).fields,
+  });
+  const told = ({ melody }: Song) =>
+    melody.map(({ pitch, harmony }) => [nameOf(pitch), harmony?.how, harmony?.keys?.map(nameOf).join(' ')]);
+
+  it('has the highest of what is struck together as the tune, the rest as its harmony notes', () => {
+    expect(told(song('C4+E4 D C4+G4+E5'))).toEqual([
+      ['E4', 'keys', 'C4'],
+      ['D4', undefined, undefined],
+      ['E5', 'keys', 'C4 G4'],
+    ]);
+  });
+
+  it('is told as it is read, and keeps what letters do not tell', () => {
+    const both = song('C4+E4 D E F');
+    expect(writeTune(both).letters).toBe('C4+E4 D E F');
+    const third = { how: 'third-under' as const };
+    const above = { how: 'keys' as const, keys: [{ letter: 'A' as const, alter: 0, octave: 5 }] };
+    const given: Song = {
+      ...both,
+      melody: both.melody.map((note, i) =>
+        i === 1 ? { ...note, harmony: third } : i === 2 ? { ...note, harmony: above } : note,
+      ),
+    };
+    const { letters, counts } = writeTune(given);
+    expect(told(song(letters, counts, given))).toEqual(told(given));
+    expect(told(song('E4 D E G', counts, given))).toEqual([
+      ['E4', undefined, undefined],
+      ['D4', 'third-under', undefined],
+      ['E4', 'keys', 'A5'],
+      ['G4', undefined, undefined],
+    ]);
+  });
+});

@@ -1,4 +1,4 @@
-import { barTicks, unitTicks, type Key, type Metre, type Pitch } from '../music';
+import { barTicks, unitTicks, type Key, type Metre, midiOf, type Pitch } from '../music';
 import { lastAtOrBefore, joinTies, type MelodyNote, type Song, type TuneFields, writtenBars } from '../song';
 import { readCounts, writeCounts } from './counts';
 import { EntryError, readLetters, type TypedKey, writeLetters } from './letters';
@@ -21,7 +21,15 @@ export function writeTune(song: Song): TypedTune {
   const notes = joinTies(song.melody);
   const struck = notes.filter((note) => !note.grace);
   return {
-    letters: writeLetters(notes, keyOf(song)),
+    letters: writeLetters(
+      notes.map((note) => {
+        const { pitch, grace } = note;
+        return isTold(note)
+          ? { pitch, grace, keys: [...(note.harmony?.keys ?? []), pitch].sort(byHeight) }
+          : { pitch, grace };
+      }),
+      keyOf(song),
+    ),
     counts: struck.length === 0 ? '' : writeCounts(struck, writtenBars(song)),
   };
 }
@@ -32,19 +40,9 @@ export function writeTune(song: Song): TypedTune {
  * `source` of the error tells which field.
  */
 export function readTune(typed: TypedTune, song: Song, start?: Pitch): TypedResult {
-  const keys = inField('letters', () => readLetters(typed.letters, keyOf(song), start));
-  const joined = keys.find(({ joins }) => joins);
-  if (joined)
-    throw new FieldError(
-      'letters',
-      new EntryError(
-        'A tune has one key at a time: write what is struck with it on the Join bench, By hand.',
-        joined.at,
-        joined.length,
-      ),
-    );
+  const keys = strikesOf(inField('letters', () => readLetters(typed.letters, keyOf(song), start)));
   const struck = keys.filter((key) => !key.grace);
-  const words = joinTies(song.melody).map((note) => note.lyric);
+  const words = joinTies(song.melody);
   if (typed.counts.trim() === '') return { fields: oneBeatEach(keys, song, words), missing: null };
   const bars = writtenBars(song);
   const metreOf = (bar: number): Song['metreMap'][number] =>
@@ -80,12 +78,39 @@ export function inField<T>(field: 'letters' | 'counts', read: () => T): T {
   }
 }
 
+/** A note of the tune, the highest of what is struck together, and the keys below it. */
+function byHeight(a: Pitch, b: Pitch): number {
+  return midiOf(a) - midiOf(b);
+}
+
+interface TypedStrike extends TypedKey {
+  readonly beside: readonly Pitch[];
+}
+
+function strikesOf(keys: readonly TypedKey[]): TypedStrike[] {
+  const strikes: TypedStrike[] = [];
+  for (const key of keys) {
+    const last = strikes.at(-1);
+    if (!key.joins || !last) strikes.push({ ...key, beside: [] });
+    else {
+      const all = [...last.beside, last.pitch, key.pitch].sort(byHeight);
+      const different = all.filter((pitch, i) => i === 0 || midiOf(pitch) !== midiOf(all[i - 1]));
+      strikes[strikes.length - 1] = {
+        ...last,
+        pitch: different[different.length - 1],
+        beside: different.slice(0, -1),
+      };
+    }
+  }
+  return strikes;
+}
+
 function keyOf(song: Song): Key {
   return song.keyMap[0];
 }
 
 function missingIn(
-  struck: readonly TypedKey[],
+  struck: readonly TypedStrike[],
   strikes: readonly { readonly at: number }[],
 ): TypedResult['missing'] {
   if (struck.length > strikes.length) {
@@ -102,10 +127,17 @@ function missingIn(
   return null;
 }
 
-type Words = readonly MelodyNote['lyric'][];
+/** Notes as they were: their words and harmony notes stay with the notes in order. */
+type Words = readonly Pick<MelodyNote, 'pitch' | 'lyric' | 'harmony'>[];
+
+/** Keys below the note are told in letters with it: of what is struck together the highest is the tune. */
+function isTold({ pitch, harmony }: Words[number]): boolean {
+  const { how, keys = [] } = harmony ?? { how: 'none' };
+  return how === 'keys' && keys.length > 0 && keys.every((key) => midiOf(key) < midiOf(pitch));
+}
 
 function melodyOf(
-  keys: readonly TypedKey[],
+  keys: readonly TypedStrike[],
   times: readonly { readonly tick: number; readonly length: number }[],
   words: Words,
 ): MelodyNote[] {
@@ -116,19 +148,24 @@ function melodyOf(
     // A grace note stands before the note it leads to; letters beyond the counts wait.
     if (!time) break;
     const index = melody.length;
+    const before = words[index];
     const base = { id: `n${index + 1}`, tick: time.tick, pitch: key.pitch, tiedToNext: false };
+    const told = key.beside.length > 0 ? { how: 'keys' as const, keys: [...key.beside] } : undefined;
+    // Keys that are told no more are struck no more; what letters do not tell stays.
+    const harmony = told ?? (before && !isTold(before) ? before.harmony : undefined);
     melody.push({
       ...base,
       length: key.grace ? 0 : time.length,
-      lyric: words[index] ?? null,
+      lyric: before?.lyric ?? null,
       grace: key.grace,
+      ...(harmony ? { harmony } : {}),
     });
     if (!key.grace) next++;
   }
   return melody;
 }
 
-function oneBeatEach(keys: readonly TypedKey[], song: Song, words: Words): TypedResult['fields'] {
+function oneBeatEach(keys: readonly TypedStrike[], song: Song, words: Words): TypedResult['fields'] {
   const beat = unitTicks(song.metreMap[0]);
   const struck = keys.filter((key) => !key.grace);
   const melody = melodyOf(

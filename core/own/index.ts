@@ -1,5 +1,6 @@
 export { asOwnNotes, type OwnChange, withChange } from './changing';
 export { rolledFindings, writtenFindings } from './findings';
+export { harmonyOf, type Harmonised, withHarmony } from './harmony';
 export { followed } from './following';
 export { oneKeyAtATime, withWritten } from './layIn';
 export {

@@ -72,6 +72,8 @@ export const FINDINGS = {
       : `The ${fillName(kind)} taken here has no place any more since the song was changed: it waits.`,
   ownOffKeyboard: (key: string, keys: number) =>
     `${key}, written by hand, is not on a keyboard of ${keys} keys: it is not played.`,
+  harmonyTooWide: (key: string, note: string) =>
+    `${key}, struck with ${note}, is wider than your right hand reaches.`,
   ownWithoutLength: (key: string) => `${key}, written by hand, has no length: it is not played.`,
   ownTooWide: (low: string, high: string, hand: 'right' | 'left') =>
     `${low} and ${high}, written by hand, are wider than your ${hand} hand: they are rolled from below.`,

@@ -210,6 +210,7 @@ export function describeEdit(edit: SongEdit): string {
     'notes-deleted': 'deleted notes',
     'phrase-copied': 'copied phrase',
     'note-added': 'new note',
+    'notes-harmonised': 'harmony notes',
     'note-respelled': 'spelling of a note',
     'words-typed': 'words',
     'own-bars-written': 'notes by hand',

@@ -28,7 +28,16 @@ export { hasFrame, withoutFrame } from './frameEdits';
 export type { FrameKind, FramePiece } from './framePiece';
 export { emptySong } from './emptySong';
 export { type Division, type Layout, type Lyric, type MelodyNote } from './schema';
-export { type OwnBars, type OwnPattern, SCHEMA_VERSION, type Section, type Song, songSchema } from './schema';
+export {
+  HARMONIES,
+  type Harmony,
+  type OwnBars,
+  type OwnPattern,
+  SCHEMA_VERSION,
+  type Section,
+  type Song,
+  songSchema,
+} from './schema';
 export { cutTo, wellFormed } from './texts';
 export { nearestWay, transpose, twelveKeys } from './transpose';
 export { joinTies, keyAt, type PlayedBar, type PlayedChange, type PlayedNote, writtenId } from './unfold';

@@ -1,7 +1,7 @@
 import { cutTo } from './texts';
 import { type Key, LETTERS, midiOf, type Pitch, scaleOf, spellInKey, staffStep } from '../music';
 import { lastAtOrBefore } from './bars';
-import { type Lyric, type MelodyNote, type Song } from './schema';
+import type { Harmony, Lyric, MelodyNote, Song } from './schema';
 
 /** What can be done to notes of the melody; ids are those of the written song. */
 export type NoteEdit =
@@ -25,6 +25,8 @@ export type NoteEdit =
       readonly length: number;
       readonly pitch: Pitch;
     }
+  /** What is struck with them; null: what their level gives them. */
+  | { readonly kind: 'notes-harmonised'; readonly ids: readonly string[]; readonly harmony: Harmony | null }
   | { readonly kind: 'note-respelled'; readonly id: string; readonly pitch: Pitch }
   /** The words from one note to another, typed anew; syllables for which there is no note are kept aside. */
   | {
@@ -68,6 +70,10 @@ export function applyNoteEdit(song: Song, edit: NoteEdit): Song {
       return copied(song, edit.ids, edit.toTick);
     case 'note-added':
       return added(song, edit);
+    case 'notes-harmonised':
+      return mapNotes(song, edit.ids, ({ harmony: _before, ...note }) =>
+        edit.harmony ? { ...note, harmony: edit.harmony } : note,
+      );
     case 'note-respelled':
       return mapNotes(song, [edit.id], (note) => ({ ...note, pitch: edit.pitch }));
     case 'words-typed':

@@ -47,6 +47,28 @@ export const layoutSchema = z.enum(LAYOUTS);
 /** What the right hand may strike with strong notes of its tune. */
 export const FULLER = ['under', 'above', 'two-under', 'octave', 'frame', 'chord'] as const;
 
+/** What is struck with one note of the tune, by hand. */
+export const HARMONIES = [
+  'third-under',
+  'sixth-under',
+  'chord-under',
+  'two-under',
+  'octave-under',
+  'drone',
+  'third-above',
+  'sixth-above',
+  'chord-above',
+  'two-above',
+  'octave-above',
+  'keys',
+  'none',
+] as const;
+const harmonySchema = z.object({
+  how: z.enum(HARMONIES),
+  /** The very keys, for "keys". */
+  keys: z.array(pitchSchema).max(9).optional(),
+});
+
 const lyricSchema = z.object({
   text: text(200),
   syllabic: z.enum(['single', 'begin', 'middle', 'end']),
@@ -62,6 +84,8 @@ const noteSchema = z.object({
   lyric: lyricSchema.nullable(),
   /** A grace note: no length of its own, struck just before its tick. */
   grace: z.boolean(),
+  /** Its harmony notes, or that it has none; absent: what its level gives it. */
+  harmony: harmonySchema.optional(),
 });
 
 const changeSchema = z.object({
@@ -355,6 +379,7 @@ export const songSchema = z.object({
 export type Song = Readonly<z.infer<typeof songSchema>>;
 export type MelodyNote = Song['melody'][number];
 export type Change = Song['changes'][number];
+export type Harmony = z.infer<typeof harmonySchema>;
 export type OwnBars = Song['ownBars'][number];
 export type Lyric = z.infer<typeof lyricSchema>;
 export type Choices = Song['choices'];

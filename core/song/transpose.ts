@@ -62,6 +62,14 @@ export function transpose(song: Song, to: Key, semitones: number): Song {
     melody: song.melody.map((note) => ({
       ...note,
       pitch: pitchAfter(note.pitch, keyFrom(note.tick)),
+      ...(note.harmony?.keys
+        ? {
+            harmony: {
+              ...note.harmony,
+              keys: note.harmony.keys.map((pitch) => pitchAfter(pitch, keyFrom(note.tick))),
+            },
+          }
+        : {}),
     })),
     changes: song.changes.map((change) => ({
       ...change,

@@ -203,9 +203,11 @@ function playedNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
 }
 
 function makeNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
-  const { id, tick, length, pitch, tiedToNext, lyric, grace } = note;
+  const { id, tick, length, pitch, tiedToNext, lyric, grace, harmony } = note;
   const midi = midiOf(pitch);
-  return { id: id + mark, writtenId: id, tick: tick + shift, length, pitch, midi, tiedToNext, lyric, grace };
+  const made = { id: id + mark, writtenId: id, tick: tick + shift, length, pitch, midi };
+  const played = { ...made, tiedToNext, lyric, grace };
+  return harmony ? { ...played, harmony } : played;
 }
 
 function playedChange(change: Change, shift: number, mark: string, spanEnd: number): PlayedChange {

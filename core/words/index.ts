@@ -13,7 +13,7 @@ export { fillInWords, fillPlaceInWords, fillTitle, spotInWords, spotTitle, versi
 export { frameTitle } from './frames';
 export { lineInWords } from './fixedLine';
 export { learningInWords } from './learning';
-export { CHORDS_TO_COME, patternOfPart } from './leftHand';
+export { byHandInWords, CHORDS_TO_COME, patternOfPart } from './leftHand';
 export { partCard } from './partCard';
 export { writePartCards } from './partCards';
 export {

@@ -150,6 +150,13 @@ function chordInWords(arrangement: Arrangement, part: Part, change: ArrangedChan
   });
 }
 
+/** "Here the left hand plays what was written by hand: E2 C3+G3." Empty where it plays the chord as it is voiced. */
+export function byHandInWords({ left }: Pick<Arrangement, 'left'>, { change }: ArrangedChange): string {
+  const own = within(left, change.tick, change.tick + change.length).filter(({ source }) => source === 'own');
+  if (own.length === 0) return '';
+  return `Here the left hand plays what was written by hand: ${struckInWords(strikesOf(own))}.`;
+}
+
 /** Its voicing is what is struck: the hand moves on from there. */
 function isPlayed(left: readonly HandNote[], { change, voicing }: ArrangedChange): boolean {
   const struck = within(left, change.tick, change.tick + change.length);

@@ -3,6 +3,7 @@ import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
 import { parsePitch } from '../music';
 import { applyEdit, DEFAULT_PROFILE, type OwnBars, type Song } from '../song';
+import { byHandInWords } from './leftHand';
 import { partCard } from './partCard';
 import { partInWords } from './walkthrough';
 
@@ -46,6 +47,14 @@ describe('bars written by hand, in words', () => {
       expect.stringMatching(/^ {2}Bar 3: up to D, up to E, down to A {3}\(on 1, 1 &, 2\)/),
       expect.stringMatching(/^ {2}Bar 3: under A, on 2: F4\+A4/),
       expect.stringMatching(/^ {2}Bar 3: Dm/),
+    ]);
+  });
+
+  it('a chord in whose place something is written says so', () => {
+    expect(a.changes.slice(0, 3).map((change) => byHandInWords(a, change))).toEqual([
+      '',
+      'Here the left hand plays what was written by hand: E2 C3+G3.',
+      '',
     ]);
   });
 

@@ -1,7 +1,8 @@
 import { barsIn, handsForSinging, leftHand, type PartHands, withRolls } from '../../joining';
-import { isIn, rolledFindings, withWritten } from '../../own';
+import { type Harmonised, isIn, rolledFindings, withHarmony, withWritten } from '../../own';
+import { type HandNote, inTime } from '../../hands';
 import type { PartToPlay } from '../../parts';
-import { within } from '../../song';
+import { keyAt, within } from '../../song';
 import type { PartMaterial, SongContext } from '../context';
 import { keptHands } from '../settled';
 import { sungWords, windowOf } from '../windows';
@@ -14,6 +15,11 @@ export function handsStage(context: SongContext): ByPart<PartHands> {
   const withOwn = context.memory.of<PartHands>('hands, own bars');
   const { written } = context;
   const isWritten = played.ownBars.length > 0;
+  const harmonised = new Map(
+    played.melody.flatMap((note) =>
+      note.harmony ? [[note.id, { ...note, harmony: note.harmony }] as const] : [],
+    ),
+  );
   const words = sungWords(played);
   const inFull = new Set(song.thinningRefused);
   return once((index) => {
@@ -39,10 +45,36 @@ export function handsStage(context: SongContext): ByPart<PartHands> {
     const hands = made(part.cutId, [...Object.values(rest), JSON.stringify(sung)], () =>
       isSung(part) ? handsForSinging(task) : leftHand(task),
     );
-    return isWritten
-      ? withOwn(part.cutId, [hands, written], () => withWrittenHands(hands, part, context))
-      : hands;
+    const tune = material[index].melody;
+    const isGiven = harmonised.size > 0 && tune.some(({ from }) => harmonised.has(from));
+    if (!isWritten && !isGiven) return hands;
+    const from = [hands, written, isGiven ? [tune, context.changes, played.keyMap, profile] : null];
+    return withOwn(part.cutId, from, () => {
+      const fuller = isGiven ? withGivenHarmony(hands, tune, harmonised, context) : hands;
+      return isWritten ? withWrittenHands(fuller, part, context) : fuller;
+    });
   });
+}
+
+/** Notes of the tune that were given harmony notes, or none, have those in the place of what their level gives them. */
+function withGivenHarmony(
+  { notes, right, findings }: PartHands,
+  tune: readonly HandNote[],
+  harmonised: ReadonlyMap<string, Harmonised['written']>,
+  { played, profile, changes }: SongContext,
+): PartHands {
+  const given = tune.flatMap((struck): Harmonised[] => {
+    const written = harmonised.get(struck.from);
+    if (!written || struck.grace) return [];
+    const { chord } = changes.findLast(({ change }) => change.tick <= struck.tick) ?? { chord: null };
+    return [{ struck, written, chord, key: keyAt(played, struck.tick) }];
+  });
+  const own = withHarmony(given, profile);
+  const rest = right.filter(({ source, from }) => source !== 'harmony' || !harmonised.has(from));
+  const isThere = (note: HandNote): boolean =>
+    rest.some(({ tick, midi }) => tick === note.tick && midi === note.midi);
+  const beside = own.beside.filter((note) => !isThere(note));
+  return { notes, right: inTime([...rest, ...beside]), findings: [...findings, ...own.findings] };
 }
 
 /** The hands of a part with what the pianist wrote for them; what is said of keys that are not played is left unsaid. */

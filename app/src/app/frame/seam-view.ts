@@ -4,7 +4,7 @@ import type { Meeting } from '@joined-hands/core/joining';
 import { levelOf } from '@joined-hands/core/levels';
 import { staffStep } from '@joined-hands/core/music';
 import type { Part } from '@joined-hands/core/parts';
-import { type PlayedBar, sungIn } from '@joined-hands/core/song';
+import { type PlayedBar, type PlayedNote, sungIn, within } from '@joined-hands/core/song';
 import { shownNote } from '@joined-hands/core/words';
 
 /** What of an arrangement the seam shows of one part: small, so that it can be compared with the last. */
@@ -110,23 +110,29 @@ function rightShown(
   if (!isMelodyOnly) return right;
   const struck = new Map(right.map((note) => [note.source === 'melody' ? note.from : '', note]));
   const { fromTick, toTick } = parts[index];
-  return played.melody
-    .filter(({ tick }) => tick >= fromTick && tick < toTick)
-    .map(
-      (note) =>
-        struck.get(note.id) ?? {
-          hand: 'right',
-          tick: note.tick,
-          length: note.length,
-          midi: note.midi,
-          pitch: note.pitch,
-          source: 'melody',
-          from: note.id,
-          lyric: note.lyric?.text ?? null,
-          grace: note.grace,
-          finger: null,
-        },
-    );
+  return within(played.melody, fromTick, toTick).flatMap((note) => {
+    // What was given to a note by hand is shown with it.
+    const given = note.harmony
+      ? right.filter(({ source, from }) => source === 'harmony' && from === note.id)
+      : [];
+    return [...given, struck.get(note.id) ?? asSung(note)];
+  });
+}
+
+/** A note of the tune that the right hand does not strike. */
+function asSung({ id, tick, length, midi, pitch, lyric, grace }: PlayedNote): HandNote {
+  return {
+    hand: 'right',
+    tick,
+    length,
+    midi,
+    pitch,
+    source: 'melody',
+    from: id,
+    lyric: lyric?.text ?? null,
+    grace,
+    finger: null,
+  };
 }
 
 /** True when two views draw the same picture: they show the very same things. */

@@ -5,7 +5,7 @@ import { heardRubs, type Neighbour, neighboursOf, notesUnder, roleSays } from '@
 import { asTyped, classNameOf, inEnglish, typeset } from '@joined-hands/core/music';
 import { type CloseHands, type Layout } from '@joined-hands/core/song';
 import { LAYOUT_ROWS } from '@joined-hands/core/voicing';
-import { derivationOf, meetsInWords, voicingName, whyOf } from '@joined-hands/core/words';
+import { byHandInWords, derivationOf, meetsInWords, voicingName, whyOf } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
@@ -39,6 +39,7 @@ export class ChordPanel {
     const [change, arrangement] = [this.change(), this.bench.arrangement()];
     if (!change || !arrangement) return [];
     return [
+      byHandInWords(arrangement, change),
       derivationOf(change),
       meetsInWords(arrangement, change),
       whyOf(this.bench.before(), change),

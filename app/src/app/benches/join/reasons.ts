@@ -8,6 +8,7 @@ import type { Choices } from '@joined-hands/core/song';
 import { fillName, inWords, functionInWords } from '@joined-hands/core/sentences';
 import { type Alternative, LAYOUT_ROWS } from '@joined-hands/core/voicing';
 import {
+  byHandInWords,
   derivationOf,
   fillPlaceInWords,
   leftThen,
@@ -103,6 +104,12 @@ export class Reasons {
     this.with((change) => {
       const arrangement = this.bench.arrangement();
       return arrangement ? meetsInWords(arrangement, change) : '';
+    }),
+  );
+  protected readonly byHand = computed(() =>
+    this.with((change) => {
+      const arrangement = this.bench.arrangement();
+      return arrangement ? byHandInWords(arrangement, change) : '';
     }),
   );
   protected readonly why = computed(() => {

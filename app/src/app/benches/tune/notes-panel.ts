@@ -1,18 +1,47 @@
 import { theBar } from '@joined-hands/core/sentences';
 import { capital } from '@joined-hands/core/words';
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { countAt } from '@joined-hands/core/joining';
-import { besideBlacks, classNameOf, landmarkOf, TICKS_PER_QUARTER, typeset } from '@joined-hands/core/music';
+import {
+  asTyped,
+  besideBlacks,
+  classNameOf,
+  landmarkOf,
+  nameOf,
+  TICKS_PER_QUARTER,
+  typeset,
+} from '@joined-hands/core/music';
 import { RHYTHMS } from '@joined-hands/core/rhythm';
-import { barAt, type Choices } from '@joined-hands/core/song';
+import { barAt, type Choices, HARMONIES, type Harmony } from '@joined-hands/core/song';
+import { FormsModule } from '@angular/forms';
+import { EntryError } from '@joined-hands/core/formats';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { TIME_STEPS, TuneState } from './tune-state';
+
+/** What can be struck with a note of the tune, as it is chosen. */
+const HARMONY_NAMES: Record<Harmony['how'], string> = {
+  none: 'Nothing',
+  'third-under': 'A third under it',
+  'sixth-under': 'A sixth under it',
+  'chord-under': 'A chord note under it',
+  'two-under': 'Two chord notes under it',
+  'octave-under': 'An octave under it',
+  drone: 'A drone on the tonic',
+  'third-above': 'A third above it',
+  'sixth-above': 'A sixth above it',
+  'chord-above': 'A chord note above it',
+  'two-above': 'Two chord notes above it',
+  'octave-above': 'An octave above it',
+  keys: 'These keys …',
+};
 
 /** The note or notes picked: what they are, and moving, lengthening, tying, splitting, joining them. */
 @Component({
   selector: 'jh-notes-panel',
-  imports: [Choice, NzButtonComponent],
+  imports: [Choice, FormsModule, NzButtonComponent, NzInputModule, NzSelectModule],
   templateUrl: './notes-panel.html',
   styleUrl: '../../ui/panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -32,6 +61,34 @@ export class NotesPanel {
     { value: 0, label: 'As played' },
     { value: 1, label: 'Higher' },
   ];
+
+  protected readonly harmonies: readonly ChoiceOption<Harmony['how'] | 'level'>[] = [
+    { value: 'level', label: 'What its level gives it' },
+    ...HARMONIES.map((value) => ({ value, label: HARMONY_NAMES[value] })),
+  ];
+  protected readonly keysExample = asTyped('C4 E4');
+  /** The very keys are asked for, until another note is looked at. */
+  protected readonly asksForKeys = linkedSignal(() => this.tune.harmony()?.how === 'keys');
+  protected readonly keysTold = computed(() =>
+    (this.tune.harmony()?.keys ?? []).map((pitch) => asTyped(nameOf(pitch))).join(' '),
+  );
+  protected readonly problem = signal('');
+
+  protected harmonise(how: Harmony['how'] | 'level'): void {
+    this.problem.set('');
+    this.asksForKeys.set(how === 'keys');
+    if (how !== 'keys') this.tune.harmonise(how === 'level' ? null : { how });
+  }
+
+  protected giveKeys(letters: string): void {
+    try {
+      this.tune.harmoniseWith(letters);
+      this.problem.set('');
+    } catch (error) {
+      if (!(error instanceof EntryError)) throw error;
+      this.problem.set(error.message);
+    }
+  }
 
   protected readonly title = computed(() => {
     const notes = this.tune.pickedNotes();

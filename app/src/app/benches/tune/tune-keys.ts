@@ -53,6 +53,11 @@ export function tuneKeys(tune: TuneState): readonly BenchKey[] {
         Backspace: () => tune.remove(),
       },
     },
+    {
+      keys: 'H',
+      does: 'choose what is struck with it',
+      run: { h: () => document.querySelector<HTMLElement>('#harmony')?.focus() },
+    },
     { keys: 'P', does: 'select the whole part', run: { p: () => tune.pickPart() } },
     {
       keys: 'W',

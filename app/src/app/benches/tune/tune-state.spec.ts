@@ -275,4 +275,23 @@ describe('what is found of the tune', () => {
     table.settle();
     expect([tune.foundKeys(), tune.foundMetres()]).toEqual([null, null]);
   });
+
+  it('strikes what is chosen with the notes picked, heard as it is struck, and refuses no key', () => {
+    tune.pick('n1', false);
+    tune.pick('n2', true);
+    tune.harmonise({ how: 'third-under' });
+    table.settle();
+    expect(table.song.melody.slice(0, 3).map(({ harmony }) => harmony)).toEqual([
+      { how: 'third-under' },
+      { how: 'third-under' },
+      undefined,
+    ]);
+    expect(table.heard.at(-1)).toEqual([65, 69]);
+    tune.harmoniseWith('C4 E4');
+    table.settle();
+    expect([tune.harmony()?.keys?.length, table.heard.at(-1)]).toEqual([2, [60, 64, 69]]);
+    expect(() => tune.harmoniseWith('C4 X')).toThrow('"X" is not a letter');
+    tune.harmoniseWith('');
+    expect(table.song.melody[0].harmony).toBeUndefined();
+  });
 });

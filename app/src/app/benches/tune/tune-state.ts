@@ -1,9 +1,12 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
+import { readLetters } from '@joined-hands/core/formats';
 import { midiOf, otherNameOf, pitchAt, TICKS_PER_QUARTER } from '@joined-hands/core/music';
 import { partIndexAt } from '@joined-hands/core/parts';
 import {
   barAt,
   type Finding,
+  type Harmony,
+  keyAt,
   lastAtOrBefore,
   type MelodyNote,
   type PlayedNote,
@@ -148,6 +151,31 @@ export class TuneState {
     const [note, name] = [this.written(id), this.otherName()];
     if (note && name)
       this.editNotes(() => ({ kind: 'note-respelled', id, pitch: pitchAt(midiOf(note.pitch), name) }));
+  }
+
+  /** What is struck with the notes picked: that of the first; null: what their level gives them. */
+  readonly harmony = computed(() => this.written(this.ids()[0])?.harmony ?? null);
+
+  /** They are struck so from now on, and heard. */
+  harmonise(harmony: Harmony | null): void {
+    const ids = this.ids();
+    const [first] = this.pickedNotes();
+    if (ids.length === 0) return;
+    this.bench.edit({ kind: 'notes-harmonised', ids, harmony });
+    this.bench.whenArranged(() => {
+      const struck = this.bench.arrangement()?.right.filter(({ tick }) => tick === first.tick) ?? [];
+      void this.bench.hearing.keys(struck.map(({ midi }) => midi));
+    });
+  }
+
+  /** The very keys, by their letters: "C4 E4". What cannot be read is thrown as {@link EntryError}. */
+  harmoniseWith(letters: string): void {
+    const [note, arrangement] = [this.note(), this.bench.arrangement()];
+    if (!note || !arrangement) return;
+    const keys = readLetters(letters, keyAt(arrangement.played, note.tick), note.pitch).map(
+      ({ pitch }) => pitch,
+    );
+    this.harmonise(keys.length > 0 ? { how: 'keys', keys } : null);
   }
 
   split(): void {

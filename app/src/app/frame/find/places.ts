@@ -95,6 +95,12 @@ export const PLACES: readonly FindablePlace[] = [
   { label: 'Step through, hands together', bench: null, tab: 'steps', words: 'wait slow learn note by note' },
   { label: 'Fingering', bench: null, tab: 'fingers', words: 'finger numbers thumb' },
   {
+    label: 'Harmony notes',
+    bench: 'tune',
+    tab: 'notes',
+    words: 'third sixth octave two notes second voice drone double stop under above',
+  },
+  {
     label: 'Notes by hand',
     bench: null,
     tab: 'hand',
