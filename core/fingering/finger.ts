@@ -18,6 +18,8 @@ function choose(from: readonly number[], count: number): Fingers[] {
 interface State {
   /** Thumb side first. */
   readonly placed: readonly Placed[];
+  /** Keys held on, as they are placed. */
+  readonly held: readonly number[];
   readonly alone: number;
 }
 
@@ -117,10 +119,17 @@ function statesOf(event: HandEvent, hand: 'right' | 'left', reach: number, thumb
     const placedFingers = shown.map((key, i) => placed(key, fingers[i], hand));
     return {
       placed: placedFingers,
+      held: event.held
+        ? placedFingers.flatMap(({ key }, i) => (event.held?.includes(shown[i]) ? [key] : []))
+        : NOTHING,
       alone: togetherCost(placedFingers, reach) + ofThumb(placedFingers, thumb),
     };
   });
 }
+
+const NOTHING: readonly number[] = [];
+/** Nobody changes the finger on a key that is held. */
+const CHANGED_WHILE_HELD = 1000;
 
 /** A manner of the thumb: where it goes in single notes. */
 export type Thumb = 'usual' | 'off-black' | 'on-black';
@@ -195,22 +204,32 @@ const CHORD_COSTS = {
   crossingSingle: 3,
 } as const;
 
+/** What is held stays; what moves goes as if it were alone. */
 function movingCost(from: State, to: State, reach: number): number {
-  if (from.placed.length === 1 && to.placed.length === 1)
-    return pairCost(from.placed[0], to.placed[0], reach);
-  const isSingle = from.placed.length === 1 || to.placed.length === 1;
-  const isAgain =
-    !isSingle &&
-    from.placed.length === to.placed.length &&
-    from.placed.every(({ key }, i) => key === to.placed[i].key);
-  const most = Math.max(from.placed.length, to.placed.length);
+  if (to.held.length === 0) return strikingCost(from.placed, to.placed, reach);
+  const isHeld = ({ key }: Placed): boolean => to.held.includes(key);
+  const changed = to.placed.filter(
+    (finger) =>
+      isHeld(finger) && from.placed.some((was) => was.key === finger.key && was.finger !== finger.finger),
+  );
+  // A finger that holds strikes nothing else.
+  const [was, now] = [from.placed, to.placed].map((fingers) => fingers.filter((finger) => !isHeld(finger)));
+  const moving = was.length === 0 || now.length === 0 ? 0 : strikingCost(was, now, reach);
+  return CHANGED_WHILE_HELD * changed.length + moving;
+}
+
+function strikingCost(from: readonly Placed[], to: readonly Placed[], reach: number): number {
+  if (from.length === 1 && to.length === 1) return pairCost(from[0], to[0], reach);
+  const isSingle = from.length === 1 || to.length === 1;
+  const isAgain = !isSingle && from.length === to.length && from.every(({ key }, i) => key === to[i].key);
+  const most = Math.max(from.length, to.length);
   const single = most > 3 ? CHORD_COSTS.slideToFour : CHORD_COSTS.slideFromSingle;
   const slide = isSingle ? single : CHORD_COSTS.slide;
   const byOther = isAgain ? CHORD_COSTS.sameKeysByOther : CHORD_COSTS.keyByOther;
   let cost = 0;
   let opened = 0;
-  for (const a of from.placed)
-    for (const b of to.placed) {
+  for (const a of from)
+    for (const b of to) {
       const rise = (a.key - b.key) * (a.finger - b.finger);
       if (a.key === b.key) cost += a.finger === b.finger ? 0 : byOther;
       else if (a.finger === b.finger)
@@ -222,8 +241,8 @@ function movingCost(from: State, to: State, reach: number): number {
 }
 
 /** Between a low bass and a chord of three or more that lies above it; thumb sides come first. */
-function isLeap(from: State, to: State): boolean {
-  const [bass, chord] = from.placed.length === 1 ? [from.placed, to.placed] : [to.placed, from.placed];
+function isLeap(from: readonly Placed[], to: readonly Placed[]): boolean {
+  const [bass, chord] = from.length === 1 ? [from, to] : [to, from];
   return bass.length === 1 && chord.length > 2 && bass[0].key > chord[chord.length - 1].key;
 }
 

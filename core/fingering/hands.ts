@@ -1,5 +1,5 @@
 import type { Hand, HandNote } from '../hands';
-import { TICKS_PER_QUARTER } from '../music';
+import { reachMm, spanMm, TICKS_PER_QUARTER } from '../music';
 import type { HandEvent } from './event';
 import { finger, fingersCost, type Thumb } from './finger';
 
@@ -52,17 +52,15 @@ export function fingerPart(
   if (groups.length === 0) return { notes, leaves: from };
   const next = together(landing);
   const before = from.map(({ keys, fingers }): HandEvent => ({ keys, afterRest: false, pinned: fingers }));
-  const all = [...groups, ...next].map((group, i, groupsAndNext): HandEvent => ({
-    keys: group.map((note) => note.midi),
-    afterRest: i > 0 && restBefore(group, groupsAndNext[i - 1]) >= LEISURE_TICKS,
-    pinned: i < groups.length ? fixed(group) : null,
-  }));
+  const all = eventsOf([...groups, ...next], reach, (group, i) => (i < groups.length ? fixed(group) : null));
   const own = all.slice(0, groups.length);
-  const fingers = finger([...before, ...all], hand, reach, true, thumb).slice(
-    before.length,
-    before.length + own.length,
-  );
-  const leaves = [...from, ...own.map(({ keys }, i) => ({ keys, fingers: fingers[i] }))].slice(-REMEMBERED);
+  const fingers = finger([...before, ...all], hand, reach, true, thumb)
+    .slice(before.length, before.length + own.length)
+    .map((ofEvent, i) => ofEvent.filter((_, n) => !own[i].held?.includes(own[i].keys[n])));
+  const leaves = [
+    ...from,
+    ...groups.map((group, i) => ({ keys: group.map(({ midi }) => midi), fingers: fingers[i] })),
+  ].slice(-REMEMBERED);
   return {
     notes: groups.flatMap((group, i) => group.map((note, n) => ({ ...note, finger: fingers[i][n] ?? null }))),
     leaves,
@@ -78,12 +76,42 @@ export function costOfFingers(
 ): number {
   const groups = together(notes);
   if (notes.some(({ finger: own }) => own === null)) return 0;
-  const events = groups.map((group, i): HandEvent => ({
-    keys: group.map(({ midi }) => midi),
-    afterRest: i > 0 && restBefore(group, groups[i - 1]) >= LEISURE_TICKS,
-    pinned: group.map(({ finger: own }) => own),
-  }));
+  const events = eventsOf(groups, reach, (group) => group.map(({ finger: own }) => own));
   return fingersCost(events, hand, reach, thumb);
+}
+
+/** A key that is held for less than this, in ticks, after another is struck is let go with it. */
+const OVERLAP = 120;
+const FINGERS = 5;
+
+/** What a hand strikes, group by group, with what it holds on meanwhile, as far as it spans that. */
+function eventsOf(
+  groups: readonly (readonly HandNote[])[],
+  reach: number,
+  pinnedOf: (group: readonly HandNote[], index: number) => HandEvent['pinned'],
+): HandEvent[] {
+  let sounding: HandNote[] = [];
+  return groups.map((group, i): HandEvent => {
+    const [{ tick }] = group;
+    const struck = new Set(group.map(({ midi }) => midi));
+    sounding = sounding.filter((note) => note.tick + note.length - tick >= OVERLAP && !struck.has(note.midi));
+    const afterRest = i > 0 && restBefore(group, groups[i - 1]) >= LEISURE_TICKS && sounding.length === 0;
+    const pinned = pinnedOf(group, i);
+    const all = [...group, ...sounding].sort((a, b) => a.midi - b.midi);
+    const isSpanned =
+      all.length <= FINGERS && spanMm(all[0].midi, all[all.length - 1].midi) <= reachMm(reach);
+    const held = isSpanned && !group[0].grace ? sounding.map(({ midi }) => midi) : [];
+    sounding = [...sounding, ...group.filter(({ grace }) => !grace)];
+    if (held.length === 0) return { keys: group.map(({ midi }) => midi), afterRest, pinned };
+    const fingerOf = (note: HandNote): number | null =>
+      pinned?.[group.indexOf(note)] ?? (struck.has(note.midi) ? null : note.finger);
+    return {
+      keys: all.map(({ midi }) => midi),
+      held,
+      afterRest,
+      pinned: pinned ? all.map(fingerOf) : null,
+    };
+  });
 }
 
 function restBefore([note]: readonly HandNote[], [before]: readonly HandNote[]): number {
