@@ -11,6 +11,10 @@ export interface Step {
   /** Lowest first. */
   readonly right: readonly HandNote[];
   readonly left: readonly HandNote[];
+  /** What leads in just before, in time. */
+  readonly graces: readonly HandNote[];
+  /** Keys that are held on: those of the right hand, and of the left where it strikes others. Lowest first. */
+  readonly held: readonly HandNote[];
 }
 
 /** The strikes of a part one after the other, of both hands or of one; grace notes belong to the note they lead to. */
@@ -23,28 +27,40 @@ export function stepsIn(
   { fromTick, toTick }: { readonly fromTick: number; readonly toTick: number },
   hands: Hand | 'both' = 'both',
 ): Step[] {
-  const at = new Map<number, { right: HandNote[]; left: HandNote[] }>();
+  const at = new Map<number, Record<Hand | 'graces', HandNote[]>>();
+  const isAsked = (hand: Hand): boolean => hands === 'both' || hands === hand;
   const hear = (hand: Hand, notes: readonly HandNote[]): void => {
-    if (hands !== 'both' && hands !== hand) return;
-    for (const note of within(notes, fromTick, toTick))
-      if (!note.grace)
-        gotOrMade(at, note.tick, () => ({ right: [] as HandNote[], left: [] as HandNote[] }))[hand].push(
-          note,
-        );
+    if (!isAsked(hand)) return;
+    for (const note of within(notes, fromTick, toTick)) {
+      const there = gotOrMade(at, note.tick, () => ({ right: [], left: [], graces: [] }));
+      there[note.grace ? 'graces' : hand].push(note);
+    }
   };
   hear('right', right);
   hear('left', left);
   const low = (a: HandNote, b: HandNote): number => a.midi - b.midi;
+  const heldAt = (tick: number, of: Hand, notes: readonly HandNote[]): HandNote[] =>
+    isAsked(of)
+      ? notes.filter((note) => !note.grace && note.tick < tick && note.tick + note.length > tick)
+      : [];
   return [...at.entries()]
+    .filter(([, struck]) => struck.right.length + struck.left.length > 0)
     .sort(([a], [b]) => a - b)
     .map(([tick, struck]) => {
       const bar = barAt(played.bars, tick);
+      const struckHere = new Set([...struck.right, ...struck.left].map(({ midi }) => midi));
+      const held = [
+        ...(struck.left.length > 0 ? heldAt(tick, 'left', left) : []),
+        ...heldAt(tick, 'right', right),
+      ].filter(({ midi }) => !struckHere.has(midi));
       return {
         tick,
         bar: bar.number,
         count: countAt(bar, tick),
         right: struck.right.sort(low),
         left: struck.left.sort(low),
+        graces: struck.graces,
+        held: held.sort(low),
       };
     });
 }

@@ -1,6 +1,6 @@
 import { handsInWords } from './handsAgain';
 import { type Arrangement, changesIn } from '../arrangement';
-import { type HandNote, lineOfRight } from '../hands';
+import { type HandNote, lineOfRight, strikesOf } from '../hands';
 import { countAt } from '../joining';
 import { besideBlacks, landmarkOf, typeset } from '../music';
 import type { Part } from '../parts';
@@ -12,12 +12,13 @@ import { leftPlayed, struckLate } from './meetings';
 import {
   barsInWords,
   differingInWords,
-  lettersOf,
+  lineInBar,
   relationInWords,
   shownNote,
   sungWords,
   typesetForm,
 } from './walkthrough';
+import { struckInWords } from './strikes';
 import { capital } from './titles';
 
 /** What a teacher would hand out for one part. */
@@ -88,17 +89,22 @@ function linesOf(arrangement: Arrangement, part: Part): CardLine[] {
   const { right, changes, played } = arrangement;
   const countOf = (c: (typeof changes)[number]): string =>
     struckLate(leftPlayed(arrangement), c)?.count ?? c.meeting.count;
-  const notes = tuneOf(within(right, part.fromTick, part.toTick));
+  const inPart = within(right, part.fromTick, part.toTick);
+  const tune = lineOfRight(inPart);
+  const graces = inPart.filter(({ grace }) => grace);
   const chords = changesIn(changes, part);
   const bars = played.bars.filter((bar) => bar.tick < part.toTick && bar.tick + bar.length > part.fromTick);
-  let before: (typeof notes)[number] | null = null;
   return bars.flatMap((bar): CardLine[] => {
-    const inBar = (tick: number): boolean => tick >= bar.tick && tick < bar.tick + bar.length;
-    const own = notes.filter((n) => inBar(n.tick));
-    const struck = chords.filter((c) => inBar(c.change.tick));
-    if (own.length + struck.length === 0) return [];
-    const letters = own.length > 0 ? lettersOf(own, before) : '';
-    before = own.at(-1) ?? before;
+    const strikes = strikesOf(within(inPart, bar.tick, bar.tick + bar.length));
+    const own = tune.length > 0 ? within(tune, bar.tick, bar.tick + bar.length) : strikes.map(([low]) => low);
+    const struck = within(
+      chords.map(({ change }) => change),
+      bar.tick,
+      bar.tick + bar.length,
+    );
+    const letters =
+      tune.length > 0 ? lineInBar(tune, graces, bar) : strikes.length > 0 ? struckInWords(strikes) : '';
+    if (letters === '' && struck.length === 0) return [];
     const isPickup = bar.number === 0 || bar.tick < part.fromTick;
     return [
       {
@@ -106,7 +112,10 @@ function linesOf(arrangement: Arrangement, part: Part): CardLine[] {
         letters,
         counts: own.map((n) => countAt(barAt(played.bars, n.tick), n.tick)).join(', '),
         words: sungWords(own),
-        chords: struck.map((c) => `${typeset(c.change.symbol)} on ${countOf(c)}`).join(', '),
+        chords: chords
+          .filter(({ change }) => struck.includes(change))
+          .map((c) => `${typeset(c.change.symbol)} on ${countOf(c)}`)
+          .join(', '),
       },
     ];
   });

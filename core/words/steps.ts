@@ -1,14 +1,18 @@
 import type { HandNote } from '../hands';
 import { nameOf, typeset, spellInKey, type Key, classNameOf } from '../music';
 import type { Pressed, Step } from '../joining';
-import { barInWords } from '../sentences';
+import { barInWords, listed } from '../sentences';
 
 /** "Bar 3, on 2 &. Left hand alone: E3 with 2." — what comes next, for eyes that are on the keys. */
-export function stepInWords({ bar, count, right, left }: Step): string {
+export function stepInWords({ bar, count, right, left, graces, held }: Step): string {
   const where = `${barInWords(bar)}, on ${count}.`;
-  if (right.length === 0) return `${where} Left hand alone: ${keysInWords(left)}.`;
-  if (left.length === 0) return `${where} Right hand alone: ${keysInWords(right)}.`;
-  return `${where} Both together: right ${keysInWords(right)}; left ${keysInWords(left)}.`;
+  const names = (notes: readonly HandNote[]): string[] => notes.map(({ pitch }) => typeset(nameOf(pitch)));
+  const before = graces.length > 0 ? `; ${names(graces).join(' ')} just before` : '';
+  const sounds = held.length === 0 ? '' : `; ${listed(names(held))} ${held.length === 1 ? 'is' : 'are'} held`;
+  const more = `${before}${sounds}.`;
+  if (right.length === 0) return `${where} Left hand alone: ${keysInWords(left)}${more}`;
+  if (left.length === 0) return `${where} Right hand alone: ${keysInWords(right)}${more}`;
+  return `${where} Both together: right ${keysInWords(right)}; left ${keysInWords(left)}${more}`;
 }
 
 /** "A4 with 3", "C3 E3 A3 with 5 3 1". */

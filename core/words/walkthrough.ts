@@ -130,21 +130,19 @@ function rightInWords(arrangement: Arrangement, part: Part): string[] {
     ...learnedElsewhere(part),
     ...figureInWords(notes, played.bars),
   ];
-  const bars = new Map<number, HandNote[]>();
-  for (const note of notes) {
-    const { number } = barAt(played.bars, note.tick);
-    bars.set(number, [...(bars.get(number) ?? []), note]);
-  }
+  const graces = inPart(right, part).filter(({ grace }) => grace);
   let before: HandNote | null = null;
-  for (const [number, inBar] of bars) {
-    const letters = lettersOf(inBar, before);
-    const counts = inBar.map((n) => countAt(barAt(played.bars, n.tick), n.tick)).join(', ');
+  for (const bar of barsOf(played.bars, part)) {
+    const inBar = within(notes, bar.tick, bar.tick + bar.length);
+    const letters = lineInBar(notes, graces, bar);
+    if (letters === '') continue;
+    const counts = inBar.map((n) => countAt(bar, n.tick)).join(', ');
     const words = sungWords(inBar);
     const passes = passesInWords(inBar, before, 'right').join(', ');
     lines.push(
-      `  ${barInWords(number)}: ${letters}   (on ${counts})${words ? `   “${words}”` : ''}${passes ? `   ${passes}` : ''}`,
+      `  ${barInWords(bar.number)}: ${letters}${counts ? `   (on ${counts})` : ''}${words ? `   “${words}”` : ''}${passes ? `   ${passes}` : ''}`,
     );
-    before = inBar[inBar.length - 1];
+    before = inBar.at(-1) ?? before;
   }
   return [
     ...lines,
@@ -245,18 +243,53 @@ function chordsForSinging({ changes, right, played }: Arrangement, part: Part): 
   ];
 }
 
+function barsOf(
+  bars: Arrangement['played']['bars'],
+  { fromTick, toTick }: Part,
+): Arrangement['played']['bars'] {
+  return bars.filter((bar) => bar.tick < toTick && bar.tick + bar.length > fromTick);
+}
+
+/**
+ * A bar of a line: "E held, down to D (C just before)": what sounds on into it first, then what is struck; empty where it
+ * rests. `notes` and grace notes are those of the part, in time.
+ */
+export function lineInBar(
+  notes: readonly HandNote[],
+  graces: readonly HandNote[],
+  bar: Pick<Arrangement['played']['bars'][number], 'tick' | 'length'>,
+): string {
+  const own = within(notes, bar.tick, bar.tick + bar.length);
+  const before = notes.findLast(({ tick }) => tick < bar.tick) ?? null;
+  const isHeld = before !== null && before.tick + before.length > bar.tick && own[0]?.tick !== bar.tick;
+  const held = isHeld ? [`${typeset(classNameOf(before.pitch))} held`] : [];
+  return [...held, ...(own.length > 0 ? [lettersOf(own, before, graces)] : [])].join(', ');
+}
+
 /** "A up to C, C twice, down to B": letters with direction; a repeated key is counted. */
-export function lettersOf(notes: readonly HandNote[], before: HandNote | null): string {
+export function lettersOf(
+  notes: readonly HandNote[],
+  before: HandNote | null,
+  graces: readonly HandNote[] = [],
+): string {
+  const leadingTo = ({ tick }: HandNote): string => {
+    const led = graces.filter((grace) => grace.tick === tick);
+    const letters = led.map(({ pitch }) => typeset(classNameOf(pitch))).join(' ');
+    return led.length === 0 ? '' : ` (${letters} just before)`;
+  };
   const words: string[] = [];
   let last = before;
   for (let i = 0; i < notes.length;) {
     let times = 1;
-    while (i + times < notes.length && notes[i + times].midi === notes[i].midi) times++;
+    const isAgain = (at: number): boolean => notes[at]?.midi === notes[i].midi && leadingTo(notes[at]) === '';
+    while (isAgain(i + times)) times++;
     const letter = typeset(classNameOf(notes[i].pitch));
     const direction =
       !last || last.midi === notes[i].midi ? '' : last.midi < notes[i].midi ? 'up to ' : 'down to ';
     const again = last?.midi === notes[i].midi ? ' again' : '';
-    words.push(`${direction}${letter}${again}${times > 1 ? ` ${timesInWords(times)}` : ''}`);
+    words.push(
+      `${direction}${letter}${again}${leadingTo(notes[i])}${times > 1 ? ` ${timesInWords(times)}` : ''}`,
+    );
     last = notes[i];
     i += times;
   }
