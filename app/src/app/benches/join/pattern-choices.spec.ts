@@ -55,4 +55,10 @@ describe('what could be played in the place of blocks', () => {
       { fuller: 'above' },
     ]);
   });
+
+  it('is none under the tune, where the left hand holds its bass; taken, the chords are the left hand’s again', () => {
+    choose({ level: 5, layout: 'under-melody', pattern: 'pulse' });
+    expect([choices.isUnder(), choices.chosen()]).toEqual([true, null]);
+    expect(choices.withLevel('rocking')).toEqual({ pattern: 'rocking', layout: 'block' });
+  });
 });

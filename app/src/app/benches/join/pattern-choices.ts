@@ -29,6 +29,8 @@ export class PatternChoices {
   readonly isMoving = computed(() => this.join.bench.levelRow().isMoving);
   readonly isFuller = computed(() => this.join.bench.levelRow().rightHand === 'fuller');
   readonly isSung = computed(() => this.choices()?.layout === 'singing');
+  /** The chords lie under the tune: the left hand holds its bass, whatever pattern is chosen. */
+  readonly isUnder = computed(() => this.choices()?.layout.startsWith('under-melody') ?? false);
 
   readonly rows = computed(() => [
     this.isSung() ? PLAIN : BY_METRE,
@@ -41,7 +43,7 @@ export class PatternChoices {
   /** The pattern that is played; none while chords are held. */
   readonly chosen = computed(() => {
     const pattern = this.choices()?.pattern ?? AUTO;
-    if (!this.isMoving()) return null;
+    if (!this.isMoving() || this.isUnder()) return null;
     return pattern.startsWith(VARY) ? VARY : pattern;
   });
   /** The same family beginning with another. */
@@ -53,9 +55,13 @@ export class PatternChoices {
   readonly fullerRows = computed(() => fullerFor(this.join.bench.state().profile.rightReach));
   readonly fuller = computed(() => (this.isFuller() ? (this.choices()?.fuller ?? DEFAULT_FULLER) : null));
 
-  /** A pattern, and the level on which it is heard. */
+  /** A pattern, and the level and layout in which it is heard. */
   withLevel(pattern: string): Partial<Choices> {
-    return this.isMoving() ? { pattern } : { pattern, level: MOVING };
+    return {
+      pattern,
+      ...(this.isMoving() ? {} : { level: MOVING }),
+      ...(this.isUnder() ? { layout: 'block' } : {}),
+    };
   }
 
   withFuller(fuller: Fuller): Partial<Choices> {

@@ -27,7 +27,12 @@ import { PatternChoices } from './pattern-choices';
           [value]="state.forPart() ? 'part' : 'song'"
           (chosen)="state.forPart.set($event === 'part')"
         />
-        @if (!choices.isMoving()) {
+        @if (choices.isUnder()) {
+          <p class="note">
+            The chords lie under the tune here, and the left hand holds its bass. Taking a pattern gives the
+            chords back to the left hand.
+          </p>
+        } @else if (!choices.isMoving()) {
           <p class="note">
             Chords are held at level {{ state.bench.level() }}. Taking a pattern goes up to level
             {{ moving }}.
