@@ -1,8 +1,8 @@
 import { expect, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { arrange } from '../core/arrange';
-import { readProject, writeMidi, writeTune } from '../core/formats';
-import { DEFAULT_PROFILE, type Song } from '../core/song';
+import { readProject, writeMidi, writeMusicXml, writeTune } from '../core/formats';
+import { applyEdit, DEFAULT_PROFILE, type Song } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
 import { arranged, fromMenu, openBench, watch, openTab } from './pages';
 import { test } from './tab';
@@ -120,7 +120,7 @@ test('a demo song is told in letters and counts; its rhythm is tapped; keys pres
 test('a file with two candidates for the melody is heard and chosen from', async ({ page }) => {
   await load(page, 'evening.mid', writeMidi(arrange(sluicegate, DEFAULT_PROFILE)));
   const dialog = page.getByRole('dialog');
-  await expect(dialog).toContainText('3 lines that could be the melody');
+  await expect(dialog).toContainText('3 lines of this file could be the melody');
   await dialog.getByRole('button', { name: 'Hear Left hand, top line' }).click();
   await expect(dialog.getByRole('button', { name: 'Hear Left hand, top line' })).toHaveText(/Stop/, {
     timeout: 60_000,
@@ -136,6 +136,31 @@ test('a file with two candidates for the melody is heard and chosen from', async
   await expect(page.locator('jh-findings-list')).toContainText('the chords were read off its other notes');
   await page.locator('jh-findings-list').getByRole('button', { name: 'Ignore' }).click();
   await expect(page.locator('jh-findings-list')).not.toContainText('read off');
+});
+
+test('a score of two hands is kept as it is written, and a bar of it given to the program', async ({
+  page,
+}) => {
+  const five = applyEdit(sluicegate, { kind: 'choose', choices: { level: 5 } });
+  const text = writeMusicXml(arrange(five, DEFAULT_PROFILE));
+  await load(page, 'evening.musicxml', text);
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('Or keep both hands');
+  await dialog.getByRole('button', { name: 'Take Both hands, as written' }).click();
+  await arranged(page);
+  const read = await song(page);
+  expect(read.ownBars.map(({ hand, how, tick }) => [hand, how, tick])).toEqual([
+    ['right', 'instead', 0],
+    ['left', 'instead', 0],
+  ]);
+  await openTab(page, 'By hand');
+  await expect(page.getByRole('heading', { name: 'Bar 1', exact: true })).toBeVisible();
+  const letters = page.getByRole('textbox', { name: 'Letters' });
+  await expect(letters).toHaveValue(/^G2 D3 G3 D3/);
+  await page.getByRole('button', { name: 'Let the program play it' }).click();
+  await expect(letters).toHaveValue(/^[A-G]\d\+[A-G]\d/);
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+  await expect(letters).toHaveValue(/^G2 D3 G3 D3/);
 });
 
 test('a chart with words only becomes an accompaniment for singing in every view', async ({ page }) => {

@@ -80,4 +80,36 @@ describe('bars to be changed by hand', () => {
     expect(now && told(now.own)).toEqual(['0+960 A3 over F']);
     expect(now && told(following(now, changed, false))).toEqual(['0+960 A3']);
   });
+
+  it('of a whole song written by hand are changed and given back bar by bar', () => {
+    const plain = arrange(lanterns, DEFAULT_PROFILE);
+    const whole: OwnBars = {
+      id: 'o1',
+      hand: 'left',
+      tick: 0,
+      length: plain.played.endTick,
+      how: 'instead',
+      pass: null,
+      notes: plain.played.bars.map(({ tick, length }) => ({ after: tick, length, pitch: parsePitch('C2') })),
+    };
+    const a = put(lanterns, whole);
+    const one = byHand(a, { ...LEFT, fromBar: 3, toBar: 3 });
+    expect([one?.isWritten, one?.own.id, one && told(one.own)]).toEqual([true, 'o2', ['0+2880 C2']]);
+    const changed = put(a.song, { ...(one as NonNullable<typeof one>).own, notes: [] });
+    expect(
+      changed.song.ownBars.map(({ tick, length, notes }) => [tick / 2880, length / 2880, notes.length]),
+    ).toEqual([
+      [0, 2, 2],
+      [2, 1, 0],
+      [3, 21, 21],
+    ]);
+    const { hand, how, pass, tick, length } = whole;
+    const back = applyEdit(a.song, { kind: 'own-bars-cleared', hand, how, pass, tick: 2880, length: 2880 });
+    expect(arrange(back, DEFAULT_PROFILE).left.filter((n) => n.tick >= 2880 && n.tick < 5760)).toHaveLength(
+      3,
+    );
+    expect(applyEdit(a.song, { kind: 'own-bars-cleared', hand, how, pass, tick, length }).ownBars).toEqual(
+      [],
+    );
+  });
 });

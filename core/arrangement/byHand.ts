@@ -1,7 +1,10 @@
 import type { Hand } from '../hands';
 import { asPlayedNow } from '../own';
-import { lastAtOrBefore, type OwnBars, type PlayedBar, writtenBars } from '../song';
+import { lastAtOrBefore, type OwnBars, ownBarsIn, type PlayedBar, writtenBars } from '../song';
 import type { Arrangement } from './arrangement';
+
+/** So many bars that were written together are changed together. */
+const MOST_TOGETHER = 8;
 
 /** Bars of one hand as they can be changed by hand. */
 export interface ByHand {
@@ -43,8 +46,8 @@ export function byHand(arrangement: Arrangement, asked: Asked): ByHand | null {
   const comesBack = played.bars.some((bar) => bar.written === first.written && bar.pass !== first.pass);
   const stored = written && song.ownBars.find(({ id }) => id === written.id);
   const all = written && barsOf(played.bars, written);
-  // What was cut where the music jumps is written anew.
-  if (stored && all && stored.length === written.length) {
+  // What was cut where the music jumps is written anew, and so are bars of what goes on for long: a score as written.
+  if (stored && all && all.length <= MOST_TOGETHER && stored.length === written.length) {
     const notes = asPlayedNow(written, played).notes;
     return {
       own: { ...stored, notes },
@@ -54,8 +57,10 @@ export function byHand(arrangement: Arrangement, asked: Asked): ByHand | null {
       comesBack,
     };
   }
-  const notes =
-    how === 'beside'
+  const piece = written && ownBarsIn(written, fromTick, toTick);
+  const notes = piece
+    ? asPlayedNow(piece, played).notes
+    : how === 'beside'
       ? []
       : arrangement[hand]
           .filter(({ tick }) => tick >= fromTick && tick < toTick)
@@ -75,7 +80,7 @@ export function byHand(arrangement: Arrangement, asked: Asked): ByHand | null {
     pass: isThisTime ? first.pass : null,
     notes,
   };
-  return { own, isWritten: false, fromTick, bars, comesBack };
+  return { own, isWritten: piece !== undefined && piece !== null, fromTick, bars, comesBack };
 }
 
 /** Whether its notes follow their chords. */

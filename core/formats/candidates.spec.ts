@@ -60,6 +60,8 @@ function part(name: string, notes: ScoreNote[], more: Partial<ReadPart> = {}): R
 }
 
 const scoreOf = (...parts: ReadPart[]): ReadScore => ({ title: 'Ebb', parts });
+/** Offered last, where a file says which hand plays what. */
+const BOTH = 'Both hands, as written';
 const labels = (score: ReadScore): string[] => candidatesOf(score, 'id', 'File').map(({ label }) => label);
 const tune = (score: ReadScore, at = 0): string[] =>
   candidatesOf(score, 'id', 'File')[at].song.melody.map(
@@ -72,7 +74,7 @@ describe('which line of a score is the tune', () => {
   it('one with words, however low, before one that is named so', () => {
     expect(
       labels(scoreOf(part('Melody', notes('C5')), part('Tenor', line('C4 C4', { lyric: 'la' })))),
-    ).toEqual(['Tenor', 'Melody']);
+    ).toEqual(['Tenor', 'Melody', BOTH]);
   });
 
   it('one that is named so before a higher one; a bass last', () => {
@@ -94,7 +96,11 @@ describe('which line of a score is the tune', () => {
 
   it('one that has the chord symbols over it', () => {
     const chords = [{ tick: 0, symbol: 'C' }];
-    expect(labels(scoreOf(part('A', notes('C6')), part('B', notes('C5'), { chords })))).toEqual(['B', 'A']);
+    expect(labels(scoreOf(part('A', notes('C6')), part('B', notes('C5'), { chords })))).toEqual([
+      'B',
+      'A',
+      BOTH,
+    ]);
   });
 
   it('not all parts together before one of them', () => {
@@ -111,7 +117,7 @@ describe('the lines of a part', () => {
 
   it('of two staves are told by staff, the upper first', () => {
     const piano = part('', [...line('C5 D5', { staff: '1' }), ...line('C3 D3', { staff: '2', voice: '5' })]);
-    expect(labels(scoreOf(piano))).toEqual(['Piano, upper staff', 'Piano, lower staff']);
+    expect(labels(scoreOf(piano))).toEqual(['Piano, upper staff', 'Piano, lower staff', BOTH]);
     const three = part('Organ', [...piano.notes, ...line('C2 C2', { staff: '3' })]);
     expect(labels(scoreOf(three))).toEqual(['Organ, upper staff', 'Organ, lower staff', 'Organ, staff 3']);
   });

@@ -13,6 +13,7 @@ import { stored } from './stored';
 import { chordsFromKeys, findKeys, type SoundingKey } from '../harmony';
 import { chroma, fifthsOf, isModal, type Key, midiOf, nameOf, strikeNumber, typeset } from '../music';
 import { chordsFor } from '../suggesting';
+import { asWritten, handsOf, type HandsWritten } from './asWritten';
 import { FileError } from './fileError';
 import { playingOrderOf } from './repeats';
 import type { ReadPart, ReadScore, ScoreNote } from './score';
@@ -26,6 +27,9 @@ export interface TuneCandidate {
   readonly facts: string;
   readonly song: Song;
 }
+
+/** The id of both hands kept as they are written. */
+export const BOTH_HANDS = 'both-hands';
 
 /** Most lines of one file that are offered. */
 const MOST_CANDIDATES = 16;
@@ -74,7 +78,29 @@ export function candidatesOf(score: ReadScore, songId: string, fallbackTitle: st
       song: i === 0 && song.changes.length === 0 ? withSuggestions(song) : song,
     };
   });
-  return bare ? [chordsAlone(score, bare, songId, title), ...tunes] : tunes;
+  const hands = bare ? null : handsOf(score);
+  const written = hands ? [bothHands(hands, score, songId, title, readOff)] : [];
+  return [...(bare ? [chordsAlone(score, bare, songId, title)] : []), ...tunes, ...written];
+}
+
+/** Both hands as they are written; the tune is the right hand's top line. */
+function bothHands(
+  hands: HandsWritten,
+  score: ReadScore,
+  songId: string,
+  title: string,
+  readOff: () => Song['changes'],
+): TuneCandidate {
+  const { part, notes } = hands;
+  const top = { part, label: '', notes: skyline(notes.right), likely: 0 };
+  const song = asWritten(songFrom(score, top, songId, title, readOff), hands);
+  const [right, left] = song.ownBars.map((own) => own.notes.length);
+  return {
+    id: BOTH_HANDS,
+    label: 'Both hands, as written',
+    facts: `${right} notes in the right hand, ${left} in the left`,
+    song,
+  };
 }
 
 /** A part with chord symbols over an upper staff that is empty, where nothing else is played: its tune is yet to come. */
@@ -171,10 +197,13 @@ function hasOverlaps(notes: readonly ScoreNote[]): boolean {
 function skyline(notes: readonly ScoreNote[]): ScoreNote[] {
   const line: ScoreNote[] = [];
   for (const note of topOfChords(notes)) {
-    const last = line[line.length - 1];
-    const overlaps = last && !last.grace && !note.grace && last.tick + last.length > note.tick;
-    if (overlaps && last.midi >= note.midi && soundsOn(last, note)) continue;
-    if (overlaps) line[line.length - 1] = { ...last, length: note.tick - last.tick, tiedToNext: false };
+    const at = line.findLastIndex(({ grace }) => !grace);
+    const last = line[at];
+    const overlaps = last && last.tick + last.length > note.tick;
+    // What leads in under a higher note belongs to an inner voice.
+    const isUnder = overlaps && last.midi >= note.midi;
+    if (isUnder && (note.grace || soundsOn(last, note))) continue;
+    if (overlaps && !note.grace) line[at] = { ...last, length: note.tick - last.tick, tiedToNext: false };
     line.push(note);
   }
   return line;

@@ -1,6 +1,6 @@
 export { archiveOf } from './archive';
 export { type BackedUp, BackupWriter, openBackup } from './backup';
-export { isBare, type TuneCandidate } from './candidates';
+export { BOTH_HANDS, isBare, type TuneCandidate } from './candidates';
 export { readChart } from './chordPro';
 export { FileError, MOST_BYTES } from './fileError';
 export { chordRow } from './chordRow';

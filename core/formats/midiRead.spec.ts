@@ -91,7 +91,12 @@ describe('reading MIDI', () => {
       ],
     ]);
     const tunes = readMidiTunes(bytes, 'id', 'T');
-    expect(tunes.map((t) => t.label)).toEqual(['Melody', 'All tracks, top line', 'Bass']);
+    expect(tunes.map((t) => t.label)).toEqual([
+      'Melody',
+      'All tracks, top line',
+      'Bass',
+      'Both hands, as written',
+    ]);
     expect(tunes[0].facts).toBe('3 notes, G4 to B4');
     expect(tunes[0].song.melody.map((n) => [n.tick, n.length])).toEqual([
       [0, 960],
@@ -102,7 +107,7 @@ describe('reading MIDI', () => {
 
   it('takes a single track apart by channel and leaves drums out', () => {
     const bytes = fileOf([[...key(0, 480, 72), ...key(0, 480, 48, 1), ...key(0, 480, 38, 9)]]);
-    expect(readMidiTunes(bytes, 'id', 'T').map((t) => t.song.melody[0].pitch.octave)).toEqual([5, 3, 5]);
+    expect(readMidiTunes(bytes, 'id', 'T').map((t) => t.song.melody[0].pitch.octave)).toEqual([5, 3, 5, 5]);
   });
 
   it('quantises what was played, says how far, and hears swing', () => {

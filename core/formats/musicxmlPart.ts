@@ -26,6 +26,14 @@ import { child, childrenOf, childText, type Element } from './xmlTree';
 /** A single note longer than this many quarters is a broken file. */
 const LONGEST_QUARTERS = 1000;
 
+/** The finger written at a note; a change of fingers begins with the first. */
+function fingerOf(note: Element): { finger?: number } {
+  const technical = childrenOf(note, 'notations').map((notations) => child(notations, 'technical'));
+  const written = technical.map((element) => childText(element, 'fingering')?.trim()).find(Boolean);
+  const finger = Number(/^[1-5]/.exec(written ?? '')?.[0]);
+  return finger > 0 ? { finger } : {};
+}
+
 /** The beginning of the beam that joins eighths. */
 function isFirstBeam(beam: Element): boolean {
   return (beam.attributes['number'] ?? '1') === '1' && beam.text.trim() === 'begin';
@@ -198,6 +206,7 @@ export class PartReader {
       isHeldOn: ties.includes('stop'),
       lyric: readLyric(element),
       grace,
+      ...fingerOf(element),
       staff: childText(element, 'staff') ?? '1',
       voice: childText(element, 'voice') ?? '1',
     });

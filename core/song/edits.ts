@@ -130,6 +130,7 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
       return applyFrameEdit(song, edit);
     case 'own-bars-written':
     case 'own-bars-removed':
+    case 'own-bars-cleared':
       return applyOwnBarsEdit(song, edit);
     case 'bars-inserted':
     case 'bar-removed':
@@ -215,6 +216,7 @@ export function describeEdit(edit: SongEdit): string {
     'words-typed': 'words',
     'own-bars-written': 'notes by hand',
     'own-bars-removed': 'notes by hand removed',
+    'own-bars-cleared': 'notes by hand removed',
     'bars-inserted': 'new bars',
     'bar-removed': 'removed bar',
     'pickup-set': 'pick-up',

@@ -1,4 +1,5 @@
 export { orderInWords } from './barEdits';
+export { ownBarsIn } from './ownBars';
 export {
   type Bar,
   barAt,

@@ -249,7 +249,7 @@ const ownBarsSchema = z.object({
         over: text(40).min(1).optional(),
       }),
     )
-    .max(4000),
+    .max(40_000),
 });
 
 export const songSchema = z.object({

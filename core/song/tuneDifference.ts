@@ -14,7 +14,9 @@ export function tuneDiffers(own: LaidOut, other: LaidOut): number[] | null {
   if (layout(own) !== layout(other)) return null;
   const notesIn = ({ melody }: LaidOut, from: number, to: number): string =>
     JSON.stringify(
-      melody.filter(({ tick }) => tick >= from && tick < to).map(({ id: _id, harmony: _harmony, ...note }) => note),
+      melody
+        .filter(({ tick }) => tick >= from && tick < to)
+        .map(({ id: _id, harmony: _harmony, ...note }) => note),
     );
   return writtenBars(own)
     .filter(({ tick, length }) => notesIn(own, tick, tick + length) !== notesIn(other, tick, tick + length))

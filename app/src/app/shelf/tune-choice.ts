@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, type OnDestroy, signal } from '@angular/core';
-import type { TuneCandidate } from '@joined-hands/core/formats';
+import { BOTH_HANDS, type TuneCandidate } from '@joined-hands/core/formats';
 import { DEFAULT_PROFILE } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA, NzModalRef } from 'ng-zorro-antd/modal';
@@ -14,7 +14,16 @@ const BARS_HEARD = 8;
   selector: 'jh-tune-choice',
   imports: [NzButtonComponent],
   template: `
-    <p>This file holds {{ tunes.length }} lines that could be the melody. The likeliest stands first.</p>
+    <p>
+      {{
+        lines.length === 1 ? 'One line of this file could be' : lines.length + ' lines of this file could be'
+      }}
+      the melody; the rest is arranged anew. The likeliest stands first.
+      @if (lines.length < tunes.length) {
+        Or keep both hands: they are played exactly as the file has them, and parts, fingers and practice are
+        made for them.
+      }
+    </p>
     <ol>
       @for (tune of tunes; track tune.id; let first = $first) {
         <li>
@@ -64,6 +73,7 @@ const BARS_HEARD = 8;
 })
 export class TuneChoice implements OnDestroy {
   protected readonly tunes = inject<readonly TuneCandidate[]>(NZ_MODAL_DATA);
+  protected readonly lines = this.tunes.filter(({ id }) => id !== BOTH_HANDS);
   protected readonly modal = inject<NzModalRef<TuneChoice, TuneCandidate>>(NzModalRef);
   protected readonly player = inject(Player);
   private readonly asker = inject(Asker);

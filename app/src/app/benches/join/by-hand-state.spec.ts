@@ -136,6 +136,15 @@ describe('bars by hand', () => {
     ]);
   });
 
+  it('have a pick-up too', () => {
+    own.bench.edit({ kind: 'pickup-set', ticks: 960 });
+    table.settle();
+    expect(own.fromBar()).toBe(1);
+    own.barBy(-1);
+    table.settle();
+    expect([own.fromBar(), own.stretch()?.own.length]).toEqual([0, 960]);
+  });
+
   it('are asked for each hand, bar after bar, into the next part', () => {
     for (let i = 0; i < 4; i++) {
       own.barBy(1);

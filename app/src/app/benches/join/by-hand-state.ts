@@ -51,15 +51,17 @@ export class ByHandState {
   /** The first of the bars, by its played number: one of the part on screen. */
   readonly fromBar = computed(() => {
     const part = this.bench.part();
-    const asked = this.barAsked();
+    const asked = this.bench.arrangement()?.played.bars.find(({ number }) => number === this.barAsked());
     if (!part) return 1;
-    return asked !== null && asked >= part.fromBar && asked <= part.toBar ? asked : part.fromBar;
+    // A pick-up belongs to the part it leads into, and to the one before.
+    const isHere = asked && asked.tick < part.toTick && asked.tick + asked.length > part.fromTick;
+    return isHere ? asked.number : part.fromBar;
   });
   readonly stretch = computed(() => {
     const [arrangement, part, count] = [this.bench.arrangement(), this.bench.part(), this.count()];
     if (!arrangement || !part) return null;
     const fromBar = count === null ? part.fromBar : this.fromBar();
-    const toBar = count === null ? part.toBar : Math.min(part.toBar, fromBar + count - 1);
+    const toBar = count === null ? part.toBar : Math.max(fromBar, Math.min(part.toBar, fromBar + count - 1));
     const [hand, how, isThisTime] = [this.hand(), this.how(), this.isThisTime()];
     return byHand(arrangement, { hand, how, fromBar, toBar, isThisTime });
   });
@@ -244,8 +246,11 @@ export class ByHandState {
   }
 
   /** The program's own notes are played here again. */
-  giveBack(id = this.stretch()?.own.id): void {
-    if (id !== undefined) this.bench.edit({ kind: 'own-bars-removed', ids: [id] });
+  giveBack(): void {
+    const own = this.stretch()?.own;
+    if (!own) return;
+    const { hand, how, pass, tick, length } = own;
+    this.bench.edit({ kind: 'own-bars-cleared', hand, how, pass, tick, length });
     this.at.set(null);
   }
 
