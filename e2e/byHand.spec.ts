@@ -169,3 +169,32 @@ test('thirds are struck with four notes that are picked, heard on Join, told, an
   await expect(page.locator('jh-steps-panel .next')).toContainText('right C4 E4 A4');
   expect(await graveFindings(page)).toEqual([]);
 });
+
+test('chords are put under notes that are picked, one after the other, and all moved by a beat', async ({
+  page,
+}) => {
+  await openBench(page, 'Lanterns at Low Water', 'tune');
+  await page.locator('jh-seam [data-note=n1]').click();
+  await page.keyboard.press('k');
+  const chord = page.getByLabel('Chord', { exact: true });
+  await expect(chord).toBeFocused();
+  await expect(chord).toHaveValue('Am');
+  await chord.fill('Xm');
+  await chord.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('"Xm" is not a chord');
+  await chord.fill('C');
+  await chord.press('Enter');
+  // The next note is picked, and the field is ready.
+  await expect(page.locator('[data-note=n2]')).toHaveClass(/picked-note/);
+  await page.keyboard.type('Dm7');
+  await page.keyboard.press('Enter');
+  await expect(chord).toHaveValue('F');
+  const symbols = page.locator('jh-seam .symbol');
+  await expect(symbols).toHaveText(['C', 'Dm7', 'F', 'Dm', 'E7']);
+  await page.getByRole('link', { name: 'Chords' }).click();
+  await openTab(page, 'Suggest');
+  await page.getByRole('button', { name: 'A beat later' }).click();
+  await expect(symbols.first()).toHaveText('C');
+  await page.getByRole('button', { name: 'A beat earlier' }).click();
+  await expect(symbols).toHaveText(['C', 'Dm7', 'F', 'Dm', 'E7']);
+});

@@ -4,7 +4,15 @@ import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
 import { parsePitch } from '../music';
 import { runs, songs, wholeBars } from '../testing';
-import { changeAdded, changeLeftOut, changeMoved, changesPlaced } from './changeEdits';
+import {
+  changeAdded,
+  changeLeftOut,
+  changeMoved,
+  type ChangesEdit,
+  changesPlaced,
+  changesShifted,
+  chordPut,
+} from './changeEdits';
 import { applyEdit, type SongEdit } from './edits';
 import { DEFAULT_PROFILE } from './profile';
 import { type Song, songSchema } from './schema';
@@ -104,5 +112,49 @@ describe('changes', () => {
       }),
       { numRuns: runs(60) },
     );
+  });
+});
+
+describe('all chords a beat later or earlier', () => {
+  const song = wholeBars(['E5', 'D5', 'C5'], ['C', 'G', 'C']);
+  const told = (edit: ChangesEdit | null) =>
+    edit?.changes.map(({ tick, length }) => [tick / 960, length / 960]);
+
+  it('keep their lengths, the last up to the end; what would begin before the song begins with it', () => {
+    expect(told(changesShifted(song, 1))).toEqual([
+      [1, 4],
+      [5, 4],
+      [9, 3],
+    ]);
+    expect(told(changesShifted(song, -1))).toEqual([
+      [0, 3],
+      [3, 4],
+      [7, 4],
+    ]);
+  });
+
+  it('not where one would be lost', () => {
+    const short = { ...song, changes: [{ ...song.changes[0], tick: 2 * 3840 + 2880, length: 960 }] };
+    expect(changesShifted(short, 1)).toBeNull();
+    expect(changesShifted({ ...song, changes: [] }, 1)).toBeNull();
+  });
+});
+
+describe('a chord put under a note', () => {
+  const song = wholeBars(['E5', 'D5'], ['C', 'G']);
+  it('is another symbol where one begins, else a new one up to the next', () => {
+    const put = (tick: number) =>
+      applyEdit(song, chordPut(song, tick, 'Am') as ChangesEdit).changes.map(
+        ({ symbol, tick: at, length }) => [symbol, at, length],
+      );
+    expect(put(3840)).toEqual([
+      ['C', 0, 3840],
+      ['Am', 3840, 3840],
+    ]);
+    expect(put(1920)).toEqual([
+      ['C', 0, 1920],
+      ['Am', 1920, 1920],
+      ['G', 3840, 3840],
+    ]);
   });
 });

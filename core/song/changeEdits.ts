@@ -163,3 +163,30 @@ function withNote(song: Song, tick: number, pulse: number): number {
   const held = song.melody.find((n) => !n.grace && n.tick < tick && n.tick + n.length > tick);
   return held && tick - held.tick < pulse ? held.tick : tick;
 }
+
+/**
+ * All changes a beat later or earlier: a row of chords that was written without the pick-up of its tune. What would begin
+ * before the song begins with it; null where a chord would be lost.
+ */
+export function changesShifted(song: Song, by: 1 | -1): ChangesEdit | null {
+  const bars = writtenBars(song);
+  const last = bars[bars.length - 1];
+  const end = last.tick + last.length;
+  const moved = song.changes.map((change) => {
+    const to = (tick: number): number => beatsLater(barAt(bars, tick), tick, by);
+    const [tick, ends] = [Math.max(0, to(change.tick)), Math.min(end, to(change.tick + change.length))];
+    return { ...change, tick, length: ends - tick };
+  });
+  const isLost = moved.some(({ length }) => length < SHORTEST);
+  return isLost || moved.length === 0 ? null : { kind: 'changes-set', what: 'moved chords', changes: moved };
+}
+
+/** A chord put where a note is struck (a written tick): another symbol for the one that begins there, else a new one. */
+export function chordPut(song: Song, tick: number, symbol: string): ChangesEdit | null {
+  const there = song.changes.find((change) => change.tick === tick);
+  if (!there) return changeAdded(song, tick, symbol);
+  const changes = song.changes.map((change) =>
+    change === there ? { ...change, symbol, given: true } : change,
+  );
+  return { kind: 'changes-set', what: 'chord', changes };
+}

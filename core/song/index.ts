@@ -12,6 +12,7 @@ export {
 } from './bars';
 export { placeIn, placeInBar, within, writtenBars } from './bars';
 export { changeLeftOut, type ChangesEdit, changeSplit, changesPlaced } from './changeEdits';
+export { changesShifted, chordPut } from './changeEdits';
 export { changeMoved, changeStepped, freshId, SHORTEST } from './changeEdits';
 export { applyEdit, describeEdit, sessionOf, type Named, type SongEdit, type TuneFields } from './edits';
 export { type Finding, findingId, isDismissed, type Remedy } from './finding';

@@ -17,6 +17,7 @@ import {
   barAt,
   changeLeftOut,
   changesPlaced,
+  changesShifted,
   changeSplit,
   changeStepped,
   type Choices,
@@ -268,6 +269,12 @@ export class ChordsState {
   leaveOut(): void {
     const [song, change] = [this.bench.song(), this.change()];
     if (song && change) this.editOr(changeLeftOut(song, change.change.writtenId), '');
+  }
+
+  /** All chords of the song a beat later or earlier. */
+  shiftAll(by: 1 | -1): void {
+    const song = this.bench.song();
+    if (song) this.editOr(changesShifted(song, by), 'A chord would leave the song: move it by itself first.');
   }
 
   place(how: 'easy' | 'as-sung'): void {

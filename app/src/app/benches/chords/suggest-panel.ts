@@ -58,6 +58,8 @@ import { ChordsState } from './chords-state';
       <div class="line">
         <button nz-button type="button" (click)="state.place('easy')">On the beat</button>
         <button nz-button type="button" (click)="state.place('as-sung')">As sung</button>
+        <button nz-button type="button" (click)="state.shiftAll(-1)">A beat earlier</button>
+        <button nz-button type="button" (click)="state.shiftAll(1)">A beat later</button>
       </div>
     </section>
     @if (said()) {

@@ -74,6 +74,18 @@ export class NotesPanel {
   );
   protected readonly problem = signal('');
 
+  protected readonly chordExample = asTyped('Am7');
+  protected readonly chordTold = computed(() => asTyped(this.tune.chordHere()));
+  protected readonly chordProblem = linkedSignal({ source: this.tune.note, computation: () => '' });
+
+  /** Enter puts it there; the field is ready for the next note. */
+  protected putChord(field: HTMLInputElement): void {
+    const problem = this.tune.putChord(field.value);
+    this.chordProblem.set(problem);
+    if (problem === '') field.value = this.chordTold();
+    field.select();
+  }
+
   protected harmonise(how: Harmony['how'] | 'level'): void {
     this.problem.set('');
     this.asksForKeys.set(how === 'keys');

@@ -54,6 +54,11 @@ export function tuneKeys(tune: TuneState): readonly BenchKey[] {
       },
     },
     {
+      keys: 'K',
+      does: 'type its chord; Enter goes on to the next note',
+      run: { k: () => setTimeout(() => document.querySelector<HTMLInputElement>('#note-chord')?.select()) },
+    },
+    {
       keys: 'H',
       does: 'choose what is struck with it',
       run: { h: () => document.querySelector<HTMLElement>('#harmony')?.focus() },

@@ -294,4 +294,16 @@ describe('what is found of the tune', () => {
     tune.harmoniseWith('');
     expect(table.song.melody[0].harmony).toBeUndefined();
   });
+
+  it('puts a chord under the note picked and goes on to the next; one that cannot be read is said', () => {
+    tune.pick('n2', false);
+    expect(tune.chordHere()).toBe('');
+    expect(tune.putChord('Xm')).toContain('Xm');
+    expect(tune.picked()).toEqual(['n2']);
+    expect(tune.putChord('dm7')).not.toBe('');
+    expect(tune.putChord('Dm7')).toBe('');
+    table.settle();
+    expect(table.song.changes.find(({ tick }) => tick === 1920)?.symbol).toBe('Dm7');
+    expect([tune.picked(), tune.chordHere()]).toEqual([['n3'], 'F']);
+  });
 });

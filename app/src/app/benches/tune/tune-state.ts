@@ -1,9 +1,19 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { readLetters } from '@joined-hands/core/formats';
-import { midiOf, otherNameOf, pitchAt, TICKS_PER_QUARTER } from '@joined-hands/core/music';
+import {
+  ChordSymbolError,
+  inEnglish,
+  midiOf,
+  otherNameOf,
+  parseChord,
+  pitchAt,
+  symbolOf,
+  TICKS_PER_QUARTER,
+} from '@joined-hands/core/music';
 import { partIndexAt } from '@joined-hands/core/parts';
 import {
   barAt,
+  chordPut,
   type Finding,
   type Harmony,
   keyAt,
@@ -176,6 +186,28 @@ export class TuneState {
       ({ pitch }) => pitch,
     );
     this.harmonise(keys.length > 0 ? { how: 'keys', keys } : null);
+  }
+
+  /** The chord that begins with the note picked, as it is written; empty where none does. */
+  readonly chordHere = computed(() => {
+    const note = this.written(this.ids()[0]);
+    return note ? (this.bench.song()?.changes.find(({ tick }) => tick === note.tick)?.symbol ?? '') : '';
+  });
+
+  /** Puts a chord under the note picked and goes on to the next note. Gives what was wrong with it, or nothing. */
+  putChord(text: string): string {
+    const [note, song] = [this.written(this.ids()[0]), this.bench.song()];
+    if (!note || !song || text.trim() === '') return '';
+    try {
+      const edit = chordPut(song, note.tick, symbolOf(parseChord(inEnglish(text.trim()))));
+      if (!edit) return 'There is no room for a chord here.';
+      this.bench.edit(edit);
+    } catch (error) {
+      if (!(error instanceof ChordSymbolError)) throw error;
+      return error.message;
+    }
+    this.step(1, false);
+    return '';
   }
 
   split(): void {
