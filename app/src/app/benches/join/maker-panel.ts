@@ -11,8 +11,12 @@ import type { KeySource } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { ON_COMPUTER, ON_MIDI, onScreen, simulated } from '../../input/ways';
 import { Choice } from '../../ui/choice';
-import { MakerState, STEPS } from './maker-state';
+import { GRIDS, MakerState } from './maker-state';
 import { WordsPipe } from '../../ui/words.pipe';
+
+/** How the steps of a beat are counted. */
+const PLACES = { 2: ['', ' &'], 3: ['', ' trip', ' let'], 4: ['', ' e', ' &', ' a'] } as const;
+const GRID_NAMES = { 2: 'Half beats', 3: 'Triplets', 4: 'Sixteenths' } as const;
 
 /** Rows of the grid, the bass at the bottom. */
 const ROWS = [...MAKER_MEMBERS].reverse();
@@ -52,32 +56,46 @@ const ROWS = [...MAKER_MEMBERS].reverse();
           </ol>
         }
       }
+      @if (!maker.isFixed()) {
+        <jh-choice
+          name="maker-grid"
+          label="Steps of the grid"
+          [options]="grids"
+          [value]="maker.grid()"
+          (chosen)="maker.grid.set($event)"
+        />
+      }
       @for (bar of maker.isFixed() ? [] : barsShown(); track bar) {
-        <table
-          class="members"
-          [attr.aria-label]="
-            'Bar ' + (bar + 1) + ' of the figure: rows are members of the chord, columns half beats'
-          "
-        >
-          <tbody>
-            @for (member of rows; track member) {
-              <tr>
-                <th scope="row">{{ member }}</th>
-                @for (step of stepsIn(bar); track step) {
-                  <td [class.beat]="step % perBeat === 0">
-                    <button
-                      type="button"
-                      [class.set]="maker.isSet(step, member)"
-                      [attr.aria-pressed]="maker.isSet(step, member)"
-                      [attr.aria-label]="cellLabel(step, member)"
-                      (click)="maker.toggle(step, member)"
-                    ></button>
-                  </td>
-                }
-              </tr>
-            }
-          </tbody>
-        </table>
+        <div class="wide-grid">
+          <table
+            class="members"
+            [style.min-width.px]="26 + 26 * stepsIn(bar).length"
+            [attr.aria-label]="
+              'Bar ' +
+              (bar + 1) +
+              ' of the figure: rows are members of the chord, columns the steps of its beats'
+            "
+          >
+            <tbody>
+              @for (member of rows; track member) {
+                <tr>
+                  <th scope="row">{{ member }}</th>
+                  @for (step of stepsIn(bar); track step) {
+                    <td [class.beat]="step % maker.grid() === 0">
+                      <button
+                        type="button"
+                        [class.set]="maker.isSet(step, member)"
+                        [attr.aria-pressed]="maker.isSet(step, member)"
+                        [attr.aria-label]="cellLabel(step, member)"
+                        (click)="maker.toggle(step, member)"
+                      ></button>
+                    </td>
+                  }
+                </tr>
+              }
+            </tbody>
+          </table>
+        </div>
       }
       @if (!maker.isFixed()) {
         <p class="note">
@@ -87,7 +105,7 @@ const ROWS = [...MAKER_MEMBERS].reverse();
       }
       @if (maker.isFiner()) {
         <p class="note">
-          What you played is finer than the grid: a mark set or taken away draws it to half beats.
+          What you played is finer than the grid: a mark set or taken away draws it to the steps of the grid.
         </p>
       }
     </section>
@@ -150,13 +168,13 @@ const ROWS = [...MAKER_MEMBERS].reverse();
 export class MakerPanel {
   protected readonly maker = inject(MakerState);
   protected readonly rows = ROWS;
-  protected readonly perBeat = STEPS;
   protected readonly most = 6;
   protected readonly barInWords = barInWords;
   protected readonly lengths = [
     { value: 1, label: 'One bar' },
     { value: 2, label: 'Two bars' },
   ] as const;
+  protected readonly grids = GRIDS.map((value) => ({ value, label: GRID_NAMES[value] }));
   protected readonly kinds = [
     { value: 'members', label: 'Members' },
     { value: 'keys', label: 'Fixed keys' },
@@ -169,8 +187,10 @@ export class MakerPanel {
   }
 
   protected cellLabel(step: number, member: number): string {
-    const beat = Math.floor((step % this.inBar()) / STEPS) + 1;
-    return `Member ${member} on ${beat}${step % STEPS === 0 ? '' : ' &'}${this.maker.bars() === 2 ? ` of bar ${Math.floor(step / this.inBar()) + 1}` : ''}`;
+    const perBeat = this.maker.grid();
+    const beat = Math.floor((step % this.inBar()) / perBeat) + 1;
+    const place = PLACES[perBeat][step % perBeat];
+    return `Member ${member} on ${beat}${place}${this.maker.bars() === 2 ? ` of bar ${Math.floor(step / this.inBar()) + 1}` : ''}`;
   }
 
   protected symbol(symbol: string): string {

@@ -48,6 +48,29 @@ describe('the pattern maker', () => {
   };
   beforeEach(() => open());
 
+  it('has steps of triplets and sixteenths, played where they are set', () => {
+    const struck = (): number[] => {
+      maker.keep();
+      table.settle();
+      const ticks = table.state.arrangement?.left.filter(({ tick }) => tick < 960).map(({ tick }) => tick);
+      return [...new Set(ticks)];
+    };
+    maker.grid.set(3);
+    for (const step of [0, 1, 2, 3]) maker.toggle(step, step % 2 === 0 ? 1 : 5);
+    expect([maker.steps(), maker.isSet(1, 5), maker.isFiner()]).toEqual([9, true, false]);
+    expect(struck()).toEqual([0, 320, 640]);
+    // It is opened again on the grid it was made on.
+    maker.open(table.song.patterns[0]);
+    expect([maker.grid(), maker.cells().length]).toEqual([3, 4]);
+    maker.open();
+    expect(maker.grid()).toBe(2);
+    maker.grid.set(4);
+    for (const step of [0, 1, 2, 3]) maker.toggle(step, step % 2 === 0 ? 1 : 5);
+    maker.grid.set(2);
+    expect(maker.isFiner()).toBe(true);
+    expect(struck()).toEqual([0, 240, 480, 720]);
+  });
+
   it('sets and takes away marks; what is set is a pattern in the metre of the part', () => {
     expect([maker.metre().numerator, maker.beats(), maker.steps(), maker.pattern()]).toEqual([3, 3, 6, null]);
     maker.toggle(0, 1);
@@ -200,6 +223,9 @@ describe('the pattern maker', () => {
       { beat: 0, beats: 0.25, midi: 45 },
       { beat: 0.25, beats: 0.25, midi: 52 },
     ]);
+    // It is shown on the grid it lies on; on a coarser one it says so.
+    expect([maker.grid(), maker.isFiner()]).toEqual([4, false]);
+    maker.grid.set(2);
     expect(maker.isFiner()).toBe(true);
     maker.toggle(2, 8);
     expect(maker.isFiner()).toBe(false);

@@ -21,8 +21,9 @@ import { Asker } from '../../workers/asker';
 import { JoinState } from './join-state';
 import { messageOf } from '../../ui/message';
 
-/** Steps of a beat on the grid. */
-export const STEPS = 2;
+/** Steps of a beat the grid may have: half beats, triplets, sixteenths. */
+export const GRIDS = [2, 3, 4] as const;
+type Grid = (typeof GRIDS)[number];
 
 /** A pattern of the pianist's own while it is made: on a grid, or read off keys played over a chord. */
 @Injectable()
@@ -37,6 +38,8 @@ export class MakerState {
   readonly isOpen = signal(false);
   readonly name = signal('My pattern');
   readonly bars = signal<1 | 2>(1);
+  /** Steps of a beat on the grid. */
+  readonly grid = signal<Grid>(2);
   /** Told apart from what is on the grid: a figure as it was played, finer than the grid. */
   private readonly events = signal<OwnPattern['events']>([]);
   private readonly editing = signal<string | null>(null);
@@ -69,8 +72,10 @@ export class MakerState {
   });
   /** Quarters of the whole figure. */
   readonly beats = computed(() => (this.bars() * 4 * this.metre().numerator) / this.metre().denominator);
-  readonly steps = computed(() => Math.floor(this.beats() * STEPS));
-  readonly cells = computed((): readonly Cell[] => (this.isFixed() ? [] : cellsOf(this.events(), STEPS)));
+  readonly steps = computed(() => Math.floor(this.beats() * this.grid()));
+  readonly cells = computed((): readonly Cell[] =>
+    this.isFixed() ? [] : cellsOf(this.events(), this.grid()),
+  );
   /** Some of the figure lies between the steps of the grid, or is no numbered member. */
   readonly isFiner = computed(
     () =>
@@ -98,6 +103,7 @@ export class MakerState {
     this.bars.set(pattern && pattern.beats > bar ? 2 : 1);
     this.events.set(pattern?.events ?? []);
     this.isFixed.set(pattern?.base === 'keys');
+    this.grid.set(gridOf(pattern?.events ?? []));
     this.notice.set('');
     this.isOpen.set(true);
   }
@@ -109,7 +115,7 @@ export class MakerState {
   toggle(step: number, member: number): void {
     const rest = this.cells().filter((cell) => cell.step !== step || cell.member !== member);
     const cells = rest.length === this.cells().length ? [...rest, { step, member }] : rest;
-    this.events.set(eventsOfCells(cells, STEPS, this.beats()) ?? []);
+    this.events.set(eventsOfCells(cells, this.grid(), this.beats()) ?? []);
   }
 
   /** Members or the very keys: what was there is of the other kind, and goes. */
@@ -129,7 +135,7 @@ export class MakerState {
   chooseBars(bars: 1 | 2): void {
     this.bars.set(bars);
     const within = this.cells().filter(({ step }) => step < this.steps());
-    this.events.set(eventsOfCells(within, STEPS, this.beats()) ?? []);
+    this.events.set(eventsOfCells(within, this.grid(), this.beats()) ?? []);
   }
 
   clear(): void {
@@ -217,6 +223,7 @@ export class MakerState {
       return;
     }
     this.events.set([...events]);
+    this.grid.set(gridOf(events));
     this.notice.set(
       strangers.length === 0
         ? ''
@@ -232,6 +239,12 @@ export class MakerState {
   stop(): void {
     this.recorder.stop();
   }
+}
+
+/** The coarsest grid on which all of a figure lies; half beats where none is. */
+function gridOf(events: OwnPattern['events']): Grid {
+  const members = events.reduce((sum, event) => sum + event.members.length, 0);
+  return GRIDS.find((grid) => cellsOf(events, grid).length === members) ?? 2;
 }
 
 /** Keys with their lengths in beats; one that is still held ends with the figure. */
