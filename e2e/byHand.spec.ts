@@ -198,3 +198,23 @@ test('chords are put under notes that are picked, one after the other, and all m
   await page.getByRole('button', { name: 'A beat earlier' }).click();
   await expect(symbols).toHaveText(['C', 'Dm7', 'F', 'Dm', 'E7']);
 });
+
+test('bars that come back have words of their own the second time', async ({ page }) => {
+  await openBench(page, 'Mudflat Evening', 'tune');
+  await openTab(page, 'Words');
+  const words = page.getByRole('textbox', { name: 'Words of this part' });
+  await words.fill('Low wa-ter');
+  const lyrics = page.locator('jh-seam .lyric');
+  await expect(lyrics.first()).toHaveText(/^Low/);
+  // They are sung again where nothing else is.
+  await page.getByText('Time 2', { exact: true }).click();
+  await expect(words).toHaveValue('Low wa-ter');
+  await words.fill('High wa-ter');
+  await expect(lyrics.first()).toHaveText(/^Low/);
+  await page.getByText('Time 1', { exact: true }).click();
+  await expect(words).toHaveValue('Low wa-ter');
+  // Part 3 is part 1 again, and sings what was written for it.
+  await page.locator('jh-parts-rail button').nth(2).click();
+  await expect(lyrics.first()).toHaveText(/^High/);
+  await expect(words).toHaveValue('High wa-ter');
+});

@@ -179,7 +179,8 @@ function topOfChords(notes: readonly ScoreNote[]): ScoreNote[] {
     if (note.grace || !last || last.grace || last.tick !== note.tick) line.push(note);
     else {
       const higher = note.midi > last.midi ? note : last;
-      line[line.length - 1] = { ...higher, lyric: last.lyric ?? note.lyric };
+      const sung = last.lyric || last.verses ? last : note;
+      line[line.length - 1] = { ...higher, lyric: sung.lyric, verses: sung.verses };
     }
   }
   return line;
@@ -236,7 +237,7 @@ function songFrom(
     pickup: part.pickup,
     barCount: Math.max(1, part.barCount),
     playingOrder: order.playingOrder,
-    melody: joinTies(line.notes.map((note, i) => melodyNote(note, `n${i + 1}`))),
+    melody: withVerses(joinTies(line.notes.map((note, i) => melodyNote(note, `n${i + 1}`)))),
     sections: part.sections.map((section, i) => ({
       id: `s${i + 1}`,
       energy: 3,
@@ -299,8 +300,29 @@ function withSuggestions(song: Song): Song {
 }
 
 function melodyNote(note: ScoreNote, id: string): MelodyNote {
-  const { tick, length, pitch, tiedToNext, lyric, grace } = note;
-  return { id, tick, length, pitch, tiedToNext, lyric, grace };
+  const { tick, length, pitch, tiedToNext, lyric, verses, grace } = note;
+  const made = { id, tick, length, pitch, tiedToNext, lyric, grace };
+  return verses ? { ...made, verses } : made;
+}
+
+/** A verse is a line of its own from its first syllable to its last: between, a note without one is not sung in it. */
+function withVerses(melody: readonly MelodyNote[]): MelodyNote[] {
+  const most = Math.max(0, ...melody.map(({ verses = [] }) => verses.length));
+  const spans = Array.from({ length: most }, (_, verse) => {
+    const isSung = ({ verses = [] }: MelodyNote): boolean => (verses[verse] ?? null) !== null;
+    return [melody.findIndex(isSung), melody.findLastIndex(isSung)] as const;
+  });
+  return melody.map((note, i) => {
+    const inside = spans.findLastIndex(([first, last]) => first >= 0 && first <= i && i <= last);
+    const { verses = [], ...rest } = note;
+    if (inside < 0) return rest;
+    // In a verse it does not belong to it is sung as in the first.
+    const own = Array.from({ length: inside + 1 }, (_, verse) => {
+      const [first, last] = spans[verse];
+      return first >= 0 && first <= i && i <= last ? (verses[verse] ?? null) : note.lyric;
+    });
+    return { ...rest, verses: own };
+  });
 }
 
 /** The chords the other notes spell, with what the melody says; none where nothing else sounds. */

@@ -17,7 +17,7 @@ import { beamedGroups } from './beamedGroups';
 import { FileError, shortened } from './fileError';
 import { filledTicks, isSplitAfter } from './musicxmlBars';
 import { readHarmony } from './musicxmlChords';
-import { anchored, metreOfLength, metronomeOf, readLyric } from './musicxmlPieces';
+import { anchored, metreOfLength, metronomeOf, readVerses } from './musicxmlPieces';
 import { signsOf } from './musicxmlSigns';
 import type { BarSigns } from './repeats';
 import type { ReadPart, ScoreNote } from './score';
@@ -196,6 +196,7 @@ export class PartReader {
     if (!pitchElement) return;
     const pitch =
       soundingPitch(pitchElement, this.transposition) ?? this.fail('A note without a possible pitch');
+    const verses = readVerses(element);
     const ties = childrenOf(element, 'tie').map((tie) => tie.attributes['type']);
     this.notes.push({
       tick: onset,
@@ -204,7 +205,8 @@ export class PartReader {
       midi: midiOf(pitch),
       tiedToNext: ties.includes('start'),
       isHeldOn: ties.includes('stop'),
-      lyric: readLyric(element),
+      lyric: verses[0] ?? null,
+      ...(verses.length > 1 ? { verses: verses.slice(1) } : {}),
       grace,
       ...fingerOf(element),
       staff: childText(element, 'staff') ?? '1',

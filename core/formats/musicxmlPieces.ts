@@ -2,9 +2,8 @@ import { cutTo, type MelodyNote } from '../song';
 import { type Metre, TICKS_PER_WHOLE } from '../music';
 import { child, childrenOf, childText, type Element } from './xmlTree';
 
-/** The first verse's syllable of a note. */
-export function readLyric(element: Element): MelodyNote['lyric'] {
-  const lyric = child(element, 'lyric');
+/** One syllable under a note; null where it has no letters. */
+function readLyric(lyric: Element | undefined): MelodyNote['lyric'] {
   const text = lyric
     ? childrenOf(lyric, 'text')
         .map((t) => t.text)
@@ -15,6 +14,21 @@ export function readLyric(element: Element): MelodyNote['lyric'] {
   const syllabic = childText(lyric, 'syllabic');
   const known = syllabic === 'begin' || syllabic === 'middle' || syllabic === 'end' ? syllabic : 'single';
   return { text: cutTo(text, 200), syllabic: known };
+}
+
+/** Verses a note of a file may have, as of a song. */
+const MOST_VERSES = 20;
+
+/** What is sung to a note, verse by verse; null where it is silent. A verse is known by its number, else by its place. */
+export function readVerses(note: Element): readonly MelodyNote['lyric'][] {
+  const verses: MelodyNote['lyric'][] = [];
+  childrenOf(note, 'lyric').forEach((lyric, i) => {
+    const number = Number(/\d+/.exec(lyric.attributes['number'] ?? '')?.[0] ?? i + 1);
+    if (number < 1 || number > MOST_VERSES) return;
+    while (verses.length < number) verses.push(null);
+    verses[number - 1] ??= readLyric(lyric);
+  });
+  return verses;
 }
 
 /** Quarter notes a minute of a metronome mark, as text; undefined when there is none. */

@@ -179,6 +179,7 @@ describe('lines of a score', () => {
     expect(tunes[0].facts).toBe('1 note, G4 to G4, with words');
     expect(tunes.map((t) => t.label).sort()).toEqual([
       'Bass',
+      'Both hands, as written',
       'Flute, lower staff',
       'Flute, upper staff, top line',
       'Flute, upper staff, voice 1',

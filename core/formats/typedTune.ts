@@ -128,7 +128,7 @@ function missingIn(
 }
 
 /** Notes as they were: their words and harmony notes stay with the notes in order. */
-type Words = readonly Pick<MelodyNote, 'pitch' | 'lyric' | 'harmony'>[];
+type Words = readonly Pick<MelodyNote, 'pitch' | 'lyric' | 'verses' | 'harmony'>[];
 
 /** Keys below the note are told in letters with it: of what is struck together the highest is the tune. */
 function isTold({ pitch, harmony }: Words[number]): boolean {
@@ -157,6 +157,7 @@ function melodyOf(
       ...base,
       length: key.grace ? 0 : time.length,
       lyric: before?.lyric ?? null,
+      ...(before?.verses ? { verses: before.verses } : {}),
       grace: key.grace,
       ...(harmony ? { harmony } : {}),
     });

@@ -150,7 +150,7 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
 /** Edits that follow one another with the same session are undone together: the strokes of typing. */
 export function sessionOf(edit: SongEdit): string | null {
   if (edit.kind === 'tune-taken' || edit.kind === 'own-bars-written') return edit.session;
-  return edit.kind === 'words-typed' ? `words from ${edit.fromId}` : null;
+  return edit.kind === 'words-typed' ? `words from ${edit.fromId}, time ${edit.verse ?? 1}` : null;
 }
 
 function withPattern(

@@ -1,6 +1,7 @@
 import { cutTo } from './texts';
 import { type Key, LETTERS, midiOf, type Pitch, scaleOf, spellInKey, staffStep } from '../music';
 import { lastAtOrBefore } from './bars';
+import { lyricOf } from './unfold';
 import type { Harmony, Lyric, MelodyNote, Song } from './schema';
 
 /** What can be done to notes of the melody; ids are those of the written song. */
@@ -34,6 +35,8 @@ export type NoteEdit =
       readonly fromId: string;
       readonly toId: string;
       readonly text: string;
+      /** The time its bars are played that they are sung, from 1; absent: the first, and each that has none of its own. */
+      readonly verse?: number;
       /** Spare words of other places, which stay; those of this one follow them. */
       readonly others?: string;
     };
@@ -77,7 +80,7 @@ export function applyNoteEdit(song: Song, edit: NoteEdit): Song {
     case 'note-respelled':
       return mapNotes(song, [edit.id], (note) => ({ ...note, pitch: edit.pitch }));
     case 'words-typed':
-      return withWords(song, edit.fromId, edit.toId, edit.text, edit.others ?? '');
+      return withWords(song, edit);
   }
 }
 
@@ -135,8 +138,9 @@ function split(song: Song, id: string): Song {
   const note = song.melody.find((n) => n.id === id);
   if (!note || note.length < 2 * SHORTEST_TICKS) return song;
   const first = Math.floor(note.length / 2);
+  const { verses: _sung, ...alike } = note;
   const second: MelodyNote = {
-    ...note,
+    ...alike,
     id: freshId(song, 'n'),
     tick: note.tick + first,
     length: note.length - first,
@@ -175,7 +179,12 @@ function copied(song: Song, ids: readonly string[], toTick: number): Song {
   const end = endOf(chosen) + by;
   const kept = cleared(song.melody, toTick, end);
   let number = freshNumber(song, 'n');
-  const copies = chosen.map((note) => ({ ...note, id: `n${number++}`, tick: note.tick + by, lyric: null }));
+  const copies = chosen.map(({ verses: _sung, ...note }) => ({
+    ...note,
+    id: `n${number++}`,
+    tick: note.tick + by,
+    lyric: null,
+  }));
   return withMelody(song, [...kept, ...copies]);
 }
 
@@ -232,7 +241,10 @@ export function sungOn(notes: readonly Pick<MelodyNote, 'lyric'>[], spare: strin
   return `${wordsOf(notes)} ${spare}`.trim();
 }
 
-function withWords(song: Song, fromId: string, toId: string, text: string, others: string): Song {
+function withWords(
+  song: Song,
+  { fromId, toId, text, others = '', verse = 1 }: Extract<NoteEdit, { kind: 'words-typed' }>,
+): Song {
   const all = heads(song.melody);
   const from = all.findIndex((note) => note.id === fromId);
   const to = all.findIndex((note) => note.id === toId);
@@ -241,11 +253,24 @@ function withWords(song: Song, fromId: string, toId: string, text: string, other
   const syllables = syllablesOf(text);
   const left = syllables.slice(sung.length);
   const given = new Map(sung.map((note, i) => [note.id, syllables[i] ?? null]));
+  const words = [others, wordsOf(left.map((lyric) => ({ lyric })))].filter(Boolean).join(' ');
   return {
     ...song,
-    spareWords: shortened([others, wordsOf(left.map((lyric) => ({ lyric })))].filter(Boolean).join(' ')),
-    melody: song.melody.map((n) => (given.has(n.id) ? { ...n, lyric: given.get(n.id) ?? null } : n)),
+    spareWords: shortened(words),
+    melody: song.melody.map((note) => {
+      const lyric = given.get(note.id);
+      return lyric === undefined ? note : inVerse(note, verse, lyric);
+    }),
   };
+}
+
+/** A note with what is sung to it one time; verses between that have no words yet are sung as the first. */
+function inVerse(note: MelodyNote, verse: number, lyric: Lyric | null): MelodyNote {
+  if (verse === 1) return { ...note, lyric };
+  const verses = Array.from({ length: Math.max(verse - 1, note.verses?.length ?? 0) }, (_, i) =>
+    i === verse - 2 ? lyric : lyricOf(note, i + 2),
+  );
+  return { ...note, verses };
 }
 
 /** More spare words than a song keeps are cut between two of them. */

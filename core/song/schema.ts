@@ -82,6 +82,8 @@ const noteSchema = z.object({
   /** Held on into the next note of the same pitch without being struck again. */
   tiedToNext: z.boolean(),
   lyric: lyricSchema.nullable(),
+  /** What is sung to it the second time and further on, null where nothing is; where none is given, the same again. */
+  verses: z.array(lyricSchema.nullable()).max(19).optional(),
   /** A grace note: no length of its own, struck just before its tick. */
   grace: z.boolean(),
   /** Its harmony notes, or that it has none; absent: what its level gives it. */

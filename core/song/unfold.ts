@@ -2,7 +2,7 @@ import { type Chord, ChordSymbolError, type Key, midiOf, parseChord } from '../m
 import { gotOrMade } from '../memory';
 import { type Bar, barAt, lastAtOrBefore, writtenBars } from './bars';
 import { ownBarsIn } from './ownBars';
-import { type Change, type MelodyNote, type Song } from './schema';
+import { type Change, type Lyric, type MelodyNote, type Song } from './schema';
 
 /** A melody note as it is struck: ties joined, in played ticks. */
 export interface PlayedNote extends MelodyNote {
@@ -203,11 +203,21 @@ function playedNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
 }
 
 function makeNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
-  const { id, tick, length, pitch, tiedToNext, lyric, grace, harmony } = note;
+  const { id, tick, length, pitch, tiedToNext, grace, harmony } = note;
+  const lyric = lyricOf(note, mark === '' ? 1 : Number(mark.slice(1)));
   const midi = midiOf(pitch);
   const made = { id: id + mark, writtenId: id, tick: tick + shift, length, pitch, midi };
   const played = { ...made, tiedToNext, lyric, grace };
   return harmony ? { ...played, harmony } : played;
+}
+
+/** What is sung to a note the time it is played, from 1: the words of that verse, else the first again. */
+export function lyricOf(
+  { lyric, verses = [] }: Pick<MelodyNote, 'lyric' | 'verses'>,
+  time: number,
+): Lyric | null {
+  const own = time === 1 ? lyric : verses[time - 2];
+  return own === undefined ? lyric : own;
 }
 
 function playedChange(change: Change, shift: number, mark: string, spanEnd: number): PlayedChange {

@@ -7,13 +7,18 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { heads, sungOn, wordsOf } from '@joined-hands/core/song';
+import { heads, lyricOf, sungOn, wordsOf } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { TuneState } from './tune-state';
 
 type Scope = 'part' | 'song';
+
+/** The time a note is played, by its played id: "n3@2" is the second. */
+function timeOf(id: string): number {
+  return Number(/@(\d+)$/.exec(id)?.[1] ?? 1);
+}
 
 /** Words typed through: each syllable falls on the next note; what finds no note is kept and shown. */
 @Component({
@@ -29,6 +34,15 @@ type Scope = 'part' | 'song';
         [value]="scope()"
         (chosen)="scope.set($event)"
       />
+      @if (times().length > 1) {
+        <jh-choice
+          name="words-verse"
+          label="Which time"
+          [options]="times()"
+          [value]="verse()"
+          (chosen)="verse.set($event)"
+        />
+      }
       <p class="how">
         From {{ where() }} on: a space between words, a hyphen between syllables, “_” to hold a syllable over
         a note.
@@ -91,12 +105,29 @@ export class WordsPanel {
     );
     return all.filter((note) => written.has(note.id));
   });
-  private readonly place = computed(() => `${this.scope()} ${this.notes()[0]?.id ?? ''}`);
+  /** The times these bars are played: each may have words of its own. */
+  protected readonly times = computed((): readonly ChoiceOption<number>[] => {
+    const written = new Set(this.notes().map(({ id }) => id));
+    const passes = this.tune
+      .played()
+      .flatMap(({ id, writtenId }) => (written.has(writtenId) ? [timeOf(id)] : []));
+    const most = Math.max(1, ...passes);
+    return Array.from({ length: most }, (_, i) => ({ value: i + 1, label: `Time ${i + 1}` }));
+  });
+  /** The time the part on screen is; another may be chosen. */
+  protected readonly verse = linkedSignal(() => {
+    const [first] = this.tune.notesInPart();
+    return this.scope() === 'part' && first ? timeOf(first.id) : 1;
+  });
+  private readonly sung = computed(() =>
+    this.notes().map((note) => ({ lyric: lyricOf(note, this.verse()) })),
+  );
+  private readonly place = computed(() => `${this.scope()} ${this.verse()} ${this.notes()[0]?.id ?? ''}`);
   /** What is typed stays as typed; another place brings its own words. */
   protected readonly text = linkedSignal({
     source: this.place,
     // The notes change with every letter typed; the box must not.
-    computation: () => untracked(() => wordsOf(this.notes())),
+    computation: () => untracked(() => wordsOf(this.sung())),
   });
   /** Spare words that were there before this place was typed at: they stay. */
   private readonly others = linkedSignal({
@@ -109,7 +140,7 @@ export class WordsPanel {
     return this.tune.note() ? 'the selected note' : 'the first note of the part';
   });
   protected readonly count = computed(() => {
-    const sung = this.notes().filter((note) => note.lyric).length;
+    const sung = this.sung().filter(({ lyric }) => lyric).length;
     return `${sung} of ${this.notes().length} notes are sung.`;
   });
 
@@ -118,13 +149,14 @@ export class WordsPanel {
     const [first, last] = [this.notes()[0], this.notes().at(-1)];
     if (!first || !last) return;
     const others = this.others();
-    this.bench.edit({ kind: 'words-typed', fromId: first.id, toId: last.id, text, others });
+    const verse = this.verse();
+    this.bench.edit({ kind: 'words-typed', fromId: first.id, toId: last.id, text, verse, others });
   }
 
   /** The spare words after those that are sung here. */
   protected typeOn(words: string): void {
     this.others.set('');
-    this.type(sungOn(this.notes(), words));
+    this.type(sungOn(this.sung(), words));
   }
 
   protected leaveOut(): void {
