@@ -22,6 +22,33 @@ const read = (symbol: string) => {
   return chord;
 };
 
+describe('what two hands leave out', () => {
+  const first = (keys: readonly number[], key = C): (string | undefined)[] => {
+    const [best] = nameKeys(keys, key);
+    return [best && symbolOf(best.chord), best?.reason];
+  };
+
+  it('of an eleventh or thirteenth chord: what lies between, never third and seventh', () => {
+    expect(first([48, 58, 64, 69])[0]).toBe('C13');
+    expect(first([48, 58, 64, 69])[1]).toContain('without its fifth and ninth');
+    const names = nameKeys([48, 58, 69], C).map(({ chord }) => symbolOf(chord));
+    expect(names).not.toContain('C13');
+  });
+
+  it('a root that another plays: Bm9 as A C# D F#', () => {
+    const D = keyFromFifths(2, 'major');
+    expect(nameKeys([57, 61, 62, 66], D).map(({ chord }) => symbolOf(chord))).toContain('Bm9');
+  });
+
+  it('a bass that is none of the chord: F#m over B', () => {
+    const A = keyFromFifths(3, 'major');
+    const named = nameKeys([47, 54, 57, 61], A).map(({ chord, reason }) => [symbolOf(chord), reason]);
+    expect(named.find(([symbol]) => symbol === 'F#m/B')?.[1]).toContain(
+      'a bass foreign to the chord lies lowest; above it every note of it',
+    );
+  });
+});
+
 describe('every chord type on every root', () => {
   for (const type of CHORD_TYPES.filter((t) => t.members.length > 1)) {
     it(`${type.suffix || 'major'}: parsed from each usual spelling, spelled, named in each inversion, parsed again`, () => {
@@ -92,7 +119,8 @@ describe('names of any keys', () => {
         fc.uniqueArray(fc.integer({ min: 40, max: 76 }), { minLength: 2, maxLength: 5 }),
         (keys) => {
           for (const { chord, leftOut, reason } of nameKeys(keys, C)) {
-            const chromas = membersOf(chord).map((m) => m.chroma);
+            const bass = chord.bass ? [chroma(chord.bass)] : [];
+            const chromas = [...membersOf(chord).map((m) => m.chroma), ...bass];
             expect(keys.every((key) => chromas.includes(key % 12))).toBe(true);
             if (leftOut.length === 0) expect(reason).toContain('every note of it');
             else expect(reason).toContain('without its');

@@ -7,12 +7,14 @@ import {
   fifthsOf,
   type Key,
   LETTERS,
+  memberNumber,
   membersOf,
   type PitchClass,
   scaleOf,
   spellInKey,
   symbolOf,
 } from '../music';
+import { listed } from '../sentences';
 import { inversionName, inversionOf } from './inversion';
 
 /** One name a set of keys can bear. */
@@ -27,8 +29,17 @@ interface ChordName {
   readonly reason: string;
 }
 
-/** Members that may be absent from a chord that still bears the name. */
+/** Members that may be absent from a chord that still bears the name, one at a time. */
 const MAY_BE_ABSENT = new Set(['5P', '1P', '11P']);
+/** Of an eleventh or thirteenth chord the two hands seldom play all: these may be absent together, third and seventh not. */
+const SELDOM_PLAYED = new Set(['5P', '9M', '11P']);
+
+/** Whether a chord of which these members are left out still bears its name. Source: common practice of jazz voicing. */
+function isStillNamed(type: ChordType, leftOut: readonly string[]): boolean {
+  if (leftOut.length <= 1) return leftOut.every((member) => MAY_BE_ABSENT.has(member));
+  const top = type.members[type.members.length - 1];
+  return memberNumber(top) >= 11 && leftOut.every((member) => SELDOM_PLAYED.has(member) && member !== top);
+}
 
 /**
  * Every usual name of a set of keys, spelled in the key, the fewest left-out members first.
@@ -46,7 +57,7 @@ export function nameKeys(keys: readonly number[], key: Key): ChordName[] {
       const chromas = type.semitones.map((s) => (root + s) % 12);
       if (chromas.length < 2 || ![...sounding].every((c) => chromas.includes(c))) continue;
       const leftOut = type.members.filter((_, i) => !sounding.has(chromas[i]));
-      if (!leftOut.every((m) => MAY_BE_ABSENT.has(m)) || leftOut.length > 1 || sounding.size < 2) continue;
+      if (!isStillNamed(type, leftOut) || sounding.size < 2) continue;
       const chord: Chord = { root: rootInKey(root, type, key), type, bass: null };
       const inversion = inversionOf(sorted, chord) as number;
       const outside = membersOf(chord).filter((m) => sounding.has(m.chroma) && !scale.has(m.chroma)).length;
@@ -60,7 +71,21 @@ export function nameKeys(keys: readonly number[], key: Key): ChordName[] {
       });
     }
   }
-  return names.sort((a, b) => rank(a) - rank(b));
+  return [...names, ...overForeignBass(sorted, key)].sort((a, b) => rank(a) - rank(b));
+}
+
+/** Whole chords over a lowest key that is none of theirs: "F#m/B". */
+function overForeignBass([low, ...upper]: readonly number[], key: Key): ChordName[] {
+  if (upper.length < 3 || upper.some((other) => other % 12 === low % 12)) return [];
+  return nameKeys(upper, key)
+    .filter(({ chord, leftOut }) => chord.bass === null && leftOut.length === 0)
+    .map((name): ChordName => {
+      const chord = { ...name.chord, bass: spellInKey(low, key) };
+      const { letter, alter } = chord.bass;
+      const over = { ...chord, bass: { letter, alter } };
+      const reason = `${inversionReason([low, ...upper], over)}; above it ${name.reason}`;
+      return { ...name, chord: over, name: `${symbolOf(over)}, ${inversionName(null)}`, reason };
+    });
 }
 
 function reasonOf(
@@ -70,17 +95,21 @@ function reasonOf(
   isDegree: boolean,
   outside: number,
 ): string {
-  const missing = { '5P': 'without its fifth', '1P': 'without its root', '11P': 'without its 11' };
-  const whole = leftOut.length === 0 ? 'every note of it' : missing[leftOut[0] as '5P'];
+  const missing: Record<string, string> = { '5P': 'fifth', '1P': 'root', '9M': 'ninth', '11P': '11' };
+  const names = leftOut.map((member) => missing[member]);
+  const whole = names.length === 0 ? 'every note of it' : `without its ${listed(names)}`;
   const place = isDegree && outside === 0 ? ', in the key' : isDegree ? ', on a note of the key' : '';
   return `${whole}; ${inversionReason(keys, chord)}${place}`;
 }
 
+/** A bass that is none of the chord comes after every name that needs none. */
+const FOREIGN_BASS = 70;
+
 function rank(name: ChordName): number {
   const rootless = name.leftOut.includes('1P') ? 40 : 0;
-  return (
-    20 * name.leftOut.length + rootless + name.inversion + 2 * Math.max(0, name.chord.type.members.length - 4)
-  );
+  const foreign = name.chord.bass === null ? 0 : FOREIGN_BASS;
+  const size = 2 * Math.max(0, name.chord.type.members.length - 4);
+  return 20 * name.leftOut.length + rootless + foreign + name.inversion + size;
 }
 
 /**
