@@ -21,16 +21,36 @@ interface Told {
 export function leftInWords(arrangement: Arrangement, part: Part, listFirst: boolean): string[] {
   const own = changesIn(arrangement.changes, part);
   const notes = within(arrangement.left, part.fromTick, part.toTick);
-  if (own.length === 0 || notes.length === 0) return ['  silent in this part.'];
+  if (notes.length === 0) return ['  silent in this part.'];
   if (part.choices.layout === 'singing') return bassesInWords(arrangement, notes);
   const names = [...new Set(own.map((c) => typeset(c.change.symbol)))];
   const list = `  ${names.length} chord${names.length === 1 ? '' : 's'}: ${names.join(', ')}.`;
   const each = [
     ...own.flatMap((change) => chordInWords(arrangement, part, change)),
     ...fillsInLeft(notes, arrangement.played.bars, arrangement.fills),
+    ...betweenChords(notes, own, arrangement.played.bars),
   ].sort((a, b) => a.tick - b.tick);
   const told = [...figureInWords(arrangement, part, notes), ...each.map(({ words }) => words)];
+  if (own.length === 0) return told;
   return listFirst ? [list, ...told] : [...told, list];
+}
+
+/** What is written by hand where no chord of the part sounds: before the first, or while one of an earlier part goes on. */
+function betweenChords(
+  notes: readonly HandNote[],
+  chords: readonly ArrangedChange[],
+  bars: readonly PlayedBar[],
+): Told[] {
+  const isUnderChord = ({ tick, from }: HandNote): boolean =>
+    chords.some(
+      ({ change }) => change.id === from && tick >= change.tick && tick < change.tick + change.length,
+    );
+  const apart = notes.filter((note) => note.source === 'own' && !isUnderChord(note));
+  return barsOf(apart, bars).map(([bar, inBar]) => {
+    const strikes = strikesOf(inBar);
+    const words = `  ${barInWords(bar.number)}: by hand: ${struckInWords(strikes)}${fingersInWords(strikes)}.`;
+    return { tick: inBar[0].tick, words };
+  });
 }
 
 /** Over chords shown where the left hand does not play them yet. */
