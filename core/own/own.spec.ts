@@ -4,7 +4,7 @@ import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
 import { type Arrangement, settling, unsettling } from '../arrangement';
 import type { HandNote } from '../hands';
-import { midiOf, nameOf, parseChord, parsePitch, pitchAt, type Pitch } from '../music';
+import { midiOf, nameOf, parseChord, parsePitch, type Pitch } from '../music';
 import {
   applyEdit,
   DEFAULT_PROFILE,
@@ -76,8 +76,7 @@ const ownOn = (song: Song): fc.Arbitrary<OwnBars> => {
       const once = new Map(
         strikes.map((s) => {
           const after = (s.at * 240) % length;
-          const spelled = pitchAt(s.midi, key('C4'));
-          const pitch = Math.abs(midiOf(spelled) - s.midi) === 0 ? spelled : pitchOf(s.midi);
+          const pitch = pitchOf(s.midi);
           const made = s.grace
             ? { after, length: 0, pitch, grace: true as const }
             : { after, length: Math.min(s.sixteenths * 240, length - after), pitch };
