@@ -31,12 +31,7 @@ export type SongEdit =
     }
   /** What a part that returns has more of than before; null: as the part it follows. */
   | { readonly kind: 'grown'; readonly cutId: string; readonly choices: Partial<Choices> | null }
-  | {
-      readonly kind: 'pattern-kept';
-      readonly pattern: OwnPattern;
-      /** It is played at once: choices for the part of a cut, or for the song. */
-      readonly plays?: { readonly cutId: string | null; readonly choices: Partial<Choices> };
-    }
+  | { readonly kind: 'pattern-kept'; readonly pattern: OwnPattern }
   | { readonly kind: 'pattern-left-out'; readonly id: string }
   | { readonly kind: 'transposed'; readonly key: Key; readonly semitones: number }
   /** A melody put in the place of the old; edits of one session (typing) are undone together. */
@@ -84,7 +79,10 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
         edit.choices ? { ...old, grown: edit.choices } : old,
       );
     case 'pattern-kept':
-      return withPattern(song, edit.pattern, edit.plays);
+      return {
+        ...song,
+        patterns: [...song.patterns.filter(({ id }) => id !== edit.pattern.id), edit.pattern],
+      };
     case 'pattern-left-out':
       return { ...song, patterns: song.patterns.filter(({ id }) => id !== edit.id) };
     case 'transposed':
@@ -151,20 +149,6 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
 export function sessionOf(edit: SongEdit): string | null {
   if (edit.kind === 'tune-taken' || edit.kind === 'own-bars-written') return edit.session;
   return edit.kind === 'words-typed' ? `words from ${edit.fromId}, time ${edit.verse ?? 1}` : null;
-}
-
-function withPattern(
-  song: Song,
-  pattern: OwnPattern,
-  plays?: { readonly cutId: string | null; readonly choices: Partial<Choices> },
-): Song {
-  const kept = { ...song, patterns: [...song.patterns.filter(({ id }) => id !== pattern.id), pattern] };
-  if (!plays) return kept;
-  const { cutId, choices } = plays;
-  return applyEdit(
-    kept,
-    cutId === null ? { kind: 'choose', choices } : { kind: 'choose-for-part', cutId, choices },
-  );
 }
 
 /** The edit in a few words, for "undo …". */

@@ -51,9 +51,30 @@ describe('the Join bench', () => {
     expect(table.questions.at(-1)).toEqual({ kind: 'easier', part: 2 });
   });
 
+  it('chooses for the section of the part on screen: each of its parts, through the one it follows', () => {
+    expect(join.scopes().map(({ value }) => value)).toEqual(['song', 'section', 'part']);
+    join.chooseFor('section');
+    join.choose({ pattern: 'pulse' });
+    table.settle();
+    const played = table.state.arrangement?.parts.map(({ sectionName, choices }) => [
+      sectionName,
+      choices.pattern,
+    ]);
+    expect(played?.slice(0, 3)).toEqual([
+      ['Verse', 'pulse'],
+      ['Verse', 'pulse'],
+      ['Middle', 'auto'],
+    ]);
+    join.bench.undo();
+    table.settle();
+    expect(table.state.arrangement?.parts.some(({ choices }) => choices.pattern === 'pulse')).toBe(false);
+    open({ ...lanterns, sections: [] });
+    expect(join.scopes().map(({ value }) => value)).toEqual(['song', 'part']);
+  });
+
   it('chooses for the song, or for the part on screen', () => {
     join.choose({ pattern: 'pulse' });
-    join.forPart.set(true);
+    join.chooseFor('part');
     join.choose({ fuller: 'above' });
     const [{ cutId }] = table.state.arrangement?.parts ?? [];
     expect(table.edits).toEqual([

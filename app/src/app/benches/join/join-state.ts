@@ -11,23 +11,21 @@ import { keyOfPin, lieOf } from '@joined-hands/core/fingering';
 import type { Hand, HandNote } from '@joined-hands/core/hands';
 import { judgePressed, type Step, stepsIn } from '@joined-hands/core/joining';
 import { classNameOf, typeset } from '@joined-hands/core/music';
-import { cutIdForChoice } from '@joined-hands/core/parts';
+import { cutIdForChoice, type Part } from '@joined-hands/core/parts';
 import { barAt, type Choices, isOnSameKey, keyAt, type SongEdit } from '@joined-hands/core/song';
 import { slipInWords } from '@joined-hands/core/words';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import type { HandLie, HeldKey } from '../../keyboard/keyboard';
+import type { ChoiceOption } from '../../ui/choice';
 import { Asker } from '../../workers/asker';
 
 /** Tabs of the Join bench. */
 type JoinTab = 'why' | 'patterns' | 'steps' | 'fingers' | 'hand' | 'effort';
 
-/** Whom a choice is made for. */
-export const CHOICE_SCOPES = [
-  { value: 'song', label: 'Whole song' },
-  { value: 'part', label: 'This part' },
-] as const;
+/** What a choice is made for. */
+export type ChosenFor = 'song' | 'section' | 'part';
 
 /** How a place is shown: at its tempo or slowly, both hands or one. */
 interface Showing {
@@ -53,8 +51,30 @@ export class JoinState {
 
   readonly isOpen = signal(false);
   readonly tab = signal<JoinTab>('why');
-  /** Choices are made for the part on screen alone. */
-  readonly forPart = signal(false);
+  private readonly askedFor = signal<ChosenFor>('song');
+  /** What choices are made for: the section is that of the part on screen. */
+  readonly chosenFor = computed(() =>
+    this.askedFor() === 'section' && this.sectionParts().length === 0 ? 'song' : this.askedFor(),
+  );
+  readonly scopes = computed((): readonly ChoiceOption<ChosenFor>[] => [
+    { value: 'song', label: 'Whole song' },
+    ...(this.sectionParts().length > 0 ? [{ value: 'section' as const, label: 'Section' }] : []),
+    { value: 'part', label: 'This part' },
+  ]);
+  /** The parts of the section that the part on screen belongs to; none where the song has no sections. */
+  private readonly sectionParts = computed((): readonly Part[] => {
+    const [arrangement, part] = [this.bench.arrangement(), this.bench.part()];
+    if (!arrangement || !part) return [];
+    const { sections } = arrangement.played;
+    const at = sections.findLastIndex(({ tick }) => tick <= part.fromTick);
+    if (at < 0 || sections.length < 2) return [];
+    const until = sections[at + 1]?.tick ?? Infinity;
+    return arrangement.parts.filter(({ fromTick }) => fromTick >= sections[at].tick && fromTick < until);
+  });
+
+  chooseFor(asked: ChosenFor): void {
+    this.askedFor.set(asked);
+  }
 
   constructor() {
     // A key of the screen counts where the hands step through.
@@ -88,16 +108,15 @@ export class JoinState {
     });
   }
 
-  /** The cut of the part choices are made for, or of the one it follows; null: they are the song's. */
-  readonly scope = computed(() => {
-    const [part, parts] = [this.bench.part(), this.bench.arrangement()?.parts ?? []];
-    return this.forPart() && part ? cutIdForChoice(parts, part, false) : null;
-  });
-
-  /** The edit that makes choices where they are made for. */
+  /** The edit that makes choices where they are made for; a part that follows another has them through that one. */
   choosing(choices: Partial<Choices>): SongEdit {
-    const cutId = this.scope();
-    return cutId === null ? this.bench.choosing(choices) : { kind: 'choose-for-part', cutId, choices };
+    const [part, parts] = [this.bench.part(), this.bench.arrangement()?.parts ?? []];
+    const asked = this.chosenFor();
+    if (asked === 'song' || !part) return this.bench.choosing(choices);
+    const chosen = asked === 'part' ? [part] : this.sectionParts();
+    const cutIds = new Set(chosen.map((own) => cutIdForChoice(parts, own, false)));
+    const edits = [...cutIds].map((cutId): SongEdit => ({ kind: 'choose-for-part', cutId, choices }));
+    return edits.length === 1 ? edits[0] : { kind: 'together', what: 'choice for the section', edits };
   }
 
   choose(choices: Partial<Choices>): void {

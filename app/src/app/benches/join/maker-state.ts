@@ -147,7 +147,8 @@ export class MakerState {
   private keeping(pattern: OwnPattern): SongEdit {
     const { isMoving } = this.bench.levelRow();
     const choices = isMoving ? { pattern: pattern.id } : { pattern: pattern.id, level: MOVING };
-    return { kind: 'pattern-kept', pattern, plays: { cutId: this.join.scope(), choices } };
+    const edits: SongEdit[] = [{ kind: 'pattern-kept', pattern }, this.join.choosing(choices)];
+    return { kind: 'together', what: 'own pattern', edits };
   }
 
   /** The part on screen with it, before it is kept. */

@@ -5,7 +5,7 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Choice } from '../../ui/choice';
 import { GivesWay } from '../../ui/gives-way';
 import { Offer } from '../../ui/offer';
-import { CHOICE_SCOPES, JoinState } from './join-state';
+import { JoinState } from './join-state';
 import { MakerPanel } from './maker-panel';
 import { MakerState } from './maker-state';
 import { PatternChoices } from './pattern-choices';
@@ -23,9 +23,9 @@ import { PatternChoices } from './pattern-choices';
         <jh-choice
           name="pattern-scope"
           label="Choose for"
-          [options]="scopes"
-          [value]="state.forPart() ? 'part' : 'song'"
-          (chosen)="state.forPart.set($event === 'part')"
+          [options]="state.scopes()"
+          [value]="state.chosenFor()"
+          (chosen)="state.chooseFor($event)"
         />
         @if (choices.isUnder()) {
           <p class="note">
@@ -162,5 +162,4 @@ export class PatternsPanel {
   protected readonly own = computed(() => this.state.bench.song()?.patterns ?? []);
   protected readonly moving = MOVING;
   protected readonly fullerLevel = FULLER;
-  protected readonly scopes = CHOICE_SCOPES;
 }

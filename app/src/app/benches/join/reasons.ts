@@ -28,7 +28,7 @@ import { Piano } from '../../sound/piano';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { GivesWay } from '../../ui/gives-way';
 import { Offer } from '../../ui/offer';
-import { CHOICE_SCOPES, JoinState } from './join-state';
+import { JoinState } from './join-state';
 
 const SHOWN_ALTERNATIVES = 6;
 
@@ -44,7 +44,6 @@ export class Reasons {
   protected readonly functionOf = functionInWords;
   protected readonly bench = inject(BenchState);
   protected readonly join = inject(JoinState);
-  protected readonly scopes = CHOICE_SCOPES;
 
   protected readonly layouts = LAYOUT_ROWS.map(({ layout, name }) => ({ value: layout, label: name }));
   protected readonly fillsTaken = computed(() => this.bench.fills().filter(({ taken }) => taken));
