@@ -4,6 +4,7 @@ import { DEMO_SONGS } from '../../demo/songs';
 import { writtenBars } from './bars';
 import { applyEdit } from './edits';
 import { type Song, songSchema } from './schema';
+import { sungIn, unfold } from './unfold';
 
 /** Where each chord is struck: its bar and the ticks after the bar line. */
 const places = (song: Song): string[] => {
@@ -59,5 +60,35 @@ describe('a tune laid under chords that are there', () => {
         },
       ),
     );
+  });
+
+  it('is played where the song was begun as chords to sing to; another layout stays', () => {
+    const told = (layout: Song['choices']['layout'], song = chart(lanterns)): string =>
+      applyEdit(
+        { ...song, choices: { ...song.choices, layout } },
+        { kind: 'tune-taken', what: 'x', session: null, fields: { melody: lanterns.melody.slice(0, 1) } },
+      ).choices.layout;
+    expect([told('singing'), told('shell'), told('singing', lanterns)]).toEqual([
+      'block',
+      'shell',
+      'singing',
+    ]);
+  });
+
+  it('is sung to its own words, and to those of the chart in bars where it has none', () => {
+    const la = { text: 'la', syllabic: 'single' as const };
+    const words = [0, 1, 2].map((bar) => ({
+      tick: 2880 * bar,
+      text: `word${bar}`,
+      syllabic: 'single' as const,
+    }));
+    const [first, ...others] = lanterns.melody;
+    const song = { ...lanterns, words, melody: [{ ...first, lyric: la }, ...others] };
+    expect(sungIn(unfold(song)).map(({ text }) => text)).toEqual(['la', 'word1', 'word2']);
+    expect(sungIn(unfold({ ...song, melody: lanterns.melody })).map(({ text }) => text)).toEqual([
+      'word0',
+      'word1',
+      'word2',
+    ]);
   });
 });

@@ -10,10 +10,19 @@ import type { Song } from './schema';
  */
 export function withTune(song: Song, fields: Partial<Song>): Song {
   const { pickup = song.pickup } = fields;
-  const after =
+  const laid =
     pickup === song.pickup || fields.changes ? { ...song, ...fields } : movedBy(song, pickup, fields);
+  const after = isFirstTune(song, fields)
+    ? { ...laid, choices: { ...laid.choices, layout: 'block' as const } }
+    : laid;
   if (fields.barCount === undefined) return after;
   return { ...after, barCount: Math.max(fields.barCount, barsHeld(after)) };
+}
+
+/** The first tune of a song that was begun as chords to sing to: from now on it is played. */
+function isFirstTune({ melody, choices }: Song, fields: Partial<Song>): boolean {
+  const isTold = (fields.melody?.length ?? 0) > 0;
+  return melody.length === 0 && isTold && choices.layout === 'singing' && !fields.choices;
 }
 
 function movedBy(song: Song, pickup: number, fields: Partial<Song>): Song {

@@ -126,7 +126,7 @@ export function unfold(song: Unfoldable): PlayedSong {
   renumber(played.bars);
   // What is written for one time wins over what is for each.
   played.ownBars.sort((a, b) => Number(a.pass !== null) - Number(b.pass !== null));
-  return { ...played, endTick: at };
+  return { ...played, words: wordsApart(played), endTick: at };
 }
 
 /** Where bars that follow one another begin and end. */
@@ -138,6 +138,13 @@ function stretchesOf(bars: readonly Bar[]): [from: number, to: number][] {
     else stretches.push([tick, tick + length]);
   }
   return stretches;
+}
+
+/** Words of a chart, but for bars in which the tune is sung to words of its own. */
+function wordsApart({ bars, melody, words }: Pick<PlayedSong, 'bars' | 'melody' | 'words'>): Song['words'] {
+  if (words.length === 0 || bars.length === 0) return words;
+  const sung = new Set(melody.flatMap(({ tick, lyric }) => (lyric ? [barAt(bars, tick)] : [])));
+  return words.filter(({ tick }) => !sung.has(barAt(bars, tick)));
 }
 
 function passMark(pass: number): string {

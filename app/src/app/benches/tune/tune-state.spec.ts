@@ -306,4 +306,16 @@ describe('what is found of the tune', () => {
     expect(table.song.changes.find(({ tick }) => tick === 1920)?.symbol).toBe('Dm7');
     expect([tune.picked(), tune.chordHere()]).toEqual([['n3'], 'F']);
   });
+
+  it('sings the words of a chart to the tune, where they stand over their bars no more', () => {
+    const words = ['far', 'out'].map((text, i) => ({ tick: 2880 * i, text, syllabic: 'single' as const }));
+    open({ ...lanterns, words });
+    tune.singChart('n1', 'n17', 'far out');
+    expect([table.song.words, table.song.melody.slice(0, 3).map(({ lyric }) => lyric?.text)]).toEqual([
+      [],
+      ['far', 'out', undefined],
+    ]);
+    tune.bench.undo();
+    expect(table.song.words).toEqual(words);
+  });
 });

@@ -270,6 +270,15 @@ export class TuneState {
     if (first) void this.bench.hearing.keys([midiOf(first.pitch)]);
   }
 
+  /** Words that stood over the bars of a chart are sung to the tune, and stand there no more. */
+  singChart(fromId: string, toId: string, text: string): void {
+    const edits: SongEdit[] = [
+      { kind: 'words-typed', fromId, toId, text },
+      { kind: 'tune-taken', what: 'words', session: null, fields: { words: [] } },
+    ];
+    this.bench.edit({ kind: 'together', what: 'words of the chart', edits });
+  }
+
   /** Puts a melody in the place of the old one; edits of one session are undone together. */
   take(what: string, session: string | null, fields: Partial<Song>): void {
     this.bench.edit({ kind: 'tune-taken', what, session, fields });

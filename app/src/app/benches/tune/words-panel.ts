@@ -57,6 +57,19 @@ function timeOf(id: string): number {
       ></textarea>
       <p class="note" role="status">{{ count() }}</p>
     </section>
+    @if (ofChart(); as words) {
+      <section>
+        <h3>Words of the chart</h3>
+        <p class="spare">{{ words }}</p>
+        <p class="note">They stand over their bars, where the tune has no words of its own.</p>
+        <div class="line">
+          <button nz-button type="button" [disabled]="notes().length === 0" (click)="singChart(words)">
+            Sing them to the tune
+          </button>
+          <button nz-button type="button" (click)="leaveChartOut()">Leave them out</button>
+        </div>
+      </section>
+    }
     @if (spare(); as words) {
       <section>
         <h3>Words without a note</h3>
@@ -135,6 +148,10 @@ export class WordsPanel {
     computation: () => untracked(() => this.bench.song()?.spareWords ?? ''),
   });
   protected readonly spare = computed(() => this.bench.song()?.spareWords ?? '');
+  /** Words that were read with chords, and belong to no note. */
+  protected readonly ofChart = computed(() =>
+    wordsOf((this.bench.song()?.words ?? []).map((lyric) => ({ lyric }))),
+  );
   protected readonly where = computed(() => {
     if (this.scope() === 'song') return 'the first note of the song';
     return this.tune.note() ? 'the selected note' : 'the first note of the part';
@@ -157,6 +174,19 @@ export class WordsPanel {
   protected typeOn(words: string): void {
     this.others.set('');
     this.type(sungOn(this.sung(), words));
+  }
+
+  /** From the first note of the song on, a syllable a note; what finds none is kept. */
+  protected singChart(text: string): void {
+    const all = heads(this.bench.song()?.melody ?? []);
+    const [first, last] = [all[0], all.at(-1)];
+    if (!first || !last) return;
+    this.tune.singChart(first.id, last.id, text);
+    this.text.set(wordsOf(this.sung()));
+  }
+
+  protected leaveChartOut(): void {
+    this.tune.take('words left out', null, { words: [] });
   }
 
   protected leaveOut(): void {
