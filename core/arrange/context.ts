@@ -4,8 +4,16 @@ import type { HandNote } from '../hands';
 import { type Degree, degreeOf } from '../harmony';
 import { type ChangeMeeting, meetingOf, rubFindings, struckNote } from '../joining';
 import { type Memory, memoryOf } from '../memory';
-import { keyName } from '../music';
-import { isIn, NOTHING_WRITTEN, without, type Written, writtenFindings, writtenHands } from '../own';
+import { keyName, TICKS_PER_QUARTER } from '../music';
+import {
+  isIn,
+  NOTHING_WRITTEN,
+  without,
+  type Written,
+  writtenFindings,
+  writtenHands,
+  writtenIn,
+} from '../own';
 import { type Part, partIndexAt, partsOf, type PartToPlay, partToPlay, twinsOf } from '../parts';
 import { withSlowing } from '../performance';
 import { withRhythms } from '../rhythm';
@@ -23,6 +31,8 @@ export interface PartMaterial {
   /** What song, chords and voicing make a pianist want to know of it. */
   readonly findings: readonly Finding[];
   readonly settled: Song['settled'][number] | null;
+  /** What the pianist wrote where it lasts, and where what it strikes rings on. */
+  readonly written: Written;
 }
 
 /** All that the parts of a song need of it, solved for the whole song; each part takes what it needs by name. */
@@ -31,8 +41,6 @@ export interface SongContext extends SongFrame {
   /** The melody of all parts, in time. */
   readonly melody: readonly HandNote[];
   readonly longestNote: number;
-  /** What the pianist wrote by hand. */
-  readonly written: Written;
   /** Changes of parts that follow another, with the change each stands for. */
   readonly twins: ReadonlyMap<string, string>;
   readonly fixed: FixedFingers;
@@ -63,7 +71,6 @@ export function* contextOf(
     ...frame,
     material,
     melody,
-    written,
     longestNote: melody.reduce((most, note) => Math.max(most, note.length), 0),
     twins,
     fixed: withoutFingers ? () => null : fixedFingers(song, played, twins),
@@ -125,7 +132,8 @@ function slowedOnce(played: PlayedSong, ending: Song['choices']['ending'], memor
 function writtenOnce({ played, parts, profile }: SongFrame, memory: Memory): Written {
   const { ownBars, changes, melody, keyMap } = played;
   if (ownBars.length === 0) return NOTHING_WRITTEN;
-  const from = [ownBars, changes, melody, keyMap, profile.keyboard, parts];
+  const laid = parts.map(({ fromTick, toTick, sharesWith }) => `${fromTick}:${toTick}:${sharesWith ?? ''}`);
+  const from = [ownBars, changes, melody, keyMap, profile.keyboard, laid.join()];
   return memory.of<Written>('written')('song', from, () => writtenHands(played, parts, profile));
 }
 
@@ -191,6 +199,9 @@ function saidOf(v: VoicedChange): unknown[] {
   ];
 }
 
+/** Fills lead up to so many ticks beyond a part. */
+const BEYOND = 4 * TICKS_PER_QUARTER;
+
 function materialOf(frame: SongFrame, voiced: VoicedSong, written: Written, memory: Memory): PartMaterial[] {
   const melodyOf = memory.of<readonly HandNote[]>('melody');
   const { song, played, parts, changes } = frame;
@@ -198,17 +209,28 @@ function materialOf(frame: SongFrame, voiced: VoicedSong, written: Written, memo
   const notes = split(played.melody, parts);
   const keptOf = ({ settled, cutId }: Part): PartMaterial['settled'] =>
     settled ? (song.settled.find((kept) => kept.cutId === cutId) ?? null) : null;
+  const voicedIn = split(changes, parts, ({ change }) => change.tick);
+  const writtenOf = memory.of<Written>('written in part');
+  const ownIn = parts.map((part, i): Written => {
+    if (written === NOTHING_WRITTEN) return written;
+    const ends = [...notes[i], ...voicedIn[i].map(({ change }) => change)].map(
+      ({ tick, length }) => tick + length,
+    );
+    const own = writtenIn(written, part.fromTick, Math.max(part.toTick, ...ends) + BEYOND);
+    // As it was where it says the same, so that what is written elsewhere changes nothing here.
+    return own === NOTHING_WRITTEN ? own : writtenOf(part.cutId, [JSON.stringify(own)], () => own);
+  });
   const melodies = parts.map((part, i) => {
     const octaves = part.choices.octaveShift + (raised.has(i) ? 1 : 0);
     if (part.choices.layout === 'singing') return [];
     const kept = keptOf(part);
     const silent = kept?.keys ? new Set(kept.silent) : null;
-    return melodyOf(part.cutId, [notes[i], octaves, kept, written], () => {
+    return melodyOf(part.cutId, [notes[i], octaves, kept, ownIn[i]], () => {
       const struck = notes[i].map((note) => struckNote(note, octaves));
       // A part that is learned leaves out what it left out when it was.
       return silent
         ? struck.filter(({ from }) => !silent.has(from))
-        : [...without(struck, written.right.closed)];
+        : [...without(struck, ownIn[i].right.closed)];
     });
   });
   const findings = split(
@@ -221,7 +243,6 @@ function materialOf(frame: SongFrame, voiced: VoicedSong, written: Written, memo
     ],
     parts,
   );
-  const voicedIn = split(changes, parts, ({ change }) => change.tick);
   return parts.map((part, i) => ({
     part,
     toPlay: partToPlay(part, memory),
@@ -229,6 +250,7 @@ function materialOf(frame: SongFrame, voiced: VoicedSong, written: Written, memo
     voiced: voicedIn[i],
     findings: findings[i],
     settled: keptOf(part),
+    written: ownIn[i],
   }));
 }
 

@@ -6,13 +6,42 @@ import { keyOfPin } from '../fingering';
 import { keepIdentity } from '../memory';
 import { joinWithNext, nudgeCut, splitAt } from '../parts';
 import { PATTERNS } from '../patterns';
-import { applyEdit, type SongEdit, DEFAULT_PROFILE, type Choices, type Song } from '../song';
+import { parsePitch } from '../music';
+import {
+  applyEdit,
+  type Choices,
+  DEFAULT_PROFILE,
+  HARMONIES,
+  type OwnBars,
+  type Song,
+  type SongEdit,
+  writtenBars,
+} from '../song';
 import { LAYOUTS } from '../song/schema';
 import { randomSong } from '../testing';
 import { arrange } from './song';
 
 const without = { withoutFingers: true };
 const copyOf = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+/** A bar of either hand written by hand, its second key following the chord. */
+function ownBar(song: Song, at: number): OwnBars {
+  const { tick, length } = of(writtenBars(song), at);
+  const half = Math.floor(length / 2);
+  const [first, second] = ['E2', 'C4'].map(parsePitch);
+  return {
+    id: `o${at % 3}`,
+    hand: at % 2 === 0 ? 'left' : 'right',
+    tick,
+    length,
+    how: at % 5 === 0 ? 'beside' : 'instead',
+    pass: null,
+    notes: [
+      { after: 0, length, pitch: first },
+      { after: half, length: half, pitch: second, over: 'Am7' },
+    ],
+  };
+}
 
 /** Edits as a pianist makes them one after another, each from a number that says where: of chords, notes, cuts, choices. */
 const EDITS: readonly ((song: Song, at: number, now: () => Arrangement) => SongEdit | null)[] = [
@@ -42,6 +71,13 @@ const EDITS: readonly ((song: Song, at: number, now: () => Arrangement) => SongE
     how: of(['let-go', 'share', 'cross', null] as const, at),
   }),
   ({ melody }, at) => ({ kind: 'notes-moved', ids: [of(melody, at).id], steps: at % 2 ? 1 : -2 }),
+  (song, at) => ({ kind: 'own-bars-written', own: ownBar(song, at), session: null }),
+  ({ ownBars }, at) => ({ kind: 'own-bars-removed', ids: ownBars.slice(0, at % 3).map(({ id }) => id) }),
+  ({ melody }, at) => ({
+    kind: 'notes-harmonised',
+    ids: [of(melody, at).id],
+    harmony: { how: HARMONIES[at % HARMONIES.length] },
+  }),
   ({ melody }, at) => ({ kind: 'notes-lengthened', ids: [of(melody, at).id], ticks: at % 2 ? 240 : -240 }),
   ({ melody }, at) => (melody.length > 4 ? { kind: 'notes-deleted', ids: [of(melody, at).id] } : null),
   ({ melody }, at) => ({

@@ -12,4 +12,5 @@ export {
   type Written,
   type WrittenHand,
   writtenHands,
+  writtenIn,
 } from './written';

@@ -257,6 +257,21 @@ describe('what the pianist wrote', () => {
     expect(song.ownBars[0].notes).toHaveLength(4);
   });
 
+  it('changes no part that is neither beside one it is written in nor follows it: they are the very same after an edit', () => {
+    const base = at(lanterns, 5, 'block');
+    const written = (song: Song, name: string): Arrangement =>
+      arrange(write(song, { length: 2880, notes: [note(0, 2880, name)] }), DEFAULT_PROFILE);
+    const one = written(base, 'E2');
+    const same = (other: Arrangement): number[] =>
+      one.arranged.flatMap((part, i) => (part === other.arranged[i] ? [i + 1] : []));
+    // Part 4 follows the first and plays what is written there.
+    expect(one.parts.filter(({ sharesWith }) => sharesWith === 1).map(({ number }) => number)).toEqual([4]);
+    expect(same(written(base, 'F2'))).toEqual(expect.arrayContaining([5, 6]));
+    // Nor does an edit elsewhere change the part it is written in.
+    const elsewhere = applyEdit(base, { kind: 'change-written', id: 'c12', symbol: 'C' });
+    expect(same(written(elsewhere, 'E2'))).toContain(1);
+  });
+
   it('gives way where it is written over: of the older what lies outside stays', () => {
     const long = write(sluicegate, {
       tick: 0,

@@ -156,6 +156,18 @@ function withWords(
   });
 }
 
+/** What is written for both hands that a stretch meets; nothing is always the same nothing. */
+export function writtenIn(written: Written, from: number, to: number): Written {
+  const of = ({ closed, notes }: WrittenHand): WrittenHand => ({
+    closed: closed.filter(({ tick, endTick }) => tick < to && endTick > from),
+    notes: notes.filter(({ tick, length }) => tick < to && tick + length >= from),
+    leftOut: [],
+  });
+  const [right, left] = [of(written.right), of(written.left)];
+  const count = right.closed.length + right.notes.length + left.closed.length + left.notes.length;
+  return count === 0 ? NOTHING_WRITTEN : { right, left };
+}
+
 /** Where something is written in a stretch, in the place of what is played there or beside it. */
 export function placesOf({ closed, notes }: WrittenHand, from: number, to: number): WrittenHand['closed'] {
   const beside = notes

@@ -75,13 +75,13 @@ function openingsOf(
 }
 
 function taskOf(
-  { profile, played, parts, material, melody, longestNote, written }: SongContext,
+  { profile, played, parts, material, melody, longestNote }: SongContext,
   handsOf: ByPart<PartHands>,
   index: number,
   openings: readonly Opening[],
   next: number,
 ): Task {
-  const { part, voiced, melody: tune } = material[index];
+  const { part, voiced, melody: tune, written } = material[index];
   const until = openings.reduce((end, { into }) => Math.max(end, into?.change.tick ?? 0), part.toTick);
   const own = windowOf(melody, part.fromTick, until, longestNote);
   const beside = [index, next].flatMap((at) =>

@@ -1,6 +1,15 @@
 import { barsIn, handsForSinging, leftHand, type PartHands, withRolls } from '../../joining';
-import { type Harmonised, isIn, rolledFindings, withHarmony, withWritten } from '../../own';
+import {
+  type Harmonised,
+  isIn,
+  NOTHING_WRITTEN,
+  rolledFindings,
+  withHarmony,
+  withWritten,
+  type Written,
+} from '../../own';
 import { type HandNote, inTime } from '../../hands';
+import { keyName, symbolOf } from '../../music';
 import type { PartToPlay } from '../../parts';
 import { keyAt, within } from '../../song';
 import type { PartMaterial, SongContext } from '../context';
@@ -13,8 +22,6 @@ export function handsStage(context: SongContext): ByPart<PartHands> {
   const { song, profile, played, material, melody, longestNote, twins } = context;
   const made = context.memory.of<PartHands>('hands');
   const withOwn = context.memory.of<PartHands>('hands, own bars');
-  const { written } = context;
-  const isWritten = played.ownBars.length > 0;
   const harmonised = new Map(
     played.melody.flatMap((note) =>
       note.harmony ? [[note.id, { ...note, harmony: note.harmony }] as const] : [],
@@ -23,7 +30,7 @@ export function handsStage(context: SongContext): ByPart<PartHands> {
   const words = sungWords(played);
   const inFull = new Set(song.thinningRefused);
   return once((index) => {
-    const { toPlay: part, voiced, settled } = material[index];
+    const { toPlay: part, voiced, settled, written } = material[index];
     const kept = settled && keptHands(settled, played);
     // A part that is learned has stored what was written for it.
     if (kept) return made(part.cutId, [settled, played.melody, played.changes], () => kept);
@@ -45,32 +52,42 @@ export function handsStage(context: SongContext): ByPart<PartHands> {
     const hands = made(part.cutId, [...Object.values(rest), JSON.stringify(sung)], () =>
       isSung(part) ? handsForSinging(task) : leftHand(task),
     );
+    const isWritten = written !== NOTHING_WRITTEN;
     const tune = material[index].melody;
     const isGiven = harmonised.size > 0 && tune.some(({ from }) => harmonised.has(from));
     if (!isWritten && !isGiven) return hands;
-    const from = [hands, written, isGiven ? [tune, context.changes, played.keyMap, profile] : null];
-    return withOwn(part.cutId, from, () => {
-      const fuller = isGiven ? withGivenHarmony(hands, tune, harmonised, context) : hands;
-      return isWritten ? withWrittenHands(fuller, part, context) : fuller;
+    const given = isGiven ? givenIn(tune, harmonised, context) : [];
+    const over = given.map(({ chord, key }) => `${chord ? symbolOf(chord) : ''} ${keyName(key)}`).join();
+    return withOwn(part.cutId, [hands, written, isGiven ? tune : null, over, profile], () => {
+      const fuller = isGiven ? withGivenHarmony(hands, given, profile) : hands;
+      return isWritten ? withWrittenHands(fuller, part, written, profile) : fuller;
     });
   });
 }
 
-/** Notes of the tune that were given harmony notes, or none, have those in the place of what their level gives them. */
-function withGivenHarmony(
-  { notes, right, findings }: PartHands,
+/** The notes of a part's tune that were given harmony notes, or none, with what sounds there. */
+function givenIn(
   tune: readonly HandNote[],
   harmonised: ReadonlyMap<string, Harmonised['written']>,
-  { played, profile, changes }: SongContext,
-): PartHands {
-  const given = tune.flatMap((struck): Harmonised[] => {
+  { played, changes }: SongContext,
+): Harmonised[] {
+  return tune.flatMap((struck): Harmonised[] => {
     const written = harmonised.get(struck.from);
     if (!written || struck.grace) return [];
     const { chord } = changes.findLast(({ change }) => change.tick <= struck.tick) ?? { chord: null };
     return [{ struck, written, chord, key: keyAt(played, struck.tick) }];
   });
+}
+
+/** They have those in the place of what their level gives them. */
+function withGivenHarmony(
+  { notes, right, findings }: PartHands,
+  given: readonly Harmonised[],
+  profile: SongContext['profile'],
+): PartHands {
   const own = withHarmony(given, profile);
-  const rest = right.filter(({ source, from }) => source !== 'harmony' || !harmonised.has(from));
+  const ids = new Set(given.map(({ struck }) => struck.from));
+  const rest = right.filter(({ source, from }) => source !== 'harmony' || !ids.has(from));
   const isThere = (note: HandNote): boolean =>
     rest.some(({ tick, midi }) => tick === note.tick && midi === note.midi);
   const beside = own.beside.filter((note) => !isThere(note));
@@ -81,7 +98,8 @@ function withGivenHarmony(
 function withWrittenHands(
   { notes, right, findings }: PartHands,
   { fromTick, toTick }: PartToPlay,
-  { written, profile }: SongContext,
+  written: Written,
+  profile: SongContext['profile'],
 ): PartHands {
   const left = withRolls(withWritten(notes, written.left, fromTick, toTick), profile.leftReach);
   const beside = withRolls(withWritten(right, written.right, fromTick, toTick), profile.rightReach);

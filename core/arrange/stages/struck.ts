@@ -54,11 +54,11 @@ function soundedIn(
   handsOf: ByPart<PartHands>,
   fillsOf: ByPart<PartFills>,
 ): ByPart<StruckPart> {
-  const { material, played, written, memory } = context;
+  const { material, played, memory } = context;
   const made = memory.of<StruckPart>('sounded');
   let arrivals: readonly (readonly Proposal[])[] | null = null;
   return once((index) => {
-    const { part, melody: own, settled } = material[index];
+    const { part, melody: own, settled, written } = material[index];
     const { notes, right } = handsOf(index);
     const { playing } = fillsOf(index);
     const arriving = settled?.keys ? [] : (arrivals ??= arrivalsIn(context, fillsOf))[index];
