@@ -71,7 +71,9 @@ export function nameKeys(keys: readonly number[], key: Key): ChordName[] {
       });
     }
   }
-  return [...names, ...overForeignBass(sorted, key)].sort((a, b) => rank(a) - rank(b));
+  // Where all of it is one chord, its bass is none of a stranger's.
+  const isWhole = names.some(({ leftOut }) => leftOut.length === 0);
+  return [...names, ...(isWhole ? [] : overForeignBass(sorted, key))].sort((a, b) => rank(a) - rank(b));
 }
 
 /** Whole chords over a lowest key that is none of theirs: "F#m/B". */
