@@ -6,7 +6,7 @@ import { settling, unsettling, type Arrangement } from '../arrangement';
 import { LEVELS } from '../levels';
 import { seeded } from '../chance';
 import { applyEdit, type SongEdit, DEFAULT_PROFILE, type Song } from '../song';
-import { LAYOUTS } from '../song/schema';
+import { LAYOUTS } from '../song/schemaPieces';
 import { randomSong, runs, some } from '../testing';
 import { arrange, arrangeInSlices } from './song';
 

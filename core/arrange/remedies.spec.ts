@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { TUNES_APART } from '../../demo/kept-apart';
 import { DEMO_SONGS } from '../../demo/songs';
 import { applyEdit, DEFAULT_PROFILE, type Profile, type Song } from '../song';
-import { LAYOUTS } from '../song/schema';
+import { LAYOUTS } from '../song/schemaPieces';
 import { randomSong, runs, songs, wholeBars } from '../testing';
 import { arrange } from './song';
 

@@ -17,7 +17,7 @@ import {
   type SongEdit,
   writtenBars,
 } from '../song';
-import { LAYOUTS } from '../song/schema';
+import { LAYOUTS } from '../song/schemaPieces';
 import { randomSong } from '../testing';
 import { arrange } from './song';
 
@@ -72,7 +72,7 @@ const EDITS: readonly ((song: Song, at: number, now: () => Arrangement) => SongE
   }),
   ({ melody }, at) => ({ kind: 'notes-moved', ids: [of(melody, at).id], steps: at % 2 ? 1 : -2 }),
   (song, at) => ({ kind: 'own-bars-written', own: ownBar(song, at), session: null }),
-  ({ ownBars }, at) => ({ kind: 'own-bars-removed', ids: ownBars.slice(0, at % 3).map(({ id }) => id) }),
+  (song, at) => ({ kind: 'own-bars-cleared', ...ownBar(song, at) }),
   ({ melody }, at) => ({
     kind: 'notes-harmonised',
     ids: [of(melody, at).id],

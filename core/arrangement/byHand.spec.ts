@@ -5,7 +5,7 @@ import { nameOf, parsePitch } from '../music';
 import { applyEdit, DEFAULT_PROFILE, type OwnBars, type Song } from '../song';
 import { wholeBars } from '../testing';
 import type { Arrangement } from './arrangement';
-import { byHand, following, followsChords } from './byHand';
+import { alsoPlayedIn, byHand, doubled, following, followsChords } from './byHand';
 
 const [lanterns] = DEMO_SONGS;
 const LEFT = { hand: 'left', how: 'instead', isThisTime: false } as const;
@@ -38,10 +38,10 @@ describe('bars to be changed by hand', () => {
     const one = byHand(a, { ...LEFT, fromBar: 3, toBar: 3 });
     expect([one?.isWritten, one?.own.id, one?.bars.map(({ number }) => number)]).toEqual([
       true,
-      'o1',
+      'left instead 2880+5760',
       [2, 3],
     ]);
-    expect(byHand(a, { ...LEFT, fromBar: 4, toBar: 4 })?.own.id).toBe('o2');
+    expect(byHand(a, { ...LEFT, fromBar: 4, toBar: 4 })?.own.id).toBe('left instead 8640+2880');
     expect(byHand(a, { ...LEFT, how: 'beside', fromBar: 3, toBar: 3 })?.own.notes).toEqual([]);
     expect(byHand(a, { ...LEFT, fromBar: 90, toBar: 90 })).toBeNull();
   });
@@ -59,6 +59,9 @@ describe('bars to be changed by hand', () => {
     expect([asked?.bars.map(({ written }) => written), asked?.comesBack]).toEqual([[2], true]);
     const second = byHand(a, { ...LEFT, isThisTime: true, fromBar: 3, toBar: 3 });
     expect([second?.own.pass, second?.own.tick, second?.fromTick]).toEqual([2, 0, 7680]);
+    // A bar that is played once has no other time, whatever was asked for before.
+    const last = byHand(a, { ...LEFT, isThisTime: true, fromBar: 5, toBar: 5 });
+    expect([last?.own.pass, last?.comesBack]).toEqual([null, false]);
   });
 
   it('follow their chords, and are told with the keys they have now', () => {
@@ -94,7 +97,11 @@ describe('bars to be changed by hand', () => {
     };
     const a = put(lanterns, whole);
     const one = byHand(a, { ...LEFT, fromBar: 3, toBar: 3 });
-    expect([one?.isWritten, one?.own.id, one && told(one.own)]).toEqual([true, 'o2', ['0+2880 C2']]);
+    expect([one?.isWritten, one?.own.id, one && told(one.own)]).toEqual([
+      true,
+      'left instead 5760+2880',
+      ['0+2880 C2'],
+    ]);
     const changed = put(a.song, { ...(one as NonNullable<typeof one>).own, notes: [] });
     expect(
       changed.song.ownBars.map(({ tick, length, notes }) => [tick / 2880, length / 2880, notes.length]),
@@ -111,5 +118,25 @@ describe('bars to be changed by hand', () => {
     expect(applyEdit(a.song, { kind: 'own-bars-cleared', hand, how, pass, tick, length }).ownBars).toEqual(
       [],
     );
+  });
+
+  it('say which parts play them too, and which do not', () => {
+    const asked = { ...LEFT, fromBar: 1, toBar: 1 };
+    const plain = byHand(arrange(lanterns, DEFAULT_PROFILE), asked) as NonNullable<ReturnType<typeof byHand>>;
+    const a = put(lanterns, { ...plain.own, notes: [{ after: 0, length: 2880, pitch: parsePitch('E2') }] });
+    const first = byHand(a, asked) as NonNullable<ReturnType<typeof byHand>>;
+    expect(alsoPlayedIn(first, a)).toEqual([4]);
+    // Something else is written there in the fourth part.
+    const [, , , fourth] = a.parts;
+    const own = { ...plain.own, id: 'own', tick: fourth.fromTick, notes: [] };
+    expect(alsoPlayedIn(first, put(a.song, own))).toEqual([]);
+  });
+
+  it('double the tune below middle E; nothing where no tune is played', () => {
+    const a = arrange(lanterns, DEFAULT_PROFILE);
+    const asked = byHand(a, { ...LEFT, fromBar: 1, toBar: 1 }) as NonNullable<ReturnType<typeof byHand>>;
+    const own = doubled(asked, a);
+    expect(own && told(own)).toEqual(['0+1920 A3', '1920+960 B3']);
+    expect(doubled(asked, arrange({ ...lanterns, melody: [] }, DEFAULT_PROFILE))).toBeNull();
   });
 });

@@ -1,6 +1,7 @@
-import type { Hand } from '../hands';
+import { type Hand, lineOfRight } from '../hands';
 import { asPlayedNow } from '../own';
-import { lastAtOrBefore, type OwnBars, ownBarsIn, type PlayedBar, writtenBars } from '../song';
+import { partIndexAt } from '../parts';
+import { lastAtOrBefore, type OwnBars, ownBarsIn, type PlayedBar, within, writtenBars } from '../song';
 import type { Arrangement } from './arrangement';
 
 /** So many bars that were written together are changed together. */
@@ -19,7 +20,7 @@ export interface ByHand {
 }
 
 /** What is asked for: a hand, bars by their played numbers, and whether it is for this time alone. */
-export interface Asked {
+interface Asked {
   readonly hand: Hand;
   readonly how: OwnBars['how'];
   readonly fromBar: number;
@@ -33,17 +34,18 @@ export interface Asked {
  */
 export function byHand(arrangement: Arrangement, asked: Asked): ByHand | null {
   const { song, played } = arrangement;
-  const { hand, how, isThisTime } = asked;
+  const { hand, how } = asked;
   const bars = together(played.bars.filter(({ number }) => number >= asked.fromBar && number <= asked.toBar));
   if (bars.length === 0) return null;
   const [first, last] = [bars[0], bars[bars.length - 1]];
   const [fromTick, toTick] = [first.tick, last.tick + last.length];
-  const isMine = (own: OwnBars): boolean =>
-    own.hand === hand && own.how === how && own.pass === (isThisTime ? first.pass : null);
+  const comesBack = played.bars.some((bar) => bar.written === first.written && bar.pass !== first.pass);
+  // Bars that are played once have no other time.
+  const pass = asked.isThisTime && comesBack ? first.pass : null;
+  const isMine = (own: OwnBars): boolean => own.hand === hand && own.how === how && own.pass === pass;
   const written = played.ownBars.findLast(
     (own) => isMine(own) && own.tick <= fromTick && own.tick + own.length >= toTick,
   );
-  const comesBack = played.bars.some((bar) => bar.written === first.written && bar.pass !== first.pass);
   const stored = written && song.ownBars.find(({ id }) => id === written.id);
   const all = written && barsOf(played.bars, written);
   // What was cut where the music jumps is written anew, and so are bars of what goes on for long: a score as written.
@@ -71,16 +73,44 @@ export function byHand(arrangement: Arrangement, asked: Asked): ByHand | null {
             ...(grace ? { grace: true as const } : {}),
           }));
   const { tick } = writtenBars(song).find(({ number }) => number === first.written) ?? first;
-  const own: OwnBars = {
-    id: freshId(song.ownBars),
-    hand,
-    tick,
-    length: toTick - fromTick,
-    how,
-    pass: isThisTime ? first.pass : null,
-    notes,
+  const place = { hand, tick, length: toTick - fromTick, how, pass };
+  return {
+    own: { id: idOf(place), ...place, notes },
+    isWritten: Boolean(piece),
+    fromTick,
+    bars,
+    comesBack,
   };
-  return { own, isWritten: piece !== undefined && piece !== null, fromTick, bars, comesBack };
+}
+
+/** The numbers of other parts that play what is written there: they follow the one it is written in. */
+export function alsoPlayedIn({ own, fromTick }: ByHand, { parts, ...hands }: Arrangement): number[] {
+  const model = parts[partIndexAt(parts, fromTick)];
+  return parts
+    .filter((part) => {
+      if (part.sharesWith !== model.number) return false;
+      const from = part.fromTick + fromTick - model.fromTick;
+      return within(hands[own.hand], from, from + own.length).some(({ source }) => source === 'own');
+    })
+    .map(({ number }) => number);
+}
+
+/** The left hand doubles the tune below this key: E4. */
+const DOUBLED_BELOW = 64;
+
+/** The bars with the tune once more, as few octaves below as lie under middle E; null where no tune is played. */
+export function doubled({ own, fromTick }: ByHand, { right }: Arrangement): OwnBars | null {
+  const end = fromTick + own.length;
+  const tune = lineOfRight(within(right, fromTick, end));
+  if (tune.length === 0) return null;
+  const highest = tune.reduce((most, { midi }) => Math.max(most, midi), 0);
+  const octaves = Math.max(1, Math.ceil((highest - DOUBLED_BELOW) / 12));
+  const notes = tune.map(({ tick, length, pitch }) => ({
+    after: tick - fromTick,
+    length: Math.min(length, end - tick),
+    pitch: { ...pitch, octave: pitch.octave - octaves },
+  }));
+  return { ...own, notes };
 }
 
 /** Whether its notes follow their chords. */
@@ -113,7 +143,7 @@ function barsOf(
   return whole === length ? inside : null;
 }
 
-function freshId(list: readonly OwnBars[]): string {
-  const numbers = list.map(({ id }) => Number(/^o(\d+)$/.exec(id)?.[1] ?? 0));
-  return `o${1 + Math.max(0, ...numbers)}`;
+/** Told by its place: typed twice, before the song is arranged anew, it is the same. */
+function idOf({ hand, how, pass, tick, length }: Omit<OwnBars, 'id' | 'notes'>): string {
+  return `${hand} ${how} ${tick}+${length}${pass === null ? '' : ` time ${pass}`}`;
 }

@@ -5,4 +5,4 @@ export { settling, unsettling } from './settling';
 export { type FillSpot, fillSpots, likePlaces, otherPasses } from './fillSpots';
 export { changeIndex, changesIn } from './changesIn';
 export { factsOf, type SongFacts } from './facts';
-export { type Asked, byHand, type ByHand, following, followsChords } from './byHand';
+export { alsoPlayedIn, byHand, type ByHand, doubled, following, followsChords } from './byHand';

@@ -35,7 +35,7 @@ const COUNT = /^(\()?(\d+)(e|&|a|t|l|\+(\d+)\/(\d+))?(\))?$/;
  * `metreOf` tells the metre of a written bar, 0 the pick-up. Throws {@link EntryError}.
  */
 export function readCounts(text: string, metreOf: (bar: number) => Metre): TypedRhythm {
-  return readBars(splitBars(text), metreOf);
+  return strikesIn(splitBars(text), metreOf);
 }
 
 /**
@@ -50,13 +50,13 @@ export function readCountsIn(text: string, bars: readonly CountedBar[]): readonl
     throw new EntryError(`${many} here: this one is too many.`, at, Math.max(1, more.length));
   }
   const missing = barTicks(bars[0].metre) - bars[0].length;
-  const whole = readBars(told, (bar) => bars[bar - 1].metre, false).strikes;
+  const whole = strikesIn(told, (bar) => bars[bar - 1].metre, false).strikes;
   const early = whole.find(({ tick }) => tick < missing);
   if (early) throw new EntryError(`The pick-up begins on ${countOf(missing, bars[0].metre)}.`, early.at, 1);
   return whole.map((strike) => ({ ...strike, tick: strike.tick - missing }));
 }
 
-function readBars(
+function strikesIn(
   bars: readonly BarText[],
   metreOf: (bar: number) => Metre,
   mayHavePickup = true,

@@ -1,4 +1,4 @@
-import { type Key, type Pitch, unitTicks } from '../music';
+import { type Key, nameOf, type Pitch, staffStep, unitTicks } from '../music';
 import type { OwnBars } from '../song';
 import { type CountedBar, readCountsIn, writeCounts } from './counts';
 import { EntryError, readLetters, type TypedKey, writeStrike } from './letters';
@@ -39,13 +39,9 @@ function strikesOf(notes: readonly OwnNote[]): { after: number; grace: boolean; 
     if (last && last.after === note.after && !last.grace && !note.grace) last.notes.push(note);
     else strikes.push({ after: note.after, grace: note.grace ?? false, notes: [note] });
   }
-  for (const { notes: keys } of strikes) keys.sort((a, b) => height(a.pitch) - height(b.pitch));
+  for (const { notes: keys } of strikes)
+    keys.sort((a, b) => staffStep(a.pitch) - staffStep(b.pitch) || a.pitch.alter - b.pitch.alter);
   return strikes;
-}
-
-/** As written: on the staff, then by its sign. */
-function height({ letter, alter, octave }: Pitch): number {
-  return 7 * octave + 'CDEFGAB'.indexOf(letter) + alter / 10;
 }
 
 interface TypedBars {
@@ -80,10 +76,11 @@ export function readBars(
     const time = times[grace ? next + 1 : next];
     if (!time) break;
     if (!joins) first = notes.length;
-    const isTwice = notes.slice(first).some((other) => joins && sameKey(other.pitch, pitch));
+    const isTwice = notes.slice(first).some((other) => joins && nameOf(other.pitch) === nameOf(pitch));
     if (isTwice) continue;
     const was = told.find(
-      ({ note }) => note.after === time.tick && (note.grace ?? false) === grace && sameKey(note.pitch, pitch),
+      ({ note }) =>
+        note.after === time.tick && (note.grace ?? false) === grace && nameOf(note.pitch) === nameOf(pitch),
     );
     const length = was && !grace && was.read === time.length ? was.note.length : time.length;
     const over = was?.note.over;
@@ -124,10 +121,6 @@ function readAgain(
     (counts === '' ? [] : readCountsIn(counts, bars)).map(({ tick, length }) => [tick, length]),
   );
   return before.map((note) => ({ note, read: lengths.get(note.after) ?? note.length }));
-}
-
-function sameKey(a: Pitch, b: Pitch): boolean {
-  return a.letter === b.letter && a.alter === b.alter && a.octave === b.octave;
 }
 
 function missingIn(

@@ -71,7 +71,7 @@ export function nameKeys(keys: readonly number[], key: Key): ChordName[] {
       });
     }
   }
-  // Where all of it is one chord, its bass is none of a stranger's.
+  // Where all the keys are one chord, none of them is a foreign bass.
   const isWhole = names.some(({ leftOut }) => leftOut.length === 0);
   return [...names, ...(isWhole ? [] : overForeignBass(sorted, key))].sort((a, b) => rank(a) - rank(b));
 }

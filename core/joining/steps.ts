@@ -39,20 +39,22 @@ export function stepsIn(
   hear('right', right);
   hear('left', left);
   const low = (a: HandNote, b: HandNote): number => a.midi - b.midi;
-  const heldAt = (tick: number, of: Hand, notes: readonly HandNote[]): HandNote[] =>
-    isAsked(of)
-      ? notes.filter((note) => !note.grace && note.tick < tick && note.tick + note.length > tick)
+  const sounding = (hand: Hand, notes: readonly HandNote[]): readonly HandNote[] =>
+    isAsked(hand)
+      ? notes.filter(({ grace, tick, length }) => !grace && tick < toTick && tick + length > fromTick)
       : [];
+  const inPart = { right: sounding('right', right), left: sounding('left', left) };
+  const heldAt = (tick: number, hand: Hand): HandNote[] =>
+    inPart[hand].filter((note) => note.tick < tick && note.tick + note.length > tick);
   return [...at.entries()]
     .filter(([, struck]) => struck.right.length + struck.left.length > 0)
     .sort(([a], [b]) => a - b)
     .map(([tick, struck]) => {
       const bar = barAt(played.bars, tick);
       const struckHere = new Set([...struck.right, ...struck.left].map(({ midi }) => midi));
-      const held = [
-        ...(struck.left.length > 0 ? heldAt(tick, 'left', left) : []),
-        ...heldAt(tick, 'right', right),
-      ].filter(({ midi }) => !struckHere.has(midi));
+      const held = [...(struck.left.length > 0 ? heldAt(tick, 'left') : []), ...heldAt(tick, 'right')].filter(
+        ({ midi }) => !struckHere.has(midi),
+      );
       return {
         tick,
         bar: bar.number,

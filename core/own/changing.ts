@@ -1,4 +1,4 @@
-import { type Key, midiOf, spellInKey } from '../music';
+import { type Key, KEYBOARDS, midiOf, spellInKey } from '../music';
 import { movePitch, type OwnBars } from '../song';
 
 type OwnNote = OwnBars['notes'][number];
@@ -16,9 +16,6 @@ export type OwnChange =
   | { readonly kind: 'joined'; readonly midi: number }
   | { readonly kind: 'left-out' };
 
-/** Keys of the longest piano, A0 to C8. */
-const LOWEST_KEY = 21;
-const HIGHEST_KEY = 108;
 /** No note is made shorter than a thirty-second, in ticks. */
 const SHORTEST = 120;
 
@@ -40,10 +37,9 @@ export function withChange(
   switch (change.kind) {
     case 'moved': {
       const pitch = movePitch(note.pitch, key, change.steps ?? 0, change.semitones ?? 0);
-      const midi = midiOf(pitch);
-      return midi < LOWEST_KEY || midi > HIGHEST_KEY
-        ? 'No piano has a key there.'
-        : put(rest, { ...note, pitch });
+      const { low, high } = KEYBOARDS[88];
+      const isKey = midiOf(pitch) >= low && midiOf(pitch) <= high;
+      return isKey ? put(rest, { ...note, pitch }) : 'No piano has a key there.';
     }
     case 'shifted': {
       const after = note.after + change.ticks;
@@ -53,7 +49,8 @@ export function withChange(
     case 'lengthened': {
       if (note.grace) return 'A grace note has no length of its own.';
       const length = Math.min(own.length - note.after, Math.max(SHORTEST, note.length + change.ticks));
-      return length === note.length ? 'It is as long as it can be here.' : put(rest, { ...note, length });
+      if (length === note.length) return `It is as ${change.ticks > 0 ? 'long' : 'short'} as it can be here.`;
+      return put(rest, { ...note, length });
     }
     case 'held': {
       if (note.grace) return 'A grace note has no length of its own.';

@@ -13,9 +13,6 @@ export function writtenFindings(
 ): Finding[] {
   const known = new Set(played.map(({ id }) => id));
   const waiting = ownBars.filter(({ id }) => !known.has(id));
-  const removing = (ids: readonly string[]): Finding['remedies'] => [
-    { offer: offers.ownLeftOut(), edit: { kind: 'own-bars-removed', ids } },
-  ];
   const notPlayed = (['right', 'left'] as const).flatMap((hand: Hand) =>
     written[hand].leftOut.map(({ tick, pitch, why }): Finding => {
       const key = typeset(nameOf(pitch));
@@ -32,12 +29,12 @@ export function writtenFindings(
   );
   return [
     ...notPlayed,
-    ...waiting.map(({ id, hand, notes }): Finding => ({
+    ...waiting.map(({ id, notes, ...place }): Finding => ({
       kind: 'own',
       tick: Math.max(0, endTick - 1),
       about: id,
-      says: [says.ownWaits(hand, notes.length)],
-      remedies: removing([id]),
+      says: [says.ownWaits(place.hand, notes.length)],
+      remedies: [{ offer: offers.ownLeftOut(), edit: { kind: 'own-bars-cleared', ...place } }],
     })),
   ];
 }

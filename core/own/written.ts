@@ -28,8 +28,9 @@ export const NOTHING_WRITTEN: Written = { right: NOTHING, left: NOTHING };
 type WrittenNote = OwnBars['notes'][number];
 
 /**
- * Own bars as struck: of what is written twice for the same place the later, the chords they follow, the parts that
- * follow theirs. Keys the keyboard does not have, and notes without a length, are left out and told.
+ * Own bars as they are struck. Where two are written for the same place, the later is played; notes that follow their
+ * chord are moved with it; parts that follow another play what is written for that one. A key the keyboard does not have,
+ * and a note without a length, is left out and told.
  */
 export function writtenHands(
   played: PlayedSong,
@@ -62,19 +63,18 @@ export function writtenHands(
   return { right: handOf('right'), left: handOf('left') };
 }
 
-/** A part that follows another plays what is written there for each time, unless it has something of its own there. */
+/** A part that follows another, as long as it, plays what is written there for each time, unless something else is written here. */
 function withFollowers(own: PlayedSong['ownBars'], parts: readonly Part[]): PlayedSong['ownBars'] {
   if (own.length === 0) return own;
-  const copies = parts.flatMap((part) => {
-    const model = part.sharesWith === null ? undefined : parts[part.sharesWith - 1];
-    if (model?.toTick !== (model?.fromTick ?? 0) + part.toTick - part.fromTick) return [];
-    const by = part.fromTick - (model?.fromTick ?? 0);
+  const copies = parts.flatMap(({ fromTick, toTick, sharesWith }) => {
+    const model = sharesWith === null ? undefined : parts[sharesWith - 1];
+    if (model?.toTick !== undefined && model.toTick - model.fromTick !== toTick - fromTick) return [];
     return own
       .filter(({ pass, tick, length }) => {
-        const isInModel = tick >= (model?.fromTick ?? 0) && tick + length <= (model?.toTick ?? 0);
-        return pass === null && isInModel;
+        const isInModel = model && tick >= model.fromTick && tick + length <= model.toTick;
+        return isInModel && pass === null;
       })
-      .map((bars) => ({ ...bars, tick: bars.tick + by }))
+      .map((bars) => ({ ...bars, tick: bars.tick + fromTick - (model?.fromTick ?? 0) }))
       .filter((copy) => !own.some((other) => other.hand === copy.hand && areOver(other, copy)));
   });
   return copies.length === 0 ? own : [...copies, ...own];
@@ -156,7 +156,7 @@ function withWords(
   });
 }
 
-/** What is written for both hands that a stretch meets; nothing is always the same nothing. */
+/** What is written for either hand in a stretch; where that is nothing, NOTHING_WRITTEN itself. */
 export function writtenIn(written: Written, from: number, to: number): Written {
   const of = ({ closed, notes }: WrittenHand): WrittenHand => ({
     closed: closed.filter(({ tick, endTick }) => tick < to && endTick > from),

@@ -144,9 +144,11 @@ describe('a chord put under a note', () => {
   const song = wholeBars(['E5', 'D5'], ['C', 'G']);
   it('is another symbol where one begins, else a new one up to the next', () => {
     const put = (tick: number) =>
-      applyEdit(song, chordPut(song, tick, 'Am') as ChangesEdit).changes.map(
-        ({ symbol, tick: at, length }) => [symbol, at, length],
-      );
+      edited(song, chordPut(song, tick, 'Am')).changes.map(({ symbol, tick: at, length }) => [
+        symbol,
+        at,
+        length,
+      ]);
     expect(put(3840)).toEqual([
       ['C', 0, 3840],
       ['Am', 3840, 3840],
@@ -156,5 +158,9 @@ describe('a chord put under a note', () => {
       ['Am', 1920, 1920],
       ['G', 3840, 3840],
     ]);
+    // The keys that were pinned for the chord before go with it.
+    const pin = { changeId: song.changes[1].id, keys: [43, 50], fingers: null };
+    const pinned = applyEdit(song, { kind: 'pin', pin });
+    expect(edited(pinned, chordPut(pinned, 3840, 'Am')).pins).toEqual([]);
   });
 });

@@ -182,11 +182,11 @@ export function changesShifted(song: Song, by: 1 | -1): ChangesEdit | null {
 }
 
 /** A chord put where a note is struck (a written tick): another symbol for the one that begins there, else a new one. */
-export function chordPut(song: Song, tick: number, symbol: string): ChangesEdit | null {
+export function chordPut(
+  song: Song,
+  tick: number,
+  symbol: string,
+): ChangesEdit | { readonly kind: 'change-written'; readonly id: string; readonly symbol: string } | null {
   const there = song.changes.find((change) => change.tick === tick);
-  if (!there) return changeAdded(song, tick, symbol);
-  const changes = song.changes.map((change) =>
-    change === there ? { ...change, symbol, given: true } : change,
-  );
-  return { kind: 'changes-set', what: 'chord', changes };
+  return there ? { kind: 'change-written', id: there.id, symbol } : changeAdded(song, tick, symbol);
 }

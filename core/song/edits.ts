@@ -127,7 +127,6 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
     case 'frame-removed':
       return applyFrameEdit(song, edit);
     case 'own-bars-written':
-    case 'own-bars-removed':
     case 'own-bars-cleared':
       return applyOwnBarsEdit(song, edit);
     case 'bars-inserted':
@@ -199,7 +198,6 @@ export function describeEdit(edit: SongEdit): string {
     'note-respelled': 'spelling of a note',
     'words-typed': 'words',
     'own-bars-written': 'notes by hand',
-    'own-bars-removed': 'notes by hand removed',
     'own-bars-cleared': 'notes by hand removed',
     'bars-inserted': 'new bars',
     'bar-removed': 'removed bar',

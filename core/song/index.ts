@@ -30,8 +30,8 @@ export { hasFrame, withoutFrame } from './frameEdits';
 export type { FrameKind, FramePiece } from './framePiece';
 export { emptySong } from './emptySong';
 export { type Division, type Layout, type Lyric, type MelodyNote } from './schema';
+export { HARMONIES } from './schemaPieces';
 export {
-  HARMONIES,
   type Harmony,
   type OwnBars,
   type OwnPattern,

@@ -4,15 +4,11 @@ import type { OwnBars, Song } from './schema';
 export type OwnBarsEdit =
   /** Written, or written anew under its id; the keystrokes of one session are undone together. */
   | { readonly kind: 'own-bars-written'; readonly own: OwnBars; readonly session: string | null }
-  /** The program's own notes are played there again. */
-  | { readonly kind: 'own-bars-removed'; readonly ids: readonly string[] }
-  /** The same for a stretch of what was written. */
+  /** In a stretch the program's own notes are played again. */
   | ({ readonly kind: 'own-bars-cleared' } & Pick<OwnBars, 'hand' | 'how' | 'pass' | 'tick' | 'length'>);
 
 /** The song after an edit of its own bars; what stood in the place of the same notes gives way to what is written. */
 export function applyOwnBarsEdit(song: Song, edit: OwnBarsEdit): Song {
-  if (edit.kind === 'own-bars-removed')
-    return { ...song, ownBars: song.ownBars.filter(({ id }) => !edit.ids.includes(id)) };
   if (edit.kind === 'own-bars-cleared') {
     const isMeant = ({ hand, how, pass }: OwnBars): boolean =>
       hand === edit.hand && how === edit.how && pass === edit.pass;

@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import { renamed } from '../schemas';
 import { DEFAULT_CHOICES } from './emptySong';
-import { layoutSchema, type Song } from './schema';
+import type { Song } from './schema';
+import { layoutSchema } from './schemaPieces';
 
 /** Profiles of before have codes with spaces. */
 function withoutSpaces(code: unknown): unknown {

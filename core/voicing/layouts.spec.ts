@@ -17,7 +17,7 @@ import {
   parsePitch,
 } from '../music';
 import { applyEdit, type SongEdit, DEFAULT_PROFILE, type Layout, type Song } from '../song';
-import { LAYOUTS } from '../song/schema';
+import { LAYOUTS } from '../song/schemaPieces';
 import { randomSong, textOf } from '../testing';
 import { candidatesFor, thinnedCandidates } from './candidates';
 import { lowIntervalBreaches, stepCost, voicingCost } from './cost';

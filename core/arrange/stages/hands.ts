@@ -79,7 +79,7 @@ function givenIn(
   });
 }
 
-/** They have those in the place of what their level gives them. */
+/** These fills take the place of those their level gives them. */
 function withGivenHarmony(
   { notes, right, findings }: PartHands,
   given: readonly Harmonised[],

@@ -3,8 +3,10 @@ import { countAt } from '@joined-hands/core/joining';
 import { asTyped, nameOf, typeset } from '@joined-hands/core/music';
 import { listed, theBars } from '@joined-hands/core/sentences';
 import { barAt } from '@joined-hands/core/song';
+import { capital } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { NoteChanges } from '../../frame/note-changes';
 import { PlayOn } from '../../input/play-on';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { ON_COMPUTER, ON_MIDI, onScreen } from '../../input/ways';
@@ -14,7 +16,7 @@ import { ByHandState } from './by-hand-state';
 /** One hand's notes of a bar as the pianist wants them: typed, or changed note by note. */
 @Component({
   selector: 'jh-by-hand-panel',
-  imports: [Choice, NzButtonComponent, NzInputModule, PlayOn],
+  imports: [Choice, NoteChanges, NzButtonComponent, NzInputModule, PlayOn],
   templateUrl: './by-hand-panel.html',
   styleUrls: ['../../ui/panel.less', './join.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -33,7 +35,7 @@ export class ByHandPanel {
     { value: 0, label: 'The part' },
   ];
   protected readonly ways: readonly ChoiceOption<'instead' | 'beside'>[] = [
-    { value: 'instead', label: 'In the place of what is played' },
+    { value: 'instead', label: 'Instead of what is played' },
     { value: 'beside', label: 'Beside what is played' },
   ];
   protected readonly followings: readonly ChoiceOption<boolean>[] = [
@@ -47,8 +49,7 @@ export class ByHandPanel {
 
   protected readonly title = computed(() => {
     const bars = this.state.stretch()?.bars ?? [];
-    const name = theBars(bars.map(({ number }) => number));
-    return `${name.charAt(0).toUpperCase()}${name.slice(1)}`;
+    return capital(theBars(bars.map(({ number }) => number)));
   });
   protected readonly told = computed(() => {
     const stretch = this.state.stretch();
@@ -62,13 +63,12 @@ export class ByHandPanel {
       return `${isEmpty ? 'Written by hand: the hand rests.' : 'Written by hand.'}${this.alsoIn()}`;
     return isEmpty ? 'The hand rests here.' : 'As the program plays it. Change a letter and it is yours.';
   });
-  /** " Parts 4 and 6 follow this one, and play it too." */
+  /** " Parts 4 and 6 follow this one and play it too." */
   private readonly alsoIn = computed(() => {
-    const [part, parts] = [this.state.bench.part(), this.state.bench.arrangement()?.parts ?? []];
-    const others = parts.filter(({ sharesWith }) => sharesWith === part?.number).map(({ number }) => number);
+    const others = this.state.alsoIn().map(String);
     if (others.length === 0) return '';
     const [follow, play] = others.length === 1 ? ['follows', 'plays'] : ['follow', 'play'];
-    return ` Part${others.length === 1 ? '' : 's'} ${listed(others.map(String))} ${follow} this one and ${play} it too.`;
+    return ` Part${others.length === 1 ? '' : 's'} ${listed(others)} ${follow} this one and ${play} it too.`;
   });
   protected readonly notes = computed(() => {
     const stretch = this.state.stretch();
@@ -97,7 +97,7 @@ export class ByHandPanel {
       return [
         {
           id: own.id,
-          name: `${name.charAt(0).toUpperCase()}${name.slice(1)}, ${own.hand} hand${own.how === 'beside' ? ', beside' : ''}${once}`,
+          name: `${capital(name)}, ${own.hand} hand${own.how === 'beside' ? ', beside' : ''}${once}`,
           go: () => this.state.goTo(own),
         },
       ];

@@ -1,11 +1,11 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { byHand, following, followsChords } from '@joined-hands/core/arrangement';
+import { alsoPlayedIn, byHand, doubled, following, followsChords } from '@joined-hands/core/arrangement';
 import { FieldError, readBars, type TypedTune, writeBars } from '@joined-hands/core/formats';
-import { type Hand, lineOfRight } from '@joined-hands/core/hands';
+import type { Hand } from '@joined-hands/core/hands';
 import { COMMON_TIME, midiOf, type Pitch, spellInKey, unitTicks } from '@joined-hands/core/music';
 import { asOwnNotes, type OwnChange, withChange } from '@joined-hands/core/own';
-import { barAt, keyAt, lastAtOrBefore, type OwnBars, within } from '@joined-hands/core/song';
+import { barAt, keyAt, lastAtOrBefore, type OwnBars } from '@joined-hands/core/song';
 import { keysOf, quantise } from '@joined-hands/core/takes';
 import { BenchState } from '../../frame/bench-state';
 import { Playing } from '../../frame/playing';
@@ -19,9 +19,6 @@ const START: Record<Hand, Pitch> = {
   left: { letter: 'C', alter: 0, octave: 3 },
   right: { letter: 'C', alter: 0, octave: 5 },
 };
-
-/** The left hand doubles the tune below this key: E4. */
-const DOUBLED_BELOW = 64;
 
 /** Bars of one hand as the pianist writes them: in letters and counts, or note by note. */
 @Injectable()
@@ -70,6 +67,11 @@ export class ByHandState {
   readonly follows = computed(() => {
     const stretch = this.stretch();
     return stretch !== null && followsChords(stretch.own);
+  });
+  /** Other parts that play what is written here. */
+  readonly alsoIn = computed(() => {
+    const [stretch, arrangement] = [this.stretch(), this.bench.arrangement()];
+    return stretch && arrangement ? alsoPlayedIn(stretch, arrangement) : [];
   });
   readonly isLearned = computed(() => this.bench.part()?.settled === true);
   /** Where the note picked is struck, in played ticks. */
@@ -224,20 +226,12 @@ export class ByHandState {
     }
   }
 
-  /** The tune once more in the left hand, as few octaves below as lie under middle E. */
+  /** The tune once more in the left hand. */
   double(): void {
     const [stretch, arrangement] = [this.stretch(), this.bench.arrangement()];
-    if (!stretch || !arrangement) return;
-    const { fromTick, own } = stretch;
-    const tune = lineOfRight(within(arrangement.right, fromTick, fromTick + own.length));
-    const highest = Math.max(...tune.map(({ midi }) => midi));
-    const octaves = Math.max(1, Math.ceil((highest - DOUBLED_BELOW) / 12));
-    const notes = tune.map(({ tick, length, pitch }) => ({
-      after: tick - fromTick,
-      length: Math.min(length, fromTick + own.length - tick),
-      pitch: { ...pitch, octave: pitch.octave - octaves },
-    }));
-    this.write({ ...own, notes });
+    const own = stretch && arrangement && doubled(stretch, arrangement);
+    this.notice.set(own ? '' : 'The right hand plays no tune here.');
+    if (own) this.write(own);
   }
 
   follow(follows: boolean): void {

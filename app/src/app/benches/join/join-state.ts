@@ -25,7 +25,7 @@ import { Asker } from '../../workers/asker';
 type JoinTab = 'why' | 'patterns' | 'steps' | 'fingers' | 'hand' | 'effort';
 
 /** What a choice is made for. */
-export type ChosenFor = 'song' | 'section' | 'part';
+type ChosenFor = 'song' | 'section' | 'part';
 
 /** How a place is shown: at its tempo or slowly, both hands or one. */
 interface Showing {

@@ -18,6 +18,7 @@ import { EntryError } from '@joined-hands/core/formats';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { NoteChanges } from '../../frame/note-changes';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { TIME_STEPS, TuneState } from './tune-state';
 
@@ -41,7 +42,7 @@ const HARMONY_NAMES: Record<Harmony['how'], string> = {
 /** The note or notes picked: what they are, and moving, lengthening, tying, splitting, joining them. */
 @Component({
   selector: 'jh-notes-panel',
-  imports: [Choice, FormsModule, NzButtonComponent, NzInputModule, NzSelectModule],
+  imports: [Choice, FormsModule, NoteChanges, NzButtonComponent, NzInputModule, NzSelectModule],
   templateUrl: './notes-panel.html',
   styleUrl: '../../ui/panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -85,6 +85,7 @@ function timeOf(id: string): number {
     }
   `,
   styles: `
+    jh-choice + jh-choice,
     .how {
       margin-top: var(--space-4);
     }
