@@ -17,6 +17,9 @@ export default defineConfig({
   use: {
     // Only the journeys away from the network store the application: for each of the others that would only cost time.
     serviceWorkers: 'block',
+    // A press that cannot be made says which, long before the journey's time is up.
+    actionTimeout: 40_000,
+    navigationTimeout: 60_000,
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
     // A label that is still changing its colour is no finding of axe, and nothing is drawn that no journey looks at.

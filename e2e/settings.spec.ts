@@ -25,6 +25,7 @@ test('a pupil with small hands has a profile, a song is arranged for it, and its
   await expect(piano).toHaveCount(88);
   await fromMenu(page, 'Name, hands and notes');
   const dialog = page.getByRole('dialog');
+  await expect(dialog.getByLabel('Title')).toBeFocused();
   await dialog.locator('nz-select').last().click();
   await page.locator('.ant-select-item-option', { hasText: 'Ann' }).click();
   await dialog.getByLabel('Notes for who plays it').fill('Count aloud in bar 4.');

@@ -26,7 +26,9 @@ test('a song is named, tagged, copied and kept in versions from the shelf, and f
   for (const name of ['first level', 'for the concert']) {
     await fromCard(page, 'Snow on the Quay', 'New version of it');
     await expect(dialog.getByRole('button', { name: 'Save' })).toBeDisabled();
-    await dialog.getByLabel('This version is for').fill(name);
+    // What is asked for is what the keyboard writes in.
+    await expect(dialog.getByLabel('This version is for')).toBeFocused();
+    await page.keyboard.type(name);
     await dialog.getByRole('button', { name: 'Save' }).click();
     await expect(songs.filter({ hasText: name })).toHaveCount(1);
   }
@@ -68,7 +70,8 @@ test('what is put right in the tune of one version is offered to the others', as
   await openShelf(page);
   await fromCard(page, 'Lanterns at Low Water', 'New version of it');
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('This version is for').fill('for Ann');
+  await expect(dialog.getByLabel('This version is for')).toBeFocused();
+  await page.keyboard.type('for Ann');
   await dialog.getByRole('button', { name: 'Save' }).click();
   const version = page.getByRole('article').getByRole('link', { name: 'for Ann' });
   await expect(version).toBeVisible();

@@ -22,7 +22,7 @@ export interface ToName {
       <label for="song-title">Title</label>
       <input
         nz-input
-        cdkFocusInitial
+        [attr.cdkFocusInitial]="unnamed ? null : ''"
         id="song-title"
         name="title"
         maxlength="200"
@@ -33,6 +33,7 @@ export interface ToName {
         <label for="song-version">This version is for</label>
         <input
           nz-input
+          [attr.cdkFocusInitial]="unnamed ? '' : null"
           id="song-version"
           name="version"
           maxlength="80"
@@ -107,6 +108,8 @@ export interface ToName {
 export class Naming {
   protected readonly about = inject<ToName>(NZ_MODAL_DATA);
   private readonly dialog = inject<NzModalRef<Naming, Named>>(NzModalRef);
+  /** A new version: what it is for is written first. */
+  protected readonly unnamed = this.about.song.version?.name === '';
   protected readonly title = signal(this.about.song.title);
   protected readonly version = signal(this.about.song.version?.name ?? '');
   protected readonly tags = signal<string[]>([...this.about.song.tags]);
