@@ -42,7 +42,7 @@ export function headingIn(line: string, isHead: boolean): Heading | null {
 }
 
 /** Something stands in brackets. */
-function hasBrackets(line: string): boolean {
+export function hasBrackets(line: string): boolean {
   return line
     .split('[')
     .slice(1)

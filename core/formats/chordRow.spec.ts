@@ -33,6 +33,11 @@ describe('a row of chords', () => {
     expect([missingBars, changes.at(-1)?.tick]).toEqual([1, 24 * 2880]);
   });
 
+  it('in the middle of a long chord lets it go on behind', () => {
+    const held = { ...bare, changes: [{ ...lanterns.changes[0], symbol: 'C7', tick: 0, length: 4 * 2880 }] };
+    expect(told(chordRow('| . . Am |', held, 2))).toBe('0+4800 C7, 4800+960 Am, 5760+5760 C7');
+  });
+
   it('reads chords as the pianist names notes', () => {
     useNoteNames('german');
     expect(chordRow('| H7 | B |', bare, 1).changes.map(({ symbol }) => symbol)).toEqual(['B7', 'Bb']);

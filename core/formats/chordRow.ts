@@ -1,6 +1,7 @@
 import { ChordSymbolError, inEnglish, parseChord, symbolOf } from '../music';
 import { type Bar, type Change, freshId, type Song, writtenBars } from '../song';
-import { HOLDS, tokensOf } from './chordChart';
+import { tokensOf } from './chartBars';
+import { HOLDS } from './chartLines';
 import { FileError } from './fileError';
 
 /** A row of chords laid over a song: all changes it has then, and how many bars must be added at its end first. */
@@ -30,9 +31,12 @@ export function chordRow(text: string, song: Song, from: number): LaidRow {
   // What stands before its first chord, where the row begins by holding, goes on.
   const start = row[0].tick;
   const sounding = song.changes.findLast(({ tick }) => tick < end);
+  // One that begins before the row is then two chords.
+  const aside =
+    sounding && sounding.tick < start ? { id: freshId({ changes: [...song.changes, ...row] }) } : {};
   const goesOn =
-    sounding && sounding.tick >= start && sounding.tick + sounding.length > end
-      ? [{ ...sounding, tick: end, length: sounding.tick + sounding.length - end }]
+    sounding && sounding.tick + sounding.length > end
+      ? [{ ...sounding, ...aside, tick: end, length: sounding.tick + sounding.length - end }]
       : [];
   const kept = song.changes.filter(({ tick }) => tick < start || tick >= end).map(endingBefore(start));
   return { changes: [...kept, ...row, ...goesOn].sort((a, b) => a.tick - b.tick), missingBars };

@@ -1,6 +1,6 @@
 import { cutTo, checkedSong, type Profile, SongShapeError } from '../song';
 import type { TuneCandidate } from './candidates';
-import { readChart } from './chordPro';
+import { readChart } from './chart';
 import { kindOf, READ_ENDINGS, type ReadKind } from './endings';
 import { FileError, refuseTooLarge } from './fileError';
 import { readMidiTunes } from './midiRead';

@@ -1,4 +1,5 @@
 import { cutTo, emptySong, type Song, syllablesOf } from '../song';
+import type { Phrase } from '../sentences';
 import { stored } from './stored';
 import { findKeys } from '../harmony';
 import {
@@ -11,14 +12,13 @@ import {
   symbolOf,
   TICKS_PER_QUARTER,
 } from '../music';
-import { type Heading, headingIn, keyFrom } from './chartHeadings';
-import { FileError, refuseTooLarge } from './fileError';
+import { type Heading, keyFrom } from './chartHeadings';
+import { FileError } from './fileError';
 import { type BarSigns, playingOrderOf } from './repeats';
 
 const MOST_BARS = 4000;
-const MOST_CHORDS_A_BAR = 32;
-/** A bar holds the chord before for one of its shares. */
-export const HOLDS: readonly string[] = ['.', '%', '/'];
+/** Words are put on counts no shorter than this, in ticks: a 96th note. */
+const SHORTEST_COUNT = 40;
 
 /** Gathers bars, changes and words as lines are read; both kinds of chart fill one. */
 export class ChartBuilder {
@@ -32,7 +32,8 @@ export class ChartBuilder {
   private readonly words: Song['words'][number][] = [];
   private readonly sections: Song['sections'][number][] = [];
   readonly signs: { -readonly [K in keyof BarSigns]: BarSigns[K] }[] = [];
-  readonly notes: Song['imported'][number][] = [];
+  private readonly found: Song['imported'][number][] = [];
+  private readonly forPlayer: string[] = [];
   /** Where the next bar begins. */
   tick = 0;
 
@@ -72,7 +73,8 @@ export class ChartBuilder {
         this.setMetre(value, line);
         break;
       case 'tempo':
-        this.setTempo(value, line);
+        if (/\d/.test(value)) this.setTempo(value, line);
+        else this.note(`Tempo: ${value}`);
         break;
     }
   }
@@ -137,11 +139,19 @@ export class ChartBuilder {
     this.signs.push({ number: this.signs.length + 1 });
   }
 
-  /** Words sung over a stretch, spread evenly on its half beats. */
+  /** Words that lead into the bar that comes: a half beat each, at most all of the bar before. */
+  lead(text: string): void {
+    const syllables = syllablesOf(text).filter((s) => s !== null).length;
+    const beats = Math.ceil(syllables / 2) * this.pulse;
+    this.sing(text, this.tick - Math.min(beats, this.barTicks), this.tick);
+  }
+
+  /** Words sung over a stretch, spread evenly on its half beats; on shorter counts where there are more than those. */
   sing(text: string, from: number, to: number): void {
     const syllables = syllablesOf(text).filter((s) => s !== null);
     if (syllables.length === 0 || to <= from) return;
-    const grid = TICKS_PER_QUARTER / 2;
+    let grid = TICKS_PER_QUARTER / 2;
+    while (grid > SHORTEST_COUNT && (to - from) / grid < syllables.length) grid /= 2;
     let before = -1;
     syllables.forEach((lyric, i) => {
       const even = from + ((to - from) * i) / syllables.length;
@@ -152,6 +162,16 @@ export class ChartBuilder {
     });
   }
 
+  /** A line for who plays it. */
+  note(text: string): void {
+    this.forPlayer.push(text);
+  }
+
+  /** What reading it found. */
+  tell(said: Phrase): void {
+    this.found.push({ tick: 0, said: stored(said) });
+  }
+
   toSong(): Song {
     const { playingOrder, problems } = playingOrderOf(this.signs);
     const heard = { melody: [], changes: this.changes };
@@ -160,6 +180,7 @@ export class ChartBuilder {
       ...this.base,
       title: this.title ?? this.base.title,
       subtitle: this.subtitle,
+      notes: cutTo(this.forPlayer.join('\n'), 2000),
       keyMap: [{ tick: 0, ...key }],
       metreMap: this.metres,
       tempoMap:
@@ -170,7 +191,7 @@ export class ChartBuilder {
       words: [...this.words].sort((a, b) => a.tick - b.tick),
       sections: this.sections,
       choices: { ...this.base.choices, layout: 'singing' },
-      imported: [...this.notes, ...problems.map((said) => ({ tick: 0, said: stored(said) }))],
+      imported: [...this.found, ...problems.map((said) => ({ tick: 0, said: stored(said) }))],
     };
   }
 }
@@ -183,89 +204,4 @@ function readable(symbol: string): string {
     if (error instanceof ChordSymbolError) return cutTo(symbol, 40);
     throw error;
   }
-}
-
-/**
- * Reads a chord chart: lines of bars between "|" with the changes of each bar ("." and "/" hold a chord for their share of
- * the bar, "%" repeats the bar before, "|:" and ":|" repeat), lines "Key: Am", "Metre: 3/4", "Tempo: 96", "Title: …",
- * section names ending in ":", and under a line of bars the words sung to it. Throws {@link FileError}.
- */
-export function readChordChart(text: string, songId: string, fallbackTitle: string): Song {
-  refuseTooLarge(text.length);
-  const chart = new ChartBuilder(songId, fallbackTitle);
-  let row: { from: number; to: number } | null = null;
-  text.split(/\r?\n/).forEach((line, index) => {
-    if (line.trim() === '') return;
-    const heading = headingIn(line, chart.bars === 0);
-    if (heading) return chart.heading(heading, index + 1);
-    if (line.includes('|')) {
-      const from = chart.tick;
-      readBars(line, chart, index + 1);
-      row = { from, to: chart.tick };
-    } else if (/^\s*[^|]{1,60}:\s*$/.test(line)) chart.section(line.trim().slice(0, -1));
-    else if (row) {
-      chart.sing(line, row.from, row.to);
-      row = null;
-    } else
-      throw new FileError(
-        `"${line.trim().slice(0, 40)}" is neither a line of bars nor words under one`,
-        `line ${index + 1}`,
-        'Write bars like "| Am | Dm E7 |", and words on the line below them.',
-      );
-  });
-  return chart.toSong();
-}
-
-function readBars(line: string, chart: ChartBuilder, number: number): void {
-  const pieces = line.trim().replace(/^\|+/, '|').split('|');
-  const bars = pieces.slice(pieces[0].trim() === '' ? 1 : 0);
-  if (bars.length > 0 && bars[bars.length - 1].trim() === '') bars.pop();
-  for (const piece of bars) {
-    const body = piece.trim();
-    const starts = body.startsWith(':');
-    const ends = body.endsWith(':') && body.length > 1;
-    const tokens = tokensOf(body.replace(/^:/, '').replace(/:$/, ''));
-    if (body === ':') {
-      closeRepeat(chart);
-      continue;
-    }
-    if (tokens.length > MOST_CHORDS_A_BAR)
-      throw new FileError(`${tokens.length} chords in one bar`, `line ${number}`, 'Write at most 32.');
-    readBar(tokens, chart);
-    chart.bar(number);
-    const sign = chart.signs[chart.signs.length - 1];
-    if (starts) sign.repeatStarts = true;
-    if (ends) sign.repeatEnds = 2;
-  }
-}
-
-/** What a bar holds, one share each; slashes that stand together, or after a chord, are a beat each: "C / / /", "C ///". */
-export function tokensOf(body: string): string[] {
-  return body
-    .trim()
-    .split(/\s+/)
-    .filter(Boolean)
-    .flatMap((token) => {
-      let end = token.length;
-      while (token[end - 1] === '/') end--;
-      const isSlashes = token.length - end >= 2;
-      const chord = isSlashes ? token.slice(0, end) : token;
-      return [...(chord ? [chord] : []), ...(isSlashes ? token.slice(end) : '')];
-    });
-}
-
-function closeRepeat(chart: ChartBuilder): void {
-  const last = chart.signs[chart.signs.length - 1];
-  if (last) last.repeatEnds = 2;
-}
-
-function readBar(tokens: readonly string[], chart: ChartBuilder): void {
-  const whole = chart.barTicks;
-  if (tokens.length === 0 || (tokens.length === 1 && tokens[0] === '%')) return chart.hold(whole);
-  const place = (i: number): number => chart.tick + Math.round((i * whole) / tokens.length);
-  tokens.forEach((token, i) => {
-    const length = place(i + 1) - place(i);
-    if (HOLDS.includes(token)) chart.hold(length);
-    else chart.chord(token, place(i), length);
-  });
 }
