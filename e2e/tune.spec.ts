@@ -192,7 +192,21 @@ test('chords and words are typed on the shelf; a chord that cannot be read says 
   await text.fill('Once upon a time');
   await page.getByRole('button', { name: 'Make it a song' }).click();
   await expect(page.getByRole('dialog')).toContainText('No chords were found in this text');
+  // Chords over words are read as they are typed, bar by bar; what has no bar lines can last longer.
+  await text.fill('[Verse]\nAm        F\nLow tide, high tide\n\nChorus:\nC    G\nSing her');
+  const read = page.getByRole('region', { name: 'As it is read' });
+  await expect(read.getByRole('heading', { level: 3 })).toHaveText('New song: 4 bars, 4 chords');
+  await expect(read.getByRole('heading', { level: 4 })).toHaveText(['Verse', 'Chorus']);
+  await expect(read.getByRole('listitem')).toHaveText([
+    /1\s*Am\s*Low tide,/,
+    /2\s*F\s*high tide/,
+    /3\s*C\s*Sing/,
+    /4\s*G\s*her/,
+  ]);
+  await page.getByRole('dialog').getByText('Two bars', { exact: true }).click();
+  await expect(read.getByRole('heading', { level: 3 })).toHaveText('New song: 8 bars, 4 chords');
   await text.fill('| Am | Hm | E7 | Am |');
+  await expect(page.getByRole('dialog').getByText('Two bars', { exact: true })).toBeHidden();
   await page.getByRole('button', { name: 'Make it a song' }).click();
   await arranged(page);
   await expect(page.locator('jh-findings-list')).toContainText('Bar 2: "Hm" is not a chord');
@@ -201,6 +215,17 @@ test('chords and words are typed on the shelf; a chord that cannot be read says 
   await expect(page.locator('jh-findings-list section')).toHaveCount(0);
   // The keyboard goes on from the panel, not from the top of the page.
   await expect(page.locator('aside.reasons *:focus, aside.reasons:focus')).toHaveCount(1);
+  // A file without bar lines is looked over before it is a song.
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page.getByLabel('Song file').setInputFiles({
+    name: 'harbour.txt',
+    mimeType: 'text/plain',
+    buffer: Buffer.from('Harbour Wall\n\nAm      F\nDown by the wall'),
+  });
+  await expect(read.getByRole('heading', { level: 3 })).toHaveText('Harbour Wall: 2 bars, 2 chords');
+  await page.getByRole('button', { name: 'Make it a song' }).click();
+  await arranged(page);
+  await expect(page.locator('jh-seam')).toContainText('Down');
 });
 
 test('a take of the simulated pianist is recorded, compared and kept', async ({ page }) => {

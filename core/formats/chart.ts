@@ -12,7 +12,7 @@ export type ChordBars = (typeof CHORD_BARS)[number];
 
 /** What a chart without bar lines or a metre leaves open. */
 export interface ChartReading {
-  /** 1 where it is not told. */
+  /** 1 where it is not said. */
   readonly chordBars?: ChordBars;
   /** For a chart that names no metre; 4/4 where it is not told. */
   readonly metre?: string;
@@ -158,4 +158,9 @@ function singBefore(words: string, chart: ChartBuilder): void {
   // At the very beginning they get a bar of their own in which the hands wait.
   if (chart.tick === 0) chart.bar(1);
   chart.lead(words);
+}
+
+/** Whether how long the chords of a song last was guessed: its chart has no bar lines. */
+export function isGuessed({ imported }: Song): boolean {
+  return imported.some(({ said }) => said.code === 'lengthsGuessed');
 }

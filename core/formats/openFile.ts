@@ -1,6 +1,6 @@
 import { cutTo, checkedSong, type Profile, SongShapeError } from '../song';
 import type { TuneCandidate } from './candidates';
-import { readChart } from './chart';
+import { type ChartReading, readChart } from './chart';
 import { kindOf, READ_ENDINGS, type ReadKind } from './endings';
 import { FileError, refuseTooLarge } from './fileError';
 import { readMidiTunes } from './midiRead';
@@ -19,7 +19,7 @@ export type OpenedFile =
     }
   | { readonly kind: 'tunes'; readonly tunes: readonly TuneCandidate[] };
 
-type Reader = (bytes: Uint8Array, songId: string, title: string) => OpenedFile;
+type Reader = (bytes: Uint8Array, songId: string, title: string, open: ChartReading) => OpenedFile;
 
 const tunes = (list: readonly TuneCandidate[]): OpenedFile => ({ kind: 'tunes', tunes: list.map(checked) });
 
@@ -43,21 +43,29 @@ const READERS: Record<ReadKind, Reader> = {
   mxl: (bytes, id, title) => tunes(readMusicXmlTunes(scoreInMxl(bytes), id, title)),
   midi: (bytes, id, title) => tunes(readMidiTunes(bytes, id, title)),
   project: (bytes) => ({ kind: 'project', ...readProject(textOf(bytes)) }),
-  chart: (bytes, id, title) => tunes(chart(bytes, id, title)),
+  chart: (bytes, id, title, open) => tunes(chart(bytes, id, title, open)),
 };
 
-function chart(bytes: Uint8Array, songId: string, title: string): TuneCandidate[] {
-  const song = readChart(textOf(bytes), songId, title);
+function chart(bytes: Uint8Array, songId: string, title: string, open: ChartReading): TuneCandidate[] {
+  const song = readChart(textOf(bytes), songId, title, open);
   return [{ id: 'chart', label: 'Chords to sing to', facts: `${song.changes.length} chords`, song }];
 }
 
-/** Opens a file of any kind that is read, known by its ending; a zip is a score whatever it is called. Throws {@link FileError}. */
-export function openFile(name: string, bytes: Uint8Array, songId: string): OpenedFile {
+/**
+ * Opens a file of any kind that is read, known by its ending; a zip is a score whatever it is called. What a chart leaves
+ * open is as `open` says. Throws {@link FileError}.
+ */
+export function openFile(
+  name: string,
+  bytes: Uint8Array,
+  songId: string,
+  open: ChartReading = {},
+): OpenedFile {
   refuseTooLarge(bytes.length);
   const title = cutTo(name.replace(/(\.joined)?\.[^.]+$/, ''), 200) || 'Untitled';
   if (bytes.length === 0) throw new FileError('The file is empty', '', 'Choose another file.');
   const kind = isZip(bytes) ? 'mxl' : kindOf(name);
   if (!kind)
     throw new FileError('This kind of file is not known', '', `Choose one of ${READ_ENDINGS.join(', ')}.`);
-  return READERS[kind](bytes, songId, title);
+  return READERS[kind](bytes, songId, title, open);
 }

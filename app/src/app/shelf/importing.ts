@@ -1,5 +1,5 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { MOST_BYTES, type OpenedFile, type TuneCandidate } from '@joined-hands/core/formats';
+import { isGuessed, MOST_BYTES, type OpenedFile, type TuneCandidate } from '@joined-hands/core/formats';
 import { readRecord } from '@joined-hands/core/practice';
 import { asPreferred, type Profile, profileOf, type Song } from '@joined-hands/core/song';
 import { counted } from '@joined-hands/core/words';
@@ -21,6 +21,12 @@ interface Task {
   readonly isAlone: boolean;
   /** Restores a backup. */
   readonly restore: (file: File) => Promise<void>;
+}
+
+/** A file, and what stands in it. */
+interface ReadFile {
+  readonly name: string;
+  readonly bytes: Uint8Array;
 }
 
 /** Files that come to the shelf, each made into a song. */
@@ -79,7 +85,7 @@ export class Importing {
         this.problem.set(`${file.name}: ${result.reason} The songs on the shelf are untouched.`);
         return null;
       }
-      const song = await this.chosen(result.opened, profiles[0]);
+      const song = await this.chosen(result.opened, profiles[0], isAlone ? { name: file.name, bytes } : null);
       if (!song) return null;
       const own = { ...song, id: crypto.randomUUID() };
       if (isAlone) this.arranger.begin(own, profileOf(own, profiles), FIRST_PLACE.part);
@@ -119,8 +125,12 @@ export class Importing {
   }
 
   /** The song of a file: where several lines could be the melody, the one the pianist takes; null when none is. */
-  private async chosen(opened: OpenedFile, profile: Profile): Promise<Song | null> {
+  private async chosen(opened: OpenedFile, profile: Profile, alone: ReadFile | null): Promise<Song | null> {
     if (opened.kind === 'project') return opened.song;
+    if (alone && isGuessed(opened.tunes[0].song)) {
+      const song = await this.lookedOver(alone);
+      return song ? asPreferred(song, profile) : null;
+    }
     if (opened.tunes.length === 1) return asPreferred(opened.tunes[0].song, profile);
     const { TuneChoice } = await import('./tune-choice');
     const modal = openDialog(this.modal, {
@@ -131,5 +141,11 @@ export class Importing {
     });
     const taken: TuneCandidate | undefined = await firstValueFrom(modal.afterClose);
     return taken ? asPreferred(taken.song, profile) : null;
+  }
+
+  /** A chart without bar lines, its bars and words looked over before it is a song; undefined where it is not to be one. */
+  private async lookedOver({ name, bytes }: ReadFile): Promise<Song | undefined> {
+    const { writeChords } = await import('./chords-entry');
+    return writeChords(this.modal, { name, text: new TextDecoder().decode(bytes) });
   }
 }

@@ -245,15 +245,8 @@ export class Shelf implements OnInit, OnDestroy {
   }
 
   private async chordsWritten(): Promise<Song | undefined> {
-    const { ChordsEntry } = await import('./chords-entry');
-    const modal = openDialog(this.modal, {
-      nzTitle: 'Chords and words',
-      nzContent: ChordsEntry,
-      // A click beside it loses nothing that was typed.
-      nzMaskClosable: false,
-      nzWidth: 680,
-    });
-    return (await firstValueFrom(modal.afterClose)) as Song | undefined;
+    const { writeChords } = await import('./chords-entry');
+    return writeChords(this.modal);
   }
 
   protected async lookAtDemo(): Promise<void> {

@@ -1,4 +1,4 @@
-import { FileError, type OpenedFile, openFile } from '@joined-hands/core/formats';
+import { type ChartReading, FileError, type OpenedFile, openFile } from '@joined-hands/core/formats';
 import { type NoteNames, useNoteNames } from '@joined-hands/core/music';
 import { expose } from 'comlink';
 
@@ -9,10 +9,16 @@ export type ReadResult =
 
 const reader = {
   /** Reads a file, its notes and chords named so; what cannot be read is refused with a sentence. */
-  read(name: string, bytes: Uint8Array, songId: string, names: NoteNames): ReadResult {
+  read(
+    name: string,
+    bytes: Uint8Array,
+    songId: string,
+    names: NoteNames,
+    open: ChartReading,
+  ): ReadResult {
     try {
       useNoteNames(names);
-      return { kind: 'opened', opened: openFile(name, bytes, songId) };
+      return { kind: 'opened', opened: openFile(name, bytes, songId, open) };
     } catch (error) {
       if (error instanceof FileError) return { kind: 'refused', reason: error.message };
       throw error;

@@ -44,11 +44,11 @@ describe('reading files in a worker of its own', () => {
   const bytes = new Uint8Array([1, 2, 3]);
 
   it('hands over name, bytes and id, gives what was read, and ends the worker', async () => {
-    await reader.read('b.txt', bytes, 's2', 'german');
-    expect(asked.pop()).toEqual(['b.txt', bytes, 's2', 'german']);
+    await reader.read('b.txt', bytes, 's2', 'german', { chordBars: 2 });
+    expect(asked.pop()).toEqual(['b.txt', bytes, 's2', 'german', { chordBars: 2 }]);
     made.pop();
     expect(await reader.read('a.mid', bytes, 's1')).toEqual({ kind: 'refused', reason: 'It is empty.' });
-    expect(asked).toEqual([['a.mid', bytes, 's1', 'english']]);
+    expect(asked).toEqual([['a.mid', bytes, 's1', 'english', {}]]);
     expect(made).toEqual([{ url: 'read.worker', ended: true }]);
   });
 

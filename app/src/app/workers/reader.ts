@@ -1,4 +1,5 @@
 import { Injectable } from '@angular/core';
+import type { ChartReading } from '@joined-hands/core/formats';
 import type { NoteNames } from '@joined-hands/core/music';
 import { wrap } from 'comlink';
 import type { Reader, ReadResult } from './read.worker';
@@ -20,13 +21,14 @@ export class FileReaderClient {
     bytes: Uint8Array,
     songId: string,
     names: NoteNames = 'english',
+    open: ChartReading = {},
   ): Promise<ReadResult | null> {
     this.warm();
     const worker = this.ready as Worker;
     this.ready = null;
     return new Promise<ReadResult | null>((resolve, reject) => {
       this.stopReading = () => resolve(null);
-      wrap<Reader>(worker).read(name, bytes, songId, names).then(resolve, reject);
+      wrap<Reader>(worker).read(name, bytes, songId, names, open).then(resolve, reject);
     }).finally(() => {
       worker.terminate();
       this.stopReading = null;
