@@ -225,7 +225,15 @@ test('chords and words are typed on the shelf; a chord that cannot be read says 
   await expect(read.getByRole('heading', { level: 3 })).toHaveText('Harbour Wall: 2 bars, 2 chords');
   await page.getByRole('button', { name: 'Make it a song' }).click();
   await arranged(page);
-  await expect(page.locator('jh-seam')).toContainText('Down');
+  const seam = page.locator('jh-seam');
+  await expect(seam).toContainText('Down');
+  // The words of a song without a tune are put right bar by bar.
+  await page.getByRole('link', { name: 'Tune' }).click();
+  await openTab(page, 'Words');
+  const words = page.getByRole('textbox', { name: 'Words of this part' });
+  await expect(words).toHaveValue('Down by | the wall');
+  await words.fill('Up by | the mill');
+  await expect(seam).toContainText('mill');
 });
 
 test('a take of the simulated pianist is recorded, compared and kept', async ({ page }) => {

@@ -1,24 +1,13 @@
-import { cutTo, emptySong, type Song, syllablesOf } from '../song';
+import { cutTo, emptySong, inOrder, type Song, spreadWords, syllablesOf } from '../song';
 import type { Phrase } from '../sentences';
 import { stored } from './stored';
 import { findKeys } from '../harmony';
-import {
-  barTicks,
-  beatTicks,
-  ChordSymbolError,
-  type Key,
-  inEnglish,
-  parseChord,
-  symbolOf,
-  TICKS_PER_QUARTER,
-} from '../music';
+import { barTicks, beatTicks, ChordSymbolError, type Key, inEnglish, parseChord, symbolOf } from '../music';
 import { type Heading, keyFrom } from './chartHeadings';
 import { FileError } from './fileError';
 import { type BarSigns, playingOrderOf } from './repeats';
 
 const MOST_BARS = 4000;
-/** Words are put on counts no shorter than this, in ticks: a 96th note. */
-const SHORTEST_COUNT = 40;
 
 /** Gathers bars, changes and words as lines are read; both kinds of chart fill one. */
 export class ChartBuilder {
@@ -146,20 +135,9 @@ export class ChartBuilder {
     this.sing(text, this.tick - Math.min(beats, this.barTicks), this.tick);
   }
 
-  /** Words sung over a stretch, spread evenly on its half beats; on shorter counts where there are more than those. */
+  /** Words sung over a stretch. */
   sing(text: string, from: number, to: number): void {
-    const syllables = syllablesOf(text).filter((s) => s !== null);
-    if (syllables.length === 0 || to <= from) return;
-    let grid = TICKS_PER_QUARTER / 2;
-    while (grid > SHORTEST_COUNT && (to - from) / grid < syllables.length) grid /= 2;
-    let before = -1;
-    syllables.forEach((lyric, i) => {
-      const even = from + ((to - from) * i) / syllables.length;
-      const onGrid = Math.floor(even / grid) * grid;
-      const tick = Math.min(to - 1, Math.max(before + 1, onGrid, from));
-      this.words.push({ tick, ...lyric });
-      before = tick;
-    });
+    this.words.push(...spreadWords(text, from, to));
   }
 
   /** A line for who plays it. */
@@ -188,7 +166,7 @@ export class ChartBuilder {
       barCount: Math.max(1, this.bars),
       playingOrder,
       changes: this.changes,
-      words: [...this.words].sort((a, b) => a.tick - b.tick),
+      words: inOrder(this.words),
       sections: this.sections,
       choices: { ...this.base.choices, layout: 'singing' },
       imported: [...this.found, ...problems.map((said) => ({ tick: 0, said: stored(said) }))],

@@ -18,6 +18,7 @@ export { applyEdit, describeEdit, sessionOf, type Named, type SongEdit, type Tun
 export { type Finding, findingId, isDismissed, type Remedy } from './finding';
 export { type Difference, differenceOf, withDifference } from './difference';
 export { firstIssue } from './issues';
+export { inOrder, spreadWords, withWordsInBars, wordsInBars } from './barWords';
 export { checkedSong, migrateSong, SongShapeError } from './migrate';
 export { songName } from './names';
 export { cleared, heads, movePitch, syllablesOf, sungOn, wordsOf } from './noteEdits';

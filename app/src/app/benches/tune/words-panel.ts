@@ -7,7 +7,18 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { heads, lyricOf, sungOn, wordsOf } from '@joined-hands/core/song';
+import {
+  type Bar,
+  heads,
+  lyricOf,
+  sungOn,
+  within,
+  withWordsInBars,
+  wordsInBars,
+  wordsOf,
+  writtenBars,
+} from '@joined-hands/core/song';
+import { counted } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Choice, type ChoiceOption } from '../../ui/choice';
@@ -44,8 +55,16 @@ function timeOf(id: string): number {
         />
       }
       <p class="how">
-        From {{ where() }} on: a space between words, a hyphen between syllables, “_” to hold a syllable over
-        a note.
+        @if (chartBars().length > 0) {
+          Bar by bar, with “|” between them:
+        } @else {
+          From {{ where() }} on:
+        }
+        a space between words, a hyphen between syllables
+        @if (chartBars().length === 0) {
+          , “_” to hold a syllable over a note
+        }
+        .
       </p>
       <textarea
         nz-input
@@ -53,22 +72,24 @@ function timeOf(id: string): number {
         [attr.aria-label]="scope() === 'song' ? 'Words of the song' : 'Words of this part'"
         [value]="text()"
         (input)="type($any($event.target).value)"
-        [disabled]="notes().length === 0"
+        [disabled]="notes().length + chartBars().length === 0"
       ></textarea>
       <p class="note" role="status">{{ count() }}</p>
     </section>
     @if (ofChart(); as words) {
-      <section>
-        <h3>Words of the chart</h3>
-        <p class="spare">{{ words }}</p>
-        <p class="note">They stand over their bars, where the tune has no words of its own.</p>
-        <div class="line">
-          <button nz-button type="button" [disabled]="notes().length === 0" (click)="singChart(words)">
-            Sing them to the tune
-          </button>
-          <button nz-button type="button" (click)="leaveChartOut()">Leave them out</button>
-        </div>
-      </section>
+      @if (chartBars().length === 0) {
+        <section>
+          <h3>Words of the chart</h3>
+          <p class="spare">{{ words }}</p>
+          <p class="note">They stand over their bars, where the tune has no words of its own.</p>
+          <div class="line">
+            <button nz-button type="button" [disabled]="notes().length === 0" (click)="singChart(words)">
+              Sing them to the tune
+            </button>
+            <button nz-button type="button" (click)="leaveChartOut()">Leave them out</button>
+          </div>
+        </section>
+      }
     }
     @if (spare(); as words) {
       <section>
@@ -136,12 +157,27 @@ export class WordsPanel {
   private readonly sung = computed(() =>
     this.notes().map((note) => ({ lyric: lyricOf(note, this.verse()) })),
   );
-  private readonly place = computed(() => `${this.scope()} ${this.verse()} ${this.notes()[0]?.id ?? ''}`);
+  /** The written bars whose words are typed bar by bar: those of a song without a tune. */
+  protected readonly chartBars = computed((): readonly Bar[] => {
+    const [song, part, played] = [this.bench.song(), this.bench.part(), this.bench.arrangement()?.played];
+    if (!song || song.melody.length > 0) return [];
+    const all = writtenBars(song);
+    if (this.scope() === 'song' || !part || !played) return all;
+    const inPart = within(played.bars, part.fromTick, part.toTick).map(({ written }) => written);
+    return all.filter(({ number }) => inPart.includes(number));
+  });
+  private readonly place = computed(
+    () => `${this.scope()} ${this.verse()} ${this.notes()[0]?.id ?? ''} ${this.chartBars()[0]?.tick ?? ''}`,
+  );
   /** What is typed stays as typed; another place brings its own words. */
   protected readonly text = linkedSignal({
     source: this.place,
     // The notes change with every letter typed; the box must not.
-    computation: () => untracked(() => wordsOf(this.sung())),
+    computation: () =>
+      untracked(() => {
+        const bars = this.chartBars();
+        return bars.length > 0 ? wordsInBars(this.bench.song()?.words ?? [], bars) : wordsOf(this.sung());
+      }),
   });
   /** Spare words that were there before this place was typed at: they stay. */
   private readonly others = linkedSignal({
@@ -158,12 +194,22 @@ export class WordsPanel {
     return this.tune.note() ? 'the selected note' : 'the first note of the part';
   });
   protected readonly count = computed(() => {
+    const [bars, words] = [this.chartBars(), this.bench.song()?.words ?? []];
+    const from = bars[0]?.tick ?? 0;
+    const to = bars.reduce((end, { tick, length }) => Math.max(end, tick + length), from);
+    if (bars.length > 0)
+      return `${counted(within(words, from, to).length, 'syllable')} in ${counted(bars.length, 'bar')}.`;
     const sung = this.sung().filter(({ lyric }) => lyric).length;
     return `${sung} of ${this.notes().length} notes are sung.`;
   });
 
   protected type(text: string): void {
     this.text.set(text);
+    const bars = this.chartBars();
+    if (bars.length > 0) {
+      const words = withWordsInBars(this.bench.song()?.words ?? [], bars, text);
+      return this.tune.take('words', `words of bars from ${bars[0].number}`, { words });
+    }
     const [first, last] = [this.notes()[0], this.notes().at(-1)];
     if (!first || !last) return;
     const others = this.others();
