@@ -1,8 +1,7 @@
-import { BLOCKS } from '../levels';
 import { spanMm, WHITE_MM } from '../music';
 import { partsOf } from '../parts';
 import { type Layout, type Profile, type Song, unfold } from '../song';
-import { LAYOUT_ROWS, movementOf, type VoicedChange, voiceFresh } from '../voicing';
+import { LAYOUT_ROWS, movementOf, throughout, type VoicedChange, voiceFresh } from '../voicing';
 
 /** What one layout asks of the hand over a song or a part. */
 export interface LayoutCost {
@@ -35,11 +34,9 @@ export function compareLayouts(
   cutId: string | null = null,
   layouts: readonly Layout[] = COMPARED,
 ): LayoutCost[] {
-  const changes = song.changes.map((c) => ({ ...c, layout: null }));
-  const bare = { ...song, pins: [], closeHands: [], settled: [], changes };
-  const played = unfold(bare);
+  const played = unfold(throughout(song, song.choices.layout, cutId));
   const rows = layouts.map((layout): Omit<LayoutCost, 'words'> => {
-    const tried = withLayout(bare, layout, cutId);
+    const tried = throughout(song, layout, cutId);
     const parts = partsOf(tried, played);
     const part = parts.find((p) => p.cutId === cutId);
     const inScope = (tick: number): boolean => !part || (tick >= part.fromTick && tick < part.toTick);
@@ -56,23 +53,6 @@ export function compareLayouts(
     };
   });
   return rows.map((row) => ({ ...row, words: inWords(row, rows) }));
-}
-
-/** One layout throughout the song, or in one part. */
-function withLayout(song: Song, layout: Layout, cutId: string | null): Song {
-  const settings = Object.entries(song.partSettings).map(([id, setting]) => {
-    const { layout: _own, ...choices } = setting.choices;
-    return [id, { ...setting, choices: cutId === null ? choices : setting.choices }] as const;
-  });
-  const partSettings = Object.fromEntries(settings);
-  const choices = { ...song.choices, level: BLOCKS };
-  if (cutId === null) return { ...song, choices: { ...choices, layout }, partSettings };
-  const own = partSettings[cutId] ?? { name: null, sameAs: null, choices: {} };
-  return {
-    ...song,
-    choices,
-    partSettings: { ...partSettings, [cutId]: { ...own, choices: { ...own.choices, layout } } },
-  };
 }
 
 function shiftsIn(line: readonly VoicedChange[]): number {

@@ -8,6 +8,7 @@ export { keysInPlace, readKeys, readSymbol } from './inPlace';
 export { LAYOUT_ROWS } from './layoutNames';
 export { isUnderMelody } from './members';
 export { movementProof, type MovementProof } from './proof';
+export { throughout } from './throughout';
 export { alternativesFor, optimumSemitones, voiceFresh, voiceParts } from './voiceParts';
 export { type Alternative, spell, type Step, type VoicedChange, type VoicedSong } from './voiced';
 export { type Voicing, voicingOf } from './voicing';

@@ -1,7 +1,6 @@
 import type { PlayedSong, Profile, Song } from '../song';
-import type { Part } from '../parts';
-import { movementOf, rootPositionLine } from './baseline';
-import { leftBounds } from './bounds';
+import { type Part, partsOf } from '../parts';
+import { throughout } from './throughout';
 import { voice } from './voice';
 import { playsTwoIn, semitonesOf, taskFor, twoWhereAsked, voiceFresh } from './voiceParts';
 import { PURE_WEIGHTS } from './weights';
@@ -11,7 +10,7 @@ export interface MovementProof {
   readonly ours: number;
   /** The least with what is pinned and settled, and with the rules of the first and the last chord, in force. */
   readonly least: number;
-  /** Every chord in root position, each in the octave nearest to the one before. */
+  /** Every chord in root position, as that voicing style plays it. */
   readonly rootPosition: number;
   /** More than the least for a clear register, hand travel and complete chords. */
   readonly forClarity: number;
@@ -37,12 +36,12 @@ export function movementProof(
   const [ours, alone, least] = [shared, twoWhereAsked(task, parts, voice(task)), voice(pure)].map(
     semitonesOf,
   );
-  const line = shared.voiced.map((v) => v.voicing);
-  const chords = shared.voiced.map((v) => v.chord);
+  const inRoots = throughout(song, 'root', null);
+  const roots = voiceFresh(inRoots, profile, played, partsOf(inRoots, played));
   return {
     ours,
     least,
-    rootPosition: movementOf(rootPositionLine(chords, leftBounds(profile, 128), line[0])).semitones,
+    rootPosition: semitonesOf(roots),
     forClarity: Math.min(alone, ours) - least,
     forSharing: Math.max(0, ours - alone),
     byPins: task.fixed.size === 0 ? 0 : least - semitonesOf(voice({ ...pure, fixed: new Map() })),
