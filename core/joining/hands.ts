@@ -64,6 +64,7 @@ export function leftHand(task: PartTask): PartHands {
       const both = handsUnderMelody(task, voiced, isMoving);
       notes.push(...both.left);
       right.push(...both.right);
+      findings.push(...both.findings);
       continue;
     }
     const dressed = dress({

@@ -19,6 +19,7 @@ import { lineOf } from './lineOf';
 import { withRolls } from './rolls';
 import { openTenth } from './sungBass';
 import { type SungStrike, sungStrikes } from './sungStrikes';
+import { ownFigure, ownFigureIn } from './ownFigure';
 import type { PartHands, PartTask } from './task';
 
 /** The bass of an accompaniment lies in this octave, E1's keyboards start above it: C2 to B2, or G1 at least. */
@@ -26,7 +27,8 @@ const BASS_CENTRE = 43;
 
 /**
  * An accompaniment for singing: the bass in the left hand, root alone or with its octave, the chord close around
- * middle C in the right, held or in a small repeated figure; no melody is played. Source: common practice of
+ * middle C in the right, held or in a small repeated figure; under it the left hand may have the pianist's own pattern.
+ * No melody is played. Source: common practice of
  * accompanying at the piano.
  */
 export function handsForSinging(task: PartTask): PartHands {
@@ -37,18 +39,30 @@ export function handsForSinging(task: PartTask): PartHands {
   const line = moves && task.bars.some(({ metre }) => figureIn(metre).left === 'line') ? lineOf(task) : null;
   const left: HandNote[] = [];
   const right: HandNote[] = [];
+  const findings: Finding[] = [];
   let before = BASS_CENTRE;
   for (const voiced of task.voiced) {
-    const figure = figureIn(barAt(task.bars, voiced.change.tick).metre);
+    const { metre } = barAt(task.bars, voiced.change.tick);
+    const own = moves ? ownFigureIn(task, metre) : null;
+    const figure = figureIn(metre);
     const low = bassKey(voiced.chord, before, KEYBOARDS[task.profile.keyboard].low);
     before = low;
+    if (own) {
+      const held = chordNotes(task, voiced, null);
+      const doubledBass = bassKeys(task, voiced, low, null, true);
+      const dressed = ownFigure(task, voiced, doubledBass[0] < low ? [low] : doubledBass, held, () => own);
+      left.push(...dressed.notes);
+      right.push(...held);
+      findings.push(...dressed.findings);
+      continue;
+    }
     if (moves && line && figure.left === 'line') left.push(...lineNotes(voiced, line));
     else
       for (const midi of bassKeys(task, voiced, low, moves ? figure : null, bass === 'octave'))
         left.push(bassNote(voiced, midi, voiced.change.tick, voiced.length));
     if (chord !== 'none') right.push(...chordNotes(task, voiced, moves ? figure : null));
   }
-  const findings = moves && task.voiced.length > 0 ? figureRefused(task) : [];
+  if (moves && task.voiced.length > 0) findings.push(...figureRefused(task));
   return { notes: inTime(withRolls(left, task.profile.leftReach)), findings, right: inTime(right) };
 }
 
@@ -137,17 +151,18 @@ function chordNotes(
 }
 
 /** A choice that names no figure of the right hand, or one not made for the metre, said with those that are. */
-function figureRefused({ part, bars, ownPatterns }: PartTask): Finding[] {
+function figureRefused(task: PartTask): Finding[] {
+  const { part, bars, ownPatterns } = task;
   const { pattern } = part.choices;
   const { metre } = bars[bars.length - 1];
-  if (pattern === AUTO || pattern === BLOCK.id || pattern.startsWith(VARY) || sungFigure(pattern, metre))
-    return [];
+  if (pattern === AUTO || pattern === BLOCK.id || pattern.startsWith(VARY)) return [];
+  if (sungFigure(pattern, metre) || ownFigureIn(task, metre)) return [];
   const fitting = SUNG_FIGURES.filter((row) => suitsMetre(row, metre));
   const known = [...SUNG_FIGURES, ...patternsOf(ownPatterns)].find(({ id }) => id === pattern);
-  const isSung = SUNG_FIGURES.some(({ id }) => id === pattern);
+  const isUnfit = [...SUNG_FIGURES, ...ownPatterns].some(({ id }) => id === pattern);
   const why = !known
     ? says.patternUnknown(pattern)
-    : isSung
+    : isUnfit
       ? says.patternUnfit(known.name, metreName(metre))
       : says.patternUnderTune(known.name);
   return [

@@ -1,7 +1,8 @@
 import type { HandNote } from '../hands';
 import { bassOf, chroma, KEYBOARDS, membersOf } from '../music';
-import { placeIn } from '../song';
+import { barAt, type Finding, placeIn } from '../song';
 import { lowIntervalBreaches, type Sounding, soundingIn, spell, type VoicedChange } from '../voicing';
+import { ownFigure, ownFigureIn } from './ownFigure';
 import type { PartTask } from './task';
 
 /** The bass lies near here, below the right hand: A2. */
@@ -11,13 +12,17 @@ const LONG_BEATS = 2;
 
 /**
  * A chord in the right hand under its melody note, held as long as that note; the left hand plays root alone, with the
- * fifth, or at a moving level with the octave. With "long" only under long notes and at the ends of phrases.
+ * fifth, or at a moving level with the octave or in the pianist's own pattern. With "long" only under long notes and at the ends of phrases.
  */
 export function handsUnderMelody(
   task: PartTask,
   voiced: VoicedChange,
   isMoving: boolean,
-): { readonly left: HandNote[]; readonly right: HandNote[] } {
+): {
+  readonly left: readonly HandNote[];
+  readonly right: readonly HandNote[];
+  readonly findings: readonly Finding[];
+} {
   const { tick } = voiced.change;
   const over: Sounding | undefined = soundingIn(task.melody, tick, tick + 1, task.longestNote)[0];
   const end = Math.min(tick + voiced.length, over ? over.tick + over.length : Infinity);
@@ -29,10 +34,17 @@ export function handsUnderMelody(
   const right = keys.map((midi) => noteOf('right', voiced, midi, end - tick));
   const lowest = Math.min(...keys, over?.midi ?? Infinity, voiced.voicing.keys[0] + (over ? 99 : 0));
   const low = bassUnder(voiced, lowest, KEYBOARDS[task.profile.keyboard].low);
+  const own = isMoving ? ownFigureIn(task, barAt(task.bars, tick).metre) : null;
+  if (own) {
+    const held = fitted(task, voiced, low, lowest, false);
+    const over = soundingIn(task.melody, tick, tick + voiced.length, task.longestNote) as HandNote[];
+    const dressed = ownFigure(task, voiced, held, [...over, ...right], () => own);
+    return { left: dressed.notes, right, findings: dressed.findings };
+  }
   const left = fitted(task, voiced, low, lowest, isMoving).map((midi) =>
     noteOf('left', voiced, midi, voiced.length),
   );
-  return { left, right };
+  return { left, right, findings: [] };
 }
 
 /** Two beats or more, or the last before a rest or the end of the part. */

@@ -10,7 +10,7 @@ export {
   readFigure,
   readLine,
 } from './own';
-export { dress } from './dress';
+export { dress, type Dressed } from './dress';
 export { aboveRoot } from './members';
 export type { Pattern } from './pattern';
 export { descendingLine, type LinePlace } from './line';

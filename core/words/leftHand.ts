@@ -22,7 +22,7 @@ export function leftInWords(arrangement: Arrangement, part: Part, listFirst: boo
   const own = changesIn(arrangement.changes, part);
   const notes = within(arrangement.left, part.fromTick, part.toTick);
   if (notes.length === 0) return ['  silent in this part.'];
-  if (part.choices.layout === 'singing') return bassesInWords(arrangement, notes);
+  if (part.choices.layout === 'singing') return bassesInWords(arrangement, part, notes);
   const names = [...new Set(own.map((c) => typeset(c.change.symbol)))];
   const list = `  ${names.length} chord${names.length === 1 ? '' : 's'}: ${names.join(', ')}.`;
   const each = [
@@ -81,9 +81,19 @@ export function levelInWords({ left, right, song, played }: Arrangement, part: P
   return plain.length === 0 ? `${head}.` : `${head}: ${plain.join('; ')}.`;
 }
 
-function bassesInWords({ played }: Arrangement, notes: readonly HandNote[]): string[] {
+/** Under a singer: each bass, or bar by bar the pianist's own pattern. */
+function bassesInWords(arrangement: Arrangement, part: Part, notes: readonly HandNote[]): string[] {
+  const { bars } = arrangement.played;
+  const figure = figureInWords(arrangement, part, notes);
+  if (figure.length > 0)
+    return [
+      ...figure,
+      ...barsOf(notes, bars).map(
+        ([bar, inBar]) => `  ${barInWords(bar.number)}: ${struckInWords(strikesOf(inBar))}.`,
+      ),
+    ];
   return strikesOf(notes).map(
-    (keys) => `  ${barInWords(barAt(played.bars, keys[0].tick).number)}: ${struckInWords([keys])}.`,
+    (keys) => `  ${barInWords(barAt(bars, keys[0].tick).number)}: ${struckInWords([keys])}.`,
   );
 }
 
@@ -103,7 +113,9 @@ export function patternOfPart(arrangement: Pick<Arrangement, 'played' | 'song'>,
   const { metre } = barAt(arrangement.played.bars, part.fromTick);
   if (chords === 'none') return null;
   if (!isMoving) return BLOCK.id;
-  if (part.choices.layout === 'singing') return (sungFigure(part.choices.pattern, metre) ?? ON_THE_BEAT).id;
+  const isOwn = arrangement.song.patterns.some(({ id }) => id === part.choices.pattern);
+  if (part.choices.layout === 'singing' && !isOwn)
+    return (sungFigure(part.choices.pattern, metre) ?? ON_THE_BEAT).id;
   return patternsInBars(arrangement, part)[0]?.id ?? BLOCK.id;
 }
 

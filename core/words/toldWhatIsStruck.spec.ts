@@ -4,11 +4,24 @@ import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
 import { nameOf, parsePitch, typeset } from '../music';
 import { PATTERNS, SUNG_FIGURES } from '../patterns';
-import { applyEdit, DEFAULT_PROFILE, type Layout, type Song, writtenBars } from '../song';
+import { applyEdit, DEFAULT_PROFILE, type Layout, type OwnPattern, type Song, writtenBars } from '../song';
 import { runs, songs } from '../testing';
 import { partInWords } from './walkthrough';
 
 const LAYOUTS: readonly Layout[] = ['block', 'shell', 'tenth', 'under-melody', 'singing'];
+
+/** A pattern of the pianist's own, in any metre. */
+const OWN: OwnPattern = {
+  id: 'own1',
+  name: 'Reach and fall',
+  base: 'root',
+  beats: 1,
+  events: [
+    { onset: 0, length: 0.5, members: [1] },
+    { onset: 0.5, length: 0.25, members: [10, 5] },
+    { onset: 0.75, length: 0.25, members: [8] },
+  ],
+};
 
 /** A song with one bar of its left hand written: two keys one after the other, the second held with a third. */
 function withOwnBar(song: Song, at: number): Song {
@@ -28,10 +41,14 @@ describe('every key the left hand strikes', () => {
         fc.oneof(songs, fc.constantFrom(...DEMO_SONGS)),
         fc.constantFrom(2, 3, 4, 5, 6, 7),
         fc.constantFrom(...LAYOUTS),
-        fc.constantFrom('auto', ...PATTERNS.map(({ id }) => id), ...SUNG_FIGURES.map(({ id }) => id)),
+        fc.oneof(
+          fc.constantFrom('auto', ...PATTERNS.map(({ id }) => id), ...SUNG_FIGURES.map(({ id }) => id)),
+          fc.constantFrom(OWN.id),
+        ),
         fc.option(fc.nat(7)),
         (song, level, layout, pattern, byHand) => {
-          const all = applyEdit(song, { kind: 'choose', choices: { level, layout, pattern } });
+          const made = applyEdit(song, { kind: 'pattern-kept', pattern: OWN });
+          const all = applyEdit(made, { kind: 'choose', choices: { level, layout, pattern } });
           const chosen = byHand === null ? all : withOwnBar(all, byHand);
           const a = arrange(chosen, DEFAULT_PROFILE, { withoutFingers: true });
           a.parts.forEach((part, index) => {

@@ -29,7 +29,7 @@ export class PatternChoices {
   readonly isMoving = computed(() => this.join.bench.levelRow().isMoving);
   readonly isFuller = computed(() => this.join.bench.levelRow().rightHand === 'fuller');
   readonly isSung = computed(() => this.choices()?.layout === 'singing');
-  /** The chords lie under the tune: the left hand holds its bass, whatever pattern is chosen. */
+  /** The chords lie under the tune: the left hand holds its bass, unless it has a pattern of the pianist's own. */
   readonly isUnder = computed(() => this.choices()?.layout.startsWith('under-melody') ?? false);
 
   readonly rows = computed(() => [
@@ -43,7 +43,7 @@ export class PatternChoices {
   /** The pattern that is played; none while chords are held. */
   readonly chosen = computed(() => {
     const pattern = this.choices()?.pattern ?? AUTO;
-    if (!this.isMoving() || this.isUnder()) return null;
+    if (!this.isMoving() || (this.isUnder() && !this.isOwn(pattern))) return null;
     return pattern.startsWith(VARY) ? VARY : pattern;
   });
   /** The same family beginning with another. */
@@ -55,12 +55,16 @@ export class PatternChoices {
   readonly fullerRows = computed(() => fullerFor(this.join.bench.state().profile.rightReach));
   readonly fuller = computed(() => (this.isFuller() ? (this.choices()?.fuller ?? DEFAULT_FULLER) : null));
 
+  private isOwn(pattern: string): boolean {
+    return this.join.bench.song()?.patterns.some(({ id }) => id === pattern) ?? false;
+  }
+
   /** A pattern, and the level and layout in which it is heard. */
   withLevel(pattern: string): Partial<Choices> {
     return {
       pattern,
       ...(this.isMoving() ? {} : { level: MOVING }),
-      ...(this.isUnder() ? { layout: 'block' } : {}),
+      ...(this.isUnder() && !this.isOwn(pattern) ? { layout: 'block' } : {}),
     };
   }
 

@@ -1,0 +1,42 @@
+import { inTime, type HandNote } from '../hands';
+import type { Metre } from '../music';
+import { choosePattern, dress, type Dressed, type Pattern } from '../patterns';
+import { type VoicedChange, voicingOf } from '../voicing';
+import { barsIn } from './barsIn';
+import type { PartTask } from './task';
+
+/** The pianist's own pattern chosen for a part, as it goes in a metre; null where another is chosen or it is of another metre. */
+export function ownFigureIn({ part, ownPatterns }: PartTask, metre: Metre): Pattern | null {
+  const { pattern } = part.choices;
+  if (!ownPatterns.some(({ id }) => id === pattern)) return null;
+  const chosen = choosePattern(pattern, metre, part.energy, ownPatterns);
+  return chosen.refused ? null : chosen.pattern;
+}
+
+/**
+ * The left hand in the pianist's own pattern where the right hand has the chord: from the bass `held` begins with, which
+ * is what is held where the figure comes to rest. It gives way to what the right hand plays as under a tune.
+ */
+export function ownFigure(
+  task: PartTask,
+  voiced: VoicedChange,
+  held: readonly number[],
+  right: readonly HandNote[],
+  patternIn: (metre: Metre) => Pattern,
+): Dressed {
+  const { tick } = voiced.change;
+  return dress({
+    voiced: { ...voiced, voicing: voicingOf(held, voiced.chord) },
+    patternIn,
+    bars: barsIn(task.bars, tick, tick + voiced.length),
+    melody: inTime(right),
+    longestNote: Math.max(0, ...right.map(({ length }) => length)),
+    profile: task.profile,
+    root: held[0],
+    lineAt: () => held[0],
+    nextRoot: null,
+    partEnd: task.part.toTick,
+    songEnd: task.songEnd,
+    refused: task.playedInFull.includes(voiced.change.id),
+  });
+}
