@@ -54,7 +54,8 @@ export function patternTried(song: Song, profile: Profile, pattern: OwnPattern):
   const seen = new Set<string>();
   const substituted = tried.changes.flatMap(({ change, chord, key, meeting }): Exception[] => {
     if (pattern.base === 'keys') return strangersIn(change, { chord, key }, meeting.bar, numbers, seen);
-    const missing = numbers.filter((number) => !hasMember(chord, number));
+    if (pattern.base === 'voicing') return [];
+    const missing = numbers.filter((number) => !hasMember(chord, number, key));
     if (missing.length === 0 || seen.has(change.symbol)) return [];
     seen.add(change.symbol);
     return [

@@ -1,8 +1,9 @@
-import { type Phrase } from '../sentences';
+import { type Metre, metreName } from '../music';
+import { because, type Phrase } from '../sentences';
 import type { Arrangement } from '../arrangement';
 import type { Part } from '../parts';
 import { patternProposals, sungProposals } from '../patterns';
-import { barAt } from '../song';
+import { barAt, type Song } from '../song';
 
 /** A pattern or figure that could be played in a part, with why. */
 export interface PatternOffer {
@@ -18,7 +19,8 @@ export interface PatternOffer {
 export function patternsForPart({ played, profile, song }: Arrangement, part: Part): PatternOffer[] {
   const { metre } = barAt(played.bars, part.toTick - 1);
   const { energy } = part;
-  if (part.choices.layout === 'singing') return sungProposals(metre, energy).map(offered);
+  if (part.choices.layout === 'singing')
+    return [...ownUnderSinger(song, metre), ...sungProposals(metre, energy).map(offered)];
   const notes = played.melody.filter(({ tick }) => tick >= part.fromTick && tick < part.toTick);
   const bars = Math.max(1, part.toBar - part.fromBar + 1);
   const notesPerBar = notes.length / bars;
@@ -29,6 +31,13 @@ export function patternsForPart({ played, profile, song }: Arrangement, part: Pa
     notesPerBar,
     own: song.patterns,
   }).map(offered);
+}
+
+/** Patterns of the pianist's own are the left hand's under a singer too. */
+function ownUnderSinger({ patterns }: Song, metre: Metre): PatternOffer[] {
+  return patterns
+    .filter((own) => own.metre === undefined || own.metre === metreName(metre))
+    .map(({ id, name }) => ({ id, name, reasons: [because.ownUnderSinger()] }));
 }
 
 function offered({

@@ -14,7 +14,7 @@ import {
   CHORD_TYPES,
 } from '../music';
 import { SUNG_FIGURES, suitsMetre } from '../patterns';
-import { DEFAULT_PROFILE, type Profile, type Song } from '../song';
+import { DEFAULT_PROFILE, type OwnPattern, type Profile, type Song } from '../song';
 import { textOf, wholeBars } from '../testing';
 import { companionOf, openTenth } from './sungBass';
 
@@ -48,6 +48,54 @@ const told = (song: Song, hand: 'left' | 'right'): string[] =>
   strikesOf(arrange(song, DEFAULT_PROFILE)[hand]).map(
     (keys) => `${keys[0].tick / 960} ${keys.map(({ pitch }) => nameOf(pitch)).join('+')}`,
   );
+
+describe('a pattern of the pianist under a singer', () => {
+  const own: OwnPattern = {
+    id: 'own1',
+    name: 'Rock',
+    base: 'root',
+    metre: '4/4',
+    beats: 2,
+    events: [
+      { onset: 0, length: 1, members: [1] },
+      { onset: 1, length: 1, members: [5, 8] },
+    ],
+  };
+  const song = (metre?: readonly [number, number]): Song => ({
+    ...sung(['C', 'G', 'C'], 'own1', metre),
+    patterns: [own],
+  });
+
+  it('is played by the left hand; the right holds each chord', () => {
+    expect(told(song(), 'right')).toEqual(['0 C4+E4+G4', '4 B3+D4+G4', '8 C4+E4+G4']);
+    expect(told(song(), 'left').slice(0, 8)).toEqual([
+      '0 C2',
+      '1 G2+C3',
+      '2 C2',
+      '3 G2+C3',
+      '4 G2',
+      '5 D3+G3',
+      '6 G2',
+      '7 D3+G3',
+    ]);
+    expect(arrange(song(), DEFAULT_PROFILE).findings.filter(({ kind }) => kind === 'pattern')).toEqual([]);
+  });
+
+  it('in another metre is said, and the bass stays', () => {
+    const a = arrange(song([3, 4]), DEFAULT_PROFILE);
+    expect(textOf(a.findings.find(({ kind }) => kind === 'pattern'))).toContain('Rock is not made for 3/4');
+    expect(a.left.every(({ source }) => source === 'chord')).toBe(true);
+  });
+
+  it('hangs from the bass under chords that hang from the tune, too', () => {
+    const base = wholeBars(['C6', 'B5', 'C6'], ['C', 'G', 'C']);
+    const choices = { ...base.choices, layout: 'under-melody' as const, level: 5, pattern: 'own1' };
+    const under = arrange({ ...base, choices, patterns: [own] }, DEFAULT_PROFILE);
+    const left = strikesOf(under.left).map((keys) => keys.map(({ pitch }) => nameOf(pitch)).join('+'));
+    expect(left.slice(0, 4)).toEqual(['C3', 'G3+C4', 'C3', 'G3+C4']);
+    expect(under.right.filter(({ tick }) => tick === 0).length).toBeGreaterThan(2);
+  });
+});
 
 describe('figures of the right hand for singing', () => {
   it('are struck as they are named', () => {

@@ -4,12 +4,14 @@ import { bassOf, type Chord, chroma, KEYBOARDS, type Metre, metreName, pitchAt }
 import {
   AUTO,
   BLOCK,
+  heightOf,
   ON_THE_BEAT,
   patternsOf,
   SUNG_FIGURES,
   type SungFigure,
   sungFigure,
   suitsMetre,
+  TOO_NEAR,
 } from '../patterns';
 import { VARY } from '../parts';
 import { offers, says } from '../sentences';
@@ -24,6 +26,8 @@ import type { PartHands, PartTask } from './task';
 
 /** The bass of an accompaniment lies in this octave, E1's keyboards start above it: C2 to B2, or G1 at least. */
 const BASS_CENTRE = 43;
+/** E1: lower, a figure growls. */
+const LOWEST_BASS = 28;
 
 /**
  * An accompaniment for singing: the bass in the left hand, root alone or with its octave, the chord close around
@@ -49,8 +53,9 @@ export function handsForSinging(task: PartTask): PartHands {
     before = low;
     if (own) {
       const held = chordNotes(task, voiced, null);
-      const doubledBass = bassKeys(task, voiced, low, null, true);
-      const dressed = ownFigure(task, voiced, doubledBass[0] < low ? [low] : doubledBass, held, () => own);
+      const root = belowFigure(task, low, voiced.voicing.keys[0] - heightOf(own));
+      const bass = bassKeys(task, voiced, root, null, true);
+      const dressed = ownFigure(task, voiced, bass[0] < root ? [root] : bass, held, () => own);
       left.push(...dressed.notes);
       right.push(...held);
       findings.push(...dressed.findings);
@@ -84,6 +89,14 @@ function bassKeys(
 ): readonly number[] {
   if (figure?.left === 'open-tenth') return openTenth(chord, low);
   return isDoubled ? doubled(task, low, voicing.keys[0]) : [low];
+}
+
+/** The bass an octave lower where the figure over it would reach the chord, as far as it stays clear. */
+function belowFigure({ profile }: PartTask, low: number, ceiling: number): number {
+  const lower = low - 12;
+  return low > ceiling - TOO_NEAR && lower >= Math.max(KEYBOARDS[profile.keyboard].low, LOWEST_BASS)
+    ? lower
+    : low;
 }
 
 /** The bass with its octave: above it below the chord, else below it; alone where there is no room or reach. */

@@ -141,7 +141,7 @@ function toNotes(voiced: VoicedChange, strike: Strike, source: Source): HandNote
     source,
     from: voiced.change.id,
     lyric: null,
-    grace: false,
+    grace: strike.grace ?? false,
     finger: null,
   }));
 }

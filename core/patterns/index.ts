@@ -6,16 +6,18 @@ export {
   figureToShow,
   hasMember,
   MAKER_MEMBERS,
+  MAKER_PLACES,
   type PlayedKey,
   readFigure,
   readLine,
+  readPlaces,
 } from './own';
 export { dress, type Dressed } from './dress';
 export { aboveRoot } from './members';
 export type { Pattern } from './pattern';
 export { descendingLine, type LinePlace } from './line';
 export { patternProposals } from './proposing';
-export { heightOf, rootsInPart } from './roots';
+export { heightOf, rootsInPart, TOO_NEAR } from './roots';
 export { BLOCK, PATTERNS } from './rows';
 export {
   ON_THE_BEAT,

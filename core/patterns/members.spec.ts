@@ -51,6 +51,17 @@ describe('members of a pattern as keys', () => {
     expect(above('Csus4')).toEqual([0, 5, 7, 12, 12, 12, 17, 19, 24]);
     expect(above('Cadd9')).toEqual([0, 4, 7, 12, 12, 14, 16, 19, 24]);
     expect(above('Cdim7')).toEqual([0, 3, 6, 9, 12, 12, 15, 18, 24]);
+    // A step of the key where the chord has none of its own; a ninth a half step up is none.
+    const inC = (symbol: string): number[] =>
+      [2, 4, 6, 9, 11, 13].map((n) =>
+        aboveRoot(chordOf(symbol), n, { tonic: { letter: 'C', alter: 0 }, mode: 'major' }),
+      );
+    expect(inC('C')).toEqual([2, 5, 9, 14, 17, 21]);
+    expect(inC('Dm')).toEqual([2, 5, 9, 14, 17, 21]);
+    expect(inC('Em')).toEqual([1, 5, 8, 12, 17, 20]);
+    expect(inC('F')).toEqual([2, 6, 9, 14, 18, 21]);
+    expect(inC('G7b9')).toEqual([1, 5, 9, 13, 17, 21]);
+    expect(inC('C13#11')).toEqual([2, 6, 9, 14, 18, 21]);
     // Above a slash bass members are counted from it: E is the third of C, G a third above it.
     expect(aboveRoot(chordOf('C/E'), 5)).toBe(3);
     expect(keysOf(C, [1, 5, 10])).toEqual([36, 43, 52]);

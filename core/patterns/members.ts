@@ -1,4 +1,15 @@
-import { bassOf, type Chord, chroma, KEYBOARDS, membersOf, reachMm, scaleOf, spanMm } from '../music';
+import {
+  bassOf,
+  type Chord,
+  chroma,
+  type Key,
+  KEYBOARDS,
+  LETTERS,
+  membersOf,
+  reachMm,
+  scaleOf,
+  spanMm,
+} from '../music';
 import type { Profile } from '../song';
 import { lowIntervalBreaches, type VoicedChange } from '../voicing';
 import type { PatternMember } from './pattern';
@@ -25,6 +36,11 @@ export function keysOf(context: FigureContext, members: readonly PatternMember[]
   return [...new Set(keys)].sort((a, b) => a - b);
 }
 
+/** The key at a place of a voicing, 1 the lowest; beyond its top they come again an octave up. */
+export function keyAtPlace(keys: readonly number[], place: number): number {
+  return keys[(place - 1) % keys.length] + 12 * Math.floor((place - 1) / keys.length);
+}
+
 function keysOfMember(
   { voiced, profile, root, peak, next = null }: FigureContext,
   member: PatternMember,
@@ -48,7 +64,7 @@ function keysOfMember(
     case 'peak':
       return [root + aboveRoot(voiced.chord, peak)];
     default:
-      return [root + aboveRoot(voiced.chord, member)];
+      return [root + aboveRoot(voiced.chord, member, voiced.key)];
   }
 }
 
@@ -93,26 +109,44 @@ function walkTo({ chord, key }: VoicedChange, root: number, next: number | null,
 /** E2: lower, a bass growls. */
 const LOWEST_SECOND_BASS = 40;
 
+/** Members a triad has not, by their place in the octave: the chord's own where it has them, else the step of the key. */
+const STEPS = [2, 4, 6];
+
 /**
- * Half steps above the root (or slash bass) of a numbered member, over the octave from 8 on; the stated substitute where
- * the chord lacks it: what is suspended for a third, else the fifth, else the octave.
+ * Half steps above the root (or slash bass) of a numbered member, over the octave from 8 on; where the chord lacks it the
+ * step of the key for a second, fourth or sixth (a ninth only a whole step above a chord with a third), else the stated substitute: what
+ * is suspended for a third, else the fifth, else the octave.
  */
-export function aboveRoot(chord: Chord, member: number): number {
+export function aboveRoot(chord: Chord, member: number, key: Key | null = null): number {
   if (member === 1) return 0;
   if (member === 8) return 12;
   if (member === 15) return 24;
-  // A ninth is a member of its own; what else lies over the octave is one of those below it.
-  const number = member > 8 && member !== 9 ? member - 7 : member;
   const octave = member > 8 ? 12 : 0;
-  const base = chroma(bassOf(chord));
-  const found = membersOf(chord).find(
-    (m) =>
-      m.number === number ||
-      (number === 3 && (m.number === 4 || m.number === 2)) ||
-      (number === 9 && m.number === 2),
-  );
-  const distance = found ? (found.chroma - base + 12) % 12 : 0;
-  return distance > 0 ? octave + distance : aboveRoot(chord, SUBSTITUTES[member] ?? 8);
+  const distance = ownDistance(chord, member) ?? (key && keyDistance(chord, member, key));
+  return distance ? octave + distance : aboveRoot(chord, SUBSTITUTES[member] ?? 8);
+}
+
+/** Half steps above the root of a member the chord has, within the octave; null where it has none. */
+function ownDistance(chord: Chord, member: number): number | null {
+  const found = membersOf(chord).find(({ number }) => isMember(number, member));
+  return found ? (found.chroma - chroma(bassOf(chord)) + 12) % 12 : null;
+}
+
+/** Whether a chord member of a number is what a pattern names: 13 is a sixth, 10 a third or what is suspended for it. */
+export function isMember(number: number, wanted: number): boolean {
+  const place = (each: number): number => ((each - 1) % 7) + 1;
+  return place(number) === place(wanted) || (place(wanted) === 3 && (number === 4 || number === 2));
+}
+
+/** The step of a key above the root of a chord; null for what is no step between its members. */
+function keyDistance(chord: Chord, member: number, key: Key): number | null {
+  if (!STEPS.includes(((member - 1) % 7) + 1)) return null;
+  const root = bassOf(chord);
+  const letter = LETTERS[(LETTERS.indexOf(root.letter) + member - 1) % 7];
+  const step = scaleOf(key).find((pitch) => pitch.letter === letter);
+  const distance = step ? (chroma(step) - chroma(root) + 12) % 12 : 0;
+  const isNinth = member === 9 && (distance === 1 || thirdOf(chord) === null);
+  return distance === 0 || isNinth ? null : distance;
 }
 
 /** Whether the chord has a third, or what is suspended for it, that another key than its bass can sound. */

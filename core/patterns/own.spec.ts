@@ -16,6 +16,7 @@ import {
   type PlayedKey,
   readFigure,
   readLine,
+  readPlaces,
 } from './own';
 import { PATTERNS } from './rows';
 
@@ -95,6 +96,54 @@ describe('a fixed line', () => {
     expect(tried).toEqual(['1 B2 is not in C: the fixed line is played all the same.']);
     const fits = under('Em7', 'line', '4/4', [line]);
     expect(patternTried(fits, DEFAULT_PROFILE, line).map(textOf)).toEqual([]);
+  });
+});
+
+describe('a chord as it lies', () => {
+  const key = (beat: number, midi: number, grace = false): PlayedKey => ({ beat, beats: 1, midi, grace });
+
+  it('is read by its places, in whatever octave it is played; what lies between is no place', () => {
+    const cOverE = [52, 55, 60];
+    const keys = [key(0, 52), key(1, 55), key(1, 60), key(2, 64), key(3, 62)];
+    const places = [
+      { onset: 0, length: 1, members: [1] },
+      { onset: 1, length: 1, members: [2, 3] },
+      { onset: 2, length: 1, members: [4] },
+    ];
+    expect(readPlaces(keys, cOverE, 4)).toEqual({ events: places, strangers: [62] });
+    const higher = keys.slice(0, 4).map((one) => ({ ...one, midi: one.midi + 12 }));
+    expect(readPlaces(higher, cOverE, 4).events).toEqual(places);
+  });
+
+  it('is played by its places with every inversion, a grace just before its strike', () => {
+    const pattern: OwnPattern = {
+      id: 'lie',
+      name: 'As it lies',
+      base: 'voicing',
+      metre: '4/4',
+      beats: 4,
+      events: [
+        { onset: 0, length: 2, members: [1] },
+        { onset: 2, length: 0.25, members: [3], grace: true },
+        { onset: 2, length: 2, members: [2, 4] },
+      ],
+    };
+    const base = under('C', 'lie', '4/4', [pattern]);
+    for (const keys of [
+      [48, 52, 55],
+      [52, 55, 60],
+      [55, 60, 64],
+    ]) {
+      const song = { ...base, pins: [{ changeId: base.changes[0].id, keys, fingers: null }] };
+      expect(
+        leftOf(song, 3840).map(({ tick, midi, grace, length }) => [tick / 960, midi, grace, length]),
+      ).toEqual([
+        [0, keys[0], false, 1920],
+        [2, keys[1], false, 1920],
+        [2, keys[2], true, 0],
+        [2, keys[0] + 12, false, 1920],
+      ]);
+    }
   });
 });
 

@@ -1,9 +1,10 @@
-import { bassOf, type Chord, chroma, membersOf } from '../music';
+import { bassOf, type Chord, chroma, type Key, membersOf } from '../music';
 import type { OwnPattern } from '../song';
-import { aboveRoot } from './members';
+import { aboveRoot, isMember, keyAtPlace } from './members';
 
-/** Members a pianist can set on the grid, from the bass up. */
-export const MAKER_MEMBERS = [1, 3, 5, 7, 8, 9, 10, 12] as const;
+/** Members a pianist can set on the grid, from the bass up; of a chord as it lies, places from its bottom. */
+export const MAKER_MEMBERS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13] as const;
+export const MAKER_PLACES = [1, 2, 3, 4, 5, 6] as const;
 
 /** A mark on the grid: this member is struck at this step. */
 export interface Cell {
@@ -34,10 +35,11 @@ export function eventsOfCells(cells: readonly Cell[], steps: number, beats: numb
   }));
 }
 
-/** The marks of a figure's numbered members on a grid; what lies between its steps is left out. */
+/** The marks of a figure's numbered members on a grid; what lies between its steps, and graces, are left out. */
 export function cellsOf(events: Events, steps: number): Cell[] {
-  return events.flatMap(({ onset, members }) => {
+  return events.flatMap(({ onset, members, grace }) => {
     const step = onset * steps;
+    if (grace) return [];
     if (Math.abs(step - Math.round(step)) > 1e-6) return [];
     return members.flatMap((member) =>
       typeof member === 'number' ? [{ step: Math.round(step), member }] : [],
@@ -50,6 +52,8 @@ export interface PlayedKey {
   readonly beat: number;
   readonly beats: number;
   readonly midi: number;
+  /** Struck just before its beat. */
+  readonly grace?: boolean;
 }
 
 /**
@@ -81,65 +85,91 @@ const GRIDS: readonly (readonly [grid: number, price: number])[] = [
 ];
 /** Held for less than this share of the time to the next strike a key is short. */
 const SHORT = 0.7;
-/** Over the octave from the root: what a key may be, the nearest first. */
-const NUMBERS = [1, 3, 5, 7, 8, 9, 10, 12, 14, 15] as const;
+/** What a key may be: a member of the chord first, then a step of the key. */
+const NUMBERS = [1, 3, 5, 7, 8, 9, 10, 12, 14, 15, 2, 4, 6, 11, 13] as const;
 /** A fourth below the root is its fifth as second bass. */
 const LOW_FIFTH = 'second-bass';
 
+type Member = Events[number]['members'][number];
+
 /**
- * What keys played over a chord are as members of it: the key of the chord's bass that is struck first is its root;
- * onsets are drawn to the grid that fits best, keys struck together are one strike, and lengths are as long as they were
- * held. Empty where nothing was played. `beats` is the length of the figure.
+ * What keys played over a chord are as members of it, or steps of its key: the key of the chord's bass that is struck
+ * first is its root. Empty where nothing was played. `beats` is the length of the figure.
  */
-export function readFigure(keys: readonly PlayedKey[], chord: Chord, beats: number): ReadFigure {
-  const grid = gridOf(keys.map(({ beat }) => beat));
+export function readFigure(
+  keys: readonly PlayedKey[],
+  chord: Chord,
+  beats: number,
+  key: Key | null = null,
+): ReadFigure {
   const bass = chroma(bassOf(chord));
-  const sorted = [...keys].sort((a, b) => a.beat - b.beat || a.midi - b.midi);
-  const root = sorted.find(({ midi }) => midi % 12 === bass)?.midi ?? rootBelow(sorted[0]?.midi ?? 0, bass);
-  const strikes = new Map<number, { members: (number | typeof LOW_FIFTH)[]; held: number }>();
+  const first = [...keys].sort((a, b) => a.beat - b.beat || a.midi - b.midi);
+  const root = first.find(({ midi }) => midi % 12 === bass)?.midi ?? rootBelow(first[0]?.midi ?? 0, bass);
+  return readAs(keys, beats, (midi) => memberAt(midi - root, chord, key));
+}
+
+/** What keys played over a chord as it lies are as places of it, from its bottom; in whatever octave they were played. */
+export function readPlaces(
+  keys: readonly PlayedKey[],
+  voicing: readonly number[],
+  beats: number,
+): ReadFigure {
+  const lowest = Math.min(...keys.map(({ midi }) => midi));
+  const up = 12 * Math.round((voicing[0] - lowest) / 12);
+  const place = (midi: number): number | null =>
+    MAKER_PLACES.find((number) => keyAtPlace(voicing, number) === midi + up) ?? null;
+  return readAs(keys, beats, place);
+}
+
+/** Keys as a fixed line: the very keys, whatever chord they are played over. */
+export function readLine(keys: readonly PlayedKey[], beats: number): Events {
+  return readAs(keys, beats, (midi) => midi).events;
+}
+
+/**
+ * Keys as what they stand for, drawn to the grid that fits best: those struck together are one strike, as long as they
+ * were held; what stands for nothing is left out and told. Grace notes stand before the strike they lead to.
+ */
+function readAs(
+  keys: readonly PlayedKey[],
+  beats: number,
+  memberOf: (midi: number) => Member | null,
+): ReadFigure {
+  const grid = gridOf(keys.map(({ beat }) => beat));
+  const strikes = new Map<number, { members: Member[]; held: number; graces: Member[] }>();
   const strangers: number[] = [];
-  for (const { beat, beats: held, midi } of sorted) {
+  for (const { beat, beats: held, midi, grace } of [...keys].sort(
+    (a, b) => a.beat - b.beat || a.midi - b.midi,
+  )) {
     const onset = Math.round(beat / grid);
     if (onset < 0 || onset * grid >= beats - 1e-6) continue;
-    const member = memberAt(midi - root, chord);
+    const member = memberOf(midi);
     if (member === null) {
       strangers.push(midi);
       continue;
     }
-    const strike = strikes.get(onset) ?? { members: [], held: 0 };
-    if (!strike.members.includes(member)) strike.members.push(member);
+    const strike = strikes.get(onset) ?? { members: [], held: 0, graces: [] };
+    const among = grace ? strike.graces : strike.members;
+    if (!among.includes(member)) among.push(member);
     strikes.set(onset, { ...strike, held: Math.max(strike.held, held) });
   }
   const onsets = [...strikes.keys()].sort((a, b) => a - b);
-  const events = onsets.map((at, i) => {
+  const events = onsets.flatMap((at, i): Events => {
     const room = (onsets[i + 1] ?? Math.round(beats / grid)) - at;
-    const { members, held } = strikes.get(at) as { members: (number | typeof LOW_FIFTH)[]; held: number };
-    return { onset: at * grid, length: lengthOf(held, room, grid), members: [...members].sort(fromBelow) };
+    const { members, held, graces } = strikes.get(at) as {
+      members: Member[];
+      held: number;
+      graces: Member[];
+    };
+    const onset = at * grid;
+    return [
+      ...graces.map((member) => ({ onset, length: grid, members: [member], grace: true as const })),
+      ...(members.length > 0
+        ? [{ onset, length: lengthOf(held, room, grid), members: [...members].sort(fromBelow) }]
+        : []),
+    ];
   });
   return { events, strangers: [...new Set(strangers)].sort((a, b) => a - b) };
-}
-
-/**
- * Keys as a fixed line: the very keys, whatever chord they are played over, drawn to the grid that fits best. Empty
- * where nothing was played. `beats` is the length of the figure.
- */
-export function readLine(keys: readonly PlayedKey[], beats: number): Events {
-  const grid = gridOf(keys.map(({ beat }) => beat));
-  const strikes = new Map<number, { midis: number[]; held: number }>();
-  for (const { beat, beats: held, midi } of keys) {
-    const onset = Math.round(beat / grid);
-    if (onset < 0 || onset * grid >= beats - 1e-6) continue;
-    const strike = strikes.get(onset) ?? { midis: [], held: 0 };
-    const midis = strike.midis.includes(midi) ? strike.midis : [...strike.midis, midi].sort((a, b) => a - b);
-    strikes.set(onset, { midis, held: Math.max(strike.held, held) });
-  }
-  return [...strikes]
-    .sort(([a], [b]) => a - b)
-    .map(([at, { midis, held }], i, all) => ({
-      onset: at * grid,
-      length: lengthOf(held, (all[i + 1]?.[0] ?? Math.round(beats / grid)) - at, grid),
-      members: midis,
-    }));
 }
 
 /** As long as it was held where that is clearly short of the next strike, else up to it; in beats. */
@@ -149,8 +179,8 @@ function lengthOf(held: number, room: number, grid: number): number {
 }
 
 /** The low fifth lies under the root, the rest by their number. */
-function fromBelow(a: number | typeof LOW_FIFTH, b: number | typeof LOW_FIFTH): number {
-  const place = (member: number | typeof LOW_FIFTH): number => (member === LOW_FIFTH ? 0 : member);
+function fromBelow(a: Member, b: Member): number {
+  const place = (member: Member): number => (typeof member === 'number' ? member : 0);
   return place(a) - place(b);
 }
 
@@ -169,20 +199,18 @@ function rootBelow(midi: number, bass: number): number {
   return midi - ((midi - bass + 12) % 12);
 }
 
-/** The number a key so far above the root has in a chord; null where it is no member of it. */
-function memberAt(distance: number, chord: Chord): number | typeof LOW_FIFTH | null {
+/** The number a key so far above the root has in a chord, or in its key; null where it has none. */
+function memberAt(distance: number, chord: Chord, key: Key | null): number | typeof LOW_FIFTH | null {
   if (distance === aboveRoot(chord, 5) - 12 && aboveRoot(chord, 5) < 12) return LOW_FIFTH;
-  return NUMBERS.find((number) => aboveRoot(chord, number) === distance && hasMember(chord, number)) ?? null;
+  return (
+    NUMBERS.find((number) => aboveRoot(chord, number, key) === distance && hasMember(chord, number, key)) ??
+    null
+  );
 }
 
-/** Whether a chord has the member itself, and not what stands in for it. */
-export function hasMember(chord: Chord, number: number): boolean {
+/** Whether a chord has the member itself, or its key the step, and not what stands in for it. */
+export function hasMember(chord: Chord, number: number, key: Key | null = null): boolean {
   if (number === 1 || number === 8 || number === 15) return true;
-  const wanted = number > 8 && number !== 9 ? number - 7 : number;
-  return membersOf(chord).some(
-    (member) =>
-      member.number === wanted ||
-      (wanted === 3 && (member.number === 4 || member.number === 2)) ||
-      (wanted === 9 && member.number === 2),
-  );
+  if (membersOf(chord).some((member) => isMember(member.number, number))) return true;
+  return key !== null && aboveRoot(chord, number, key) !== aboveRoot(chord, number);
 }

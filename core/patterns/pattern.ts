@@ -2,7 +2,8 @@
  * What an event strikes. Members of a root-based row are numbers (1, 3, 5, 8, 10 …) above the root or slash bass;
  * 'peak' is the top of a broken figure, the octave where the melody has the third, else a third; 'second-bass' is the
  * fifth, low, as the second bass of the same chord. 'upper' is the chord above a low bass: the keys of the voicing
- * without the root; 'last-but-one' and 'last' walk to the root of the next chord. A voicing-based row names keys of the voicing, so that inversion and pins stay.
+ * without the root; 'last-but-one' and 'last' walk to the root of the next chord. A voicing-based row names keys of the
+ * voicing, so that inversion and pins stay: a number is a place from its bottom, 1 the lowest, beyond its top an octave up.
  */
 export type PatternMember =
   number | 'peak' | 'second-bass' | 'upper' | 'lowest' | 'others' | 'all' | 'last-but-one' | 'last';
@@ -13,6 +14,8 @@ export interface PatternEvent {
   /** In the pattern's unit; Infinity: to the end of its bar or chord. */
   readonly length: number;
   readonly members: readonly PatternMember[];
+  /** Struck just before what has the same onset, with no length of its own. */
+  readonly grace?: boolean;
 }
 
 /** A left-hand figure as data: one row or one file each, known by its id. */

@@ -77,7 +77,7 @@ export function upperOf(keys: readonly number[], chord: Chord): readonly number[
 }
 
 /** Half steps above the root of members over the octave, at the most; within it the fifth decides. */
-const HEIGHTS: Record<number, number> = { 8: 12, 9: 14, 10: 16, 12: 19, 14: 23, 15: 24 };
+const HEIGHTS: Record<number, number> = { 8: 12, 9: 14, 10: 16, 11: 18, 12: 19, 13: 21, 14: 23, 15: 24 };
 
 /** Half steps from its root to the top of a figure, at least its fifth. */
 export function heightOf({ events }: Pattern): number {

@@ -1,6 +1,6 @@
 import { barTicks, middleTicks, TICKS_PER_QUARTER, unitTicks } from '../music';
 import { beatsLater, placeInBar, type PlayedBar } from '../song';
-import { endingKeys, type FigureContext, keysOf } from './members';
+import { endingKeys, type FigureContext, keyAtPlace, keysOf } from './members';
 import type { Pattern, PatternMember } from './pattern';
 
 /** Keys struck together. */
@@ -8,6 +8,7 @@ export interface Strike {
   readonly tick: number;
   readonly length: number;
   readonly keys: readonly number[];
+  readonly grace?: boolean;
 }
 
 /** The stretch of one chord in one bar. */
@@ -33,26 +34,33 @@ export function strikesOf(context: FigureContext, pattern: Pattern, stretch: Str
   const played = eventsUpTo(pattern, stretch, holdFrom);
   const events =
     holdFrom < end ? comingToRest(played, holdFrom - stretch.start) : withThird(context, pattern, played);
-  for (const { tick, length, members } of events)
+  for (const { tick, length, members, grace = false } of events)
     strikes.push({
       tick,
-      length: Math.min(length, holdFrom - tick),
+      length: grace ? 0 : Math.min(length, holdFrom - tick),
       keys: struck(context, pattern, members),
+      grace,
     });
   if (holdFrom < end)
     strikes.push({ tick: holdFrom, length: end - holdFrom, keys: endingKeys(context, pattern.endsThin) });
   return strikes;
 }
 
-/** The keys of an event: a fixed line names them itself. */
+/** The keys of an event: a fixed line names them itself, places are those of the voicing. */
 function struck(
   context: FigureContext,
   { base }: Pattern,
   members: readonly PatternMember[],
 ): readonly number[] {
-  return base === 'keys'
-    ? members.filter((member) => typeof member === 'number').sort((a, b) => a - b)
-    : keysOf(context, members);
+  const numbers = members.filter((member) => typeof member === 'number');
+  if (base === 'keys') return numbers.sort((a, b) => a - b);
+  if (base !== 'voicing') return keysOf(context, members);
+  const { keys } = context.voiced.voicing;
+  const named = keysOf(
+    context,
+    members.filter((member) => typeof member !== 'number'),
+  );
+  return [...new Set([...named, ...numbers.map((place) => keyAtPlace(keys, place))])].sort((a, b) => a - b);
 }
 
 /** Ticks a pattern's figure has gone on for after so many of its units, from where the chord begins. */
@@ -69,6 +77,7 @@ interface Struck {
   readonly tick: number;
   readonly length: number;
   readonly members: readonly PatternMember[];
+  readonly grace?: boolean;
 }
 
 function eventsUpTo(pattern: Pattern, stretch: Stretch, to: number): Struck[] {
@@ -77,10 +86,10 @@ function eventsUpTo(pattern: Pattern, stretch: Stretch, to: number): Struck[] {
   const from = stretch.start - phaseAt(after(beats), stretch);
   const found: Struck[] = [];
   for (let count = 0; from + (count && after(count)) < to; count += beats)
-    for (const { onset, length, members } of events) {
+    for (const { onset, length, members, grace } of events) {
       const tick = from + after(count + onset);
       if (tick >= stretch.start && tick < to)
-        found.push({ tick, length: from + after(count + onset + length) - tick, members });
+        found.push({ tick, length: from + after(count + onset + length) - tick, members, grace });
     }
   return found;
 }
@@ -89,7 +98,10 @@ function eventsUpTo(pattern: Pattern, stretch: Stretch, to: number): Struck[] {
 function comingToRest(played: readonly Struck[], ticks: number): readonly Struck[] {
   return ticks > TICKS_PER_QUARTER
     ? played
-    : played.slice(0, 1).map((first) => ({ ...first, length: ticks }));
+    : played
+        .filter(({ grace }) => !grace)
+        .slice(0, 1)
+        .map((first) => ({ ...first, length: ticks }));
 }
 
 /** A chord too short for the peak of its figure has the third in the place of its last fifth, where nothing else sounds it. */

@@ -60,6 +60,7 @@ export const REASONS = {
       than
     ],
   leftHasTheBass: () => 'the left hand keeps the bass',
+  ownUnderSinger: () => 'your own, in the left hand; the right holds the chords',
   leftGoesWith: (how: 'open-tenth' | 'line') =>
     how === 'line' ? 'over a bass that falls by step' : 'single notes over open tenths, spare and wide',
   handStays: () => 'the hand stays in its place',

@@ -183,7 +183,10 @@ export const fingerPinSchema = z.object({
   finger: z.number().int().min(1).max(5),
 });
 
-/** A pattern member: a chord member's number above the root, a key of the voicing, or in a fixed line the very key (MIDI). */
+/**
+ * A pattern member: a chord member's number above the root, a key of the voicing (numbers are its place from the bottom),
+ * or in a fixed line the very key (MIDI).
+ */
 const memberSchema = z.union([
   z.number().int().min(1).max(127),
   z.enum(['lowest', 'others', 'all', 'second-bass']),
@@ -204,6 +207,8 @@ export const ownPatternSchema = z.object({
         onset: z.number().min(0).max(64),
         length: z.number().min(0.0625).max(64),
         members: z.array(memberSchema).min(1).max(10),
+        /** Struck just before what has the same onset, with no length of its own. */
+        grace: z.literal(true).optional(),
       }),
     )
     .min(1)

@@ -6,13 +6,13 @@ import type { OwnPattern } from '../song';
 export function lineInWords(events: OwnPattern['events'], key: Key, metre: Metre): string[] {
   const length = (4 * TICKS_PER_QUARTER * metre.numerator) / metre.denominator;
   const isLonger = events.some(({ onset }) => onset * TICKS_PER_QUARTER >= length);
-  return events.map(({ onset, members }) => {
+  return events.map(({ onset, members, grace }) => {
     const tick = Math.round(onset * TICKS_PER_QUARTER);
     const number = Math.floor(tick / length) + 1;
     const count = countAt({ number, tick: (number - 1) * length, length, metre }, tick);
     const keys = members.flatMap((member) =>
       typeof member === 'number' ? [typeset(nameOf(spellInKey(member, key)))] : [],
     );
-    return `${isLonger ? `bar ${number}, ` : ''}${count}: ${keys.join(' ')}`;
+    return `${isLonger ? `bar ${number}, ` : ''}${count}: ${keys.join(' ')}${grace ? ', just before' : ''}`;
   });
 }

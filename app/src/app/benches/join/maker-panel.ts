@@ -1,7 +1,14 @@
 import { barInWords } from '@joined-hands/core/sentences';
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { figureToShow, MAKER_MEMBERS } from '@joined-hands/core/patterns';
+import { figureToShow, MAKER_MEMBERS, MAKER_PLACES } from '@joined-hands/core/patterns';
 import { typeset } from '@joined-hands/core/music';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -17,9 +24,6 @@ import { WordsPipe } from '../../ui/words.pipe';
 /** How the steps of a beat are counted. */
 const PLACES = { 2: ['', ' &'], 3: ['', ' trip', ' let'], 4: ['', ' e', ' &', ' a'] } as const;
 const GRID_NAMES = { 2: 'Half beats', 3: 'Triplets', 4: 'Sixteenths' } as const;
-
-/** Rows of the grid, the bass at the bottom. */
-const ROWS = [...MAKER_MEMBERS].reverse();
 
 /** An own pattern: marks on a grid of chord members, or played once over a chord and read. */
 @Component({
@@ -43,11 +47,11 @@ const ROWS = [...MAKER_MEMBERS].reverse();
         name="maker-kind"
         label="What is kept of it"
         [options]="kinds"
-        [value]="maker.isFixed() ? 'keys' : 'members'"
-        (chosen)="maker.chooseFixed($event === 'keys')"
+        [value]="maker.base()"
+        (chosen)="maker.chooseBase($event)"
       />
       @if (maker.isFixed()) {
-        <p class="note">The same keys over every chord: play the line once below.</p>
+        <p class="note">The same keys over every chord: play the line once below, or write it.</p>
         @if (maker.lineInWords().length > 0) {
           <ol class="line-keys" aria-label="The line as it is struck">
             @for (strike of maker.lineInWords(); track $index) {
@@ -77,7 +81,7 @@ const ROWS = [...MAKER_MEMBERS].reverse();
             "
           >
             <tbody>
-              @for (member of rows; track member) {
+              @for (member of rows(); track member) {
                 <tr>
                   <th scope="row">{{ member }}</th>
                   @for (step of stepsIn(bar); track step) {
@@ -97,10 +101,16 @@ const ROWS = [...MAKER_MEMBERS].reverse();
           </table>
         </div>
       }
-      @if (!maker.isFixed()) {
+      @if (maker.base() === 'voicing') {
         <p class="note">
-          1 is the root of each chord, 3 and 5 lie close above it, 8 is its octave, 10 and 12 the third and
-          fifth above that.
+          1 is the lowest key of each chord as it lies, in whatever inversion, 2 the next above it; above its
+          top they come again an octave up.
+        </p>
+      }
+      @if (maker.base() === 'root') {
+        <p class="note">
+          1 is the root of each chord, 3 and 5 lie close above it, 8 is its octave. For 2, 4, 6, 9, 11 and 13
+          a chord without its own takes the step of the key.
         </p>
       }
       @if (maker.isFiner()) {
@@ -110,7 +120,7 @@ const ROWS = [...MAKER_MEMBERS].reverse();
       }
     </section>
     <section>
-      <h3>{{ maker.isFixed() ? 'Play it once' : 'Or play it once' }}</h3>
+      <h3>{{ maker.isFixed() ? 'Play or write it once' : 'Or play or write it once' }}</h3>
       @if (maker.over(); as over) {
         @if (maker.isRecording()) {
           <p role="status">
@@ -118,8 +128,36 @@ const ROWS = [...MAKER_MEMBERS].reverse();
           </p>
           <p class="line"><button nz-button type="button" (click)="maker.stop()">Stop</button></p>
         } @else {
-          <p class="note">Over {{ symbol(over.change.symbol) }}, after a bar of clicks; its root first.</p>
+          <p class="note">
+            Over {{ symbol(over.change.symbol) }}, after a bar of clicks{{
+              maker.base() === 'root' ? '; its root first' : ''
+            }}.
+          </p>
           <jh-play-on [ways]="ways" (begun)="maker.playIn($event.keys)" />
+          <label class="name"
+            >Letters
+            <input
+              nz-input
+              maxlength="400"
+              placeholder="C3 G C+E G"
+              [ngModel]="maker.letters()"
+              (ngModelChange)="maker.letters.set($event)"
+          /></label>
+          <label class="name"
+            >Counts
+            <input
+              nz-input
+              maxlength="400"
+              placeholder="1 1& 2 2&"
+              [ngModel]="maker.counts()"
+              (ngModelChange)="maker.counts.set($event)"
+              (keydown.enter)="maker.typeIn()"
+          /></label>
+          <p class="line">
+            <button nz-button type="button" [disabled]="!maker.letters().trim()" (click)="maker.typeIn()">
+              Read it
+            </button>
+          </p>
         }
       } @else {
         <p class="note">This part has no chord to play it over.</p>
@@ -167,7 +205,17 @@ const ROWS = [...MAKER_MEMBERS].reverse();
 })
 export class MakerPanel {
   protected readonly maker = inject(MakerState);
-  protected readonly rows = ROWS;
+
+  constructor() {
+    // It opens in the place of a longer list, whose end was looked at.
+    const panel = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    afterNextRender(() => panel.scrollIntoView({ block: 'start' }));
+  }
+
+  /** Rows of the grid, the bass at the bottom. */
+  protected readonly rows = computed(() =>
+    [...(this.maker.base() === 'voicing' ? MAKER_PLACES : MAKER_MEMBERS)].reverse(),
+  );
   protected readonly most = 6;
   protected readonly barInWords = barInWords;
   protected readonly lengths = [
@@ -176,7 +224,8 @@ export class MakerPanel {
   ] as const;
   protected readonly grids = GRIDS.map((value) => ({ value, label: GRID_NAMES[value] }));
   protected readonly kinds = [
-    { value: 'members', label: 'Members' },
+    { value: 'root', label: 'Members' },
+    { value: 'voicing', label: 'As it lies' },
     { value: 'keys', label: 'Fixed keys' },
   ] as const;
   protected readonly barsShown = computed(() => Array.from({ length: this.maker.bars() }, (_, i) => i));
@@ -190,7 +239,7 @@ export class MakerPanel {
     const perBeat = this.maker.grid();
     const beat = Math.floor((step % this.inBar()) / perBeat) + 1;
     const place = PLACES[perBeat][step % perBeat];
-    return `Member ${member} on ${beat}${place}${this.maker.bars() === 2 ? ` of bar ${Math.floor(step / this.inBar()) + 1}` : ''}`;
+    return `${this.maker.base() === 'voicing' ? 'Key' : 'Member'} ${member} on ${beat}${place}${this.maker.bars() === 2 ? ` of bar ${Math.floor(step / this.inBar()) + 1}` : ''}`;
   }
 
   protected symbol(symbol: string): string {

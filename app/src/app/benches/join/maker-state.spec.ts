@@ -166,7 +166,7 @@ describe('the pattern maker', () => {
       { beat: 0, beats: 1, midi: 45 },
       { beat: 1, beats: 1, midi: 46 },
     ]);
-    expect(maker.notice()).toBe('1 key is not in the chord and left out.');
+    expect(maker.notice()).toBe('1 key is neither in the chord nor in the key and left out.');
     played.problem = 'no sound';
     await maker.playIn(source);
     expect(maker.notice()).toBe('The figure could not be recorded: no sound.');
@@ -174,7 +174,7 @@ describe('the pattern maker', () => {
 
   it('keeps a line as the very keys, told strike by strike; the other kind begins anew', async () => {
     maker.toggle(0, 1);
-    maker.chooseFixed(true);
+    maker.chooseBase('keys');
     expect([maker.pattern(), maker.lineInWords()]).toEqual([null, []]);
     maker.read([
       { beat: 0, beats: 1, midi: 45 },
@@ -183,7 +183,7 @@ describe('the pattern maker', () => {
     expect(maker.pattern()).toMatchObject({ base: 'keys', events: [{ members: [45] }, { members: [46] }] });
     expect(maker.lineInWords()).toEqual(['1: A2', '2: B♭2']);
     expect([maker.cells(), maker.isFiner(), maker.notice()]).toEqual([[], false, '']);
-    maker.chooseFixed(true);
+    maker.chooseBase('keys');
     expect(maker.pattern()).not.toBeNull();
     maker.read([]);
     expect(maker.notice()).toMatch(/^Nothing was heard/);
@@ -192,6 +192,55 @@ describe('the pattern maker', () => {
     expect(maker.isFixed()).toBe(true);
     maker.open();
     expect(maker.isFixed()).toBe(false);
+  });
+
+  it('is written in letters and counts: chords, graces, steps of the key; what cannot be read is said', () => {
+    // Lanterns begins on A minor, in three.
+    maker.letters.set('A2 C3 E');
+    maker.counts.set('1 2');
+    maker.typeIn();
+    expect(maker.notice()).toContain('count');
+    maker.letters.set('A2 E3+B3 C4 D4');
+    maker.counts.set('1 2 2& 3');
+    maker.typeIn();
+    expect([maker.notice(), maker.pattern()?.events]).toEqual([
+      '',
+      [
+        { onset: 0, length: 1, members: [1] },
+        { onset: 1, length: 0.5, members: [5, 9] },
+        { onset: 1.5, length: 0.5, members: [10] },
+        { onset: 2, length: 1, members: [11] },
+      ],
+    ]);
+    maker.letters.set('X');
+    maker.typeIn();
+    expect(maker.notice()).not.toBe('');
+  });
+
+  it('follows the chords as they lie, whatever their inversion', () => {
+    maker.chooseBase('voicing');
+    maker.toggle(0, 1);
+    maker.toggle(2, 2);
+    maker.toggle(2, 3);
+    maker.toggle(4, 4);
+    maker.keep();
+    table.settle();
+    const { changes = [], left = [], parts = [] } = table.state.arrangement ?? {};
+    const first = parts[0];
+    const whole = changes.filter(
+      ({ change }) =>
+        change.length === 2880 && change.tick >= first.fromTick && change.tick + 2880 < first.toTick,
+    );
+    expect(whole.length).toBeGreaterThan(1);
+    for (const { change, voicing } of whole) {
+      const own = left.filter(({ from }) => from === change.id);
+      expect(own.map(({ tick, midi }) => [(tick - change.tick) / 960, midi])).toEqual([
+        [0, voicing.keys[0]],
+        [1, voicing.keys[1]],
+        [1, voicing.keys[2]],
+        [2, voicing.keys[3] ?? voicing.keys[0] + 12],
+      ]);
+    }
   });
 
   it('takes a pattern over from another song under an id that is free here', async () => {

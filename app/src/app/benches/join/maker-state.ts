@@ -1,7 +1,8 @@
 import { cutTo, barAt, keyAt, type OwnPattern, type SongEdit } from '@joined-hands/core/song';
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import type { Exception } from '@joined-hands/core/arrange';
-import { metreName, TICKS_PER_QUARTER } from '@joined-hands/core/music';
+import { FieldError, readBars } from '@joined-hands/core/formats';
+import { barTicks, metreName, midiOf, TICKS_PER_QUARTER } from '@joined-hands/core/music';
 import {
   type Cell,
   cellsOf,
@@ -9,6 +10,7 @@ import {
   type PlayedKey,
   readFigure,
   readLine,
+  readPlaces,
 } from '@joined-hands/core/patterns';
 import { MOVING } from '@joined-hands/core/levels';
 import type { KeyEvent } from '@joined-hands/core/takes';
@@ -44,8 +46,12 @@ export class MakerState {
   private readonly events = signal<OwnPattern['events']>([]);
   private readonly editing = signal<string | null>(null);
   readonly notice = signal('');
-  /** What is played is kept as the very keys, whatever the chord, and not as members. */
-  readonly isFixed = signal(false);
+  /** What is played is kept as members over the root, as places of the chord as it lies, or as the very keys. */
+  readonly base = signal<OwnPattern['base']>('root');
+  /** The very keys, whatever the chord. */
+  readonly isFixed = computed(() => this.base() === 'keys');
+  readonly letters = signal('');
+  readonly counts = signal('');
   /** Patterns the pianist made in other songs; null until they are asked for. */
   readonly elsewhere = signal<readonly PatternElsewhere[] | null>(null);
   readonly problem = signal('');
@@ -89,7 +95,7 @@ export class MakerState {
     return {
       id: this.editing() ?? 'own-new',
       name: cutTo(this.name().trim(), 60) || 'My pattern',
-      base: this.isFixed() ? 'keys' : 'root',
+      base: this.base(),
       metre: metreName(this.metre()),
       beats: this.beats(),
       events,
@@ -102,7 +108,9 @@ export class MakerState {
     const bar = (4 * this.metre().numerator) / this.metre().denominator;
     this.bars.set(pattern && pattern.beats > bar ? 2 : 1);
     this.events.set(pattern?.events ?? []);
-    this.isFixed.set(pattern?.base === 'keys');
+    this.base.set(pattern?.base ?? 'root');
+    this.letters.set('');
+    this.counts.set('');
     this.grid.set(gridOf(pattern?.events ?? []));
     this.notice.set('');
     this.isOpen.set(true);
@@ -115,13 +123,15 @@ export class MakerState {
   toggle(step: number, member: number): void {
     const rest = this.cells().filter((cell) => cell.step !== step || cell.member !== member);
     const cells = rest.length === this.cells().length ? [...rest, { step, member }] : rest;
-    this.events.set(eventsOfCells(cells, this.grid(), this.beats()) ?? []);
+    const graces = this.events().filter(({ grace }) => grace);
+    const struck = eventsOfCells(cells, this.grid(), this.beats()) ?? [];
+    this.events.set([...graces, ...struck].sort((a, b) => a.onset - b.onset));
   }
 
-  /** Members or the very keys: what was there is of the other kind, and goes. */
-  chooseFixed(isFixed: boolean): void {
-    if (isFixed === this.isFixed()) return;
-    this.isFixed.set(isFixed);
+  /** Members, places or the very keys: what was there is of another kind, and goes. */
+  chooseBase(base: OwnPattern['base']): void {
+    if (base === this.base()) return;
+    this.base.set(base);
     this.clear();
   }
 
@@ -206,6 +216,36 @@ export class MakerState {
     }
   }
 
+  /** Reads letters and counts over the first chord of the part. */
+  typeIn(): void {
+    const [over, metre] = [this.over(), this.metre()];
+    if (!over) return;
+    const length = barTicks(metre);
+    const bars = Array.from({ length: this.bars() }, (_, i) => ({
+      number: i + 1,
+      tick: i * length,
+      length,
+      metre,
+    }));
+    try {
+      const start = over.pitches[0];
+      const typed = { letters: this.letters(), counts: this.counts() };
+      const { notes, missing } = readBars(typed, bars, over.key, [], start);
+      this.read(
+        notes.map(({ after, length: ticks, pitch, grace = false }) => ({
+          beat: after / TICKS_PER_QUARTER,
+          beats: ticks / TICKS_PER_QUARTER,
+          midi: midiOf(pitch),
+          grace,
+        })),
+      );
+      if (missing) this.notice.set(missing.message);
+    } catch (error) {
+      if (!(error instanceof FieldError)) throw error;
+      this.notice.set(error.message);
+    }
+  }
+
   /** Reads keys played over the first chord of the part. */
   read(keys: readonly PlayedKey[]): void {
     const over = this.over();
@@ -216,7 +256,10 @@ export class MakerState {
       if (line.length > 0) this.events.set(line);
       return;
     }
-    const { events, strangers } = readFigure(keys, over.chord, this.beats());
+    const { events, strangers } =
+      this.base() === 'voicing'
+        ? readPlaces(keys, over.voicing.keys, this.beats())
+        : readFigure(keys, over.chord, this.beats(), over.key);
     if (events.length === 0) {
       this.notice.set(
         'Nothing that belongs to the chord was heard: play the figure once, from the click on.',
@@ -228,7 +271,7 @@ export class MakerState {
     this.notice.set(
       strangers.length === 0
         ? ''
-        : `${strangers.length} ${strangers.length === 1 ? 'key is' : 'keys are'} not in the chord and left out.`,
+        : `${strangers.length} ${strangers.length === 1 ? 'key is' : 'keys are'} neither in the chord nor in the key and left out.`,
     );
   }
 

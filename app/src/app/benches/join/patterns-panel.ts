@@ -29,8 +29,8 @@ import { PatternChoices } from './pattern-choices';
         />
         @if (choices.isUnder()) {
           <p class="note">
-            The chords lie under the tune here, and the left hand holds its bass. Taking a pattern gives the
-            chords back to the left hand.
+            The chords lie under the tune here, and the left hand holds its bass or plays a pattern of your
+            own. Taking another gives the chords back to the left hand.
           </p>
         } @else if (!choices.isMoving()) {
           <p class="note">
