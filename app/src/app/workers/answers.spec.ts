@@ -37,8 +37,8 @@ const pattern: OwnPattern = {
   base: 'voicing',
   beats: 2,
   events: [
-    { onset: 0, length: 1, members: [0] },
-    { onset: 1, length: 1, members: [1, 2] },
+    { onset: 0, length: 1, members: [1] },
+    { onset: 1, length: 1, members: [2, 3] },
   ],
 };
 
