@@ -115,3 +115,29 @@ function notesOf(text: string): string[] {
     .slice(1)
     .map((note) => note.slice(0, note.indexOf('</note>')));
 }
+
+describe('a tune with the notes under it', () => {
+  it('has every key of the right hand it was written with, whatever its level gave it', () => {
+    for (const song of some(DEMO_SONGS))
+      for (const level of [4, 6]) {
+        const a = arrange(applyEdit(song, { kind: 'choose', choices: { level } }), DEFAULT_PROFILE);
+        const text = writeMusicXml(a);
+        const full = readMusicXmlTunes(text, 's', 'S').find(({ id }) => id === 'with-harmony');
+        const right = struck(a.right).map((told) => told.replace(/\+\d+/, ''));
+        if (!full) {
+          expect([song.title, level, a.right.every(({ source }) => source === 'melody')]).toEqual([
+            song.title,
+            level,
+            true,
+          ]);
+          continue;
+        }
+        const again = struck(arrange(full.song, DEFAULT_PROFILE).right);
+        expect([song.title, level, again.map((told) => told.replace(/\+\d+/, ''))]).toEqual([
+          song.title,
+          level,
+          right,
+        ]);
+      }
+  });
+});

@@ -1,6 +1,6 @@
 import { textOf } from '../testing';
 import { describe, expect, it } from 'vitest';
-import { midiOf, parsePitch } from '../music';
+import { midiOf, nameOf, parsePitch } from '../music';
 import { candidatesOf } from './candidates';
 import type { ReadPart, ReadScore, ScoreNote } from './score';
 
@@ -124,7 +124,12 @@ describe('the lines of a part', () => {
 
   it('of two voices are the top line, then each voice', () => {
     const two = part('Choir', [...line('C5 D5'), ...line('E4 F4', { voice: '2' })]);
-    expect(labels(scoreOf(two))).toEqual(['Choir, top line', 'Choir, voice 1', 'Choir, voice 2']);
+    expect(labels(scoreOf(two))).toEqual([
+      'Choir, top line',
+      'Choir, voice 1',
+      'Choir, voice 2',
+      'Choir, top line, with the notes under it',
+    ]);
     expect(tune(scoreOf(two))).toEqual(['0+1 C5', '1+1 D5']);
     expect(tune(scoreOf(two), 2)).toEqual(['0+1 E4', '1+1 F4']);
   });
@@ -134,6 +139,34 @@ describe('the lines of a part', () => {
     const [{ label, facts, song }] = candidatesOf(scoreOf(part('Flute', chords)), 'id', 'File');
     expect([label, facts]).toEqual(['Flute, top line', '2 notes, C5 to F5, with words']);
     expect(song.melody.map((n) => n.lyric?.text)).toEqual(['la', 'la']);
+  });
+
+  it('with the notes under it has what is struck and held with it as harmony notes, what moves by itself beside it', () => {
+    const staff = [
+      ...line('C5 D5*2 E5'),
+      ...line('E4 F4 G4 C4', { voice: '2' }),
+      ...line('G4 R R G4', { voice: '2' }),
+      // The left hand of a track for both.
+      ...line('C2 C2 C2 C2'),
+    ];
+    const full = candidatesOf(scoreOf(part('Track', staff)), 'id', 'File').at(-1);
+    expect([full?.label, full?.facts]).toEqual([
+      'Track, top line, with the notes under it',
+      '3 notes, C5 to E5, and 6 more',
+    ]);
+    expect(full?.song.melody.map(({ harmony }) => harmony?.keys?.map(nameOf))).toEqual([
+      ['E4', 'G4'],
+      undefined,
+      ['C4', 'G4'],
+    ]);
+    expect(
+      full?.song.ownBars.map(({ hand, how, notes }) => [
+        hand,
+        how,
+        notes.map(({ after, length, pitch }) => `${after / beat}+${length / beat} ${nameOf(pitch)}`),
+      ]),
+    ).toEqual([['right', 'beside', ['1+1 F4', '2+1 G4']]]);
+    expect(labels(scoreOf(part('Flute', line('C5 D5'))))).toHaveLength(1);
   });
 
   it('a lower note under one that sounds on is left out, a higher one cuts in; one barely held over is neither', () => {
@@ -157,6 +190,7 @@ describe('the lines of a part', () => {
       'Choir, top line: 2 notes, D5 to E5',
       'Choir, voice 1: 2 notes, C5 to E5',
       'Choir, voice 2: 1 note, D5 to D5',
+      'Choir, top line, with the notes under it: 2 notes, D5 to E5, and 1 more',
     ]);
   });
 

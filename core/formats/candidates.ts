@@ -18,6 +18,7 @@ import { FileError } from './fileError';
 import { playingOrderOf } from './repeats';
 import type { ReadPart, ReadScore, ScoreNote } from './score';
 import { hasOverlaps, skyline, topOfChords } from './topLine';
+import { withNotesUnder } from './underTune';
 
 /** One line of a file that could be the melody, as the song it would make. */
 export interface TuneCandidate {
@@ -29,8 +30,9 @@ export interface TuneCandidate {
   readonly song: Song;
 }
 
-/** The id of both hands kept as they are written. */
+/** The ids of both hands kept as they are written, and of the likeliest tune with the other notes of its hand. */
 export const BOTH_HANDS = 'both-hands';
+export const WITH_HARMONY = 'with-harmony';
 
 /** Most lines of one file that are offered. */
 const MOST_CANDIDATES = 16;
@@ -79,9 +81,33 @@ export function candidatesOf(score: ReadScore, songId: string, fallbackTitle: st
       song: i === 0 && song.changes.length === 0 ? withSuggestions(song) : song,
     };
   });
+  const full = bare ? null : fullTune(sorted[0], tunes[0]);
   const hands = bare ? null : handsOf(score);
   const written = hands ? [bothHands(hands, score, songId, title, readOff)] : [];
-  return [...(bare ? [chordsAlone(score, bare, songId, title)] : []), ...tunes, ...written];
+  return [
+    ...(bare ? [chordsAlone(score, bare, songId, title)] : []),
+    ...tunes,
+    ...(full ? [full] : []),
+    ...written,
+  ];
+}
+
+/** The likeliest tune with the other notes of its hand. */
+function fullTune(line: Line, tune: TuneCandidate): TuneCandidate | null {
+  const { part, notes } = line;
+  const full = withNotesUnder(
+    tune.song,
+    part.notes.filter(({ staff }) => staff === notes[0]?.staff),
+    part.end,
+  );
+  if (!full) return null;
+  const { song, others } = full;
+  return {
+    id: WITH_HARMONY,
+    label: `${tune.label}, with the notes under it`,
+    facts: `${factsOf(song.melody)}, and ${others} more`,
+    song: { ...song, pins: tune.song.pins },
+  };
 }
 
 /** Both hands as they are written; the tune is the right hand's top line. */

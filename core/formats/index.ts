@@ -1,6 +1,6 @@
 export { archiveOf } from './archive';
 export { type BackedUp, BackupWriter, openBackup } from './backup';
-export { BOTH_HANDS, isBare, type TuneCandidate } from './candidates';
+export { BOTH_HANDS, isBare, type TuneCandidate, WITH_HARMONY } from './candidates';
 export { CHORD_BARS, type ChartReading, type ChordBars, isGuessed, readChart } from './chart';
 export { FileError, MOST_BYTES } from './fileError';
 export { chordRow } from './chordRow';

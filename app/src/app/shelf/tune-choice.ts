@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, type OnDestroy, signal } from '@angular/core';
-import { BOTH_HANDS, type TuneCandidate } from '@joined-hands/core/formats';
+import { BOTH_HANDS, type TuneCandidate, WITH_HARMONY } from '@joined-hands/core/formats';
 import { DEFAULT_PROFILE } from '@joined-hands/core/song';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NZ_MODAL_DATA, NzModalRef } from 'ng-zorro-antd/modal';
@@ -19,7 +19,10 @@ const BARS_HEARD = 8;
         lines.length === 1 ? 'One line of this file could be' : lines.length + ' lines of this file could be'
       }}
       the melody; the rest is arranged anew. The likeliest stands first.
-      @if (lines.length < tunes.length) {
+      @if (hasHarmony) {
+        With the notes under it, the other keys of its hand stay with the tune.
+      }
+      @if (hasHands) {
         Or keep both hands: they are played exactly as the file has them, and parts, fingers and practice are
         made for them.
       }
@@ -73,7 +76,9 @@ const BARS_HEARD = 8;
 })
 export class TuneChoice implements OnDestroy {
   protected readonly tunes = inject<readonly TuneCandidate[]>(NZ_MODAL_DATA);
-  protected readonly lines = this.tunes.filter(({ id }) => id !== BOTH_HANDS);
+  protected readonly lines = this.tunes.filter(({ id }) => id !== BOTH_HANDS && id !== WITH_HARMONY);
+  protected readonly hasHarmony = this.tunes.some(({ id }) => id === WITH_HARMONY);
+  protected readonly hasHands = this.tunes.some(({ id }) => id === BOTH_HANDS);
   protected readonly modal = inject<NzModalRef<TuneChoice, TuneCandidate>>(NzModalRef);
   protected readonly player = inject(Player);
   private readonly asker = inject(Asker);
