@@ -72,6 +72,38 @@ describe('the Join bench', () => {
     expect(join.scopes().map(({ value }) => value)).toEqual(['song', 'part']);
   });
 
+  it('chooses for one time of what comes again: the other keeps its own, and what is chosen for each time goes on', () => {
+    const played = (): (readonly [string, number] | undefined)[] =>
+      [0, 3].map((at) => {
+        const part = table.state.arrangement?.parts[at];
+        return part && ([part.choices.pattern, part.choices.level] as const);
+      });
+    expect(join.scopes().at(-1)).toEqual({ value: 'part', label: 'Each time' });
+    join.bench.goToPart(3);
+    table.settle();
+    expect(join.scopes().at(-1)).toEqual({ value: 'time', label: 'This time' });
+    join.chooseFor('time');
+    join.choose({ pattern: 'pulse', level: 5 });
+    join.choose({ level: 6 });
+    table.settle();
+    expect(played()).toEqual([
+      ['auto', 4],
+      ['pulse', 6],
+    ]);
+    join.chooseFor('part');
+    join.choose({ pattern: 'rocking', level: 5 });
+    table.settle();
+    expect(played()).toEqual([
+      ['rocking', 5],
+      ['pulse', 6],
+    ]);
+    // A part that comes once has no other time.
+    join.bench.goToPart(2);
+    table.settle();
+    join.chooseFor('time');
+    expect([join.chosenFor(), join.scopes().at(-1)?.label]).toEqual(['part', 'This part']);
+  });
+
   it('chooses for the song, or for the part on screen', () => {
     join.choose({ pattern: 'pulse' });
     join.chooseFor('part');

@@ -25,7 +25,7 @@ import { Asker } from '../../workers/asker';
 type JoinTab = 'why' | 'patterns' | 'steps' | 'fingers' | 'hand' | 'effort';
 
 /** What a choice is made for. */
-type ChosenFor = 'song' | 'section' | 'part';
+type ChosenFor = 'song' | 'section' | 'part' | 'time';
 
 /** How a place is shown: at its tempo or slowly, both hands or one. */
 interface Showing {
@@ -53,13 +53,23 @@ export class JoinState {
   readonly tab = signal<JoinTab>('why');
   private readonly askedFor = signal<ChosenFor>('song');
   /** What choices are made for: the section is that of the part on screen. */
-  readonly chosenFor = computed(() =>
-    this.askedFor() === 'section' && this.sectionParts().length === 0 ? 'song' : this.askedFor(),
-  );
+  readonly chosenFor = computed((): ChosenFor => {
+    const asked = this.askedFor();
+    if (asked === 'section' && this.sectionParts().length === 0) return 'song';
+    return asked === 'time' && !this.isAgain() ? 'part' : asked;
+  });
+  /** The part on screen follows its first time, or is followed. */
+  private readonly comesAgain = computed(() => {
+    const [part, parts] = [this.bench.part(), this.bench.arrangement()?.parts ?? []];
+    return this.isAgain() || parts.some(({ sharesWith }) => sharesWith === part?.number);
+  });
+  /** The part on screen is one that comes again and follows its first time. */
+  private readonly isAgain = computed(() => (this.bench.part()?.sharesWith ?? null) !== null);
   readonly scopes = computed((): readonly ChoiceOption<ChosenFor>[] => [
     { value: 'song', label: 'Whole song' },
     ...(this.sectionParts().length > 0 ? [{ value: 'section' as const, label: 'Section' }] : []),
-    { value: 'part', label: 'This part' },
+    { value: 'part', label: this.comesAgain() ? 'Each time' : 'This part' },
+    ...(this.isAgain() ? [{ value: 'time' as const, label: 'This time' }] : []),
   ]);
   /** The parts of the section that the part on screen belongs to; none where the song has no sections. */
   private readonly sectionParts = computed((): readonly Part[] => {
@@ -113,6 +123,10 @@ export class JoinState {
     const [part, parts] = [this.bench.part(), this.bench.arrangement()?.parts ?? []];
     const asked = this.chosenFor();
     if (asked === 'song' || !part) return this.bench.choosing(choices);
+    if (asked === 'time') {
+      const grown = this.bench.song()?.partSettings[part.cutId]?.grown;
+      return { kind: 'grown', cutId: part.cutId, choices: { ...grown, ...choices } };
+    }
     const chosen = asked === 'part' ? [part] : this.sectionParts();
     const cutIds = new Set(chosen.map((own) => cutIdForChoice(parts, own, false)));
     const edits = [...cutIds].map((cutId): SongEdit => ({ kind: 'choose-for-part', cutId, choices }));

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { FULLER, MOVING } from '@joined-hands/core/levels';
+import { FULLER, LEVELS, MOVING } from '@joined-hands/core/levels';
 import { VARY } from '@joined-hands/core/parts';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Choice } from '../../ui/choice';
@@ -27,6 +27,16 @@ import { PatternChoices } from './pattern-choices';
           [value]="state.chosenFor()"
           (chosen)="state.chooseFor($event)"
         />
+        @if (state.chosenFor() === 'time') {
+          <h3 id="time-level-title">Level this time</h3>
+          <jh-choice
+            name="time-level"
+            labelledBy="time-level-title"
+            [options]="levels"
+            [value]="state.bench.level()"
+            (chosen)="state.choose({ level: $event })"
+          />
+        }
         @if (choices.isUnder()) {
           <p class="note">
             The chords lie under the tune here, and the left hand holds its bass or plays a pattern of your
@@ -160,6 +170,11 @@ export class PatternsPanel {
   protected readonly vary = VARY;
   /** Patterns of the pianist's own, kept with the song. */
   protected readonly own = computed(() => this.state.bench.song()?.patterns ?? []);
+  protected readonly levels = LEVELS.map(({ number, name }) => ({
+    value: number,
+    label: String(number),
+    told: name,
+  }));
   protected readonly moving = MOVING;
   protected readonly fullerLevel = FULLER;
 }
