@@ -66,11 +66,12 @@ export function byHand(arrangement: Arrangement, asked: Asked): ByHand | null {
       ? []
       : arrangement[hand]
           .filter(({ tick }) => tick >= fromTick && tick < toTick)
-          .map(({ tick, length, pitch, grace }) => ({
+          .map(({ tick, length, pitch, grace, touch }) => ({
             after: tick - fromTick,
             length: Math.min(length, toTick - tick),
             pitch,
             ...(grace ? { grace: true as const } : {}),
+            ...(touch ? { touch } : {}),
           }));
   const { tick } = writtenBars(song).find(({ number }) => number === first.written) ?? first;
   const place = { hand, tick, length: toTick - fromTick, how, pass };

@@ -116,6 +116,46 @@ function notesOf(text: string): string[] {
     .map((note) => note.slice(0, note.indexOf('</note>')));
 }
 
+describe('how keys are touched', () => {
+  const sign = (name: string): string => `|<notations><articulations><${name}/></articulations></notations>`;
+  const song = bothHands(
+    score(
+      n('E5', 8, 1, 1, sign('staccato')) +
+        n('G5', 8, 1, 1, '<chord/>') +
+        n('F5', 8, 1, 1, sign('tenuto')) +
+        back(16) +
+        n('C3', 8, 2, 5, sign('accent')) +
+        n('G3', 8, 2, 5),
+    ),
+  );
+  const touched = (of: Song): unknown[] =>
+    of.ownBars.flatMap(({ hand, notes }) =>
+      notes.map(({ after, pitch, touch }) => [hand, after / 960, nameOf(pitch), touch ?? 'plain']),
+    );
+
+  it('is read, of a chord for all its keys, written, and read again', () => {
+    expect(touched(song)).toEqual([
+      ['right', 0, 'E5', 'staccato'],
+      ['right', 0, 'G5', 'staccato'],
+      ['right', 2, 'F5', 'tenuto'],
+      ['left', 0, 'C3', 'accent'],
+      ['left', 2, 'G3', 'plain'],
+    ]);
+    expect(touched(bothHands(writeMusicXml(arrange(song, DEFAULT_PROFILE))))).toEqual(touched(song));
+  });
+
+  it('is heard: staccato half as long, an accent louder', () => {
+    const { notes } = arrange(song, DEFAULT_PROFILE).timeline;
+    const at = (midi: number) => notes.find((one) => one.midi === midi);
+    expect((at(76)?.duration ?? 0) / (at(77)?.duration ?? 1)).toBeCloseTo(0.5);
+    const strongest = Math.max(
+      ...notes.filter(({ hand }) => hand === 'left').map(({ velocity }) => velocity),
+    );
+    expect(at(48)?.velocity).toBe(strongest);
+    expect((at(48)?.velocity ?? 0) - (at(55)?.velocity ?? 0)).toBeGreaterThan(10);
+  });
+});
+
 describe('a tune with the notes under it', () => {
   it('has every key of the right hand it was written with, whatever its level gave it', () => {
     for (const song of some(DEMO_SONGS))

@@ -53,11 +53,12 @@ export function asWritten(song: Song, { part, notes }: HandsWritten): Song {
     length: end,
     how: 'instead',
     pass: null,
-    notes: struck.map(({ tick, length, pitch, grace }) => ({
+    notes: struck.map(({ tick, length, pitch, grace, touch }) => ({
       after: tick,
       length: grace ? 0 : length,
       pitch,
       ...(grace ? { grace: true as const } : {}),
+      ...(touch ? { touch } : {}),
     })),
   }));
   const fingerPins = hands

@@ -1,4 +1,4 @@
-import { cutTo, emptySong, type Song } from '../song';
+import { cutTo, emptySong, type Song, type Touch } from '../song';
 import { stored } from './stored';
 import { imports } from '../sentences';
 import {
@@ -17,7 +17,7 @@ import { beamedGroups } from './beamedGroups';
 import { FileError, shortened } from './fileError';
 import { filledTicks, isSplitAfter } from './musicxmlBars';
 import { readHarmony } from './musicxmlChords';
-import { anchored, metreOfLength, metronomeOf, readVerses } from './musicxmlPieces';
+import { anchored, fingerOf, metreOfLength, metronomeOf, readVerses, touchOf } from './musicxmlPieces';
 import { signsOf } from './musicxmlSigns';
 import type { BarSigns } from './repeats';
 import type { ReadPart, ScoreNote } from './score';
@@ -25,14 +25,6 @@ import { child, childrenOf, childText, type Element } from './xmlTree';
 
 /** A single note longer than this many quarters is a broken file. */
 const LONGEST_QUARTERS = 1000;
-
-/** The finger written at a note; a change of fingers begins with the first. */
-function fingerOf(note: Element): { finger?: number } {
-  const technical = childrenOf(note, 'notations').map((notations) => child(notations, 'technical'));
-  const written = technical.map((element) => childText(element, 'fingering')?.trim()).find(Boolean);
-  const finger = Number(/^[1-5]/.exec(written ?? '')?.[0]);
-  return finger > 0 ? { finger } : {};
-}
 
 /** The beginning of the beam that joins eighths. */
 function isFirstBeam(beam: Element): boolean {
@@ -52,6 +44,7 @@ export class PartReader {
   private cursor = 0;
   private furthest = 0;
   private lastOnset = 0;
+  private chordTouch: { touch?: Touch } = {};
   private pickup = 0;
   private bars = 0;
   private isModeLeftOut = false;
@@ -209,9 +202,17 @@ export class PartReader {
       ...(verses.length > 1 ? { verses: verses.slice(1) } : {}),
       grace,
       ...fingerOf(element),
+      ...this.touch(element, inChord),
       staff: childText(element, 'staff') ?? '1',
       voice: childText(element, 'voice') ?? '1',
     });
+  }
+
+  /** A sign at the first note of a chord is for all of it. */
+  private touch(element: Element, inChord: boolean): { touch?: Touch } {
+    const own = touchOf(element);
+    if (!inChord) this.chordTouch = own;
+    return own.touch || !inChord ? own : this.chordTouch;
   }
 
   private readHarmony(element: Element): void {

@@ -1,4 +1,4 @@
-import { cutTo, type MelodyNote } from '../song';
+import { cutTo, type MelodyNote, type Touch } from '../song';
 import { type Metre, TICKS_PER_WHOLE } from '../music';
 import { child, childrenOf, childText, type Element } from './xmlTree';
 
@@ -67,4 +67,30 @@ export function anchored<T extends { tick: number }>(map: readonly T[], fallback
     JSON.stringify({ ...a, tick: 0 }) === JSON.stringify({ ...b, tick: 0 });
   const counting = sorted.filter((entry, i) => entry.tick !== sorted[i + 1]?.tick);
   return counting.filter((entry, i) => i === 0 || !same(entry, counting[i - 1]));
+}
+
+/** The finger written at a note; a change of fingers begins with the first. */
+export function fingerOf(note: Element): { finger?: number } {
+  const technical = childrenOf(note, 'notations').map((notations) => child(notations, 'technical'));
+  const written = technical.map((element) => childText(element, 'fingering')?.trim()).find(Boolean);
+  const finger = Number(/^[1-5]/.exec(written ?? '')?.[0]);
+  return finger > 0 ? { finger } : {};
+}
+
+const ARTICULATIONS: Readonly<Record<string, Touch>> = {
+  staccato: 'staccato',
+  staccatissimo: 'staccato',
+  spiccato: 'staccato',
+  tenuto: 'tenuto',
+  'detached-legato': 'tenuto',
+  accent: 'accent',
+  'strong-accent': 'accent',
+};
+
+/** How the key of a note is touched; of several signs the first that is known. */
+export function touchOf(note: Element): { touch?: Touch } {
+  const signs = childrenOf(note, 'notations').flatMap((notations) => childrenOf(notations, 'articulations'));
+  const names = signs.flatMap(({ children }) => children.map(({ name }) => name));
+  const known = names.find((name) => name in ARTICULATIONS);
+  return known ? { touch: ARTICULATIONS[known] } : {};
 }

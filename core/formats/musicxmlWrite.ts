@@ -204,7 +204,7 @@ function chordElements(
     const rolled = first && note.rolled !== undefined ? [el('arpeggiate')] : [];
     const notations = [
       ...ties.map((type) => el('tied', [], { type })),
-      ...(first ? fingering(note) : []),
+      ...(first ? [...fingering(note), ...articulation(note)] : []),
       ...rolled,
     ];
     const lyric = first && note.lyric !== null ? [lyricElement(note)] : [];
@@ -253,6 +253,10 @@ function noteElement(
     notations.length > 0 ? el('notations', notations) : null,
     ...lyrics,
   ]);
+}
+
+function articulation({ touch }: HandNote): Element[] {
+  return touch ? [el('articulations', [el(touch)])] : [];
 }
 
 function fingering(note: HandNote): Element[] {

@@ -1,10 +1,11 @@
-import { type MelodyNote, type Song } from '../song';
+import { type MelodyNote, type Song, type Touch } from '../song';
 import type { BarSigns } from './repeats';
 
 /** A note of a score before it is known whether it belongs to the melody. Ticks. */
 export interface ScoreNote extends Omit<MelodyNote, 'id' | 'harmony'> {
   /** As it is written; absent: none is. */
   readonly finger?: number;
+  readonly touch?: Touch;
   readonly midi: number;
   /** Goes on from a note tied before it. */
   readonly isHeldOn: boolean;

@@ -52,7 +52,7 @@ interface TypedBars {
 
 /**
  * Reads what {@link writeBars} writes. What letters and counts do not tell stays as it was in `before`: how long a key
- * that is still struck there was held, the chord it follows. Throws {@link FieldError}.
+ * that is still struck there was held and touched, the chord it follows. Throws {@link FieldError}.
  */
 export function readBars(
   typed: TypedTune,
@@ -83,12 +83,13 @@ export function readBars(
         note.after === time.tick && (note.grace ?? false) === grace && nameOf(note.pitch) === nameOf(pitch),
     );
     const length = was && !grace && was.read === time.length ? was.note.length : time.length;
-    const over = was?.note.over;
+    const { over, touch } = was?.note ?? {};
     notes.push({
       after: time.tick,
       length: grace ? 0 : length,
       pitch,
       ...(grace ? { grace: true as const } : {}),
+      ...(touch ? { touch } : {}),
       ...(over === undefined ? {} : { over }),
     });
   }

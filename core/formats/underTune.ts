@@ -80,6 +80,7 @@ function barsOf(apart: readonly ScoreNote[], staff: readonly ScoreNote[], end: n
       length: note.grace ? 0 : Math.min(lengthOf(note, staff), end - note.tick),
       pitch: note.pitch,
       ...(note.grace ? { grace: true as const } : {}),
+      ...(note.touch ? { touch: note.touch } : {}),
     }));
   return { id: 'o1', hand: 'right', tick: 0, length: end, how: 'beside', pass: null, notes };
 }

@@ -1,4 +1,5 @@
 import type { Pitch } from '../music';
+import type { Touch } from '../song';
 
 export type Hand = 'right' | 'left';
 export type Source = 'melody' | 'harmony' | 'chord' | 'figure' | 'pattern' | 'fill' | 'own';
@@ -17,6 +18,7 @@ export interface HandNote {
   /** Where the syllable stands in its word. */
   readonly syllabic?: 'single' | 'begin' | 'middle' | 'end';
   readonly grace: boolean;
+  readonly touch?: Touch;
   /** Struck as the n-th of a chord that is rolled from below because the hand does not span it. */
   readonly rolled?: number;
   /** 1 thumb … 5 little finger, null while not fingered. */

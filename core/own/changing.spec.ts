@@ -70,6 +70,21 @@ describe('a note written by hand', () => {
     expect(withChange({ ...BAR, notes: [] }, 0, { kind: 'held' }, C)).toBe('Pick a note first.');
   });
 
+  it('is staccato with all keys struck with it, and no longer so when asked again; a grace note never', () => {
+    const chord = { ...BAR, notes: [note(0, 960, 'C3'), note(0, 960, 'E3'), note(960, 960, 'G3')] };
+    const short = withChange(chord, 1, { kind: 'touched', touch: 'staccato' }, C);
+    if (typeof short === 'string') throw new Error(short);
+    expect(short.own.notes.map(({ touch, length }) => [touch, length])).toEqual([
+      ['staccato', 960],
+      ['staccato', 960],
+      [undefined, 960],
+    ]);
+    const again = withChange(short.own, short.at, { kind: 'touched', touch: 'staccato' }, C);
+    expect(again).toEqual({ own: chord, at: 1 });
+    const grace = { ...BAR, notes: [{ ...note(0, 0, 'C3'), grace: true as const }] };
+    expect(withChange(grace, 0, { kind: 'touched', touch: 'accent' }, C)).toContain('grace note');
+  });
+
   it('changes no other note, whatever is done to it', () => {
     const changes: fc.Arbitrary<OwnChange> = fc.oneof(
       fc.record({ kind: fc.constant('moved' as const), steps: fc.integer({ min: -9, max: 9 }) }),

@@ -1,5 +1,5 @@
 import { type Key, KEYBOARDS, midiOf, spellInKey } from '../music';
-import { movePitch, type OwnBars } from '../song';
+import { movePitch, type OwnBars, type Touch } from '../song';
 
 type OwnNote = OwnBars['notes'][number];
 
@@ -12,6 +12,8 @@ export type OwnChange =
   | { readonly kind: 'lengthened'; readonly ticks: number }
   /** Held until the hand strikes again, or to the end. */
   | { readonly kind: 'held' }
+  /** All keys struck with it, so, or no longer so. */
+  | { readonly kind: 'touched'; readonly touch: Touch }
   /** A key (MIDI) struck with it, as long. */
   | { readonly kind: 'joined'; readonly midi: number }
   | { readonly kind: 'left-out' };
@@ -56,6 +58,17 @@ export function withChange(
       if (note.grace) return 'A grace note has no length of its own.';
       const next = own.notes.filter(({ after }) => after > note.after).map(({ after }) => after);
       return put(rest, { ...note, length: Math.min(own.length, ...next) - note.after });
+    }
+    case 'touched': {
+      if (note.grace) return 'A grace note is touched as lightly as it can be.';
+      const { touch } = change;
+      const isOn = note.touch === touch;
+      const notes = own.notes.map((other): OwnNote => {
+        if (other.after !== note.after || other.grace) return other;
+        const { touch: _before, ...plain } = other;
+        return isOn ? plain : { ...plain, touch };
+      });
+      return { own: { ...own, notes }, at };
     }
     case 'joined':
       return put(own.notes, { ...note, pitch: spellInKey(change.midi, key) });

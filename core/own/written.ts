@@ -101,6 +101,7 @@ function struckAs(
     from: fromWhat(tick, played),
     lyric: null,
     grace: note.grace ?? false,
+    ...(note.touch ? { touch: note.touch } : {}),
     finger: null,
   };
 }

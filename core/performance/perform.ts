@@ -29,6 +29,9 @@ const ACCENT: readonly number[] = [-6, -4, 0, 2, 5];
 const GRACE_SECONDS = 0.07;
 /** Keys of a rolled chord follow one another by this much. */
 const ROLL_SECONDS = 0.045;
+/** A staccato key is let go after this share of its length; an accented one is struck so many steps harder. */
+const STACCATO = 0.5;
+const ACCENTED = 14;
 /** Steps of velocity from one energy of a section to the next. */
 const ENERGY_STEP = 5;
 const MIDDLE_ENERGY = 3;
@@ -62,11 +65,16 @@ function timed(task: PerformTask, clock: Clock, note: HandNote): TimedNote {
   const seconds = note.grace ? Math.max(0, start - GRACE_SECONDS) : start + later;
   const duration = note.grace
     ? GRACE_SECONDS
-    : Math.max(ROLL_SECONDS, clock.secondsAt(note.tick + note.length) - start - later);
+    : Math.max(
+        ROLL_SECONDS,
+        (clock.secondsAt(note.tick + note.length) - start) * (note.touch === 'staccato' ? STACCATO : 1) -
+          later,
+      );
   const accent = ACCENT[placeIn(task.played.bars, note.tick).strength];
   const swell = loudnessAt(task.played, note.tick);
   const beside = note.source === 'harmony' ? BESIDE_TUNE : 0;
-  const velocity = Math.max(1, Math.min(127, VELOCITY[note.hand] + beside + accent + swell));
+  const harder = note.touch === 'accent' ? ACCENTED : 0;
+  const velocity = Math.max(1, Math.min(127, VELOCITY[note.hand] + beside + accent + swell + harder));
   return { hand: note.hand, tick: note.tick, seconds, duration, midi: note.midi, velocity };
 }
 

@@ -229,6 +229,10 @@ export const saidSchema = z.object({
   facts: z.array(z.union([factSchema, plainPhrase])).max(12),
 });
 
+/** How a key is touched: let go at half its length, held for all of it, struck harder. */
+export const TOUCHES = ['staccato', 'tenuto', 'accent'] as const;
+export type Touch = (typeof TOUCHES)[number];
+
 /** Notes of one hand the pianist wrote, told from a written tick on. */
 export const ownBarsSchema = z.object({
   id,
@@ -248,6 +252,7 @@ export const ownBarsSchema = z.object({
         length: z.number().int().min(0).max(100_000_000),
         pitch: pitchSchema,
         grace: z.literal(true).optional(),
+        touch: z.enum(TOUCHES).optional(),
         /** The chord it was written over, which it follows when another stands there; absent: the very key stays. */
         over: text(40).min(1).optional(),
       }),

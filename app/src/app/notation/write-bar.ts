@@ -3,7 +3,7 @@ import { type NoteValue, voicesOf, writtenVoice } from '@joined-hands/core/forma
 import type { HandNote } from '@joined-hands/core/hands';
 import { typeset } from '@joined-hands/core/music';
 import type { PlayedBar } from '@joined-hands/core/song';
-import { Beam, Dot, GraceNote, GraceNoteGroup, StaveNote, StaveTie, Tuplet } from 'vexflow';
+import { Articulation, Beam, Dot, GraceNote, GraceNoteGroup, StaveNote, StaveTie, Tuplet } from 'vexflow';
 
 const DURATIONS: Record<string, string> = {
   whole: 'w',
@@ -81,6 +81,8 @@ function writeVoice(
     if (beams[0] === 'begin') beamed.push([note]);
     else if (beams.length > 0) beamed.at(-1)?.push(note);
     if (event && isStruck) {
+      const touch = event.notes.find((one) => one.touch)?.touch;
+      if (touch) note.addModifier(new Articulation(ARTICULATIONS[touch]), 0);
       if (!isSecond) marks.push(...marksOf(note, place, event.notes, tick));
       addGraces(
         note,
@@ -96,6 +98,8 @@ function writeVoice(
   const beams = beamed.map((group) => new Beam(group, stem === 0));
   return { notes, beams, ties, tuplets, marks };
 }
+
+const ARTICULATIONS = { staccato: 'a.', tenuto: 'a-', accent: 'a>' } as const;
 
 const RESTS = {
   treble: { first: 'b/4', second: 'e/4', whole: 'd/5' },

@@ -23,6 +23,7 @@ import { PatternChoices } from './pattern-choices';
         <jh-choice
           name="pattern-scope"
           label="Choose for"
+          [mostInRow]="3"
           [options]="state.scopes()"
           [value]="state.chosenFor()"
           (chosen)="state.chooseFor($event)"
