@@ -34,7 +34,8 @@ test('a choice for one part shows as its own, the level goes on working there, a
   await openSong(page, 'Lanterns at Low Water');
   await openTab(page, 'Patterns');
   const panel = page.locator('jh-patterns-panel');
-  await panel.locator('label', { hasText: 'This part' }).click();
+  // Part 4 is the same and follows.
+  await panel.locator('label', { hasText: 'Each time' }).click();
   await panel.getByRole('button', { name: /^Take/ }).first().click();
   await expect(level(page)).toHaveText(/^5 /);
   const own = page.locator('jh-own-choices');
@@ -223,4 +224,46 @@ test('bars that come back have words of their own the second time', async ({ pag
   await page.locator('jh-parts-rail button').nth(2).click();
   await expect(lyrics.first()).toHaveText(/^High/);
   await expect(words).toHaveValue('High wa-ter');
+});
+
+test('notes are dragged on the seam, of the tune and by hand, and a press is still a press', async ({
+  page,
+}) => {
+  await openBench(page, 'Lanterns at Low Water', 'tune');
+  const seam = page.locator('jh-seam');
+  const first = seam.locator('.note').first();
+  const drag = async (from: typeof first, x: number, y: number): Promise<void> => {
+    const box = await from.boundingBox();
+    if (!box) throw new Error('nothing to drag');
+    await page.mouse.move(box.x + 14, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 14 + x / 2, box.y + box.height / 2 + y / 2);
+    await page.mouse.move(box.x + 14 + x, box.y + box.height / 2 + y);
+    await page.mouse.up();
+  };
+  const scale = await seam.locator('svg').evaluate((svg: SVGSVGElement) => svg.getScreenCTM()?.a ?? 1);
+  await expect(first.locator('.letter')).toHaveText('A');
+  await drag(first, 3, -40 * scale);
+  await expect(first.locator('.letter')).not.toHaveText('A');
+  await page.keyboard.press('Control+z');
+  await expect(first.locator('.letter')).toHaveText('A');
+  await seam.locator('.note').nth(1).click();
+  await expect(seam.locator('.picked-note')).toHaveCount(1);
+  // By hand: a key of the left hand goes a count later.
+  await page.getByRole('link', { name: 'Join' }).click();
+  await openTab(page, 'By hand');
+  const block = seam.locator('.block').first();
+  const { x, width } = (await block.boundingBox()) ?? { x: 0, width: 0 };
+  await drag(block, width / 3, 2);
+  const counts = page.getByRole('textbox', { name: 'Counts' });
+  await expect(counts).toHaveValue(/^1 2/);
+  await expect
+    .poll(async () =>
+      Math.min(
+        ...(await seam
+          .locator('.block')
+          .evaluateAll((all) => all.slice(0, 3).map((one) => one.getBoundingClientRect().x))),
+      ),
+    )
+    .toBeGreaterThanOrEqual(x - 1);
 });

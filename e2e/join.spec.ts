@@ -18,7 +18,7 @@ test('patterns and a fuller right hand are taken on one part alone, and undone',
   await openSong(page, 'Lanterns at Low Water');
   await page.keyboard.press('p');
   const panel = page.locator('jh-patterns-panel');
-  await panel.getByText('This part', { exact: true }).click();
+  await panel.getByText('Each time', { exact: true }).click();
   // The button goes with its press; the keyboard goes on from its row.
   await panel.getByRole('button', { name: 'Take Crossing six' }).press('Enter');
   await arranged(page);

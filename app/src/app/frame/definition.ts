@@ -1,6 +1,7 @@
 import { type Provider, signal, type Signal, type Type, type WritableSignal } from '@angular/core';
 import type { HandLie, HeldKey } from '../keyboard/keyboard';
 import type { ShownByBench } from './bench-state';
+import type { Dragged } from './drag-key';
 import { type BenchKey, runOf } from './keys/bench-keys';
 import type { Focus, KeyPress } from './keys/press';
 
@@ -83,6 +84,12 @@ export abstract class BenchBehaviour implements ShownByBench {
   /** A note was pressed; false when nothing came of it, and its chord is selected. */
   pressNote(_id: string, _isExtending: boolean, _key?: PressedKey): boolean {
     return false;
+  }
+  /** Keys of the seam can be dragged here. */
+  readonly canDrag: Signal<boolean> = signal(false);
+  /** A note was dragged along, in ticks, or up and down, in steps of the staff. */
+  dragNote(_id: string, _key: PressedKey, _by: Dragged): void {
+    // Nothing is moved here.
   }
   /** A chord was pressed; false when nothing came of it, and it is selected. */
   pressChange(_id: string): boolean {

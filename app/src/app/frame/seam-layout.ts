@@ -129,6 +129,7 @@ function layOut(base: SeamView, groups: readonly BarSpan[][], width: number, str
     rows,
     height: Math.max(0, top - ROW_GAP + TAIL),
     rightHeight: rightHeight(view),
+    step: view.step,
   };
 }
 

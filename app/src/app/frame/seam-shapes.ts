@@ -96,4 +96,6 @@ export interface SeamLayout {
   readonly height: number;
   /** Right-hand lane from top to bottom, for the backdrop. */
   readonly rightHeight: number;
+  /** From one step of the staff to the next. */
+  readonly step: number;
 }

@@ -14,6 +14,7 @@ import {
 } from '@angular/core';
 import { meetingInWords } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { type Dragged, DragKey } from './drag-key';
 import { BLOCK_HEIGHT, NOTE_HEIGHT } from './seam-keys';
 import { fitSeam, heightOfRows, PIN_ROOM, SEAM_HALF } from './seam-layout';
 import { Ways } from '../ui/own-ways';
@@ -29,6 +30,13 @@ export interface PressedNote {
   readonly midi: number;
   readonly tick: number;
   readonly isExtending: boolean;
+}
+
+/** A note that was dragged elsewhere. */
+export interface DraggedNote extends Dragged {
+  readonly id: string;
+  readonly midi: number;
+  readonly tick: number;
 }
 
 /** The two lanes of a part sewn together: right hand above, left hand below, a stitch at every meeting. */
@@ -54,6 +62,10 @@ export class Seam {
   /** Nothing else is on the screen: drawn as large as it fits. */
   readonly isAlone = input(false);
   readonly notePressed = output<PressedNote>();
+  /** Keys can be dragged. */
+  readonly canDrag = input(false);
+  readonly noteDragged = output<DraggedNote>();
+  protected readonly drag = new DragKey<NoteShape | BlockShape>();
 
   protected readonly noteHeight = NOTE_HEIGHT;
   protected readonly blockHeight = BLOCK_HEIGHT;
@@ -205,11 +217,26 @@ export class Seam {
     return tick !== null && tick >= shape.tick && tick < shape.tick + shape.width / perTick;
   }
 
+  protected grab(event: PointerEvent, shape: NoteShape | BlockShape, perTick: number): void {
+    if (this.canDrag()) this.drag.grab(event, shape, perTick);
+  }
+
+  protected drop(): void {
+    const dropped = this.drag.drop(this.scale(), this.layout().step);
+    if (!dropped) return;
+    const { key, dragged } = dropped;
+    const { midi, tick } = key;
+    const id = 'from' in key ? key.from : key.changeId;
+    this.noteDragged.emit({ id, midi, tick, ...dragged });
+  }
+
   protected pressNote({ from, midi, tick }: NoteShape, isExtending: boolean): void {
+    if (this.drag.isDrag()) return;
     this.notePressed.emit({ id: from, midi, tick, isExtending });
   }
 
   protected pressBlock({ changeId, midi, tick }: BlockShape): void {
+    if (this.drag.isDrag()) return;
     this.notePressed.emit({ id: changeId, midi, tick, isExtending: false });
   }
 

@@ -95,6 +95,23 @@ describe('bars by hand', () => {
     expect(own.notice()).toBe('That key is struck there already.');
   });
 
+  it('are dragged along by half counts, up and down by letters', () => {
+    const behaviour = table.get(JoinBehaviour);
+    const [low] = table.state.arrangement?.left ?? [];
+    expect(behaviour.canDrag()).toBe(true);
+    behaviour.dragNote(low.from, low, { ticks: 0, steps: -2 });
+    table.settle();
+    expect(played('left', 1)).toEqual(['A2 0+2880', 'E3 0+2880', 'A3 0+2880']);
+    const [lower] = table.state.arrangement?.left ?? [];
+    behaviour.dragNote(lower.from, lower, { ticks: 1100, steps: 0 });
+    table.settle();
+    expect(played('left', 1)).toEqual(['E3 0+2880', 'A3 0+2880', 'A2 960+1920']);
+    // Less than a quarter of a count is nothing.
+    behaviour.dragNote(lower.from, { ...lower, tick: 960 }, { ticks: 200, steps: 0 });
+    table.settle();
+    expect(table.edits).toHaveLength(2);
+  });
+
   it('take a key of the piano with the note picked, or after what is typed', () => {
     const screen = table.get(ScreenKeyboard);
     own.at.set(0);

@@ -2,6 +2,7 @@ import { computed, inject, Injectable, type WritableSignal } from '@angular/core
 import type { HandNote } from '@joined-hands/core/hands';
 import { midiOf } from '@joined-hands/core/music';
 import { BenchBehaviour, type PressedKey } from '../../frame/definition';
+import type { Dragged } from '../../frame/drag-key';
 import { leftShapeOf, shapeOf } from '../../frame/seam-keys';
 import { ByHandState } from './by-hand-state';
 import { joinKeys } from './join-keys';
@@ -70,6 +71,17 @@ export class JoinBehaviour extends BenchBehaviour {
       default:
         return false;
     }
+  }
+
+  override readonly canDrag = this.byHand.isOpen;
+
+  /** By hand: along by half counts, up and down by letters of the key. */
+  override dragNote(id: string, key: PressedKey, { ticks, steps }: Dragged): void {
+    if (!this.byHand.isOpen() || !this.pressNote(id, false, key)) return;
+    const half = this.byHand.half();
+    const shift = Math.round(ticks / half) * half;
+    if (steps !== 0) this.byHand.change({ kind: 'moved', steps });
+    if (shift !== 0) this.byHand.change({ kind: 'shifted', ticks: shift });
   }
 
   /** At the fingers a chord pressed is the left hand's: its lowest key is picked. */

@@ -12,11 +12,12 @@ const [lanterns] = DEMO_SONGS;
 
 describe('the Tune bench in the frame', () => {
   const isBusy = signal(false);
+  let table: Table;
   let tune: TuneState;
   let behaviour: TuneBehaviour;
   beforeEach(() => {
     isBusy.set(false);
-    const table = new Table(lanterns, TuneState, TuneBehaviour, {
+    table = new Table(lanterns, TuneState, TuneBehaviour, {
       provide: Recorder,
       useValue: { isBusy },
     });
@@ -79,6 +80,30 @@ describe('the Tune bench in the frame', () => {
     expect(behaviour.picked()).toEqual(['n3', 'n4', 'n5']);
     behaviour.leave();
     expect([behaviour.picked(), behaviour.pickedTick()]).toEqual([[], null]);
+  });
+
+  it('moves the notes picked with one of them that is dragged, or the one alone', () => {
+    const notes = (): string[] =>
+      ['n2', 'n3'].map((id) => {
+        const note = table.state.song?.melody.find((one) => one.id === id);
+        return `${note?.tick} ${note?.pitch.letter}`;
+      });
+    expect(notes()).toEqual(['1920 B', '2880 C']);
+    const key = { midi: 0, tick: 0 };
+    behaviour.pressNote('n2', false);
+    behaviour.dragNote('n3', key, { ticks: 0, steps: 1 });
+    table.settle();
+    // Less than half a step of time is nothing.
+    behaviour.dragNote('n3', key, { ticks: 30, steps: 0 });
+    table.settle();
+    expect([behaviour.picked(), notes()]).toEqual([['n3'], ['1920 B', '2880 D']]);
+    behaviour.pressNote('n2', true);
+    behaviour.dragNote('n2', key, { ticks: 0, steps: -1 });
+    table.settle();
+    expect([behaviour.picked(), notes()]).toEqual([
+      ['n2', 'n3'],
+      ['1920 A', '2880 C'],
+    ]);
   });
 
   it('shows the melody alone; chords are looked at, not selected; an empty part says what to do', () => {

@@ -1,5 +1,6 @@
-import { computed, inject, Injectable, type WritableSignal } from '@angular/core';
-import { BenchBehaviour } from '../../frame/definition';
+import { computed, inject, Injectable, signal, type WritableSignal } from '@angular/core';
+import { BenchBehaviour, type PressedKey } from '../../frame/definition';
+import type { Dragged } from '../../frame/drag-key';
 import type { Focus, KeyPress } from '../../frame/keys/press';
 import { Recorder } from '../../input/recorder';
 import { tuneKeys } from './tune-keys';
@@ -25,6 +26,16 @@ export class TuneBehaviour extends BenchBehaviour {
   override pressNote(id: string, isExtending: boolean): boolean {
     this.tune.pick(id, isExtending);
     return true;
+  }
+
+  override readonly canDrag = signal(true);
+
+  /** All notes picked go with the one that is dragged; another is picked by it. */
+  override dragNote(id: string, _key: PressedKey, { ticks, steps }: Dragged): void {
+    if (!this.tune.picked().includes(id)) this.tune.pick(id, false);
+    if (steps !== 0) this.tune.movePitch({ steps });
+    const later = Math.round(ticks / this.tune.timeStep());
+    if (later !== 0) this.tune.shift(later);
   }
 
   override selectsChanges(): boolean {

@@ -141,8 +141,9 @@ export class TuneState {
     this.editNotes((ids) => ({ kind: 'notes-moved', ids, ...by }));
   }
 
-  shift(direction: 1 | -1): void {
-    this.editNotes((ids) => ({ kind: 'notes-shifted', ids, ticks: direction * this.timeStep() }));
+  /** So many steps of time later, or earlier. */
+  shift(steps: number): void {
+    this.editNotes((ids) => ({ kind: 'notes-shifted', ids, ticks: steps * this.timeStep() }));
   }
 
   lengthen(direction: 1 | -1): void {
