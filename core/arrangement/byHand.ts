@@ -1,5 +1,5 @@
 import { type Hand, lineOfRight } from '../hands';
-import { asPlayedNow } from '../own';
+import { asPlayedNow, ownBarsId } from '../own';
 import { partIndexAt } from '../parts';
 import { lastAtOrBefore, type OwnBars, ownBarsIn, type PlayedBar, within, writtenBars } from '../song';
 import type { Arrangement } from './arrangement';
@@ -76,7 +76,7 @@ export function byHand(arrangement: Arrangement, asked: Asked): ByHand | null {
   const { tick } = writtenBars(song).find(({ number }) => number === first.written) ?? first;
   const place = { hand, tick, length: toTick - fromTick, how, pass };
   return {
-    own: { id: idOf(place), ...place, notes },
+    own: { id: ownBarsId(place), ...place, notes },
     isWritten: Boolean(piece),
     fromTick,
     bars,
@@ -142,9 +142,4 @@ function barsOf(
   const inside = bars.filter((bar) => bar.tick >= tick && bar.tick + bar.length <= tick + length);
   const whole = inside.reduce((sum, bar) => sum + bar.length, 0);
   return whole === length ? inside : null;
-}
-
-/** Told by its place: typed twice, before the song is arranged anew, it is the same. */
-function idOf({ hand, how, pass, tick, length }: Omit<OwnBars, 'id' | 'notes'>): string {
-  return `${hand} ${how} ${tick}+${length}${pass === null ? '' : ` time ${pass}`}`;
 }

@@ -4,7 +4,6 @@ import {
   chroma,
   type Key,
   KEYBOARDS,
-  membersOf,
   midiOf,
   nameOf,
   type Pitch,
@@ -14,6 +13,7 @@ import {
   typeset,
 } from '../music';
 import { says } from '../sentences';
+import { nearestMembers } from './lines';
 import { type Finding, type Harmony, movePitch, type PlayedNote, type Profile } from '../song';
 
 /** A note of the tune as it is struck, what is asked for with it, and what sounds there. */
@@ -36,19 +36,7 @@ const SIXTH = 5;
 export function harmonyOf({ struck, written, chord, key }: Harmonised): readonly Pitch[] {
   const { pitch } = struck;
   const { how, keys = [] } = written.harmony;
-  const members = chord ? membersOf(chord).map(({ pitchClass }) => pitchClass) : [];
-  /** The nearest members on one side, so many, each clear of the one before. */
-  const nearest = (side: -1 | 1, count: number): Pitch[] => {
-    const found: Pitch[] = [];
-    let last = midiOf(pitch);
-    for (let midi = last + CLEAR * side; found.length < count && Math.abs(midi - last) <= 12; midi += side) {
-      const member = members.find((own) => chroma(own) === ((midi % 12) + 12) % 12);
-      if (!member || Math.abs(midi - last) < CLEAR) continue;
-      found.push(pitchAt(midi, member));
-      last = midi;
-    }
-    return found;
-  };
+  const nearest = (side: -1 | 1, count: number): Pitch[] => nearestMembers(chord, midiOf(pitch), side, count);
   switch (how) {
     case 'none':
       return [];

@@ -13,6 +13,7 @@ import {
 } from '@joined-hands/core/music';
 import { RHYTHMS } from '@joined-hands/core/rhythm';
 import { barAt, type Choices, HARMONIES, type Harmony } from '@joined-hands/core/song';
+import { type Line, LINES } from '@joined-hands/core/own';
 import { FormsModule } from '@angular/forms';
 import { EntryError } from '@joined-hands/core/formats';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
@@ -21,6 +22,14 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NoteChanges } from '../../frame/note-changes';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { TIME_STEPS, TuneState } from './tune-state';
+
+/** A second line beside a stretch of the tune: it is written by hand, and changed and taken back under By hand. */
+const LINE_NAMES: Record<Line, string> = {
+  'held-under': 'One key held under all picked',
+  'held-over': 'One key held over all picked',
+  'moving-under': 'Two chord notes moving under it',
+};
+const isLine = (how: string): how is Line => LINES.some((line) => line === how);
 
 /** What can be struck with a note of the tune, as it is chosen. */
 const HARMONY_NAMES: Record<Harmony['how'], string> = {
@@ -63,9 +72,10 @@ export class NotesPanel {
     { value: 1, label: 'Higher' },
   ];
 
-  protected readonly harmonies: readonly ChoiceOption<Harmony['how'] | 'level'>[] = [
+  protected readonly harmonies: readonly ChoiceOption<Harmony['how'] | Line | 'level'>[] = [
     { value: 'level', label: 'What its level gives it' },
     ...HARMONIES.map((value) => ({ value, label: HARMONY_NAMES[value] })),
+    ...LINES.map((value) => ({ value, label: LINE_NAMES[value] })),
   ];
   protected readonly keysExample = asTyped('C4 E4');
   /** The very keys are asked for, until another note is looked at. */
@@ -87,10 +97,11 @@ export class NotesPanel {
     field.select();
   }
 
-  protected harmonise(how: Harmony['how'] | 'level'): void {
+  protected harmonise(how: Harmony['how'] | Line | 'level'): void {
     this.problem.set('');
     this.asksForKeys.set(how === 'keys');
-    if (how !== 'keys') this.tune.harmonise(how === 'level' ? null : { how });
+    if (isLine(how)) this.problem.set(this.tune.addLine(how));
+    else if (how !== 'keys') this.tune.harmonise(how === 'level' ? null : { how });
   }
 
   protected giveKeys(letters: string): void {

@@ -24,6 +24,7 @@ import {
   type SongEdit,
   writtenBars,
 } from '@joined-hands/core/song';
+import { type Line, lineBeside, ownBarsId } from '@joined-hands/core/own';
 import { BenchState } from '../../frame/bench-state';
 import { answered, type Asking } from '../../workers/answered';
 import type { Question } from '../../workers/answers';
@@ -177,6 +178,19 @@ export class TuneState {
       const struck = this.bench.arrangement()?.right.filter(({ tick }) => tick === first.tick) ?? [];
       void this.bench.hearing.keys(struck.map(({ midi }) => midi));
     });
+  }
+
+  /** A second line beside the notes picked, written by hand. Gives why there is none, or nothing. */
+  addLine(line: Line): string {
+    const [song, notes] = [this.bench.song(), this.ids().flatMap((id) => this.written(id) ?? [])];
+    if (!song || notes.length === 0) return '';
+    const own = lineBeside(song, notes, line);
+    if (!own)
+      return line === 'moving-under'
+        ? 'No note picked is as long as a beat, with two chord notes clear below it.'
+        : 'No chord note is clear of these notes.';
+    this.bench.edit({ kind: 'own-bars-written', own: { ...own, id: ownBarsId(own) }, session: null });
+    return '';
   }
 
   /** The very keys, by their letters: "C4 E4". What cannot be read is thrown as {@link EntryError}. */
