@@ -45,6 +45,20 @@ export function chordsKeys(chords: ChordsState): readonly BenchKey[] {
         },
       },
     },
+    {
+      keys: 'K  Y',
+      does: 'type a row of chords from here on; give the chord its very keys',
+      run: {
+        k: () => {
+          chords.tab.set('chord');
+          setTimeout(() => document.getElementById('chord-row')?.focus());
+        },
+        y: () => {
+          chords.tab.set('name');
+          setTimeout(() => document.querySelector<HTMLInputElement>('jh-name-panel input')?.select());
+        },
+      },
+    },
     { keys: 'E', does: 'write the chord by its other name: C♯m, D♭m', run: { e: () => chords.respell() } },
     { keys: 'G', does: 'two notes, three notes, whole chords', run: { g: () => chords.buildOn() } },
     { keys: 'C', does: 'suggest chords for empty bars', run: { c: () => void chords.suggest('gaps') } },

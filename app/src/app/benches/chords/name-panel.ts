@@ -29,6 +29,7 @@ import { ChordsState } from './chords-state';
         [placeholder]="example"
         [value]="letters()"
         (change)="readKeys($event)"
+        (keydown.enter)="useTyped($event)"
       />
       @if (problem(); as sentence) {
         <p class="problem" role="alert">{{ sentence }}</p>
@@ -144,6 +145,12 @@ export class NamePanel {
     const read = readKeys((event.target as HTMLInputElement).value);
     this.problem.set('problem' in read ? read.problem : '');
     if ('keys' in read) this.held.set(read.keys);
+  }
+
+  /** Enter gives the chord selected the keys that are typed. */
+  protected useTyped(event: Event): void {
+    this.readKeys(event);
+    if (this.problem() === '' && this.held().length > 0) this.use('chord');
   }
 
   protected use(scope: KeysFor): void {

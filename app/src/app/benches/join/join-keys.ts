@@ -98,5 +98,13 @@ export function joinKeys(join: JoinState, own: ByHandState): readonly BenchKey[]
         Backspace: () => own.change({ kind: 'left-out' }),
       },
     },
+    {
+      keys: 'T',
+      does: 'by hand: type its letters',
+      when: byHand,
+      run: {
+        t: () => document.querySelector<HTMLTextAreaElement>('#own-letters')?.select(),
+      },
+    },
   ];
 }

@@ -41,6 +41,22 @@ describe('the Parts bench in the frame', () => {
     ]);
   });
 
+  it('plays the tune of the part that comes again an octave higher, its first time as it was', () => {
+    const octaves = (): unknown[] =>
+      [0, 3].map((at) => table.state.arrangement?.parts[at].choices.octaveShift);
+    parts.bench.goToPart(3);
+    table.settle();
+    for (const name of ['u', 'u']) key(name);
+    expect([octaves(), table.edits.length]).toEqual([[0, 1], 1]);
+    // A repeat that is varied keeps what else varies it.
+    const cutId = parts.bench.part()?.cutId ?? '';
+    parts.bench.edit({ kind: 'grown', cutId, choices: { level: 6, octaveShift: 1 } });
+    table.settle();
+    key('d');
+    expect(octaves()).toEqual([0, 0]);
+    expect(table.state.arrangement?.parts[3].choices.level).toBe(6);
+  });
+
   it('settles the part on screen and opens it again', () => {
     key('e');
     expect(parts.bench.part()?.settled).toBe(true);

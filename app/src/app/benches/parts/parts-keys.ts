@@ -24,6 +24,11 @@ export function partsKeys(parts: PartsState): readonly BenchKey[] {
       does: 'split at the cursor, join with the next part',
       run: { x: () => parts.split(), j: () => parts.join() },
     },
+    {
+      keys: 'U  D',
+      does: 'its tune an octave higher, lower, this time alone',
+      run: { u: () => parts.octaveBy(1), d: () => parts.octaveBy(-1) },
+    },
     { keys: 'K', does: 'lock the cut, or open it', run: { k: () => parts.lock() } },
     { keys: 'M', does: 'mark as the same, or free', run: { m: () => parts.toggleSame() } },
     {

@@ -124,8 +124,20 @@ export class PartsState {
   choose(choices: Partial<Choices>): void {
     const part = this.bench.part();
     if (!part) return;
-    const isOwn = (Object.keys(choices) as (keyof Choices)[]).every((choice) => OWN.includes(choice));
+    const names = Object.keys(choices) as (keyof Choices)[];
+    const isOwn = names.every((choice) => OWN.includes(choice));
+    const grown = this.bench.song()?.partSettings[part.cutId]?.grown;
+    // What varies a repeat stands over what is chosen.
+    if (isOwn && grown && names.some((choice) => choice in grown))
+      return this.bench.edit({ kind: 'grown', cutId: part.cutId, choices: { ...grown, ...choices } });
     this.bench.edit({ kind: 'choose-for-part', cutId: cutIdForChoice(this.parts(), part, isOwn), choices });
+  }
+
+  /** The tune of this part, this time, an octave higher or lower than it is now. */
+  octaveBy(by: 1 | -1): void {
+    const now = this.bench.part()?.choices.octaveShift ?? 0;
+    const octaveShift = Math.max(-1, Math.min(1, now + by)) as Choices['octaveShift'];
+    if (octaveShift !== now) this.choose({ octaveShift });
   }
 
   divide(division: Partial<Division>): void {

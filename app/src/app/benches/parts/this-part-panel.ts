@@ -58,6 +58,11 @@ export class ThisPartPanel {
     const why = part.isDeclared ? 'You said they are the same' : 'They were found the same';
     return `${why}: voicing style, patterns, fills and fingers of part ${part.sharesWith} are played here too.`;
   });
+  protected readonly octaves: readonly ChoiceOption<Choices['octaveShift']>[] = [
+    { value: -1, label: 'Lower' },
+    { value: 0, label: 'As written' },
+    { value: 1, label: 'Higher' },
+  ];
   protected readonly orders: readonly ChoiceOption<Choices['firstHand']>[] = [
     { value: 'right', label: 'Right' },
     { value: 'left', label: 'Left' },

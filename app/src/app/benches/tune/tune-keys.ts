@@ -63,6 +63,11 @@ export function tuneKeys(tune: TuneState): readonly BenchKey[] {
       does: 'choose what is struck with it',
       run: { h: () => document.querySelector<HTMLElement>('#harmony')?.focus() },
     },
+    {
+      keys: 'Shift + H',
+      does: 'a third under it, or again what its level gives it',
+      run: { 'Shift+h': () => tune.harmonise(tune.harmony() ? null : { how: 'third-under' }) },
+    },
     { keys: 'P', does: 'select the whole part', run: { p: () => tune.pickPart() } },
     {
       keys: 'W',
