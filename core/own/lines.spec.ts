@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
 import { midiOf, nameOf } from '../music';
+import { partIndexAt } from '../parts';
 import { applyEdit, DEFAULT_PROFILE, heads, type MelodyNote } from '../song';
 import { wholeBars } from '../testing';
 import { type Line, lineBeside, LINES } from './lines';
@@ -38,15 +39,16 @@ describe('a second line beside the tune', () => {
     fc.assert(
       fc.property(place, fc.constantFrom(...LINES), ([all, from, count], line) => {
         const notes = heads(all.melody).slice(from, from + count);
-        const own = lineBeside(all, notes, line);
-        fc.pre(own !== null && all.playingOrder.length === 0);
+        const { parts, right: before } = arrange(all, DEFAULT_PROFILE, { withoutFingers: true });
+        const octaves = new Set(notes.map(({ tick }) => parts[partIndexAt(parts, tick)].choices.octaveShift));
+        const own = lineBeside(all, notes, line, [...octaves][0]);
+        fc.pre(own !== null && all.playingOrder.length === 0 && octaves.size === 1);
         if (!own) return;
         const edit = {
           kind: 'own-bars-written' as const,
           own: { ...own, id: ownBarsId(own) },
           session: null,
         };
-        const before = arrange(all, DEFAULT_PROFILE, { withoutFingers: true }).right;
         const after = arrange(applyEdit(all, edit), DEFAULT_PROFILE, { withoutFingers: true }).right;
         // Parts that follow this one play it too.
         const added = after.filter(

@@ -27,15 +27,19 @@ const STEP = 480;
 /**
  * A second line beside notes of the tune (as written), as own bars: one chord note held under or over all of them, of all
  * their chords where there is one; or two of the chord that take turns in half beats under each note that is held long
- * enough. Null where no chord note is clear of the tune. Source: outer notes held while inner ones move, as practitioners
+ * enough. `octaves` is how far from where they are written the notes are played. Null where no chord note is clear of the tune. Source: outer notes held while inner ones move, as practitioners
  * fill out a tune.
  */
 export function lineBeside(
   song: Pick<Song, 'changes'>,
   notes: readonly MelodyNote[],
   line: Line,
+  octaves = 0,
 ): Omit<OwnBars, 'id'> | null {
-  const struck = notes.filter(({ grace }) => !grace).toSorted((a, b) => a.tick - b.tick);
+  const struck = notes
+    .filter(({ grace }) => !grace)
+    .map((note) => ({ ...note, pitch: { ...note.pitch, octave: note.pitch.octave + octaves } }))
+    .toSorted((a, b) => a.tick - b.tick);
   if (struck.length === 0) return null;
   const tick = struck[0].tick;
   const length = Math.max(...struck.map((note) => note.tick + note.length)) - tick;

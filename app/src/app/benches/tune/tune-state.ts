@@ -184,7 +184,7 @@ export class TuneState {
   addLine(line: Line): string {
     const [song, notes] = [this.bench.song(), this.ids().flatMap((id) => this.written(id) ?? [])];
     if (!song || notes.length === 0) return '';
-    const own = lineBeside(song, notes, line);
+    const own = lineBeside(song, notes, line, this.bench.part()?.choices.octaveShift);
     if (!own)
       return line === 'moving-under'
         ? 'No note picked is as long as a beat, with two chord notes clear below it.'
