@@ -171,7 +171,7 @@ describe('what the pianist wrote', () => {
         const a = arrange(song, DEFAULT_PROFILE, { withoutFingers: true });
         expect(heard(a[own.hand], moved.tick, moved.tick + moved.length)).toEqual(meant(moved, by));
       }),
-      { numRuns: runs(120) },
+      { numRuns: runs(500) },
     );
   });
 
