@@ -15,7 +15,17 @@ export function patternsOf(own: readonly OwnPattern[]): readonly Pattern[] {
 }
 
 function asPattern({ id, name, base, metre, beats, events }: OwnPattern): Pattern {
-  return { id, name, base, metres: metre ? [metre] : [], beats, holdsUpTo: 0, energy: 3, events };
+  return {
+    id,
+    name,
+    base,
+    metres: metre ? [metre] : [],
+    beats,
+    holdsUpTo: 0,
+    energy: 3,
+    events,
+    takesSteps: true,
+  };
 }
 
 /** Whether a pattern is made for a metre. */

@@ -82,6 +82,7 @@ function dressBar(task: DressTask, stretch: Stretch): DressedBar {
     profile: task.profile,
     root,
     peak,
+    takesSteps: pattern.takesSteps,
     next: task.nextRoot,
   });
   if (end >= task.songEnd && pattern.endsThin) {

@@ -26,6 +26,8 @@ export interface FigureContext {
   /** The root (or slash bass) of root-based members. */
   readonly root: number;
   readonly peak: Peak;
+  /** What a chord lacks of 2, 4, 6, 9, 11 and 13 is the step of the key; absent: the stated substitute. */
+  readonly takesSteps?: boolean;
   /** The root of the next chord, to walk to; absent where none follows in the part. */
   readonly next?: number | null;
 }
@@ -42,7 +44,7 @@ export function keyAtPlace(keys: readonly number[], place: number): number {
 }
 
 function keysOfMember(
-  { voiced, profile, root, peak, next = null }: FigureContext,
+  { voiced, profile, root, peak, takesSteps = false, next = null }: FigureContext,
   member: PatternMember,
 ): readonly number[] {
   const { keys } = voiced.voicing;
@@ -64,7 +66,7 @@ function keysOfMember(
     case 'peak':
       return [root + aboveRoot(voiced.chord, peak)];
     default:
-      return [root + aboveRoot(voiced.chord, member, voiced.key)];
+      return [root + aboveRoot(voiced.chord, member, takesSteps ? voiced.key : null)];
   }
 }
 

@@ -49,6 +49,8 @@ export interface Pattern {
   readonly byGroups?: Readonly<Record<'first' | 'later' | 'others', PatternMember>>;
   /** Root and fifth alone: the third is left to the tune. */
   readonly isBare?: true;
+  /** What a chord lacks of its members is the step of the key, as the pianist wrote it. */
+  readonly takesSteps?: true;
   /** A part comes to rest on root and third alone: its hand has come too far for a whole chord. */
   readonly endsThin?: true;
 }
