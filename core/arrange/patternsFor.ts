@@ -33,11 +33,15 @@ export function patternsForPart({ played, profile, song }: Arrangement, part: Pa
   }).map(offered);
 }
 
-/** Patterns of the pianist's own are the left hand's under a singer too. */
+/** Patterns of the pianist's own are played under a singer too, by the hand that has what they are made of. */
 function ownUnderSinger({ patterns }: Song, metre: Metre): PatternOffer[] {
   return patterns
     .filter((own) => own.metre === undefined || own.metre === metreName(metre))
-    .map(({ id, name }) => ({ id, name, reasons: [because.ownUnderSinger()] }));
+    .map(({ id, name, base }) => ({
+      id,
+      name,
+      reasons: [base === 'voicing' ? because.ownOverBass() : because.ownUnderSinger()],
+    }));
 }
 
 function offered({

@@ -16,6 +16,7 @@ import {
 import { SUNG_FIGURES, suitsMetre } from '../patterns';
 import { DEFAULT_PROFILE, type OwnPattern, type Profile, type Song } from '../song';
 import { textOf, wholeBars } from '../testing';
+import { partInWords } from '../words/walkthrough';
 import { companionOf, openTenth } from './sungBass';
 
 const C_MAJOR = { tonic: { letter: 'C', alter: 0 }, mode: 'major' } as const;
@@ -79,6 +80,35 @@ describe('a pattern of the pianist under a singer', () => {
       '7 D3+G3',
     ]);
     expect(arrange(song(), DEFAULT_PROFILE).findings.filter(({ kind }) => kind === 'pattern')).toEqual([]);
+  });
+
+  it('of the chord as it lies is played by the right hand, over the bass', () => {
+    const lies: OwnPattern = {
+      ...own,
+      base: 'voicing',
+      events: [
+        { onset: 0, length: 1, members: [1] },
+        { onset: 1, length: 1, members: [2, 3] },
+      ],
+    };
+    const both = {
+      ...song(),
+      patterns: [lies],
+      words: [{ tick: 0, text: 'low', syllabic: 'single' as const }],
+    };
+    expect(told(both, 'right').slice(0, 6)).toEqual([
+      '0 C4',
+      '1 E4+G4',
+      '2 C4',
+      '3 E4+G4',
+      '4 B3',
+      '5 D4+G4',
+    ]);
+    expect(told(both, 'left')).toEqual(told(sung(['C', 'G', 'C'], 'auto'), 'left'));
+    expect(arrange(both, DEFAULT_PROFILE).right[0].lyric).toBe('low');
+    const words = partInWords(arrange(both, DEFAULT_PROFILE), 0).join(' ');
+    expect(words).toContain('The figure is Rock.');
+    expect(words).toContain('Bar 1: C as C4 E4+G4, twice.');
   });
 
   it('in another metre is said, and the bass stays', () => {

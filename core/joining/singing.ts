@@ -31,8 +31,8 @@ const LOWEST_BASS = 28;
 
 /**
  * An accompaniment for singing: the bass in the left hand, root alone or with its octave, the chord close around
- * middle C in the right, held or in a small repeated figure; under it the left hand may have the pianist's own pattern.
- * No melody is played. Source: common practice of
+ * middle C in the right, held or in a small repeated figure. A pattern of the pianist's own is the left hand's under held
+ * chords, or the right hand's where it is made of the chord as it lies. No melody is played. Source: common practice of
  * accompanying at the piano.
  */
 export function handsForSinging(task: PartTask): PartHands {
@@ -51,6 +51,14 @@ export function handsForSinging(task: PartTask): PartHands {
     const figure = figureIn(metre);
     const low = bassKey(voiced.chord, before, KEYBOARDS[task.profile.keyboard].low);
     before = low;
+    if (own?.base === 'voicing') {
+      const { notes, findings: said } = ownFigure(task, voiced, voiced.voicing.keys, [], () => own);
+      for (const midi of bassKeys(task, voiced, low, null, bass === 'octave'))
+        left.push(bassNote(voiced, midi, voiced.change.tick, voiced.length));
+      right.push(...inRightHand(task, voiced, notes));
+      findings.push(...said);
+      continue;
+    }
     if (own) {
       const held = chordNotes(task, voiced, null);
       const root = belowFigure(task, low, voiced.voicing.keys[0] - heightOf(own));
@@ -131,6 +139,24 @@ function bassNote(voiced: VoicedChange, midi: number, tick: number, length: numb
 
 function pitchOf({ chord, key }: VoicedChange, midi: number): HandNote['pitch'] {
   return midi % 12 === chroma(bassOf(chord)) ? pitchAt(midi, bassOf(chord)) : spell([midi], chord, key)[0];
+}
+
+/** A figure of the chord as it lies in the right hand; the words are sung to its lowest keys. */
+function inRightHand({ words }: PartTask, voiced: VoicedChange, notes: readonly HandNote[]): HandNote[] {
+  const sung = new Map(words.map((word) => [word.tick, word]));
+  const lowest = new Map<number, number>();
+  for (const { tick, midi, grace } of notes)
+    if (!grace) lowest.set(tick, Math.min(midi, lowest.get(tick) ?? Infinity));
+  return notes.map((note): HandNote => {
+    const word = !note.grace && lowest.get(note.tick) === note.midi ? sung.get(note.tick) : undefined;
+    return {
+      ...note,
+      hand: 'right',
+      source: note.tick === voiced.change.tick ? 'chord' : 'figure',
+      lyric: word?.text ?? null,
+      syllabic: word?.syllabic,
+    };
+  });
 }
 
 /** The chord held, or in its figure. */

@@ -61,6 +61,7 @@ export const REASONS = {
     ],
   leftHasTheBass: () => 'the left hand keeps the bass',
   ownUnderSinger: () => 'your own, in the left hand; the right holds the chords',
+  ownOverBass: () => 'your own, in the right hand over the bass',
   leftGoesWith: (how: 'open-tenth' | 'line') =>
     how === 'line' ? 'over a bass that falls by step' : 'single notes over open tenths, spare and wide',
   handStays: () => 'the hand stays in its place',

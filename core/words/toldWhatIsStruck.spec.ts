@@ -23,6 +23,18 @@ const OWN: OwnPattern = {
   ],
 };
 
+/** One of the chord as it lies. */
+const LIES: OwnPattern = {
+  id: 'own2',
+  name: 'As it lies',
+  base: 'voicing',
+  beats: 1,
+  events: [
+    { onset: 0, length: 0.5, members: [1] },
+    { onset: 0.5, length: 0.5, members: [2, 4] },
+  ],
+};
+
 /** A song with one bar of its left hand written: two keys one after the other, the second held with a third. */
 function withOwnBar(song: Song, at: number): Song {
   const bars = writtenBars(song);
@@ -43,11 +55,14 @@ describe('every key the left hand strikes', () => {
         fc.constantFrom(...LAYOUTS),
         fc.oneof(
           fc.constantFrom('auto', ...PATTERNS.map(({ id }) => id), ...SUNG_FIGURES.map(({ id }) => id)),
-          fc.constantFrom(OWN.id),
+          fc.constantFrom(OWN.id, LIES.id),
         ),
         fc.option(fc.nat(7)),
         (song, level, layout, pattern, byHand) => {
-          const made = applyEdit(song, { kind: 'pattern-kept', pattern: OWN });
+          const made = [OWN, LIES].reduce(
+            (kept, own) => applyEdit(kept, { kind: 'pattern-kept', pattern: own }),
+            song,
+          );
           const all = applyEdit(made, { kind: 'choose', choices: { level, layout, pattern } });
           const chosen = byHand === null ? all : withOwnBar(all, byHand);
           const a = arrange(chosen, DEFAULT_PROFILE, { withoutFingers: true });

@@ -221,20 +221,23 @@ function figureInWords(notes: readonly HandNote[], bars: Arrangement['played']['
 }
 
 /** In an accompaniment for singing the right hand holds the chord, or plays its figure: told as it is struck. */
-function chordsForSinging({ changes, right, played }: Arrangement, part: Part): string[] {
+function chordsForSinging({ changes, right, played, song }: Arrangement, part: Part): string[] {
   const struck = inPart(right, part);
   if (struck.length === 0) return ['  silent in this part.'];
   const { metre } = barAt(played.bars, part.toTick - 1);
   const figure =
     levelOf(part.choices).singing.chord === 'repeated' ? sungFigure(part.choices.pattern, metre) : null;
-  const named = figure ? [`  The figure is ${figure.name}.`] : [];
+  const own = song.patterns.find(({ id, base }) => id === part.choices.pattern && base === 'voicing');
+  const isOwn = own !== undefined && struck.some(({ source }) => source === 'figure');
+  const name = isOwn ? own.name : figure?.name;
+  const named = name ? [`  The figure is ${name}.`] : [];
   return [
     ...named,
     ...changesIn(changes, part).map((c) => {
       const first = barAt(played.bars, c.change.tick);
       const own = struck.filter(({ from, tick }) => from === c.change.id && tick < first.tick + first.length);
       const keys =
-        figure || own.some(({ source }) => source === 'own')
+        name || own.some(({ source }) => source === 'own')
           ? struckInWords(strikesOf(own))
           : c.pitches.map((p) => typeset(nameOf(p))).join(' ');
       const told = keys === '' ? ': the right hand rests' : ` as ${keys}`;
