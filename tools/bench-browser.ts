@@ -165,7 +165,7 @@ async function editFigures(browser: Browser, origin: string): Promise<void> {
     await page.waitForTimeout(AT_REST_MS);
   };
   await edit('a chord', () => page.keyboard.press('Shift+ArrowUp'), selected);
-  await page.locator('jh-bench-panel label', { hasText: 'Voicing' }).click();
+  await page.locator('jh-bench-panel .tabs label', { hasText: 'Voicing' }).click();
   await page.waitForTimeout(3 * AT_REST_MS);
   await edit('a layout', (turn) => another('jh-styles-panel', turn));
   await page.getByRole('link', { name: 'Parts', exact: true }).click();

@@ -107,7 +107,7 @@ await withBrowser(async (browser, origin) => {
   await shoot('chords');
   await page.goto(`${origin}/song/demo-rain/chords`);
   await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
-  await page.locator('jh-bench-panel label', { hasText: 'Voicing' }).click();
+  await page.locator('jh-bench-panel .tabs label', { hasText: 'Voicing' }).click();
   await page.locator('jh-styles-panel .travel').first().waitFor();
   await shoot('chords-voicing');
   await page.goto(`${origin}/chords?song=demo-mudflat`);

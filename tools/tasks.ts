@@ -151,7 +151,8 @@ const TASKS: readonly Task[] = [
       await arranged(page);
       await person.press('3');
       await person.click('Patterns', tab(page, 'Patterns'));
-      await person.click('This part', page.locator('jh-patterns-panel label', { hasText: 'This part' }));
+      const scope = page.locator('jh-patterns-panel label', { hasText: /This part|Each time/ });
+      await person.click('This part', scope);
       await person.click(
         'Take a pattern',
         page.locator('jh-patterns-panel').getByRole('button', { name: /^Take/ }).first(),

@@ -128,7 +128,7 @@ function missingIn(
 }
 
 /** Notes as they were: their words and harmony notes stay with the notes in order. */
-type Words = readonly Pick<MelodyNote, 'pitch' | 'lyric' | 'verses' | 'harmony'>[];
+type Words = readonly Pick<MelodyNote, 'pitch' | 'lyric' | 'verses' | 'harmony' | 'harmonies'>[];
 
 /** Keys below the note are told in letters with it: of what is struck together the highest is the tune. */
 function isTold({ pitch, harmony }: Words[number]): boolean {
@@ -160,6 +160,7 @@ function melodyOf(
       ...(before?.verses ? { verses: before.verses } : {}),
       grace: key.grace,
       ...(harmony ? { harmony } : {}),
+      ...(before?.harmonies ? { harmonies: before.harmonies } : {}),
     });
     if (!key.grace) next++;
   }

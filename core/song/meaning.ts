@@ -107,7 +107,12 @@ function outOfKeys({ pickup, metreMap, melody, settled, fillsTaken, ownBars }: S
   };
   return (
     wrong(['melody', melody]) ??
-    wrong(['melody', melody.flatMap(({ harmony }) => (harmony?.keys ?? []).map((pitch) => ({ pitch })))]) ??
+    wrong([
+      'melody',
+      melody.flatMap(({ harmony, harmonies = [] }) =>
+        [harmony, ...harmonies].flatMap((one) => one?.keys ?? []).map((pitch) => ({ pitch })),
+      ),
+    ]) ??
     settled.map(({ keys }, i) => wrong(['settled', keys ?? []], i)).find(Boolean) ??
     fillsTaken.map(({ notes }, i) => wrong(['fillsTaken', notes ?? []], i)).find(Boolean) ??
     ownBars.map(({ notes }, i) => wrong(['ownBars', notes], i)).find(Boolean) ??

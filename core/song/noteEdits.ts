@@ -27,7 +27,13 @@ export type NoteEdit =
       readonly pitch: Pitch;
     }
   /** What is struck with them; null: what their level gives them. */
-  | { readonly kind: 'notes-harmonised'; readonly ids: readonly string[]; readonly harmony: Harmony | null }
+  | {
+      readonly kind: 'notes-harmonised';
+      readonly ids: readonly string[];
+      readonly harmony: Harmony | null;
+      /** For the second or a further time alone; null is then as the first time. */
+      readonly time?: number;
+    }
   | { readonly kind: 'note-respelled'; readonly id: string; readonly pitch: Pitch }
   /** The words from one note to another, typed anew; syllables for which there is no note are kept aside. */
   | {
@@ -74,9 +80,7 @@ export function applyNoteEdit(song: Song, edit: NoteEdit): Song {
     case 'note-added':
       return added(song, edit);
     case 'notes-harmonised':
-      return mapNotes(song, edit.ids, ({ harmony: _before, ...note }) =>
-        edit.harmony ? { ...note, harmony: edit.harmony } : note,
-      );
+      return mapNotes(song, edit.ids, (note) => harmonised(note, edit));
     case 'note-respelled':
       return mapNotes(song, [edit.id], (note) => ({ ...note, pitch: edit.pitch }));
     case 'words-typed':
@@ -262,6 +266,19 @@ function withWords(
       return lyric === undefined ? note : inVerse(note, verse, lyric);
     }),
   };
+}
+
+/** A note with what is struck with it, each time or one time. */
+function harmonised(
+  { harmony: before, harmonies, ...note }: MelodyNote,
+  { harmony, time = 1 }: Extract<NoteEdit, { kind: 'notes-harmonised' }>,
+): MelodyNote {
+  const kept = before ? { harmony: before } : {};
+  if (time === 1) return { ...note, ...(harmony ? { harmony } : {}), ...(harmonies ? { harmonies } : {}) };
+  const all = Array.from({ length: Math.max(time - 1, harmonies?.length ?? 0) }, (_, i) =>
+    i === time - 2 ? harmony : (harmonies?.[i] ?? null),
+  );
+  return { ...note, ...kept, ...(all.some((one) => one !== null) ? { harmonies: all } : {}) };
 }
 
 /** A note with what is sung to it one time; verses between that have no words yet are sung as the first. */

@@ -84,6 +84,8 @@ export const noteSchema = z.object({
   grace: z.boolean(),
   /** Its harmony notes, or that it has none; absent: what its level gives it. */
   harmony: harmonySchema.optional(),
+  /** The same for the second and further times its bars are played; null: as the first time. */
+  harmonies: z.array(harmonySchema.nullable()).max(19).optional(),
 });
 
 export const changeSchema = z.object({

@@ -61,3 +61,23 @@ describe('transposing', () => {
 function nameless({ letter, alter }: { letter: string; alter: number }): string {
   return `${letter}${alter}`;
 }
+
+describe('harmony notes of one time', () => {
+  it('go along into another key, and back', () => {
+    const c = (octave: number) => ({ letter: 'C' as const, alter: 0, octave });
+    const keys = { how: 'keys' as const, keys: [c(4)] };
+    const first = lanterns.melody[0];
+    const song = {
+      ...lanterns,
+      melody: [{ ...first, harmonies: [null, keys] }, ...lanterns.melody.slice(1)],
+    };
+    const up = transpose(song, { tonic: { letter: 'D', alter: 0 }, mode: 'minor' }, 5);
+    expect(up.melody[0].harmonies).toEqual([
+      null,
+      { how: 'keys', keys: [{ letter: 'F', alter: 0, octave: 4 }] },
+    ]);
+    expect(transpose(up, { tonic: { letter: 'A', alter: 0 }, mode: 'minor' }, -5).melody[0]).toEqual(
+      song.melody[0],
+    );
+  });
+});

@@ -16,7 +16,7 @@ import {
   transposePitch,
   withSignature,
 } from '../music';
-import type { OwnBars, OwnPattern, Song } from './schema';
+import type { Harmony, OwnBars, OwnPattern, Song } from './schema';
 
 /** The twelve keys of a mode with the fewest accidentals, in half steps from C. */
 export function twelveKeys(mode: Key['mode']): Key[] {
@@ -56,19 +56,17 @@ export function transpose(song: Song, to: Key, semitones: number): Song {
     pitch: pitchAfter(note.pitch, keyFrom(from + note.after)),
     ...(note.over === undefined ? {} : { over: symbolAfter(note.over) }),
   });
+  const harmonyAfter = ({ how, keys }: Harmony, tick: number): Harmony =>
+    keys ? { how, keys: keys.map((pitch) => pitchAfter(pitch, keyFrom(tick))) } : { how };
   return {
     ...song,
     keyMap,
     melody: song.melody.map((note) => ({
       ...note,
       pitch: pitchAfter(note.pitch, keyFrom(note.tick)),
-      ...(note.harmony?.keys
-        ? {
-            harmony: {
-              ...note.harmony,
-              keys: note.harmony.keys.map((pitch) => pitchAfter(pitch, keyFrom(note.tick))),
-            },
-          }
+      ...(note.harmony ? { harmony: harmonyAfter(note.harmony, note.tick) } : {}),
+      ...(note.harmonies
+        ? { harmonies: note.harmonies.map((one) => one && harmonyAfter(one, note.tick)) }
         : {}),
     })),
     changes: song.changes.map((change) => ({

@@ -16,7 +16,7 @@ export function tuneDiffers(own: LaidOut, other: LaidOut): number[] | null {
     JSON.stringify(
       melody
         .filter(({ tick }) => tick >= from && tick < to)
-        .map(({ id: _id, harmony: _harmony, ...note }) => note),
+        .map(({ id: _id, harmony: _harmony, harmonies: _harmonies, ...note }) => note),
     );
   return writtenBars(own)
     .filter(({ tick, length }) => notesIn(own, tick, tick + length) !== notesIn(other, tick, tick + length))

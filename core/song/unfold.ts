@@ -2,7 +2,7 @@ import { type Chord, ChordSymbolError, type Key, midiOf, parseChord } from '../m
 import { gotOrMade } from '../memory';
 import { type Bar, barAt, lastAtOrBefore, writtenBars } from './bars';
 import { ownBarsIn } from './ownBars';
-import { type Change, type Lyric, type MelodyNote, type Song } from './schema';
+import { type Change, type Harmony, type Lyric, type MelodyNote, type Song } from './schema';
 
 /** A melody note as it is struck: ties joined, in played ticks. */
 export interface PlayedNote extends MelodyNote {
@@ -210,8 +210,9 @@ function playedNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
 }
 
 function makeNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
-  const { id, tick, length, pitch, tiedToNext, grace, harmony } = note;
-  const lyric = lyricOf(note, mark === '' ? 1 : Number(mark.slice(1)));
+  const { id, tick, length, pitch, tiedToNext, grace } = note;
+  const time = mark === '' ? 1 : Number(mark.slice(1));
+  const [lyric, harmony] = [lyricOf(note, time), harmonyAt(note, time)];
   const midi = midiOf(pitch);
   const made = { id: id + mark, writtenId: id, tick: tick + shift, length, pitch, midi };
   const played = { ...made, tiedToNext, lyric, grace };
@@ -225,6 +226,14 @@ export function lyricOf(
 ): Lyric | null {
   const own = time === 1 ? lyric : verses[time - 2];
   return own === undefined ? lyric : own;
+}
+
+/** What is struck with a note the time it is played, from 1: its own, else that of the first time; null: what its level gives it. */
+export function harmonyAt(
+  { harmony, harmonies = [] }: Pick<MelodyNote, 'harmony' | 'harmonies'>,
+  time: number,
+): Harmony | null {
+  return (time > 1 ? harmonies[time - 2] : null) ?? harmony ?? null;
 }
 
 function playedChange(change: Change, shift: number, mark: string, spanEnd: number): PlayedChange {

@@ -77,6 +77,10 @@ export class NotesPanel {
     ...HARMONIES.map((value) => ({ value, label: HARMONY_NAMES[value] })),
     ...LINES.map((value) => ({ value, label: LINE_NAMES[value] })),
   ];
+  protected readonly harmonyTimes = computed((): readonly ChoiceOption<boolean>[] => [
+    { value: false, label: 'Each time' },
+    { value: true, label: `Time ${this.tune.time()} alone` },
+  ]);
   protected readonly keysExample = asTyped('C4 E4');
   /** The very keys are asked for, until another note is looked at. */
   protected readonly asksForKeys = linkedSignal(() => this.tune.harmony()?.how === 'keys');

@@ -295,6 +295,28 @@ describe('what is found of the tune', () => {
     expect(table.song.melody[0].harmony).toBeUndefined();
   });
 
+  it('strikes what is chosen for one time that time alone; without it, it is as the first time', () => {
+    open({ ...lanterns, playingOrder: [1, 1].map((fromBar) => ({ fromBar, toBar: 4 })) });
+    tune.pick('n1', false);
+    tune.harmonise({ how: 'third-under' });
+    table.settle();
+    const struck = (): number[] =>
+      ['n1', 'n1@2'].map(
+        (id) => table.state.arrangement?.right.filter(({ from }) => from === id).length ?? 0,
+      );
+    expect([tune.time(), struck()]).toEqual([1, [2, 2]]);
+    tune.pick('n1@2', false);
+    expect([tune.time(), tune.isThisTime()]).toEqual([2, false]);
+    tune.isThisTime.set(true);
+    expect(tune.harmony()).toBeNull();
+    tune.harmonise({ how: 'two-under' });
+    table.settle();
+    expect([struck(), tune.harmony()]).toEqual([[2, 3], { how: 'two-under' }]);
+    tune.harmonise(null);
+    table.settle();
+    expect([struck(), table.song.melody[0].harmonies]).toEqual([[2, 2], undefined]);
+  });
+
   it('puts a chord under the note picked and goes on to the next; one that cannot be read is said', () => {
     tune.pick('n2', false);
     expect(tune.chordHere()).toBe('');

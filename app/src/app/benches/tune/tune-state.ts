@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { readLetters } from '@joined-hands/core/formats';
 import {
   ChordSymbolError,
@@ -165,15 +165,24 @@ export class TuneState {
       this.editNotes(() => ({ kind: 'note-respelled', id, pitch: pitchAt(midiOf(note.pitch), name) }));
   }
 
-  /** What is struck with the notes picked: that of the first; null: what their level gives them. */
-  readonly harmony = computed(() => this.written(this.ids()[0])?.harmony ?? null);
+  /** The time the note picked first is played, from 1. */
+  readonly time = computed(() => Number(/@(\d+)$/.exec(this.note()?.id ?? '')?.[1] ?? 1));
+  /** What is struck with it is chosen for this time alone. */
+  readonly isThisTime = linkedSignal({ source: this.time, computation: () => false });
+  /** What is struck with the notes picked: that of the first; null: what their level gives them, or as the first time. */
+  readonly harmony = computed(() => {
+    const note = this.written(this.ids()[0]);
+    if (!note) return null;
+    return this.isThisTime() ? (note.harmonies?.[this.time() - 2] ?? null) : (note.harmony ?? null);
+  });
 
   /** They are struck so from now on, and heard. */
   harmonise(harmony: Harmony | null): void {
     const ids = this.ids();
     const [first] = this.pickedNotes();
     if (ids.length === 0) return;
-    this.bench.edit({ kind: 'notes-harmonised', ids, harmony });
+    const time = this.isThisTime() ? this.time() : 1;
+    this.bench.edit({ kind: 'notes-harmonised', ids, harmony, time });
     this.bench.whenArranged(() => {
       const struck = this.bench.arrangement()?.right.filter(({ tick }) => tick === first.tick) ?? [];
       void this.bench.hearing.keys(struck.map(({ midi }) => midi));

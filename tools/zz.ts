@@ -1,0 +1,2 @@
+import { browserFigures } from './bench-browser';
+await browserFigures();
