@@ -156,6 +156,42 @@ describe('how keys are touched', () => {
   });
 });
 
+describe('the pedal', () => {
+  const pedal = (type: string): string =>
+    `<direction><direction-type><pedal type="${type}"/></direction-type><staff>2</staff></direction>`;
+  const song = bothHands(
+    score(
+      n('E5', 16, 1, 1) + back(16) + pedal('start') + n('C3', 8, 2, 5) + pedal('change') + n('G3', 8, 2, 5),
+      n('D5', 16, 1, 1) + back(16) + n('B2', 8, 2, 5) + pedal('stop') + n('G2', 8, 2, 5),
+    ),
+  );
+  const pressed = (of: Song): unknown[] => {
+    const { pedals } = arrange(of, DEFAULT_PROFILE).timeline;
+    return pedals.map(({ tick, down }) => `${down ? 'down' : 'up'} ${tick / 960}`);
+  };
+
+  it('is pressed as it is written, written again, and read again the same', () => {
+    expect(pressed(song)).toEqual(['down 0', 'up 2', 'down 2', 'up 6']);
+    expect(pressed(bothHands(writeMusicXml(arrange(song, DEFAULT_PROFILE))))).toEqual(pressed(song));
+  });
+
+  it('of a bar given back to the program is the program\u2019s there, and as it is written beside it', () => {
+    const [own] = song.ownBars.filter(({ hand }) => hand === 'left');
+    const given = applyEdit(song, { kind: 'own-bars-cleared', ...own, tick: 3840, length: 3840 });
+    expect(pressed(given).slice(0, 3)).toEqual(['down 0', 'up 2', 'down 2']);
+    expect(given.ownBars.find(({ hand }) => hand === 'left')?.pedals).toEqual([
+      { after: 0, length: 1920 },
+      { after: 1920, length: 1920 },
+    ]);
+  });
+
+  it('is as the part has it where the score says nothing', () => {
+    const plain = bothHands(score(n('E5', 16, 1, 1) + back(16) + n('C3', 16, 2, 5)));
+    expect(plain.ownBars.some(({ pedals }) => pedals !== undefined)).toBe(false);
+    expect(pressed(plain)).toContain('down 0');
+  });
+});
+
 describe('a tune with the notes under it', () => {
   it('has every key of the right hand it was written with, whatever its level gave it', () => {
     for (const song of some(DEMO_SONGS))

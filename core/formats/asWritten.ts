@@ -41,7 +41,7 @@ function stavesOf({ notes }: ReadPart): string[] {
 
 /**
  * The song with both hands exactly as a score has them, as own bars from its beginning to its end, with the fingers that
- * are written. Ties are joined, a key that two voices strike together is struck once.
+ * are written, and the pedal. Ties are joined, a key that two voices strike together is struck once.
  */
 export function asWritten(song: Song, { part, notes }: HandsWritten): Song {
   const end = Math.max(1, part.end);
@@ -60,6 +60,7 @@ export function asWritten(song: Song, { part, notes }: HandsWritten): Song {
       ...(grace ? { grace: true as const } : {}),
       ...(touch ? { touch } : {}),
     })),
+    ...(hand === 'left' && part.pedals ? { pedals: pedalsTo(part.pedals, end) } : {}),
   }));
   const fingerPins = hands
     .flatMap(({ hand, struck }) =>
@@ -69,6 +70,13 @@ export function asWritten(song: Song, { part, notes }: HandsWritten): Song {
   const said = { tick: 0, said: stored(imports.asWritten()) };
   // Chords were pinned for a left hand that is now written out.
   return { ...song, pins: [], ownBars, fingerPins, imported: [...song.imported, said] };
+}
+
+/** Presses that begin before the end, told from the beginning of the song. */
+function pedalsTo(pedals: NonNullable<ReadPart['pedals']>, end: number): OwnBars['pedals'] {
+  return pedals
+    .filter(({ tick, length }) => tick < end && length > 0)
+    .map(({ tick, length }) => ({ after: tick, length: Math.min(length, end - tick) }));
 }
 
 /** What a hand strikes: notes held on by a tie are one, whatever voice they stand in. */

@@ -44,6 +44,8 @@ export class PartReader {
   private cursor = 0;
   private furthest = 0;
   private lastOnset = 0;
+  private readonly pedals: { tick: number; length: number }[] = [];
+  private pedalDown: number | null = null;
   private chordTouch: { touch?: Touch } = {};
   private pickup = 0;
   private bars = 0;
@@ -216,8 +218,7 @@ export class PartReader {
   }
 
   private readHarmony(element: Element): void {
-    const offset = (Number(childText(element, 'offset') ?? 0) * TICKS_PER_QUARTER) / this.divisions;
-    const tick = Math.max(0, Math.round(this.cursor + (Number.isFinite(offset) ? offset : 0)));
+    const tick = this.placeOf(element);
     const { symbol, known, kind } = readHarmony(element);
     if (!known) {
       const read = symbol === 'N.C.' ? null : symbol;
@@ -229,11 +230,28 @@ export class PartReader {
   private readDirection(element: Element): void {
     this.readTempo(child(element, 'sound')?.attributes['tempo'] ?? metronomeOf(element));
     for (const type of childrenOf(element, 'direction-type')) {
+      const pedal = child(type, 'pedal');
+      if (pedal) this.readPedal(pedal.attributes['type'] ?? '', this.placeOf(element));
       const name = childText(type, 'rehearsal')?.trim();
       // Numbers are those of parts: the division finds its own.
       if (name && !/^\d+$/.test(name))
         this.sections.push({ tick: Math.round(this.cursor), name: cutTo(name, 80) });
     }
+  }
+
+  /** Down at a start, up at a stop, both at a change. */
+  private readPedal(type: string, tick: number): void {
+    const isUp = ['stop', 'change', 'discontinue'].includes(type);
+    if (isUp && this.pedalDown !== null && tick > this.pedalDown)
+      this.pedals.push({ tick: this.pedalDown, length: tick - this.pedalDown });
+    if (isUp) this.pedalDown = null;
+    if (['start', 'change', 'resume'].includes(type)) this.pedalDown ??= tick;
+  }
+
+  /** Where a direction or a chord stands. */
+  private placeOf(element: Element): number {
+    const offset = (Number(childText(element, 'offset') ?? 0) * TICKS_PER_QUARTER) / this.divisions;
+    return Math.max(0, Math.round(this.cursor + (Number.isFinite(offset) ? offset : 0)));
   }
 
   private readTempo(text: string | undefined): void {
@@ -325,6 +343,12 @@ export class PartReader {
     throw new FileError(what, this.place, 'Mend it where the file was made and export it again.');
   }
 
+  /** A pedal that is never lifted is down to the end. */
+  private pedalled(): Pick<ReadPart, 'pedals'> {
+    this.readPedal('stop', this.start);
+    return this.pedals.length > 0 ? { pedals: this.pedals } : {};
+  }
+
   /** Everything read. */
   toPart(): ReadPart {
     const base = emptySong('part', 'Part');
@@ -335,6 +359,7 @@ export class PartReader {
       notes: this.notes,
       chords: this.chords,
       sections: this.sections,
+      ...this.pedalled(),
       keyMap: anchored(this.keys, base.keyMap),
       mode: this.keys.length > 0 && this.isModeLeftOut ? 'left-out' : 'given',
       metreMap: anchored(metreMap, [{ tick: 0, ...this.metre } as Song['metreMap'][number]]),

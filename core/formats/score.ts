@@ -19,6 +19,8 @@ export interface ReadPart {
   readonly notes: readonly ScoreNote[];
   readonly chords: readonly { readonly tick: number; readonly symbol: string }[];
   readonly sections: readonly { readonly tick: number; readonly name: string }[];
+  /** When its pedal is down; absent: it has no sign for it. */
+  readonly pedals?: readonly { readonly tick: number; readonly length: number }[];
   readonly keyMap: Song['keyMap'];
   /** How sure the mode of its key is: written out, left out, or one of the two a MIDI file can say. */
   readonly mode: 'given' | 'left-out' | 'major-or-minor';

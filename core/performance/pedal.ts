@@ -31,7 +31,7 @@ interface Press {
  * last chord. Where one press follows another at once it is lifted as the chord goes down, and pressed just after.
  */
 export function pedalsOf(task: PedalTask): TimedPedal[] {
-  const presses = pressesOf(task);
+  const presses = withWritten(task, pressesOf(task));
   const pedals: TimedPedal[] = [];
   presses.forEach(({ from, to }, i) => {
     const seconds = task.secondsAt(from);
@@ -40,6 +40,18 @@ export function pedalsOf(task: PedalTask): TimedPedal[] {
     if (presses[i + 1]?.from !== to) pedals.push({ tick: to, seconds: task.secondsAt(to), down: false });
   });
   return pedals;
+}
+
+/** Where the pedal is written it is pressed so, and nowhere else. */
+function withWritten({ played: { ownBars } }: PedalTask, presses: readonly Press[]): readonly Press[] {
+  const written = ownBars.flatMap(({ pedals, ...own }) => (pedals ? [{ ...own, pedals }] : []));
+  if (written.length === 0) return presses;
+  const isOver = ({ from, to }: Press): boolean =>
+    written.some(({ tick, length }) => from < tick + length && to > tick);
+  const own = written.flatMap(({ tick, pedals }) =>
+    pedals.map(({ after, length }) => ({ from: tick + after, to: tick + after + length })),
+  );
+  return [...presses.filter((press) => !isOver(press)), ...own].sort((a, b) => a.from - b.from);
 }
 
 function pressesOf({ played, struck, choicesAt, partAt }: PedalTask): Press[] {

@@ -46,7 +46,27 @@ export function ownBarsIn(own: OwnBars, from: number, to: number, ringsOn = fals
     if (at < start || at >= end) return [];
     return [{ ...note, after: at - start, length: ringsOn ? note.length : Math.min(note.length, end - at) }];
   });
-  return { ...own, tick: start, length: end - start, notes };
+  const { pedals } = own;
+  return {
+    ...own,
+    tick: start,
+    length: end - start,
+    notes,
+    ...(pedals ? { pedals: pedalsIn(own.tick, pedals, start, end) } : {}),
+  };
+}
+
+/** The presses of a stretch, told from its beginning on; what is held into it or out of it is held as far as it goes. */
+function pedalsIn(
+  tick: number,
+  pedals: NonNullable<OwnBars['pedals']>,
+  start: number,
+  end: number,
+): OwnBars['pedals'] {
+  return pedals.flatMap(({ after, length }) => {
+    const [from, to] = [Math.max(start, tick + after), Math.min(end, tick + after + length)];
+    return to > from ? [{ after: from - start, length: to - from }] : [];
+  });
 }
 
 /** Own bars from a tick on, so many ticks later; those that last over it go on after what comes between. */

@@ -260,4 +260,14 @@ export const ownBarsSchema = z.object({
       }),
     )
     .max(40_000),
+  /** When the pedal is down, as it was written; absent: as the part has it. */
+  pedals: z
+    .array(
+      z.object({
+        after: z.number().int().min(0).max(100_000_000),
+        length: z.number().int().min(1).max(100_000_000),
+      }),
+    )
+    .max(20_000)
+    .optional(),
 });
