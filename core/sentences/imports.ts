@@ -41,7 +41,7 @@ export const IMPORTS = {
   chordsReadOff: () =>
     'The file has no chord symbols: the chords were read off its other notes. Look them over.',
   asWritten: () =>
-    'Both hands are played as the file has them, with staccato, tenuto, accents and pedal; signs for loudness are not kept. To have the program arrange any bars, choose By hand on the Join bench.',
+    'Both hands are played as the file has them, with staccato, tenuto, accents and pedal where a score writes them; loudness is not kept, nor the pedal of a MIDI file. To have the program arrange any bars, choose By hand on the Join bench.',
   chordsSuggested: () =>
     'The file has neither chord symbols nor other notes: these chords are suggested for its melody. Look them over.',
   chordsToSuggest: () =>
