@@ -8,8 +8,8 @@ export interface VoiceEvent {
 }
 
 /**
- * Sorts the notes of a staff into voices without overlaps: notes of one onset and length form a chord; what
- * overlaps goes to the next voice. Grace notes (length 0) stay before their main note.
+ * Sorts the notes of a staff into voices without overlaps: notes of one onset and length form a chord; of what begins
+ * together the highest is the upper voice, and what overlaps goes to the next. Grace notes (length 0) stay before their main note.
  */
 export function voicesOf(notes: readonly HandNote[]): VoiceEvent[][] {
   const groups = new Map<string, HandNote[]>();
@@ -22,7 +22,9 @@ export function voicesOf(notes: readonly HandNote[]): VoiceEvent[][] {
     length: group[0].length,
     notes: [...group].sort((a, b) => a.midi - b.midi),
   }));
-  events.sort((a, b) => a.tick - b.tick || a.length - b.length);
+  const top = ({ notes: struck }: VoiceEvent): number => struck[struck.length - 1].midi;
+  const isGrace = ({ length }: VoiceEvent): boolean => length === 0;
+  events.sort((a, b) => a.tick - b.tick || Number(isGrace(b)) - Number(isGrace(a)) || top(b) - top(a));
   const voices: VoiceEvent[][] = [];
   const ends: number[] = [];
   for (const event of events) {

@@ -1,2 +1,0 @@
-import { browserFigures } from './bench-browser';
-await browserFigures();
