@@ -16,6 +16,7 @@ import { movementOf, rootPositionLine, leftBounds, voiceParts } from '../core/vo
 import { nearestLine } from '../core/voicing/baseline';
 import { OptionFinder } from '../core/voicing/bounds';
 import { DEMO_SONGS } from '../demo/songs';
+import { arrangingFigures } from './bench-arranging';
 import { browserFigures } from './bench-browser';
 import { chordFigures } from './bench-chords';
 import { editShares } from './bench-edits';
@@ -157,6 +158,7 @@ editShares();
 cutFigures();
 chordFigures();
 fillFigures();
+arrangingFigures();
 practiceFigures();
 tuneFigures();
 if (!process.argv.includes('--core')) await browserFigures();

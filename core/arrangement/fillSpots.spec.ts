@@ -20,7 +20,7 @@ describe('places with room', () => {
       '1, 1, Am: A held note: 2 beats of room, for the right hand. The right hand lies on C4, A4.',
       '2, 1 e, F: A held note: 2 beats of room, for the right hand. The right hand lies on A4, C5.',
       '3, 1, Dm: Strong notes: one beat of room, for the right hand. The right hand lies on F4, A4.',
-      '4, 1, E7: The end of the part: 3 beats of room, for either hand. The right hand lies on E4, G♯4; the left hand lies on E2.',
+      '4, 1, E7: The end of the part: 3 beats of room, for either hand. The right hand lies on G♯4; the left hand lies on E2.',
     ]);
     const fingered = arrange(a.song, DEFAULT_PROFILE);
     expect(spotInWords(fillSpots(fingered, fingered.parts[0])[0])).toMatch(

@@ -84,7 +84,7 @@ export function takenAs(
 
 /**
  * What is played over one chord of the proposals for it: what the pianist took, as far as there is room; else what the
- * measure adds unasked: the best, what was played before counted against it, never a kind after itself twice.
+ * measure adds unasked of what may be: the best, what was played before counted against it, never a kind after itself twice.
  */
 export function playedOver(
   task: FillTask,
@@ -92,6 +92,7 @@ export function playedOver(
   decisions: FillDecisions,
   before: FillsSoFar,
   playing: readonly Proposal[],
+  mayBeUnasked: (p: Proposal) => boolean = () => true,
 ): Proposal[] {
   const found: Proposal[] = [];
   const hasRoom = (p: Proposal): boolean => ![...playing, ...found].some((other) => overlap(p, other));
@@ -116,6 +117,7 @@ export function playedOver(
     .filter(
       (p) =>
         !isDeclined(p.id) &&
+        mayBeUnasked(p) &&
         !(nameOf(p) === last && last === lastButOne) &&
         barAt(task.bars, p.place.tick).number - before.lastBar >= between,
     )

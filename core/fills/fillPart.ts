@@ -1,5 +1,6 @@
 import { chroma, isModal, KEYBOARDS, membersOf, midiOf, scaleOf } from '../music';
 import { barAt } from '../song';
+import { isCleanFill } from './clean';
 import { andThen, type FillDecisions, type FillsSoFar, playedOver, rankFor, takenAs } from './deciding';
 import { type Fill, fillOf } from './fill';
 import { FILL_KINDS } from './kinds/table';
@@ -60,9 +61,10 @@ export function fillPart(
   const playing: Proposal[] = [];
   const waiting: WaitingFill[] = [];
   let after = before;
+  const isClean = (proposal: Proposal): boolean => isCleanFill(proposal, task);
   for (const change of new Set(proposals.map(({ place }) => place.from.change.id))) {
     const here = proposals.filter(({ place }) => place.from.change.id === change);
-    for (const chosen of playedOver(task, here, decisions, after, playing)) {
+    for (const chosen of playedOver(task, here, decisions, after, playing, isClean)) {
       const entry = takenAs(chosen.id, decisions);
       const own = entry?.notes ? ownNotes(chosen, entry.notes) : null;
       if (own === 'too-long') {

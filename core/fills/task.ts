@@ -23,6 +23,8 @@ export interface FillTask {
   readonly voiced: readonly VoicedChange[];
   /** Where a hand plays what the pianist wrote: nothing is filled in. */
   readonly closed: readonly { readonly hand: Hand; readonly tick: number; readonly endTick: number }[];
+  /** Ticks between two strikes that are as quick as anything is filled in, at the tempo of the part. */
+  readonly shortest: number;
   /** Where the part ends, and the song. */
   readonly partEnd: number;
   readonly songEnd: number;

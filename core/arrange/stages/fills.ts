@@ -3,7 +3,8 @@ import { type HandNote, inTime } from '../../hands';
 import { barsIn, type PartHands } from '../../joining';
 import { levelOf } from '../../levels';
 import { placesOf } from '../../own';
-import { indexAt, type Song, within } from '../../song';
+import { TICKS_PER_QUARTER } from '../../music';
+import { indexAt, lastAtOrBefore, type Song, within } from '../../song';
 import type { SongContext } from '../context';
 import { asStored } from '../partFills';
 import { keysByTick, windowOf } from '../windows';
@@ -102,9 +103,21 @@ function taskOf(
     closed: (['right', 'left'] as const).flatMap((hand) =>
       placesOf(written[hand], part.fromTick, until).map((place) => ({ hand, ...place })),
     ),
+    shortest: shortestIn(played, part.fromTick, until),
     partEnd: part.toTick,
     songEnd: played.endTick,
   };
+}
+
+/** Nothing is filled in quicker than so many notes a second. */
+const FASTEST = 8;
+
+/** Ticks between two notes that are as quick as that, at the quickest tempo of a stretch. */
+function shortestIn({ tempoMap }: SongContext['played'], from: number, to: number): number {
+  const first = lastAtOrBefore(tempoMap, from);
+  const inside = within(tempoMap, from, to).map(({ quartersPerMinute }) => quartersPerMinute);
+  const quickest = Math.max(first.quartersPerMinute, ...inside);
+  return Math.ceil((quickest / 60) * (TICKS_PER_QUARTER / FASTEST));
 }
 
 /** What the pianist decided about the fills of a part. */
