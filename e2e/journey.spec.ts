@@ -140,8 +140,9 @@ test('walks are offered at the seventh level and can be left out; the profile is
 }) => {
   await openSong(page, 'Sluicegate Song');
   await chooseLevel(page, 7);
+  await page.keyboard.press('2');
   const walk = page.locator('.fills li').first();
-  await expect(walk).toContainText('bar 4, from 2: C3 B2 A2 to G2');
+  await expect(walk).toContainText('bar 8, from 2: A2 G2 F♯2 to E2');
   await expect(page.locator('.block.fill')).toHaveCount(2);
   await walk.getByRole('button', { name: 'Leave out' }).click();
   await expect(page.locator('.block.fill')).toHaveCount(0);
@@ -149,6 +150,7 @@ test('walks are offered at the seventh level and can be left out; the profile is
   await expect(page.locator('.block.fill')).toHaveCount(2);
   await page.keyboard.press('Control+z');
   await expect(page.locator('.block.fill')).toHaveCount(0);
+  await page.keyboard.press('1');
   await fromMenu(page, 'Settings');
   await page.getByRole('radiogroup').or(page.locator('nz-radio-group')).first().getByText('Sixth').click();
   await page.getByText('61 keys').click();
