@@ -253,17 +253,38 @@ test('notes are dragged on the seam, of the tune and by hand, and a press is sti
   await page.getByRole('link', { name: 'Join' }).click();
   await openTab(page, 'By hand');
   const block = seam.locator('.block').first();
-  const { x, width } = (await block.boundingBox()) ?? { x: 0, width: 0 };
+  const { width } = (await block.boundingBox()) ?? { width: 0 };
   await drag(block, width / 3, 2);
-  const counts = page.getByRole('textbox', { name: 'Counts' });
-  await expect(counts).toHaveValue(/^1 2/);
-  await expect
-    .poll(async () =>
-      Math.min(
-        ...(await seam
-          .locator('.block')
-          .evaluateAll((all) => all.slice(0, 3).map((one) => one.getBoundingClientRect().x))),
-      ),
-    )
-    .toBeGreaterThanOrEqual(x - 1);
+  await expect(page.getByRole('textbox', { name: 'Letters' })).toHaveValue('E3+A3 C3');
+  await expect(page.getByRole('textbox', { name: 'Counts' })).toHaveValue('1 2 |');
+});
+
+test('a finger moves a note and turns no page; beside the notes it turns one', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await openBench(page, 'Lanterns at Low Water', 'tune');
+  const browser = await page.context().newCDPSession(page);
+  await browser.send('Emulation.setTouchEmulationEnabled', { enabled: true });
+  const finger = async (x: number, y: number, by: number): Promise<void> => {
+    const at = (dx: number) => [{ x: x + dx, y }];
+    await browser.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: at(0) });
+    for (const share of [0.3, 0.6, 1])
+      await browser.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: at(share * by) });
+    await browser.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  };
+  const seam = page.locator('jh-seam');
+  const number = seam.locator('.bar-number').first();
+  await expect(number).toHaveText('1');
+  const second = seam.locator('[data-note=n2]');
+  const note = await second.boundingBox();
+  if (!note) throw new Error('nothing to drag');
+  await finger(note.x + 12, note.y + note.height / 2, -70);
+  // The B of bar 1 comes earlier, and part 1 stays.
+  await expect.poll(async () => (await second.boundingBox())?.x ?? Infinity).toBeLessThan(note.x - 15);
+  await expect(number).toHaveText('1');
+  const symbol = await seam.locator('.symbol').first().boundingBox();
+  if (!symbol) throw new Error('no chord');
+  await finger(symbol.x + 150, symbol.y + 4, -120);
+  await expect(number).not.toHaveText('1');
+  await browser.send('Emulation.setTouchEmulationEnabled', { enabled: false });
+  await browser.detach();
 });

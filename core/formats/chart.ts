@@ -1,6 +1,7 @@
 import { imports } from '../sentences';
 import { cutTo, type Song } from '../song';
 import { chartBars, wordsByBar } from './chartBars';
+import type { Heading } from './chartHeadings';
 import { ChartBuilder } from './chartBuilder';
 import { played, type PlayedLine } from './chartForm';
 import { chartLines, HOLDS, type Row } from './chartLines';
@@ -47,8 +48,8 @@ export function readChart(
   for (const line of withHead(played(lines))) readLine(line, chart, chordBars);
   if (!chart.hasChanges)
     throw new FileError('The chart holds no chords', '', 'Write bars like "| Am | Dm E7 |".');
-  const strings = lines.filter(({ kind }) => kind === 'strings');
-  if (strings.length > 0) chart.tell(imports.stringsLeftOut(strings.length, strings[0].line));
+  const tablature = lines.filter(({ kind }) => kind === 'tablature');
+  if (tablature.length > 0) chart.tell(imports.tablatureLeftOut(tablature.length, tablature[0].line));
   if (lines.some(({ kind }) => kind === 'sung')) chart.tell(imports.lengthsGuessed(chordBars));
   return chart.toSong();
 }
@@ -57,7 +58,7 @@ export function readChart(
 function withHead(lines: readonly PlayedLine[]): PlayedLine[] {
   const head = lines.findIndex(({ kind }) => kind === 'row' || kind === 'section');
   const isTold = lines.some((line) => line.kind === 'heading' && line.heading.name === 'title');
-  const names = isTold ? [] : (['title', 'subtitle'] as const).slice();
+  const names: Heading['name'][] = isTold ? [] : ['title', 'subtitle'];
   return lines.map((line, i) => {
     if (line.kind !== 'words' || i >= head) return line;
     const name = names.shift();

@@ -7,7 +7,8 @@ import { type Heading, keyFrom } from './chartHeadings';
 import { FileError } from './fileError';
 import { type BarSigns, playingOrderOf } from './repeats';
 
-const MOST_BARS = 4000;
+/** As many bars as a chart may have. */
+export const MOST_BARS = 4000;
 
 /** Gathers bars, changes and words as lines are read; both kinds of chart fill one. */
 export class ChartBuilder {

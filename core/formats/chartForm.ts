@@ -1,4 +1,6 @@
+import { MOST_BARS } from './chartBuilder';
 import type { ChartLine, Row } from './chartLines';
+import { FileError } from './fileError';
 
 /** What is read of a chart, one after the other, as it is played: nothing in it comes "as before". */
 export type PlayedLine =
@@ -22,14 +24,27 @@ interface Part {
 export function played(lines: readonly ChartLine[]): PlayedLine[] {
   const all: PlayedLine[] = [];
   const before: Part[] = [];
+  let rows = 0;
   for (const part of partsIn(lines)) {
-    const written = withChords(part, before);
-    const one = written ? written.lines : versesOf(part);
-    if (written?.isAgain) all.push({ kind: 'again', line: part.lines[0].line, name: part.name });
+    const model = rowsOf(part).length > 0 ? null : modelOf(part, before);
+    // A row is a bar at the least: what goes beyond the bars of a song is refused before it is written out.
+    rows += part.times * writtenOut(model ?? part);
+    if (rows > MOST_BARS)
+      throw new FileError(`The chart has more than ${MOST_BARS} bars`, `line ${lineOf(part)}`, 'Split it.');
+    const one = model ? asBefore(part, model) : versesOf(part);
     for (let i = 0; i < part.times; i++) all.push(...one);
     if (rowsOf(part).length > 0) before.push(part);
   }
   return all;
+}
+
+const lineOf = ({ lines }: Part): number => lines[0]?.line ?? 1;
+
+/** How many rows a section comes to, each as often as is said and once for each verse. */
+function writtenOut(part: Part): number {
+  const rows = rowsOf(part);
+  const verses = isInVerses(rows) ? rows.reduce((most, row) => Math.max(most, row.verses.length), 1) : 1;
+  return verses * rows.reduce((sum, { times }) => sum + times, 0);
 }
 
 /** The chart in stretches that begin with the name of a section; the first may have none. */
@@ -45,26 +60,27 @@ function partsIn(lines: readonly ChartLine[]): Part[] {
 const rowsOf = (part: Part): Row[] =>
   part.lines.filter((line): line is Row => line.kind === 'bars' || line.kind === 'sung');
 
-/** The chords of a section that has none of its own, from one before; null where it has, or there is none. */
-function withChords(
-  part: Part,
-  before: readonly Part[],
-): { readonly lines: PlayedLine[]; readonly isAgain: boolean } | null {
-  if (part.name === '' || rowsOf(part).length > 0) return null;
+/** The section before whose chords one without any has: of its name, else of its kind; null where there is none. */
+function modelOf(part: Part, before: readonly Part[]): Part | null {
+  if (part.name === '') return null;
   const same = (kindOf: (name: string) => string) =>
     before.findLast(({ name }) => name !== '' && kindOf(name) === kindOf(part.name));
-  const other = same((name) => name.toLowerCase()) ?? same(sortOf);
-  if (!other) return null;
+  return same((name) => name.toLowerCase()) ?? same(sortOf) ?? null;
+}
+
+/** A section that is only named, as it was before; one that has only words, sung to the chords of the one before. */
+function asBefore(part: Part, model: Part): PlayedLine[] {
   const words = part.lines.filter((line) => line.kind === 'words');
-  const head = part.lines.filter((line): line is Exclude<ChartLine, Row> => line.kind === 'section');
-  const kept = part.lines.filter(
-    (line): line is Exclude<ChartLine, Row> => line.kind === 'heading' || line.kind === 'note',
+  const own = part.lines.filter((line): line is Exclude<ChartLine, Row> =>
+    ['section', 'heading', 'note'].includes(line.kind),
   );
-  if (words.length === 0)
-    return { lines: [...head, ...kept, ...versesOf({ ...other, lines: bodyOf(other) })], isAgain: true };
-  const rows = rowsOf(other).flatMap((row) => Array.from({ length: row.times }, () => row));
+  if (words.length === 0) {
+    const again = { kind: 'again' as const, line: lineOf(part), name: part.name };
+    return [again, ...own, ...versesOf({ ...model, lines: bodyOf(model) })];
+  }
+  const rows = rowsOf(model).flatMap((row) => Array.from({ length: row.times }, () => row));
   const sung = rows.map((row, i) => ({ kind: 'row' as const, row, spread: words[i]?.text ?? '' }));
-  return { lines: [...head, ...kept, ...sung, ...words.slice(rows.length)], isAgain: false };
+  return [...own, ...sung, ...words.slice(rows.length)];
 }
 
 const bodyOf = ({ lines }: Part): ChartLine[] => lines.filter(({ kind }) => kind !== 'section');
@@ -78,26 +94,28 @@ function sortOf(name: string): string {
 
 const ORDINALS = ['first', 'second', 'third', 'last', 'final'];
 
+/** Whether the further lines of words of a section are verses: all those below bars, and numbered ones below chords. */
+function isInVerses(rows: readonly Row[]): boolean {
+  return (
+    rows.length > 0 &&
+    rows.every(({ kind, verses }) => kind === 'bars' || (verses.length > 0 && verses.every(isNumbered)))
+  );
+}
+
 /** Bars with several lines of words, or chords with numbered ones, come once for each; other lines are sung on. */
 function versesOf(part: Part): PlayedLine[] {
   const rows = rowsOf(part);
-  const isInVerses =
-    rows.length > 0 &&
-    rows.every(({ kind, verses }) => kind === 'bars' || (verses.length > 0 && verses.every(isNumbered)));
-  const most = isInVerses ? Math.max(1, ...rows.map((row) => wordsOf(row).length)) : 1;
+  const words = new Map(rows.map((row) => [row, wordsOf(row)]));
+  const inVerses = isInVerses(rows);
+  const most = inVerses ? Math.max(1, ...[...words.values()].map(({ length }) => length)) : 1;
   const one = (verse: number): PlayedLine[] =>
     part.lines.flatMap((line): PlayedLine[] => {
       if (line.kind !== 'bars' && line.kind !== 'sung') return verse === 0 ? [line] : [];
-      const row = {
-        kind: 'row' as const,
-        row: line,
-        spread: wordsOf(line)[verse] ?? (verse === 0 ? null : ''),
-      };
+      const own = words.get(line) ?? [];
+      const row = { kind: 'row' as const, row: line, spread: own[verse] ?? (verse === 0 ? null : '') };
       const again = Array.from({ length: line.times }, () => row);
-      if (isInVerses) return again;
-      const on = wordsOf(line)
-        .slice(1)
-        .filter((text) => text !== null);
+      if (inVerses) return again;
+      const on = own.slice(1).filter((text) => text !== null);
       return [...again, ...on.map((text) => ({ kind: 'words' as const, line: line.line, text }))];
     });
   return Array.from({ length: most }, (_, verse) => one(verse)).flat();

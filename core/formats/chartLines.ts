@@ -21,8 +21,8 @@ export type ChartLine =
   | { readonly kind: 'words'; readonly line: number; readonly text: string }
   /** Said of the song, as far as the program knows no use for it: a capo, a tuning, where it is from. */
   | { readonly kind: 'note'; readonly line: number; readonly text: string }
-  /** Fingers on the strings of a guitar. */
-  | { readonly kind: 'strings'; readonly line: number };
+  /** Guitar tablature. */
+  | { readonly kind: 'tablature'; readonly line: number };
 
 const SECTION = new RegExp(
   '^(?:(?:\\d(?:st|nd|rd|th)|first|second|third|last|final|repeat|repeat the) )?' +
@@ -33,7 +33,7 @@ const SECTION = new RegExp(
 );
 const TIMES = /(?:^|[\s([])(?:[x×] ?(\d{1,2})|(\d{1,2}) ?[x×])$/i;
 const NOTE = /^[[(]?(?:capo|tuning|tuned|strum|strumming|rhythm|album|year|copyright|by|words|music)\b/i;
-const STRINGS = /^(?:[a-g][#b]?)? ?\|? ?[-–]{2}/i;
+const TABLATURE = /^(?:[a-g][#b]?)? ?\|? ?[-–]{2}/i;
 
 /**
  * What the lines of a chart are, in order. A line of chords goes with the line of words below it, a line of bars with all
@@ -65,10 +65,9 @@ export function chartLines(text: string): ChartLine[] {
       continue;
     }
     isHead = false;
-    const { text: chords, times } = row;
     const below: string[] = [];
     while (isWords(raw[at + 1] ?? '')) below.push(raw[++at]);
-    lines.push({ line: row.line, times, ...chords(below) });
+    lines.push(row(below));
   }
   return lines;
 }
@@ -76,36 +75,23 @@ export function chartLines(text: string): ChartLine[] {
 /** "A" or "[A]" above a line of bars or of several chords is the letter of a section, and no chord. */
 function isLetter(raw: readonly string[], at: number): boolean {
   if (!/^\s*(?:\[[A-H]\]|\([A-H]\)|[A-H])\s*$/.test(raw[at])) return false;
-  const next = raw.slice(at + 1).find((line) => line.trim() !== '') ?? '';
-  return (next.includes('|') && !isStrings(next)) || (chordsIn(timesOf(next).plain)?.length ?? 0) > 1;
+  let next = '';
+  for (let i = at + 1; i < raw.length && next === ''; i++) next = raw[i].trim() === '' ? '' : raw[i];
+  return (next.includes('|') && !isTablature(next)) || (chordsIn(timesOf(next).plain)?.length ?? 0) > 1;
 }
 
-interface FoundRow {
-  readonly line: number;
-  readonly times: number;
-  readonly text: (below: readonly string[]) => RowText;
-}
-
-type RowText =
-  | { readonly kind: 'bars'; readonly text: string; readonly verses: readonly string[] }
-  | ({ readonly kind: 'sung'; readonly verses: readonly string[] } & Sung);
-
-/** A line of music, once it is known what stands below it. */
-function rowIn(text: string, line: number): FoundRow | null {
+/** A line of music, made once it is known which lines of words stand below it; null for any other line. */
+function rowIn(text: string, line: number): ((below: readonly string[]) => Row) | null {
   if (text.lastIndexOf('[') > text.lastIndexOf(']') && !text.includes('|'))
     throw new FileError('A bracket is opened and not closed', `line ${line}`, 'Write chords like [Am].');
   const { plain, times } = timesOf(text);
-  if (text.includes('|'))
-    return { line, times, text: (below) => ({ kind: 'bars', text: plain, verses: below }) };
-  if (hasBrackets(text))
-    return { line, times, text: (below) => ({ kind: 'sung', ...inBrackets(plain), verses: below }) };
+  if (text.includes('|')) return (verses) => ({ kind: 'bars', line, times, text: plain, verses });
+  if (hasBrackets(text)) return (verses) => ({ kind: 'sung', line, times, ...inBrackets(plain), verses });
   const chords = chordsIn(plain);
-  if (!chords) return null;
-  return {
-    line,
-    times,
-    text: ([first = '', ...verses]) => ({ kind: 'sung', ...overWords(chords, first), verses }),
-  };
+  return (
+    chords &&
+    (([first = '', ...verses]) => ({ kind: 'sung', line, times, ...overWords(chords, first), verses }))
+  );
 }
 
 /** What a line begins with that is no music: a directive, a heading, a section; and what is left of the line. */
@@ -118,7 +104,7 @@ function beginning(
   if (text.startsWith('#')) return done();
   const directive = directiveIn(text);
   if (directive) return done(...directed(directive.name, directive.value, line));
-  if (isStrings(text)) return done({ kind: 'strings', line });
+  if (isTablature(text)) return done({ kind: 'tablature', line });
   const heading = headingIn(text, isHead);
   if (heading) return done({ kind: 'heading', line, heading });
   const section = sectionIn(text);
@@ -194,13 +180,13 @@ function timesOf(text: string): { readonly plain: string; readonly times: number
   return { plain: text.slice(0, found.index), times };
 }
 
-/** "e|--0--2--|": fingers on a string. */
-function isStrings(line: string): boolean {
-  return STRINGS.test(line.trim()) && /\d[-–]|[-–]\|/.test(line);
+/** "e|--0--2--|". */
+function isTablature(line: string): boolean {
+  return TABLATURE.test(line.trim()) && /\d[-–]|[-–]\|/.test(line);
 }
 
 function isWords(line: string): boolean {
-  if (line.trim() === '' || line.startsWith('#') || line.includes('|') || isStrings(line)) return false;
+  if (line.trim() === '' || line.startsWith('#') || line.includes('|') || isTablature(line)) return false;
   if (directiveIn(line) || headingIn(line, false) || sectionIn(line)) return false;
   const { plain } = timesOf(line);
   return plain.trim() !== '' && !/\[[A-H][^\]]*\]/.test(line) && !chordsIn(plain);

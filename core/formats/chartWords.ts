@@ -16,6 +16,8 @@ export interface Sung {
 
 /** A chord over the first letters of a word is struck with the word, one over its last two with what follows. */
 const FIRST_LETTERS = 2;
+/** No word is longer than so many letters. */
+const LONGEST_WORD = 60;
 /** Shorter words are not cut by a chord that stands over their middle. */
 const SHORTEST_CUT = 5;
 
@@ -54,9 +56,9 @@ export interface Placed {
 function cutAt(words: string, column: number): number {
   if (!isInWord(words, column)) return column;
   let from = column;
-  while (from > 0 && !/\s/.test(words[from - 1])) from--;
+  while (from > 0 && column - from < LONGEST_WORD && !/\s/.test(words[from - 1])) from--;
   let to = column;
-  while (to < words.length && !/\s/.test(words[to])) to++;
+  while (to < words.length && to - column < LONGEST_WORD && !/\s/.test(words[to])) to++;
   const hyphen = words.slice(from, column + 1).lastIndexOf('-');
   const start = hyphen < 0 ? from : from + hyphen + 1;
   const hasSyllables = words.slice(from, to).includes('-');

@@ -15,5 +15,6 @@ export { readProject, writeProject } from './project';
 export { reportOf, totalsOf } from './report';
 export { readBars, writeBars } from './typedBars';
 export { countsOfTake, FieldError, readTune, type TypedTune, writeTune } from './typedTune';
+export { textOf } from './unzip';
 export { voicesOf } from './voices';
 export { writtenVoice } from './writtenVoice';

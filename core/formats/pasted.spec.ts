@@ -240,6 +240,15 @@ describe('what is told once and meant again', () => {
     );
   });
 
+  it('beyond the bars of a song nothing is written out, however often it is said', () => {
+    const rows = Array.from({ length: 1000 }, () => 'C G x16').join('\n');
+    expect(() => read('Chorus x16:', rows)).toThrow(/more than 4000 bars/);
+    const named = Array.from({ length: 5000 }, () => '[Chorus]').join('\n');
+    expect(() => read('[Chorus]', '| C | G |', named)).toThrow(/more than 4000 bars \(line \d+\)/);
+    const verses = Array.from({ length: 5000 }, () => 'la la').join('\n');
+    expect(() => read('| C | G |', verses)).toThrow(/more than 4000 bars/);
+  });
+
   it('lines of words below bars are verses: the bars come once for each', () => {
     const song = read('| C | G |', '1. Low tide', '2. High tide', '| F | C |', 'comes in', 'goes out');
     expect(song.barCount).toBe(8);
@@ -263,7 +272,7 @@ describe('what stands in pasted charts beside chords and words', () => {
     expect(inBars(read('A', 'Low tide', 'D', 'high'))).toEqual(['A 1', 'D 2']);
   });
 
-  it('lines for the strings of a guitar are left out and said; what else is told at the head is a note', () => {
+  it('lines of guitar tablature are left out and said; what else is told at the head is a note', () => {
     const song = read(
       'Low Tide',
       'Capo 2',
@@ -277,7 +286,7 @@ describe('what stands in pasted charts beside chords and words', () => {
     expect(song.title).toBe('Low Tide');
     expect(song.notes).toBe('Capo 2\nTuning: E A D G B E');
     expect(song.imported.map(textOf).join()).toContain(
-      '2 lines for the strings of a guitar, from line 5 on, were left out',
+      '2 lines of guitar tablature, from line 5 on, were left out',
     );
   });
 

@@ -1,5 +1,5 @@
 import { midiOf, nameOf } from '../music';
-import type { MelodyNote, OwnBars, Song } from '../song';
+import { lastAtOrBefore, type MelodyNote, type OwnBars, type Song } from '../song';
 import type { ScoreNote } from './score';
 
 /** As many keys as one hand strikes beside a note of the tune. */
@@ -25,14 +25,14 @@ export function withNotesUnder(song: Song, staff: readonly ScoreNote[], end: num
   const apart: ScoreNote[] = [];
   for (const note of staff) {
     if (inTune.has(`${note.tick} ${note.midi}`) || note.isHeldOn || note.tick >= end) continue;
-    const over = song.melody.findLast(({ tick }) => tick <= note.tick) ?? song.melody[0];
-    if (note.midi < midiOf(over.pitch) - DEEPEST) continue;
-    const with_ = tune.get(note.tick);
-    const own = with_ ? (beside.get(with_.id) ?? []) : [];
+    const above = lastAtOrBefore(song.melody, note.tick);
+    if (note.midi < midiOf(above.pitch) - DEEPEST) continue;
+    const struckWith = tune.get(note.tick);
+    const own = struckWith ? (beside.get(struckWith.id) ?? []) : [];
     const isKnown = own.some(({ midi }) => midi === note.midi);
     if (isKnown) continue;
-    if (with_ && !note.grace && isHeldWith(with_, note, staff) && own.length < MOST_BESIDE)
-      beside.set(with_.id, [...own, note]);
+    if (struckWith && !note.grace && isHeldWith(struckWith, note, staff) && own.length < MOST_BESIDE)
+      beside.set(struckWith.id, [...own, note]);
     else apart.push(note);
   }
   const others = apart.length + [...beside.values()].reduce((sum, notes) => sum + notes.length, 0);

@@ -1,7 +1,6 @@
-import { inTime, type HandNote } from '../hands';
 import type { Metre } from '../music';
-import { choosePattern, dress, type Dressed, type Pattern } from '../patterns';
-import { type VoicedChange, voicingOf } from '../voicing';
+import { BLOCK, choosePattern, dress, type Dressed, type Pattern } from '../patterns';
+import { type Sounding, type VoicedChange, voicingOf } from '../voicing';
 import { barsIn } from './barsIn';
 import type { PartTask } from './task';
 
@@ -14,22 +13,22 @@ export function ownFigureIn({ part, ownPatterns }: PartTask, metre: Metre): Patt
 }
 
 /**
- * The left hand in the pianist's own pattern where the right hand has the chord: from the bass `held` begins with, which
- * is what is held where the figure comes to rest. It gives way to what the right hand plays as under a tune.
+ * The pianist's own pattern on a chord laid out for singing or under the tune: from the key `held` begins with, which is
+ * what is held where the figure comes to rest. It gives way to what the right hand plays (`right`) as under a tune.
  */
 export function ownFigure(
   task: PartTask,
   voiced: VoicedChange,
   held: readonly number[],
-  right: readonly HandNote[],
-  patternIn: (metre: Metre) => Pattern,
+  right: readonly Sounding[],
 ): Dressed {
   const { tick } = voiced.change;
   return dress({
     voiced: { ...voiced, voicing: voicingOf(held, voiced.chord) },
-    patternIn,
+    // A bar of another metre holds the chord.
+    patternIn: (metre) => ownFigureIn(task, metre) ?? BLOCK,
     bars: barsIn(task.bars, tick, tick + voiced.length),
-    melody: inTime(right),
+    melody: [...right].sort((a, b) => a.tick - b.tick),
     longestNote: Math.max(0, ...right.map(({ length }) => length)),
     profile: task.profile,
     root: held[0],

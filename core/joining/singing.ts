@@ -5,6 +5,7 @@ import {
   AUTO,
   BLOCK,
   heightOf,
+  type Pattern,
   ON_THE_BEAT,
   patternsOf,
   SUNG_FIGURES,
@@ -51,22 +52,11 @@ export function handsForSinging(task: PartTask): PartHands {
     const figure = figureIn(metre);
     const low = bassKey(voiced.chord, before, KEYBOARDS[task.profile.keyboard].low);
     before = low;
-    if (own?.base === 'voicing') {
-      const { notes, findings: said } = ownFigure(task, voiced, voiced.voicing.keys, [], () => own);
-      for (const midi of bassKeys(task, voiced, low, null, bass === 'octave'))
-        left.push(bassNote(voiced, midi, voiced.change.tick, voiced.length));
-      right.push(...inRightHand(task, voiced, notes));
-      findings.push(...said);
-      continue;
-    }
     if (own) {
-      const held = chordNotes(task, voiced, null);
-      const root = belowFigure(task, low, voiced.voicing.keys[0] - heightOf(own));
-      const bass = bassKeys(task, voiced, root, null, true);
-      const dressed = ownFigure(task, voiced, bass[0] < root ? [root] : bass, held, () => own);
-      left.push(...dressed.notes);
-      right.push(...held);
-      findings.push(...dressed.findings);
+      const both = own.base === 'voicing' ? overBass(task, voiced, low) : underChord(task, voiced, low, own);
+      left.push(...both.left);
+      right.push(...both.right);
+      findings.push(...both.findings);
       continue;
     }
     if (moves && line && figure.left === 'line') left.push(...lineNotes(voiced, line));
@@ -141,21 +131,47 @@ function pitchOf({ chord, key }: VoicedChange, midi: number): HandNote['pitch'] 
   return midi % 12 === chroma(bassOf(chord)) ? pitchAt(midi, bassOf(chord)) : spell([midi], chord, key)[0];
 }
 
-/** A figure of the chord as it lies in the right hand; the words are sung to its lowest keys. */
-function inRightHand({ words }: PartTask, voiced: VoicedChange, notes: readonly HandNote[]): HandNote[] {
+interface BothHands {
+  readonly left: readonly HandNote[];
+  readonly right: readonly HandNote[];
+  readonly findings: readonly Finding[];
+}
+
+/** A pattern of the chord as it lies is the right hand's, over its bass. */
+function overBass(task: PartTask, voiced: VoicedChange, low: number): BothHands {
+  const isDoubled = levelOf(task.part.choices).singing.bass === 'octave';
+  const bass = bassKeys(task, voiced, low, null, isDoubled);
+  const { notes, findings } = ownFigure(task, voiced, voiced.voicing.keys, []);
+  const right = notes.map((note): HandNote => ({
+    ...note,
+    hand: 'right',
+    source: note.tick === voiced.change.tick ? 'chord' : 'figure',
+  }));
+  return {
+    left: bass.map((midi) => bassNote(voiced, midi, voiced.change.tick, voiced.length)),
+    right: sungTo(task.words, right),
+    findings,
+  };
+}
+
+/** Any other pattern of the pianist's is the left hand's, under the chord held. */
+function underChord(task: PartTask, voiced: VoicedChange, low: number, own: Pattern): BothHands {
+  const right = chordNotes(task, voiced, null);
+  const root = belowFigure(task, low, voiced.voicing.keys[0] - heightOf(own));
+  const bass = bassKeys(task, voiced, root, null, true);
+  const { notes, findings } = ownFigure(task, voiced, bass[0] < root ? [root] : bass, right);
+  return { left: notes, right, findings };
+}
+
+/** The words are sung to the lowest key of what is struck with them. */
+function sungTo(words: PartTask['words'], notes: readonly HandNote[]): HandNote[] {
   const sung = new Map(words.map((word) => [word.tick, word]));
   const lowest = new Map<number, number>();
   for (const { tick, midi, grace } of notes)
     if (!grace) lowest.set(tick, Math.min(midi, lowest.get(tick) ?? Infinity));
-  return notes.map((note): HandNote => {
+  return notes.map((note) => {
     const word = !note.grace && lowest.get(note.tick) === note.midi ? sung.get(note.tick) : undefined;
-    return {
-      ...note,
-      hand: 'right',
-      source: note.tick === voiced.change.tick ? 'chord' : 'figure',
-      lyric: word?.text ?? null,
-      syllabic: word?.syllabic,
-    };
+    return word ? { ...note, lyric: word.text, syllabic: word.syllabic } : note;
   });
 }
 
@@ -167,26 +183,25 @@ function chordNotes(
 ): HandNote[] {
   const { tick } = voiced.change;
   const keyboard = KEYBOARDS[profile.keyboard];
-  const sung = new Map(words.map((word) => [word.tick, word]));
   const held: SungStrike = { tick, length: voiced.length, keys: voiced.voicing.keys };
   const strikes = figure ? sungStrikes(voiced, figure, bars) : [held];
-  return strikes.flatMap(({ tick: onset, length, keys }) => {
-    const word = sung.get(onset);
-    const there = keys.filter((midi) => midi >= keyboard.low && midi <= keyboard.high);
-    return there.map((midi, k): HandNote => ({
-      hand: 'right',
-      tick: onset,
-      length,
-      midi,
-      pitch: pitchOf(voiced, midi),
-      source: onset === tick ? 'chord' : 'figure',
-      from: voiced.change.id,
-      lyric: k === 0 ? (word?.text ?? null) : null,
-      syllabic: k === 0 ? word?.syllabic : undefined,
-      grace: false,
-      finger: null,
-    }));
-  });
+  const notes = strikes.flatMap(({ tick: onset, length, keys }) =>
+    keys
+      .filter((midi) => midi >= keyboard.low && midi <= keyboard.high)
+      .map((midi): HandNote => ({
+        hand: 'right',
+        tick: onset,
+        length,
+        midi,
+        pitch: pitchOf(voiced, midi),
+        source: onset === tick ? 'chord' : 'figure',
+        from: voiced.change.id,
+        lyric: null,
+        grace: false,
+        finger: null,
+      })),
+  );
+  return sungTo(words, notes);
 }
 
 /** A choice that names no figure of the right hand, or one not made for the metre, said with those that are. */

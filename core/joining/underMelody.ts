@@ -12,7 +12,8 @@ const LONG_BEATS = 2;
 
 /**
  * A chord in the right hand under its melody note, held as long as that note; the left hand plays root alone, with the
- * fifth, or at a moving level with the octave or in the pianist's own pattern. With "long" only under long notes and at the ends of phrases.
+ * fifth, or at a moving level with the octave or in the pianist's own pattern. With "long" only under long notes and at
+ * the ends of phrases.
  */
 export function handsUnderMelody(
   task: PartTask,
@@ -34,11 +35,10 @@ export function handsUnderMelody(
   const right = keys.map((midi) => noteOf('right', voiced, midi, end - tick));
   const lowest = Math.min(...keys, over?.midi ?? Infinity, voiced.voicing.keys[0] + (over ? 99 : 0));
   const low = bassUnder(voiced, lowest, KEYBOARDS[task.profile.keyboard].low);
-  const own = isMoving ? ownFigureIn(task, barAt(task.bars, tick).metre) : null;
-  if (own) {
+  if (isMoving && ownFigureIn(task, barAt(task.bars, tick).metre)) {
     const held = fitted(task, voiced, low, lowest, false);
-    const over = soundingIn(task.melody, tick, tick + voiced.length, task.longestNote) as HandNote[];
-    const dressed = ownFigure(task, voiced, held, [...over, ...right], () => own);
+    const tune = soundingIn(task.melody, tick, tick + voiced.length, task.longestNote);
+    const dressed = ownFigure(task, voiced, held, [...tune, ...right]);
     return { left: dressed.notes, right, findings: dressed.findings };
   }
   const left = fitted(task, voiced, low, lowest, isMoving).map((midi) =>

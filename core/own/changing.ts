@@ -60,7 +60,7 @@ export function withChange(
       return put(rest, { ...note, length: Math.min(own.length, ...next) - note.after });
     }
     case 'touched': {
-      if (note.grace) return 'A grace note is touched as lightly as it can be.';
+      if (note.grace) return 'A grace note takes no staccato or accent.';
       const { touch } = change;
       const isOn = note.touch === touch;
       const notes = own.notes.map((other): OwnNote => {

@@ -4,6 +4,7 @@ import {
   chroma,
   type Key,
   KEYBOARDS,
+  membersOf,
   midiOf,
   nameOf,
   type Pitch,
@@ -13,7 +14,6 @@ import {
   typeset,
 } from '../music';
 import { says } from '../sentences';
-import { nearestMembers } from './lines';
 import { type Finding, type Harmony, movePitch, type PlayedNote, type Profile } from '../song';
 
 /** A note of the tune as it is struck, what is asked for with it, and what sounds there. */
@@ -101,4 +101,18 @@ export function withHarmony(
     }
   }
   return { beside, findings };
+}
+
+/** The nearest members of a chord on one side of a key, each clear of the one before, within an octave of it. */
+export function nearestMembers(chord: Chord | null, midi: number, side: -1 | 1, count: number): Pitch[] {
+  const members = chord ? membersOf(chord).map(({ pitchClass }) => pitchClass) : [];
+  const found: Pitch[] = [];
+  let last = midi;
+  for (let key = midi + CLEAR * side; found.length < count && Math.abs(key - last) <= 12; key += side) {
+    const member = members.find((own) => chroma(own) === ((key % 12) + 12) % 12);
+    if (!member || Math.abs(key - last) < CLEAR) continue;
+    found.push(pitchAt(key, member));
+    last = key;
+  }
+  return found;
 }

@@ -1,15 +1,14 @@
 import {
   type Chord,
   ChordSymbolError,
-  chroma,
   membersOf,
   midiOf,
   parseChord,
   type Pitch,
-  pitchAt,
 } from '../music';
 import { lastAtOrBefore, type MelodyNote, type OwnBars, type Song } from '../song';
 import { inTime } from './changing';
+import { nearestMembers } from './harmony';
 
 /** A second line of the right hand beside a stretch of its tune. */
 export const LINES = ['held-under', 'held-over', 'moving-under'] as const;
@@ -17,8 +16,6 @@ export type Line = (typeof LINES)[number];
 
 type OwnNote = OwnBars['notes'][number];
 
-/** A third, in half steps: nearer a key blurs the tune. */
-const CLEAR = 3;
 /** Chord notes tried on one side. */
 const MOST_TRIED = 4;
 /** What moves under a note moves in half beats of a quarter, in ticks. */
@@ -95,18 +92,4 @@ function chordAt({ changes }: Pick<Song, 'changes'>, tick: number): Chord | null
     if (error instanceof ChordSymbolError) return null;
     throw error;
   }
-}
-
-/** The nearest members of a chord on one side of a key, each clear of the one before, within an octave of it. */
-export function nearestMembers(chord: Chord | null, midi: number, side: -1 | 1, count: number): Pitch[] {
-  const members = chord ? membersOf(chord).map(({ pitchClass }) => pitchClass) : [];
-  const found: Pitch[] = [];
-  let last = midi;
-  for (let key = midi + CLEAR * side; found.length < count && Math.abs(key - last) <= 12; key += side) {
-    const member = members.find((own) => chroma(own) === ((key % 12) + 12) % 12);
-    if (!member || Math.abs(key - last) < CLEAR) continue;
-    found.push(pitchAt(key, member));
-    last = key;
-  }
-  return found;
 }

@@ -50,8 +50,8 @@ export const IMPORTS = {
     `How long the chords last was guessed: ${bars === 1 ? 'one bar' : bars === 2 ? 'two bars' : 'half a bar'} each, or half of that for two without words between them. Check them in Tune › Bars.`,
   comesAgain: (section: string, bar: number) =>
     `${section} is written once and only named later: its bars come again from bar ${bar}.`,
-  stringsLeftOut: (lines: number, first: number) =>
-    `${lines === 1 ? 'A line' : `${lines} lines`} for the strings of a guitar, from line ${first} on, ${lines === 1 ? 'was' : 'were'} left out.`,
+  tablatureLeftOut: (lines: number, first: number) =>
+    `${lines === 1 ? 'A line' : `${lines} lines`} of guitar tablature, from line ${first} on, ${lines === 1 ? 'was' : 'were'} left out.`,
   played: (moved: Words, grid: Words) => `The file was played, not written: ${moved}, ${grid}.`,
   nothingMoved: () => 'every note was exactly in time',
   nothingPlayed: () => 'nothing was played',

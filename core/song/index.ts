@@ -44,6 +44,6 @@ export {
 export { cutTo, wellFormed } from './texts';
 export { nearestWay, transpose, twelveKeys } from './transpose';
 export { joinTies, keyAt, type PlayedBar, type PlayedChange, type PlayedNote, writtenId } from './unfold';
-export { harmonyAt, lyricOf, onsetsOf, sungIn } from './unfold';
+export { harmonyAt, lyricOf, onsetsOf, sungIn, timeOf } from './unfold';
 export { type PlayedSong, type PlayedTempo, unfold } from './unfold';
 export { tuneDiffers } from './tuneDifference';

@@ -151,6 +151,12 @@ function passMark(pass: number): string {
   return pass > 1 ? `@${pass}` : '';
 }
 
+/** The time a played id is of, from 1: "c3@2" is the second. */
+export function timeOf(id: string): number {
+  const at = id.lastIndexOf('@');
+  return at < 0 ? 1 : Number(id.slice(at + 1));
+}
+
 /** A played id as it is written, without its pass: "c3@2" is c3. */
 export function writtenId(id: string): string {
   const at = id.lastIndexOf('@');
@@ -211,7 +217,7 @@ function playedNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
 
 function makeNote(note: MelodyNote, shift: number, mark: string): PlayedNote {
   const { id, tick, length, pitch, tiedToNext, grace } = note;
-  const time = mark === '' ? 1 : Number(mark.slice(1));
+  const time = timeOf(mark);
   const [lyric, harmony] = [lyricOf(note, time), harmonyAt(note, time)];
   const midi = midiOf(pitch);
   const made = { id: id + mark, writtenId: id, tick: tick + shift, length, pitch, midi };

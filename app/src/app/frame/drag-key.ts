@@ -20,12 +20,16 @@ const PRESS = 6;
 /** Keys of the seam dragged by mouse, pen or finger: along for time, up and down for pitch, whichever is more. */
 export class DragKey<K> {
   private readonly held = signal<Held<K> | null>(null);
-  /** The press that ends a drag is none. */
-  private isOver = false;
+  /** It went farther than a press: what ends it is no press, and turns no page. */
+  private hasMoved = false;
+
+  /** A pointer goes down somewhere on the drawing: what was dragged before is over. */
+  begin(): void {
+    this.hasMoved = false;
+  }
 
   /** Takes hold of a key; the pointer is the drawing's until it is let go. */
   grab(event: PointerEvent, key: K, perTick: number): void {
-    this.isOver = false;
     if (event.button !== 0) return;
     const from = { x: event.clientX, y: event.clientY };
     this.held.set({ key, perTick, from, by: { x: 0, y: 0 } });
@@ -35,8 +39,8 @@ export class DragKey<K> {
     const held = this.held();
     if (!held) return;
     const [x, y] = [event.clientX - held.from.x, event.clientY - held.from.y];
-    if (Math.hypot(x, y) <= PRESS && !this.isOver) return;
-    this.isOver = true;
+    if (Math.hypot(x, y) <= PRESS && !this.hasMoved) return;
+    this.hasMoved = true;
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
     this.held.set({ ...held, by: Math.abs(x) > Math.abs(y) ? { x, y: 0 } : { x: 0, y } });
   }
@@ -45,7 +49,7 @@ export class DragKey<K> {
   drop(scale: number, step: number): { readonly key: K; readonly dragged: Dragged } | null {
     const held = this.held();
     this.held.set(null);
-    if (!held || !this.isOver) return null;
+    if (!held || !this.hasMoved) return null;
     const ticks = held.by.x / scale / held.perTick;
     const steps = -Math.round(held.by.y / scale / step);
     return { key: held.key, dragged: { ticks, steps: steps === 0 ? 0 : steps } };
@@ -53,13 +57,12 @@ export class DragKey<K> {
 
   cancel(): void {
     this.held.set(null);
+    this.hasMoved = false;
   }
 
-  /** Whether a press that comes now belongs to a drag; asked once. */
+  /** Whether what comes now, a press or a finger that is lifted, ends a drag. */
   isDrag(): boolean {
-    const was = this.isOver;
-    this.isOver = false;
-    return was;
+    return this.hasMoved;
   }
 
   /** Where a key is drawn while it is dragged. */

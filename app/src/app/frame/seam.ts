@@ -221,6 +221,11 @@ export class Seam {
     if (this.canDrag()) this.drag.grab(event, shape, perTick);
   }
 
+  /** A finger that moved a key turns no page. */
+  protected lift(event: Event): void {
+    if (this.drag.isDrag()) event.stopPropagation();
+  }
+
   protected drop(): void {
     const dropped = this.drag.drop(this.scale(), this.layout().step);
     if (!dropped) return;

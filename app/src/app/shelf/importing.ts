@@ -1,5 +1,11 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { isGuessed, MOST_BYTES, type OpenedFile, type TuneCandidate } from '@joined-hands/core/formats';
+import {
+  isGuessed,
+  MOST_BYTES,
+  type OpenedFile,
+  textOf,
+  type TuneCandidate,
+} from '@joined-hands/core/formats';
 import { readRecord } from '@joined-hands/core/practice';
 import { asPreferred, type Profile, profileOf, type Song } from '@joined-hands/core/song';
 import { counted } from '@joined-hands/core/words';
@@ -146,6 +152,6 @@ export class Importing {
   /** A chart without bar lines, its bars and words looked over before it is a song; undefined where it is not to be one. */
   private async lookedOver({ name, bytes }: ReadFile): Promise<Song | undefined> {
     const { writeChords } = await import('./chords-entry');
-    return writeChords(this.modal, { name, text: new TextDecoder().decode(bytes) });
+    return writeChords(this.modal, { name, text: textOf(bytes) });
   }
 }

@@ -9,13 +9,7 @@ export type ReadResult =
 
 const reader = {
   /** Reads a file, its notes and chords named so; what cannot be read is refused with a sentence. */
-  read(
-    name: string,
-    bytes: Uint8Array,
-    songId: string,
-    names: NoteNames,
-    open: ChartReading,
-  ): ReadResult {
+  read(name: string, bytes: Uint8Array, songId: string, names: NoteNames, open: ChartReading): ReadResult {
     try {
       useNoteNames(names);
       return { kind: 'opened', opened: openFile(name, bytes, songId, open) };

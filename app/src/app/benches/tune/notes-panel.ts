@@ -25,8 +25,8 @@ import { TIME_STEPS, TuneState } from './tune-state';
 
 /** A second line beside a stretch of the tune: it is written by hand, and changed and taken back under By hand. */
 const LINE_NAMES: Record<Line, string> = {
-  'held-under': 'One key held under all picked',
-  'held-over': 'One key held over all picked',
+  'held-under': 'One key held under them all',
+  'held-over': 'One key held over them all',
   'moving-under': 'Two chord notes moving under it',
 };
 const isLine = (how: string): how is Line => LINES.some((line) => line === how);

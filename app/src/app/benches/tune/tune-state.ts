@@ -22,6 +22,7 @@ import {
   type PlayedNote,
   type Song,
   type SongEdit,
+  timeOf,
   writtenBars,
 } from '@joined-hands/core/song';
 import { type Line, lineBeside, ownBarsId } from '@joined-hands/core/own';
@@ -166,7 +167,7 @@ export class TuneState {
   }
 
   /** The time the note picked first is played, from 1. */
-  readonly time = computed(() => Number(/@(\d+)$/.exec(this.note()?.id ?? '')?.[1] ?? 1));
+  readonly time = computed(() => timeOf(this.note()?.id ?? ''));
   /** What is struck with it is chosen for this time alone. */
   readonly isThisTime = linkedSignal({ source: this.time, computation: () => false });
   /** What is struck with the notes picked: that of the first; null: what their level gives them, or as the first time. */
@@ -196,7 +197,7 @@ export class TuneState {
     const own = lineBeside(song, notes, line, this.bench.part()?.choices.octaveShift);
     if (!own)
       return line === 'moving-under'
-        ? 'No note picked is as long as a beat, with two chord notes clear below it.'
+        ? 'None of these notes is held long enough with two chord notes clear below it.'
         : 'No chord note is clear of these notes.';
     this.bench.edit({ kind: 'own-bars-written', own: { ...own, id: ownBarsId(own) }, session: null });
     return '';

@@ -12,6 +12,7 @@ import {
   heads,
   lyricOf,
   sungOn,
+  timeOf,
   within,
   withWordsInBars,
   wordsInBars,
@@ -25,11 +26,6 @@ import { Choice, type ChoiceOption } from '../../ui/choice';
 import { TuneState } from './tune-state';
 
 type Scope = 'part' | 'song';
-
-/** The time a note is played, by its played id: "n3@2" is the second. */
-function timeOf(id: string): number {
-  return Number(/@(\d+)$/.exec(id)?.[1] ?? 1);
-}
 
 /** Words typed through: each syllable falls on the next note; what finds no note is kept and shown. */
 @Component({
