@@ -1,4 +1,7 @@
 import { expect, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { readProject } from '../core/formats';
+import type { Song } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
 
 /** Opens the shelf with its demo songs. */
@@ -110,4 +113,15 @@ export async function openTab(page: Page, name: string): Promise<void> {
     await page.locator('jh-bench-panel .tabs summary').click();
     await rare.click();
   } else await tab.click();
+}
+
+/** The open song as its project file has it. */
+export async function storedSong(page: Page): Promise<Song> {
+  const downloading = page.waitForEvent('download');
+  await fromMenu(page, 'Export');
+  await page.getByRole('dialog').getByRole('button', { name: 'Project' }).click();
+  const text = readFileSync(await (await downloading).path(), 'utf8');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  return readProject(text).song;
 }

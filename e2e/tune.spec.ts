@@ -1,24 +1,12 @@
 import { expect, type Page } from '@playwright/test';
-import { readFileSync } from 'node:fs';
 import { arrange } from '../core/arrange';
-import { readProject, writeMidi, writeMusicXml, writeTune } from '../core/formats';
+import { writeMidi, writeMusicXml, writeTune } from '../core/formats';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
-import { arranged, fromMenu, openBench, watch, openTab } from './pages';
+import { arranged, openBench, openTab, storedSong, watch } from './pages';
 import { test } from './tab';
 
 const [lanterns, sluicegate, , mudflat] = DEMO_SONGS;
-
-/** The open song as its project file has it. */
-async function song(page: Page): Promise<Song> {
-  const downloading = page.waitForEvent('download');
-  await fromMenu(page, 'Export');
-  await page.getByRole('dialog').getByRole('button', { name: 'Project' }).click();
-  const text = readFileSync(await (await downloading).path(), 'utf8');
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('dialog')).toBeHidden();
-  return readProject(text).song;
-}
 
 async function openTune(page: Page, title: string): Promise<void> {
   await openBench(page, title, 'tune');
@@ -66,7 +54,7 @@ test('letters and counts typed from nothing to a heard tune', async ({ page }) =
   await page.getByRole('button', { name: /^Play part/ }).click();
   await expect(page.getByTestId('playhead')).toBeAttached({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Stop', exact: true }).click();
-  const typed = await song(page);
+  const typed = await storedSong(page);
   expect(typed.melody.map((n) => [n.tick, n.length])).toEqual([
     [0, 1920],
     [1920, 1920],
@@ -128,7 +116,7 @@ test('a file with two candidates for the melody is heard and chosen from', async
   await dialog.getByRole('button', { name: 'Hear Left hand, top line' }).click();
   await dialog.getByRole('button', { name: 'Take Right hand' }).click();
   await arranged(page);
-  const read = await song(page);
+  const read = await storedSong(page);
   expect(read.melody.map((n) => [n.tick, n.length])).toEqual(
     sluicegate.melody.map((n) => [n.tick, n.length]),
   );
@@ -148,7 +136,7 @@ test('a score of two hands is kept as it is written, and a bar of it given to th
   await expect(dialog).toContainText('Or keep both hands');
   await dialog.getByRole('button', { name: 'Take Both hands, as written' }).click();
   await arranged(page);
-  const read = await song(page);
+  const read = await storedSong(page);
   expect(read.ownBars.map(({ hand, how, tick }) => [hand, how, tick])).toEqual([
     ['right', 'instead', 0],
     ['left', 'instead', 0],
@@ -256,7 +244,7 @@ test('a take of the simulated pianist is recorded, compared and kept', async ({ 
   await takes.first().getByRole('button', { name: 'Discard' }).click();
   await takes.first().getByRole('button', { name: 'Keep' }).click();
   await expect(takes).toHaveCount(0);
-  const kept = await song(page);
+  const kept = await storedSong(page);
   const line = (s: Song): number[][] => s.melody.map((n) => [n.tick, n.length]);
   expect(line(kept)).toEqual(line(sluicegate));
   await expect(page.getByRole('button', { name: 'Undo', exact: true })).toHaveAttribute(
@@ -277,7 +265,7 @@ test('a repeat with two endings is taken out and put back', async ({ page }) => 
   await page.locator('#ending-bars').press('Tab');
   await page.getByRole('button', { name: 'Repeat these bars' }).click();
   await expect(page.locator('jh-bars-panel')).toContainText('Bars 1–8, then 1–6, then 9–26.');
-  expect((await song(page)).playingOrder).toEqual(mudflat.playingOrder);
+  expect((await storedSong(page)).playingOrder).toEqual(mudflat.playingOrder);
 });
 
 test('notes are put right by keyboard alone, on seam and staff', async ({ page }) => {
