@@ -46,6 +46,7 @@ const GRID_NAMES = { 2: 'Half beats', 3: 'Triplets', 4: 'Sixteenths' } as const;
       <jh-choice
         name="maker-kind"
         label="What is kept of it"
+        [mostInRow]="3"
         [options]="kinds"
         [value]="maker.base()"
         (chosen)="maker.chooseBase($event)"
@@ -64,6 +65,7 @@ const GRID_NAMES = { 2: 'Half beats', 3: 'Triplets', 4: 'Sixteenths' } as const;
         <jh-choice
           name="maker-grid"
           label="Steps of the grid"
+          [mostInRow]="3"
           [options]="grids"
           [value]="maker.grid()"
           (chosen)="maker.grid.set($event)"
