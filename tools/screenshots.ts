@@ -13,6 +13,8 @@ await withBrowser(async (browser, origin) => {
   ).newPage();
   const shoot = async (name: string): Promise<void> => {
     await page.evaluate(() => document.fonts.ready);
+    // What was done last stands over the lowest lines for some seconds.
+    await page.locator('jh-done-line p').waitFor({ state: 'hidden' });
     await page.waitForTimeout(500);
     await page.screenshot({ path: `${folder}${name}.png` });
   };
