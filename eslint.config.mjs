@@ -21,6 +21,7 @@ const CORE = [
   'levels',
   'voicing',
   'patterns',
+  'shaping',
   'fuller',
   'own',
   'joining',

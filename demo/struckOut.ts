@@ -1,6 +1,6 @@
 import type { Arrangement } from '../core/arrangement';
 import type { HandNote } from '../core/hands';
-import { chroma, membersOf, scaleOf } from '../core/music';
+import { bassOf, chroma, membersOf, scaleOf } from '../core/music';
 import { keyAt, placeIn } from '../core/song';
 
 // What a strict teacher strikes out of an arrangement above the fourth level, counted from the keys that are struck and from
@@ -38,15 +38,18 @@ function firstBarIsDressed({ a, added }: Struck): number {
   return first && added.some(({ tick }) => tick < first.tick + first.length) ? 1 : 0;
 }
 
-/** 1 where the song does not end on its tonic, held below and above. */
+/** 1 where the song does not end held on the bass of its last chord, a note of that chord on top. */
 function lastBarIsOpen({ a, both }: Struck): number {
   const end = a.played.endTick;
   const last = both.filter(({ tick, length, grace }) => !grace && tick + length >= end - 1);
   const keys = last.map(({ midi }) => midi);
-  const key = keyAt(a.played, end - 1);
-  const triad = [0, key.mode === 'minor' ? 3 : 4, 7].map((by) => (chroma(key.tonic) + by) % 12);
+  const { chord } = a.changes.at(-1) ?? {};
+  if (!chord) return 0;
+  const members = membersOf(chord).map((member) => member.chroma);
   const closes =
-    keys.length > 1 && Math.min(...keys) % 12 === triad[0] && triad.includes(Math.max(...keys) % 12);
+    keys.length > 1 &&
+    Math.min(...keys) % 12 === chroma(bassOf(chord)) &&
+    members.includes(Math.max(...keys) % 12);
   return closes ? 0 : 1;
 }
 

@@ -39,7 +39,7 @@ test('a choice for one part shows as its own, the level goes on working there, a
   await panel.getByRole('button', { name: /^Take/ }).first().click();
   await expect(level(page)).toHaveText(/^5 /);
   const own = page.locator('jh-own-choices');
-  await expect(own).toContainText('This part has its own level and pattern.');
+  await expect(own).toContainText('This part has its own level and style.');
   await chooseLevel(page, 2);
   await expect(level(page)).toHaveText(/^2 /);
   await expect(page.locator('jh-seam .block').first()).toBeVisible();

@@ -1,4 +1,7 @@
 import { TUNES_APART } from '../demo/kept-apart';
+import { SHAPED, SHAPED_SONGS } from '../demo/shaped';
+import { SHAPED_APART, SHAPED_SONGS_APART } from '../demo/shaped-apart';
+import { intensityFollows, stylesFound } from '../demo/shapeMarks';
 import { DEMO_SONGS } from '../demo/songs';
 import { faultsIn, FAULTS } from '../demo/struckOut';
 import { UNSEEN_TUNES } from '../demo/unseen';
@@ -7,30 +10,69 @@ import type { Arrangement } from '../core/arrangement';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '../core/song';
 
 const SETS: readonly (readonly [string, readonly Song[]])[] = [
-  ['demo songs', DEMO_SONGS],
+  ['shaped', SHAPED_SONGS],
+  ['shaped, apart', SHAPED_SONGS_APART],
+  ['demo', DEMO_SONGS],
   ['kept apart', TUNES_APART],
   ['unseen', UNSEEN_TUNES],
 ];
+const WIDE = 14;
 
-function fullest(song: Song): Arrangement {
-  const choices = { level: 7, fills: { measure: 'many' as const, seed: 1 } };
+function fullest(song: Song, level: number, measure: 'few' | 'many'): Arrangement {
+  const choices = { level, fills: { measure, seed: 0 } };
   return arrange(applyEdit(song, { kind: 'choose', choices }), DEFAULT_PROFILE, { withoutFingers: true });
 }
 
-/** What a teacher would strike out at level 7, fills many, per 100 bars, set by set. */
+/** What a teacher would strike out at the levels above the fourth, per 100 bars, set by set; how the plan follows the marks. */
 export function arrangingFigures(): void {
-  const all = SETS.map(([name, songs]) => {
-    const arranged = songs.filter(({ changes }) => changes.length > 0).map(fullest);
-    const bars = arranged.reduce((sum, { played }) => sum + played.bars.length, 0);
-    return { name, bars, faults: arranged.map(faultsIn) };
-  });
-  const sets = all.map(({ name, bars }) => `${name} (${bars} bars)`).join(', ');
-  console.log(`\nlevel 7, fills many, per 100 bars: ${sets}`);
-  for (const fault of FAULTS) {
-    const told = all.map(({ faults, bars }) => {
-      const times = faults.reduce((sum, one) => sum + one[fault], 0);
-      return ((100 * times) / bars).toFixed(1).padStart(7);
+  const sets = SETS.map(
+    ([name, songs]) => [name, songs.filter(({ changes }) => changes.length > 0)] as const,
+  );
+  const row = (name: string, values: readonly number[]): void =>
+    console.log(name.padEnd(46) + values.map((value) => value.toFixed(1).padStart(WIDE)).join(''));
+  for (const level of [5, 6, 7]) {
+    const all = sets.map(([name, songs]) => {
+      const arranged = songs.map((song) => fullest(song, level, 'many'));
+      const bars = arranged.reduce((sum, { played }) => sum + played.bars.length, 0);
+      return { name, bars, arranged, faults: arranged.map(faultsIn) };
     });
-    console.log(`${fault.padEnd(46)}${told.join('')}`);
+    console.log(`\nlevel ${level}, fills many, per 100 bars`);
+    console.log(''.padEnd(46) + all.map(({ name, bars }) => `${name} ${bars}`.padStart(WIDE)).join(''));
+    for (const fault of FAULTS)
+      row(
+        fault,
+        all.map(({ faults, bars }) => (100 * faults.reduce((sum, one) => sum + one[fault], 0)) / bars),
+      );
+    if (level < 7) continue;
+    for (const kind of ['answer', 'walk'])
+      row(
+        `${kind}s, many`,
+        all.map(({ arranged, bars }) => perBars(arranged, bars, kind)),
+      );
+    row(
+      'answers, few',
+      sets.map(([, songs], i) =>
+        perBars(
+          songs.map((song) => fullest(song, 7, 'few')),
+          all[i].bars,
+          'answer',
+        ),
+      ),
+    );
   }
+  for (const [name, rows, songs] of [
+    ['shaped', SHAPED, SHAPED_SONGS],
+    ['shaped, apart', SHAPED_APART, SHAPED_SONGS_APART],
+  ] as const) {
+    const each = rows.map((one, i) => intensityFollows(one, songs[i]));
+    const mean = each.reduce((sum, one) => sum + one, 0) / each.length;
+    console.log(
+      `${name}: intensity follows the marks ${mean.toFixed(2)}; ${stylesFound(rows, songs)} of ${rows.length} styles suit`,
+    );
+  }
+}
+
+function perBars(arranged: readonly Arrangement[], bars: number, kind: string): number {
+  const played = arranged.flatMap(({ fills }) => fills.filter((fill) => fill.taken && fill.kind === kind));
+  return (100 * played.length) / bars;
 }

@@ -3,6 +3,7 @@ import { contextOf } from '../core/arrange/context';
 import { partsOfSong } from '../core/arrange/part';
 import { fingerPart } from '../core/fingering';
 import { writeMidi, writeMusicXml, writeProject, totalsOf } from '../core/formats';
+import { loudnessIn } from '../core/arrangement';
 import { relateHand } from '../core/joining';
 import { Memory } from '../core/memory';
 import { writeWalkthrough } from '../core/words';
@@ -80,6 +81,7 @@ function stagesOf(song: Song): Figures[] {
         perform({
           song,
           played,
+          loudness: loudnessIn(whole),
           right: whole.right,
           left: whole.left,
           choicesAt: () => song.choices,

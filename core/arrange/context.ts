@@ -19,7 +19,10 @@ import { withSlowing } from '../performance';
 import { withRhythms } from '../rhythm';
 import { type Finding, type PlayedSong, type Profile, type Song, unfold } from '../song';
 import { type VoicedChange, type VoicedSong, voiceParts } from '../voicing';
+import { type Shape, shapeOf, styledLeft, type StyledStrike } from '../shaping';
+import { keptHands } from './settled';
 import { songFindings } from './songFindings';
+import { keysByTick } from './windows';
 
 /** What is known of one part before its hands are worked out. */
 export interface PartMaterial {
@@ -41,6 +44,8 @@ export interface SongContext extends SongFrame {
   /** The melody of all parts, in time. */
   readonly melody: readonly HandNote[];
   readonly longestNote: number;
+  /** What the left hand strikes under each chord that is played in a style, by played id. */
+  readonly styled: ReadonlyMap<string, readonly StyledStrike[]>;
   /** Changes of parts that follow another, with the change each stands for. */
   readonly twins: ReadonlyMap<string, string>;
   readonly fixed: FixedFingers;
@@ -62,16 +67,27 @@ export function* contextOf(
   const voiced = voiceParts(song, profile, played, parts);
   const changes = describeChanges(played, voiced, memory);
   yield null;
-  const frame = { song, profile, played, parts, changes, raisedParts: raisedIn(song, parts, voiced, memory) };
+  const raisedParts = raisedIn(song, parts, voiced, memory);
+  const frame = {
+    song,
+    profile,
+    played,
+    parts,
+    changes,
+    raisedParts,
+    shape: shapeOnce(song, played, memory),
+  };
   const twins = twinsOf(parts, played.changes);
   const written = writtenOnce(frame, memory);
   const material = materialOf(frame, voiced, written, memory);
   const melody = material.flatMap((part) => part.melody);
+  const longestNote = melody.reduce((most, note) => Math.max(most, note.length), 0);
   return {
     ...frame,
     material,
     melody,
-    longestNote: melody.reduce((most, note) => Math.max(most, note.length), 0),
+    longestNote,
+    styled: styledOnce(frame, material, melody, longestNote, memory),
     twins,
     fixed: withoutFingers ? () => null : fixedFingers(song, played, twins),
     withoutFingers,
@@ -126,6 +142,37 @@ function rhythmsOnce(written: PlayedSong, parts: readonly Part[], memory: Memory
 /** The same song in time and slowing, remembered, so that later stages meet the same objects again. */
 function slowedOnce(played: PlayedSong, ending: Song['choices']['ending'], memory: Memory): PlayedSong {
   return memory.of<PlayedSong>('slowed')('song', [played, ending], () => withSlowing(played, ending));
+}
+
+/** The shape looks at the song as it is played, and at what the pianist says of its phrases. */
+function shapeOnce({ feel, intensities }: Song, played: PlayedSong, memory: Memory): Shape {
+  const { melody, bars, changes, sections, keyMap, tempoMap } = played;
+  const from = [melody, bars, changes, sections, keyMap, tempoMap, JSON.stringify([feel, intensities])];
+  return memory.of<Shape>('shape')('song', from, () => shapeOf({ feel, intensities }, played, memory));
+}
+
+/** The left hand in a style, solved over the whole song round what is learned or played otherwise. */
+function styledOnce(
+  { shape, parts, changes, played, profile }: SongFrame,
+  material: readonly PartMaterial[],
+  melody: readonly HandNote[],
+  longestNote: number,
+  memory: Memory,
+): SongContext['styled'] {
+  const chosen = parts.map(({ cutId, fromTick, choices, settled }) => {
+    const { level, pattern, layout, register, style } = choices;
+    return [cutId, fromTick, level, pattern, layout, register, style, settled];
+  });
+  const notes = memory.of<readonly HandNote[]>('tune of the song')('song', [melody], () => melody);
+  const settled = material.map((part) => part.settled);
+  const from = [shape, changes, notes, played.bars, played.endTick, profile, JSON.stringify(chosen), settled];
+  return memory.of<SongContext['styled']>('styled')('song', from, () => {
+    const kept = new Map(
+      settled.flatMap((part) => (part ? [...keysByTick(keptHands(part, played)?.notes ?? [])] : [])),
+    );
+    const keptBass = ({ change }: VoicedChange): number | null => kept.get(change.tick)?.[0] ?? null;
+    return styledLeft({ shape, parts, voiced: changes, played, profile, melody, longestNote, keptBass });
+  });
 }
 
 /** What is written by hand, the same as long as what it depends on is. */

@@ -88,7 +88,7 @@ function byChoice({ song, played, parts }: Arrangement, part: Part): Tried[] {
         ]
       : []),
     ...(rhythm === 'real' ? [choose(offers.straightRhythm(), { rhythm: 'straight' })] : []),
-    ...(row.rightHand === 'fuller' && part.choices.fuller && part.choices.fuller !== 'under'
+    ...(row.rightHand === 'fuller' && !['under', 'none'].includes(part.choices.fuller ?? '')
       ? [choose(offers.oneNoteUnder(), { fuller: 'under' })]
       : []),
   ];

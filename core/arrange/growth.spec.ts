@@ -1,11 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '../song';
-import { characterOf, CHARACTERS, partsOfSection, restyled } from './characters';
 import { growing, growthProposed } from './growth';
 import { arrange } from './song';
 
-const [lanterns, sluicegate] = DEMO_SONGS;
+const [lanterns] = DEMO_SONGS;
 const arranged = (song: Song, level = 6) =>
   arrange({ ...song, choices: { ...song.choices, level } }, DEFAULT_PROFILE, { withoutFingers: true });
 
@@ -112,54 +111,5 @@ describe('a strain that returns', () => {
     expect(after.parts[3].sharesWith).toBe(1);
     const back = applyEdit(grown, growing(after, growthProposed(after), false));
     expect(Object.values(back.partSettings).some(({ grown: g }) => g)).toBe(false);
-  });
-});
-
-describe('a section in another character', () => {
-  it('is all the parts that begin in it', () => {
-    expect([0, 2, 3, 5].map((i) => partsOfSection(arranged(lanterns), i))).toEqual([
-      [0, 1],
-      [2],
-      [3, 4],
-      [5],
-    ]);
-    expect(partsOfSection(arranged({ ...lanterns, sections: [] }), 2)).toEqual([0, 1, 2, 3, 4, 5]);
-    // A pick-up sounds before its section begins.
-    expect(partsOfSection(arranged(sluicegate), 2)).toEqual([2]);
-  });
-
-  it.each(CHARACTERS.map((row) => [row.name, row] as const))(
-    '%s: changes that section alone, in every demo song, and is given back',
-    (_, row) => {
-      for (const song of DEMO_SONGS) {
-        const before = arranged(song);
-        const own = partsOfSection(before, 0);
-        const after = arrange(applyEdit(before.song, restyled(before, 0, row)), DEFAULT_PROFILE, {
-          withoutFingers: true,
-        });
-        expect(own.map((i) => characterOf(after, i)?.id)).toEqual(own.map(() => row.id));
-        const others = before.parts.flatMap((_part, i) => (own.includes(i) ? [] : [i]));
-        for (const i of others) {
-          expect(after.parts[i].choices).toEqual(before.parts[i].choices);
-          expect(characterOf(after, i)).toBeNull();
-        }
-        for (const i of own) expect(after.parts[i].choices).toMatchObject(row.choices);
-        expect(after.findings.filter(({ kind }) => kind === 'pattern')).toEqual([]);
-        const back = applyEdit(after.song, restyled(after, 0, null));
-        expect(arrange(back, DEFAULT_PROFILE, { withoutFingers: true }).left).toEqual(before.left);
-      }
-    },
-  );
-
-  it('leaves settled parts as they were learned', () => {
-    const before = arranged(lanterns);
-    const settled = {
-      ...before,
-      parts: before.parts.map((part, i) => (i === 0 ? { ...part, settled: true } : part)),
-    };
-    const edit = restyled(settled, 0, CHARACTERS[0]);
-    expect(
-      edit.kind === 'together' && edit.edits.map((e) => (e.kind === 'grown' ? e.cutId : e.kind)),
-    ).toEqual([before.parts[1].cutId]);
   });
 });

@@ -1,4 +1,3 @@
-export { type Character, characterOf, CHARACTERS, partsOfSection, restyled } from './characters';
 export { compareLayouts, type LayoutCost } from './comparing';
 export { type EasierBy, easierBy } from './easier';
 export { effortOver, type EffortOver } from './effortOver';

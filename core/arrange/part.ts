@@ -3,6 +3,7 @@ import { type Meeting, meetingsOf } from '../joining';
 import { within } from '../song';
 import type { SongContext } from './context';
 import type { ByPart } from './stages/byPart';
+import { companyStage } from './stages/company';
 import { effortStage } from './stages/effort';
 import { fillsStage } from './stages/fills';
 import { findingsStage } from './stages/findings';
@@ -17,7 +18,7 @@ import { struckStage } from './stages/struck';
  * of the finished song; and a part that needs nothing new after an edit is the very same object.
  */
 export function partsOfSong(context: SongContext): ByPart<PartArrangement> {
-  const handsOf = handsStage(context);
+  const handsOf = companyStage(context, handsStage(context));
   const fillsOf = fillsStage(context, handsOf);
   const struck = struckStage(context, handsOf, fillsOf);
   const rightOf = fingersStage(context, 'right', struck.struckOf);

@@ -31,8 +31,8 @@ export function* arrangeInSlices(
   { withoutFingers = false, firstPart }: ArrangeOptions = {},
 ): Generator<Arrangement | null, Arrangement> {
   const context = yield* contextOf(song, profile, withoutFingers);
-  const { parts, played, changes, raisedParts } = context;
-  const frame = { song, profile, played, parts, changes, raisedParts };
+  const { parts, played, changes, raisedParts, shape } = context;
+  const frame = { song, profile, played, parts, changes, raisedParts, shape };
   const arrangePart = partsOfSong(context);
   const arranged: (PartArrangement | null)[] = parts.map(() => null);
   if (firstPart !== undefined && firstPart in parts) {

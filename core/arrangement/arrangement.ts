@@ -5,6 +5,7 @@ import type { Degree } from '../harmony';
 import type { ChangeMeeting, HandRelations, Meeting } from '../joining';
 import type { Part } from '../parts';
 import type { Timeline } from '../performance';
+import type { Shape } from '../shaping';
 import type { Finding, PlayedSong, Profile, Song } from '../song';
 import type { VoicedChange } from '../voicing';
 
@@ -33,6 +34,8 @@ export interface SongFrame {
   readonly parts: readonly Part[];
   readonly changes: readonly ArrangedChange[];
   readonly raisedParts: readonly number[];
+  /** Its phrases, each as strong as it is, and the style that suits it. */
+  readonly shape: Shape;
 }
 
 /** All that is derived from a song and a profile; recomputed, never stored. */

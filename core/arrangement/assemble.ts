@@ -2,6 +2,8 @@ import type { Effort } from '../effort';
 import { choicesAt, type HandRelations } from '../joining';
 import { partIndexAt } from '../parts';
 import { perform, type Timeline } from '../performance';
+import { type Loudness, loudnessOf } from '../shaping';
+import { levelOf } from '../levels';
 import type { Arrangement, PartArrangement, SongFrame } from './arrangement';
 
 /**
@@ -35,6 +37,7 @@ export function assemble(
       return (timeline ??= perform({
         song,
         played,
+        loudness: loudnessIn(frame),
         right,
         left,
         choicesAt: (tick) => choicesAt(parts, tick),
@@ -42,4 +45,13 @@ export function assemble(
       }));
     },
   };
+}
+
+/** The loudness of a song: of its sections where blocks are played, of its phrases where the hands move. */
+export function loudnessIn({
+  played,
+  parts,
+  shape,
+}: Pick<SongFrame, 'played' | 'parts' | 'shape'>): Loudness[] {
+  return loudnessOf(played, shape.phrases, (tick) => levelOf(choicesAt(parts, tick)).isMoving);
 }

@@ -1,6 +1,6 @@
 export { givenKeys, type KeysFor } from './givenKeys';
 export type { ArrangedChange, Arrangement, PartArrangement, SongFrame } from './arrangement';
-export { assemble } from './assemble';
+export { assemble, loudnessIn } from './assemble';
 export { settling, unsettling } from './settling';
 export { type FillSpot, fillSpots, likePlaces, otherPasses } from './fillSpots';
 export { changeIndex, changesIn } from './changesIn';

@@ -18,11 +18,31 @@ const RUBS = [1, 13];
  */
 export function isCleanFill(proposal: Proposal, task: FillTask): boolean {
   return (
+    proposal.place.endTick <= task.closesAt &&
+    leavesChordTold(proposal, task) &&
     isPlayable(proposal, task) &&
     isInHarmony(proposal, task) &&
     !rubs(proposal, task) &&
     (proposal.hand === 'left' || (isUnderTune(proposal, task) && !isInFirstBar(proposal, task)))
   );
+}
+
+/** A walk begins when the third of its chord, and a seventh, have sounded. */
+function leavesChordTold(
+  { hand, place: { tick, from } }: Proposal,
+  { left, melody, longestNote, beside }: FillTask,
+): boolean {
+  if (hand === 'right') return true;
+  const heard = new Set(
+    [
+      ...left.filter((note) => note.tick < tick && note.tick + note.length > from.change.tick),
+      ...beside.filter((note) => note.tick < tick && note.tick + note.length > from.change.tick),
+      ...soundingIn(melody, from.change.tick, tick, longestNote),
+    ].map(({ midi }) => midi % OCTAVE),
+  );
+  return membersOf(from.chord)
+    .filter(({ number }) => number === 3 || number === 7)
+    .every((member) => heard.has(member.chroma));
 }
 
 const isStruck = ({ grace }: FillNote): boolean => !grace;

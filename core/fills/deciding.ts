@@ -17,50 +17,25 @@ export interface FillDecisions {
   readonly twinOf: (id: string) => string | null;
 }
 
-/** What was played up to a place, so that fills stand apart and differ. */
+/** What was played up to a place, so that fills stand apart. */
 export interface FillsSoFar {
   /** Bar of the last fill played. */
   readonly lastBar: number;
-  /** The kinds played last, in time. */
-  readonly kinds: readonly string[];
 }
 
-export const NO_FILL_YET: FillsSoFar = { lastBar: -Infinity, kinds: [] };
-
-/** So many fills back a kind is remembered. */
-const REMEMBERED = 10;
-/** Before the kinds that give the tune more keys. */
-const DRESSED = '+';
-
-/** What has been played once a fill has been. */
-export function andThen({ kinds }: FillsSoFar, played: Proposal, bar: number): FillsSoFar {
-  return { lastBar: bar, kinds: [...kinds, nameOf(played)].slice(-REMEMBERED) };
-}
-
-function nameOf({ kind, dresses }: Proposal): string {
-  return dresses ? DRESSED + kind : kind;
-}
-
-/** Of the same kind; all that give the tune more keys are alike. */
-function isAlike(before: string, p: Proposal): boolean {
-  return before === nameOf(p) || (p.dresses === true && before.startsWith(DRESSED));
-}
+export const NO_FILL_YET: FillsSoFar = { lastBar: -Infinity };
 
 interface Adding {
   /** Bars from one unasked fill to the next. */
   readonly between: number;
   /** What the dearest may cost. */
   readonly dearest: number;
-  /** How many may be played over one chord, in either hand or both. */
-  readonly overChord: 1 | 2;
-  /** What each time a kind was played lately makes it dearer by. */
-  readonly again: number;
 }
 
 const MEASURES: Record<Exclude<Measure, 'none'>, Adding> = {
-  few: { between: 2, dearest: 6, overChord: 1, again: 2 },
-  some: { between: 1, dearest: 9, overChord: 1, again: 2 },
-  many: { between: 0, dearest: 18, overChord: 2, again: 4 },
+  few: { between: 4, dearest: 6 },
+  some: { between: 2, dearest: 6 },
+  many: { between: 1, dearest: 7 },
 };
 /** What chance may add, with a seed. */
 const CHANCE = 3;
@@ -83,8 +58,8 @@ export function takenAs(
 }
 
 /**
- * What is played over one chord of the proposals for it: what the pianist took, as far as there is room; else what the
- * measure adds unasked of what may be: the best, what was played before counted against it, never a kind after itself twice.
+ * What is played over one chord of the proposals for it: what the pianist took, as far as there is room; else the best
+ * of what may be played unasked, where the measure leaves room for it after the last one.
  */
 export function playedOver(
   task: FillTask,
@@ -104,31 +79,22 @@ export function playedOver(
     found.push(asTaken ?? proposal);
   }
   if (found.length > 0 || decisions.measure === 'none') return found;
-  const { between, dearest, overChord, again } = MEASURES[decisions.measure];
+  const { between, dearest } = MEASURES[decisions.measure];
   const { declined, twinOf, seed } = decisions;
   const isDeclined = (id: string): boolean => declined.includes(id) || declined.includes(twinOf(id) ?? '');
-  const [last, lastButOne] = [before.kinds.at(-1), before.kinds.at(-2)];
-  const costOf = (p: Proposal): number =>
-    p.rank +
-    again * before.kinds.filter((kind) => isAlike(kind, p)).length +
-    before.kinds.filter((kind) => kind === nameOf(p)).length +
-    (seed === 0 ? 0 : chance(seed, p.id + p.variant) * CHANCE);
+  const costOf = (p: Proposal): number => p.rank + (seed === 0 ? 0 : chance(seed, p.id + p.variant) * CHANCE);
   const open = ranked
     .filter(
       (p) =>
         !isDeclined(p.id) &&
         mayBeUnasked(p) &&
-        !(nameOf(p) === last && last === lastButOne) &&
+        hasRoom(p) &&
         barAt(task.bars, p.place.tick).number - before.lastBar >= between,
     )
     .map((p) => ({ p, cost: costOf(p) }))
-    .filter(({ cost }) => cost <= dearest)
-    .sort((a, b) => a.cost - b.cost);
-  for (const { p } of open) {
-    if (found.length >= overChord) break;
-    if (hasRoom(p)) found.push(p);
-  }
-  return found;
+    .filter(({ cost }) => cost <= dearest);
+  const [best] = open.sort((a, b) => a.cost - b.cost);
+  return best ? [best.p] : [];
 }
 
 /** Two fills of one hand may not sound at the same time; the left hand leaves its pattern once in a chord. */

@@ -1,9 +1,9 @@
 import { chroma, isModal, KEYBOARDS, membersOf, midiOf, scaleOf } from '../music';
 import { barAt } from '../song';
 import { isCleanFill } from './clean';
-import { andThen, type FillDecisions, type FillsSoFar, playedOver, rankFor, takenAs } from './deciding';
+import { type FillDecisions, type FillsSoFar, playedOver, rankFor, takenAs } from './deciding';
 import { type Fill, fillOf } from './fill';
-import { FILL_KINDS } from './kinds/table';
+import { FILL_KINDS, kindOfId } from './kinds/table';
 import { ownNotes } from './ownNotes';
 import type { Opening, Proposal } from './proposal';
 import { stillsOf } from './stills';
@@ -61,7 +61,8 @@ export function fillPart(
   const playing: Proposal[] = [];
   const waiting: WaitingFill[] = [];
   let after = before;
-  const isClean = (proposal: Proposal): boolean => isCleanFill(proposal, task);
+  const isClean = (proposal: Proposal): boolean =>
+    kindOfId(proposal.id)?.isUnasked === true && isCleanFill(proposal, task);
   for (const change of new Set(proposals.map(({ place }) => place.from.change.id))) {
     const here = proposals.filter(({ place }) => place.from.change.id === change);
     for (const chosen of playedOver(task, here, decisions, after, playing, isClean)) {
@@ -72,7 +73,7 @@ export function fillPart(
         continue;
       }
       playing.push(own ?? chosen);
-      after = andThen(after, chosen, barAt(task.bars, chosen.place.tick).number);
+      after = { lastBar: barAt(task.bars, chosen.place.tick).number };
     }
   }
   waiting.push(...withoutPlace(task, proposals, decisions));

@@ -11,6 +11,10 @@ export interface FillTask {
   readonly longestNote: number;
   /** Ticks at which parts begin. */
   readonly partStarts: readonly number[];
+  /** Ticks at which phrases of the tune begin, the part's own first one among them. */
+  readonly phraseStarts: readonly number[];
+  /** Where the song closes: from there nothing is filled in unasked. */
+  readonly closesAt: number;
   /** The tune of the part as struck, in time. */
   readonly tune: readonly HandNote[];
   /** The first note of the tune after the part; null where none follows. */

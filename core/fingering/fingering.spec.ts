@@ -107,7 +107,10 @@ describe('fingering', () => {
             const [bass, chord] = now.length === 1 ? [now, before] : [before, now];
             const isLeap =
               chord.length > 2 && notes === left && bass[0].midi < Math.min(...chord.map((n) => n.midi));
-            const same = now.filter((n) =>
+            // To a chord that fills the hand the whole hand goes.
+            const keys = now.map(({ midi }) => midi);
+            const isFull = keys.length > 2 && Math.max(...keys) - Math.min(...keys) >= 12;
+            const same = (isFull ? [] : now).filter((n) =>
               before.some((b) => b.finger === n.finger && b.midi !== n.midi && !(isLeap && n.finger === 5)),
             );
             return same.map((n) => `bar ${n.tick / 3840}: ${n.midi} by ${n.finger}`);

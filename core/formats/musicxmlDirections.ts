@@ -1,12 +1,9 @@
 import { valuesOf } from './noteValues';
 import { asBeatsPerMinute, type Metre, tempoTicks } from '../music';
-import type { Arrangement } from '../arrangement';
+import { type Arrangement, loudnessIn } from '../arrangement';
 import { type Part, partIndexAt } from '../parts';
-import { type PlayedBar, type PlayedSong, type PlayedTempo, type Section, within } from '../song';
+import { type PlayedBar, type PlayedSong, type PlayedTempo, within } from '../song';
 import { el, type Element } from './xmlTree';
-
-/** How loud a section of each energy is, 1 calm to 5 driving. */
-const DYNAMICS = ['p', 'mp', 'mf', 'f', 'ff'] as const;
 
 /** What stands above and below the staves of a bar: names and numbers of parts, tempo, loudness, pedal. */
 export function directionsAt(arrangement: Arrangement, bar: PlayedBar, index: number): Element[] {
@@ -69,21 +66,19 @@ function offset(ticks: number): Element | null {
   return ticks === 0 ? null : el('offset', ticks);
 }
 
-/** A dynamic where a section begins with another than before, and a hairpin over one that grows or falls. */
-function loudnessAt({ played, parts }: Arrangement, bar: PlayedBar): Element[] {
-  const sections = played.sections.length > 0 ? played.sections : wholeSong(parts);
-  return sections.flatMap((section, i) => {
-    const next = sections[i + 1]?.tick ?? played.endTick;
-    const isHere = (tick: number): boolean => tick >= bar.tick && tick < bar.tick + bar.length;
-    const mark = DYNAMICS[section.energy - 1];
-    const isNew = i === 0 || sections[i - 1].energy !== section.energy;
-    const hairpin = { growing: 'crescendo', falling: 'diminuendo', even: null }[section.dynamics];
-    const starts = isHere(section.tick) ? offset(section.tick - bar.tick) : null;
+/** A dynamic where it is another than before, and a hairpin over what grows or falls. */
+function loudnessAt(arrangement: Arrangement, bar: PlayedBar): Element[] {
+  const stretches = loudnessIn(arrangement);
+  const isHere = (tick: number): boolean => tick >= bar.tick && tick < bar.tick + bar.length;
+  return stretches.flatMap(({ tick, toTick, from, to, mark }, i) => {
+    const isNew = i === 0 || stretches[i - 1].mark !== mark;
+    const hairpin = to === from ? null : to > from ? 'crescendo' : 'diminuendo';
+    const starts = isHere(tick) ? offset(tick - bar.tick) : null;
     return [
-      ...(isNew && isHere(section.tick) ? [direction('below', el('dynamics', [el(mark)]), starts, 1)] : []),
-      ...(hairpin && isHere(section.tick) ? [direction('below', wedge(hairpin), starts, 1)] : []),
-      ...(hairpin && isHere(next - 1)
-        ? [direction('below', wedge('stop'), offset(next - 1 - bar.tick), 1)]
+      ...(isNew && isHere(tick) ? [direction('below', el('dynamics', [el(mark)]), starts, 1)] : []),
+      ...(hairpin && isHere(tick) ? [direction('below', wedge(hairpin), starts, 1)] : []),
+      ...(hairpin && isHere(toTick - 1)
+        ? [direction('below', wedge('stop'), offset(toTick - 1 - bar.tick), 1)]
         : []),
     ];
   });
@@ -91,11 +86,6 @@ function loudnessAt({ played, parts }: Arrangement, bar: PlayedBar): Element[] {
 
 function wedge(type: string): Element {
   return el('wedge', [], { type, number: '1' });
-}
-
-/** A song without sections is one of middle energy. */
-function wholeSong(parts: readonly Part[]): Pick<Section, 'tick' | 'energy' | 'dynamics'>[] {
-  return parts.length === 0 ? [] : [{ tick: 0, energy: 3, dynamics: 'even' }];
 }
 
 /** The pedal as it is played: down with a chord, changed with the next, up where it ends. */

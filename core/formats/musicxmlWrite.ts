@@ -199,6 +199,7 @@ function chordElements(
   beams: readonly Beam[],
 ): Element[] {
   const ties = [...(first ? [] : ['stop']), ...(last ? [] : ['start'])];
+  const sung = event.notes.find((note) => note.lyric !== null);
   return event.notes.map((note, i) => {
     const before = [...(i > 0 ? [el('chord')] : []), pitchElement(note.pitch)];
     const rolled = first && note.rolled !== undefined ? [el('arpeggiate')] : [];
@@ -207,7 +208,8 @@ function chordElements(
       ...(first ? [...fingering(note), ...articulation(note)] : []),
       ...rolled,
     ];
-    const lyric = first && note.lyric !== null ? [lyricElement(note)] : [];
+    // What is sung stands at the top of a chord, wherever in it the tune lies.
+    const lyric = first && sung && i === event.notes.length - 1 ? [lyricElement(sung)] : [];
     // The beam is written at the first note of a chord.
     const sign = first ? (signs.get(note) ?? null) : null;
     return noteElement(before, value, voice, staff, notations, lyric, ties, i === 0 ? beams : [], sign);

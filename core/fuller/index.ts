@@ -1,2 +1,4 @@
 export { fullerRight } from './fullerRight';
-export { DEFAULT_FULLER, FULLER_MANNERS, fullerFor } from './manners';
+export { FULLER_MANNERS, fullerFor } from './manners';
+export { closeUnder, dressPhrase, type PhraseToDress } from './byPhrase';
+export { COMPANIES, type Company, type CompanyPlace } from './company';

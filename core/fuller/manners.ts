@@ -23,9 +23,6 @@ export const FULLER_MANNERS: readonly FullerManner[] = [
   { id: 'chord', name: 'Tune on top of chords', reach: SIXTH, else: 'two-under' },
 ];
 
-/** The manner played while none has been chosen. */
-export const DEFAULT_FULLER: Fuller = 'under';
-
 /** The manners a hand of so many white steps can play. */
 export function fullerFor(reach: number): readonly FullerManner[] {
   return FULLER_MANNERS.filter((manner) => manner.reach <= reach);

@@ -1,4 +1,4 @@
-import { DEFAULT_FULLER, fullerRight } from '../fuller';
+import { fullerRight } from '../fuller';
 import { type HandNote, inTime } from '../hands';
 import { levelOf } from '../levels';
 import { type Metre, metreName } from '../music';
@@ -12,9 +12,10 @@ import {
   type Pattern,
   patternsOf,
   rootsInPart,
+  strikeNotes,
   SUNG_FIGURES,
 } from '../patterns';
-import type { Choices, Finding, PlayedNote } from '../song';
+import { BY_PHRASE, type Choices, type Finding, type PlayedNote } from '../song';
 import { isUnderMelody } from '../voicing';
 import { barsIn } from './barsIn';
 import { lineOf } from './lineOf';
@@ -67,6 +68,11 @@ export function leftHand(task: PartTask): PartHands {
       findings.push(...both.findings);
       continue;
     }
+    const styled = task.styled.get(voiced.change.id);
+    if (styled) {
+      notes.push(...styled.flatMap((strike) => strikeNotes(voiced, strike, 'pattern')));
+      continue;
+    }
     const dressed = dress({
       voiced,
       patternIn,
@@ -104,8 +110,9 @@ function withFuller(task: PartTask, left: readonly HandNote[], right: readonly H
   const { part, melody, voiced, bars, profile } = task;
   const full = new Set(right.map(({ tick }) => tick));
   const tune = melody.filter(({ tick }) => tick >= part.fromTick && tick < part.toTick && !full.has(tick));
-  const manner = part.choices.fuller ?? DEFAULT_FULLER;
-  if (manner === 'none') return [...right];
+  const manner = part.choices.fuller;
+  // Where nothing is chosen the right hand goes by phrases, whatever the parts are.
+  if (manner === undefined || manner === BY_PHRASE || manner === 'none') return [...right];
   return inTime([...right, ...fullerRight({ manner, tune, left, voiced, bars, profile })]);
 }
 

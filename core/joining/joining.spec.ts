@@ -112,7 +112,7 @@ describe('levels and patterns', () => {
   });
 
   it('waltz: the root low, the chord above it twice; the last bar of a part comes to rest, the last of all is a block', () => {
-    const { left, parts, changes } = arrange(onLevel(lanterns, 5), DEFAULT_PROFILE);
+    const { left, parts, changes } = arrange(onLevel(lanterns, 5, 'waltz'), DEFAULT_PROFILE);
     // Am lies C E A: its root goes low, what is left of it stays where the hand is.
     expect(struck(left, 0, 2880)).toBe('45 48+52 48+52');
     expect(struck(left, 2880, 2 * 2880)).toBe('41 48+57 48+57');
@@ -151,7 +151,7 @@ describe('levels and patterns', () => {
   });
 
   it('waltz on a four-note chord: the root, then the other three', () => {
-    const { left, changes } = arrange(onLevel(lanterns, 5), DEFAULT_PROFILE);
+    const { left, changes } = arrange(onLevel(lanterns, 5, 'waltz'), DEFAULT_PROFILE);
     const seventh = changes.find((c) => c.change.symbol === 'G7');
     const strikes = left.filter(
       (n) => n.from === seventh?.change.id && n.tick === (seventh?.change.tick ?? 0) + 960,
@@ -160,7 +160,7 @@ describe('levels and patterns', () => {
   });
 
   it('rocking: 1 5 8 5 from the root, silent under the pick-up, the first part of it on a short chord', () => {
-    const { left, changes } = arrange(onLevel(sluicegate, 5), DEFAULT_PROFILE);
+    const { left, changes } = arrange(onLevel(sluicegate, 5, 'rocking'), DEFAULT_PROFILE);
     expect(left[0].tick).toBe(960);
     expect(struck(left, 960, 960 + 1920)).toBe('43 50 55 50');
     const short = changes.find((c) => c.change.length === 1920);
@@ -168,18 +168,18 @@ describe('levels and patterns', () => {
   });
 
   it('a small hand rocks 1 5 3 5', () => {
-    const { left } = arrange(onLevel(sluicegate, 5), { ...DEFAULT_PROFILE, leftReach: 7 });
+    const { left } = arrange(onLevel(sluicegate, 5, 'rocking'), { ...DEFAULT_PROFILE, leftReach: 7 });
     expect(struck(left, 960, 960 + 1920)).toBe('43 50 47 50');
   });
 
   it('says where it thinned, and can be refused', () => {
-    const first = arrange(onLevel(sluicegate, 5), DEFAULT_PROFILE);
+    const first = arrange(onLevel(sluicegate, 5, 'rocking'), DEFAULT_PROFILE);
     const thinned = first.findings.filter((f) => f.kind === 'thinned');
     expect(textOf(thinned[0])).toBe(
       'Rocking thins under D7 in bar 4: the right hand comes within two half steps.',
     );
     const change = first.changes.find((c) => c.change.tick === thinned[0].tick);
-    const refused = applyEdit(onLevel(sluicegate, 5), {
+    const refused = applyEdit(onLevel(sluicegate, 5, 'rocking'), {
       kind: 'thinning',
       changeId: change?.change.id ?? '',
       refused: true,
@@ -219,7 +219,7 @@ describe('what every arrangement keeps', () => {
     for (const n of a.left) {
       expect(n.midi >= low && n.midi <= high).toBe(true);
       expect(n.tick + n.length).toBeLessThanOrEqual(a.played.endTick);
-      byTick.set(n.tick, [...(byTick.get(n.tick) ?? []), n.midi]);
+      if (n.rolled === undefined) byTick.set(n.tick, [...(byTick.get(n.tick) ?? []), n.midi]);
     }
     for (const keys of byTick.values())
       expect(spanMm(Math.min(...keys), Math.max(...keys))).toBeLessThanOrEqual(reachMm(profile.leftReach));
@@ -253,8 +253,8 @@ describe('fills', () => {
     for (const song of DEMO_SONGS) {
       const a = arrange(onLevel(song, 7), DEFAULT_PROFILE);
       const taken = a.fills.filter((f) => f.taken && f.kind === 'walk');
-      // The two songs with held notes at phrase ends have some; others may have no room.
-      if (song === lanterns || song === sluicegate) expect(taken.length).toBeGreaterThan(0);
+      // Held notes at the ends of its phrases leave it room.
+      if (song === lanterns) expect(taken.length).toBeGreaterThan(0);
       for (const fill of taken) {
         const line = a.left.filter((n) => n.tick >= fill.tick && n.tick < fill.tick + fill.length);
         expect(line.every((n) => n.source === 'fill')).toBe(true);

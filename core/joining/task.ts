@@ -1,6 +1,7 @@
 import type { HandNote } from '../hands';
 import type { PartToPlay } from '../parts';
 import type { Finding, Lyric, OwnPattern, PlayedBar, Profile } from '../song';
+import type { StyledStrike } from '../shaping';
 import type { VoicedChange } from '../voicing';
 
 /** All that the hands of one part depend on; what comes from outside the part comes in by name. */
@@ -19,6 +20,8 @@ export interface PartTask {
   readonly words: readonly (Lyric & { readonly tick: number })[];
   /** Where the song ends. */
   readonly songEnd: number;
+  /** What is struck under the chords that are played in a style, by played id. */
+  readonly styled: ReadonlyMap<string, readonly StyledStrike[]>;
   readonly ownPatterns: readonly OwnPattern[];
   /** Chords (played ids) whose pattern is played in full though the program would thin it. */
   readonly playedInFull: readonly string[];

@@ -1,5 +1,5 @@
 export { levelEdit, type OwnOfPart, ownOfPart } from './ownOfPart';
-export { letterOf } from './form';
+export { formLetters, letterOf } from './form';
 export { cutIdForChoice, cutPlaces, joinWithNext, lockCut, moveCut, nearestPlace } from './cutting';
 export { nudgeCut, splitAt, splitPlace } from './cutting';
 export { divide } from './divide';

@@ -1,1 +1,2 @@
 export { leastPath, type LeastPath } from './leastPath';
+export { leastPathOfThrees } from './leastPathOfThrees';

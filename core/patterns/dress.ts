@@ -58,7 +58,7 @@ export function dress(task: DressTask): Dressed {
     // A part may end inside a bar, before the next pick-up: that bar is still its last.
     const isLastOfPart = task.partEnd > bar.tick && end >= task.partEnd;
     const result = dressBar(task, { bar, start, end, firstBar, isLastOfPart });
-    notes.push(...result.strikes.flatMap((strike) => toNotes(voiced, strike, result.source)));
+    notes.push(...result.strikes.flatMap((strike) => strikeNotes(voiced, strike, result.source)));
     if (result.finding) findings.push(result.finding);
   }
   return { notes, findings };
@@ -131,7 +131,8 @@ function peakIn({ voiced, profile, root, melody, longestNote }: DressTask, { sta
   return leftReach >= REACH_FOR_TENTH && root + 16 < ceiling ? 10 : 3;
 }
 
-function toNotes(voiced: VoicedChange, strike: Strike, source: Source): HandNote[] {
+/** The keys of a strike as notes of the left hand, spelled in their chord. */
+export function strikeNotes(voiced: VoicedChange, strike: Strike, source: Source): HandNote[] {
   const pitches = spell(strike.keys, voiced.chord, voiced.key);
   return strike.keys.map((midi, i) => ({
     hand: 'left',

@@ -12,7 +12,7 @@ export {
   readLine,
   readPlaces,
 } from './own';
-export { dress, type Dressed } from './dress';
+export { dress, type Dressed, strikeNotes } from './dress';
 export { aboveRoot } from './members';
 export type { Pattern } from './pattern';
 export { descendingLine, type LinePlace } from './line';

@@ -8,6 +8,7 @@ import { arrange } from '../arrange';
 import { bassOf, membersOf, CHORD_TYPES, reachMm, spanMm, chroma } from '../music';
 import { DEFAULT_PROFILE, type Profile, type Song, within } from '../song';
 import { wholeBars } from '../testing';
+import { AUTO, choosePattern } from './choosing';
 import { PATTERNS } from './rows';
 
 const SONGS = [...DEMO_SONGS, ...TEST_TUNES, ...LATER_TUNES, ...TUNES_APART, ...UNSEEN_TUNES];
@@ -33,7 +34,8 @@ function barsOf(a: Arrangement) {
 describe.each([8, 10] as const)('what moves at the fifth level, for a hand of %i', (leftReach) => {
   const profile: Profile = { ...DEFAULT_PROFILE, leftReach };
   const played = HAS_PATTERN.map((song) => {
-    const choices = { ...song.choices, level: 5, pattern: 'auto', layout: 'block' as const };
+    const { pattern } = choosePattern(AUTO, song.metreMap[0], 3);
+    const choices = { ...song.choices, level: 5, pattern: pattern.id, layout: 'block' as const };
     return [song.title, arrange({ ...song, choices }, profile, { withoutFingers: true })] as const;
   });
 

@@ -1,4 +1,5 @@
 import { type Hand, type HandNote } from '../hands';
+import { type Loudness, loudnessAt } from '../shaping';
 import { type Choices, placeIn, type PlayedSong, type Song } from '../song';
 import { Clock } from './clock';
 import { pedalsOf, type TimedPedal } from './pedal';
@@ -32,15 +33,14 @@ const ROLL_SECONDS = 0.045;
 /** A staccato key is let go after this share of its length; an accented one is struck so many steps harder. */
 const STACCATO = 0.5;
 const ACCENTED = 14;
-/** Steps of velocity from one energy of a section to the next. */
-const ENERGY_STEP = 5;
-const MIDDLE_ENERGY = 3;
 
 interface PerformTask {
   readonly song: Song;
   readonly played: PlayedSong;
   readonly right: readonly HandNote[];
   readonly left: readonly HandNote[];
+  /** How loud it is at a tick, in steps of velocity from a middling loudness. */
+  readonly loudness: readonly Loudness[];
   readonly choicesAt: (tick: number) => Choices;
   /** Index of the part a tick lies in. */
   readonly partAt: (tick: number) => number;
@@ -71,24 +71,9 @@ function timed(task: PerformTask, clock: Clock, note: HandNote): TimedNote {
           later,
       );
   const accent = ACCENT[placeIn(task.played.bars, note.tick).strength];
-  const swell = loudnessAt(task.played, note.tick);
+  const swell = loudnessAt(task.loudness, note.tick);
   const beside = note.source === 'harmony' ? BESIDE_TUNE : 0;
   const harder = note.touch === 'accent' ? ACCENTED : 0;
   const velocity = Math.max(1, Math.min(127, VELOCITY[note.hand] + beside + accent + swell + harder));
   return { hand: note.hand, tick: note.tick, seconds, duration, midi: note.midi, velocity };
-}
-
-/** Steps of velocity from the softest to the loudest point of a section that grows or falls. */
-const SWELL = 24;
-
-/** How much louder or softer a section is at a tick, by its energy and where it grows or falls, −22 … 22. */
-function loudnessAt({ sections, endTick }: PlayedSong, tick: number): number {
-  const at = sections.findLastIndex((section) => section.tick <= tick);
-  const section = sections[at];
-  if (!section) return 0;
-  const own = ENERGY_STEP * (section.energy - MIDDLE_ENERGY);
-  if (section.dynamics === 'even') return own;
-  const end = sections[at + 1]?.tick ?? endTick;
-  const share = (tick - section.tick) / Math.max(1, end - section.tick);
-  return own + Math.round((section.dynamics === 'growing' ? share - 0.5 : 0.5 - share) * SWELL);
 }

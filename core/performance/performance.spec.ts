@@ -159,7 +159,8 @@ describe('loudness', () => {
 
   it('keeps the tune in front of the keys beside it', () => {
     const song = wholeBars(['E5', 'A5', 'D5', 'E5'], ['C', 'F', 'G7', 'C']);
-    const { timeline, right } = arrange({ ...song, choices: { ...song.choices, level: 6 } }, DEFAULT_PROFILE);
+    const choices = { ...song.choices, level: 6, fuller: 'under' as const };
+    const { timeline, right } = arrange({ ...song, choices }, DEFAULT_PROFILE);
     const beside = right.find(({ source }) => source === 'harmony');
     const velocity = (midi: number): number =>
       timeline.notes.find((n) => n.tick === 0 && n.midi === midi && n.hand === 'right')?.velocity ?? 0;

@@ -5,6 +5,7 @@ import { Clock } from './clock';
 import { perform } from './perform';
 import { pedalsOf } from './pedal';
 import { withSlowing } from './slowing';
+import { loudnessOfSections } from '../shaping';
 import { wholeBars } from '../testing';
 
 const beat = 960;
@@ -28,6 +29,7 @@ function heard(song: Song, right: HandNote[], left: HandNote[] = []) {
   return perform({
     song,
     played: unfold(song),
+    loudness: loudnessOfSections(unfold(song)),
     right,
     left,
     choicesAt: () => song.choices,

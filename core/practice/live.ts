@@ -73,10 +73,13 @@ export class LiveTake {
     return true;
   }
 
-  /** Lets go of all but the last keys, from one on that is right. */
+  /** Lets go of all but the last keys, from one on that is right and divides what was played from what is to come: keys of one chord may come in any order. */
   private settle(struck: Alignment['struck'], wrong: ReadonlySet<number>): void {
     const first = struck.find(
-      ({ played, kind }) => kind === 'right' && played >= this.open.length - OPEN_KEYS,
+      (one) =>
+        one.kind === 'right' &&
+        one.played >= this.open.length - OPEN_KEYS &&
+        struck.every((other) => isInOrder(one, other)),
     );
     if (!first || first.wanted === null) return;
     const from = this.from + first.wanted;
@@ -84,6 +87,12 @@ export class LiveTake {
     this.from = from;
     this.open = this.open.slice(first.played);
   }
+}
+
+/** Whether of two keys the one that was played first is wanted first. */
+function isInOrder(a: Alignment['struck'][number], b: Alignment['struck'][number]): boolean {
+  if (a.wanted === null || b.wanted === null) return true;
+  return Math.sign(a.played - b.played) === Math.sign(a.wanted - b.wanted);
 }
 
 /** None of the last keys was right. */

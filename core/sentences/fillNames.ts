@@ -5,6 +5,7 @@ const KINDS: Readonly<Record<string, string>> = {
   suspension: 'suspended close',
   'low-end': 'low last note',
   'left-tune': 'tune in the left hand',
+  answer: 'answer',
   run: 'scale run',
   echo: 'echo',
   sweep: 'broken-chord sweep',
@@ -34,6 +35,12 @@ const VARIANTS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   suspension: { 'fourth-second': 'fourth, second, then the chord', fourth: 'the fourth, then the chord' },
   'low-end': { octave: 'as an octave', alone: 'alone' },
   'left-tune': { 'last-notes': 'the tune’s last notes, lower', rising: 'rising through the chord' },
+  answer: {
+    'last-figure': 'with its last figure',
+    'first-figure': 'with its first figure',
+    'upside-down': 'with a figure of its own, upside down',
+    'even-notes': 'with its line in even notes',
+  },
   run: {
     'three-from-below': 'three notes home from below',
     'three-from-above': 'three notes home from above',

@@ -12,12 +12,50 @@ const ORDINALS: Readonly<Record<number, string>> = {
   9: 'ninth',
 };
 
+/** Why a phrase is as strong as it is, by the code of the reason. */
+const PLAN_REASONS: Readonly<Record<string, string>> = {
+  begins: 'the first phrase is plain',
+  climax: 'the climax',
+  high: 'the tune lies high',
+  late: 'the song has grown so far',
+  'new-strain': 'a new strain',
+  lively: 'many notes or chords, or a lively section',
+  'after-climax': 'after the climax it thins',
+  returns: 'its strain comes again',
+  frames: 'it frames the song',
+  own: 'set by you',
+  calm: 'a calm phrase',
+};
+
+/** Why a style is proposed for a song, by the code of the reason. */
+const STYLE_REASONS: Readonly<Record<string, string>> = {
+  unequal: 'the groups of the bar are unequal',
+  'quick-threes': 'quick eighths in threes',
+  'slow-threes': 'slow threes',
+  'chord-each-beat': 'the chords change with nearly every beat',
+  'slow-waltz': 'three slow beats',
+  running: 'eighths run through bars of three',
+  'in-three': 'three beats a bar',
+  'blues-chords': 'sevenths on the first and fourth degrees',
+  'jazz-chords': 'most chords have a seventh, or it is swung',
+  habanera: 'dotted notes, triplets and half steps in two',
+  ragged: 'quick notes off the beat in two',
+  slow: 'a slow tune',
+  'five-tones': 'a slow tune of five tones',
+  modal: 'the tune is modal',
+  brisk: 'a brisk tempo',
+  'dotted-or-long': 'long or dotted notes at a middling tempo',
+  plain: 'even notes at a middling tempo',
+};
+
 /** Why something was chosen or proposed, or why it is hard: one short clause each. */
 export const REASONS = {
   bassLeads: (variant: string) =>
     `The melody holds still here; the bass leads on ${fillVariant('walk', variant)}.`,
 
   echoes: (count: number) => `The tune rests here; its last ${count} notes answer from above.`,
+  answers: (count: number) =>
+    `The tune holds still here; ${count} notes answer it in its own rhythm and lead back to it.`,
   sweeps: () => 'The tune holds still here; its chord opens upwards and rings on.',
   runsHome: (count: number) =>
     `The tune goes on after a pause; ${count === 3 ? 'three' : 'five'} notes of the scale lead home to it.`,
@@ -46,6 +84,9 @@ export const REASONS = {
   interludeQuiet: () => 'The hands rest a little while the harmony goes round.',
   interludeHigher: () => 'The tune is remembered from far off.',
   instrumental: () => 'The same notes in another order: new, and yet known.',
+
+  phraseIs: (reason: string) => PLAN_REASONS[reason] ?? 'as the song goes',
+  styleFits: (reason: string) => STYLE_REASONS[reason] ?? 'nothing speaks for another',
 
   leaps: () => 'the hands move a lot',
   leftAlone: () => 'the left hand often plays alone',

@@ -30,6 +30,8 @@ export type DecisionEdit =
   /** What was decided about a proposal is forgotten. */
   | { readonly kind: 'fill-left'; readonly id: string }
   | { readonly kind: 'thinning'; readonly changeId: string; readonly refused: boolean }
+  /** How strong the phrase is that begins with a note (played id); null: as the program plans it. */
+  | { readonly kind: 'intensity'; readonly noteId: string; readonly intensity: number | null }
   | { readonly kind: 'dismissed'; readonly id: string };
 
 /** The song after a decision; the song given is not altered. */
@@ -97,6 +99,12 @@ export function applyDecision(song: Song, edit: DecisionEdit): Song {
     }
     case 'thinning':
       return { ...song, thinningRefused: toggled(song.thinningRefused, edit.changeId, edit.refused) };
+    case 'intensity': {
+      const { [edit.noteId]: _before, ...others } = song.intensities ?? {};
+      const all = edit.intensity === null ? others : { ...others, [edit.noteId]: edit.intensity };
+      const { intensities: _all, ...rest } = song;
+      return Object.keys(all).length > 0 ? { ...rest, intensities: all } : rest;
+    }
     case 'dismissed':
       return { ...song, dismissed: toggled(song.dismissed, edit.id, true) };
   }

@@ -115,6 +115,7 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
     case 'fill-left':
     case 'fill':
     case 'thinning':
+    case 'intensity':
     case 'dismissed':
       return applyDecision(song, edit);
     case 'cuts-placed':
@@ -184,6 +185,7 @@ export function describeEdit(edit: SongEdit): string {
     'change-written': 'chord',
     'change-moved': 'moved chord',
     'change-left-out': 'chord left out',
+    intensity: 'intensity of a phrase',
     dismissed: 'finding ignored',
     'notes-moved': 'pitch',
     'notes-shifted': 'start of a note',

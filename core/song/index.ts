@@ -31,7 +31,7 @@ export { hasFrame, withoutFrame } from './frameEdits';
 export type { FrameKind, FramePiece } from './framePiece';
 export { emptySong } from './emptySong';
 export { type Division, type Layout, type Lyric, type MelodyNote } from './schema';
-export { HARMONIES, type Touch, TOUCHES } from './schemaPieces';
+export { BY_PHRASE, HARMONIES, type Touch, TOUCHES } from './schemaPieces';
 export {
   type Harmony,
   type OwnBars,

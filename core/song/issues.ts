@@ -21,6 +21,7 @@ const MEMBERS: Readonly<Record<string, string>> = {
   fillsDeclined: 'fill that was declined',
   thinningRefused: 'chord played in full',
   imported: 'remark on the file that was read',
+  intensities: 'intensity of a phrase',
   dismissed: 'ignored finding',
 };
 /** What else a song says of itself. */

@@ -149,6 +149,8 @@ export const songSchema = z.object({
   thinningRefused: z.array(id),
   /** What reading the file found and could not decide. */
   imported: z.array(z.object({ tick, said: saidSchema })),
+  /** How strong phrases are where the pianist says so, 0 … 1, by the first note of each (played id). */
+  intensities: z.record(id, z.number().min(0).max(1)).optional(),
   /** Findings the pianist has looked at and left as they are, by id. */
   dismissed: z.array(z.string().max(120)),
 });

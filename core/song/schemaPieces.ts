@@ -41,6 +41,8 @@ export const LAYOUTS = [
 export const layoutSchema = z.enum(LAYOUTS);
 
 /** What the right hand may strike with strong notes of its tune. */
+/** The right hand is as full as each phrase is strong. */
+export const BY_PHRASE = 'by-phrase';
 export const FULLER = ['under', 'above', 'two-under', 'octave', 'frame', 'chord'] as const;
 
 /** What is struck with one note of the tune, by hand. */
@@ -128,8 +130,10 @@ export const choicesSchema = z.object({
       seed: z.number().int().min(0).max(1_000_000),
     })
     .optional(),
-  /** How the right hand is fuller at the levels where it is, or that it is not; absent: as the program proposes. */
-  fuller: z.enum([...FULLER, 'none']).optional(),
+  /** The style it is played in on the levels that move, with the pattern "auto"; absent: the one that suits the song. */
+  style: z.string().min(1).max(32).optional(),
+  /** How the right hand is fuller at the levels where it is, or that it is not; absent: phrase by phrase. */
+  fuller: z.enum([...FULLER, 'none', BY_PHRASE]).optional(),
 });
 
 /** How a song is cut into parts while the pianist has not placed every cut. */

@@ -17,6 +17,7 @@ const NAMES: Record<ChoiceName, string> = {
   thumb: 'thumb',
   ending: 'last bars',
   fills: 'fills',
+  style: 'style',
   fuller: 'fuller right hand',
 };
 

@@ -20,7 +20,7 @@ describe('fills in words', () => {
     const many = on('many');
     const taken = many.fills.filter((fill) => fill.taken);
     const { summary, kinds } = versionInWords(many);
-    expect(summary).toBe(`${taken.length} fills in 6 of 6 parts.`);
+    expect(summary).toMatch(new RegExp(`^${taken.length} fills in \\d of 6 parts\\.$`));
     const counts = kinds.map((line) => Number(/^\d+/.exec(line)?.[0]));
     expect(counts).toEqual([...counts].sort((a, b) => b - a));
     expect(counts.reduce((sum, count) => sum + count, 0)).toBe(taken.length);

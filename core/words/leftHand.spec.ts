@@ -20,14 +20,14 @@ const told = (a: Arrangement, index = 0): string[] => leftInWords(a, a.parts[ind
 describe('the left hand in words', () => {
   it('tells a figure by its name, its keys and its fingers, bar by bar', () => {
     expect(told(arranged(lanterns, { level: 5 }))).toEqual([
-      '  The figure is Waltz.',
-      '  Bar 1: Am (i, tonic, home): A2, then C3+E3 twice, fingers 5, then 2-1 twice.',
-      '  Bar 2: F (VI, stands in for the tonic or subdominant): F2, then C3+A3 twice, fingers 5, then 3-1 twice.',
-      '  Bar 3: Dm (iv, subdominant): D3, then F3+A3 twice, fingers 5, then 3-1 twice.',
-      '  Bar 4: E7 (V7, dominant, leads home): E2 D3+E3+G♯3+B3, fingers 5 4-3-2-1.',
+      '  Played in the style Lullaby: quietly.',
+      '  Bar 1: Am (i, tonic, home): A2 C3 A3, fingers 5 3 1.',
+      '  Bar 2: F (VI, stands in for the tonic or subdominant): F2 C3 A3, fingers 5 2 1.',
+      '  Bar 3: Dm (iv, subdominant): F2 D3 F3, fingers 5 2 1.',
+      '  Bar 4: E7 (V7, dominant, leads home): E2 D3 G♯3, fingers 5 1 3.',
       '  4 chords: Am, F, Dm, E7.',
     ]);
-    expect(told(arranged(sluicegate, { level: 5 }))[1]).toBe(
+    expect(told(arranged(sluicegate, { level: 5, pattern: 'rocking' }))[1]).toBe(
       '  Bar 1: G (I, tonic, home): G2 D3 G3 D3, twice, fingers 5 2 1 2, twice.',
     );
   });

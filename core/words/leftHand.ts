@@ -7,6 +7,7 @@ import { levelOf } from '../levels';
 import { metreName, midiOf, nameOf, typeset } from '../music';
 import { type Part, turnOf } from '../parts';
 import { BLOCK, choosePattern, ON_THE_BEAT, type Pattern, sungFigure } from '../patterns';
+import { figureOf, isStyled, styleOf } from '../shaping';
 import { barAt, type PlayedBar, within } from '../song';
 import { CLOSE_HANDS_IN_WORDS, movementInWords, voicingName } from './explain';
 import { fingersInWords, struckInWords } from './strikes';
@@ -26,6 +27,7 @@ export function leftInWords(arrangement: Arrangement, part: Part, listFirst: boo
   const names = [...new Set(own.map((c) => typeset(c.change.symbol)))];
   const list = `  ${names.length} chord${names.length === 1 ? '' : 's'}: ${names.join(', ')}.`;
   const each = [
+    ...goingOn(arrangement, part, notes),
     ...own.flatMap((change) => chordInWords(arrangement, part, change)),
     ...fillsInLeft(notes, arrangement.played.bars, arrangement.fills),
     ...betweenChords(notes, own, arrangement.played.bars),
@@ -33,6 +35,19 @@ export function leftInWords(arrangement: Arrangement, part: Part, listFirst: boo
   const told = [...figureInWords(arrangement, part, notes), ...each.map(({ words }) => words)];
   if (own.length === 0) return told;
   return listFirst ? [list, ...told] : [...told, list];
+}
+
+/** What is struck while a chord of the part before goes on. */
+function goingOn({ changes, played }: Arrangement, part: Part, notes: readonly HandNote[]): Told[] {
+  const before = changes[changeIndex(changes, part.fromTick) - 1];
+  const struck = notes.filter(
+    ({ from, source }) => from === before?.change.id && source !== 'fill' && source !== 'own',
+  );
+  return barsOf(struck, played.bars).map(([bar, inBar]) => {
+    const strikes = strikesOf(inBar);
+    const words = `  ${barInWords(bar.number)}: ${typeset(before.change.symbol)} goes on: ${struckInWords(strikes)}${fingersInWords(strikes)}.`;
+    return { tick: inBar[0].tick, words };
+  });
 }
 
 /** What is written by hand where no chord of the part sounds: before the first, or while one of an earlier part goes on. */
@@ -63,7 +78,7 @@ export function levelInWords({ left, right, song, played }: Arrangement, part: P
   const notes = within(left, part.fromTick, part.toTick);
   if (part.choices.layout === 'singing' || notes.length === 0 || chords === 'none') return `${head}.`;
   const { metre } = barAt(played.bars, part.toTick - 1);
-  const moves = !isMoving || notes.some(({ source }) => source === 'pattern');
+  const moves = !isMoving || isStyled(part) || notes.some(({ source }) => source === 'pattern');
   const chosen = choosePattern(part.choices.pattern, metre, part.energy, song.patterns, turnOf(part)).pattern;
   const held =
     chosen.beats === 0
@@ -120,8 +135,13 @@ export function patternOfPart(arrangement: Pick<Arrangement, 'played' | 'song'>,
 }
 
 /** The figure by its name: "The figure is Rocking." */
-function figureInWords({ played, song }: Arrangement, part: Part, notes: readonly HandNote[]): string[] {
+function figureInWords(
+  { played, song, shape }: Arrangement,
+  part: Part,
+  notes: readonly HandNote[],
+): string[] {
   if (!notes.some(({ source }) => source === 'pattern')) return [];
+  if (isStyled(part)) return [`  ${styleInWords(shape, part)}`];
   const rows = patternsInBars({ played, song }, part);
   const names = [...new Set(rows.map(({ name }) => name))].join(', then ');
   const bare = rows.some(({ base }) => base === 'line')
@@ -130,6 +150,17 @@ function figureInWords({ played, song }: Arrangement, part: Part, notes: readonl
       ? ': root and fifth, the third is left to the tune'
       : '';
   return [`  The figure is ${names}${bare}.`];
+}
+
+const FIGURES = { quiet: 'quietly', contrast: 'with another figure', full: 'in full' } as const;
+
+/** "Played in the style Waltz: quietly, then in full." */
+export function styleInWords({ phrases, proposed }: Arrangement['shape'], part: Part): string {
+  const { name } = styleOf(part.choices.style ?? proposed.style);
+  const inside = phrases.filter(({ fromTick, toTick }) => fromTick < part.toTick && toTick > part.fromTick);
+  const ways = inside.map((phrase) => FIGURES[figureOf(phrase, phrases[0].strain)]);
+  const told = ways.filter((way, i) => way !== ways[i - 1]).join(', then ');
+  return `Played in the style ${name}: ${told}.`;
 }
 
 /** One chord: the block with what moves, or each bar of its figure with fingers. */

@@ -24,7 +24,7 @@ describe('a part in words, for those who do not see the seam', () => {
 
   it('tells a moving left hand strike by strike', () => {
     const [am] = partSummary(onLevel(DEMO_SONGS[0], 5), 0).filter((line) => line.startsWith('Am'));
-    expect(am).toBe('Am with A, on 1 of bar 1. Left hand: A, then C E, then C E.');
+    expect(am).toBe('Am with A, on 1 of bar 1. Left hand: A, then C, then A.');
   });
 
   it('names every key the left hand strikes, and no other: all songs, levels and parts', () => {

@@ -105,7 +105,13 @@ describe('the walkthrough', () => {
   });
 
   it('adds what there is to know about a part', () => {
-    const lines = partInWords(arrange(onLevel(sluicegate, 5), DEFAULT_PROFILE), 0);
+    const lines = partInWords(
+      arrange(
+        applyEdit(onLevel(sluicegate, 5), { kind: 'choose', choices: { pattern: 'rocking' } }),
+        DEFAULT_PROFILE,
+      ),
+      0,
+    );
     expect(lines.filter((l) => l.startsWith('  Note: '))).not.toEqual([]);
   });
 

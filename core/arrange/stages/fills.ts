@@ -5,6 +5,7 @@ import { levelOf } from '../../levels';
 import { placesOf } from '../../own';
 import { TICKS_PER_QUARTER } from '../../music';
 import { indexAt, lastAtOrBefore, type Song, within } from '../../song';
+import { restsAt } from '../../shaping';
 import type { SongContext } from '../context';
 import { asStored } from '../partFills';
 import { keysByTick, windowOf } from '../windows';
@@ -32,9 +33,13 @@ export function fillsStage(context: SongContext, handsOf: ByPart<PartHands>): By
     const decisions = decisionsIn(song, context.material[index], leaders);
     const { measure, seed, taken, declined } = decisions;
     const from = [
-      ...Object.values({ ...task, closed: JSON.stringify(task.closed) }),
+      ...Object.values({
+        ...task,
+        closed: JSON.stringify(task.closed),
+        phraseStarts: task.phraseStarts.join(),
+      }),
       openings.flatMap((o) => [o.from, o.into, o.start, o.firstKeys.join(), o.isIntoSettled, o.isPartEnd]),
-      ...[hasFills, measure, seed, taken, declined, leaders, after.lastBar, after.kinds.join(), settled],
+      ...[hasFills, measure, seed, taken, declined, leaders, after.lastBar, settled],
     ];
     return made(parts[index].cutId, from, () => {
       const proposed = fillPart(task, openings, decisions, after);
@@ -76,7 +81,7 @@ function openingsOf(
 }
 
 function taskOf(
-  { profile, played, parts, material, melody, longestNote }: SongContext,
+  { profile, played, parts, material, melody, longestNote, shape }: SongContext,
   handsOf: ByPart<PartHands>,
   index: number,
   openings: readonly Opening[],
@@ -88,6 +93,9 @@ function taskOf(
   const beside = [index, next].flatMap((at) =>
     at < parts.length ? handsOf(at).right.filter(({ tick }) => tick <= until) : [],
   );
+  const phrases = shape.phrases.map(({ fromTick }) => ({ tick: fromTick }));
+  const end = voiced.at(-1);
+  const closesAt = (end && restsAt({ played, melody }, end)) ?? Infinity;
   const starts = parts.map(({ fromTick }) => ({ tick: fromTick }));
   return {
     profile,
@@ -95,6 +103,8 @@ function taskOf(
     longestNote,
     bars: barsIn(played.bars, part.fromTick, until),
     partStarts: within(starts, part.fromTick, until + 1).map(({ tick }) => tick),
+    phraseStarts: within(phrases, part.fromTick, until + 1).map(({ tick }) => tick),
+    closesAt,
     tune,
     after: firstFrom(melody, part.toTick),
     beside: handsOf(index).right,

@@ -1,4 +1,4 @@
-import { barsIn, handsForSinging, leftHand, type PartHands, withRolls } from '../../joining';
+import { barsIn, handsForSinging, leftHand, type PartHands, type PartTask, withRolls } from '../../joining';
 import {
   type Harmonised,
   isIn,
@@ -19,8 +19,9 @@ import { type ByPart, once } from './byPart';
 
 /** First stage: what each part plays beside the melody: chords and patterns, or bass and chords under a singer. */
 export function handsStage(context: SongContext): ByPart<PartHands> {
-  const { song, profile, played, material, melody, longestNote, twins } = context;
+  const { song, profile, played, material, melody, longestNote, twins, styled } = context;
   const made = context.memory.of<PartHands>('hands');
+  const strikesMade = context.memory.of<PartTask['styled']>('styled in part');
   const withOwn = context.memory.of<PartHands>('hands, own bars');
   const harmonised = new Map(
     played.melody.flatMap((note) =>
@@ -46,6 +47,17 @@ export function handsStage(context: SongContext): ByPart<PartHands> {
       words: within(words, part.fromTick, until),
       songEnd: played.endTick,
       ownPatterns: song.patterns,
+      styled: strikesMade(
+        part.cutId,
+        [JSON.stringify(ids.map((id) => styled.get(id)))],
+        () =>
+          new Map(
+            ids.flatMap((id) => {
+              const own = styled.get(id);
+              return own ? [[id, own] as const] : [];
+            }),
+          ),
+      ),
       playedInFull: ids.filter((id) => inFull.has(id) || inFull.has(twins.get(id) ?? '')),
     };
     const { words: sung, ...rest } = task;

@@ -2,6 +2,7 @@ import type { Hand } from '../../hands';
 import type { Opening, Proposal } from '../proposal';
 import type { Still } from '../stills';
 import type { FillTask } from '../task';
+import { answer } from './answer';
 import { DRESSINGS, dressings } from './dressing';
 import { echo } from './echo';
 import { innerLine } from './innerLine';
@@ -21,6 +22,8 @@ interface FillKind {
   readonly hand: Hand;
   /** The right hand lets go of what it holds where such a fill begins. */
   readonly letsGo: boolean;
+  /** It is played unasked, as much as the measure says; the others are there to be taken. */
+  readonly isUnasked?: true;
   readonly propose: (task: FillTask, openings: readonly Opening[], stills: readonly Still[]) => Proposal[];
 }
 
@@ -47,7 +50,7 @@ function inRight(kind: string, letsGo: boolean, propose: ByStill): FillKind {
 
 /** Every kind of fill; a new one is a file in this folder and a row here. */
 export const FILL_KINDS: readonly FillKind[] = [
-  inLeft('walk', bassWalk),
+  { ...inLeft('walk', bassWalk), isUnasked: true },
   inLeft('passing', passingChord),
   inLeft('suspension', suspendedClose),
   inLeft('low-end', lowEnd),
@@ -55,6 +58,7 @@ export const FILL_KINDS: readonly FillKind[] = [
     ...inRight('left-tune', false, leftTune),
     hand: 'left',
   },
+  { ...inRight('answer', true, answer), isUnasked: true },
   inRight('run', true, run),
   inRight('echo', true, echo),
   inRight('sweep', true, sweep),

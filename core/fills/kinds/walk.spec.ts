@@ -5,7 +5,8 @@ import { KEYBOARDS, chroma, nameOf } from '../../music';
 import { barAt, applyEdit, DEFAULT_PROFILE, type Song } from '../../song';
 import { randomSong, runs, wholeBars } from '../../testing';
 
-const onSeven = (song: Song): Song => applyEdit(song, { kind: 'choose', choices: { level: 7 } });
+const onSeven = (song: Song): Song =>
+  applyEdit(song, { kind: 'choose', choices: { level: 7, pattern: 'rocking' } });
 
 /** Bars of 4/4 in a key, one long melody note and one chord a bar. */
 function held(tonic: 'A' | 'C', mode: 'minor' | 'major', chords: readonly string[], melody = 'E5'): Song {

@@ -11,6 +11,7 @@ import {
 import { barAt, beatsLater } from '../../song';
 import { soundingIn, spell, type VoicedChange } from '../../voicing';
 import type { Opening, Proposal } from '../proposal';
+import { chordScale } from '../../shaping';
 import { scaleSteps } from '../scale';
 import type { FillTask } from '../task';
 import { because } from '../../sentences';
@@ -28,13 +29,11 @@ const DEAREST = 9;
 const ONTO_LITTLE_FINGER = 8;
 /** Semitones between a walking note and the melody above it. */
 const CLEARANCE = 3;
-/** E2: a walk does not end lower. */
-const LOWEST_GOAL = 40;
 
 /**
  * The best bass walk into the next chord, where the melody holds (or rests) for two pulses or more before it;
  * null where there is no room. Up to three notes, by step in the key or with a half step at the end
- * (common practice of walking basses). A walk arrives on the root, so a single first key gives way to it.
+ * (common practice of walking basses). A walk arrives on a root alone.
  */
 export function bassWalk(task: FillTask, opening: Opening): Proposal | null {
   const { from, into, start } = opening;
@@ -47,13 +46,13 @@ export function bassWalk(task: FillTask, opening: Opening): Proposal | null {
   if (stillFrom === null) return null;
   // The bar's first beat and the note of the tune keep their chord.
   const isRoom = (count: number): boolean => onset(count) > stillFrom && onset(count + 1) >= bar.tick;
-  const target = goalOf(task, { ...opening, into });
+  const target = goalOf(opening);
   if (target === null || target === start) return null;
   let best: { readonly cost: number; readonly keys: readonly number[]; readonly manner: string } | null =
     null;
   for (let count = 1; count <= MOST_NOTES && isRoom(count); count++) {
     const tick = onset(count);
-    for (const { manner, keys } of mannersOf(start, target, count, from.key)) {
+    for (const { manner, keys } of mannersOf(start, target, count, from)) {
       const chromatic = HALF_STEPS.includes(manner);
       const cost = walkCost(task, { tick, end, start, target, keys, chromatic });
       if (cost > DEAREST || (best && cost >= best.cost)) continue;
@@ -81,17 +80,9 @@ export function bassWalk(task: FillTask, opening: Opening): Proposal | null {
   };
 }
 
-/** The key a walk arrives on: the root at or below what the left hand strikes lowest; null where a block begins on another member. */
-function goalOf(
-  task: FillTask,
-  { into, firstKeys, isIntoSettled }: Opening & { readonly into: VoicedChange },
-): number | null {
-  const root = chroma(into.chord.bass ?? into.chord.root);
-  const lowest = firstKeys[0];
-  if (lowest % 12 === root) return lowest;
-  if (firstKeys.length > 1 || isIntoSettled) return null;
-  const below = lowest - ((((lowest - root) % 12) + 12) % 12);
-  return below >= Math.max(KEYBOARDS[task.profile.keyboard].low, LOWEST_GOAL) ? below : below + 12;
+/** The key a walk arrives on: what the left hand strikes lowest, where that is the root or the written bass. */
+function goalOf({ into, firstKeys: [lowest] }: Opening): number | null {
+  return into && lowest % 12 === chroma(into.chord.bass ?? into.chord.root) ? lowest : null;
 }
 
 /** The tick from which the melody holds (or rests) up to the next chord, if that is long enough; else null. */
@@ -109,10 +100,11 @@ function mannersOf(
   start: number,
   target: number,
   count: number,
-  key: Key,
+  { chord, key }: VoicedChange,
 ): { manner: string; keys: number[] }[] {
-  const below = scaleSteps(target, count, -1, key);
-  const above = scaleSteps(target, count, 1, key);
+  const scale = chordScale(chord, key);
+  const below = scaleSteps(target, count, -1, key, scale);
+  const above = scaleSteps(target, count, 1, key, scale);
   const list = [
     { manner: 'step-from-below', keys: below },
     { manner: 'step-from-above', keys: above },

@@ -66,8 +66,8 @@ describe('arrangements between worker and interface', () => {
   it('bring only what an edit altered', () => {
     const counts = trips.map(({ parts }) => parts.map(({ sent }) => sent.entities.size));
     const [first, level, pinned, , dismissed, , back] = counts;
-    // Played song, six parts, all chords, relations, and each part worked out.
-    expect(first[0] + first[1]).toBe(1 + 6 + lanterns.changes.length + 6 + 2);
+    // Played song and its shape, six parts, all chords, relations, and each part worked out.
+    expect(first[0] + first[1]).toBe(2 + 6 + lanterns.changes.length + 6 + 2);
     expect(level[0] + level[1]).toBeLessThan(first[0]);
     expect(pinned[0] + pinned[1]).toBeLessThan((first[0] + first[1]) * 0.6);
     // That no relations are known yet is all there is to say.

@@ -7,10 +7,11 @@ import {
 import type { HandRelations } from '@joined-hands/core/joining';
 import { gotOrMade } from '@joined-hands/core/memory';
 import type { Part } from '@joined-hands/core/parts';
+import type { Shape } from '@joined-hands/core/shaping';
 import type { PlayedSong, Profile, Song } from '@joined-hands/core/song';
 
 /** What of an arrangement has an identity of its own: it is sent once, and known by its number from then on. */
-type Entity = PlayedSong | Part | ArrangedChange | PartArrangement | HandRelations;
+type Entity = PlayedSong | Part | ArrangedChange | PartArrangement | HandRelations | Shape;
 
 /** An arrangement by the numbers of its entities, with those the interface does not have. */
 export interface Sent {
@@ -21,6 +22,7 @@ export interface Sent {
   readonly arranged: readonly (number | null)[];
   readonly relations: number;
   readonly raisedParts: readonly number[];
+  readonly shape: number;
   readonly entities: ReadonlyMap<number, Entity>;
   readonly isPartial: boolean;
 }
@@ -62,7 +64,7 @@ export class Sender {
       used.add(number);
       return number;
     };
-    const { played, parts, changes, arranged, relations, raisedParts, isPartial } = arrangement;
+    const { played, parts, changes, arranged, relations, raisedParts, shape, isPartial } = arrangement;
     const message = {
       played: sent(played),
       parts: parts.map(sent),
@@ -70,6 +72,7 @@ export class Sender {
       arranged: arranged.map((part) => part && sent(part)),
       relations: sent(relations),
       raisedParts,
+      shape: sent(shape),
       entities,
       isPartial,
     };
@@ -108,6 +111,7 @@ export class Receiver {
         sent.changes.map((number) => found<ArrangedChange>(number)),
       ),
       raisedParts: sent.raisedParts,
+      shape: found<Shape>(sent.shape),
     };
     const arranged = sent.arranged.map((number) => (number === null ? null : found<PartArrangement>(number)));
     const efforts = before?.parts.flatMap(({ cutId }, i) => {

@@ -7,7 +7,7 @@ export function fillsKeys(fills: FillsState): readonly BenchKey[] {
   return [
     {
       keys: 'W  M  F  G',
-      does: 'places, a whole version, intro and ending, vary repeats',
+      does: 'places, a whole version, intro and ending, plan and repeats',
       run: {
         w: () => fills.tab.set('places'),
         m: () => fills.tab.set('version'),

@@ -1,25 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import {
-  type Character,
-  characterOf,
-  CHARACTERS,
-  type Growth,
-  growing,
-  growthProposed,
-  partsOfSection,
-  restyled,
-} from '@joined-hands/core/arrange';
-import { partsInWords, timeInWords, typesetForm } from '@joined-hands/core/words';
+import { type Growth, growing, growthProposed } from '@joined-hands/core/arrange';
+import { timeInWords, typesetForm } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Playing } from '../../frame/playing';
 import { Offer } from '../../ui/offer';
 import { FillsState } from './fills-state';
+import { PlanPanel } from './plan-panel';
 
-/** How strains that come back grow, and a section played in another character. */
+/** The plan of the song, and how strains that come back grow. */
 @Component({
   selector: 'jh-growth-panel',
-  imports: [NzButtonComponent, Offer],
+  imports: [NzButtonComponent, Offer, PlanPanel],
   template: `
+    <jh-plan-panel />
     <section>
       <h2>Vary repeats</h2>
       @if (growths().length === 0) {
@@ -69,28 +62,6 @@ import { FillsState } from './fills-state';
         </p>
       }
     </section>
-    <section>
-      <h2>{{ sectionTitle() }}</h2>
-      <ol class="ranked">
-        @for (row of characters; track row.id) {
-          <li [class.heard]="character()?.id === row.id">
-            <jh-offer
-              [name]="row.name"
-              [says]="row.told"
-              [isPlayed]="character()?.id === row.id"
-              (heard)="hearIn(row)"
-              (taken)="restyle(row)"
-            >
-              <button nz-button nzSize="small" type="button" (click)="restyle(null)">As it was</button>
-            </jh-offer>
-          </li>
-        }
-      </ol>
-      <p class="note">
-        Left hand, rhythm of the tune, right hand, pedal and loudness change together. A part grows or has a
-        character: the one you take last.
-      </p>
-    </section>
   `,
   styleUrls: ['../../ui/panel.less', './fills.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -98,23 +69,12 @@ import { FillsState } from './fills-state';
 export class GrowthPanel {
   protected readonly state = inject(FillsState);
   private readonly playing = inject(Playing);
-  protected readonly characters = CHARACTERS;
   private readonly arrangement = this.state.bench.arrangement;
   protected readonly growths = computed(() => {
     const arrangement = this.arrangement();
     return arrangement ? growthProposed(arrangement) : [];
   });
   protected readonly someTaken = computed(() => this.growths().some(({ isTaken }) => isTaken));
-  protected readonly character = computed(() => {
-    const arrangement = this.arrangement();
-    return arrangement ? characterOf(arrangement, this.state.bench.partIndex()) : null;
-  });
-  protected readonly sectionTitle = computed(() => {
-    const [arrangement, part] = [this.arrangement(), this.state.bench.part()];
-    if (!arrangement || !part) return '';
-    const numbers = partsOfSection(arrangement, this.state.bench.partIndex()).map((i) => i + 1);
-    return `${part.sectionName || 'This section'}, ${partsInWords(numbers)}, in another character`;
-  });
 
   protected form(label: string): string {
     return typesetForm(label);
@@ -145,15 +105,5 @@ export class GrowthPanel {
     const next = steps[at + by];
     if (arrangement && next)
       this.state.bench.edit(growing(arrangement, [{ part, choices: next.choices }], true));
-  }
-
-  protected hearIn(row: Character): void {
-    const arrangement = this.arrangement();
-    if (arrangement) this.playing.hearPartAfter(restyled(arrangement, this.state.bench.partIndex(), row));
-  }
-
-  protected restyle(row: Character | null): void {
-    const arrangement = this.arrangement();
-    if (arrangement) this.state.bench.edit(restyled(arrangement, this.state.bench.partIndex(), row));
   }
 }

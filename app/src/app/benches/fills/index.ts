@@ -16,7 +16,7 @@ export const bench: BenchDefinition = {
       { value: 'places', label: 'Places', panel: PlacesPanel },
       { value: 'version', label: 'Version', panel: VersionPanel },
       { value: 'frame', label: 'Intro, ending', panel: FramePanel },
-      { value: 'grow', label: 'Repeats', panel: GrowthPanel },
+      { value: 'grow', label: 'Plan', panel: GrowthPanel },
     ],
   },
 };

@@ -241,7 +241,7 @@ describe('the Join bench', () => {
   });
 
   it('marks the key beside the tune that is picked, and not the tune', () => {
-    open(applyEdit(lanterns, { kind: 'choose', choices: { level: 6 } }));
+    open(applyEdit(lanterns, { kind: 'choose', choices: { level: 6, fuller: 'under' } }));
     at('fingers');
     const [low, tune] = join.notes();
     expect([low.source, tune.source]).toEqual(['harmony', 'melody']);

@@ -22,10 +22,23 @@ describe('what could be played in the place of blocks', () => {
     table.settle();
   };
 
-  it('is the usual one, then what fits best, then those in turns and blocks', () => {
+  it('is a style, the one that suits the song first; taken it takes the place of a pattern', () => {
+    choose({ level: 4, pattern: 'rocking' });
+    const { near, others } = choices.styles();
+    const [first] = near;
+    expect([near.length, first.id, others.length, choices.style()]).toEqual([1, 'lullaby', 14, null]);
+    expect(first.says).toMatch(/Suits this song: three slow beats$/);
+    choose(choices.withStyle('waltz'));
+    expect([choices.style(), choices.chosen(), join.bench.level()]).toEqual(['waltz', 'auto', 5]);
+    expect(choices.styles().near.map(({ id }) => id)).toEqual(['lullaby', 'waltz']);
+    choose({ layout: 'singing' });
+    expect(choices.styles().near).toEqual([]);
+  });
+
+  it('is what fits best, then those in turns and blocks', () => {
     const ids = choices.rows().map(({ id }) => id);
-    expect([ids[0], ...ids.slice(-2)]).toEqual(['auto', 'vary', 'block']);
-    expect(ids.slice(1, -2)).toEqual(join.proposals().map(({ id }) => id));
+    expect(ids.slice(-2)).toEqual(['vary', 'block']);
+    expect(ids.slice(0, -2)).toEqual(join.proposals().map(({ id }) => id));
     choose({ layout: 'singing' });
     expect(choices.rows().map(({ name }) => name)[0]).toBe('Plain');
     expect(choices.rows().some(({ id }) => id === 'vary')).toBe(false);
@@ -40,7 +53,7 @@ describe('what could be played in the place of blocks', () => {
     expect([choices.chosen(), choices.nextTurn()]).toEqual(['rocking', 'vary:1']);
     expect([choices.isFuller(), choices.fuller()]).toEqual([false, null]);
     choose({ level: 6 });
-    expect([choices.isFuller(), choices.fuller()]).toEqual([true, 'under']);
+    expect([choices.isFuller(), choices.fuller()]).toEqual([true, 'by-phrase']);
   });
 
   it('is taken with the level on which it is heard', () => {

@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FULLER, LEVELS, MOVING } from '@joined-hands/core/levels';
 import { VARY } from '@joined-hands/core/parts';
@@ -13,7 +14,7 @@ import { PatternChoices } from './pattern-choices';
 /** What each hand could play in the place of blocks and single notes, each heard in place before it is taken. */
 @Component({
   selector: 'jh-patterns-panel',
-  imports: [Choice, GivesWay, MakerPanel, NzButtonComponent, Offer],
+  imports: [Choice, GivesWay, MakerPanel, NgTemplateOutlet, NzButtonComponent, Offer],
   template: `
     @if (maker.isOpen()) {
       <jh-maker-panel />
@@ -50,8 +51,33 @@ import { PatternChoices } from './pattern-choices';
           </p>
         }
       </section>
+      @if (choices.styles().near.length > 0) {
+        <section aria-label="Styles">
+          <h3>Style, by phrase</h3>
+          <ng-container *ngTemplateOutlet="styleList; context: { $implicit: choices.styles().near }" />
+          <details>
+            <summary>{{ choices.styles().others.length }} other styles</summary>
+            <ng-container *ngTemplateOutlet="styleList; context: { $implicit: choices.styles().others }" />
+          </details>
+        </section>
+      }
+      <ng-template #styleList let-rows>
+        <ol class="ranked">
+          @for (row of $any(rows); track row.id) {
+            <li [class.heard]="row.id === choices.style()">
+              <jh-offer
+                [name]="row.name"
+                [says]="row.says"
+                [isPlayed]="row.id === choices.style()"
+                (heard)="state.hear(choices.withStyle(row.id))"
+                (taken)="state.choose(choices.withStyle(row.id))"
+              />
+            </li>
+          }
+        </ol>
+      </ng-template>
       <section [attr.aria-label]="choices.isSung() ? 'Figures under a singer' : 'Left-hand patterns'">
-        <h3>{{ choices.isSung() ? 'Under a singer' : 'Left hand' }}</h3>
+        <h3>{{ choices.isSung() ? 'Under a singer' : 'One pattern throughout' }}</h3>
         <ol class="ranked">
           @for (row of choices.rows(); track row.id) {
             <li [class.heard]="row.id === choices.chosen()">
@@ -79,12 +105,13 @@ import { PatternChoices } from './pattern-choices';
       </section>
       @if (!choices.isSung()) {
         <section aria-label="A fuller right hand">
-          <h3>Right hand, with strong notes</h3>
+          <h3>Right hand</h3>
           <ol class="ranked">
             @for (row of choices.fullerRows(); track row.id) {
               <li [class.heard]="row.id === choices.fuller()">
                 <jh-offer
                   [name]="row.name"
+                  [says]="row.says"
                   [isPlayed]="row.id === choices.fuller()"
                   (heard)="state.hear(choices.withFuller(row.id))"
                   (taken)="state.choose(choices.withFuller(row.id))"

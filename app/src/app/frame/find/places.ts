@@ -115,6 +115,12 @@ export const PLACES: readonly FindablePlace[] = [
     tab: 'frame',
     words: 'introduction outro coda close start finish',
   },
+  {
+    label: 'Plan of the song',
+    bench: 'fills',
+    tab: 'grow',
+    words: 'intensity climax strong loud soft shape phrase',
+  },
   { label: 'Vary repeats', bench: 'fills', tab: 'grow', words: 'growth second time different build verse' },
   {
     label: 'Practise the next task',

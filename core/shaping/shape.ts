@@ -1,0 +1,100 @@
+import type { HandNote } from '../hands';
+import type { Memory } from '../memory';
+import { type Part, partIndexAt } from '../parts';
+import type { PlayedSong, Profile, Song } from '../song';
+import { isUnderMelody, type VoicedChange } from '../voicing';
+import { levelOf } from '../levels';
+import { AUTO } from '../patterns';
+import { leftStream, type StyledStrike } from './leftStream';
+import type { Styled } from './streamEvents';
+import { type Phrase, phraseIndexAt, phrasesOf } from './phrases';
+import { type Planned, planOf } from './plan';
+import { proposeStyle, type ProposedStyle } from './proposing';
+import { type FigureRow, type Style, styleOf } from './styles';
+
+/** A phrase with what was planned for it. */
+export type ShapedPhrase = Phrase & Planned;
+
+/** How a song is shaped: its phrases, each with its intensity, and the style that suits it. */
+export interface Shape {
+  readonly phrases: readonly ShapedPhrase[];
+  readonly proposed: ProposedStyle;
+}
+
+/** What the pianist says of how strong phrases are, by the index of each. */
+function givenIn(
+  { intensities }: Pick<Song, 'intensities'>,
+  phrases: readonly Phrase[],
+): ReadonlyMap<number, number> {
+  if (!intensities) return new Map();
+  return new Map(
+    phrases.flatMap(({ firstNote }, i) => {
+      const own = firstNote === null ? undefined : intensities[firstNote];
+      return own === undefined ? [] : [[i, own] as const];
+    }),
+  );
+}
+
+/** The shape of a song: looks at what is played, and at what the pianist says of its phrases. */
+export function shapeOf(song: Pick<Song, 'feel' | 'intensities'>, played: PlayedSong, memory: Memory): Shape {
+  const phrases = phrasesOf(played, memory);
+  const plan = planOf(played, phrases, givenIn(song, phrases));
+  return {
+    phrases: phrases.map((phrase, i) => ({ ...phrase, ...plan[i] })),
+    proposed: proposeStyle(song, played),
+  };
+}
+
+/** From this intensity on a phrase is played in full. */
+const FULL = 0.72;
+/** A strain that returns has more upper notes from this intensity on. */
+const FULLER_RETURN = 0.45;
+
+/** Which figure of its style a phrase has: quiet at first, another in a contrasting strain, in full where the song is strongest. */
+export function figureOf({ intensity, strain }: ShapedPhrase, first: string): 'quiet' | 'contrast' | 'full' {
+  if (intensity >= FULL) return 'full';
+  return strain === first ? 'quiet' : 'contrast';
+}
+
+/** The figure itself; the quiet one is a note fuller where its strain returns stronger. */
+function rowOf(style: Style, phrase: ShapedPhrase, first: string): FigureRow {
+  const figure = figureOf(phrase, first);
+  if (figure !== 'quiet') return style[figure];
+  const isFuller = phrase.time > 1 && phrase.intensity >= FULLER_RETURN;
+  return isFuller ? { ...style.quiet, upper: 3 } : style.quiet;
+}
+
+interface StyledTask {
+  readonly shape: Shape;
+  readonly parts: readonly Part[];
+  readonly voiced: readonly VoicedChange[];
+  readonly played: PlayedSong;
+  readonly profile: Profile;
+  readonly melody: readonly HandNote[];
+  readonly longestNote: number;
+  /** The lowest key a learned part strikes at a chord; null where it is not learned. */
+  readonly keptBass: (voiced: VoicedChange) => number | null;
+}
+
+/** Whether a part is played in a style: at a level that moves, with no pattern chosen. */
+export function isStyled({ choices }: Pick<Part, 'choices'>): boolean {
+  return levelOf(choices).isMoving && choices.pattern === AUTO && choices.layout !== 'singing';
+}
+
+/** What the left hand strikes under each chord that is played in a style, by played id. */
+export function styledLeft(task: StyledTask): ReadonlyMap<string, readonly StyledStrike[]> {
+  const { shape, parts, voiced } = task;
+  if (!parts.some(isStyled)) return new Map();
+  const [first] = shape.phrases;
+  const styled = voiced.map((v): Styled => {
+    const part = parts[partIndexAt(parts, v.change.tick)];
+    const phrase = shape.phrases[phraseIndexAt(shape.phrases, v.change.tick)];
+    const kept = task.keptBass(v);
+    const register = part.choices.register;
+    if (!isStyled(part) || isUnderMelody(v.layout) || kept !== null)
+      return { voiced: v, style: null, row: null, phrase, register, kept };
+    const style = styleOf(part.choices.style ?? shape.proposed.style);
+    return { voiced: v, style, row: rowOf(style, phrase, first.strain), phrase, register, kept: null };
+  });
+  return leftStream({ ...task, styled });
+}
