@@ -8,10 +8,8 @@ import {
   choosePattern,
   dress,
   fitsMetre,
-  heightOf,
   type Pattern,
   patternsOf,
-  rootsInPart,
   strikeNotes,
   SUNG_FIGURES,
 } from '../patterns';
@@ -57,8 +55,6 @@ export function leftHand(task: PartTask): PartHands {
       ? choosePattern(part.choices.pattern, metre, part.energy, task.ownPatterns, part.turn).pattern
       : BLOCK;
   const line = lineIn(task, patternIn);
-  const height = Math.max(...bars.map(({ metre }) => heightOf(patternIn(metre))));
-  const roots = isMoving ? rootsInPart({ ...task, height }) : null;
   for (const [i, voiced] of task.voiced.entries()) {
     const { tick } = voiced.change;
     if (isUnderMelody(voiced.layout)) {
@@ -82,10 +78,11 @@ export function leftHand(task: PartTask): PartHands {
       melody: task.melody,
       longestNote: task.longestNote,
       profile: task.profile,
-      root: roots?.get(voiced.change.id) ?? voiced.voicing.keys[0],
+      root: task.roots.get(voiced.change.id) ?? voiced.voicing.keys[0],
       lineAt: (at) => line.get(at) ?? voiced.voicing.keys[0],
-      nextRoot: roots?.get(task.voiced[i + 1]?.change.id ?? '') ?? null,
-      partEnd: part.toTick,
+      nextRoot:
+        i + 1 < task.voiced.length ? (task.roots.get(task.voiced[i + 1].change.id) ?? null) : task.nextRoot,
+      restsAt: task.restsAt,
       songEnd: task.songEnd,
       refused: inFull.has(voiced.change.id),
     });

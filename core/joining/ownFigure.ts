@@ -34,7 +34,7 @@ export function ownFigure(
     root: held[0],
     lineAt: () => held[0],
     nextRoot: null,
-    partEnd: task.part.toTick,
+    restsAt: task.restsAt,
     songEnd: task.songEnd,
     refused: task.playedInFull.includes(voiced.change.id),
   });

@@ -18,6 +18,12 @@ export interface PartTask {
   readonly bars: readonly PlayedBar[];
   /** What is sung in the part, by tick. */
   readonly words: readonly (Lyric & { readonly tick: number })[];
+  /** Where phrases that come to rest end. */
+  readonly restsAt: readonly number[];
+  /** The root root-based figures are built on, by chord (played id). */
+  readonly roots: ReadonlyMap<string, number>;
+  /** The root of the chord after the part's last; null where none follows. */
+  readonly nextRoot: number | null;
   /** Where the song ends. */
   readonly songEnd: number;
   /** What is struck under the chords that are played in a style, by played id. */

@@ -21,10 +21,10 @@ export interface DressTask {
   readonly root: number;
   /** The note of a descending line in the bar that begins (or the chord that does) at a tick. */
   readonly lineAt: (tick: number) => number;
-  /** The root of the next chord of the part; null where none follows. */
+  /** The root of the next chord; null where none follows. */
   readonly nextRoot: number | null;
-  /** Tick where the part ends: its last bar thins, then holds. */
-  readonly partEnd: number;
+  /** Ticks up to which a phrase comes to rest: its last bar thins, then holds. */
+  readonly restsAt: readonly number[];
   readonly songEnd: number;
   /** The pianist wants the pattern in full here whatever it meets. */
   readonly refused: boolean;
@@ -41,7 +41,7 @@ const REACH_FOR_TENTH = 10;
 
 /**
  * Plays a pattern on one chord, bar by bar. A chord shorter than the pattern gets its first part; the last bar
- * of a part comes to rest on root and third; the last bar of the song holds the block; where the right hand
+ * of a phrase that comes to rest rests on root and third; the last bar of the song holds the block; where the right hand
  * comes near, the pattern thins, drops an octave or holds, and says so.
  */
 export function dress(task: DressTask): Dressed {
@@ -55,9 +55,9 @@ export function dress(task: DressTask): Dressed {
     const start = Math.max(from, bar.tick);
     const end = Math.min(to, bar.tick + bar.length);
     if (start >= end || bar.number === 0) continue;
-    // A part may end inside a bar, before the next pick-up: that bar is still its last.
-    const isLastOfPart = task.partEnd > bar.tick && end >= task.partEnd;
-    const result = dressBar(task, { bar, start, end, firstBar, isLastOfPart });
+    // A phrase may end inside a bar, before the next pick-up: that bar is still its last.
+    const isAtRest = task.restsAt.some((tick) => tick > bar.tick && end >= tick && start < tick);
+    const result = dressBar(task, { bar, start, end, firstBar, isAtRest });
     notes.push(...result.strikes.flatMap((strike) => strikeNotes(voiced, strike, result.source)));
     if (result.finding) findings.push(result.finding);
   }

@@ -17,7 +17,7 @@ export { aboveRoot } from './members';
 export type { Pattern } from './pattern';
 export { descendingLine, type LinePlace } from './line';
 export { patternProposals } from './proposing';
-export { heightOf, rootsInPart, TOO_NEAR } from './roots';
+export { heightOf, rootsTogether, TOO_NEAR } from './roots';
 export { BLOCK, PATTERNS } from './rows';
 export {
   ON_THE_BEAT,

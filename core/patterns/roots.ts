@@ -18,7 +18,7 @@ const GROWL = 6;
 /** For each half step by which the figure comes nearer to the melody than an octave. */
 const CLIMBS = 1;
 
-/** What the roots of a part depend on. */
+/** What the roots of chords that belong together depend on: those of a phrase that have one pattern. */
 interface RootsTask {
   readonly voiced: readonly VoicedChange[];
   readonly melody: readonly Sounding[];
@@ -29,11 +29,11 @@ interface RootsTask {
 }
 
 /**
- * The root (or slash bass) of each chord of a part, by played id: all within one octave, so that the bass does not jump
- * between octaves inside the part; that octave of all in which the figures have room under the melody, stay clear, and
+ * The root (or slash bass) of each of them, by played id: all within one octave, so that the bass does not jump between
+ * octaves inside the phrase; that octave of all in which the figures have room under the melody, stay clear, and
  * do not climb above the octave under the tune. Where one chord has no room even there, the pattern gives way there.
  */
-export function rootsInPart(task: RootsTask): ReadonlyMap<string, number> {
+export function rootsTogether(task: RootsTask): ReadonlyMap<string, number> {
   const { low } = KEYBOARDS[task.profile.keyboard];
   const wanted = task.voiced.map((v) => ({ v, room: roomOf(task, v), bass: chroma(bassOf(v.chord)) }));
   let best: { readonly cost: number; readonly roots: readonly number[] } | null = null;

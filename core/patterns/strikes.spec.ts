@@ -6,7 +6,7 @@ import type { VoicedChange } from '../voicing';
 import type { FigureContext } from './members';
 import { dress, type DressTask } from './dress';
 import type { Pattern } from './pattern';
-import { heightOf, rootsInPart } from './roots';
+import { heightOf, rootsTogether } from './roots';
 import { PATTERNS } from './rows';
 import { strikesOf, type Stretch } from './strikes';
 
@@ -42,7 +42,7 @@ function told(id: string, stretch: Partial<Stretch> & { bar: PlayedBar }, of = c
     start: bar.tick,
     end: bar.tick + bar.length,
     firstBar: bar.tick,
-    isLastOfPart: false,
+    isAtRest: false,
     ...stretch,
   };
   return strikesOf(of, row(id), whole).map(
@@ -75,16 +75,16 @@ describe('a pattern on one chord in one bar', () => {
   });
 
   it('thins and holds at the end of its part: from the middle, in three after its first strike', () => {
-    expect(told('rocking', { bar, isLastOfPart: true })).toEqual([
+    expect(told('rocking', { bar, isAtRest: true })).toEqual([
       '4+0.5: 48',
       '4.5+0.5: 55',
       '5+0.5: 60',
       '5.5+0.5: 55',
       '6+2: 48 52 55',
     ]);
-    expect(told('waltz', { bar: barOf(3), isLastOfPart: true })).toEqual(['4+1: 48', '5+2: 48 52 55']);
+    expect(told('waltz', { bar: barOf(3), isAtRest: true })).toEqual(['4+1: 48', '5+2: 48 52 55']);
     // Half of two beats is one: there is time for the bass alone.
-    expect(told('rocking', { bar: barOf(2), isLastOfPart: true })).toEqual(['4+1: 48', '5+1: 48 52 55']);
+    expect(told('rocking', { bar: barOf(2), isAtRest: true })).toEqual(['4+1: 48', '5+1: 48 52 55']);
   });
 
   it('of more than a bar goes on in the second bar of its chord, and begins anew after a change', () => {
@@ -115,7 +115,7 @@ describe('the octave of the bass of a part', () => {
   ): number[] => {
     const list = chords.map(([symbol, keys], i) => voiced(symbol, keys, 4 * i, 4, `c${i}`));
     const notes = melody === null ? [] : [{ tick: 0, length: 99 * beat, midi: melody }];
-    const map = rootsInPart({
+    const map = rootsTogether({
       voiced: list,
       melody: notes,
       longestNote: 99 * beat,
@@ -162,7 +162,7 @@ describe('a chord dressed with a pattern', () => {
     root: 48,
     lineAt: () => 40,
     nextRoot: null,
-    partEnd: 99 * beat,
+    restsAt: [99 * beat],
     songEnd: 99 * beat,
     refused: false,
     ...more,

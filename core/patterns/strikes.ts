@@ -18,8 +18,8 @@ export interface Stretch {
   readonly end: number;
   /** The first bar line from which the chord fills bars. */
   readonly firstBar: number;
-  /** The part ends with it: its figure thins, then holds. */
-  readonly isLastOfPart: boolean;
+  /** A phrase comes to rest with it: its figure thins, then holds. */
+  readonly isAtRest: boolean;
 }
 
 /**
@@ -27,9 +27,9 @@ export interface Stretch {
  * figure up to its middle, then root and third are held.
  */
 export function strikesOf(context: FigureContext, pattern: Pattern, stretch: Stretch): Strike[] {
-  const { end, isLastOfPart } = stretch;
+  const { end, isAtRest } = stretch;
   // A line has nothing to thin: its last note is held as it is.
-  const holdFrom = isLastOfPart && pattern.base !== 'line' ? holdingFrom(pattern, stretch) : end;
+  const holdFrom = isAtRest && pattern.base !== 'line' ? holdingFrom(pattern, stretch) : end;
   const strikes: Strike[] = [];
   const played = eventsUpTo(pattern, stretch, holdFrom);
   const events =

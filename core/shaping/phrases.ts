@@ -1,7 +1,7 @@
 import { Memory } from '../memory';
 import { barTicks } from '../music';
 import { contentsOf, divide, firstBarTick, formLetters, letterOf, relate, struckAs } from '../parts';
-import { barAt, type PlayedSong } from '../song';
+import { barAt, placeIn, type PlayedSong } from '../song';
 
 /** A phrase of the tune, wherever the pianist has cut the song. */
 export interface Phrase {
@@ -16,6 +16,8 @@ export interface Phrase {
   readonly strain: string;
   /** The how-many-eth time its strain is heard, from 1. */
   readonly time: number;
+  /** The tune comes to rest before the next one: a note of two beats, or a rest of one. */
+  readonly rests: boolean;
   /** What it frames the song as; absent: it is of the song itself. */
   readonly frame?: string;
 }
@@ -48,8 +50,30 @@ export function phrasesOf(played: PlayedSong, memory = new Memory()): Phrase[] {
     const section = played.sections.findLast(({ tick }) => tick <= Math.max(fromTick, barTick));
     const frame = section?.frame ? section.name : undefined;
     const firstNote = played.melody.find(({ tick }) => tick >= fromTick && tick < toTick)?.id ?? null;
-    return { fromTick, toTick, barTick, firstNote, strain, time, ...(frame === undefined ? {} : { frame }) };
+    const rests = comesToRest(played, fromTick, toTick);
+    return {
+      fromTick,
+      toTick,
+      barTick,
+      firstNote,
+      rests,
+      strain,
+      time,
+      ...(frame === undefined ? {} : { frame }),
+    };
   });
+}
+
+/** Beats of a note, and of a rest, on which a phrase comes to rest. Source: common practice of cadences. */
+const [LONG_NOTE, REST] = [2, 1];
+
+function comesToRest({ melody, bars }: PlayedSong, from: number, to: number): boolean {
+  const last = melody.findLast(({ tick, grace }) => !grace && tick >= from && tick < to);
+  if (!last || to >= bars[bars.length - 1].tick + bars[bars.length - 1].length) return true;
+  const { beatTicks } = placeIn(bars, last.tick);
+  const next = melody.find(({ tick }) => tick >= to)?.tick ?? to;
+  const isHeld = last.length >= LONG_NOTE * beatTicks;
+  return isHeld || next - last.tick - last.length >= REST * beatTicks;
 }
 
 /** Beginnings of phrases: a second half of two bars goes with the first, but never over a section's beginning. */

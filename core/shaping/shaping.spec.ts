@@ -10,6 +10,7 @@ import { type Arrangement, settling } from '../arrangement';
 import { Memory } from '../memory';
 import { barTicks, METRES } from '../music';
 import { applyEdit, DEFAULT_PROFILE, type Song, type SongEdit, unfold } from '../song';
+import { fitsMetre, PATTERNS } from '../patterns';
 import { runs, songs } from '../testing';
 import { figureIn } from './figure';
 import { shapeOf } from './shape';
@@ -22,6 +23,14 @@ const at = (song: Song, level: number, style?: string): Arrangement =>
     DEFAULT_PROFILE,
     { withoutFingers: true },
   );
+/** Songs whose choices do not hang on their cuts. */
+const UNCUT = ALL.filter(({ partSettings }) => Object.keys(partSettings).length === 0);
+const cutInto = (song: Song, bars: number): Song => ({
+  ...song,
+  division: { ...song.division, method: 'bars', bars },
+});
+/** Parts that are the same share their blocks: which those are the cuts say. */
+const blocksOf = (a: Arrangement): string => a.changes.map(({ voicing }) => voicing.keys.join()).join(' ');
 const keys = (notes: Arrangement['left']): string[] =>
   notes.map(({ tick, length, midi }) => `${tick} ${length} ${midi}`).sort();
 
@@ -77,18 +86,14 @@ describe('the left hand in a style', () => {
   const styles = fc.constantFrom(undefined, ...STYLES.map(({ id }) => id));
 
   it('knows nothing of cuts: wherever they are it strikes the same keys, and so does what goes with the tune', () => {
-    const cut = (song: Song, bars: number): Song => ({
-      ...song,
-      division: { ...song.division, method: 'bars', bars },
-    });
     fc.assert(
       fc.property(
-        fc.constantFrom(...ALL.filter(({ partSettings }) => Object.keys(partSettings).length === 0)),
+        fc.constantFrom(...UNCUT),
         fc.constantFrom(5, 6),
         fc.constantFrom(1, 2, 3, 8),
         styles,
         (song, level, bars, style) => {
-          const [before, after] = [at(song, level, style), at(cut(song, bars), level, style)];
+          const [before, after] = [at(song, level, style), at(cutInto(song, bars), level, style)];
           // Parts that are the same share their blocks: which those are the cuts say.
           const blocks = (a: Arrangement): string =>
             a.changes.map(({ voicing }) => voicing.keys.join()).join(' ');
@@ -97,6 +102,25 @@ describe('the left hand in a style', () => {
           expect(keys(after.right)).toEqual(keys(before.right));
         },
       ),
+      { numRuns: runs(60) },
+    );
+  });
+
+  it('goes through the cuts in a pattern that was chosen, too', () => {
+    const fits = (song: Song) =>
+      PATTERNS.filter((row) => row.base !== 'line' && fitsMetre(row, song.metreMap[0]));
+    fc.assert(
+      fc.property(fc.constantFrom(...UNCUT), fc.nat(), fc.constantFrom(1, 2, 3, 8), (song, which, bars) => {
+        const rows = fits(song);
+        const { id: pattern } = rows[which % rows.length];
+        const played = (own: Song): Arrangement =>
+          arrange(applyEdit(own, { kind: 'choose', choices: { level: 5, pattern } }), DEFAULT_PROFILE, {
+            withoutFingers: true,
+          });
+        const [before, after] = [played(song), played(cutInto(song, bars))];
+        fc.pre(blocksOf(before) === blocksOf(after));
+        expect([song.title, pattern, keys(after.left)]).toEqual([song.title, pattern, keys(before.left)]);
+      }),
       { numRuns: runs(60) },
     );
   });

@@ -13,7 +13,9 @@ import { keyName, symbolOf } from '../../music';
 import type { PartToPlay } from '../../parts';
 import { keyAt, within } from '../../song';
 import type { PartMaterial, SongContext } from '../context';
+import { changeIndex } from '../../arrangement';
 import { keptHands } from '../settled';
+import { rootsOfSong } from './roots';
 import { sungWords, windowOf } from '../windows';
 import { type ByPart, once } from './byPart';
 
@@ -29,6 +31,10 @@ export function handsStage(context: SongContext): ByPart<PartHands> {
     ),
   );
   const words = sungWords(played);
+  const roots = rootsOfSong(context);
+  const rests = context.shape.phrases.flatMap((phrase) => (phrase.rests ? [{ tick: phrase.toTick }] : []));
+  const rootsMade = context.memory.of<ReadonlyMap<string, number>>('roots in part');
+  const restsMade = context.memory.of<readonly number[]>('rests in part');
   const inFull = new Set(song.thinningRefused);
   return once((index) => {
     const { toPlay: part, voiced, settled, written } = material[index];
@@ -37,6 +43,8 @@ export function handsStage(context: SongContext): ByPart<PartHands> {
     if (kept) return made(part.cutId, [settled, played.melody, played.changes], () => kept);
     const until = voiced.reduce((end, v) => Math.max(end, v.change.tick + v.length), part.toTick);
     const ids = voiced.map((v) => v.change.id);
+    const following = context.changes[changeIndex(context.changes, part.toTick)];
+    const restsIn = within(rests, part.fromTick, until + 1).map(({ tick }) => tick);
     const task = {
       part,
       profile,
@@ -45,6 +53,19 @@ export function handsStage(context: SongContext): ByPart<PartHands> {
       longestNote,
       bars: barsIn(played.bars, part.fromTick, until),
       words: within(words, part.fromTick, until),
+      restsAt: restsMade(part.cutId, [restsIn.join()], () => restsIn),
+      roots: rootsMade(
+        part.cutId,
+        [ids.map((id) => `${id} ${roots.get(id) ?? ''}`).join()],
+        () =>
+          new Map(
+            ids.flatMap((id) => {
+              const root = roots.get(id);
+              return root === undefined ? [] : [[id, root] as const];
+            }),
+          ),
+      ),
+      nextRoot: roots.get(following?.change.id ?? '') ?? null,
       songEnd: played.endTick,
       ownPatterns: song.patterns,
       styled: strikesMade(
