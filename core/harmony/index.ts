@@ -1,3 +1,4 @@
+export { isBlues } from './blues';
 export { chordsFromKeys, type SoundingKey } from './chordsFromKeys';
 export { type Degree, degreeOf, numeralOf } from './degree';
 export { diatonicChords } from './diatonic';

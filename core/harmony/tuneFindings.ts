@@ -2,6 +2,7 @@ import { chroma, classAbove, classNameOf, type Key, membersOf, scaleOf, staffSte
 import { gotOrMade } from '../memory';
 import { type Finding, heads, lastAtOrBefore, type PlayedNote, type PlayedSong, type Song } from '../song';
 import { offers, says } from '../sentences';
+import { BLUE_NOTES, isBlues } from './blues';
 
 /** A run of so many unsung notes in a sung song is worth a word. */
 const UNSUNG_NOTES = 3;
@@ -106,9 +107,11 @@ function spareWords(song: Song, notes: readonly PlayedNote[]): Finding[] {
 function accidentals(played: PlayedSong, notes: readonly PlayedNote[]): Finding[] {
   const line = notes.filter((note) => !note.grace);
   const usual = new Map<Key, ReadonlySet<number>>();
+  const blue = isBlues(played) ? BLUE_NOTES : [];
   return line.flatMap((note, i) => {
     const key = lastAtOrBefore(played.keyMap, note.tick);
-    if (note.length < LONG_ENOUGH || gotOrMade(usual, key, () => usualIn(key)).has(note.midi % 12)) return [];
+    if (note.length < LONG_ENOUGH || gotOrMade(usual, key, () => usualIn(key, blue)).has(note.midi % 12))
+      return [];
     if (inChord(played, note)) return [];
     const [before, after] = [line[i - 1], line[i + 1]];
     if (isLed(before, note) || isLed(note, after)) return [];
@@ -131,10 +134,11 @@ function accidentals(played: PlayedSong, notes: readonly PlayedNote[]): Finding[
   });
 }
 
-/** Keys of the piano, by chroma, that belong to a key of music; in minor the raised sixth and seventh are usual too. */
-function usualIn(key: Key): ReadonlySet<number> {
+/** Keys of the piano, by chroma, that belong to a key of music; in minor the raised sixth and seventh are usual too, in a blues its blue notes. */
+function usualIn(key: Key, blue: readonly number[]): ReadonlySet<number> {
   const raised = key.mode === 'minor' ? ['6M', '7M'] : [];
-  return new Set([...scaleOf(key), ...raised.map((above) => classAbove(key.tonic, above))].map(chroma));
+  const steps = [...scaleOf(key), ...raised.map((above) => classAbove(key.tonic, above))].map(chroma);
+  return new Set([...steps, ...blue.map((by) => (chroma(key.tonic) + by) % 12)]);
 }
 
 function inChord(played: PlayedSong, note: PlayedNote): boolean {

@@ -1,5 +1,5 @@
 import { because } from '../sentences';
-import { roleOf } from '../harmony';
+import { isBlues, roleOf } from '../harmony';
 import { leastPath } from '../paths';
 import { type Chord, chroma, type Key, leadingSteps, type Metre, middleTicks } from '../music';
 import { barAt, keyAt, placeInBar, type PlayedSong } from '../song';
@@ -146,7 +146,7 @@ function listFor(
 ): readonly Candidate[] {
   const fixed = fixedAt(slot.tick);
   const key = keyAt(played, slot.tick);
-  if (!fixed) return candidatesIn(key, taste, triads, foreignShare);
+  if (!fixed) return candidatesIn(key, taste, triads, foreignShare, isBlues(played));
   const degree = (chroma(fixed.root) - chroma(key.tonic) + 12) % 12;
   const symbol = played.changes.find((c) => c.chord === fixed)?.symbol ?? '';
   return [

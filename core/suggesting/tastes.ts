@@ -96,13 +96,26 @@ const MINOR: readonly Row[] = [
   [6, 'dim7', 'leads', 18, 'c', 7, because.passingDiminished()],
 ];
 
+/** In a blues every chord is a dominant seventh. */
+const BLUES: readonly Row[] = [
+  [0, '7', 'home', 0, 'tsc', null, because.degree('I')],
+  [5, '7', 'away', 0, 'tsc', null, because.degree('IV')],
+  [7, '7', 'leads', 0, 'tsc', 0, because.degree('V')],
+  [2, 'm7', 'away', 4, 'sc', 7, because.degree('ii')],
+  [9, 'm7', 'home', 6, 's', 2, because.degree('vi')],
+  [9, '7', 'away', 6, 'c', 2, because.dominantOf('ii')],
+  [2, '7', 'leads', 8, 'c', 7, because.dominantOf('V')],
+  [6, 'dim7', 'leads', 9, 'c', 0, because.passingDiminished()],
+];
+
 /** What a chord of a mode costs where it neither is home nor leads there, and one with a diminished triad. */
 const OF_MODE = 4;
 const DIMINISHED = 18;
 
 /** The chords of a key: of a mode its own seven, those of its cadences foremost, and in colour what leads to the fourth and fifth. */
-function rowsOf(key: Key): readonly Row[] {
+function rowsOf(key: Key, blues: boolean): readonly Row[] {
   const { mode } = key;
+  if (blues) return BLUES;
   if (mode === 'major') return MAJOR;
   if (mode === 'minor') return MINOR;
   const steps = modeSteps(mode);
@@ -137,12 +150,18 @@ const lists = new Map<string, readonly Candidate[]>();
 
 /**
  * The chords of a key that a taste allows. With `triads` sevenths are left off those that stand at rest; chords from
- * outside the key cost `share` of what they do.
+ * outside the key cost `share` of what they do; a blues has dominant sevenths.
  */
-export function candidatesIn(key: Key, taste: Taste, triads = false, share = 1): readonly Candidate[] {
-  const name = `${chroma(key.tonic)}${key.tonic.letter}${key.mode}${taste}${triads}${share}`;
+export function candidatesIn(
+  key: Key,
+  taste: Taste,
+  triads = false,
+  share = 1,
+  blues = false,
+): readonly Candidate[] {
+  const name = `${chroma(key.tonic)}${key.tonic.letter}${key.mode}${taste}${triads}${share}${blues}`;
   return gotOrMade(lists, name, () =>
-    rowsOf(key)
+    rowsOf(key, blues)
       .filter((row) => row[4].includes(taste[0]))
       .map((row) => candidateOf(row, key, triads))
       .map((one) => (one.isForeign ? { ...one, colour: Math.round(one.colour * share) } : one)),
