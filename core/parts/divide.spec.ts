@@ -4,7 +4,7 @@ import { arrange } from '../arrange';
 import { applyEdit, DEFAULT_PROFILE, unfold } from '../song';
 import { randomSong } from '../testing';
 import { splitAt } from './cutting';
-import { divide, lengthCost, partCost, type Stop, stopsOf, USUAL_LENGTHS } from './divide';
+import { againstTwoBars, divide, lengthCost, partCost, type Stop, stopsOf, USUAL_LENGTHS } from './divide';
 import { partsOf } from './parts';
 
 /** Least cost of all: every usual length with every subset of the places. */
@@ -14,9 +14,17 @@ function leastCost(stops: readonly Stop[]): number {
   for (const [usual, points] of USUAL_LENGTHS)
     for (let mask = 0; mask < 1 << places.length; mask++) {
       const cuts = places.filter((_, i) => mask & (1 << i));
-      best = Math.min(best, points + costOf([stops[0], ...cuts, stops[stops.length - 1]], usual));
+      best = Math.min(
+        best,
+        points + usualCost(stops, usual) + costOf([stops[0], ...cuts, stops[stops.length - 1]], usual),
+      );
     }
   return best;
+}
+
+/** What a usual length costs a song beside its points. */
+function usualCost(stops: readonly Stop[], usual: number): number {
+  return usual === 2 ? againstTwoBars(stops) : 0;
 }
 
 /** What a division costs in a song with one usual length, added up part by part. */
@@ -36,7 +44,9 @@ describe('the best division', () => {
       tried++;
       const ticks = new Set(divide(played).map((cut) => cut.tick));
       const chosen = stops.filter(({ tick }, i) => i === 0 || i === stops.length - 1 || ticks.has(tick));
-      const cost = Math.min(...USUAL_LENGTHS.map(([usual, points]) => points + costOf(chosen, usual)));
+      const cost = Math.min(
+        ...USUAL_LENGTHS.map(([usual, points]) => points + usualCost(stops, usual) + costOf(chosen, usual)),
+      );
       expect(cost, `seed ${seed}`).toBe(leastCost(stops));
     }
     expect(tried).toBeGreaterThan(20);
@@ -45,9 +55,9 @@ describe('the best division', () => {
   it('costs nothing for a part of the usual length, and says what any other costs', () => {
     expect(lengthCost(400, 16, 4, false)).toBe(0);
     expect([lengthCost(200, 8, 4, false), lengthCost(800, 16, 4, false)]).toEqual([40, 40]);
-    expect([lengthCost(300, 12, 4, false), lengthCost(500, 20, 4, false)]).toEqual([45, 45]);
-    // Seven beats are one too few, twenty-one one too many.
-    expect([lengthCost(400, 7, 4, false), lengthCost(400, 21, 4, false)]).toEqual([12, 8]);
+    expect([lengthCost(300, 12, 4, false), lengthCost(500, 20, 4, false)]).toEqual([55, 71]);
+    // Seven beats are one too few, nineteen one too many.
+    expect([lengthCost(400, 7, 4, false), lengthCost(400, 19, 4, false)]).toEqual([12, 8]);
     // Not whole bars, unless the last bar completes the pick-up.
     expect([lengthCost(375, 15, 4, false), lengthCost(375, 15, 4, true)]).toEqual([30, 0]);
   });

@@ -2,6 +2,7 @@ import { Memory } from '../memory';
 import { divides, type Phrase } from '../sentences';
 import { barTicks, beatTicks } from '../music';
 import { barAt, type PlayedSong } from '../song';
+import { twelveBarsFrom } from './twelveBars';
 import { interludesOf } from './interludes';
 import { type PhraseStart, phraseStarts } from './phraseStarts';
 
@@ -22,14 +23,19 @@ const DIVISION = {
   worthACut: 60,
   /** A part half or twice as long as the song's phrases usually are, and one of any other length. */
   halfOrDouble: 40,
-  otherLength: 45,
+  otherLength: 55,
   /** A part of fewer beats is over before it is learned, one of more is hard to hold in the head. */
   fewestBeats: 8,
   perMissingBeat: 12,
-  mostBeats: 20,
+  mostBeats: 18,
   perBeatTooMany: 8,
   /** Not whole bars. */
   brokenBars: 30,
+  /** Bars since the last stop that must be are no multiple of the usual length: a price, as a bonus it ruins other songs. */
+  outOfHypermetre: 10,
+  /** Where the four bars of a twelve-bar blues begin, and elsewhere inside it. */
+  ofTwelve: 30,
+  insideTwelve: -50,
 } as const;
 
 /** The phrase lengths a song may have throughout, in bars, and the points each must earn beside four. */
@@ -38,6 +44,7 @@ export const USUAL_LENGTHS: readonly (readonly [bars: number, points: number])[]
   [2, 15],
   [3, 20],
   [5, 30],
+  [6, 45],
   [8, 60],
 ];
 /** Cuts further apart are not looked for while nearer ones are there, in hundredths of a bar. */
@@ -48,6 +55,8 @@ export const SONG_BEGINS: ProposedCut = { tick: 0, strength: 0, reasons: [divide
 /** A place where the song may be cut, or must be. */
 export interface Stop extends PhraseStart {
   readonly isForced: boolean;
+  /** Bars since the last stop before it that must be. */
+  readonly since: number;
 }
 
 /** Points a part of hundredths of a bar and so many beats costs in a song whose phrases usually have so many bars. */
@@ -76,14 +85,35 @@ export function divide(
   const stops = stopsOf(played, forced, memory);
   const ways = USUAL_LENGTHS.map(([bars, points]) => {
     const { cost, cuts } = bestFor(stops, bars);
-    return { cost: cost + points, cuts };
+    return { cost: cost + points + (bars === 2 ? againstTwoBars(stops) : 0), cuts };
   });
   const { cuts } = ways.reduce((best, way) => (way.cost < best.cost ? way : best));
   return [SONG_BEGINS, ...cuts.map(({ tick, strength, reasons }) => ({ tick, strength, reasons }))];
 }
 
+/** Of a usual length of two bars: how much stronger the cuts at every fourth bar are than those between, and for each of those. */
+const [STRONGER, EACH] = [30, 1.5];
+
+/** Points against parts of two bars: they are as long as a phrase only where the middles are as strong as the ends. */
+export function againstTwoBars(stops: readonly Stop[]): number {
+  // Where a section begins it is strong for that reason.
+  const free = stops.filter(
+    ({ isForced, at, reasons }) =>
+      !isForced && at % 200 < 2 && !reasons.some(({ code }) => code === 'sectionBegins'),
+  );
+  const fours = free.filter(({ at }) => at % 400 < 2);
+  const others = free.filter(({ at }) => at % 400 >= 2);
+  if (fours.length === 0 || others.length === 0) return 0;
+  const mean = (list: readonly Stop[]): number => list.reduce((sum, { gain }) => sum + gain, 0) / list.length;
+  return Math.max(0, Math.round(EACH * (mean(fours) - mean(others) - STRONGER) * others.length));
+}
+
 /** Where the song begins, may or must be cut, and ends, in time. */
-export function stopsOf(played: PlayedSong, forced: readonly number[] = [], memory = new Memory()): Stop[] {
+export function stopsOf(
+  played: PlayedSong,
+  forced: readonly number[] = [],
+  memory = new Memory(),
+): readonly Stop[] {
   const silences = interludesOf(played).flatMap(({ fromTick, toTick }) => [fromTick, toTick]);
   const must = [...new Set([...forced, ...silences])].filter((tick) => tick > 0 && tick < played.endTick);
   const starts = phraseStarts(played, memory);
@@ -94,20 +124,45 @@ export function stopsOf(played: PlayedSong, forced: readonly number[] = [], memo
   const known = new Map(starts.map((start) => [start.tick, start]));
   const begins = played.bars.find(({ number }) => number >= 1) ?? played.bars[0];
   const ends = played.endTick;
-  return [
+  const all = [
     bare(played, 0, begins.tick),
     ...[
-      ...free.map((start): Stop => ({ ...start, isForced: false })),
-      ...must.map((tick): Stop => ({ ...(known.get(tick) ?? bare(played, tick, tick)), isForced: true })),
+      ...free.map((start): Stop => ({ ...start, isForced: false, since: 0 })),
+      ...must.map((tick): Stop => ({
+        ...(known.get(tick) ?? bare(played, tick, tick)),
+        isForced: true,
+        since: 0,
+      })),
     ].sort((a, b) => a.tick - b.tick),
     bare(played, ends, ends),
   ];
+  return withTwelveBars(played, counted(all));
+}
+
+/** Each with the bars since the last stop that must be. */
+function counted(stops: readonly Stop[]): readonly Stop[] {
+  let from = stops[0].at;
+  return stops.map((stop) => {
+    const since = Math.round((stop.at - from) / 100);
+    if (stop.isForced) from = stop.at;
+    return { ...stop, since };
+  });
 }
 
 function bare(played: PlayedSong, tick: number, barTick: number): Stop {
   const { metre } = barAt(played.bars, Math.min(barTick, played.endTick - 1));
   const at = barsTo(played, barTick);
-  return { tick, at, barTick, beat: beatTicks(metre), gain: 0, strength: 0, reasons: [], isForced: true };
+  return {
+    tick,
+    at,
+    barTick,
+    beat: beatTicks(metre),
+    gain: 0,
+    strength: 0,
+    reasons: [],
+    isForced: true,
+    since: 0,
+  };
 }
 
 /** Hundredths of a bar from the first bar line to a tick. */
@@ -120,10 +175,24 @@ function barsTo(played: PlayedSong, tick: number): number {
     );
 }
 
+/** In a twelve-bar blues its fours are what it is cut into. */
+function withTwelveBars(played: PlayedSong, stops: readonly Stop[]): readonly Stop[] {
+  const ranges = twelveBarsFrom(played);
+  if (ranges.length === 0) return stops;
+  const points = (barTick: number): number => {
+    const bar = played.bars.findIndex(({ tick }) => tick === barTick);
+    const from = ranges.findLast((first) => first <= bar);
+    if (from === undefined || bar > from + 12) return 0;
+    return (bar - from) % 4 === 0 ? DIVISION.ofTwelve : DIVISION.insideTwelve;
+  };
+  return stops.map((stop) => (stop.isForced ? stop : { ...stop, gain: stop.gain + points(stop.barTick) }));
+}
+
 /** What a part from one stop to another costs, less what its end earns. */
 export function partCost(from: Stop, to: Stop, usual: number, isLast: boolean): number {
   const length = lengthCost(to.at - from.at, (to.barTick - from.barTick) / from.beat, usual, isLast);
-  return length - (to.isForced ? 0 : to.gain - DIVISION.worthACut);
+  const isApart = !to.isForced && !isLast && to.since % usual !== 0;
+  return length + (isApart ? DIVISION.outOfHypermetre : 0) - (to.isForced ? 0 : to.gain - DIVISION.worthACut);
 }
 
 /** The cheapest cuts for one usual length. */

@@ -1,21 +1,33 @@
 import { type Moved, type Related } from './relations';
 
-/** "A A' B A'": a new letter for new parts, a stroke for a new ending or a variation, the same letter for a return. */
-export function formLetters(related: readonly Pick<Related, 'relation' | 'to'>[]): string[] {
+/**
+ * "A A' B A'": a new letter for new parts, a stroke for a new ending or a variation, the same letter for a return; what is
+ * moved exactly keeps its letter, with the half steps (A↑2).
+ */
+export function formLetters(related: readonly Pick<Related, 'relation' | 'to' | 'moved'>[]): string[] {
   const letters: string[] = [];
   let next = 0;
-  for (const { relation, to } of related) {
+  for (const { relation, to, moved } of related) {
     if (relation === 'same' && to !== null) letters.push(letters[to]);
     else if ((relation === 'ending' || relation === 'varied') && to !== null)
       letters.push(withStroke(letters[to], letters));
+    else if (relation === 'moved' && to !== null && moved?.semitones)
+      letters.push(movedLetter(letters[to], moved.semitones));
     else letters.push(letterAt(next++));
   }
   return letters;
 }
 
-/** The letter of a part without its strokes: parts of one letter are a family. `letterOf("A''") // "A"` */
+/** The letter of a part without its strokes and arrow: parts of one letter are a family. `letterOf("A''") // "A"` */
 export function letterOf(label: string): string {
-  return label.split("'", 1)[0];
+  return label.split(/['↑↓]/u, 1)[0];
+}
+
+/** A letter moved by half steps, told from the strain as it was first; moved back it is itself again. */
+function movedLetter(label: string, semitones: number): string {
+  const before = /([↑↓])(\d+)/u.exec(label);
+  const by = semitones + (before ? (before[1] === '↑' ? 1 : -1) * Number(before[2]) : 0);
+  return by === 0 ? letterOf(label) : `${letterOf(label)}${by > 0 ? '↑' : '↓'}${Math.abs(by)}`;
 }
 
 function withStroke(letter: string, used: readonly string[]): string {

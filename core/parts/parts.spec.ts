@@ -125,11 +125,22 @@ describe('relations', () => {
     ).toBe("A A' B A'");
     expect(
       formLetters([
-        { relation: 'new', to: null },
-        { relation: 'ending', to: 0 },
-        { relation: 'ending', to: 0 },
+        { relation: 'new', to: null, moved: null },
+        { relation: 'ending', to: 0, moved: null },
+        { relation: 'ending', to: 0, moved: null },
       ]),
     ).toEqual(['A', "A'", "A''"]);
+  });
+
+  it('keeps the letter of what is moved exactly, with its half steps, and back', () => {
+    const up = (to: number, semitones: number | null) => ({
+      relation: 'moved' as const,
+      to,
+      moved: { steps: 1, semitones },
+    });
+    expect(
+      formLetters([{ relation: 'new', to: null, moved: null }, up(0, 2), up(1, 2), up(1, -2), up(0, null)]),
+    ).toEqual(['A', 'A↑2', 'A↑4', 'A', 'B']);
   });
 
   it('lets parts share or be freed', () => {

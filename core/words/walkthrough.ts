@@ -69,9 +69,10 @@ export function partInWords(arrangement: Arrangement, index: number): string[] {
 /** More strokes than this cannot be counted at a glance. */
 const MOST_STROKES = 3;
 
-/** "A′′" for "A''"; from the fourth stroke on one, and their number: "A′5". */
+/** "A′′" for "A''"; from the fourth stroke on one, and their number: "A′5"; "A↑2" as it is. */
 export function typesetForm(label: string): string {
   const letter = letterOf(label);
+  if (!label.includes("'")) return label;
   const strokes = label.length - letter.length;
   return strokes > MOST_STROKES ? `${letter}′${strokes}` : letter + '′'.repeat(strokes);
 }
