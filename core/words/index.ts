@@ -36,7 +36,7 @@ export {
 export { proofInWords } from './proof';
 export { handsInWords } from './handsAgain';
 export { FIRST_HAND, partLine } from './partLine';
-export { comesBackWhole, leftThen, plays } from './returning';
+export { comesBackWhole, handsThen, plays } from './returning';
 export { partSummary } from './summary';
 export { barsInWords, partNumberAt, relationInWords } from './walkthrough';
 export { rightHandInWords, shownNote, typesetForm, writeWalkthrough } from './walkthrough';

@@ -1,6 +1,6 @@
 import type { Arrangement } from '../arrangement';
 import { learningOf } from '../parts';
-import { leftThen } from './returning';
+import { handsThen } from './returning';
 import { timesInWords } from './strikes';
 
 /** So many parts that come back are told of a long song, those that come back most; more hide what they stand over. */
@@ -16,7 +16,7 @@ export function learningInWords(arrangement: Arrangement): string {
   const times = new Map<number, number>();
   // Only what comes back with both hands is learned once.
   parts.forEach(({ relation, relatedTo }, index) => {
-    if (relation === 'same' && relatedTo !== null && leftThen(arrangement, index) === 'same')
+    if (relation === 'same' && relatedTo !== null && handsThen(arrangement, index) === 'same')
       times.set(relatedTo, (times.get(relatedTo) ?? 1) + 1);
   });
   const back = [...times];

@@ -8,7 +8,7 @@ import { metreName, midiOf, nameOf, typeset } from '../music';
 import { type Part, turnOf } from '../parts';
 import { BLOCK, choosePattern, ON_THE_BEAT, type Pattern, sungFigure } from '../patterns';
 import { figureOf, isStyled, styleOf } from '../shaping';
-import { barAt, type PlayedBar, within } from '../song';
+import { barAt, BY_PHRASE, type PlayedBar, within } from '../song';
 import { CLOSE_HANDS_IN_WORDS, movementInWords, voicingName } from './explain';
 import { fingersInWords, struckInWords } from './strikes';
 
@@ -88,12 +88,20 @@ export function levelInWords({ left, right, song, played }: Arrangement, part: P
   const isAlone = rightHand === 'fuller' && struck.every(({ source }) => source === 'melody');
   const plain = [
     ...(moves ? [] : [`blocks are played, ${held}`]),
-    ...(isAlone && struck.length > 0 ? ['no note of the tune has room for another'] : []),
+    ...(isAlone && struck.length > 0 ? [aloneInWords(part)] : []),
     ...(hasFills && ![...notes, ...struck].some(({ source }) => source === 'fill')
       ? ['no fill in this part']
       : []),
   ];
   return plain.length === 0 ? `${head}.` : `${head}: ${plain.join('; ')}.`;
+}
+
+/** Why the tune is alone where it may have more. */
+function aloneInWords({ choices }: Part): string {
+  if (choices.fuller === 'none') return 'the tune is alone, as you chose';
+  return (choices.fuller ?? BY_PHRASE) === BY_PHRASE
+    ? 'the tune is alone in so calm a phrase'
+    : 'no note of the tune has room for another';
 }
 
 /** Under a singer: each bass, or bar by bar the pianist's own pattern. */

@@ -65,11 +65,17 @@ describe('the card of a part', () => {
         const card = partCard(a, i);
         const told = `${card.isNew} ${card.relation} ${card.hands}`;
         expect([song.title, number, told]).toEqual([song.title, number, expect.not.stringMatching(/left/)]);
-        if (relation === 'same' && sameChords)
-          expect([card.relation, card.isNew]).toEqual([
-            `The same as part ${relatedTo}: nothing new to learn.`,
-            'Nothing: you know it already.',
-          ]);
+        if (relation !== 'same' || !sameChords) return;
+        // An octave higher it is not the same to the hand.
+        const isSame = a.relations.right[i].relation === 'same';
+        expect([card.relation, card.isNew]).toEqual(
+          isSame
+            ? [`The same as part ${relatedTo}: nothing new to learn.`, 'Nothing: you know it already.']
+            : [
+                `The melody and chords of part ${relatedTo}; the right hand plays them otherwise.`,
+                'The right hand.',
+              ],
+        );
       });
     }
   });

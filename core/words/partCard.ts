@@ -7,7 +7,7 @@ import type { Part } from '../parts';
 import { Clock } from '../performance';
 import { barAt, within } from '../song';
 import { firstHandOf } from './partLine';
-import { leftThen } from './returning';
+import { handsThen } from './returning';
 import { leftPlayed, struckLate } from './meetings';
 import {
   barsInWords,
@@ -64,7 +64,7 @@ export function partCard(arrangement: Arrangement, index: number): PartCard {
     seconds: clock.secondsAt(part.toTick) - clock.secondsAt(part.fromTick),
     firstKey: firstKeyOf(arrangement, part),
     lines: linesOf(arrangement, part),
-    relation: relationInWords(part, leftThen(arrangement, index)),
+    relation: relationInWords(part, handsThen(arrangement, index)),
     hands: handsInWords(arrangement.relations, index),
     isNew: newInWords(arrangement, index),
     order: firstHandOf(arrangement, index),
@@ -134,14 +134,16 @@ function newInWords(arrangement: Arrangement, index: number): string {
   const tune = hasTune ? freshMelody(part) : '';
   // Without a tune it is the chords that make a part a new one.
   const order = !hasTune && chords === '' && part.relation !== 'same' ? 'the order of the chords' : '';
-  const all = [tune, chords, order, freshLeft(arrangement, index)].filter(Boolean);
+  const all = [tune, chords, order, freshHand(arrangement, index)].filter(Boolean);
   return all.length === 0 ? 'Nothing: you know it already.' : `${capital(all.join(' and '))}.`;
 }
 
-/** Where melody and chords are those of an earlier part: the bars in which the left hand is as it never was. */
-function freshLeft(arrangement: Arrangement, index: number): string {
+/** Where melody and chords are those of an earlier part: the bars in which the left hand is as it never was, or the right hand. */
+function freshHand(arrangement: Arrangement, index: number): string {
   const { relation, fromBar } = arrangement.parts[index];
-  if (relation !== 'same' || leftThen(arrangement, index) !== 'differs') return '';
+  const hands = handsThen(arrangement, index);
+  if (relation === 'same' && hands === 'right-differs') return 'the right hand';
+  if (relation !== 'same' || hands !== 'differs') return '';
   const left = arrangement.relations.left[index];
   // Known from a part with another tune.
   if (left.relation === 'same') return 'the hands together';

@@ -4,7 +4,7 @@ import { NO_RELATIONS } from '../joining';
 import { applyEdit, DEFAULT_PROFILE } from '../song';
 import { wholeBars } from '../testing';
 import { learningInWords } from './learning';
-import { leftThen } from './returning';
+import { handsThen } from './returning';
 
 /** Four bars a part, a note and a chord each. */
 const inFours = (melody: string, chords: string) => {
@@ -13,7 +13,7 @@ const inFours = (melody: string, chords: string) => {
   const root = { kind: 'choose', choices: { layout: 'root' } } as const;
   return arrange(applyEdit(applyEdit(song, parts), root), DEFAULT_PROFILE);
 };
-const all = (a: ReturnType<typeof arrange>) => a.parts.map((_, i) => leftThen(a, i));
+const all = (a: ReturnType<typeof arrange>) => a.parts.map((_, i) => handsThen(a, i));
 
 describe('the left hand where a tune comes back', () => {
   const tune = 'C6 E6 D6 B5';

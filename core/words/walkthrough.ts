@@ -22,7 +22,7 @@ import { learningInWords } from './learning';
 import { meetsInWords, sayIt } from './meetings';
 import { kindOf, leftInWords, levelInWords } from './leftHand';
 import { passesInWords } from './passes';
-import { type LeftThen, leftThen, plays } from './returning';
+import { type HandsThen, handsThen, plays } from './returning';
 import { fingersInWords, struckInWords, timesInWords } from './strikes';
 
 /** The whole arrangement in words, part by part, in the order of hands each part has chosen. */
@@ -48,7 +48,7 @@ export function writeWalkthrough(arrangement: Arrangement): string {
 export function partInWords(arrangement: Arrangement, index: number): string[] {
   const part = arrangement.parts[index];
   const title = `Part ${part.number} (${typesetForm(part.label)})${part.sectionName ? `, ${part.sectionName}` : ''}: ${barsInWords(part)}`;
-  const relation = relationInWords(part, leftThen(arrangement, index));
+  const relation = relationInWords(part, handsThen(arrangement, index));
   const first = [relation, handsInWords(arrangement.relations, index)].filter(Boolean).join(' ');
   const right = ['Right hand', ...rightInWords(arrangement, part)];
   const left = ['Left hand', ...leftInWords(arrangement, part, part.choices.firstHand === 'chords')];
@@ -83,13 +83,14 @@ export function barsInWords(part: Part): string {
 }
 
 /** What a part is compared with an earlier one; empty when it is new. */
-export function relationInWords(part: Part, left: LeftThen = 'same'): string {
+export function relationInWords(part: Part, hands: HandsThen = 'same'): string {
   switch (part.relation) {
     case 'same':
       if (!part.sameChords) return `The melody of part ${part.relatedTo} over other chords.`;
-      return left === 'same'
-        ? `The same as part ${part.relatedTo}: nothing new to learn.`
-        : `The melody and chords of part ${part.relatedTo}; the left hand ${left}.`;
+      if (hands === 'same') return `The same as part ${part.relatedTo}: nothing new to learn.`;
+      if (hands === 'right-differs')
+        return `The melody and chords of part ${part.relatedTo}; the right hand plays them otherwise.`;
+      return `The melody and chords of part ${part.relatedTo}; the left hand ${hands}.`;
     case 'ending':
       return `Begins like part ${part.relatedTo}; the ending is new, from bar ${part.fromBar + part.differs[0]}.`;
     case 'moved':

@@ -9,6 +9,7 @@ import {
   type Written,
 } from '../../own';
 import { type HandNote, inTime } from '../../hands';
+import { levelOf } from '../../levels';
 import { keyName, symbolOf } from '../../music';
 import type { PartToPlay } from '../../parts';
 import { keyAt, within } from '../../song';
@@ -65,7 +66,7 @@ export function handsStage(context: SongContext): ByPart<PartHands> {
             }),
           ),
       ),
-      nextRoot: roots.get(following?.change.id ?? '') ?? null,
+      nextRoot: levelOf(part.choices).isMoving ? (roots.get(following?.change.id ?? '') ?? null) : null,
       songEnd: played.endTick,
       ownPatterns: song.patterns,
       styled: strikesMade(

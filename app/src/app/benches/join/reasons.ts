@@ -11,7 +11,7 @@ import {
   byHandInWords,
   derivationOf,
   fillPlaceInWords,
-  leftThen,
+  handsThen,
   meetsInWords,
   relationInWords,
   typesetForm,
@@ -136,7 +136,7 @@ export class Reasons {
     const [part, arrangement] = [this.bench.part(), this.bench.arrangement()];
     const effort = arrangement?.efforts[this.bench.partIndex()];
     if (!part || !arrangement || !effort) return [];
-    const relation = relationInWords(part, leftThen(arrangement, this.bench.partIndex()));
+    const relation = relationInWords(part, handsThen(arrangement, this.bench.partIndex()));
     const because = effort.reasons.length > 0 ? `: ${effort.reasons.map(inWords).join(', ')}` : '';
     return [...(relation ? [relation] : []), `Difficulty ${effort.total} of 100${because}.`];
   });
