@@ -40,9 +40,7 @@ describe('what goes with the tune through a phrase', () => {
   it('are thirds in the scale, a fourth or sixth where the third is foreign to the chord', () => {
     const weak = { isStrong: false };
     expect(under('thirds', place(76, 'C'), place(77, 'C', weak), place(79, 'C'))).toBe('72 74 76');
-    expect(under('sixths', place(76, 'C'), place(77, 'F', weak), place(79, 'C'))).toBe(
-      '67 69 76',
-    );
+    expect(under('sixths', place(76, 'C'), place(77, 'F', weak), place(79, 'C'))).toBe('67 69 76');
     expect(under('thirds', place(79, 'G7'))).toMatch(/74|71/);
   });
 

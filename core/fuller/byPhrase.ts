@@ -119,11 +119,10 @@ export function companyOf(
   profile: Profile,
 ): { readonly chosen: readonly (readonly number[])[]; readonly cost: number } {
   const candidates = places.map((place) => companionsAt(company, place, profile));
-  const { chosen, through } = leastPath(
+  const { chosen, cost } = leastPath(
     candidates.map((list) => list.map(({ own }) => own)),
     (i, a, b) => stepCost(places[i - 1], candidates[i - 1][a], places[i], candidates[i][b]),
   );
-  const cost = through.length === 0 ? 0 : through[0][chosen[0]];
   return { chosen: candidates.map((list, i) => list[chosen[i]].keys), cost };
 }
 

@@ -44,11 +44,12 @@ describe('the least path', () => {
       ),
     ).toEqual({
       chosen: [0, 0],
+      cost: 3,
       through: [
         [3, 3],
         [3, 3],
       ],
     });
-    expect(leastPath([], () => 0)).toEqual({ chosen: [], through: [] });
+    expect(leastPath([], () => 0)).toEqual({ chosen: [], cost: 0, through: [] });
   });
 });

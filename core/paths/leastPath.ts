@@ -2,6 +2,8 @@
 export interface LeastPath {
   /** The index chosen at each place. */
   readonly chosen: readonly number[];
+  /** What the row costs; 0 for none. */
+  readonly cost: number;
   /** `through[i][a]`: the least cost of the whole row when place i takes a, everything else chosen anew. */
   readonly through: readonly (readonly number[])[];
 }
@@ -18,17 +20,36 @@ export function leastPath(
   const { reached, before } = forwards(own, step);
   const last = own.length - 1;
   const chosen: number[] = [];
-  if (last >= 0) chosen[last] = reached[last].indexOf(Math.min(...reached[last]));
+  const cost = last < 0 ? 0 : Math.min(...reached[last]);
+  if (last >= 0) chosen[last] = reached[last].indexOf(cost);
   for (let i = last; i > 0; i--) chosen[i - 1] = before[i][chosen[i]];
-  let left = own[last] ?? [];
-  const through = [[...(reached[last] ?? [])]];
+  let through: number[][] | null = null;
+  return {
+    chosen,
+    cost,
+    // What goes through each choice is asked for seldom, and costs as much again.
+    get through() {
+      return (through ??= backwards(own, step, reached));
+    },
+  };
+}
+
+function backwards(
+  own: readonly (readonly number[])[],
+  step: (place: number, from: number, to: number) => number,
+  reached: readonly (readonly number[])[],
+): number[][] {
+  const last = own.length - 1;
+  if (last < 0) return [];
+  let left = own[last];
+  const through = [[...reached[last]]];
   for (let i = last - 1; i >= 0; i--) {
     const after = left;
     const onwards = own[i].map((_, a) => Math.min(...after.map((cost, b) => cost + step(i + 1, a, b))));
     left = own[i].map((cost, a) => cost + onwards[a]);
     through.unshift(reached[i].map((cost, a) => cost + onwards[a]));
   }
-  return { chosen, through: last < 0 ? [] : through };
+  return through;
 }
 
 function forwards(

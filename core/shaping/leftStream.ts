@@ -68,6 +68,10 @@ interface PlacedBass {
 function placesOf(task: StreamTask, events: readonly Placed[]): PlacedBass[] {
   const { styled, played } = task;
   const begun = new Set<Phrase>();
+  const chordsWhere = (has: (event: Placed) => boolean): ReadonlySet<number> =>
+    new Set(events.filter(has).map(({ at }) => at));
+  const second = chordsWhere(({ bass }) => bass === 'b');
+  const walking = chordsWhere(({ member }) => member !== null);
   let before: Placed | null = null;
   return events.flatMap((event): PlacedBass[] => {
     if (event.bass === null || event.bass === 'w') return [];
@@ -91,9 +95,9 @@ function placesOf(task: StreamTask, events: readonly Placed[]): PlacedBass[] {
       key: voiced.key,
       style: style ?? PLAIN,
       kind: isNew ? 'first' : 'second',
-      hasSecond: events.some(({ at, bass }) => at === event.at && bass === 'b'),
+      hasSecond: second.has(event.at),
       isDownbeat: strength === 4,
-      isWalking: events.some(({ at, member }) => at === event.at && member !== null),
+      isWalking: walking.has(event.at),
       isStrong: strength >= 3,
       isBegin,
       isClose: event.closes === true || (isNew && (!nextOther || nextOther.phrase !== phrase)),

@@ -1,5 +1,5 @@
 import { chroma, membersOf, scaleOf } from '../music';
-import { keyAt, placeIn, type PlayedNote, type PlayedSong } from '../song';
+import { keyAt, placeIn, type PlayedNote, type PlayedSong, within } from '../song';
 import type { Phrase } from './phrases';
 
 /** Why a phrase is as strong as it is, the strongest reason first. */
@@ -159,7 +159,9 @@ function pointsOf(
   played: PlayedSong,
   phrases: readonly Phrase[],
 ): { readonly raw: number[]; readonly parts: Partial<Record<PlanReason, number>>[] } {
-  const weighed = phrases.map((phrase) => weigh(played, phrase));
+  const { melody } = played;
+  const mean = melody.reduce((sum, { midi }) => sum + midi, 0) / Math.max(1, melody.length);
+  const weighed = phrases.map((phrase) => weigh(played, phrase, mean));
   const z = (of: (w: Weighed) => number): number[] => standardised(weighed.map(of));
   const [heights, highests] = [z((w) => w.height), z((w) => w.highest)];
   const [longs, densities, harmonies] = [z((w) => w.longHigh), z((w) => w.density), z((w) => w.harmony)];
@@ -184,16 +186,15 @@ function pointsOf(
   return { raw, parts };
 }
 
-function weigh(played: PlayedSong, { fromTick, toTick, barTick }: Phrase): Weighed {
-  const notes = played.melody.filter(({ tick, grace }) => !grace && tick >= fromTick && tick < toTick);
+function weigh(played: PlayedSong, { fromTick, toTick, barTick }: Phrase, mean: number): Weighed {
+  const notes = within(played.melody, fromTick, toTick).filter(({ grace }) => !grace);
   const length = Math.max(1, toTick - barTick);
   const beat = placeIn(played.bars, barTick).beatTicks;
   const total = notes.reduce((sum, note) => sum + note.length, 0);
   const height = notes.reduce((sum, note) => sum + note.midi * note.length, 0) / Math.max(1, total);
-  const mean = played.melody.reduce((sum, { midi }) => sum + midi, 0) / Math.max(1, played.melody.length);
   const longHigh = (note: PlayedNote): number =>
     (note.midi - mean) * Math.log2(1 + Math.min(note.length, 4 * beat) / beat);
-  const chords = played.changes.filter(({ tick, chord }) => chord && tick >= fromTick && tick < toTick);
+  const chords = within(played.changes, fromTick, toTick).filter(({ chord }) => chord);
   const foreign = chords.filter(({ tick, chord }) => {
     const scale = new Set(scaleOf(keyAt(played, tick)).map(chroma));
     return chord && membersOf(chord).some((member) => !scale.has(member.chroma));

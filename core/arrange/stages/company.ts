@@ -1,3 +1,4 @@
+import { changeIndex } from '../../arrangement';
 import { closeUnder, type CompanyPlace, dressPhrase, type PhraseToDress } from '../../fuller';
 import { type HandNote, inTime } from '../../hands';
 import type { PartHands } from '../../joining';
@@ -135,7 +136,8 @@ function placesOf(
 ): CompanyPlace[] {
   const firstBar = played.bars.find(({ number }) => number === 1) ?? played.bars[0];
   return tune.flatMap((note, i): CompanyPlace[] => {
-    const voiced = changes.findLast(({ change }) => change.tick <= note.tick);
+    const index = changeIndex(changes, note.tick + 1) - 1;
+    const voiced = changes[index];
     if (!voiced || voiced.change.tick + voiced.length <= note.tick) return [];
     const { strength, beatTicks, inBeat } = placeIn(played.bars, note.tick);
     const end = note.tick + note.length;
@@ -150,7 +152,7 @@ function placesOf(
     const isWeakAgain = !isStrong && before?.midi === note.midi;
     const isPickUp = note.tick < phrase.barTick;
     // What changes under a note it is held over is not known to suit it.
-    const changesUnder = changes.some(({ change }) => change.tick > note.tick && change.tick < end);
+    const changesUnder = (changes[index + 1]?.change.tick ?? end) < end;
     const chords = membersOf(voiced.chord).filter(({ number }) => number === 3 || number === 7);
     const heard = new Set([
       ...lasting(left, voiced.change.tick, voiced.change.tick + voiced.length).map(({ midi }) => midi % 12),
