@@ -65,10 +65,14 @@ export function stepFrom(before: Voicing, after: Voicing): Step {
   };
 }
 
-/** Keys spelled as members of their chord; foreign keys as the key in force has them. */
+/**
+ * Keys spelled as members of their chord; foreign keys as the key in force has them, and so a member that would bear a double
+ * sign, unless the key has it so: B double flat of a diminished seventh on C is A.
+ */
 export function spell(keys: readonly number[], chord: Chord, key: Key): Pitch[] {
   return keys.map((midi) => {
     const member = spellingInChord(midi, chord);
-    return member ? pitchAt(midi, member) : spellInKey(midi, key);
+    if (member && Math.abs(member.alter) < 2) return pitchAt(midi, member);
+    return spellInKey(midi, key);
   });
 }

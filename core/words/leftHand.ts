@@ -10,7 +10,7 @@ import { BLOCK, choosePattern, ON_THE_BEAT, type Pattern, sungFigure } from '../
 import { figureOf, isStyled, styleOf } from '../shaping';
 import { barAt, BY_PHRASE, type PlayedBar, within } from '../song';
 import { CLOSE_HANDS_IN_WORDS, movementInWords, voicingName } from './explain';
-import { fingersInWords, struckInWords } from './strikes';
+import { fingersInWords, struckInWords, togetherInWords } from './strikes';
 
 /** A line and when it begins. */
 interface Told {
@@ -193,7 +193,7 @@ function chordInWords(arrangement: Arrangement, part: Part, change: ArrangedChan
         words: `  ${barInWords(change.meeting.bar)}: ${typeset(change.change.symbol)}: the left hand rests.`,
       },
     ];
-  const isWhole = struckInWords([strikes[0]]) === keysInWords(change);
+  const isWhole = togetherInWords(strikes[0]) === keysInWords(change);
   if (strikes.length === 1 && isWhole) {
     const at = changeIndex(changes, tick);
     const before = at > 0 && isPlayed(left, changes[at - 1]) ? changes[at - 1] : null;

@@ -1,9 +1,15 @@
 import type { Strike } from '../hands';
 import { nameOf, typeset } from '../music';
 
-/** "G2 D3 G3 D3, twice", "A2, then C3+E3 twice": what is struck one after the other, what comes again counted. */
+/** "G2 D3 G3 D3, twice", "A2, then C3+E3 twice", "G2+D3+B3 rolled": what is struck one after the other, what comes again counted. */
 export function struckInWords(strikes: readonly Strike[]): string {
-  return again(strikes.map((keys) => keys.map(({ pitch }) => typeset(nameOf(pitch))).join('+')));
+  const rolled = (keys: Strike): string => (keys.some((key) => key.rolled !== undefined) ? ' rolled' : '');
+  return again(strikes.map((keys) => togetherInWords(keys) + rolled(keys)));
+}
+
+/** "C3+E3": keys struck together. */
+export function togetherInWords(keys: Strike): string {
+  return keys.map(({ pitch }) => typeset(nameOf(pitch))).join('+');
 }
 
 /** ", fingers 5 2 1 2", ", fingers 5, then 3-1 twice": those of the same strikes, lowest key first; empty where there are none. */
