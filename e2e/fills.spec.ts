@@ -94,3 +94,21 @@ test('strains grow, and are given back', async ({ page }) => {
   await panel.getByRole('button', { name: 'Remove all' }).click();
   await expect(panel.locator('.heard')).toHaveCount(0);
 });
+
+test('the plan of the song is moved by keyboard, heard in both hands, and given back', async ({ page }) => {
+  await openFills(page, 'Lanterns at Low Water');
+  await page.keyboard.press('g');
+  const plan = page.getByRole('region', { name: 'Plan of the song' });
+  const first = plan.getByRole('slider', { name: 'Phrase 1, bars 1–4' });
+  await expect(first).toHaveAttribute('aria-valuetext', /^30 of 100: the first phrase is plain/);
+  const notes = page.locator('jh-seam .note');
+  const before = await notes.count();
+  await first.focus();
+  for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowUp');
+  await arranged(page);
+  await expect(plan).toContainText('Phrase 1, bars 1–4: 60 of 100: set by you');
+  await expect.poll(() => notes.count()).toBeGreaterThan(before);
+  await plan.getByRole('button', { name: 'As proposed' }).click();
+  await expect(plan).toContainText('Phrase 1, bars 1–4: 30 of 100');
+  await expect(notes).toHaveCount(before);
+});

@@ -5,7 +5,16 @@ import { readProject } from '../core/formats';
 import { DEFAULT_PROFILE } from '../core/song';
 import { DEMO_SONGS } from '../demo/songs';
 import { Keys } from './keyboard';
-import { arranged, fromMenu, openFromShelf, openSong, watch, chooseLevel, switchCountIn } from './pages';
+import {
+  arranged,
+  fromMenu,
+  openFromShelf,
+  openSong,
+  openTab,
+  watch,
+  chooseLevel,
+  switchCountIn,
+} from './pages';
 import { test } from './tab';
 import { readMusicXml } from '../core/testing';
 
@@ -162,4 +171,24 @@ test('walks are offered at the seventh level and can be left out; the profile is
   await expect(page.locator('.keys b')).toHaveText(
     changes[0].pitches.map((p) => p.letter + (p.alter === 1 ? '♯' : '')),
   );
+});
+
+test('a style is heard and taken for the song, another for a section; each says why it suits or what it is', async ({
+  page,
+}) => {
+  await openSong(page, 'Lanterns at Low Water');
+  await openTab(page, 'Patterns');
+  const styles = page.getByRole('region', { name: 'Styles' });
+  await expect(styles).toContainText('Suits this song: three slow beats');
+  await styles.getByText('14 other styles').click();
+  await styles.getByRole('button', { name: 'Take Waltz' }).click();
+  await arranged(page);
+  await expect(page.locator('jh-transport')).toContainText('Moving left hand');
+  await expect(styles.locator('.heard')).toContainText('Waltz');
+  await page.locator('jh-patterns-panel label', { hasText: 'Section' }).click();
+  await styles.getByRole('button', { name: 'Take Still' }).click();
+  await arranged(page);
+  await expect(styles.locator('.heard')).toContainText('Still');
+  await page.keyboard.press('Control+z');
+  await expect(styles.locator('.heard')).toContainText('Waltz');
 });
