@@ -153,7 +153,11 @@ function rolesAt(place: BassPlace): Role[] {
   const { chord, kind, isBegin, isClose, style } = place;
   const root: Role = chord.bass
     ? { chroma: chroma(chord.bass), role: 'slash', own: 0 }
-    : { chroma: chroma(chord.root), role: 'root', own: kind === 'first' ? 0 : COST.laterRoot };
+    : {
+        chroma: chroma(chord.root),
+        role: 'root',
+        own: kind === 'first' || style.isClose ? 0 : COST.laterRoot,
+      };
   // A written bass is not left.
   if (chord.bass || isClose || place.isWalking) return [root];
   const third = memberOf(chord, 3);
@@ -167,6 +171,8 @@ function rolesAt(place: BassPlace): Role[] {
     ];
   const seventh = memberOf(chord, 7);
   const fifths = (own: number): Role[] => (fifth === null ? [] : [{ chroma: fifth, role: 'fifth', own }]);
+  if (kind === 'second' && style.isClose)
+    return [root, ...thirdRole(COST.laterThird), ...fifths(COST.laterRoot)];
   if (kind === 'second')
     return [
       root,

@@ -21,6 +21,7 @@ const LOWEST = 57;
 const FREE_OF_LEFT = 3;
 const RUBS = [1, 13];
 const FIFTH = 7;
+const TRITONE = 6;
 /** Half steps above the held note that an answer may go to. */
 const HIGHEST = 9;
 
@@ -31,6 +32,7 @@ const COST = {
   third: 18,
   far: 40,
   turnsBack: 10,
+  tritone: 25,
   firstFigure: 4,
   inverted: 4,
   otherRhythm: 5,
@@ -242,7 +244,7 @@ function stepCost(from: Key, to: Key, wanted: number, isHome: boolean): number {
   const far = Math.abs(by);
   if (far > FIFTH || ((!from.isMember || !to.isMember) && far > 2)) return Infinity;
   const contour = COST.contour * Math.abs(stepsOf(by) - wanted);
-  if (!isHome) return contour + (far === 0 ? COST.same : 0);
+  if (!isHome) return contour + (far === 0 ? COST.same : far === TRITONE ? COST.tritone : 0);
   if (far === 0) return COST.same;
   return contour / 2 + (far <= 2 ? 0 : far <= 4 ? COST.third : COST.far);
 }
