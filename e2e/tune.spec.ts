@@ -129,7 +129,7 @@ test('a file with two candidates for the melody is heard and chosen from', async
 test('a score of two hands is kept as it is written, and a bar of it given to the program', async ({
   page,
 }) => {
-  const five = applyEdit(sluicegate, { kind: 'choose', choices: { level: 5 } });
+  const five = applyEdit(sluicegate, { kind: 'choose', choices: { level: 5, pattern: 'rocking' } });
   const text = writeMusicXml(arrange(five, DEFAULT_PROFILE));
   await load(page, 'evening.musicxml', text);
   const dialog = page.getByRole('dialog');

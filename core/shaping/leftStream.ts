@@ -163,11 +163,15 @@ function upperPlace(
     const bass = basses.get(event);
     return bass !== undefined && event.bass !== 'w' ? [bass] : [];
   });
+  // A figure that names its notes has as many as it names.
+  const named = events.flatMap(({ upper }) => (typeof upper === 'number' ? [upper] : []));
+  const highest = Math.max(0, ...named);
+  const hasChord = named.length === 0 || events.some(({ upper }) => upper === 'all');
   return {
     chord: voiced.chord,
     voicing: voiced.voicing.keys,
     basses: own.length > 0 ? own : [voiced.voicing.keys[0]],
-    count: row?.upper ?? 2,
+    count: hasChord ? (row?.upper ?? 2) : highest >= 3 ? 3 : 2,
     style: style ?? PLAIN,
     isTogether: events.some(({ bass, upper }) => bass !== null && upper !== null),
     ceilings: [lowest(voiced.length), lowest(2 * beat), lowest(beat)],

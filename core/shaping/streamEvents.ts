@@ -120,18 +120,23 @@ function headOf(
   shortest: number,
 ): readonly FigureEvent[] {
   for (const row of rows) {
-    const head = figureIn(row, metre).filter(({ at }) => at < ticks);
+    const figure = figureIn(row, metre);
+    const head = figure.filter(({ at }) => at < ticks);
     if (head.some(({ length }) => length < shortest)) continue;
     const last = head.findLastIndex(({ upper }) => upper !== null);
     if (head.some(({ member }) => member !== null)) return head;
     if (last < 0) continue;
-    const heard = new Set(head.map(({ upper }) => upper).filter((upper) => upper !== null));
     // A head that breaks off before all have sounded ends on the whole chord.
-    return heard.has('all') || heard.size >= row.upper
-      ? head
-      : head.with(last, { ...head[last], upper: 'all' });
+    const hasChord = (events: readonly FigureEvent[]): boolean => events.some(({ upper }) => upper === 'all');
+    const isWhole = hasChord(figure) ? hasChord(head) : named(head) === named(figure);
+    return isWhole ? head : head.with(last, { ...head[last], upper: 'all' });
   }
   return [{ at: 0, length: ticks, bass: 'B', upper: 'all', member: null, holdsBass: false }];
+}
+
+/** How many upper notes a figure names one by one. */
+function named(events: readonly FigureEvent[]): number {
+  return new Set(events.flatMap(({ upper }) => (typeof upper === 'number' ? [upper] : []))).size;
 }
 
 /** In a phrase's last two bars the last strike leads to the next chord, where that has another root. */
