@@ -127,7 +127,7 @@ async function editFigures(browser: Browser, origin: string): Promise<void> {
     'a pin',
     () => page.locator('.alternatives .ant-btn', { hasText: 'Take' }).first().click(),
     async (turn) => {
-      await page.locator(`[data-change=c${(turn % 4) + 1}] .symbol`).click();
+      await page.locator(`[data-change=c${(turn % 2) + 1}] .symbol`).click();
       await page.locator('.alternatives .ant-btn').first().waitFor();
       await page.waitForTimeout(AT_REST_MS);
     },
@@ -141,6 +141,7 @@ async function editFigures(browser: Browser, origin: string): Promise<void> {
   const another = (panel: string, turn: number): Promise<void> =>
     page
       .locator(`${panel} jh-offer button`, { hasText: /^ *Take *$/ })
+      .filter({ visible: true })
       .nth(turn)
       .click();
   await edit('a pattern', (turn) => another('jh-patterns-panel', turn));
@@ -161,7 +162,7 @@ async function editFigures(browser: Browser, origin: string): Promise<void> {
   await page.getByRole('link', { name: 'Chords', exact: true }).click();
   await page.locator('jh-bench-panel').waitFor();
   const selected = async (turn: number): Promise<void> => {
-    await page.locator(`[data-change=c${(turn % 4) + 1}] .symbol`).click();
+    await page.locator(`[data-change=c${(turn % 2) + 1}] .symbol`).click();
     await page.waitForTimeout(AT_REST_MS);
   };
   await edit('a chord', () => page.keyboard.press('Shift+ArrowUp'), selected);
