@@ -27,15 +27,29 @@ function placeOf(notes: Strike, hand: Hand): number {
 
 /**
  * What a pass of the thumb under or a finger over it counts, more the wider it reaches; 1 for a finger that goes to another
- * key at once, 0 for neither.
+ * key at once; less for thirds and sixths one after the other; 0 for none of these.
  */
 export function passOrSlide(from: Strike, to: Strike, hand: Hand): number {
-  if (from.length > 1 || to.length > 1) return 0;
+  if (from.length > 1 || to.length > 1)
+    return isDoubled(from) && isDoubled(to) && areApart(from, to) ? DOUBLED : 0;
   const [[a], [b]] = [from, to];
   if (a.finger === null || b.finger === null || a.midi === b.midi) return 0;
   if (a.finger === b.finger) return 1;
   if (!isPass(a, b, hand)) return 0;
   return 1 + WIDER_PASS * Math.max(0, Math.abs(b.midi - a.midi) - NEAR_PASS);
+}
+
+/** Two keys a third to a sixth apart, both given up for two others: two lines in one hand. */
+const DOUBLED = 0.6;
+const [THIRD, SIXTH] = [3, 9];
+
+function isDoubled(notes: Strike): boolean {
+  const apart = notes[notes.length - 1].midi - notes[0].midi;
+  return notes.length === 2 && apart >= THIRD && apart <= SIXTH;
+}
+
+function areApart(from: Strike, to: Strike): boolean {
+  return !from.some(({ midi }) => to.some((other) => other.midi === midi));
 }
 
 /** Half steps of a pass in a scale, and what each beyond them adds. */

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { SHAPED_SONGS } from '../../demo/shaped';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
 import { fingerPart, FROM_NOWHERE } from '../fingering';
@@ -14,14 +15,14 @@ type Keys = number | readonly number[];
 function line(hand: Hand, events: readonly (readonly [keys: Keys, beats: number])[]): HandNote[] {
   let at = 0;
   const notes = events.flatMap(([keys, beats]) => {
-    const tick = at;
+    const tick = Math.round(at);
     at += Math.abs(beats) * 960;
     return beats < 0
       ? []
       : [keys].flat().map((midi): HandNote => ({
           hand,
           tick,
-          length: beats * 960,
+          length: Math.round(beats * 960),
           midi,
           pitch: spellInKey(midi, C_MAJOR),
           source: hand === 'right' ? 'melody' : 'chord',
@@ -125,6 +126,20 @@ const ROLLING = line(
     ),
   ),
 );
+const SIXTHS = line(
+  'right',
+  each(1, [
+    [67, 76],
+    [69, 77],
+    [71, 79],
+    [72, 81],
+    [71, 79],
+    [69, 77],
+    [67, 76],
+    [65, 74],
+  ]),
+);
+const TRIPLETS = line('right', times(4, each(1 / 3, [72, 74, 76, 74, 72, 71, 72, 74, 76, 77, 76, 74])));
 const OCTAVES = line(
   'right',
   each(
@@ -201,6 +216,13 @@ describe('pairs of which one is plainly harder', () => {
       .slice(1)
       .map((harder, i) => [`${song.title}: level ${i + 1} and ${i + 2}`, totals[i], harder] as const);
   });
+  /** The mean of the parts of a march, and of a rag, neither of them written for this. */
+  const strain = (kind: 'March' | 'Rag', level: number): number => {
+    const title = kind === 'March' ? 'Up the Church Field' : 'Penny on the Rail';
+    const song = SHAPED_SONGS.find((one) => one.title === title) ?? SHAPED_SONGS[0];
+    const { efforts } = arrange({ ...song, choices: { ...song.choices, level } }, DEFAULT_PROFILE);
+    return efforts.reduce((sum, effort) => sum + (effort?.total ?? 0), 0) / efforts.length;
+  };
   const PAIRS: readonly (readonly [name: string, easier: number, harder: number])[] = [
     ...levels,
     ['a tune at 80 and at 140', total(FIVE, [], 80), total(FIVE, [], 140)],
@@ -234,6 +256,12 @@ describe('pairs of which one is plainly harder', () => {
       total(arpeggio(60, 4), [], 100),
     ],
     ['one hand and two', total(OCTAVES, []), total(OCTAVES, BASSES)],
+    ['single notes and sixths', total(FIVE, []), total(SIXTHS, [])],
+    ['sixths in quarters and in eighths', total(SIXTHS, [], 60), total(SIXTHS, [], 120)],
+    ...[4, 5, 6, 7].map(
+      (level) => [`a march and a rag, level ${level}`, strain('March', level), strain('Rag', level)] as const,
+    ),
+    ['two against two and three against two', total(EIGHTHS, rockingFour), total(TRIPLETS, rockingFour)],
   ];
 
   it('are in order in ninety-five of a hundred at least, and there are thirty', () => {
