@@ -1,3 +1,5 @@
+import type { LeastPath } from './leastPath';
+
 /**
  * Chooses one of some at each place of a row where what a choice costs depends on the two before it: `own[i][a]` by itself,
  * `pair(i, a, b)` for a at the place before and b at place i, `triple(i, a, b, c)` for the two before and c at place i. Dynamic
@@ -8,9 +10,9 @@ export function leastPathOfThrees(
   own: readonly (readonly number[])[],
   pair: (place: number, from: number, to: number) => number,
   triple: (place: number, first: number, from: number, to: number) => number,
-): number[] {
-  if (own.length === 0) return [];
-  if (own.length === 1) return [leastIndex(own[0])];
+): Pick<LeastPath, 'chosen' | 'cost'> {
+  if (own.length === 0) return { chosen: [], cost: 0 };
+  if (own.length === 1) return { chosen: [leastIndex(own[0])], cost: Math.min(...own[0]) };
   /** `reached[a][b]`: the least cost up to here of rows that end in a, b; `before[i][a][b]`: what came before those. */
   let reached = own[0].map((first, a) => own[1].map((second, b) => first + second + pair(1, a, b)));
   const before: number[][][] = [];
@@ -36,7 +38,7 @@ export function leastPathOfThrees(
   chosen[last - 1] = leastIndex(ends);
   chosen[last] = leastIndex(reached[chosen[last - 1]]);
   for (let i = last; i >= 2; i--) chosen[i - 2] = before[i][chosen[i - 1]][chosen[i]];
-  return chosen;
+  return { chosen, cost: Math.min(...ends) };
 }
 
 function leastIndex(costs: readonly number[]): number {

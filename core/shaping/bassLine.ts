@@ -96,7 +96,7 @@ const PERFECT = [0, 7];
 /** The bass of each place, so that the whole line costs least: exact, over the whole song. */
 export function bassLine(places: readonly BassPlace[], profile: Profile): Bass[] {
   const candidates = places.map((place) => candidatesAt(place, profile));
-  const chosen = leastPathOfThrees(
+  const { chosen } = leastPathOfThrees(
     candidates.map((list) => list.map(({ own }) => own)),
     (i, a, b) => pairCost(places[i - 1], candidates[i - 1][a], places[i], candidates[i][b]),
     (i, a, b, c) =>

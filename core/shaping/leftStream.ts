@@ -7,7 +7,7 @@ import { bassLine, type BassPlace, stepInto } from './bassLine';
 import { closingKeys } from './closing';
 import { eventsOf, type Placed, type StreamTask, type Styled } from './streamEvents';
 import type { Phrase } from './phrases';
-import type { Style } from './styles';
+import { styleOf } from './styles';
 import { upperNotes } from './upper';
 
 /** Keys the left hand strikes in a style. */
@@ -116,15 +116,8 @@ function placesOf(task: StreamTask, events: readonly Placed[]): PlacedBass[] {
   });
 }
 
-const PLAIN: Style = {
-  id: 'kept',
-  name: '',
-  told: '',
-  quiet: { two: '', three: '', four: '', threes: '', upper: 2 },
-  contrast: { two: '', three: '', four: '', threes: '', upper: 2 },
-  full: { two: '', three: '', four: '', threes: '', upper: 2 },
-  bass: [21, 108, 45],
-};
+/** Of a chord that is played otherwise nothing of a style is asked. */
+const PLAIN = styleOf('song');
 
 function strikes(
   task: StreamTask,

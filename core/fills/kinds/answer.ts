@@ -55,7 +55,7 @@ interface Motif {
  * practice of answering a tune in its own words.
  */
 export function answer(task: FillTask, still: Still): Proposal[] {
-  const { note, next, end } = still;
+  const { next, end } = still;
   if (!next || end >= task.songEnd || !hasRoom(task, still)) return [];
   const begins = beginsAt(still);
   const found = motifsOf(task, still).flatMap((motif) =>
@@ -80,7 +80,7 @@ export function answer(task: FillTask, still: Still): Proposal[] {
       reason: because.answers(keys.length),
       letsGo: keys[0].tick < still.heldTo,
     });
-    return fill && note.midi > 0 ? [fill] : [];
+    return fill ? [fill] : [];
   });
 }
 
@@ -184,7 +184,7 @@ function lineOf(task: FillTask, still: Still, motif: Motif, goal: Goal): Line | 
       : keysAt(task, still, tick, i === count ? still.end : ticks[i + 1], i === 0 || i === count),
   );
   if (candidates.some((list) => list.length === 0)) return null;
-  const chosen = leastPathOfThrees(
+  const { chosen, cost } = leastPathOfThrees(
     candidates.map((list, i) =>
       list.map(({ midi }) => (i === 0 && Math.abs(midi - still.note.midi) > FIFTH ? Infinity : 0)),
     ),
@@ -192,12 +192,6 @@ function lineOf(task: FillTask, still: Still, motif: Motif, goal: Goal): Line | 
     (i, a, _, c) => (candidates[i - 2][a].midi === candidates[i][c].midi ? COST.turnsBack : 0),
   );
   const keys = candidates.map((list, i) => list[chosen[i]]);
-  let cost = 0;
-  keys.forEach((key, i) => {
-    if (i === 0) cost += Math.abs(key.midi - still.note.midi) > FIFTH ? Infinity : 0;
-    else cost += stepCost(keys[i - 1], key, motif.steps[i - 1], i === count);
-    if (i > 1 && keys[i - 2].midi === key.midi) cost += COST.turnsBack;
-  });
   const own = keys.slice(0, goal.midi === null ? count + 1 : count);
   if (!Number.isFinite(cost) || new Set(own.map(({ midi }) => midi)).size < 3) return null;
   return {
