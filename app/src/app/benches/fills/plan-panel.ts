@@ -10,6 +10,8 @@ import { FillsState } from './fills-state';
 interface PlanPoint {
   readonly number: number;
   readonly bars: string;
+  /** Its first bar. */
+  readonly fromBar: number;
   readonly percent: number;
   readonly says: string;
   readonly noteId: string | null;
@@ -26,7 +28,8 @@ interface PlanPoint {
     <section aria-label="Plan of the song">
       <h2>Plan of the song</h2>
       <p class="note">
-        How strong each phrase is. From level 5 on it decides how full both hands are, and how loud.
+        How strong each phrase is, by the bar it begins in. From level 5 on it decides how full both hands
+        are, and how loud.
       </p>
       <div class="plan" [style.--count]="points().length">
         <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
@@ -46,7 +49,7 @@ interface PlanPoint {
               (focus)="at.set(point.number)"
               (change)="set(point, $event)"
             />
-            <small>{{ point.bars }}</small>
+            <small>{{ point.fromBar }}</small>
           </label>
         }
       </div>
@@ -132,6 +135,7 @@ export class PlanPanel {
         return {
           number: i + 1,
           bars: first === last ? String(first) : `${first}–${last}`,
+          fromBar: first,
           percent: Math.round(100 * intensity),
           says: said.join('; '),
           noteId: firstNote,
