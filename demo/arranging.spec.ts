@@ -62,7 +62,7 @@ describe.each(SETS)('arranged in full: %s', (_, songs) => {
     }
   });
 
-  it('answers with three notes at least, and home by step or third', () => {
+  it('answers with three notes at least, and the tune goes on after it', () => {
     for (const { fills, right, song } of arranged)
       for (const { kind, taken, notes, tick, length } of fills)
         if (taken && kind === 'answer') {

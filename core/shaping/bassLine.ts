@@ -89,7 +89,7 @@ const COST = {
 const CLOSE = 9;
 /** Half steps round its centre in which a bass is free. */
 const FREE = 4;
-/** G4: nothing the left hand strikes above a bass goes higher than E4. */
+/** E4: nothing the left hand strikes above a bass goes higher. */
 const TOP = 64;
 const PERFECT = [0, 7];
 

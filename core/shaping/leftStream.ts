@@ -76,7 +76,6 @@ function placesOf(task: StreamTask, events: readonly Placed[]): PlacedBass[] {
   return events.flatMap((event): PlacedBass[] => {
     if (event.bass === null || event.bass === 'w') return [];
     const { voiced, style, phrase, register, kept } = styled[event.at];
-    const { change } = voiced;
     const isNew = before?.at !== event.at;
     before = event;
     const { strength } = placeIn(played.bars, event.tick);
@@ -107,12 +106,7 @@ function placesOf(task: StreamTask, events: readonly Placed[]): PlacedBass[] {
       register,
       kept: style ? null : (kept ?? voiced.voicing.keys[0]),
     };
-    return [
-      {
-        place: { ...place, isStrong: place.isStrong || (change.tick === event.tick && strength >= 3) },
-        event,
-      },
-    ];
+    return [{ place, event }];
   });
 }
 

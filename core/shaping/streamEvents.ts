@@ -56,32 +56,18 @@ function strongIn({ tick, length, metre }: PlayedBar): number[] {
   return placeIn([{ tick, length, metre, number: 1 }], half).strength >= 3 ? [half] : [];
 }
 
+/** A bass struck alone. */
+const BASS = { bass: 'B', upper: null, member: null, holdsBass: false } as const;
+
 /** The figure of a chord, bar by bar; where the song closes it stops. */
 export function eventsOf(task: StreamTask, styled: Styled, next: Styled | null): Placed[] {
   const { voiced, style, row } = styled;
   const { tick: from } = voiced.change;
   const to = from + voiced.length;
   const at = task.styled.indexOf(styled);
-  if (!style || !row)
-    return [
-      { tick: from, length: voiced.length, at, bass: 'B', upper: null, member: null, holdsBass: false },
-    ];
+  if (!style || !row) return [{ ...BASS, tick: from, length: voiced.length, at }];
   const rest = restsAt(task, voiced) ?? Infinity;
-  const close: Placed[] =
-    rest < to
-      ? [
-          {
-            tick: rest,
-            length: to - rest,
-            at,
-            bass: 'B',
-            upper: null,
-            member: null,
-            holdsBass: false,
-            closes: true,
-          },
-        ]
-      : [];
+  const close: Placed[] = rest < to ? [{ ...BASS, tick: rest, length: to - rest, at, closes: true }] : [];
   const figure = task.played.bars
     .filter((bar) => bar.number > 0 && bar.tick < to && bar.tick + bar.length > from)
     .flatMap((bar): readonly Placed[] => {
@@ -110,8 +96,8 @@ function shortestAt({ tempoMap }: PlayedSong, tick: number): number {
 }
 
 /**
- * What of a figure goes into so many ticks: the first of the rows that is not too quick and whose head strikes more than a bass, else the whole chord
- * struck at once.
+ * What of a figure goes into so many ticks: the first of the rows that is not too quick and whose head strikes more than
+ * a bass, else the whole chord struck at once.
  */
 function headOf(
   rows: readonly FigureRow[],
@@ -131,7 +117,7 @@ function headOf(
     const isWhole = hasChord(figure) ? hasChord(head) : named(head) === named(figure);
     return isWhole ? head : head.with(last, { ...head[last], upper: 'all' });
   }
-  return [{ at: 0, length: ticks, bass: 'B', upper: 'all', member: null, holdsBass: false }];
+  return [{ ...BASS, at: 0, length: ticks, upper: 'all' }];
 }
 
 /** How many upper notes a figure names one by one. */

@@ -1,8 +1,8 @@
 /**
  * A bar of a figure in words, split evenly among them: B the bass, b the second bass of the same chord, w a step that leads
  * to the next bass, D the bass with its fifth, x the upper notes together, 1 2 3 one of them from below, k3 k5 k7 a member of
- * the chord above its bass (walking); `_` what was struck goes on, `~x` the upper notes while the bass is held, `.` a rest.
- * `u…` of compound metres go group by group between `/`.
+ * the chord above its bass (walking); `B+x` both at once, `_` what was struck goes on, `~x` the upper notes while the bass is
+ * held, `.` a rest. Figures in threes go group by group between `/`.
  */
 export type FigureText = string;
 
