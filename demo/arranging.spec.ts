@@ -18,7 +18,7 @@ const MOST: Readonly<Record<Fault, number>> = {
   'fill notes outside scale and chord': 0,
   'strong fill notes foreign to the chord': 0,
   'rubs of fill notes': 0,
-  'chords whose third or seventh sounds nowhere': 0.7,
+  'chords whose third or seventh sounds nowhere': 0.5,
   'low thirds struck together': 0.5,
   'outer octaves and fifths, bar to bar': 1,
 };

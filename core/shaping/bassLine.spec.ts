@@ -93,6 +93,14 @@ describe('a bass line', () => {
     expect(new Set(found.map(({ midi }) => midi)).size).toBeGreaterThan(1);
   });
 
+  it('has room for the third of a chord the hand strikes with its bass', () => {
+    // Over A flat in the bass C lies too low beside it, or beyond the hand: the third is the bass.
+    const hymn = { style: styleOf('hymn'), tune: 68, ceiling: 68 };
+    expect(line(place('Eb', hymn), place('Ab', hymn), place('Eb', { ...hymn, tune: 67 }))).toMatch(
+      /, 48 third, /,
+    );
+  });
+
   it('keeps the key of what is learned', () => {
     expect(line(place('C', { kept: 55 }), place('F'))).toMatch(/^55 kept/);
   });

@@ -1,6 +1,15 @@
-import { bassOf, type Chord, chroma, KEYBOARDS, type Key, membersOf } from '../music';
+import {
+  bassOf,
+  type Chord,
+  chroma,
+  KEYBOARDS,
+  type Key,
+  membersOf,
+  type Reach,
+} from '../music';
 import { leastPathOfThrees } from '../paths';
 import type { Profile } from '../song';
+import { highestInReach, highestUnder, lowestOver } from './room';
 import { scaleChromas } from './scale';
 import type { Style } from './styles';
 
@@ -89,8 +98,6 @@ const COST = {
 const CLOSE = 9;
 /** Half steps round its centre in which a bass is free. */
 const FREE = 4;
-/** E4: nothing the left hand strikes above a bass goes higher. */
-const TOP = 64;
 const PERFECT = [0, 7];
 
 /** The bass of each place, so that the whole line costs least: exact, over the whole song. */
@@ -129,7 +136,7 @@ export function candidatesAt(place: BassPlace, profile: Profile): Bass[] {
     const list: Bass[] = [];
     for (let midi = Math.max(low, from); midi <= to; midi++)
       if (midi % 12 === wanted && midi < place.ceiling - 3)
-        list.push({ midi, role, own: own + placeCost(place, midi, role) });
+        list.push({ midi, role, own: own + placeCost(place, midi, role, profile.leftReach) });
     return list;
   });
   return found.length > 0 ? found : [lowRoot(place, low)];
@@ -191,20 +198,22 @@ function memberOf(chord: Chord, number: 3 | 5 | 7): number | null {
   return membersOf(chord).find((member) => member.number === number)?.chroma ?? null;
 }
 
-function placeCost(place: BassPlace, midi: number, role: BassRole): number {
+function placeCost(place: BassPlace, midi: number, role: BassRole, reach: Reach): number {
   const { chord, tune, ceiling, above } = place;
   const centre = place.style.bass[2] + place.register;
   let cost = COST.offCentre * Math.max(0, Math.abs(midi - centre) - FREE);
   if (tune !== null && midi >= tune - 8) cost += COST.nearTune;
   const third = memberOf(chord, 3);
   if (role === 'third' && tune !== null && tune % 12 === third) cost += COST.doublesThird;
-  const top = Math.min(ceiling - 3, TOP);
+  // A chord struck with its bass lies within the reach of the hand.
+  const widest = place.style.onTunesBeats ? highestInReach(midi, reach) : Infinity;
+  const top = Math.min(highestUnder(ceiling), widest);
   for (const telling of [third, memberOf(chord, 7)])
     if (
       telling !== null &&
       telling !== midi % 12 &&
       telling !== (tune ?? -1) % 12 &&
-      !hasRoom(telling, midi + 5, top)
+      !hasRoom(telling, lowestOver(midi, place.style), top)
     )
       cost += COST.noRoom;
   if (above !== null && above - midi < 3) cost += COST.close;

@@ -5,6 +5,7 @@ import { placeIn } from '../song';
 import { soundingIn, type VoicedChange } from '../voicing';
 import { bassLine, type BassPlace, stepInto } from './bassLine';
 import { closingKeys } from './closing';
+import { CLEAR } from './room';
 import { eventsOf, type Placed, type StreamTask, type Styled } from './streamEvents';
 import type { Phrase } from './phrases';
 import { styleOf } from './styles';
@@ -167,9 +168,6 @@ function upperPlace(
   };
 }
 
-/** Half steps under the tune that a key of the left hand keeps. */
-const CLEAR = 3;
-
 function struckIn(
   task: StreamTask,
   { voiced }: Styled,
@@ -180,9 +178,10 @@ function struckIn(
   let low: number | null = null;
   const found: { tick: number; length: number; keys: number[]; isBass: boolean }[] = [];
   for (const event of events) {
-    const { tick, length, member, holdsBass } = event;
+    const { tick, member, holdsBass } = event;
     const bass = basses.get(event) ?? null;
     if (bass !== null) low = event.bass === 'w' ? low : bass;
+    const length = event.upper === 'all' && bass === null ? freeFor(task, event, upper) : event.length;
     const under = soundingIn(task.melody, tick, tick + length, task.longestNote);
     const isFree = (key: number): boolean => under.every(({ midi }) => key <= midi - CLEAR);
     if (event.closes && bass !== null) {
@@ -208,6 +207,18 @@ function struckIn(
     found.push({ tick, length, keys: [...new Set(keys)].sort((a, b) => a - b), isBass: bass !== null });
   }
   return found.map(({ tick, length, keys }) => ({ tick, length, keys }));
+}
+
+/** How long a chord sounds: where the tune comes down to it after a beat or more, only until then. */
+function freeFor(
+  { melody, longestNote, played }: StreamTask,
+  { tick, length }: Placed,
+  upper: readonly number[],
+): number {
+  const top = Math.max(0, ...upper);
+  const near = soundingIn(melody, tick, tick + length, longestNote).filter(({ midi }) => top > midi - CLEAR);
+  const until = Math.min(...near.map((note) => note.tick)) - tick;
+  return until >= placeIn(played.bars, tick).beatTicks && until < length ? until : length;
 }
 
 /** A member of the chord above its bass; an octave lower where the tune leaves it no room. */

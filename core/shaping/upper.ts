@@ -1,6 +1,7 @@
 import { type Chord, membersOf, type Reach, reachMm, spanMm } from '../music';
 import { leastPath } from '../paths';
 import { lowIntervalBreaches } from '../voicing';
+import { highestUnder, lowestOver } from './room';
 import type { Style } from './styles';
 
 /** A chord whose upper notes are to be found. */
@@ -21,12 +22,6 @@ export interface UpperPlace {
   readonly reach: Reach;
 }
 
-/** E4: nothing the left hand strikes above a bass goes higher. */
-const TOP = 64;
-/** C3 and A2: nothing lower, unless the style is open. */
-const [LOWEST, LOWEST_OPEN] = [48, 45];
-/** From A2 on a bass may have its upper notes nearer. */
-const HIGH_BASS = 45;
 /** Half steps above the bass beyond which an upper note is far from it. */
 const FAR = 12;
 /** A root or fifth that is not where it was with blocks is not dearer than this. */
@@ -69,12 +64,8 @@ function candidatesAt(place: UpperPlace): Upper[] {
 function under(place: UpperPlace, ceiling: number): Upper[] {
   const members = wantedIn(place);
   const low = Math.min(...place.basses);
-  const from = Math.max(
-    low + (low >= HIGH_BASS ? 3 : 5),
-    place.style.isOpen ? LOWEST_OPEN : LOWEST,
-    Math.max(...place.basses) + 2,
-  );
-  const to = Math.min(ceiling - 3, TOP);
+  const from = Math.max(lowestOver(low, place.style), Math.max(...place.basses) + 2);
+  const to = highestUnder(ceiling);
   const telling = members.filter(({ tells }) => tells);
   const found: Upper[] = [];
   for (let count = Math.min(place.count, members.length); count > 0; count--) {
