@@ -171,7 +171,17 @@ function styledOnce(
       settled.flatMap((part) => (part ? [...keysByTick(keptHands(part, played)?.notes ?? [])] : [])),
     );
     const keptBass = ({ change }: VoicedChange): number | null => kept.get(change.tick)?.[0] ?? null;
-    return styledLeft({ shape, parts, voiced: changes, played, profile, melody, longestNote, keptBass });
+    return styledLeft({
+      shape,
+      parts,
+      voiced: changes,
+      played,
+      profile,
+      melody,
+      longestNote,
+      memory,
+      keptBass,
+    });
   });
 }
 

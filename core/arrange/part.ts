@@ -32,7 +32,7 @@ export function partsOfSong(context: SongContext): ByPart<PartArrangement> {
       right: rightOf(index),
       left: leftOf(index),
       meetings: meetingsIn(index),
-      fills: fillsOf(index).fills,
+      fills: fillsOf(index).fills(),
       effort: effortIn(index),
       findings: findingsIn(index),
     };

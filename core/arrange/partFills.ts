@@ -1,4 +1,5 @@
 import type { PartFills, WaitingFill } from '../fills';
+import { lazily } from '../memory';
 import { offers, says } from '../sentences';
 import type { Finding } from '../song';
 
@@ -15,12 +16,14 @@ export function waitingFinding({ id, tick, kind, why }: WaitingFill): Finding {
 
 /** The fills of a settled part: those that were stored with it are played, by its stored keys. */
 export function asStored(proposed: PartFills, kept: readonly string[]): PartFills {
-  const told = new Set<string>();
-  // Orientation it is played was stored as keys: of several ways the first stands for it.
-  const fills = proposed.fills.map((fill) => {
-    const taken = kept.includes(fill.id) && !told.has(fill.id);
-    told.add(fill.id);
-    return { ...fill, taken };
+  const fills = lazily(() => {
+    const told = new Set<string>();
+    // How it is played was stored as keys: of several ways the first stands for it.
+    return proposed.fills().map((fill) => {
+      const taken = kept.includes(fill.id) && !told.has(fill.id);
+      told.add(fill.id);
+      return { ...fill, taken };
+    });
   });
   return { ...proposed, playing: [], waiting: [], fills };
 }

@@ -189,3 +189,20 @@ describe('a note that is moved', () => {
     },
   );
 });
+
+describe('an edit of a long song at the highest level', () => {
+  const long = applyEdit(randomSong({ bars: 100, changesPerBar: 1, seed: 11 }), {
+    kind: 'choose',
+    choices: { level: 7, fills: { measure: 'many', seed: 0 } },
+  });
+  it.each<[string, SongEdit]>([
+    ['a chord', { kind: 'change-written', id: of(long.changes, 50).id, symbol: 'Em7' }],
+    ['a note', { kind: 'notes-moved', ids: [of(long.melody, 150).id], steps: 1 }],
+  ])('%s: leaves nearly all parts the very objects they were', (_, edit) => {
+    const before = arrange(long, DEFAULT_PROFILE);
+    const after = arrange(applyEdit(long, edit), DEFAULT_PROFILE);
+    const anew = after.arranged.filter((part, i) => part !== before.arranged[i]);
+    expect(anew.length).toBeGreaterThan(0);
+    expect(anew.length).toBeLessThanOrEqual(before.parts.length / 3);
+  });
+});

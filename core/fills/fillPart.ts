@@ -1,3 +1,4 @@
+import { lazily } from '../memory';
 import { chroma, isModal, KEYBOARDS, membersOf, midiOf, scaleOf } from '../music';
 import { barAt } from '../song';
 import { isCleanFill } from './clean';
@@ -17,21 +18,25 @@ export interface WaitingFill {
   readonly why: 'no-place' | 'too-long';
 }
 
-/** The fills of one part: what is proposed, what is played, what waits, and what had been played when it ends. */
+/** The fills of one part: what is played, what waits, and what had been played when it ends; all that is proposed, when asked for. */
 export interface PartFills {
-  readonly fills: readonly Fill[];
+  readonly fills: () => readonly Fill[];
   readonly playing: readonly Proposal[];
   readonly waiting: readonly WaitingFill[];
   readonly after: FillsSoFar;
 }
 
-/** Every proposal for a part on the pianist's keyboard, the best first at each place, what the pianist can play counted in. */
-function proposalsFor(task: FillTask, openings: readonly Opening[]): Proposal[] {
+/** The proposals of some kinds for a part on the pianist's keyboard, the best first at each place, what the pianist can play counted in. */
+function proposalsFor(
+  task: FillTask,
+  openings: readonly Opening[],
+  kinds: typeof FILL_KINDS,
+): readonly Proposal[] {
   const stills = stillsOf(task);
   const { low, high } = KEYBOARDS[task.profile.keyboard];
   const isOnKeyboard = ({ notes }: Proposal): boolean =>
     notes.every(({ pitch }) => midiOf(pitch) >= low && midiOf(pitch) <= high);
-  return FILL_KINDS.flatMap(({ propose }) => propose(task, openings, stills))
+  return kinds.flatMap(({ propose }) => propose(task, openings, stills))
     .filter((proposal) => isOnKeyboard(proposal) && isOfMode(proposal) && isOpen(proposal, task))
     .map((proposal) => ({ ...proposal, rank: rankFor(proposal, task.profile) }))
     .sort((a, b) => a.place.from.change.tick - b.place.from.change.tick || a.rank - b.rank);
@@ -57,7 +62,13 @@ export function fillPart(
   decisions: FillDecisions,
   before: FillsSoFar,
 ): PartFills {
-  const proposals = proposalsFor(task, openings);
+  // What is played is unasked or taken: only of such kinds must be known what could be, to know what is.
+  const takenKinds = new Set(decisions.taken.map(({ id }) => kindOfId(id)));
+  const proposals = proposalsFor(
+    task,
+    openings,
+    FILL_KINDS.filter((kind) => kind.isUnasked || takenKinds.has(kind)),
+  );
   const playing: Proposal[] = [];
   const waiting: WaitingFill[] = [];
   let after = before;
@@ -79,14 +90,16 @@ export function fillPart(
   waiting.push(...withoutPlace(task, proposals, decisions));
   const isPlayed = (p: Proposal): Proposal | undefined =>
     playing.find(({ id, variant }) => id === p.id && variant === p.variant);
-  const fills = proposals.map((proposal) => {
-    const played = isPlayed(proposal);
-    return fillOf(
-      played ?? proposal,
-      played !== undefined,
-      played?.notes !== undefined && played.notes !== proposal.notes,
-    );
-  });
+  const fills = lazily(() =>
+    proposalsFor(task, openings, FILL_KINDS).map((proposal) => {
+      const played = isPlayed(proposal);
+      return fillOf(
+        played ?? proposal,
+        played !== undefined,
+        played?.notes !== undefined && played.notes !== proposal.notes,
+      );
+    }),
+  );
   return { fills, playing, waiting, after };
 }
 

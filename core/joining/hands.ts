@@ -13,9 +13,8 @@ import {
   strikeNotes,
   SUNG_FIGURES,
 } from '../patterns';
-import { BY_PHRASE, type Choices, type Finding, type PlayedNote } from '../song';
+import { barsIn, BY_PHRASE, type Choices, type Finding, type PlayedNote } from '../song';
 import { isUnderMelody } from '../voicing';
-import { barsIn } from './barsIn';
 import { lineOf } from './lineOf';
 import { withRolls } from './rolls';
 import { withSharedKeys } from './sharedKeys';

@@ -7,7 +7,6 @@ export {
   NO_RELATIONS,
   relateHand,
 } from './handRelations';
-export { barsIn } from './barsIn';
 export { choicesAt, leftHand, struckNote } from './hands';
 export { type ChangeMeeting, type Meeting, meetingOf, meetingsOf } from './meetings';
 export { withRolls } from './rolls';

@@ -1,7 +1,7 @@
+import { barsIn } from '../song';
 import type { Metre } from '../music';
 import { BLOCK, choosePattern, dress, type Dressed, type Pattern } from '../patterns';
 import { type Sounding, type VoicedChange, voicingOf } from '../voicing';
-import { barsIn } from './barsIn';
 import type { PartTask } from './task';
 
 /** The pianist's own pattern chosen for a part, as it goes in a metre; null where another is chosen or it is of another metre. */

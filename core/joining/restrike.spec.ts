@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Metre } from '../music';
 import type { Pattern } from '../patterns';
-import type { PlayedBar } from '../song';
+import { barsIn, type PlayedBar } from '../song';
 import type { VoicedChange } from '../voicing';
-import { barsIn } from './barsIn';
 import { isHeld, struckAgain } from './restrike';
 
 const beat = 960;

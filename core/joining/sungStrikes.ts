@@ -1,8 +1,7 @@
 import { barTicks, beatsOf, placeAt } from '../music';
 import type { SungFigure, SungMember } from '../patterns';
-import type { PlayedBar } from '../song';
+import { barsIn, type PlayedBar } from '../song';
 import type { VoicedChange } from '../voicing';
-import { barsIn } from './barsIn';
 import { companionOf } from './sungBass';
 
 /** Keys the right hand strikes together. */

@@ -1,2 +1,2 @@
-export { gotOrMade, keepIdentity, keptValue } from './memoize';
+export { gotOrMade, keepIdentity, keptValue, lazily } from './memoize';
 export { Memory, memoryOf } from './memory';

@@ -54,6 +54,12 @@ export function gotOrMade<K, V>(
   return value;
 }
 
+/** A value made when it is first asked for. */
+export function lazily<T extends object>(make: () => T): () => T {
+  let value: T | null = null;
+  return () => (value ??= make());
+}
+
 /**
  * `next` with every field that equals the one before replaced by it, and members of lists likewise, so that identity
  * survives a copy.

@@ -5,6 +5,7 @@ import { barAt, type PlayedSong } from '../song';
 import { twelveBarsFrom } from './twelveBars';
 import { interludesOf } from './interludes';
 import { type PhraseStart, phraseStarts } from './phraseStarts';
+import { boundariesOf } from './strength';
 
 /** A place where a part begins. */
 export interface ProposedCut {
@@ -81,7 +82,12 @@ export function divide(
   played: PlayedSong,
   forced: readonly number[] = [],
   memory = new Memory(),
-): ProposedCut[] {
+): readonly ProposedCut[] {
+  const from = [boundariesOf(played, memory), played.changes, forced.join()];
+  return memory.of<readonly ProposedCut[]>('division')('song', from, () => cutsIn(played, forced, memory));
+}
+
+function cutsIn(played: PlayedSong, forced: readonly number[], memory: Memory): ProposedCut[] {
   const stops = stopsOf(played, forced, memory);
   const ways = USUAL_LENGTHS.map(([bars, points]) => {
     const { cost, cuts } = bestFor(stops, bars);

@@ -23,7 +23,7 @@ export function propose(
   { method, bars, depth }: Division,
   locked: readonly number[] = [],
   memory = new Memory(),
-): ProposedCut[] {
+): readonly ProposedCut[] {
   switch (method) {
     case 'bars':
       return withLocked(played, divideEvery(played, bars, locked), locked);
@@ -44,11 +44,11 @@ export function propose(
  * Cuts every so many bars, counted anew from each locked cut; in a song with a pick-up each cut lies as far before
  * the bar line as the pick-up, where a note begins there.
  */
-export function divideEvery(played: PlayedSong, bars: number, locked: readonly number[] = []): ProposedCut[] {
+export function divideEvery(played: PlayedSong, bars: number, locked: readonly number[] = []): readonly ProposedCut[] {
   const upbeat = upbeatOf(played);
   const onsets = new Set(played.melody.map((note) => note.tick));
   let since = 0;
-  const cuts = played.bars.flatMap((bar): ProposedCut[] => {
+  const cuts = played.bars.flatMap((bar): readonly ProposedCut[] => {
     if (bar.number < 1) return [];
     if (locked.some((tick) => tick > bar.tick - bar.length && tick <= bar.tick)) since = 0;
     if (since++ % bars !== 0 || bar.number === 1) return [];
@@ -63,10 +63,10 @@ const FROM_MIDDLE = 250;
 const SHORTEST_HALF = 100;
 
 /** Halves (depth 1), quarters, eighths: each stretch is halved at the boundary that is strong and near its middle. */
-function divideInHalves(played: PlayedSong, depth: number, memory: Memory): ProposedCut[] {
+function divideInHalves(played: PlayedSong, depth: number, memory: Memory): readonly ProposedCut[] {
   const all = boundariesOf(played, memory);
   let stretches: [number, number][] = [[0, played.endTick]];
-  let cuts: ProposedCut[] = [SONG_BEGINS];
+  let cuts: readonly ProposedCut[] = [SONG_BEGINS];
   for (let at = 1; at <= depth; at++) {
     stretches = stretches.flatMap(([from, to]): [number, number][] => {
       const middle = middleOf(played, all, from, to);
@@ -78,7 +78,7 @@ function divideInHalves(played: PlayedSong, depth: number, memory: Memory): Prop
       ];
     });
   }
-  return cuts.sort((a, b) => a.tick - b.tick);
+  return [...cuts].sort((a, b) => a.tick - b.tick);
 }
 
 function middleOf(played: PlayedSong, all: readonly Boundary[], from: number, to: number): Boundary | null {
@@ -98,7 +98,7 @@ function middleOf(played: PlayedSong, all: readonly Boundary[], from: number, to
 const OF_LINES: readonly Phrase['code'][] = ['lineEnds', 'lineBegins', 'sectionBegins'];
 
 /** One part for each line of the words: where punctuation ends one or a capital begins one. */
-function divideByLines(played: PlayedSong, memory: Memory): ProposedCut[] {
+function divideByLines(played: PlayedSong, memory: Memory): readonly ProposedCut[] {
   const hasWords = played.melody.some((note) => note.lyric !== null);
   if (!hasWords) return [SONG_BEGINS];
   const lines = boundariesOf(played, memory).filter((b) => b.reasons.some((r) => OF_LINES.includes(r.code)));
@@ -110,7 +110,7 @@ function withLocked(
   played: PlayedSong,
   cuts: readonly ProposedCut[],
   locked: readonly number[],
-): ProposedCut[] {
+): readonly ProposedCut[] {
   const near = (tick: number): boolean =>
     tick > 0 && locked.some((l) => Math.abs(barsBetween(played, 0, tick) - barsBetween(played, 0, l)) < 100);
   const own = locked.map((tick) => ({ tick, strength: 0, reasons: [divides.lockedCut()] }));

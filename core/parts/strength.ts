@@ -30,7 +30,10 @@ type Note = PlayedNote;
 
 /** Every onset of the melody as a possible boundary, and the bar lines where it is silent; in time. */
 export function boundariesOf(played: PlayedSong, memory = new Memory()): readonly Boundary[] {
-  return memory.of<readonly Boundary[]>('boundaries')('song', [played], () => boundariesIn(played, memory));
+  // Tempo has no part in it: played slower, or with an ending that slows, a song has the same.
+  const { melody, bars, changes, sections, keyMap } = played;
+  const from = [melody, bars, changes, sections, keyMap];
+  return memory.of<readonly Boundary[]>('boundaries')('song', from, () => boundariesIn(played, memory));
 }
 
 function boundariesIn(played: PlayedSong, memory: Memory): readonly Boundary[] {

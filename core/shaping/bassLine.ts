@@ -1,12 +1,4 @@
-import {
-  bassOf,
-  type Chord,
-  chroma,
-  KEYBOARDS,
-  type Key,
-  membersOf,
-  type Reach,
-} from '../music';
+import { bassOf, type Chord, chroma, KEYBOARDS, type Key, membersOf, type Reach } from '../music';
 import { leastPathOfThrees } from '../paths';
 import type { Profile } from '../song';
 import { highestInReach, highestUnder, lowestOver } from './room';

@@ -23,7 +23,7 @@ export interface StyledStrike {
  * whole song, the upper notes move as the blocks do, the figure goes on through the cuts of the pianist and knows phrases alone.
  */
 export function leftStream(task: StreamTask): ReadonlyMap<string, readonly StyledStrike[]> {
-  const events = task.styled.flatMap((chord, i) => eventsOf(task, chord, task.styled[i + 1] ?? null));
+  const events = task.styled.flatMap((_, at) => eventsOf(task, at));
   const places = placesOf(task, events);
   const line = bassLine(
     places.map(({ place }) => place),
@@ -45,7 +45,7 @@ function withSteps(
       from = basses.get(event) ?? from;
       return event;
     }
-    const next = events.slice(i + 1).find((other) => basses.has(other));
+    const next = events.find((other, at) => at > i && basses.has(other));
     const to = next && basses.get(next);
     const { voiced, style } = task.styled[event.at];
     const { chord, key } = voiced;
@@ -124,6 +124,7 @@ function strikes(
   const indices = task.styled.flatMap(({ style }, i) => (style ? [i] : []));
   const upper = upperNotes(
     indices.map((i) => upperPlace(task, task.styled[i], byChord.get(i) ?? [], basses)),
+    task.memory,
   );
   const found = new Map<string, StyledStrike[]>();
   indices.forEach((i, n) => {
@@ -156,6 +157,7 @@ function upperPlace(
   const highest = Math.max(0, ...named);
   const hasChord = named.length === 0 || events.some(({ upper }) => upper === 'all');
   return {
+    id: voiced.change.id,
     chord: voiced.chord,
     voicing: voiced.voicing.keys,
     basses: own.length > 0 ? own : [voiced.voicing.keys[0]],

@@ -1,7 +1,7 @@
 import { Memory } from '../memory';
 import { barTicks } from '../music';
 import { contentsOf, divide, firstBarTick, formLetters, letterOf, relate, struckAs } from '../parts';
-import { barAt, placeIn, type PlayedSong } from '../song';
+import { barAt, indexAt, placeIn, type PlayedSong, within } from '../song';
 
 /** A phrase of the tune, wherever the pianist has cut the song. */
 export interface Phrase {
@@ -49,7 +49,7 @@ export function phrasesOf(played: PlayedSong, memory = new Memory()): Phrase[] {
     const barTick = Math.min(firstBarTick(played, fromTick), toTick);
     const section = played.sections.findLast(({ tick }) => tick <= Math.max(fromTick, barTick));
     const frame = section?.frame ? section.name : undefined;
-    const firstNote = played.melody.find(({ tick }) => tick >= fromTick && tick < toTick)?.id ?? null;
+    const firstNote = within(played.melody, fromTick, toTick).at(0)?.id ?? null;
     const rests = comesToRest(played, fromTick, toTick);
     return {
       fromTick,
@@ -68,10 +68,10 @@ export function phrasesOf(played: PlayedSong, memory = new Memory()): Phrase[] {
 const [LONG_NOTE, REST] = [2, 1];
 
 function comesToRest({ melody, bars }: PlayedSong, from: number, to: number): boolean {
-  const last = melody.findLast(({ tick, grace }) => !grace && tick >= from && tick < to);
+  const last = within(melody, from, to).findLast(({ grace }) => !grace);
   if (!last || to >= bars[bars.length - 1].tick + bars[bars.length - 1].length) return true;
   const { beatTicks } = placeIn(bars, last.tick);
-  const next = melody.find(({ tick }) => tick >= to)?.tick ?? to;
+  const next = melody.slice(indexAt(melody, to)).find(({ tick }) => tick >= to)?.tick ?? to;
   const isHeld = last.length >= LONG_NOTE * beatTicks;
   return isHeld || next - last.tick - last.length >= REST * beatTicks;
 }

@@ -40,7 +40,11 @@ export function shapeOf(song: Pick<Song, 'feel' | 'intensities'>, played: Played
   const phrases = phrasesOf(played, memory);
   const plan = planOf(played, phrases, givenIn(song, phrases));
   return {
-    phrases: phrases.map((phrase, i) => ({ ...phrase, ...plan[i] })),
+    // One that is as it was keeps its identity, so that what is worked out of it is not worked out again.
+    phrases: phrases.map((phrase, i) => {
+      const shaped = { ...phrase, ...plan[i] };
+      return memory.of<ShapedPhrase>('phrases')(String(i), [JSON.stringify(shaped)], () => shaped);
+    }),
     proposed: proposeStyle(song, played),
   };
 }
@@ -72,6 +76,7 @@ interface StyledTask {
   readonly profile: Profile;
   readonly melody: readonly HandNote[];
   readonly longestNote: number;
+  readonly memory: Memory;
   /** The lowest key a learned part strikes at a chord; null where it is not learned. */
   readonly keptBass: (voiced: VoicedChange) => number | null;
 }

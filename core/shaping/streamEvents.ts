@@ -1,6 +1,7 @@
 import type { HandNote } from '../hands';
+import type { Memory } from '../memory';
 import { bassOf, chroma, type Metre, TICKS_PER_QUARTER } from '../music';
-import { lastAtOrBefore, placeIn, type PlayedBar, type PlayedSong, type Profile } from '../song';
+import { barsIn, lastAtOrBefore, placeIn, type PlayedBar, type PlayedSong, type Profile } from '../song';
 import type { VoicedChange } from '../voicing';
 import { type FigureEvent, figureIn } from './figure';
 import type { Phrase } from './phrases';
@@ -25,6 +26,7 @@ export interface StreamTask {
   /** The tune as struck, in time, and its longest note. */
   readonly melody: readonly HandNote[];
   readonly longestNote: number;
+  readonly memory: Memory;
 }
 
 /** An event of a figure where it is played. */
@@ -59,17 +61,18 @@ function strongIn({ tick, length, metre }: PlayedBar): number[] {
 /** A bass struck alone. */
 const BASS = { bass: 'B', upper: null, member: null, holdsBass: false } as const;
 
-/** The figure of a chord, bar by bar; where the song closes it stops. */
-export function eventsOf(task: StreamTask, styled: Styled, next: Styled | null): Placed[] {
+/** The figure of a chord (by index), bar by bar; where the song closes it stops. */
+export function eventsOf(task: StreamTask, at: number): Placed[] {
+  const styled = task.styled[at];
+  const next = task.styled[at + 1] ?? null;
   const { voiced, style, row } = styled;
   const { tick: from } = voiced.change;
   const to = from + voiced.length;
-  const at = task.styled.indexOf(styled);
   if (!style || !row) return [{ ...BASS, tick: from, length: voiced.length, at }];
   const rest = restsAt(task, voiced) ?? Infinity;
   const close: Placed[] = rest < to ? [{ ...BASS, tick: rest, length: to - rest, at, closes: true }] : [];
-  const figure = task.played.bars
-    .filter((bar) => bar.number > 0 && bar.tick < to && bar.tick + bar.length > from)
+  const figure = barsIn(task.played.bars, from, to)
+    .filter((bar) => bar.number > 0)
     .flatMap((bar): readonly Placed[] => {
       const [start, end] = [Math.max(from, bar.tick), Math.min(to, bar.tick + bar.length, rest)];
       if (start >= end) return [];

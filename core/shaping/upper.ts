@@ -1,4 +1,5 @@
 import { type Chord, membersOf, type Reach, reachMm, spanMm } from '../music';
+import { Memory } from '../memory';
 import { leastPath } from '../paths';
 import { lowIntervalBreaches } from '../voicing';
 import { highestUnder, lowestOver } from './room';
@@ -6,6 +7,8 @@ import type { Style } from './styles';
 
 /** A chord whose upper notes are to be found. */
 export interface UpperPlace {
+  /** Of its change, in the song as it is played. */
+  readonly id: string;
   readonly chord: Chord;
   /** As it is voiced with blocks. */
   readonly voicing: readonly number[];
@@ -39,8 +42,12 @@ const COST = {
 } as const;
 
 /** The upper notes of each chord, lowest first: the guide tones first, near where the blocks have them, moving little; exact. */
-export function upperNotes(places: readonly UpperPlace[]): (readonly number[])[] {
-  const candidates = places.map(candidatesAt);
+export function upperNotes(places: readonly UpperPlace[], memory = new Memory()): (readonly number[])[] {
+  const made = memory.of<readonly Upper[]>('upper notes');
+  const candidates = places.map((place) => {
+    const { id, tune, ...from } = place;
+    return made(id, [...Object.values(from), [...tune]], () => candidatesAt(place));
+  });
   const { chosen } = leastPath(
     candidates.map((list) => list.map(({ own }) => own)),
     (i, a, b) => COST.movement * movement(candidates[i - 1][a].keys, candidates[i][b].keys),
@@ -165,5 +172,12 @@ function costOf(keys: readonly number[], place: UpperPlace, set: readonly Wanted
 /** Half steps from one set of notes to the next, each to its nearest. */
 function movement(from: readonly number[], to: readonly number[]): number {
   if (from.length === 0) return 0;
-  return to.reduce((sum, key) => sum + Math.min(...from.map((other) => Math.abs(other - key))), 0);
+  // Written as loops: a long song asks for it some hundred thousand times.
+  let sum = 0;
+  for (const key of to) {
+    let nearest = Infinity;
+    for (const other of from) nearest = Math.min(nearest, Math.abs(other - key));
+    sum += nearest;
+  }
+  return sum;
 }

@@ -100,3 +100,11 @@ export function within<T extends { readonly tick: number }>(
   while (end < list.length && list[end].tick < to) end++;
   return list.slice(first, end);
 }
+
+/** The bars a stretch touches, in time. */
+export function barsIn<T extends Bar>(bars: readonly T[], from: number, to: number): T[] {
+  const first = indexAt(bars, from);
+  let last = first;
+  while (last + 1 < bars.length && bars[last + 1].tick < to) last++;
+  return bars.slice(first, last + 1);
+}

@@ -10,7 +10,7 @@ export {
   lastAtOrBefore,
   offsetInBar,
 } from './bars';
-export { placeIn, placeInBar, within, writtenBars } from './bars';
+export { barsIn, placeIn, placeInBar, within, writtenBars } from './bars';
 export { changeLeftOut, type ChangesEdit, changeSplit, changesPlaced } from './changeEdits';
 export { changesShifted, chordPut } from './changeEdits';
 export { changeMoved, changeStepped, freshId, SHORTEST } from './changeEdits';

@@ -1,10 +1,9 @@
 import { barsOfEffort, type Effort, type EffortBar, effortOf } from '../../effort';
 import type { HandNote } from '../../hands';
-import { barsIn } from '../../joining';
 import { beatTicks } from '../../music';
 import type { PartToPlay } from '../../parts';
 import { Clock } from '../../performance';
-import type { PlayedSong } from '../../song';
+import { barsIn, type PlayedSong } from '../../song';
 import type { SongContext } from '../context';
 import type { ByPart } from './byPart';
 

@@ -1,10 +1,10 @@
 import { fillPart, NO_FILL_YET, type Opening, type PartFills } from '../../fills';
 import { type HandNote, inTime } from '../../hands';
-import { barsIn, type PartHands } from '../../joining';
+import { type PartHands } from '../../joining';
 import { levelOf } from '../../levels';
 import { placesOf } from '../../own';
 import { TICKS_PER_QUARTER } from '../../music';
-import { indexAt, lastAtOrBefore, type Song, within } from '../../song';
+import { barsIn, indexAt, lastAtOrBefore, type Song, within } from '../../song';
 import { restsAt } from '../../shaping';
 import type { SongContext } from '../context';
 import { asStored } from '../partFills';
@@ -25,7 +25,7 @@ export function fillsStage(context: SongContext, handsOf: ByPart<PartHands>): By
     const after = before?.after ?? NO_FILL_YET;
     const { hasFills } = levelOf(part.choices);
     if (!(hasFills || song.fillsTaken.length > 0) || isSung(part) || voiced.length === 0)
-      return { fills: [], playing: [], waiting: [], after };
+      return { fills: () => [], playing: [], waiting: [], after };
     const next = following[index];
     const openings = openingsOf(context, handsOf, index, next);
     const task = taskOf(context, handsOf, index, openings, next);

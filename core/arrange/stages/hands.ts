@@ -1,4 +1,4 @@
-import { barsIn, handsForSinging, leftHand, type PartHands, type PartTask, withRolls } from '../../joining';
+import { handsForSinging, leftHand, type PartHands, type PartTask, withRolls } from '../../joining';
 import {
   type Harmonised,
   isIn,
@@ -12,7 +12,7 @@ import { type HandNote, inTime } from '../../hands';
 import { levelOf } from '../../levels';
 import { keyName, symbolOf } from '../../music';
 import type { PartToPlay } from '../../parts';
-import { keyAt, within } from '../../song';
+import { barsIn, keyAt, within } from '../../song';
 import type { PartMaterial, SongContext } from '../context';
 import { changeIndex } from '../../arrangement';
 import { keptHands } from '../settled';
