@@ -1,6 +1,6 @@
 import type { Arrangement } from '../core/arrangement';
 import type { HandNote } from '../core/hands';
-import { bassOf, chroma, membersOf, scaleOf } from '../core/music';
+import { bassOf, chroma, isModal, membersOf, scaleOf } from '../core/music';
 import { keyAt, placeIn } from '../core/song';
 
 // What a strict teacher strikes out of an arrangement above the fourth level, counted from the keys that are struck and from
@@ -103,10 +103,12 @@ function rubs(struck: Struck): number {
   ).length;
 }
 
-/** Chords with a third or a seventh that sounds in neither hand. */
+/** Chords with a third or a seventh that sounds in neither hand; a tune in a mode may close on an open fifth. */
 function hollow({ a, both }: Struck): number {
-  return a.changes.filter(({ change, chord }) => {
-    const telling = chord ? membersOf(chord).filter(({ number }) => [3, 7].includes(number)) : [];
+  return a.changes.filter(({ change, chord }, i) => {
+    const isModalClose = i === a.changes.length - 1 && isModal(keyAt(a.played, change.tick).mode);
+    const telling =
+      chord && !isModalClose ? membersOf(chord).filter(({ number }) => [3, 7].includes(number)) : [];
     const end = change.tick + change.length;
     const heard = both.filter(({ tick, length }) => tick < end && tick + length > change.tick);
     return telling.some((member) => !heard.some(({ midi }) => midi % 12 === member.chroma));

@@ -84,7 +84,7 @@ function stagesOf(song: Song): Figures[] {
           loudness: loudnessIn(whole),
           right: whole.right,
           left: whole.left,
-          choicesAt: () => song.choices,
+          pedalAt: () => 'change',
           partAt: () => 0,
         }),
       ),

@@ -19,7 +19,7 @@ import { withSlowing } from '../performance';
 import { withRhythms } from '../rhythm';
 import { type Finding, type PlayedSong, type Profile, type Song, unfold } from '../song';
 import { type VoicedChange, type VoicedSong, voiceParts } from '../voicing';
-import { type Shape, shapeOf, styledLeft, type StyledStrike } from '../shaping';
+import { type Shape, shapeOf, slowsAtEnd, styledLeft, type StyledStrike } from '../shaping';
 import { keptHands } from './settled';
 import { songFindings } from './songFindings';
 import { keysByTick } from './windows';
@@ -62,7 +62,9 @@ export function* contextOf(
   const memory = memoryOf(song.id);
   const asWritten = unfoldOnce(song, memory);
   const parts = partsOf(song, asWritten);
-  const played = slowedOnce(rhythmsOnce(asWritten, parts, memory), song.choices.ending, memory);
+  const inTime = rhythmsOnce(asWritten, parts, memory);
+  const shape = shapeOnce(song, inTime, memory);
+  const played = slowsAtEnd(song, parts, shape) ? slowedOnce(inTime, memory) : inTime;
   yield null;
   const voiced = voiceParts(song, profile, played, parts);
   const changes = describeChanges(played, voiced, memory);
@@ -75,7 +77,7 @@ export function* contextOf(
     parts,
     changes,
     raisedParts,
-    shape: shapeOnce(song, played, memory),
+    shape,
   };
   const twins = twinsOf(parts, played.changes);
   const written = writtenOnce(frame, memory);
@@ -139,9 +141,9 @@ function rhythmsOnce(written: PlayedSong, parts: readonly Part[], memory: Memory
   return memory.of<PlayedSong>('rhythms')('song', [written, chosen], () => withRhythms(written, parts));
 }
 
-/** The same song in time and slowing, remembered, so that later stages meet the same objects again. */
-function slowedOnce(played: PlayedSong, ending: Song['choices']['ending'], memory: Memory): PlayedSong {
-  return memory.of<PlayedSong>('slowed')('song', [played, ending], () => withSlowing(played, ending));
+/** The song slowing at its end, remembered, so that later stages meet the same objects again. */
+function slowedOnce(played: PlayedSong, memory: Memory): PlayedSong {
+  return memory.of<PlayedSong>('slowed')('song', [played], () => withSlowing(played));
 }
 
 /** The shape looks at the song as it is played, and at what the pianist says of its phrases. */

@@ -2,7 +2,7 @@ import type { Effort } from '../effort';
 import { choicesAt, type HandRelations } from '../joining';
 import { partIndexAt } from '../parts';
 import { perform, type Timeline } from '../performance';
-import { type Loudness, loudnessOf } from '../shaping';
+import { type Loudness, loudnessOf, pedalOf } from '../shaping';
 import { levelOf } from '../levels';
 import type { Arrangement, PartArrangement, SongFrame } from './arrangement';
 
@@ -40,7 +40,7 @@ export function assemble(
         loudness: loudnessIn(frame),
         right,
         left,
-        choicesAt: (tick) => choicesAt(parts, tick),
+        pedalAt: (tick) => pedalOf(parts[partIndexAt(parts, tick)], frame.shape),
         partAt: (tick) => partIndexAt(parts, tick),
       }));
     },

@@ -119,7 +119,7 @@ describe('a fill that is played unasked', () => {
     ['many', 1],
   ] as const)('stands, where %s are wanted, %i bars or more after the last', (measure, between) => {
     const run = proposal('run:c5', {}, 5);
-    const after = (bar: number): string[] => ids([run], { measure }, { lastBar: bar });
+    const after = (bar: number): string[] => ids([run], { measure }, { ...NO_FILL_YET, lastBar: bar });
     expect(after(5 - between)).toEqual(['run:c5']);
     expect(after(5 - between + 1)).toEqual([]);
   });

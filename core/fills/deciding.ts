@@ -19,11 +19,12 @@ export interface FillDecisions {
 
 /** What was played up to a place, so that fills stand apart. */
 export interface FillsSoFar {
-  /** Bar of the last fill played. */
+  /** Bars of the last fill played, and of the last ornament played unasked. */
   readonly lastBar: number;
+  readonly lastOrnament: number;
 }
 
-export const NO_FILL_YET: FillsSoFar = { lastBar: -Infinity };
+export const NO_FILL_YET: FillsSoFar = { lastBar: -Infinity, lastOrnament: -Infinity };
 
 interface Adding {
   /** Bars from one unasked fill to the next. */
@@ -67,7 +68,7 @@ export function playedOver(
   decisions: FillDecisions,
   before: FillsSoFar,
   playing: readonly Proposal[],
-  mayBeUnasked: (p: Proposal) => boolean = () => true,
+  mayBeUnasked: (p: Proposal, before: FillsSoFar) => boolean = () => true,
 ): Proposal[] {
   const found: Proposal[] = [];
   const hasRoom = (p: Proposal): boolean => ![...playing, ...found].some((other) => overlap(p, other));
@@ -87,7 +88,7 @@ export function playedOver(
     .filter(
       (p) =>
         !isDeclined(p.id) &&
-        mayBeUnasked(p) &&
+        mayBeUnasked(p, before) &&
         hasRoom(p) &&
         barAt(task.bars, p.place.tick).number - before.lastBar >= between,
     )

@@ -2,6 +2,7 @@ import { lazily } from '../memory';
 import { chroma, isModal, KEYBOARDS, membersOf, midiOf, scaleOf } from '../music';
 import { barAt } from '../song';
 import { isCleanFill } from './clean';
+import { belongs } from './belongs';
 import { type FillDecisions, type FillsSoFar, playedOver, rankFor, takenAs } from './deciding';
 import { type Fill, fillOf } from './fill';
 import { FILL_KINDS, kindOfId } from './kinds/table';
@@ -36,7 +37,8 @@ function proposalsFor(
   const { low, high } = KEYBOARDS[task.profile.keyboard];
   const isOnKeyboard = ({ notes }: Proposal): boolean =>
     notes.every(({ pitch }) => midiOf(pitch) >= low && midiOf(pitch) <= high);
-  return kinds.flatMap(({ propose }) => propose(task, openings, stills))
+  return kinds
+    .flatMap(({ propose }) => propose(task, openings, stills))
     .filter((proposal) => isOnKeyboard(proposal) && isOfMode(proposal) && isOpen(proposal, task))
     .map((proposal) => ({ ...proposal, rank: rankFor(proposal, task.profile) }))
     .sort((a, b) => a.place.from.change.tick - b.place.from.change.tick || a.rank - b.rank);
@@ -67,13 +69,15 @@ export function fillPart(
   const proposals = proposalsFor(
     task,
     openings,
-    FILL_KINDS.filter((kind) => kind.isUnasked || takenKinds.has(kind)),
+    FILL_KINDS.filter((kind) => kind.isUnasked || kind.kind === task.ornament || takenKinds.has(kind)),
   );
   const playing: Proposal[] = [];
+  const changed = new Set<Proposal>();
   const waiting: WaitingFill[] = [];
   let after = before;
-  const isClean = (proposal: Proposal): boolean =>
-    kindOfId(proposal.id)?.isUnasked === true && isCleanFill(proposal, task);
+  const isClean = (proposal: Proposal, so: FillsSoFar): boolean =>
+    (kindOfId(proposal.id)?.isUnasked === true || belongs(proposal, task, decisions, so)) &&
+    isCleanFill(proposal, task);
   for (const change of new Set(proposals.map(({ place }) => place.from.change.id))) {
     const here = proposals.filter(({ place }) => place.from.change.id === change);
     for (const chosen of playedOver(task, here, decisions, after, playing, isClean)) {
@@ -84,7 +88,9 @@ export function fillPart(
         continue;
       }
       playing.push(own ?? chosen);
-      after = { lastBar: barAt(task.bars, chosen.place.tick).number };
+      if (own) changed.add(own);
+      const lastBar = barAt(task.bars, chosen.place.tick).number;
+      after = { lastBar, lastOrnament: chosen.kind === task.ornament ? lastBar : after.lastOrnament };
     }
   }
   waiting.push(...withoutPlace(task, proposals, decisions));
@@ -93,11 +99,7 @@ export function fillPart(
   const fills = lazily(() =>
     proposalsFor(task, openings, FILL_KINDS).map((proposal) => {
       const played = isPlayed(proposal);
-      return fillOf(
-        played ?? proposal,
-        played !== undefined,
-        played?.notes !== undefined && played.notes !== proposal.notes,
-      );
+      return fillOf(played ?? proposal, played !== undefined, played !== undefined && changed.has(played));
     }),
   );
   return { fills, playing, waiting, after };

@@ -1,4 +1,5 @@
 import type { Hand, HandNote } from '../hands';
+import type { Style } from '../shaping';
 import type { PlayedBar, Profile } from '../song';
 import type { Sounding, VoicedChange } from '../voicing';
 
@@ -15,6 +16,8 @@ export interface FillTask {
   readonly phraseStarts: readonly number[];
   /** Where the song closes: from there nothing is filled in unasked. */
   readonly closesAt: number;
+  /** The kind of ornament that belongs to its style; null for none. */
+  readonly ornament: Style['ornament'] | null;
   /** The tune of the part as struck, in time. */
   readonly tune: readonly HandNote[];
   /** The first note of the tune after the part; null where none follows. */

@@ -53,8 +53,13 @@ describe('round trips', () => {
     fc.assert(
       fc.property(anySong, fc.constantFrom(1, 4, 5, 7), (song, level) => {
         // What is filled in becomes part of the tune of the file: see below.
-        // A tune doubled above is the top of the file, and so its tune.
-        const choices = { level, fuller: 'under' as const, fills: { measure: 'none' as const, seed: 0 } };
+        // A tune doubled above is the top of the file, and so its tune; an end that slows is tempi of the file.
+        const choices = {
+          level,
+          fuller: 'under' as const,
+          fills: { measure: 'none' as const, seed: 0 },
+          ending: 'in-time' as const,
+        };
         const arrangement = arrange(applyEdit(song, { kind: 'choose', choices }), DEFAULT_PROFILE, {
           withoutFingers: true,
         });

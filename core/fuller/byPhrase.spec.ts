@@ -11,7 +11,8 @@ import { applyEdit, DEFAULT_PROFILE, placeIn, type PlayedNote, type Song } from 
 import { wholeBars } from '../testing';
 import type { VoicedChange } from '../voicing';
 import { closeUnder, companyOf } from './byPhrase';
-import { type Company, type CompanyPlace } from './company';
+import type { Company } from '../shaping';
+import type { CompanyPlace } from './company';
 
 const ALL = [...DEMO_SONGS, ...SHAPED_SONGS, ...SHAPED_SONGS_APART, ...TUNES_APART, ...UNSEEN_TUNES];
 const C = { tonic: { letter: 'C', alter: 0 }, mode: 'major' } as const;

@@ -1,15 +1,15 @@
 import type { HandNote } from '../hands';
 import { leastPath } from '../paths';
-import type { ShapedPhrase } from '../shaping';
+import { COMPANIES, type Company, type ShapedPhrase, type Style } from '../shaping';
 import type { Profile } from '../song';
 import { spell } from '../voicing';
-import { COMPANIES, type Companion, companionsAt, type Company, type CompanyPlace } from './company';
+import { type Companion, companionsAt, type CompanyPlace } from './company';
 
 /** A phrase of the tune, and how its song is played. */
 export interface PhraseToDress {
-  readonly phrase: Pick<ShapedPhrase, 'intensity' | 'isClimax' | 'time' | 'toTick'>;
+  readonly phrase: Pick<ShapedPhrase, 'intensity' | 'isClimax' | 'time'>;
   readonly places: readonly CompanyPlace[];
-  readonly style: string;
+  readonly style: Style;
   /** Seconds of its notes, the middle one. */
   readonly medianSeconds: number;
   readonly isInThree: boolean;
@@ -33,6 +33,8 @@ const WANTED: Readonly<
   octave: [0.95, 3.5, 1],
   'octave-above': [1, 4, 1],
 };
+/** What a manner the style has rather than others is wanted more. */
+const RATHER = 0.15;
 /** A phrase that is calmer stays alone. */
 const ALONE_BELOW = 0.38;
 const COVERAGE = 1.2;
@@ -78,15 +80,14 @@ export function dressPhrase(task: PhraseToDress): Dressed {
 }
 
 function isAllowed(company: Company, { phrase, places, style, profile }: PhraseToDress): boolean {
-  if (company === 'octave') return profile.rightReach >= 8 && style !== 'lullaby';
+  if (style.never?.includes(company)) return false;
+  if (company === 'octave') return profile.rightReach >= 8;
   if (company !== 'octave-above') return true;
   const own = places.filter(({ isBare }) => !isBare);
   const slow = own.filter(({ seconds }) => seconds >= OCTAVE_SLOW).length;
   return (
     profile.rightReach >= 8 &&
     phrase.isClimax &&
-    style !== 'hymn' &&
-    style !== 'lullaby' &&
     own.length > 0 &&
     places.every(({ seconds, note }) => seconds >= OCTAVE_QUICKEST && note.midi <= OCTAVE_TOP) &&
     slow >= OCTAVE_SHARE * own.length
@@ -97,8 +98,8 @@ function isAllowed(company: Company, { phrase, places, style, profile }: PhraseT
 function wish(company: Company, { phrase, style, medianSeconds, isInThree }: PhraseToDress): number {
   if (company === 'alone') return 0;
   const [at, fades, most] = WANTED[company];
-  const isHymn = style === 'hymn' && company === 'chord';
-  const wanted = most - fades * Math.abs(phrase.intensity - (isHymn ? 0.66 : at)) + (isHymn ? 0.15 : 0);
+  const wanted = most - fades * Math.abs(phrase.intensity - at);
+  const rather = style.rather?.includes(company) ? RATHER : 0;
   const inThree = company === 'sixths' && isInThree ? 0.15 : 0;
   const again = company === 'sixths' && phrase.time > 1 ? 0.1 : 0;
   const quick =
@@ -109,7 +110,7 @@ function wish(company: Company, { phrase, style, medianSeconds, isInThree }: Phr
         : ['thirds', 'sixths', 'full'].includes(company)
           ? -0.3
           : 0;
-  return wanted + inThree + again + quick;
+  return wanted + rather + inThree + again + quick;
 }
 
 /** The keys beside each note of a phrase in one manner, so that the whole costs least; exact. */

@@ -1,12 +1,8 @@
 import type { HandNote } from '../hands';
 import { chroma, bassOf, KEYBOARDS, membersOf, reachMm, spanMm } from '../music';
-import { chordScale, scaleChromas } from '../shaping';
+import { chordScale, type Company, scaleChromas } from '../shaping';
 import type { Profile } from '../song';
 import type { VoicedChange } from '../voicing';
-
-/** How the right hand goes with its tune through a phrase. */
-export const COMPANIES = ['alone', 'thirds', 'sixths', 'chord', 'full', 'octave', 'octave-above'] as const;
-export type Company = (typeof COMPANIES)[number];
 
 /** A note of the tune and all that decides what may sound with it. */
 export interface CompanyPlace {

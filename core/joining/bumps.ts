@@ -18,25 +18,24 @@ export function bumpsBetween(
   left: readonly HandNote[],
   about: BumpContext = NOTHING_KNOWN,
 ): Finding[] {
-  const findings: Finding[] = [];
+  // One for each place: that both want one key says more than that they crowd each other.
+  const findings = new Map<number, Finding>();
   const rights = inTime(right.filter((note) => !note.grace));
   let start = 0;
   const longest = rights.reduce((most, note) => Math.max(most, note.length), 0);
-  let lastTick = -1;
   for (const low of inTime(left)) {
     while (start < rights.length && rights[start].tick < low.tick - longest) start++;
     for (let i = start; i < rights.length && rights[i].tick < low.tick + low.length; i++) {
       const high = rights[i];
       const tick = Math.max(high.tick, low.tick);
       const together = Math.min(high.tick + high.length, low.tick + low.length) - tick;
-      if (together <= 0 || tick === lastTick) continue;
+      if (together <= 0 || findings.get(tick)?.kind === 'bump') continue;
       const isBump = low.midi >= high.midi;
       const isCrowded = high.midi - low.midi <= CROWDED && together >= LONG_ENOUGH && low.source === 'chord';
-      if (!isBump && !isCrowded) continue;
-      lastTick = tick;
+      if (!isBump && (!isCrowded || findings.has(tick))) continue;
       const change = about.changeOf(low.from);
       if (change?.closeHands === 'cross') continue;
-      findings.push({
+      findings.set(tick, {
         kind: isBump ? 'bump' : 'crowded',
         tick,
         says: [isBump ? bumpSays(low, high) : crowdSays(low, high)],
@@ -44,7 +43,7 @@ export function bumpsBetween(
       });
     }
   }
-  return findings;
+  return [...findings.values()].sort((a, b) => a.tick - b.tick);
 }
 
 /** What remedies need to know of a place. */

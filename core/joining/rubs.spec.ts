@@ -86,6 +86,9 @@ describe('hands too close', () => {
     expect(kinds(62)).toEqual(['bump']);
     expect(kinds(59)).toEqual(['crowded']);
     expect(kinds(57)).toEqual([]);
+    // That both want one key is said, though another key crowds it there.
+    const both = bumpsBetween([note('right', 60)], [note('left', 59), note('left', 60)]);
+    expect(both.map((f) => f.kind)).toEqual(['bump']);
   });
 
   it('are remedied for the chord or for the part, each remedy an edit that can be undone', () => {

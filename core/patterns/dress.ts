@@ -144,6 +144,7 @@ export function strikeNotes(voiced: VoicedChange, strike: Strike, source: Source
     from: voiced.change.id,
     lyric: null,
     grace: strike.grace ?? false,
+    ...(strike.touch ? { touch: strike.touch } : {}),
     finger: null,
   }));
 }

@@ -1,5 +1,5 @@
 import { barTicks, middleTicks, TICKS_PER_QUARTER, unitTicks } from '../music';
-import { beatsLater, placeInBar, type PlayedBar } from '../song';
+import { beatsLater, placeInBar, type PlayedBar, type Touch } from '../song';
 import { endingKeys, type FigureContext, keyAtPlace, keysOf } from './members';
 import type { Pattern, PatternMember } from './pattern';
 
@@ -9,6 +9,7 @@ export interface Strike {
   readonly length: number;
   readonly keys: readonly number[];
   readonly grace?: boolean;
+  readonly touch?: Touch;
 }
 
 /** The stretch of one chord in one bar. */

@@ -1,6 +1,9 @@
 import { barTicks, middleTicks } from '../music';
 import { type Choices, type PlayedBar, type PlayedSong } from '../song';
 
+/** How a part is pedalled. */
+export type Pedal = Exclude<Choices['pedal'], 'auto'>;
+
 /** The pedal going down or up. */
 export interface TimedPedal {
   readonly tick: number;
@@ -15,7 +18,7 @@ interface PedalTask {
   readonly played: PlayedSong;
   /** Ticks at which the left hand strikes. */
   readonly struck: ReadonlySet<number>;
-  readonly choicesAt: (tick: number) => Choices;
+  readonly pedalAt: (tick: number) => Pedal;
   readonly partAt: (tick: number) => number;
   readonly secondsAt: (tick: number) => number;
 }
@@ -54,12 +57,12 @@ function withWritten({ played: { ownBars } }: PedalTask, presses: readonly Press
   return [...presses.filter((press) => !isOver(press)), ...own].sort((a, b) => a.from - b.from);
 }
 
-function pressesOf({ played, struck, choicesAt, partAt }: PedalTask): Press[] {
+function pressesOf({ played, struck, pedalAt, partAt }: PedalTask): Press[] {
   const sounding = played.changes.filter(({ chord }) => chord !== null);
   const presses: Press[] = [];
   let heldIn = -1;
   sounding.forEach(({ tick, length }, i) => {
-    const { pedal } = choicesAt(tick);
+    const pedal = pedalAt(tick);
     const isLast = i === sounding.length - 1;
     if (!struck.has(tick) || pedal === 'none' || (pedal === 'end' && !isLast)) return;
     const to = Math.min(tick + length, sounding[i + 1]?.tick ?? Infinity);

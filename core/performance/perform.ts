@@ -1,8 +1,8 @@
 import { type Hand, type HandNote } from '../hands';
 import { type Loudness, loudnessAt } from '../shaping';
-import { type Choices, placeIn, type PlayedSong, type Song } from '../song';
+import { placeIn, type PlayedSong, type Song } from '../song';
 import { Clock } from './clock';
-import { pedalsOf, type TimedPedal } from './pedal';
+import { type Pedal, pedalsOf, type TimedPedal } from './pedal';
 
 /** One key sounding, in seconds from the start at the song's own tempo. */
 export interface TimedNote {
@@ -41,7 +41,7 @@ interface PerformTask {
   readonly left: readonly HandNote[];
   /** How loud it is at a tick, in steps of velocity from a middling loudness. */
   readonly loudness: readonly Loudness[];
-  readonly choicesAt: (tick: number) => Choices;
+  readonly pedalAt: (tick: number) => Pedal;
   /** Index of the part a tick lies in. */
   readonly partAt: (tick: number) => number;
 }
@@ -52,10 +52,10 @@ export function perform(task: PerformTask): Timeline {
   const notes = [...task.right, ...task.left]
     .map((note) => timed(task, clock, note))
     .sort((a, b) => a.seconds - b.seconds || a.midi - b.midi);
-  const { played, choicesAt, partAt } = task;
+  const { played, pedalAt, partAt } = task;
   const struck = new Set(task.left.map((note) => note.tick));
   const secondsAt = (tick: number): number => clock.secondsAt(tick);
-  const pedals = pedalsOf({ played, struck, choicesAt, partAt, secondsAt });
+  const pedals = pedalsOf({ played, struck, pedalAt, partAt, secondsAt });
   return { notes, pedals, seconds: clock.secondsAt(task.played.endTick) };
 }
 

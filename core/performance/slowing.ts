@@ -1,4 +1,4 @@
-import { beatsOfBar, lastAtOrBefore, type PlayedSong, type Song } from '../song';
+import { beatsOfBar, lastAtOrBefore, type PlayedSong } from '../song';
 
 /** Bars over which a song that slows comes to rest. */
 const SLOWING_BARS = 2;
@@ -6,11 +6,10 @@ const SLOWING_BARS = 2;
 const SLOWEST = 0.7;
 
 /**
- * A song whose last two bars slow down beat by beat, where its pianist has chosen that; else as it is. The steps are part
- * of the tempo map, so that what is heard is what is written into files.
+ * A song whose last two bars slow down beat by beat. The steps are part of the tempo map, so that what is heard is what is
+ * written into files.
  */
-export function withSlowing(played: PlayedSong, ending: Song['choices']['ending']): PlayedSong {
-  if (ending !== 'slowing') return played;
+export function withSlowing(played: PlayedSong): PlayedSong {
   const last = played.bars.slice(-SLOWING_BARS).filter(({ number }) => number > 0);
   const beats = last.flatMap(beatsOfBar);
   if (beats.length < 2) return played;

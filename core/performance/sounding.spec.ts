@@ -3,7 +3,7 @@ import type { HandNote } from '../hands';
 import { emptySong, type PlayedSong, type Song, unfold } from '../song';
 import { Clock } from './clock';
 import { perform } from './perform';
-import { pedalsOf } from './pedal';
+import { type Pedal, pedalsOf } from './pedal';
 import { withSlowing } from './slowing';
 import { loudnessOfSections } from '../shaping';
 import { wholeBars } from '../testing';
@@ -32,7 +32,7 @@ function heard(song: Song, right: HandNote[], left: HandNote[] = []) {
     loudness: loudnessOfSections(unfold(song)),
     right,
     left,
-    choicesAt: () => song.choices,
+    pedalAt: () => 'change',
     partAt: () => 0,
   });
 }
@@ -121,7 +121,6 @@ describe('the clock through tempo and swing', () => {
 });
 
 describe('the pedal goes', () => {
-  type Pedal = Song['choices']['pedal'];
   const told = (
     pedal: Pedal | ((tick: number) => Pedal),
     struck = [0, 4, 8, 12],
@@ -131,7 +130,7 @@ describe('the pedal goes', () => {
     pedalsOf({
       played,
       struck: new Set(struck.map((at) => at * beat)),
-      choicesAt: (tick) => ({ ...base.choices, pedal: typeof pedal === 'string' ? pedal : pedal(tick) }),
+      pedalAt: (tick) => (typeof pedal === 'string' ? pedal : pedal(tick)),
       partAt,
       secondsAt: (tick) => tick / beat,
     })
@@ -172,10 +171,7 @@ describe('the pedal goes', () => {
 
 describe('an end that slows', () => {
   const steps = (song: Song): number[][] =>
-    withSlowing(unfold(song), 'slowing').tempoMap.map(({ tick, quartersPerMinute }) => [
-      tick / beat,
-      quartersPerMinute,
-    ]);
+    withSlowing(unfold(song)).tempoMap.map(({ tick, quartersPerMinute }) => [tick / beat, quartersPerMinute]);
 
   it('goes by beats a foot taps, and by the tempo in force', () => {
     const six: Song = {
@@ -200,10 +196,5 @@ describe('an end that slows', () => {
     expect(steps(short).map(([at]) => at)).toEqual([0, 2, 3, 4]);
     const slow: Song = { ...short, tempoMap: [{ tick: 0, quartersPerMinute: 12 }] };
     expect(steps(slow).map(([, tempo]) => tempo)).toEqual([12, 10.8, 10, 10]);
-  });
-
-  it('is none that was not chosen', () => {
-    const played = unfold(base);
-    expect(withSlowing(played, 'in-time')).toBe(played);
   });
 });

@@ -107,25 +107,24 @@ describe('a bass line', () => {
 });
 
 describe('a step into the next bass', () => {
-  const into = (symbol: string, from: number, to: number, style = 'march'): number | null =>
-    stepInto({ chord: parseChord(symbol) as Chord, key: C, style: styleOf(style), from, to, ceiling: 72 });
+  const into = (symbol: string, from: number, to: number, next = symbol, ceiling = 72): number | null => {
+    const [chord, onwards] = [symbol, next].map((name) => parseChord(name) as Chord);
+    return stepInto({ chord, next: onwards, key: C, style: styleOf('march'), from, to, ceiling });
+  };
 
   it('comes by the scale or the chord from the side the bass comes from', () => {
     expect([into('C', 48, 41), into('C', 40, 45), into('G7', 43, 48)]).toEqual([43, 43, 47]);
     // Under A7 the C♯ of the chord leads up to D.
-    expect(into('A7', 45, 50)).toBe(49);
+    expect(into('A7', 45, 50, 'D')).toBe(49);
+  });
+
+  it('is no note that the next chord has otherwise', () => {
+    // F is a note of G7 and leads to F♯; under C it would only clash with it: E does.
+    expect(into('G7', 43, 42, 'D/F#')).toBe(41);
+    expect(into('C', 43, 42, 'D/F#')).toBe(40);
   });
 
   it('is none where the tune lies in its way', () => {
-    expect(
-      stepInto({
-        chord: parseChord('C') as Chord,
-        key: C,
-        style: styleOf('march'),
-        from: 48,
-        to: 53,
-        ceiling: 54,
-      }),
-    ).toBeNull();
+    expect(into('C', 48, 53, 'C', 54)).toBeNull();
   });
 });

@@ -2,7 +2,7 @@ import { bassOf, type Chord, chroma, KEYBOARDS, type Key, membersOf, type Reach 
 import { leastPathOfThrees } from '../paths';
 import type { Profile } from '../song';
 import { highestInReach, highestUnder, lowestOver } from './room';
-import { scaleChromas } from './scale';
+import { chordScale } from './scale';
 import type { Style } from './styles';
 
 /** What a bass is to its chord. "kept" is a key that may not change. */
@@ -277,6 +277,7 @@ function tripleCost([p, q, r]: Three<BassPlace>, [a, b, c]: Three<Bass>): number
 /** Where a step leads to the next bass. */
 export interface StepPlace {
   readonly chord: Chord;
+  readonly next: Chord;
   readonly key: Key;
   readonly style: Style;
   /** The bass before it and the one it leads to. */
@@ -285,13 +286,15 @@ export interface StepPlace {
   readonly ceiling: number;
 }
 
-/** The key of the scale or chord a step from the next bass, from the side the bass comes from; a half step in styles that walk; null where none is clear. */
-export function stepInto({ chord, key, style, from, to, ceiling }: StepPlace): number | null {
-  const scale = scaleChromas(key);
+/** The key of the chord, or of the scale of both chords, a step from the next bass, from the side the bass comes from; a half step in styles that walk; null where none is clear. */
+export function stepInto({ chord, next, key, style, from, to, ceiling }: StepPlace): number | null {
+  const scale = chordScale(chord, key);
+  const onwards = chordScale(next, key);
   const members = new Set(membersOf(chord).map((member) => member.chroma));
   const side = Math.sign(from - to) || 1;
   const isOpen = (midi: number): boolean => midi !== from && midi < ceiling - 3 && midi >= style.bass[0] - 2;
-  const isInKey = (midi: number): boolean => scale.has(midi % 12) || members.has(midi % 12);
+  const isInKey = (midi: number): boolean =>
+    members.has(midi % 12) || (scale.has(midi % 12) && onwards.has(midi % 12));
   const near = [1, 2, -1, -2].map((by) => to + side * by).filter(isOpen);
   return (
     near.find(isInKey) ??

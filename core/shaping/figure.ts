@@ -1,5 +1,5 @@
 import { barTicks, groupsOf, type Metre, metreName, unitTicks } from '../music';
-import type { FigureRow } from './styles';
+import type { FigureRow, Style } from './styles';
 
 /** What a word of a figure strikes. */
 export interface FigureEvent {
@@ -14,6 +14,8 @@ export interface FigureEvent {
   readonly member: number | null;
   /** The bass struck before is held under it. */
   readonly holdsBass: boolean;
+  /** The chord the song closes on, over its bass. */
+  readonly closes?: true;
 }
 
 const SIMPLE: Readonly<Record<string, 'two' | 'three' | 'four'>> = {
@@ -32,6 +34,12 @@ export function figureIn(row: FigureRow, metre: Metre): readonly FigureEvent[] {
   if (groups.every((size) => size === 3))
     return eventsOf(inThrees(row.threes, groups.length), barTicks(metre));
   return eventsOf(inGroups(row, groups), groups.reduce((sum, size) => sum + size, 0) * unitTicks(metre));
+}
+
+/** The last bar of a style that has one of its own in a metre. */
+export function closeIn({ close }: Style, metre: Metre): readonly FigureEvent[] | null {
+  const simple = SIMPLE[metreName(metre)];
+  return close && simple && simple !== 'three' ? eventsOf(close[simple].split(' '), barTicks(metre)) : null;
 }
 
 /** Groups of three: two as they are, three with the third, four as two twice, with the second bass. */
@@ -61,7 +69,7 @@ function inGroups({ threes, two }: FigureRow, groups: readonly number[]): string
 function eventsOf(words: readonly string[], ticks: number): FigureEvent[] {
   const unit = ticks / words.length;
   return words.flatMap((word, i): FigureEvent[] => {
-    if (word === '_' || word === '.') return [];
+    if (word === '_') return [];
     let count = 1;
     while (words[i + count] === '_') count++;
     const [at, length] = [Math.round(i * unit), Math.round(count * unit)];
@@ -69,10 +77,11 @@ function eventsOf(words: readonly string[], ticks: number): FigureEvent[] {
   });
 }
 
-function struckBy(word: string): Pick<FigureEvent, 'bass' | 'upper' | 'member' | 'holdsBass'> {
+function struckBy(word: string): Pick<FigureEvent, 'bass' | 'upper' | 'member' | 'holdsBass' | 'closes'> {
   const none = { bass: null, upper: null, member: null, holdsBass: false };
   if (word === 'B+x') return { ...none, bass: 'B', upper: 'all' };
   if (word === '~x') return { ...none, upper: 'all', holdsBass: true };
+  if (word === 'C') return { ...none, bass: 'B', closes: true };
   if (word === 'x') return { ...none, upper: 'all' };
   if (word.startsWith('k')) return { ...none, member: Number(word.slice(1)) };
   if (/^\d$/.test(word)) return { ...none, upper: Number(word) };

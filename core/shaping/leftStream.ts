@@ -1,7 +1,7 @@
 import { gotOrMade } from '../memory';
 import { bassOf, chroma, reachMm, spanMm } from '../music';
 import { aboveRoot } from '../patterns';
-import { placeIn } from '../song';
+import { placeIn, type Touch } from '../song';
 import { soundingIn, type VoicedChange } from '../voicing';
 import { bassLine, type BassPlace, stepInto } from './bassLine';
 import { closingKeys } from './closing';
@@ -16,6 +16,7 @@ export interface StyledStrike {
   readonly tick: number;
   readonly length: number;
   readonly keys: readonly number[];
+  readonly touch?: Touch;
 }
 
 /**
@@ -52,7 +53,9 @@ function withSteps(
     const under = soundingIn(task.melody, event.tick, event.tick + event.length, task.longestNote);
     const ceiling = Math.min(128, ...under.map(({ midi }) => midi));
     const step =
-      to === undefined || from === null || !style ? null : stepInto({ chord, key, style, from, to, ceiling });
+      next === undefined || to === undefined || from === null || !style
+        ? null
+        : stepInto({ chord, next: task.styled[next.at].voiced.chord, key, style, from, to, ceiling });
     if (step === null) return { ...event, bass: null, upper: 'all' };
     basses.set(event, step);
     from = step;
@@ -172,13 +175,14 @@ function upperPlace(
 
 function struckIn(
   task: StreamTask,
-  { voiced }: Styled,
+  { voiced, style }: Styled,
   events: readonly Placed[],
   basses: ReadonlyMap<Placed, number>,
   upper: readonly number[],
 ): StyledStrike[] {
+  const short = style?.isShort ? ({ touch: 'staccato' } as const) : {};
   let low: number | null = null;
-  const found: { tick: number; length: number; keys: number[]; isBass: boolean }[] = [];
+  const found: { tick: number; length: number; keys: number[]; isBass: boolean; touch?: Touch }[] = [];
   for (const event of events) {
     const { tick, member, holdsBass } = event;
     const bass = basses.get(event) ?? null;
@@ -187,8 +191,10 @@ function struckIn(
     const under = soundingIn(task.melody, tick, tick + length, task.longestNote);
     const isFree = (key: number): boolean => under.every(({ midi }) => key <= midi - CLEAR);
     if (event.closes && bass !== null) {
-      const keys = closingKeys(voiced, { root: bass, isFree, reach: task.profile.leftReach, upper });
-      found.push({ tick, length, keys: [...keys], isBass: true });
+      const isOpen = style?.closesOpen === true;
+      const keys = closingKeys(voiced, { root: bass, isFree, reach: task.profile.leftReach, upper, isOpen });
+      const isHeld = event === events[events.length - 1];
+      found.push({ tick, length, keys: [...keys], isBass: true, ...(isHeld ? {} : short) });
       continue;
     }
     const above =
@@ -206,9 +212,16 @@ function struckIn(
       const spans = held && spanMm(held.keys[0], Math.max(...keys)) <= reachMm(task.profile.leftReach);
       if (held && spans) held.length = tick + length - held.tick;
     }
-    found.push({ tick, length, keys: [...new Set(keys)].sort((a, b) => a - b), isBass: bass !== null });
+    const isOff = event.upper === 'all' && bass === null && !holdsBass;
+    found.push({
+      tick,
+      length,
+      keys: [...new Set(keys)].sort((a, b) => a - b),
+      isBass: bass !== null,
+      ...(isOff ? short : {}),
+    });
   }
-  return found.map(({ tick, length, keys }) => ({ tick, length, keys }));
+  return found.map(({ isBass: _, ...strike }) => strike);
 }
 
 /** How long a chord sounds: where the tune comes down to it after a beat or more, only until then. */

@@ -1,7 +1,7 @@
 import type { HandNote } from '../hands';
 import type { Memory } from '../memory';
 import { type Part, partIndexAt } from '../parts';
-import type { PlayedSong, Profile, Song } from '../song';
+import type { Choices, PlayedSong, Profile, Song } from '../song';
 import { isUnderMelody, type VoicedChange } from '../voicing';
 import { levelOf } from '../levels';
 import { AUTO } from '../patterns';
@@ -86,6 +86,28 @@ export function isStyled({ choices }: Pick<Part, 'choices'>): boolean {
   return levelOf(choices).isMoving && choices.pattern === AUTO && choices.layout !== 'singing';
 }
 
+/** The style a part is played in; null: it is played in none. */
+export function styleIn(part: Pick<Part, 'choices'>, { proposed }: Pick<Shape, 'proposed'>): Style | null {
+  return isStyled(part) ? styleOf(part.choices.style ?? proposed.style) : null;
+}
+
+/** How a part is pedalled: as chosen, else as its style has it, else with each chord. */
+export function pedalOf(part: Pick<Part, 'choices'>, shape: Shape): Exclude<Choices['pedal'], 'auto'> {
+  const { pedal } = part.choices;
+  return pedal === 'auto' ? (styleIn(part, shape)?.pedal ?? 'change') : pedal;
+}
+
+/** Whether the last bars of a song slow down: as chosen, else as the style it ends in has it. */
+export function slowsAtEnd(
+  { choices }: Pick<Song, 'choices'>,
+  parts: readonly Part[],
+  shape: Shape,
+): boolean {
+  if (choices.ending !== undefined) return choices.ending === 'slowing';
+  const last = parts.at(-1);
+  return last !== undefined && styleIn(last, shape)?.slows === true;
+}
+
 /** What the left hand strikes under each chord that is played in a style, by played id. */
 export function styledLeft(task: StyledTask): ReadonlyMap<string, readonly StyledStrike[]> {
   const { shape, parts, voiced } = task;
@@ -96,9 +118,9 @@ export function styledLeft(task: StyledTask): ReadonlyMap<string, readonly Style
     const phrase = shape.phrases[phraseIndexAt(shape.phrases, v.change.tick)];
     const kept = task.keptBass(v);
     const register = part.choices.register;
-    if (!isStyled(part) || isUnderMelody(v.layout) || kept !== null)
+    const style = styleIn(part, shape);
+    if (!style || isUnderMelody(v.layout) || kept !== null)
       return { voiced: v, style: null, row: null, phrase, register, kept };
-    const style = styleOf(part.choices.style ?? shape.proposed.style);
     return { voiced: v, style, row: rowOf(style, phrase, first.strain), phrase, register, kept: null };
   });
   return leftStream({ ...task, styled });

@@ -1,10 +1,19 @@
 import type { HandNote } from '../hands';
 import type { Memory } from '../memory';
-import { bassOf, chroma, type Metre, TICKS_PER_QUARTER } from '../music';
-import { barsIn, lastAtOrBefore, placeIn, type PlayedBar, type PlayedSong, type Profile } from '../song';
+import { barTicks, bassOf, chroma, type Metre, TICKS_PER_QUARTER } from '../music';
+import {
+  barAt,
+  barsIn,
+  lastAtOrBefore,
+  placeIn,
+  type PlayedBar,
+  type PlayedSong,
+  type Profile,
+} from '../song';
 import type { VoicedChange } from '../voicing';
-import { type FigureEvent, figureIn } from './figure';
+import { closeIn, type FigureEvent, figureIn } from './figure';
 import type { Phrase } from './phrases';
+import type { Planned } from './plan';
 import type { FigureRow, Style } from './styles';
 
 /** A chord and how it is to be played. */
@@ -13,7 +22,7 @@ export interface Styled {
   /** Null: it is not played in a style, its bass is told by `kept`. */
   readonly style: Style | null;
   readonly row: FigureRow | null;
-  readonly phrase: Phrase;
+  readonly phrase: Phrase & Planned;
   readonly register: number;
   /** The lowest key where it is played otherwise. */
   readonly kept: number | null;
@@ -30,12 +39,10 @@ export interface StreamTask {
 }
 
 /** An event of a figure where it is played. */
-export interface Placed extends Pick<FigureEvent, 'bass' | 'upper' | 'member' | 'holdsBass'> {
+export interface Placed extends Omit<FigureEvent, 'at'> {
   readonly tick: number;
-  readonly length: number;
+  /** Index of its chord. */
   readonly at: number;
-  /** The song comes to rest on it. */
-  readonly closes?: true;
 }
 
 /** Where the song comes to rest: the last strong beat the tune strikes on or before its last note; null in the midst of a song. */
@@ -70,7 +77,7 @@ export function eventsOf(task: StreamTask, at: number): Placed[] {
   const to = from + voiced.length;
   if (!style || !row) return [{ ...BASS, tick: from, length: voiced.length, at }];
   const rest = restsAt(task, voiced) ?? Infinity;
-  const close: Placed[] = rest < to ? [{ ...BASS, tick: rest, length: to - rest, at, closes: true }] : [];
+  const close = rest < to ? closeFrom(task, styled, rest, to).map((event) => ({ ...event, at })) : [];
   const figure = barsIn(task.played.bars, from, to)
     .filter((bar) => bar.number > 0)
     .flatMap((bar): readonly Placed[] => {
@@ -88,6 +95,19 @@ export function eventsOf(task: StreamTask, at: number): Placed[] {
       return walksOn(styled, next, bar, end, rest) ? withWalk(events) : events;
     });
   return [...figure, ...close];
+}
+
+/** A softer phrase closes on one chord. */
+const SOFT = 0.45;
+
+/** How a song closes from where it rests: its style's last bar where the tune leaves a whole one, else one chord that is held. */
+function closeFrom({ played }: StreamTask, styled: Styled, rest: number, to: number): Omit<Placed, 'at'>[] {
+  const { metre, tick, length } = barAt(played.bars, rest);
+  const isWhole = tick === rest && tick + length === to && length === barTicks(metre);
+  const own =
+    isWhole && styled.style && styled.phrase.intensity >= SOFT ? closeIn(styled.style, metre) : null;
+  if (!own) return [{ ...BASS, tick: rest, length: to - rest, closes: true }];
+  return own.map(({ at, ...event }) => ({ ...event, tick: rest + at }));
 }
 
 /** No figure strikes more often in a second. Source: what a hand plays with ease in a broken chord. */

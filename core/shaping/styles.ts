@@ -1,10 +1,12 @@
+import type { Choices } from '../song';
+
 /**
  * A bar of a figure in words, split evenly among them: B the bass, b the second bass of the same chord, w a step that leads
  * to the next bass, D the bass with its fifth, x the upper notes together, 1 2 3 one of them from below, k3 k5 k7 a member of
  * the chord above its bass (walking); `B+x` both at once, `_` what was struck goes on, `~x` the upper notes while the bass is
- * held, `.` a rest. Figures in threes go group by group between `/`.
+ * held, `C` the chord the song closes on. Figures in threes go group by group between `/`.
  */
-export type FigureText = string;
+type FigureText = string;
 
 /** How a figure goes in bars of two, three and four beats, and in groups of three eighths. */
 export interface FigureRow {
@@ -34,7 +36,26 @@ export interface Style {
   readonly onTunesBeats?: true;
   /** A walking bass may take steps outside the scale. */
   readonly isChromatic?: true;
+  /** Manners the right hand takes rather than others of the same strength, and those it does not take. */
+  readonly rather?: readonly Company[];
+  readonly never?: readonly Company[];
+  /** The kind of ornament that belongs to it, played unasked where much is filled in. */
+  readonly ornament?: 'grace' | 'trill' | 'turn';
+  /** Chords over a bass struck alone are let go at once. */
+  readonly isShort?: true;
+  /** How it is pedalled; absent: with each chord. */
+  readonly pedal?: Exclude<Choices['pedal'], 'auto'>;
+  /** Its last two bars slow down. */
+  readonly slows?: true;
+  /** Its last bar, where the tune leaves it a whole one; absent: the closing chord, held. */
+  readonly close?: Pick<FigureRow, 'two' | 'four'>;
+  /** It closes on root, fifth and octave, without a third. */
+  readonly closesOpen?: true;
 }
+
+/** How the right hand goes with its tune through a phrase. */
+export const COMPANIES = ['alone', 'thirds', 'sixths', 'chord', 'full', 'octave', 'octave-above'] as const;
+export type Company = (typeof COMPANIES)[number];
 
 const USUAL = [40, 53, 45] as const;
 const DEEP = [38, 53, 44] as const;
@@ -65,6 +86,8 @@ export const STYLES: readonly Style[] = [
     contrast: row('B+x', 'B+x', 'B+x', 'B+x'),
     full: row('B+x', 'B+x', 'B+x', 'B+x', 3),
     bass: [43, 55, 48],
+    rather: ['chord'],
+    never: ['octave-above'],
     onTunesBeats: true,
   },
   {
@@ -75,6 +98,8 @@ export const STYLES: readonly Style[] = [
     contrast: TURNING,
     full: row('B 1 x 1', 'B 1 2 x 2 1', 'B 1 2 3 b 1 2 3', 'B 1 2 / b 3 2', 3),
     bass: DEEP,
+    rather: ['sixths', 'octave'],
+    slows: true,
     isOpen: true,
   },
   {
@@ -85,6 +110,9 @@ export const STYLES: readonly Style[] = [
     contrast: { ...TURNING, three: 'B ~x ~x' },
     full: row('B 1 2 1', 'B 1 2 3 2 1', 'B 1 2 3 2 1 2 1', 'B 1 2 / b 3 2', 3),
     bass: DEEP,
+    rather: ['thirds'],
+    never: ['octave', 'octave-above'],
+    slows: true,
     isOpen: true,
   },
   {
@@ -95,6 +123,10 @@ export const STYLES: readonly Style[] = [
     contrast: row('B _ x _', 'B ~x _', 'B ~x b ~x', 'B _ _ / x _ _'),
     full: row('B x x x', WALTZ, 'B x x x b x x x', 'B x x / b x x', 3),
     bass: USUAL,
+    rather: ['octave', 'chord'],
+    isShort: true,
+    pedal: 'none',
+    close: { two: 'C C', four: 'C _ C _' },
   },
   {
     id: 'waltz',
@@ -104,6 +136,7 @@ export const STYLES: readonly Style[] = [
     contrast: row('B ~x', 'B ~x _', 'B ~x b ~x', 'B _ ~x / b _ ~x'),
     full: row('B x', WALTZ, 'B x b x', 'B x x / b x x', 3),
     bass: USUAL,
+    rather: ['sixths'],
   },
   {
     id: 'jig',
@@ -113,6 +146,11 @@ export const STYLES: readonly Style[] = [
     contrast: row('B _ x _', 'B ~x _', 'B ~x b ~x', 'B _ _ / x _ _'),
     full: row('B x b x', WALTZ, 'B x b x', 'B x x / b x x', 3),
     bass: USUAL,
+    rather: ['thirds'],
+    never: ['full', 'octave', 'octave-above'],
+    ornament: 'grace',
+    isShort: true,
+    pedal: 'none',
   },
   {
     id: 'stride',
@@ -122,6 +160,10 @@ export const STYLES: readonly Style[] = [
     contrast: row('B x x w', 'B x w', 'B x x w', 'B _ x / x _ w'),
     full: row('B x b x', WALTZ, 'B x b x', 'B x x / b x x', 3),
     bass: USUAL,
+    rather: ['octave', 'sixths'],
+    isShort: true,
+    pedal: 'none',
+    close: { two: 'C b C _', four: 'C b C _' },
     isChromatic: true,
   },
   {
@@ -132,6 +174,9 @@ export const STYLES: readonly Style[] = [
     contrast: row('B _ _ 1 x _ x _', 'B _ _ 1 x _', 'B _ _ 1 x _ x _', 'B _ 1 / x _ x'),
     full: row('B _ _ 1 x _ x _', 'B _ _ 1 x _', 'B _ _ 1 x _ x _', 'B _ 1 / x _ x', 3),
     bass: DEEP,
+    rather: ['thirds', 'sixths'],
+    ornament: 'turn',
+    close: { two: 'C C', four: 'C _ C _' },
   },
   {
     id: 'blues',
@@ -141,6 +186,9 @@ export const STYLES: readonly Style[] = [
     contrast: row('B x', 'B x w', 'B x b w', 'B _ x / b _ w'),
     full: row('B k3 k5 k7', 'B k3 k5', 'B k3 k5 k7', 'B _ k3 / k5 _ k7'),
     bass: USUAL,
+    rather: ['sixths'],
+    ornament: 'grace',
+    pedal: 'none',
     isChromatic: true,
   },
   {
@@ -151,6 +199,8 @@ export const STYLES: readonly Style[] = [
     contrast: row('B ~x', 'B ~x _', 'B _ _ ~x _ _ _ _', 'B _ ~x / _ _ _'),
     full: row('B x', 'B x w', 'B x b w', 'B _ x / b _ w'),
     bass: USUAL,
+    rather: ['chord'],
+    pedal: 'none',
     isChromatic: true,
   },
   {
@@ -161,6 +211,9 @@ export const STYLES: readonly Style[] = [
     contrast: row('D x', 'D _ x', 'D _ x _', 'D _ _ / x _ _'),
     full: row('D x', 'D x x', 'D x D x', 'D _ x / D _ x', 3),
     bass: [36, 48, 43],
+    rather: ['thirds', 'sixths'],
+    ornament: 'grace',
+    closesOpen: true,
   },
   {
     id: 'classical',
@@ -170,6 +223,9 @@ export const STYLES: readonly Style[] = [
     contrast: row('B x b x', WALTZ, 'B x b x', 'B _ x / b _ x'),
     full: row('B 2 1 2 b 2 1 2', 'B 2 1 2 1 2', 'B 2 1 2 b 2 1 2', 'B 1 2 / b 1 2'),
     bass: [43, 57, 50],
+    rather: ['thirds', 'sixths'],
+    ornament: 'trill',
+    close: { two: 'C _ C _', four: 'C C C _' },
     isClose: true,
   },
   {
@@ -180,6 +236,8 @@ export const STYLES: readonly Style[] = [
     contrast: row('B 1 2 _', 'B 1 2 _ _ _', 'B _ 1 _ 2 _ _ _', 'B 1 2 / _ _ _'),
     full: ROLLING,
     bass: DEEP,
+    slows: true,
+    pedal: 'held',
     isOpen: true,
   },
   {

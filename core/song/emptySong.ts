@@ -5,7 +5,7 @@ export const DEFAULT_CHOICES: Choices = {
   pattern: 'auto',
   level: 4,
   register: 0,
-  pedal: 'change',
+  pedal: 'auto',
   dynamics: 'even',
   rhythm: 'real',
   octaveShift: 0,

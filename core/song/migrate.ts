@@ -23,7 +23,8 @@ type Migration = (old: Record<string, unknown>) => Record<string, unknown>;
  * ids, fills were taken by id, and settled parts kept everything, version 5 before single fingers could be pinned,
  * version 6 before fills had measures and notes of their own and songs a frame, version 7 before kinds of fills, what
  * reading found and some choices were codes, version 8 before songs had tags and versions, version 9 before a level, and a
- * method of cutting, had those names, and a song a profile and notes of its own, version 10 before there were own bars.
+ * method of cutting, had those names, and a song a profile and notes of its own, version 10 before there were own bars, version 11 before styles had
+ * a pedal.
  */
 const MIGRATIONS: Record<number, Migration> = {
   0: (old) => ({
@@ -116,6 +117,7 @@ const MIGRATIONS: Record<number, Migration> = {
     ),
   }),
   10: (old) => ({ ...old, schemaVersion: 11, ownBars: [] }),
+  11: (old) => ({ ...old, schemaVersion: 12, choices: withPedalOfStyle(old['choices']) }),
 };
 
 /** A change that lasts no time or begins before the song is left out, and said; the rest goes on. */
@@ -149,6 +151,12 @@ function withCodes(stored: unknown): unknown {
     ...(thumb === undefined ? {} : { thumb: code(thumb) }),
     ...(ending === undefined ? {} : { ending: code(ending) }),
   };
+}
+
+/** A song that was pedalled with each chord had that from the beginning. */
+function withPedalOfStyle(stored: unknown): unknown {
+  const choices = recordOf(stored);
+  return choices['pedal'] === 'change' ? { ...choices, pedal: 'auto' } : stored;
 }
 
 function withLowFifth(event: object): object {

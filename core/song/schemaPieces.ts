@@ -109,7 +109,8 @@ export const choicesSchema = z.object({
   level: z.number().int().min(1).max(7),
   /** Semitones the left hand's usual register is moved, −12 … 12. */
   register: z.number().int().min(-12).max(12),
-  pedal: z.enum(['none', 'change', 'half', 'held', 'end']),
+  /** "auto": as the style has it, without a style with each chord. */
+  pedal: z.enum(['auto', 'none', 'change', 'half', 'held', 'end']),
   dynamics: z.enum(['even', 'growing', 'falling']),
   /** The rhythm as written, or a version of it to learn from or to swing into. */
   rhythm: z.enum(['real', 'straight', 'anticipated', 'dotted', 'swung']),
@@ -121,7 +122,7 @@ export const choicesSchema = z.object({
   restrike: z.enum(['once', 'bar', 'half']).optional(),
   /** Where the thumb goes in single notes: as is usual, off black keys, or on them as readily as on white; absent: usual. */
   thumb: z.enum(['usual', 'off-black', 'on-black']).optional(),
-  /** Of the song: whether its last bars slow down; absent: in time. */
+  /** Of the song: whether its last bars slow down; absent: as the style of its end has it, without one in time. */
   ending: z.enum(['in-time', 'slowing']).optional(),
   /** How much is filled in unasked on the level of fills, and which of many ways; absent: few, the best. */
   fills: z

@@ -6,7 +6,7 @@ import { levelOf } from '../../levels';
 import { groupsOf, membersOf } from '../../music';
 import { partIndexAt } from '../../parts';
 import { Clock } from '../../performance';
-import { restsAt, type ShapedPhrase } from '../../shaping';
+import { restsAt, type ShapedPhrase, styleOf } from '../../shaping';
 import { barAt, BY_PHRASE, placeIn } from '../../song';
 import type { SongContext } from '../context';
 import { lasting } from '../windows';
@@ -108,14 +108,14 @@ function phraseNotes(
       const task: PhraseToDress = {
         phrase,
         places,
-        style: parts[first].choices.style ?? shape.proposed.style,
+        style: styleOf(parts[first].choices.style ?? shape.proposed.style),
         medianSeconds: seconds[Math.floor(seconds.length / 2)] ?? 1,
         isInThree: groupsOf(metre)[0] === 3 || metre.numerator === 3,
         profile,
       };
       const { notes } = dressPhrase(task);
       const isLast = at === shape.phrases.length - 1;
-      return isLast ? withClose(context, places, notes) : notes;
+      return isLast && !task.style.closesOpen ? withClose(context, places, notes) : notes;
     });
   });
 }

@@ -5,7 +5,7 @@ import { levelOf } from '../../levels';
 import { placesOf } from '../../own';
 import { TICKS_PER_QUARTER } from '../../music';
 import { barsIn, indexAt, lastAtOrBefore, type Song, within } from '../../song';
-import { restsAt } from '../../shaping';
+import { restsAt, styleIn } from '../../shaping';
 import type { SongContext } from '../context';
 import { asStored } from '../partFills';
 import { keysByTick, windowOf } from '../windows';
@@ -39,7 +39,7 @@ export function fillsStage(context: SongContext, handsOf: ByPart<PartHands>): By
         phraseStarts: task.phraseStarts.join(),
       }),
       openings.flatMap((o) => [o.from, o.into, o.start, o.firstKeys.join(), o.isIntoSettled, o.isPartEnd]),
-      ...[hasFills, measure, seed, taken, declined, leaders, after.lastBar, settled],
+      ...[hasFills, measure, seed, taken, declined, leaders, after.lastBar, after.lastOrnament, settled],
     ];
     return made(parts[index].cutId, from, () => {
       const proposed = fillPart(task, openings, decisions, after);
@@ -105,6 +105,7 @@ function taskOf(
     partStarts: within(starts, part.fromTick, until + 1).map(({ tick }) => tick),
     phraseStarts: within(phrases, part.fromTick, until + 1).map(({ tick }) => tick),
     closesAt,
+    ornament: styleIn(part, shape)?.ornament ?? null,
     tune,
     after: firstFrom(melody, part.toTick),
     beside: handsOf(index).right,

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Choices } from '@joined-hands/core/song';
+import { slowsAtEnd } from '@joined-hands/core/shaping';
 import { Choice, type ChoiceOption } from '../ui/choice';
 import { BenchState } from './bench-state';
 
@@ -26,5 +27,10 @@ export class LastBars {
     { value: 'in-time', label: 'In time' },
     { value: 'slowing', label: 'Slowing' },
   ];
-  protected readonly ending = computed(() => this.bench.song()?.choices.ending ?? 'in-time');
+  protected readonly ending = computed(() => {
+    const arrangement = this.bench.arrangement();
+    if (!arrangement) return 'in-time';
+    const { song, parts, shape } = arrangement;
+    return slowsAtEnd(song, parts, shape) ? 'slowing' : 'in-time';
+  });
 }

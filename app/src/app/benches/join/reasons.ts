@@ -4,6 +4,7 @@ import type { Fill } from '@joined-hands/core/fills';
 import { inversionName } from '@joined-hands/core/harmony';
 import { classNameOf, typeset } from '@joined-hands/core/music';
 import { BLOCK } from '@joined-hands/core/patterns';
+import { pedalOf } from '@joined-hands/core/shaping';
 import type { Choices } from '@joined-hands/core/song';
 import { fillName, inWords, functionInWords } from '@joined-hands/core/sentences';
 import { type Alternative, LAYOUT_ROWS } from '@joined-hands/core/voicing';
@@ -31,6 +32,14 @@ import { Offer } from '../../ui/offer';
 import { JoinState } from './join-state';
 
 const SHOWN_ALTERNATIVES = 6;
+
+const PEDALS: readonly ChoiceOption<Choices['pedal']>[] = [
+  { value: 'none', label: 'None' },
+  { value: 'change', label: 'With each chord' },
+  { value: 'half', label: 'Also at half bars' },
+  { value: 'held', label: 'Held through the part' },
+  { value: 'end', label: 'Only under the last chord' },
+];
 
 /** Teaches: what is selected, why it is so, what else could be. */
 @Component({
@@ -78,13 +87,12 @@ export class Reasons {
     () => this.bench.part()?.choices.restrike ?? (this.bench.levelRow().isMoving ? 'bar' : 'once'),
   );
 
-  protected readonly pedals: readonly ChoiceOption<Choices['pedal']>[] = [
-    { value: 'none', label: 'None' },
-    { value: 'change', label: 'With each chord' },
-    { value: 'half', label: 'Also at half bars' },
-    { value: 'held', label: 'Held through the part' },
-    { value: 'end', label: 'Only under the last chord' },
-  ];
+  protected readonly pedals = computed((): readonly ChoiceOption<Choices['pedal']>[] => {
+    const [part, shape] = [this.bench.part(), this.bench.arrangement()?.shape];
+    const own = part && shape ? pedalOf({ choices: { ...part.choices, pedal: 'auto' } }, shape) : 'change';
+    const suits = PEDALS.find(({ value }) => value === own)?.label.toLowerCase() ?? '';
+    return [{ value: 'auto', label: `As it suits: ${suits}` }, ...PEDALS];
+  });
   protected readonly piano = inject(Piano);
   protected readonly sounds = SOUNDS;
   /** What is chosen is heard at once. */
