@@ -4,6 +4,7 @@ export { type Degree, degreeOf, numeralOf } from './degree';
 export { diatonicChords } from './diatonic';
 export { inversionName, inversionOf } from './inversion';
 export { findKeys, type FoundKey } from './keyFinding';
+export { soundingKeys } from './soundingKeys';
 export { inversionReason, nameKeys, rootInKey } from './naming';
 export { byHalfStep, chordsHolding, type Neighbour, neighboursOf, onLadder } from './neighbours';
 export { otherQualities } from './neighbours';

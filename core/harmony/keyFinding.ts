@@ -71,7 +71,7 @@ export function findKeys(song: Heard, fifths?: number): FoundKey[] {
         degree,
         altered: by > 0 ? 'raised' : 'lowered',
       }));
-      let fit = correlation(weights, profileOf(key.mode), tonic) + (isModal(key.mode) ? IS_MODAL : 0);
+      let fit = correlationWith(weights, key) + (isModal(key.mode) ? IS_MODAL : 0);
       const add = (points: number, reason: KeyReason): void => {
         fit += points;
         reasons.push(reason);
@@ -167,6 +167,11 @@ function resolves(notes: readonly Song['melody'][number][], leading: number, ton
     (note, i) =>
       midiOf(note.pitch) % 12 === leading && notes[i + 1] && midiOf(notes[i + 1].pitch) % 12 === tonic,
   );
+}
+
+/** How well the time each of the twelve keys sounds suits a key of music, −1 … 1. */
+export function correlationWith(weights: readonly number[], { tonic, mode }: Key): number {
+  return correlation(weights, profileOf(mode), chroma(tonic));
 }
 
 function correlation(weights: readonly number[], profile: readonly number[], tonic: number): number {

@@ -1,4 +1,4 @@
-import { roleOf } from '../harmony';
+import { roleOf, soundingKeys } from '../harmony';
 import { classNameOf, typeset } from '../music';
 import { divide } from '../parts';
 import {
@@ -37,13 +37,13 @@ export function suggestFor(
   triads = false,
   foreignShare = taste === 'colourful' ? FOREIGN_SHARES[0] : 1,
 ): Suggested {
-  const played = writtenOnce(song);
-  const kept = played.changes.filter((c) => isKept(c, scope));
-  const phraseEnds = divide({ ...played, changes: [] })
-    .map((cut) => cut.tick)
-    .filter((tick) => tick > 0);
+  const written = writtenOnce(song);
+  const kept = written.changes.filter((c) => isKept(c, scope));
+  const starts = divide({ ...written, changes: [] }).map((cut) => cut.tick);
+  const phraseEnds = starts.filter((tick) => tick > 0);
   return suggest({
-    played,
+    // A tune that goes to another key is followed there.
+    played: { ...written, keyMap: soundingKeys(written, starts) },
     phraseEnds,
     taste,
     triads,
