@@ -1,7 +1,9 @@
 import { inWords } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { onLevel } from '../../demo/arranged';
+import { SHAPED_SONGS_APART } from '../../demo/shaped-apart';
 import { DEMO_SONGS } from '../../demo/songs';
+import { arrange } from '../arrange';
 import type { HandNote } from '../hands';
 import { keyFromFifths, spellInKey } from '../music';
 import { LEVELS } from '../levels';
@@ -36,7 +38,14 @@ function line(
 const part = (right: HandNote[], left: HandNote[], seconds = 4): EffortTask => ({
   right,
   left,
-  bars: [0, 1].map((i) => ({ number: i + 1, tick: i * 3840, length: 3840, seconds: seconds / 2, beat: 960 })),
+  bars: [0, 1].map((i) => ({
+    number: i + 1,
+    tick: i * 3840,
+    length: 3840,
+    seconds: seconds / 2,
+    beat: 960,
+    turns: 0,
+  })),
   profile: DEFAULT_PROFILE,
 });
 const measure = (which: Measure, task: EffortTask): number => effortOf(task).measures[which];
@@ -56,6 +65,20 @@ describe('the measures of effort', () => {
     for (const which of ['leaps', 'speed', 'density'] as const)
       expect(measure(which, part(STEPS, left, 8))).toBeLessThan(measure(which, part(STEPS, left, 4)));
     expect(effortOf(part(STEPS, left, 8)).total).toBeLessThan(effortOf(part(STEPS, left, 4)).total);
+  });
+
+  it('independence counts beats of unequal length, where both hands play', () => {
+    const uneven = (task: EffortTask): EffortTask => ({
+      ...task,
+      bars: task.bars.map((bar) => ({ ...bar, turns: 2 })),
+    });
+    const both = part(STEPS, STEPS);
+    expect(measure('independence', uneven(both))).toBeGreaterThan(measure('independence', both) + 5);
+    expect(measure('independence', uneven(part(STEPS, [])))).toBe(0);
+    const inSeven = SHAPED_SONGS_APART.find(({ title }) => title === 'Seven Geese') ?? SHAPED_SONGS_APART[0];
+    const { efforts } = arrange(inSeven, DEFAULT_PROFILE);
+    const said = efforts.flatMap((effort) => effort?.reasons.map(inWords) ?? []);
+    expect(said).toContain('the beats are not all of one length');
   });
 
   it('independence counts where the left hand strikes alone, more where the tune is held against it', () => {

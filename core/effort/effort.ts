@@ -33,6 +33,8 @@ export interface EffortBar {
   readonly seconds: number;
   /** Ticks of a beat. */
   readonly beat: number;
+  /** How often a group of its metre is longer or shorter than the one before: in 7/8 twice, in 4/4 never. */
+  readonly turns: number;
 }
 
 export interface EffortTask {
@@ -58,6 +60,8 @@ const CURVE: Readonly<Record<Measure, readonly [factor: number, power: number]>>
 };
 /** A tune against the beat of the other hand counts so much beside a strike alone. */
 const SYNCOPATION = 2;
+/** A group of another length counts so much where both hands play. */
+const UNEQUAL = 1.5;
 const NOTHING = Object.fromEntries(MEASURES.map((m) => [m, 0])) as Record<Measure, number>;
 
 /**
@@ -131,7 +135,9 @@ function rawIn(bar: EffortBar, hands: Strikes, profile: Profile): InBar {
   const { keys, blacks } = counts;
   const raw = {
     leaps: (right.carried + left.carried) / seconds,
-    independence: (counts.alone + SYNCOPATION * againstBeat(bar, right, left)) / seconds,
+    independence:
+      (counts.alone + SYNCOPATION * againstBeat(bar, right, left) + UNEQUAL * turned(bar, right, left)) /
+      seconds,
     stretch: (right.opened + left.opened) / seconds,
     shifts: counts.passes / seconds,
     blackKeys: keys === 0 ? 0 : (blacks / keys) * (keys / seconds) ** 0.3,
@@ -186,6 +192,11 @@ function alone(left: HandInBar, right: HandInBar): number {
   return right.ticks.size === 0 ? 0 : [...left.ticks].filter((tick) => !right.ticks.has(tick)).length;
 }
 
+/** Groups of another length than the one before, in a bar in which both hands play. */
+function turned({ turns }: EffortBar, right: HandInBar, left: HandInBar): number {
+  return right.ticks.size > 0 && left.ticks.size > 0 ? turns : 0;
+}
+
 /** Notes of the tune off the beat that are held over one on which the left hand strikes alone. */
 function againstBeat({ tick, beat }: EffortBar, right: HandInBar, left: HandInBar): number {
   const onsets = [...right.ticks].sort((a, b) => a - b);
@@ -217,7 +228,7 @@ function inWords(
     case 'leaps':
       return raw.leaps < MOVES ? null : because.leaps();
     case 'independence':
-      return counts.alone < OFTEN ? null : because.leftAlone();
+      return bar.turns > 0 ? because.unequalBeats() : counts.alone < OFTEN ? null : because.leftAlone();
     case 'stretch':
       return because.wide(opens);
     case 'shifts':
@@ -233,19 +244,15 @@ function inWords(
 
 /** The bars of a part with what of each lies in it. */
 export function barsOfEffort(
-  bars: readonly {
-    readonly number: number;
-    readonly tick: number;
-    readonly length: number;
-    readonly beat: number;
-  }[],
+  bars: readonly Omit<EffortBar, 'seconds'>[],
   from: number,
   to: number,
   secondsAt: (tick: number) => number,
 ): EffortBar[] {
-  return bars.flatMap(({ number, tick, length, beat }) => {
+  return bars.flatMap(({ number, tick, length, beat, turns }) => {
     const [start, end] = [Math.max(from, tick), Math.min(to, tick + length)];
     if (start >= end) return [];
-    return [{ number, tick: start, length: end - start, seconds: secondsAt(end) - secondsAt(start), beat }];
+    const seconds = secondsAt(end) - secondsAt(start);
+    return [{ number, tick: start, length: end - start, seconds, beat, turns }];
   });
 }

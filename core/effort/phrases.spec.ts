@@ -48,6 +48,7 @@ function total(right: HandNote[], left: HandNote[], tempo = 100, beatsABar = 4):
     length,
     seconds: (beatsABar * 60) / tempo,
     beat: 960,
+    turns: 0,
   }));
   return effortOf({ right, left, bars, profile: DEFAULT_PROFILE }).total;
 }

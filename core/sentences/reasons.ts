@@ -90,6 +90,7 @@ export const REASONS = {
 
   leaps: () => 'the hands move a lot',
   leftAlone: () => 'the left hand often plays alone',
+  unequalBeats: () => 'the beats are not all of one length',
   wide: (hand: 'right' | 'left') => `the ${hand} hand opens wide`,
   shifts: () => 'the hands change position often',
   blackKeys: (bar: number) => `many black keys in bar ${bar}`,

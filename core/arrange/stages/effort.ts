@@ -1,6 +1,6 @@
 import { barsOfEffort, type Effort, type EffortBar, effortOf } from '../../effort';
 import type { HandNote } from '../../hands';
-import { beatTicks } from '../../music';
+import { beatTicks, groupsOf } from '../../music';
 import type { PartToPlay } from '../../parts';
 import { Clock } from '../../performance';
 import { barsIn, type PlayedSong } from '../../song';
@@ -31,6 +31,15 @@ export function barsLasting(
   clock: Clock,
 ): EffortBar[] {
   const bars = barsIn(played.bars, part.fromTick, part.toTick);
-  const timed = bars.map((bar) => ({ ...bar, beat: beatTicks(bar.metre) }));
+  const timed = bars.map((bar) => ({
+    ...bar,
+    beat: beatTicks(bar.metre),
+    turns: turnsIn(groupsOf(bar.metre)),
+  }));
   return barsOfEffort(timed, part.fromTick, part.toTick, (tick) => clock.secondsAt(tick));
+}
+
+/** How often a group is longer or shorter than the one before, counted round. */
+function turnsIn(groups: readonly number[]): number {
+  return groups.filter((size, i) => size !== groups[(i + groups.length - 1) % groups.length]).length;
 }
