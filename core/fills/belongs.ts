@@ -15,11 +15,12 @@ const FOURTH = 5;
  */
 export function belongs(
   { kind, place: { tick, from, into } }: Proposal,
-  { ornament, bars, phraseStarts, tune }: FillTask,
+  { style, bars, phraseStarts, tune }: FillTask,
   { measure }: FillDecisions,
   { lastOrnament }: FillsSoFar,
 ): boolean {
-  if (kind !== ornament || measure === 'few' || barAt(bars, tick).number - lastOrnament < APART) return false;
+  if (kind !== style?.ornament || measure === 'few' || barAt(bars, tick).number - lastOrnament < APART)
+    return false;
   if (kind === 'trill')
     return into !== null && (chroma(into.chord.root) - chroma(from.chord.root) + 12) % 12 === FOURTH;
   if (kind !== 'turn') return true;

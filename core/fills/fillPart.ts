@@ -69,14 +69,26 @@ export function fillPart(
   const proposals = proposalsFor(
     task,
     openings,
-    FILL_KINDS.filter((kind) => kind.isUnasked || kind.kind === task.ornament || takenKinds.has(kind)),
+    FILL_KINDS.filter((kind) => kind.isUnasked || kind.kind === task.style?.ornament || takenKinds.has(kind)),
   );
   const playing: Proposal[] = [];
   const changed = new Set<Proposal>();
   const waiting: WaitingFill[] = [];
   let after = before;
+  const barOf = ({ place }: Proposal): number => barAt(task.bars, place.tick).number;
+  const isUnasked = ({ id, hand }: Proposal): boolean =>
+    kindOfId(id)?.isUnasked === true && (hand === 'left' || !task.style?.isUnanswered);
+  // Where an answer has room there is no ornament, and where few are wanted no walk takes its place.
+  const answered = new Set(
+    proposals.filter((p) => p.hand === 'right' && isUnasked(p) && isCleanFill(p, task)).map(barOf),
+  );
+  const isInItsPlace = (p: Proposal): boolean =>
+    decisions.measure === 'few' &&
+    p.hand === 'left' &&
+    [...answered].some((bar) => Math.abs(bar - barOf(p)) < 4);
   const isClean = (proposal: Proposal, so: FillsSoFar): boolean =>
-    (kindOfId(proposal.id)?.isUnasked === true || belongs(proposal, task, decisions, so)) &&
+    !isInItsPlace(proposal) &&
+    (isUnasked(proposal) || (!answered.has(barOf(proposal)) && belongs(proposal, task, decisions, so))) &&
     isCleanFill(proposal, task);
   for (const change of new Set(proposals.map(({ place }) => place.from.change.id))) {
     const here = proposals.filter(({ place }) => place.from.change.id === change);
@@ -89,8 +101,8 @@ export function fillPart(
       }
       playing.push(own ?? chosen);
       if (own) changed.add(own);
-      const lastBar = barAt(task.bars, chosen.place.tick).number;
-      after = { lastBar, lastOrnament: chosen.kind === task.ornament ? lastBar : after.lastOrnament };
+      const lastBar = barOf(chosen);
+      after = { lastBar, lastOrnament: chosen.kind === task.style?.ornament ? lastBar : after.lastOrnament };
     }
   }
   waiting.push(...withoutPlace(task, proposals, decisions));

@@ -16,8 +16,8 @@ export interface FillTask {
   readonly phraseStarts: readonly number[];
   /** Where the song closes: from there nothing is filled in unasked. */
   readonly closesAt: number;
-  /** The kind of ornament that belongs to its style; null for none. */
-  readonly ornament: Style['ornament'] | null;
+  /** The style it is played in; null: in none. */
+  readonly style: Style | null;
   /** The tune of the part as struck, in time. */
   readonly tune: readonly HandNote[];
   /** The first note of the tune after the part; null where none follows. */

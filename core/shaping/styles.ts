@@ -39,6 +39,8 @@ export interface Style {
   /** Manners the right hand takes rather than others of the same strength, and those it does not take. */
   readonly rather?: readonly Company[];
   readonly never?: readonly Company[];
+  /** Nothing answers its tune in the right hand unasked. */
+  readonly isUnanswered?: true;
   /** The kind of ornament that belongs to it, played unasked where much is filled in. */
   readonly ornament?: 'grace' | 'trill' | 'turn';
   /** Chords over a bass struck alone are let go at once. */
@@ -88,6 +90,7 @@ export const STYLES: readonly Style[] = [
     bass: [43, 55, 48],
     rather: ['chord'],
     never: ['octave-above'],
+    isUnanswered: true,
     onTunesBeats: true,
   },
   {

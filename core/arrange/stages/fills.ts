@@ -105,7 +105,7 @@ function taskOf(
     partStarts: within(starts, part.fromTick, until + 1).map(({ tick }) => tick),
     phraseStarts: within(phrases, part.fromTick, until + 1).map(({ tick }) => tick),
     closesAt,
-    ornament: styleIn(part, shape)?.ornament ?? null,
+    style: styleIn(part, shape),
     tune,
     after: firstFrom(melody, part.toTick),
     beside: handsOf(index).right,
