@@ -5,6 +5,7 @@ import { arrange } from '../arrange';
 import type { Arrangement } from '../arrangement';
 import { applyEdit, type Choices, DEFAULT_PROFILE, migrateSong, type Song } from '../song';
 import { wholeBars } from '../testing';
+import { styleInWords } from '../words/leftHand';
 import { STYLES } from './styles';
 
 const without = { withoutFingers: true };
@@ -112,5 +113,18 @@ describe.each(STYLES.map((style) => [style.id, style] as const))('in the style %
       const at = found.map(({ tick }) => bars.findLastIndex((bar) => bar.tick <= tick));
       for (const [i, bar] of at.entries()) if (i > 0) expect(bar - at[i - 1]).toBeGreaterThanOrEqual(4);
     }
+  });
+});
+
+describe('a figure that is too quick for a hand', () => {
+  it('gives way to the quiet one, and is told so', () => {
+    const told = (quartersPerMinute: number): string => {
+      const song = { ...RISING, tempoMap: [{ tick: 0, quartersPerMinute }] };
+      const a = inStyle(song, 'ballad');
+      return a.parts.map((part) => styleInWords(a, part)).join(' ');
+    };
+    expect(told(80)).toMatch(/in full/);
+    expect(told(240)).toMatch(/quietly/);
+    expect(told(240)).not.toMatch(/in full/);
   });
 });

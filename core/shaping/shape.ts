@@ -1,12 +1,13 @@
 import type { HandNote } from '../hands';
 import type { Memory } from '../memory';
 import { type Part, partIndexAt } from '../parts';
-import type { Choices, PlayedSong, Profile, Song } from '../song';
+import { barAt, type Choices, type PlayedSong, type Profile, type Song } from '../song';
 import { isUnderMelody, type VoicedChange } from '../voicing';
 import { levelOf } from '../levels';
 import { AUTO } from '../patterns';
 import { leftStream, type StyledStrike } from './leftStream';
-import type { Styled } from './streamEvents';
+import { shortestAt, type Styled } from './streamEvents';
+import { figureIn } from './figure';
 import { type Phrase, phraseIndexAt, phrasesOf } from './phrases';
 import { type Planned, planOf } from './plan';
 import { proposeStyle, type ProposedStyle } from './proposing';
@@ -54,15 +55,29 @@ const FULL = 0.72;
 /** A strain that returns has more upper notes from this intensity on. */
 const FULLER_RETURN = 0.45;
 
-/** Which figure of its style a phrase has: quiet at first, another in a contrasting strain, in full where the song is strongest. */
-export function figureOf({ intensity, strain }: ShapedPhrase, first: string): 'quiet' | 'contrast' | 'full' {
-  if (intensity >= FULL) return 'full';
-  return strain === first ? 'quiet' : 'contrast';
+/**
+ * Which figure of a style a phrase has: quiet at first, another in a contrasting strain, in full where the song is
+ * strongest; where that is too quick for a hand the quiet one.
+ */
+export function figureOf(
+  { phrases }: Pick<Shape, 'phrases'>,
+  phrase: ShapedPhrase,
+  style: Style,
+  played: PlayedSong,
+): 'quiet' | 'contrast' | 'full' {
+  const { intensity, strain, barTick } = phrase;
+  const wanted = intensity >= FULL ? 'full' : strain === phrases[0].strain ? 'quiet' : 'contrast';
+  return isTooQuick(style[wanted], played, barTick) ? 'quiet' : wanted;
+}
+
+function isTooQuick(row: FigureRow, played: PlayedSong, tick: number): boolean {
+  const { metre } = barAt(played.bars, tick);
+  return figureIn(row, metre).some(({ length }) => length < shortestAt(played, tick));
 }
 
 /** The figure itself; the quiet one is a note fuller where its strain returns stronger. */
-function rowOf(style: Style, phrase: ShapedPhrase, first: string): FigureRow {
-  const figure = figureOf(phrase, first);
+function rowOf(shape: Shape, phrase: ShapedPhrase, style: Style, played: PlayedSong): FigureRow {
+  const figure = figureOf(shape, phrase, style, played);
   if (figure !== 'quiet') return style[figure];
   const isFuller = phrase.time > 1 && phrase.intensity >= FULLER_RETURN;
   return isFuller ? { ...style.quiet, upper: 3 } : style.quiet;
@@ -112,7 +127,6 @@ export function slowsAtEnd(
 export function styledLeft(task: StyledTask): ReadonlyMap<string, readonly StyledStrike[]> {
   const { shape, parts, voiced } = task;
   if (!parts.some(isStyled)) return new Map();
-  const [first] = shape.phrases;
   const styled = voiced.map((v): Styled => {
     const part = parts[partIndexAt(parts, v.change.tick)];
     const phrase = shape.phrases[phraseIndexAt(shape.phrases, v.change.tick)];
@@ -121,7 +135,7 @@ export function styledLeft(task: StyledTask): ReadonlyMap<string, readonly Style
     const style = styleIn(part, shape);
     if (!style || isUnderMelody(v.layout) || kept !== null)
       return { voiced: v, style: null, row: null, phrase, register, kept };
-    return { voiced: v, style, row: rowOf(style, phrase, first.strain), phrase, register, kept: null };
+    return { voiced: v, style, row: rowOf(shape, phrase, style, task.played), phrase, register, kept: null };
   });
   return leftStream({ ...task, styled });
 }

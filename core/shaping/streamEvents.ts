@@ -113,7 +113,8 @@ function closeFrom({ played }: StreamTask, styled: Styled, rest: number, to: num
 /** No figure strikes more often in a second. Source: what a hand plays with ease in a broken chord. */
 const FASTEST = 7;
 
-function shortestAt({ tempoMap }: PlayedSong, tick: number): number {
+/** Ticks between two strikes that are as quick as a figure goes, at the tempo of a place. */
+export function shortestAt({ tempoMap }: PlayedSong, tick: number): number {
   const { quartersPerMinute } = lastAtOrBefore(tempoMap, tick);
   return Math.floor((quartersPerMinute / 60 / FASTEST) * TICKS_PER_QUARTER);
 }
@@ -135,13 +136,16 @@ function headOf(
     const last = head.findLastIndex(({ upper }) => upper !== null);
     if (head.some(({ member }) => member !== null)) return head;
     if (last < 0) continue;
-    // A head that breaks off before all have sounded ends on the whole chord.
+    // A head that breaks off before two have sounded ends on the whole chord: two tell it.
     const hasChord = (events: readonly FigureEvent[]): boolean => events.some(({ upper }) => upper === 'all');
-    const isWhole = hasChord(figure) ? hasChord(head) : named(head) === named(figure);
+    const isWhole = hasChord(figure) ? hasChord(head) : named(head) >= Math.min(TELLING, named(figure));
     return isWhole ? head : head.with(last, { ...head[last], upper: 'all' });
   }
   return [{ ...BASS, at: 0, length: ticks, upper: 'all' }];
 }
+
+/** So many upper notes tell a chord over its bass: its third, and its seventh or fifth. */
+const TELLING = 2;
 
 /** How many upper notes a figure names one by one. */
 function named(events: readonly FigureEvent[]): number {

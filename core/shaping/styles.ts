@@ -109,7 +109,7 @@ export const STYLES: readonly Style[] = [
     id: 'lullaby',
     name: 'Lullaby',
     told: 'rocking in threes, low and soft',
-    quiet: { ...ROLLING, three: 'B 1 2', two: 'B 1 2 1', upper: 2, threes: 'B 1 2 / 2 _ _ / b _ _' },
+    quiet: { ...ROLLING, three: 'B 1 2', two: 'B 1 2 1' },
     contrast: { ...TURNING, three: 'B ~x ~x' },
     full: row('B 1 2 1', 'B 1 2 3 2 1', 'B 1 2 3 2 1 2 1', 'B 1 2 / b 3 2', 3),
     bass: DEEP,

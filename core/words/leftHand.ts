@@ -149,7 +149,7 @@ function figureInWords(
   notes: readonly HandNote[],
 ): string[] {
   if (!notes.some(({ source }) => source === 'pattern')) return [];
-  if (isStyled(part)) return [`  ${styleInWords(shape, part)}`];
+  if (isStyled(part)) return [`  ${styleInWords({ shape, played }, part)}`];
   const rows = patternsInBars({ played, song }, part);
   const names = [...new Set(rows.map(({ name }) => name))].join(', then ');
   const bare = rows.some(({ base }) => base === 'line')
@@ -163,12 +163,13 @@ function figureInWords(
 const FIGURES = { quiet: 'quietly', contrast: 'with another figure', full: 'in full' } as const;
 
 /** "Played in the style Waltz: quietly, then in full." */
-export function styleInWords({ phrases, proposed }: Arrangement['shape'], part: Part): string {
-  const { name } = styleOf(part.choices.style ?? proposed.style);
+export function styleInWords({ shape, played }: Pick<Arrangement, 'shape' | 'played'>, part: Part): string {
+  const { phrases, proposed } = shape;
+  const style = styleOf(part.choices.style ?? proposed.style);
   const inside = phrases.filter(({ fromTick, toTick }) => fromTick < part.toTick && toTick > part.fromTick);
-  const ways = inside.map((phrase) => FIGURES[figureOf(phrase, phrases[0].strain)]);
+  const ways = inside.map((phrase) => FIGURES[figureOf(shape, phrase, style, played)]);
   const told = ways.filter((way, i) => way !== ways[i - 1]).join(', then ');
-  return `Played in the style ${name}: ${told}.`;
+  return `Played in the style ${style.name}: ${told}.`;
 }
 
 /** One chord: the block with what moves, or each bar of its figure with fingers. */
