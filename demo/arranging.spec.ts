@@ -6,7 +6,7 @@ import { TUNES_APART } from './kept-apart';
 import { SHAPED_SONGS } from './shaped';
 import { SHAPED_SONGS_APART } from './shaped-apart';
 import { DEMO_SONGS } from './songs';
-import { type Fault, faultsIn } from './struckOut';
+import { type Fault, faultsIn, fingerFaultsIn } from './struckOut';
 import { UNSEEN_TUNES } from './unseen';
 
 /** What a teacher may have to strike out in a hundred bars. */
@@ -20,6 +20,7 @@ const MOST: Readonly<Record<Fault, number>> = {
   'rubs of fill notes': 0,
   'chords whose third or seventh sounds nowhere': 0.5,
   'low thirds struck together': 0.5,
+  'low thirds that sound together': 4,
   'outer octaves and fifths, bar to bar': 1,
 };
 
@@ -28,11 +29,15 @@ const SETS: readonly (readonly [string, readonly Song[]])[] = [
   ['songs never used for a weight', [...SHAPED_SONGS_APART, ...TUNES_APART, ...UNSEEN_TUNES]],
 ];
 
-const full = (song: Song, measure: 'few' | 'many'): Arrangement =>
+const full = (
+  song: Song,
+  measure: 'few' | 'many',
+  { withoutFingers } = { withoutFingers: true },
+): Arrangement =>
   arrange(
     applyEdit(song, { kind: 'choose', choices: { level: 7, fills: { measure, seed: 0 } } }),
     DEFAULT_PROFILE,
-    { withoutFingers: true },
+    { withoutFingers },
   );
 
 describe.each(SETS)('arranged in full: %s', (_, songs) => {
@@ -43,6 +48,13 @@ describe.each(SETS)('arranged in full: %s', (_, songs) => {
   it.each(Object.entries(MOST) as [Fault, number][])('%s: %d in a hundred bars at most', (fault, most) => {
     const found = faults.reduce((sum, one) => sum + one[fault], 0);
     expect((100 * found) / bars).toBeLessThanOrEqual(most);
+  });
+
+  it('wrong fingers: 0.5 in a hundred bars at most', () => {
+    const found = songs
+      .filter(({ changes }) => changes.length > 0)
+      .map((song) => fingerFaultsIn(full(song, 'many', { withoutFingers: false })));
+    expect((100 * found.reduce((sum, one) => sum + one, 0)) / bars).toBeLessThanOrEqual(0.5);
   });
 
   it('answers the tune now and then, more where many are wanted, at most once a bar', () => {

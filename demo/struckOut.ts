@@ -1,5 +1,5 @@
 import type { Arrangement } from '../core/arrangement';
-import type { HandNote } from '../core/hands';
+import { type Hand, type HandNote, strikesOf } from '../core/hands';
 import { bassOf, chroma, isModal, membersOf, scaleOf } from '../core/music';
 import { keyAt, placeIn } from '../core/song';
 
@@ -124,6 +124,21 @@ function lowThirds({ a }: Struck): number {
   ).length;
 }
 
+/** Thirds on A2 or lower that sound together in the left hand, however they are struck; of a walking bass too. */
+function lowThirdsBroken({ a }: Struck): number {
+  return a.left.filter(
+    (low) =>
+      low.midi <= LOW_THIRD &&
+      a.left.some(
+        (up) =>
+          up !== low &&
+          [3, 4].includes(up.midi - low.midi) &&
+          up.tick < low.tick + low.length &&
+          up.tick + up.length > low.tick,
+      ),
+  ).length;
+}
+
 /** Octaves and fifths of the outer voices from one strong beat to the next. */
 function parallels({ a, tune }: Struck): number {
   const strong = a.played.bars.flatMap(({ tick, number }) => (number === 0 ? [] : [tick]));
@@ -159,6 +174,7 @@ const COUNTS = {
   'rubs of fill notes': rubs,
   'chords whose third or seventh sounds nowhere': hollow,
   'low thirds struck together': lowThirds,
+  'low thirds that sound together': lowThirdsBroken,
   'outer octaves and fifths, bar to bar': parallels,
 } as const;
 
@@ -174,4 +190,41 @@ export function faultsIn(a: Arrangement): Record<Fault, number> {
     both: [...a.right, ...a.left],
   };
   return Object.fromEntries(FAULTS.map((fault) => [fault, COUNTS[fault](struck)])) as Record<Fault, number>;
+}
+
+/** Ticks after which a hand has had time to go elsewhere. */
+const TIME_TO_MOVE = 2 * 960;
+
+/**
+ * What a strict teacher strikes out of the fingers of an arrangement: crossed in a chord, a finger that slides to another key,
+ * a triad with 2 and 3 under the thumb or little finger.
+ */
+export function fingerFaultsIn({ right, left }: Arrangement): number {
+  return (['right', 'left'] as const).reduce((sum, hand) => {
+    const notes = hand === 'right' ? right : left;
+    const strikes = strikesOf(notes);
+    // A grace note between two strikes takes the hand there.
+    const graced = new Set(notes.flatMap(({ grace, tick }) => (grace ? [tick] : [])));
+    const before = (i: number): Strike | undefined =>
+      graced.has(strikes[i][0].tick) ? undefined : strikes[i - 1];
+    return sum + strikes.filter((keys, i) => isWrong(keys, before(i), hand)).length;
+  }, 0);
+}
+
+type Strike = ReturnType<typeof strikesOf>[number];
+
+function isWrong(keys: Strike, before: Strike | undefined, hand: Hand): boolean {
+  const fingers = keys.map(({ finger }) => finger ?? 0);
+  const outwards = hand === 'right' ? fingers : [...fingers].reverse();
+  const isCrossed = outwards.some((finger, i) => i > 0 && finger <= outwards[i - 1]);
+  const isNarrow = keys.length === 3 && outwards.join('') === '235';
+  return isCrossed || isNarrow || (before !== undefined && slides(before, keys));
+}
+
+/** One key to one key with one finger, with no time between; a leap beyond a sixth is none, the hand goes. */
+function slides(before: Strike, keys: Strike): boolean {
+  const [from, to] = [before[0], keys[0]];
+  if (before.length > 1 || keys.length > 1 || to.tick - from.tick >= TIME_TO_MOVE) return false;
+  const far = Math.abs(to.midi - from.midi);
+  return from.finger === to.finger && far > 0 && far <= 9;
 }

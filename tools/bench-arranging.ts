@@ -3,10 +3,11 @@ import { SHAPED, SHAPED_SONGS } from '../demo/shaped';
 import { SHAPED_APART, SHAPED_SONGS_APART } from '../demo/shaped-apart';
 import { intensityFollows, stylesFound } from '../demo/shapeMarks';
 import { DEMO_SONGS } from '../demo/songs';
-import { faultsIn, FAULTS } from '../demo/struckOut';
+import { faultsIn, FAULTS, fingerFaultsIn } from '../demo/struckOut';
 import { UNSEEN_TUNES } from '../demo/unseen';
 import { arrange } from '../core/arrange';
 import type { Arrangement } from '../core/arrangement';
+import { figureOf, styleOf } from '../core/shaping';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '../core/song';
 
 const SETS: readonly (readonly [string, readonly Song[]])[] = [
@@ -18,9 +19,16 @@ const SETS: readonly (readonly [string, readonly Song[]])[] = [
 ];
 const WIDE = 14;
 
-function fullest(song: Song, level: number, measure: 'few' | 'many'): Arrangement {
+function fullest(song: Song, level: number, measure: 'few' | 'many', withoutFingers = true): Arrangement {
   const choices = { level, fills: { measure, seed: 0 } };
-  return arrange(applyEdit(song, { kind: 'choose', choices }), DEFAULT_PROFILE, { withoutFingers: true });
+  return arrange(applyEdit(song, { kind: 'choose', choices }), DEFAULT_PROFILE, { withoutFingers });
+}
+
+/** "waltz full": the figures a song is played with. */
+function figuresOf(song: Song): string[] {
+  const { shape, played } = fullest(song, 5, 'many');
+  const style = styleOf(shape.proposed.style);
+  return shape.phrases.map((phrase) => `${style.id} ${figureOf(shape, phrase, style, played)}`);
 }
 
 /** What a teacher would strike out at the levels above the fourth, per 100 bars, set by set; how the plan follows the marks. */
@@ -43,6 +51,17 @@ export function arrangingFigures(): void {
         fault,
         all.map(({ faults, bars }) => (100 * faults.reduce((sum, one) => sum + one[fault], 0)) / bars),
       );
+    row(
+      'wrong fingers',
+      sets.map(([, songs], i) => {
+        const fingered = songs.map((song) => fullest(song, level, 'many', false));
+        return (100 * fingered.reduce((sum, one) => sum + fingerFaultsIn(one), 0)) / all[i].bars;
+      }),
+    );
+    row(
+      'figures',
+      sets.flatMap(([, songs]) => [new Set(songs.flatMap(figuresOf)).size]),
+    );
     if (level < 7) continue;
     for (const kind of ['answer', 'walk'])
       row(

@@ -6,7 +6,7 @@ import { isBlack } from '../music';
  * the order of dearness one finger on two keys in a row, crossing of two long fingers, a shift of the hand, a pass.
  */
 export const FINGER_COSTS = {
-  reuse: 12,
+  reuse: 14,
   reusePerSemitone: 0.3,
   crossing: 11,
   shift: 9,
