@@ -22,6 +22,7 @@ function place(symbol: string, own: Partial<BassPlace> = {}): BassPlace {
     isClose: false,
     tune: null,
     ceiling: 128,
+    upperCeiling: 128,
     above: null,
     register: 0,
     kept: null,

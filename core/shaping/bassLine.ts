@@ -35,6 +35,8 @@ export interface BassPlace {
   /** The tune that sounds with it (MIDI), and the lowest it has while the chord lasts; null and 128 for none. */
   readonly tune: number | null;
   readonly ceiling: number;
+  /** The lowest note of the tune over the first beat of the chord: its upper notes lie under that; 128 for none. */
+  readonly upperCeiling: number;
   /** The second-lowest key of the chord as it is voiced with blocks. */
   readonly above: number | null;
   /** Half steps the left hand is moved by choice. */
@@ -208,10 +210,19 @@ function placeCost(place: BassPlace, midi: number, role: BassRole, reach: Reach)
       !hasRoom(telling, lowestOver(midi, place.style), top)
     )
       cost += COST.noRoom;
+  const under = highestUnder(place.upperCeiling);
+  if (place.style.isClose && membersOver(chord, midi, lowestOver(midi, place.style), under) < 2)
+    cost += COST.noRoom;
   if (above !== null && above - midi < 3) cost += COST.close;
   else if (above !== null && place.style.isClose && above - midi > CLOSE) cost += COST.close;
   else if (above !== null && (above - midi < 5 || above - midi > 17)) cost += COST.apart;
   return cost;
+}
+
+/** How many other members of a chord have room over a bass. */
+function membersOver(chord: Chord, bass: number, from: number, top: number): number {
+  return membersOf(chord).filter((member) => member.chroma !== bass % 12 && hasRoom(member.chroma, from, top))
+    .length;
 }
 
 function hasRoom(wanted: number, from: number, to: number): boolean {
@@ -263,7 +274,8 @@ function tripleCost([p, q, r]: Three<BassPlace>, [a, b, c]: Three<Bass>): number
   if (b.role === 'fifth' && q.kind === 'first' && isStep(far) && isStep(further) && oneWay)
     cost += COST.fifthBetweenSteps;
   if (b.role === 'seventh' && !(far <= 2 && second < 0 && isStep(further))) cost += COST.seventhByLeap;
-  if (a.midi === b.midi && b.midi === c.midi) cost += COST.stays;
+  // Where the hand stays in its place the bass may too.
+  if (a.midi === b.midi && b.midi === c.midi && !r.style.isClose) cost += COST.stays;
   if (far > 7 && far !== 12 && !(second * first < 0 && further <= 7)) cost += COST.unanswered;
   if (oneWay && far > 4 && further > 4) cost += COST.leapsOneWay;
   if (oneWay && isStep(far) && isStep(further))

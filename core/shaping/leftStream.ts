@@ -93,6 +93,13 @@ function placesOf(task: StreamTask, events: readonly Placed[]): PlacedBass[] {
       task.longestNote,
     );
     const nextOther = styled[event.at + 1];
+    const { tick } = voiced.change;
+    const first = soundingIn(
+      task.melody,
+      tick,
+      tick + placeIn(played.bars, tick).beatTicks,
+      task.longestNote,
+    );
     const place: BassPlace = {
       chord: voiced.chord,
       key: voiced.key,
@@ -106,6 +113,7 @@ function placesOf(task: StreamTask, events: readonly Placed[]): PlacedBass[] {
       isClose: event.closes === true || (isNew && (!nextOther || nextOther.phrase !== phrase)),
       tune: over.length > 0 ? Math.max(...over.map(({ midi }) => midi)) : null,
       ceiling: Math.min(128, ...during.map(({ midi }) => midi)),
+      upperCeiling: Math.min(128, ...first.map(({ midi }) => midi)),
       above: voiced.voicing.keys[1] ?? null,
       register,
       kept: style ? null : (kept ?? voiced.voicing.keys[0]),
