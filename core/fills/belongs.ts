@@ -15,12 +15,14 @@ const FOURTH = 5;
  */
 export function belongs(
   { kind, place: { tick, from, into } }: Proposal,
-  { style, bars, phraseStarts, tune }: FillTask,
+  { style, bars, phraseStarts, tune, beside }: FillTask,
   { measure }: FillDecisions,
   { lastOrnament }: FillsSoFar,
 ): boolean {
   if (kind !== style?.ornament || measure === 'few' || barAt(bars, tick).number - lastOrnament < APART)
     return false;
+  // The hand that holds more than the tune has no finger for it.
+  if (beside.some((note) => note.tick === tick)) return false;
   if (kind === 'trill')
     return into !== null && (chroma(into.chord.root) - chroma(from.chord.root) + 12) % 12 === FOURTH;
   if (kind !== 'turn') return true;

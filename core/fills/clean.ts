@@ -27,15 +27,21 @@ export function isCleanFill(proposal: Proposal, task: FillTask): boolean {
   );
 }
 
-/** A walk begins when the third of its chord, and a seventh, have sounded. */
+/** Keys of the left hand over its bass that a figure has struck before a walk takes its place. */
+const FIGURE_HEARD = 2;
+
+/** A walk begins when the third of its chord, and a seventh, have sounded, and the figure has been heard. */
 function leavesChordTold(
   { hand, place: { tick, from } }: Proposal,
   { left, melody, longestNote, beside }: FillTask,
 ): boolean {
   if (hand === 'right') return true;
+  const own = left.filter((note) => note.tick < tick && note.tick + note.length > from.change.tick);
+  const lowest = Math.min(...own.map(({ midi }) => midi));
+  if (new Set(own.map(({ midi }) => midi).filter((midi) => midi > lowest)).size < FIGURE_HEARD) return false;
   const heard = new Set(
     [
-      ...left.filter((note) => note.tick < tick && note.tick + note.length > from.change.tick),
+      ...own,
       ...beside.filter((note) => note.tick < tick && note.tick + note.length > from.change.tick),
       ...soundingIn(melody, from.change.tick, tick, longestNote),
     ].map(({ midi }) => midi % OCTAVE),

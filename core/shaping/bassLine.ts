@@ -57,7 +57,7 @@ const COST = {
   firstFifth: 400,
   fifthBetweenSteps: -260,
   fifthOnDownbeat: 140,
-  fifthOfDrone: 60,
+  fifthOfDrone: 240,
   seventh: 200,
   seventhByLeap: 400,
   thirdAtBegin: 700,

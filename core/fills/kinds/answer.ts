@@ -1,5 +1,5 @@
 import type { HandNote } from '../../hands';
-import { membersOf } from '../../music';
+import { chroma, membersOf } from '../../music';
 import { leastPathOfThrees } from '../../paths';
 import { because } from '../../sentences';
 import { chordScale } from '../../shaping';
@@ -217,6 +217,8 @@ interface Key {
 function keysAt(task: FillTask, { note }: Still, tick: number, until: number, mustBeMember: boolean): Key[] {
   const voiced = chordAt(task, tick);
   if (!voiced) return [];
+  // In a blues the leading note is heard in the chord alone.
+  const leading = task.style?.id === 'blues' ? (chroma(voiced.key.tonic) + 11) % 12 : null;
   const scale = chordScale(voiced.chord, voiced.key);
   const members = new Set(membersOf(voiced.chord).map((member) => member.chroma));
   const isStrong = mustBeMember || placeIn(task.bars, tick).strength >= 2;
@@ -225,7 +227,7 @@ function keysAt(task: FillTask, { note }: Still, tick: number, until: number, mu
   const keys: Key[] = [];
   for (let midi = floor; midi <= note.midi + HIGHEST; midi++) {
     const isMember = members.has(midi % 12);
-    if (!(isMember || (!isStrong && scale.has(midi % 12)))) continue;
+    if (!(isMember || (!isStrong && scale.has(midi % 12) && midi % 12 !== leading))) continue;
     if (under.some((low) => RUBS.includes(Math.abs(low.midi - midi)))) continue;
     keys.push({ midi, isMember });
   }
