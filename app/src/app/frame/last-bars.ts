@@ -27,7 +27,7 @@ export class LastBars {
     { value: 'in-time', label: 'In time' },
     { value: 'slowing', label: 'Slowing' },
   ];
-  protected readonly ending = computed(() => {
+  protected readonly ending = computed((): NonNullable<Choices['ending']> => {
     const arrangement = this.bench.arrangement();
     if (!arrangement) return 'in-time';
     const { song, parts, shape } = arrangement;
