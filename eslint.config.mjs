@@ -118,7 +118,7 @@ const PLACES = [
     files: ['tools/**/*.ts', 'e2e/**/*.ts', '*.ts'],
     ignores: ['tools/bench*.ts'],
     from: 'tools',
-    allow: ['tools', 'benches', 'demo', 'core-testing', ...FACES, 'server', 'app'],
+    allow: ['tools', 'benches', 'demo', 'core-testing', ...FACES, 'server', 'app', 'app-notation'],
   },
 ];
 
@@ -222,7 +222,7 @@ export default tseslint.config(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: ['node:*', '@angular/*', '@ngrx/*', 'tone', 'vexflow', 'dexie'] },
+        { patterns: ['node:*', '@angular/*', '@ngrx/*', 'tone', 'verovio', 'dexie'] },
       ],
       'no-restricted-globals': [
         'error',

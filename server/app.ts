@@ -118,7 +118,8 @@ const policy: RequestHandler = (request, response, next) => {
       useDefaults: false,
       directives: {
         defaultSrc: ["'none'"],
-        scriptSrc: [own],
+        // The engraver is WebAssembly, and its worker has this policy of its own.
+        scriptSrc: request.path.startsWith('/engraver/') ? [own, "'wasm-unsafe-eval'"] : [own],
         styleSrc: [own, `'nonce-${String(response.locals['nonce'])}'`],
         // Element.style set by scripts is not an attribute in the page; this covers SVG exports only.
         fontSrc: [own, 'data:'],

@@ -1,7 +1,7 @@
 // npm run build: the application, and the service worker that stores it for use without a network.
 import { build } from 'esbuild';
 import { createHash } from 'node:crypto';
-import { readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { root, run } from './setup.mjs';
@@ -40,7 +40,9 @@ function stored() {
 
 /** Scripts and styles as the server sends them, packed beside what they are made of. */
 function pack() {
-  const packed = readdirSync(folder).filter((name) => HASHED.test(name) && !name.endsWith('.woff2'));
+  const hashed = readdirSync(folder).filter((name) => HASHED.test(name) && !name.endsWith('.woff2'));
+  const engraver = readdirSync(join(folder, 'engraver')).map((name) => join('engraver', name));
+  const packed = [...hashed, ...engraver];
   for (const name of packed) {
     const path = join(folder, name);
     writeFileSync(`${path}.gz`, gzipSync(readFileSync(path), { level: 9 }));
@@ -51,8 +53,37 @@ function hashOf(content) {
   return createHash('sha256').update(content).digest('hex').slice(0, 16);
 }
 
+/** The engraver as it comes, in files of its own, and the worker that loads it. */
+async function addEngraver() {
+  const out = join(folder, 'engraver');
+  mkdirSync(out, { recursive: true });
+  for (const name of ['verovio.mjs', 'verovio-module.mjs'])
+    copyFileSync(join(root, 'node_modules/verovio/dist', name), join(out, name));
+  const files = { esm: './verovio.mjs', wasm: './verovio-module.mjs' };
+  await build({
+    entryPoints: [join(root, 'app/engraver/worker.ts')],
+    outfile: join(out, 'worker.js'),
+    bundle: true,
+    minify: true,
+    format: 'esm',
+    target: 'es2022',
+    plugins: [
+      {
+        name: 'engraver apart',
+        setup: ({ onResolve }) =>
+          onResolve({ filter: /^verovio\// }, ({ path }) => ({
+            path: files[path.split('/')[1]],
+            external: true,
+          })),
+      },
+    ],
+    logLevel: 'warning',
+  });
+}
+
 const status = run('npx', ['ng', 'build']);
 if (status === 0) {
+  await addEngraver();
   const { files, samples } = stored();
   const page = readFileSync(join(folder, 'index.html'));
   const version = hashOf(JSON.stringify({ files, samples, page: hashOf(page) }));

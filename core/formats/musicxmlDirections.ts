@@ -1,26 +1,49 @@
 import { valuesOf } from './noteValues';
 import { asBeatsPerMinute, type Metre, tempoTicks } from '../music';
 import { type Arrangement, loudnessIn } from '../arrangement';
-import { type Part, partIndexAt } from '../parts';
-import { type PlayedBar, type PlayedSong, type PlayedTempo, within } from '../song';
+import { firstBarTick } from '../parts';
+import { barAt, type PlayedBar, type PlayedSong, type PlayedTempo, within } from '../song';
 import { el, type Element } from './xmlTree';
 
+/** Where in its score a bar stands, and what the score is. */
+interface BarOfScore {
+  readonly isFirst: boolean;
+  readonly isEnd: boolean;
+  readonly isTune: boolean;
+  readonly isSheet: boolean;
+}
+
 /** What stands above and below the staves of a bar: names and numbers of parts, tempo, loudness, pedal. */
-export function directionsAt(arrangement: Arrangement, bar: PlayedBar, index: number): Element[] {
-  const { played } = arrangement;
+export function directionsAt(
+  arrangement: Arrangement,
+  bar: PlayedBar,
+  { isFirst, isEnd, isTune, isSheet }: BarOfScore,
+): Element[] {
+  const { played, song } = arrangement;
   const [from, to] = [bar.tick, bar.tick + bar.length];
   const at = (tick: number): Element | null => offset(tick - bar.tick);
   const sections = within(played.sections, from, to).map((section) =>
-    direction('above', el('rehearsal', section.name, { enclosure: 'none' }), at(section.tick)),
+    direction(
+      'above',
+      isSheet
+        ? el('words', section.name, { 'font-weight': 'bold' })
+        : el('rehearsal', section.name, { enclosure: 'none' }),
+      at(section.tick),
+    ),
   );
-  const parts = beginningIn(arrangement.parts, from, to).map((part) =>
-    direction('above', el('rehearsal', part.number, { enclosure: 'square' }), at(part.fromTick)),
-  );
+  // A part that begins with a pick-up has its number where its first bar does.
+  const parts = arrangement.parts
+    .filter(({ fromTick }) => numberedAt(played, fromTick) === from)
+    .map((part) => direction('above', el('rehearsal', part.number, { enclosure: 'square' }), null));
+  const feel =
+    isFirst && bar.tick === 0 && song.feel.kind !== 'straight'
+      ? [direction('above', el('words', 'Swing', { 'font-style': 'italic' }), null)]
+      : [];
   const tempi = played.tempoMap
     .filter(
       ({ quartersPerMinute }, i) => i === 0 || quartersPerMinute !== played.tempoMap[i - 1].quartersPerMinute,
     )
-    .filter(({ tick }) => (tick >= from && tick < to) || (index === 0 && tick === 0))
+    .filter(({ tick }) => (tick >= from && tick < to) || (isFirst && tick === 0))
     .map((entry) =>
       el(
         'direction',
@@ -32,15 +55,17 @@ export function directionsAt(arrangement: Arrangement, bar: PlayedBar, index: nu
         { placement: 'above' },
       ),
     );
-  return [...sections, ...parts, ...tempi, ...loudnessAt(arrangement, bar), ...pedalsAt(arrangement, bar)];
+  // A lead sheet says what is sung and with which chords, not how it is played.
+  const playing = isTune
+    ? []
+    : [...loudnessAt(arrangement, bar), ...pedalsAt(arrangement, bar, isFirst, isEnd)];
+  return [...sections, ...parts, ...tempi, ...feel, ...playing];
 }
 
-/** The parts that begin in a stretch. */
-function beginningIn(parts: readonly Part[], from: number, to: number): Part[] {
-  const found: Part[] = [];
-  for (let at = partIndexAt(parts, from); at < parts.length && parts[at].fromTick < to; at++)
-    if (parts[at].fromTick >= from) found.push(parts[at]);
-  return found;
+/** The bar line a part has its number at, by where it begins. */
+function numberedAt(played: PlayedSong, from: number): number {
+  const tick = firstBarTick(played, from);
+  return tick < played.endTick ? tick : barAt(played.bars, from).tick;
 }
 
 /** A metronome mark; where a song slows down "rit." on the first step, the others being heard and not read. */
@@ -88,22 +113,19 @@ function wedge(type: string): Element {
   return el('wedge', [], { type, number: '1' });
 }
 
-/** The pedal as it is played: down with a chord, changed with the next, up where it ends. */
-function pedalsAt({ timeline, played }: Arrangement, bar: PlayedBar): Element[] {
-  const events = within(timeline.pedals, bar.tick, bar.tick + bar.length + (isLast(played, bar) ? 1 : 0));
+/** The pedal as it is played: down with a chord, changed with the next, up where it ends, and where the score does. */
+function pedalsAt({ timeline }: Arrangement, bar: PlayedBar, isFirst: boolean, isEnd: boolean): Element[] {
+  const end = bar.tick + bar.length;
+  const events = within(timeline.pedals, bar.tick, end + (isEnd ? 1 : 0));
   const ticks = [...new Set(events.map(({ tick }) => tick))];
   return ticks.flatMap((tick) => {
     const here = events.filter((event) => event.tick === tick);
-    const types = [
-      ...(here.some(({ down }) => !down) ? ['stop'] : []),
-      ...(here.some(({ down }) => down) ? ['start'] : []),
-    ];
+    const goesUp = here.some(({ down }) => !down) && !(isFirst && tick === bar.tick);
+    const goesDown = here.some(({ down }) => down) && tick < end;
+    // Not "change", which engravers draw in many ways, or not at all.
+    const types = [...(goesUp ? ['stop'] : []), ...(goesDown ? ['start'] : [])];
     return types.map((type) =>
       direction('below', el('pedal', [], { type, line: 'yes' }), offset(tick - bar.tick), 2),
     );
   });
-}
-
-function isLast({ endTick }: Arrangement['played'], bar: PlayedBar): boolean {
-  return bar.tick + bar.length >= endTick;
 }

@@ -14,7 +14,7 @@ import {
   type Pitch,
   TICKS_PER_QUARTER,
 } from '../music';
-import { lastAtOrBefore, indexAt, type PlayedBar, within } from '../song';
+import { barsIn, lastAtOrBefore, indexAt, type PlayedBar, within } from '../song';
 import { harmonyContent } from './musicxmlChords';
 import { refuseTooLong, refuseTooMuch } from './limits';
 import { accidentalsIn } from './accidentals';
@@ -28,22 +28,39 @@ import { el, type Element, writeXml } from './xmlTree';
 const DOCTYPE =
   '<!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML 4.0 Partwise//EN" "http://www.musicxml.org/dtds/partwise.dtd">';
 
+/** What of an arrangement a score has. */
+export interface ScoreLook {
+  /** "tune": the tune alone on one staff, with chords and words: a lead sheet. */
+  readonly hands?: 'both' | 'tune';
+  /** The bars that touch this stretch, in ticks; absent: all. */
+  readonly stretch?: { readonly from: number; readonly to: number };
+  /** Names of sections are words: on a page of ours they keep clear of numbers. Other programs look for rehearsal marks. */
+  readonly isSheet?: boolean;
+  /** A name of a key that is struck, where it is to be found again in what is drawn. */
+  readonly idOf?: (note: HandNote) => string;
+}
+
 /**
  * The arrangement as a MusicXML 4.0 piano score: two staves, chord symbols, lyrics, fingers; repeats written out. Throws
  * a FileError where it would be longer or larger than what can be opened again.
  */
-export function writeMusicXml(arrangement: Arrangement): string {
+export function writeMusicXml(whole: Arrangement, look: ScoreLook = {}): string {
+  const { hands = 'both', stretch } = look;
+  const arrangement = hands === 'tune' ? tuneOf(whole) : whole;
   const { played } = arrangement;
   refuseTooLong(played);
   const right = voicesOf(arrangement.right);
-  const left = voicesOf(arrangement.left);
-  const measures = played.bars.map((bar, i) => measureOf(arrangement, bar, i, right, left));
+  const left = hands === 'tune' ? null : voicesOf(arrangement.left);
+  const bars = stretch ? barsIn(played.bars, stretch.from, stretch.to) : played.bars;
+  const measures = bars.map((bar, i) =>
+    measureOf(arrangement, bar, [bars[i - 1] ?? null, bars[i + 1] ?? null], right, left, look),
+  );
   const root = el(
     'score-partwise',
     [
       el('work', [el('work-title', arrangement.song.title)]),
       el('identification', [el('encoding', [el('software', 'Joined Hands')])]),
-      el('part-list', [el('score-part', [el('part-name', 'Piano')], { id: 'P1' })]),
+      el('part-list', [el('score-part', [el('part-name', 'Piano', { 'print-object': 'no' })], { id: 'P1' })]),
       el('part', measures, { id: 'P1' }),
     ],
     { version: '4.0' },
@@ -53,22 +70,36 @@ export function writeMusicXml(arrangement: Arrangement): string {
   return text;
 }
 
+/** The tune alone, without what the hand has beside it. */
+function tuneOf(arrangement: Arrangement): Arrangement {
+  const right = arrangement.right.filter(({ source }) => source === 'melody');
+  return { ...arrangement, right: right.map((note) => ({ ...note, finger: null })), left: [] };
+}
+
+/** `left`: null where the score has one staff. */
 function measureOf(
   arrangement: Arrangement,
   bar: PlayedBar,
-  index: number,
+  [before, after]: readonly [before: PlayedBar | null, after: PlayedBar | null],
   right: readonly VoiceEvent[][],
-  left: readonly VoiceEvent[][],
+  left: readonly VoiceEvent[][] | null,
+  { isSheet = false, idOf }: ScoreLook,
 ): Element {
   const isPickup = bar.length < barTicks(bar.metre);
+  const staves = left ? 2 : 1;
   const content: (Element | null)[] = [
-    attributesAt(arrangement, bar, index),
-    ...directionsAt(arrangement, bar, index),
+    attributesAt(arrangement, bar, before, staves),
+    ...directionsAt(arrangement, bar, {
+      isFirst: before === null,
+      isEnd: after === null,
+      isTune: left === null,
+      isSheet,
+    }),
   ];
   const upper = right.length > 0 ? right : [[]];
-  const lower = left.length > 0 ? left : [[]];
+  const lower = left === null ? [] : left.length > 0 ? left : [[]];
   const key = lastAtOrBefore(arrangement.played.keyMap, bar.tick);
-  const signs = new Map([...signsOn(upper, bar, key), ...signsOn(lower, bar, key)]);
+  const signs = new Map([...signsOn(upper, bar, key, idOf), ...signsOn(lower, bar, key, idOf)]);
   upper.forEach((whole, v) => {
     const voice = heardIn(whole, bar);
     if (v > 0 && voice.length === 0) return;
@@ -78,22 +109,26 @@ function measureOf(
   lower.forEach((whole, v) => {
     const voice = heardIn(whole, bar);
     if (v > 0 && voice.length === 0) return;
-    content.push(backup(bar.length), ...voiceContent(voice, bar, signs, v + 5, 2, []));
+    content.push(backup(bar.length), ...voiceContent(voice, bar, signs, v + FIRST_OF_LEFT, 2, []));
   });
-  const isLast = index === arrangement.played.bars.length - 1;
+  const isLast = bar === arrangement.played.bars[arrangement.played.bars.length - 1];
   if (isLast) content.push(el('barline', [el('bar-style', 'light-heavy')], { location: 'right' }));
   return el('measure', content, { number: String(bar.number), ...(isPickup ? { implicit: 'yes' } : {}) });
 }
 
-/** The accidental written before each note. */
-type Signs = ReadonlyMap<HandNote, string | null>;
+/** Number of the left hand's first voice. */
+const FIRST_OF_LEFT = 5;
+
+/** The accidental written before each note, and the name it is to be found by. */
+type Signs = ReadonlyMap<HandNote, { readonly sign: string | null; readonly id: string | null }>;
 
 /** Accidentals of one staff in one bar, over all its voices as they are read. */
 function signsOn(
   voices: readonly (readonly VoiceEvent[])[],
   bar: PlayedBar,
   key: Key,
-): (readonly [HandNote, string | null])[] {
+  idOf: ScoreLook['idOf'],
+): [HandNote, { sign: string | null; id: string | null }][] {
   const notes = voices
     .flatMap((voice) => heardIn(voice, bar))
     .sort((a, b) => a.tick - b.tick || a.length - b.length)
@@ -102,7 +137,7 @@ function signsOn(
     notes.map(({ note, isHeldOn }) => ({ pitch: note.pitch, isHeldOn })),
     key,
   );
-  return notes.map(({ note }, i) => [note, signs[i]]);
+  return notes.map(({ note }, i) => [note, { sign: signs[i], id: idOf?.(note) ?? null }]);
 }
 
 /** What of a voice begins in a bar or sounds into it; a voice is in time and nothing in it overlaps. */
@@ -118,9 +153,13 @@ function heardIn(voice: readonly VoiceEvent[], bar: PlayedBar): readonly VoiceEv
   return voice.slice(first, last);
 }
 
-function attributesAt({ played }: Arrangement, bar: PlayedBar, index: number): Element | null {
+function attributesAt(
+  { played }: Arrangement,
+  bar: PlayedBar,
+  before: PlayedBar | null,
+  staves: number,
+): Element | null {
   const key = lastAtOrBefore(played.keyMap, bar.tick);
-  const before = played.bars[index - 1];
   const keyChanges = !before || keyName(lastAtOrBefore(played.keyMap, before.tick)) !== keyName(key);
   const metreChanges = !before || !isSameMetre(before.metre, bar.metre);
   if (!keyChanges && !metreChanges) return null;
@@ -128,7 +167,8 @@ function attributesAt({ played }: Arrangement, bar: PlayedBar, index: number): E
     before ? null : el('divisions', TICKS_PER_QUARTER),
     keyChanges ? el('key', [el('fifths', fifthsOf(key)), el('mode', key.mode)]) : null,
     metreChanges ? timeElement(bar.metre) : null,
-    ...(before ? [] : [el('staves', 2), clef('1', 'G', '2'), clef('2', 'F', '4')]),
+    ...(before ? [] : [el('staves', staves), clef('1', 'G', '2')]),
+    ...(before || staves === 1 ? [] : [clef('2', 'F', '4')]),
   ]);
 }
 
@@ -184,7 +224,11 @@ function voiceContent(
     if (event) out.push(...chordElements(event, written, signs, number, staff, beams));
     else {
       const rest = el('rest', [], isBarRest ? { measure: 'yes' } : {});
-      out.push(noteElement([rest], isBarRest ? { ...value, type: null } : value, number, staff, [], []));
+      const written = isBarRest ? { ...value, type: null } : value;
+      const element = noteElement([rest], written, number, staff, [], []);
+      // Of a second voice on a staff only what it plays is read.
+      const isSecond = number !== 1 && number !== FIRST_OF_LEFT;
+      out.push(isSecond ? { ...element, attributes: { 'print-object': 'no' } } : element);
     }
   }
   return out.concat(graces.flatMap((event) => graceElements(event, signs, number, staff)));
@@ -211,22 +255,30 @@ function chordElements(
     // What is sung stands at the top of a chord, wherever in it the tune lies.
     const lyric = first && sung && i === event.notes.length - 1 ? [lyricElement(sung)] : [];
     // The beam is written at the first note of a chord.
-    const sign = first ? (signs.get(note) ?? null) : null;
-    return noteElement(before, value, voice, staff, notations, lyric, ties, i === 0 ? beams : [], sign);
+    const { sign = null, id = null } = first ? (signs.get(note) ?? {}) : {};
+    const ownBeams = i === 0 ? beams : [];
+    return named(noteElement(before, value, voice, staff, notations, lyric, ties, ownBeams, sign), id);
   });
+}
+
+function named(element: Element, id: string | null): Element {
+  return id === null ? element : { ...element, attributes: { ...element.attributes, id } };
 }
 
 function graceElements(event: VoiceEvent, signs: Signs, voice: number, staff: number): Element[] {
   return event.notes.map((note) =>
-    el('note', [
-      el('grace'),
-      pitchElement(note.pitch),
-      el('voice', voice),
-      el('type', 'eighth'),
-      signs.get(note) ? el('accidental', signs.get(note) ?? '') : null,
-      el('staff', staff),
-      note.finger === null ? null : el('notations', fingering(note)),
-    ]),
+    named(
+      el('note', [
+        el('grace'),
+        pitchElement(note.pitch),
+        el('voice', voice),
+        el('type', 'eighth'),
+        signs.get(note)?.sign ? el('accidental', signs.get(note)?.sign ?? '') : null,
+        el('staff', staff),
+        note.finger === null ? null : el('notations', fingering(note)),
+      ]),
+      signs.get(note)?.id ?? null,
+    ),
   );
 }
 
@@ -262,7 +314,9 @@ function articulation({ touch }: HandNote): Element[] {
 }
 
 function fingering(note: HandNote): Element[] {
-  return note.finger === null ? [] : [el('technical', [el('fingering', note.finger)])];
+  if (note.finger === null) return [];
+  const placement = note.hand === 'left' ? 'below' : 'above';
+  return [el('technical', [el('fingering', note.finger, { placement })])];
 }
 
 function lyricElement(note: HandNote): Element {

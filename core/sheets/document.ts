@@ -8,6 +8,11 @@ export const SHEET_FONTS = {
   title: 'fraunces-latin-opsz-normal.woff2',
   accidentals: 'dejavu-sans-latin-400-normal.woff2',
   boldAccidentals: 'dejavu-sans-latin-700-normal.woff2',
+  score: 'tinos-latin-400-normal.woff2',
+  boldScore: 'tinos-latin-700-normal.woff2',
+  italicScore: 'tinos-latin-400-italic.woff2',
+  boldItalicScore: 'tinos-latin-700-italic.woff2',
+  signs: 'leipzig.woff2',
 } as const;
 /** The fonts a page of its own carries along, as data addresses. */
 export type SheetFonts = Readonly<Record<keyof typeof SHEET_FONTS, string>>;
@@ -44,6 +49,11 @@ export function sheetDocument(
     face("'Atkinson Hyperlegible Next'", fonts.regular, 'font-weight: 200 800;'),
     face("'Atkinson Hyperlegible Next'", fonts.italic, 'font-weight: 200 800; font-style: italic;'),
     face('Fraunces', fonts.title, 'font-weight: 100 900;'),
+    face('Tinos', fonts.score, 'font-weight: 400;'),
+    face('Tinos', fonts.boldScore, 'font-weight: 700;'),
+    face('Tinos', fonts.italicScore, 'font-weight: 400; font-style: italic;'),
+    face('Tinos', fonts.boldItalicScore, 'font-weight: 700; font-style: italic;'),
+    face('Leipzig', fonts.signs, ''),
   ];
   const name = title.replace(/&/g, '&amp;').replace(/</g, '&lt;');
   return `<!doctype html>

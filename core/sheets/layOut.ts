@@ -37,7 +37,7 @@ export const SHEETS = [
     name: 'Part sheets on staves',
     what: 'Each part for those who read',
     make: partStaves,
-    staves: 'grand',
+    staves: 'parts',
   },
   {
     id: 'lead',

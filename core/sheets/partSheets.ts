@@ -18,7 +18,7 @@ export const partSheets: MakeSheet = (task) => {
 /** The same for those who read: each part on a grand staff. */
 export const partStaves: MakeSheet = (task) => {
   const { arrangement } = task;
-  const systems = systemsOf(task, 'grand');
+  const systems = systemsOf(task, 'parts');
   return arrangement.parts.flatMap((part, index) =>
     partBlocks(task, index, () => systems.filter((system) => system.part === part.number)),
   );

@@ -11,13 +11,13 @@ export const fullScore: MakeSheet = (task) => systemsOf(task, 'grand');
 /** The song in systems of staves, each with the part it begins in. */
 export function systemsOf({ arrangement, room, staves }: SheetTask, which: keyof Staves): Block[] {
   const systems = staves[which];
-  if (!systems) return paragraph('Staff notation is drawn by the application.', room.width);
+  if (!systems) return paragraph('The staves of this sheet were not drawn.', room.width);
   const { parts } = arrangement;
-  return systems.map(({ bars, height, svg, viewBox }): Block => ({
+  return systems.map(({ bars, part, height, svg, viewBox }): Block => ({
     height,
     above: 1.5,
     staysWithNext: false,
-    part: parts[partIndexAt(parts, bars[0].tick)]?.number ?? null,
+    part: part ?? parts[partIndexAt(parts, bars[0].tick)]?.number ?? null,
     draw: (x, y) => inner({ x, y, width: room.width, height }, viewBox, svg),
   }));
 }

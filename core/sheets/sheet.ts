@@ -7,6 +7,8 @@ import type { Room } from './paper';
 /** A system of staves, drawn for a sheet by whoever can: the core draws none itself. */
 export interface System {
   readonly bars: readonly PlayedBar[];
+  /** Number of the part it was drawn for; absent: it is of the whole song. */
+  readonly part?: number;
   /** In units, where it is as wide as the room of the page. */
   readonly height: number;
   readonly svg: string;
@@ -17,6 +19,8 @@ export interface System {
 export interface Staves {
   readonly lead?: readonly System[];
   readonly grand?: readonly System[];
+  /** Both hands part by part, each from a new line. */
+  readonly parts?: readonly System[];
 }
 
 /** What a sheet is made from. */

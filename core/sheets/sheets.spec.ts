@@ -7,7 +7,7 @@ import { symbolOf, typeset } from '../music';
 import { DEFAULT_PROFILE, emptySong } from '../song';
 import { PRACTISE_SETTINGS } from '../practice';
 import { randomSong, some, wholeBars } from '../testing';
-import { sheetDocument } from './document';
+import { SHEET_FONTS, sheetDocument, type SheetFonts } from './document';
 import { DEFAULT_HANDOUT, readHandout, sheetMoved, withSheet } from './handout';
 import { layOut, type Page, SHEETS } from './layOut';
 import { DEFAULT_PAPER, type Paper, roomOn } from './paper';
@@ -205,7 +205,7 @@ describe('sheets', () => {
       svg: `<g id="system-${part.number}"/>`,
       viewBox: '0 0 10 10',
     }));
-    const svg = layOut(a, ['staves'], DEFAULT_PAPER, { staves: { grand: rows } })
+    const svg = layOut(a, ['staves'], DEFAULT_PAPER, { staves: { parts: rows } })
       .map((page) => page.svg)
       .join('');
     const drawn = [...svg.matchAll(/Part (\d) [^<]*·|id="system-(\d)"/g)].map(([, part, system]) =>
@@ -296,7 +296,7 @@ describe('sheets', () => {
   it('escape what a title holds, in the page and its file', () => {
     const a = onLevel({ ...DEMO_SONGS[0], title: '<img src=x> & "Co"' }, 4);
     const pages = layOut(a, ['title'], DEFAULT_PAPER);
-    const fonts = { regular: '', italic: '', title: '', accidentals: '', boldAccidentals: '' };
+    const fonts = Object.fromEntries(Object.keys(SHEET_FONTS).map((face) => [face, ''])) as SheetFonts;
     const html = sheetDocument(
       a.song.title,
       pages,

@@ -1,17 +1,30 @@
 import {
   ChangeDetectionStrategy,
   Component,
+  computed,
   effect,
   type ElementRef,
+  inject,
   input,
   output,
   signal,
   viewChild,
 } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
+import { writeMusicXml } from '@joined-hands/core/formats';
+import type { HandNote } from '@joined-hands/core/hands';
+import { shownElsewhere } from '@joined-hands/core/sheets';
 import { messageOf } from '../ui/message';
+import { EngraverClient } from './engraver';
+import type { Drawn } from './engraving';
 
-/** The part on a grand staff, for those who read. Notation is drawn when first asked for. */
+/** Height of a staff in pixels. */
+const STAFF_PX = 44;
+const SVG = 'http://www.w3.org/2000/svg';
+/** What the name of a key in the score begins with; its place among the keys follows. */
+const KEY = 'key-';
+
+/** The part on a grand staff, for those who read, by the engraver that draws the sheets. */
 @Component({
   selector: 'jh-staff',
   template: `
@@ -40,8 +53,21 @@ export class Staff {
   readonly picked = input<readonly string[]>([]);
   readonly notePressed = output<{ id: string; isExtending: boolean }>();
   protected readonly problem = signal<string | null>(null);
+  private readonly engraver = inject(EngraverClient);
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
   private readonly width = signal(0);
+  private readonly shown = computed(() => shownElsewhere(this.arrangement()));
+  /** The part as a score in which each key is told by its place among the keys of the song. */
+  private readonly score = computed(() => {
+    const shown = this.shown();
+    const keys: readonly HandNote[] = [...shown.right, ...shown.left];
+    const places = new Map(keys.map((note, i) => [note, i]));
+    const { fromTick: from, toTick: to } = shown.parts[this.part()];
+    const idOf = (note: HandNote): string => `${KEY}${places.get(note) ?? 0}`;
+    return { keys, score: writeMusicXml(shown, { stretch: { from, to }, isSheet: true, idOf }) };
+  });
+  /** The keys of what is drawn; a new list each time, so that what is picked is marked in it. */
+  private readonly drawn = signal<readonly HandNote[]>([]);
   private turn = 0;
 
   constructor() {
@@ -51,28 +77,51 @@ export class Staff {
       onCleanup(() => observer.disconnect());
     });
     effect(() => {
-      const [arrangement, part, width, element] = [
-        this.arrangement(),
-        this.part(),
-        this.width(),
-        this.host().nativeElement,
-      ];
-      const picked = new Set(this.picked());
-      if (width < 200) return;
-      const turn = ++this.turn;
-      void import('./draw-staff')
-        .then(async ({ drawStaff, musicFontReady }) => {
-          await musicFontReady();
-          // Something newer may have been asked for while the font came.
-          if (turn === this.turn) drawStaff(element, arrangement, part, width, picked);
-        })
-        .catch((error: unknown) => this.problem.set(`The staff could not be drawn: ${messageOf(error)}.`));
+      const [{ keys, score }, width] = [this.score(), this.width()];
+      if (width >= 200) void this.draw(score, keys, width);
     });
+    effect(() => mark(this.host().nativeElement, this.drawn(), new Set(this.picked())));
+  }
+
+  private async draw(score: string, keys: readonly HandNote[], width: number): Promise<void> {
+    const turn = ++this.turn;
+    try {
+      const systems = await this.engraver.systems(score, { width: width / STAFF_PX });
+      // Something newer may have been asked for while it was drawn.
+      if (turn !== this.turn) return;
+      this.host().nativeElement.replaceChildren(...systems.map(asPicture));
+      this.problem.set(null);
+      this.drawn.set([...keys]);
+    } catch (error) {
+      if (turn === this.turn) this.problem.set(`The staff could not be drawn: ${messageOf(error)}.`);
+    }
   }
 
   protected press(event: MouseEvent): void {
     const target = event.target instanceof Element ? event.target.closest('[data-note]') : null;
     const id = target?.getAttribute('data-note');
     if (id) this.notePressed.emit({ id, isExtending: event.shiftKey });
+  }
+}
+
+function asPicture({ svg, viewBox }: Drawn): SVGSVGElement {
+  const picture = document.createElementNS(SVG, 'svg');
+  picture.setAttribute('viewBox', viewBox);
+  picture.setAttribute('width', '100%');
+  picture.innerHTML = svg;
+  return picture;
+}
+
+/** Notes picked in the colour of their hand, what is filled in in its own; notes of the tune told apart for pressing. */
+function mark(element: HTMLElement, keys: readonly HandNote[], picked: ReadonlySet<string>): void {
+  const style = getComputedStyle(element);
+  for (const group of element.querySelectorAll(`[id^="${KEY}"]`)) {
+    const note = keys[Number(group.id.slice(KEY.length))] as HandNote | undefined;
+    if (!note) continue;
+    if (note.source === 'melody') group.setAttribute('data-note', note.from);
+    const colour = picked.has(note.from) ? `--${note.hand}` : note.source === 'fill' ? '--thread' : null;
+    for (const attribute of ['fill', 'color'])
+      if (colour === null) group.removeAttribute(attribute);
+      else group.setAttribute(attribute, style.getPropertyValue(colour).trim());
   }
 }

@@ -7,20 +7,20 @@ import {
   type Page,
   type Paper,
   roomOn,
+  scoresOf,
   type SheetId,
   sheetMoved,
   SHEETS,
   type Staves,
   type System,
+  systemsFrom,
   withSheet,
 } from '@joined-hands/core/sheets';
 import { BenchState } from '../../frame/bench-state';
+import { EngraverClient } from '../../notation/engraver';
 import { HandoutStore } from '../../storage/handout-store';
 import { PracticeStore } from '../../storage/practice-store';
 import { messageOf } from '../../ui/message';
-
-/** Drawing gives way to the screen after so long, in milliseconds. */
-const SLICE_MS = 40;
 
 /** Pages, with what they were laid out for: until newer ones are there they stay on the screen. */
 interface LaidOut {
@@ -41,6 +41,7 @@ export class HandoutState {
   readonly bench = inject(BenchState);
   private readonly store = inject(HandoutStore);
   private readonly practice = inject(PracticeStore);
+  private readonly engraver = inject(EngraverClient);
   readonly isOpen = signal(false);
   readonly handout = signal<Handout>(DEFAULT_HANDOUT);
   private readonly notStored = signal('');
@@ -147,7 +148,7 @@ export class HandoutState {
     return { pages: this.pages() ?? [], paper: this.paper() };
   }
 
-  /** Draws the staves of the sheets chosen, a system at a time, so that the screen goes on; none where that is stale. */
+  /** Has the staves of the sheets chosen engraved; none where that is stale. */
   private async drawn(
     arrangement: Arrangement,
     { sheets, paper }: Handout,
@@ -157,20 +158,16 @@ export class HandoutState {
       'staves' in sheet && sheets.includes(sheet.id) ? [sheet.staves] : [],
     );
     if (wanted.length === 0) return {};
-    const { engrave, musicFontReady } = await import('../../notation/engrave');
-    await musicFontReady();
+    const room = roomOn(paper);
     const staves: Record<string, readonly System[]> = {};
-    // Full score and parts on staves are the same systems.
-    for (const which of new Set(wanted)) {
-      const drawing = engrave(arrangement, roomOn(paper).width, which);
-      let system = drawing.next();
-      for (let last = performance.now(); !system.done; system = drawing.next()) {
-        if (performance.now() - last < SLICE_MS) continue;
-        await new Promise((resolve) => setTimeout(resolve));
+    for (const which of wanted) {
+      const systems: System[] = [];
+      for (const score of scoresOf(arrangement, which, room)) {
+        const drawn = await this.engraver.systems(score.score, { width: score.width });
         if (isStale()) return {};
-        last = performance.now();
+        systems.push(...systemsFrom(score, drawn, room));
       }
-      staves[which] = system.value;
+      staves[which] = systems;
     }
     return staves;
   }

@@ -1,0 +1,65 @@
+import type { Arrangement } from '../arrangement';
+import { type ScoreLook, writeMusicXml } from '../formats';
+import { partIndexAt } from '../parts';
+import { barsIn, type PlayedBar } from '../song';
+import { shownNote } from '../words';
+import type { Room } from './paper';
+import type { Staves, System } from './sheet';
+
+/** Height of a staff on a sheet, in units. Source: the usual size of piano music, and of music to read at a desk. */
+const STAFF = 6.5;
+
+/** A score to be engraved for a sheet, and the bars it has. */
+export interface SheetScore {
+  readonly score: string;
+  /** How wide a system is, in heights of a staff. */
+  readonly width: number;
+  readonly bars: readonly PlayedBar[];
+  /** Number of the part it is of; absent: it is of the whole song. */
+  readonly part?: number;
+}
+
+/** What an engraver makes of one system. */
+interface Drawn {
+  readonly svg: string;
+  readonly viewBox: string;
+  readonly aspect: number;
+  readonly bars: number;
+}
+
+/** The scores of a kind of staves, to be engraved one after the other: one, or one a part. */
+export function scoresOf(whole: Arrangement, which: keyof Staves, { width }: Room): SheetScore[] {
+  const arrangement = shownElsewhere(whole);
+  const { played, parts } = arrangement;
+  const scoreOf = (look: ScoreLook, bars: readonly PlayedBar[]): SheetScore => ({
+    score: writeMusicXml(arrangement, { ...look, isSheet: true }),
+    width: width / STAFF,
+    bars,
+  });
+  if (which !== 'parts') return [scoreOf({ hands: which === 'lead' ? 'tune' : 'both' }, played.bars)];
+  // A bar in which the next part's pick-up begins is seen to its end.
+  return parts.map(({ fromTick: from, toTick: to, number }) => ({
+    ...scoreOf({ stretch: { from, to } }, barsIn(played.bars, from, to)),
+    part: number,
+  }));
+}
+
+/** The right hand where it is learned: an octave away in parts for which that was chosen. */
+export function shownElsewhere(arrangement: Arrangement): Arrangement {
+  const { parts, right } = arrangement;
+  if (parts.every((part) => part.choices.shownOctave === 0)) return arrangement;
+  return {
+    ...arrangement,
+    right: right.map((note) => shownNote(note, parts[partIndexAt(parts, note.tick)])),
+  };
+}
+
+/** What was engraved as systems of a sheet, each with its bars. */
+export function systemsFrom({ bars, part }: SheetScore, drawn: readonly Drawn[], { width }: Room): System[] {
+  let at = 0;
+  return drawn.map(({ svg, viewBox, aspect, bars: count }) => {
+    const own = bars.slice(at, at + count);
+    at += count;
+    return { bars: own, ...(part === undefined ? {} : { part }), height: width * aspect, svg, viewBox };
+  });
+}
