@@ -307,9 +307,22 @@ describe('npm run arrange', () => {
     expect(html).toContain('Part 1 A, Verse · bars 1–4');
     expect(html).toContain('@page { size: 210mm 297mm; margin: 0; }');
     expect(html.replaceAll('http://www.w3.org/2000/svg', '')).not.toMatch(/(src|href)="|https?:\/\//);
-    expect(html.match(/src: url\('data:font\/woff2;base64,.{1000,}'\)/g)).toHaveLength(5);
-    expect(run(IN, '--out', out, '--sheet', 'score').err).toBe(
-      '--sheet score: choose one of title, legend, parts, words, meetings, singing, plan',
+    expect(html.match(/src: url\('data:font\/woff2;base64,.{1000,}'\)/g)).toHaveLength(10);
+    expect(run(IN, '--out', out, '--sheet', 'rolls').err).toBe(
+      '--sheet rolls: choose one of title, legend, parts, staves, lead, score, words, meetings, singing, plan',
     );
+  });
+
+  it('writes staves as an engraver draws them, and loads nothing for them', () => {
+    const out = join(folder, 'staves');
+    const said = runAlone(IN, '--out', out, '--sheet', 'score', '--sheet', 'lead', '--sheet', 'staves');
+    expect(said).toMatchObject({ code: 0, err: '' });
+    for (const sheet of ['score', 'lead', 'staves']) {
+      const html = readFileSync(join(out, `sluicegate-${sheet}.html`), 'utf8');
+      expect(html.match(/class="measure"/g)?.length).toBeGreaterThanOrEqual(17);
+      expect(html.replaceAll(/http:\/\/www.w3.org\/(2000\/svg|1999\/xlink)/g, '')).not.toMatch(
+        /src="|href="[^#]|https?:\/\//,
+      );
+    }
   });
 });

@@ -7,6 +7,7 @@ import { COMMON_TIME } from '../core/music';
 import { randomSong } from '../core/testing';
 import { createApp } from '../server/app';
 import { handoutFigures } from './bench-handout';
+import { pageFigures } from './bench-pages';
 import { logFigures, microphoneFigures } from './bench-practise';
 import { importFigures } from './bench-tune';
 import { chromium as debianChromium } from './setup.mjs';
@@ -48,6 +49,7 @@ export async function browserFigures(): Promise<void> {
     await microphoneFigures(browser, origin);
     await logFigures(browser, origin);
     await handoutFigures(browser, origin);
+    await pageFigures(browser);
   });
 }
 

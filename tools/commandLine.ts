@@ -19,6 +19,8 @@ import { applyEdit, DEFAULT_PROFILE, keyAt, type Profile, type Song } from '../c
 import { chordsFor } from '../core/suggesting';
 import { writeWalkthrough } from '../core/words';
 import { useNoteNames } from '../core/music';
+import type { Toolkit } from '../app/src/app/notation/engraving';
+import { engraved } from './engraver';
 import { readRequest, type Request, UsageError } from './request';
 import { sheetFonts } from './sheetFonts';
 
@@ -105,7 +107,7 @@ interface Result {
 }
 
 /** Arranges one file as asked for. */
-function arrangeFile(input: string, name: string, request: Request): Result {
+function arrangeFile(input: string, name: string, request: Request, engraver: Toolkit | null): Result {
   const { song: read, profile: own, wasBare } = readInput(input);
   const { everyBars } = request;
   const given = wasBare ? dressed(read, request.taste) : read;
@@ -124,7 +126,9 @@ function arrangeFile(input: string, name: string, request: Request): Result {
     [`${name}.mid`, writeMidi(arrangement)],
     [`${name}.txt`, writeWalkthrough(arrangement)],
     [`${name}.json`, `${JSON.stringify(reportOf(arrangement, milliseconds), null, 1)}\n`],
-    ...request.sheets.map((sheet) => [`${name}-${sheet}.html`, sheetPage(arrangement, sheet)] as const),
+    ...request.sheets.map(
+      (sheet) => [`${name}-${sheet}.html`, sheetPage(arrangement, sheet, engraver)] as const,
+    ),
   ]);
   const { findings, parts, efforts } = arrangement;
   const chords =
@@ -145,8 +149,9 @@ function arrangeFile(input: string, name: string, request: Request): Result {
   };
 }
 
-function sheetPage(arrangement: Arrangement, sheet: SheetId): string {
-  const pages = layOut(arrangement, [sheet], DEFAULT_PAPER);
+function sheetPage(arrangement: Arrangement, sheet: SheetId, engraver: Toolkit | null): string {
+  const staves = engraver ? engraved(engraver, arrangement, sheet, DEFAULT_PAPER) : {};
+  const pages = layOut(arrangement, [sheet], DEFAULT_PAPER, { staves });
   return sheetDocument(arrangement.song.title, pages, DEFAULT_PAPER, sheetFonts());
 }
 
@@ -177,13 +182,13 @@ function endingsOf(sheets: readonly SheetId[]): string[] {
 }
 
 /** Arranges every file asked for; a bad one stops none. */
-function runAll(request: Request, speaker: Speaker): 0 | 1 {
+function runAll(request: Request, speaker: Speaker, engraver: Toolkit | null): 0 | 1 {
   const names = outNames(request);
   const rows: string[][] = [];
   let failed = 0;
   request.inputs.forEach((input, i) => {
     try {
-      const { line, cells } = arrangeFile(input, names[i], request);
+      const { line, cells } = arrangeFile(input, names[i], request, engraver);
       speaker.log(line);
       rows.push([...cells]);
     } catch (error) {
@@ -239,13 +244,13 @@ interface Speaker {
   error(line: string): void;
 }
 
-/** The command line's work; gives its exit code. What can be put right is said in one line. */
-export function main(argv: readonly string[], speaker: Speaker): 0 | 1 {
+/** The command line's work; gives its exit code. What can be put right is said in one line. Sheets with staves ask for an engraver. */
+export function main(argv: readonly string[], speaker: Speaker, engraver: Toolkit | null = null): 0 | 1 {
   try {
     const request = readRequest(argv);
     if (typeof request !== 'string') {
       useNoteNames(request.names);
-      return runAll(request, speaker);
+      return runAll(request, speaker, engraver);
     }
     speaker.log(request);
     return 0;

@@ -41,9 +41,7 @@ IN         a score (${READ_ENDINGS.join(', ')}) or a folder of them
 --reach 6..10    how far each hand reaches (8: an octave)
 --keys N         keys of the piano: 49, 61, 73, 76 or 88 (88)
 --names NAME     how notes are named: ${NOTE_NAMES.join(', ')} (english)
---sheet NAME     also a sheet to print, as often as you like: ${SHEETS.filter((row) => !('staves' in row))
-  .map(({ id }) => id)
-  .join(', ')}
+--sheet NAME     also a sheet to print, as often as you like: ${SHEETS.map(({ id }) => id).join(', ')}
 --help, --version`;
 
 /** What the caller asks for. */
@@ -142,12 +140,9 @@ function filesAt(path: string): string[] {
   return files.map((name) => join(path, name));
 }
 
-/** Sheets that need no engraver: staff notation is drawn by the application. */
 function sheetOf(name: string): SheetId {
-  const fitting = SHEETS.filter((row) => !('staves' in row));
-  const found = fitting.find(({ id }) => id === name);
-  if (!found)
-    throw new UsageError(`--sheet ${name}: choose one of ${fitting.map(({ id }) => id).join(', ')}`);
+  const found = SHEETS.find(({ id }) => id === name);
+  if (!found) throw new UsageError(`--sheet ${name}: choose one of ${SHEETS.map(({ id }) => id).join(', ')}`);
   return found.id;
 }
 

@@ -74,11 +74,12 @@ export function* engrave(toolkit: Toolkit, score: string, { width, fingers = 1 }
       pageWidth: Math.round(width * STAFF),
       fingeringScale: OPTIONS.fingeringScale * fingers,
     });
-    if (!toolkit.loadData(text)) throw new Error('the engraver could not read the score');
+    toolkit.loadData(text);
     return toolkit.getPageCount();
   };
   let count = load(score, 'auto');
   const last = drawnFrom(toolkit.renderToSVG(count));
+  if (last.bars === 0) throw new Error('the engraver could not read the score');
   if (count > 1 && last.bars === 1) count = load(brokenEvenly(score, count), 'encoded');
   for (let page = 1; page <= count; page++) yield drawnFrom(toolkit.renderToSVG(page));
 }
