@@ -53,7 +53,7 @@ test('away from the network everything works: shelf, every bench, sound, export,
   await expect(page.locator('.pages .page path').first()).toBeAttached();
   await page.getByRole('link', { name: 'Join', exact: true }).click();
   await page.keyboard.press('s');
-  await expect(page.locator('jh-staff svg')).toBeVisible();
+  await expect(page.locator('jh-staff .staff > svg').first()).toBeVisible();
   await page.keyboard.press('s');
   await page.getByRole('button', { name: 'Play part 1' }).click();
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();

@@ -163,7 +163,7 @@ test('a chart with words only becomes an accompaniment for singing in every view
   await page.locator('[data-change=c2] .symbol').click();
   await expect(page.locator('jh-reasons')).toContainText('Dm with “nee”, on 1 of bar 2.');
   await page.keyboard.press('s');
-  await expect(page.locator('jh-staff svg')).toBeVisible();
+  await expect(page.locator('jh-staff .staff > svg').first()).toBeVisible();
   await page.keyboard.press('s');
   await page.getByRole('link', { name: 'Tune' }).click();
   await expect(page.locator('main')).toContainText('This part has no notes yet');
@@ -286,7 +286,7 @@ test('notes are put right by keyboard alone, on seam and staff', async ({ page }
   await page.keyboard.press('j');
   await expect(page.locator('jh-seam .note')).toHaveCount(8);
   await page.keyboard.press('s');
-  await expect(page.locator('jh-staff svg')).toBeVisible();
+  await expect(page.locator('jh-staff .staff > svg').first()).toBeVisible();
   await page.locator('jh-staff [data-note=n3]').first().click();
   await expect(letter).toHaveText('C');
   await page.keyboard.press('Delete');

@@ -27,8 +27,13 @@ await withBrowser(async (browser, origin) => {
   await page.locator('.alternatives jh-offer').nth(1).waitFor();
   await shoot('join');
   await page.goto(`${origin}/song/demo-sluicegate/handout`);
-  await page.locator('section[aria-label^="Page 3"]').evaluate((sheet) => sheet.scrollIntoView());
-  await shoot('handout');
+  for (const sheet of ['Full score', 'Lead sheet']) {
+    await page.getByRole('button', { name: `Add ${sheet}` }).click();
+    const drawn = page.locator(`section[aria-label*="${sheet}"]`).first();
+    await drawn.waitFor({ state: 'attached', timeout: 30_000 });
+    await drawn.evaluate((element) => element.scrollIntoView());
+    await shoot(sheet === 'Full score' ? 'handout' : 'lead-sheet');
+  }
   await page.goto(`${origin}/song/demo-rain/join`);
   await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
   await chooseLevel(page, 6);
@@ -115,7 +120,4 @@ await withBrowser(async (browser, origin) => {
   await page.goto(`${origin}/chords?song=demo-mudflat`);
   await page.locator('jh-shapes-tab .shapes section').first().waitFor();
   await shoot('chord-room');
-  await page.goto(`${origin}/settings`);
-  await page.getByRole('heading', { name: 'Settings' }).waitFor();
-  await shoot('settings');
 });

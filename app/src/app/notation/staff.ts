@@ -109,7 +109,19 @@ function asPicture({ svg, viewBox }: Drawn): SVGSVGElement {
   picture.setAttribute('viewBox', viewBox);
   picture.setAttribute('width', '100%');
   picture.innerHTML = svg;
+  // Lines of the staff lie over the notes: only notes are pressed.
+  picture.setAttribute('pointer-events', 'none');
   return picture;
+}
+
+/** What is pressed of a note: its head, its stem and what lies between. */
+function boxOf(group: SVGGraphicsElement): SVGRectElement {
+  const { x, y, width, height } = group.getBBox();
+  const box = document.createElementNS(SVG, 'rect');
+  for (const [name, value] of Object.entries({ x, y, width, height })) box.setAttribute(name, String(value));
+  box.setAttribute('fill', 'transparent');
+  box.setAttribute('pointer-events', 'all');
+  return box;
 }
 
 /** Notes picked in the colour of their hand, what is filled in in its own; notes of the tune told apart for pressing. */
@@ -118,7 +130,10 @@ function mark(element: HTMLElement, keys: readonly HandNote[], picked: ReadonlyS
   for (const group of element.querySelectorAll(`[id^="${KEY}"]`)) {
     const note = keys[Number(group.id.slice(KEY.length))] as HandNote | undefined;
     if (!note) continue;
-    if (note.source === 'melody') group.setAttribute('data-note', note.from);
+    if (note.source === 'melody' && !group.hasAttribute('data-note')) {
+      group.setAttribute('data-note', note.from);
+      group.append(boxOf(group as SVGGraphicsElement));
+    }
     const colour = picked.has(note.from) ? `--${note.hand}` : note.source === 'fill' ? '--thread' : null;
     for (const attribute of ['fill', 'color'])
       if (colour === null) group.removeAttribute(attribute);
