@@ -112,7 +112,7 @@ const PLACES = [
     // What is measured is what the application hears with.
     files: ['tools/bench*.ts'],
     from: 'benches',
-    allow: ['benches', 'tools', 'demo', 'core-*', 'face-*', 'server', 'app-input'],
+    allow: ['benches', 'tools', 'demo', 'core-*', 'face-*', 'server', 'app-input', 'app-notation'],
   },
   {
     files: ['tools/**/*.ts', 'e2e/**/*.ts', '*.ts'],
