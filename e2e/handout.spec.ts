@@ -130,3 +130,21 @@ test('the whole song is taken away as one archive', async ({ page }) => {
   await expect(sheets.locator('.page')).toHaveCount(await pages(page).count());
   expect(asked.filter((url) => !url.startsWith('data:'))).toEqual([]);
 });
+
+test('a page is taken as a picture, in points and in lines, with staves on it', async ({ page }) => {
+  watch(page);
+  await openHandout(page, 'Sluicegate Song');
+  await page.getByRole('button', { name: 'Add Lead sheet' }).click();
+  await laidOut(page);
+  for (const kind of ['PNG', 'SVG']) {
+    const taken = page.waitForEvent('download');
+    await page.getByRole('button', { name: `Download ${kind}` }).click();
+    const file = await taken;
+    expect(file.suggestedFilename()).toBe(`sluicegate-song-page-1.${kind.toLowerCase()}`);
+    const bytes = await readFile(await file.path());
+    expect(bytes.length).toBeGreaterThan(40_000);
+    if (kind === 'PNG')
+      expect([...bytes.subarray(1, 4)]).toEqual([...'PNG'].map((sign) => sign.charCodeAt(0)));
+    else expect(bytes.toString('utf8')).toMatch(/^<svg [^>]*><style>@font-face[\s\S]*<\/svg>$/);
+  }
+});

@@ -21,6 +21,7 @@ import { accidentalsIn } from './accidentals';
 import type { Beam } from './beams';
 import { directionsAt } from './musicxmlDirections';
 import type { NoteValue } from './noteValues';
+import { type OctaveShift, octaveShiftsOf } from './octaveShifts';
 import { type VoiceEvent, voicesOf } from './voices';
 import { type WrittenNote, writtenVoice } from './writtenVoice';
 import { el, type Element, writeXml } from './xmlTree';
@@ -102,14 +103,18 @@ function measureOf(
   const signs = new Map([...signsOn(upper, bar, key, idOf), ...signsOn(lower, bar, key, idOf)]);
   upper.forEach((whole, v) => {
     const voice = heardIn(whole, bar);
+    const shifts = v === 0 ? octaveShiftsOf(whole) : [];
     if (v > 0 && voice.length === 0) return;
     if (v > 0) content.push(backup(bar.length));
-    content.push(...voiceContent(voice, bar, signs, v + 1, 1, v === 0 ? harmoniesIn(arrangement, bar) : []));
+    const harmonies = v === 0 ? harmoniesIn(arrangement, bar) : [];
+    content.push(...voiceContent(voice, bar, signs, { number: v + 1, staff: 1, harmonies, shifts }));
   });
   lower.forEach((whole, v) => {
     const voice = heardIn(whole, bar);
+    const shifts = v === 0 ? octaveShiftsOf(whole) : [];
     if (v > 0 && voice.length === 0) return;
-    content.push(backup(bar.length), ...voiceContent(voice, bar, signs, v + FIRST_OF_LEFT, 2, []));
+    const place = { number: v + FIRST_OF_LEFT, staff: 2, harmonies: [], shifts };
+    content.push(backup(bar.length), ...voiceContent(voice, bar, signs, place));
   });
   const isLast = bar === arrangement.played.bars[arrangement.played.bars.length - 1];
   if (isLast) content.push(el('barline', [el('bar-style', 'light-heavy')], { location: 'right' }));
@@ -201,14 +206,31 @@ function backup(ticks: number): Element {
   return el('backup', [el('duration', ticks)]);
 }
 
+/** Which voice of a score is written, on which staff, with the chord symbols and octave signs that stand at it. */
+interface VoicePlace {
+  readonly number: number;
+  readonly staff: number;
+  readonly harmonies: readonly Harmony[];
+  readonly shifts: readonly OctaveShift[];
+}
+
+function octaveShift(type: 'down' | 'up' | 'stop', staff: number): Element {
+  return el(
+    'direction',
+    [
+      el('direction-type', [el('octave-shift', [], { type, size: '8', number: String(staff) })]),
+      el('staff', staff),
+    ],
+    { placement: staff === 1 ? 'above' : 'below' },
+  );
+}
+
 /** One voice of one bar: graces, notes and rests as they are written, ties between, chord symbols where they fall. */
 function voiceContent(
   voice: readonly VoiceEvent[],
   bar: PlayedBar,
   signs: Signs,
-  number: number,
-  staff: number,
-  harmonies: readonly Harmony[],
+  { number, staff, harmonies, shifts }: VoicePlace,
 ): Element[] {
   const out: Element[] = [];
   const waiting = [...harmonies];
@@ -221,8 +243,13 @@ function voiceContent(
       const harmony = waiting.shift() as Harmony;
       out.push(el('harmony', [...harmony.content, offset(harmony.tick - tick)]));
     }
-    if (event) out.push(...chordElements(event, written, signs, number, staff, beams));
-    else {
+    if (event) {
+      const begins = written.isStruck && shifts.some(({ first }) => first === event.tick);
+      const ends = written.isLetGo && shifts.some(({ last }) => last === event.tick);
+      if (begins) out.push(octaveShift(staff === 1 ? 'down' : 'up', staff));
+      out.push(...chordElements(event, written, signs, number, staff, beams));
+      if (ends) out.push(octaveShift('stop', staff));
+    } else {
       const rest = el('rest', [], isBarRest ? { measure: 'yes' } : {});
       const written = isBarRest ? { ...value, type: null } : value;
       const element = noteElement([rest], written, number, staff, [], []);

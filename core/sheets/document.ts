@@ -34,16 +34,11 @@ export function paperStyle({ size, isAcross }: Paper): string {
   return `@page { size: ${wide}mm ${high}mm; margin: 0; }`;
 }
 
-/** Pages as one HTML file of its own, which prints as it is shown. */
-export function sheetDocument(
-  title: string,
-  pages: readonly Page[],
-  paper: Paper,
-  fonts: SheetFonts,
-): string {
+/** The fonts of a page that is on its own. */
+function facesOf(fonts: SheetFonts): string {
   const face = (family: string, source: string, more: string): string =>
     `@font-face { font-family: ${family}; src: url('${source}') format('woff2'); ${more} }`;
-  const faces = [
+  return [
     face('Accidentals', fonts.accidentals, 'font-weight: 200 599; unicode-range: U+266D-266F;'),
     face('Accidentals', fonts.boldAccidentals, 'font-weight: 600 900; unicode-range: U+266D-266F;'),
     face("'Atkinson Hyperlegible Next'", fonts.regular, 'font-weight: 200 800;'),
@@ -54,7 +49,22 @@ export function sheetDocument(
     face('Tinos', fonts.italicScore, 'font-weight: 400; font-style: italic;'),
     face('Tinos', fonts.boldItalicScore, 'font-weight: 700; font-style: italic;'),
     face('Leipzig', fonts.signs, ''),
-  ];
+  ].join('\n');
+}
+
+/** A page as a picture of its own: SVG that brings its fonts along. */
+export function pagePicture({ svg }: Page, fonts: SheetFonts): string {
+  const inside = svg.indexOf('>') + 1;
+  return `${svg.slice(0, inside)}<style>${facesOf(fonts)}\n${SHEET_STYLE}</style>${svg.slice(inside)}`;
+}
+
+/** Pages as one HTML file of its own, which prints as it is shown. */
+export function sheetDocument(
+  title: string,
+  pages: readonly Page[],
+  paper: Paper,
+  fonts: SheetFonts,
+): string {
   const name = title.replace(/&/g, '&amp;').replace(/</g, '&lt;');
   return `<!doctype html>
 <html lang="en">
@@ -62,7 +72,7 @@ export function sheetDocument(
 <meta charset="utf-8">
 <title>${name}</title>
 <style>
-${faces.join('\n')}
+${facesOf(fonts)}
 ${SHEET_STYLE}
 ${paperStyle(paper)}
 body { margin: 0; background: #ddd; }

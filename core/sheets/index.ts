@@ -1,4 +1,11 @@
-export { paperStyle, SHEET_FONTS, SHEET_STYLE, sheetDocument, type SheetFonts } from './document';
+export {
+  pagePicture,
+  paperStyle,
+  SHEET_FONTS,
+  SHEET_STYLE,
+  sheetDocument,
+  type SheetFonts,
+} from './document';
 export { type Handout, DEFAULT_HANDOUT, readHandout, sheetMoved, withSheet } from './handout';
 export { layOut, type Page, partsOnPage, type SheetId, SHEETS } from './layOut';
 export { DEFAULT_PAPER, type Paper, PAPERS, roomOn } from './paper';

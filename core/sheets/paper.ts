@@ -16,10 +16,18 @@ export const paperSchema = z.object({
   isDesk: z.boolean(),
   /** A wider margin at the left, to be bound or put into a folder. */
   isBound: z.boolean(),
+  /** Fingers on staves: all, those where the hand moves or a phrase begins, or none. */
+  fingers: z.enum(['all', 'moves', 'none']).default('all'),
 });
 export type Paper = z.infer<typeof paperSchema>;
 
-export const DEFAULT_PAPER: Paper = { size: 'a4', isAcross: false, isDesk: false, isBound: true };
+export const DEFAULT_PAPER: Paper = {
+  size: 'a4',
+  isAcross: false,
+  isDesk: false,
+  isBound: true,
+  fingers: 'all',
+};
 
 /** All that is drawn is measured in units: a millimetre, or two at desk size. */
 const DESK_SCALE = 2;

@@ -7,7 +7,7 @@ import { symbolOf, typeset } from '../music';
 import { DEFAULT_PROFILE, emptySong } from '../song';
 import { PRACTISE_SETTINGS } from '../practice';
 import { randomSong, some, wholeBars } from '../testing';
-import { SHEET_FONTS, sheetDocument, type SheetFonts } from './document';
+import { pagePicture, SHEET_FONTS, sheetDocument, type SheetFonts } from './document';
 import { DEFAULT_HANDOUT, readHandout, sheetMoved, withSheet } from './handout';
 import { layOut, type Page, SHEETS } from './layOut';
 import { DEFAULT_PAPER, type Paper, roomOn } from './paper';
@@ -20,6 +20,7 @@ const PAPERS: readonly Paper[] = (['a4', 'letter'] as const).flatMap((size) =>
     isAcross: (bits & 1) > 0,
     isDesk: (bits & 2) > 0,
     isBound: (bits & 4) > 0,
+    fingers: 'all',
   })),
 );
 /** Staff notation as blank systems of four bars. */
@@ -291,6 +292,17 @@ describe('sheets', () => {
         expect(pages.length).toBeGreaterThan(3);
         for (const page of pages) expect([page.sheet, offPaper(page, paper)]).toEqual([page.sheet, []]);
       }
+  });
+
+  it('are pictures of their own, with their fonts and nothing from elsewhere', () => {
+    const [page] = layOut(onLevel(DEMO_SONGS[0], 4), ['title'], DEFAULT_PAPER);
+    const fonts = Object.fromEntries(
+      Object.keys(SHEET_FONTS).map((face) => [face, `data:${face}`]),
+    ) as SheetFonts;
+    const svg = pagePicture(page, fonts);
+    expect(svg).toMatch(/^<svg [^>]*><style>/);
+    for (const face of Object.keys(SHEET_FONTS)) expect(svg).toContain(`url('data:${face}')`);
+    expect(svg.replace(/<style>[\s\S]*<\/style>/, '')).toBe(page.svg);
   });
 
   it('escape what a title holds, in the page and its file', () => {

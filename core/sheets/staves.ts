@@ -3,7 +3,8 @@ import { type ScoreLook, writeMusicXml } from '../formats';
 import { partIndexAt } from '../parts';
 import { barsIn, type PlayedBar } from '../song';
 import { shownNote } from '../words';
-import type { Room } from './paper';
+import { fewerFingers } from './fewerFingers';
+import type { Paper, Room } from './paper';
 import type { Staves, System } from './sheet';
 
 /** Height of a staff on a sheet, in units. Source: the usual size of piano music, and of music to read at a desk. */
@@ -28,8 +29,13 @@ interface Drawn {
 }
 
 /** The scores of a kind of staves, to be engraved one after the other: one, or one a part. */
-export function scoresOf(whole: Arrangement, which: keyof Staves, { width }: Room): SheetScore[] {
-  const arrangement = shownElsewhere(whole);
+export function scoresOf(
+  whole: Arrangement,
+  which: keyof Staves,
+  { width }: Room,
+  fingers: Paper['fingers'] = 'all',
+): SheetScore[] {
+  const arrangement = withFingers(shownElsewhere(whole), fingers);
   const { played, parts } = arrangement;
   const scoreOf = (look: ScoreLook, bars: readonly PlayedBar[]): SheetScore => ({
     score: writeMusicXml(arrangement, { ...look, isSheet: true }),
@@ -42,6 +48,18 @@ export function scoresOf(whole: Arrangement, which: keyof Staves, { width }: Roo
     ...scoreOf({ stretch: { from, to } }, barsIn(played.bars, from, to)),
     part: number,
   }));
+}
+
+/** The fingers that are printed. */
+function withFingers(arrangement: Arrangement, fingers: Paper['fingers']): Arrangement {
+  if (fingers === 'all') return arrangement;
+  const starts = [
+    ...arrangement.parts.map(({ fromTick }) => fromTick),
+    ...arrangement.shape.phrases.map(({ fromTick }) => fromTick),
+  ].sort((a, b) => a - b);
+  const printed = (notes: Arrangement['right']): Arrangement['right'] =>
+    fingers === 'none' ? notes.map((note) => ({ ...note, finger: null })) : fewerFingers(notes, starts);
+  return { ...arrangement, right: printed(arrangement.right), left: printed(arrangement.left) };
 }
 
 /** The right hand where it is learned: an octave away in parts for which that was chosen. */

@@ -111,6 +111,7 @@ function drawnFrom(svg: string): Drawn {
     .replace(/<desc>[\s\S]*?<\/desc>/g, '')
     .replace(/ style="[^"]*"/g, '')
     .replaceAll('font-family="Times, serif"', 'font-family="Tinos, serif"')
+    .replaceAll('xlink:href', 'href')
     .replace(BOLD, '$& font-weight="bold"')
     .replace(ITALIC, '$& font-style="italic"')
     .replace(LINES, '<$1 stroke="currentColor"')

@@ -1,10 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { Paper } from '@joined-hands/core/sheets';
+import { songName } from '@joined-hands/core/song';
 import { counted } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Choice, type ChoiceOption } from '../../ui/choice';
+import { download, fileName } from '../../ui/download';
 import { messageOf } from '../../ui/message';
 import { HandoutState } from './handout-state';
+import { pictureOf, type PictureKind } from './page-picture';
 import { TakeAway } from './take-away';
 
 /** Which sheets are printed and in what order, on what paper; and the whole song as one archive. */
@@ -23,7 +26,9 @@ export class HandoutPanel {
   protected readonly summary = computed(() => {
     const pages = this.state.pages();
     if (this.state.notLaidOut()) return 'The sheets could not be laid out.';
-    if (!pages || !this.state.isLaidOut()) return 'Laying out the sheets …';
+    const systems = this.state.drawing();
+    if (!pages || !this.state.isLaidOut())
+      return `Laying out the sheets …${systems > 0 ? ` ${counted(systems, 'line')} of music drawn.` : ''}`;
     return pages.length === 0
       ? 'No sheet is chosen.'
       : `${counted(pages.length, 'page')}, as they are shown.`;
@@ -49,24 +54,50 @@ export class HandoutPanel {
     { field: 'isAcross', label: 'Orientation', options: either('Portrait', 'Landscape') },
     { field: 'isDesk', label: 'Size of letters', options: either('Normal print', 'Large print') },
     { field: 'isBound', label: 'Margin', options: either('Normal margins', 'Binding margin') },
+    {
+      field: 'fingers',
+      label: 'Fingers on staves',
+      options: [
+        { value: 'all', label: 'All' },
+        { value: 'moves', label: 'Where a hand moves' },
+        { value: 'none', label: 'None' },
+      ],
+    },
   ];
 
   protected setPaper(field: keyof Paper, value: Paper[keyof Paper]): void {
     this.state.setPaper({ [field]: value });
   }
 
-  protected async takeAway(): Promise<void> {
+  protected takeAway(): Promise<void> {
+    return this.handOver('Packing the song …', 'Try the files one by one: More, Export.', async () => {
+      const { pages, paper } = await this.state.current();
+      return this.archive.take(pages, paper);
+    });
+  }
+
+  /** The page that is looked at, as a file of its own. */
+  protected savePicture(kind: PictureKind): Promise<void> {
+    return this.handOver('Drawing the page …', 'Try the other kind of picture.', async () => {
+      const { pages } = await this.state.current();
+      const page = pages[Math.min(this.state.page(), pages.length - 1)];
+      const song = this.state.bench.song();
+      const name = `${fileName(song ? songName(song) : '')}-page-${page.number}.${kind}`;
+      download(name, await pictureOf(page, kind), kind === 'svg' ? 'image/svg+xml' : 'image/png');
+      return name;
+    });
+  }
+
+  /** Says what is made, and that it was handed over or why not. */
+  private async handOver(doing: string, otherwise: string, make: () => Promise<string>): Promise<void> {
     this.isBusy.set(true);
-    this.said.set('Packing the song …');
+    this.said.set(doing);
     this.problem.set('');
     try {
-      const { pages, paper } = await this.state.current();
-      this.said.set(`${await this.archive.take(pages, paper)} was downloaded.`);
+      this.said.set(`${await make()} was downloaded.`);
     } catch (error) {
       this.said.set('');
-      this.problem.set(
-        `The archive could not be made: ${messageOf(error)}. Try the files one by one: More, Export.`,
-      );
+      this.problem.set(`It could not be made: ${messageOf(error)}. ${otherwise}`);
     } finally {
       this.isBusy.set(false);
     }

@@ -58,6 +58,8 @@ export class HandoutState {
     const laid = this.laid();
     return laid?.handout === this.handout() && laid.arrangement === this.bench.arrangement();
   });
+  /** Systems drawn so far of the sheets that are laid out; 0 where none is drawn. */
+  readonly drawing = signal(0);
   /** The page that is looked at, from 0. */
   readonly page = signal(0);
   private turnOf = 0;
@@ -117,6 +119,7 @@ export class HandoutState {
       // Something newer may have been asked for while notation was loaded and drawn.
       if (turn !== this.turnOf) return;
       const pages = layOut(arrangement, handout.sheets, handout.paper, { staves, practises });
+      this.drawing.set(0);
       this.laid.set({ pages, handout, arrangement });
       this.page.update((page) => Math.max(0, Math.min(page, pages.length - 1)));
       this.tellWaiting(({ go }) => go());
@@ -160,10 +163,16 @@ export class HandoutState {
     if (wanted.length === 0) return {};
     const room = roomOn(paper);
     const staves: Record<string, readonly System[]> = {};
+    let done = 0;
     for (const which of wanted) {
       const systems: System[] = [];
-      for (const score of scoresOf(arrangement, which, room)) {
-        const drawn = await this.engraver.systems(score.score, { width: score.width });
+      for (const score of scoresOf(arrangement, which, room, paper.fingers)) {
+        const before = done;
+        const tell = (count: number): void => {
+          if (!isStale()) this.drawing.set(before + count);
+        };
+        const drawn = await this.engraver.systems(score.score, { width: score.width }, tell);
+        done += drawn.length;
         if (isStale()) return {};
         systems.push(...systemsFrom(score, drawn, room));
       }

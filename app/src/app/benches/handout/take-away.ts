@@ -1,13 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { archiveOf } from '@joined-hands/core/formats';
 import { songName } from '@joined-hands/core/song';
-import {
-  type Page,
-  type Paper,
-  SHEET_FONTS,
-  sheetDocument,
-  type SheetFonts,
-} from '@joined-hands/core/sheets';
+import { type Page, type Paper, sheetDocument } from '@joined-hands/core/sheets';
 import { logAsCsv } from '../../storage/log-csv';
 import { PracticeStore } from '../../storage/practice-store';
 import { download, fileName } from '../../ui/download';
@@ -15,6 +9,7 @@ import type { FileKind } from '../../workers/answers';
 import { Asker } from '../../workers/asker';
 import { FILES } from '../../workers/file-kinds';
 import { HandoutState } from './handout-state';
+import { sheetFonts } from './sheet-fonts';
 
 /** Everything but what another of them holds already. */
 const TAKEN: readonly FileKind[] = ['project', 'musicxml', 'midi', 'walkthrough', 'cards'];
@@ -48,21 +43,4 @@ export class TakeAway {
     download(archive, archiveOf(files), 'application/zip');
     return archive;
   }
-}
-
-/** The fonts of the application, to go along with a page of its own. */
-async function sheetFonts(): Promise<SheetFonts> {
-  const loaded = Object.entries(SHEET_FONTS).map(
-    async ([face, file]) => [face, await fontData(file)] as const,
-  );
-  return Object.fromEntries(await Promise.all(loaded)) as unknown as SheetFonts;
-}
-
-async function fontData(name: string): Promise<string> {
-  const answer = await fetch(`/fonts/${name}`);
-  if (!answer.ok) throw new Error(`the font ${name} could not be loaded`);
-  const bytes = new Uint8Array(await answer.arrayBuffer());
-  let text = '';
-  for (const byte of bytes) text += String.fromCharCode(byte);
-  return `data:font/woff2;base64,${btoa(text)}`;
 }

@@ -1,0 +1,18 @@
+import { SHEET_FONTS, type SheetFonts } from '@joined-hands/core/sheets';
+
+/** The fonts of the application, to go along with a page of its own. */
+export async function sheetFonts(): Promise<SheetFonts> {
+  const loaded = Object.entries(SHEET_FONTS).map(
+    async ([face, file]) => [face, await fontData(file)] as const,
+  );
+  return Object.fromEntries(await Promise.all(loaded)) as unknown as SheetFonts;
+}
+
+async function fontData(name: string): Promise<string> {
+  const answer = await fetch(`/fonts/${name}`);
+  if (!answer.ok) throw new Error(`the font ${name} could not be loaded`);
+  const bytes = new Uint8Array(await answer.arrayBuffer());
+  let text = '';
+  for (const byte of bytes) text += String.fromCharCode(byte);
+  return `data:font/woff2;base64,${btoa(text)}`;
+}
