@@ -27,9 +27,6 @@ export function isCleanFill(proposal: Proposal, task: FillTask): boolean {
   );
 }
 
-/** Keys of the left hand over its bass that a figure has struck before a walk takes its place. */
-const FIGURE_HEARD = 2;
-
 /** A walk begins when the third of its chord, and a seventh, have sounded, and the figure has been heard. */
 function leavesChordTold(
   { hand, place: { tick, from } }: Proposal,
@@ -38,7 +35,7 @@ function leavesChordTold(
   if (hand === 'right') return true;
   const own = left.filter((note) => note.tick < tick && note.tick + note.length > from.change.tick);
   const lowest = Math.min(...own.map(({ midi }) => midi));
-  if (new Set(own.map(({ midi }) => midi).filter((midi) => midi > lowest)).size < FIGURE_HEARD) return false;
+  if (own.every(({ midi }) => midi === lowest)) return false;
   const heard = new Set(
     [
       ...own,

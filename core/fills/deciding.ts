@@ -38,6 +38,11 @@ const MEASURES: Record<Exclude<Measure, 'none'>, Adding> = {
   some: { between: 2, dearest: 6 },
   many: { between: 1, dearest: 7 },
 };
+/** Whether a proposal is cheap enough to be played unasked where so many fills are wanted. */
+export function isWorthIt({ rank }: Proposal, measure: Measure): boolean {
+  return measure !== 'none' && rank <= MEASURES[measure].dearest;
+}
+
 /** What chance may add, with a seed. */
 const CHANCE = 3;
 /** Beyond what the pianist plays, each step of skill. */

@@ -3,7 +3,7 @@ import { chroma, isModal, KEYBOARDS, membersOf, midiOf, scaleOf } from '../music
 import { barAt } from '../song';
 import { isCleanFill } from './clean';
 import { belongs } from './belongs';
-import { type FillDecisions, type FillsSoFar, playedOver, rankFor, takenAs } from './deciding';
+import { type FillDecisions, type FillsSoFar, isWorthIt, playedOver, rankFor, takenAs } from './deciding';
 import { type Fill, fillOf } from './fill';
 import { FILL_KINDS, kindOfId } from './kinds/table';
 import { ownNotes } from './ownNotes';
@@ -80,7 +80,11 @@ export function fillPart(
     kindOfId(id)?.isUnasked === true && (hand === 'left' || !task.style?.isUnanswered);
   // Where an answer has room there is no ornament, and where few are wanted no walk takes its place.
   const answered = new Set(
-    proposals.filter((p) => p.hand === 'right' && isUnasked(p) && isCleanFill(p, task)).map(barOf),
+    proposals
+      .filter(
+        (p) => p.hand === 'right' && isUnasked(p) && isWorthIt(p, decisions.measure) && isCleanFill(p, task),
+      )
+      .map(barOf),
   );
   const isInItsPlace = (p: Proposal): boolean =>
     decisions.measure === 'few' &&

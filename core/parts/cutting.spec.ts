@@ -235,24 +235,24 @@ describe('parts that are the same', () => {
     expect(after.choices).toMatchObject({ level: 7, layout: 'root', octaveShift: 1 });
   });
 
-  it('follow a fill that is declined', () => {
+  it('follow a fill that is taken, and one that is declined', () => {
     const moving = arrange(applyEdit(lanterns, { kind: 'choose', choices: { level: 7 } }), DEFAULT_PROFILE);
-    const { parts } = moving;
-    const pairs = parts.flatMap((part) => {
-      const leader = parts[(part.sharesWith ?? 0) - 1];
+    const pairs = moving.parts.flatMap((part) => {
+      const leader = moving.parts[(part.sharesWith ?? 0) - 1];
       const walk =
-        leader && moving.fills.find((f) => f.taken && f.tick >= leader.fromTick && f.tick < leader.toTick);
+        leader &&
+        moving.fills.find((f) => f.kind === 'walk' && f.tick >= leader.fromTick && f.tick < leader.toTick);
       return walk ? [{ walk, at: walk.tick - leader.fromTick + part.fromTick }] : [];
     });
     expect(pairs.length).toBeGreaterThan(0);
     for (const { walk, at } of pairs) {
-      const declined = applyEdit(moving.song, {
-        kind: 'fill',
-        fill: { id: walk.id, kind: 'bass walk', variant: '' },
-        taken: false,
-      });
-      const twin = arrange(declined, DEFAULT_PROFILE).fills.find((f) => f.tick === at);
-      expect(twin?.taken).not.toBe(true);
+      const { id, kind, variant } = walk;
+      const decided = (song: Song, taken: boolean): Song =>
+        applyEdit(song, { kind: 'fill', fill: { id, kind, variant }, taken });
+      const isPlayed = (song: Song): boolean =>
+        arrange(song, DEFAULT_PROFILE).fills.some((f) => f.tick === at && f.kind === 'walk' && f.taken);
+      const taken = decided(moving.song, true);
+      expect([isPlayed(taken), isPlayed(decided(taken, false))]).toEqual([true, false]);
     }
   });
 
