@@ -12,6 +12,7 @@ import {
 import { applyEdit, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
 import { VerovioToolkit } from 'verovio/esm';
 import createModule from 'verovio/wasm';
+import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { SHAPED_SONGS_APART } from '../../../../demo/shaped-apart';
@@ -93,6 +94,14 @@ describe('a song engraved in systems', () => {
     expect(score.score).toContain('<staves>1</staves>');
     expect(score.score).not.toMatch(/<fingering|<dynamics|<pedal/);
     expect(score.score).toMatch(/<harmony>[\s\S]*<lyric>/);
+  });
+
+  it('has its signs in the font that ships with the application', () => {
+    toolkit.setOptions({ smuflTextFont: 'embedded' });
+    toolkit.loadData(writeMusicXml(onLevel(DEMO_SONGS[0], 1)));
+    const embedded = /base64,([A-Za-z0-9+/=]+)/.exec(toolkit.renderToSVG(1))?.[1] ?? '';
+    const shipped = readFileSync(new URL('../../../public/fonts/leipzig.woff2', import.meta.url));
+    expect(shipped.toString('base64')).toBe(embedded);
   });
 
   it('refuses what is no score', () => {
