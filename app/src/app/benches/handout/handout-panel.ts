@@ -58,9 +58,9 @@ export class HandoutPanel {
       field: 'fingers',
       label: 'Fingers on staves',
       options: [
-        { value: 'all', label: 'All' },
-        { value: 'moves', label: 'Where a hand moves' },
-        { value: 'none', label: 'None' },
+        { value: 'all', label: 'All fingers' },
+        { value: 'moves', label: 'Some', told: 'Where a phrase begins or the hand moves' },
+        { value: 'none', label: 'No fingers' },
       ],
     },
   ];
