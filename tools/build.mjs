@@ -53,6 +53,9 @@ function hashOf(content) {
   return createHash('sha256').update(content).digest('hex').slice(0, 16);
 }
 
+/** How what does not go through the application's own builder is bundled. */
+const BUNDLED = { bundle: true, minify: true, target: 'es2022', logLevel: 'warning' };
+
 /** The engraver as it comes, in files of its own, and the worker that loads it. */
 async function addEngraver() {
   const out = join(folder, 'engraver');
@@ -63,10 +66,8 @@ async function addEngraver() {
   await build({
     entryPoints: [join(root, 'app/engraver/worker.ts')],
     outfile: join(out, 'worker.js'),
-    bundle: true,
-    minify: true,
+    ...BUNDLED,
     format: 'esm',
-    target: 'es2022',
     plugins: [
       {
         name: 'engraver apart',
@@ -77,7 +78,6 @@ async function addEngraver() {
           })),
       },
     ],
-    logLevel: 'warning',
   });
 }
 
@@ -90,17 +90,14 @@ if (status === 0) {
   await build({
     entryPoints: [join(root, 'app/offline/service-worker.ts')],
     outfile: join(folder, 'service-worker.js'),
-    bundle: true,
-    minify: true,
+    ...BUNDLED,
     format: 'iife',
-    target: 'es2022',
     define: {
       FILES: JSON.stringify(files),
       SAMPLES: JSON.stringify(samples),
       VERSION: JSON.stringify(version),
       'process.env.NODE_ENV': '"production"',
     },
-    logLevel: 'warning',
   });
   pack();
   console.log(`Stored for use without a network: ${files.length} files and ${samples.length} sounds.`);

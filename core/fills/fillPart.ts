@@ -86,12 +86,12 @@ export function fillPart(
       )
       .map(barOf),
   );
-  const isInItsPlace = (p: Proposal): boolean =>
+  const givesWay = (p: Proposal): boolean =>
     decisions.measure === 'few' &&
     p.hand === 'left' &&
     [...answered].some((bar) => Math.abs(bar - barOf(p)) < 4);
   const isClean = (proposal: Proposal, so: FillsSoFar): boolean =>
-    !isInItsPlace(proposal) &&
+    !givesWay(proposal) &&
     (isUnasked(proposal) || (!answered.has(barOf(proposal)) && belongs(proposal, task, decisions, so))) &&
     isCleanFill(proposal, task);
   for (const change of new Set(proposals.map(({ place }) => place.from.change.id))) {

@@ -5,21 +5,18 @@ import { firstBarTick } from '../parts';
 import { barAt, type PlayedBar, type PlayedSong, type PlayedTempo, within } from '../song';
 import { el, type Element } from './xmlTree';
 
-/** Where in its score a bar stands, and what the score is. */
-interface BarOfScore {
-  readonly isFirst: boolean;
-  readonly isEnd: boolean;
+/** What the score is in which a bar stands, and from where to where it goes. */
+export interface ScoreRange {
+  readonly from: number;
+  readonly to: number;
   readonly isTune: boolean;
   readonly isSheet: boolean;
 }
 
 /** What stands above and below the staves of a bar: names and numbers of parts, tempo, loudness, pedal. */
-export function directionsAt(
-  arrangement: Arrangement,
-  bar: PlayedBar,
-  { isFirst, isEnd, isTune, isSheet }: BarOfScore,
-): Element[] {
+export function directionsAt(arrangement: Arrangement, bar: PlayedBar, range: ScoreRange): Element[] {
   const { played, song } = arrangement;
+  const { isTune, isSheet } = range;
   const [from, to] = [bar.tick, bar.tick + bar.length];
   const at = (tick: number): Element | null => offset(tick - bar.tick);
   const sections = within(played.sections, from, to).map((section) =>
@@ -36,14 +33,14 @@ export function directionsAt(
     .filter(({ fromTick }) => numberedAt(played, fromTick) === from)
     .map((part) => direction('above', el('rehearsal', part.number, { enclosure: 'square' }), null));
   const feel =
-    isFirst && bar.tick === 0 && song.feel.kind !== 'straight'
+    bar.tick === 0 && song.feel.kind !== 'straight'
       ? [direction('above', el('words', 'Swing', { 'font-style': 'italic' }), null)]
       : [];
   const tempi = played.tempoMap
     .filter(
       ({ quartersPerMinute }, i) => i === 0 || quartersPerMinute !== played.tempoMap[i - 1].quartersPerMinute,
     )
-    .filter(({ tick }) => (tick >= from && tick < to) || (isFirst && tick === 0))
+    .filter(({ tick }) => tick >= from && tick < to)
     .map((entry) =>
       el(
         'direction',
@@ -58,7 +55,7 @@ export function directionsAt(
   // A lead sheet says what is sung and with which chords, not how it is played.
   const playing = isTune
     ? []
-    : [...loudnessAt(arrangement, bar), ...pedalsAt(arrangement, bar, isFirst, isEnd)];
+    : [...loudnessAt(arrangement, bar, range), ...pedalsAt(arrangement, bar, range)];
   return [...sections, ...parts, ...tempi, ...feel, ...playing];
 }
 
@@ -92,12 +89,14 @@ function offset(ticks: number): Element | null {
 }
 
 /** A dynamic where it is another than before, and a hairpin over what grows or falls. */
-function loudnessAt(arrangement: Arrangement, bar: PlayedBar): Element[] {
+function loudnessAt(arrangement: Arrangement, bar: PlayedBar, range: ScoreRange): Element[] {
   const stretches = loudnessIn(arrangement);
   const isHere = (tick: number): boolean => tick >= bar.tick && tick < bar.tick + bar.length;
   return stretches.flatMap(({ tick, toTick, from, to, mark }, i) => {
     const isNew = i === 0 || stretches[i - 1].mark !== mark;
-    const hairpin = to === from ? null : to > from ? 'crescendo' : 'diminuendo';
+    // A hairpin that is cut by the ends of the score is none.
+    const isWhole = tick >= range.from && toTick <= range.to;
+    const hairpin = to === from || !isWhole ? null : to > from ? 'crescendo' : 'diminuendo';
     const starts = isHere(tick) ? offset(tick - bar.tick) : null;
     return [
       ...(isNew && isHere(tick) ? [direction('below', el('dynamics', [el(mark)]), starts, 1)] : []),
@@ -114,13 +113,13 @@ function wedge(type: string): Element {
 }
 
 /** The pedal as it is played: down with a chord, changed with the next, up where it ends, and where the score does. */
-function pedalsAt({ timeline }: Arrangement, bar: PlayedBar, isFirst: boolean, isEnd: boolean): Element[] {
+function pedalsAt({ timeline }: Arrangement, bar: PlayedBar, range: ScoreRange): Element[] {
   const end = bar.tick + bar.length;
-  const events = within(timeline.pedals, bar.tick, end + (isEnd ? 1 : 0));
+  const events = within(timeline.pedals, bar.tick, end + (end === range.to ? 1 : 0));
   const ticks = [...new Set(events.map(({ tick }) => tick))];
   return ticks.flatMap((tick) => {
     const here = events.filter((event) => event.tick === tick);
-    const goesUp = here.some(({ down }) => !down) && !(isFirst && tick === bar.tick);
+    const goesUp = here.some(({ down }) => !down) && tick > range.from;
     const goesDown = here.some(({ down }) => down) && tick < end;
     // Not "change", which engravers draw in many ways, or not at all.
     const types = [...(goesUp ? ['stop'] : []), ...(goesDown ? ['start'] : [])];

@@ -19,9 +19,9 @@ import { harmonyContent } from './musicxmlChords';
 import { refuseTooLong, refuseTooMuch } from './limits';
 import { accidentalsIn } from './accidentals';
 import type { Beam } from './beams';
-import { directionsAt } from './musicxmlDirections';
+import { directionsAt, type ScoreRange } from './musicxmlDirections';
 import type { NoteValue } from './noteValues';
-import { type OctaveShift, octaveShiftsOf } from './octaveShifts';
+import { octaveSign, type OctaveShift, octaveShiftsOf } from './octaveShifts';
 import { type VoiceEvent, voicesOf } from './voices';
 import { type WrittenNote, writtenVoice } from './writtenVoice';
 import { el, type Element, writeXml } from './xmlTree';
@@ -53,8 +53,15 @@ export function writeMusicXml(whole: Arrangement, look: ScoreLook = {}): string 
   const right = voicesOf(arrangement.right);
   const left = hands === 'tune' ? null : voicesOf(arrangement.left);
   const bars = stretch ? barsIn(played.bars, stretch.from, stretch.to) : played.bars;
+  const [first, last] = [bars[0], bars[bars.length - 1]];
+  const [from, to] = [first.tick, last.tick + last.length];
+  const range = { from, to, isTune: left === null, isSheet: look.isSheet === true };
+  // An octave sign begins and ends in the score it stands in.
+  const shiftsIn = ([voice = []]: readonly VoiceEvent[][]): OctaveShift[] =>
+    octaveShiftsOf(voice.filter(({ tick }) => tick >= from && tick < to));
+  const shifts = { right: shiftsIn(right), left: shiftsIn(left ?? []) };
   const measures = bars.map((bar, i) =>
-    measureOf(arrangement, bar, [bars[i - 1] ?? null, bars[i + 1] ?? null], right, left, look),
+    measureOf(arrangement, bar, bars[i - 1] ?? null, { right, left, range, idOf: look.idOf, shifts }),
   );
   const root = el(
     'score-partwise',
@@ -77,25 +84,27 @@ function tuneOf(arrangement: Arrangement): Arrangement {
   return { ...arrangement, right: right.map((note) => ({ ...note, finger: null })), left: [] };
 }
 
-/** `left`: null where the score has one staff. */
+/** What the bars of a score are written from. */
+interface Writing {
+  readonly right: readonly VoiceEvent[][];
+  /** Null where the score has one staff. */
+  readonly left: readonly VoiceEvent[][] | null;
+  readonly range: ScoreRange;
+  readonly idOf: ScoreLook['idOf'];
+  readonly shifts: Readonly<Record<'right' | 'left', readonly OctaveShift[]>>;
+}
+
 function measureOf(
   arrangement: Arrangement,
   bar: PlayedBar,
-  [before, after]: readonly [before: PlayedBar | null, after: PlayedBar | null],
-  right: readonly VoiceEvent[][],
-  left: readonly VoiceEvent[][] | null,
-  { isSheet = false, idOf }: ScoreLook,
+  before: PlayedBar | null,
+  { right, left, range, idOf, shifts: own }: Writing,
 ): Element {
   const isPickup = bar.length < barTicks(bar.metre);
   const staves = left ? 2 : 1;
   const content: (Element | null)[] = [
     attributesAt(arrangement, bar, before, staves),
-    ...directionsAt(arrangement, bar, {
-      isFirst: before === null,
-      isEnd: after === null,
-      isTune: left === null,
-      isSheet,
-    }),
+    ...directionsAt(arrangement, bar, range),
   ];
   const upper = right.length > 0 ? right : [[]];
   const lower = left === null ? [] : left.length > 0 ? left : [[]];
@@ -103,7 +112,7 @@ function measureOf(
   const signs = new Map([...signsOn(upper, bar, key, idOf), ...signsOn(lower, bar, key, idOf)]);
   upper.forEach((whole, v) => {
     const voice = heardIn(whole, bar);
-    const shifts = v === 0 ? octaveShiftsOf(whole) : [];
+    const shifts = v === 0 ? own.right : [];
     if (v > 0 && voice.length === 0) return;
     if (v > 0) content.push(backup(bar.length));
     const harmonies = v === 0 ? harmoniesIn(arrangement, bar) : [];
@@ -111,7 +120,7 @@ function measureOf(
   });
   lower.forEach((whole, v) => {
     const voice = heardIn(whole, bar);
-    const shifts = v === 0 ? octaveShiftsOf(whole) : [];
+    const shifts = v === 0 ? own.left : [];
     if (v > 0 && voice.length === 0) return;
     const place = { number: v + FIRST_OF_LEFT, staff: 2, harmonies: [], shifts };
     content.push(backup(bar.length), ...voiceContent(voice, bar, signs, place));
@@ -214,17 +223,6 @@ interface VoicePlace {
   readonly shifts: readonly OctaveShift[];
 }
 
-function octaveShift(type: 'down' | 'up' | 'stop', staff: number): Element {
-  return el(
-    'direction',
-    [
-      el('direction-type', [el('octave-shift', [], { type, size: '8', number: String(staff) })]),
-      el('staff', staff),
-    ],
-    { placement: staff === 1 ? 'above' : 'below' },
-  );
-}
-
 /** One voice of one bar: graces, notes and rests as they are written, ties between, chord symbols where they fall. */
 function voiceContent(
   voice: readonly VoiceEvent[],
@@ -246,9 +244,9 @@ function voiceContent(
     if (event) {
       const begins = written.isStruck && shifts.some(({ first }) => first === event.tick);
       const ends = written.isLetGo && shifts.some(({ last }) => last === event.tick);
-      if (begins) out.push(octaveShift(staff === 1 ? 'down' : 'up', staff));
+      if (begins) out.push(octaveSign(staff === 1 ? 'down' : 'up', staff));
       out.push(...chordElements(event, written, signs, number, staff, beams));
-      if (ends) out.push(octaveShift('stop', staff));
+      if (ends) out.push(octaveSign('stop', staff));
     } else {
       const rest = el('rest', [], isBarRest ? { measure: 'yes' } : {});
       const written = isBarRest ? { ...value, type: null } : value;

@@ -1,4 +1,5 @@
 import type { VoiceEvent } from './voices';
+import { el, type Element } from './xmlTree';
 
 /** A stretch whose keys are written an octave nearer to their staff: the onsets it begins and ends with. */
 export interface OctaveShift {
@@ -28,4 +29,16 @@ export function octaveShiftsOf(voice: readonly VoiceEvent[]): OctaveShift[] {
     } else if (!staysOut) open = null;
   }
   return found;
+}
+
+/** The sign where such a stretch begins or ends, on a staff. */
+export function octaveSign(type: 'down' | 'up' | 'stop', staff: number): Element {
+  return el(
+    'direction',
+    [
+      el('direction-type', [el('octave-shift', [], { type, size: '8', number: String(staff) })]),
+      el('staff', staff),
+    ],
+    { placement: staff === 1 ? 'above' : 'below' },
+  );
 }

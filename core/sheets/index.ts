@@ -10,4 +10,4 @@ export { type Handout, DEFAULT_HANDOUT, readHandout, sheetMoved, withSheet } fro
 export { layOut, type Page, partsOnPage, type SheetId, SHEETS } from './layOut';
 export { DEFAULT_PAPER, type Paper, PAPERS, roomOn } from './paper';
 export type { Staves, System } from './sheet';
-export { scoresOf, type SheetScore, shownElsewhere, systemsFrom } from './staves';
+export { type Drawn, scoresOf, type SheetScore, shownElsewhere, systemsFrom } from './staves';

@@ -20,11 +20,13 @@ export interface SheetScore {
   readonly part?: number;
 }
 
-/** What an engraver makes of one system. */
-interface Drawn {
+/** What an engraver makes of one system: SVG without its root. */
+export interface Drawn {
   readonly svg: string;
   readonly viewBox: string;
+  /** Its width by its height. */
   readonly aspect: number;
+  /** How many bars it has. */
   readonly bars: number;
 }
 
@@ -78,6 +80,6 @@ export function systemsFrom({ bars, part }: SheetScore, drawn: readonly Drawn[],
   return drawn.map(({ svg, viewBox, aspect, bars: count }) => {
     const own = bars.slice(at, at + count);
     at += count;
-    return { bars: own, ...(part === undefined ? {} : { part }), height: width * aspect, svg, viewBox };
+    return { bars: own, ...(part === undefined ? {} : { part }), height: width / aspect, svg, viewBox };
   });
 }

@@ -6,7 +6,7 @@ import { levelOf } from '../../levels';
 import { groupsOf, membersOf } from '../../music';
 import { partIndexAt } from '../../parts';
 import { Clock } from '../../performance';
-import { restsAt, type ShapedPhrase, styleOf } from '../../shaping';
+import { restsAt, type ShapedPhrase, styleIn, styleOf } from '../../shaping';
 import { barAt, BY_PHRASE, placeIn } from '../../song';
 import type { SongContext } from '../context';
 import { lasting } from '../windows';
@@ -115,7 +115,7 @@ function phraseNotes(
       };
       const { notes } = dressPhrase(task);
       const isLast = at === shape.phrases.length - 1;
-      return isLast && !task.style.closesOpen ? withClose(context, places, notes) : notes;
+      return isLast && !styleIn(parts[last], shape)?.closesOpen ? withClose(context, places, notes) : notes;
     });
   });
 }

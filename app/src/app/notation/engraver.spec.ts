@@ -1,8 +1,8 @@
 import '@angular/compiler';
+import type { Drawn } from '@joined-hands/core/sheets';
 import { expose } from 'comlink';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { EngraverClient } from './engraver';
-import type { Drawn } from './engraving';
 
 const system = (svg: string): Drawn => ({ svg, viewBox: '0 0 1 1', aspect: 1, bars: 1 });
 

@@ -1,6 +1,7 @@
 import { Injectable } from '@angular/core';
+import type { Drawn } from '@joined-hands/core/sheets';
 import { proxy, type Remote, wrap } from 'comlink';
-import type { Drawn, Engraver, Look } from './engraving';
+import type { Engraver, Look } from './engraving';
 
 /** The engraver takes much room: after so long without anything to draw it is let go, in milliseconds. */
 const IDLE_MS = 60_000;

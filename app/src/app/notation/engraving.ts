@@ -1,3 +1,5 @@
+import type { Drawn } from '@joined-hands/core/sheets';
+
 /** What is asked of the engraver, whoever loads it. */
 export interface Toolkit {
   setOptions(options: object): void;
@@ -17,18 +19,6 @@ export interface Engraver {
 export interface Look {
   /** How wide a system is, in staves: its width by the height of a staff of five lines. */
   readonly width: number;
-  /** How wide the letters of fingers are, beside the usual. */
-  readonly fingers?: number;
-}
-
-/** One system as SVG, without its root. */
-export interface Drawn {
-  readonly svg: string;
-  readonly viewBox: string;
-  /** Its height by its width. */
-  readonly aspect: number;
-  /** How many bars it has. */
-  readonly bars: number;
 }
 
 /** The height of a staff in the engraver's units. */
@@ -66,13 +56,12 @@ const OPTIONS = {
  *
  * @throws Error where the engraver cannot read the score.
  */
-export function* engrave(toolkit: Toolkit, score: string, { width, fingers = 1 }: Look): Generator<Drawn> {
+export function* engrave(toolkit: Toolkit, score: string, { width }: Look): Generator<Drawn> {
   const load = (text: string, breaks: 'auto' | 'encoded'): number => {
     toolkit.setOptions({
       ...OPTIONS,
       breaks,
       pageWidth: Math.round(width * STAFF),
-      fingeringScale: OPTIONS.fingeringScale * fingers,
     });
     toolkit.loadData(text);
     return toolkit.getPageCount();
@@ -117,5 +106,5 @@ function drawnFrom(svg: string): Drawn {
     .replace(LINES, '<$1 stroke="currentColor"')
     .replace(/>\s+</g, '><');
   const bars = inside.match(/class="measure"/g)?.length ?? 0;
-  return { svg: `<g class="engraved">${inside}</g>`, viewBox, aspect: high / wide, bars };
+  return { svg: `<g class="engraved">${inside}</g>`, viewBox, aspect: wide / high, bars };
 }

@@ -13,10 +13,9 @@ import {
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import { writeMusicXml } from '@joined-hands/core/formats';
 import type { HandNote } from '@joined-hands/core/hands';
-import { shownElsewhere } from '@joined-hands/core/sheets';
+import { type Drawn, shownElsewhere } from '@joined-hands/core/sheets';
 import { messageOf } from '../ui/message';
 import { EngraverClient } from './engraver';
-import type { Drawn } from './engraving';
 
 /** Height of a staff in pixels. */
 const STAFF_PX = 44;

@@ -23,6 +23,7 @@ export class HandoutPanel {
   protected readonly state = inject(HandoutState);
   private readonly archive = inject(TakeAway);
   protected readonly hasPages = computed(() => (this.state.pages()?.length ?? 0) > 0);
+  protected readonly isLastPage = computed(() => this.state.page() >= (this.state.pages()?.length ?? 0) - 1);
   protected readonly summary = computed(() => {
     const pages = this.state.pages();
     if (this.state.notLaidOut()) return 'The sheets could not be laid out.';
