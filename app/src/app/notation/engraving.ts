@@ -52,7 +52,7 @@ const OPTIONS = {
 } as const;
 
 /**
- * The systems of a MusicXML score, one after the other, none at the end with one bar alone.
+ * The systems of a MusicXML score, one after the other, none at the end with one bar alone unless lines are that short.
  *
  * @throws Error where the engraver cannot read the score.
  */
@@ -69,13 +69,21 @@ export function* engrave(toolkit: Toolkit, score: string, { width }: Look): Gene
   let count = load(score, 'auto');
   const last = drawnFrom(toolkit.renderToSVG(count));
   if (last.bars === 0) throw new Error('the engraver could not read the score');
-  if (count > 1 && last.bars === 1) count = load(brokenEvenly(score, count), 'encoded');
+  // Where a line holds hardly more than a bar, sharing out would only press words into one another.
+  if (count > 1 && last.bars === 1 && barsOf(score) >= FEW * count) count = load(brokenEvenly(score, count), 'encoded');
   for (let page = 1; page <= count; page++) yield drawnFrom(toolkit.renderToSVG(page));
+}
+
+/** So many bars a line there are at least where bars are shared out. */
+const FEW = 1.5;
+
+function barsOf(score: string): number {
+  return score.match(/<measure /g)?.length ?? 0;
 }
 
 /** A score whose bars are shared out over so many systems, as evenly as they are. */
 function brokenEvenly(score: string, systems: number): string {
-  const bars = score.match(/<measure /g)?.length ?? 0;
+  const bars = barsOf(score);
   const starts = new Set(
     Array.from({ length: systems - 1 }, (_, i) => Math.round(((i + 1) * bars) / systems)),
   );
