@@ -70,7 +70,8 @@ export function* engrave(toolkit: Toolkit, score: string, { width }: Look): Gene
   const last = drawnFrom(toolkit.renderToSVG(count));
   if (last.bars === 0) throw new Error('the engraver could not read the score');
   // Where a line holds hardly more than a bar, sharing out would only press words into one another.
-  if (count > 1 && last.bars === 1 && barsOf(score) >= FEW * count) count = load(brokenEvenly(score, count), 'encoded');
+  if (count > 1 && last.bars === 1 && barsOf(score) >= FEW * count)
+    count = load(brokenEvenly(score, count), 'encoded');
   for (let page = 1; page <= count; page++) yield drawnFrom(toolkit.renderToSVG(page));
 }
 
