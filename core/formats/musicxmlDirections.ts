@@ -1,5 +1,5 @@
 import { valuesOf } from './noteValues';
-import { asBeatsPerMinute, type Metre, tempoTicks } from '../music';
+import { asBeatsPerMinute, type Metre, tempoTicks, TICKS_PER_QUARTER } from '../music';
 import { type Arrangement, loudnessIn } from '../arrangement';
 import { firstBarTick } from '../parts';
 import { barAt, type PlayedBar, type PlayedSong, type PlayedTempo, within } from '../song';
@@ -93,16 +93,17 @@ function loudnessAt(arrangement: Arrangement, bar: PlayedBar, range: ScoreRange)
   const stretches = loudnessIn(arrangement);
   const isHere = (tick: number): boolean => tick >= bar.tick && tick < bar.tick + bar.length;
   return stretches.flatMap(({ tick, toTick, from, to, mark }, i) => {
-    const isNew = i === 0 || stretches[i - 1].mark !== mark;
-    // A hairpin that is cut by the ends of the score is none.
-    const isWhole = tick >= range.from && toTick <= range.to;
-    const hairpin = to === from || !isWhole ? null : to > from ? 'crescendo' : 'diminuendo';
-    const starts = isHere(tick) ? offset(tick - bar.tick) : null;
+    // At the beginning of a score it is said what is in force; a hairpin that reaches beyond its ends is cut there.
+    const [start, end] = [Math.max(tick, range.from), Math.min(toTick, range.to)];
+    const isNew = i === 0 || stretches[i - 1].mark !== mark || start > tick;
+    const isLong = end - start >= TICKS_PER_QUARTER;
+    const hairpin = to === from || !isLong ? null : to > from ? 'crescendo' : 'diminuendo';
+    const starts = isHere(start) ? offset(start - bar.tick) : null;
     return [
-      ...(isNew && isHere(tick) ? [direction('below', el('dynamics', [el(mark)]), starts, 1)] : []),
-      ...(hairpin && isHere(tick) ? [direction('below', wedge(hairpin), starts, 1)] : []),
-      ...(hairpin && isHere(toTick - 1)
-        ? [direction('below', wedge('stop'), offset(toTick - 1 - bar.tick), 1)]
+      ...(isNew && end > start && isHere(start) ? [direction('below', el('dynamics', [el(mark)]), starts, 1)] : []),
+      ...(hairpin && isHere(start) ? [direction('below', wedge(hairpin), starts, 1)] : []),
+      ...(hairpin && isHere(end - 1)
+        ? [direction('below', wedge('stop'), offset(end - 1 - bar.tick), 1)]
         : []),
     ];
   });
@@ -113,18 +114,28 @@ function wedge(type: string): Element {
 }
 
 /** The pedal as it is played: down with a chord, changed with the next, up where it ends, and where the score does. */
-function pedalsAt({ timeline }: Arrangement, bar: PlayedBar, range: ScoreRange): Element[] {
+function pedalsAt({ timeline }: Arrangement, bar: PlayedBar, { from, to }: ScoreRange): Element[] {
   const end = bar.tick + bar.length;
-  const events = within(timeline.pedals, bar.tick, end + (end === range.to ? 1 : 0));
-  const ticks = [...new Set(events.map(({ tick }) => tick))];
-  return ticks.flatMap((tick) => {
-    const here = events.filter((event) => event.tick === tick);
-    const goesUp = here.some(({ down }) => !down) && tick > range.from;
-    const goesDown = here.some(({ down }) => down) && tick < end;
+  const spans = pedalSpans(timeline.pedals)
+    .map((span) => ({ down: Math.max(span.down, from), up: Math.min(span.up, to) }))
+    .filter(({ down, up }) => up > down);
+  const isHere = (tick: number): boolean => tick >= bar.tick && (tick < end || (tick === to && end === to));
+  const sign = (type: 'start' | 'stop', tick: number): Element =>
     // Not "change", which engravers draw in many ways, or not at all.
-    const types = [...(goesUp ? ['stop'] : []), ...(goesDown ? ['start'] : [])];
-    return types.map((type) =>
-      direction('below', el('pedal', [], { type, line: 'yes' }), offset(tick - bar.tick), 2),
-    );
-  });
+    direction('below', el('pedal', [], { type, line: 'yes' }), offset(tick - bar.tick), 2);
+  return spans.flatMap(({ down, up }) => [
+    ...(isHere(down) ? [sign('start', down)] : []),
+    ...(isHere(up) ? [sign('stop', up)] : []),
+  ]);
+}
+
+/** From where to where the pedal is down. */
+function pedalSpans(events: Arrangement['timeline']['pedals']): { down: number; up: number }[] {
+  const spans: { down: number; up: number }[] = [];
+  let from: number | null = null;
+  for (const { tick, down } of events) {
+    if (from !== null) spans.push({ down: from, up: tick });
+    from = down ? tick : null;
+  }
+  return spans;
 }

@@ -14,7 +14,7 @@ import {
   type Pitch,
   TICKS_PER_QUARTER,
 } from '../music';
-import { barsIn, lastAtOrBefore, indexAt, type PlayedBar, within } from '../song';
+import { lastAtOrBefore, indexAt, type PlayedBar, within } from '../song';
 import { harmonyContent } from './musicxmlChords';
 import { refuseTooLong, refuseTooMuch } from './limits';
 import { accidentalsIn } from './accidentals';
@@ -22,6 +22,7 @@ import type { Beam } from './beams';
 import { directionsAt, type ScoreRange } from './musicxmlDirections';
 import type { NoteValue } from './noteValues';
 import { octaveSign, type OctaveShift, octaveShiftsOf } from './octaveShifts';
+import { barsOfStretch, type Stretch, voiceIn, wordsAsVoice, type WrittenBar } from './scoreStretch';
 import { type VoiceEvent, voicesOf } from './voices';
 import { type WrittenNote, writtenVoice } from './writtenVoice';
 import { el, type Element, writeXml } from './xmlTree';
@@ -33,9 +34,12 @@ const DOCTYPE =
 export interface ScoreLook {
   /** "tune": the tune alone on one staff, with chords and words: a lead sheet. */
   readonly hands?: 'both' | 'tune';
-  /** The bars that touch this stretch, in ticks; absent: all. */
-  readonly stretch?: { readonly from: number; readonly to: number };
-  /** Names of sections are words: on a page of ours they keep clear of numbers. Other programs look for rehearsal marks. */
+  /** What begins in this stretch, and of its first and last bar what lies in it; absent: all. */
+  readonly stretch?: Stretch;
+  /**
+   * Names of sections are words: on a page of ours they keep clear of numbers. Other programs look for rehearsal marks.
+   * Words without a tune stand at notes that are not seen: other programs would sound them.
+   */
   readonly isSheet?: boolean;
   /** A name of a key that is struck, where it is to be found again in what is drawn. */
   readonly idOf?: (note: HandNote) => string;
@@ -50,19 +54,22 @@ export function writeMusicXml(whole: Arrangement, look: ScoreLook = {}): string 
   const arrangement = hands === 'tune' ? tuneOf(whole) : whole;
   const { played } = arrangement;
   refuseTooLong(played);
-  const right = voicesOf(arrangement.right);
-  const left = hands === 'tune' ? null : voicesOf(arrangement.left);
-  const bars = stretch ? barsIn(played.bars, stretch.from, stretch.to) : played.bars;
+  const bars: readonly WrittenBar[] = stretch ? barsOfStretch(played.bars, stretch) : played.bars;
   const [first, last] = [bars[0], bars[bars.length - 1]];
-  const [from, to] = [first.tick, last.tick + last.length];
-  const range = { from, to, isTune: left === null, isSheet: look.isSheet === true };
-  // An octave sign begins and ends in the score it stands in.
-  const shiftsIn = ([voice = []]: readonly VoiceEvent[][]): OctaveShift[] =>
-    octaveShiftsOf(voice.filter(({ tick }) => tick >= from && tick < to));
-  const shifts = { right: shiftsIn(right), left: shiftsIn(left ?? []) };
-  const measures = bars.map((bar, i) =>
-    measureOf(arrangement, bar, bars[i - 1] ?? null, { right, left, range, idOf: look.idOf, shifts }),
-  );
+  const range = {
+    from: first.tick,
+    to: last.tick + last.length,
+    isTune: hands === 'tune',
+    isSheet: look.isSheet === true,
+  };
+  const voicesIn = (notes: readonly HandNote[]): VoiceEvent[][] =>
+    voicesOf(notes).map((voice) => voiceIn(voice, range));
+  const isWordsAlone = range.isSheet && arrangement.right.length === 0 && played.words.length > 0;
+  const right = isWordsAlone ? [voiceIn(wordsAsVoice(played), range)] : voicesIn(arrangement.right);
+  const left = range.isTune ? null : voicesIn(arrangement.left);
+  const shifts = { right: octaveShiftsOf(right[0] ?? []), left: octaveShiftsOf(left?.[0] ?? []) };
+  const writing = { right, left, range, idOf: look.idOf, shifts, isWordsAlone };
+  const measures = bars.map((bar, i) => measureOf(arrangement, bar, bars[i - 1] ?? null, writing));
   const root = el(
     'score-partwise',
     [
@@ -89,6 +96,8 @@ interface Writing {
   readonly right: readonly VoiceEvent[][];
   /** Null where the score has one staff. */
   readonly left: readonly VoiceEvent[][] | null;
+  /** The right hand has words alone. */
+  readonly isWordsAlone: boolean;
   readonly range: ScoreRange;
   readonly idOf: ScoreLook['idOf'];
   readonly shifts: Readonly<Record<'right' | 'left', readonly OctaveShift[]>>;
@@ -96,9 +105,9 @@ interface Writing {
 
 function measureOf(
   arrangement: Arrangement,
-  bar: PlayedBar,
-  before: PlayedBar | null,
-  { right, left, range, idOf, shifts: own }: Writing,
+  bar: WrittenBar,
+  before: WrittenBar | null,
+  { right, left, range, idOf, shifts: own, isWordsAlone }: Writing,
 ): Element {
   const isPickup = bar.length < barTicks(bar.metre);
   const staves = left ? 2 : 1;
@@ -116,17 +125,17 @@ function measureOf(
     if (v > 0 && voice.length === 0) return;
     if (v > 0) content.push(backup(bar.length));
     const harmonies = v === 0 ? harmoniesIn(arrangement, bar) : [];
-    content.push(...voiceContent(voice, bar, signs, { number: v + 1, staff: 1, harmonies, shifts }));
+    const place = { number: v + 1, staff: 1, harmonies, shifts, isUnseen: isWordsAlone };
+    content.push(...voiceContent(voice, bar, signs, place));
   });
   lower.forEach((whole, v) => {
     const voice = heardIn(whole, bar);
     const shifts = v === 0 ? own.left : [];
     if (v > 0 && voice.length === 0) return;
-    const place = { number: v + FIRST_OF_LEFT, staff: 2, harmonies: [], shifts };
+    const place = { number: v + FIRST_OF_LEFT, staff: 2, harmonies: [], shifts, isUnseen: false };
     content.push(backup(bar.length), ...voiceContent(voice, bar, signs, place));
   });
-  const isLast = bar === arrangement.played.bars[arrangement.played.bars.length - 1];
-  if (isLast) content.push(el('barline', [el('bar-style', 'light-heavy')], { location: 'right' }));
+  if (bar.tick + bar.length === arrangement.played.endTick) content.push(el('barline', [el('bar-style', 'light-heavy')], { location: 'right' }));
   return el('measure', content, { number: String(bar.number), ...(isPickup ? { implicit: 'yes' } : {}) });
 }
 
@@ -221,14 +230,16 @@ interface VoicePlace {
   readonly staff: number;
   readonly harmonies: readonly Harmony[];
   readonly shifts: readonly OctaveShift[];
+  /** Only its words are seen. */
+  readonly isUnseen: boolean;
 }
 
 /** One voice of one bar: graces, notes and rests as they are written, ties between, chord symbols where they fall. */
 function voiceContent(
   voice: readonly VoiceEvent[],
-  bar: PlayedBar,
+  bar: WrittenBar,
   signs: Signs,
-  { number, staff, harmonies, shifts }: VoicePlace,
+  { number, staff, harmonies, shifts, isUnseen }: VoicePlace,
 ): Element[] {
   const out: Element[] = [];
   const waiting = [...harmonies];
@@ -245,15 +256,16 @@ function voiceContent(
       const begins = written.isStruck && shifts.some(({ first }) => first === event.tick);
       const ends = written.isLetGo && shifts.some(({ last }) => last === event.tick);
       if (begins) out.push(octaveSign(staff === 1 ? 'down' : 'up', staff));
-      out.push(...chordElements(event, written, signs, number, staff, beams));
+      const struck = chordElements(event, written, signs, number, staff, isUnseen ? [] : beams);
+      out.push(...(isUnseen ? struck.map(unseen) : struck));
       if (ends) out.push(octaveSign('stop', staff));
     } else {
       const rest = el('rest', [], isBarRest ? { measure: 'yes' } : {});
       const written = isBarRest ? { ...value, type: null } : value;
       const element = noteElement([rest], written, number, staff, [], []);
       // Of a second voice on a staff only what it plays is read.
-      const isSecond = number !== 1 && number !== FIRST_OF_LEFT;
-      out.push(isSecond ? { ...element, attributes: { 'print-object': 'no' } } : element);
+      const isHidden = isUnseen ? !isBarRest : number !== 1 && number !== FIRST_OF_LEFT;
+      out.push(isHidden ? { ...element, attributes: { 'print-object': 'no' } } : element);
     }
   }
   return out.concat(graces.flatMap((event) => graceElements(event, signs, number, staff)));
@@ -284,6 +296,15 @@ function chordElements(
     const ownBeams = i === 0 ? beams : [];
     return named(noteElement(before, value, voice, staff, notations, lyric, ties, ownBeams, sign), id);
   });
+}
+
+/** A note without head, stem and ties: what is sung to it stays. */
+function unseen(note: Element): Element {
+  const bare = [el('stem', 'none'), el('notehead', 'none')];
+  const children = note.children
+    .filter(({ name }) => name !== 'tie' && name !== 'notations')
+    .flatMap((child) => (child.name === 'staff' ? [...bare, child] : [child]));
+  return { ...note, children };
 }
 
 function named(element: Element, id: string | null): Element {

@@ -1,7 +1,8 @@
 import { barTicks, beatsOf, groupsOf, type Metre, middleTicks, placeAt, unitTicks } from '../music';
-import { offsetInBar, type PlayedBar } from '../song';
+import { offsetInBar } from '../song';
 import { type Beam, beamsOf, type Written } from './beams';
 import { type NoteValue, valuesOf } from './noteValues';
+import type { WrittenBar } from './scoreStretch';
 import type { VoiceEvent } from './voices';
 
 /** A note, chord or rest of one voice in one bar, as it is written. */
@@ -22,14 +23,15 @@ export interface WrittenNote {
  * One voice of one bar: rests where it is silent, lengths split where the metre is to be seen, beams. Grace notes stand
  * in no value. For files and the staff alike.
  */
-export function writtenVoice(voice: readonly VoiceEvent[], bar: PlayedBar): WrittenNote[] {
+export function writtenVoice(voice: readonly VoiceEvent[], bar: WrittenBar): WrittenNote[] {
+  const whole = bar.whole ?? bar;
   const end = bar.tick + bar.length;
   const written: Omit<WrittenNote, 'beams'>[] = [];
   let at = bar.tick;
   const write = (to: number, event: VoiceEvent | null): void => {
     if (to <= at) return;
     const isBarRest = !event && to - at === barTicks(bar.metre);
-    const spans = spansOf(bar.metre, offsetInBar(bar, at), offsetInBar(bar, to), !event);
+    const spans = spansOf(bar.metre, offsetInBar(whole, at), offsetInBar(whole, to), !event);
     const values = isBarRest ? [BAR_REST(to - at)] : spans.flatMap(([from, until]) => valuesOf(until - from));
     for (const value of values) {
       const tick = at;
@@ -48,7 +50,7 @@ export function writtenVoice(voice: readonly VoiceEvent[], bar: PlayedBar): Writ
   }
   write(end, null);
   const line = written.map(({ tick, value, event }): Written => {
-    return { offset: offsetInBar(bar, tick), value, isRest: event === null };
+    return { offset: offsetInBar(whole, tick), value, isRest: event === null };
   });
   const beams = beamsOf(line, bar.metre);
   return written.map((note, i) => ({ ...note, beams: beams[i] }));

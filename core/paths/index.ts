@@ -1,2 +1,3 @@
 export { leastPath, type LeastPath } from './leastPath';
 export { leastPathOfThrees } from './leastPathOfThrees';
+export { brokenEvenly, type Piece } from './breaks';

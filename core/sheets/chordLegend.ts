@@ -20,29 +20,52 @@ interface Held {
 
 const [CARD_WIDTH, CARD_HEIGHT, GAP] = [56, 37, 4];
 
-/** Each chord of the song once, in the order it comes: its name, other names, keys on a keyboard, inversion, fingers. */
+/** Each chord of the song once, in the order it comes as far as cards fit: its name, other names, keys on a keyboard, fingers, in each position it is held in. */
 export const chordLegend: MakeSheet = ({ arrangement, room }) => {
   const held = heldIn(arrangement);
   if (held.length === 0) return paragraph('There are no chords in this song yet.', room.width);
   const perRow = Math.max(1, Math.floor((room.width + GAP) / (CARD_WIDTH + GAP)));
   const width = (room.width - GAP * (perRow - 1)) / perRow;
-  const rows: Held[][] = [];
-  held.forEach((chord, i) => {
-    if (i % perRow === 0) rows.push([]);
-    rows[rows.length - 1].push(chord);
-  });
   const isSilent = arrangement.left.length === 0;
   return [
     ...(isSilent ? paragraph(CHORDS_TO_COME, room.width, { staysWithNext: true }) : []),
-    ...rows.map((row): Block => ({
+    ...rowsOfCards(held, perRow).map((row): Block => ({
       height: CARD_HEIGHT,
       above: GAP,
+      stretch: GAP,
       staysWithNext: false,
       part: null,
-      draw: (x, y) => row.map((chord, i) => card(chord, x + i * (width + GAP), y, width)).join(''),
+      draw: (x, y) => {
+        let at = 0;
+        return row
+          .map((positions) => {
+            const left = x + at * (width + GAP);
+            at += positions.length;
+            return card(positions, left, y, width);
+          })
+          .join('');
+      },
     })),
   ];
 };
+
+/** Cards in rows of so many positions: those of one chord on one card, in the first row that has room for it. */
+function rowsOfCards(held: readonly Held[], perRow: number): Held[][][] {
+  const chords = new Map<string, Held[]>();
+  for (const one of held) {
+    const name = symbolOf(one.change.chord);
+    chords.set(name, [...(chords.get(name) ?? []), one]);
+  }
+  const rows: Held[][][] = [];
+  for (const positions of chords.values())
+    for (let from = 0; from < positions.length; from += perRow) {
+      const own = positions.slice(from, from + perRow);
+      const row = rows.find((cards) => cards.flat().length + own.length <= perRow);
+      if (row) row.push(own);
+      else rows.push([own]);
+    }
+  return rows;
+}
 
 function heldIn(arrangement: Arrangement): Held[] {
   const all = new Map<string, Held>();
@@ -102,7 +125,18 @@ function fingersAlone({ profile, song }: Arrangement, { change, voicing, pitches
   return new Map(fingered.flatMap(({ midi, finger }) => (finger === null ? [] : [[midi, finger]])));
 }
 
-function card({ change, fingers, times }: Held, x: number, y: number, width: number): string {
+/** A chord with its name, and each position it is held in. */
+function card(positions: readonly Held[], x: number, y: number, width: number): string {
+  const all = width * positions.length + GAP * (positions.length - 1);
+  const name = typeset(symbolOf(positions[0].change.chord));
+  return [
+    box({ x, y, width: all, height: CARD_HEIGHT }, { pen: 0.25, round: 1.5 }),
+    text(x + 1.5, y + 6, cutTo(name, 'bold', SIZE.head, all - 3), { face: 'bold', size: SIZE.head }),
+    ...positions.map((held, i) => position(held, x + i * (width + GAP), y, width)),
+  ].join('');
+}
+
+function position({ change, fingers, times }: Held, x: number, y: number, width: number): string {
   const { voicing, chord, pitches, key } = change;
   const own = symbolOf(chord);
   const others = nameKeys(voicing.keys, key)
@@ -114,12 +148,10 @@ function card({ change, fingers, times }: Held, x: number, y: number, width: num
   const inner = width - 3;
   const fit = (what: string, size: number, face: 'regular' | 'bold' = 'regular'): string =>
     cutTo(what, face, size, inner);
-  const position = voicingName(change).split(', ').slice(1).join(', ');
+  const name = voicingName(change).split(', ').slice(1).join(', ');
   const often = times > 1 ? `, ${times} times` : '';
   return [
-    box({ x, y, width, height: CARD_HEIGHT }, { pen: 0.25, round: 1.5 }),
-    text(x + 1.5, y + 6, fit(typeset(own), SIZE.head, 'bold'), { face: 'bold', size: SIZE.head }),
-    text(x + 1.5, y + 10.6, fit(`${position}${often}`, SIZE.small), { size: SIZE.small }),
+    text(x + 1.5, y + 10.6, fit(`${name}${often}`, SIZE.small), { size: SIZE.small }),
     text(x + 1.5, y + 15, fit(pitches.map((p) => typeset(classNameOf(p))).join(' '), SIZE.body, 'bold'), {
       face: 'bold',
     }),

@@ -5,6 +5,7 @@ import { typeset } from '../music';
 import type { Part } from '../parts';
 import { type Bar, barAt, sungIn, within } from '../song';
 import { shownNote } from '../words';
+import { brokenEvenly } from '../paths';
 import { SIZE, widthOf } from './text';
 
 /** One moment of a part at which something is struck, sung or changed: a column of a row. */
@@ -100,30 +101,29 @@ export function wordsIn({ played }: Arrangement, { fromTick, toTick }: Pick<Part
   );
 }
 
-/** Columns in rows no wider than so many units, broken at bar lines wherever a bar is not wider than a row. */
+/** What it costs to break a bar over two rows, of what a row left empty does. */
+const BAR_BROKEN = 0.5;
+
+/**
+ * Columns in rows no wider than so many units, as few and as evenly filled as can be, broken at bar lines wherever a bar
+ * is not wider than a row.
+ */
 export function rowsOf(columns: readonly Column[], width: number): Column[][] {
-  const rows: Column[][] = [];
-  let row: Column[] = [];
   // A column wider than a row is a row: what it holds is set smaller.
   const wide = (list: readonly Column[]): number =>
     list.reduce((sum, column) => sum + Math.min(width, column.width), 0);
-  const close = (): void => {
-    if (row.length > 0) rows.push(row);
-    row = [];
-  };
-  for (const bar of barsOf(columns)) {
-    if (wide(row) + wide(bar) <= width) row.push(...bar);
-    else if (wide(bar) <= width) {
-      close();
-      row.push(...bar);
-    } else
-      for (const column of bar) {
-        if (wide([...row, column]) > width) close();
-        row.push(column);
-      }
-  }
-  close();
-  return rows;
+  const pieces = barsOf(columns).flatMap((bar) => (wide(bar) <= width ? [bar] : bar.map((one) => [one])));
+  const sizes = pieces.map((piece) => ({
+    size: wide(piece),
+    before: 0,
+    cost: piece[0].beginsBar ? 0 : BAR_BROKEN,
+  }));
+  let at = 0;
+  return brokenEvenly(sizes, width).map((count) => {
+    const row = pieces.slice(at, at + count).flat();
+    at += count;
+    return row;
+  });
 }
 
 function barsOf(columns: readonly Column[]): Column[][] {

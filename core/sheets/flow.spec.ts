@@ -56,6 +56,14 @@ describe('blocks on pages', () => {
     expect(paginate([text, block(10, 5)], 94)).toHaveLength(2);
   });
 
+  it('stand further apart where a page would be left empty, as far as they may', () => {
+    const spread = (height: number, stretch: number): Block => ({ ...block(height, 2), stretch });
+    const ys = (list: readonly Block[]): number[] => paginate(list, 100)[0].blocks.map(({ y }) => y);
+    expect(ys([spread(20, 9), spread(20, 9), block(10, 2), spread(20, 9)])).toEqual([0, 31, 53, 74]);
+    expect(ys([spread(40, 9), spread(40, 30)])).toEqual([0, 60]);
+    expect(ys([spread(40, 9), spread(40, 9)])).toEqual([0, 51]);
+  });
+
   it('none is ever cut: one that is higher than a page is refused', () => {
     expect(() => paginate([block(101)], 100)).toThrow(RangeError);
     expect(paginate([block(100)], 100)).toHaveLength(1);

@@ -1,3 +1,4 @@
+import { brokenEvenly } from '../paths';
 import { line, text } from './draw';
 import type { Room } from './paper';
 import { cutTo, type Face, LEADING, SIZE, widthOf, wrapped } from './text';
@@ -7,6 +8,8 @@ export interface Block {
   readonly height: number;
   /** Room above it, left out at the top of a page. */
   readonly above: number;
+  /** How much more room may be above it where a page would be left empty. */
+  readonly stretch?: number;
   /** It is not the last on a page: a heading stays with what it heads. */
   readonly staysWithNext: boolean;
   /** Number of the part it is of; null: of the whole. */
@@ -19,47 +22,58 @@ export interface Filled {
   readonly blocks: readonly { readonly block: Block; readonly y: number }[];
 }
 
+/** What it costs to break a part over two pages, of what a page left empty does. */
+const PART_BROKEN = 0.1;
+
 /**
- * Puts blocks on pages in order, as many on each as fit, a heading with what follows it.
+ * Puts blocks on pages in order, on as few as hold them and those filled evenly, a heading with what follows it.
  * @throws where a block is higher than a page: nothing is ever cut.
  */
 export function paginate(blocks: readonly Block[], height: number): Filled[] {
-  const pages: Filled[] = [];
-  let page: { block: Block; y: number }[] = [];
-  let y = 0;
-  for (let i = 0; i < blocks.length;) {
-    // A heading and what it heads go together, as long as both fit on one page.
-    let to = i;
-    while (blocks[to].staysWithNext && to + 1 < blocks.length) to++;
-    const group = fitting(blocks.slice(i, to + 1), height);
-    const needed = heightOf(group, page.length === 0);
-    if (page.length > 0 && y + needed > height) {
-      pages.push({ blocks: page });
-      page = [];
-      y = 0;
-      continue;
-    }
-    for (const block of group) {
-      if (block.height > height) throw new RangeError(`A block of ${block.height} on a page of ${height}.`);
-      if (page.length > 0) y += block.above;
-      page.push({ block, y });
-      y += block.height;
-    }
-    i += group.length;
+  const tooHigh = blocks.find((block) => block.height > height);
+  if (tooHigh) throw new RangeError(`A block of ${tooHigh.height} on a page of ${height}.`);
+  const groups = groupsOf(blocks, height);
+  const pieces = groups.map((group, i) => ({
+    size: heightOf(group),
+    before: group[0].above,
+    cost: group[0].part !== null && group[0].part === groups[i - 1]?.at(-1)?.part ? PART_BROKEN : 0,
+  }));
+  let at = 0;
+  return brokenEvenly(pieces, height).map((count) => {
+    const page = groups.slice(at, at + count).flat();
+    at += count;
+    return { blocks: placed(page, height) };
+  });
+}
+
+/** What stays together, as long as it fits on one page. */
+function groupsOf(blocks: readonly Block[], height: number): Block[][] {
+  const groups: Block[][] = [];
+  for (const block of blocks) {
+    const group = groups.at(-1);
+    const stays = group?.at(-1)?.staysWithNext && heightOf([...group, block]) <= height;
+    if (group && stays) group.push(block);
+    else groups.push([block]);
   }
-  if (page.length > 0) pages.push({ blocks: page });
-  return pages;
+  return groups;
 }
 
-/** As many of a group as fit on a page of their own: one at least. */
-function fitting(group: readonly Block[], height: number): readonly Block[] {
-  let count = group.length;
-  while (count > 1 && heightOf(group.slice(0, count), true) > height) count--;
-  return group.slice(0, count);
+function heightOf(group: readonly Block[]): number {
+  return group.reduce((sum, { above, height }, i) => sum + height + (i === 0 ? 0 : above), 0);
 }
 
-function heightOf(group: readonly Block[], isFirst: boolean): number {
-  return group.reduce((sum, { above, height }, i) => sum + height + (i === 0 && isFirst ? 0 : above), 0);
+/** Blocks of one page at their places: what is left empty is shared out above those that may stand further apart. */
+function placed(blocks: readonly Block[], height: number): Filled['blocks'] {
+  const spare = height - heightOf(blocks);
+  const most = blocks.slice(1).reduce((sum, { stretch = 0 }) => sum + stretch, 0);
+  const share = most > 0 ? Math.min(1, spare / most) : 0;
+  let y = 0;
+  return blocks.map((block, i) => {
+    if (i > 0) y += block.above + (block.stretch ?? 0) * share;
+    const at = y;
+    y += block.height;
+    return { block, y: at };
+  });
 }
 
 interface ParagraphStyle {
@@ -72,7 +86,7 @@ interface ParagraphStyle {
   readonly lead?: string;
 }
 
-/** A text as blocks, a line each, so that a page may end between any two. */
+/** A text as blocks, a line each; a page may end between any two that leave no line of it alone. */
 export function paragraph(what: string, width: number, style: ParagraphStyle = {}): Block[] {
   const {
     face = 'regular',
@@ -87,7 +101,7 @@ export function paragraph(what: string, width: number, style: ParagraphStyle = {
   return lines.map((words, i) => ({
     height: size * LEADING,
     above: i === 0 ? above : 0,
-    staysWithNext,
+    staysWithNext: staysWithNext || (i + 1 < lines.length && (i === 0 || i + 2 === lines.length)),
     part,
     draw: (x, y) =>
       (i === 0 ? text(x, y + size, lead, { face, size }) : '') +
@@ -101,6 +115,7 @@ export function heading(what: string, room: Room, part: number | null = null): B
   return {
     height: size * LEADING + 1.5,
     above: 5,
+    stretch: 8,
     staysWithNext: true,
     part,
     draw: (x, y) =>

@@ -51,7 +51,7 @@ export const SHEETS = [
   {
     id: 'meetings',
     name: 'Words with chord marks',
-    what: 'Words, marked where a chord is struck',
+    what: 'Words with what each hand strikes, marked where a chord is struck',
     make: meetingWords,
   },
   { id: 'singing', name: 'For singing', what: 'Words, chords, counts and the bass', make: forSinging },

@@ -44,7 +44,12 @@ function partBlocks({ arrangement, room }: SheetTask, index: number, rows: () =>
   return [
     head,
     ...before.flatMap((what) => paragraph(what, room.width, { part: of, above: 1, staysWithNext: true })),
-    ...rows(),
+    ...(said ? leadingTo(rows()) : rows()),
     ...(said ? paragraph(said, room.width, { part: of, above: 2.5, lead: 'Say: ' }) : []),
   ];
+}
+
+/** Rows of which the last stays with what is said of them. */
+function leadingTo(rows: readonly Block[]): Block[] {
+  return rows.map((row, i) => (i === rows.length - 1 ? { ...row, staysWithNext: true } : row));
 }

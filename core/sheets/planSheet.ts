@@ -1,9 +1,20 @@
-import { isSaid, partsToPractise, planFor } from '../practice';
-import { taskTitle } from '../words';
+import type { Arrangement } from '../arrangement';
+import { asBeatsPerMinute } from '../music';
+import { isSaid, partsToPractise, planFor, type Task } from '../practice';
+import { barAt, lastAtOrBefore } from '../song';
+import { taskTitle, tempoInWords } from '../words';
 import { box, line, text } from './draw';
 import { type Block, paragraph } from './flow';
 import type { MakeSheet } from './sheet';
 import { cutTo, SIZE, widthOf } from './text';
+
+/** "from 60 %: 62 BPM", in what the metre counts there. */
+function tempoOf({ played }: Arrangement, { fromTick, fromPercent }: Task): string {
+  const { quartersPerMinute } = lastAtOrBefore(played.tempoMap, fromTick);
+  const { metre } = barAt(played.bars, fromTick);
+  const beats = `${Math.round(asBeatsPerMinute(metre, (quartersPerMinute * fromPercent) / 100))} BPM`;
+  return fromPercent < 100 ? `from ${fromPercent} %: ${beats}` : beats;
+}
 
 const [BOX, ROW, BOX_GAP] = [4.4, 7.4, 1.8];
 /** A plan without end: everything there is to practise. */
@@ -29,8 +40,8 @@ export const planSheet: MakeSheet = ({ arrangement, room, practises }) => {
     part: task.kind === 'warm-up' || task.kind === 'whole' || task.kind === 'level' ? null : task.fromPart,
     draw: (x, y) => {
       const boxes = task.turns * (BOX + BOX_GAP);
-      const tempo = !isSaid(task) && task.fromPercent < 100 ? `from ${task.fromPercent} %` : '';
-      const tempoWidth = widthOf('from 100 %', 'regular', SIZE.small) + 2;
+      const tempo = isSaid(task) ? '' : tempoOf(arrangement, task);
+      const tempoWidth = widthOf('from 100 %: 100 BPM', 'regular', SIZE.small) + 2;
       const title = cutTo(taskTitle(task), 'regular', SIZE.body, room.width - boxes - tempoWidth);
       const right = x + room.width;
       return [
@@ -46,7 +57,10 @@ export const planSheet: MakeSheet = ({ arrangement, room, practises }) => {
       ].join('');
     },
   }));
+  const [first] = arrangement.played.bars;
+  const whole = tempoInWords(first.metre, arrangement.played.tempoMap[0].quartersPerMinute);
   return [
+    ...paragraph(`The tempo of the song is ${whole}. Begin each turn at the tempo beside it.`, room.width),
     ...paragraph(
       'A box is a clean turn: to the end, without stopping. When one goes wrong twice, slower again.',
       room.width,

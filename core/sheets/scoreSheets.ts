@@ -34,6 +34,7 @@ export function systemsOf({ arrangement, room, staves }: SheetTask, which: keyof
   return systems.map(({ bars, part, height, svg, viewBox }): Block => ({
     height,
     above: 1.5,
+    stretch: 9,
     staysWithNext: false,
     part: part ?? parts[partIndexAt(parts, bars[0].tick)]?.number ?? null,
     draw: (x, y) => inner({ x, y, width: room.width, height }, viewBox, svg),

@@ -104,7 +104,12 @@ describe('a row of the seam', () => {
     expect(Number(bare.height.toFixed(2))).toBe(21.2);
     expect([bare.above, bare.part, bare.staysWithNext]).toEqual([3, 2, false]);
     expect(row([column(0, { syllable: 'la' })]).height - bare.height).toBeCloseTo(5.6, 9);
-    expect(row([column(0, { left: [key('C3'), key('E3')] })]).height - bare.height).toBeCloseTo(2 * 5.4, 9);
+    const chord = [key('C3'), key('E3'), key('G3')];
+    expect(row([column(0, { left: chord })]).height - bare.height).toBeCloseTo(3 * 5.4, 9);
+    // A figure that moves: a fifth up in steps of the staff.
+    expect(
+      row([column(0, { left: [key('C3')] }), column(1, { left: [key('G3', beat)] })]).height - bare.height,
+    ).toBeCloseTo(4 * 1.5 + 5.4 + 1, 9);
     // One key alone is as high as itself; a third above it a step and a half more for each letter.
     expect(row([column(0, { right: [key('C5')] })]).height - bare.height).toBeCloseTo(6.2, 9);
     expect(
@@ -150,6 +155,22 @@ describe('a row of the seam', () => {
       .filter(({ tag }) => tag === 'rect')
       .map(({ at }) => at('stroke-width'));
     expect(pens).toEqual([0.2, 0.55, 0.3, 0.3]);
+  });
+
+  it('has whole chords hang from the seam, and each key of a moving figure at its height', () => {
+    const tops = (lefts: readonly (readonly string[])[]): number[] =>
+      drawn(
+        row(lefts.map((keys, i) => column(i, { left: keys.map((name) => key(name, i * beat)) }))).draw(0, 0),
+      )
+        .filter(({ tag }) => tag === 'rect')
+        .map(({ at }) => at('y'));
+    const [c, e, g, f, a, d] = tops([
+      ['C3', 'E3', 'G3'],
+      ['F3', 'A3', 'D4'],
+    ]);
+    expect([c - e, e - g, c - f, e - a, g - d]).toEqual([5.4, 5.4, 0, 0, 0].map((x) => expect.closeTo(x, 1)));
+    const [low, fifth, octave] = tops([['C3'], ['G3'], ['C4']]);
+    expect([low - fifth, low - octave]).toEqual([4 * 1.5, 7 * 1.5].map((x) => expect.closeTo(x, 1)));
   });
 
   it('has a line as long as a key is held, to the column in which it is let go or the end of the row', () => {

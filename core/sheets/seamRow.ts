@@ -1,4 +1,4 @@
-import type { HandNote } from '../hands';
+import type { HandNote, Strike } from '../hands';
 import { classNameOf, staffStep, typeset } from '../music';
 import type { Column } from './columns';
 import { box, line, text } from './draw';
@@ -12,6 +12,8 @@ const STEP = 1.5;
 const FLATTEST = 0.25;
 const SHAPE = 5.2;
 const STACK = 5.4;
+/** The lane of a moving left hand is no higher than this, unless its chords are. */
+const HIGHEST_LEFT = 22;
 const WORDS = 5.6;
 const SYMBOL = 6.2;
 const COUNT = 4.8;
@@ -37,13 +39,15 @@ export function seamRow(columns: readonly Column[], { width, height: most }: Roo
   const endOf = ({ tick, length }: HandNote): number =>
     places[columns.findIndex((column) => column.tick >= tick + length)] ?? end;
   const hasWords = columns.some(({ syllable }) => syllable !== '');
-  const stack = Math.max(0, ...columns.map(({ left }) => left.length)) * STACK;
-  const others = BAR_NUMBER + (hasWords ? WORDS : 0) + SYMBOL + COUNT + SEAM + stack + 1;
-  const { heights, high, lane } = laneWithin(columns, most - others);
+  const under = leftLane(columns.map(({ left }) => left));
+  const others = BAR_NUMBER + (hasWords ? WORDS : 0) + SYMBOL + COUNT + SEAM + under.lane + 1;
+  const rights = columns.map(({ right }) => right);
+  const { heights, high, lane } = laneWithin(rights, most - others);
   const height = others + lane;
   return {
     height,
     above: 3,
+    stretch: 5,
     staysWithNext: false,
     part,
     draw: (x, y) => {
@@ -79,7 +83,7 @@ export function seamRow(columns: readonly Column[], { width, height: most }: Roo
           stitch(column, left, seamY),
           // The lowest key lies lowest.
           ...column.left.map((note, k) =>
-            square(note, left, stackTop + (column.left.length - 1 - k) * STACK, room),
+            square(note, left, stackTop + (under.high - under.heights[i][k]), room),
           ),
         ].join('');
       });
@@ -103,23 +107,32 @@ interface Lane {
   readonly lane: number;
 }
 
-/** The lane of the right hand: as high as its range asks for, flatter where the page is not so high. */
-function laneWithin(columns: readonly Column[], most: number): Lane {
+/** The lane of a hand: as high as its range asks for, flatter where the page is not so high. */
+function laneWithin(strikes: readonly Strike[], most: number, shape = SHAPE): Lane {
   for (let step = STEP; ; step -= 0.25) {
-    const heights = columns.map(({ right }) => heightsOf(right, step));
+    const heights = strikes.map((strike) => heightsOf(strike, step, shape));
     const all = heights.flat();
     if (all.length === 0) return { heights, high: 0, lane: 0 };
     const [low, high] = [Math.min(...all), Math.max(...all)];
-    const lane = high - low + SHAPE + 1;
+    const lane = high - low + shape + 1;
     if (lane <= most || step <= FLATTEST) return { heights, high, lane };
   }
 }
 
+/** The left hand: whole chords hang from the seam; a figure that moves has each key at its height. */
+function leftLane(strikes: readonly Strike[]): Lane {
+  const isMoving = strikes.some((strike) => strike.length === 1 || strike.length === 2);
+  const most = Math.max(0, ...strikes.map((strike) => strike.length)) * STACK;
+  if (isMoving) return laneWithin(strikes, Math.max(most, HIGHEST_LEFT), STACK);
+  const heights = strikes.map((strike) => strike.map((_, k) => (k + 1 - strike.length) * STACK));
+  return { heights, high: 0, lane: most };
+}
+
 /** Heights of the keys of a strike by staff steps, so that none hides another. */
-function heightsOf(strike: readonly HandNote[], step: number): number[] {
+function heightsOf(strike: readonly HandNote[], step: number, shape: number): number[] {
   let under = -Infinity;
   return strike.map(({ pitch }) => {
-    const height = Math.max(staffStep(pitch) * step, under + SHAPE);
+    const height = Math.max(staffStep(pitch) * step, under + shape);
     under = height;
     return height;
   });

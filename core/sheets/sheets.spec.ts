@@ -243,7 +243,8 @@ describe('sheets', () => {
     const at = (task: string) => texts[texts.indexOf(task) + 1];
     expect(at('Part 1: hear it')).not.toMatch(/^from/);
     expect(at('Part 1: say where the hands meet')).not.toMatch(/^from/);
-    expect(at('Part 1, right hand')).toBe('from 60 %');
+    // Sluicegate Song is at 104.
+    expect(at('Part 1, right hand')).toBe('from 60 %: 62 BPM');
     expect(texts).toContain('The whole song');
     // In the pianist's own way: two by two, each goal of one turn.
     const goal = { ...PRACTISE_SETTINGS.goal, turns: 1 };

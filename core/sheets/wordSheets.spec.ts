@@ -53,6 +53,16 @@ describe('sheets of words', () => {
     ).toEqual(['CEG', 'ACF']);
   });
 
+  it('tell what each hand strikes on a syllable at this level, where it is struck', () => {
+    const told = (level: number): string[] =>
+      blocks(meetingWords, { ...song, choices: { ...song.choices, level } }).at(-1) ?? [];
+    // Where it rests, the chords to come.
+    for (const level of [1, 4])
+      expect(told(level)).toEqual(['C', 'tur-', 'C', 'E G C', 'ning', 'C', 'F', 'low', 'E', 'F A C']);
+    // Broken up: its bass with the first syllable, the next key with the second.
+    expect(told(5)).toEqual(['C', 'tur-', 'C', 'C', 'ning', 'C', 'G', 'F', 'low', 'E', 'F C A']);
+  });
+
   it('mark syllables on which a chord is struck only where they are to be marked', () => {
     const marks = (make: MakeSheet): number =>
       make(task(song))

@@ -1,6 +1,7 @@
-import { type Arrangement, changesIn } from '../arrangement';
-import { classNameOf, typeset } from '../music';
-import type { Part } from '../parts';
+import { type ArrangedChange, type Arrangement, changesIn } from '../arrangement';
+import { type HandNote, type Strike, strikesOf } from '../hands';
+import { classNameOf, type Pitch, typeset } from '../music';
+import { type Part, partIndexAt } from '../parts';
 import { barAt } from '../song';
 import { barsInWords, CHORDS_TO_COME, leftPlayed, partCard, plays, struckLate } from '../words';
 import { wordsIn } from './columns';
@@ -13,50 +14,74 @@ import { SIZE, sizeWithin, widthOf } from './text';
 interface Cell {
   readonly words: string;
   readonly over: string;
+  /** What the right hand strikes with it. */
+  readonly right: string;
   readonly under: string;
-  /** The chord changes with it. */
+  /** A chord is struck with it. */
   readonly isStruck: boolean;
   readonly beginsBar: boolean;
 }
 
 const SPACE = 1.4;
 
+/** What stands round the words at a tick, where a chord may change. */
 type Told = (
   arrangement: Arrangement,
-  change: Arrangement['changes'][number],
-) => Pick<Cell, 'over' | 'under'>;
+  tick: number,
+  change: ArrangedChange | undefined,
+) => Partial<Pick<Cell, 'over' | 'right' | 'under' | 'isStruck'>>;
+
+const overOf = (arranged: ArrangedChange | undefined): string =>
+  arranged ? typeset(arranged.change.symbol) : '';
 
 /** Chord names over the words; bars of chords where nothing is sung. */
 export const chordsOverWords: MakeSheet = (task) =>
-  wordSheet(task, (_, { change }) => ({ over: typeset(change.symbol), under: '' }), false);
+  wordSheet(task, (_arrangement, _tick, change) => ({ over: overOf(change) }));
 
-/** The words with the syllables on which a chord is struck marked, and under them what the left hand takes. */
-export const meetingWords: MakeSheet = (task) =>
-  wordSheet(
-    task,
-    (_, { change, pitches }) => ({
-      over: typeset(change.symbol),
-      under: pitches.map((pitch) => typeset(classNameOf(pitch))).join(' '),
-    }),
-    true,
-  );
+/**
+ * The words with what each hand strikes under them, the syllables on which a chord is struck marked: what is played at
+ * this level, or the chords to come where the left hand rests.
+ */
+export const meetingWords: MakeSheet = (task) => {
+  const { right, left, parts } = task.arrangement;
+  const [rightAt, leftAt] = [struckAt(right), struckAt(left)];
+  return wordSheet(task, (arrangement, tick, arranged) => {
+    const rests = !plays(arrangement, partIndexAt(parts, tick), 'left');
+    const late = arranged ? struckLate(leftPlayed(arrangement), arranged) : null;
+    const first = late ? left.find((note) => note.tick > tick && note.from === arranged?.change.id) : null;
+    const keys = rests ? arranged?.pitches : leftAt.get(first?.tick ?? tick)?.map(({ pitch }) => pitch);
+    const under = keys?.length ? `${late ? `${late.count}: ` : ''}${namesOf(keys)}` : '';
+    return {
+      over: overOf(arranged),
+      right: namesOf(rightAt.get(tick)?.map(({ pitch }) => pitch) ?? []),
+      under,
+      isStruck: arranged !== undefined && under !== '' && !late,
+    };
+  });
+};
+
+function struckAt(notes: readonly HandNote[]): ReadonlyMap<number, Strike> {
+  return new Map(strikesOf(notes).map((strike) => [strike[0].tick, strike]));
+}
+
+/** "G B D", from the lowest. */
+function namesOf(pitches: readonly Pitch[]): string {
+  return pitches.map((pitch) => typeset(classNameOf(pitch))).join(' ');
+}
 
 /** For a pianist who sings: the words, each chord with its count and the bass, without the tune. */
 export const forSinging: MakeSheet = (task) =>
-  wordSheet(
-    task,
-    (_, arranged) => {
-      const { change, meeting, chord } = arranged;
-      const count = struckLate(leftPlayed(task.arrangement), arranged)?.count ?? meeting.count;
-      return {
-        over: typeset(change.symbol),
-        under: `${count}: ${typeset(classNameOf(chord.bass ?? chord.root))}`,
-      };
-    },
-    false,
-  );
+  wordSheet(task, (_arrangement, _tick, arranged) => {
+    if (!arranged) return {};
+    const { meeting, chord } = arranged;
+    const count = struckLate(leftPlayed(task.arrangement), arranged)?.count ?? meeting.count;
+    return {
+      over: overOf(arranged),
+      under: `${count}: ${typeset(classNameOf(chord.bass ?? chord.root))}`,
+    };
+  });
 
-function wordSheet({ arrangement, room }: SheetTask, told: Told, marks: boolean): Block[] {
+function wordSheet({ arrangement, room }: SheetTask, told: Told): Block[] {
   if (arrangement.changes.length + arrangement.played.melody.length + arrangement.played.words.length === 0)
     return paragraph('There are no words and no chords in this song yet.', room.width);
   return arrangement.parts.flatMap((part, index) => {
@@ -67,7 +92,7 @@ function wordSheet({ arrangement, room }: SheetTask, told: Told, marks: boolean)
     return [
       head,
       ...(isToCome ? paragraph(CHORDS_TO_COME, room.width, { part: part.number, staysWithNext: true }) : []),
-      ...rows.map((row) => wordRow(row, room.width, part.number, marks)),
+      ...rows.map((row) => wordRow(row, room.width, part.number)),
     ];
   });
 }
@@ -84,20 +109,16 @@ function cellsOf(arrangement: Arrangement, part: Part, told: Told): Cell[] {
     const { number } = barAt(arrangement.played.bars, tick);
     const beginsBar = number !== lastBar;
     lastBar = number;
-    return {
-      words: sung.get(tick) ?? '',
-      ...(change ? told(arrangement, change) : { over: '', under: '' }),
-      isStruck: change !== undefined,
-      beginsBar,
-    };
+    const around = { over: '', right: '', under: '', isStruck: false, ...told(arrangement, tick, change) };
+    return { words: sung.get(tick) ?? '', ...around, beginsBar };
   });
 }
 
-function widthOfCell({ words, over, under, beginsBar, isStruck }: Cell): number {
+function widthOfCell({ words, over, right, under, beginsBar, isStruck }: Cell): number {
   // Syllables of one word stand together, unless what is over or under them needs the room.
   const sung = widthOf(words, isStruck ? 'bold' : 'regular', SIZE.large) + (words.endsWith('-') ? 0 : SPACE);
   const above = over === '' ? 0 : widthOf(over, 'bold', SIZE.large) + SPACE;
-  const below = under === '' ? 0 : widthOf(under, 'regular', SIZE.small) + SPACE;
+  const below = Math.max(...[right, under].map((what) => widthOf(what, 'regular', SIZE.small))) + SPACE;
   const empty = words === '' && over !== '' ? 14 : 0;
   return Math.max(sung, above, below, empty) + (beginsBar ? 1.2 : 0);
 }
@@ -121,22 +142,27 @@ function inRows(cells: readonly Cell[], width: number): Cell[][] {
   return rows.filter((row) => row.length > 0);
 }
 
-function wordRow(row: readonly Cell[], width: number, part: number, marks: boolean): Block {
-  const hasUnder = row.some(({ under }) => under !== '');
-  const height = SIZE.large * 2.6 + (hasUnder ? SIZE.small * 1.5 : 0);
+function wordRow(row: readonly Cell[], width: number, part: number): Block {
+  const has = (what: 'words' | 'right' | 'under'): boolean => row.some((cell) => cell[what] !== '');
+  const words = has('words') ? SIZE.large * 1.25 : 0;
+  const right = has('right') ? SIZE.small * 1.5 : 0;
+  const under = has('under') ? SIZE.small * 1.5 : 0;
+  const height = SIZE.large * 1.35 + words + right + under;
   return {
     height,
     above: 2.4,
+    stretch: 3,
     staysWithNext: false,
     part,
     draw: (x, y) => {
       let at = x;
-      const [overY, wordsY] = [y + SIZE.large, y + SIZE.large * 2.25];
+      const overY = y + SIZE.large;
+      const wordsY = overY + words;
       return row
         .map((cell) => {
           const left = at + (cell.beginsBar ? 1.2 : 0);
           at += widthOfCell(cell);
-          const isMarked = marks && cell.isStruck && cell.words !== '';
+          const isMarked = cell.isStruck && cell.words !== '';
           const face = isMarked ? 'bold' : 'regular';
           const size = sizeWithin(cell.words, face, SIZE.large, x + width - left);
           const wide = widthOf(cell.words, face, size);
@@ -145,7 +171,8 @@ function wordRow(row: readonly Cell[], width: number, part: number, marks: boole
             text(left, overY, cell.over, { face: 'bold', size: SIZE.large }),
             text(left, wordsY, cell.words, { face, size }),
             isMarked ? line(left, wordsY + 1.1, left + wide, wordsY + 1.1, { pen: 0.7 }) : '',
-            text(left, wordsY + SIZE.small * 1.5, cell.under, { size: SIZE.small }),
+            text(left, wordsY + right, cell.right, { size: SIZE.small }),
+            text(left, wordsY + right + under, cell.under, { size: SIZE.small }),
           ].join('');
         })
         .join('');

@@ -1,3 +1,4 @@
+import { brokenEvenly } from '@joined-hands/core/paths';
 import type { Drawn } from '@joined-hands/core/sheets';
 
 /** What is asked of the engraver, whoever loads it. */
@@ -23,6 +24,8 @@ export interface Look {
 
 /** The height of a staff in the engraver's units. */
 const STAFF = 72;
+/** The last line is as wide as the others where it is filled so far. */
+const FILLED = 0.6;
 /** Room round a system, in the engraver's units: numbers of bars stand left of the staff, signs above it. */
 const [LEFT, TOP] = [36, 14];
 
@@ -46,48 +49,96 @@ const OPTIONS = {
   spacingLinear: 0.25,
   lyricSize: 4,
   fingeringScale: 0.7,
+  minLastJustification: FILLED,
   mnumInterval: 0,
   svgViewBox: true,
   smuflTextFont: 'none',
 } as const;
 
+/** So many bars at most are measured before they are put on lines: longer scores are drawn at once. */
+const MOST_MEASURED = 100;
+/** What it costs that a line ends where no part does, of what a line left empty does. */
+const PART_BROKEN = 0.03;
+
 /**
- * The systems of a MusicXML score, one after the other, none at the end with one bar alone unless lines are that short.
+ * The systems of a MusicXML score, one after the other: as few as hold it, filled evenly, broken where parts begin if
+ * that costs little.
  *
  * @throws Error where the engraver cannot read the score.
  */
 export function* engrave(toolkit: Toolkit, score: string, { width }: Look): Generator<Drawn> {
-  const load = (text: string, breaks: 'auto' | 'encoded'): number => {
-    toolkit.setOptions({
-      ...OPTIONS,
-      breaks,
-      pageWidth: Math.round(width * STAFF),
-    });
+  const pageWidth = Math.round(width * STAFF);
+  const load = (text: string, differs: object): number => {
+    toolkit.setOptions({ ...OPTIONS, noJustification: false, pageWidth, ...differs });
     toolkit.loadData(text);
     return toolkit.getPageCount();
   };
-  let count = load(score, 'auto');
-  const last = drawnFrom(toolkit.renderToSVG(count));
-  if (last.bars === 0) throw new Error('the engraver could not read the score');
-  // Where a line holds hardly more than a bar, sharing out would only press words into one another.
-  if (count > 1 && last.bars === 1 && barsOf(score) >= FEW * count)
-    count = load(brokenEvenly(score, count), 'encoded');
+  const isMeasured = barsOf(score) <= MOST_MEASURED;
+  let count = load(score, { breaks: 'auto', noJustification: isMeasured });
+  if (drawnFrom(toolkit.renderToSVG(count)).bars === 0)
+    throw new Error('the engraver could not read the score');
+  if (isMeasured) {
+    const natural = Array.from({ length: count }, (_, i) => toolkit.renderToSVG(i + 1));
+    const breaks = count === 1 ? 'auto' : 'encoded';
+    count = load(brokenAt(score, linesOf(score, natural, pageWidth)), { breaks });
+  }
   for (let page = 1; page <= count; page++) yield drawnFrom(toolkit.renderToSVG(page));
 }
-
-/** So many bars a line there are at least where bars are shared out. */
-const FEW = 1.5;
 
 function barsOf(score: string): number {
   return score.match(/<measure /g)?.length ?? 0;
 }
 
-/** A score whose bars are shared out over so many systems, as evenly as they are. */
-function brokenEvenly(score: string, systems: number): string {
-  const bars = barsOf(score);
-  const starts = new Set(
-    Array.from({ length: systems - 1 }, (_, i) => Math.round(((i + 1) * bars) / systems)),
+/** Notes may be pressed together so far, as the engraver does by itself. */
+const PRESSED = 1.025;
+/** Units of the engraver's pictures in one of its options. */
+const FINE = 10;
+/** Room behind the last sign at the beginning of a line, in units of the picture. */
+const AFTER_SIGNS = 230;
+
+/** How many bars each line has, from lines that were drawn without being spread. */
+function linesOf(score: string, natural: readonly string[], pageWidth: number): number[] {
+  const parts = score.split('<measure ').map((bar) => bar.includes('<rehearsal'));
+  const signs = natural.map(signsBefore);
+  const widths = natural.flatMap((svg, line) =>
+    barWidths(svg).map((width, i) => width - (i === 0 ? signs[line] : 0)),
   );
+  // What stands before the first bar alone, its metre, is part of it.
+  const usual = Math.max(0, ...signs.slice(1));
+  const room = (pageWidth * FINE - (LEFT + 4) * FINE - usual) * PRESSED;
+  const pieces = widths.map((width, i) => ({
+    size: width + (i === 0 ? Math.max(0, signs[0] - usual) : 0),
+    before: 0,
+    cost: parts[i + 1] ? 0 : PART_BROKEN,
+  }));
+  return brokenEvenly(pieces, room);
+}
+
+/** How wide each bar of a line is drawn, by the first line of its staff. */
+function barWidths(svg: string): number[] {
+  return svg
+    .split('class="measure"')
+    .slice(1)
+    .map((bar) => {
+      const [, from, to] = /<path d="M(\d+) \d+ L(\d+) /.exec(bar.slice(bar.indexOf('class="staff"'))) ?? [];
+      return Number(to) - Number(from);
+    });
+}
+
+/** How wide clef, key and metre are at the beginning of a line. */
+function signsBefore(svg: string): number {
+  const [, first = ''] = svg.split('class="measure"');
+  const start = /<path d="M(\d+) /.exec(first.slice(first.indexOf('class="staff"')))?.[1] ?? 0;
+  const groups = first.split(/class="(?=(?:clef|keySig|keyAccid|meterSig)")/).slice(1);
+  const places = groups.map((group) => Number(/translate\((\d+),/.exec(group)?.[1] ?? 0));
+  return Math.max(0, ...places) + AFTER_SIGNS - Number(start);
+}
+
+/** A score with so many bars on each line. */
+function brokenAt(score: string, lines: readonly number[]): string {
+  const starts = new Set<number>();
+  let sum = 0;
+  for (const bars of lines) starts.add((sum += bars));
   let at = -1;
   return score.replace(/<measure [^>]*>/g, (tag) =>
     starts.has(++at) ? `${tag}<print new-page="yes"/>` : tag,
