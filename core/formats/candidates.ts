@@ -210,6 +210,7 @@ function songFrom(
   const bare: Song = {
     ...emptySong(songId, title),
     ...(score.feel ? { feel: score.feel } : {}),
+    ...(score.credits ? { credits: score.credits } : {}),
     keyMap: part.keyMap,
     metreMap: part.metreMap,
     tempoMap: part.tempoMap,

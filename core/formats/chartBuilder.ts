@@ -15,6 +15,7 @@ export class ChartBuilder {
   private readonly base: Song;
   private title: string | null = null;
   private subtitle = '';
+  private readonly credits = { words: '', music: '' };
   private key: Key | null = null;
   private readonly metres: Song['metreMap'][number][] = [{ tick: 0, numerator: 4, denominator: 4 }];
   private readonly tempi: Song['tempoMap'][number][] = [];
@@ -55,6 +56,10 @@ export class ChartBuilder {
         break;
       case 'subtitle':
         this.subtitle ||= cutTo(value, 200);
+        break;
+      case 'words':
+      case 'music':
+        this.credits[name] ||= cutTo(value, 120);
         break;
       case 'key':
         this.key = keyFrom(value, line);
@@ -159,6 +164,7 @@ export class ChartBuilder {
       ...this.base,
       title: this.title ?? this.base.title,
       subtitle: this.subtitle,
+      credits: { ...this.credits },
       notes: cutTo(this.forPlayer.join('\n'), 2000),
       keyMap: [{ tick: 0, ...key }],
       metreMap: this.metres,

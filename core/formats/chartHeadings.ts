@@ -9,7 +9,8 @@ const NAMES: Readonly<Record<string, Heading['name']>> = {
   subtitle: 'subtitle',
   st: 'subtitle',
   artist: 'subtitle',
-  composer: 'subtitle',
+  composer: 'music',
+  lyricist: 'words',
   key: 'key',
   'key signature': 'key',
   metre: 'metre',
@@ -30,7 +31,7 @@ const PLAIN_LINE =
 
 /** A line of a chart that is no music and no words. */
 export interface Heading {
-  readonly name: 'title' | 'subtitle' | 'key' | 'metre' | 'tempo';
+  readonly name: 'title' | 'subtitle' | 'words' | 'music' | 'key' | 'metre' | 'tempo';
   readonly value: string;
 }
 

@@ -100,7 +100,9 @@ function loudnessAt(arrangement: Arrangement, bar: PlayedBar, range: ScoreRange)
     const hairpin = to === from || !isLong ? null : to > from ? 'crescendo' : 'diminuendo';
     const starts = isHere(start) ? offset(start - bar.tick) : null;
     return [
-      ...(isNew && end > start && isHere(start) ? [direction('below', el('dynamics', [el(mark)]), starts, 1)] : []),
+      ...(isNew && end > start && isHere(start)
+        ? [direction('below', el('dynamics', [el(mark)]), starts, 1)]
+        : []),
       ...(hairpin && isHere(start) ? [direction('below', wedge(hairpin), starts, 1)] : []),
       ...(hairpin && isHere(end - 1)
         ? [direction('below', wedge('stop'), offset(end - 1 - bar.tick), 1)]

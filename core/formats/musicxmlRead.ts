@@ -5,6 +5,7 @@ import { MOST_READ_BARS } from './limits';
 import { metreOfBars } from './musicxmlBars';
 import { PartReader } from './musicxmlPart';
 import type { ReadPart } from './score';
+import { cutTo, type Song } from '../song';
 import { child, childrenOf, childText, type Element, parseXml } from './xmlTree';
 
 /** Every line of a MusicXML score (part-wise or time-wise) that could be the melody. Throws {@link FileError}. */
@@ -27,7 +28,8 @@ export function readMusicXmlTunes(text: string, songId: string, fallbackTitle: s
   refuseTooManyBars(most);
   const names = partNames(root);
   const parts = [...measuresByPart].map(([id, measures]) => readPart(names.get(id) ?? '', measures));
-  return candidatesOf({ title: titleOf(root) ?? null, parts: agreeing(parts) }, songId, fallbackTitle);
+  const score = { title: titleOf(root) ?? null, credits: creditsOf(root), parts: agreeing(parts) };
+  return candidatesOf(score, songId, fallbackTitle);
 }
 
 function refuseTooManyBars(count: number): void {
@@ -69,6 +71,22 @@ function agreeing(parts: readonly ReadPart[]): ReadPart[] {
 function titleOf(root: Element): string | undefined {
   const title = childText(child(root, 'work'), 'work-title') ?? childText(root, 'movement-title');
   return title?.trim() || undefined;
+}
+
+/** Who wrote words and music; one who wrote both is often told as the composer alone. */
+function creditsOf(root: Element): Song['credits'] {
+  const identification = child(root, 'identification');
+  const creators = identification ? childrenOf(identification, 'creator') : [];
+  const by = (...types: readonly string[]): string =>
+    cutTo(
+      creators
+        .filter(({ attributes }) => types.includes(attributes['type'] ?? ''))
+        .map(({ text }) => text.trim())
+        .filter(Boolean)
+        .join(', '),
+      120,
+    );
+  return { words: by('lyricist', 'poet'), music: by('composer') };
 }
 
 function partNames(root: Element): Map<string, string> {

@@ -74,7 +74,10 @@ export function writeMusicXml(whole: Arrangement, look: ScoreLook = {}): string 
     'score-partwise',
     [
       el('work', [el('work-title', arrangement.song.title)]),
-      el('identification', [el('encoding', [el('software', 'Joined Hands')])]),
+      el('identification', [
+        ...creators(arrangement.song.credits),
+        el('encoding', [el('software', 'Joined Hands')]),
+      ]),
       el('part-list', [el('score-part', [el('part-name', 'Piano', { 'print-object': 'no' })], { id: 'P1' })]),
       el('part', measures, { id: 'P1' }),
     ],
@@ -83,6 +86,13 @@ export function writeMusicXml(whole: Arrangement, look: ScoreLook = {}): string 
   const text = writeXml(root, DOCTYPE);
   refuseTooMuch(strToU8(text).length);
   return text;
+}
+
+function creators({ words, music }: Arrangement['song']['credits']): Element[] {
+  return [
+    ...(music ? [el('creator', music, { type: 'composer' })] : []),
+    ...(words ? [el('creator', words, { type: 'lyricist' })] : []),
+  ];
 }
 
 /** The tune alone, without what the hand has beside it. */
@@ -135,7 +145,8 @@ function measureOf(
     const place = { number: v + FIRST_OF_LEFT, staff: 2, harmonies: [], shifts, isUnseen: false };
     content.push(backup(bar.length), ...voiceContent(voice, bar, signs, place));
   });
-  if (bar.tick + bar.length === arrangement.played.endTick) content.push(el('barline', [el('bar-style', 'light-heavy')], { location: 'right' }));
+  if (bar.tick + bar.length === arrangement.played.endTick)
+    content.push(el('barline', [el('bar-style', 'light-heavy')], { location: 'right' }));
   return el('measure', content, { number: String(bar.number), ...(isPickup ? { implicit: 'yes' } : {}) });
 }
 

@@ -41,5 +41,7 @@ export interface ReadScore {
   /** Swung or straight, where the file tells it; else straight. */
   readonly feel?: Song['feel'];
   readonly title: string | null;
+  /** Who wrote it, where the file tells it. */
+  readonly credits?: Song['credits'];
   readonly parts: readonly ReadPart[];
 }

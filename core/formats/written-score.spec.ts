@@ -5,6 +5,7 @@ import { arrange } from '../arrange';
 import type { Arrangement } from '../arrangement';
 import { applyEdit, DEFAULT_PROFILE } from '../song';
 import { runs, songs, wholeBars } from '../testing';
+import { readMusicXmlTunes } from './musicxmlRead';
 import { writeMusicXml } from './musicxmlWrite';
 import { voicesOf } from './voices';
 import { child, childrenOf, childText, type Element, parseXml } from './xmlTree';
@@ -128,6 +129,14 @@ describe('a written score', () => {
     const root = parseXml(writeMusicXml(arrange(song, DEFAULT_PROFILE)));
     expect(childText(child(root, 'work'), 'work-title')).toBe('Low & <High> "Water"');
   });
+});
+
+it('who wrote words and music goes along, and comes back', () => {
+  const credits = { words: 'Ada <Marsh>', music: 'Tom Weir' };
+  const text = writeMusicXml(arrange({ ...DEMO_SONGS[1], credits }, DEFAULT_PROFILE));
+  expect(readMusicXmlTunes(text, 's', 'S').map(({ song }) => song.credits)).toContainEqual(credits);
+  const without = writeMusicXml(arrange(DEMO_SONGS[1], DEFAULT_PROFILE));
+  expect(without).not.toContain('<creator');
 });
 
 describe('voices', () => {

@@ -1,5 +1,5 @@
 import { type Page } from './layOut';
-import { type Paper, PAPERS } from './paper';
+import { type Paper, paperMm } from './paper';
 
 /** The files of the fonts sheets are set in, as the packages they come from name them. */
 export const SHEET_FONTS = {
@@ -13,6 +13,20 @@ export const SHEET_FONTS = {
   italicScore: 'tinos-latin-400-italic.woff2',
   boldItalicScore: 'tinos-latin-700-italic.woff2',
   signs: 'leipzig.woff2',
+} as const;
+/** The same faces for a PDF, in files that hold one weight each. */
+export const PDF_FONTS = {
+  regular: 'atkinson-hyperlegible-next-latin-400-normal.woff',
+  bold: 'atkinson-hyperlegible-next-latin-700-normal.woff',
+  italic: 'atkinson-hyperlegible-next-latin-400-italic.woff',
+  title: 'fraunces-latin-600-normal.woff',
+  accidentals: 'dejavu-sans-latin-400-normal.woff',
+  boldAccidentals: 'dejavu-sans-latin-700-normal.woff',
+  score: 'tinos-latin-400-normal.woff',
+  boldScore: 'tinos-latin-700-normal.woff',
+  italicScore: 'tinos-latin-400-italic.woff',
+  boldItalicScore: 'tinos-latin-700-italic.woff',
+  signs: 'leipzig.woff',
 } as const;
 /** The fonts a page of its own carries along, as data addresses. */
 export type SheetFonts = Readonly<Record<keyof typeof SHEET_FONTS, string>>;
@@ -28,9 +42,8 @@ export const SHEET_STYLE = `
 `;
 
 /** The size of the paper for printing, with no margin but the pages' own. */
-export function paperStyle({ size, isAcross }: Paper): string {
-  const { width, height } = PAPERS[size];
-  const [wide, high] = isAcross ? [height, width] : [width, height];
+export function paperStyle(paper: Paper): string {
+  const [wide, high] = paperMm(paper);
   return `@page { size: ${wide}mm ${high}mm; margin: 0; }`;
 }
 

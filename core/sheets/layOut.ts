@@ -103,6 +103,34 @@ export function layOut(
   });
 }
 
+/** One part of a part sheet as a page no higher than it needs. */
+export function partPage(
+  arrangement: Arrangement,
+  number: number,
+  sheet: 'parts' | 'staves',
+  paper: Paper,
+  { staves = {}, practises = PRACTISE_SETTINGS }: Beside = {},
+): Page {
+  const whole = roomOn(paper);
+  const make: MakeSheet = sheet === 'parts' ? partSheets : partStaves;
+  const blocks = make({ arrangement, room: whole, staves, practises }).filter(({ part }) => part === number);
+  const [page] = paginate(
+    blocks.map(({ stretch: _stretch, ...block }) => block),
+    Infinity,
+  );
+  const last = page.blocks[page.blocks.length - 1];
+  const height = last.y + last.block.height;
+  const room = { ...whole, height, pageHeight: whole.pageHeight - whole.height + height };
+  const name = SHEETS.find(({ id }) => id === sheet)?.name ?? '';
+  return {
+    sheet,
+    number: 1,
+    parts: [number, number],
+    aspect: room.pageWidth / room.pageHeight,
+    svg: pageSvg(page, room, arrangement.song.title, name, ''),
+  };
+}
+
 /** A block that is higher than a page is drawn smaller: nothing is ever cut. */
 function within(block: Block, { height }: Room): Block {
   if (block.height <= height) return block;

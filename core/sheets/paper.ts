@@ -44,11 +44,17 @@ export interface Room {
   readonly height: number;
 }
 
-/** Where things may stand on a page; margins are of the paper, whatever the size of what is drawn. */
-export function roomOn({ size, isAcross, isDesk, isBound }: Paper): Room {
+/** Width and height of the paper as it lies, in millimetres. */
+export function paperMm({ size, isAcross }: Paper): readonly [width: number, height: number] {
   const { width, height } = PAPERS[size];
+  return isAcross ? [height, width] : [width, height];
+}
+
+/** Where things may stand on a page; margins are of the paper, whatever the size of what is drawn. */
+export function roomOn(paper: Paper): Room {
+  const { isDesk, isBound } = paper;
   const scale = isDesk ? DESK_SCALE : 1;
-  const [pageWidth, pageHeight] = (isAcross ? [height, width] : [width, height]).map((mm) => mm / scale);
+  const [pageWidth, pageHeight] = paperMm(paper).map((mm) => mm / scale);
   const [left, right] = [(isBound ? BOUND_MARGIN : MARGIN) / scale, MARGIN / scale];
   const top = MARGIN / scale + HEAD;
   return {

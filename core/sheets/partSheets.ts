@@ -29,10 +29,14 @@ function partBlocks({ arrangement, room }: SheetTask, index: number, rows: () =>
   const part = arrangement.parts[index];
   const card = partCard(arrangement, index);
   const of = part.number;
-  const head = heading(`${card.title} · ${barsInWords(part)}`, room, of);
+  const line = arrangement.song.handout.lines[part.cutId] ?? '';
+  const head = [
+    heading(`${card.title} · ${barsInWords(part)}`, room, of),
+    ...paragraph(line, room.width, { face: 'italic', part: of, above: 1, staysWithNext: true }),
+  ];
   // It has been told with that part.
   if (comesBackWhole(arrangement, index))
-    return [head, ...paragraph(card.relation, room.width, { part: of, above: 1 })];
+    return [...head, ...paragraph(card.relation, room.width, { part: of, above: 1 })];
   const firstHand = card.order === null ? '' : `; ${FIRST_HAND[card.order]}`;
   const before = [
     card.relation,
@@ -42,7 +46,7 @@ function partBlocks({ arrangement, room }: SheetTask, index: number, rows: () =>
   // With the melody alone nothing is met.
   const said = plays(arrangement, index, 'left') ? sayIt(arrangement, part) : '';
   return [
-    head,
+    ...head,
     ...before.flatMap((what) => paragraph(what, room.width, { part: of, above: 1, staysWithNext: true })),
     ...(said ? leadingTo(rows()) : rows()),
     ...(said ? paragraph(said, room.width, { part: of, above: 2.5, lead: 'Say: ' }) : []),

@@ -1,4 +1,5 @@
 import { partIndexAt } from '../parts';
+import { creditsInWords } from '../words';
 import { inner, text } from './draw';
 import { type Block, paragraph } from './flow';
 import type { MakeSheet, SheetTask, Staves } from './sheet';
@@ -14,6 +15,11 @@ function titleOf({ arrangement: { song }, room: { width } }: SheetTask): Block[]
   const lines = [
     { words: cutTo(song.title, 'title', SIZE.title, width), face: 'title', size: SIZE.title },
     { words: cutTo(song.subtitle, 'italic', SIZE.body, width), face: 'italic', size: SIZE.body },
+    {
+      words: cutTo(creditsInWords(song.credits), 'regular', SIZE.body, width),
+      face: 'regular',
+      size: SIZE.body,
+    },
   ] as const;
   return lines
     .filter(({ words }) => words !== '')

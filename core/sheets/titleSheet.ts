@@ -2,7 +2,16 @@ import type { Arrangement } from '../arrangement';
 import { LEVELS } from '../levels';
 import { classNameOf, keyName, metreName, scaleOf, typeset } from '../music';
 import { keyAt } from '../song';
-import { barsInWords, counted, learningInWords, pickupInWords, tempoInWords, typesetForm } from '../words';
+import {
+  barsInWords,
+  counted,
+  creditsInWords,
+  forWhomInWords,
+  learningInWords,
+  pickupInWords,
+  tempoInWords,
+  typesetForm,
+} from '../words';
 import { box, line, text } from './draw';
 import { type Block, heading, paragraph } from './flow';
 import type { MakeSheet, SheetTask } from './sheet';
@@ -14,7 +23,9 @@ export const titleSheet: MakeSheet = (task) => {
   const { song } = arrangement;
   return [
     ...titled(song.title, task),
-    ...(song.version ? paragraph(song.version.name, room.width, { above: 1 }) : []),
+    ...[song.version?.name ?? '', creditsInWords(song.credits), forWhomInWords(song.handout)].flatMap(
+      (what) => paragraph(what, room.width, { above: 1 }),
+    ),
     ...factsOf(arrangement).flatMap(([name, what], i) => fact(name, what, room.width, i === 0 ? 6 : 1.2)),
     heading('The form', room),
     ...formLines(task),

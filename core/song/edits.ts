@@ -15,11 +15,12 @@ import { transpose } from './transpose';
 export type TuneFields = Pick<Song, 'melody' | 'pickup' | 'barCount'> & Partial<Song>;
 
 /** What a song is called and found by, and whom it is arranged for. */
-export type Named = Pick<Song, 'title' | 'tags' | 'version' | 'profile' | 'notes'>;
+export type Named = Pick<Song, 'title' | 'credits' | 'tags' | 'version' | 'profile' | 'notes'>;
 
 /** Everything a pianist can do to an open song, as values that can be undone. */
 export type SongEdit =
   | ({ readonly kind: 'rename' } & Partial<Named>)
+  | { readonly kind: 'handout-written'; readonly handout: Song['handout'] }
   | { readonly kind: 'tempo'; readonly quartersPerMinute: number }
   | { readonly kind: 'choose'; readonly choices: Partial<Choices> }
   | { readonly kind: 'choose-for-part'; readonly cutId: string; readonly choices: Partial<Choices> }
@@ -63,6 +64,8 @@ export function applyEdit(song: Song, edit: SongEdit): Song {
       const { kind: _kind, ...named } = edit;
       return { ...song, ...named };
     }
+    case 'handout-written':
+      return { ...song, handout: edit.handout };
     case 'tempo':
       return { ...song, tempoMap: scaleTempo(song.tempoMap, edit.quartersPerMinute) };
     case 'choose':
@@ -156,6 +159,7 @@ export function describeEdit(edit: SongEdit): string {
   if ('what' in edit) return edit.what;
   const words: Record<Exclude<SongEdit, { what: string }>['kind'], string> = {
     rename: 'name and notes',
+    'handout-written': 'words on the handout',
     tempo: 'tempo',
     choose: 'choice for the song',
     'choose-for-part': 'choice for the part',

@@ -232,6 +232,16 @@ describe('a song of version 9', () => {
   });
 });
 
+it('a song of version 12 gets room for who wrote it and for whom its handout is', () => {
+  const { credits: _c, handout: _h, ...old } = emptySong('old', 'Old');
+  expect(migrateSong({ ...old, schemaVersion: 12 })).toEqual({
+    ...old,
+    schemaVersion: SCHEMA_VERSION,
+    credits: { words: '', music: '' },
+    handout: { for: '', from: '', lines: {} },
+  });
+});
+
 describe('a song of version 4', () => {
   const old = (): Record<string, unknown> => {
     const { patterns: _p, fillsTaken: _f, ...song } = emptySong('old', 'Old');

@@ -24,7 +24,7 @@ type Migration = (old: Record<string, unknown>) => Record<string, unknown>;
  * version 6 before fills had measures and notes of their own and songs a frame, version 7 before kinds of fills, what
  * reading found and some choices were codes, version 8 before songs had tags and versions, version 9 before a level, and a
  * method of cutting, had those names, and a song a profile and notes of its own, version 10 before there were own bars, version 11 before styles had
- * a pedal.
+ * a pedal, version 12 before it said who wrote it and for whom its handout is.
  */
 const MIGRATIONS: Record<number, Migration> = {
   0: (old) => ({
@@ -118,6 +118,12 @@ const MIGRATIONS: Record<number, Migration> = {
   }),
   10: (old) => ({ ...old, schemaVersion: 11, ownBars: [] }),
   11: (old) => ({ ...old, schemaVersion: 12, choices: withPedalOfStyle(old['choices']) }),
+  12: (old) => ({
+    ...old,
+    schemaVersion: 13,
+    credits: { words: '', music: '' },
+    handout: { for: '', from: '', lines: {} },
+  }),
 };
 
 /** A change that lasts no time or begins before the song is left out, and said; the rest goes on. */

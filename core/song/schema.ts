@@ -27,13 +27,15 @@ import {
 } from './schemaPieces';
 
 /** Version of the stored shape; raise it with a migration in migrate.ts. */
-export const SCHEMA_VERSION = 12;
+export const SCHEMA_VERSION = 13;
 
 export const songSchema = z.object({
   schemaVersion: z.literal(SCHEMA_VERSION),
   id,
   title: text(200).min(1),
   subtitle: text(200),
+  /** Who wrote it, as far as it is known: printed over the music. */
+  credits: z.object({ words: text(120), music: text(120) }),
   /** Words it is found by: a pupil, a concert. */
   tags: z.array(text(40).min(1)).max(20),
   /** The song it is a version of, by the id of the first, and what this one is for; null for a song of its own. */
@@ -42,6 +44,8 @@ export const songSchema = z.object({
   profile: id.nullable(),
   /** What who plays it should bear in mind: it is printed on the title page. */
   notes: text(2000),
+  /** For whom and from whom its handout is, and a line for each part, by its cut. */
+  handout: z.object({ for: text(80), from: text(80), lines: z.record(id, text(200)) }),
   keyMap: z.array(z.object({ tick, tonic: pitchClassSchema, mode: z.enum(MODES) })).min(1),
   metreMap: z.array(metre.extend({ tick })).min(1),
   /** Quarter notes a minute. */

@@ -43,6 +43,6 @@ export { rightHandInWords, shownNote, typesetForm, writeWalkthrough } from './wa
 export { fingerCostInWords } from './fingers';
 export { type CountedStroke, rhythmInWords } from './rhythm';
 export { slipInWords, stepInWords } from './steps';
-export { capital, counted, partsInWords, timeInWords } from './titles';
+export { capital, counted, creditsInWords, forWhomInWords, partsInWords, timeInWords } from './titles';
 export { warmUpInWords, warmUpsOf } from './warmUps';
 export { pickupInWords, tempoInWords, tempoNote } from './tempo';

@@ -1,6 +1,26 @@
 import { describe, expect, it } from 'vitest';
 import { fillTitle, spotTitle } from './fills';
-import { capital, counted, partsInWords, timeInWords } from './titles';
+import { capital, counted, creditsInWords, forWhomInWords, partsInWords, timeInWords } from './titles';
+
+describe('who wrote it and for whom it is', () => {
+  it('is told as far as it is known', () => {
+    const told = (words: string, music: string): string => creditsInWords({ words, music });
+    expect([told('A', 'B'), told('A', 'A'), told('', 'B'), told('A', ''), told('', '')]).toEqual([
+      'Words: A · music: B',
+      'Words and music: A',
+      'Music: B',
+      'Words: A',
+      '',
+    ]);
+    const given = (whom: string, from: string): string => forWhomInWords({ for: whom, from });
+    expect([given('Wanda', 'Mr Teal'), given('Wanda', ''), given('', 'Mr Teal'), given('', '')]).toEqual([
+      'For Wanda, from Mr Teal',
+      'For Wanda',
+      'From Mr Teal',
+      '',
+    ]);
+  });
+});
 
 describe('titles', () => {
   it('count, number and begin with a capital', () => {

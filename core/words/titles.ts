@@ -1,3 +1,5 @@
+import type { Song } from '../song';
+
 /** The first letter as a capital: how a line or a button begins. */
 export function capital(text: string): string {
   return `${text.slice(0, 1).toUpperCase()}${text.slice(1)}`;
@@ -14,6 +16,18 @@ export function timeInWords(time: number): string {
 export function partsInWords(numbers: readonly number[]): string {
   const [first, last] = [numbers[0], numbers[numbers.length - 1]];
   return first === last ? `part ${first}` : `parts ${first}–${last}`;
+}
+
+/** "Words: Ada Marsh · music: Tom Weir", "Words and music: Ada Marsh"; empty where nothing is known. */
+export function creditsInWords({ words, music }: Song['credits']): string {
+  if (words && words === music) return `Words and music: ${words}`;
+  const known = [words && `words: ${words}`, music && `music: ${music}`].filter(Boolean);
+  return capital(known.join(' · '));
+}
+
+/** "For Wanda, from Mr Teal"; empty where nobody is named. */
+export function forWhomInWords({ for: whom, from }: Pick<Song['handout'], 'for' | 'from'>): string {
+  return capital([whom && `for ${whom}`, from && `from ${from}`].filter(Boolean).join(', '));
 }
 
 /** "1 turn", "3 turns": a whole number of things. */

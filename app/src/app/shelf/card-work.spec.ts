@@ -11,7 +11,7 @@ import { CardWork } from './card-work';
 import { found } from './find';
 
 const [lanterns] = DEMO_SONGS;
-const PLAIN = { profile: null, notes: '' };
+const PLAIN = { credits: { words: '', music: '' }, profile: null, notes: '' };
 
 describe('work on a card of the shelf', () => {
   let store: SongStore;

@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { applyEdit, cutTo, type Named, profileOf } from '@joined-hands/core/song';
+import { HandoutStore } from '../storage/handout-store';
 import { SongLock } from '../storage/song-lock';
 import { type OpenedSong, SongStore } from '../storage/song-store';
 import { takeAwayCopy } from '../storage/take-away';
@@ -9,6 +10,7 @@ import { takeAwayCopy } from '../storage/take-away';
 export class CardWork {
   private readonly songs = inject(SongStore);
   private readonly lock = inject(SongLock);
+  private readonly handouts = inject(HandoutStore);
 
   /** Names a song anew. Throws where another tab has it open: it is named there. */
   async name(id: string, named: Named): Promise<void> {
@@ -27,7 +29,9 @@ export class CardWork {
   async duplicate(id: string): Promise<string> {
     const { song } = await this.opened(id);
     const title = `${cutTo(song.title, 190)} (copy)`;
-    await this.songs.add({ ...song, id: crypto.randomUUID(), title, version: null });
+    const copy = { ...song, id: crypto.randomUUID(), title, version: null };
+    await this.songs.add(copy);
+    await this.handouts.copy(id, copy.id);
     return title;
   }
 
@@ -36,13 +40,14 @@ export class CardWork {
     const { song } = await this.opened(id);
     const copy = applyEdit({ ...song, id: crypto.randomUUID() }, { kind: 'rename', ...named });
     await this.songs.add(copy);
+    await this.handouts.copy(id, copy.id);
     return copy.id;
   }
 
   /** What a song is called and found by, and whom it is for. */
   async nameOf(id: string): Promise<Named> {
-    const { title, tags, version, profile, notes } = (await this.opened(id)).song;
-    return { title, tags, version, profile, notes };
+    const { title, credits, tags, version, profile, notes } = (await this.opened(id)).song;
+    return { title, credits, tags, version, profile, notes };
   }
 
   async takeAway(id: string): Promise<void> {

@@ -20,7 +20,7 @@ export interface SoundRow {
   readonly name: string;
   /** Silence before each sound, in seconds: it is taken off when striking. */
   readonly delaySeconds: number;
-  readonly make: (tone: Tone) => Instrument;
+  readonly make: (tone: Tone, samples?: Samples) => Instrument;
 }
 
 /** The samples' encoding puts this much silence before each sound. */
@@ -50,11 +50,15 @@ export function sampledKey(key: number): number {
   return SAMPLED_KEYS.reduce((best, one) => (Math.abs(one - key) < Math.abs(best - key) ? one : best));
 }
 
+type Sample = Awaited<ReturnType<Tone['ToneAudioBuffer']['load']>>;
+/** Samples that are loaded, or being loaded, by their keys: for one instrument, or for several one after the other. */
+export type Samples = Map<number, Promise<Sample>>;
+
 /**
  * A recorded grand. What is struck is loaded first: to decode all thirty samples takes a third of a second, and holds up
  * the edit with which the first chord is heard.
  */
-function recordedGrand(tone: Tone): Instrument {
+function recordedGrand(tone: Tone, samples: Samples = new Map()): Instrument {
   const sampler = new tone.Sampler({ release: 0.6 });
   sampler.volume.value = -4;
   sampler.toDestination();
@@ -62,12 +66,15 @@ function recordedGrand(tone: Tone): Instrument {
   const load = (key: number): Promise<void> => {
     const known = loading.get(key);
     if (known) return known;
-    const coming = tone.ToneAudioBuffer.load(`/samples/${SAMPLES.get(key)}`).then(
-      (sample) => void sampler.add(key as ToneKey, sample),
-    );
+    const sample = samples.get(key) ?? tone.ToneAudioBuffer.load(`/samples/${SAMPLES.get(key)}`);
+    samples.set(key, sample);
+    const coming = sample.then((loaded) => void sampler.add(key as ToneKey, loaded));
     loading.set(key, coming);
     // What failed is asked for again the next time.
-    coming.catch(() => loading.delete(key));
+    coming.catch(() => {
+      loading.delete(key);
+      samples.delete(key);
+    });
     return coming;
   };
   return {

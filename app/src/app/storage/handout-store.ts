@@ -11,6 +11,12 @@ export class HandoutStore {
     return readHandout((await this.database.settings.get(`handout ${songId}`))?.value);
   }
 
+  /** A copy of a song is printed as the song is, until that is changed. */
+  async copy(from: string, to: string): Promise<void> {
+    const stored = await this.database.settings.get(`handout ${from}`);
+    if (stored) await this.database.settings.put({ ...stored, key: `handout ${to}` });
+  }
+
   async save(songId: string, handout: Handout): Promise<void> {
     await this.database.settings.put({ key: `handout ${songId}`, value: handout });
   }

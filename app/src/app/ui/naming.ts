@@ -41,6 +41,26 @@ export interface ToName {
           (ngModelChange)="version.set($event)"
         />
       }
+      <div class="credits">
+        <label for="song-words">Words by</label>
+        <label for="song-music">Music by</label>
+        <input
+          nz-input
+          id="song-words"
+          name="words"
+          maxlength="120"
+          [ngModel]="words()"
+          (ngModelChange)="words.set($event)"
+        />
+        <input
+          nz-input
+          id="song-music"
+          name="music"
+          maxlength="120"
+          [ngModel]="music()"
+          (ngModelChange)="music.set($event)"
+        />
+      </div>
       <label for="song-tags">Tags</label>
       <nz-select
         nzId="song-tags"
@@ -94,6 +114,11 @@ export interface ToName {
       display: grid;
       gap: var(--space-4);
     }
+    .credits {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: var(--space-4);
+    }
     small {
       color: var(--ink-soft);
       font-size: var(--type-note);
@@ -112,6 +137,8 @@ export class Naming {
   protected readonly unnamed = this.about.song.version?.name === '';
   protected readonly title = signal(this.about.song.title);
   protected readonly version = signal(this.about.song.version?.name ?? '');
+  protected readonly words = signal(this.about.song.credits.words);
+  protected readonly music = signal(this.about.song.credits.music);
   protected readonly tags = signal<string[]>([...this.about.song.tags]);
 
   /** A profile that is gone is chosen anew: the first. */
@@ -126,6 +153,7 @@ export class Naming {
     const name = cutTo(this.version().trim(), 80);
     this.dialog.close({
       title: cutTo(this.title().trim(), 200),
+      credits: { words: cutTo(this.words().trim(), 120), music: cutTo(this.music().trim(), 120) },
       tags,
       version: version && { ...version, name },
       profile: this.profile(),

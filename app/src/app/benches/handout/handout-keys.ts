@@ -7,6 +7,11 @@ export function handoutKeys(handout: HandoutState): readonly BenchKey[] {
   return [
     { keys: 'P', does: 'print the sheets', run: { p: () => handout.print() } },
     {
+      keys: 'B',
+      does: 'pages side by side, or one as wide as there is room',
+      run: { b: () => handout.isSpread.update((isOn) => !isOn) },
+    },
+    {
       keys: '←  →  Page',
       does: 'the page before, the next',
       run: { ArrowLeft: back, PageUp: back, ArrowRight: on, PageDown: on },

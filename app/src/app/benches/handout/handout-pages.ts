@@ -1,6 +1,7 @@
 import {
   ChangeDetectionStrategy,
   Component,
+  computed,
   CSP_NONCE,
   DestroyRef,
   DOCUMENT,
@@ -11,6 +12,8 @@ import {
   viewChild,
 } from '@angular/core';
 import { type Page, paperStyle, partsOnPage, SHEET_STYLE, SHEETS } from '@joined-hands/core/sheets';
+import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { Choice, type ChoiceOption } from '../../ui/choice';
 import { HandoutState } from './handout-state';
 
 const PRINTED = 'jh-printed';
@@ -18,6 +21,7 @@ const PRINTED = 'jh-printed';
 /** The pages of the handout, as they are printed. */
 @Component({
   selector: 'jh-handout-pages',
+  imports: [Choice, NzButtonComponent],
   template: `
     @if (state.problem(); as text) {
       <p class="problem" role="alert">{{ text }}</p>
@@ -26,12 +30,33 @@ const PRINTED = 'jh-printed';
       @if (pages.length === 0) {
         <p class="nothing">No sheet is chosen. Add one on the right.</p>
       } @else {
-        <p class="visually-hidden" aria-live="polite">Page {{ state.page() + 1 }} of {{ pages.length }}</p>
+        <div class="bar">
+          <button
+            nz-button
+            nzSize="small"
+            type="button"
+            [disabled]="state.page() === 0"
+            (click)="state.turn(-1)"
+          >
+            ‹ Back
+          </button>
+          <span aria-live="polite">Page {{ state.page() + 1 }} of {{ pages.length }}</span>
+          <button nz-button nzSize="small" type="button" [disabled]="isLast()" (click)="state.turn(1)">
+            On ›
+          </button>
+          <jh-choice
+            name="pages-shown"
+            label="How pages are shown"
+            [options]="views"
+            [value]="state.isSpread()"
+            (chosen)="state.isSpread.set($event)"
+          />
+        </div>
       }
     } @else {
       <p class="nothing">Laying out the sheets …</p>
     }
-    <div #host class="pages"></div>
+    <div #host class="pages" [class.spread]="state.isSpread()"></div>
   `,
   styleUrl: './handout-pages.less',
   encapsulation: ViewEncapsulation.None,
@@ -39,6 +64,13 @@ const PRINTED = 'jh-printed';
 })
 export class HandoutPages {
   protected readonly state = inject(HandoutState);
+  protected readonly views: readonly ChoiceOption<boolean>[] = [
+    { value: false, label: 'One page' },
+    { value: true, label: 'Side by side' },
+  ];
+  protected readonly isLast = computed(
+    () => this.state.page() + (this.state.isSpread() ? 2 : 1) >= (this.state.pages()?.length ?? 0),
+  );
   private readonly document = inject(DOCUMENT);
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
   private readonly style = this.document.createElement('style');
@@ -87,7 +119,7 @@ export class HandoutPages {
     const name = SHEETS.find(({ id }) => id === sheet)?.name ?? '';
     element.setAttribute('aria-label', `Page ${number}: ${name}${parts ? `, ${partsOnPage(parts)}` : ''}`);
     element.innerHTML = svg;
-    element.style.aspectRatio = String(aspect);
+    element.style.setProperty('--aspect', String(aspect));
     return element;
   }
 }

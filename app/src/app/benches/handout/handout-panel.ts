@@ -1,29 +1,25 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import type { Paper } from '@joined-hands/core/sheets';
-import { songName } from '@joined-hands/core/song';
+import { cutTo, type Song } from '@joined-hands/core/song';
 import { counted } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
 import { Choice, type ChoiceOption } from '../../ui/choice';
-import { download, fileName } from '../../ui/download';
-import { messageOf } from '../../ui/message';
+import { GiveAway } from './give-away';
 import { HandoutState } from './handout-state';
-import { pictureOf, type PictureKind } from './page-picture';
-import { TakeAway } from './take-away';
 
-/** Which sheets are printed and in what order, on what paper; and the whole song as one archive. */
+/** Which sheets are printed, in what order, on what paper and for whom; and what of the song is given away as files. */
 @Component({
   selector: 'jh-handout-panel',
-  imports: [Choice, NzButtonComponent],
-  providers: [TakeAway],
+  imports: [Choice, FormsModule, GiveAway, NzButtonComponent, NzInputModule],
   templateUrl: './handout-panel.html',
   styleUrls: ['../../ui/panel.less', './handout.less'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HandoutPanel {
   protected readonly state = inject(HandoutState);
-  private readonly archive = inject(TakeAway);
   protected readonly hasPages = computed(() => (this.state.pages()?.length ?? 0) > 0);
-  protected readonly isLastPage = computed(() => this.state.page() >= (this.state.pages()?.length ?? 0) - 1);
   protected readonly summary = computed(() => {
     const pages = this.state.pages();
     if (this.state.notLaidOut()) return 'The sheets could not be laid out.';
@@ -34,9 +30,6 @@ export class HandoutPanel {
       ? 'No sheet is chosen.'
       : `${counted(pages.length, 'page')}, as they are shown.`;
   });
-  protected readonly problem = signal('');
-  protected readonly said = signal('');
-  protected readonly isBusy = signal(false);
 
   /** What is chosen of the paper, a row each. */
   protected readonly papers: readonly {
@@ -66,43 +59,37 @@ export class HandoutPanel {
     },
   ];
 
+  protected readonly words = computed(() => this.state.bench.song()?.handout ?? NO_WORDS);
+  protected readonly parts = computed(() => this.state.bench.arrangement()?.parts ?? []);
+
+  protected write(field: 'for' | 'from', event: Event): void {
+    this.change({ ...this.words(), [field]: typed(event, 80) });
+  }
+
+  protected writeLine(cutId: string, event: Event): void {
+    const { [cutId]: _before, ...lines } = this.words().lines;
+    const line = typed(event, 200);
+    this.change({ ...this.words(), lines: line ? { ...lines, [cutId]: line } : lines });
+  }
+
+  protected writeNotes(event: Event): void {
+    this.state.bench.edit({ kind: 'rename', notes: typed(event, 2000) });
+  }
+
+  private change(handout: Song['handout']): void {
+    this.state.bench.edit({ kind: 'handout-written', handout });
+  }
+
   protected setPaper(field: keyof Paper, value: Paper[keyof Paper]): void {
     this.state.setPaper({ [field]: value });
   }
+}
 
-  protected takeAway(): Promise<void> {
-    return this.handOver('Packing the song …', 'Try the files one by one: More, Export.', async () => {
-      const { pages, paper } = await this.state.current();
-      return this.archive.take(pages, paper);
-    });
-  }
+const NO_WORDS: Song['handout'] = { for: '', from: '', lines: {} };
 
-  /** The page that is looked at, as a file of its own. */
-  protected savePicture(kind: PictureKind): Promise<void> {
-    return this.handOver('Drawing the page …', 'Try the other kind of picture.', async () => {
-      const { pages } = await this.state.current();
-      const page = pages[Math.min(this.state.page(), pages.length - 1)];
-      const song = this.state.bench.song();
-      const name = `${fileName(song ? songName(song) : '')}-page-${page.number}.${kind}`;
-      download(name, await pictureOf(page, kind), kind === 'svg' ? 'image/svg+xml' : 'image/png');
-      return name;
-    });
-  }
-
-  /** Says what is made, and that it was handed over or why not. */
-  private async handOver(doing: string, otherwise: string, make: () => Promise<string>): Promise<void> {
-    this.isBusy.set(true);
-    this.said.set(doing);
-    this.problem.set('');
-    try {
-      this.said.set(`${await make()} was downloaded.`);
-    } catch (error) {
-      this.said.set('');
-      this.problem.set(`It could not be made: ${messageOf(error)}. ${otherwise}`);
-    } finally {
-      this.isBusy.set(false);
-    }
-  }
+/** What was typed into a field, cut to the signs it may have. */
+function typed({ target }: Event, most: number): string {
+  return cutTo((target as HTMLInputElement | HTMLTextAreaElement).value.trim(), most);
 }
 
 /** A choice between what is usual and what is not. */

@@ -27,6 +27,12 @@ interface LaidOut {
   readonly pages: readonly Page[];
   readonly handout: Handout;
   readonly arrangement: Arrangement;
+  readonly staves: Staves;
+}
+
+/** Pages as they are now, with all they were laid out from. */
+export interface Current extends LaidOut {
+  readonly paper: Paper;
 }
 
 /** Who waits for the pages of what is chosen now. */
@@ -60,8 +66,10 @@ export class HandoutState {
   });
   /** Systems drawn so far of the sheets that are laid out; 0 where none is drawn. */
   readonly drawing = signal(0);
-  /** The page that is looked at, from 0. */
+  /** The page that is looked at, from 0; the left one of two. */
   readonly page = signal(0);
+  /** Two pages side by side, whole; else one, as wide as there is room. */
+  readonly isSpread = signal(false);
   private turnOf = 0;
   private waiting: readonly Waiting[] = [];
   /** Printing waits for the pages: pressed again it does not print twice. */
@@ -120,7 +128,7 @@ export class HandoutState {
       if (turn !== this.turnOf) return;
       const pages = layOut(arrangement, handout.sheets, handout.paper, { staves, practises });
       this.drawing.set(0);
-      this.laid.set({ pages, handout, arrangement });
+      this.laid.set({ pages, handout, arrangement, staves });
       this.page.update((page) => Math.max(0, Math.min(page, pages.length - 1)));
       this.tellWaiting(({ go }) => go());
     } catch (error) {
@@ -143,12 +151,14 @@ export class HandoutState {
    *
    * @throws Error where they cannot be laid out, which `problem` explains, or the bench was left first.
    */
-  async current(): Promise<{ readonly pages: readonly Page[]; readonly paper: Paper }> {
+  async current(): Promise<Current> {
     if (this.notLaidOut()) throw new Error('the sheets could not be laid out');
     // What was laid out meanwhile may be stale again.
     while (!this.isLaidOut())
       await new Promise<void>((go, fail) => (this.waiting = [...this.waiting, { go, fail }]));
-    return { pages: this.pages() ?? [], paper: this.paper() };
+    const laid = this.laid();
+    if (!laid) throw new Error('the sheets could not be laid out');
+    return { ...laid, paper: laid.handout.paper };
   }
 
   /** Has the staves of the sheets chosen engraved; none where that is stale. */
@@ -209,7 +219,11 @@ export class HandoutState {
 
   turn(by: 1 | -1): void {
     const last = (this.pages()?.length ?? 1) - 1;
-    this.page.update((page) => Math.max(0, Math.min(last, page + by)));
+    const step = this.isSpread() ? 2 : 1;
+    this.page.update((page) => {
+      const next = page - (page % step) + by * step;
+      return next < 0 || next > last ? page : next;
+    });
   }
 
   /** By the browser's own printing, as soon as what is shown is what was chosen; nothing where it cannot be. */

@@ -8,10 +8,15 @@ export async function sheetFonts(): Promise<SheetFonts> {
   return Object.fromEntries(await Promise.all(loaded)) as unknown as SheetFonts;
 }
 
-async function fontData(name: string): Promise<string> {
+/** A font of the application by the name of its file. */
+export async function fontBytes(name: string): Promise<Uint8Array> {
   const answer = await fetch(`/fonts/${name}`);
   if (!answer.ok) throw new Error(`the font ${name} could not be loaded`);
-  const bytes = new Uint8Array(await answer.arrayBuffer());
+  return new Uint8Array(await answer.arrayBuffer());
+}
+
+async function fontData(name: string): Promise<string> {
+  const bytes = await fontBytes(name);
   let text = '';
   for (const byte of bytes) text += String.fromCharCode(byte);
   return `data:font/woff2;base64,${btoa(text)}`;

@@ -22,7 +22,6 @@ describe('a song taken away whole', () => {
   const questions: { format: string; practice: unknown }[] = [];
   let record: { turns: unknown[] } | null = null;
   let fontsAnswer = true;
-  let handed: { name: string; blob: Blob }[] = [];
   let takeAway: TakeAway;
 
   beforeEach(() => {
@@ -31,20 +30,6 @@ describe('a song taken away whole', () => {
     questions.length = 0;
     record = { turns: [turn] };
     fontsAnswer = true;
-    handed = [];
-    let blob = new Blob();
-    vi.spyOn(URL, 'createObjectURL').mockImplementation((given) => {
-      blob = given as Blob;
-      return 'blob:x';
-    });
-    vi.spyOn(URL, 'revokeObjectURL').mockReturnValue(undefined);
-    vi.stubGlobal('document', {
-      createElement: () => ({
-        click(this: { download: string }) {
-          handed.push({ name: this.download, blob });
-        },
-      }),
-    });
     vi.stubGlobal('fetch', async () => ({
       ok: fontsAnswer,
       arrayBuffer: async () => Uint8Array.of(1, 2, 3).buffer,
@@ -67,16 +52,16 @@ describe('a song taken away whole', () => {
     vi.unstubAllGlobals();
     vi.restoreAllMocks();
   });
-  const filesIn = async (): Promise<Record<string, string>> => {
-    const entries = unzipSync(new Uint8Array(await handed[0].blob.arrayBuffer()));
+  const filesIn = (archive: Uint8Array): Record<string, string> => {
+    const entries = unzipSync(archive);
     return Object.fromEntries(Object.entries(entries).map(([name, bytes]) => [name, strFromU8(bytes)]));
   };
 
   it('holds every file by the name of the song, its sheets with their fonts, and the log', async () => {
     const pages = layOut(arrangement, ['title'], PAPER, {} as never);
-    expect(await takeAway.take(pages, PAPER)).toBe('lanterns-at-low-water.zip');
-    expect(handed.map(({ name }) => name)).toEqual(['lanterns-at-low-water.zip']);
-    const files = await filesIn();
+    const [name, archive, type] = await takeAway.make(pages, PAPER);
+    expect([name, type]).toEqual(['lanterns-at-low-water.zip', 'application/zip']);
+    const files = filesIn(archive);
     expect(Object.keys(files).map((name) => name.replace('lanterns-at-low-water', '…'))).toEqual([
       '….joined.json',
       '….musicxml',
@@ -101,26 +86,25 @@ describe('a song taken away whole', () => {
 
   it('has no empty file: no log of nothing, no sheets where none are chosen', async () => {
     record = { turns: [] };
-    await takeAway.take([], PAPER);
-    expect(Object.keys(await filesIn()).filter((name) => /sheets|log/.test(name))).toEqual([]);
-    record = null;
-    await takeAway.take([], PAPER);
-    expect(handed).toHaveLength(2);
+    for (const of of [record, null]) {
+      record = of;
+      const [, archive] = await takeAway.make([], PAPER);
+      expect(Object.keys(filesIn(archive)).filter((name) => /sheets|log/.test(name))).toEqual([]);
+    }
   });
 
   it('is the song as it is, though its last edit is still being arranged', async () => {
     const edited = { ...lanterns, playingOrder: [{ fromBar: 1, toBar: 8 }] };
     open.set({ song: edited, profile: DEFAULT_PROFILE });
-    await takeAway.take([], PAPER);
+    await takeAway.make([], PAPER);
     expect(new Set(asked)).toEqual(new Set([edited]));
   });
 
-  it('is not handed over in part', async () => {
+  it('is not made in part', async () => {
     fontsAnswer = false;
     const pages = layOut(arrangement, ['title'], PAPER, {} as never);
-    await expect(takeAway.take(pages, PAPER)).rejects.toThrow(/^the font .* could not be loaded$/);
+    await expect(takeAway.make(pages, PAPER)).rejects.toThrow(/^the font .* could not be loaded$/);
     open.set({ song: null, profile: DEFAULT_PROFILE });
-    await expect(takeAway.take([], PAPER)).rejects.toThrow('no song is open');
-    expect(handed).toEqual([]);
+    await expect(takeAway.make([], PAPER)).rejects.toThrow('no song is open');
   });
 });

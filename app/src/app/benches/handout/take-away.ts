@@ -4,7 +4,7 @@ import { songName } from '@joined-hands/core/song';
 import { type Page, type Paper, sheetDocument } from '@joined-hands/core/sheets';
 import { logAsCsv } from '../../storage/log-csv';
 import { PracticeStore } from '../../storage/practice-store';
-import { download, fileName } from '../../ui/download';
+import { fileName } from '../../ui/download';
 import type { FileKind } from '../../workers/answers';
 import { Asker } from '../../workers/asker';
 import { FILES } from '../../workers/file-kinds';
@@ -21,8 +21,11 @@ export class TakeAway {
   private readonly asker = inject(Asker);
   private readonly practice = inject(PracticeStore);
 
-  /** Hands the archive to the browser; gives its name. Nothing is handed over where one of its files fails. */
-  async take(pages: readonly Page[], paper: Paper): Promise<string> {
+  /** The archive with its name and type; none where one of its files fails. */
+  async make(
+    pages: readonly Page[],
+    paper: Paper,
+  ): Promise<readonly [name: string, content: Uint8Array, type: string]> {
     const { song, profile } = this.state.bench.state();
     if (!song) throw new Error('no song is open');
     const name = fileName(songName(song));
@@ -39,8 +42,6 @@ export class TakeAway {
     }
     if (record && record.turns.length > 0)
       files.push({ name: `${name}-log.csv`, content: await logAsCsv(record.turns) });
-    const archive = `${name}.zip`;
-    download(archive, archiveOf(files), 'application/zip');
-    return archive;
+    return [`${name}.zip`, archiveOf(files), 'application/zip'];
   }
 }

@@ -69,8 +69,7 @@ export function frameKeys(frame: Commanded): readonly FrameKey[] {
     },
     {
       keys: 'V',
-      does: 'full screen: the part alone, as large as it fits; Esc leaves it',
-      needs: 'seam',
+      does: 'full screen: the part or the pages alone, as large as they fit; Esc leaves it',
       run: { v: () => bench.isOnDesk.update((isOn) => !isOn) },
     },
     {
