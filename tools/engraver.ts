@@ -29,7 +29,7 @@ export function engraved(toolkit: Toolkit, arrangement: Arrangement, sheet: Shee
   const which = stavesOf(sheet);
   if (which === null) return {};
   const room = roomOn(paper);
-  const systems = scoresOf(arrangement, which, room).flatMap((score): System[] =>
+  const systems = scoresOf(arrangement, which, room, paper).flatMap((score): System[] =>
     systemsFrom(score, [...engrave(toolkit, score.score, score)], room),
   );
   return { [which]: systems };

@@ -6,7 +6,7 @@ export { FileError, MOST_BYTES } from './fileError';
 export { chordRow } from './chordRow';
 export { EntryError, readLetters, writeLetters } from './letters';
 export { writeMidi } from './midiWrite';
-export { type ScoreLook, writeMusicXml } from './musicxmlWrite';
+export { type ScoreLook, writeMusicXml, writeScore } from './musicxmlWrite';
 export { writeMxl } from './mxlWrite';
 export { type NoteValue } from './noteValues';
 export { READ_ENDINGS } from './endings';

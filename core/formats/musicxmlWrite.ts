@@ -20,6 +20,7 @@ import { refuseTooLong, refuseTooMuch } from './limits';
 import { accidentalsIn } from './accidentals';
 import type { Beam } from './beams';
 import { directionsAt, type ScoreRange } from './musicxmlDirections';
+import { foldedMeasures } from './foldedMeasures';
 import type { NoteValue } from './noteValues';
 import { octaveSign, type OctaveShift, octaveShiftsOf } from './octaveShifts';
 import { barsOfStretch, type Stretch, voiceIn, wordsAsVoice, type WrittenBar } from './scoreStretch';
@@ -41,6 +42,8 @@ export interface ScoreLook {
    * Words without a tune stand at notes that are not seen: other programs would sound them.
    */
   readonly isSheet?: boolean;
+  /** What comes back alike is written once, between repeat signs; else everything is written out. */
+  readonly isFolded?: boolean;
   /** A name of a key that is struck, where it is to be found again in what is drawn. */
   readonly idOf?: (note: HandNote) => string;
 }
@@ -50,6 +53,14 @@ export interface ScoreLook {
  * a FileError where it would be longer or larger than what can be opened again.
  */
 export function writeMusicXml(whole: Arrangement, look: ScoreLook = {}): string {
+  return writeScore(whole, look).text;
+}
+
+/** The same, with the bars that are in it. */
+export function writeScore(
+  whole: Arrangement,
+  look: ScoreLook,
+): { readonly text: string; readonly bars: readonly PlayedBar[] } {
   const { hands = 'both', stretch } = look;
   const arrangement = hands === 'tune' ? tuneOf(whole) : whole;
   const { played } = arrangement;
@@ -69,7 +80,11 @@ export function writeMusicXml(whole: Arrangement, look: ScoreLook = {}): string 
   const left = range.isTune ? null : voicesIn(arrangement.left);
   const shifts = { right: octaveShiftsOf(right[0] ?? []), left: octaveShiftsOf(left?.[0] ?? []) };
   const writing = { right, left, range, idOf: look.idOf, shifts, isWordsAlone };
-  const measures = bars.map((bar, i) => measureOf(arrangement, bar, bars[i - 1] ?? null, writing));
+  const all = bars.map((bar, i) => measureOf(arrangement, bar, bars[i - 1] ?? null, writing));
+  const written =
+    look.isFolded && !stretch
+      ? foldedMeasures(arrangement, { bars, measures: all, hasLoudness: !range.isTune })
+      : { bars, measures: all };
   const root = el(
     'score-partwise',
     [
@@ -79,13 +94,13 @@ export function writeMusicXml(whole: Arrangement, look: ScoreLook = {}): string 
         el('encoding', [el('software', 'Joined Hands')]),
       ]),
       el('part-list', [el('score-part', [el('part-name', 'Piano', { 'print-object': 'no' })], { id: 'P1' })]),
-      el('part', measures, { id: 'P1' }),
+      el('part', written.measures, { id: 'P1' }),
     ],
     { version: '4.0' },
   );
   const text = writeXml(root, DOCTYPE);
   refuseTooMuch(strToU8(text).length);
-  return text;
+  return { text, bars: written.bars };
 }
 
 function creators({ words, music }: Arrangement['song']['credits']): Element[] {

@@ -18,6 +18,8 @@ export const paperSchema = z.object({
   isBound: z.boolean(),
   /** Fingers on staves: all, those where the hand moves or a phrase begins, or none. */
   fingers: z.enum(['all', 'moves', 'none']).default('all'),
+  /** What comes back alike on staves: between repeat signs, or written out. */
+  repeats: z.enum(['signs', 'written-out']).default('signs'),
 });
 export type Paper = z.infer<typeof paperSchema>;
 
@@ -27,6 +29,7 @@ export const DEFAULT_PAPER: Paper = {
   isDesk: false,
   isBound: true,
   fingers: 'all',
+  repeats: 'signs',
 };
 
 /** All that is drawn is measured in units: a millimetre, or two at desk size. */

@@ -21,6 +21,7 @@ const PAPERS: readonly Paper[] = (['a4', 'letter'] as const).flatMap((size) =>
     isDesk: (bits & 2) > 0,
     isBound: (bits & 4) > 0,
     fingers: 'all',
+    repeats: 'signs',
   })),
 );
 /** Staff notation as blank systems of four bars. */

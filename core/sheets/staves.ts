@@ -1,10 +1,10 @@
 import type { Arrangement } from '../arrangement';
-import { type ScoreLook, writeMusicXml } from '../formats';
+import { type ScoreLook, writeScore } from '../formats';
 import { partIndexAt } from '../parts';
-import { barsIn, type PlayedBar } from '../song';
+import type { PlayedBar } from '../song';
 import { shownNote } from '../words';
 import { fewerFingers } from './fewerFingers';
-import type { Paper, Room } from './paper';
+import { DEFAULT_PAPER, type Paper, type Room } from './paper';
 import type { Staves, System } from './sheet';
 
 /** Height of a staff on a sheet, in units. Source: the usual size of piano music, and of music to read at a desk. */
@@ -35,19 +35,17 @@ export function scoresOf(
   whole: Arrangement,
   which: keyof Staves,
   { width }: Room,
-  fingers: Paper['fingers'] = 'all',
+  { fingers, repeats }: Pick<Paper, 'fingers' | 'repeats'> = DEFAULT_PAPER,
 ): SheetScore[] {
   const arrangement = withFingers(shownElsewhere(whole), fingers);
-  const { played, parts } = arrangement;
-  const scoreOf = (look: ScoreLook, bars: readonly PlayedBar[]): SheetScore => ({
-    score: writeMusicXml(arrangement, { ...look, isSheet: true }),
-    width: width / STAFF,
-    bars,
-  });
-  if (which !== 'parts') return [scoreOf({ hands: which === 'lead' ? 'tune' : 'both' }, played.bars)];
-  // A bar in which the next part's pick-up begins is seen to its end.
-  return parts.map(({ fromTick: from, toTick: to, number }) => ({
-    ...scoreOf({ stretch: { from, to } }, barsIn(played.bars, from, to)),
+  const scoreOf = (look: ScoreLook): SheetScore => {
+    const { text, bars } = writeScore(arrangement, { ...look, isSheet: true });
+    return { score: text, width: width / STAFF, bars };
+  };
+  const isFolded = repeats === 'signs';
+  if (which !== 'parts') return [scoreOf({ hands: which === 'lead' ? 'tune' : 'both', isFolded })];
+  return arrangement.parts.map(({ fromTick: from, toTick: to, number }) => ({
+    ...scoreOf({ stretch: { from, to } }),
     part: number,
   }));
 }

@@ -26,7 +26,7 @@ const systemsOf = (
   which: 'lead' | 'grand' | 'parts',
   paper: Paper = DEFAULT_PAPER,
 ): System[][] =>
-  scoresOf(a, which, roomOn(paper)).map((score) =>
+  scoresOf(a, which, roomOn(paper), paper).map((score) =>
     systemsFrom(score, [...engrave(toolkit, score.score, score)], roomOn(paper)),
   );
 const PAPERS: readonly Partial<Paper>[] = [{}, { size: 'letter', isAcross: true }, { isDesk: true }];
@@ -39,12 +39,21 @@ describe('a song engraved in systems', () => {
     (_, song, level, differs) => {
       const a = onLevel(song, level);
       for (const which of ['lead', 'grand'] as const) {
-        const [systems] = systemsOf(a, which, { ...DEFAULT_PAPER, ...differs });
+        const [systems] = systemsOf(a, which, { ...DEFAULT_PAPER, ...differs, repeats: 'written-out' });
         expect(systems.flatMap(({ bars }) => bars)).toEqual(a.played.bars);
         if (systems.length > 1) expect(systems.at(-1)?.bars.length).toBeGreaterThan(1);
       }
     },
   );
+
+  it('draws repeats with their endings, each bar once', () => {
+    const [systems] = systemsOf(onLevel(DEMO_SONGS[3], 4), 'grand');
+    expect(systems.flatMap(({ bars }) => bars.map(({ written }) => written))).toEqual(
+      Array.from({ length: 26 }, (_, i) => i + 1),
+    );
+    const svg = systems.map((system) => system.svg).join('');
+    expect(svg.match(/class="ending/g)?.length).toBeGreaterThanOrEqual(2);
+  });
 
   it('has three bars and more in a line at the usual size, of quarters and of eighths', () => {
     DEMO_SONGS.forEach((song, i) => {

@@ -38,11 +38,11 @@ const PRINTED = 'jh-printed';
             [disabled]="state.page() === 0"
             (click)="state.turn(-1)"
           >
-            ‹ Back
+            ‹ Previous
           </button>
           <span aria-live="polite">Page {{ state.page() + 1 }} of {{ pages.length }}</span>
           <button nz-button nzSize="small" type="button" [disabled]="isLast()" (click)="state.turn(1)">
-            On ›
+            Next ›
           </button>
           <jh-choice
             name="pages-shown"

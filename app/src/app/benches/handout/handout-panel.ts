@@ -57,6 +57,14 @@ export class HandoutPanel {
         { value: 'none', label: 'No fingers' },
       ],
     },
+    {
+      field: 'repeats',
+      label: 'Repeats on staves',
+      options: [
+        { value: 'signs', label: 'Repeat signs', told: 'Where both times are alike' },
+        { value: 'written-out', label: 'Written out' },
+      ],
+    },
   ];
 
   protected readonly words = computed(() => this.state.bench.song()?.handout ?? NO_WORDS);

@@ -176,7 +176,7 @@ export class HandoutState {
     let done = 0;
     for (const which of wanted) {
       const systems: System[] = [];
-      for (const score of scoresOf(arrangement, which, room, paper.fingers)) {
+      for (const score of scoresOf(arrangement, which, room, paper)) {
         const before = done;
         const tell = (count: number): void => {
           if (!isStale()) this.drawing.set(before + count);

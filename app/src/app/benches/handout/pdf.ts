@@ -25,7 +25,11 @@ export async function pdfOf(
   fonts: PdfFonts,
   drawn: (count: number) => void,
 ): Promise<Uint8Array<ArrayBuffer>> {
-  const document = new PDFDocument({ autoFirstPage: false, info: { Title: title, Creator: 'Joined Hands' } });
+  const document = new PDFDocument({
+    autoFirstPage: false,
+    font: null,
+    info: { Title: title, Creator: 'Joined Hands' },
+  });
   const bytes = toBytes(document);
   for (const [name, file] of Object.entries(fonts)) document.registerFont(name, file);
   const [width, height] = paperMm(paper).map((mm) => mm * POINTS_IN_MM);

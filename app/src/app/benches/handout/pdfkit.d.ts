@@ -2,7 +2,7 @@
 
 declare module 'pdfkit' {
   export default class PDFDocument {
-    constructor(options: { autoFirstPage: boolean; info: { Title: string; Creator: string } });
+    constructor(options: { autoFirstPage: boolean; font: null; info: { Title: string; Creator: string } });
     registerFont(name: string, bytes: Uint8Array): this;
     addPage(options: { size: readonly [width: number, height: number]; margin: number }): this;
     end(): void;
