@@ -3,7 +3,6 @@ import type { Arrangement } from '../arrangement';
 import type { HandNote } from '../hands';
 import {
   barTicks,
-  classNameOf,
   fifthsOf,
   groupsOf,
   hasUsualGroups,
@@ -11,21 +10,19 @@ import {
   type Key,
   keyName,
   type Metre,
-  type Pitch,
   TICKS_PER_QUARTER,
 } from '../music';
 import { lastAtOrBefore, indexAt, type PlayedBar, within } from '../song';
 import { harmonyContent } from './musicxmlChords';
 import { refuseTooLong, refuseTooMuch } from './limits';
 import { accidentalsIn } from './accidentals';
-import type { Beam } from './beams';
 import { directionsAt, type ScoreRange } from './musicxmlDirections';
 import { foldedMeasures } from './foldedMeasures';
-import type { NoteValue } from './noteValues';
-import { octaveSign, type OctaveShift, octaveShiftsOf } from './octaveShifts';
+import { type OctaveShift, octaveShiftsOf } from './octaveShifts';
 import { barsOfStretch, type Stretch, voiceIn, wordsAsVoice, type WrittenBar } from './scoreStretch';
 import { type VoiceEvent, voicesOf } from './voices';
-import { type WrittenNote, writtenVoice } from './writtenVoice';
+import { FIRST_OF_LEFT, type Harmony, voiceContent } from './musicxmlVoice';
+import { NO_SLURS, type Slurs, slursOver } from './slurs';
 import { el, type Element, writeXml } from './xmlTree';
 
 const DOCTYPE =
@@ -44,6 +41,8 @@ export interface ScoreLook {
   readonly isSheet?: boolean;
   /** What comes back alike is written once, between repeat signs; else everything is written out. */
   readonly isFolded?: boolean;
+  /** Slurs over the phrases of the tune. */
+  readonly hasSlurs?: boolean;
   /** A name of a key that is struck, where it is to be found again in what is drawn. */
   readonly idOf?: (note: HandNote) => string;
 }
@@ -79,7 +78,8 @@ export function writeScore(
   const right = isWordsAlone ? [voiceIn(wordsAsVoice(played), range)] : voicesIn(arrangement.right);
   const left = range.isTune ? null : voicesIn(arrangement.left);
   const shifts = { right: octaveShiftsOf(right[0] ?? []), left: octaveShiftsOf(left?.[0] ?? []) };
-  const writing = { right, left, range, idOf: look.idOf, shifts, isWordsAlone };
+  const slurs = look.hasSlurs ? slursOver(arrangement.shape.phrases, right[0] ?? []) : NO_SLURS;
+  const writing = { right, left, range, idOf: look.idOf, shifts, isWordsAlone, slurs };
   const all = bars.map((bar, i) => measureOf(arrangement, bar, bars[i - 1] ?? null, writing));
   const written =
     look.isFolded && !stretch
@@ -126,13 +126,14 @@ interface Writing {
   readonly range: ScoreRange;
   readonly idOf: ScoreLook['idOf'];
   readonly shifts: Readonly<Record<'right' | 'left', readonly OctaveShift[]>>;
+  readonly slurs: Slurs;
 }
 
 function measureOf(
   arrangement: Arrangement,
   bar: WrittenBar,
   before: WrittenBar | null,
-  { right, left, range, idOf, shifts: own, isWordsAlone }: Writing,
+  { right, left, range, idOf, shifts: own, isWordsAlone, slurs }: Writing,
 ): Element {
   const isPickup = bar.length < barTicks(bar.metre);
   const staves = left ? 2 : 1;
@@ -150,26 +151,22 @@ function measureOf(
     if (v > 0 && voice.length === 0) return;
     if (v > 0) content.push(backup(bar.length));
     const harmonies = v === 0 ? harmoniesIn(arrangement, bar) : [];
-    const place = { number: v + 1, staff: 1, harmonies, shifts, isUnseen: isWordsAlone };
+    const over = v === 0 ? slurs : NO_SLURS;
+    const place = { number: v + 1, staff: 1, harmonies, shifts, isUnseen: isWordsAlone, slurs: over };
     content.push(...voiceContent(voice, bar, signs, place));
   });
   lower.forEach((whole, v) => {
     const voice = heardIn(whole, bar);
     const shifts = v === 0 ? own.left : [];
     if (v > 0 && voice.length === 0) return;
-    const place = { number: v + FIRST_OF_LEFT, staff: 2, harmonies: [], shifts, isUnseen: false };
+    const number = v + FIRST_OF_LEFT;
+    const place = { number, staff: 2, harmonies: [], shifts, isUnseen: false, slurs: NO_SLURS };
     content.push(backup(bar.length), ...voiceContent(voice, bar, signs, place));
   });
   if (bar.tick + bar.length === arrangement.played.endTick)
     content.push(el('barline', [el('bar-style', 'light-heavy')], { location: 'right' }));
   return el('measure', content, { number: String(bar.number), ...(isPickup ? { implicit: 'yes' } : {}) });
 }
-
-/** Number of the left hand's first voice. */
-const FIRST_OF_LEFT = 5;
-
-/** The accidental written before each note, and the name it is to be found by. */
-type Signs = ReadonlyMap<HandNote, { readonly sign: string | null; readonly id: string | null }>;
 
 /** Accidentals of one staff in one bar, over all its voices as they are read. */
 function signsOn(
@@ -231,15 +228,6 @@ function clef(staff: string, sign: string, line: string): Element {
   return el('clef', [el('sign', sign), el('line', line)], { number: staff });
 }
 
-function offset(ticks: number): Element | null {
-  return ticks === 0 ? null : el('offset', ticks);
-}
-
-interface Harmony {
-  readonly tick: number;
-  readonly content: readonly Element[];
-}
-
 function harmoniesIn({ played }: Arrangement, bar: PlayedBar): Harmony[] {
   return within(played.changes, bar.tick, bar.tick + bar.length)
     .filter((c) => c.unclear === null)
@@ -248,157 +236,4 @@ function harmoniesIn({ played }: Arrangement, bar: PlayedBar): Harmony[] {
 
 function backup(ticks: number): Element {
   return el('backup', [el('duration', ticks)]);
-}
-
-/** Which voice of a score is written, on which staff, with the chord symbols and octave signs that stand at it. */
-interface VoicePlace {
-  readonly number: number;
-  readonly staff: number;
-  readonly harmonies: readonly Harmony[];
-  readonly shifts: readonly OctaveShift[];
-  /** Only its words are seen. */
-  readonly isUnseen: boolean;
-}
-
-/** One voice of one bar: graces, notes and rests as they are written, ties between, chord symbols where they fall. */
-function voiceContent(
-  voice: readonly VoiceEvent[],
-  bar: WrittenBar,
-  signs: Signs,
-  { number, staff, harmonies, shifts, isUnseen }: VoicePlace,
-): Element[] {
-  const out: Element[] = [];
-  const waiting = [...harmonies];
-  const graces = voice.filter(({ tick, length }) => length === 0 && tick >= bar.tick);
-  for (const written of writtenVoice(voice, bar)) {
-    const { tick, value, event, isBarRest, beams } = written;
-    while (graces.length > 0 && graces[0].tick <= tick)
-      out.push(...graceElements(graces.shift() as VoiceEvent, signs, number, staff));
-    while (waiting.length > 0 && waiting[0].tick < tick + value.ticks) {
-      const harmony = waiting.shift() as Harmony;
-      out.push(el('harmony', [...harmony.content, offset(harmony.tick - tick)]));
-    }
-    if (event) {
-      const begins = written.isStruck && shifts.some(({ first }) => first === event.tick);
-      const ends = written.isLetGo && shifts.some(({ last }) => last === event.tick);
-      if (begins) out.push(octaveSign(staff === 1 ? 'down' : 'up', staff));
-      const struck = chordElements(event, written, signs, number, staff, isUnseen ? [] : beams);
-      out.push(...(isUnseen ? struck.map(unseen) : struck));
-      if (ends) out.push(octaveSign('stop', staff));
-    } else {
-      const rest = el('rest', [], isBarRest ? { measure: 'yes' } : {});
-      const written = isBarRest ? { ...value, type: null } : value;
-      const element = noteElement([rest], written, number, staff, [], []);
-      // Of a second voice on a staff only what it plays is read.
-      const isHidden = isUnseen ? !isBarRest : number !== 1 && number !== FIRST_OF_LEFT;
-      out.push(isHidden ? { ...element, attributes: { 'print-object': 'no' } } : element);
-    }
-  }
-  return out.concat(graces.flatMap((event) => graceElements(event, signs, number, staff)));
-}
-
-function chordElements(
-  event: VoiceEvent,
-  { value, isStruck: first, isLetGo: last }: WrittenNote,
-  signs: Signs,
-  voice: number,
-  staff: number,
-  beams: readonly Beam[],
-): Element[] {
-  const ties = [...(first ? [] : ['stop']), ...(last ? [] : ['start'])];
-  const sung = event.notes.find((note) => note.lyric !== null);
-  return event.notes.map((note, i) => {
-    const before = [...(i > 0 ? [el('chord')] : []), pitchElement(note.pitch)];
-    const rolled = first && note.rolled !== undefined ? [el('arpeggiate')] : [];
-    const notations = [
-      ...ties.map((type) => el('tied', [], { type })),
-      ...(first ? [...fingering(note), ...articulation(note)] : []),
-      ...rolled,
-    ];
-    // What is sung stands at the top of a chord, wherever in it the tune lies.
-    const lyric = first && sung && i === event.notes.length - 1 ? [lyricElement(sung)] : [];
-    // The beam is written at the first note of a chord.
-    const { sign = null, id = null } = first ? (signs.get(note) ?? {}) : {};
-    const ownBeams = i === 0 ? beams : [];
-    return named(noteElement(before, value, voice, staff, notations, lyric, ties, ownBeams, sign), id);
-  });
-}
-
-/** A note without head, stem and ties: what is sung to it stays. */
-function unseen(note: Element): Element {
-  const bare = [el('stem', 'none'), el('notehead', 'none')];
-  const children = note.children
-    .filter(({ name }) => name !== 'tie' && name !== 'notations')
-    .flatMap((child) => (child.name === 'staff' ? [...bare, child] : [child]));
-  return { ...note, children };
-}
-
-function named(element: Element, id: string | null): Element {
-  return id === null ? element : { ...element, attributes: { ...element.attributes, id } };
-}
-
-function graceElements(event: VoiceEvent, signs: Signs, voice: number, staff: number): Element[] {
-  return event.notes.map((note) =>
-    named(
-      el('note', [
-        el('grace'),
-        pitchElement(note.pitch),
-        el('voice', voice),
-        el('type', 'eighth'),
-        signs.get(note)?.sign ? el('accidental', signs.get(note)?.sign ?? '') : null,
-        el('staff', staff),
-        note.finger === null ? null : el('notations', fingering(note)),
-      ]),
-      signs.get(note)?.id ?? null,
-    ),
-  );
-}
-
-function noteElement(
-  before: readonly Element[],
-  value: NoteValue,
-  voice: number,
-  staff: number,
-  notations: readonly Element[],
-  lyrics: readonly Element[],
-  ties: readonly string[] = [],
-  beams: readonly Beam[] = [],
-  sign: string | null = null,
-): Element {
-  return el('note', [
-    ...before,
-    el('duration', value.ticks),
-    ...ties.map((type) => el('tie', [], { type })),
-    el('voice', voice),
-    value.type ? el('type', value.type) : null,
-    ...Array.from({ length: value.dots }, () => el('dot')),
-    sign === null ? null : el('accidental', sign),
-    value.triplet ? el('time-modification', [el('actual-notes', 3), el('normal-notes', 2)]) : null,
-    el('staff', staff),
-    ...beams.map((beam, level) => el('beam', beam, { number: String(level + 1) })),
-    notations.length > 0 ? el('notations', notations) : null,
-    ...lyrics,
-  ]);
-}
-
-function articulation({ touch }: HandNote): Element[] {
-  return touch ? [el('articulations', [el(touch)])] : [];
-}
-
-function fingering(note: HandNote): Element[] {
-  if (note.finger === null) return [];
-  const placement = note.hand === 'left' ? 'below' : 'above';
-  return [el('technical', [el('fingering', note.finger, { placement })])];
-}
-
-function lyricElement(note: HandNote): Element {
-  return el('lyric', [el('syllabic', note.syllabic ?? 'single'), el('text', note.lyric ?? '')]);
-}
-
-function pitchElement(pitch: Pitch): Element {
-  return el('pitch', [
-    el('step', classNameOf({ ...pitch, alter: 0 })),
-    pitch.alter === 0 ? null : el('alter', pitch.alter),
-    el('octave', pitch.octave),
-  ]);
 }

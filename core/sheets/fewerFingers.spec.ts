@@ -35,7 +35,8 @@ describe('fingers that are printed where the hand moves', () => {
   it('are fewer than all on a sheet, and none where none are wanted', () => {
     const a = arrange(DEMO_SONGS[0], DEFAULT_PROFILE);
     const fingersOn = (fingers: 'all' | 'moves' | 'none'): number =>
-      scoresOf(a, 'grand', roomOn(DEFAULT_PAPER), { ...DEFAULT_PAPER, fingers })[0].score.match(/<fingering/g)?.length ?? 0;
+      scoresOf(a, 'grand', roomOn(DEFAULT_PAPER), { ...DEFAULT_PAPER, fingers })[0].score.match(/<fingering/g)
+        ?.length ?? 0;
     expect(fingersOn('none')).toBe(0);
     expect(fingersOn('moves')).toBeGreaterThan(20);
     expect(fingersOn('moves')).toBeLessThan(0.9 * fingersOn('all'));

@@ -20,6 +20,8 @@ export const paperSchema = z.object({
   fingers: z.enum(['all', 'moves', 'none']).default('all'),
   /** What comes back alike on staves: between repeat signs, or written out. */
   repeats: z.enum(['signs', 'written-out']).default('signs'),
+  /** Slurs over the phrases of the tune, on staves. */
+  hasSlurs: z.boolean().default(false),
 });
 export type Paper = z.infer<typeof paperSchema>;
 
@@ -30,6 +32,7 @@ export const DEFAULT_PAPER: Paper = {
   isBound: true,
   fingers: 'all',
   repeats: 'signs',
+  hasSlurs: false,
 };
 
 /** All that is drawn is measured in units: a millimetre, or two at desk size. */

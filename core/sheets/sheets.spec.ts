@@ -9,7 +9,7 @@ import { PRACTISE_SETTINGS } from '../practice';
 import { randomSong, some, wholeBars } from '../testing';
 import { pagePicture, SHEET_FONTS, sheetDocument, type SheetFonts } from './document';
 import { DEFAULT_HANDOUT, readHandout, sheetMoved, withSheet } from './handout';
-import { layOut, type Page, partPage, SHEETS } from './layOut';
+import { layOut, type Page, SHEETS } from './layOut';
 import { DEFAULT_PAPER, type Paper, roomOn } from './paper';
 import { type Face, widthOf } from './text';
 
@@ -22,6 +22,7 @@ const PAPERS: readonly Paper[] = (['a4', 'letter'] as const).flatMap((size) =>
     isBound: (bits & 4) > 0,
     fingers: 'all',
     repeats: 'signs',
+    hasSlurs: false,
   })),
 );
 /** Staff notation as blank systems of four bars. */
@@ -260,49 +261,6 @@ describe('sheets', () => {
     const boxes = pages.flatMap(({ svg }) => [...svg.matchAll(/<rect [^>]*width="4.4"/g)]);
     const tasks = texts.filter((words) => /^(Parts? \d|Warm|The whole|Up to)/.test(words));
     expect(boxes.length).toBeGreaterThan(2 * tasks.length);
-  });
-
-  it('say who wrote the song, for whom the handout is, and a line of one’s own at a part', () => {
-    const plain = onLevel(DEMO_SONGS[1], 4);
-    const [, second] = plain.parts;
-    const song = {
-      ...plain.song,
-      credits: { words: 'Ada Marsh', music: 'Tom Weir' },
-      handout: { for: 'Wanda', from: 'Mr Teal', lines: { [second.cutId]: 'Mind the thumb.' } },
-    };
-    const words = (sheet: (typeof ALL)[number]): string[] =>
-      layOut({ ...plain, song }, [sheet], DEFAULT_PAPER, blank(plain))
-        .flatMap(textsOf)
-        .map((text) => text.words);
-    expect(words('title').slice(1, 4)).toEqual([
-      song.title,
-      'Words: Ada Marsh · music: Tom Weir',
-      'For Wanda, from Mr Teal',
-    ]);
-    for (const sheet of ['lead', 'score'] as const)
-      expect(words(sheet)).toContain('Words: Ada Marsh · music: Tom Weir');
-    const onParts = words('parts');
-    expect(onParts.indexOf('Mind the thumb.')).toBe(
-      onParts.findIndex((text) => text.startsWith('Part 2 ')) + 1,
-    );
-    expect(onParts.filter((text) => text === 'Mind the thumb.')).toHaveLength(1);
-  });
-
-  it('give a part by itself, on a page no higher than it needs', () => {
-    for (const number of [1, 3]) {
-      const a = onLevel(DEMO_SONGS[1], 5);
-      const page = partPage(a, number, 'parts', DEFAULT_PAPER);
-      const texts = textsOf(page);
-      expect(texts.filter(({ words }) => /^Part \d/.test(words)).map(({ words }) => words[5])).toEqual([
-        String(number),
-      ]);
-      const { pageWidth, pageHeight } = roomOn(DEFAULT_PAPER);
-      const height = pageWidth / page.aspect;
-      expect(height).toBeLessThan(pageHeight);
-      const lowest = Math.max(...texts.map(({ y }) => y));
-      expect(lowest).toBeLessThan(height);
-      expect(height - lowest).toBeLessThan(40);
-    }
   });
 
   it('tell on each page which parts are on it', () => {

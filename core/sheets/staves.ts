@@ -35,11 +35,11 @@ export function scoresOf(
   whole: Arrangement,
   which: keyof Staves,
   { width }: Room,
-  { fingers, repeats }: Pick<Paper, 'fingers' | 'repeats'> = DEFAULT_PAPER,
+  { fingers, repeats, hasSlurs }: Pick<Paper, 'fingers' | 'repeats' | 'hasSlurs'> = DEFAULT_PAPER,
 ): SheetScore[] {
   const arrangement = withFingers(shownElsewhere(whole), fingers);
   const scoreOf = (look: ScoreLook): SheetScore => {
-    const { text, bars } = writeScore(arrangement, { ...look, isSheet: true });
+    const { text, bars } = writeScore(arrangement, { ...look, hasSlurs, isSheet: true });
     return { score: text, width: width / STAFF, bars };
   };
   const isFolded = repeats === 'signs';

@@ -27,7 +27,7 @@ const STAFF = 72;
 /** The last line is as wide as the others where it is filled so far. */
 const FILLED = 0.6;
 /** Room round a system, in the engraver's units: numbers of bars stand left of the staff, signs above it. */
-const [LEFT, TOP] = [36, 14];
+const [LEFT, RIGHT, TOP] = [36, 4, 14];
 
 /**
  * Options for an even page: systems one by one, so that pages are filled with what is drawn, whatever it needs.
@@ -42,7 +42,7 @@ const OPTIONS = {
   header: 'none',
   footer: 'none',
   pageMarginLeft: LEFT,
-  pageMarginRight: 4,
+  pageMarginRight: RIGHT,
   pageMarginTop: TOP,
   pageMarginBottom: TOP,
   spacingNonLinear: 0.6,
@@ -67,8 +67,8 @@ const PART_BROKEN = 0.03;
  * @throws Error where the engraver cannot read the score.
  */
 export function* engrave(toolkit: Toolkit, score: string, { width }: Look): Generator<Drawn> {
-  const pageWidth = Math.round(width * STAFF);
   const load = (text: string, differs: object): number => {
+    const pageWidth = Math.round(width * STAFF);
     toolkit.setOptions({ ...OPTIONS, noJustification: false, pageWidth, ...differs });
     toolkit.loadData(text);
     return toolkit.getPageCount();
@@ -79,8 +79,9 @@ export function* engrave(toolkit: Toolkit, score: string, { width }: Look): Gene
     throw new Error('the engraver could not read the score');
   if (isMeasured) {
     const natural = Array.from({ length: count }, (_, i) => toolkit.renderToSVG(i + 1));
-    const breaks = count === 1 ? 'auto' : 'encoded';
-    count = load(brokenAt(score, linesOf(score, natural, pageWidth)), { breaks });
+    const { lines, pageWidth } = linesOf(score, natural, Math.round(width * STAFF));
+    const breaks = lines.length === 1 ? 'auto' : 'encoded';
+    count = load(brokenAt(score, lines), { breaks, pageWidth });
   }
   for (let page = 1; page <= count; page++) yield drawnFrom(toolkit.renderToSVG(page));
 }
@@ -96,8 +97,15 @@ const FINE = 10;
 /** Room behind the last sign at the beginning of a line, in units of the picture. */
 const AFTER_SIGNS = 230;
 
-/** How many bars each line has, from lines that were drawn without being spread. */
-function linesOf(score: string, natural: readonly string[], pageWidth: number): number[] {
+/**
+ * How many bars each line has, from lines that were drawn without being spread; and how wide a line is. Where a bar is
+ * wider than a line all lines are: the whole is drawn smaller, and nothing pressed into one another.
+ */
+function linesOf(
+  score: string,
+  natural: readonly string[],
+  pageWidth: number,
+): { readonly lines: number[]; readonly pageWidth: number } {
   const parts = score.split('<measure ').map((bar) => bar.includes('<rehearsal'));
   const signs = natural.map(signsBefore);
   const widths = natural.flatMap((svg, line) =>
@@ -105,13 +113,15 @@ function linesOf(score: string, natural: readonly string[], pageWidth: number): 
   );
   // What stands before the first bar alone, its metre, is part of it.
   const usual = Math.max(0, ...signs.slice(1));
-  const room = (pageWidth * FINE - (LEFT + 4) * FINE - usual) * PRESSED;
   const pieces = widths.map((width, i) => ({
     size: width + (i === 0 ? Math.max(0, signs[0] - usual) : 0),
     before: 0,
     cost: parts[i + 1] ? 0 : PART_BROKEN,
   }));
-  return brokenEvenly(pieces, room);
+  const beside = (LEFT + RIGHT) * FINE + usual;
+  const widest = Math.max(...pieces.map(({ size }) => size));
+  const wide = Math.max(pageWidth, Math.ceil((widest / PRESSED + beside) / FINE));
+  return { lines: brokenEvenly(pieces, (wide * FINE - beside) * PRESSED), pageWidth: wide };
 }
 
 /** How wide each bar of a line is drawn, by the first line of its staff. */

@@ -65,6 +65,7 @@ export class HandoutPanel {
         { value: 'written-out', label: 'Written out' },
       ],
     },
+    { field: 'hasSlurs', label: 'Slurs on staves', options: either('No slurs', 'Slurs over phrases') },
   ];
 
   protected readonly words = computed(() => this.state.bench.song()?.handout ?? NO_WORDS);
