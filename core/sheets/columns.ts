@@ -3,7 +3,8 @@ import { type HandNote, isPass, type Strike, strikesOf } from '../hands';
 import { countAt } from '../joining';
 import { typeset } from '../music';
 import type { Part } from '../parts';
-import { type Bar, barAt, sungIn, within } from '../song';
+import { gotOrMade } from '../memory';
+import { type Bar, barAt, type PlayedSong, sungIn, within } from '../song';
 import { shownNote } from '../words';
 import { brokenEvenly } from '../paths';
 import { SIZE, widthOf } from './text';
@@ -91,9 +92,13 @@ function byTick(notes: readonly HandNote[]): Map<number, Strike> {
   return new Map(strikesOf(notes).map((keys) => [keys[0].tick, keys]));
 }
 
+/** Everything sung in a song, put in order once for all its parts. */
+const SUNG = new WeakMap<PlayedSong, PlayedSong['words']>();
+
 /** Every syllable of a part with its tick, with a hyphen where its word goes on. */
 export function wordsIn({ played }: Arrangement, { fromTick, toTick }: Pick<Part, 'fromTick' | 'toTick'>) {
-  return within(sungIn(played), fromTick, toTick).map(
+  const sung = gotOrMade(SUNG, played, () => sungIn(played));
+  return within(sung, fromTick, toTick).map(
     ({ tick, text, syllabic }): [tick: number, syllable: string] => [
       tick,
       syllabic === 'begin' || syllabic === 'middle' ? `${text}-` : text,
@@ -104,15 +109,22 @@ export function wordsIn({ played }: Arrangement, { fromTick, toTick }: Pick<Part
 /** What it costs to break a bar over two rows, of what a row left empty does. */
 const BAR_BROKEN = 0.5;
 
-/**
- * Columns in rows no wider than so many units, as few and as evenly filled as can be, broken at bar lines wherever a bar
- * is not wider than a row.
- */
+/** Columns in rows no wider than so many units: one wider than a row is a row, and what it holds is set smaller. */
 export function rowsOf(columns: readonly Column[], width: number): Column[][] {
-  // A column wider than a row is a row: what it holds is set smaller.
-  const wide = (list: readonly Column[]): number =>
-    list.reduce((sum, column) => sum + Math.min(width, column.width), 0);
-  const pieces = barsOf(columns).flatMap((bar) => (wide(bar) <= width ? [bar] : bar.map((one) => [one])));
+  return inRows(columns, (column) => Math.min(width, column.width), width);
+}
+
+/**
+ * What stands beside one another in rows no wider than so many units, as few and as evenly filled as can be, broken at bar
+ * lines wherever a bar is not wider than a row.
+ */
+export function inRows<T extends Pick<Column, 'beginsBar'>>(
+  all: readonly T[],
+  widthOfOne: (one: T) => number,
+  width: number,
+): T[][] {
+  const wide = (list: readonly T[]): number => list.reduce((sum, one) => sum + widthOfOne(one), 0);
+  const pieces = barsOf(all).flatMap((bar) => (wide(bar) <= width ? [bar] : bar.map((one) => [one])));
   const sizes = pieces.map((piece) => ({
     size: wide(piece),
     before: 0,
@@ -126,11 +138,11 @@ export function rowsOf(columns: readonly Column[], width: number): Column[][] {
   });
 }
 
-function barsOf(columns: readonly Column[]): Column[][] {
-  const bars: Column[][] = [];
-  for (const column of columns) {
-    if (column.beginsBar || bars.length === 0) bars.push([]);
-    bars[bars.length - 1].push(column);
+function barsOf<T extends Pick<Column, 'beginsBar'>>(all: readonly T[]): T[][] {
+  const bars: T[][] = [];
+  for (const one of all) {
+    if (one.beginsBar || bars.length === 0) bars.push([]);
+    bars[bars.length - 1].push(one);
   }
   return bars;
 }

@@ -4,7 +4,7 @@ import { classNameOf, type Pitch, typeset } from '../music';
 import { type Part, partIndexAt } from '../parts';
 import { barAt } from '../song';
 import { barsInWords, CHORDS_TO_COME, leftPlayed, partCard, plays, struckLate } from '../words';
-import { wordsIn } from './columns';
+import { inRows, wordsIn } from './columns';
 import { line, text } from './draw';
 import { type Block, heading, paragraph } from './flow';
 import type { MakeSheet, SheetTask } from './sheet';
@@ -86,7 +86,7 @@ function wordSheet({ arrangement, room }: SheetTask, told: Told): Block[] {
     return paragraph('There are no words and no chords in this song yet.', room.width);
   return arrangement.parts.flatMap((part, index) => {
     const cells = cellsOf(arrangement, part, told);
-    const rows = inRows(cells, room.width);
+    const rows = inRows(cells, widthOfCell, room.width);
     const head = heading(`${partCard(arrangement, index).title} · ${barsInWords(part)}`, room, part.number);
     const isToCome = cells.some(({ under }) => under !== '') && !plays(arrangement, index, 'left');
     return [
@@ -121,25 +121,6 @@ function widthOfCell({ words, over, right, under, beginsBar, isStruck }: Cell): 
   const below = Math.max(...[right, under].map((what) => widthOf(what, 'regular', SIZE.small))) + SPACE;
   const empty = words === '' && over !== '' ? 14 : 0;
   return Math.max(sung, above, below, empty) + (beginsBar ? 1.2 : 0);
-}
-
-function inRows(cells: readonly Cell[], width: number): Cell[][] {
-  const rows: Cell[][] = [[]];
-  let used = 0;
-  cells.forEach((cell, i) => {
-    const wide = widthOfCell(cell);
-    // A new row begins with a bar, where the next bar would not fit any more.
-    const nextBar = cells.findIndex((other, k) => k > i && other.beginsBar);
-    const bar = cells.slice(i, nextBar < 0 ? undefined : nextBar).reduce((sum, c) => sum + widthOfCell(c), 0);
-    const isFull = used + wide > width || (cell.beginsBar && used + bar > width && bar <= width);
-    if (isFull && rows[rows.length - 1].length > 0) {
-      rows.push([]);
-      used = 0;
-    }
-    rows[rows.length - 1].push(cell);
-    used += wide;
-  });
-  return rows.filter((row) => row.length > 0);
 }
 
 function wordRow(row: readonly Cell[], width: number, part: number): Block {
