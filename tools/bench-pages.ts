@@ -1,12 +1,21 @@
 // What stands cut or one over another on engraved pages, read from their boxes in the browser: part of npm run bench.
 import type { Browser, Page } from '@playwright/test';
-import type { Toolkit } from '../app/src/app/notation/engraving';
+import { engrave, type Toolkit } from '../app/src/app/notation/engraving';
 import { TUNES_APART } from '../demo/kept-apart';
 import { SHAPED_SONGS_APART } from '../demo/shaped-apart';
 import { DEMO_SONGS } from '../demo/songs';
 import { arrange } from '../core/arrange';
-import { DEFAULT_PAPER, layOut, type Paper, sheetDocument, type SheetId } from '../core/sheets';
+import {
+  DEFAULT_PAPER,
+  layOut,
+  type Paper,
+  roomOn,
+  scoresOf,
+  sheetDocument,
+  type SheetId,
+} from '../core/sheets';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '../core/song';
+import { randomSong } from '../core/testing';
 import { engraved, loadEngraver } from './engraver';
 import { sheetFonts } from './sheetFonts';
 
@@ -49,6 +58,35 @@ export async function pageFigures(browser: Browser): Promise<void> {
   const often = [...seen].sort((a, b) => b[1] - a[1]).slice(0, 8);
   for (const [what, times] of often) console.log(`  ${what}: ${times}`);
   await page.close();
+  timeFigures(toolkit);
+}
+
+/** How long a full score of 200 bars takes to its first line and to its last, and a part as it is drawn on the screen. */
+function timeFigures(toolkit: Toolkit): void {
+  const long = randomSong({ bars: 200, changesPerBar: 2, seed: 7 });
+  for (const level of [4, 7]) {
+    const a = arrange(applyEdit(long, { kind: 'choose', choices: { level } }), DEFAULT_PROFILE);
+    const [score] = scoresOf(a, 'grand', roomOn(DEFAULT_PAPER));
+    const times = [0, 1, 2].map(() => timed(() => engrave(toolkit, score.score, score)));
+    const [first, all] = [median(times.map((t) => t.first)), median(times.map((t) => t.all))];
+    console.log(`200 bars, level ${level}: first line ${first} ms (1,000), all ${all} ms (3,000)`);
+    const [part] = scoresOf(a, 'parts', roomOn(DEFAULT_PAPER));
+    const shown = [0, 1, 2, 3, 4].map(() =>
+      timed(() => engrave(toolkit, part.score, { width: 20, isQuick: true })),
+    );
+    console.log(`a part on the screen, level ${level}: ${median(shown.map((t) => t.all))} ms (100)`);
+  }
+}
+
+function timed(draw: () => Iterable<unknown>): { readonly first: number; readonly all: number } {
+  const start = performance.now();
+  let first = 0;
+  for (const _ of draw()) first ||= performance.now() - start;
+  return { first: Math.round(first), all: Math.round(performance.now() - start) };
+}
+
+function median(values: readonly number[]): number {
+  return [...values].sort((a, b) => a - b)[values.length >> 1];
 }
 
 async function faultsOn(

@@ -10,6 +10,7 @@ import {
   systemsFrom,
 } from '@joined-hands/core/sheets';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '@joined-hands/core/song';
+import { randomSong } from '../../../../core/testing';
 import { VerovioToolkit } from 'verovio/esm';
 import createModule from 'verovio/wasm';
 import { readFileSync } from 'node:fs';
@@ -45,6 +46,15 @@ describe('a song engraved in systems', () => {
       }
     },
   );
+
+  it('ends with no bar alone where it is too long to be measured', () => {
+    for (const bars of [101, 103, 105, 107]) {
+      const a = onLevel(randomSong({ bars, changesPerBar: 1, seed: bars }), 4);
+      const [systems] = systemsOf(a, 'lead');
+      expect(systems.flatMap((system) => system.bars)).toEqual(a.played.bars);
+      expect(systems.at(-1)?.bars.length).toBeGreaterThan(1);
+    }
+  });
 
   it('draws repeats with their endings, each bar once', () => {
     const [systems] = systemsOf(onLevel(DEMO_SONGS[3], 4), 'grand');

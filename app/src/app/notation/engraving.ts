@@ -20,6 +20,8 @@ export interface Engraver {
 export interface Look {
   /** How wide a system is, in staves: its width by the height of a staff of five lines. */
   readonly width: number;
+  /** Bars are put on lines as the engraver does by itself: half the time, and lines that are less even. */
+  readonly isQuick?: boolean;
 }
 
 /** The height of a staff in the engraver's units. */
@@ -66,24 +68,41 @@ const PART_BROKEN = 0.03;
  *
  * @throws Error where the engraver cannot read the score.
  */
-export function* engrave(toolkit: Toolkit, score: string, { width }: Look): Generator<Drawn> {
+export function* engrave(toolkit: Toolkit, score: string, { width, isQuick }: Look): Generator<Drawn> {
   const load = (text: string, differs: object): number => {
     const pageWidth = Math.round(width * STAFF);
     toolkit.setOptions({ ...OPTIONS, noJustification: false, pageWidth, ...differs });
     toolkit.loadData(text);
     return toolkit.getPageCount();
   };
-  const isMeasured = barsOf(score) <= MOST_MEASURED;
+  const isMeasured = !isQuick && barsOf(score) <= MOST_MEASURED;
   let count = load(score, { breaks: 'auto', noJustification: isMeasured });
-  if (drawnFrom(toolkit.renderToSVG(count)).bars === 0)
-    throw new Error('the engraver could not read the score');
   if (isMeasured) {
     const natural = Array.from({ length: count }, (_, i) => toolkit.renderToSVG(i + 1));
+    if (!natural[0].includes(BAR)) throw new Error(UNREAD);
     const { lines, pageWidth } = linesOf(score, natural, Math.round(width * STAFF));
     const breaks = lines.length === 1 ? 'auto' : 'encoded';
     count = load(brokenAt(score, lines), { breaks, pageWidth });
+  } else if (!isQuick && count > 1 && barsIn(toolkit.renderToSVG(count)) === 1) {
+    const lines = Array.from({ length: count }, (_, i) => barsIn(toolkit.renderToSVG(i + 1)));
+    count = load(brokenAt(score, withoutLoneBar(lines)), { breaks: 'encoded' });
   }
-  for (let page = 1; page <= count; page++) yield drawnFrom(toolkit.renderToSVG(page));
+  for (let page = 1; page <= count; page++) {
+    const drawn = drawnFrom(toolkit.renderToSVG(page));
+    if (drawn.bars === 0) throw new Error(UNREAD);
+    yield drawn;
+  }
+}
+
+const UNREAD = 'the engraver could not read the score';
+/** What a bar is in the engraver's pictures. */
+const BAR = 'class="measure"';
+
+/** Lines of so many bars, of which the last has taken some of the one before. */
+function withoutLoneBar(lines: readonly number[]): number[] {
+  const [before, last] = lines.slice(-2);
+  const taken = Math.floor((before - last) / 2);
+  return [...lines.slice(0, -2), before - taken, last + taken];
 }
 
 function barsOf(score: string): number {
@@ -127,7 +146,7 @@ function linesOf(
 /** How wide each bar of a line is drawn, by the first line of its staff. */
 function barWidths(svg: string): number[] {
   return svg
-    .split('class="measure"')
+    .split(BAR)
     .slice(1)
     .map((bar) => {
       const [, from, to] = /<path d="M(\d+) \d+ L(\d+) /.exec(bar.slice(bar.indexOf('class="staff"'))) ?? [];
@@ -137,11 +156,15 @@ function barWidths(svg: string): number[] {
 
 /** How wide clef, key and metre are at the beginning of a line. */
 function signsBefore(svg: string): number {
-  const [, first = ''] = svg.split('class="measure"');
+  const [, first = ''] = svg.split(BAR);
   const start = /<path d="M(\d+) /.exec(first.slice(first.indexOf('class="staff"')))?.[1] ?? 0;
   const groups = first.split(/class="(?=(?:clef|keySig|keyAccid|meterSig)")/).slice(1);
   const places = groups.map((group) => Number(/translate\((\d+),/.exec(group)?.[1] ?? 0));
   return Math.max(0, ...places) + AFTER_SIGNS - Number(start);
+}
+
+function barsIn(svg: string): number {
+  return svg.split(BAR).length - 1;
 }
 
 /** A score with so many bars on each line. */
@@ -175,6 +198,6 @@ function drawnFrom(svg: string): Drawn {
     .replace(ITALIC, '$& font-style="italic"')
     .replace(LINES, '<$1 stroke="currentColor"')
     .replace(/>\s+</g, '><');
-  const bars = inside.match(/class="measure"/g)?.length ?? 0;
+  const bars = barsIn(inside);
   return { svg: `<g class="engraved">${inside}</g>`, viewBox, aspect: wide / high, bars };
 }

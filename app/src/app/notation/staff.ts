@@ -85,7 +85,7 @@ export class Staff {
   private async draw(score: string, keys: readonly HandNote[], width: number): Promise<void> {
     const turn = ++this.turn;
     try {
-      const systems = await this.engraver.systems(score, { width: width / STAFF_PX });
+      const systems = await this.engraver.systems(score, { width: width / STAFF_PX, isQuick: true });
       // Something newer may have been asked for while it was drawn.
       if (turn !== this.turn) return;
       this.host().nativeElement.replaceChildren(...systems.map(asPicture));
