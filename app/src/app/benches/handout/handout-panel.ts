@@ -47,14 +47,14 @@ export class HandoutPanel {
     },
     { field: 'isAcross', label: 'Orientation', options: either('Portrait', 'Landscape') },
     { field: 'isDesk', label: 'Size of letters', options: either('Normal print', 'Large print') },
-    { field: 'isBound', label: 'Margin', options: either('Normal margins', 'Binding margin') },
+    { field: 'isBound', label: 'Margin', options: either('Normal margins', 'For binding') },
     {
       field: 'fingers',
       label: 'Fingers on staves',
       options: [
         { value: 'all', label: 'All fingers' },
         { value: 'moves', label: 'Some', told: 'Where a phrase begins or the hand moves' },
-        { value: 'none', label: 'No fingers' },
+        { value: 'none', label: 'None', told: 'No fingers' },
       ],
     },
     {
