@@ -1,5 +1,6 @@
+import type { HandNote } from '../hands';
 import { barTicks, middleTicks } from '../music';
-import { type Choices, type PlayedBar, type PlayedSong } from '../song';
+import { type Choices, type PlayedBar, type PlayedSong, within } from '../song';
 
 /** How a part is pedalled. */
 export type Pedal = Exclude<Choices['pedal'], 'auto'>;
@@ -16,8 +17,8 @@ const PEDAL_AGAIN_SECONDS = 0.08;
 
 interface PedalTask {
   readonly played: PlayedSong;
-  /** Ticks at which the left hand strikes. */
-  readonly struck: ReadonlySet<number>;
+  /** What the left hand strikes, in time. */
+  readonly left: readonly HandNote[];
   readonly pedalAt: (tick: number) => Pedal;
   readonly partAt: (tick: number) => number;
   readonly secondsAt: (tick: number) => number;
@@ -31,7 +32,7 @@ interface Press {
 
 /**
  * The pedal of a song as each part has it: with each chord, also at half bars, held through the part, or only under the
- * last chord. Where one press follows another at once it is lifted as the chord goes down, and pressed just after.
+ * last chord; changed where the bass walks, which it would blur. Where one press follows another at once it is lifted as the chord goes down, and pressed just after.
  */
 export function pedalsOf(task: PedalTask): TimedPedal[] {
   const presses = withWritten(task, pressesOf(task));
@@ -57,7 +58,8 @@ function withWritten({ played: { ownBars } }: PedalTask, presses: readonly Press
   return [...presses.filter((press) => !isOver(press)), ...own].sort((a, b) => a.from - b.from);
 }
 
-function pressesOf({ played, struck, pedalAt, partAt }: PedalTask): Press[] {
+function pressesOf({ played, left, pedalAt, partAt }: PedalTask): Press[] {
+  const struck = new Set(left.map(({ tick }) => tick));
   const sounding = played.changes.filter(({ chord }) => chord !== null);
   const presses: Press[] = [];
   let heldIn = -1;
@@ -70,11 +72,28 @@ function pressesOf({ played, struck, pedalAt, partAt }: PedalTask): Press[] {
     const before = presses[presses.length - 1];
     if (pedal === 'held' && heldIn === part && before?.to === tick)
       presses[presses.length - 1] = { ...before, to };
-    else if (pedal === 'half') presses.push(...halved(played.bars, tick, to));
-    else presses.push({ from: tick, to });
+    else {
+      const whole = pedal === 'half' ? halved(played.bars, tick, to) : [{ from: tick, to }];
+      presses.push(...(pedal === 'held' ? whole : whole.flatMap((press) => changedAtSteps(press, left))));
+    }
     heldIn = pedal === 'held' ? part : -1;
   });
   return presses;
+}
+
+/** A whole step in half steps. */
+const STEP = 2;
+
+/** A press changed where the left hand fills in a step beside a key that still rings. Source: common practice of pedalling. */
+function changedAtSteps({ from, to }: Press, left: readonly HandNote[]): Press[] {
+  const starts = [from];
+  for (const note of within(left, from, to)) {
+    if (note.source !== 'fill' || note.tick === from) continue;
+    const ringing = within(left, starts[starts.length - 1], note.tick);
+    if (ringing.some(({ midi }) => midi !== note.midi && Math.abs(midi - note.midi) <= STEP))
+      starts.push(note.tick);
+  }
+  return starts.map((start, i) => ({ from: start, to: starts[i + 1] ?? to }));
 }
 
 /** A stretch cut at bar lines, and at the middle of bars that have one. */

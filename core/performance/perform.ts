@@ -53,9 +53,8 @@ export function perform(task: PerformTask): Timeline {
     .map((note) => timed(task, clock, note))
     .sort((a, b) => a.seconds - b.seconds || a.midi - b.midi);
   const { played, pedalAt, partAt } = task;
-  const struck = new Set(task.left.map((note) => note.tick));
   const secondsAt = (tick: number): number => clock.secondsAt(tick);
-  const pedals = pedalsOf({ played, struck, pedalAt, partAt, secondsAt });
+  const pedals = pedalsOf({ played, left: task.left, pedalAt, partAt, secondsAt });
   return { notes, pedals, seconds: clock.secondsAt(task.played.endTick) };
 }
 

@@ -123,13 +123,18 @@ describe('the clock through tempo and swing', () => {
 describe('the pedal goes', () => {
   const told = (
     pedal: Pedal | ((tick: number) => Pedal),
-    struck = [0, 4, 8, 12],
+    struck: readonly (number | { readonly at: number; readonly midi: number; readonly source: string })[] = [
+      0, 4, 8, 12,
+    ],
     played: PlayedSong = unfold(base),
     partAt: (tick: number) => number = () => 0,
   ): string =>
     pedalsOf({
       played,
-      struck: new Set(struck.map((at) => at * beat)),
+      left: struck.map((one) => {
+        const { at, ...key } = typeof one === 'number' ? { at: one, midi: 48, source: 'chord' } : one;
+        return { tick: at * beat, ...key } as HandNote;
+      }),
       pedalAt: (tick) => (typeof pedal === 'string' ? pedal : pedal(tick)),
       partAt,
       secondsAt: (tick) => tick / beat,
@@ -161,6 +166,19 @@ describe('the pedal goes', () => {
       changes: [{ ...base.changes[0], tick: 3 * beat, length: 4 * beat }],
     });
     expect(told('half', [3], late)).toBe('↓3@3.08 ↑4@4 ↓4@4.08 ↑6@6 ↓6@6.08 ↑7@7');
+  });
+
+  it('changed where the bass walks beside what still rings, and not where the part is held', () => {
+    const key = (at: number, midi: number, source = 'fill') => ({ at, midi, source });
+    // C, its chord, then B and A walking down to the next chord.
+    const walk = [key(0, 48, 'pattern'), key(1, 55, 'pattern'), key(2, 47), key(3, 45), 4, 8, 12];
+    expect(told('change', walk)).toBe(
+      '↓0@0.08 ↑2@2 ↓2@2.08 ↑3@3 ↓3@3.08 ↑4@4 ↓4@4.08 ↑8@8 ↓8@8.08 ↑12@12 ↓12@12.08 ↑16@16',
+    );
+    expect(told('held', walk)).toBe('↓0@0.08 ↑16@16');
+    // What leaps, and what belongs to the figure, blurs nothing.
+    for (const other of [key(2, 52), key(2, 47, 'pattern')])
+      expect(told('change', [key(0, 48, 'pattern'), other, 4, 8, 12])).toBe(told('change'));
   });
 
   it('up after a chord that ends before the next begins', () => {
