@@ -1,5 +1,6 @@
 import type { Arrangement } from '../arrangement';
 import { PRACTISE_SETTINGS } from '../practice';
+import { capital } from '../words';
 import { chordLegend } from './chordLegend';
 import { text } from './draw';
 import { type Block, type Filled, paginate } from './flow';
@@ -91,8 +92,8 @@ export function layOut(
   });
   return filled.map(({ id, name, page }, i): Page => {
     const parts = partsOn(page);
-    const foot = `${i + 1} of ${filled.length}${parts ? ` · ${partsOnPage(parts)}` : ''}`;
-    const head = id === 'title' ? '' : arrangement.song.title;
+    const foot = `page ${i + 1} of ${filled.length} · ${arrangement.song.title}`;
+    const head = parts ? capital(partsOnPage(parts)) : '';
     return {
       sheet: id,
       number: i + 1,
@@ -127,7 +128,7 @@ export function partPage(
     number: 1,
     parts: [number, number],
     aspect: room.pageWidth / room.pageHeight,
-    svg: pageSvg(page, room, arrangement.song.title, name, ''),
+    svg: pageSvg(page, room, '', name, arrangement.song.title),
   };
 }
 
@@ -152,12 +153,13 @@ export function partsOnPage([from, to]: readonly [from: number, to: number]): st
   return from === to ? `part ${from}` : `parts ${from}–${to}`;
 }
 
-function pageSvg(page: Filled, room: Room, head: string, name: string, foot: string): string {
+function pageSvg(page: Filled, room: Room, head: string, name: string, below: string): string {
   const { pageWidth, pageHeight, left, top, width, scale } = room;
   const nameWidth = widthOf(name, 'regular', SIZE.small);
   const title = cutTo(head, 'regular', SIZE.small, width - nameWidth - 4);
   const headY = top - 4.5;
   const footY = pageHeight - (pageHeight - top - room.height) + 7;
+  const foot = cutTo(below, 'regular', SIZE.small, width);
   const drawn = page.blocks.map(({ block, y }) => block.draw(left, top + y)).join('');
   const size = `width="${pageWidth * scale}mm" height="${pageHeight * scale}mm"`;
   return (

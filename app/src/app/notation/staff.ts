@@ -12,13 +12,14 @@ import {
 } from '@angular/core';
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import { writeMusicXml } from '@joined-hands/core/formats';
-import type { HandNote } from '@joined-hands/core/hands';
+import type { Hand, HandNote } from '@joined-hands/core/hands';
 import { type Drawn, shownElsewhere } from '@joined-hands/core/sheets';
 import { messageOf } from '../ui/message';
 import { EngraverClient } from './engraver';
 
-/** Height of a staff in pixels. */
+/** Height of a staff in pixels; on a telephone, where words would be pressed into one another. */
 const STAFF_PX = 44;
+const [NARROW_PX, STAFF_NARROW_PX] = [500, 34];
 const SVG = 'http://www.w3.org/2000/svg';
 /** What the name of a key in the score begins with; its place among the keys follows. */
 const KEY = 'key-';
@@ -50,6 +51,8 @@ export class Staff {
   readonly part = input.required<number>();
   /** Played ids of the notes picked. */
   readonly picked = input<readonly string[]>([]);
+  /** What sounds now. */
+  readonly sounding = input<readonly { readonly tick: number; readonly hand: Hand }[]>([]);
   readonly notePressed = output<{ id: string; isExtending: boolean }>();
   protected readonly problem = signal<string | null>(null);
   private readonly engraver = inject(EngraverClient);
@@ -79,13 +82,21 @@ export class Staff {
       const [{ keys, score }, width] = [this.score(), this.width()];
       if (width >= 200) void this.draw(score, keys, width);
     });
-    effect(() => mark(this.host().nativeElement, this.drawn(), new Set(this.picked())));
+    effect(() => {
+      const sounding = new Set(this.sounding().map(({ tick, hand }) => `${tick} ${hand}`));
+      const picked = new Set(this.picked());
+      mark(
+        this.host().nativeElement,
+        this.drawn(),
+        (note) => picked.has(note.from) || sounding.has(`${note.tick} ${note.hand}`),
+      );
+    });
   }
 
   private async draw(score: string, keys: readonly HandNote[], width: number): Promise<void> {
     const turn = ++this.turn;
     try {
-      const systems = await this.engraver.systems(score, { width: width / STAFF_PX, isQuick: true });
+      const systems = await this.engraver.systems(score, { width: width / staffOn(width), isQuick: true });
       // Something newer may have been asked for while it was drawn.
       if (turn !== this.turn) return;
       this.host().nativeElement.replaceChildren(...systems.map(asPicture));
@@ -101,6 +112,10 @@ export class Staff {
     const id = target?.getAttribute('data-note');
     if (id) this.notePressed.emit({ id, isExtending: event.shiftKey });
   }
+}
+
+function staffOn(width: number): number {
+  return width < NARROW_PX ? STAFF_NARROW_PX : STAFF_PX;
 }
 
 function asPicture({ svg, viewBox }: Drawn): SVGSVGElement {
@@ -123,8 +138,8 @@ function boxOf(group: SVGGraphicsElement): SVGRectElement {
   return box;
 }
 
-/** Notes picked in the colour of their hand, what is filled in in its own; notes of the tune told apart for pressing. */
-function mark(element: HTMLElement, keys: readonly HandNote[], picked: ReadonlySet<string>): void {
+/** Notes picked, or sounding, in the colour of their hand, what is filled in in its own; notes of the tune told apart for pressing. */
+function mark(element: HTMLElement, keys: readonly HandNote[], isMarked: (note: HandNote) => boolean): void {
   const style = getComputedStyle(element);
   for (const group of element.querySelectorAll(`[id^="${KEY}"]`)) {
     const note = keys[Number(group.id.slice(KEY.length))] as HandNote | undefined;
@@ -133,7 +148,7 @@ function mark(element: HTMLElement, keys: readonly HandNote[], picked: ReadonlyS
       group.setAttribute('data-note', note.from);
       group.append(boxOf(group as SVGGraphicsElement));
     }
-    const colour = picked.has(note.from) ? `--${note.hand}` : note.source === 'fill' ? '--thread' : null;
+    const colour = isMarked(note) ? `--${note.hand}` : note.source === 'fill' ? '--thread' : null;
     for (const attribute of ['fill', 'color'])
       if (colour === null) group.removeAttribute(attribute);
       else group.setAttribute(attribute, style.getPropertyValue(colour).trim());
