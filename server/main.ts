@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { createApp, refuseUnreadable } from './app';
+import { listenFrom } from './listen';
 
 const DEFAULT_PORT = 4310;
 const folder = fileURLToPath(new URL('../dist/app', import.meta.url));
@@ -13,14 +14,15 @@ if (!existsSync(folder)) {
   console.error('The application is not built yet: run npm start, which builds it first.');
   process.exitCode = 1;
 } else {
-  const server = createApp(folder, names).listen(port, address, () =>
-    console.log(`Joined Hands is at http://localhost:${port}`),
-  );
-  server.on('clientError', refuseUnreadable);
-  server.on('error', (error) => {
+  try {
+    const had = await listenFrom(createApp(folder, names), port, address, console.log);
+    had.server.on('clientError', refuseUnreadable);
+    console.log(`Joined Hands is at http://localhost:${had.port}`);
+  } catch (error) {
+    const reason = error instanceof Error ? error.message : String(error);
     console.error(
-      `The server could not start on port ${port}: ${error.message}. Choose another: PORT=4311 npm start`,
+      `The server could not start on port ${port}: ${reason}. Choose another: PORT=4400 npm start`,
     );
     process.exitCode = 1;
-  });
+  }
 }
