@@ -22,11 +22,18 @@ import { browserFigures } from './bench-browser';
 import { chordFigures } from './bench-chords';
 import { editShares } from './bench-edits';
 import { fillFigures } from './bench-fills';
+import { listeningFigures } from './bench-listening';
 import { practiceFigures } from './bench-practise';
 import { cutFigures } from './bench-parts';
 import { tuneFigures } from './bench-tune';
 import { voicingFigures } from './bench-voicing';
 import { copyOf, median, prepared } from './timing';
+
+// npm run bench -- listening: how takes are judged, alone.
+if (process.argv.includes('listening')) {
+  listeningFigures();
+  process.exit(0);
+}
 
 interface Figures {
   readonly name: string;
@@ -162,5 +169,6 @@ chordFigures();
 fillFigures();
 arrangingFigures();
 practiceFigures();
+listeningFigures();
 tuneFigures();
 if (!process.argv.includes('--core')) await browserFigures();

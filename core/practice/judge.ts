@@ -2,6 +2,7 @@ import type { Hand } from '../hands';
 import type { KeyEvent } from '../takes';
 import { align, type Alignment } from './align';
 import type { Goal } from './goal';
+import { medianOf } from './median';
 import { tempoOf } from './tempo';
 import type { WantedKey } from './wanted';
 
@@ -21,7 +22,7 @@ export interface Judgement {
   readonly extra: readonly { readonly tick: number; readonly midi: number }[];
   /** Ticks at which the player began again. */
   readonly restarts: readonly number[];
-  /** Mean seconds the left hand came after the right where both were wanted at once; null where they never met. */
+  /** Seconds the left hand came after the right where both were wanted at once, in the middle of all; null where they never met. */
   readonly apart: number | null;
   /** Standard deviation of the strikes from the player's own tempo, in seconds; null for too few. */
   readonly unevenness: number | null;
@@ -44,9 +45,14 @@ export function rightOf(keys: readonly JudgedKey[]): number {
   return keys.filter(({ how }) => how === 'right').length;
 }
 
-/** A strike more than this off is heard as off: a share of the beat, and never less than so many seconds. */
-const OFF_BEAT = 0.2;
-const OFF_SECONDS = 0.06;
+/**
+ * A strike is off that is off by more than most of the take, from so many seconds on and never by less than so much of a
+ * beat: who plays evenly is told of little, who plays freely of what stands out.
+ */
+const OFF_BEAT = 0.25;
+const OFF_SECONDS = 0.05;
+/** So many times what half of the strikes stay within. */
+const STANDS_OUT = 4;
 
 /** Judges a take: `struck` are keys going down and up in time, `beatSeconds` a beat at the full tempo. */
 export function judgeTake(
@@ -57,13 +63,14 @@ export function judgeTake(
   const downs = struck.filter(({ velocity }) => velocity > 0);
   const alignment = align(wanted, downs);
   const times = timesOf(alignment, wanted, downs);
-  const tempo = tempoOf(wanted, times.segments, handOffset(wanted, times));
+  const tempo = tempoOf(wanted, times.segments, beatSeconds, handOffset(wanted, times, beatSeconds));
   const lateAt = (i: number): number | null => {
     const at = times.last[i];
     const expected = tempo.expected[i];
     return at === null || expected === null ? null : at - expected;
   };
-  const off = Math.max(OFF_SECONDS, OFF_BEAT * beatSeconds);
+  const strays = wanted.flatMap((_, i) => Math.abs(lateAt(i) ?? NaN)).filter(Number.isFinite);
+  const off = Math.min(Math.max(OFF_SECONDS, STANDS_OUT * medianOf(strays)), OFF_BEAT * beatSeconds);
   const reached = Math.max(-1, ...times.last.flatMap((at, i) => (at === null ? [] : [i])));
   // A key left out of the last chord is missed: the chord was reached.
   const lastTick = wanted[reached]?.tick ?? -Infinity;
@@ -91,10 +98,10 @@ export function judgeTake(
 }
 
 /** Seconds by which the left hand comes after the right throughout: taken off before the tempo is followed, so that it does not bend it. */
-function handOffset(wanted: readonly WantedKey[], { last, segments }: Times): number {
+function handOffset(wanted: readonly WantedKey[], { last, segments }: Times, beatSeconds: number): number {
   let offset = 0;
   for (let round = 0; round < 2; round++) {
-    const { expected } = tempoOf(wanted, segments, offset);
+    const { expected } = tempoOf(wanted, segments, beatSeconds, offset);
     const off = (hand: Hand): number[] =>
       wanted.flatMap((key, i) => {
         const [at, then] = [last[i], expected[i]];
@@ -102,7 +109,7 @@ function handOffset(wanted: readonly WantedKey[], { last, segments }: Times): nu
       });
     const [right, left] = [off('right'), off('left')];
     if (right.length === 0 || left.length === 0) return 0;
-    offset = mean(left) - mean(right);
+    offset = medianOf(left) - medianOf(right);
   }
   return offset;
 }
@@ -159,7 +166,7 @@ function apartOf(wanted: readonly WantedKey[], last: readonly (number | null)[])
   const apart = [...byTick.values()].flatMap(({ right, left }) =>
     right.length > 0 && left.length > 0 ? [mean(left) - mean(right)] : [],
   );
-  return apart.length === 0 ? null : mean(apart);
+  return apart.length === 0 ? null : medianOf(apart);
 }
 
 function forceOf(

@@ -103,14 +103,12 @@ export function planFor(parts: readonly PartToPractise[], options: PlanOptions):
     );
   const isDue = (task: Task): boolean =>
     isDone(task) && !isWithin(task) && (stateOf(task)?.due ?? Infinity) <= options.now;
-  const due = all
-    .filter(isDue)
-    .map((task): Task => ({
-      ...task,
-      why: 'due',
-      turns: FEWEST_TURNS,
-      minutes: minutesOf(task, FEWEST_TURNS),
-    }));
+  const due = all.filter(isDue).map((task): Task => ({
+    ...task,
+    why: 'due',
+    turns: FEWEST_TURNS,
+    minutes: minutesOf(task, FEWEST_TURNS),
+  }));
   const next = all
     .filter((task) => !isDone(task))
     .map((task): Task => ({ ...task, why: stateOf(task) ? 'next' : 'new' }));

@@ -1,11 +1,15 @@
+import { medianOf } from './median';
 import type { WantedKey } from './wanted';
 
-/** Strikes on either side by which a player's own tempo is known at one. */
-const AROUND = 24;
+/** Beats on either side by whose strikes a player's own tempo is known at one, and the fewest strikes for it. */
+const AROUND_BEATS = 2;
 const FEWEST = 4;
-/** A gap so many times longer than the music's is a stop: what comes after it is played at a tempo of its own. */
-const STOP = 3;
-const STOP_SECONDS = 0.6;
+/** A gap longer than the running tempo has it by so many seconds, or such a share of it, is a stop: what comes after is played at a tempo of its own. */
+const STOP_SECONDS = 0.35;
+const STOP_SHARE = 0.35;
+/** The running tempo is that of so many gaps; before, a gap so many times longer than the music's is a stop. */
+const GAPS = 8;
+const STOP_AT_FIRST = 3;
 
 /** A player's own tempo, whatever it was. */
 interface OwnTempo {
@@ -23,14 +27,14 @@ interface Strike {
 }
 
 /**
- * The tempo a take was played at, as a curve through its strikes: at each strike a parabola through those around it
- * (least squares), so that a steady and a drifting tempo are both followed and no single stray pulls it. Stretches are
- * those without a new beginning; a stop inside one parts it. `leftAfter`: seconds the left hand comes after the right
- * throughout.
+ * The tempo a take was played at: at each strike a line through those of two beats around it, itself left out, by medians,
+ * so that a drifting tempo is followed and no stray pulls it. Stretches are those without a new beginning; a stop inside
+ * one parts it. `leftAfter`: seconds the left hand comes after the right throughout. Source: repeated medians (Siegel).
  */
 export function tempoOf(
   wanted: readonly WantedKey[],
   segments: readonly (readonly (readonly [wanted: number, seconds: number])[])[],
+  beatSeconds: number,
   leftAfter = 0,
 ): OwnTempo {
   const expected: (number | null)[] = wanted.map(() => null);
@@ -38,14 +42,27 @@ export function tempoOf(
   for (const stretch of segments.flatMap((segment) => withoutStops(strikesOf(wanted, segment, leftAfter)))) {
     if (stretch.length < FEWEST) continue;
     stretch.forEach(({ x, keys }, at) => {
-      const near = stretch.slice(Math.max(0, at - AROUND), at + AROUND + 1);
-      const { value, slope } = parabolaAt(near, x);
+      const { value, slope } = lineAt(around(stretch, at, AROUND_BEATS * beatSeconds), x);
       slopes.push(slope);
       for (const key of keys) expected[key] = value;
     });
   }
   const share = slopes.length < FEWEST ? null : { from: 1 / slopes[0], to: 1 / slopes[slopes.length - 1] };
   return { expected, share };
+}
+
+/** The strikes around one, itself left out: those within so many seconds of the music, and the nearest where they are few. */
+function around(stretch: readonly Strike[], at: number, seconds: number): readonly Strike[] {
+  let [from, to] = [at, at + 1];
+  const { x } = stretch[at];
+  while (from > 0 && x - stretch[from - 1].x <= seconds) from--;
+  while (to < stretch.length && stretch[to].x - x <= seconds) to++;
+  while (to - from <= FEWEST && to - from < stretch.length) {
+    const isBefore = to === stretch.length || (from > 0 && x - stretch[from - 1].x < stretch[to].x - x);
+    if (isBefore) from--;
+    else to++;
+  }
+  return [...stretch.slice(from, at), ...stretch.slice(at + 1, to)];
 }
 
 /** What was struck at one tick is one strike, at the mean of its times. */
@@ -73,63 +90,32 @@ function strikesOf(
 }
 
 function withoutStops(strikes: readonly Strike[]): Strike[][] {
-  const stretches: Strike[][] = [[]];
+  const stretches: Strike[][] = [];
+  let running: number[] = [];
   strikes.forEach((strike, i) => {
     const before = strikes[i - 1];
-    const gap = before ? strike.y - before.y : 0;
-    if (before && gap > STOP_SECONDS && gap > STOP * (strike.x - before.x)) stretches.push([]);
-    stretches[stretches.length - 1].push(strike);
+    const [music, gap] = before ? [strike.x - before.x, strike.y - before.y] : [0, 0];
+    const then = running.length < 2 ? STOP_AT_FIRST * music : medianOf(running) * music;
+    const beyond = running.length < 2 ? STOP_SECONDS : Math.max(STOP_SECONDS, STOP_SHARE * then);
+    if (!before || gap > then + beyond) {
+      stretches.push([strike]);
+      running = [];
+    } else {
+      stretches[stretches.length - 1].push(strike);
+      running = [...running, gap / music].slice(-GAPS);
+    }
   });
   return stretches;
 }
 
-/** The parabola that lies nearest to points (least squares; a line for fewer than six), at one x. */
-function parabolaAt(
-  points: readonly Strike[],
-  x: number,
-): { readonly value: number; readonly slope: number } {
-  let [s1, s2, s3, s4, t0, t1, t2] = [0, 0, 0, 0, 0, 0, 0];
-  for (const p of points) {
-    const d = p.x - x;
-    const square = d * d;
-    s1 += d;
-    s2 += square;
-    s3 += square * d;
-    s4 += square * square;
-    t0 += p.y;
-    t1 += p.y * d;
-    t2 += p.y * square;
-  }
-  const n = points.length;
-  const rows =
-    n < 6
-      ? [
-          [n, s1, t0],
-          [s1, s2, t1],
-        ]
-      : [
-          [n, s1, s2, t0],
-          [s1, s2, s3, t1],
-          [s2, s3, s4, t2],
-        ];
-  const [value, slope] = solved(rows);
-  return { value, slope };
-}
-
-/** A small system of equations by elimination; each row ends with its right side. */
-function solved(rows: number[][]): number[] {
-  const size = rows.length;
-  for (let i = 0; i < size; i++) {
-    const pivot = rows.reduce(
-      (best, row, k) => (k >= i && Math.abs(row[i]) > Math.abs(rows[best][i]) ? k : best),
-      i,
-    );
-    [rows[i], rows[pivot]] = [rows[pivot], rows[i]];
-    for (let k = 0; k < size; k++) {
-      if (k === i || rows[i][i] === 0) continue;
-      const by = rows[k][i] / rows[i][i];
-      for (let c = i; c <= size; c++) rows[k][c] -= by * rows[i][c];
-    }
-  }
-  return rows.map((row, i) => (row[i] === 0 ? 0 : row[size] / row[i]));
+/** The line through points by repeated medians, at one x. */
+function lineAt(points: readonly Strike[], x: number): { readonly value: number; readonly slope: number } {
+  const slope = medianOf(
+    points.map((one) =>
+      medianOf(points.flatMap((other) => (other === one ? [] : [(other.y - one.y) / (other.x - one.x)]))),
+    ),
+  );
+  // Where the line stands is told by the strikes next to it: those further off lie on a bent line.
+  const near = [...points].sort((a, b) => Math.abs(a.x - x) - Math.abs(b.x - x)).slice(0, FEWEST);
+  return { value: medianOf(near.map((one) => one.y - slope * (one.x - x))), slope };
 }

@@ -1,0 +1,148 @@
+// How takes are judged, by a player the judge knows nothing of: part of npm run bench, alone by npm run bench -- listening.
+import { arrange } from '../core/arrange';
+import { normalFrom, seeded } from '../core/chance';
+import { barTicks, tempoTicks } from '../core/music';
+import { Clock } from '../core/performance';
+import { judgeTake, type WantedKey, wantedKeys } from '../core/practice';
+import { applyEdit, DEFAULT_PROFILE, type Song } from '../core/song';
+import type { KeyEvent } from '../core/takes';
+import { TUNES_APART } from '../demo/kept-apart';
+import { DEMO_SONGS } from '../demo/songs';
+
+/** Seconds a strike comes late where it does, and which strikes. */
+const LATE = 0.15;
+const LATE_SHARE = 0.05;
+/** Standard deviations of a strike and of each key of a chord, and how late the left hand is throughout, in seconds. */
+const [STRIKE, KEY, LEFT_AFTER] = [0.01, 0.006, 0.012];
+
+type Manner = 'breathing' | 'leaning' | 'stopping';
+
+interface Piece {
+  readonly wanted: readonly WantedKey[];
+  readonly beatSeconds: number;
+  readonly barSeconds: number;
+}
+
+function pieceOf(song: Song, level: number): Piece {
+  const a = arrange(applyEdit(song, { kind: 'choose', choices: { level } }), DEFAULT_PROFILE);
+  const clock = new Clock(a.played.tempoMap, song.feel);
+  const wanted = wantedKeys([...a.right, ...a.left], clock, { fromTick: 0, toTick: a.played.endTick });
+  const [{ metre }] = a.played.bars;
+  const perTick = (clock.secondsAt(3840) - clock.secondsAt(0)) / 3840;
+  return { wanted, beatSeconds: tempoTicks(metre) * perTick, barSeconds: barTicks(metre) * perTick };
+}
+
+/**
+ * When each moment of the music comes in a take: `breathing` waves of tempo of 4 to 12 beats, `leaning` towards the middle
+ * of four bars and back from their end, with small steps between; `stopping` breathes and stops twice.
+ */
+function timesOf(
+  { wanted, beatSeconds, barSeconds }: Piece,
+  manner: Manner,
+  rubato: number,
+  seed: number,
+): Map<number, number> {
+  const chance = seeded(seed);
+  const normal = normalFrom(chance);
+  const waves = [0, 1].map(() => ({
+    period: beatSeconds * (4 + 8 * chance()),
+    phase: 2 * Math.PI * chance(),
+  }));
+  let drift = 0;
+  const slower = (x: number): number => {
+    if (manner === 'leaning') {
+      drift = 0.9 * drift + 0.15 * normal();
+      const within = (x / (4 * barSeconds)) % 1;
+      return 1 + rubato * (Math.cos(2 * Math.PI * within) * 0.8 + 0.2 * Math.max(-1.5, Math.min(1.5, drift)));
+    }
+    const sum = waves.reduce(
+      (all, { period, phase }) => all + Math.sin((2 * Math.PI * x) / period + phase),
+      0,
+    );
+    return 1 + (rubato * sum) / waves.length;
+  };
+  const pace = 0.75 + 0.4 * chance();
+  const moments = [...new Set(wanted.map(({ seconds }) => seconds))].sort((a, b) => a - b);
+  const stops = new Set(
+    manner === 'stopping' ? [0.3, 0.7].map((share) => Math.floor(share * moments.length)) : [],
+  );
+  const times = new Map<number, number>();
+  let y = 1;
+  let x = 0;
+  moments.forEach((moment, i) => {
+    // The tempo of each stretch between two moments in twenty small steps.
+    const step = (moment - x) / 20;
+    for (let k = 0; k < 20; k++) y += step * pace * slower(x + (k + 0.5) * step);
+    if (stops.has(i)) y += 0.8 + 0.8 * chance();
+    x = moment;
+    times.set(moment, y);
+  });
+  return times;
+}
+
+interface Take {
+  readonly struck: readonly KeyEvent[];
+  /** Moments of the music that were struck late. */
+  readonly late: ReadonlySet<number>;
+}
+
+function takeOf(piece: Piece, manner: Manner, rubato: number, seed: number, hasFaults: boolean): Take {
+  const normal = normalFrom(seeded(seed + 1000));
+  const chance = seeded(seed + 2000);
+  const times = timesOf(piece, manner, rubato, seed);
+  const late = new Set<number>();
+  const stray = new Map<number, number>();
+  let before = false;
+  for (const moment of times.keys()) {
+    const isLate: boolean = hasFaults && !before && chance() < LATE_SHARE;
+    if (isLate) late.add(moment);
+    before = isLate;
+    stray.set(moment, STRIKE * normal() + (isLate ? LATE : 0));
+  }
+  const struck = piece.wanted.map(({ seconds, midi, hand }): KeyEvent => {
+    const at =
+      (times.get(seconds) ?? 0) +
+      (stray.get(seconds) ?? 0) +
+      KEY * normal() +
+      (hand === 'left' ? LEFT_AFTER : 0);
+    return { seconds: at, midi, velocity: 70 };
+  });
+  return { struck: struck.sort((a, b) => a.seconds - b.seconds), late };
+}
+
+/** Keys told late or early in takes without fault, and strikes that were late found, in percent. */
+function judged(pieces: readonly Piece[], manner: Manner, rubato: number): { told: number; found: number } {
+  let [keys, told, late, found] = [0, 0, 0, 0];
+  pieces.forEach((piece, i) => {
+    const clean = takeOf(piece, manner, rubato, 17 * i + 3, false);
+    const verdict = judgeTake(piece.wanted, clean.struck, piece.beatSeconds);
+    keys += verdict.keys.length;
+    told += verdict.keys.filter(({ how }) => how === 'late' || how === 'early').length;
+    const faulty = takeOf(piece, manner, rubato, 17 * i + 5, true);
+    const second = judgeTake(piece.wanted, faulty.struck, piece.beatSeconds);
+    const said = new Set(second.keys.filter(({ how }) => how === 'late').map(({ wanted }) => wanted.seconds));
+    late += faulty.late.size;
+    found += [...faulty.late].filter((moment) => said.has(moment)).length;
+  });
+  const percent = (part: number, all: number): number => Math.round((1000 * part) / Math.max(1, all)) / 10;
+  return { told: percent(told, keys), found: percent(found, late) };
+}
+
+/** A table: rubato of 8, 15 and 25 percent, the songs of the demo and songs kept apart. */
+export function listeningFigures(): void {
+  const sets = [
+    ['demo', DEMO_SONGS],
+    ['kept apart', TUNES_APART],
+  ] as const;
+  for (const [name, songs] of sets) {
+    const pieces = songs.flatMap((song) => [4, 5, 7].map((level) => pieceOf(song, level)));
+    for (const manner of ['breathing', 'leaning', 'stopping'] as const)
+      for (const rubato of [0.08, 0.15, 0.25]) {
+        const { told, found } = judged(pieces, manner, rubato);
+        const wanted = rubato < 0.1 ? 1 : rubato < 0.2 ? 3 : 5;
+        console.log(
+          `${name}, ${manner} ${100 * rubato} %: told late or early without fault ${told} % (${wanted}), late found ${found} % (90)`,
+        );
+      }
+  }
+}
