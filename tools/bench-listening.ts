@@ -3,7 +3,8 @@ import { arrange } from '../core/arrange';
 import { normalFrom, seeded } from '../core/chance';
 import { barTicks, tempoTicks } from '../core/music';
 import { Clock } from '../core/performance';
-import { judgeTake, type WantedKey, wantedKeys } from '../core/practice';
+import type { Hand } from '../core/hands';
+import { judgeTake, LiveTake, type WantedKey, wantedKeys } from '../core/practice';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '../core/song';
 import type { KeyEvent } from '../core/takes';
 import { TUNES_APART } from '../demo/kept-apart';
@@ -12,8 +13,12 @@ import { DEMO_SONGS } from '../demo/songs';
 /** Seconds a strike comes late where it does, and which strikes. */
 const LATE = 0.15;
 const LATE_SHARE = 0.05;
-/** Standard deviations of a strike and of each key of a chord, and how late the left hand is throughout, in seconds. */
-const [STRIKE, KEY, LEFT_AFTER] = [0.01, 0.006, 0.012];
+/**
+ * How two people play, in seconds: standard deviations of a strike and of each key of a chord, how late the left hand is
+ * throughout, and how long a whole chord takes from its lowest key to its highest.
+ */
+const NEAT = { strike: 0.01, key: 0.006, leftAfter: 0.012, spread: 0 };
+const ROUGH = { strike: 0.014, key: 0.012, leftAfter: 0.035, spread: 0.06 };
 
 type Manner = 'breathing' | 'leaning' | 'stopping';
 
@@ -23,10 +28,10 @@ interface Piece {
   readonly barSeconds: number;
 }
 
-function pieceOf(song: Song, level: number): Piece {
+function pieceOf(song: Song, level: number, hands: Hand | 'both' = 'both'): Piece {
   const a = arrange(applyEdit(song, { kind: 'choose', choices: { level } }), DEFAULT_PROFILE);
   const clock = new Clock(a.played.tempoMap, song.feel);
-  const wanted = wantedKeys([...a.right, ...a.left], clock, { fromTick: 0, toTick: a.played.endTick });
+  const wanted = wantedKeys([...a.right, ...a.left], clock, { fromTick: 0, toTick: a.played.endTick }, hands);
   const [{ metre }] = a.played.bars;
   const perTick = (clock.secondsAt(3840) - clock.secondsAt(0)) / 3840;
   return { wanted, beatSeconds: tempoTicks(metre) * perTick, barSeconds: barTicks(metre) * perTick };
@@ -86,7 +91,14 @@ interface Take {
   readonly late: ReadonlySet<number>;
 }
 
-function takeOf(piece: Piece, manner: Manner, rubato: number, seed: number, hasFaults: boolean): Take {
+function takeOf(
+  piece: Piece,
+  manner: Manner,
+  rubato: number,
+  seed: number,
+  hasFaults: boolean,
+  hands = NEAT,
+): Take {
   const normal = normalFrom(seeded(seed + 1000));
   const chance = seeded(seed + 2000);
   const times = timesOf(piece, manner, rubato, seed);
@@ -97,14 +109,18 @@ function takeOf(piece: Piece, manner: Manner, rubato: number, seed: number, hasF
     const isLate: boolean = hasFaults && !before && chance() < LATE_SHARE;
     if (isLate) late.add(moment);
     before = isLate;
-    stray.set(moment, STRIKE * normal() + (isLate ? LATE : 0));
+    stray.set(moment, hands.strike * normal() + (isLate ? LATE : 0));
+  }
+  const chords = new Map<string, number[]>();
+  for (const { seconds, hand, midi } of piece.wanted) {
+    const name = `${seconds} ${hand}`;
+    chords.set(name, [...(chords.get(name) ?? []), midi]);
   }
   const struck = piece.wanted.map(({ seconds, midi, hand }): KeyEvent => {
-    const at =
-      (times.get(seconds) ?? 0) +
-      (stray.get(seconds) ?? 0) +
-      KEY * normal() +
-      (hand === 'left' ? LEFT_AFTER : 0);
+    const chord = chords.get(`${seconds} ${hand}`) ?? [midi];
+    const above = chord.length < 3 ? 0 : (hands.spread * chord.indexOf(midi)) / (chord.length - 1);
+    const strays = hands.key * normal() + (hand === 'left' ? hands.leftAfter : 0) + above;
+    const at = (times.get(seconds) ?? 0) + (stray.get(seconds) ?? 0) + strays;
     return { seconds: at, midi, velocity: 70 };
   });
   return { struck: struck.sort((a, b) => a.seconds - b.seconds), late };
@@ -128,8 +144,35 @@ function judged(pieces: readonly Piece[], manner: Manner, rubato: number): { tol
   return { told: percent(told, keys), found: percent(found, late) };
 }
 
+/** Takes without a fault: marks made while they were played, and keys that were told missed, wrong or too many after. */
+function flawless(songs: readonly Song[], played: typeof NEAT): void {
+  let [takes, marked, most, keys, missed, wrong, extra] = [0, 0, 0, 0, 0, 0, 0];
+  for (const song of songs)
+    for (let level = 1; level <= 7; level++)
+      for (const hands of ['right', 'left', 'both'] as const) {
+        const piece = pieceOf(song, level, hands);
+        if (piece.wanted.length === 0) continue;
+        const { struck } = takeOf(piece, 'leaning', 0.15, 31 * level + hands.length, false, played);
+        const live = new LiveTake(piece.wanted);
+        const marks = new Set<WantedKey>();
+        for (const event of struck) for (const key of live.hear(event).wrong) marks.add(key);
+        const verdict = judgeTake(piece.wanted, struck, piece.beatSeconds);
+        takes++;
+        if (marks.size > 0) marked++;
+        most = Math.max(most, marks.size);
+        keys += verdict.keys.length;
+        missed += verdict.keys.filter(({ how }) => how === 'missed' || how === 'not-reached').length;
+        wrong += verdict.keys.filter(({ how }) => how === 'wrong').length;
+        extra += verdict.extra.length;
+      }
+  console.log(
+    `flawless takes: ${takes}; with a live mark ${marked} (0), at most ${most}; of ${keys} keys missed ${missed}, wrong ${wrong}, too many ${extra} (0)`,
+  );
+}
+
 /** A table: rubato of 8, 15 and 25 percent, the songs of the demo and songs kept apart. */
 export function listeningFigures(): void {
+  for (const songs of [DEMO_SONGS, TUNES_APART]) for (const played of [NEAT, ROUGH]) flawless(songs, played);
   const sets = [
     ['demo', DEMO_SONGS],
     ['kept apart', TUNES_APART],

@@ -77,10 +77,27 @@ function laid(wanted: readonly WantedKey[], struck: readonly KeyEvent[]): Alignm
       missed: wanted.map((_, i) => i),
       restarts: [],
     };
-  const lay = (positions: Float32Array | null): Alignment =>
-    inOrder(layOnce(wanted, struck, positions), wanted, struck);
+  const lay = (positions: Float32Array | null, mayRestart: boolean): Alignment =>
+    inOrder(layOnce(wanted, struck, positions, mayRestart), wanted, struck);
   // Once it is known about where in the music each key was struck, time tells a wrong key from one missed and one too many.
-  return lay(positionsOf(lay(null), wanted, struck));
+  const twice = (mayRestart: boolean): Alignment =>
+    lay(positionsOf(lay(null, mayRestart), wanted, struck), mayRestart);
+  const found = twice(true);
+  if (found.restarts.length === 0) return found;
+  // Keys of two hands that came in another order look like a new beginning until they are put in order.
+  const straight = twice(false);
+  return priceOfAll(straight) <= priceOfAll(found) ? straight : found;
+}
+
+/** What is wrong in a laying, all together. */
+function priceOfAll({ struck, missed, restarts }: Alignment): number {
+  const count = (kind: Struck['kind']): number => struck.filter((one) => one.kind === kind).length;
+  return (
+    COST.wrong * count('wrong') +
+    COST.extra * count('extra') +
+    COST.missed * missed.length +
+    COST.restart * restarts.length
+  );
 }
 
 /** One laying, the cheapest there is; `positions` say about where in the music each key was struck, null: nothing is known. */
@@ -88,8 +105,9 @@ export function layOnce(
   wanted: readonly WantedKey[],
   struck: readonly KeyEvent[],
   positions: Float32Array | null,
+  mayRestart = true,
 ): Alignment {
-  const { steps, jumps, end } = solve(wanted, struck, positions);
+  const { steps, jumps, end } = solve(wanted, struck, positions, mayRestart);
   return walkBack(wanted, struck, steps, jumps, end);
 }
 
@@ -144,6 +162,7 @@ function solve(
   wanted: readonly WantedKey[],
   struck: readonly KeyEvent[],
   positions: Float32Array | null,
+  mayRestart: boolean,
 ): { readonly steps: Steps; readonly jumps: Int32Array; readonly end: number } {
   const [n, m] = [struck.length, wanted.length];
   const width = m + 1;
@@ -175,7 +194,8 @@ function solve(
     to = Math.min(m, last + AHEAD);
     now.fill(Infinity);
     const rests = j > 1 && struck[j - 1].seconds - struck[j - 2].seconds > PAUSE_SECONDS;
-    const again = before[least] + (rests ? COST.restartAfterPause : COST.restart);
+    const price = rests ? COST.restartAfterPause : COST.restart;
+    const again = mayRestart ? before[least] + price : Infinity;
     if (from === 0) {
       now[0] = before[0] + COST.extra;
       steps[row] = 3;
@@ -270,7 +290,10 @@ function inOrder(
   played: readonly KeyEvent[],
 ): Alignment {
   let found = [...struck];
-  let left = [...missed];
+  // Of the last chord the tune may have come first: what was wanted with the last key that was found is looked for too.
+  const last = Math.max(-1, ...struck.map((s) => s.wanted ?? -1));
+  const tail = wanted.flatMap(({ tick }, i) => (i > last && last >= 0 && tick === wanted[last].tick ? [i] : []));
+  let left = [...missed, ...tail];
   const placeOf = new Map(found.flatMap((s, at) => (s.wanted === null ? [] : [[s.wanted, at] as const])));
   // A key that is given back may be what another was missed for: again, until nothing changes.
   for (let isChanged = true; isChanged;) {
@@ -296,7 +319,8 @@ function inOrder(
       return { played: s.played, wanted: w, kind: 'right' };
     });
   }
-  return { struck: found, missed: left.sort((a, b) => a - b), restarts };
+  const notFound = left.filter((w) => !tail.includes(w));
+  return { struck: found, missed: notFound.sort((a, b) => a - b), restarts };
 }
 
 /** Where in the row of keys struck a key that was passed over would have come. */
