@@ -23,6 +23,8 @@ async function putAllIn(page: Page): Promise<void> {
   for (const sheet of others) await page.getByRole('button', { name: `Add ${sheet}` }).click();
 }
 
+/** Which page is looked at, as it is told. */
+const lookedAt = (page: Page) => page.locator('jh-handout-pages .bar span[aria-live]');
 const pages = (page: Page) => page.locator('.pages .page');
 
 /** Waits until the pages shown are those of what was chosen; gives how many there are. */
@@ -82,8 +84,17 @@ test('sheets are chosen, ordered, remembered, and printed as they are shown', as
 
   // On a keyboard: the pages are turned.
   await page.locator('main').focus();
+  await pages(page)
+    .first()
+    .evaluate((first) => first.scrollIntoView());
+  await expect(lookedAt(page)).toHaveText(`Page 1 of ${shown}`);
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByText(`Page 2 of ${shown}`)).toBeAttached();
+  await expect(lookedAt(page)).toHaveText(`Page 2 of ${shown}`);
+  // The page that is scrolled to is the one that is looked at.
+  await pages(page)
+    .last()
+    .evaluate((last) => last.scrollIntoView());
+  await expect(lookedAt(page)).toHaveText(`Page ${shown} of ${shown}`);
   await page.reload();
   await expect(pages(page).first()).toHaveAttribute('aria-label', 'Page 1: Part sheets, parts 1–2');
   await expect(pages(page)).toHaveCount(shown);
@@ -240,7 +251,7 @@ test('pages are seen one at a time or side by side, with the whole window, and t
   expect(right?.y).toBe(left?.y);
   expect(right?.x).toBeGreaterThan((left?.x ?? 0) + (left?.width ?? 0));
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByText(`Page 3 of ${shown}`)).toBeVisible();
+  await expect(lookedAt(page)).toHaveText(`Page 3 of ${shown}`);
   await page.keyboard.press('v');
   await expect(page.locator('jh-handout-panel')).toBeHidden();
   const whole = await pages(page).nth(2).boundingBox();

@@ -14,6 +14,8 @@ export interface Block {
   readonly staysWithNext: boolean;
   /** Number of the part it is of; null: of the whole. */
   readonly part: number | null;
+  /** Number of the last part it has something of; absent: it is of one. */
+  readonly lastPart?: number;
   readonly draw: (x: number, y: number) => string;
 }
 

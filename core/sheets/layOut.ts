@@ -144,7 +144,9 @@ function within(block: Block, { height }: Room): Block {
 }
 
 function partsOn({ blocks }: Filled): [number, number] | null {
-  const numbers = blocks.flatMap(({ block }) => block.part ?? []);
+  const numbers = blocks.flatMap(({ block: { part, lastPart = part } }) =>
+    [part ?? [], lastPart ?? []].flat(),
+  );
   return numbers.length === 0 ? null : [Math.min(...numbers), Math.max(...numbers)];
 }
 

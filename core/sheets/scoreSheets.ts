@@ -43,6 +43,7 @@ export function systemsOf({ arrangement, room, staves }: SheetTask, which: keyof
     stretch: 9,
     staysWithNext: false,
     part: part ?? parts[partIndexAt(parts, bars[0].tick)]?.number ?? null,
+    lastPart: part ?? parts[partIndexAt(parts, bars[bars.length - 1].tick)]?.number,
     draw: (x, y) => inner({ x, y, width: room.width, height }, viewBox, svg),
   }));
 }

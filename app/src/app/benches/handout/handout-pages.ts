@@ -80,9 +80,20 @@ export class HandoutPages {
     this.style.nonce = inject(CSP_NONCE) ?? '';
     this.document.head.append(this.style);
     effect(() => this.style.replaceChildren(SHEET_STYLE + paperStyle(this.state.paper())));
+    // The page in the middle of the window is the one that is looked at.
+    const seen = new IntersectionObserver(
+      (entries) => {
+        const inMiddle = entries.find(({ isIntersecting }) => isIntersecting);
+        if (inMiddle) this.lookAt([...this.host().nativeElement.children].indexOf(inMiddle.target));
+      },
+      { rootMargin: '-49% 0px -49% 0px' },
+    );
     effect(() => {
       const pages = this.state.pages() ?? [];
-      this.host().nativeElement.replaceChildren(...pages.map((page) => this.pageElement(page)));
+      const elements = pages.map((page) => this.pageElement(page));
+      this.host().nativeElement.replaceChildren(...elements);
+      seen.disconnect();
+      for (const element of elements) seen.observe(element);
     });
     // Only a page that is turned to is scrolled to: where one reads stays as it is when the sheets are laid out anew.
     effect(() => {
@@ -97,11 +108,20 @@ export class HandoutPages {
     window.addEventListener('beforeprint', before);
     window.addEventListener('afterprint', after);
     inject(DestroyRef).onDestroy(() => {
+      seen.disconnect();
       window.removeEventListener('beforeprint', before);
       window.removeEventListener('afterprint', after);
       after();
       this.style.remove();
     });
+  }
+
+  /** One scrolled to a page: nothing is scrolled for it. */
+  private lookAt(at: number): void {
+    const page = this.state.isSpread() ? at - (at % 2) : at;
+    if (page < 0 || page === this.state.page()) return;
+    this.shown = page;
+    this.state.page.set(page);
   }
 
   private prepare(): void {
