@@ -18,7 +18,8 @@ interface Held {
   readonly isStruck: boolean;
 }
 
-const [CARD_WIDTH, CARD_HEIGHT, GAP] = [56, 37, 4];
+/** Two rows stand on every paper in large print. */
+const [CARD_WIDTH, CARD_HEIGHT, GAP] = [56, 32, 4];
 
 /** Each chord of the song once, in the order it comes as far as cards fit: its name, other names, keys on a keyboard, fingers, in each position it is held in. */
 export const chordLegend: MakeSheet = ({ arrangement, room }) => {
@@ -156,18 +157,14 @@ function position({ change, fingers, times }: Held, x: number, y: number, width:
       face: 'bold',
     }),
     keyboard(voicing.keys, fingers, x + 1.5, y + 17, inner),
-    text(
-      x + 1.5,
-      y + CARD_HEIGHT - 1.6,
-      others.length > 0 ? fit(`also ${others.join(', ')}`, SIZE.small) : '',
-      {
-        size: SIZE.small,
-      },
-    ),
+    text(x + width - 1.5, y + 15, others.length > 0 ? `also ${others.join(', ')}` : '', {
+      size: SIZE.small,
+      anchor: 'end',
+    }),
   ].join('');
 }
 
-const [KEY_HEIGHT, WIDEST_KEY] = [14, 5.4];
+const [KEY_HEIGHT, WIDEST_KEY] = [13, 5.4];
 
 /** Two octaves and more of a keyboard, from the C below the lowest key, with the keys held marked by their fingers. */
 function keyboard(

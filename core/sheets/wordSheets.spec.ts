@@ -172,7 +172,7 @@ describe('a chord as it is held', () => {
     const [first] = chordLegend({ arrangement, room: ROOM, staves: {}, practises: PRACTISE_SETTINGS });
     const svg = first.draw(0, 0);
     const all = drawn(svg);
-    const keys = all.filter(({ tag, at }) => tag === 'rect' && at('height') >= 8 && at('height') <= 14);
+    const keys = all.filter(({ tag, at }) => tag === 'rect' && at('height') >= 7 && at('height') <= 14);
     expect(keys).toHaveLength(24);
     const white = Math.min(5.4, (100 - 3) / 14);
     const marks = all.filter(({ tag }) => tag === 'circle').map(({ at }) => (at('cx') - 1.5) / white);
