@@ -1,8 +1,9 @@
 import '@angular/compiler';
 import { PRACTISE_SETTINGS } from '@joined-hands/core/practice';
-import { DEFAULT_HANDOUT, type Handout } from '@joined-hands/core/sheets';
+import { DEFAULT_HANDOUT, type Drawn, type Handout } from '@joined-hands/core/sheets';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { DEMO_SONGS } from '../../../../../demo/songs';
+import { EngraverClient } from '../../notation/engraver';
 import { HandoutStore } from '../../storage/handout-store';
 import { PracticeStore } from '../../storage/practice-store';
 import { askedBy } from '../../testing/keys';
@@ -18,6 +19,8 @@ describe('the Handout bench', () => {
   let stored: Handout[];
   let failing = '';
   let unsettled = '';
+  /** What the engraver gives for every score. */
+  let drawn: Promise<readonly Drawn[]> = Promise.resolve([]);
   const open = async (first: Handout = DEFAULT_HANDOUT): Promise<void> => {
     stored = [];
     failing = unsettled = '';
@@ -36,6 +39,7 @@ describe('the Handout bench', () => {
       HandoutState,
       HandoutBehaviour,
       { provide: HandoutStore, useValue: store },
+      { provide: EngraverClient, useValue: { systems: () => drawn } },
       {
         provide: PracticeStore,
         useValue: {
@@ -75,6 +79,18 @@ describe('the Handout bench', () => {
       'meetings',
       'singing',
     ]);
+  });
+
+  it('shows the sheets that need no engraver while it draws the others, and does not give them for all', async () => {
+    drawn = new Promise(() => undefined);
+    await open({ ...DEFAULT_HANDOUT, sheets: ['title', 'score', 'legend'] });
+    expect(sheets()).toEqual(['title', 'legend']);
+    expect(handout.isLaidOut()).toBe(false);
+    await open({ ...DEFAULT_HANDOUT, sheets: ['score'] });
+    expect(handout.pages()).toBe(null);
+    drawn = Promise.resolve([]);
+    await open({ ...DEFAULT_HANDOUT, sheets: ['title', 'score'] });
+    expect([sheets(), handout.isLaidOut()]).toEqual([['title', 'score'], true]);
   });
 
   it('remembers each choice, and lays out anew', async () => {

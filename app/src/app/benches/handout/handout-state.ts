@@ -41,6 +41,15 @@ interface Waiting {
   readonly fail: (error: Error) => void;
 }
 
+/** The sheets that need no engraver, to look at until the others are drawn. */
+function withoutStaves(arrangement: Arrangement, handout: Handout): LaidOut | null {
+  const plain = SHEETS.filter((sheet) => !('staves' in sheet)).map(({ id }): SheetId => id);
+  const sheets = handout.sheets.filter((id) => plain.includes(id));
+  if (sheets.length === 0) return null;
+  const pages = layOut(arrangement, sheets, handout.paper);
+  return { pages, handout: { ...handout }, arrangement, staves: {} };
+}
+
 /** What of the open song goes on paper, and its pages. */
 @Injectable()
 export class HandoutState {
@@ -120,6 +129,7 @@ export class HandoutState {
     const turn = ++this.turnOf;
     this.notLaidOut.set('');
     try {
+      if (!this.laid()) this.laid.set(withoutStaves(arrangement, handout));
       const [staves, practises] = await Promise.all([
         this.drawn(arrangement, handout, () => turn !== this.turnOf),
         this.practice.settings(),
