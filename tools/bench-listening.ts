@@ -170,9 +170,50 @@ function flawless(songs: readonly Song[], played: typeof NEAT): void {
   );
 }
 
+/** Of so many keys one is another in a beginner's take: mostly a neighbour, sometimes an octave off; and one is left out. */
+const [WRONG_SHARE, LEFT_OUT_SHARE] = [0.06, 0.04];
+const BESIDE = [-2, -1, 1, 2, -1, 1, -12, 12];
+
+/** A beginner's takes: wrong keys told as wrong, and how many of those told so were. */
+function beginners(songs: readonly Song[]): void {
+  let [wrong, found, told, right] = [0, 0, 0, 0];
+  songs.forEach((song, s) => {
+    for (const level of [2, 4, 5]) {
+      const piece = pieceOf(song, level);
+      const chance = seeded(97 * s + level);
+      const faults = piece.wanted.map((): number | null | undefined => {
+        if (chance() < WRONG_SHARE) return BESIDE[Math.floor(chance() * BESIDE.length)];
+        return chance() < LEFT_OUT_SHARE ? null : undefined;
+      });
+      const times = timesOf(piece, 'stopping', 0.12, 7 * s + level);
+      const struck = piece.wanted
+        .flatMap(({ seconds, midi }, i): KeyEvent[] => {
+          const fault = faults[i];
+          if (fault === null) return [];
+          const at = (times.get(seconds) ?? 0) + ROUGH.key * (chance() - 0.5);
+          return [{ seconds: at, midi: midi + (fault ?? 0), velocity: 70 }];
+        })
+        .sort((a, b) => a.seconds - b.seconds);
+      const { keys } = judgeTake(piece.wanted, struck, piece.beatSeconds);
+      keys.forEach(({ how }, i) => {
+        const isWrong = typeof faults[i] === 'number';
+        if (isWrong) wrong++;
+        if (isWrong && how === 'wrong') found++;
+        if (how === 'wrong') told++;
+        if (isWrong && how === 'wrong') right++;
+      });
+    }
+  });
+  const percent = (part: number, all: number): number => Math.round((1000 * part) / Math.max(1, all)) / 10;
+  console.log(
+    `beginner's takes: ${wrong} wrong keys, told as wrong ${percent(found, wrong)} % (80), of those told so were ${percent(right, told)} % (95)`,
+  );
+}
+
 /** A table: rubato of 8, 15 and 25 percent, the songs of the demo and songs kept apart. */
 export function listeningFigures(): void {
   for (const songs of [DEMO_SONGS, TUNES_APART]) for (const played of [NEAT, ROUGH]) flawless(songs, played);
+  for (const songs of [DEMO_SONGS, TUNES_APART]) beginners(songs);
   const sets = [
     ['demo', DEMO_SONGS],
     ['kept apart', TUNES_APART],

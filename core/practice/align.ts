@@ -236,10 +236,14 @@ function solve(
 /** What a key costs that is so many half steps off, struck so many seconds away from where it was wanted. */
 function priceOf(off: number, away: number): number {
   if (off === 0) return away === 0 ? 0 : Math.min(AWAY.right.most, away * AWAY.right.second);
-  const isNear = (off <= NEAR && off >= -NEAR) || off === 12 || off === -12;
   return (
-    (isNear ? COST.wrong : COST.far) + (away === 0 ? 0 : Math.min(AWAY.wrong.most, away * AWAY.wrong.second))
+    (isNear(off) ? COST.wrong : COST.far) +
+    (away === 0 ? 0 : Math.min(AWAY.wrong.most, away * AWAY.wrong.second))
   );
+}
+
+function isNear(off: number): boolean {
+  return (off <= NEAR && off >= -NEAR) || off === 12 || off === -12;
 }
 
 function walkBack(
@@ -292,7 +296,9 @@ function inOrder(
   let found = [...struck];
   // Of the last chord the tune may have come first: what was wanted with the last key that was found is looked for too.
   const last = Math.max(-1, ...struck.map((s) => s.wanted ?? -1));
-  const tail = wanted.flatMap(({ tick }, i) => (i > last && last >= 0 && tick === wanted[last].tick ? [i] : []));
+  const tail = wanted.flatMap(({ tick }, i) =>
+    i > last && last >= 0 && tick === wanted[last].tick ? [i] : [],
+  );
   let left = [...missed, ...tail];
   const placeOf = new Map(found.flatMap((s, at) => (s.wanted === null ? [] : [[s.wanted, at] as const])));
   // A key that is given back may be what another was missed for: again, until nothing changes.
@@ -320,8 +326,21 @@ function inOrder(
     });
   }
   const notFound = left.filter((w) => !tail.includes(w));
+  // One key missed and one too many beside it, a neighbour or an octave off, are one slip.
+  found = found.map((s, at): Struck => {
+    if (s.kind !== 'extra') return s;
+    const slipped = notFound.findIndex(
+      (w) =>
+        isNear(played[s.played].midi - wanted[w].midi) &&
+        Math.abs((nearestPlace(placeOf, w) ?? -99) - at) <= BESIDE_KEYS,
+    );
+    return slipped < 0 ? s : { ...s, wanted: notFound.splice(slipped, 1)[0], kind: 'wrong' };
+  });
   return { struck: found, missed: notFound.sort((a, b) => a - b), restarts };
 }
+
+/** A key missed and one too many are one slip where no more keys than this lie between them. */
+const BESIDE_KEYS = 2;
 
 /** Where in the row of keys struck a key that was passed over would have come. */
 function nearestPlace(placeOf: ReadonlyMap<number, number>, wanted: number): number | null {
