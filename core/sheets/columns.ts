@@ -98,12 +98,10 @@ const SUNG = new WeakMap<PlayedSong, PlayedSong['words']>();
 /** Every syllable of a part with its tick, with a hyphen where its word goes on. */
 export function wordsIn({ played }: Arrangement, { fromTick, toTick }: Pick<Part, 'fromTick' | 'toTick'>) {
   const sung = gotOrMade(SUNG, played, () => sungIn(played));
-  return within(sung, fromTick, toTick).map(
-    ({ tick, text, syllabic }): [tick: number, syllable: string] => [
-      tick,
-      syllabic === 'begin' || syllabic === 'middle' ? `${text}-` : text,
-    ],
-  );
+  return within(sung, fromTick, toTick).map(({ tick, text, syllabic }): [tick: number, syllable: string] => [
+    tick,
+    syllabic === 'begin' || syllabic === 'middle' ? `${text}-` : text,
+  ]);
 }
 
 /** What it costs to break a bar over two rows, of what a row left empty does. */

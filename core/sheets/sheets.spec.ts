@@ -109,7 +109,9 @@ describe('sheets', () => {
             ]);
             expect(page.number).toBe(i + 1);
           });
-          expect(textsOf(pages[0]).some(({ words }) => words.startsWith(`page 1 of ${pages.length} · `))).toBe(true);
+          expect(
+            textsOf(pages[0]).some(({ words }) => words.startsWith(`page 1 of ${pages.length} · `)),
+          ).toBe(true);
         }
       }
     });
