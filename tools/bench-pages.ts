@@ -16,6 +16,7 @@ import {
 } from '../core/sheets';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '../core/song';
 import { randomSong } from '../core/testing';
+import { medianOf } from '../core/practice';
 import { engraved, loadEngraver } from './engraver';
 import { sheetFonts } from './sheetFonts';
 
@@ -68,13 +69,13 @@ function timeFigures(toolkit: Toolkit): void {
     const a = arrange(applyEdit(long, { kind: 'choose', choices: { level } }), DEFAULT_PROFILE);
     const [score] = scoresOf(a, 'grand', roomOn(DEFAULT_PAPER));
     const times = [0, 1, 2].map(() => timed(() => engrave(toolkit, score.score, score)));
-    const [first, all] = [median(times.map((t) => t.first)), median(times.map((t) => t.all))];
+    const [first, all] = [medianOf(times.map((t) => t.first)), medianOf(times.map((t) => t.all))];
     console.log(`200 bars, level ${level}: first line ${first} ms (1,000), all ${all} ms (3,000)`);
     const [part] = scoresOf(a, 'parts', roomOn(DEFAULT_PAPER));
     const shown = [0, 1, 2, 3, 4].map(() =>
       timed(() => engrave(toolkit, part.score, { width: 20, isQuick: true })),
     );
-    console.log(`a part on the screen, level ${level}: ${median(shown.map((t) => t.all))} ms (100)`);
+    console.log(`a part on the screen, level ${level}: ${medianOf(shown.map((t) => t.all))} ms (100)`);
   }
 }
 
@@ -83,10 +84,6 @@ function timed(draw: () => Iterable<unknown>): { readonly first: number; readonl
   let first = 0;
   for (const _ of draw()) first ||= performance.now() - start;
   return { first: Math.round(first), all: Math.round(performance.now() - start) };
-}
-
-function median(values: readonly number[]): number {
-  return [...values].sort((a, b) => a - b)[values.length >> 1];
 }
 
 async function faultsOn(

@@ -1,5 +1,6 @@
-import { type Arrangement, loudnessIn } from '../arrangement';
+import type { Arrangement } from '../arrangement';
 import { keyName, metreName } from '../music';
+import type { Loudness } from '../shaping';
 import { lastAtOrBefore, type PlayedBar } from '../song';
 import { el, type Element } from './xmlTree';
 
@@ -7,8 +8,8 @@ import { el, type Element } from './xmlTree';
 interface Measures {
   readonly bars: readonly PlayedBar[];
   readonly measures: readonly Element[];
-  /** It says how loud it is played. */
-  readonly hasLoudness: boolean;
+  /** How loud it is played; none where it does not say so. */
+  readonly loudness: readonly Loudness[];
 }
 
 /** Bars that are written, in their order. */
@@ -96,20 +97,24 @@ function isHeldInto({ right, left }: Arrangement, tick: number): boolean {
 }
 
 function isAlike(arrangement: Arrangement, whole: Measures, a: number, b: number): boolean {
-  const { bars, measures, hasLoudness } = whole;
+  const { bars, measures, loudness } = whole;
   if (bars[b]?.written !== bars[a].written || bars[a].length !== bars[b].length) return false;
-  const inForce = (bar: PlayedBar): string => inForceAt(arrangement, bar, hasLoudness);
+  const inForce = (bar: PlayedBar): string => inForceAt(arrangement, bar, loudness);
   if (inForce(bars[a]) !== inForce(bars[b])) return false;
   return asPlayed(measures[a]) === asPlayed(measures[b]);
 }
 
 /** Metre, key, tempo and loudness at the beginning of a bar, whether they are written there or before. */
-function inForceAt(arrangement: Arrangement, { tick, metre }: PlayedBar, hasLoudness: boolean): string {
+function inForceAt(
+  arrangement: Arrangement,
+  { tick, metre }: PlayedBar,
+  loudness: readonly Loudness[],
+): string {
   const { keyMap, tempoMap } = arrangement.played;
   const { quartersPerMinute } = lastAtOrBefore(tempoMap, tick);
-  const { mark = '' } = loudnessIn(arrangement).find((stretch) => tick < stretch.toTick) ?? {};
+  const { mark = '' } = loudness.find((stretch) => tick < stretch.toTick) ?? {};
   const key = keyName(lastAtOrBefore(keyMap, tick));
-  return [metreName(metre), key, quartersPerMinute, hasLoudness ? mark : ''].join();
+  return [metreName(metre), key, quartersPerMinute, mark].join();
 }
 
 /** What is told where it changes, sung, or fingered, and not struck. */

@@ -1,5 +1,5 @@
 import { strToU8 } from 'fflate';
-import type { Arrangement } from '../arrangement';
+import { type Arrangement, loudnessIn } from '../arrangement';
 import type { HandNote } from '../hands';
 import {
   barTicks,
@@ -83,7 +83,11 @@ export function writeScore(
   const all = bars.map((bar, i) => measureOf(arrangement, bar, bars[i - 1] ?? null, writing));
   const written =
     look.isFolded && !stretch
-      ? foldedMeasures(arrangement, { bars, measures: all, hasLoudness: !range.isTune })
+      ? foldedMeasures(arrangement, {
+          bars,
+          measures: all,
+          loudness: range.isTune ? [] : loudnessIn(arrangement),
+        })
       : { bars, measures: all };
   const root = el(
     'score-partwise',

@@ -1,4 +1,4 @@
-/** One of a row of pieces that are put on lines or pages: neither is ever broken. */
+/** One of a row of pieces that are put on lines or pages: none is ever broken. */
 export interface Piece {
   readonly size: number;
   /** Room before it, left out where it is the first. */

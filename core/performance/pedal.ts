@@ -32,7 +32,8 @@ interface Press {
 
 /**
  * The pedal of a song as each part has it: with each chord, also at half bars, held through the part, or only under the
- * last chord; changed where the bass walks, which it would blur. Where one press follows another at once it is lifted as the chord goes down, and pressed just after.
+ * last chord; changed where the bass walks, which it would blur. Where one press follows another at once it is lifted as
+ * the chord goes down, and pressed just after.
  */
 export function pedalsOf(task: PedalTask): TimedPedal[] {
   const presses = withWritten(task, pressesOf(task));

@@ -15,6 +15,7 @@ export { type Cause, heatOf, type HotBar, hottest } from './hotSpots';
 export { type Slip, slipsOf } from './slips';
 export { afterTask, cardStates, type Known, standingAt } from './standing';
 export { PRACTISE_SETTINGS, type PractiseSettings, readSettings } from './settings';
+export { medianOf } from './median';
 export { type LiveStand, LiveTake } from './live';
 export { type Aim, type RankedSong, rankSongs, type SongToRank, songToRank } from './nextSongs';
 export { type CardRecord, cardRecordSchema, jottingSchema, takeSchema, turnSchema } from './record';

@@ -22,7 +22,7 @@ export interface Judgement {
   readonly extra: readonly { readonly tick: number; readonly midi: number }[];
   /** Ticks at which the player began again. */
   readonly restarts: readonly number[];
-  /** Seconds the left hand came after the right where both were wanted at once, in the middle of all; null where they never met. */
+  /** Median of the seconds the left hand came after the right where both were wanted at once; null where they never met. */
   readonly apart: number | null;
   /** Standard deviation of the strikes from the player's own tempo, in seconds; null for too few. */
   readonly unevenness: number | null;
@@ -46,8 +46,8 @@ export function rightOf(keys: readonly JudgedKey[]): number {
 }
 
 /**
- * A strike is off that is off by more than most of the take, from so many seconds on and never by less than so much of a
- * beat: who plays evenly is told of little, who plays freely of what stands out.
+ * A strike is off that stands out of the take: never below so many seconds, and always from so much of a beat on. Who plays
+ * freely is told of less than who plays evenly.
  */
 const OFF_BEAT = 0.25;
 const OFF_SECONDS = 0.05;

@@ -4,6 +4,8 @@ import type { WantedKey } from './wanted';
 /** Beats on either side by whose strikes a player's own tempo is known at one, and the fewest strikes for it. */
 const AROUND_BEATS = 2;
 const FEWEST = 4;
+/** So many of them, the nearest, tell where the line stands. */
+const NEAREST = 5;
 /** A gap longer than the running tempo has it by so many seconds, or such a share of it, is a stop: what comes after is played at a tempo of its own. */
 const STOP_SECONDS = 0.35;
 const STOP_SHARE = 0.35;
@@ -116,6 +118,6 @@ function lineAt(points: readonly Strike[], x: number): { readonly value: number;
     ),
   );
   // Where the line stands is told by the strikes next to it: those further off lie on a bent line.
-  const near = [...points].sort((a, b) => Math.abs(a.x - x) - Math.abs(b.x - x)).slice(0, FEWEST);
+  const near = [...points].sort((a, b) => Math.abs(a.x - x) - Math.abs(b.x - x)).slice(0, NEAREST);
   return { value: medianOf(near.map((one) => one.y - slope * (one.x - x))), slope };
 }

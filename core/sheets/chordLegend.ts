@@ -21,7 +21,10 @@ interface Held {
 /** Two rows stand on every paper in large print. */
 const [CARD_WIDTH, CARD_HEIGHT, GAP] = [56, 32, 4];
 
-/** Each chord of the song once, in the order it comes as far as cards fit: its name, other names, keys on a keyboard, fingers, in each position it is held in. */
+/**
+ * Each chord of the song once, in the order it comes as far as cards fit, in each position it is held in: its name, other
+ * names, keys on a keyboard, fingers.
+ */
 export const chordLegend: MakeSheet = ({ arrangement, room }) => {
   const held = heldIn(arrangement);
   if (held.length === 0) return paragraph('There are no chords in this song yet.', room.width);

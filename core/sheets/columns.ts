@@ -88,7 +88,8 @@ function numberOf(bar: Bar, tick: number): string {
   return bar.number === 0 || tick > bar.tick ? 'pick-up' : String(bar.number);
 }
 
-function byTick(notes: readonly HandNote[]): Map<number, Strike> {
+/** What a hand strikes, by when. */
+export function byTick(notes: readonly HandNote[]): Map<number, Strike> {
   return new Map(strikesOf(notes).map((keys) => [keys[0].tick, keys]));
 }
 

@@ -1,6 +1,6 @@
 import type { Arrangement } from '../arrangement';
 import { PRACTISE_SETTINGS } from '../practice';
-import { capital } from '../words';
+import { capital, partsInWords } from '../words';
 import { chordLegend } from './chordLegend';
 import { text } from './draw';
 import { type Block, type Filled, paginate } from './flow';
@@ -93,7 +93,7 @@ export function layOut(
   return filled.map(({ id, name, page }, i): Page => {
     const parts = partsOn(page);
     const foot = `page ${i + 1} of ${filled.length} · ${arrangement.song.title}`;
-    const head = parts ? capital(partsOnPage(parts)) : '';
+    const head = parts ? capital(partsInWords(parts)) : '';
     return {
       sheet: id,
       number: i + 1,
@@ -148,11 +148,6 @@ function partsOn({ blocks }: Filled): [number, number] | null {
     [part ?? [], lastPart ?? []].flat(),
   );
   return numbers.length === 0 ? null : [Math.min(...numbers), Math.max(...numbers)];
-}
-
-/** "part 2", "parts 2–3". */
-export function partsOnPage([from, to]: readonly [from: number, to: number]): string {
-  return from === to ? `part ${from}` : `parts ${from}–${to}`;
 }
 
 function pageSvg(page: Filled, room: Room, head: string, name: string, below: string): string {

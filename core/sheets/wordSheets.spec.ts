@@ -162,6 +162,23 @@ describe('the first sheet', () => {
 });
 
 describe('a chord as it is held', () => {
+  it('has a card of which two rows stand on every paper', () => {
+    const song = wholeBars(['C5', 'C5', 'C5', 'C5', 'C5', 'C5'], ['C', 'F', 'G', 'Am', 'Dm', 'Em']);
+    const arrangement = arrange({ ...song, choices: { ...song.choices, level: 4 } }, DEFAULT_PROFILE);
+    for (const size of ['a4', 'letter'] as const)
+      for (const isAcross of [false, true])
+        for (const isDesk of [false, true]) {
+          const room = roomOn({ ...DEFAULT_PAPER, size, isAcross, isDesk });
+          const [first, second] = chordLegend({
+            arrangement,
+            room,
+            staves: {},
+            practises: PRACTISE_SETTINGS,
+          });
+          expect(first.height + second.above + second.height).toBeLessThanOrEqual(room.height);
+        }
+  });
+
   it('has its keys marked on a keyboard of two octaves from the C below it, with their fingers', () => {
     const song = wholeBars(['C6', 'C6'], ['C', 'C']);
     const pins = [

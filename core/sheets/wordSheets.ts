@@ -1,10 +1,9 @@
 import { type ArrangedChange, type Arrangement, changesIn } from '../arrangement';
-import { type HandNote, type Strike, strikesOf } from '../hands';
 import { classNameOf, type Pitch, typeset } from '../music';
 import { type Part, partIndexAt } from '../parts';
 import { barAt } from '../song';
 import { barsInWords, CHORDS_TO_COME, leftPlayed, partCard, plays, struckLate } from '../words';
-import { inRows, wordsIn } from './columns';
+import { byTick, inRows, wordsIn } from './columns';
 import { line, text } from './draw';
 import { type Block, heading, paragraph } from './flow';
 import type { MakeSheet, SheetTask } from './sheet';
@@ -44,7 +43,7 @@ export const chordsOverWords: MakeSheet = (task) =>
  */
 export const meetingWords: MakeSheet = (task) => {
   const { right, left, parts } = task.arrangement;
-  const [rightAt, leftAt] = [struckAt(right), struckAt(left)];
+  const [rightAt, leftAt] = [byTick(right), byTick(left)];
   return wordSheet(task, (arrangement, tick, arranged) => {
     const rests = !plays(arrangement, partIndexAt(parts, tick), 'left');
     const late = arranged ? struckLate(leftPlayed(arrangement), arranged) : null;
@@ -59,10 +58,6 @@ export const meetingWords: MakeSheet = (task) => {
     };
   });
 };
-
-function struckAt(notes: readonly HandNote[]): ReadonlyMap<number, Strike> {
-  return new Map(strikesOf(notes).map((strike) => [strike[0].tick, strike]));
-}
 
 /** "G B D", from the lowest. */
 function namesOf(pitches: readonly Pitch[]): string {

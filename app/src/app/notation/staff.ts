@@ -16,8 +16,9 @@ import type { Hand, HandNote } from '@joined-hands/core/hands';
 import { type Drawn, shownElsewhere } from '@joined-hands/core/sheets';
 import { messageOf } from '../ui/message';
 import { EngraverClient } from './engraver';
+import type { Look } from './engraving';
 
-/** Height of a staff in pixels; on a telephone, where words would be pressed into one another. */
+/** Height of a staff in pixels, and on a telephone. */
 const STAFF_PX = 44;
 const [NARROW_PX, STAFF_NARROW_PX] = [500, 34];
 const SVG = 'http://www.w3.org/2000/svg';
@@ -96,7 +97,7 @@ export class Staff {
   private async draw(score: string, keys: readonly HandNote[], width: number): Promise<void> {
     const turn = ++this.turn;
     try {
-      const systems = await this.engraver.systems(score, { width: width / staffOn(width), isQuick: true });
+      const systems = await this.engraver.systems(score, lookOn(width));
       // Something newer may have been asked for while it was drawn.
       if (turn !== this.turn) return;
       this.host().nativeElement.replaceChildren(...systems.map(asPicture));
@@ -114,8 +115,9 @@ export class Staff {
   }
 }
 
-function staffOn(width: number): number {
-  return width < NARROW_PX ? STAFF_NARROW_PX : STAFF_PX;
+/** How a part is drawn in so much room: at once; on a telephone with bars measured first, so that no word is pressed. */
+function lookOn(width: number): Look {
+  return width < NARROW_PX ? { width: width / STAFF_NARROW_PX } : { width: width / STAFF_PX, isQuick: true };
 }
 
 function asPicture({ svg, viewBox }: Drawn): SVGSVGElement {

@@ -1,10 +1,12 @@
 import '@angular/compiler';
 import { Injector, ɵINJECTOR_SCOPE } from '@angular/core';
 import { writeProject } from '@joined-hands/core/formats';
+import { DEFAULT_HANDOUT } from '@joined-hands/core/sheets';
 import { DEFAULT_PROFILE } from '@joined-hands/core/song';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DEMO_SONGS } from '../../../../demo/songs';
 import { Database } from '../storage/database';
+import { HandoutStore } from '../storage/handout-store';
 import { SongLock } from '../storage/song-lock';
 import { SongStore } from '../storage/song-store';
 import { CardWork } from './card-work';
@@ -69,6 +71,21 @@ describe('work on a card of the shelf', () => {
     await expect(named).rejects.toThrow('it is open in another tab');
     expect((await store.get(lanterns.id))?.song).toEqual(lanterns);
     await expect(work.duplicate('nowhere')).rejects.toThrow('no longer on the shelf');
+  });
+
+  it('prints copies and versions on the sheets of the song', async () => {
+    const page = Injector.create({ providers: [{ provide: ɵINJECTOR_SCOPE, useValue: 'root' }] });
+    const [handouts, own] = [page.get(HandoutStore), page.get(CardWork)];
+    await handouts.save(lanterns.id, { ...DEFAULT_HANDOUT, sheets: ['lead', 'plan'] });
+    const version = { of: lanterns.id, name: 'first level' };
+    const copy = await own.newVersion(lanterns.id, { title: lanterns.title, tags: [], version, ...PLAIN });
+    expect((await handouts.get(copy)).sheets).toEqual(['lead', 'plan']);
+    await own.duplicate(copy);
+    const ids = (await store.cards()).map(({ id }) => id).filter((id) => id !== lanterns.id && id !== copy);
+    expect((await handouts.get(ids[0])).sheets).toEqual(['lead', 'plan']);
+    // From now on each has its own.
+    await handouts.save(copy, DEFAULT_HANDOUT);
+    expect((await handouts.get(lanterns.id)).sheets).toEqual(['lead', 'plan']);
   });
 
   it('makes copies that go their own way, and versions that belong together, of a version too', async () => {

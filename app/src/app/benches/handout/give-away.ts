@@ -40,7 +40,17 @@ export class GiveAway {
   protected readonly parts = computed(() => this.state.bench.arrangement()?.parts ?? []);
   protected readonly kinds: readonly FileKind[] = ['pdf', 'png', 'svg'];
   /** All pages, the one on screen, or a part by its number. */
-  protected readonly what = signal<'all' | 'page' | number>('all');
+  private readonly wanted = signal<'all' | 'page' | number>('all');
+  /** A part that is there no more is not given: all pages are. */
+  protected readonly what = computed(() => {
+    const wanted = this.wanted();
+    const isGone = typeof wanted === 'number' && !this.parts().some(({ number }) => number === wanted);
+    return isGone ? 'all' : wanted;
+  });
+  protected choose(what: 'all' | 'page' | number): void {
+    this.wanted.set(what);
+  }
+
   protected readonly hands: readonly ChoiceOption<Hand | 'both'>[] = [
     { value: 'both', label: 'Both' },
     { value: 'right', label: 'Right' },

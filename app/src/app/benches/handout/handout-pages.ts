@@ -11,7 +11,8 @@ import {
   ViewEncapsulation,
   viewChild,
 } from '@angular/core';
-import { type Page, paperStyle, partsOnPage, SHEET_STYLE, SHEETS } from '@joined-hands/core/sheets';
+import { type Page, paperStyle, SHEET_STYLE, SHEETS } from '@joined-hands/core/sheets';
+import { partsInWords } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { Choice, type ChoiceOption } from '../../ui/choice';
 import { HandoutState } from './handout-state';
@@ -137,7 +138,7 @@ export class HandoutPages {
     const element = this.document.createElement('section');
     element.className = 'page';
     const name = SHEETS.find(({ id }) => id === sheet)?.name ?? '';
-    element.setAttribute('aria-label', `Page ${number}: ${name}${parts ? `, ${partsOnPage(parts)}` : ''}`);
+    element.setAttribute('aria-label', `Page ${number}: ${name}${parts ? `, ${partsInWords(parts)}` : ''}`);
     element.innerHTML = svg;
     element.style.setProperty('--aspect', String(aspect));
     return element;

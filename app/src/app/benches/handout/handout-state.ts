@@ -43,10 +43,10 @@ interface Waiting {
 
 /** The sheets that need no engraver, to look at until the others are drawn. */
 function withoutStaves(arrangement: Arrangement, handout: Handout): LaidOut | null {
-  const plain = SHEETS.filter((sheet) => !('staves' in sheet)).map(({ id }): SheetId => id);
-  const sheets = handout.sheets.filter((id) => plain.includes(id));
+  const sheets = handout.sheets.filter((id) => !SHEETS.some((sheet) => sheet.id === id && 'staves' in sheet));
   if (sheets.length === 0) return null;
   const pages = layOut(arrangement, sheets, handout.paper);
+  // A copy of what was chosen: these pages are not yet all of it.
   return { pages, handout: { ...handout }, arrangement, staves: {} };
 }
 

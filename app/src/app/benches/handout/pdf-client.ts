@@ -31,7 +31,7 @@ export class PdfClient {
       const remote = (this.remote ??= wrap<PdfWriter>(worker));
       return await new Promise((resolve, reject) => {
         worker.onerror = () => reject(new Error('what writes PDF could not be loaded'));
-        const bare = pages.map(({ svg }) => ({ svg }));
+        const bare = pages.map(({ svg, aspect }) => ({ svg, aspect }));
         remote.pdfOf(title, bare, paper, fonts, proxy(drawn)).then(resolve, reject);
       });
     } catch (error) {

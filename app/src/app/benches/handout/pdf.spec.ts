@@ -89,5 +89,7 @@ it('writes pages as they are: every sign a letter of a font that goes along, on 
 
 it('refuses what it cannot draw, rather than leave it out', async () => {
   const svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><image href="no-picture"/></svg>';
-  await expect(pdfOf('x', [{ svg }], DEFAULT_PAPER, fontsOf(), () => undefined)).rejects.toThrow(/./);
+  await expect(pdfOf('x', [{ svg, aspect: 1 }], DEFAULT_PAPER, fontsOf(), () => undefined)).rejects.toThrow(
+    /./,
+  );
 });

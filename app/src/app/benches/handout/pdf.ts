@@ -20,7 +20,7 @@ const ACCIDENTALS = /[♭♮♯]+/g;
  */
 export async function pdfOf(
   title: string,
-  pages: readonly Pick<Page, 'svg'>[],
+  pages: readonly Pick<Page, 'svg' | 'aspect'>[],
   paper: Paper,
   fonts: PdfFonts,
   drawn: (count: number) => void,
@@ -32,8 +32,10 @@ export async function pdfOf(
   });
   const bytes = toBytes(document);
   for (const [name, file] of Object.entries(fonts)) document.registerFont(name, file);
-  const [width, height] = paperMm(paper).map((mm) => mm * POINTS_IN_MM);
-  pages.forEach(({ svg }, i) => {
+  const width = paperMm(paper)[0] * POINTS_IN_MM;
+  pages.forEach(({ svg, aspect }, i) => {
+    // A part alone is no higher than it needs.
+    const height = width / aspect;
     document.addPage({ size: [width, height], margin: 0 });
     svgToPdf(document, withFonts(svg), 0, 0, {
       width,
