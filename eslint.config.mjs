@@ -32,6 +32,7 @@ const CORE = [
   'arrangement',
   'framing',
   'practice',
+  'listening',
   'words',
   'formats',
   'sheets',

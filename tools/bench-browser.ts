@@ -8,7 +8,7 @@ import { randomSong } from '../core/testing';
 import { createApp } from '../server/app';
 import { handoutFigures } from './bench-handout';
 import { pageFigures } from './bench-pages';
-import { logFigures, microphoneFigures } from './bench-practise';
+import { logFigures } from './bench-practise';
 import { importFigures } from './bench-tune';
 import { chromium as debianChromium } from './setup.mjs';
 import { chooseLevel } from '../e2e/pages';
@@ -46,7 +46,6 @@ export async function browserFigures(): Promise<void> {
     await firstScreen(browser, origin);
     await editFigures(browser, origin);
     await importFigures(browser, origin);
-    await microphoneFigures(browser, origin);
     await logFigures(browser, origin);
     await handoutFigures(browser, origin);
     await pageFigures(browser);

@@ -17,18 +17,18 @@ const LATE_SHARE = 0.05;
  * How two people play, in seconds: standard deviations of a strike and of each key of a chord, how late the left hand is
  * throughout, and how long a whole chord takes from its lowest key to its highest.
  */
-const NEAT = { strike: 0.01, key: 0.006, leftAfter: 0.012, spread: 0 };
-const ROUGH = { strike: 0.014, key: 0.012, leftAfter: 0.035, spread: 0.06 };
+export const NEAT = { strike: 0.01, key: 0.006, leftAfter: 0.012, spread: 0 };
+export const ROUGH = { strike: 0.014, key: 0.012, leftAfter: 0.035, spread: 0.06 };
 
 type Manner = 'breathing' | 'leaning' | 'stopping';
 
-interface Piece {
+export interface Piece {
   readonly wanted: readonly WantedKey[];
   readonly beatSeconds: number;
   readonly barSeconds: number;
 }
 
-function pieceOf(song: Song, level: number, hands: Hand | 'both' = 'both'): Piece {
+export function pieceOf(song: Song, level: number, hands: Hand | 'both' = 'both'): Piece {
   const a = arrange(applyEdit(song, { kind: 'choose', choices: { level } }), DEFAULT_PROFILE);
   const clock = new Clock(a.played.tempoMap, song.feel);
   const wanted = wantedKeys([...a.right, ...a.left], clock, { fromTick: 0, toTick: a.played.endTick }, hands);
@@ -41,7 +41,7 @@ function pieceOf(song: Song, level: number, hands: Hand | 'both' = 'both'): Piec
  * When each moment of the music comes in a take: `breathing` waves of tempo of 4 to 12 beats, `leaning` towards the middle
  * of four bars and back from their end, with small steps between; `stopping` breathes and stops twice.
  */
-function timesOf(
+export function timesOf(
   { wanted, beatSeconds, barSeconds }: Piece,
   manner: Manner,
   rubato: number,
@@ -91,7 +91,7 @@ interface Take {
   readonly late: ReadonlySet<number>;
 }
 
-function takeOf(
+export function takeOf(
   piece: Piece,
   manner: Manner,
   rubato: number,

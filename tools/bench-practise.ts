@@ -20,10 +20,8 @@ import {
   type WantedKey,
   wantedKeys,
 } from '../core/practice';
-import { normalFrom, seeded } from '../core/chance';
+import { seeded } from '../core/chance';
 import { DEFAULT_PROFILE, type Song } from '../core/song';
-import { PitchTrack } from '../core/takes';
-import { Pitches } from '../app/src/app/input/pitches';
 import { DEMO_SONGS } from '../demo/songs';
 
 const DAY_MS = 86_400_000;
@@ -194,85 +192,7 @@ function takeFigures(): void {
   );
 }
 
-const RATE = 44_100;
-const BLOCK = 512;
 
-/** Melodies played by the samples that ship, at 100 quarters a minute, with noise, at three loudnesses. */
-export async function microphoneFigures(browser: Browser, origin: string): Promise<void> {
-  const page = await (await browser.newContext()).newPage();
-  await page.goto(origin);
-  const names = ['C', 'D%23', 'F%23', 'A'];
-  let [all, right, octaves, extra] = [0, 0, 0, 0];
-  for (const song of DEMO_SONGS) {
-    const { played } = arrange({ ...song, choices: { ...song.choices, level: 1 } }, DEFAULT_PROFILE, {
-      withoutFingers: true,
-    });
-    const notes = played.melody
-      .filter(({ grace }) => !grace)
-      .slice(0, 48)
-      .map(({ tick, length, midi }) => ({ at: 0.3 + (tick * 0.6) / 960, lasts: (length * 0.6) / 960, midi }));
-    const sound = await page.evaluate(
-      async ({ notes, names, rate }) => {
-        const end = Math.max(...notes.map(({ at, lasts }) => at + lasts)) + 1;
-        const context = new OfflineAudioContext(1, Math.ceil(end * rate), rate);
-        const buffers = new Map<number, AudioBuffer>();
-        for (const { at, lasts, midi } of notes) {
-          const near = Math.round((midi - 21) / 3) * 3 + 21;
-          const name = `${names[(near % 12) / 3]}${Math.floor(near / 12) - 1}`;
-          let buffer = buffers.get(near);
-          if (!buffer) {
-            const reply = await fetch(`/samples/${name}v10.mp3`);
-            buffers.set(near, (buffer = await context.decodeAudioData(await reply.arrayBuffer())));
-          }
-          const source = context.createBufferSource();
-          source.buffer = buffer;
-          source.playbackRate.value = 2 ** ((midi - near) / 12);
-          const gain = context.createGain();
-          gain.gain.setValueAtTime(1, at);
-          gain.gain.setValueAtTime(1, at + lasts * 0.95);
-          gain.gain.exponentialRampToValueAtTime(0.001, at + lasts * 0.95 + 0.12);
-          source.connect(gain).connect(context.destination);
-          source.start(at);
-          source.stop(at + lasts + 0.3);
-        }
-        const rendered = await context.startRendering();
-        return [...rendered.getChannelData(0)];
-      },
-      { notes, names, rate: RATE },
-    );
-    const peak = sound.reduce((most, x) => Math.max(most, Math.abs(x)), 0);
-    for (const [loud, noise] of [
-      [0.7, 0.003],
-      [0.25, 0.002],
-      [0.08, 0.001],
-    ]) {
-      const normal = normalFrom(seeded(3));
-      const [pitches, track] = [new Pitches(RATE), new PitchTrack()];
-      const heard: { midi: number; seconds: number }[] = [];
-      for (let at = 0; at + BLOCK <= sound.length; at += BLOCK) {
-        const block = Float32Array.from(
-          { length: BLOCK },
-          (_, i) => (sound[at + i] / peak) * loud + noise * normal(),
-        );
-        for (const event of track.hear(pitches.hear(block, (at + BLOCK) / RATE)))
-          if (event.velocity > 0) heard.push(event);
-      }
-      extra += heard.filter(
-        (key) => !notes.some(({ midi, at }) => midi === key.midi && Math.abs(key.seconds - at) < 0.2),
-      ).length;
-      for (const { midi, at } of notes) {
-        all++;
-        const near = heard.filter(({ seconds }) => Math.abs(seconds - at) < 0.2);
-        if (near.some((key) => key.midi === midi)) right++;
-        else if (near.some((key) => Math.abs(key.midi - midi) === 12)) octaves++;
-      }
-    }
-  }
-  console.log(
-    `melodies heard through a microphone (the samples, noise, three loudnesses): ${right} of ${all} notes, ${((100 * right) / all).toFixed(1)} % (≥ 95 %); an octave off ${octaves}, keys too many ${extra}`,
-  );
-  await page.context().close();
-}
 
 /** Five years of turns, opened. */
 export async function logFigures(browser: Browser, origin: string): Promise<void> {

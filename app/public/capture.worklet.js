@@ -1,9 +1,10 @@
-// Hands on what the microphone hears, in blocks with the time they ended, to where pitches are found. Nothing is kept.
+// Hands on what the microphone hears, in blocks with the time they ended. Nothing is kept. Halved: every two samples as one.
 const BLOCK = 512;
 
 class Capture extends AudioWorkletProcessor {
-  constructor() {
+  constructor({ processorOptions }) {
     super();
+    this.step = processorOptions.isHalved ? 2 : 1;
     this.block = new Float32Array(BLOCK);
     this.filled = 0;
   }
@@ -11,10 +12,12 @@ class Capture extends AudioWorkletProcessor {
   process(inputs) {
     const channel = inputs[0]?.[0];
     if (!channel) return true;
-    for (let i = 0; i < channel.length; i++) {
-      this.block[this.filled++] = channel[i];
+    for (let i = 0; i < channel.length; i += this.step) {
+      this.block[this.filled++] = this.step === 2 ? (channel[i] + channel[i + 1]) / 2 : channel[i];
       if (this.filled < BLOCK) continue;
-      this.port.postMessage({ block: this.block.slice(), seconds: currentTime + (i + 1) / sampleRate });
+      const block = this.block;
+      this.port.postMessage({ block, seconds: currentTime + (i + this.step) / sampleRate }, [block.buffer]);
+      this.block = new Float32Array(BLOCK);
       this.filled = 0;
     }
     return true;

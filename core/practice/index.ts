@@ -1,6 +1,6 @@
 export { align, type Alignment } from './align';
 export { afterReview, afterSaying, afterTurn, beginning, type Goal, GOAL, type Standing } from './goal';
-export { isCleanTurn, type JudgedKey, type Judgement, judgeTake, rightOf } from './judge';
+export { isCleanTurn, isHeardEnough, type JudgedKey, type Judgement, judgeTake, rightOf } from './judge';
 export { playAsPupil, type Playing, type Pupil, STEADY } from './pianist';
 export { isOfSong, isSaid, type Task, type TaskKind } from './task';
 export { type CardState, type PartToPractise, type Plan, planFor, type PlanOptions } from './plan';

@@ -9,10 +9,15 @@ import type { WantedKey } from './wanted';
 /** A key that was wanted and how it was played. */
 export interface JudgedKey {
   readonly wanted: WantedKey;
-  /** "late" and "early" beyond what is heard as together; "not reached": the player stopped before. */
-  readonly how: 'right' | 'wrong' | 'missed' | 'late' | 'early' | 'not-reached';
+  /**
+   * "late" and "early" beyond what is heard as together; "not reached": the player stopped before; "not heard": the
+   * microphone did not hear it, struck or not.
+   */
+  readonly how: 'right' | 'wrong' | 'missed' | 'late' | 'early' | 'not-reached' | 'not-heard';
   /** Seconds after (before: less than 0) where the player's own tempo puts it; null where it was not played. */
   readonly late: number | null;
+  /** The key that was struck in its place, where it is wrong. */
+  readonly struck?: number;
 }
 
 /** A take judged. */
@@ -34,10 +39,26 @@ export interface Judgement {
   readonly cleanShare: number;
 }
 
-/** Whether a take is a clean turn: to the end, without stopping, enough keys right and in time, of those wanted and those too many. */
+/**
+ * Whether a take is a clean turn: to the end, without stopping, enough keys right and in time, of those wanted and those too
+ * many. Keys the microphone did not hear count neither for it nor against it.
+ */
 export function isCleanTurn({ keys, extra, restarts }: Judgement, { cleanFrom }: Goal): boolean {
   const isWhole = keys.every(({ how }) => how !== 'not-reached') && restarts.length === 0;
-  return isWhole && keys.length > 0 && rightOf(keys) >= cleanFrom * (keys.length + extra.length);
+  const heard = keys.filter(({ how }) => how !== 'not-heard').length;
+  return isWhole && heard > 0 && rightOf(keys) >= cleanFrom * (heard + extra.length);
+}
+
+/** Of fewer of the keys nothing can be said; where more are wrong it was something else that was heard. */
+const [HEARD_ENOUGH, TOO_WRONG] = [0.6, 0.25];
+
+/** Whether a take of so many keys that a microphone heard can be judged at all: enough of it was heard, and it was this. */
+export function isHeardEnough({ keys }: Judgement, struck: number): boolean {
+  const heard = keys.filter(({ how }) => how !== 'not-heard' && how !== 'not-reached');
+  const all = keys.filter(({ how }) => how !== 'not-reached').length;
+  const wrong = heard.filter(({ how }) => how === 'wrong').length;
+  const isEnough = heard.length > 0 && heard.length >= HEARD_ENOUGH * Math.max(all, struck);
+  return isEnough && wrong <= TOO_WRONG * heard.length;
 }
 
 /** How many keys were right and in time. */
@@ -54,11 +75,16 @@ const OFF_SECONDS = 0.05;
 /** So many times what half of the strikes stay within. */
 const STANDS_OUT = 4;
 
-/** Judges a take: `struck` are keys going down and up in time, `beatSeconds` a beat at the full tempo. */
+/**
+ * Judges a take: `struck` are keys going down and up in time, `beatSeconds` a beat at the full tempo. Keys that come from a
+ * microphone, `bySound`, are not all there are: what is missing was not heard, and nothing is too many. How hard they were
+ * struck, and whether one hand came before the other, is not heard either.
+ */
 export function judgeTake(
   wanted: readonly WantedKey[],
   struck: readonly KeyEvent[],
   beatSeconds: number,
+  bySound = false,
 ): Judgement {
   const downs = struck.filter(({ velocity }) => velocity > 0);
   const alignment = align(wanted, downs);
@@ -76,22 +102,26 @@ export function judgeTake(
   const lastTick = wanted[reached]?.tick ?? -Infinity;
   const keys = wanted.map((key, i): JudgedKey => {
     const late = lateAt(i);
-    if (times.last[i] === null)
-      return { wanted: key, how: key.tick > lastTick ? 'not-reached' : 'missed', late: null };
+    if (times.last[i] === null) {
+      const passed = bySound ? 'not-heard' : 'missed';
+      return { wanted: key, how: key.tick > lastTick ? 'not-reached' : passed, late: null };
+    }
     const how = late !== null && late > off ? 'late' : late !== null && late < -off ? 'early' : 'right';
-    return { wanted: key, how: times.isWrong[i] ? 'wrong' : how, late };
+    const struckInstead = times.wrong[i];
+    if (struckInstead !== null) return { wanted: key, how: 'wrong', late, struck: struckInstead };
+    return { wanted: key, how, late };
   });
   const lates = keys.flatMap(({ late }) => (late === null ? [] : [late]));
   return {
     keys,
-    extra: extrasOf(alignment, wanted, downs),
+    extra: bySound ? [] : extrasOf(alignment, wanted, downs),
     restarts: alignment.restarts.map(({ wanted: at }) => wanted[at].tick),
-    apart: apartOf(wanted, times.last),
+    apart: bySound ? null : apartOf(wanted, times.last),
     unevenness: lates.length < 4 ? null : Math.sqrt(lates.reduce((sum, x) => sum + x * x, 0) / lates.length),
     tempo: tempo.share,
     force: {
-      right: forceOf('right', alignment, wanted, downs),
-      left: forceOf('left', alignment, wanted, downs),
+      right: bySound ? null : forceOf('right', alignment, wanted, downs),
+      left: bySound ? null : forceOf('left', alignment, wanted, downs),
     },
     cleanShare: rightOf(keys) / Math.max(1, keys.length),
   };
@@ -117,7 +147,8 @@ function handOffset(wanted: readonly WantedKey[], { last, segments }: Times, bea
 interface Times {
   /** When each wanted key was struck last, rightly or wrongly; null where it was not. */
   readonly last: readonly (number | null)[];
-  readonly isWrong: readonly boolean[];
+  /** The key that was struck instead; null where none was. */
+  readonly wrong: readonly (number | null)[];
   /** Stretches without a new beginning: pairs of a wanted key and when it was struck. */
   readonly segments: readonly (readonly (readonly [wanted: number, seconds: number])[])[];
 }
@@ -128,18 +159,18 @@ function timesOf(
   downs: readonly KeyEvent[],
 ): Times {
   const last: (number | null)[] = wanted.map(() => null);
-  const isWrong = wanted.map(() => false);
+  const wrong: (number | null)[] = wanted.map(() => null);
   const begins = new Set(restarts.map(({ played }) => played));
   const segments: [number, number][][] = [[]];
   for (const { played, wanted: i, kind } of struck) {
     if (begins.has(played)) segments.push([]);
     if (i === null) continue;
-    const { seconds } = downs[played];
+    const { seconds, midi } = downs[played];
     last[i] = seconds;
-    isWrong[i] = kind === 'wrong';
+    wrong[i] = kind === 'wrong' ? midi : null;
     segments[segments.length - 1].push([i, seconds]);
   }
-  return { last, isWrong, segments };
+  return { last, wrong, segments };
 }
 
 function extrasOf(

@@ -29,7 +29,11 @@ export class LiveTake {
   private from = 0;
   private settled = new Set<number>();
 
-  constructor(private readonly wanted: readonly WantedKey[]) {}
+  /** What a microphone does not hear, `bySound`, may have been struck all the same: nothing is told to be passed over. */
+  constructor(
+    private readonly wanted: readonly WantedKey[],
+    private readonly bySound = false,
+  ) {}
 
   /** Another key went down; how the take stands after it. */
   hear(event: KeyEvent): LiveStand {
@@ -48,7 +52,7 @@ export class LiveTake {
       if (kind === 'wrong') wrong.add(start + wanted);
       else right.add(start + wanted);
     }
-    for (const at of missed) if (last !== undefined && at < last - STILL_COMING) wrong.add(start + at);
+    for (const at of this.bySound ? [] : missed) if (last !== undefined && at < last - STILL_COMING) wrong.add(start + at);
     // What was played anew is right now.
     for (const at of right) wrong.delete(at);
     if (this.open.length >= 2 * OPEN_KEYS) this.settle(struck, wrong);

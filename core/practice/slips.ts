@@ -37,7 +37,7 @@ export function slipsOf({ keys, extra, restarts }: Judgement, onsets: ReadonlyMa
   };
   return [
     ...keys.flatMap(({ wanted, how }) =>
-      how === 'right' || how === 'not-reached' ? [] : [slip(wanted, how)],
+      how === 'right' || how === 'not-reached' || how === 'not-heard' ? [] : [slip(wanted, how)],
     ),
     ...extra.flatMap(({ tick }) => at(tick, 'extra')),
     ...restarts.flatMap((tick) => at(tick, 'restart')),

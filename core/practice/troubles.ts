@@ -16,6 +16,8 @@ export interface Trouble {
   readonly times: number;
   /** Mean beats late or early; 0 for other kinds. */
   readonly beats: number;
+  /** Of one wrong key: which was wanted, and which was struck. */
+  readonly instead?: { readonly wanted: number; readonly struck: number };
 }
 
 /** How much each kind weighs: what sounds wrong before what sounds uneven. */
@@ -33,12 +35,13 @@ export function troublesOf(
   judgement: Judgement,
   barAt: (tick: number) => { readonly number: number; readonly beatSeconds: number },
 ): Trouble[] {
-  const slips: { tick: number; hand: Hand; kind: TroubleKind; late: number }[] = [
-    ...judgement.keys.filter(isSlip).map(({ wanted, how, late }) => ({
+  const slips: { tick: number; hand: Hand; kind: TroubleKind; late: number; instead?: Trouble['instead'] }[] = [
+    ...judgement.keys.filter(isSlip).map(({ wanted, how, late, struck }) => ({
       tick: wanted.tick,
       hand: wanted.hand,
       kind: how,
       late: late ?? 0,
+      ...(struck === undefined ? {} : { instead: { wanted: wanted.midi, struck } }),
     })),
     ...judgement.extra.map(({ tick }) => ({
       tick,
@@ -54,7 +57,7 @@ export function troublesOf(
     })),
   ];
   const places = new Map<string, { trouble: Trouble; late: number }>();
-  for (const { tick, hand, kind, late } of slips) {
+  for (const { tick, hand, kind, late, instead } of slips) {
     const { number, beatSeconds } = barAt(tick);
     const name = `${number} ${hand} ${kind}`;
     const known = places.get(name);
@@ -70,6 +73,7 @@ export function troublesOf(
         kind,
         times,
         beats: isTimed ? sum / times : 0,
+        ...(instead && times === 1 ? { instead } : {}),
       },
     });
   }

@@ -4,4 +4,3 @@ export { movedSaid, quantise, type Quantised, withoutBreaths } from './quantise'
 export { type JudgedRhythm, judgeRhythm, type Stroke } from './rhythm';
 export { type KeyEvent, type Mistake, playSimulated, type TuneKey } from './simulatedPianist';
 export { compareTakes, keysOf, melodyNote, type Take, takeOf, withTake } from './take';
-export { PitchTrack, type SoundFrame } from './pitchTrack';

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { keyFromFifths } from '../music';
 import type { Task, Judgement, Plan, Trouble } from '../practice';
 import {
   careInWords,
@@ -16,6 +17,8 @@ import {
   troubleInWords,
   verdictInWords,
 } from './practice';
+
+const C_MAJOR = keyFromFifths(0, 'major');
 
 const task = (differs: Partial<Task>): Task =>
   ({
@@ -144,19 +147,24 @@ describe('practising in words', () => {
       beats: 0.27,
       ...differs,
     });
-    expect(troubleInWords(trouble({}))).toBe('bar 6: left hand late by a quarter of a beat, twice');
-    expect(troubleInWords(trouble({ kind: 'early', times: 1, beats: 0.05 }))).toBe(
+    expect(troubleInWords(trouble({}), C_MAJOR)).toBe('bar 6: left hand late by a quarter of a beat, twice');
+    expect(troubleInWords(trouble({ kind: 'early', times: 1, beats: 0.05 }), C_MAJOR)).toBe(
       'bar 6: left hand early by a little',
     );
-    expect(troubleInWords(trouble({ kind: 'wrong', times: 3, bar: 0 }))).toBe(
+    expect(troubleInWords(trouble({ kind: 'wrong', times: 3, bar: 0 }), C_MAJOR)).toBe(
       'the pick-up: a wrong key in the left hand, 3 times',
     );
-    expect(troubleInWords(trouble({ kind: 'missed', times: 1, hand: 'right' }))).toBe(
+    const slip = (wanted: number, struck: number): Trouble =>
+      trouble({ kind: 'wrong', times: 1, instead: { wanted, struck } });
+    expect(troubleInWords(slip(69, 70), C_MAJOR)).toBe('bar 6: B♭ instead of A in the left hand');
+    expect(troubleInWords(slip(69, 81), C_MAJOR)).toBe('bar 6: A an octave too high in the left hand');
+    expect(troubleInWords(slip(69, 57), C_MAJOR)).toBe('bar 6: A an octave too low in the left hand');
+    expect(troubleInWords(trouble({ kind: 'missed', times: 1, hand: 'right' }), C_MAJOR)).toBe(
       'bar 6: a key of the right hand left out',
     );
-    expect(troubleInWords(trouble({ kind: 'extra', times: 1 }))).toBe('bar 6: an extra key');
-    expect(troubleInWords(trouble({ kind: 'extra', times: 17 }))).toBe('bar 6: 17 extra keys');
-    expect(troubleInWords(trouble({ kind: 'restart', times: 1 }))).toBe('bar 6: stopped and begun again');
+    expect(troubleInWords(trouble({ kind: 'extra', times: 1 }), C_MAJOR)).toBe('bar 6: an extra key');
+    expect(troubleInWords(trouble({ kind: 'extra', times: 17 }), C_MAJOR)).toBe('bar 6: 17 extra keys');
+    expect(troubleInWords(trouble({ kind: 'restart', times: 1 }), C_MAJOR)).toBe('bar 6: stopped and begun again');
   });
 
   it('how a take was', () => {

@@ -1,4 +1,5 @@
 import { theBar, beatsInWords } from '../sentences';
+import { classNameOf, type Key, spellInKey, typeset } from '../music';
 import {
   type Cause,
   type HotBar,
@@ -91,13 +92,22 @@ export function standingInWords({ tempoPercent, clean, missed, isPassed }: Stand
   return `${tempoPercent} % of the tempo; ${clean} of ${turns} clean in a row${slip}.`;
 }
 
-/** One place that went wrong: "bar 6: left hand late by a quarter beat, twice". */
-export function troubleInWords({ bar, hand, kind, times, beats }: Trouble): string {
+/** "B♭ instead of A", "A an octave too high". */
+function slipInWords({ wanted, struck }: { readonly wanted: number; readonly struck: number }, key: Key): string {
+  const named = (midi: number): string => typeset(classNameOf(spellInKey(midi, key)));
+  if (Math.abs(struck - wanted) !== 12) return `${named(struck)} instead of ${named(wanted)}`;
+  return `${named(wanted)} an octave too ${struck > wanted ? 'high' : 'low'}`;
+}
+
+/** One place that went wrong: "bar 6: left hand late by a quarter beat, twice", keys named in a key. */
+export function troubleInWords({ bar, hand, kind, times, beats, instead }: Trouble, key: Key): string {
   const often = times === 1 ? '' : `, ${timesInWords(times)}`;
   const by = (): string =>
     beats < QUARTER / 2 ? 'a little' : beatsInWords(Math.max(QUARTER, Math.round(beats / QUARTER) * QUARTER));
   switch (kind) {
     case 'wrong':
+      if (instead)
+        return `${theBar(bar)}: ${slipInWords(instead, key)} in the ${HANDS[hand]}`;
       return `${theBar(bar)}: a wrong key in the ${HANDS[hand]}${often}`;
     case 'missed':
       return `${theBar(bar)}: a key of the ${HANDS[hand]} left out${often}`;
@@ -114,7 +124,12 @@ export function troubleInWords({ bar, hand, kind, times, beats }: Trouble): stri
 export function judgementInWords({ apart, tempo, keys, unevenness, force }: Judgement): string[] {
   const reached = keys.filter(({ how }) => how !== 'not-reached').length;
   if (reached === 0) return ['Nothing of it was heard.'];
-  const right = `${rightOf(keys)} of ${counted(reached, 'key')} right and in time.`;
+  const unheard = keys.filter(({ how }) => how === 'not-heard').length;
+  const heard = reached - unheard;
+  if (heard === 0) return ['Nothing of it was heard.'];
+  const right = `${rightOf(keys)} of ${counted(heard, 'key')} ${unheard === 0 ? '' : 'heard '}right and in time.`;
+  const asked =
+    unheard === 0 ? [] : [`${capital(counted(unheard, 'key'))} ${unheard === 1 ? 'was' : 'were'} not heard.`];
   const together =
     apart === null
       ? []
@@ -137,7 +152,7 @@ export function judgementInWords({ apart, tempo, keys, unevenness, force }: Judg
             ? 'It is even.'
             : `The beat wavers by ${Math.round(unevenness * 1000)} ms: count aloud.`,
         ];
-  return [right, ...stopped, ...together, ...kept, ...even, ...loudnessInWords(force)];
+  return [right, ...asked, ...stopped, ...together, ...kept, ...even, ...loudnessInWords(force)];
 }
 
 /** The tune should be the louder; nothing where one hand did not play. */

@@ -27,6 +27,8 @@ export interface KeySource {
   readonly sounds?: boolean;
   /** Whether it lets go of what it listens to when it is told to stop: then it cannot be started again. */
   readonly isOnce?: boolean;
+  /** All that was played, once it was stopped, for what hears sound: what it told at once was a first word, and not all there was. */
+  inFull?(): Promise<readonly KeyEvent[]>;
 }
 
 /** What is wanted of a take beside its bars. */
@@ -97,23 +99,28 @@ export class Recorder {
     this.state.set('counting-in');
     for (const { at, number } of beatsBetween(metre, -before, ticks)) {
       const seconds = (at + before) * perTick;
-      click.triggerAttackRelease(number === 1 ? 1760 : 1175, 0.03, audioStart + seconds);
+      // What hears sound would hear the click: there it is only shown.
+      if (!source.inFull)
+        click.triggerAttackRelease(number === 1 ? 1760 : 1175, 0.03, audioStart + seconds);
       this.later(seconds + HEAD_START, () => {
         this.beat.set(number);
         if (at >= 0) this.state.set('recording');
       });
     }
     const events: KeyEvent[] = [];
+    const fromCountIn = (all: readonly KeyEvent[]): KeyEvent[] =>
+      all.filter((event) => event.seconds > -countIn / 4);
     let pressed = -Infinity;
     const endWhenQuiet = (): void => {
       const isStillPlayed = now() - pressed < STILL_PLAYS && now() < 2 * ticks * perTick;
       if (isStillPlayed && hasMoreToCome()) this.later(TAIL, endWhenQuiet);
       else this.stop();
     };
-    return new Promise((resolve) => {
+    return new Promise((resolve, reject) => {
       this.finish = () => {
         source.stop();
-        resolve(events.filter((event) => event.seconds > -countIn / 4));
+        if (source.inFull) source.inFull().then((all) => resolve(fromCountIn(all)), reject);
+        else resolve(fromCountIn(events));
       };
       source.start((event) => {
         events.push(event);

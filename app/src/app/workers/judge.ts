@@ -2,18 +2,46 @@ import { noteNames } from '@joined-hands/core/music';
 import { Injectable } from '@angular/core';
 import type { Judgement, WantedKey } from '@joined-hands/core/practice';
 import type { KeyEvent } from '@joined-hands/core/takes';
-import { type Remote, wrap } from 'comlink';
+import { type Remote, transfer, wrap } from 'comlink';
 import type { JudgeWorker } from './judge.worker';
 
-/** Judges takes in a worker of its own, started with the first: ten minutes of playing take half a second. */
+/** Judges takes, and listens to sound, in a worker of its own, started with the first: ten minutes of playing take half a second. */
 @Injectable({ providedIn: 'root' })
 export class Judge {
   private remote: Remote<JudgeWorker> | null = null;
 
-  judge(wanted: readonly WantedKey[], events: readonly KeyEvent[], beatSeconds: number): Promise<Judgement> {
+  judge(
+    wanted: readonly WantedKey[],
+    events: readonly KeyEvent[],
+    beatSeconds: number,
+    bySound: boolean,
+  ): Promise<Judgement> {
+    return this.worker.judge(wanted, events, beatSeconds, bySound);
+  }
+
+  /** From now on sound is listened to: for keys that are wanted, `pace` seconds a second of the music; for any where it is null. */
+  async listenFor(
+    wanted: readonly WantedKey[] | null,
+    samplesPerSecond: number,
+    pace: number,
+  ): Promise<void> {
+    await this.worker.listenFor(wanted, samplesPerSecond, pace);
+  }
+
+  /** Keys heard with one more block of sound, which ended at `ended` seconds; the block is handed over. */
+  hear(block: Float32Array<ArrayBuffer>, ended: number): Promise<KeyEvent[]> {
+    return this.worker.hear(transfer(block, [block.buffer]), ended);
+  }
+
+  /** All keys that were heard, judged by all of the sound. */
+  heardInFull(): Promise<KeyEvent[]> {
+    return this.worker.heardInFull();
+  }
+
+  private get worker(): Remote<JudgeWorker> {
     this.remote ??= wrap<JudgeWorker>(
       new Worker(new URL('./judge.worker', import.meta.url), { type: 'module', name: noteNames() }),
     );
-    return this.remote.judge(wanted, events, beatSeconds);
+    return this.remote;
   }
 }

@@ -101,11 +101,11 @@ describe('judging takes in a worker of its own', () => {
     const judge = new Judge();
     expect(made).toEqual([]);
     const events = [{ seconds: 1, midi: 60, velocity: 80 }];
-    expect(await judge.judge([], events, 0.6)).toEqual({ keys: [], extra: [] });
-    await judge.judge([], [], 0.5);
+    expect(await judge.judge([], events, 0.6, false)).toEqual({ keys: [], extra: [] });
+    await judge.judge([], [], 0.5, true);
     expect(asked).toEqual([
-      [[], events, 0.6],
-      [[], [], 0.5],
+      [[], events, 0.6, false],
+      [[], [], 0.5, true],
     ]);
     expect(made).toEqual([{ url: 'judge.worker', ended: false }]);
   });

@@ -47,7 +47,7 @@ export class Listening {
   async hear(source: KeySource, turn: TurnWanted): Promise<KeyEvent[]> {
     this.clear();
     this.recorder.quartersPerMinute.set(turn.quartersPerMinute);
-    const take = new LiveTake(turn.wanted);
+    const take = new LiveTake(turn.wanted, source.inFull !== undefined);
     const heard = (event: KeyEvent): void => {
       const stand = take.hear(event);
       this.live.set(stand.wrong);
@@ -67,8 +67,13 @@ export class Listening {
   }
 
   /** Judges keys that were played, `beatSeconds` a beat of them. */
-  judge(wanted: readonly WantedKey[], events: readonly KeyEvent[], beatSeconds: number): Promise<Judgement> {
-    return this.judging.judge(wanted, events, beatSeconds);
+  judge(
+    wanted: readonly WantedKey[],
+    events: readonly KeyEvent[],
+    beatSeconds: number,
+    bySound: boolean,
+  ): Promise<Judgement> {
+    return this.judging.judge(wanted, events, beatSeconds, bySound);
   }
 
   /** Keys that went wrong, in the take of now or the last one, as the seam calls them. */
@@ -77,7 +82,7 @@ export class Listening {
     if (!arrangement) return [];
     const keys = judgement
       ? judgement.keys.flatMap(({ how, wanted }) =>
-          how === 'right' || how === 'not-reached' ? [] : [wanted],
+          how === 'right' || how === 'not-reached' || how === 'not-heard' ? [] : [wanted],
         )
       : this.live();
     const nameOf = ({ hand, tick, midi }: Pick<HandNote, 'hand' | 'tick' | 'midi'>): string =>

@@ -1,4 +1,5 @@
 import { inWords } from '@joined-hands/core/sentences';
+import { lastAtOrBefore } from '@joined-hands/core/song';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { watchFor } from '@joined-hands/core/arrange';
 import { isOfSong, type PractiseSettings, type Trouble, widePassages } from '@joined-hands/core/practice';
@@ -20,8 +21,12 @@ import type { KeySource } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { ON_COMPUTER, ON_MIDI, onScreen, simulated } from '../../input/ways';
 import { Choice } from '../../ui/choice';
+import { Judge } from '../../workers/judge';
 import { PractiseState } from './practise-state';
 import { WarmUpList } from './warm-up-list';
+
+const HEARD_BY_MICROPHONE =
+  'The click is shown, not sounded: the microphone would hear it. Nothing is recorded, and nothing leaves this device.';
 
 /** The task of now, large: what to play, at what tempo, how it went, what comes next. */
 @Component({
@@ -189,7 +194,8 @@ export class NowPanel {
   });
 
   protected words(trouble: Trouble): string {
-    return troubleInWords(trouble);
+    const keyMap = this.state.bench.song()?.keyMap ?? [];
+    return troubleInWords(trouble, lastAtOrBefore(keyMap, trouble.tick));
   }
 
   /** Passages that ask for care with these hands. */
@@ -222,9 +228,14 @@ export class NowPanel {
     this.state.wishes.change({ goesOn });
   }
 
+  private readonly judge = inject(Judge);
   protected readonly ways = [
     ON_MIDI,
-    { label: 'Microphone', keys: () => microphoneKeys(this.state.wanted()) },
+    {
+      label: 'Microphone',
+      note: HEARD_BY_MICROPHONE,
+      keys: () => microphoneKeys(this.judge, this.state.wanted(), 100 / this.state.standing().tempoPercent),
+    },
     ON_COMPUTER,
     onScreen(inject(ScreenKeyboard)),
     simulated(() => this.pupil(true), 'Demo player, careful'),

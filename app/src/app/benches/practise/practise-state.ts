@@ -8,6 +8,7 @@ import {
   cardStates,
   type HotBar,
   isCleanTurn,
+  isHeardEnough,
   isOfSong,
   isSaid,
   type Task,
@@ -222,7 +223,7 @@ export class PractiseState {
       });
       // Who went on to another task has left this one.
       if (this.current() !== task) return;
-      await this.judge(events, task);
+      await this.judge(events, task, keys.inFull !== undefined);
       if (!keys.isOnce) await this.goOn(again, task);
     } catch (error) {
       this.problem.set(`The turn could not be heard: ${messageOf(error)}.`);
@@ -246,15 +247,24 @@ export class PractiseState {
   }
 
   /** Judges keys that were played for a task and keeps the turn, wherever one has gone meanwhile; nothing heard is no turn. */
-  async judge(events: readonly KeyEvent[], task: Task): Promise<void> {
+  async judge(events: readonly KeyEvent[], task: Task, bySound = false): Promise<void> {
     if (!events.some(({ velocity }) => velocity > 0)) {
       this.problem.set(
+        bySound
+          ? 'None of the keys was heard. Play nearer to the microphone, and check that the right one is chosen in the browser.'
+          :
         `No key was heard. On the computer’s keyboard, A to K are ${typeset('C')} to ${typeset('C')}. With an instrument, check that it is on and that the right one is chosen.`,
       );
       return;
     }
     const percent = this.percent();
-    const judgement = await this.listening.judge(this.wanted(), events, this.beatSeconds());
+    const judgement = await this.listening.judge(this.wanted(), events, this.beatSeconds(), bySound);
+    if (bySound && !isHeardEnough(judgement, events.length)) {
+      this.problem.set(
+        'Too little of it was heard to say how it went. Play it once more, nearer to the microphone, or say how it went yourself.',
+      );
+      return;
+    }
     if (this.current() === task) this.listening.judgement.set(judgement);
     const seconds = events[events.length - 1].seconds - events[0].seconds;
     const isClean = isCleanTurn(judgement, this.wishes.goal());

@@ -1,0 +1,96 @@
+import { shares } from './leastSquares';
+import type { Strike } from './ear';
+
+/** MIDI numbers of A0 and C8. */
+export const [FIRST_KEY, LAST_KEY] = [21, 108];
+
+/** How much of some keys is in a sound. */
+export interface Fit {
+  /** Of the key of which there is most, 0 … 1; 0 for a key that was not looked for. */
+  shareOf(key: number): number;
+  /** How much of all the sound these keys explain, 0 … 1. */
+  readonly explained: number;
+}
+
+/** What a strike is like, key by key. */
+export interface Likeness {
+  readonly heard: Float32Array;
+  /** All of it: the sum of its squares. */
+  readonly whole: number;
+}
+
+/** What each key of a piano sounds like. */
+export class KeyShapes {
+  /** How alike any two keys are. */
+  private readonly alike: readonly Float32Array[];
+
+  /** `shapes` from A0 to C8, band by band, each of length 1. */
+  constructor(private readonly shapes: readonly Float32Array[]) {
+    this.alike = shapes.map((a) => Float32Array.from(shapes, (b) => product(a, b)));
+  }
+
+  /** How alike a sound is to each key, on a piano tuned so many bands higher than A = 440. */
+  likeness(bands: Float32Array, higher = 0): Likeness {
+    const sound = shifted(bands, higher);
+    return { heard: Float32Array.from(this.shapes, (shape) => product(shape, sound)), whole: product(sound, sound) };
+  }
+
+  /** How much of some keys, and nothing else, is in a sound. */
+  fit({ heard, whole }: Likeness, keys: Iterable<number>): Fit {
+    const among = [...new Set(keys)].map((key) => key - FIRST_KEY);
+    const found = shares(this.alike, heard, among);
+    let [most, explained] = [1e-9, 0];
+    for (const i of among) {
+      most = Math.max(most, found[i]);
+      explained += found[i] * heard[i];
+    }
+    return { shareOf: (key) => found[key - FIRST_KEY] / most, explained: explained / Math.max(1e-12, whole) };
+  }
+}
+
+/** How far off a piano may be tuned, in bands: a quarter tone. */
+const [FURTHEST, STEP] = [2, 0.5];
+/** So many strikes tell how it is tuned, and more tell nothing new. */
+const [ENOUGH, PLENTY] = [4, 40];
+
+/** Finds how high a piano is tuned, from strikes of which it is known which keys they are. */
+export class Tuning {
+  private readonly sums = new Map<number, number>();
+  private count = 0;
+
+  constructor(private readonly shapes: KeyShapes) {}
+
+  add({ came }: Pick<Strike, 'came'>, keys: readonly number[]): void {
+    if (this.count++ >= PLENTY) return;
+    for (let by = -FURTHEST; by <= FURTHEST; by += STEP) {
+      const { explained } = this.shapes.fit(this.shapes.likeness(came, by), keys);
+      this.sums.set(by, (this.sums.get(by) ?? 0) + explained);
+    }
+  }
+
+  /** In bands above A = 440; 0 until enough was heard. */
+  get higher(): number {
+    if (this.count < ENOUGH) return 0;
+    const [best] = [...this.sums].reduce((a, b) => (b[1] > a[1] ? b : a));
+    const at = (by: number): number => this.sums.get(by) ?? 0;
+    const [below, top, above] = [at(best - STEP), at(best), at(best + STEP)];
+    if (below === 0 || above === 0) return best;
+    // The top of a parabola through the three.
+    return best + (STEP * (above - below)) / (2 * (2 * top - above - below));
+  }
+}
+
+function product(a: Float32Array, b: Float32Array): number {
+  let sum = 0;
+  for (let i = 0; i < a.length; i++) sum += a[i] * b[i];
+  return sum;
+}
+
+function shifted(bands: Float32Array, by: number): Float32Array {
+  if (by === 0) return bands;
+  return bands.map((_, band) => {
+    const below = Math.floor(band + by);
+    const [a, b] = [bands[below] ?? 0, bands[below + 1] ?? 0];
+    return a + (band + by - below) * (b - a);
+  });
+}

@@ -1,0 +1,91 @@
+import { medianOf, type WantedKey } from '../practice';
+import type { KeyEvent } from '../takes';
+import { Ear, type Strike } from './ear';
+import { Follower } from './follower';
+import { type KeyShapes, Tuning } from './keyShapes';
+import { type Meeting, meetingsOf } from './meetings';
+import type { KeyListener } from './noteListener';
+import { type HeardKey, heardOf, type Likened } from './verdict';
+
+/** A strike that follows a meeting so soon and is no other is the rest of its chord, spread. */
+const SPREAD_SECONDS = 0.18;
+/** What is fainter than the usual strike by this factor is a noise of the room; as loudness is counted here that is some 45 dB. */
+const FAINT = 1 / 8;
+/** Loudness a key is told with: how hard it was struck is not heard. */
+const VELOCITY = 76;
+/** More strikes than an hour of playing has are not kept. */
+const MOST_STRIKES = 40_000;
+
+/** Hears both hands at a piano, with the keys that are wanted known: tells what was struck, as keys. */
+export class ScoreListener implements KeyListener {
+  private readonly ear: Ear;
+  private readonly meetings: readonly Meeting[];
+  private readonly follower: Follower;
+  private readonly tuning: Tuning;
+  private strikes: Strike[] = [];
+  /** The meeting told last: what was told is not told again. */
+  private told: { readonly number: number; readonly meeting: number } | null = null;
+
+  /** `pace`: how many seconds a second of the music is expected to take. */
+  constructor(
+    wanted: readonly WantedKey[],
+    private readonly shapes: KeyShapes,
+    samplesPerSecond: number,
+    private readonly pace = 1,
+  ) {
+    this.ear = new Ear(samplesPerSecond);
+    this.meetings = meetingsOf(wanted);
+    this.follower = new Follower(this.meetings, shapes, pace);
+    this.tuning = new Tuning(shapes);
+  }
+
+  /** Hears the next block, which ended at `ended` seconds; what it tells is a first word. */
+  hear(block: Float32Array, ended: number): KeyEvent[] {
+    const events: KeyEvent[] = [];
+    for (const strike of this.ear.hear(block, ended)) {
+      const likened = this.likened(strike, this.tuning.higher);
+      const meeting = this.follower.add(likened);
+      const [last] = this.follower.path(1);
+      if (strike.isFull && this.strikes.length < MOST_STRIKES) this.strikes.push(strike);
+      if (meeting === null || last.meeting !== meeting) continue;
+      if (strike.isFull) this.tuning.add(strike, this.meetings[meeting].keys);
+      if (this.told?.number === strike.number && this.told.meeting === meeting) continue;
+      this.told = { number: strike.number, meeting };
+      const heard = heardOf(this.shapes, [likened], this.meetings[meeting], this.follower.beside(meeting));
+      events.push(...eventsOf(heard, strike.seconds));
+    }
+    return events;
+  }
+
+  /** What was struck, judged by all that was heard, now that it is over. */
+  inFull(): KeyEvent[] {
+    const { higher } = this.tuning;
+    const follower = new Follower(this.meetings, this.shapes, this.pace);
+    const loudness = this.strikes.map(({ came }) => came.reduce((most, value) => Math.max(most, value), 0));
+    const usual = medianOf(loudness);
+    this.strikes.forEach((strike, i) => {
+      if (loudness[i] > FAINT * usual) follower.add(this.likened(strike, higher));
+    });
+    const path = follower.path();
+    return path.flatMap(({ likened, meeting }, i) => {
+      if (meeting === null) return [];
+      const chord = [likened];
+      for (const next of path.slice(i + 1)) {
+        if (next.meeting !== null) break;
+        if (next.likened.strike.seconds - likened.strike.seconds > SPREAD_SECONDS) break;
+        chord.push(next.likened);
+      }
+      const heard = heardOf(this.shapes, chord, this.meetings[meeting], follower.beside(meeting));
+      return eventsOf(heard, likened.strike.seconds);
+    });
+  }
+
+  private likened(strike: Strike, higher: number): Likened {
+    return { strike, higher, came: this.shapes.likeness(strike.came, higher) };
+  }
+}
+
+function eventsOf(heard: readonly HeardKey[], seconds: number): KeyEvent[] {
+  const keys = heard.flatMap(({ key, how, struck }) => (how === 'heard' ? [key] : (struck ?? [])));
+  return keys.map((midi) => ({ seconds, midi, velocity: VELOCITY }));
+}

@@ -1,0 +1,67 @@
+// Measures what each key of the piano that ships sounds like, for listening, and writes core/listening/shapesOfPiano.ts:
+// npm run key-shapes, after a build.
+import { writeFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { sampledKey, sampleFiles } from '../app/src/app/sound/instruments';
+import { FULL_LOOK } from '../core/listening/ear';
+import { FIRST_KEY, LAST_KEY } from '../core/listening/keyShapes';
+import { VALUES } from '../core/listening/pianoShapes';
+import { risen, Spectrum } from '../core/listening/spectrum';
+import { midiOf, parsePitch } from '../core/music';
+import { withBrowser } from './bench-browser';
+
+const RATE = 22_050;
+/** After the key is struck: what comes first is the hammer. */
+const HAMMER = 0.008;
+/** A sample begins where it first reaches this share of its loudest. */
+const BEGINS = 0.05;
+
+const files = Object.entries(sampleFiles()).map(([name, file]) => [midiOf(parsePitch(name)), file] as const);
+
+await withBrowser(async (browser, origin) => {
+  const page = await browser.newPage();
+  await page.goto(origin);
+  const samples = new Map<number, Float32Array>();
+  for (const [midi, file] of files) {
+    const values = await page.evaluate(
+      async ({ url, rate }) => {
+        const bytes = await (await fetch(url)).arrayBuffer();
+        const sound = await new OfflineAudioContext(1, rate, rate).decodeAudioData(bytes);
+        const channels = Array.from({ length: sound.numberOfChannels }, (_, i) => sound.getChannelData(i));
+        return Array.from(channels[0].subarray(0, 2 * rate), (_, i) =>
+          channels.reduce((sum, channel) => sum + channel[i] / channels.length, 0),
+        );
+      },
+      { url: `/samples/${file}`, rate: RATE },
+    );
+    samples.set(midi, Float32Array.from(values));
+  }
+  const length = Math.round(FULL_LOOK * RATE);
+  const spectrum = new Spectrum(RATE, length);
+  const shapes = Array.from({ length: LAST_KEY - FIRST_KEY + 1 }, (_, i) => {
+    const sound = soundOf(samples, FIRST_KEY + i);
+    const loudest = Math.max(...sound.map(Math.abs));
+    const begins = sound.findIndex((value) => Math.abs(value) >= BEGINS * loudest);
+    const shape = risen(spectrum.of(sound, begins + Math.round(HAMMER * RATE), length), null);
+    const most = Math.max(...shape);
+    return Array.from(shape, (value) => VALUES[Math.round(((VALUES.length - 1) * value) / most)]).join('');
+  });
+  const text = `// Written by tools/key-shapes.ts: change it there.
+
+/** What each key sounds like a moment after it is struck, from A0 up: a sign for each band. */
+export const SHAPES =
+  '${shapes.join('')}';
+`;
+  writeFileSync(fileURLToPath(new URL('../core/listening/shapesOfPiano.ts', import.meta.url)), text);
+});
+
+/** A key as the sampler plays it: the sample nearest to it, faster or slower. */
+function soundOf(samples: ReadonlyMap<number, Float32Array>, midi: number): Float32Array {
+  const nearest = sampledKey(midi);
+  const sample = samples.get(nearest) ?? new Float32Array();
+  const faster = 2 ** ((midi - nearest) / 12);
+  return Float32Array.from({ length: Math.floor((sample.length - 2) / faster) }, (_, i) => {
+    const below = Math.floor(i * faster);
+    return sample[below] + (i * faster - below) * (sample[below + 1] - sample[below]);
+  });
+}
