@@ -1,3 +1,4 @@
+export { AnyOctave } from './anyOctave';
 export { align, type Alignment } from './align';
 export { afterReview, afterSaying, afterTurn, beginning, type Goal, GOAL, type Standing } from './goal';
 export { isCleanTurn, isHeardEnough, type JudgedKey, type Judgement, judgeTake, rightOf } from './judge';

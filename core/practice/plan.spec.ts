@@ -62,7 +62,7 @@ describe('a plan', () => {
   });
 
   it('works in the order practitioners do, harder parts with more turns', () => {
-    const plan = planFor([part(1, 10), part(2, 30)], options({ minutes: 1000 }));
+    const plan = planFor([part(1, 10), part(2, 30)], options({ minutes: Infinity }));
     expect(
       plan.tasks.map(({ kind, fromPart, toPart, turns }) => `${kind} ${fromPart}–${toPart} ×${turns}`),
     ).toEqual([
@@ -84,7 +84,7 @@ describe('a plan', () => {
     const near = { fromTick: 2500, toTick: 3000, seconds: 5 };
     const plan = planFor(
       [part(1, 10), part(2, 10, { sameAs: 1 }), part(3, 10, { differs: near })],
-      options({ minutes: 1000, first: 'left', chain: 'pairs' }),
+      options({ minutes: Infinity, first: 'left', chain: 'pairs' }),
     );
     expect(plan.tasks.map(({ kind, fromPart }) => `${kind} ${fromPart}`)).toEqual([
       'hear 1',
@@ -123,7 +123,7 @@ describe('a plan', () => {
   it('warms the hands before the first task that is played, and has the hardest bar alone, more often where it went wrong', () => {
     const hardest = { fromTick: 1500, toTick: 1900, seconds: 4 };
     const parts = [part(1, 10), part(2, 10, { hardest, missed: 1 })];
-    const plan = planFor(parts, options({ minutes: 1000, isWarm: false }));
+    const plan = planFor(parts, options({ minutes: Infinity, isWarm: false }));
     const told = plan.tasks.map(({ kind, turns, more }) => `${kind} ×${turns} ${more ?? ''}`.trim());
     expect(told).toEqual([
       'hear ×1',
@@ -146,12 +146,12 @@ describe('a plan', () => {
       card: 'hardest|p2|both|4',
     });
     // A part that is harder, and went wrong as well, is told by the harder of the two: its keys.
-    const both = planFor([part(1, 10), part(2, 40, { missed: 0.2 })], options({ minutes: 1000 }));
+    const both = planFor([part(1, 10), part(2, 40, { missed: 0.2 })], options({ minutes: Infinity }));
     expect(new Set(both.tasks.filter(({ fromPart }) => fromPart === 2).map(({ more }) => more))).toEqual(
       new Set([null, 'harder']),
     );
     const first = (differs: Partial<PlanOptions>) =>
-      planFor(parts, options({ minutes: 1000, ...differs })).tasks.some(({ kind }) => kind === 'warm-up');
+      planFor(parts, options({ minutes: Infinity, ...differs })).tasks.some(({ kind }) => kind === 'warm-up');
     expect([first({ isWarm: true }), first({ isWarm: false, minutes: 9 })]).toEqual([false, false]);
     expect(first({ isWarm: false, minutes: 10 })).toBe(true);
     // What comes due is played at once: the warm-up is before it.
@@ -184,7 +184,7 @@ describe('a plan', () => {
     ];
     const from = (cards: [string, CardState][]) =>
       Object.fromEntries(
-        planFor(parts, options({ minutes: 1e6, cards: new Map(cards) })).tasks.flatMap((task) =>
+        planFor(parts, options({ minutes: Infinity, cards: new Map(cards) })).tasks.flatMap((task) =>
           task.fromPart === 1 && task.kind !== 'hear' && task.kind !== 'meetings'
             ? [[`${task.kind} ${task.toPart}`, task.fromPercent]]
             : [],
@@ -207,7 +207,7 @@ describe('a plan', () => {
       isPassed: true,
     });
     // Faster turns take less time: what is between them does not.
-    const whole = planFor(parts, options({ minutes: 1e6, cards: new Map(both) })).tasks.find(
+    const whole = planFor(parts, options({ minutes: Infinity, cards: new Map(both) })).tasks.find(
       (j) => j.kind === 'whole',
     );
     expect(whole?.minutes).toBeCloseTo((2 * (30 / 0.8 + 6)) / 60, 6);
@@ -219,7 +219,7 @@ describe('a plan', () => {
       { tempoPercent: 100, isPassed: true, due: -1 },
     ];
     const due = (cards: string[]) =>
-      planFor([part(1, 10)], options({ minutes: 1e6, cards: new Map(cards.map(passed)) })).tasks.flatMap(
+      planFor([part(1, 10)], options({ minutes: Infinity, cards: new Map(cards.map(passed)) })).tasks.flatMap(
         (task) => (task.why === 'due' ? [task.kind] : []),
       );
     expect(due(['p1|right|4', 'p1|left|4'])).toEqual(['right', 'left']);
@@ -242,6 +242,49 @@ describe('a plan', () => {
     });
   });
 
+  it('puts parts together only when both hands of each are passed, and says what waits', () => {
+    const parts = [part(1, 10), part(2, 10), part(3, 10, { sameAs: 1 })];
+    const passed = (...cards: string[]) =>
+      new Map(cards.map((card) => [card, { tempoPercent: 100, isPassed: true, due: 9 }]));
+    const told = (cards: ReadonlyMap<string, CardState>) => {
+      const plan = planFor(parts, options({ minutes: 500, cards }));
+      const name = ({ kind, toPart }: { kind: string; toPart: number }): string => `${kind} ${toPart}`;
+      return {
+        joined: plan.tasks.filter(({ kind }) => kind === 'chain' || kind === 'whole').map(name),
+        waits: plan.leftOut.flatMap(({ task, why }) => (why === 'not-ready' ? [name(task)] : [])),
+      };
+    };
+    expect(told(new Map())).toEqual({ joined: [], waits: ['chain 2', 'whole 3'] });
+    expect(told(passed('p1|both|4'))).toEqual({ joined: [], waits: ['chain 2', 'whole 3'] });
+    expect(told(passed('p1|both|4', 'p2|both|4'))).toEqual({ joined: ['chain 2', 'whole 3'], waits: [] });
+  });
+
+  it('uses the minutes there are, as long as anything is not passed', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ effort: fc.nat(100), seconds: fc.integer({ min: 4, max: 60 }) }), {
+          minLength: 1,
+          maxLength: 8,
+        }),
+        fc.array(fc.constantFrom('right', 'left', 'both'), { maxLength: 12 }),
+        fc.integer({ min: 10, max: 60 }),
+        (rows, known, minutes) => {
+          const parts = rows.map((row, i) => part(i + 1, row.effort, row));
+          const cards = new Map(
+            known.map((hands, i) => [
+              `p${1 + (i % rows.length)}|${hands}|4`,
+              { tempoPercent: 100, isPassed: true, due: 9 },
+            ]),
+          );
+          const plan = planFor(parts, options({ minutes, cards }));
+          const ready = planFor(parts, options({ minutes: 1e6, cards }));
+          const longest = Math.max(...ready.tasks.map((task) => task.minutes / task.turns));
+          expect(plan.minutes).toBeGreaterThanOrEqual(Math.min(minutes, ready.minutes) - longest - 1e-6);
+        },
+      ),
+    );
+  });
+
   it('never goes over the minutes by more than its last task, whatever the parts are', () => {
     fc.assert(
       fc.property(
@@ -255,7 +298,7 @@ describe('a plan', () => {
           const plan = planFor(parts, options({ minutes }));
           const before = plan.minutes - (plan.tasks.at(-1)?.minutes ?? 0);
           expect(before).toBeLessThan(minutes);
-          const turnsPerPart = plan.tasks
+          const turnsPerPart = planFor(parts, options({ minutes: Infinity })).tasks
             .filter(({ kind }) => kind === 'right')
             .map(({ fromPart, turns }) => ({ effort: parts[fromPart - 1].effort, turns }));
           for (const a of turnsPerPart)

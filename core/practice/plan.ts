@@ -43,6 +43,7 @@ export interface CardState {
 }
 
 export interface PlanOptions {
+  /** Of the sitting; without end: all there is to practise, in its order, with the turns of one sitting. */
   readonly minutes: number;
   readonly now: number;
   readonly level: number;
@@ -60,8 +61,8 @@ export interface PlanOptions {
 
 export interface Plan {
   readonly tasks: readonly Task[];
-  /** What did not fit, and what is not due yet. */
-  readonly leftOut: readonly { readonly task: Task; readonly why: 'no-time' | 'not-due' }[];
+  /** What did not fit, what waits for the parts it is made of, and what is not due yet. */
+  readonly leftOut: readonly { readonly task: Task; readonly why: 'no-time' | 'not-ready' | 'not-due' }[];
   readonly minutes: number;
   /** Minutes until all of it is passed, if every third turn fails; and so many a day, where a day is set. */
   readonly toGo: { readonly minutes: number; readonly perDay: number | null };
@@ -82,9 +83,10 @@ const TURNS_A_CLEAN_ONE = 1.5;
 
 /**
  * The tasks of a sitting: what is due first, then the next of each part in the order practitioners work (hear it, one hand,
- * the other, say the meetings, both, the hardest bar alone), then parts put together, then all, then the next level; as many
- * as the minutes hold, and one that was begun is finished. Before the first that is played the hands are warmed. Parts
- * that are harder, or went wrong, get proportionally more turns. Source: common practice of learning a piece part by part.
+ * the other, say the meetings, both, the hardest bar alone), then parts put together once both hands of each are passed, then
+ * all, then the next level; as many as the minutes hold, and one that was begun is finished. What minutes are left then go to
+ * what is not passed yet. Before the first that is played the hands are warmed. Parts that are harder, or went wrong, get
+ * proportionally more turns. Source: common practice of learning a piece part by part.
  */
 export function planFor(parts: readonly PartToPractise[], options: PlanOptions): Plan {
   const own = parts.filter(({ sameAs }) => sameAs === null);
@@ -109,15 +111,26 @@ export function planFor(parts: readonly PartToPractise[], options: PlanOptions):
     turns: FEWEST_TURNS,
     minutes: minutesOf(task, FEWEST_TURNS),
   }));
-  const next = all
+  const open = all
     .filter((task) => !isDone(task))
     .map((task): Task => ({ ...task, why: stateOf(task) ? 'next' : 'new' }));
+  const isReady = ({ kind, fromPart, toPart }: Task): boolean =>
+    (kind !== 'chain' && kind !== 'whole') ||
+    options.minutes === Infinity ||
+    !open.some(
+      (task) =>
+        task.kind === 'together' &&
+        parts.some(
+          ({ number, sameAs }) => number >= fromPart && number <= toPart && (sameAs ?? number) === task.fromPart,
+        ),
+    );
+  const next = open.filter(isReady);
   const later = all.filter((task) => isDone(task) && !isDue(task));
-  const toGo = next.reduce((sum, task) => sum + minutesToPass(task, stateOf(task), options), 0);
-  const isUp = next.length === 0 && parts.length > 0 && options.level < HIGHEST_LEVEL;
+  const toGo = open.reduce((sum, task) => sum + minutesToPass(task, stateOf(task), options), 0);
+  const isUp = open.length === 0 && parts.length > 0 && options.level < HIGHEST_LEVEL;
   const up = isUp ? [once('level', parts, options, LEVEL_MINUTES)] : [];
   const tasks: Task[] = [];
-  const leftOut: { task: Task; why: 'no-time' | 'not-due' }[] = [];
+  const leftOut: { task: Task; why: Plan['leftOut'][number]['why'] }[] = [];
   let minutes = 0;
   for (const task of warmed([...due, ...next, ...up], parts, options)) {
     if (minutes < options.minutes) {
@@ -125,12 +138,40 @@ export function planFor(parts: readonly PartToPractise[], options: PlanOptions):
       minutes += task.minutes;
     } else leftOut.push({ task, why: 'no-time' });
   }
+  const filled = refilled(tasks, options, stateOf);
   return {
-    tasks,
-    leftOut: [...leftOut, ...later.map((task) => ({ task, why: 'not-due' as const }))],
-    minutes,
+    tasks: filled,
+    leftOut: [
+      ...leftOut,
+      ...open.filter((task) => !isReady(task)).map((task) => ({ task, why: 'not-ready' as const })),
+      ...later.map((task) => ({ task, why: 'not-due' as const })),
+    ],
+    minutes: filled.reduce((sum, task) => sum + task.minutes, 0),
     toGo: { minutes: toGo, perDay: options.days ? toGo / options.days : null },
   };
+}
+
+/** Tasks that get more turns, one each in turn, until the minutes are used or each has those it takes to be passed. */
+function refilled(
+  tasks: readonly Task[],
+  options: PlanOptions,
+  stateOf: (task: Task) => CardState | undefined,
+): readonly Task[] {
+  if (options.minutes === Infinity) return tasks;
+  const filled = [...tasks];
+  let spare = options.minutes - tasks.reduce((sum, { minutes }) => sum + minutes, 0);
+  for (let isMore = true; isMore;) {
+    isMore = false;
+    filled.forEach((task, i) => {
+      const turn = task.minutes / task.turns;
+      if (task.why === 'due' || isSaid(task) || spare < turn) return;
+      if (task.minutes + turn > minutesToPass(tasks[i], stateOf(task), options)) return;
+      filled[i] = { ...task, turns: task.turns + 1, minutes: task.minutes + turn };
+      spare -= turn;
+      isMore = true;
+    });
+  }
+  return filled;
 }
 
 /** A task about the whole song that is done once, and not practised. */

@@ -17,15 +17,13 @@ function tempoOf({ played }: Arrangement, { fromTick, fromPercent }: Task): stri
 }
 
 const [BOX, ROW, BOX_GAP] = [4.4, 7.4, 1.8];
-/** A plan without end: everything there is to practise. */
-const MINUTES = 1e6;
 
 /** Everything there is to practise at this level, in order, with a box to tick for each turn. */
 export const planSheet: MakeSheet = ({ arrangement, room, practises }) => {
   const { song } = arrangement;
   const parts = partsToPractise(arrangement);
   const { tasks } = planFor(parts, {
-    minutes: MINUTES,
+    minutes: Infinity,
     now: 0,
     level: song.choices.level,
     first: song.choices.firstHand,

@@ -1,4 +1,5 @@
 import { type KeyEvent, type Mistake, playSimulated, type TuneKey } from '@joined-hands/core/takes';
+import { AnyOctave, type WantedKey } from '@joined-hands/core/practice';
 import type { KeySource, TakeClock } from './recorder';
 
 /** Keys of the computer as piano keys, by their place on the keyboard: the middle row white, the row above black. */
@@ -29,14 +30,25 @@ function isTyping({ target }: KeyboardEvent): boolean {
   return field?.matches?.('input[type=text], input:not([type]), textarea') ?? false;
 }
 
+/** The letter on each of them, by its piano key. */
+const LETTERS = new Map(
+  Object.entries(COMPUTER_KEYS).map(([code, midi]) => [midi, code === 'Semicolon' ? ';' : code.slice(3)] as const),
+);
+
 /** The computer's own keys. While it listens they mean nothing else. */
 export class ComputerKeys implements KeySource {
+  readonly isAnyOctave = true;
+  readonly letters: ReadonlyMap<number, string> | undefined;
   private stopListening: (() => void) | null = null;
+  private begun: { readonly press: (event: KeyEvent) => void; readonly now: TakeClock } | null = null;
 
   /** With `onlyTaps` every key is one and the same: for tapping a rhythm. */
-  constructor(private readonly onlyTaps = false) {}
+  constructor(private readonly onlyTaps = false) {
+    this.letters = onlyTaps ? undefined : LETTERS;
+  }
 
-  start(press: (event: KeyEvent) => void, now: TakeClock): void {
+  prepare(): void {
+    if (this.stopListening) return;
     const held = new Set<string>();
     const onKey = (event: KeyboardEvent): void => {
       const midi = this.onlyTaps ? 60 : COMPUTER_KEYS[event.code];
@@ -49,7 +61,11 @@ export class ComputerKeys implements KeySource {
       if (isDown === held.has(event.code)) return;
       if (isDown) held.add(event.code);
       else held.delete(event.code);
-      press({ seconds: now(event.timeStamp), midi, velocity: isDown ? USUAL_VELOCITY : 0 });
+      this.begun?.press({
+        seconds: this.begun.now(event.timeStamp),
+        midi,
+        velocity: isDown ? USUAL_VELOCITY : 0,
+      });
     };
     document.addEventListener('keydown', onKey, true);
     document.addEventListener('keyup', onKey, true);
@@ -59,10 +75,33 @@ export class ComputerKeys implements KeySource {
     };
   }
 
+  start(press: (event: KeyEvent) => void, now: TakeClock): void {
+    this.prepare();
+    this.begun = { press, now };
+  }
+
   stop(): void {
     this.stopListening?.();
     this.stopListening = null;
+    this.begun = null;
   }
+}
+
+/** A source whose keys stand for their notes in any octave: each is told as the keys that are wanted. */
+export function inAnyOctave(source: KeySource, wanted: readonly WantedKey[]): KeySource {
+  const octaves = new AnyOctave(wanted);
+  const down = new Map<number, readonly number[]>();
+  return {
+    ...(source.letters ? { letters: source.letters } : {}),
+    prepare: () => source.prepare?.(),
+    start: (press, now) =>
+      source.start((event) => {
+        const keys = event.velocity > 0 ? octaves.keysFor(event.midi) : (down.get(event.midi) ?? []);
+        down.set(event.midi, keys);
+        for (const midi of keys) press({ ...event, midi });
+      }, now),
+    stop: () => source.stop(),
+  };
 }
 
 /** What a tap of each hand is told as. */
@@ -104,6 +143,7 @@ export class TwoHandTaps implements KeySource {
 
 /** The keyboard on the screen. */
 export class ScreenKeys implements KeySource {
+  readonly isAnyOctave = true;
   private listener: ((midi: number) => void) | null = null;
 
   start(press: (event: KeyEvent) => void, now: TakeClock): void {

@@ -21,12 +21,18 @@ export type TakeClock = (at?: DOMHighResTimeStamp) => number;
 
 /** Something that sends keys: told when to begin, it calls back with every key until it is told to stop. */
 export interface KeySource {
+  /** Catches its keys from now on, so that they mean nothing else; they count once it is told to begin. */
+  prepare?(): void;
   start(press: (event: KeyEvent) => void, now: TakeClock): void;
   stop(): void;
   /** Whether it is heard by itself: then its keys are not sounded once more. */
   readonly sounds?: boolean;
   /** Whether it lets go of what it listens to when it is told to stop: then it cannot be started again. */
   readonly isOnce?: boolean;
+  /** Whether it has too few keys for two hands: then a key stands for its note in any octave. */
+  readonly isAnyOctave?: boolean;
+  /** What its keys are called, by their piano keys: shown there while it is listened to. */
+  readonly letters?: ReadonlyMap<number, string>;
   /** All that was played, once it was stopped, for what hears sound: what it told at once was a first word, and not all there was. */
   inFull?(): Promise<readonly KeyEvent[]>;
 }
@@ -37,6 +43,8 @@ export interface TakeWishes {
   readonly heard?: (event: KeyEvent) => void;
   /** One beat is counted in, not a bar. */
   readonly countsInBeat?: boolean;
+  /** The bar, by number, in which so many ticks after the first are. */
+  readonly barAt?: (ticks: number) => number;
   /** Asked once the bars are over: while something is to come, who came in late or drags is listened to till the end. */
   readonly hasMoreToCome?: () => boolean;
 }
@@ -65,11 +73,16 @@ export class Recorder {
   readonly isBusy = computed(() => this.state() !== 'idle');
   /** The beat that sounds, from 1; null while idle. */
   readonly beat = signal<number | null>(null);
-  /** "Count-in: 2", "Beat 1": where the click is. */
+  /** The bar that sounds, by number; null where bars are not counted. */
+  private readonly bar = signal<number | null>(null);
+  /** "Count-in: 2", "Bar 5, beat 1": where the click is. */
   readonly counted = computed(() => {
-    const beat = this.beat() ?? '…';
-    return this.state() === 'counting-in' ? `Count-in: ${beat}` : `Beat ${beat}`;
+    const [beat, bar] = [this.beat() ?? '…', this.bar()];
+    if (this.state() === 'counting-in') return `Count-in: ${beat}`;
+    return bar === null ? `Beat ${beat}` : bar === 0 ? `Pick-up, beat ${beat}` : `Bar ${bar}, beat ${beat}`;
   });
+  /** What keys are called that are listened to, by their piano keys. */
+  readonly letters = signal<ReadonlyMap<number, string> | null>(null);
   private timers: number[] = [];
   private finish: (() => void) | null = null;
 
@@ -82,11 +95,17 @@ export class Recorder {
     source: KeySource,
     fromTick: number,
     ticks: number,
-    { heard, countsInBeat = false, hasMoreToCome = () => false }: TakeWishes = {},
+    { heard, countsInBeat = false, hasMoreToCome = () => false, barAt }: TakeWishes = {},
   ): Promise<KeyEvent[]> {
     this.stop();
     this.player.stop();
-    const { tone, click, instrument } = await this.piano.ready(source.sounds ? [] : ANY_KEY);
+    source.prepare?.();
+    // Until the piano is there it can be told to stop.
+    this.finish = () => source.stop();
+    this.state.set('counting-in');
+    this.letters.set(source.letters ?? null);
+    const { tone, click, instrument } = await this.ready(source);
+    if (this.state() === 'idle') return [];
     const song = this.song();
     const metre = song ? lastAtOrBefore(song.metreMap, fromTick) : { numerator: 4, denominator: 4 };
     const perTick = 60 / (this.quartersPerMinute() * TICKS_PER_QUARTER);
@@ -96,7 +115,6 @@ export class Recorder {
     const audioStart = tone.now() + HEAD_START;
     const now: TakeClock = (at = performance.now()) => at / 1000 - begun - countIn;
     const total = before + ticks;
-    this.state.set('counting-in');
     for (const { at, number } of beatsBetween(metre, -before, ticks)) {
       const seconds = (at + before) * perTick;
       // What hears sound would hear the click: there it is only shown.
@@ -104,6 +122,7 @@ export class Recorder {
         click.triggerAttackRelease(number === 1 ? 1760 : 1175, 0.03, audioStart + seconds);
       this.later(seconds + HEAD_START, () => {
         this.beat.set(number);
+        this.bar.set(at < 0 ? null : (barAt?.(at) ?? null));
         if (at >= 0) this.state.set('recording');
       });
     }
@@ -141,7 +160,18 @@ export class Recorder {
     this.finish = null;
     this.state.set('idle');
     this.beat.set(null);
+    this.bar.set(null);
+    this.letters.set(null);
     finish?.();
+  }
+
+  private async ready(source: KeySource): ReturnType<Piano['ready']> {
+    try {
+      return await this.piano.ready(source.sounds ? [] : ANY_KEY);
+    } catch (error) {
+      this.stop();
+      throw error;
+    }
   }
 
   private later(seconds: number, act: () => void): void {

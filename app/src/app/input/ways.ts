@@ -15,7 +15,7 @@ export interface Way {
 
 export const ON_COMPUTER: Way = {
   label: 'Computer keys',
-  note: `A S D F … are ${typeset('C D E F')} from middle ${typeset('C')}; the row above has the black keys.`,
+  note: `A S D F … are ${typeset('C D E F')}; the row above has the black keys. Any octave counts.`,
   keys: () => new ComputerKeys(),
 };
 

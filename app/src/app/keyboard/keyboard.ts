@@ -33,6 +33,8 @@ export class Keyboard {
   readonly isNarrow = input(false);
   /** Where hands lie: five neighbouring keys each. */
   readonly lies = input<readonly HandLie[]>([]);
+  /** What piano keys are called on the keyboard that is played on, by MIDI numbers. */
+  readonly letters = input<ReadonlyMap<number, string> | null>(null);
   readonly pressed = output<number>();
 
   protected readonly middleC = typeset('C');

@@ -1,6 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { type Judgement, LiveTake, type WantedKey } from '@joined-hands/core/practice';
 import type { HandNote } from '@joined-hands/core/hands';
+import { barAt } from '@joined-hands/core/song';
+import { inAnyOctave } from '../../input/key-sources';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { BenchState } from '../../frame/bench-state';
 import { leftShapeOf, shapeOf } from '../../frame/seam-keys';
@@ -55,9 +57,12 @@ export class Listening {
     };
     try {
       const { fromTick, toTick, countsInBeat } = turn;
-      return await this.recorder.record(source, fromTick, toTick - fromTick, {
+      const bars = this.bench.arrangement()?.played.bars ?? [];
+      const keys = source.isAnyOctave ? inAnyOctave(source, turn.wanted) : source;
+      return await this.recorder.record(keys, fromTick, toTick - fromTick, {
         heard,
         countsInBeat,
+        barAt: (ticks) => barAt(bars, fromTick + ticks).number,
         // Else a turn begun a little late would be told to have stopped before the end.
         hasMoreToCome: () => (this.reached() ?? -1) < (turn.wanted.at(-1)?.tick ?? -1),
       });

@@ -7,6 +7,13 @@ import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { Choice } from '../../ui/choice';
 import { PractiseState } from './practise-state';
 
+/** Why something is not among the tasks of today. */
+const WAITS = {
+  'not-due': 'passed, and not due yet',
+  'not-ready': 'once its parts are passed with both hands',
+  'no-time': 'no time today',
+} as const;
+
 /** Today’s tasks, in the order practitioners work, and what waits. */
 @Component({
   selector: 'jh-plan-panel',
@@ -112,7 +119,7 @@ export class PlanPanel {
       .slice(0, 8)
       .map(
         ({ task, why }) =>
-          `${taskTitle(task)}: ${why === 'not-due' ? 'passed, and not due yet' : 'no time today'}`,
+          `${taskTitle(task)}: ${WAITS[why]}`,
       ),
   );
 

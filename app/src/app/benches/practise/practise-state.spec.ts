@@ -125,6 +125,29 @@ describe('the Practise bench', () => {
     expect(practise.at()).toBe(0);
   });
 
+  it('practises the part and the hands that are chosen, planned or not', () => {
+    practise.bench.move({ part: 1, hands: 'left' });
+    desk.table.settle();
+    expect(practise.current()).toMatchObject({ kind: 'left', fromPart: 2, toPart: 2 });
+    practise.bench.move({ hands: 'both' });
+    desk.table.settle();
+    expect(practise.current()).toMatchObject({ kind: 'together', fromPart: 2 });
+    const last = (practise.bench.arrangement()?.parts.length ?? 0) - 1;
+    practise.bench.move({ part: last, hands: 'both' });
+    desk.table.settle();
+    expect(practise.current()?.toPart).toBe(last + 1);
+  });
+
+  it('makes its plan anew for the minutes that are left once all of it was tried', async () => {
+    const count = practise.plan()?.tasks.length ?? 0;
+    for (let i = 0; i < count; i++) {
+      await practise.said(true);
+      practise.next();
+    }
+    expect(practise.at()).toBe(0);
+    expect(practise.current()).not.toBeNull();
+  });
+
   it('obeys its keys: panels from everywhere, the rest where it is the time for them', () => {
     const behaviour = table.get(PractiseBehaviour);
     const keys = ['h', 'y', 'n', 'Enter', 'ArrowRight', 'ArrowLeft', 'z'];

@@ -43,6 +43,10 @@ type PractiseTab = 'now' | 'plan' | 'places' | 'log' | 'recording';
 const WORST = 3;
 /** Hands stay warm so long. */
 const WARM_FOR_MS = 3_600_000;
+/** So long after the last turn one is still at it. */
+const SITTING_MS = 6 * 3_600_000;
+/** Fewer minutes than this are not planned anew. */
+const LEAST_LEFT = 2;
 /** Turns nobody listened to count as long as they sound. */
 const SAID_OVERHEAD_SECONDS = 4;
 
@@ -74,6 +78,9 @@ export class PractiseState {
   /** The tasks of this sitting; it stays while one works through it. */
   readonly plan = signal<Plan | null>(null);
   readonly at = signal(0);
+  /** When the minutes that were asked for are over. */
+  private sittingEnds = 0;
+  private plannedAt = 0;
   /** What is listened to again when one turn follows another by itself. */
   private again: Again | null = null;
   private readonly now = signal(Date.now());
@@ -93,8 +100,22 @@ export class PractiseState {
     effect(() => {
       const [isOpen, arrangement] = [this.isOpen() && this.isLoaded(), this.bench.arrangement()];
       if (!isOpen || !arrangement || arrangement.isPartial || untracked(this.plan)) return;
-      untracked(() => this.planAnew());
+      untracked(() => {
+        this.planAnew();
+        this.goOnWhereOneWas();
+      });
     });
+    // What is chosen, the part and the hands, is what is practised.
+    effect(() => {
+      const [isOpen, part, { hands }] = [this.isOpen(), this.bench.partIndex() + 1, this.bench.place()];
+      if (isOpen) untracked(() => this.practiseChosen(part, hands));
+    });
+  }
+
+  /** Each task of the plan was tried since it was made, none only passed over. */
+  private isPlanDone(): boolean {
+    const tried = new Set(this.log.turns().flatMap(({ at, card }) => (at >= this.plannedAt ? [card] : [])));
+    return this.plan()?.tasks.every(({ card }) => tried.has(card)) ?? false;
   }
 
   private async load(songId: string): Promise<void> {
@@ -106,14 +127,47 @@ export class PractiseState {
     this.isLoaded.set(true);
   }
 
+  /** Who practised today goes on with what was played last, or with what follows it. */
+  private goOnWhereOneWas(): void {
+    const last = this.log.turns().at(-1);
+    if (!last || Date.now() - last.at > SITTING_MS) return;
+    const at = this.plan()?.tasks.findIndex(({ card }) => card === last.card) ?? -1;
+    if (at > 0) this.goTo(at);
+  }
+
+  /** A part, or hands, that are chosen while another task is shown: the task of these is the one of now. */
+  private practiseChosen(part: number, hands: Task['hands']): void {
+    const [plan, task] = [this.plan(), this.current()];
+    if (!plan || !task || this.listening.isListening()) return;
+    const isThere = ({ fromPart, toPart }: Task): boolean => fromPart <= part && part <= toPart;
+    if (isThere(task) && task.hands === hands) return;
+    const isChosen = (one: Task): boolean =>
+      one.fromPart === part && one.toPart === part && one.hands === hands && !isSaid(one) && one.kind !== 'hardest';
+    const planned = plan.tasks.findIndex(isChosen);
+    if (planned >= 0) return this.goTo(planned);
+    const own = this.planned(Infinity)?.tasks.find(isChosen);
+    if (!own) return;
+    this.plan.set({ ...plan, tasks: plan.tasks.toSpliced(this.at() + 1, 0, own) });
+    this.goTo(this.at() + 1);
+  }
+
   /** A plan for the minutes there are, from where one stands now. */
-  planAnew(): void {
+  planAnew(minutes = this.wishes.all().minutes): void {
+    const plan = this.planned(minutes);
+    if (!plan) return;
+    this.plannedAt = Date.now();
+    this.sittingEnds = this.plannedAt + minutes * 60_000;
+    this.plan.set(plan);
+    this.goTo(0);
+  }
+
+  private planned(minutes: number): Plan | null {
     const arrangement = this.bench.arrangement();
     const song = this.bench.song();
-    if (!arrangement || !song || arrangement.isPartial) return;
+    if (!arrangement || !song || arrangement.isPartial) return null;
     const now = Date.now();
-    const { minutes, chain, goal } = this.wishes.all();
-    const plan = planFor(partsToPractise(arrangement, this.log.turns()), {
+    const { chain, goal } = this.wishes.all();
+    return planFor(partsToPractise(arrangement, this.log.turns()), {
       minutes,
       now,
       level: song.choices.level,
@@ -124,8 +178,6 @@ export class PractiseState {
       isWarm: this.log.recent().some(({ at, kind }) => kind === 'warm-up' && now - at < WARM_FOR_MS),
       days: this.wishes.days(now),
     });
-    this.plan.set(plan);
-    this.goTo(0);
   }
 
   /** A hot bar becomes the next task: from the bar before, ending on the next downbeat. */
@@ -175,6 +227,14 @@ export class PractiseState {
   /** The next task, or the one before; after the last the plan is at its end. */
   next(by: 1 | -1 = 1): void {
     const count = this.plan()?.tasks.length ?? 0;
+    const left = (this.sittingEnds - Date.now()) / 60_000;
+    // A plan done sooner than was thought is made anew for the minutes that are left.
+    if (by === 1 && this.at() + 1 === count && left >= LEAST_LEFT && this.isPlanDone()) {
+      const ends = this.sittingEnds;
+      this.planAnew(left);
+      this.sittingEnds = ends;
+      if ((this.plan()?.tasks.length ?? 0) > 0) return;
+    }
     this.goTo(Math.max(0, Math.min(this.at() + by, count)));
   }
 
