@@ -41,7 +41,11 @@ const MELODY_SAYS = 0.3;
 /** Fewer other notes than this share of the melody's are strays, not an accompaniment. */
 const LEAST_ACCOMPANIMENT = 0.1;
 /** What speaks for a line being the melody; common practice of scores. */
-const LIKELY = { words: 30, named: 20, symbols: 12, firstStaff: 6, topLine: 3, high: 0.3, each: 0.02 };
+const LIKELY = {
+  ...{ words: 30, named: 20, symbols: 12, firstStaff: 6, topLine: 3, high: 0.3, each: 0.02 },
+  /** A tune goes on; an instrument that rests in most bars has not got it. */
+  sounds: 8,
+};
 const MELODY_NAME = /voice|vocal|melod|lead|sing|sopran|tune|right/i;
 const BASS_NAME = /bass|left|drum|perc/i;
 
@@ -171,6 +175,12 @@ function linesOf(part: ReadPart, index: number, hasOthers: boolean): Line[] {
   });
 }
 
+/** Share of a part's quarters, from its beginning to its end, in which a line sounds, 0 … 1. */
+function soundingShare({ end }: ReadPart, notes: readonly ScoreNote[]): number {
+  const sounding = notes.reduce((sum, { length, grace }) => sum + (grace ? 0 : length), 0);
+  return Math.min(1, sounding / Math.max(1, end));
+}
+
 function likelihood(
   part: ReadPart,
   notes: readonly ScoreNote[],
@@ -183,6 +193,7 @@ function likelihood(
     (MELODY_NAME.test(part.name) ? LIKELY.named : BASS_NAME.test(part.name) ? -LIKELY.named : 0) +
     (part.chords.length > 0 ? LIKELY.symbols : 0) +
     (isFirstStaff ? LIKELY.firstStaff : 0) +
+    LIKELY.sounds * soundingShare(part, notes) +
     LIKELY.high * (mean - 60) +
     Math.min(10, LIKELY.each * notes.length * 10) -
     index -

@@ -2,10 +2,11 @@ import { readMidi, textOf } from '../testing';
 import { strToU8 } from 'fflate';
 import midiFile, { type MidiEvent } from 'midi-file';
 import { describe, expect, it } from 'vitest';
+import { TUNES_APART } from '../../demo/kept-apart';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
 import { membersOf, parseChord, keyName, metreName, midiOf } from '../music';
-import { applyEdit, DEFAULT_PROFILE } from '../song';
+import { applyEdit, DEFAULT_PROFILE, unfold } from '../song';
 import { playSimulated } from '../takes';
 import { FileError } from './fileError';
 import { readMidiTunes } from './midiRead';
@@ -126,6 +127,52 @@ describe('reading MIDI', () => {
     expect(textOf(song.imported[0])).toMatch(
       /played, not written: notes were moved by \d+ ms on average.*swung/,
     );
+  });
+
+  it('finds the beat, the metre and the pick-up of what was played with none of them said', () => {
+    let [right, all] = [0, 0];
+    for (const [i, song] of [...DEMO_SONGS, ...TUNES_APART].entries()) {
+      const { melody } = unfold(song);
+      const quarters = 76 + ((i * 17) % 50);
+      const beats = melody.map(({ tick, length, midi }) => ({ beat: tick / 960, beats: length / 960, midi }));
+      const options = { quartersPerMinute: quarters, seed: i, spreadSeconds: 0.012, lateSeconds: 0.4, mistakes: [] };
+      const events = playSimulated(beats, options).map(({ seconds, midi, velocity }): [number, object] => [
+        seconds * 960,
+        { type: velocity > 0 ? 'noteOn' : 'noteOff', noteNumber: midi, velocity, channel: 0 },
+      ]);
+      const found = readMidi(fileOf([events]), 'id', 'T');
+      const tempo = found.tempoMap[0].quartersPerMinute;
+      all++;
+      // Twice the tempo with twice the values is the same music.
+      if ([1, 2].some((by) => Math.abs(tempo / quarters / by - 1) < 0.01)) right++;
+    }
+    expect(right / all).toBeGreaterThanOrEqual(0.9);
+  });
+
+  it('asks the notes where a file has the signature a program writes when nobody chose one', () => {
+    const usual: [number, object] = [0, { type: 'keySignature', key: 0, scale: 0 }];
+    const keys = (notes: readonly number[]): [number, object][] =>
+      notes.flatMap((note, i) => key(i * 480, 470, note));
+    const inEFlat = [63, 65, 67, 68, 70, 72, 74, 75, 74, 72, 70, 68, 67, 65, 70, 63, 67, 70, 75, 63];
+    const told = (events: [number, object][]): string => keyName(readMidi(fileOf([events]), 'id', 'T').keyMap[0]);
+    expect(told([usual, ...keys(inEFlat)])).toBe('Eb major');
+    expect(told([usual, ...keys(inEFlat.map((note) => note - 3))])).toBe('C major');
+    const minor: [number, object] = [0, { type: 'keySignature', key: 3, scale: 1 }];
+    expect(told([minor, ...keys(inEFlat.map((note) => note + 6))])).toBe('A major');
+  });
+
+  it('takes the line that goes on for the tune, not the first track', () => {
+    const flute = [0, 8, 16].flatMap((bar) => [84, 83, 86].flatMap((note, i) => key(bar * 1920 + i * 480, 470, note)));
+    const tune = Array.from({ length: 88 }, (_, i) => key(i * 480, 470, 67 + ((i * 5) % 9))).flat();
+    const tunes = readMidiTunes(
+      fileOf([
+        [[0, { type: 'trackName', text: 'Flute' }], ...flute],
+        [[0, { type: 'trackName', text: 'Strings' }], ...tune],
+      ]),
+      'id',
+      'T',
+    );
+    expect(tunes[0].label).toBe('Strings');
   });
 
   it('keeps tempo and metre maps, and takes silence before the tune as a pick-up', () => {

@@ -2,11 +2,12 @@ import { cutTo, lastAtOrBefore, type Lyric, type Song } from '../song';
 import { stored } from './stored';
 import { imports } from '../sentences';
 import { findKeys } from '../harmony';
-import { barTicks, type Key, keyFromFifths, spellInKey, TICKS_PER_QUARTER } from '../music';
+import { barTicks, fifthsOf, isModal, type Key, keyFromFifths, spellInKey, TICKS_PER_QUARTER } from '../music';
 import { gridSaid, melodyNote, movedSaid, quantise, type Quantised, withoutBreaths } from '../takes';
 import { candidatesOf, type TuneCandidate } from './candidates';
 import { FileError } from './fileError';
 import { type MidiContent, type MidiTrack, readMidiEvents } from './midiEvents';
+import { inOwnTime } from './midiPlayed';
 import { anchored } from './musicxmlPieces';
 import type { ReadPart, ScoreNote } from './score';
 
@@ -22,7 +23,8 @@ const MOST_BARS = 4000;
 
 /** Every line of a MIDI file that could be the melody, the likeliest first. Throws {@link FileError}. */
 export function readMidiTunes(bytes: Uint8Array, songId: string, fallbackTitle: string): TuneCandidate[] {
-  const content = readMidiEvents(bytes);
+  const written = readMidiEvents(bytes);
+  const content = isPlayed(written) ? inOwnTime(written) : written;
   const tracks = content.tracks.filter((track) => track.keys.length > 0);
   if (tracks.length === 0)
     throw new FileError(
@@ -51,6 +53,12 @@ interface TimedTrack {
   /** Null where the file was written exactly and nothing was moved. */
   readonly quantised: Quantised | null;
   readonly secondsPerBeat: number;
+}
+
+/** Whether nothing of a file stands on the grid of what is written. */
+function isPlayed({ tracks }: MidiContent): boolean {
+  const keys = tracks.flatMap((track) => track.keys);
+  return keys.filter((key) => offGrid(key.start) <= NEAR_TICKS).length < WRITTEN_SHARE * keys.length;
 }
 
 /** A track on a grid: as it stands when it was written, quantised when it was played. */
@@ -153,7 +161,13 @@ function possibleMetre({ tick, numerator, denominator }: MidiContent['metres'][n
   return isPossible ? [{ tick: Math.round(tick), numerator, denominator: unit }] : [];
 }
 
-/** The keys written in the file, else the likeliest key of its notes. */
+/** By so much a key must fit the notes better than the one a file begins with, to be believed instead. */
+const FITS_BETTER = 0.12;
+
+/**
+ * The keys written in the file, else the likeliest key of its notes. A single signature may be what a program writes when
+ * nobody chose one, C major, or have the wrong mode: the notes are asked.
+ */
 function keysOf(content: MidiContent, tracks: readonly TimedTrack[], { skipped }: BarLayout): Song['keyMap'] {
   const given = content.keys
     .filter((key) => Number.isInteger(key.fifths) && Math.abs(key.fifths) <= 7)
@@ -161,10 +175,21 @@ function keysOf(content: MidiContent, tracks: readonly TimedTrack[], { skipped }
       tick: Math.max(0, Math.round(tick - skipped)),
       ...keyFromFifths(fifths, isMinor ? 'minor' : 'major'),
     }));
-  if (given.length > 0) return anchored(given, given);
+  if (given.length > 1) return anchored(given, given);
   const inC: Key = { tonic: { letter: 'C', alter: 0 }, mode: 'major' };
-  const melody = tracks.flatMap((t) => t.keys.map((key, i) => melodyNote(`k${i}`, key, inC)));
-  return [{ tick: 0, ...findKeys({ melody, changes: [] })[0].key }];
+  const melody = tracks
+    .flatMap((t) => t.keys.map((key, i) => melodyNote(`k${i}`, key, inC)))
+    .sort((a, b) => a.tick - b.tick);
+  const [written] = given;
+  if (!written) return [{ tick: 0, ...findKeys({ melody, changes: [] })[0].key }];
+  const isUsual = fifthsOf(written) === 0 && written.mode === 'major';
+  const found = findKeys({ melody, changes: [] }, isUsual ? undefined : fifthsOf(written)).filter(
+    ({ key }) => !isModal(key.mode),
+  );
+  const fits = found.find(({ key }) => fifthsOf(key) === fifthsOf(written) && key.mode === written.mode)?.fit;
+  const [best] = found;
+  const isBetter = best !== undefined && best.fit > (fits ?? -Infinity) + FITS_BETTER;
+  return isBetter ? [{ tick: 0, ...best.key }] : anchored(given, given);
 }
 
 function partOf(track: TimedTrack, layout: BarLayout, keyMap: Song['keyMap']): ReadPart {

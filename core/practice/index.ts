@@ -1,4 +1,5 @@
 export { AnyOctave } from './anyOctave';
+export { Companion, type NextStrike, type Pushing } from './companion';
 export { align, type Alignment } from './align';
 export { afterReview, afterSaying, afterTurn, beginning, type Goal, GOAL, type Standing } from './goal';
 export { isCleanTurn, isHeardEnough, type JudgedKey, type Judgement, judgeTake, rightOf } from './judge';

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { renamed } from '../schemas';
 import { REST_AFTER_MINUTES } from './care';
+import type { Pushing } from './companion';
 import { type Goal, GOAL } from './goal';
 
 /** How one wants to practise; defaults are proposals. */
@@ -12,6 +13,8 @@ export interface PractiseSettings {
   readonly restAfter: number | null;
   /** A clean turn is followed by the next without a key being pressed: after a bar of rest, or after a beat; false: not. */
   readonly goesOn: false | 'bar' | 'beat';
+  /** What the other hand does in a turn of one hand: nothing, or how far it may push. */
+  readonly otherHand: 'silent' | Pushing;
 }
 
 export const PRACTISE_SETTINGS: PractiseSettings = {
@@ -20,6 +23,7 @@ export const PRACTISE_SETTINGS: PractiseSettings = {
   goal: GOAL,
   restAfter: REST_AFTER_MINUTES,
   goesOn: false,
+  otherHand: 'silent',
 };
 
 const settingsSchema = z.object({
@@ -33,6 +37,7 @@ const settingsSchema = z.object({
   }),
   restAfter: z.number().int().min(5).max(120).nullable(),
   goesOn: z.union([z.literal(false), z.enum(['bar', 'beat'])]),
+  otherHand: z.enum(['silent', 'strict', 'follows', 'waits']).default('silent'),
 });
 
 /** Settings as stored; the usual ones where there are none, or they are none. */

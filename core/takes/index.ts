@@ -1,3 +1,4 @@
+export { findBeat } from './beatFinding';
 export { type Grid, gridSaid } from './grid';
 export { findMetres, type FoundMetre } from './metreFinding';
 export { movedSaid, quantise, type Quantised, withoutBreaths } from './quantise';

@@ -6,6 +6,7 @@ import {
   KEYBOARDS,
   TICKS_PER_QUARTER,
 } from '@joined-hands/core/music';
+import type { Companion, WantedKey } from '@joined-hands/core/practice';
 import { lastAtOrBefore } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { Store } from '@ngrx/store';
@@ -43,6 +44,9 @@ export interface TakeWishes {
   readonly heard?: (event: KeyEvent) => void;
   /** One beat is counted in, not a bar. */
   readonly countsInBeat?: boolean;
+  /** Plays along; what follows the player is not clicked to. */
+  readonly along?: Companion;
+  readonly isClicked?: boolean;
   /** The bar, by number, in which so many ticks after the first are. */
   readonly barAt?: (ticks: number) => number;
   /** Asked once the bars are over: while something is to come, who came in late or drags is listened to till the end. */
@@ -60,6 +64,9 @@ const HEAD_START = 0.15;
 const TAIL = 0.25;
 /** Who has pressed no key for so long does not play any more, in seconds. */
 const STILL_PLAYS = 2;
+
+/** How the other hand is struck: how long and how loud a key is, how long before it is due it is handed on, and how often it is looked. */
+const ALONG = { lasts: 0.7, velocity: 0.5, ahead: 0.03, step: 0.008 };
 
 /** Records keys against a click: a bar of count-in, then the bars asked for. */
 @Injectable()
@@ -95,7 +102,7 @@ export class Recorder {
     source: KeySource,
     fromTick: number,
     ticks: number,
-    { heard, countsInBeat = false, hasMoreToCome = () => false, barAt }: TakeWishes = {},
+    { heard, countsInBeat = false, hasMoreToCome = () => false, barAt, along, isClicked = true }: TakeWishes = {},
   ): Promise<KeyEvent[]> {
     this.stop();
     this.player.stop();
@@ -118,7 +125,7 @@ export class Recorder {
     for (const { at, number } of beatsBetween(metre, -before, ticks)) {
       const seconds = (at + before) * perTick;
       // What hears sound would hear the click: there it is only shown.
-      if (!source.inFull)
+      if (!source.inFull && (isClicked || at < 0))
         click.triggerAttackRelease(number === 1 ? 1760 : 1175, 0.03, audioStart + seconds);
       this.later(seconds + HEAD_START, () => {
         this.beat.set(number);
@@ -145,11 +152,34 @@ export class Recorder {
         events.push(event);
         pressed = now();
         heard?.(event);
+        along?.hear(event);
         if (event.velocity > 0 && !source.sounds)
           instrument.triggerAttackRelease(tone.Frequency(event.midi, 'midi').toFrequency(), 0.8, tone.now());
       }, now);
+      const strike = ({ midi }: WantedKey, inSeconds: number): unknown =>
+        instrument.triggerAttackRelease(
+          tone.Frequency(midi, 'midi').toFrequency(),
+          ALONG.lasts,
+          tone.now() + inSeconds,
+          ALONG.velocity,
+        );
+      if (along) this.playAlong(along, now, strike);
       this.later(total * perTick + HEAD_START + TAIL, endWhenQuiet);
     });
+  }
+
+  /** Strikes the other hand's keys as they come due: only the next are known, and they change with each key of the player. */
+  private playAlong(along: Companion, now: TakeClock, strike: (key: WantedKey, inSeconds: number) => void): void {
+    const step = (): void => {
+      const next = along.next();
+      const wait = next ? next.seconds - now() : Infinity;
+      if (next && wait < ALONG.ahead) {
+        for (const key of next.keys) strike(key, Math.max(0, wait));
+        along.strike(next);
+      }
+      this.later(ALONG.step, step);
+    };
+    step();
   }
 
   /** Ends the take; what was played so far is kept. */

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { type Judgement, LiveTake, type WantedKey } from '@joined-hands/core/practice';
+import { type Companion, type Judgement, LiveTake, type WantedKey } from '@joined-hands/core/practice';
 import type { HandNote } from '@joined-hands/core/hands';
 import { barAt } from '@joined-hands/core/song';
 import { inAnyOctave } from '../../input/key-sources';
@@ -17,6 +17,10 @@ interface TurnWanted {
   readonly quartersPerMinute: number;
   /** One beat is counted in, and not a bar. */
   readonly countsInBeat: boolean;
+  /** Plays the other hand; null where it is silent. */
+  readonly along: Companion | null;
+  /** Whether it is clicked to all through, and not only counted in. */
+  readonly isClicked: boolean;
 }
 
 /** One turn as it is played: heard against a click, followed key by key, and judged once it is over. */
@@ -56,12 +60,14 @@ export class Listening {
       this.reached.set(stand.reached?.tick ?? null);
     };
     try {
-      const { fromTick, toTick, countsInBeat } = turn;
+      const { fromTick, toTick, countsInBeat, along, isClicked } = turn;
       const bars = this.bench.arrangement()?.played.bars ?? [];
       const keys = source.isAnyOctave ? inAnyOctave(source, turn.wanted) : source;
       return await this.recorder.record(keys, fromTick, toTick - fromTick, {
         heard,
         countsInBeat,
+        isClicked,
+        ...(along ? { along } : {}),
         barAt: (ticks) => barAt(bars, fromTick + ticks).number,
         // Else a turn begun a little late would be told to have stopped before the end.
         hasMoreToCome: () => (this.reached() ?? -1) < (turn.wanted.at(-1)?.tick ?? -1),

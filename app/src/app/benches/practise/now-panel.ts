@@ -121,6 +121,17 @@ const HEARD_BY_MICROPHONE =
             [value]="state.wishes.all().goesOn"
             (chosen)="goOn($event)"
           />
+          @if (task.hands !== 'both') {
+            <p class="note">Meanwhile the other hand</p>
+            <jh-choice
+              name="other-hand"
+              label="What the other hand does while you play one"
+              [mostInRow]="4"
+              [options]="others"
+              [value]="state.wishes.all().otherHand"
+              (chosen)="letOther($event)"
+            />
+          }
           <jh-play-on
             [ways]="ways"
             [about]="task"
@@ -223,6 +234,21 @@ export class NowPanel {
     { value: 'bar', label: 'After one bar' },
     { value: 'beat', label: 'At once' },
   ];
+
+  /** What the other hand does: the program plays it, or not. */
+  protected readonly others: readonly {
+    readonly value: PractiseSettings['otherHand'];
+    readonly label: string;
+  }[] = [
+    { value: 'silent', label: 'Rests' },
+    { value: 'strict', label: 'Plays to the click' },
+    { value: 'follows', label: 'Follows you' },
+    { value: 'waits', label: 'Waits for you' },
+  ];
+
+  protected letOther(otherHand: PractiseSettings['otherHand']): void {
+    this.state.wishes.change({ otherHand });
+  }
 
   protected goOn(goesOn: PractiseSettings['goesOn']): void {
     this.state.wishes.change({ goesOn });

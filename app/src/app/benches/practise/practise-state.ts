@@ -6,6 +6,7 @@ import {
   afterTask,
   beginning,
   cardStates,
+  Companion,
   type HotBar,
   isCleanTurn,
   isHeardEnough,
@@ -265,6 +266,22 @@ export class PractiseState {
     return wantedKeys([...arrangement.right, ...arrangement.left], clock, task, task.hands);
   });
 
+  /** What plays the other hand of a task of one hand; null where it is to be silent. */
+  private companion(): Companion | null {
+    const [arrangement, task, clock] = [this.bench.arrangement(), this.current(), this.clock()];
+    const { otherHand } = this.wishes.all();
+    if (!arrangement || !task || !clock || task.hands === 'both' || otherHand === 'silent') return null;
+    const all = wantedKeys([...arrangement.right, ...arrangement.left], clock, task);
+    if (all.length === 0) return null;
+    const before = clock.secondsAt(all[0].tick) - clock.secondsAt(task.fromTick);
+    const keys = all.map((key) => ({ ...key, seconds: key.seconds + before }));
+    const [own, other] = [
+      keys.filter(({ hand }) => hand === task.hands),
+      keys.filter(({ hand }) => hand !== task.hands),
+    ];
+    return new Companion(own, other, 100 / this.percent(), otherHand);
+  }
+
   /** Listens to one turn from an instrument, or a stand-in, and judges it; with `goesOn` clean ones follow one another. */
   async listen(keys: KeySource, again: Again = () => keys, isNext = false): Promise<void> {
     const [task, arrangement] = [this.current(), this.bench.arrangement()];
@@ -280,6 +297,8 @@ export class PractiseState {
         toTick: task.toTick,
         quartersPerMinute: (quartersPerMinute * this.percent()) / 100,
         countsInBeat: isNext && this.wishes.all().goesOn === 'beat',
+        along: this.companion(),
+        isClicked: task.hands === 'both' || ['silent', 'strict'].includes(this.wishes.all().otherHand),
       });
       // Who went on to another task has left this one.
       if (this.current() !== task) return;

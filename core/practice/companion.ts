@@ -1,0 +1,144 @@
+import type { KeyEvent } from '../takes';
+import type { WantedKey } from './wanted';
+import { Whereabouts } from './whereabouts';
+
+/** How far ahead of the player the other hand may push: at the tempo of the click, with the player, never before the player. */
+export type Pushing = 'strict' | 'follows' | 'waits';
+
+/** How freely a tempo changes, and how exactly keys are struck: of the noise of a second of music, and in seconds. */
+const [CHANGES, STRIKES] = [0.35, 0.02];
+/** A strike so many standard deviations off, and so many seconds, is a stop: the clock is moved, the tempo kept. */
+const [STOP_SIGMAS, STOP_SECONDS] = [4, 0.15];
+/** At first the tempo may be a third off. */
+const FIRST_PACE = 0.11;
+
+/** Where in time a player is: seconds at a moment of the music, and seconds a second of the music takes. Source: Kalman 1960. */
+class RunningTempo {
+  private music = 0;
+  private seconds = Number.NaN;
+  private variance = { seconds: STRIKES ** 2, both: 0, pace: FIRST_PACE };
+
+  constructor(private pace: number) {}
+
+  get isRunning(): boolean {
+    return !Number.isNaN(this.seconds);
+  }
+
+  /** When a moment of the music comes. */
+  at(music: number): number {
+    return this.seconds + this.pace * (music - this.music);
+  }
+
+  /** A moment of the music was struck. */
+  struck(music: number, seconds: number): void {
+    const by = music - this.music;
+    if (!this.isRunning || by < 0) return this.moveTo(music, seconds);
+    const { variance: v } = this;
+    const before = {
+      seconds: v.seconds + 2 * by * v.both + by * by * v.pace + (CHANGES ** 2 * by ** 3) / 3,
+      both: v.both + by * v.pace + (CHANGES ** 2 * by ** 2) / 2,
+      pace: v.pace + CHANGES ** 2 * by,
+    };
+    const off = seconds - this.at(music);
+    const spread = before.seconds + STRIKES ** 2;
+    if (Math.abs(off) > STOP_SECONDS && Math.abs(off) > STOP_SIGMAS * Math.sqrt(spread)) return this.moveTo(music, seconds);
+    const [toSeconds, toPace] = [before.seconds / spread, before.both / spread];
+    this.seconds = this.at(music) + toSeconds * off;
+    this.pace = Math.max(0.2, this.pace + toPace * off);
+    this.music = music;
+    this.variance = {
+      seconds: (1 - toSeconds) * before.seconds,
+      both: (1 - toSeconds) * before.both,
+      pace: before.pace - toPace * before.both,
+    };
+  }
+
+  private moveTo(music: number, seconds: number): void {
+    this.music = music;
+    this.seconds = seconds;
+    this.variance = { ...this.variance, seconds: STRIKES ** 2, both: 0 };
+  }
+}
+
+/** Keys the other hand strikes at one moment, and when. */
+export interface NextStrike {
+  readonly keys: readonly WantedKey[];
+  readonly seconds: number;
+}
+
+/** A key this share of the time to it too soon or too late is meant for the next moment, though it is another. */
+const TIMELY = 0.35;
+
+/**
+ * Plays the other hand with a player: finds where the player is, how fast, and when the next strike of the other hand is
+ * due. Only the next is ever told; it changes with each key. Where the player's own key is overdue it waits.
+ */
+export class Companion {
+  private readonly where: Whereabouts;
+  private readonly tempo: RunningTempo;
+  /** The moment of the other hand that was struck last. */
+  private struck = -Infinity;
+
+  /** `own`: keys of the player; `other`: those to be struck with them, on the same clock; `pace`: seconds a second of the music should take. */
+  constructor(
+    own: readonly WantedKey[],
+    private readonly other: readonly WantedKey[],
+    private readonly pace: number,
+    private readonly pushing: Pushing,
+  ) {
+    this.where = new Whereabouts(own);
+    this.tempo = new RunningTempo(pace);
+  }
+
+  /** A key of the player. */
+  hear(event: KeyEvent): void {
+    if (event.velocity === 0 || this.pushing === 'strict') return;
+    const { moments, reached: before } = this.where;
+    if (!this.where.hear(event, this.isTimely(event.seconds))) return;
+    const { reached } = this.where;
+    const music = moments[reached].seconds;
+    // Who begins anywhere, or again, has the other hand go along from there.
+    const goesBack = reached <= before;
+    const passed = this.lastBefore(music);
+    this.struck = goesBack ? passed : Math.max(this.struck, passed);
+    this.tempo.struck(music, event.seconds);
+  }
+
+  /** The other hand's next strike; null where none is to come, or it waits for the player. */
+  next(): NextStrike | null {
+    const music = this.other.find(({ seconds }) => seconds > this.struck)?.seconds;
+    if (music === undefined) return null;
+    const keys = this.other.filter(({ seconds }) => seconds === music);
+    const agreed = { keys, seconds: music * this.pace };
+    if (this.pushing === 'strict') return agreed;
+    const { moments, reached } = this.where;
+    if (reached < 0) return music < moments[0]?.seconds ? agreed : null;
+    const awaited = moments[reached + 1]?.seconds ?? Infinity;
+    // A strike together with the player's own comes with it, never before it where it waits.
+    const mayCome = this.pushing === 'waits' ? music < awaited : music <= awaited;
+    return mayCome ? { keys, seconds: this.tempo.at(music) } : null;
+  }
+
+  /** The strike that was told was struck. */
+  strike({ keys }: NextStrike): void {
+    this.struck = keys[0].seconds;
+  }
+
+  /** When the player's next moment is expected; null before the first, and after the last. */
+  expected(): number | null {
+    const awaited = this.where.moments[this.where.reached + 1];
+    return awaited === undefined || !this.tempo.isRunning ? null : this.tempo.at(awaited.seconds);
+  }
+
+  private isTimely(seconds: number): boolean {
+    const [due, { moments, reached }] = [this.expected(), this.where];
+    if (due === null || reached < 0) return false;
+    const since = this.tempo.at(moments[reached].seconds);
+    return Math.abs(seconds - due) < TIMELY * (due - since);
+  }
+
+  /** The last moment of the other hand before one of the music. */
+  private lastBefore(music: number): number {
+    return this.other.reduce((last, { seconds }) => (seconds < music - 1e-6 ? Math.max(last, seconds) : last), -Infinity);
+  }
+}
