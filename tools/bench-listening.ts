@@ -4,7 +4,7 @@ import { normalFrom, seeded } from '../core/chance';
 import { barTicks, tempoTicks } from '../core/music';
 import { Clock } from '../core/performance';
 import type { Hand } from '../core/hands';
-import { judgeTake, LiveTake, type WantedKey, wantedKeys } from '../core/practice';
+import { Companion, judgeTake, LiveTake, type WantedKey, wantedKeys } from '../core/practice';
 import { applyEdit, DEFAULT_PROFILE, type Song } from '../core/song';
 import type { KeyEvent } from '../core/takes';
 import { TUNES_APART } from '../demo/kept-apart';
@@ -210,10 +210,36 @@ function beginners(songs: readonly Song[]): void {
   );
 }
 
+/** How far from the player's next strike it was expected, by who plays the other hand. */
+function following(name: string, songs: readonly Song[]): void {
+  for (const manner of ['breathing', 'leaning'] as const)
+    for (const rubato of [0.1, 0.2, 0.3]) {
+      const off: number[] = [];
+      songs.forEach((song, i) => {
+        const piece = pieceOf(song, 4, 'right');
+        const normal = normalFrom(seeded(i));
+        const companion = new Companion(piece.wanted, [], 1, 'follows');
+        for (const [moment, at] of timesOf(piece, manner, rubato, i + 7)) {
+          const seconds = at + NEAT.strike * normal();
+          const expected = companion.expected();
+          if (expected !== null) off.push(Math.abs(seconds - expected));
+          const key = piece.wanted.find((one) => one.seconds === moment);
+          if (key) companion.hear({ seconds, midi: key.midi, velocity: 70 });
+        }
+      });
+      const mean = (1000 * off.reduce((sum, x) => sum + x, 0)) / off.length;
+      console.log(
+        `following, ${name}, ${manner} ${100 * rubato} %: the next strike ${mean.toFixed(0)} ms off in the mean (${[30, 40, 50][Math.round(rubato * 10) - 1]})`,
+      );
+    }
+}
+
 /** A table: rubato of 8, 15 and 25 percent, the songs of the demo and songs kept apart. */
 export function listeningFigures(): void {
   for (const songs of [DEMO_SONGS, TUNES_APART]) for (const played of [NEAT, ROUGH]) flawless(songs, played);
   for (const songs of [DEMO_SONGS, TUNES_APART]) beginners(songs);
+  following('demo', DEMO_SONGS);
+  following('kept apart', TUNES_APART);
   const sets = [
     ['demo', DEMO_SONGS],
     ['kept apart', TUNES_APART],

@@ -57,11 +57,18 @@ class ByTurns implements Learner {
 
   turn(task: Task, tempoPercent: number, day: number): boolean {
     const own = this.skill(task.card, day);
-    const hands = task.kind === 'together' ? ['right', 'left'] : task.kind === 'chain' || task.kind === 'whole' ? ['both'] : [];
+    const hands =
+      task.kind === 'together'
+        ? ['right', 'left']
+        : task.kind === 'chain' || task.kind === 'whole'
+          ? ['both']
+          : [];
     const among = this.parts.filter(
       ({ number, sameAs }) => sameAs === null && number >= task.fromPart && number <= task.toPart,
     );
-    const below = among.flatMap(({ cutId }) => hands.map((hand) => this.skill(`${cutId}|${hand}|${task.level}`, day)));
+    const below = among.flatMap(({ cutId }) =>
+      hands.map((hand) => this.skill(`${cutId}|${hand}|${task.level}`, day)),
+    );
     const can = Math.max(own, 0.5 * own + 0.5 * Math.min(1, ...below, below.length === 0 ? 0 : 1));
     const isClean = this.random() < 1 / (1 + Math.exp((0.85 * (tempoPercent / 100) - can) / 0.06));
     this.known.set(task.card, { skill: own + (isClean ? 0.12 : 0.07) * (1 - own), day });
@@ -256,8 +263,6 @@ function takeFigures(): void {
     `the same followed key by key: ${each[each.length >> 1].toFixed(1)} ms behind in the middle, ${each[Math.floor(each.length * 0.99)].toFixed(1)} at 99 %, ${each[each.length - 1].toFixed(0)} at most (≤ 50)`,
   );
 }
-
-
 
 /** Five years of turns, opened. */
 export async function logFigures(browser: Browser, origin: string): Promise<void> {

@@ -22,6 +22,7 @@ import { browserFigures } from './bench-browser';
 import { chordFigures } from './bench-chords';
 import { editShares } from './bench-edits';
 import { fillFigures } from './bench-fills';
+import { hearingFigures } from './bench-hearing';
 import { listeningFigures } from './bench-listening';
 import { practiceFigures } from './bench-practise';
 import { cutFigures } from './bench-parts';
@@ -32,6 +33,7 @@ import { copyOf, median, prepared } from './timing';
 // npm run bench -- listening: how takes are judged, alone.
 if (process.argv.includes('listening')) {
   listeningFigures();
+  hearingFigures();
   process.exit(0);
 }
 
@@ -170,5 +172,6 @@ fillFigures();
 arrangingFigures();
 practiceFigures();
 listeningFigures();
+hearingFigures();
 tuneFigures();
 if (!process.argv.includes('--core')) await browserFigures();

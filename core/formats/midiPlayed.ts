@@ -41,7 +41,8 @@ export function inOwnTime(content: MidiContent): MidiContent {
 
 function isTimeUsual({ tempi, metres }: MidiContent): boolean {
   const [tempo, metre] = [tempi.at(0), metres.at(0)];
-  const isTempoUsual = !tempo || (tempi.length === 1 && Math.abs(tempo.quartersPerMinute - USUAL_TEMPO) < 0.01);
+  const isTempoUsual =
+    !tempo || (tempi.length === 1 && Math.abs(tempo.quartersPerMinute - USUAL_TEMPO) < 0.01);
   const isMetreUsual = !metre || (metres.length === 1 && metre.numerator === 4 && metre.denominator === 4);
   return isTempoUsual && isMetreUsual;
 }
@@ -60,7 +61,9 @@ function metreOf(
     })),
   );
   const { keys } = quantise(played, quarter);
-  const top = keys.filter(({ tick, midi }) => keys.every((other) => other.tick !== tick || other.midi <= midi));
+  const top = keys.filter(({ tick, midi }) =>
+    keys.every((other) => other.tick !== tick || other.midi <= midi),
+  );
   const melody = withoutBreaths(top.map((key) => ({ ...key, tick: Math.max(0, key.tick) }))).map((key, i) =>
     melodyNote(`k${i}`, key, IN_C),
   );

@@ -135,7 +135,13 @@ describe('reading MIDI', () => {
       const { melody } = unfold(song);
       const quarters = 76 + ((i * 17) % 50);
       const beats = melody.map(({ tick, length, midi }) => ({ beat: tick / 960, beats: length / 960, midi }));
-      const options = { quartersPerMinute: quarters, seed: i, spreadSeconds: 0.012, lateSeconds: 0.4, mistakes: [] };
+      const options = {
+        quartersPerMinute: quarters,
+        seed: i,
+        spreadSeconds: 0.012,
+        lateSeconds: 0.4,
+        mistakes: [],
+      };
       const events = playSimulated(beats, options).map(({ seconds, midi, velocity }): [number, object] => [
         seconds * 960,
         { type: velocity > 0 ? 'noteOn' : 'noteOff', noteNumber: midi, velocity, channel: 0 },
@@ -154,7 +160,8 @@ describe('reading MIDI', () => {
     const keys = (notes: readonly number[]): [number, object][] =>
       notes.flatMap((note, i) => key(i * 480, 470, note));
     const inEFlat = [63, 65, 67, 68, 70, 72, 74, 75, 74, 72, 70, 68, 67, 65, 70, 63, 67, 70, 75, 63];
-    const told = (events: [number, object][]): string => keyName(readMidi(fileOf([events]), 'id', 'T').keyMap[0]);
+    const told = (events: [number, object][]): string =>
+      keyName(readMidi(fileOf([events]), 'id', 'T').keyMap[0]);
     expect(told([usual, ...keys(inEFlat)])).toBe('Eb major');
     expect(told([usual, ...keys(inEFlat.map((note) => note - 3))])).toBe('C major');
     const minor: [number, object] = [0, { type: 'keySignature', key: 3, scale: 1 }];
@@ -162,7 +169,9 @@ describe('reading MIDI', () => {
   });
 
   it('takes the line that goes on for the tune, not the first track', () => {
-    const flute = [0, 8, 16].flatMap((bar) => [84, 83, 86].flatMap((note, i) => key(bar * 1920 + i * 480, 470, note)));
+    const flute = [0, 8, 16].flatMap((bar) =>
+      [84, 83, 86].flatMap((note, i) => key(bar * 1920 + i * 480, 470, note)),
+    );
     const tune = Array.from({ length: 88 }, (_, i) => key(i * 480, 470, 67 + ((i * 5) % 9))).flat();
     const tunes = readMidiTunes(
       fileOf([

@@ -2,7 +2,15 @@ import { cutTo, lastAtOrBefore, type Lyric, type Song } from '../song';
 import { stored } from './stored';
 import { imports } from '../sentences';
 import { findKeys } from '../harmony';
-import { barTicks, fifthsOf, isModal, type Key, keyFromFifths, spellInKey, TICKS_PER_QUARTER } from '../music';
+import {
+  barTicks,
+  fifthsOf,
+  isModal,
+  type Key,
+  keyFromFifths,
+  spellInKey,
+  TICKS_PER_QUARTER,
+} from '../music';
 import { gridSaid, melodyNote, movedSaid, quantise, type Quantised, withoutBreaths } from '../takes';
 import { candidatesOf, type TuneCandidate } from './candidates';
 import { FileError } from './fileError';

@@ -90,7 +90,12 @@ export class Follower {
   }
 
   /** From which meeting one comes to another best. */
-  private originOf(was: Reached, top: number, to: number, seconds: number): { value: number; meeting: number } {
+  private originOf(
+    was: Reached,
+    top: number,
+    to: number,
+    seconds: number,
+  ): { value: number; meeting: number } {
     let [value, meeting] = [was.best[top] - (top === 0 ? COST.begins : COST.elsewhere), top];
     for (let at = to - 1; at >= Math.max(0, to - 1 - MOST_PASSED); at--) {
       const through = was.best[at] - COST.passed * (to - 1 - at) - this.offTime(was, at, to, seconds);

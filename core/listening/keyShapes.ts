@@ -32,7 +32,10 @@ export class KeyShapes {
   /** How alike a sound is to each key, on a piano tuned so many bands higher than A = 440. */
   likeness(bands: Float32Array, higher = 0): Likeness {
     const sound = shifted(bands, higher);
-    return { heard: Float32Array.from(this.shapes, (shape) => product(shape, sound)), whole: product(sound, sound) };
+    return {
+      heard: Float32Array.from(this.shapes, (shape) => product(shape, sound)),
+      whole: product(sound, sound),
+    };
   }
 
   /** How much of some keys, and nothing else, is in a sound. */

@@ -42,7 +42,11 @@ function played(other: (key: number, seconds: number) => number | null = (key) =
 
 function heard(
   sound: Float32Array,
-  { rate = RATE, wanted = WANTED, block = 512 }: { rate?: number; wanted?: readonly WantedKey[]; block?: number } = {},
+  {
+    rate = RATE,
+    wanted = WANTED,
+    block = 512,
+  }: { rate?: number; wanted?: readonly WantedKey[]; block?: number } = {},
 ): KeyEvent[] {
   const listener = new ScoreListener(wanted, shapes, rate);
   for (let at = 0; at < sound.length; at += block)
@@ -95,10 +99,7 @@ describe('both hands heard by the score', () => {
         ...[midi, by, true, false],
       ]);
       expectHeard(events, wrong);
-      expectHeard(
-        heard(strings(played((key, at) => (key === midi && at === seconds ? null : key)))),
-        others,
-      );
+      expectHeard(heard(strings(played((key, at) => (key === midi && at === seconds ? null : key)))), others);
     }
   });
 
@@ -108,7 +109,9 @@ describe('both hands heard by the score', () => {
     const wait = 1.3;
     const stopped = played().map((tone) => ({ ...tone, at: tone.at + (tone.at > 2.2 ? wait : 0) }));
     const events = heard(strings(stopped));
-    expectHeard(events.map((event) => ({ ...event, seconds: event.seconds - (event.seconds > 2.2 ? wait : 0) })));
+    expectHeard(
+      events.map((event) => ({ ...event, seconds: event.seconds - (event.seconds > 2.2 ? wait : 0) })),
+    );
   });
 
   it('tells the first word at once: each strike before the next comes', () => {
@@ -130,7 +133,9 @@ describe('both hands heard by the score', () => {
     expect(heard(rumble((t) => 0.2 * Math.sin(2 * Math.PI * 50 * t)))).toEqual([]);
     expect(heard(rumble(() => 0.1 * (random() - 0.5))).length).toBeLessThan(WANTED.length / 4);
     const clipped = heard(strings(played(), { loud: 0.7 }).map((x) => Math.max(-0.5, Math.min(0.5, x))));
-    expect(WANTED.filter(({ midi, seconds }) => isTold(clipped, midi, seconds)).length).toBeGreaterThan(0.8 * WANTED.length);
+    expect(WANTED.filter(({ midi, seconds }) => isTold(clipped, midi, seconds)).length).toBeGreaterThan(
+      0.8 * WANTED.length,
+    );
     // A voice: a gliding pitch with formants, syllable by syllable.
     const voice = rumble((t) => {
       const phase = 2 * Math.PI * (120 * t + 6 * Math.sin(3 * t));
@@ -171,12 +176,20 @@ describe('least squares of shares that are never less than nothing', () => {
         fc.array(fc.array(number, { minLength: 6, maxLength: 6 }), { minLength: 3, maxLength: 3 }),
         fc.array(number, { minLength: 6, maxLength: 6 }),
         (columns, sound) => {
-          const dot = (a: readonly number[], b: readonly number[]): number => a.reduce((s, x, i) => s + x * b[i], 0);
+          const dot = (a: readonly number[], b: readonly number[]): number =>
+            a.reduce((s, x, i) => s + x * b[i], 0);
           const unit = columns.map((c) => c.map((x) => x / Math.hypot(...c)));
           const alike = unit.map((a) => Float32Array.from(unit, (b) => dot(a, b)));
           const restOf = (found: ArrayLike<number>): number =>
-            Math.hypot(...sound.map((x, band) => x - unit.reduce((sum, c, i) => sum + found[i] * c[band], 0)));
-          const found = shares(alike, Float32Array.from(unit, (c) => dot(c, sound)), [0, 1, 2], 5000);
+            Math.hypot(
+              ...sound.map((x, band) => x - unit.reduce((sum, c, i) => sum + found[i] * c[band], 0)),
+            );
+          const found = shares(
+            alike,
+            Float32Array.from(unit, (c) => dot(c, sound)),
+            [0, 1, 2],
+            5000,
+          );
           // Every grid point around, and none at all, is worse or as good.
           for (const i of [0, 1, 2])
             for (const by of [-0.05, 0.05]) {

@@ -3,9 +3,9 @@ import { SHAPES } from './shapesOfPiano';
 import { BANDS } from './spectrum';
 
 /** The signs a value is written with, from nothing to the loudest: such as need no quoting. */
-export const VALUES = Array.from({ length: 86 }, (_, i) => String.fromCharCode(i < 52 ? 40 + i : 41 + i)).join(
-  '',
-);
+export const VALUES = Array.from({ length: 86 }, (_, i) =>
+  String.fromCharCode(i < 52 ? 40 + i : 41 + i),
+).join('');
 
 /** The sound of a piano's keys, from the samples that ship. */
 export function pianoShapes(): KeyShapes {

@@ -16,7 +16,11 @@ export class Spectrum {
   private readonly input: Float64Array;
   private readonly out: number[];
   /** For each band where its middle is among the bins, and the bins that belong to it: none for those narrower than a bin. */
-  private readonly bins: readonly { readonly middle: number; readonly first: number; readonly last: number }[];
+  private readonly bins: readonly {
+    readonly middle: number;
+    readonly first: number;
+    readonly last: number;
+  }[];
 
   /** `longest`: the longest stretch that is measured, in samples. */
   constructor(samplesPerSecond: number, longest: number) {

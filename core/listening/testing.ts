@@ -12,7 +12,9 @@ export function strings(
   tones: readonly Tone[],
   { rate = 22_050, loud = 0.2, noise = 0.0005, cents = 0 } = {},
 ): Float32Array {
-  const sound = new Float32Array(Math.ceil((Math.max(...tones.map(({ at, lasts }) => at + lasts)) + 0.7) * rate));
+  const sound = new Float32Array(
+    Math.ceil((Math.max(...tones.map(({ at, lasts }) => at + lasts)) + 0.7) * rate),
+  );
   for (const { midi, at, lasts } of tones) {
     const hertz = 440 * 2 ** ((midi - 69 + cents / 100) / 12);
     const from = Math.round(at * rate);

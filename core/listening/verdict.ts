@@ -79,7 +79,8 @@ function heardIn(
     (rival - key === -12 ? SPEAKS.octaveBelow : 1);
   return keys.map((key): HeardKey => {
     const rival = standsFor.get(key);
-    if (rival !== undefined && speaksForRival(key, rival) >= SURE) return { key, how: 'wrong', struck: rival };
+    if (rival !== undefined && speaksForRival(key, rival) >= SURE)
+      return { key, how: 'wrong', struck: rival };
     const isHeard = own.shareOf(key) > HEARD || before.shareOf(key) > HEARD_BEFORE;
     return { key, how: isHeard ? 'heard' : 'not-heard', struck: null };
   });
@@ -95,7 +96,12 @@ const [FULLY, INSTEAD] = [0.5, 0.6];
 const OTHERS = 0.7;
 
 /** What speaks for a strike being a meeting: its keys are heard, or slips of them, and little else. About 1 where it is, below 0 where it is not. */
-export function speaksFor(shapes: KeyShapes, came: Likeness, { keys }: Meeting, beside: readonly number[]): number {
+export function speaksFor(
+  shapes: KeyShapes,
+  came: Likeness,
+  { keys }: Meeting,
+  beside: readonly number[],
+): number {
   const rivals = rivalsOf(keys);
   const { shareOf, explained } = shapes.fit(came, [...keys, ...rivals, ...beside]);
   let [own, others] = [0, 0];

@@ -9,7 +9,9 @@ import { GOAL } from './goal';
 import { wantedKeys } from './wanted';
 
 /** Every song, in turn at each level. */
-const PIECES = DEMO_SONGS.flatMap((song, i) => [1 + (i % 7), 1 + ((i + 3) % 7)].map((level) => ({ song, level })));
+const PIECES = DEMO_SONGS.flatMap((song, i) =>
+  [1 + (i % 7), 1 + ((i + 3) % 7)].map((level) => ({ song, level })),
+);
 
 describe('keys in any octave', () => {
   it('played in one octave, every song is clean; a wrong note stays wrong', () => {
@@ -30,11 +32,23 @@ describe('keys in any octave', () => {
               .map((midi) => ({ midi, seconds: wanted[i].seconds, velocity: 70 })),
           );
       };
-      const clean = judgeTake(wanted, played(() => 0), 0.6);
+      const clean = judgeTake(
+        wanted,
+        played(() => 0),
+        0.6,
+      );
       expect([song.title, level, isCleanTurn(clean, GOAL)]).toEqual([song.title, level, true]);
       const wrongAt = Math.floor(wanted.length / 2);
-      const wrong = judgeTake(wanted, played((i) => (i === wrongAt ? 1 : 0)), 0.6);
-      expect([song.title, level, wrong.keys.every(({ how }) => how === 'right')]).toEqual([song.title, level, false]);
+      const wrong = judgeTake(
+        wanted,
+        played((i) => (i === wrongAt ? 1 : 0)),
+        0.6,
+      );
+      expect([song.title, level, wrong.keys.every(({ how }) => how === 'right')]).toEqual([
+        song.title,
+        level,
+        false,
+      ]);
     }
   });
 
@@ -45,7 +59,9 @@ describe('keys in any octave', () => {
     }));
     const octaves = new AnyOctave(wanted);
     const pressed = [60, 62, 64, 65, 60, 62, 64, 65, 67, 69];
-    expect(pressed.flatMap((midi) => octaves.keysFor(midi))).toEqual([48, 50, 52, 53, 48, 50, 52, 53, 55, 57]);
+    expect(pressed.flatMap((midi) => octaves.keysFor(midi))).toEqual([
+      48, 50, 52, 53, 48, 50, 52, 53, 55, 57,
+    ]);
     expect(octaves.keysFor(66)).toEqual([54]);
   });
 });

@@ -17,7 +17,9 @@ export class AnyOctave {
   keysFor(midi: number): number[] {
     const isNamed = (i: number): boolean =>
       this.wanted[i] !== undefined && (this.wanted[i].midi - midi) % 12 === 0 && !this.struck.has(i);
-    const near = Array.from({ length: AHEAD + BACK }, (_, i) => (i < AHEAD ? this.at + i : this.at - 1 - (i - AHEAD)));
+    const near = Array.from({ length: AHEAD + BACK }, (_, i) =>
+      i < AHEAD ? this.at + i : this.at - 1 - (i - AHEAD),
+    );
     const first = near.find(isNamed) ?? this.again(midi);
     if (first === undefined) return [this.nearest(midi)];
     const { tick } = this.wanted[first];

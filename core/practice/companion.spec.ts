@@ -50,7 +50,8 @@ describe('the other hand, played by the program', () => {
     for (const music of [5, 6, 7, 8])
       expect(Math.abs((struck.get(music) ?? 0) - slower[(music - 1) * 2])).toBeLessThan(0.05);
     const late = played(steady(1.25), 'follows');
-    for (const music of [4, 5, 6, 7, 8]) expect(Math.abs((late.get(music) ?? 0) - music * 1.25)).toBeLessThan(0.03);
+    for (const music of [4, 5, 6, 7, 8])
+      expect(Math.abs((late.get(music) ?? 0) - music * 1.25)).toBeLessThan(0.03);
   });
 
   it('waits where the player stops, and goes on with the player', () => {

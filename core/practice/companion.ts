@@ -41,7 +41,8 @@ class RunningTempo {
     };
     const off = seconds - this.at(music);
     const spread = before.seconds + STRIKES ** 2;
-    if (Math.abs(off) > STOP_SECONDS && Math.abs(off) > STOP_SIGMAS * Math.sqrt(spread)) return this.moveTo(music, seconds);
+    if (Math.abs(off) > STOP_SECONDS && Math.abs(off) > STOP_SIGMAS * Math.sqrt(spread))
+      return this.moveTo(music, seconds);
     const [toSeconds, toPace] = [before.seconds / spread, before.both / spread];
     this.seconds = this.at(music) + toSeconds * off;
     this.pace = Math.max(0.2, this.pace + toPace * off);
@@ -139,6 +140,9 @@ export class Companion {
 
   /** The last moment of the other hand before one of the music. */
   private lastBefore(music: number): number {
-    return this.other.reduce((last, { seconds }) => (seconds < music - 1e-6 ? Math.max(last, seconds) : last), -Infinity);
+    return this.other.reduce(
+      (last, { seconds }) => (seconds < music - 1e-6 ? Math.max(last, seconds) : last),
+      -Infinity,
+    );
   }
 }

@@ -52,7 +52,8 @@ export class LiveTake {
       if (kind === 'wrong') wrong.add(start + wanted);
       else right.add(start + wanted);
     }
-    for (const at of this.bySound ? [] : missed) if (last !== undefined && at < last - STILL_COMING) wrong.add(start + at);
+    for (const at of this.bySound ? [] : missed)
+      if (last !== undefined && at < last - STILL_COMING) wrong.add(start + at);
     // What was played anew is right now.
     for (const at of right) wrong.delete(at);
     if (this.open.length >= 2 * OPEN_KEYS) this.settle(struck, wrong);

@@ -298,8 +298,8 @@ describe('a plan', () => {
           const plan = planFor(parts, options({ minutes }));
           const before = plan.minutes - (plan.tasks.at(-1)?.minutes ?? 0);
           expect(before).toBeLessThan(minutes);
-          const turnsPerPart = planFor(parts, options({ minutes: Infinity })).tasks
-            .filter(({ kind }) => kind === 'right')
+          const turnsPerPart = planFor(parts, options({ minutes: Infinity }))
+            .tasks.filter(({ kind }) => kind === 'right')
             .map(({ fromPart, turns }) => ({ effort: parts[fromPart - 1].effort, turns }));
           for (const a of turnsPerPart)
             for (const b of turnsPerPart)

@@ -121,7 +121,8 @@ export function planFor(parts: readonly PartToPractise[], options: PlanOptions):
       (task) =>
         task.kind === 'together' &&
         parts.some(
-          ({ number, sameAs }) => number >= fromPart && number <= toPart && (sameAs ?? number) === task.fromPart,
+          ({ number, sameAs }) =>
+            number >= fromPart && number <= toPart && (sameAs ?? number) === task.fromPart,
         ),
     );
   const next = open.filter(isReady);

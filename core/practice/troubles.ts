@@ -35,27 +35,28 @@ export function troublesOf(
   judgement: Judgement,
   barAt: (tick: number) => { readonly number: number; readonly beatSeconds: number },
 ): Trouble[] {
-  const slips: { tick: number; hand: Hand; kind: TroubleKind; late: number; instead?: Trouble['instead'] }[] = [
-    ...judgement.keys.filter(isSlip).map(({ wanted, how, late, struck }) => ({
-      tick: wanted.tick,
-      hand: wanted.hand,
-      kind: how,
-      late: late ?? 0,
-      ...(struck === undefined ? {} : { instead: { wanted: wanted.midi, struck } }),
-    })),
-    ...judgement.extra.map(({ tick }) => ({
-      tick,
-      hand: handAt(judgement, tick),
-      kind: 'extra' as const,
-      late: 0,
-    })),
-    ...judgement.restarts.map((tick) => ({
-      tick,
-      hand: handAt(judgement, tick),
-      kind: 'restart' as const,
-      late: 0,
-    })),
-  ];
+  const slips: { tick: number; hand: Hand; kind: TroubleKind; late: number; instead?: Trouble['instead'] }[] =
+    [
+      ...judgement.keys.filter(isSlip).map(({ wanted, how, late, struck }) => ({
+        tick: wanted.tick,
+        hand: wanted.hand,
+        kind: how,
+        late: late ?? 0,
+        ...(struck === undefined ? {} : { instead: { wanted: wanted.midi, struck } }),
+      })),
+      ...judgement.extra.map(({ tick }) => ({
+        tick,
+        hand: handAt(judgement, tick),
+        kind: 'extra' as const,
+        late: 0,
+      })),
+      ...judgement.restarts.map((tick) => ({
+        tick,
+        hand: handAt(judgement, tick),
+        kind: 'restart' as const,
+        late: 0,
+      })),
+    ];
   const places = new Map<string, { trouble: Trouble; late: number }>();
   for (const { tick, hand, kind, late, instead } of slips) {
     const { number, beatSeconds } = barAt(tick);

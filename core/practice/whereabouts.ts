@@ -18,7 +18,9 @@ export class Whereabouts {
   constructor(wanted: readonly WantedKey[]) {
     const keys = new Map<number, Set<number>>();
     for (const { seconds, midi } of wanted) keys.set(seconds, (keys.get(seconds) ?? new Set()).add(midi));
-    this.moments = [...keys].map(([seconds, of]) => ({ seconds, keys: of })).sort((a, b) => a.seconds - b.seconds);
+    this.moments = [...keys]
+      .map(([seconds, of]) => ({ seconds, keys: of }))
+      .sort((a, b) => a.seconds - b.seconds);
   }
 
   /** The moment reached, counted from 0; -1 before the first. */
@@ -33,7 +35,10 @@ export class Whereabouts {
     if (isSame) last.keys.add(midi);
     else this.strikes = [...this.strikes.slice(1 - TELLING), { seconds, keys: new Set([midi]) }];
     if (isSame && this.moments[this.at]?.keys.has(midi)) return false;
-    const next = this.nextWith(midi) ?? (isTimely && !isSame && this.isSlipForNext(midi) ? this.at + 1 : null) ?? this.elsewhere();
+    const next =
+      this.nextWith(midi) ??
+      (isTimely && !isSame && this.isSlipForNext(midi) ? this.at + 1 : null) ??
+      this.elsewhere();
     if (next === null) return false;
     this.at = next;
     return true;

@@ -41,7 +41,7 @@ function middleShare(onsets: readonly number[], beat: number): number {
   }
   const shift = Math.atan2(y, x) / (2 * Math.PI * 3);
   const counts = [0, 0, 0];
-  for (const onset of onsets) counts[(((Math.round((onset / beat - shift) * 3) % 3) + 3) % 3)]++;
+  for (const onset of onsets) counts[((Math.round((onset / beat - shift) * 3) % 3) + 3) % 3]++;
   const [least] = counts.map((count) => count / onsets.length).sort((a, b) => a - b);
   return least;
 }

@@ -164,7 +164,9 @@ describe('practising in words', () => {
     );
     expect(troubleInWords(trouble({ kind: 'extra', times: 1 }), C_MAJOR)).toBe('bar 6: an extra key');
     expect(troubleInWords(trouble({ kind: 'extra', times: 17 }), C_MAJOR)).toBe('bar 6: 17 extra keys');
-    expect(troubleInWords(trouble({ kind: 'restart', times: 1 }), C_MAJOR)).toBe('bar 6: stopped and begun again');
+    expect(troubleInWords(trouble({ kind: 'restart', times: 1 }), C_MAJOR)).toBe(
+      'bar 6: stopped and begun again',
+    );
   });
 
   it('how a take was', () => {

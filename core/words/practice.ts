@@ -93,7 +93,10 @@ export function standingInWords({ tempoPercent, clean, missed, isPassed }: Stand
 }
 
 /** "B♭ instead of A", "A an octave too high". */
-function slipInWords({ wanted, struck }: { readonly wanted: number; readonly struck: number }, key: Key): string {
+function slipInWords(
+  { wanted, struck }: { readonly wanted: number; readonly struck: number },
+  key: Key,
+): string {
   const named = (midi: number): string => typeset(classNameOf(spellInKey(midi, key)));
   if (Math.abs(struck - wanted) !== 12) return `${named(struck)} instead of ${named(wanted)}`;
   return `${named(wanted)} an octave too ${struck > wanted ? 'high' : 'low'}`;
@@ -106,8 +109,7 @@ export function troubleInWords({ bar, hand, kind, times, beats, instead }: Troub
     beats < QUARTER / 2 ? 'a little' : beatsInWords(Math.max(QUARTER, Math.round(beats / QUARTER) * QUARTER));
   switch (kind) {
     case 'wrong':
-      if (instead)
-        return `${theBar(bar)}: ${slipInWords(instead, key)} in the ${HANDS[hand]}`;
+      if (instead) return `${theBar(bar)}: ${slipInWords(instead, key)} in the ${HANDS[hand]}`;
       return `${theBar(bar)}: a wrong key in the ${HANDS[hand]}${often}`;
     case 'missed':
       return `${theBar(bar)}: a key of the ${HANDS[hand]} left out${often}`;

@@ -32,7 +32,9 @@ function isTyping({ target }: KeyboardEvent): boolean {
 
 /** The letter on each of them, by its piano key. */
 const LETTERS = new Map(
-  Object.entries(COMPUTER_KEYS).map(([code, midi]) => [midi, code === 'Semicolon' ? ';' : code.slice(3)] as const),
+  Object.entries(COMPUTER_KEYS).map(
+    ([code, midi]) => [midi, code === 'Semicolon' ? ';' : code.slice(3)] as const,
+  ),
 );
 
 /** The computer's own keys. While it listens they mean nothing else. */

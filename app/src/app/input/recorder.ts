@@ -102,7 +102,14 @@ export class Recorder {
     source: KeySource,
     fromTick: number,
     ticks: number,
-    { heard, countsInBeat = false, hasMoreToCome = () => false, barAt, along, isClicked = true }: TakeWishes = {},
+    {
+      heard,
+      countsInBeat = false,
+      hasMoreToCome = () => false,
+      barAt,
+      along,
+      isClicked = true,
+    }: TakeWishes = {},
   ): Promise<KeyEvent[]> {
     this.stop();
     this.player.stop();
@@ -169,7 +176,11 @@ export class Recorder {
   }
 
   /** Strikes the other hand's keys as they come due: only the next are known, and they change with each key of the player. */
-  private playAlong(along: Companion, now: TakeClock, strike: (key: WantedKey, inSeconds: number) => void): void {
+  private playAlong(
+    along: Companion,
+    now: TakeClock,
+    strike: (key: WantedKey, inSeconds: number) => void,
+  ): void {
     const step = (): void => {
       const next = along.next();
       const wait = next ? next.seconds - now() : Infinity;

@@ -117,10 +117,7 @@ export class PlanPanel {
   protected readonly waiting = computed(() =>
     (this.state.plan()?.leftOut ?? [])
       .slice(0, 8)
-      .map(
-        ({ task, why }) =>
-          `${taskTitle(task)}: ${WAITS[why]}`,
-      ),
+      .map(({ task, why }) => `${taskTitle(task)}: ${WAITS[why]}`),
   );
 
   protected title(task: Task): string {

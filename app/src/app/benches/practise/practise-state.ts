@@ -6,7 +6,7 @@ import {
   afterTask,
   beginning,
   cardStates,
-  Companion,
+  type Companion,
   type HotBar,
   isCleanTurn,
   isHeardEnough,
@@ -34,6 +34,7 @@ import { Playing } from '../../frame/playing';
 import type { KeySource } from '../../input/recorder';
 import { messageOf } from '../../ui/message';
 import { Listening } from './listening';
+import { companionOf } from './other-hand';
 import { PractiseLog } from './practise-log';
 import { PractiseWishes } from './practise-wishes';
 
@@ -143,7 +144,11 @@ export class PractiseState {
     const isThere = ({ fromPart, toPart }: Task): boolean => fromPart <= part && part <= toPart;
     if (isThere(task) && task.hands === hands) return;
     const isChosen = (one: Task): boolean =>
-      one.fromPart === part && one.toPart === part && one.hands === hands && !isSaid(one) && one.kind !== 'hardest';
+      one.fromPart === part &&
+      one.toPart === part &&
+      one.hands === hands &&
+      !isSaid(one) &&
+      one.kind !== 'hardest';
     const planned = plan.tasks.findIndex(isChosen);
     if (planned >= 0) return this.goTo(planned);
     const own = this.planned(Infinity)?.tasks.find(isChosen);
@@ -270,16 +275,8 @@ export class PractiseState {
   private companion(): Companion | null {
     const [arrangement, task, clock] = [this.bench.arrangement(), this.current(), this.clock()];
     const { otherHand } = this.wishes.all();
-    if (!arrangement || !task || !clock || task.hands === 'both' || otherHand === 'silent') return null;
-    const all = wantedKeys([...arrangement.right, ...arrangement.left], clock, task);
-    if (all.length === 0) return null;
-    const before = clock.secondsAt(all[0].tick) - clock.secondsAt(task.fromTick);
-    const keys = all.map((key) => ({ ...key, seconds: key.seconds + before }));
-    const [own, other] = [
-      keys.filter(({ hand }) => hand === task.hands),
-      keys.filter(({ hand }) => hand !== task.hands),
-    ];
-    return new Companion(own, other, 100 / this.percent(), otherHand);
+    if (!arrangement || !task || !clock || otherHand === 'silent') return null;
+    return companionOf(arrangement, task, clock, 100 / this.percent(), otherHand);
   }
 
   /** Listens to one turn from an instrument, or a stand-in, and judges it; with `goesOn` clean ones follow one another. */
@@ -331,8 +328,7 @@ export class PractiseState {
       this.problem.set(
         bySound
           ? 'None of the keys was heard. Play nearer to the microphone, and check that the right one is chosen in the browser.'
-          :
-        `No key was heard. On the computer’s keyboard, A to K are ${typeset('C')} to ${typeset('C')}. With an instrument, check that it is on and that the right one is chosen.`,
+          : `No key was heard. On the computer’s keyboard, A to K are ${typeset('C')} to ${typeset('C')}. With an instrument, check that it is on and that the right one is chosen.`,
       );
       return;
     }

@@ -1,0 +1,161 @@
+// How well both hands are heard through a microphone, by a player and pianos the listener knows nothing of: part of
+// npm run bench -- listening, where fluidsynth is installed.
+import { seeded } from '../core/chance';
+import { pianoShapes, ScoreListener } from '../core/listening';
+import { isCleanTurn, GOAL, isHeardEnough, judgeTake, type WantedKey } from '../core/practice';
+import type { Song } from '../core/song';
+import type { KeyEvent } from '../core/takes';
+import { TUNES_APART } from '../demo/kept-apart';
+import { DEMO_SONGS } from '../demo/songs';
+import { NEAT, pieceOf, ROUGH, takeOf } from './bench-listening';
+import { fontOf, inRoom, RATE, rendered } from './sound-room';
+
+/** The first so many seconds of each song. */
+const SECONDS = 40;
+const [WRONG_SHARE, LEFT_OUT_SHARE] = [0.07, 0.05];
+const BESIDE = [-2, -1, 1, 2, -1, 1, -12, 12, -3, 3, -4, 4];
+const BLOCK = 512;
+/** Silence before the first key. */
+const BEFORE = 0.5;
+
+interface Heard {
+  readonly wanted: readonly WantedKey[];
+  /** What was struck for each key wanted, and when; null for one left out. */
+  readonly struck: readonly (KeyEvent | null)[];
+  readonly events: readonly KeyEvent[];
+  readonly beatSeconds: number;
+  readonly processor: number;
+  readonly seconds: number;
+}
+
+/** A song played with or without faults through a piano, pedalled or not, dry, in a room or a hall, and heard. */
+function heard(song: Song, i: number, font: string, hasFaults: boolean, touch: typeof NEAT): Heard {
+  const piece = pieceOf(song, 4 + (i % 2));
+  const wanted = piece.wanted.filter(({ seconds }) => seconds < SECONDS);
+  const chance = seeded(7 * i + 3);
+  const faults = wanted.map((): number | null => {
+    const x = hasFaults ? chance() : 1;
+    if (x < WRONG_SHARE) return BESIDE[Math.floor(chance() * BESIDE.length)];
+    return x < WRONG_SHARE + LEFT_OUT_SHARE ? null : 0;
+  });
+  const take = takeOf({ ...piece, wanted }, 'breathing', 0.08, i, false, touch);
+  const left = [...take.struck];
+  const struck = wanted.map(({ midi }, w): KeyEvent | null => {
+    const [event] = left.splice(
+      left.findIndex((one) => one.midi === midi),
+      1,
+    );
+    const by = faults[w];
+    if (by === null) return null;
+    return { seconds: event.seconds + BEFORE, midi: midi + by, velocity: Math.round(50 + 35 * chance()) };
+  });
+  const sounding = struck.flatMap((event, w) => (event ? [{ ...event, hand: wanted[w].hand }] : []));
+  const keys = sounding.map(({ seconds, midi, velocity, hand }) => {
+    const next = sounding
+      .filter((other) => other.hand === hand && other.seconds > seconds + 0.08)
+      .reduce((soonest, other) => Math.min(soonest, other.seconds), seconds + 1);
+    return { at: seconds, midi, velocity, lasts: Math.max(0.08, 0.95 * (next - seconds)) };
+  });
+  const bass = sounding.filter(({ hand }) => hand === 'left').map(({ seconds }) => seconds);
+  const dry = rendered(keys, i % 2 === 0 ? bass : [], font);
+  const sound = [inRoom(dry, 1.2, 0.3, 0.002), inRoom(dry, 0.3, 0.15, 0.002), dry][i % 3];
+  const before = process.cpuUsage().user;
+  const listener = new ScoreListener(wanted, SHAPES, RATE);
+  for (let at = 0; at + BLOCK <= sound.length; at += BLOCK)
+    listener.hear(sound.slice(at, at + BLOCK), (at + BLOCK) / RATE);
+  const events = listener.inFull();
+  const processor = (process.cpuUsage().user - before) / 1000;
+  return { wanted, struck, events, beatSeconds: piece.beatSeconds, processor, seconds: sound.length / RATE };
+}
+
+const SHAPES = pianoShapes();
+const NEAR = 0.15;
+
+function figures(name: string, songs: readonly Song[], font: string, touch: typeof NEAT): void {
+  const sum = {
+    right: 0,
+    told: 0,
+    wrong: 0,
+    named: 0,
+    accused: 0,
+    clean: 0,
+    accusedClean: 0,
+    processor: 0,
+    seconds: 0,
+  };
+  let [takes, passed, judged] = [0, 0, 0];
+  songs.forEach((song, i) => {
+    for (const hasFaults of [true, false]) {
+      const { wanted, struck, events, beatSeconds, processor, seconds } = heard(
+        song,
+        i,
+        font,
+        hasFaults,
+        touch,
+      );
+      sum.processor += processor;
+      sum.seconds += seconds;
+      const open = new Set(events);
+      const isTold = (event: KeyEvent): boolean => {
+        const same = [...open].find(
+          ({ midi, seconds: at }) => midi === event.midi && Math.abs(at - event.seconds) < NEAR,
+        );
+        if (same) open.delete(same);
+        return same !== undefined;
+      };
+      struck.forEach((event, w) => {
+        if (!event) return;
+        const isRight = event.midi === wanted[w].midi;
+        const told = isTold(event);
+        if (!hasFaults) sum.clean++;
+        else if (isRight) {
+          sum.right++;
+          if (told) sum.told++;
+        } else {
+          sum.wrong++;
+          if (told) sum.named++;
+        }
+      });
+      // Told, but neither struck nor wanted about then: a key that was accused for nothing.
+      for (const { midi, seconds: at } of open) {
+        const isThere = struck.some(
+          (event, w) =>
+            event && Math.abs(event.seconds - at) < 0.25 && (event.midi === midi || wanted[w].midi === midi),
+        );
+        const isWanted = struck.some(
+          (event, w) =>
+            event &&
+            Math.abs(event.seconds - at) < 0.25 &&
+            wanted.some((key) => key.tick === wanted[w].tick && key.midi === midi),
+        );
+        if (!isThere && !isWanted) sum[hasFaults ? 'accused' : 'accusedClean']++;
+      }
+      if (hasFaults) continue;
+      takes++;
+      const judgement = judgeTake(wanted, events, beatSeconds, true);
+      if (isHeardEnough(judgement, events.length)) judged++;
+      if (isCleanTurn(judgement, GOAL)) passed++;
+    }
+  });
+  const percent = (part: number, all: number): string => ((100 * part) / Math.max(1, all)).toFixed(1);
+  console.log(
+    `${name}: wrong keys found and named ${percent(sum.named, sum.wrong)} % of ${sum.wrong} (88), accusations right ${percent(sum.named, sum.named + sum.accused)} % (93), right keys heard ${percent(sum.told, sum.right)} % (98.5), clean takes accused of ${percent(sum.accusedClean, sum.clean)} % of keys (0.5); of ${takes} clean takes judged ${judged}, passed ${passed}; ${(sum.processor / sum.seconds).toFixed(0)} ms a second of sound (30)`,
+  );
+}
+
+/** Two pianos: one the listener was set on, and one that is only measured here. */
+export function hearingFigures(): void {
+  for (const [name, file] of [
+    ['piano it was set on', 'TimGM6mb.sf2'],
+    ['unseen piano', 'MuseScore_General_Lite.sf3'],
+  ]) {
+    const font = fontOf(file);
+    if (!font) {
+      console.log(`${name}: ${file} is not installed (see tools/sound-room.ts): not measured`);
+      continue;
+    }
+    figures(`microphone, ${name}, demo songs`, DEMO_SONGS, font, NEAT);
+    figures(`microphone, ${name}, kept apart`, TUNES_APART.slice(0, 24), font, NEAT);
+    figures(`microphone, ${name}, rough player`, DEMO_SONGS, font, ROUGH);
+  }
+}
