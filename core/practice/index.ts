@@ -4,7 +4,7 @@ export { align, type Alignment } from './align';
 export { afterReview, afterSaying, afterTurn, beginning, type Goal, GOAL, type Standing } from './goal';
 export { isCleanTurn, isHeardEnough, type JudgedKey, type Judgement, judgeTake, rightOf } from './judge';
 export { playAsPupil, type Playing, type Pupil, STEADY } from './pianist';
-export { isOfSong, isSaid, type Task, type TaskKind } from './task';
+export { isOfSong, isPlayedPart, isSaid, type Task, type TaskKind } from './task';
 export { type CardState, type PartToPractise, type Plan, planFor, type PlanOptions } from './plan';
 export { type Trouble, troublesOf } from './troubles';
 export { type WantedKey, wantedKeys } from './wanted';

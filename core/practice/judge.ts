@@ -37,16 +37,21 @@ export interface Judgement {
   readonly force: Readonly<Record<Hand, number | null>>;
   /** Keys right and in time, of all that were wanted, reached or not, 0 … 1. */
   readonly cleanShare: number;
+  /** Whether a microphone heard it. */
+  readonly bySound: boolean;
 }
 
 /**
  * Whether a take is a clean turn: to the end, without stopping, enough keys right and in time, of those wanted and those too
- * many. Keys the microphone did not hear count neither for it nor against it.
+ * many. Of what a microphone heard only wrong keys count against it: what it did not hear may have been struck, and when all
+ * keys of a strike were struck it hears as one.
  */
-export function isCleanTurn({ keys, extra, restarts }: Judgement, { cleanFrom }: Goal): boolean {
+export function isCleanTurn({ keys, extra, restarts, bySound }: Judgement, { cleanFrom }: Goal): boolean {
   const isWhole = keys.every(({ how }) => how !== 'not-reached') && restarts.length === 0;
   const heard = keys.filter(({ how }) => how !== 'not-heard').length;
-  return isWhole && heard > 0 && rightOf(keys) >= cleanFrom * (heard + extra.length);
+  const wrong = keys.filter(({ how }) => how === 'wrong').length;
+  const clean = bySound ? heard - wrong : rightOf(keys);
+  return isWhole && heard > 0 && clean >= cleanFrom * (heard + extra.length);
 }
 
 /** Of fewer of the keys nothing can be said; where more are wrong it was something else that was heard. */
@@ -72,6 +77,8 @@ export function rightOf(keys: readonly JudgedKey[]): number {
  */
 const OFF_BEAT = 0.25;
 const OFF_SECONDS = 0.05;
+/** Heard through a room a strike is not told so exactly. */
+const OFF_SECONDS_BY_SOUND = 0.09;
 /** So many times what half of the strikes stay within. */
 const STANDS_OUT = 4;
 
@@ -96,7 +103,8 @@ export function judgeTake(
     return at === null || expected === null ? null : at - expected;
   };
   const strays = wanted.flatMap((_, i) => Math.abs(lateAt(i) ?? NaN)).filter(Number.isFinite);
-  const off = Math.min(Math.max(OFF_SECONDS, STANDS_OUT * medianOf(strays)), OFF_BEAT * beatSeconds);
+  const least = bySound ? OFF_SECONDS_BY_SOUND : OFF_SECONDS;
+  const off = Math.min(Math.max(least, STANDS_OUT * medianOf(strays)), OFF_BEAT * beatSeconds);
   const reached = Math.max(-1, ...times.last.flatMap((at, i) => (at === null ? [] : [i])));
   // A key left out of the last chord is missed: the chord was reached.
   const lastTick = wanted[reached]?.tick ?? -Infinity;
@@ -124,6 +132,7 @@ export function judgeTake(
       left: bySound ? null : forceOf('left', alignment, wanted, downs),
     },
     cleanShare: rightOf(keys) / Math.max(1, keys.length),
+    bySound,
   };
 }
 

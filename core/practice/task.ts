@@ -35,6 +35,15 @@ export function isOfSong({ kind }: { readonly kind: TaskKind }): boolean {
   return kind !== 'warm-up' && kind !== 'level';
 }
 
+/** Whether a task is to play one part, all of it, with some hands. */
+export function isPlayedPart(
+  { kind, fromPart, toPart, hands }: Pick<Task, 'kind' | 'fromPart' | 'toPart' | 'hands'>,
+  part: number,
+  chosen: Hand | 'both',
+): boolean {
+  return fromPart === part && toPart === part && hands === chosen && !isSaid({ kind }) && kind !== 'hardest';
+}
+
 /** One thing to practise now. */
 export interface Task {
   readonly id: string;

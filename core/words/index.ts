@@ -29,6 +29,8 @@ export {
   restInWords,
   standingInWords,
   toGoInWords,
+  signOf,
+  signsInWords,
   troubleInWords,
   turnTitle,
   verdictInWords,

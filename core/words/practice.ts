@@ -4,6 +4,7 @@ import {
   type Cause,
   type HotBar,
   type Task,
+  type JudgedKey,
   type Judgement,
   type Plan,
   type RankedSong,
@@ -155,6 +156,25 @@ export function judgementInWords({ apart, tempo, keys, unevenness, force }: Judg
             : `The beat wavers by ${Math.round(unevenness * 1000)} ms: count aloud.`,
         ];
   return [right, ...asked, ...stopped, ...together, ...kept, ...even, ...loudnessInWords(force)];
+}
+
+const SIGNS: Partial<Record<JudgedKey['how'], string>> = {
+  wrong: '× another key',
+  missed: '○ left out',
+  early: '‹ early',
+  late: '› late',
+  'not-heard': '? not heard',
+};
+
+/** The sign at a key that was not just right; undefined where none is needed. */
+export function signOf(how: JudgedKey['how']): string | undefined {
+  return SIGNS[how]?.[0];
+}
+
+/** What the signs at the notes say: those there are. */
+export function signsInWords({ keys }: Pick<Judgement, 'keys'>): string {
+  const there = Object.entries(SIGNS).filter(([how]) => keys.some((key) => key.how === how));
+  return there.map(([, said]) => said).join(' · ');
 }
 
 /** The tune should be the louder; nothing where one hand did not play. */

@@ -67,6 +67,8 @@ export abstract class BenchBehaviour implements ShownByBench {
   readonly tempoPercent: Signal<number | null> = signal(null);
   /** Notes picked, by played id. */
   readonly picked: Signal<readonly string[]> = signal(NOTHING);
+  /** Signs at notes, by played id: how they were played. */
+  readonly signs: Signal<ReadonlyMap<string, string>> = signal(new Map());
   /** Where a line is drawn across both lanes while nothing plays. */
   readonly shownTick: Signal<number | null> = signal(null);
   /** Chords over which there is room for something; true: something is filled in. */

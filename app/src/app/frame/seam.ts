@@ -55,6 +55,8 @@ export class Seam {
   readonly selectedChange = output<string>();
   /** Played ids of the notes picked, on the Tune bench. */
   readonly picked = input<readonly string[]>([]);
+  /** Signs at notes, by played id. */
+  readonly signs = input<ReadonlyMap<string, string>>(new Map());
   /** Inner notes are pale: the highest of the right hand and the lowest of the left are learned first. */
   readonly outerFirst = input(false);
   /** Chords over which there is room for something; true: something is filled in. */

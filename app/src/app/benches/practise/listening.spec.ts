@@ -39,11 +39,31 @@ describe('a turn that is listened to', () => {
     expect(worst).toMatchObject({ bar: 2, hand: 'right', kind: 'wrong', times: 1 });
     expect(practise.listening.wrongNotes()).toEqual(['n3']);
     expect(table.get(PractiseBehaviour).picked()).toEqual(['n3']);
+    expect([...practise.listening.signs()]).toEqual([['n3', '×']]);
     practise.hearTrouble(worst, true);
     expect(table.plays.at(-1)).toMatchObject({ fromTick: 0, toTick: 5760, loops: true, tempoPercent: 60 });
     expect(table.partAt(57600)).toBe(0);
     practise.next();
     expect([practise.listening.judgement(), practise.listening.wrongNotes()]).toEqual([null, []]);
+  });
+
+  it('does not count against a turn what a microphone did not hear, and says it', async () => {
+    practise.next();
+    const downs = playAsPupil(practise.wanted(), STEADY).events.filter(({ velocity }) => velocity > 0);
+    const hear = async (events: typeof downs): Promise<void> => {
+      heard.events = events;
+      await practise.listen({ ...SOURCE, inFull: async () => events });
+    };
+    await hear(downs.filter((_, i) => i !== 1));
+    expect([...practise.listening.signs().values()]).toEqual(['?']);
+    expect([practise.lastTurn()?.isClean, practise.listening.wrongNotes()]).toEqual([true, []]);
+    await hear(downs.map((event, i) => (i === 1 ? { ...event, midi: event.midi + 1 } : event)));
+    expect([...practise.listening.signs().values()]).toEqual(['×']);
+    expect(practise.lastTurn()?.isClean).toBe(false);
+    const turns = practise.log.turns().length;
+    await hear(downs.slice(0, 1).map((event) => ({ ...event, midi: event.midi + 6 })));
+    expect(practise.problem()).toMatch(/^Too little of it was heard/);
+    expect(practise.log.turns().length).toBe(turns);
   });
 
   it('lays a turn over the one before it at the same thing', async () => {

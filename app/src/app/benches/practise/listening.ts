@@ -4,6 +4,7 @@ import type { HandNote } from '@joined-hands/core/hands';
 import { barAt } from '@joined-hands/core/song';
 import { inAnyOctave } from '../../input/key-sources';
 import type { KeyEvent } from '@joined-hands/core/takes';
+import { signOf } from '@joined-hands/core/words';
 import { BenchState } from '../../frame/bench-state';
 import { leftShapeOf, shapeOf } from '../../frame/seam-keys';
 import { type KeySource, Recorder } from '../../input/recorder';
@@ -89,20 +90,40 @@ export class Listening {
 
   /** Keys that went wrong, in the take of now or the last one, as the seam calls them. */
   readonly wrongNotes = computed((): readonly string[] => {
-    const [judgement, arrangement] = [this.judgement(), this.bench.arrangement()];
-    if (!arrangement) return [];
+    const judgement = this.judgement();
     const keys = judgement
       ? judgement.keys.flatMap(({ how, wanted }) =>
           how === 'right' || how === 'not-reached' || how === 'not-heard' ? [] : [wanted],
         )
       : this.live();
-    const nameOf = ({ hand, tick, midi }: Pick<HandNote, 'hand' | 'tick' | 'midi'>): string =>
-      `${hand} ${tick} ${midi}`;
     const off = new Set(keys.map(nameOf));
-    const isOff = (note: HandNote): boolean => off.has(nameOf(note));
-    return [
-      ...arrangement.right.filter(isOff).map(shapeOf),
-      ...arrangement.left.filter(isOff).map(leftShapeOf),
-    ];
+    return [...this.shapes()].flatMap(([name, shapes]) => (off.has(name) ? shapes : []));
   });
+
+  /** How each key of the last take was played, where it was not just right, by what the seam calls it. */
+  readonly signs = computed((): ReadonlyMap<string, string> => {
+    const shapes = this.shapes();
+    return new Map(
+      (this.judgement()?.keys ?? []).flatMap(({ how, wanted }) => {
+        const sign = signOf(how);
+        return sign ? (shapes.get(nameOf(wanted)) ?? []).map((shape) => [shape, sign] as const) : [];
+      }),
+    );
+  });
+
+  /** What the seam calls each key. */
+  private readonly shapes = computed((): ReadonlyMap<string, readonly string[]> => {
+    const arrangement = this.bench.arrangement();
+    const named = [
+      ...(arrangement?.right ?? []).map((note) => [nameOf(note), shapeOf(note)] as const),
+      ...(arrangement?.left ?? []).map((note) => [nameOf(note), leftShapeOf(note)] as const),
+    ];
+    const shapes = new Map<string, string[]>();
+    for (const [name, shape] of named) shapes.set(name, [...(shapes.get(name) ?? []), shape]);
+    return shapes;
+  });
+}
+
+function nameOf({ hand, tick, midi }: Pick<HandNote, 'hand' | 'tick' | 'midi'>): string {
+  return `${hand} ${tick} ${midi}`;
 }

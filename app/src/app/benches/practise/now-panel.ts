@@ -9,6 +9,7 @@ import {
   taskTitle,
   judgementInWords,
   restInWords,
+  signsInWords,
   standingInWords,
   troubleInWords,
   verdictInWords,
@@ -195,7 +196,7 @@ export class NowPanel {
   });
   protected readonly judged = computed(() => {
     const judgement = this.state.listening.judgement();
-    return judgement ? judgementInWords(judgement) : [];
+    return judgement ? [...judgementInWords(judgement), signsInWords(judgement)].filter(Boolean) : [];
   });
   protected readonly nothing = computed(() => {
     const song = this.state.bench.song();

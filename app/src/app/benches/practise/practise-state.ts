@@ -11,6 +11,7 @@ import {
   isCleanTurn,
   isHeardEnough,
   isOfSong,
+  isPlayedPart,
   isSaid,
   type Task,
   type Judgement,
@@ -141,14 +142,8 @@ export class PractiseState {
   private practiseChosen(part: number, hands: Task['hands']): void {
     const [plan, task] = [this.plan(), this.current()];
     if (!plan || !task || this.listening.isListening()) return;
-    const isThere = ({ fromPart, toPart }: Task): boolean => fromPart <= part && part <= toPart;
-    if (isThere(task) && task.hands === hands) return;
-    const isChosen = (one: Task): boolean =>
-      one.fromPart === part &&
-      one.toPart === part &&
-      one.hands === hands &&
-      !isSaid(one) &&
-      one.kind !== 'hardest';
+    if (task.fromPart <= part && part <= task.toPart && task.hands === hands) return;
+    const isChosen = (one: Task): boolean => isPlayedPart(one, part, hands);
     const planned = plan.tasks.findIndex(isChosen);
     if (planned >= 0) return this.goTo(planned);
     const own = this.planned(Infinity)?.tasks.find(isChosen);

@@ -29,6 +29,8 @@ import { simulatedKeys } from '../../input/key-sources';
 import { PlayOn } from '../../input/play-on';
 import { type KeySource, Recorder } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
+import { microphoneKeys } from '../../input/microphone';
+import { Judge } from '../../workers/judge';
 import { ON_COMPUTER, ON_MIDI, onScreen, simulated } from '../../input/ways';
 import { TuneState } from './tune-state';
 import { messageOf } from '../../ui/message';
@@ -48,6 +50,10 @@ const OWN_PHRASE: readonly TuneKey[] = [62, 65, 69, 67, 65, 64, 62].map((midi, i
   midi,
 }));
 
+/** What a microphone hears of a tune nobody knows. */
+const HEARD_ALONE =
+  'Single notes are heard. The click is shown, not sounded; nothing is recorded, and nothing leaves this device.';
+
 /** Playing a stretch in: takes against a click, put on a grid, compared, kept or discarded. */
 @Component({
   selector: 'jh-play-panel',
@@ -61,11 +67,13 @@ export class PlayPanel {
   protected readonly bench = this.tune.bench;
   protected readonly recorder = inject(Recorder);
 
+  private readonly judge = inject(Judge);
   protected readonly ways = [
     simulated(() => this.simulatedKeys()),
     ON_COMPUTER,
     onScreen(inject(ScreenKeyboard)),
     ON_MIDI,
+    { label: 'Microphone', note: HEARD_ALONE, keys: () => microphoneKeys(this.judge, null) },
   ];
   protected readonly mistake = signal<Mistake['kind'] | 'none'>('none');
   protected readonly mistakes = [
