@@ -36,7 +36,13 @@ export class Listening {
   /** Where the take that is being played has come to; null while none is. */
   readonly reached = signal<number | null>(null);
   readonly isListening = computed(() => this.recorder.isBusy());
-  readonly counted = computed(() => this.recorder.counted());
+  /** Where the click is; where nothing is clicked to, the bar the player has come to. */
+  readonly counted = computed(() => {
+    const [reached, arrangement] = [this.reached(), this.bench.arrangement()];
+    if (this.isClicked() || reached === null || !arrangement) return this.recorder.counted();
+    return `Bar ${barAt(arrangement.played.bars, reached).number}`;
+  });
+  private readonly isClicked = signal(true);
 
   /** Nothing of the last turn is shown any more, and what is being played is not listened to. */
   clear(): void {
@@ -54,6 +60,7 @@ export class Listening {
   async hear(source: KeySource, turn: TurnWanted): Promise<KeyEvent[]> {
     this.clear();
     this.recorder.quartersPerMinute.set(turn.quartersPerMinute);
+    this.isClicked.set(turn.isClicked);
     const take = new LiveTake(turn.wanted, source.inFull !== undefined);
     const heard = (event: KeyEvent): void => {
       const stand = take.hear(event);

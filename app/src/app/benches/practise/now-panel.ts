@@ -127,7 +127,7 @@ const HEARD_BY_MICROPHONE =
             <jh-choice
               name="other-hand"
               label="What the other hand does while you play one"
-              [mostInRow]="4"
+              [mostInRow]="2"
               [options]="others"
               [value]="state.wishes.all().otherHand"
               (chosen)="letOther($event)"
@@ -141,14 +141,16 @@ const HEARD_BY_MICROPHONE =
           />
           <h3>Or say how it went</h3>
         }
-        <p class="line">
-          <button nz-button type="button" (click)="state.said(true)">
-            {{ state.isSaid() ? 'Done' : 'Clean' }} (Y)
-          </button>
-          @if (!state.isSaid()) {
-            <button nz-button type="button" (click)="state.said(false)">Not yet (N)</button>
-          }
-        </p>
+        @if (!state.listening.isListening()) {
+          <p class="line">
+            <button nz-button type="button" (click)="state.said(true)">
+              {{ state.isSaid() ? 'Done' : 'Clean' }} (Y)
+            </button>
+            @if (!state.isSaid()) {
+              <button nz-button type="button" (click)="state.said(false)">Not yet (N)</button>
+            }
+          </p>
+        }
         @for (problem of problems(); track problem) {
           <p class="problem" role="alert">{{ problem }}</p>
         }
@@ -232,7 +234,7 @@ export class NowPanel {
     readonly label: string;
   }[] = [
     { value: false, label: 'On a key' },
-    { value: 'bar', label: 'After one bar' },
+    { value: 'bar', label: 'After a bar' },
     { value: 'beat', label: 'At once' },
   ];
 
