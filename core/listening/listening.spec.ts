@@ -103,6 +103,25 @@ describe('both hands heard by the score', () => {
     }
   });
 
+  it('takes what the program strikes meanwhile for neither wanted nor wrong', () => {
+    const right = WANTED.filter(({ hand }) => hand === 'right');
+    const left = WANTED.filter(({ hand }) => hand === 'left');
+    const listener = new ScoreListener(right, shapes, RATE, 1, left);
+    const sound = strings(played((key, seconds) => (key === 76 && seconds === 1.5 ? 77 : key)));
+    for (let at = 0; at + 512 <= sound.length; at += 512)
+      listener.hear(sound.slice(at, at + 512), (at + 512) / RATE);
+    const events = listener.inFull();
+    const struck = right.map((key) => (key.midi === 76 && key.seconds === 1.5 ? { ...key, midi: 77 } : key));
+    expect(
+      events.filter(
+        ({ midi, seconds }) =>
+          !struck.some((key) => key.midi === midi && Math.abs(seconds - BEGINS - key.seconds) < 0.03),
+      ),
+    ).toEqual([]);
+    expect(events.length).toBeGreaterThanOrEqual(0.8 * right.length);
+    expect(isTold(events, 77, 1.5)).toBe(true);
+  });
+
   it('follows who begins elsewhere, or stops', () => {
     const late = WANTED.filter(({ seconds }) => seconds >= 2);
     expectHeard(heard(strings(played().filter(({ at }) => at > 2))), late);

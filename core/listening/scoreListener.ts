@@ -26,15 +26,16 @@ export class ScoreListener implements KeyListener {
   /** The meeting told last: what was told is not told again. */
   private told: { readonly number: number; readonly meeting: number } | null = null;
 
-  /** `pace`: how many seconds a second of the music is expected to take. */
+  /** `pace`: how many seconds a second of the music is expected to take; `others`: keys the program strikes meanwhile. */
   constructor(
     wanted: readonly WantedKey[],
     private readonly shapes: KeyShapes,
     samplesPerSecond: number,
     private readonly pace = 1,
+    others: readonly WantedKey[] = [],
   ) {
     this.ear = new Ear(samplesPerSecond);
-    this.meetings = meetingsOf(wanted);
+    this.meetings = meetingsOf(wanted, others);
     this.follower = new Follower(this.meetings, shapes, pace);
     this.tuning = new Tuning(shapes);
   }

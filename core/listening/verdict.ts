@@ -37,11 +37,11 @@ export interface HeardKey {
 export function heardOf(
   shapes: KeyShapes,
   strikes: readonly Likened[],
-  { keys }: Meeting,
+  meeting: Meeting,
   beside: readonly number[],
 ): HeardKey[] {
-  const each = strikes.map((strike) => heardIn(shapes, strike, keys, beside));
-  return keys.map((key, i): HeardKey => {
+  const each = strikes.map((strike) => heardIn(shapes, strike, meeting, beside));
+  return meeting.keys.map((key, i): HeardKey => {
     if (each.some((heard) => heard[i].how === 'heard')) return { key, how: 'heard', struck: null };
     return each.map((heard) => heard[i]).find(({ how }) => how === 'wrong') ?? each[0][i];
   });
@@ -50,13 +50,14 @@ export function heardOf(
 function heardIn(
   shapes: KeyShapes,
   { strike, came, higher }: Likened,
-  keys: readonly number[],
+  { keys, sounding }: Meeting,
   beside: readonly number[],
 ): HeardKey[] {
-  const rivals = rivalsOf(keys);
-  const all = shapes.fit(came, [...keys, ...rivals]);
-  const own = shapes.fit(came, keys);
-  const before = shapes.fit(shapes.likeness(strike.sounded, higher), [...keys, ...rivals, ...beside]);
+  const rivals = rivalsOf({ keys, sounding });
+  const all = shapes.fit(came, [...keys, ...rivals, ...sounding]);
+  const own = shapes.fit(came, [...keys, ...sounding]);
+  const sounded = shapes.likeness(strike.sounded, higher);
+  const before = shapes.fit(sounded, [...keys, ...rivals, ...beside, ...sounding]);
   // Each rival stands for one key: the nearest of those that are missing.
   const standsFor = new Map<number, number>();
   for (const rival of rivals.toSorted((a, b) => all.shareOf(b) - all.shareOf(a))) {
@@ -72,7 +73,7 @@ function heardIn(
     if (nearest !== undefined) standsFor.set(nearest, rival);
   }
   const speaksForRival = (key: number, rival: number): number =>
-    (shapes.fit(came, [...keys, rival]).explained - own.explained) *
+    (shapes.fit(came, [...keys, ...sounding, rival]).explained - own.explained) *
     all.shareOf(rival) ** SPEAKS.share *
     keys.length ** SPEAKS.keys *
     Math.exp(SPEAKS.wanted * Math.min(1, own.shareOf(key)) + SPEAKS.wantedSounds * before.shareOf(key)) *
@@ -99,22 +100,23 @@ const OTHERS = 0.7;
 export function speaksFor(
   shapes: KeyShapes,
   came: Likeness,
-  { keys }: Meeting,
+  { keys, sounding }: Meeting,
   beside: readonly number[],
 ): number {
-  const rivals = rivalsOf(keys);
-  const { shareOf, explained } = shapes.fit(came, [...keys, ...rivals, ...beside]);
+  const rivals = rivalsOf({ keys, sounding });
+  const { shareOf, explained } = shapes.fit(came, [...keys, ...rivals, ...beside, ...sounding]);
   let [own, others] = [0, 0];
   for (const key of keys) {
     let [rival, share] = [0, 0];
     for (const by of SLIPS) {
-      const other = keys.includes(key + by) ? 0 : shareOf(key + by);
+      const other = rivals.includes(key + by) ? shareOf(key + by) : 0;
       if (other > share) [rival, share] = [key + by, other];
     }
     const [mine, instead] = [Math.min(FULLY, shareOf(key)), INSTEAD * Math.min(FULLY, share)];
     own += Math.max(mine, instead);
     if (instead > mine) others -= shareOf(rival);
   }
-  for (const key of new Set([...rivals, ...beside])) if (!keys.includes(key)) others += shareOf(key);
+  for (const key of new Set([...rivals, ...beside]))
+    if (!keys.includes(key) && !sounding.includes(key)) others += shareOf(key);
   return ((2 * own - OTHERS * Math.max(0, others)) / keys.length) * explained;
 }

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_SONGS } from '../../demo/songs';
 import { arrange } from '../arrange';
+import type { HandNote } from '../hands';
 import { Clock } from '../performance';
 import { DEFAULT_PROFILE, type Song } from '../song';
 import { randomSong, runs } from '../testing';
@@ -214,6 +215,26 @@ describe('a take judged', () => {
     const wrong = downs.map((e, i) => (i === 7 ? { ...e, midi: e.midi + 1 } : e));
     const told = judgeTake(wanted, wrong, 0.6).keys.filter(({ how }) => how === 'wrong');
     expect(told.length).toBe(1);
+  });
+
+  it('hears an ornament as one, and a key struck over and over as one too many', () => {
+    const tune = [60, 64, 67, 65, 62, 60].map((midi, i) => ({ midi, tick: i * 960, grace: false }));
+    const notes = [...tune, { midi: 66, tick: 2 * 960, grace: true }].map((note): HandNote => ({
+      ...({ length: 960, hand: 'right', from: 'n', pitch: { letter: 'C', alter: 0, octave: 4 } } as HandNote),
+      ...note,
+    }));
+    const wanted = wantedKeys(notes, { secondsAt: (tick) => tick / 1920 }, { fromTick: 0, toTick: 9999 });
+    expect(wanted.map(({ midi }) => midi)).toEqual([60, 64, 67, 65, 62, 60]);
+    const played = (more: readonly (readonly [midi: number, seconds: number])[]) =>
+      [...wanted.map(({ midi, seconds }) => [midi, seconds] as const), ...more]
+        .map(([midi, seconds]) => ({ midi, seconds, velocity: 70 }))
+        .sort((a, b) => a.seconds - b.seconds);
+    const extras = (more: readonly (readonly [midi: number, seconds: number])[]) =>
+      judgeTake(wanted, played(more), 0.5).extra.map(({ midi }) => midi);
+    expect(extras([[66, 0.93]])).toEqual([]);
+    expect(extras([[66, 2.3]])).toEqual([66]);
+    expect(extras(Array.from({ length: 17 }, (_, i) => [71, 1.55 + i * 0.02] as const))).toEqual([71]);
+    expect(isCleanTurn(judgeTake(wanted, played([[66, 0.93]]), 0.5), GOAL)).toBe(true);
   });
 
   it('is a clean turn to the end, without a stop, with enough keys right', () => {

@@ -83,7 +83,7 @@ export class Companion {
   /** `own`: keys of the player; `other`: those to be struck with them, on the same clock; `pace`: seconds a second of the music should take. */
   constructor(
     own: readonly WantedKey[],
-    private readonly other: readonly WantedKey[],
+    readonly other: readonly WantedKey[],
     private readonly pace: number,
     private readonly pushing: Pushing,
   ) {

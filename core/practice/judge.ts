@@ -182,16 +182,28 @@ function timesOf(
   return { last, wrong, segments };
 }
 
+/** Among so many keys to come a grace note belongs to one. */
+const GRACE_KEYS = 6;
+
 function extrasOf(
   { struck }: Alignment,
   wanted: readonly WantedKey[],
   downs: readonly KeyEvent[],
 ): Judgement['extra'] {
-  let tick = wanted[0]?.tick ?? 0;
-  return struck.flatMap(({ played, wanted: i, kind }) => {
-    if (i !== null) tick = wanted[i].tick;
-    return kind === 'extra' ? [{ tick, midi: downs[played].midi }] : [];
-  });
+  const extras: { tick: number; midi: number }[] = [];
+  let at = 0;
+  let before: number | null = null;
+  for (const { played, wanted: i, kind } of struck) {
+    const { midi } = downs[played];
+    if (i !== null) at = i;
+    // A grace note is played with what it leads to, a little before or on it; a key struck over and over is one too many.
+    const isGrace = [wanted[at], ...wanted.slice(at + 1, at + 1 + GRACE_KEYS)].some((key) =>
+      key?.graces?.includes(midi),
+    );
+    if (kind === 'extra' && !isGrace && midi !== before) extras.push({ tick: wanted[at]?.tick ?? 0, midi });
+    before = kind === 'extra' ? midi : null;
+  }
+  return extras;
 }
 
 function apartOf(wanted: readonly WantedKey[], last: readonly (number | null)[]): number | null {

@@ -73,13 +73,14 @@ class MicrophoneKeys implements KeySource {
 }
 
 /**
- * Listens to the microphone for keys that are wanted, `pace` seconds a second of the music; or, where none are known, for a
- * tune of single notes. Rejects, with a sentence, where it cannot be heard.
+ * Listens to the microphone for keys that are wanted, `pace` seconds a second of the music, while the program strikes
+ * `others`; or, where none are known, for a tune of single notes. Rejects, with a sentence, where it cannot be heard.
  */
 export async function microphoneKeys(
   judge: Judge,
   wanted: readonly WantedKey[] | null,
   pace = 1,
+  others: readonly WantedKey[] = [],
 ): Promise<MicrophoneKeys> {
   // What listens is made while the press of the button still counts, and is ready before there is anything to hear.
   const context = new AudioContext();
@@ -88,7 +89,7 @@ export async function microphoneKeys(
     const rate = isHalved ? context.sampleRate / 2 : context.sampleRate;
     await Promise.all([
       context.audioWorklet.addModule('capture.worklet.js'),
-      judge.listenFor(wanted, rate, pace),
+      judge.listenFor(wanted, rate, pace, others),
     ]);
     const stream = await navigator.mediaDevices.getUserMedia({
       audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },

@@ -19,13 +19,17 @@ export class Judge {
     return this.worker.judge(wanted, events, beatSeconds, bySound);
   }
 
-  /** From now on sound is listened to: for keys that are wanted, `pace` seconds a second of the music; for any where it is null. */
+  /**
+   * From now on sound is listened to: for keys that are wanted, `pace` seconds a second of the music, while the program
+   * strikes `others`; for any where it is null.
+   */
   async listenFor(
     wanted: readonly WantedKey[] | null,
     samplesPerSecond: number,
     pace: number,
+    others: readonly WantedKey[],
   ): Promise<void> {
-    await this.worker.listenFor(wanted, samplesPerSecond, pace);
+    await this.worker.listenFor(wanted, samplesPerSecond, pace, others);
   }
 
   /** Keys heard with one more block of sound, which ended at `ended` seconds; the block is handed over. */

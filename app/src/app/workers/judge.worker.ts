@@ -10,10 +10,15 @@ let listener: KeyListener | null = null;
 const judge = {
   judge: judgeTake,
 
-  listenFor(wanted: readonly WantedKey[] | null, samplesPerSecond: number, pace: number): void {
+  listenFor(
+    wanted: readonly WantedKey[] | null,
+    samplesPerSecond: number,
+    pace: number,
+    others: readonly WantedKey[],
+  ): void {
     shapes ??= pianoShapes();
     listener = wanted
-      ? new ScoreListener(wanted, shapes, samplesPerSecond, pace)
+      ? new ScoreListener(wanted, shapes, samplesPerSecond, pace, others)
       : new NoteListener(shapes, samplesPerSecond);
   },
 

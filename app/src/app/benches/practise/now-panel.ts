@@ -263,7 +263,10 @@ export class NowPanel {
     {
       label: 'Microphone',
       note: HEARD_BY_MICROPHONE,
-      keys: () => microphoneKeys(this.judge, this.state.wanted(), 100 / this.state.standing().tempoPercent),
+      keys: () => {
+        const pace = 100 / this.state.standing().tempoPercent;
+        return microphoneKeys(this.judge, this.state.wanted(), pace, this.state.others());
+      },
     },
     ON_COMPUTER,
     onScreen(inject(ScreenKeyboard)),

@@ -266,6 +266,9 @@ export class PractiseState {
     return wantedKeys([...arrangement.right, ...arrangement.left], clock, task, task.hands);
   });
 
+  /** The keys the program strikes while a task of one hand is played. */
+  readonly others = computed((): readonly WantedKey[] => this.companion()?.other ?? []);
+
   /** What plays the other hand of a task of one hand; null where it is to be silent. */
   private companion(): Companion | null {
     const [arrangement, task, clock] = [this.bench.arrangement(), this.current(), this.clock()];
