@@ -3,8 +3,8 @@ import type { Effort } from '../effort';
 import { fifthsOf } from '../music';
 import { keyAt, placeIn, songName } from '../song';
 
-/** What a pianist may want to work on. */
-export type Aim = 'left-hand' | 'leaps' | 'off-beats' | 'stretches' | 'black-keys' | 'speed' | 'reading';
+/** What a pianist may want to work on; or simply the easiest song. */
+export type Aim = 'easiest' | 'left-hand' | 'leaps' | 'off-beats' | 'stretches' | 'black-keys' | 'speed' | 'reading';
 
 /** A song as far as it is compared: how hard its parts are, and how many accidentals its key has. */
 export interface SongToRank {
@@ -59,11 +59,11 @@ export function rankSongs(songs: readonly SongToRank[], aim: Aim): RankedSong[] 
     const most = efforts.reduce((a, b) => (b.much > a.much ? b : a), efforts[0]);
     const totals = song.efforts.flatMap((effort) => (effort ? [effort.total] : []));
     const effort = totals.length === 0 ? 0 : totals.reduce((sum, total) => sum + total, 0) / totals.length;
-    const isOfParts = aim !== 'reading' && aim !== 'off-beats';
+    const isOfParts = aim !== 'reading' && aim !== 'off-beats' && aim !== 'easiest';
     return {
       id: song.id,
       title: song.title,
-      much: Math.round(most?.much ?? 0),
+      much: Math.round(aim === 'easiest' ? 100 - effort : (most?.much ?? 0)),
       effort: Math.round(effort),
       part: isOfParts && most && most.much > 0 ? most.part : null,
     };
@@ -91,5 +91,7 @@ function muchOf(song: SongToRank, effort: SongToRank['efforts'][number], aim: Ai
       return 100 * song.offBeats;
     case 'reading':
       return (100 * song.accidentals) / 7;
+    case 'easiest':
+      return 0;
   }
 }

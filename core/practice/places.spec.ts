@@ -297,6 +297,11 @@ describe('which song next', () => {
     ]);
     expect(order('off-beats')[0]).toEqual(['b', 60, null]);
     expect(order('reading').map(([id]) => id)).toEqual(['b', 'a', 'c']);
+    expect(order('easiest').map(([id]) => id)).toEqual(
+      rankSongs(songs, 'easiest')
+        .toSorted((a, b) => a.effort - b.effort)
+        .map(({ id }) => id),
+    );
     expect(rankSongs([], 'leaps')).toEqual([]);
     expect(rankSongs([song('x', [], [])], 'leaps')).toEqual([
       { id: 'x', title: 'x', much: 0, effort: 0, part: null },

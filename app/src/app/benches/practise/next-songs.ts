@@ -11,6 +11,7 @@ import { Asker } from '../../workers/asker';
 import { messageOf } from '../../ui/message';
 
 const AIMS: readonly { readonly value: Aim; readonly label: string }[] = [
+  { value: 'easiest', label: 'The easiest' },
   { value: 'left-hand', label: 'Left hand' },
   { value: 'leaps', label: 'Leaps' },
   { value: 'off-beats', label: 'Off-beats' },
@@ -73,7 +74,7 @@ export class NextSongs {
   protected readonly ranked = computed(() => rankSongs(this.songs(), this.aim()).slice(0, SHOWN));
 
   protected words(song: RankedSong): string {
-    return rankedInWords(song);
+    return this.aim() === 'easiest' ? `Effort ${song.effort} of 100` : rankedInWords(song);
   }
 
   /** Each song is arranged once, one after the other; one that cannot be read is left out and said. */
