@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { keyFromFifths } from '../music';
-import type { Task, Judgement, Plan, Trouble } from '../practice';
+import type { Task, TaskKind, Judgement, Plan, Trouble } from '../practice';
 import {
   careInWords,
   hotBarInWords,
@@ -94,7 +94,14 @@ describe('practising in words', () => {
   });
 
   it('what a log comes to, and how the last turn went', () => {
-    const turn = (isClean: boolean, seconds: number) => ({ isClean, seconds });
+    const turn = (isClean: boolean, seconds: number, kind: TaskKind = 'right') => ({
+      isClean,
+      seconds,
+      kind,
+    });
+    expect(logInWords([turn(true, 60), turn(true, 60, 'hear')], 1)).toBe(
+      '1 turn, 1 of them clean, 2 minutes on 1 day.',
+    );
     expect(logInWords([turn(true, 60)], 1)).toBe('1 turn, 1 of them clean, 1 minute on 1 day.');
     expect(logInWords([turn(true, 50), turn(false, 100)], 2)).toBe(
       '2 turns, 1 of them clean, 3 minutes on 2 days.',

@@ -3,6 +3,7 @@ import { classNameOf, type Key, spellInKey, typeset } from '../music';
 import {
   type Cause,
   type HotBar,
+  isSaid,
   type Task,
   type JudgedKey,
   type Judgement,
@@ -207,10 +208,15 @@ export function toGoInWords({ toGo: { minutes, perDay } }: Pick<Plan, 'toGo'>, t
 }
 
 /** What a log comes to: "12 turns, 9 of them clean, 14 minutes on 2 days." */
-export function logInWords(turns: readonly Pick<Turn, 'seconds' | 'isClean'>[], days: number): string {
+export function logInWords(
+  turns: readonly Pick<Turn, 'seconds' | 'isClean' | 'kind'>[],
+  days: number,
+): string {
   const minutes = Math.round(turns.reduce((sum, { seconds }) => sum + seconds, 0) / 60);
-  const clean = turns.filter(({ isClean }) => isClean).length;
-  return `${counted(turns.length, 'turn')}, ${clean} of them clean, ${counted(minutes, 'minute')} on ${counted(days, 'day')}.`;
+  // What is only heard or said is never unclean.
+  const played = turns.filter((turn) => !isSaid(turn));
+  const clean = played.filter(({ isClean }) => isClean).length;
+  return `${counted(played.length, 'turn')}, ${clean} of them clean, ${counted(minutes, 'minute')} on ${counted(days, 'day')}.`;
 }
 
 /** How the last turn went, in short. */
