@@ -1,11 +1,21 @@
 import { barTicks, type Key, TICKS_PER_QUARTER } from '../music';
-import { findBeat, findMetres, type FoundMetre, melodyNote, quantise, withoutBreaths } from '../takes';
+import {
+  findBeat,
+  findMetres,
+  type FoundMetre,
+  melodyNote,
+  quantise,
+  type Quantised,
+  withoutBreaths,
+} from '../takes';
 import type { MidiContent } from './midiEvents';
 
 /** What a program writes where nobody chose a tempo, in quarters a minute. */
 const USUAL_TEMPO = 120;
 /** Strikes this near to one another, in seconds, are one. */
 const TOGETHER = 0.03;
+/** So many strikes tell the beat and the metre; all of a long file would take too long. */
+const ENOUGH = 600;
 const IN_C: Key = { tonic: { letter: 'C', alter: 0 }, mode: 'major' };
 
 /**
@@ -19,7 +29,8 @@ export function inOwnTime(content: MidiContent): MidiContent {
   const strikes = [...new Set(keys.map(({ start }) => start))]
     .sort((a, b) => a - b)
     .map((start) => start * toSeconds)
-    .filter((at, i, all) => i === 0 || at - all[i - 1] > TOGETHER);
+    .filter((at, i, all) => i === 0 || at - all[i - 1] > TOGETHER)
+    .slice(0, ENOUGH);
   const beat = findBeat(strikes);
   if (!beat) return content;
   const quarter = beat.isInThrees ? (beat.seconds * 2) / 3 : beat.seconds;
@@ -53,20 +64,21 @@ function metreOf(
   moved: (tick: number) => number,
   quarter: number,
 ): Pick<FoundMetre, 'metre' | 'pickup'> {
-  const played = tracks.flatMap((track) =>
-    track.keys.map(({ start, end, midi }) => ({
+  const played = tracks
+    .flatMap((track) => track.keys)
+    .sort((a, b) => a.start - b.start)
+    .slice(0, ENOUGH)
+    .map(({ start, end, midi }) => ({
       onset: moved(start) / TICKS_PER_QUARTER,
       end: moved(end) / TICKS_PER_QUARTER,
       midi,
-    })),
-  );
-  const { keys } = quantise(played, quarter);
-  const top = keys.filter(({ tick, midi }) =>
-    keys.every((other) => other.tick !== tick || other.midi <= midi),
-  );
-  const melody = withoutBreaths(top.map((key) => ({ ...key, tick: Math.max(0, key.tick) }))).map((key, i) =>
-    melodyNote(`k${i}`, key, IN_C),
-  );
+    }));
+  const top = new Map<number, Quantised['keys'][number]>();
+  for (const key of quantise(played, quarter).keys)
+    if (key.midi > (top.get(key.tick)?.midi ?? 0)) top.set(key.tick, key);
+  const melody = withoutBreaths(
+    [...top.values()].map((key) => ({ ...key, tick: Math.max(0, key.tick) })),
+  ).map((key, i) => melodyNote(`k${i}`, key, IN_C));
   const [found] = findMetres(melody);
   return found ?? { metre: { numerator: 4, denominator: 4 }, pickup: 0 };
 }
