@@ -1,6 +1,7 @@
 export { AnyOctave } from './anyOctave';
 export { Companion, type NextStrike, type Pushing } from './companion';
-export { align, type Alignment } from './align';
+export { align } from './align';
+export type { Alignment } from './alignment';
 export { afterReview, afterSaying, afterTurn, beginning, type Goal, GOAL, type Standing } from './goal';
 export { isCleanTurn, isHeardEnough, type JudgedKey, type Judgement, judgeTake, rightOf } from './judge';
 export { playAsPupil, type Playing, type Pupil, STEADY } from './pianist';

@@ -1,6 +1,7 @@
 import type { Hand } from '../hands';
 import type { KeyEvent } from '../takes';
-import { align, type Alignment } from './align';
+import { align } from './align';
+import type { Alignment } from './alignment';
 import type { Goal } from './goal';
 import { medianOf } from './median';
 import { tempoOf } from './tempo';

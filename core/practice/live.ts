@@ -1,5 +1,6 @@
 import type { KeyEvent } from '../takes';
-import { align, type Alignment } from './align';
+import { align } from './align';
+import type { Alignment } from './alignment';
 import type { WantedKey } from './wanted';
 
 /** How a take goes while it is played. */

@@ -4,7 +4,8 @@ import { fifthsOf } from '../music';
 import { keyAt, placeIn, songName } from '../song';
 
 /** What a pianist may want to work on; or simply the easiest song. */
-export type Aim = 'easiest' | 'left-hand' | 'leaps' | 'off-beats' | 'stretches' | 'black-keys' | 'speed' | 'reading';
+export type Aim =
+  'easiest' | 'left-hand' | 'leaps' | 'off-beats' | 'stretches' | 'black-keys' | 'speed' | 'reading';
 
 /** A song as far as it is compared: how hard its parts are, and how many accidentals its key has. */
 export interface SongToRank {

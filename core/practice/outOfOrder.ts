@@ -1,5 +1,5 @@
 import type { KeyEvent } from '../takes';
-import type { Alignment, Struck } from './align';
+import type { Alignment, Struck } from './alignment';
 import type { WantedKey } from './wanted';
 
 /** A key so near in half steps, or an octave off, is the one wanted, missed by a little. */

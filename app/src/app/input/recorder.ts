@@ -91,6 +91,8 @@ export class Recorder {
   /** What keys are called that are listened to, by their piano keys. */
   readonly letters = signal<ReadonlyMap<number, string> | null>(null);
   private timers: number[] = [];
+  /** Takes begun and ended: what was begun before is not the one of now. */
+  private takes = 0;
   private finish: (() => void) | null = null;
 
   /**
@@ -116,10 +118,12 @@ export class Recorder {
     source.prepare?.();
     // Until the piano is there it can be told to stop.
     this.finish = () => source.stop();
+    const take = ++this.takes;
     this.state.set('counting-in');
     this.letters.set(source.letters ?? null);
     const { tone, click, instrument } = await this.ready(source);
-    if (this.state() === 'idle') return [];
+    // Stopped meanwhile, or another take was begun.
+    if (take !== this.takes) return [];
     const song = this.song();
     const metre = song ? lastAtOrBefore(song.metreMap, fromTick) : { numerator: 4, denominator: 4 };
     const perTick = 60 / (this.quartersPerMinute() * TICKS_PER_QUARTER);
@@ -195,6 +199,7 @@ export class Recorder {
 
   /** Ends the take; what was played so far is kept. */
   stop(): void {
+    this.takes++;
     for (const timer of this.timers) clearTimeout(timer);
     this.timers = [];
     const { finish } = this;

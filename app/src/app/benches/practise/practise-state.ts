@@ -141,7 +141,8 @@ export class PractiseState {
   /** A part, or hands, that are chosen while another task is shown: the task of these is the one of now. */
   private practiseChosen(part: number, hands: Task['hands']): void {
     const [plan, task] = [this.plan(), this.current()];
-    if (!plan || !task || this.listening.isListening()) return;
+    // What sounds, or is played, brings its part on the screen: nobody chose it.
+    if (!plan || !task || this.listening.isListening() || this.playing.player.isPlaying()) return;
     if (task.fromPart <= part && part <= task.toPart && task.hands === hands) return;
     const isChosen = (one: Task): boolean => isPlayedPart(one, part, hands);
     const planned = plan.tasks.findIndex(isChosen);
