@@ -17,8 +17,8 @@ const [RIVAL, SOFTER] = [0.06, 0.25];
 /**
  * When a rival is called a wrong key: by how much better it explains the sound than the keys wanted do. How much there is of
  * it speaks for it; the key wanted being in the sound, many keys at once, and an octave below, which has all partials of the
- * key wanted, against. Found by logistic regression on takes of a simulated player through three pianos, in rooms and
- * through a dull and a thin microphone, one piano left out in turn.
+ * key wanted, against. Found by logistic regression on takes of a simulated player through pianos of two sound fonts, in rooms
+ * and through a dull and a thin microphone, one font left out in turn.
  */
 const SPEAKS = { share: 0.68, keys: -0.37, wanted: -2.56, wantedSounds: -2.47, octaveBelow: 0.31 } as const;
 const SURE = 0.0043;

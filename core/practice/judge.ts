@@ -44,8 +44,8 @@ export interface Judgement {
 
 /**
  * Whether a take is a clean turn: to the end, without stopping, enough keys right and in time, of those wanted and those too
- * many. Of what a microphone heard only wrong keys count against it: what it did not hear may have been struck, and when all
- * keys of a strike were struck it hears as one.
+ * many. Of what a microphone heard only wrong keys count against it: what it did not hear may have been struck, and it hears
+ * all keys of a strike at one time.
  */
 export function isCleanTurn({ keys, extra, restarts, bySound }: Judgement, { cleanFrom }: Goal): boolean {
   const isWhole = keys.every(({ how }) => how !== 'not-reached') && restarts.length === 0;
