@@ -1,4 +1,4 @@
-import type { KeyEvent } from '../takes';
+import { type KeyEvent, USUAL_VELOCITY } from '../takes';
 import { Ear } from './ear';
 import { FIRST_KEY, type KeyShapes, LAST_KEY } from './keyShapes';
 
@@ -7,7 +7,6 @@ const ALL_KEYS = Array.from({ length: LAST_KEY - FIRST_KEY + 1 }, (_, i) => FIRS
 const EXPLAINED = 0.2;
 /** A key this many times softer than it was at its loudest is let go. */
 const OVER = 0.04;
-const VELOCITY = 76;
 
 /** Listens for keys. */
 export interface KeyListener {
@@ -38,7 +37,7 @@ export class NoteListener implements KeyListener {
       const midi = ALL_KEYS.reduce((best, key) => (shareOf(key) > shareOf(best) ? key : best));
       const before = this.letGo(seconds);
       this.held = { midi, loudest: 0 };
-      return [...before, { seconds, midi, velocity: VELOCITY }];
+      return [...before, { seconds, midi, velocity: USUAL_VELOCITY }];
     });
     const level = Math.sqrt(block.reduce((sum, x) => sum + x * x, 0) / block.length);
     if (this.held) {

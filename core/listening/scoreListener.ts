@@ -1,5 +1,5 @@
 import { medianOf, type WantedKey } from '../practice';
-import type { KeyEvent } from '../takes';
+import { type KeyEvent, USUAL_VELOCITY } from '../takes';
 import { Ear, type Strike } from './ear';
 import { Follower } from './follower';
 import { type KeyShapes, Tuning } from './keyShapes';
@@ -11,8 +11,6 @@ import { type HeardKey, heardOf, type Likened } from './verdict';
 const SPREAD_SECONDS = 0.18;
 /** What is fainter than the usual strike by this factor is a noise of the room; as loudness is counted here that is some 45 dB. */
 const FAINT = 1 / 8;
-/** Loudness a key is told with: how hard it was struck is not heard. */
-const VELOCITY = 76;
 /** More strikes than an hour of playing has are not kept. */
 const MOST_STRIKES = 40_000;
 
@@ -88,5 +86,5 @@ export class ScoreListener implements KeyListener {
 
 function eventsOf(heard: readonly HeardKey[], seconds: number): KeyEvent[] {
   const keys = heard.flatMap(({ key, how, struck }) => (how === 'heard' ? [key] : (struck ?? [])));
-  return keys.map((midi) => ({ seconds, midi, velocity: VELOCITY }));
+  return keys.map((midi) => ({ seconds, midi, velocity: USUAL_VELOCITY }));
 }

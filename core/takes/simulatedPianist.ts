@@ -9,6 +9,9 @@ export interface KeyEvent {
   readonly velocity: number;
 }
 
+/** How hard a key is taken to be struck where that is not known: neither soft nor loud. */
+export const USUAL_VELOCITY = 76;
+
 /** A tune as the simulated pianist is given it, in beats from the first click. */
 export interface TuneKey {
   readonly beat: number;
@@ -50,7 +53,7 @@ export function playSimulated(tune: readonly TuneKey[], options: SimulatedPlayin
     const seconds = Math.max(0, key.beat * perBeat + strays);
     const length = Math.max(0.04, key.beats * perBeat * HELD_SHARE + (chance() * options.spreadSeconds) / 2);
     const midi = mistake === 'wrong-key' ? neighbour(key.midi) : key.midi;
-    const velocity = Math.round(Math.min(110, Math.max(40, 76 + 8 * chance())));
+    const velocity = Math.round(Math.min(110, Math.max(40, USUAL_VELOCITY + 8 * chance())));
     const press = (at: number, held: number): void => {
       events.push({ seconds: at, midi, velocity }, { seconds: at + held, midi, velocity: 0 });
     };

@@ -137,11 +137,13 @@ describe('practising in words', () => {
   });
 
   it('how much of what one wants to work on is in a song', () => {
-    expect(rankedInWords({ much: 60, part: 2, effort: 31 })).toBe(
+    expect(rankedInWords({ much: 60, part: 2, effort: 31 }, 'leaps')).toBe(
       '60 of 100, most in part 2; effort of the whole 31',
     );
-    expect(rankedInWords({ much: 60, part: null, effort: 31 })).toBe('60 of 100; effort of the whole 31');
-    expect(rankedInWords({ much: 0, part: null, effort: 31 })).toBe('Nothing of it in this song');
+    expect(rankedInWords({ much: 60, part: null, effort: 31 }, 'leaps')).toBe(
+      '60 of 100; effort of the whole 31',
+    );
+    expect(rankedInWords({ much: 0, part: null, effort: 31 }, 'leaps')).toBe('Nothing of it in this song');
   });
 
   it('what went wrong where', () => {

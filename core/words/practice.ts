@@ -1,6 +1,7 @@
 import { theBar, beatsInWords } from '../sentences';
 import { classNameOf, type Key, spellInKey, typeset } from '../music';
 import {
+  type Aim,
   type Cause,
   type HotBar,
   isSaid,
@@ -260,7 +261,11 @@ export function careInWords({ hand, kind, strikes }: WidePassage): string {
 }
 
 /** How much of what one wants to work on is in a song: "60 of 100, most in part 2; effort of the whole 31". */
-export function rankedInWords({ much, part, effort }: Pick<RankedSong, 'much' | 'part' | 'effort'>): string {
+export function rankedInWords(
+  { much, part, effort }: Pick<RankedSong, 'much' | 'part' | 'effort'>,
+  aim: Aim,
+): string {
+  if (aim === 'easiest') return `Effort ${effort} of 100`;
   if (much === 0) return 'Nothing of it in this song';
   const most = part === null ? '' : `, most in part ${part}`;
   return `${much} of 100${most}; effort of the whole ${effort}`;

@@ -1,4 +1,10 @@
-import { type KeyEvent, type Mistake, playSimulated, type TuneKey } from '@joined-hands/core/takes';
+import {
+  type KeyEvent,
+  type Mistake,
+  playSimulated,
+  type TuneKey,
+  USUAL_VELOCITY,
+} from '@joined-hands/core/takes';
 import { AnyOctave, type WantedKey } from '@joined-hands/core/practice';
 import type { KeySource, TakeClock } from './recorder';
 
@@ -22,7 +28,6 @@ const COMPUTER_KEYS: Record<string, number> = {
   KeyP: 75,
   Semicolon: 76,
 };
-const USUAL_VELOCITY = 76;
 
 /** A letter typed into a field is a letter. */
 function isTyping({ target }: KeyboardEvent): boolean {

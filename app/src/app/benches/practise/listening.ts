@@ -85,15 +85,8 @@ export class Listening {
     }
   }
 
-  /** Judges keys that were played, `beatSeconds` a beat of them. */
-  judge(
-    wanted: readonly WantedKey[],
-    events: readonly KeyEvent[],
-    beatSeconds: number,
-    bySound: boolean,
-  ): Promise<Judgement> {
-    return this.judging.judge(wanted, events, beatSeconds, bySound);
-  }
+  /** Judges keys that were played, in a worker. */
+  readonly judge: Judge['judge'] = (...take) => this.judging.judge(...take);
 
   /** Keys that went wrong, in the take of now or the last one, as the seam calls them. */
   readonly wrongNotes = computed((): readonly string[] => {

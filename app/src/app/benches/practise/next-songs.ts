@@ -74,7 +74,7 @@ export class NextSongs {
   protected readonly ranked = computed(() => rankSongs(this.songs(), this.aim()).slice(0, SHOWN));
 
   protected words(song: RankedSong): string {
-    return this.aim() === 'easiest' ? `Effort ${song.effort} of 100` : rankedInWords(song);
+    return rankedInWords(song, this.aim());
   }
 
   /** Each song is arranged once, one after the other; one that cannot be read is left out and said. */

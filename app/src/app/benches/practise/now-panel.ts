@@ -128,7 +128,7 @@ const HEARD_BY_MICROPHONE =
               name="other-hand"
               label="What the other hand does while you play one"
               [mostInRow]="2"
-              [options]="others"
+              [options]="otherHands"
               [value]="state.wishes.all().otherHand"
               (chosen)="letOther($event)"
             />
@@ -239,7 +239,7 @@ export class NowPanel {
   ];
 
   /** What the other hand does: the program plays it, or not. */
-  protected readonly others: readonly {
+  protected readonly otherHands: readonly {
     readonly value: PractiseSettings['otherHand'];
     readonly label: string;
   }[] = [
