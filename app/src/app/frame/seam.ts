@@ -24,6 +24,9 @@ import type { SeamView } from './seam-view';
 /** Times as large where larger letters were chosen. */
 const LARGER = 1.25;
 
+/** Where a letter begins in its note, and how wide each of its signs is. */
+const [LETTER_AT, LETTER_WIDTH] = [9, 13];
+
 /** A note that was pressed: by the played id it comes from and its key. */
 export interface PressedNote {
   readonly id: string;
@@ -68,6 +71,11 @@ export class Seam {
   readonly canDrag = input(false);
   readonly noteDragged = output<DraggedNote>();
   protected readonly drag = new DragKey<NoteShape | BlockShape>();
+
+  /** Where a sign stands beside the letter of a note. */
+  protected afterLetter({ x, letter }: Pick<NoteShape, 'x' | 'letter'>): number {
+    return x + LETTER_AT + LETTER_WIDTH * letter.length;
+  }
 
   protected readonly noteHeight = NOTE_HEIGHT;
   protected readonly blockHeight = BLOCK_HEIGHT;

@@ -10,11 +10,20 @@ import { PractiseState } from './practise-state';
 import { PractiseWishes } from './practise-wishes';
 import { RecordingPanel } from './recording-panel';
 import { RecordingState } from './recording-state';
+import { Sitting } from './sitting';
 import { TaskLine } from './task-line';
 
 /** The Practise bench: one small task at a time, listened to, kept account of. */
 export const bench: BenchDefinition = {
-  providers: [Listening, PractiseLog, PractiseWishes, RecordingState, PractiseState, PractiseBehaviour],
+  providers: [
+    Listening,
+    PractiseLog,
+    PractiseWishes,
+    RecordingState,
+    Sitting,
+    PractiseState,
+    PractiseBehaviour,
+  ],
   behaviour: PractiseBehaviour,
   above: TaskLine,
   panel: {

@@ -1,26 +1,19 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { typeset } from '@joined-hands/core/music';
 import { Clock } from '@joined-hands/core/performance';
-import { partIndexAt } from '@joined-hands/core/parts';
 import {
   afterTask,
   beginning,
-  cardStates,
   type Companion,
   type HotBar,
   isCleanTurn,
   isHeardEnough,
   isOfSong,
-  isPlayedPart,
   isSaid,
   type Task,
   type Judgement,
   minutesSinceRest,
-  partsToPractise,
-  type Plan,
-  planFor,
   slipsOf,
-  spotTask,
   type Standing,
   standingAt,
   type Trouble,
@@ -38,18 +31,13 @@ import { Listening } from './listening';
 import { companionOf } from './other-hand';
 import { PractiseLog } from './practise-log';
 import { PractiseWishes } from './practise-wishes';
+import { Sitting } from './sitting';
 
 /** Tabs of the Practise bench. */
 type PractiseTab = 'now' | 'plan' | 'places' | 'log' | 'recording';
 
 /** How many places that went wrong are told. */
 const WORST = 3;
-/** Hands stay warm so long. */
-const WARM_FOR_MS = 3_600_000;
-/** So long after the last turn one is still at it. */
-const SITTING_MS = 6 * 3_600_000;
-/** Fewer minutes than this are not planned anew. */
-const LEAST_LEFT = 2;
 /** Turns nobody listened to count as long as they sound. */
 const SAID_OVERHEAD_SECONDS = 4;
 
@@ -78,12 +66,10 @@ export class PractiseState {
   readonly isOpen = signal(false);
   readonly tab = signal<PractiseTab>('now');
   readonly problem = signal('');
-  /** The tasks of this sitting; it stays while one works through it. */
-  readonly plan = signal<Plan | null>(null);
-  readonly at = signal(0);
-  /** When the minutes that were asked for are over. */
-  private sittingEnds = 0;
-  private plannedAt = 0;
+  private readonly sitting = inject(Sitting);
+  readonly plan = this.sitting.plan;
+  readonly at = this.sitting.at;
+  readonly current = this.sitting.current;
   /** What is listened to again when one turn follows another by itself. */
   private again: Again | null = null;
   private readonly now = signal(Date.now());
@@ -105,7 +91,8 @@ export class PractiseState {
       if (!isOpen || !arrangement || arrangement.isPartial || untracked(this.plan)) return;
       untracked(() => {
         this.planAnew();
-        this.goOnWhereOneWas();
+        const at = this.sitting.placeOfLast();
+        if (at > 0) this.goTo(at);
       });
     });
     // What is chosen, the part and the hands, is what is practised.
@@ -113,12 +100,6 @@ export class PractiseState {
       const [isOpen, part, { hands }] = [this.isOpen(), this.bench.partIndex() + 1, this.bench.place()];
       if (isOpen) untracked(() => this.practiseChosen(part, hands));
     });
-  }
-
-  /** Each task of the plan was tried since it was made, none only passed over. */
-  private isPlanDone(): boolean {
-    const tried = new Set(this.log.turns().flatMap(({ at, card }) => (at >= this.plannedAt ? [card] : [])));
-    return this.plan()?.tasks.every(({ card }) => tried.has(card)) ?? false;
   }
 
   private async load(songId: string): Promise<void> {
@@ -130,80 +111,29 @@ export class PractiseState {
     this.isLoaded.set(true);
   }
 
-  /** Who practised today goes on with what was played last, or with what follows it. */
-  private goOnWhereOneWas(): void {
-    const last = this.log.turns().at(-1);
-    if (!last || Date.now() - last.at > SITTING_MS) return;
-    const at = this.plan()?.tasks.findIndex(({ card }) => card === last.card) ?? -1;
-    if (at > 0) this.goTo(at);
-  }
-
   /** A part, or hands, that are chosen while another task is shown: the task of these is the one of now. */
   private practiseChosen(part: number, hands: Task['hands']): void {
-    const [plan, task] = [this.plan(), this.current()];
+    const task = this.current();
     // What sounds, or is played, brings its part on the screen: nobody chose it.
-    if (!plan || !task || this.listening.isListening() || this.playing.player.isPlaying()) return;
+    if (!task || this.listening.isListening() || this.playing.player.isPlaying()) return;
     if (task.fromPart <= part && part <= task.toPart && task.hands === hands) return;
-    const isChosen = (one: Task): boolean => isPlayedPart(one, part, hands);
-    const planned = plan.tasks.findIndex(isChosen);
-    if (planned >= 0) return this.goTo(planned);
-    const own = this.planned(Infinity)?.tasks.find(isChosen);
-    if (!own) return;
-    this.plan.set({ ...plan, tasks: plan.tasks.toSpliced(this.at() + 1, 0, own) });
-    this.goTo(this.at() + 1);
+    const at = this.sitting.placeOf(part, hands);
+    if (at !== null) this.goTo(at);
   }
 
   /** A plan for the minutes there are, from where one stands now. */
-  planAnew(minutes = this.wishes.all().minutes): void {
-    const plan = this.planned(minutes);
-    if (!plan) return;
-    this.plannedAt = Date.now();
-    this.sittingEnds = this.plannedAt + minutes * 60_000;
-    this.plan.set(plan);
-    this.goTo(0);
-  }
-
-  private planned(minutes: number): Plan | null {
-    const arrangement = this.bench.arrangement();
-    const song = this.bench.song();
-    if (!arrangement || !song || arrangement.isPartial) return null;
-    const now = Date.now();
-    const { chain, goal } = this.wishes.all();
-    return planFor(partsToPractise(arrangement, this.log.turns()), {
-      minutes,
-      now,
-      level: song.choices.level,
-      first: song.choices.firstHand,
-      chain,
-      goal,
-      cards: cardStates(this.log.standings()),
-      isWarm: this.log.recent().some(({ at, kind }) => kind === 'warm-up' && now - at < WARM_FOR_MS),
-      days: this.wishes.days(now),
-    });
+  planAnew(): void {
+    if (this.sitting.begin()) this.goTo(0);
   }
 
   /** A hot bar becomes the next task: from the bar before, ending on the next downbeat. */
   practiseSpot(hot: HotBar): void {
-    const [arrangement, song, plan] = [this.bench.arrangement(), this.bench.song(), this.plan()];
-    if (!arrangement || !song || !plan) return;
-    const part = arrangement.parts[partIndexAt(arrangement.parts, hot.tick)];
-    const clock = new Clock(arrangement.played.tempoMap, song.feel);
-    const task = spotTask(
-      hot,
-      part,
-      arrangement.played.bars,
-      song.choices.level,
-      this.wishes.goal(),
-      (tick) => clock.secondsAt(tick),
-    );
-    const at = Math.min(this.at() + 1, plan.tasks.length);
-    const others = plan.tasks.filter(({ id }) => id !== task.id);
-    this.plan.set({ ...plan, tasks: others.toSpliced(at, 0, task) });
-    this.goTo(this.plan()?.tasks.indexOf(task) ?? 0);
+    const at = this.sitting.placeOfSpot(hot);
+    if (at === null) return;
+    this.goTo(at);
     this.tab.set('now');
   }
 
-  readonly current = computed((): Task | null => this.plan()?.tasks[this.at()] ?? null);
   readonly standing = computed((): Standing => {
     const [task, goal] = [this.current(), this.wishes.goal()];
     return task ? standingAt(task, this.log.standings().get(task.card), goal) : beginning(goal);
@@ -229,14 +159,7 @@ export class PractiseState {
   /** The next task, or the one before; after the last the plan is at its end. */
   next(by: 1 | -1 = 1): void {
     const count = this.plan()?.tasks.length ?? 0;
-    const left = (this.sittingEnds - Date.now()) / 60_000;
-    // A plan done sooner than was thought is made anew for the minutes that are left.
-    if (by === 1 && this.at() + 1 === count && left >= LEAST_LEFT && this.isPlanDone()) {
-      const ends = this.sittingEnds;
-      this.planAnew(left);
-      this.sittingEnds = ends;
-      if ((this.plan()?.tasks.length ?? 0) > 0) return;
-    }
+    if (by === 1 && this.at() + 1 === count && this.sitting.goOn()) return this.goTo(0);
     this.goTo(Math.max(0, Math.min(this.at() + by, count)));
   }
 

@@ -19,6 +19,7 @@ import { PractiseLog } from '../practise-log';
 import { PractiseState } from '../practise-state';
 import { PractiseWishes } from '../practise-wishes';
 import { RecordingState } from '../recording-state';
+import { Sitting } from '../sitting';
 
 /** A music desk without a browser: what was practised is kept in memory, and a recorder hears what it is given. */
 export function deskOf() {
@@ -110,6 +111,7 @@ export function deskOf() {
       PractiseLog,
       PractiseWishes,
       RecordingState,
+      Sitting,
       PractiseState,
       PractiseBehaviour,
     );
