@@ -1,11 +1,14 @@
+import { Follower } from '../paths';
 import { medianOf, type WantedKey } from '../practice';
 import { type KeyEvent, USUAL_VELOCITY } from '../takes';
 import { Ear, type Strike } from './ear';
-import { Follower } from './follower';
 import { type KeyShapes, Tuning } from './keyShapes';
 import { type Meeting, meetingsOf } from './meetings';
 import type { KeyListener } from './noteListener';
-import { type HeardKey, heardOf, type Likened } from './verdict';
+import { type HeardKey, heardOf, type Likened, speaksFor } from './verdict';
+
+/** What it costs that a strike is none of the meetings, that a meeting was passed over, that one begins in the middle, and goes on elsewhere. */
+const [NO_MEETING, COSTS] = [0.15, { passed: 0.45, begins: 0.8, elsewhere: 2.2, tooSoon: 0 }];
 
 /** A strike that follows a meeting so soon and is no other is the rest of its chord, spread. */
 const SPREAD_SECONDS = 0.18;
@@ -18,7 +21,7 @@ const MOST_STRIKES = 40_000;
 export class ScoreListener implements KeyListener {
   private readonly ear: Ear;
   private readonly meetings: readonly Meeting[];
-  private readonly follower: Follower;
+  private readonly follower: Follower<Likened>;
   private readonly tuning: Tuning;
   private strikes: Strike[] = [];
   /** The meeting told last: what was told is not told again. */
@@ -34,7 +37,7 @@ export class ScoreListener implements KeyListener {
   ) {
     this.ear = new Ear(samplesPerSecond);
     this.meetings = meetingsOf(wanted, others);
-    this.follower = new Follower(this.meetings, shapes, pace);
+    this.follower = this.newFollower();
     this.tuning = new Tuning(shapes);
   }
 
@@ -43,14 +46,14 @@ export class ScoreListener implements KeyListener {
     const events: KeyEvent[] = [];
     for (const strike of this.ear.hear(block, ended)) {
       const likened = this.likened(strike, this.tuning.higher);
-      const meeting = this.follower.add(likened);
+      const meeting = this.follow(this.follower, likened);
       const [last] = this.follower.path(1);
       if (strike.isFull && this.strikes.length < MOST_STRIKES) this.strikes.push(strike);
       if (meeting === null || last.meeting !== meeting) continue;
       if (strike.isFull) this.tuning.add(strike, this.meetings[meeting].keys);
       if (this.told?.number === strike.number && this.told.meeting === meeting) continue;
       this.told = { number: strike.number, meeting };
-      const heard = heardOf(this.shapes, [likened], this.meetings[meeting], this.follower.beside(meeting));
+      const heard = heardOf(this.shapes, [likened], this.meetings[meeting], this.beside(meeting));
       events.push(...eventsOf(heard, strike.seconds));
     }
     return events;
@@ -59,24 +62,47 @@ export class ScoreListener implements KeyListener {
   /** What was struck, judged by all that was heard, now that it is over. */
   inFull(): KeyEvent[] {
     const { higher } = this.tuning;
-    const follower = new Follower(this.meetings, this.shapes, this.pace);
+    const follower = this.newFollower();
     const loudness = this.strikes.map(({ came }) => came.reduce((most, value) => Math.max(most, value), 0));
     const usual = medianOf(loudness);
     this.strikes.forEach((strike, i) => {
-      if (loudness[i] > FAINT * usual) follower.add(this.likened(strike, higher));
+      if (loudness[i] > FAINT * usual) this.follow(follower, this.likened(strike, higher));
     });
     const path = follower.path();
-    return path.flatMap(({ likened, meeting }, i) => {
+    return path.flatMap(({ thing: likened, meeting }, i) => {
       if (meeting === null) return [];
       const chord = [likened];
       for (const next of path.slice(i + 1)) {
         if (next.meeting !== null) break;
-        if (next.likened.strike.seconds - likened.strike.seconds > SPREAD_SECONDS) break;
-        chord.push(next.likened);
+        if (next.thing.strike.seconds - likened.strike.seconds > SPREAD_SECONDS) break;
+        chord.push(next.thing);
       }
-      const heard = heardOf(this.shapes, chord, this.meetings[meeting], follower.beside(meeting));
+      const heard = heardOf(this.shapes, chord, this.meetings[meeting], this.beside(meeting));
       return eventsOf(heard, likened.strike.seconds);
     });
+  }
+
+  private newFollower(): Follower<Likened> {
+    return new Follower(
+      this.meetings.map(({ seconds }) => seconds),
+      COSTS,
+      this.pace,
+    );
+  }
+
+  /** A strike that was heard before, and now in full, takes its own place. */
+  private follow(follower: Follower<Likened>, likened: Likened): number | null {
+    const { strike, came } = likened;
+    while ((follower.last?.strike.number ?? -1) >= strike.number) follower.takeBack();
+    return follower.add(likened, strike.seconds, {
+      begins: (m) => speaksFor(this.shapes, came, this.meetings[m], this.beside(m)),
+      goesOn: () => -NO_MEETING,
+    });
+  }
+
+  /** Keys of the meetings before and after one. */
+  private beside(m: number): readonly number[] {
+    return [m - 1, m + 1].flatMap((at) => (at in this.meetings ? this.meetings[at].keys : []));
   }
 
   private likened(strike: Strike, higher: number): Likened {

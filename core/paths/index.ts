@@ -1,3 +1,4 @@
 export { leastPath, type LeastPath } from './leastPath';
 export { leastPathOfThrees } from './leastPathOfThrees';
 export { brokenEvenly, type Piece } from './breaks';
+export { Follower } from './follower';

@@ -1,52 +1,28 @@
+import type { KeyEvent } from '../takes';
 import type { WantedKey } from './wanted';
+import { Whereabouts } from './whereabouts';
 
-/** How many keys before and after the one reached are looked at. */
-const [BACK, AHEAD] = [24, 16];
+const OCTAVE = 12;
 
 /**
  * Puts keys that were pressed in any octave where they are wanted: for what has too few keys for two hands, as a computer's
- * keyboard. A note stands for all keys of its name that are wanted at the moment it comes next.
+ * keyboard. A note stands for all keys of its name that are wanted at the moment it comes.
  */
 export class AnyOctave {
-  private readonly struck = new Set<number>();
-  private at = 0;
+  private readonly where: Whereabouts;
 
-  constructor(private readonly wanted: readonly WantedKey[]) {}
-
-  /** The keys a pressed one stands for; itself, an octave near to what is wanted, where its name is wanted nowhere near. */
-  keysFor(midi: number): number[] {
-    const isNamed = (i: number): boolean =>
-      this.wanted[i] !== undefined && (this.wanted[i].midi - midi) % 12 === 0 && !this.struck.has(i);
-    const near = Array.from({ length: AHEAD + BACK }, (_, i) =>
-      i < AHEAD ? this.at + i : this.at - 1 - (i - AHEAD),
-    );
-    const first = near.find(isNamed) ?? this.again(midi);
-    if (first === undefined) return [this.nearest(midi)];
-    const { tick } = this.wanted[first];
-    const keys = this.wanted.flatMap((key, i) => (key.tick === tick && isNamed(i) ? [i] : []));
-    for (const i of keys) this.struck.add(i);
-    this.at = this.firstOpen(tick);
-    return keys.map((i) => this.wanted[i].midi);
+  /** `pace`: how many seconds a second of the music is expected to take. */
+  constructor(wanted: readonly WantedKey[], pace = 1) {
+    this.where = new Whereabouts(wanted, pace, true);
   }
 
-  /** Who begins again somewhere before strikes what was struck already: from there on all is to come once more. */
-  private again(midi: number): number | undefined {
-    for (let i = this.at - 1; i >= 0; i--) {
-      if ((this.wanted[i].midi - midi) % 12 !== 0) continue;
-      for (let later = i; later < this.wanted.length; later++) this.struck.delete(later);
-      return i;
-    }
-    return undefined;
-  }
-
-  /** The first key not struck yet, of a moment and those after it. */
-  private firstOpen(tick: number): number {
-    const open = this.wanted.findIndex((key, i) => key.tick >= tick && !this.struck.has(i));
-    return open < 0 ? this.wanted.length : open;
-  }
-
-  private nearest(midi: number): number {
-    const wanted = this.wanted[Math.min(this.at, this.wanted.length - 1)]?.midi ?? midi;
-    return midi + 12 * Math.round((wanted - midi) / 12);
+  /** The keys a pressed one stands for; where its name is not wanted, itself in the octave of what comes next. */
+  keysFor(event: KeyEvent): readonly number[] {
+    this.where.hear(event);
+    const { reached, moments } = this.where;
+    const meant = moments[reached]?.keys.filter((midi) => (midi - event.midi) % OCTAVE === 0) ?? [];
+    if (meant.length > 0) return meant;
+    const next = (moments[reached + 1] ?? moments[reached])?.keys.at(-1) ?? event.midi;
+    return [event.midi + OCTAVE * Math.round((next - event.midi) / OCTAVE)];
   }
 }

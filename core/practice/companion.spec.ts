@@ -83,6 +83,21 @@ describe('the other hand, played by the program', () => {
     for (const music of [7, 8]) expect(Math.abs((struck.get(music) ?? 0) - music + 4)).toBeLessThan(0.03);
   });
 
+  it('takes a chord that is spread for one moment, though its keys are those of the next', () => {
+    const chords = [0, 1, 2, 3].flatMap((at) => [48, 52, 55].map((midi) => key(at, midi, 'left')));
+    const tune = [0.5, 1.5, 2.5].map((at) => key(at, 72, 'right'));
+    const companion = new Companion(chords, tune, 1, 'follows');
+    const struck: number[] = [];
+    for (const at of [0, 1, 2, 3])
+      for (const [i, midi] of [48, 52, 55].entries()) {
+        companion.hear({ seconds: at + 0.12 * i, midi, velocity: 70 });
+        const next = companion.next();
+        if (next) struck.push(next.seconds);
+      }
+    for (const [i, seconds] of struck.entries())
+      expect([i, Math.abs(seconds - Math.floor(i / 3) - 0.5) < 0.05]).toEqual([i, true]);
+  });
+
   it('goes on over a wrong key and one that is left out', () => {
     const missing = steady(1).map((at, i) => (i === 6 ? null : at));
     for (const [music, at] of played(missing, 'follows')) expect(Math.abs(at - music)).toBeLessThan(0.03);

@@ -67,9 +67,6 @@ export interface NextStrike {
   readonly seconds: number;
 }
 
-/** A key this share of the time to it too soon or too late is meant for the next moment, though it is another. */
-const TIMELY = 0.35;
-
 /**
  * Plays the other hand with a player: finds where the player is, how fast, and when the next strike of the other hand is
  * due. Only the next is ever told; it changes with each key. Where the player's own key is overdue it waits.
@@ -87,7 +84,7 @@ export class Companion {
     private readonly pace: number,
     private readonly pushing: Pushing,
   ) {
-    this.where = new Whereabouts(own);
+    this.where = new Whereabouts(own, pace);
     this.tempo = new RunningTempo(pace);
   }
 
@@ -95,7 +92,7 @@ export class Companion {
   hear(event: KeyEvent): void {
     if (event.velocity === 0 || this.pushing === 'strict') return;
     const { moments, reached: before } = this.where;
-    if (!this.where.hear(event, this.isTimely(event.seconds))) return;
+    if (!this.where.hear(event)) return;
     const { reached } = this.where;
     const music = moments[reached].seconds;
     // Who begins anywhere, or again, has the other hand go along from there.
@@ -129,13 +126,6 @@ export class Companion {
   expected(): number | null {
     const awaited = this.where.moments[this.where.reached + 1];
     return awaited === undefined || !this.tempo.isRunning ? null : this.tempo.at(awaited.seconds);
-  }
-
-  private isTimely(seconds: number): boolean {
-    const [due, { moments, reached }] = [this.expected(), this.where];
-    if (due === null || reached < 0) return false;
-    const since = this.tempo.at(moments[reached].seconds);
-    return Math.abs(seconds - due) < TIMELY * (due - since);
   }
 
   /** The last moment of the other hand before one of the music. */

@@ -1,26 +1,36 @@
+import { Follower } from '../paths';
 import type { KeyEvent } from '../takes';
 import { isNear } from './outOfOrder';
 import type { WantedKey } from './wanted';
 
-/** Keys struck within this, in seconds, are one strike. */
-const TOGETHER = 0.08;
-/** So many moments may be left out. */
-const MOST_LEFT_OUT = 3;
-/** So many strikes tell where one is who is not where one was. */
-const TELLING = 3;
+/** What it costs that a key is none that is wanted, that a moment was passed over, that one begins in the middle, and goes on elsewhere: three keys tell. */
+const [OTHER, COSTS] = [0.3, { passed: 0.7, begins: 3, elsewhere: 3.2, tooSoon: 2 }];
+/** A chord may be spread over this share of the time to the next moment; keys of it that come later, when the next is due, are less likely its. */
+const [SPREAD, TOO_LATE] = [0.4, 3];
+const OCTAVE = 12;
 
 /** Finds which moment of the music a player has reached, key by key, with nothing to come known: for who plays along. */
 export class Whereabouts {
-  readonly moments: readonly { readonly seconds: number; readonly keys: ReadonlySet<number> }[];
+  readonly moments: readonly { readonly seconds: number; readonly keys: readonly number[] }[];
+  private readonly follower: Follower<number>;
   private at = -1;
-  private strikes: { readonly seconds: number; readonly keys: Set<number> }[] = [];
 
-  constructor(wanted: readonly WantedKey[]) {
-    const keys = new Map<number, Set<number>>();
-    for (const { seconds, midi } of wanted) keys.set(seconds, (keys.get(seconds) ?? new Set()).add(midi));
+  /** `pace`: how many seconds a second of the music is expected to take; `inAnyOctave`: keys may be struck octaves off. */
+  constructor(
+    wanted: readonly WantedKey[],
+    pace = 1,
+    private readonly inAnyOctave = false,
+  ) {
+    const keys = new Map<number, number[]>();
+    for (const { seconds, midi } of wanted) keys.set(seconds, [...(keys.get(seconds) ?? []), midi]);
     this.moments = [...keys]
       .map(([seconds, of]) => ({ seconds, keys: of }))
       .sort((a, b) => a.seconds - b.seconds);
+    this.follower = new Follower(
+      this.moments.map(({ seconds }) => seconds),
+      COSTS,
+      pace,
+    );
   }
 
   /** The moment reached, counted from 0; -1 before the first. */
@@ -28,44 +38,37 @@ export class Whereabouts {
     return this.at;
   }
 
-  /** A key came. `isTimely`: the next moment was due about now, so that a neighbour of its key is meant for it. Whether a new moment is reached. */
-  hear({ midi, seconds }: KeyEvent, isTimely: boolean): boolean {
-    const last = this.strikes.at(-1);
-    const isSame = last !== undefined && seconds - last.seconds < TOGETHER;
-    if (isSame) last.keys.add(midi);
-    else this.strikes = [...this.strikes.slice(1 - TELLING), { seconds, keys: new Set([midi]) }];
-    if (isSame && this.moments[this.at]?.keys.has(midi)) return false;
-    const next =
-      this.nextWith(midi) ??
-      (isTimely && !isSame && this.isSlipForNext(midi) ? this.at + 1 : null) ??
-      this.elsewhere();
-    if (next === null) return false;
-    this.at = next;
-    return true;
+  /** A key came. Whether a moment is reached with it. */
+  hear({ midi, seconds }: KeyEvent): boolean {
+    const reached = this.follower.add(midi, seconds, {
+      begins: (m) => this.speaksFor(m, midi),
+      goesOn: (m, since, share) =>
+        this.isKeyOf(m, midi) && !since().some((other) => this.isSame(other, midi))
+          ? 1 - TOO_LATE * Math.max(0, share() - SPREAD)
+          : -OTHER,
+    });
+    this.at = reached ?? -1;
+    const [{ meeting }] = this.follower.path(1);
+    return meeting !== null;
   }
 
-  /** The next moment with a key: at the beginning the first alone. */
-  private nextWith(midi: number): number | null {
-    const ahead = this.at < 0 ? 1 : MOST_LEFT_OUT;
-    for (let by = 1; by <= ahead; by++) if (this.moments[this.at + by]?.keys.has(midi)) return this.at + by;
-    return null;
+  /** A key of the moment begins it; once one is under way, one beside may be meant for it. */
+  private speaksFor(m: number, midi: number): number {
+    if (this.isKeyOf(m, midi)) return 1;
+    return this.at >= 0 && this.moments[m].keys.some((key) => this.isBeside(midi - key)) ? 0 : -Infinity;
   }
 
-  private isSlipForNext(midi: number): boolean {
-    return [...(this.moments[this.at + 1]?.keys ?? [])].some((key) => isNear(midi - key));
+  private isKeyOf(m: number, midi: number): boolean {
+    return this.moments[m]?.keys.some((key) => this.isSame(key, midi)) ?? false;
   }
 
-  /** The nearest place where the last strikes are moments in a row; null where there is none. */
-  private elsewhere(): number | null {
-    if (this.strikes.length < TELLING) return null;
-    const fits = this.moments.flatMap((_, end) =>
-      this.strikes.every(({ keys }, i) =>
-        [...keys].some((key) => this.moments[end - TELLING + 1 + i]?.keys.has(key)),
-      )
-        ? [end]
-        : [],
-    );
-    const others = fits.filter((end) => end !== this.at);
-    return others.sort((a, b) => Math.abs(a - this.at) - Math.abs(b - this.at))[0] ?? null;
+  private isSame(a: number, b: number): boolean {
+    return a === b || (this.inAnyOctave && (a - b) % OCTAVE === 0);
+  }
+
+  private isBeside(off: number): boolean {
+    if (!this.inAnyOctave) return isNear(off);
+    const up = ((off % OCTAVE) + OCTAVE) % OCTAVE;
+    return isNear(up) || isNear(up - OCTAVE);
   }
 }

@@ -95,15 +95,15 @@ export class ComputerKeys implements KeySource {
 }
 
 /** A source whose keys stand for their notes in any octave: each is told as the keys that are wanted. */
-export function inAnyOctave(source: KeySource, wanted: readonly WantedKey[]): KeySource {
-  const octaves = new AnyOctave(wanted);
+export function inAnyOctave(source: KeySource, wanted: readonly WantedKey[], pace: number): KeySource {
+  const octaves = new AnyOctave(wanted, pace);
   const down = new Map<number, readonly number[]>();
   return {
     ...(source.letters ? { letters: source.letters } : {}),
     prepare: () => source.prepare?.(),
     start: (press, now) =>
       source.start((event) => {
-        const keys = event.velocity > 0 ? octaves.keysFor(event.midi) : (down.get(event.midi) ?? []);
+        const keys = event.velocity > 0 ? octaves.keysFor(event) : (down.get(event.midi) ?? []);
         down.set(event.midi, keys);
         for (const midi of keys) press({ ...event, midi });
       }, now),

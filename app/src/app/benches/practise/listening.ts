@@ -17,6 +17,8 @@ interface TurnWanted {
   readonly toTick: number;
   readonly quartersPerMinute: number;
   /** One beat is counted in, and not a bar. */
+  /** How many seconds a second of the music is to take. */
+  readonly pace: number;
   readonly countsInBeat: boolean;
   /** Plays the other hand; null where it is silent. */
   readonly along: Companion | null;
@@ -70,7 +72,7 @@ export class Listening {
     try {
       const { fromTick, toTick, countsInBeat, along, isClicked } = turn;
       const bars = this.bench.arrangement()?.played.bars ?? [];
-      const keys = source.isAnyOctave ? inAnyOctave(source, turn.wanted) : source;
+      const keys = source.isAnyOctave ? inAnyOctave(source, turn.wanted, turn.pace) : source;
       return await this.recorder.record(keys, fromTick, toTick - fromTick, {
         heard,
         countsInBeat,

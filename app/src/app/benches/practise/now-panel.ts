@@ -263,10 +263,7 @@ export class NowPanel {
     {
       label: 'Microphone',
       note: HEARD_BY_MICROPHONE,
-      keys: () => {
-        const pace = 100 / this.state.standing().tempoPercent;
-        return microphoneKeys(this.judge, this.state.wanted(), pace, this.state.others());
-      },
+      keys: () => microphoneKeys(this.judge, this.state.wanted(), this.state.pace(), this.state.others()),
     },
     ON_COMPUTER,
     onScreen(inject(ScreenKeyboard)),

@@ -177,6 +177,8 @@ export class PractiseState {
   /** The tempo the task asks for, in percent; null for what is only heard or said: as the pianist chose. */
   readonly tempoSet = computed(() => (this.isSaid() ? null : this.standing().tempoPercent));
   private readonly percent = computed(() => this.tempoSet() ?? 100);
+  /** How many seconds a second of the music is to take. */
+  readonly pace = computed(() => 100 / this.percent());
 
   private readonly clock = computed((): Clock | null => {
     const arrangement = this.bench.arrangement();
@@ -198,7 +200,7 @@ export class PractiseState {
     const [arrangement, task, clock] = [this.bench.arrangement(), this.current(), this.clock()];
     const { otherHand } = this.wishes.all();
     if (!arrangement || !task || !clock || otherHand === 'silent') return null;
-    return companionOf(arrangement, task, clock, 100 / this.percent(), otherHand);
+    return companionOf(arrangement, task, clock, this.pace(), otherHand);
   }
 
   /** Listens to one turn from an instrument, or a stand-in, and judges it; with `goesOn` clean ones follow one another. */
@@ -214,7 +216,8 @@ export class PractiseState {
         wanted: this.wanted(),
         fromTick: task.fromTick,
         toTick: task.toTick,
-        quartersPerMinute: (quartersPerMinute * this.percent()) / 100,
+        quartersPerMinute: quartersPerMinute / this.pace(),
+        pace: this.pace(),
         countsInBeat: isNext && this.wishes.all().goesOn === 'beat',
         along: this.companion(),
         isClicked: task.hands === 'both' || ['silent', 'strict'].includes(this.wishes.all().otherHand),
