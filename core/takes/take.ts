@@ -1,4 +1,5 @@
-import { type Key, spellInKey, TICKS_PER_QUARTER } from '../music';
+import { findKeys } from '../harmony';
+import { fifthsOf, type Key, midiOf, spellInKey, TICKS_PER_QUARTER } from '../music';
 import { cleared, type MelodyNote, type Song } from '../song';
 import type { Grid } from './grid';
 import { type PlayedKey, quantise, type Quantised, topLine, withoutBreaths } from './quantise';
@@ -59,14 +60,40 @@ export function melodyNote(
   };
 }
 
-/** What keeping a take changes in a song: it stands in the place of what stood in its stretch. Ticks. */
-export function withTake(song: Song, take: Take, from: number, ticks: number): Pick<Song, 'melody' | 'feel'> {
+/** Fewer notes do not tell a key. */
+const TELLING_NOTES = 5;
+
+/**
+ * What keeping a take changes in a song: it stands in the place of what stood in its stretch. Where that is all the song has
+ * and nobody chose its key, the notes tell it. Ticks.
+ */
+export function withTake(
+  song: Song,
+  take: Take,
+  from: number,
+  ticks: number,
+): Pick<Song, 'melody' | 'feel' | 'keyMap'> {
   const first = 1 + Math.max(0, ...song.melody.map((n) => Number(n.id.replace(/\D/g, '')) || 0));
-  const notes = take.melody
+  const others = cleared(song.melody, from, from + ticks);
+  const played = take.melody
     .filter((note) => note.tick < ticks)
     .map((note, i) => ({ ...note, id: `n${first + i}`, tick: from + note.tick }));
-  const melody = [...cleared(song.melody, from, from + ticks), ...notes].sort((a, b) => a.tick - b.tick);
-  return { melody, feel: take.quantised.grid === 'swing' ? { kind: 'swing', ratio: 2 } : song.feel };
+  const isAll = others.length + song.changes.length === 0 && played.length >= TELLING_NOTES;
+  const key = isAll && isUsual(song.keyMap) ? findKeys({ melody: played, changes: [] })[0].key : null;
+  const notes = key
+    ? played.map((note) => ({ ...note, pitch: spellInKey(midiOf(note.pitch), key) }))
+    : played;
+  return {
+    melody: [...others, ...notes].sort((a, b) => a.tick - b.tick),
+    feel: take.quantised.grid === 'swing' ? { kind: 'swing', ratio: 2 } : song.feel,
+    keyMap: key ? [{ tick: 0, ...key }] : song.keyMap,
+  };
+}
+
+/** Whether a song has the key alone that every new one begins with. */
+function isUsual(keyMap: Song['keyMap']): boolean {
+  const [key, ...others] = keyMap;
+  return others.length === 0 && key.mode === 'major' && fifthsOf(key) === 0;
 }
 
 /** Where two takes differ, in words: notes of one that the other does not have. */

@@ -1,7 +1,7 @@
 import { inWords } from '../sentences';
 import { describe, expect, it } from 'vitest';
 import { keyFromFifths, nameOf } from '../music';
-import type { MelodyNote } from '../song';
+import { emptySong, type MelodyNote, type Song } from '../song';
 import { wholeBars } from '../testing';
 import { fitGrid } from './grid';
 import { findMetres } from './metreFinding';
@@ -154,6 +154,25 @@ describe('keys as held', () => {
     expect(feel).toBe(song.feel);
     const swung = { ...take, quantised: { ...take.quantised, grid: 'swing' as const } };
     expect(withTake(song, swung, 0, 3840).feel).toEqual({ kind: 'swing', ratio: 2 });
+  });
+
+  it('tells the key of a new song by its notes, and spells them in it; a key that was chosen stays', () => {
+    const played = [67, 70, 69, 67, 66, 67, 74, 67].flatMap((midi, i) => [
+      event(i, midi),
+      event(i + 0.9, midi, 0),
+    ]);
+    const take = takeOf(played, 60, C);
+    const empty = emptySong('s', 'S');
+    const { keyMap, melody } = withTake(empty, take, 0, 7680);
+    expect(keyMap).toEqual([{ tick: 0, tonic: { letter: 'G', alter: 0 }, mode: 'minor' }]);
+    expect(melody.map(({ pitch }) => pitch.letter + 'b♮#'[pitch.alter + 1]).slice(0, 5)).toEqual([
+      ...['G♮', 'Bb', 'A♮', 'G♮', 'F#'],
+    ]);
+    const inD: Song['keyMap'] = [{ tick: 0, tonic: { letter: 'D', alter: 0 }, mode: 'major' }];
+    expect(withTake({ ...empty, keyMap: inD }, take, 0, 7680).keyMap).toBe(inD);
+    // A second attempt beside the first is in its key.
+    const second = withTake({ ...empty, melody, keyMap }, take, 7680, 7680);
+    expect(second.keyMap).toBe(keyMap);
   });
 });
 

@@ -1,14 +1,18 @@
 import '@angular/compiler';
-import { Injector, signal } from '@angular/core';
+import { Injector } from '@angular/core';
+import type { Bar } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
-import { Store } from '@ngrx/store';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { DEMO_SONGS } from '../../../../demo/songs';
 import { Piano } from '../sound/piano';
 import { Player } from '../sound/player';
 import { Recorder, type TakeClock } from './recorder';
 
-const [lanterns] = DEMO_SONGS;
+const IN_THREE = { numerator: 3, denominator: 4 } as const;
+const bar = (number: number, tick: number, length = 2880, metre: Bar['metre'] = IN_THREE): Bar => ({
+  ...{ number, tick, length, metre },
+});
+/** A bar of a waltz. */
+const WALTZ = { bars: [bar(1, 0)], fromTick: 0, toTick: 2880 };
 
 describe('recording against a click', () => {
   const clicks: { pitch: number; at: number }[] = [];
@@ -46,7 +50,6 @@ describe('recording against a click', () => {
           useValue: { ready: async (keys: number[]) => (asked.push(keys), instrument) },
         },
         { provide: Player, useValue: { stop: stopped } },
-        { provide: Store, useValue: { selectSignal: () => signal(lanterns) } },
       ],
     });
     recorder = injector.get(Recorder);
@@ -59,7 +62,7 @@ describe('recording against a click', () => {
   const started = () => vi.advanceTimersByTimeAsync(0);
 
   it('counts one bar in, then clicks the bars asked for, the downbeats higher', async () => {
-    const take = recorder.record(source, 0, 2880);
+    const take = recorder.record(source, WALTZ);
     await started();
     expect(stopped).toHaveBeenCalled();
     expect(clicks.map((c) => Math.round((c.at - 100) * 1000))).toEqual([150, 1150, 2150, 3150, 4150, 5150]);
@@ -70,7 +73,11 @@ describe('recording against a click', () => {
     await vi.advanceTimersByTimeAsync(2000);
     expect([recorder.beat(), recorder.state()]).toEqual([3, 'counting-in']);
     await vi.advanceTimersByTimeAsync(1000);
-    expect([recorder.beat(), recorder.state(), recorder.counted()]).toEqual([1, 'recording', 'Beat 1']);
+    expect([recorder.beat(), recorder.state(), recorder.counted()]).toEqual([
+      1,
+      'recording',
+      'Bar 1, beat 1',
+    ]);
     await vi.advanceTimersByTimeAsync(4000);
     expect(await take).toEqual([]);
     expect([recorder.state(), recorder.beat(), recorder.isBusy()]).toEqual(['idle', null, false]);
@@ -78,7 +85,7 @@ describe('recording against a click', () => {
 
   it('counts in one beat where a turn follows straight on, and hears each key as it comes', async () => {
     const heard: KeyEvent[] = [];
-    const take = recorder.record({ ...source, sounds: true }, 0, 2880, {
+    const take = recorder.record({ ...source, sounds: true }, WALTZ, {
       heard: (event) => heard.push(event),
       countsInBeat: true,
     });
@@ -98,8 +105,31 @@ describe('recording against a click', () => {
     expect(await take).toHaveLength(1);
   });
 
+  it('counts up to music that begins inside a bar, and clicks bars as they are: pick-up, metre, slowing', async () => {
+    const inTwo = { numerator: 2, denominator: 4 } as const;
+    const bars = [bar(0, 0, 480), bar(1, 480), bar(2, 3360, 1920, inTwo)];
+    // From the second bar on it is twice as slow.
+    const secondsAt = (tick: number): number => tick / 960 + Math.max(0, tick - 3360) / 960;
+    void recorder.record(source, { bars, fromTick: 0, toTick: 5280 }, { secondsAt });
+    await started();
+    // Half a beat is left of the bar of the pick-up: counted are a bar and two beats and a half.
+    const beats = clicks.map(({ at, pitch }) => [Math.round((at - 100.15) * 1000), pitch > 1500]);
+    const counted = [0, 1, 2, 3, 4, 5].map((at) => [at * 1000, at % 3 === 0]);
+    const music = [6000, 7000, 8000, 9000, 11_000].map((at, i) => [at, i % 3 === 0]);
+    expect(beats).toEqual([...counted, ...music]);
+    await vi.advanceTimersByTimeAsync(150 + 5500);
+    expect([recorder.state(), recorder.counted(), Math.abs(now()) < 0.001]).toEqual([
+      ...['recording', 'Count-in: 3', true],
+    ]);
+    await vi.advanceTimersByTimeAsync(500);
+    expect(recorder.counted()).toBe('Bar 1, beat 1');
+    await vi.advanceTimersByTimeAsync(5000);
+    expect(recorder.counted()).toBe('Bar 2, beat 2');
+    recorder.stop();
+  });
+
   it('times keys from the first beat after the count-in and sounds them', async () => {
-    const take = recorder.record(source, 0, 2880);
+    const take = recorder.record(source, WALTZ);
     // Any key of the longest keyboard may come.
     expect(asked).toEqual([Array.from({ length: 88 }, (_, i) => 21 + i)]);
     await vi.advanceTimersByTimeAsync(150 + 3000 + 500);
@@ -118,7 +148,7 @@ describe('recording against a click', () => {
   });
 
   it('leaves out what was played while it counted in, not a first note a little early', async () => {
-    const take = recorder.record(source, 0, 2880);
+    const take = recorder.record(source, WALTZ);
     await started();
     for (const seconds of [-2, -0.76, -0.74, 0]) press({ seconds, midi: 60, velocity: 80 });
     recorder.stop();
@@ -133,7 +163,7 @@ describe('recording against a click', () => {
   ])('goes on after its bars while more is to come and keys are pressed: %s', async (_, keys, over) => {
     let ended = 0;
     const begun = performance.now();
-    void recorder.record(source, 0, 2880, { hasMoreToCome: () => true }).then(() => {
+    void recorder.record(source, WALTZ, { hasMoreToCome: () => true }).then(() => {
       ended = performance.now() - begun - 3150;
     });
     await started();
@@ -146,7 +176,7 @@ describe('recording against a click', () => {
   it('ends with its bars where nothing more is to come, and at once when what was wanted has come', async () => {
     let [toCome, ended] = [1, 0];
     const begun = performance.now();
-    void recorder.record(source, 0, 2880, { hasMoreToCome: () => toCome > 0 }).then(() => {
+    void recorder.record(source, WALTZ, { hasMoreToCome: () => toCome > 0 }).then(() => {
       ended = performance.now() - begun - 3150;
     });
     await started();
@@ -157,9 +187,9 @@ describe('recording against a click', () => {
   });
 
   it('ends one take when another begins; nothing of the first rings on', async () => {
-    const first = recorder.record(source, 0, 2880);
+    const first = recorder.record(source, WALTZ);
     await started();
-    const second = recorder.record(source, 0, 2880);
+    const second = recorder.record(source, WALTZ);
     expect(await first).toEqual([]);
     await started();
     expect(clicks).toHaveLength(12);

@@ -1,18 +1,10 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import {
-  beatsBetween,
-  beatTicks,
-  countInTicks,
-  KEYBOARDS,
-  TICKS_PER_QUARTER,
-} from '@joined-hands/core/music';
+import { KEYBOARDS, TICKS_PER_QUARTER } from '@joined-hands/core/music';
+import { type Click, clicksAlong, countIn, type Stretch } from '@joined-hands/core/performance';
 import type { Companion, WantedKey } from '@joined-hands/core/practice';
-import { lastAtOrBefore } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
-import { Store } from '@ngrx/store';
 import { Piano } from '../sound/piano';
 import { Player } from '../sound/player';
-import { workbench } from '../state/reducer';
 
 /**
  * Seconds since the first beat to be played, negative while counting in: of now, or of a time on the browser's own clock
@@ -47,8 +39,8 @@ export interface TakeWishes {
   /** Plays along; what follows the player is not clicked to. */
   readonly along?: Companion;
   readonly isClicked?: boolean;
-  /** The bar, by number, in which so many ticks after the first are. */
-  readonly barAt?: (ticks: number) => number;
+  /** When a tick of the stretch is due, in seconds at its tempo; else all ticks take as long. */
+  readonly secondsAt?: (tick: number) => number;
   /** Asked once the bars are over: while something is to come, who came in late or drags is listened to till the end. */
   readonly hasMoreToCome?: () => boolean;
 }
@@ -60,6 +52,8 @@ const ANY_KEY = Array.from(
 );
 /** Time for the first click to be ready, in seconds. */
 const HEAD_START = 0.15;
+/** The first note may come so much of the last beat of the count-in too early. */
+const EARLY = 0.75;
 /** A note begun on the last beat may end late, in seconds. */
 const TAIL = 0.25;
 /** Who has pressed no key for so long does not play any more, in seconds. */
@@ -73,20 +67,19 @@ const ALONG = { lasts: 0.7, velocity: 0.5, ahead: 0.03, step: 0.008 };
 export class Recorder {
   private readonly piano = inject(Piano);
   private readonly player = inject(Player);
-  private readonly song = inject(Store).selectSignal(workbench.selectSong);
 
   readonly quartersPerMinute = signal(96);
   readonly state = signal<'idle' | 'counting-in' | 'recording'>('idle');
   readonly isBusy = computed(() => this.state() !== 'idle');
-  /** The beat that sounds, from 1; null while idle. */
-  readonly beat = signal<number | null>(null);
-  /** The bar that sounds, by number; null where bars are not counted. */
-  private readonly bar = signal<number | null>(null);
+  /** The click that sounded last; null while idle. */
+  private readonly click = signal<Click | null>(null);
+  /** Its beat, from 1. */
+  readonly beat = computed(() => this.click()?.beat ?? null);
   /** "Count-in: 2", "Bar 5, beat 1": where the click is. */
   readonly counted = computed(() => {
-    const [beat, bar] = [this.beat() ?? '…', this.bar()];
-    if (this.state() === 'counting-in') return `Count-in: ${beat}`;
-    return bar === null ? `Beat ${beat}` : bar === 0 ? `Pick-up, beat ${beat}` : `Bar ${bar}, beat ${beat}`;
+    const { beat, bar } = this.click() ?? { beat: '…', bar: null };
+    if (bar === null) return `Count-in: ${beat}`;
+    return bar === 0 ? `Pick-up, beat ${beat}` : `Bar ${bar}, beat ${beat}`;
   });
   /** What keys are called that are listened to, by their piano keys. */
   readonly letters = signal<ReadonlyMap<number, string> | null>(null);
@@ -96,19 +89,18 @@ export class Recorder {
   private finish: (() => void) | null = null;
 
   /**
-   * Records from a source for so many ticks from a bar line of the metre at `fromTick`. Resolves with the keys, their
-   * times in seconds from the first beat; rejects when there is no sound. It is over with its bars; where more is to
-   * come, once no key was pressed for two seconds, at most as long again.
+   * Records from a source for a stretch of bars. Resolves with the keys, their times in seconds from its first tick; rejects
+   * when there is no sound. It is over with the stretch; where more is to come, once no key was pressed for two seconds, at
+   * most as long again.
    */
   async record(
     source: KeySource,
-    fromTick: number,
-    ticks: number,
+    stretch: Stretch,
     {
       heard,
       countsInBeat = false,
       hasMoreToCome = () => false,
-      barAt,
+      secondsAt,
       along,
       isClicked = true,
     }: TakeWishes = {},
@@ -124,32 +116,27 @@ export class Recorder {
     const { tone, click, instrument } = await this.ready(source);
     // Stopped meanwhile, or another take was begun.
     if (take !== this.takes) return [];
-    const song = this.song();
-    const metre = song ? lastAtOrBefore(song.metreMap, fromTick) : { numerator: 4, denominator: 4 };
     const perTick = 60 / (this.quartersPerMinute() * TICKS_PER_QUARTER);
-    const before = countsInBeat ? beatTicks(metre) : countInTicks(metre);
-    const countIn = before * perTick;
+    const timeOf = secondsAt ?? ((tick: number) => tick * perTick);
+    const { clicks: before, seconds: beforehand } = countIn(stretch, perTick, countsInBeat);
+    const lasts = timeOf(stretch.toTick) - timeOf(stretch.fromTick);
     const begun = performance.now() / 1000 + HEAD_START;
-    const audioStart = tone.now() + HEAD_START;
-    const now: TakeClock = (at = performance.now()) => at / 1000 - begun - countIn;
-    const total = before + ticks;
-    for (const { at, number } of beatsBetween(metre, -before, ticks)) {
-      const seconds = (at + before) * perTick;
+    const audioStart = tone.now() + HEAD_START + beforehand;
+    const now: TakeClock = (at = performance.now()) => at / 1000 - begun - beforehand;
+    for (const each of [...before, ...clicksAlong(stretch, timeOf)]) {
       // What hears sound would hear the click: there it is only shown.
-      if (!source.inFull && (isClicked || at < 0))
-        click.triggerAttackRelease(number === 1 ? 1760 : 1175, 0.03, audioStart + seconds);
-      this.later(seconds + HEAD_START, () => {
-        this.beat.set(number);
-        this.bar.set(at < 0 ? null : (barAt?.(at) ?? null));
-        if (at >= 0) this.state.set('recording');
-      });
+      if (!source.inFull && (isClicked || each.bar === null))
+        click.triggerAttackRelease(each.beat === 1 ? 1760 : 1175, 0.03, audioStart + each.seconds);
+      this.later(HEAD_START + beforehand + each.seconds, () => this.click.set(each));
     }
+    this.later(HEAD_START + beforehand, () => this.state.set('recording'));
     const events: KeyEvent[] = [];
+    const earliest = EARLY * (before.at(-1)?.seconds ?? 0);
     const fromCountIn = (all: readonly KeyEvent[]): KeyEvent[] =>
-      all.filter((event) => event.seconds > -countIn / 4);
+      all.filter(({ seconds }) => seconds > earliest);
     let pressed = -Infinity;
     const endWhenQuiet = (): void => {
-      const isStillPlayed = now() - pressed < STILL_PLAYS && now() < 2 * ticks * perTick;
+      const isStillPlayed = now() - pressed < STILL_PLAYS && now() < 2 * lasts;
       if (isStillPlayed && hasMoreToCome()) this.later(TAIL, endWhenQuiet);
       else this.stop();
     };
@@ -175,7 +162,7 @@ export class Recorder {
           ALONG.velocity,
         );
       if (along) this.playAlong(along, now, strike);
-      this.later(total * perTick + HEAD_START + TAIL, endWhenQuiet);
+      this.later(HEAD_START + beforehand + lasts + TAIL, endWhenQuiet);
     });
   }
 
@@ -205,8 +192,7 @@ export class Recorder {
     const { finish } = this;
     this.finish = null;
     this.state.set('idle');
-    this.beat.set(null);
-    this.bar.set(null);
+    this.click.set(null);
     this.letters.set(null);
     finish?.();
   }

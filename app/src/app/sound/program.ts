@@ -1,8 +1,8 @@
 import type { Arrangement } from '@joined-hands/core/arrangement';
 import type { Hand } from '@joined-hands/core/hands';
-import { beatsBetween, countInTicks, TICKS_PER_QUARTER } from '@joined-hands/core/music';
-import { Clock, type TimedNote } from '@joined-hands/core/performance';
-import { barAt, lastAtOrBefore, offsetInBar } from '@joined-hands/core/song';
+import { TICKS_PER_QUARTER } from '@joined-hands/core/music';
+import { clicksAlong, Clock, countIn, type TimedNote } from '@joined-hands/core/performance';
+import { lastAtOrBefore } from '@joined-hands/core/song';
 
 /** What to play: a stretch of ticks, at a tempo, with one hand or both. */
 export interface PlayRequest {
@@ -43,9 +43,12 @@ export function planProgram(arrangement: Arrangement, request: PlayRequest): Pla
   const clock = new Clock(played.tempoMap, song.feel);
   const rate = 100 / request.tempoPercent;
   const start = clock.secondsAt(request.fromTick);
-  const before = request.countsIn ? clicksBefore(arrangement, request, rate) : [];
-  const countIn = before.at(-1)?.until ?? 0;
-  const along = request.clicks ? beatsOf(arrangement, request) : [];
+  const stretch = { bars: played.bars, fromTick: request.fromTick, toTick: request.toTick };
+  const { quartersPerMinute } = lastAtOrBefore(played.tempoMap, request.fromTick);
+  const perTick = (60 * rate) / (quartersPerMinute * TICKS_PER_QUARTER);
+  const before = request.countsIn ? countIn(stretch, perTick) : { clicks: [], seconds: 0 };
+  const along = request.clicks ? clicksAlong(stretch, (tick) => clock.secondsAt(tick) * rate) : [];
+  const beginsAt = before.seconds;
   const wanted = timeline.notes.filter(
     (n) =>
       n.tick >= request.fromTick &&
@@ -54,7 +57,7 @@ export function planProgram(arrangement: Arrangement, request: PlayRequest): Pla
   );
   const lifts = request.hands === 'right' ? [] : timeline.pedals;
   const notes = wanted.map((note) => ({
-    at: countIn + Math.max(0, note.seconds - start) * rate,
+    at: beginsAt + Math.max(0, note.seconds - start) * rate,
     duration: (heldUntil(note, lifts) - note.seconds) * rate,
     midi: note.midi,
     velocity: note.velocity,
@@ -63,16 +66,13 @@ export function planProgram(arrangement: Arrangement, request: PlayRequest): Pla
   }));
   return {
     notes,
-    clicks: [
-      ...before.map(({ at, isDownbeat }) => ({ at, isDownbeat })),
-      ...along.map(({ tick, isDownbeat }) => ({
-        at: countIn + (clock.secondsAt(tick) - start) * rate,
-        isDownbeat,
-      })),
-    ],
-    countIn,
-    seconds: countIn + (clock.secondsAt(request.toTick) - start) * rate,
-    tickAt: (seconds) => clock.tickAt(start + Math.max(0, seconds - countIn) / rate, played.endTick),
+    clicks: [...before.clicks, ...along].map(({ seconds, beat }) => ({
+      at: beginsAt + seconds,
+      isDownbeat: beat === 1,
+    })),
+    countIn: beginsAt,
+    seconds: beginsAt + (clock.secondsAt(request.toTick) - start) * rate,
+    tickAt: (seconds) => clock.tickAt(start + Math.max(0, seconds - beginsAt) / rate, played.endTick),
   };
 }
 
@@ -85,40 +85,4 @@ function heldUntil(note: TimedNote, pedals: Arrangement['timeline']['pedals']): 
     isDown = pedal.down;
   }
   return end;
-}
-
-/** The beats of a stretch, bar by bar. */
-function beatsOf(
-  { played }: Arrangement,
-  { fromTick, toTick }: PlayRequest,
-): { readonly tick: number; readonly isDownbeat: boolean }[] {
-  return played.bars
-    .filter(({ tick, length }) => tick < toTick && tick + length > fromTick)
-    .flatMap((bar) => {
-      const line = bar.tick - offsetInBar(bar, bar.tick);
-      const [from, to] = [Math.max(fromTick, bar.tick), Math.min(toTick, bar.tick + bar.length)];
-      return beatsBetween(bar.metre, from - line, to - line).map(({ at, number }) => ({
-        tick: line + at,
-        isDownbeat: number === 1,
-      }));
-    });
-}
-
-/** A bar of clicks (two where a bar is one beat) at the tempo of the place, ending where the music begins. */
-function clicksBefore(
-  { played }: Arrangement,
-  request: PlayRequest,
-  rate: number,
-): { at: number; until: number; isDownbeat: boolean }[] {
-  const bar = barAt(played.bars, request.fromTick);
-  const { quartersPerMinute } = lastAtOrBefore(played.tempoMap, request.fromTick);
-  const perTick = (60 * rate) / (quartersPerMinute * TICKS_PER_QUARTER);
-  // The music may begin inside a bar: count whole bars and what of this bar comes before it.
-  const from = -countInTicks(bar.metre);
-  const to = offsetInBar(bar, request.fromTick);
-  return beatsBetween(bar.metre, from, to).map(({ at, number }) => ({
-    at: (at - from) * perTick,
-    until: (to - from) * perTick,
-    isDownbeat: number === 1,
-  }));
 }

@@ -216,7 +216,11 @@ export class ByHandState {
     this.recorder.quartersPerMinute.set(quartersPerMinute);
     this.notice.set('');
     try {
-      const events = await this.recorder.record(keys, stretch.own.tick, stretch.own.length);
+      const events = await this.recorder.record(keys, {
+        bars: stretch.bars,
+        fromTick: stretch.fromTick,
+        toTick: stretch.fromTick + stretch.own.length,
+      });
       const played = quantise(keysOf(events, quartersPerMinute), 60 / quartersPerMinute);
       const notes = asOwnNotes(played.keys, stretch.own.length, this.key());
       if (notes.length === 0) return this.notice.set('Nothing was played. Play after the count-in.');

@@ -203,13 +203,17 @@ export class MakerState {
 
   /** Records the figure once over the first chord of the part, and reads it as members. */
   async playIn(source: KeySource): Promise<void> {
-    const over = this.over();
-    if (!over) return;
+    const [over, bars] = [this.over(), this.bench.arrangement()?.played.bars];
+    if (!over || !bars) return;
     this.notice.set('');
     try {
       const ticks = this.beats() * TICKS_PER_QUARTER;
       this.recorder.quartersPerMinute.set(this.tempo());
-      const events = await this.recorder.record(source, over.change.tick, ticks);
+      const events = await this.recorder.record(source, {
+        bars,
+        fromTick: over.change.tick,
+        toTick: over.change.tick + ticks,
+      });
       this.read(keysOf(events, this.recorder.quartersPerMinute(), this.beats()));
     } catch (error) {
       this.notice.set(`The figure could not be recorded: ${messageOf(error)}.`);

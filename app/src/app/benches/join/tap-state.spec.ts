@@ -23,8 +23,8 @@ describe('the rhythm of both hands', () => {
       beat: () => null,
       quartersPerMinute: Object.assign(() => 96, { set: () => undefined }),
       stop: () => undefined,
-      record: async (source: object, fromTick: number, ticks: number) => {
-        asked.push({ source, fromTick, ticks });
+      record: async (source: object, { fromTick, toTick }: { fromTick: number; toTick: number }) => {
+        asked.push({ source, fromTick, ticks: toTick - fromTick });
         if (problem) throw new Error(problem);
         return taps;
       },

@@ -81,13 +81,13 @@ export class TapState {
   }
 
   private async record(source: KeySource): Promise<void> {
-    const part = this.bench.part();
-    if (!part) return;
+    const [part, bars] = [this.bench.part(), this.bench.arrangement()?.played.bars];
+    if (!part || !bars) return;
     this.problem.set('');
     this.judged.set(null);
     try {
       this.recorder.quartersPerMinute.set(this.tempo());
-      const events = await this.recorder.record(source, part.fromTick, part.toTick - part.fromTick);
+      const events = await this.recorder.record(source, { ...part, bars });
       this.judged.set(judgeRhythm(this.wanted(), strokesOf(events)));
     } catch (error) {
       this.problem.set(`The taps could not be heard: ${messageOf(error)}.`);

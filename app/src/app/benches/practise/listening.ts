@@ -16,6 +16,8 @@ interface TurnWanted {
   readonly fromTick: number;
   readonly toTick: number;
   readonly quartersPerMinute: number;
+  /** When a tick is due at that tempo, in seconds. */
+  readonly secondsAt: (tick: number) => number;
   /** One beat is counted in, and not a bar. */
   /** How many seconds a second of the music is to take. */
   readonly pace: number;
@@ -70,18 +72,22 @@ export class Listening {
       this.reached.set(stand.reached?.tick ?? null);
     };
     try {
-      const { fromTick, toTick, countsInBeat, along, isClicked } = turn;
+      const { fromTick, toTick, countsInBeat, along, isClicked, secondsAt } = turn;
       const bars = this.bench.arrangement()?.played.bars ?? [];
       const keys = source.isAnyOctave ? inAnyOctave(source, turn.wanted, turn.pace) : source;
-      return await this.recorder.record(keys, fromTick, toTick - fromTick, {
-        heard,
-        countsInBeat,
-        isClicked,
-        ...(along ? { along } : {}),
-        barAt: (ticks) => barAt(bars, fromTick + ticks).number,
-        // Else a turn begun a little late would be told to have stopped before the end.
-        hasMoreToCome: () => (this.reached() ?? -1) < (turn.wanted.at(-1)?.tick ?? -1),
-      });
+      return await this.recorder.record(
+        keys,
+        { bars, fromTick, toTick },
+        {
+          heard,
+          countsInBeat,
+          isClicked,
+          secondsAt,
+          ...(along ? { along } : {}),
+          // Else a turn begun a little late would be told to have stopped before the end.
+          hasMoreToCome: () => (this.reached() ?? -1) < (turn.wanted.at(-1)?.tick ?? -1),
+        },
+      );
     } finally {
       this.reached.set(null);
     }

@@ -205,19 +205,21 @@ export class PractiseState {
 
   /** Listens to one turn from an instrument, or a stand-in, and judges it; with `goesOn` clean ones follow one another. */
   async listen(keys: KeySource, again: Again = () => keys, isNext = false): Promise<void> {
-    const [task, arrangement] = [this.current(), this.bench.arrangement()];
-    if (!task || !arrangement) return;
+    const [task, arrangement, clock] = [this.current(), this.bench.arrangement(), this.clock()];
+    if (!task || !arrangement || !clock) return;
     this.problem.set('');
     this.playing.player.stop();
     this.again = again;
+    const pace = this.pace();
     try {
       const { quartersPerMinute } = lastAtOrBefore(arrangement.played.tempoMap, task.fromTick);
       const events = await this.listening.hear(keys, {
         wanted: this.wanted(),
         fromTick: task.fromTick,
         toTick: task.toTick,
-        quartersPerMinute: quartersPerMinute / this.pace(),
-        pace: this.pace(),
+        quartersPerMinute: (quartersPerMinute * this.percent()) / 100,
+        secondsAt: (tick) => clock.secondsAt(tick) * pace,
+        pace,
         countsInBeat: isNext && this.wishes.all().goesOn === 'beat',
         along: this.companion(),
         isClicked: task.hands === 'both' || ['silent', 'strict'].includes(this.wishes.all().otherHand),

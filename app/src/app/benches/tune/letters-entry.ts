@@ -211,13 +211,16 @@ export class LettersEntry {
     const song = this.bench.song();
     if (!song) return;
     (document.activeElement as HTMLElement | null)?.blur();
-    const whole = barTicks(song.metreMap[0]);
+    const [metre] = song.metreMap;
+    const bar = { number: 1, tick: 0, length: barTicks(metre), metre };
     const source = new ComputerKeys(true);
-    const taps = await this.recorder.record(source, 0, BARS_TAPPED * whole);
+    const taps = await this.recorder.record(source, {
+      bars: [bar],
+      fromTick: 0,
+      toTick: BARS_TAPPED * bar.length,
+    });
     if (taps.length === 0) return;
-    this.counts.set(
-      countsOfTake(takeOf(taps, this.recorder.quartersPerMinute(), song.keyMap[0]), song.metreMap[0]),
-    );
+    this.counts.set(countsOfTake(takeOf(taps, this.recorder.quartersPerMinute(), song.keyMap[0]), metre));
     this.read(false);
   }
 

@@ -9,7 +9,8 @@ import {
   COMMON_TIME,
   TICKS_PER_QUARTER,
 } from '@joined-hands/core/music';
-import { lastAtOrBefore, keyAt, writtenBars } from '@joined-hands/core/song';
+import type { Stretch } from '@joined-hands/core/performance';
+import { barAt, lastAtOrBefore, keyAt, writtenBars } from '@joined-hands/core/song';
 import {
   compareTakes,
   type Grid,
@@ -40,6 +41,7 @@ interface Kept {
   readonly events: readonly KeyEvent[];
   readonly take: Take;
   readonly quartersPerMinute: number;
+  readonly stretch: Stretch;
   readonly facts: string;
 }
 
@@ -106,28 +108,29 @@ export class PlayPanel {
   }
 
   protected readonly fromBar = computed(() => Math.max(1, this.tune.writtenBar()));
-  /** Ticks of the bars recorded. */
-  private readonly stretch = computed(() => {
+  /** The bars recorded. */
+  private readonly stretch = computed((): Stretch | null => {
     const song = this.bench.song();
-    if (!song) return { from: 0, ticks: 0 };
-    const from = writtenBars(song).find((b) => b.number === this.fromBar())?.tick ?? 0;
-    return { from, ticks: this.bars() * barTicks(lastAtOrBefore(song.metreMap, from)) };
+    if (!song) return null;
+    const bars = writtenBars(song);
+    const from = bars.find((b) => b.number === this.fromBar())?.tick ?? 0;
+    const ticks = this.bars() * barTicks(lastAtOrBefore(song.metreMap, from));
+    return { bars, fromTick: from, toTick: from + ticks };
   });
 
   protected async record(keys: KeySource): Promise<void> {
-    const arrangement = this.bench.arrangement();
-    if (!arrangement) return;
+    const [arrangement, stretch] = [this.bench.arrangement(), this.stretch()];
+    if (!arrangement || !stretch) return;
     this.problem.set(null);
-    const { from, ticks } = this.stretch();
     const quartersPerMinute = this.recorder.quartersPerMinute();
     try {
-      const events = await this.recorder.record(keys, from, ticks);
+      const events = await this.recorder.record(keys, stretch);
       if (events.length === 0)
         return this.problem.set(
           'Nothing was played. The click goes on for the bars asked for; play after the count-in.',
         );
-      const take = takeOf(events, quartersPerMinute, keyAt(arrangement.played, from));
-      this.add(events, take, quartersPerMinute);
+      const take = takeOf(events, quartersPerMinute, keyAt(arrangement.played, stretch.fromTick));
+      this.add(events, take, quartersPerMinute, stretch);
     } catch (error) {
       this.problem.set(`It could not be recorded: ${messageOf(error)}.`);
     }
@@ -141,23 +144,23 @@ export class PlayPanel {
 
   /** The song's own notes in the stretch, else a phrase of its own. */
   private tuneHere(): readonly TuneKey[] {
-    const { from, ticks } = this.stretch();
-    const here = this.tune.played().filter((n) => n.tick >= from && n.tick < from + ticks && !n.grace);
+    const { fromTick, toTick } = this.stretch() ?? { fromTick: 0, toTick: 0 };
+    const here = this.tune.played().filter((n) => n.tick >= fromTick && n.tick < toTick && !n.grace);
     if (here.length === 0) return OWN_PHRASE;
     return here.map((n) => ({
-      beat: (n.tick - from) / TICKS_PER_QUARTER,
+      beat: (n.tick - fromTick) / TICKS_PER_QUARTER,
       beats: n.length / TICKS_PER_QUARTER,
       midi: n.midi,
     }));
   }
 
-  private add(events: readonly KeyEvent[], take: Take, quartersPerMinute: number): void {
+  private add(events: readonly KeyEvent[], take: Take, quartersPerMinute: number, stretch: Stretch): void {
     const last = this.takes()[0];
     const number = (last?.number ?? 0) + 1;
     const moved = inWords(movedSaid(take.quantised, 60 / quartersPerMinute));
     const against = last ? ` Beside attempt ${last.number}: ${compareTakes(take, last.take)}.` : '';
     const facts = `${take.melody.length} notes, ${inWords(gridSaid(take.quantised.grid))}; ${moved}.${against}`;
-    this.takes.update((takes) => [{ number, events, take, quartersPerMinute, facts }, ...takes]);
+    this.takes.update((takes) => [{ number, events, take, quartersPerMinute, stretch, facts }, ...takes]);
   }
 
   /** The same keys on another grid. */
@@ -167,7 +170,7 @@ export class PlayPanel {
     const take = takeOf(
       kept.events,
       kept.quartersPerMinute,
-      keyAt(arrangement.played, this.stretch().from),
+      keyAt(arrangement.played, kept.stretch.fromTick),
       grid,
     );
     const moved = inWords(movedSaid(take.quantised, 60 / kept.quartersPerMinute));
@@ -183,9 +186,12 @@ export class PlayPanel {
   protected keep(kept: Kept): void {
     const song = this.bench.song();
     if (!song) return;
-    const { from, ticks } = this.stretch();
-    const barCount = Math.max(song.barCount, this.fromBar() + this.bars() - 1);
-    this.tune.take('attempt kept', null, { ...withTake(song, kept.take, from, ticks), barCount });
+    const { bars, fromTick, toTick } = kept.stretch;
+    const whole = barTicks(lastAtOrBefore(song.metreMap, fromTick));
+    const lastBar = barAt(bars, fromTick).number - 1 + (toTick - fromTick) / whole;
+    const barCount = Math.max(song.barCount, lastBar);
+    const taken = withTake(song, kept.take, fromTick, toTick - fromTick);
+    this.tune.take('attempt kept', null, { ...taken, barCount });
     this.discard(kept);
   }
 

@@ -72,8 +72,7 @@ export function deskOf() {
     quartersPerMinute: Object.assign(() => 60, { set: (tempo: number) => void clicks.push(tempo) }),
     record: async (
       _source: unknown,
-      _from: number,
-      _ticks: number,
+      _stretch: unknown,
       { heard: came, countsInBeat, hasMoreToCome }: TakeWishes,
     ) => {
       heard.beats.push(countsInBeat === true);
