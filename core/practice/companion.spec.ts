@@ -25,8 +25,8 @@ function played(times: readonly (number | null)[], pushing: Pushing, pace = 1): 
     }
     const next = companion.next();
     if (!next || next.seconds > now) continue;
-    expect(new Set(next.keys.map(({ seconds }) => seconds)).size).toBe(1);
-    struck.set(next.keys[0].seconds, now);
+    expect(new Set(next.strikes.map(({ seconds }) => seconds)).size).toBe(1);
+    struck.set(next.strikes[0].seconds, now);
     companion.strike(next);
   }
   return struck;

@@ -1,5 +1,6 @@
 export { AnyOctave } from './anyOctave';
-export { Companion, type NextStrike, type Pushing } from './companion';
+export { type Along, alongs, type AlongStrike, alongWith, companionFor } from './along';
+export { Companion, type Pushing } from './companion';
 export { align } from './align';
 export type { Alignment } from './alignment';
 export { afterReview, afterSaying, afterTurn, beginning, type Goal, GOAL, type Standing } from './goal';

@@ -134,5 +134,13 @@ describe('what was practised, taken along', () => {
     ])
       expect(readSettings({ ...own, ...bad })).toEqual(PRACTISE_SETTINGS);
     expect(readSettings(undefined)).toEqual(PRACTISE_SETTINGS);
+    // As they were stored before there was more than the other hand to play along.
+    const { along: _along, pushing: _pushing, ...before } = own;
+    expect(readSettings({ ...before, otherHand: 'waits' })).toEqual({
+      ...own,
+      along: 'hand',
+      pushing: 'waits',
+    });
+    expect(readSettings({ ...before, otherHand: 'silent' })).toEqual(own);
   });
 });

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { renamed } from '../schemas';
 import { REST_AFTER_MINUTES } from './care';
+import type { Along } from './along';
 import type { Pushing } from './companion';
 import { type Goal, GOAL } from './goal';
 
@@ -13,8 +14,9 @@ export interface PractiseSettings {
   readonly restAfter: number | null;
   /** A clean turn is followed by the next without a key being pressed: after a bar of rest, or after a beat; false: not. */
   readonly goesOn: false | 'bar' | 'beat';
-  /** What the other hand does in a turn of one hand: nothing, or how far it may push. */
-  readonly otherHand: 'silent' | Pushing;
+  /** What the program plays with the player, and how far it may push. */
+  readonly along: Along;
+  readonly pushing: Pushing;
 }
 
 export const PRACTISE_SETTINGS: PractiseSettings = {
@@ -23,7 +25,8 @@ export const PRACTISE_SETTINGS: PractiseSettings = {
   goal: GOAL,
   restAfter: REST_AFTER_MINUTES,
   goesOn: false,
-  otherHand: 'silent',
+  along: 'click',
+  pushing: 'strict',
 };
 
 const settingsSchema = z.object({
@@ -37,11 +40,19 @@ const settingsSchema = z.object({
   }),
   restAfter: z.number().int().min(5).max(120).nullable(),
   goesOn: z.union([z.literal(false), z.enum(['bar', 'beat'])]),
-  otherHand: z.enum(['silent', 'strict', 'follows', 'waits']).default('silent'),
+  along: z.enum(['click', 'hand', 'bass']).default('click'),
+  pushing: z.enum(['strict', 'follows', 'waits']).default('strict'),
 });
 
 /** Settings as stored; the usual ones where there are none, or they are none. */
 export function readSettings(value: unknown): PractiseSettings {
-  const read = settingsSchema.safeParse(renamed(value, { gate: 'goal' }));
+  const read = settingsSchema.safeParse(ofToday(renamed(value, { gate: 'goal' })));
   return read.success ? read.data : PRACTISE_SETTINGS;
+}
+
+/** Settings as they were stored before: of a hand that played along was told how, and else nothing played. */
+function ofToday(stored: unknown): unknown {
+  const pushing = (stored as { otherHand?: unknown } | null | undefined)?.otherHand;
+  if (typeof pushing !== 'string' || pushing === 'silent') return stored;
+  return { ...(stored as object), along: 'hand', pushing };
 }

@@ -1,5 +1,6 @@
 import '@angular/compiler';
 import { Injector } from '@angular/core';
+import { type AlongStrike, Companion } from '@joined-hands/core/practice';
 import type { Bar } from '@joined-hands/core/song';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -184,6 +185,25 @@ describe('recording against a click', () => {
     setTimeout(() => (toCome = 0), 3150 + 3600);
     await vi.advanceTimersByTimeAsync(20_000);
     expect(Math.abs(ended - 3750)).toBeLessThanOrEqual(10);
+  });
+
+  it('strikes what plays along as it comes due, keys and clicks; the clicks not where a microphone would hear them', async () => {
+    const key = { seconds: 1, midi: 48, tick: 960, hand: 'left' as const, from: 'c' };
+    const click = { seconds: 1, beat: 2, bar: 1 };
+    for (const [inFull, clicked] of [
+      [undefined, 1],
+      [async () => [], 0],
+    ] as const) {
+      clicks.length = struck.length = 0;
+      const along = new Companion<AlongStrike>([{ ...key, midi: 72 }], [key, click], 1, 'strict');
+      void recorder.record({ ...source, ...(inFull ? { inFull } : {}) }, WALTZ, { along, isClicked: false });
+      await vi.advanceTimersByTimeAsync(150 + 3000);
+      const counted = clicks.length;
+      expect([counted, struck]).toEqual([3 * clicked, []]);
+      await vi.advanceTimersByTimeAsync(1000);
+      expect([clicks.length - counted, struck]).toEqual([clicked, [48]]);
+      recorder.stop();
+    }
   });
 
   it('ends one take when another begins; nothing of the first rings on', async () => {

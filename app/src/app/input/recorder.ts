@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { KEYBOARDS, TICKS_PER_QUARTER } from '@joined-hands/core/music';
 import { type Click, clicksAlong, countIn, type Stretch } from '@joined-hands/core/performance';
-import type { Companion, WantedKey } from '@joined-hands/core/practice';
+import type { AlongStrike, Companion } from '@joined-hands/core/practice';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { Piano } from '../sound/piano';
 import { Player } from '../sound/player';
@@ -37,7 +37,7 @@ export interface TakeWishes {
   /** One beat is counted in, not a bar. */
   readonly countsInBeat?: boolean;
   /** Plays along; what follows the player is not clicked to. */
-  readonly along?: Companion;
+  readonly along?: Companion<AlongStrike>;
   readonly isClicked?: boolean;
   /** When a tick of the stretch is due, in seconds at its tempo; else all ticks take as long. */
   readonly secondsAt?: (tick: number) => number;
@@ -50,6 +50,8 @@ const ANY_KEY = Array.from(
   { length: KEYBOARDS[88].high - KEYBOARDS[88].low + 1 },
   (_, i) => KEYBOARDS[88].low + i,
 );
+/** How long a click lasts, in seconds. */
+const CLICK_LASTS = 0.03;
 /** Time for the first click to be ready, in seconds. */
 const HEAD_START = 0.15;
 /** The first note may come so much of the last beat of the count-in too early. */
@@ -59,7 +61,7 @@ const TAIL = 0.25;
 /** Who has pressed no key for so long does not play any more, in seconds. */
 const STILL_PLAYS = 2;
 
-/** How the other hand is struck: how long and how loud a key is, how long before it is due it is handed on, and how often it is looked. */
+/** How keys are struck along: how long and how loud a key is, how long before it is due it is handed on, and how often it is looked. */
 const ALONG = { lasts: 0.7, velocity: 0.5, ahead: 0.03, step: 0.008 };
 
 /** Records keys against a click: a bar of count-in, then the bars asked for. */
@@ -123,10 +125,11 @@ export class Recorder {
     const begun = performance.now() / 1000 + HEAD_START;
     const audioStart = tone.now() + HEAD_START + beforehand;
     const now: TakeClock = (at = performance.now()) => at / 1000 - begun - beforehand;
+    // What hears sound would hear the click: there it is only shown.
+    const isHeard = !source.inFull;
     for (const each of [...before, ...clicksAlong(stretch, timeOf)]) {
-      // What hears sound would hear the click: there it is only shown.
-      if (!source.inFull && (isClicked || each.bar === null))
-        click.triggerAttackRelease(each.beat === 1 ? 1760 : 1175, 0.03, audioStart + each.seconds);
+      if (isHeard && (isClicked || each.bar === null))
+        click.triggerAttackRelease(pitchOf(each), CLICK_LASTS, audioStart + each.seconds);
       this.later(HEAD_START + beforehand + each.seconds, () => this.click.set(each));
     }
     this.later(HEAD_START + beforehand, () => this.state.set('recording'));
@@ -154,29 +157,28 @@ export class Recorder {
         if (event.velocity > 0 && !source.sounds)
           instrument.triggerAttackRelease(tone.Frequency(event.midi, 'midi').toFrequency(), 0.8, tone.now());
       }, now);
-      const strike = ({ midi }: WantedKey, inSeconds: number): unknown =>
-        instrument.triggerAttackRelease(
-          tone.Frequency(midi, 'midi').toFrequency(),
-          ALONG.lasts,
-          tone.now() + inSeconds,
-          ALONG.velocity,
-        );
+      const strike = (what: AlongStrike, inSeconds: number): unknown => {
+        const at = tone.now() + inSeconds;
+        if ('beat' in what) return isHeard && click.triggerAttackRelease(pitchOf(what), CLICK_LASTS, at);
+        const pitch = tone.Frequency(what.midi, 'midi').toFrequency();
+        return instrument.triggerAttackRelease(pitch, ALONG.lasts, at, ALONG.velocity);
+      };
       if (along) this.playAlong(along, now, strike);
       this.later(HEAD_START + beforehand + lasts + TAIL, endWhenQuiet);
     });
   }
 
-  /** Strikes the other hand's keys as they come due: only the next are known, and they change with each key of the player. */
+  /** Strikes what is struck along as it comes due: only the next is known, and it changes with each key of the player. */
   private playAlong(
-    along: Companion,
+    along: Companion<AlongStrike>,
     now: TakeClock,
-    strike: (key: WantedKey, inSeconds: number) => void,
+    strike: (what: AlongStrike, inSeconds: number) => void,
   ): void {
     const step = (): void => {
       const next = along.next();
       const wait = next ? next.seconds - now() : Infinity;
       if (next && wait < ALONG.ahead) {
-        for (const key of next.keys) strike(key, Math.max(0, wait));
+        for (const each of next.strikes) strike(each, Math.max(0, wait));
         along.strike(next);
       }
       this.later(ALONG.step, step);
@@ -209,4 +211,9 @@ export class Recorder {
   private later(seconds: number, act: () => void): void {
     this.timers.push(window.setTimeout(act, seconds * 1000));
   }
+}
+
+/** How high a click is, in hertz: the downbeat higher. */
+function pitchOf({ beat }: Click): number {
+  return beat === 1 ? 1760 : 1175;
 }

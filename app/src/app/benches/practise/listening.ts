@@ -1,5 +1,11 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { type Companion, type Judgement, LiveTake, type WantedKey } from '@joined-hands/core/practice';
+import {
+  type AlongStrike,
+  type Companion,
+  type Judgement,
+  LiveTake,
+  type WantedKey,
+} from '@joined-hands/core/practice';
 import type { HandNote } from '@joined-hands/core/hands';
 import { barAt } from '@joined-hands/core/song';
 import { inAnyOctave } from '../../input/key-sources';
@@ -22,8 +28,8 @@ interface TurnWanted {
   /** How many seconds a second of the music is to take. */
   readonly pace: number;
   readonly countsInBeat: boolean;
-  /** Plays the other hand; null where it is silent. */
-  readonly along: Companion | null;
+  /** Plays along; null where it is only clicked to. */
+  readonly along: Companion<AlongStrike> | null;
   /** Whether it is clicked to all through, and not only counted in. */
   readonly isClicked: boolean;
 }

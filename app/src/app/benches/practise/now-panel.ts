@@ -2,7 +2,16 @@ import { inWords } from '@joined-hands/core/sentences';
 import { lastAtOrBefore } from '@joined-hands/core/song';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { watchFor } from '@joined-hands/core/arrange';
-import { isOfSong, type PractiseSettings, type Trouble, widePassages } from '@joined-hands/core/practice';
+import {
+  type Along,
+  alongs,
+  alongWith,
+  isOfSong,
+  type PractiseSettings,
+  type Pushing,
+  type Trouble,
+  widePassages,
+} from '@joined-hands/core/practice';
 import {
   careInWords,
   taskInWords,
@@ -28,6 +37,8 @@ import { WarmUpList } from './warm-up-list';
 
 const HEARD_BY_MICROPHONE =
   'The click is shown, not sounded: the microphone would hear it. Nothing is recorded, and nothing leaves this device.';
+
+const ALONG: Record<Along, string> = { click: 'The click', hand: 'The other hand', bass: 'Its bass alone' };
 
 /** The task of now, large: what to play, at what tempo, how it went, what comes next. */
 @Component({
@@ -122,17 +133,26 @@ const HEARD_BY_MICROPHONE =
             [value]="state.wishes.all().goesOn"
             (chosen)="goOn($event)"
           />
-          @if (task.hands !== 'both') {
-            <p class="note">Meanwhile the other hand</p>
+          @if (alongs().length > 1) {
+            <p class="note">Meanwhile the program plays</p>
             <jh-choice
-              name="other-hand"
-              label="What the other hand does while you play one"
-              [mostInRow]="2"
-              [options]="otherHands"
-              [value]="state.wishes.all().otherHand"
-              (chosen)="letOther($event)"
+              name="along"
+              label="What the program plays with you"
+              [mostInRow]="3"
+              [options]="alongs()"
+              [value]="along()"
+              (chosen)="state.wishes.change({ along: $event })"
             />
           }
+          <p class="note">{{ alongs().length > 1 ? 'and' : 'The click' }}</p>
+          <jh-choice
+            name="pushing"
+            label="How it keeps together with you"
+            [mostInRow]="3"
+            [options]="pushings"
+            [value]="state.wishes.all().pushing"
+            (chosen)="state.wishes.change({ pushing: $event })"
+          />
           <jh-play-on
             [ways]="ways"
             [about]="task"
@@ -238,20 +258,20 @@ export class NowPanel {
     { value: 'beat', label: 'At once' },
   ];
 
-  /** What the other hand does: the program plays it, or not. */
-  protected readonly otherHands: readonly {
-    readonly value: PractiseSettings['otherHand'];
-    readonly label: string;
-  }[] = [
-    { value: 'silent', label: 'Rests' },
-    { value: 'strict', label: 'Plays to the click' },
+  /** What the program can play with this task. */
+  protected readonly alongs = computed(() => {
+    const task = this.state.current();
+    return task ? alongs(task).map((value) => ({ value, label: ALONG[value] })) : [];
+  });
+  protected readonly along = computed(() => {
+    const [task, { along }] = [this.state.current(), this.state.wishes.all()];
+    return task ? alongWith(task, along) : along;
+  });
+  protected readonly pushings: readonly { readonly value: Pushing; readonly label: string }[] = [
+    { value: 'strict', label: 'Keeps the tempo' },
     { value: 'follows', label: 'Follows you' },
     { value: 'waits', label: 'Waits for you' },
   ];
-
-  protected letOther(otherHand: PractiseSettings['otherHand']): void {
-    this.state.wishes.change({ otherHand });
-  }
 
   protected goOn(goesOn: PractiseSettings['goesOn']): void {
     this.state.wishes.change({ goesOn });

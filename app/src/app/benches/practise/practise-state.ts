@@ -4,7 +4,7 @@ import { Clock } from '@joined-hands/core/performance';
 import {
   afterTask,
   beginning,
-  type Companion,
+  companionFor,
   type HotBar,
   isCleanTurn,
   isHeardEnough,
@@ -28,7 +28,6 @@ import { Playing } from '../../frame/playing';
 import type { KeySource } from '../../input/recorder';
 import { messageOf } from '../../ui/message';
 import { Listening } from './listening';
-import { companionOf } from './other-hand';
 import { PractiseLog } from './practise-log';
 import { PractiseWishes } from './practise-wishes';
 import { Sitting } from './sitting';
@@ -192,15 +191,17 @@ export class PractiseState {
     return wantedKeys([...arrangement.right, ...arrangement.left], clock, task, task.hands);
   });
 
-  /** The keys the program strikes while a task of one hand is played. */
-  readonly others = computed((): readonly WantedKey[] => this.companion()?.other ?? []);
+  /** The keys the program strikes while a task is played. */
+  readonly others = computed((): readonly WantedKey[] =>
+    (this.companion()?.other ?? []).flatMap((strike) => ('midi' in strike ? [strike] : [])),
+  );
 
-  /** What plays the other hand of a task of one hand; null where it is to be silent. */
-  private companion(): Companion | null {
+  /** What plays along with the task of now; null where it is only clicked to. */
+  private companion(): ReturnType<typeof companionFor> {
     const [arrangement, task, clock] = [this.bench.arrangement(), this.current(), this.clock()];
-    const { otherHand } = this.wishes.all();
-    if (!arrangement || !task || !clock || otherHand === 'silent') return null;
-    return companionOf(arrangement, task, clock, this.pace(), otherHand);
+    return arrangement && task && clock
+      ? companionFor(arrangement, task, clock, this.pace(), this.wishes.all())
+      : null;
   }
 
   /** Listens to one turn from an instrument, or a stand-in, and judges it; with `goesOn` clean ones follow one another. */
@@ -222,7 +223,7 @@ export class PractiseState {
         pace,
         countsInBeat: isNext && this.wishes.all().goesOn === 'beat',
         along: this.companion(),
-        isClicked: task.hands === 'both' || ['silent', 'strict'].includes(this.wishes.all().otherHand),
+        isClicked: this.wishes.all().pushing === 'strict',
       });
       // Who went on to another task has left this one.
       if (this.current() !== task) return;
