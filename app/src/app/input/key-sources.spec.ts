@@ -63,6 +63,25 @@ describe('a MIDI keyboard', () => {
     expect(input.onmidimessage).toBeNull();
   });
 
+  it('says when it is gone, where there is no other', () => {
+    const inputs = [0, 1].map(() => ({ state: 'connected', onstatechange: null }) as unknown as MIDIInput);
+    const problems: string[] = [];
+    const keys = new MidiKeys(inputs);
+    keys.start(
+      () => undefined,
+      now,
+      (problem) => problems.push(problem),
+    );
+    for (const [i, input] of inputs.entries()) {
+      Object.assign(input, { state: 'disconnected' });
+      input.onstatechange?.call(input, {} as MIDIConnectionEvent);
+      expect(problems).toHaveLength(i);
+    }
+    expect(problems[0]).toMatch(/no longer connected\. Connect it/);
+    keys.stop();
+    expect(inputs.map(({ onstatechange }) => onstatechange)).toEqual([null, null]);
+  });
+
   it('is told by the time of the strike, whenever it is heard of', () => {
     const events: KeyEvent[] = [];
     const input = { onmidimessage: null } as unknown as MIDIInput;

@@ -101,12 +101,16 @@ export function inAnyOctave(source: KeySource, wanted: readonly WantedKey[], pac
   return {
     ...(source.letters ? { letters: source.letters } : {}),
     prepare: () => source.prepare?.(),
-    start: (press, now) =>
-      source.start((event) => {
-        const keys = event.velocity > 0 ? octaves.keysFor(event) : (down.get(event.midi) ?? []);
-        down.set(event.midi, keys);
-        for (const midi of keys) press({ ...event, midi });
-      }, now),
+    start: (press, now, gone) =>
+      source.start(
+        (event) => {
+          const keys = event.velocity > 0 ? octaves.keysFor(event) : (down.get(event.midi) ?? []);
+          down.set(event.midi, keys);
+          for (const midi of keys) press({ ...event, midi });
+        },
+        now,
+        gone,
+      ),
     stop: () => source.stop(),
   };
 }
@@ -177,18 +181,23 @@ export class ScreenKeys implements KeySource {
 export class MidiKeys implements KeySource {
   constructor(private readonly inputs: readonly MIDIInput[]) {}
 
-  start(press: (event: KeyEvent) => void, now: TakeClock): void {
-    for (const input of this.inputs)
+  start(press: (event: KeyEvent) => void, now: TakeClock, gone?: (problem: string) => void): void {
+    for (const input of this.inputs) {
       input.onmidimessage = ({ data, timeStamp }) => {
         if (!data || data.length < 3) return;
         const command = data[0] & 0xf0;
         if (command !== 0x90 && command !== 0x80) return;
         press({ seconds: now(timeStamp), midi: data[1], velocity: command === 0x90 ? data[2] : 0 });
       };
+      input.onstatechange = () => {
+        if (this.inputs.every(({ state }) => state === 'disconnected'))
+          gone?.('the keyboard is no longer connected. Connect it and play once more');
+      };
+    }
   }
 
   stop(): void {
-    for (const input of this.inputs) input.onmidimessage = null;
+    for (const input of this.inputs) input.onmidimessage = input.onstatechange = null;
   }
 }
 

@@ -40,7 +40,9 @@ class MicrophoneKeys implements KeySource {
     private readonly isHalved: boolean,
   ) {}
 
-  start(press: (event: KeyEvent) => void, now: TakeClock): void {
+  start(press: (event: KeyEvent) => void, now: TakeClock, gone?: (problem: string) => void): void {
+    for (const track of this.stream.getTracks())
+      track.onended = () => gone?.('the microphone is no longer connected. Connect it and play once more');
     const clock = new SoundClock();
     const source = this.context.createMediaStreamSource(this.stream);
     const capture = new AudioWorkletNode(this.context, 'capture', {

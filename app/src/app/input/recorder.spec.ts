@@ -66,8 +66,6 @@ describe('recording against a click', () => {
     const take = recorder.record(source, WALTZ);
     await started();
     expect(stopped).toHaveBeenCalled();
-    expect(clicks.map((c) => Math.round((c.at - 100) * 1000))).toEqual([150, 1150, 2150, 3150, 4150, 5150]);
-    expect(clicks.map((c) => c.pitch > 1500)).toEqual([true, false, false, true, false, false]);
     expect(recorder.state()).toBe('counting-in');
     await vi.advanceTimersByTimeAsync(150);
     expect([recorder.beat(), recorder.counted()]).toEqual([1, 'Count-in: 1']);
@@ -81,6 +79,8 @@ describe('recording against a click', () => {
     ]);
     await vi.advanceTimersByTimeAsync(4000);
     expect(await take).toEqual([]);
+    expect(clicks.map((c) => Math.round((c.at - 100) * 1000))).toEqual([150, 1150, 2150, 3150, 4150, 5150]);
+    expect(clicks.map((c) => c.pitch > 1500)).toEqual([true, false, false, true, false, false]);
     expect([recorder.state(), recorder.beat(), recorder.isBusy()]).toEqual(['idle', null, false]);
   });
 
@@ -91,8 +91,6 @@ describe('recording against a click', () => {
       countsInBeat: true,
     });
     await started();
-    expect(clicks.map((c) => Math.round((c.at - 100) * 1000))).toEqual([150, 1150, 2150, 3150]);
-    expect(clicks.map((c) => c.pitch > 1500)).toEqual([false, true, false, false]);
     await vi.advanceTimersByTimeAsync(150);
     expect([recorder.beat(), recorder.state()]).toEqual([3, 'counting-in']);
     await vi.advanceTimersByTimeAsync(1000);
@@ -102,6 +100,9 @@ describe('recording against a click', () => {
     expect(heard.map(({ midi }) => midi)).toEqual([60]);
     // What sounds by itself is not sounded once more.
     expect([struck, asked]).toEqual([[], [[]]]);
+    await vi.advanceTimersByTimeAsync(2000);
+    expect(clicks.map((c) => Math.round((c.at - 100) * 1000))).toEqual([150, 1150, 2150, 3150]);
+    expect(clicks.map((c) => c.pitch > 1500)).toEqual([false, true, false, false]);
     recorder.stop();
     expect(await take).toHaveLength(1);
   });
@@ -113,11 +114,6 @@ describe('recording against a click', () => {
     const secondsAt = (tick: number): number => tick / 960 + Math.max(0, tick - 3360) / 960;
     void recorder.record(source, { bars, fromTick: 0, toTick: 5280 }, { secondsAt });
     await started();
-    // Half a beat is left of the bar of the pick-up: counted are a bar and two beats and a half.
-    const beats = clicks.map(({ at, pitch }) => [Math.round((at - 100.15) * 1000), pitch > 1500]);
-    const counted = [0, 1, 2, 3, 4, 5].map((at) => [at * 1000, at % 3 === 0]);
-    const music = [6000, 7000, 8000, 9000, 11_000].map((at, i) => [at, i % 3 === 0]);
-    expect(beats).toEqual([...counted, ...music]);
     await vi.advanceTimersByTimeAsync(150 + 5500);
     expect([recorder.state(), recorder.counted(), Math.abs(now()) < 0.001]).toEqual([
       ...['recording', 'Count-in: 3', true],
@@ -126,6 +122,11 @@ describe('recording against a click', () => {
     expect(recorder.counted()).toBe('Bar 1, beat 1');
     await vi.advanceTimersByTimeAsync(5000);
     expect(recorder.counted()).toBe('Bar 2, beat 2');
+    // Half a beat is left of the bar of the pick-up: counted are a bar and two beats and a half.
+    const beats = clicks.map(({ at, pitch }) => [Math.round((at - 100.15) * 1000), pitch > 1500]);
+    const counted = [0, 1, 2, 3, 4, 5].map((at) => [at * 1000, at % 3 === 0]);
+    const music = [6000, 7000, 8000, 9000, 11_000].map((at, i) => [at, i % 3 === 0]);
+    expect(beats).toEqual([...counted, ...music]);
     recorder.stop();
   });
 
@@ -206,14 +207,34 @@ describe('recording against a click', () => {
     }
   });
 
+  it('clicks no more once it is stopped', async () => {
+    void recorder.record(source, WALTZ);
+    await vi.advanceTimersByTimeAsync(150 + 1000);
+    recorder.stop();
+    await vi.advanceTimersByTimeAsync(10_000);
+    expect(clicks).toHaveLength(2);
+  });
+
+  it('tells a take apart from one whose instrument is gone', async () => {
+    let gone: (problem: string) => void = () => undefined;
+    const stop = vi.fn();
+    const start = (_press: unknown, _now: unknown, isGone: typeof gone): void => void (gone = isGone);
+    const take = recorder.record({ start, stop }, WALTZ).catch((error: unknown) => error);
+    await started();
+    gone('the keyboard is gone');
+    expect(await take).toEqual(new Error('the keyboard is gone'));
+    expect([recorder.isBusy(), stop.mock.calls.length]).toEqual([false, 1]);
+  });
+
   it('ends one take when another begins; nothing of the first rings on', async () => {
     const first = recorder.record(source, WALTZ);
     await started();
     const second = recorder.record(source, WALTZ);
     expect(await first).toEqual([]);
     await started();
-    expect(clicks).toHaveLength(12);
     await vi.advanceTimersByTimeAsync(10_000);
     expect(await second).toEqual([]);
+    // Of the first take the one click that was handed on already.
+    expect(clicks).toHaveLength(1 + 6);
   });
 });

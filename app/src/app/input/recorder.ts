@@ -16,7 +16,8 @@ export type TakeClock = (at?: DOMHighResTimeStamp) => number;
 export interface KeySource {
   /** Catches its keys from now on, so that they mean nothing else; they count once it is told to begin. */
   prepare?(): void;
-  start(press: (event: KeyEvent) => void, now: TakeClock): void;
+  /** `gone` is told, with what and what to do, where it can no more be heard. */
+  start(press: (event: KeyEvent) => void, now: TakeClock, gone?: (problem: string) => void): void;
   stop(): void;
   /** Whether it is heard by itself: then its keys are not sounded once more. */
   readonly sounds?: boolean;
@@ -50,8 +51,8 @@ const ANY_KEY = Array.from(
   { length: KEYBOARDS[88].high - KEYBOARDS[88].low + 1 },
   (_, i) => KEYBOARDS[88].low + i,
 );
-/** How long a click lasts, in seconds. */
-const CLICK_LASTS = 0.03;
+/** How long a click lasts, in seconds, and how long before it comes it is handed on: what is handed on sounds, though it is stopped meanwhile. */
+const [CLICK_LASTS, CLICK_AHEAD] = [0.03, 0.25];
 /** Time for the first click to be ready, in seconds. */
 const HEAD_START = 0.15;
 /** The first note may come so much of the last beat of the count-in too early. */
@@ -92,8 +93,8 @@ export class Recorder {
 
   /**
    * Records from a source for a stretch of bars. Resolves with the keys, their times in seconds from its first tick; rejects
-   * when there is no sound. It is over with the stretch; where more is to come, once no key was pressed for two seconds, at
-   * most as long again.
+   * when there is no sound, and where the source is gone: such a take is none. It is over with the stretch; where more is to
+   * come, once no key was pressed for two seconds, at most as long again.
    */
   async record(
     source: KeySource,
@@ -128,9 +129,12 @@ export class Recorder {
     // What hears sound would hear the click: there it is only shown.
     const isHeard = !source.inFull;
     for (const each of [...before, ...clicksAlong(stretch, timeOf)]) {
+      const comesIn = HEAD_START + beforehand + each.seconds;
       if (isHeard && (isClicked || each.bar === null))
-        click.triggerAttackRelease(pitchOf(each), CLICK_LASTS, audioStart + each.seconds);
-      this.later(HEAD_START + beforehand + each.seconds, () => this.click.set(each));
+        this.later(comesIn - CLICK_AHEAD, () =>
+          click.triggerAttackRelease(pitchOf(each), CLICK_LASTS, audioStart + each.seconds),
+        );
+      this.later(comesIn, () => this.click.set(each));
     }
     this.later(HEAD_START + beforehand, () => this.state.set('recording'));
     const events: KeyEvent[] = [];
@@ -149,14 +153,19 @@ export class Recorder {
         if (source.inFull) source.inFull().then((all) => resolve(fromCountIn(all)), reject);
         else resolve(fromCountIn(events));
       };
-      source.start((event) => {
+      const press = (event: KeyEvent): void => {
         events.push(event);
         pressed = now();
         heard?.(event);
         along?.hear(event);
         if (event.velocity > 0 && !source.sounds)
           instrument.triggerAttackRelease(tone.Frequency(event.midi, 'midi').toFrequency(), 0.8, tone.now());
-      }, now);
+      };
+      source.start(press, now, (problem) => {
+        this.finish = () => source.stop();
+        this.stop();
+        reject(new Error(problem));
+      });
       const strike = (what: AlongStrike, inSeconds: number): unknown => {
         const at = tone.now() + inSeconds;
         if ('beat' in what) return isHeard && click.triggerAttackRelease(pitchOf(what), CLICK_LASTS, at);
@@ -209,7 +218,7 @@ export class Recorder {
   }
 
   private later(seconds: number, act: () => void): void {
-    this.timers.push(window.setTimeout(act, seconds * 1000));
+    this.timers.push(window.setTimeout(act, Math.max(0, seconds) * 1000));
   }
 }
 
