@@ -4,6 +4,7 @@ export { Companion, type Pushing } from './companion';
 export { align } from './align';
 export type { Alignment } from './alignment';
 export { afterReview, afterSaying, afterTurn, beginning, type Goal, GOAL, type Standing } from './goal';
+export { byBar, type PlayedBar } from './byBar';
 export { isCleanTurn, isHeardEnough, type JudgedKey, type Judgement, judgeTake, rightOf } from './judge';
 export { playAsPupil, type Playing, type Pupil, STEADY } from './pianist';
 export { isOfSong, isPlayedPart, isSaid, type Task, type TaskKind } from './task';

@@ -17,6 +17,8 @@ export interface JudgedKey {
   readonly how: 'right' | 'wrong' | 'missed' | 'late' | 'early' | 'not-reached' | 'not-heard';
   /** Seconds after (before: less than 0) where the player's own tempo puts it; null where it was not played. */
   readonly late: number | null;
+  /** How hard it was struck, 1 … 127; null where it was not, or a microphone heard it. */
+  readonly force: number | null;
   /** The key that was struck in its place, where it is wrong. */
   readonly struck?: number;
 }
@@ -113,12 +115,13 @@ export function judgeTake(
     const late = lateAt(i);
     if (times.last[i] === null) {
       const passed = bySound ? 'not-heard' : 'missed';
-      return { wanted: key, how: key.tick > lastTick ? 'not-reached' : passed, late: null };
+      return { wanted: key, how: key.tick > lastTick ? 'not-reached' : passed, late: null, force: null };
     }
     const how = late !== null && late > off ? 'late' : late !== null && late < -off ? 'early' : 'right';
     const struckInstead = times.wrong[i];
-    if (struckInstead !== null) return { wanted: key, how: 'wrong', late, struck: struckInstead };
-    return { wanted: key, how, late };
+    const force = bySound ? null : times.force[i];
+    if (struckInstead !== null) return { wanted: key, how: 'wrong', late, force, struck: struckInstead };
+    return { wanted: key, how, late, force };
   });
   const lates = keys.flatMap(({ late }) => (late === null ? [] : [late]));
   return {
@@ -128,10 +131,7 @@ export function judgeTake(
     apart: bySound ? null : apartOf(wanted, times.last),
     unevenness: lates.length < 4 ? null : Math.sqrt(lates.reduce((sum, x) => sum + x * x, 0) / lates.length),
     tempo: tempo.share,
-    force: {
-      right: bySound ? null : forceOf('right', alignment, wanted, downs),
-      left: bySound ? null : forceOf('left', alignment, wanted, downs),
-    },
+    force: { right: forceOf(keys, 'right'), left: forceOf(keys, 'left') },
     cleanShare: rightOf(keys) / Math.max(1, keys.length),
     bySound,
   };
@@ -157,6 +157,8 @@ function handOffset(wanted: readonly WantedKey[], { last, segments }: Times, bea
 interface Times {
   /** When each wanted key was struck last, rightly or wrongly; null where it was not. */
   readonly last: readonly (number | null)[];
+  /** How hard. */
+  readonly force: readonly (number | null)[];
   /** The key that was struck instead; null where none was. */
   readonly wrong: readonly (number | null)[];
   /** Stretches without a new beginning: pairs of a wanted key and when it was struck. */
@@ -170,17 +172,19 @@ function timesOf(
 ): Times {
   const last: (number | null)[] = wanted.map(() => null);
   const wrong: (number | null)[] = wanted.map(() => null);
+  const force: (number | null)[] = wanted.map(() => null);
   const begins = new Set(restarts.map(({ played }) => played));
   const segments: [number, number][][] = [[]];
   for (const { played, wanted: i, kind } of struck) {
     if (begins.has(played)) segments.push([]);
     if (i === null) continue;
-    const { seconds, midi } = downs[played];
+    const { seconds, midi, velocity } = downs[played];
     last[i] = seconds;
+    force[i] = velocity;
     wrong[i] = kind === 'wrong' ? midi : null;
     segments[segments.length - 1].push([i, seconds]);
   }
-  return { last, wrong, segments };
+  return { last, force, wrong, segments };
 }
 
 /** Among so many keys to come a grace note belongs to one. */
@@ -222,15 +226,9 @@ function apartOf(wanted: readonly WantedKey[], last: readonly (number | null)[])
   return apart.length === 0 ? null : medianOf(apart);
 }
 
-function forceOf(
-  hand: Hand,
-  { struck }: Alignment,
-  wanted: readonly WantedKey[],
-  downs: readonly KeyEvent[],
-): number | null {
-  const forces = struck.flatMap(({ played, wanted: i }) =>
-    i !== null && wanted[i].hand === hand ? [downs[played].velocity] : [],
-  );
+/** Mean force with which one hand struck; null where nothing is known of it. */
+export function forceOf(keys: readonly JudgedKey[], hand: Hand): number | null {
+  const forces = keys.flatMap(({ wanted, force }) => (wanted.hand === hand && force !== null ? [force] : []));
   return forces.length === 0 ? null : mean(forces);
 }
 

@@ -106,6 +106,7 @@ export const jottingSchema = z.object({ at: time, text: z.string().min(1).max(20
 export const takeSchema = z.object({
   songId: z.string(),
   at: time,
+  bySound: z.boolean().optional(),
   events: z
     .array(
       z.object({

@@ -4,6 +4,7 @@ import type { ShownByBench } from './bench-state';
 import type { Dragged } from './drag-key';
 import { type BenchKey, runOf } from './keys/bench-keys';
 import type { Focus, KeyPress } from './keys/press';
+import type { NoteMark } from './seam-shapes';
 
 /** Panels of a bench behind tabs, and what the tabs are for. */
 export interface BenchTabs {
@@ -67,8 +68,8 @@ export abstract class BenchBehaviour implements ShownByBench {
   readonly tempoPercent: Signal<number | null> = signal(null);
   /** Notes picked, by played id. */
   readonly picked: Signal<readonly string[]> = signal(NOTHING);
-  /** Signs at notes, by played id: how they were played. */
-  readonly signs: Signal<ReadonlyMap<string, string>> = signal(new Map());
+  /** How notes were played, by played id. */
+  readonly marks: Signal<ReadonlyMap<string, NoteMark>> = signal(new Map());
   /** Where a line is drawn across both lanes while nothing plays. */
   readonly shownTick: Signal<number | null> = signal(null);
   /** Chords over which there is room for something; true: something is filled in. */

@@ -99,3 +99,9 @@ export interface SeamLayout {
   /** From one step of the staff to the next. */
   readonly step: number;
 }
+
+/** How a note was played: a sign where it was not just right, and how loud, of 1; null where that is not known. */
+export interface NoteMark {
+  readonly sign: string;
+  readonly loudness: number | null;
+}

@@ -18,7 +18,7 @@ import { type Dragged, DragKey } from './drag-key';
 import { BLOCK_HEIGHT, NOTE_HEIGHT } from './seam-keys';
 import { fitSeam, heightOfRows, PIN_ROOM, SEAM_HALF } from './seam-layout';
 import { Ways } from '../ui/own-ways';
-import { type BlockShape, type ChangeShape, type NoteShape } from './seam-shapes';
+import type { BlockShape, ChangeShape, NoteMark, NoteShape } from './seam-shapes';
 import type { SeamView } from './seam-view';
 
 /** Times as large where larger letters were chosen. */
@@ -26,6 +26,9 @@ const LARGER = 1.25;
 
 /** Where a letter begins in its note, and how wide each of its signs is. */
 const [LETTER_AT, LETTER_WIDTH] = [9, 13];
+
+/** How far the line that tells how loud a note was is from its edges. */
+const LINE_FROM_EDGE = 6;
 
 /** A note that was pressed: by the played id it comes from and its key. */
 export interface PressedNote {
@@ -58,8 +61,8 @@ export class Seam {
   readonly selectedChange = output<string>();
   /** Played ids of the notes picked, on the Tune bench. */
   readonly picked = input<readonly string[]>([]);
-  /** Signs at notes, by played id. */
-  readonly signs = input<ReadonlyMap<string, string>>(new Map());
+  /** How notes were played, by played id. */
+  readonly marks = input<ReadonlyMap<string, NoteMark>>(new Map());
   /** Inner notes are pale: the highest of the right hand and the lowest of the left are learned first. */
   readonly outerFirst = input(false);
   /** Chords over which there is room for something; true: something is filled in. */
@@ -77,6 +80,12 @@ export class Seam {
     return x + LETTER_AT + LETTER_WIDTH * letter.length;
   }
 
+  /** How long the line is that tells how loud a note was, between its ends. */
+  protected loudnessLine({ width }: Pick<NoteShape, 'width'>, loudness: number): number {
+    return Math.max(0, width - 2 * LINE_FROM_EDGE) * loudness;
+  }
+
+  protected readonly lineFromEdge = LINE_FROM_EDGE;
   protected readonly noteHeight = NOTE_HEIGHT;
   protected readonly blockHeight = BLOCK_HEIGHT;
   protected readonly seamHalf = SEAM_HALF;

@@ -71,6 +71,8 @@ export interface StoredTake {
   readonly songId: string;
   /** When its turn ended: the turn of the same time is its own. */
   readonly at: number;
+  /** A microphone heard it. */
+  readonly bySound?: boolean;
   readonly events: readonly KeyEvent[];
 }
 

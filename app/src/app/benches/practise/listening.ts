@@ -11,6 +11,7 @@ import { barAt } from '@joined-hands/core/song';
 import { inAnyOctave } from '../../input/key-sources';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { signOf } from '@joined-hands/core/words';
+import type { NoteMark } from '../../frame/seam-shapes';
 import { BenchState } from '../../frame/bench-state';
 import { leftShapeOf, shapeOf } from '../../frame/seam-keys';
 import { type KeySource, Recorder } from '../../input/recorder';
@@ -34,6 +35,9 @@ interface TurnWanted {
   readonly isClicked: boolean;
 }
 
+/** As hard as a key can be struck. */
+const MOST_FORCE = 127;
+
 /** One turn as it is played: heard against a click, followed key by key, and judged once it is over. */
 @Injectable()
 export class Listening {
@@ -41,6 +45,11 @@ export class Listening {
   private readonly recorder = inject(Recorder);
   private readonly judging = inject(Judge);
   readonly judgement = signal<Judgement | null>(null);
+  /** The turn before at the same task, judged by what is wanted now; null where there is none. */
+  readonly before = signal<Judgement | null>(null);
+  /** Which of the two is laid over the seam. */
+  readonly isBeforeShown = signal(false);
+  private readonly shown = computed(() => (this.isBeforeShown() ? this.before() : this.judgement()));
   /** Keys that went wrong so far in the take that is being played. */
   private readonly live = signal<readonly WantedKey[]>([]);
   /** Where the take that is being played has come to; null while none is. */
@@ -56,9 +65,16 @@ export class Listening {
 
   /** Nothing of the last turn is shown any more, and what is being played is not listened to. */
   clear(): void {
-    this.judgement.set(null);
+    this.show(null, null);
     this.live.set([]);
     this.recorder.stop();
+  }
+
+  /** Lays a turn over the seam, beside the one before it. */
+  show(judgement: Judgement | null, before: Judgement | null): void {
+    this.judgement.set(judgement);
+    this.before.set(before);
+    this.isBeforeShown.set(false);
   }
 
   /** The turn is over; what was played so far is judged. */
@@ -104,7 +120,7 @@ export class Listening {
 
   /** Keys that went wrong, in the take of now or the last one, as the seam calls them. */
   readonly wrongNotes = computed((): readonly string[] => {
-    const judgement = this.judgement();
+    const judgement = this.shown();
     const keys = judgement
       ? judgement.keys.flatMap(({ how, wanted }) =>
           how === 'right' || how === 'not-reached' || how === 'not-heard' ? [] : [wanted],
@@ -114,13 +130,13 @@ export class Listening {
     return [...this.shapes()].flatMap(([name, shapes]) => (off.has(name) ? shapes : []));
   });
 
-  /** How each key of the last take was played, where it was not just right, by what the seam calls it. */
-  readonly signs = computed((): ReadonlyMap<string, string> => {
+  /** How each key of the turn that is shown was played, by what the seam calls it. */
+  readonly marks = computed((): ReadonlyMap<string, NoteMark> => {
     const shapes = this.shapes();
     return new Map(
-      (this.judgement()?.keys ?? []).flatMap(({ how, wanted }) => {
-        const sign = signOf(how);
-        return sign ? (shapes.get(nameOf(wanted)) ?? []).map((shape) => [shape, sign] as const) : [];
+      (this.shown()?.keys ?? []).flatMap(({ how, wanted, force }) => {
+        const mark = { sign: signOf(how) ?? '', loudness: force === null ? null : force / MOST_FORCE };
+        return (shapes.get(nameOf(wanted)) ?? []).map((shape) => [shape, mark] as const);
       }),
     );
   });

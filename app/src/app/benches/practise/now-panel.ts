@@ -33,6 +33,7 @@ import { ON_COMPUTER, ON_MIDI, onScreen, simulated } from '../../input/ways';
 import { Choice } from '../../ui/choice';
 import { Judge } from '../../workers/judge';
 import { PractiseState } from './practise-state';
+import { TurnByBar } from './turn-by-bar';
 import { WarmUpList } from './warm-up-list';
 
 const HEARD_BY_MICROPHONE =
@@ -43,7 +44,7 @@ const ALONG: Record<Along, string> = { click: 'The click', hand: 'The other hand
 /** The task of now, large: what to play, at what tempo, how it went, what comes next. */
 @Component({
   selector: 'jh-now-panel',
-  imports: [Choice, NzButtonComponent, PlayOn, WarmUpList],
+  imports: [Choice, NzButtonComponent, PlayOn, TurnByBar, WarmUpList],
   template: `
     @if (state.current(); as task) {
       <section>
@@ -113,6 +114,9 @@ const ALONG: Record<Along, string> = { click: 'The click', hand: 'The other hand
                 </li>
               }
             </ol>
+          }
+          @if (state.listening.judgement()) {
+            <jh-turn-by-bar />
           }
         </section>
       }

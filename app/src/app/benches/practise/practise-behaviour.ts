@@ -17,7 +17,7 @@ export class PractiseBehaviour extends BenchBehaviour {
   // The page turns with what is played.
   override readonly shownTick = computed(() => this.practise.listening.reached());
   override readonly picked = computed(() => this.practise.listening.wrongNotes());
-  override readonly signs = computed(() => this.practise.listening.signs());
+  override readonly marks = computed(() => this.practise.listening.marks());
 
   // What is heard there goes at the tempo of the task.
   override readonly tempoPercent = computed(() =>

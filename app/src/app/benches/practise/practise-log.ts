@@ -94,6 +94,14 @@ export class PractiseLog {
     return added;
   }
 
+  /** The last turn at a card of which the keys are kept, and these. */
+  lastTakeOf(card: string): { readonly turn: Turn; readonly take: StoredTake } | null {
+    const takes = new Map(this.takes().map((take) => [take.at, take]));
+    const turn = this.turns().findLast((each) => each.card === card && takes.has(each.at));
+    const take = turn && takes.get(turn.at);
+    return turn && take ? { turn, take } : null;
+  }
+
   /** For each turn that was listened to, by its time, the one before it at the same thing. */
   readonly before = computed(() => turnsBefore(this.turns()));
 

@@ -51,6 +51,8 @@ interface Played {
   /** Null where nothing was listened to. */
   readonly judgement: Judgement | null;
   readonly events: readonly KeyEvent[];
+  /** A microphone heard it. */
+  readonly bySound?: boolean;
 }
 
 /** One small task at a time: what is practised now, how it went, where one stands. */
@@ -261,33 +263,46 @@ export class PractiseState {
       return;
     }
     const percent = this.percent();
-    const judgement = await this.listening.judge(this.wanted(), events, this.beatSeconds(), bySound);
+    const wanted = this.wanted();
+    const [judgement, before] = await Promise.all([
+      this.listening.judge(wanted, events, this.beatSeconds(percent), bySound),
+      this.judgedBefore(task, wanted),
+    ]);
     if (bySound && !isHeardEnough(judgement, events.length)) {
       this.problem.set(
         'Too little of it was heard to say how it went. Play it once more, nearer to the microphone, or say how it went yourself.',
       );
       return;
     }
-    if (this.current() === task) this.listening.judgement.set(judgement);
+    if (this.current() === task) this.listening.show(judgement, before);
     const seconds = events[events.length - 1].seconds - events[0].seconds;
     const isClean = isCleanTurn(judgement, this.wishes.goal());
-    await this.finish(task, isClean, { percent, seconds: Math.max(1, seconds), judgement, events });
+    await this.finish(task, isClean, { percent, seconds: Math.max(1, seconds), judgement, events, bySound });
   }
 
-  /** How long a beat of the task lasts at the tempo of now. */
-  private readonly beatSeconds = computed(() => {
+  /** The last turn at a task of which the keys are kept, judged by what is wanted now. */
+  private async judgedBefore({ card }: Task, wanted: readonly WantedKey[]): Promise<Judgement | null> {
+    const last = this.log.lastTakeOf(card);
+    if (!last) return null;
+    const { turn, take } = last;
+    const beat = this.beatSeconds(turn.tempoPercent);
+    return this.listening.judge(wanted, take.events, beat, take.bySound === true);
+  }
+
+  /** How long a beat of the task lasts at a tempo. */
+  private beatSeconds(percent: number): number {
     const [arrangement, task, clock] = [this.bench.arrangement(), this.current(), this.clock()];
     if (!arrangement || !task || !clock) return 0;
     const beat = placeIn(arrangement.played.bars, task.fromTick).beatTicks;
     const atGoal = clock.secondsAt(task.fromTick + beat) - clock.secondsAt(task.fromTick);
-    return (atGoal * 100) / this.percent();
-  });
+    return (atGoal * 100) / percent;
+  }
 
   /** Without an instrument to listen to the pianist says how it went. */
   async said(isClean: boolean): Promise<void> {
     const task = this.current();
     if (!task) return;
-    this.listening.judgement.set(null);
+    this.listening.show(null, null);
     const percent = this.percent();
     const seconds = isOfSong(task)
       ? ((this.wanted().at(-1)?.seconds ?? 0) * 100) / percent + SAID_OVERHEAD_SECONDS
@@ -305,7 +320,7 @@ export class PractiseState {
   private async finish(
     task: Task,
     isClean: boolean,
-    { percent, seconds, judgement, events }: Played,
+    { percent, seconds, judgement, events, bySound = false }: Played,
   ): Promise<void> {
     const [song, arrangement] = [this.bench.song(), this.bench.arrangement()];
     if (!song || !arrangement) return;
@@ -321,7 +336,8 @@ export class PractiseState {
     };
     if (this.current() === task) this.lastTurn.set({ isClean, standing: known.standing });
     this.now.set(now);
-    const take = events.length > 0 ? { songId: song.id, at: now, events } : null;
+    const take =
+      events.length > 0 ? { songId: song.id, at: now, events, ...(bySound ? { bySound } : {}) } : null;
     await this.log.keep(turn, known, take);
   }
 
@@ -336,7 +352,7 @@ export class PractiseState {
   readonly troubles = computed((): readonly Trouble[] => {
     const [judgement, arrangement] = [this.listening.judgement(), this.bench.arrangement()];
     if (!judgement || !arrangement) return [];
-    const beatSeconds = this.beatSeconds();
+    const beatSeconds = this.beatSeconds(this.percent());
     const at = (tick: number) => ({ number: barAt(arrangement.played.bars, tick).number, beatSeconds });
     return troublesOf(judgement, at).slice(0, WORST);
   });
