@@ -128,41 +128,44 @@ const ALONG: Record<Along, string> = { click: 'The click', hand: 'The other hand
           <p class="line"><button nz-button type="button" (click)="state.stop()">Stop</button></p>
         } @else {
           <h3>Play a turn</h3>
-          <p class="note">After a clean turn, the next round starts</p>
-          <jh-choice
-            name="goes-on"
-            label="When the next turn begins after a clean one"
-            [mostInRow]="3"
-            [options]="goings"
-            [value]="state.wishes.all().goesOn"
-            (chosen)="goOn($event)"
-          />
-          @if (alongs().length > 1) {
-            <p class="note">Meanwhile the program plays</p>
-            <jh-choice
-              name="along"
-              label="What the program plays with you"
-              [mostInRow]="3"
-              [options]="alongs()"
-              [value]="along()"
-              (chosen)="state.wishes.change({ along: $event })"
-            />
-          }
-          <p class="note">{{ alongs().length > 1 ? 'and' : 'The click' }}</p>
-          <jh-choice
-            name="pushing"
-            label="How it keeps together with you"
-            [mostInRow]="3"
-            [options]="pushings"
-            [value]="state.wishes.all().pushing"
-            (chosen)="state.wishes.change({ pushing: $event })"
-          />
           <jh-play-on
             [ways]="ways"
             [about]="task"
             otherwise="Say how it went, or use other keys."
             (begun)="listen($event)"
           />
+          <details>
+            <summary>{{ how() }}</summary>
+            @if (alongs().length > 1) {
+              <p class="note">Meanwhile the program plays</p>
+              <jh-choice
+                name="along"
+                label="What the program plays with you"
+                [mostInRow]="3"
+                [options]="alongs()"
+                [value]="along()"
+                (chosen)="state.wishes.change({ along: $event })"
+              />
+            }
+            <p class="note">{{ alongs().length > 1 ? 'and' : 'The click' }}</p>
+            <jh-choice
+              name="pushing"
+              label="How it keeps together with you"
+              [mostInRow]="3"
+              [options]="pushings"
+              [value]="state.wishes.all().pushing"
+              (chosen)="state.wishes.change({ pushing: $event })"
+            />
+            <p class="note">After a clean turn, the next starts</p>
+            <jh-choice
+              name="goes-on"
+              label="When the next turn begins after a clean one"
+              [mostInRow]="3"
+              [options]="goings"
+              [value]="state.wishes.all().goesOn"
+              (chosen)="goOn($event)"
+            />
+          </details>
           <h3>Or say how it went</h3>
         }
         @if (!state.listening.isListening()) {
@@ -252,6 +255,15 @@ export class NowPanel {
     return restInWords(minutes);
   }
 
+  /** How a turn is played and followed by the next, in a line. */
+  protected readonly how = computed(() => {
+    const { pushing, goesOn } = this.state.wishes.all();
+    const labelOf = <T>(all: readonly { value: T; label: string }[], value: T): string =>
+      all.find((each) => each.value === value)?.label.toLowerCase() ?? '';
+    const after = `after a clean turn, the next starts ${labelOf(this.goings, goesOn)}`;
+    return `${ALONG[this.along()]} ${labelOf(this.pushings, pushing)}; ${after}`;
+  });
+
   /** What comes after a clean turn: nothing, or the next one. */
   protected readonly goings: readonly {
     readonly value: PractiseSettings['goesOn'];
@@ -272,9 +284,9 @@ export class NowPanel {
     return task ? alongWith(task, along) : along;
   });
   protected readonly pushings: readonly { readonly value: Pushing; readonly label: string }[] = [
-    { value: 'strict', label: 'Keeps the tempo' },
+    { value: 'strict', label: 'Keeps time' },
     { value: 'follows', label: 'Follows you' },
-    { value: 'waits', label: 'Waits for you' },
+    { value: 'waits', label: 'Waits' },
   ];
 
   protected goOn(goesOn: PractiseSettings['goesOn']): void {

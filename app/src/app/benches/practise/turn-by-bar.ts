@@ -32,10 +32,10 @@ interface Row {
       <thead>
         <tr>
           <th>Bar</th>
-          <th>Right</th>
-          <th>Off the beat</th>
+          <th>Keys</th>
+          <th>Off, ms</th>
           @if (isLoudnessKnown()) {
-            <th>Right : left</th>
+            <th>Right:left</th>
           }
         </tr>
       </thead>
@@ -73,10 +73,9 @@ export class TurnByBar {
     const before = new Map(this.barsBefore().map((bar) => [bar.bar, bar]));
     return this.bars().map((bar): Row => {
       const was = before.get(bar.bar);
-      const [now, then] = [rightIn(bar), was && rightIn(was)];
       return {
         bar: bar.bar === 0 ? 'Pick-up' : `${bar.bar}`,
-        right: since(then, now),
+        right: rightSince(was, bar),
         off: since(was && offIn(was), offIn(bar)),
         loudness: since(was && loudnessIn(was), loudnessIn(bar)),
       };
@@ -85,7 +84,7 @@ export class TurnByBar {
   protected readonly note = computed(() => {
     const two = this.listening.before() ? 'Before → now. ' : '';
     const loud = this.isLoudnessKnown() ? ' How loud each hand is, of 127.' : '';
-    return `${two}Keys right and in time; how far from your own tempo.${loud}`;
+    return `${two}Keys right and in time; how far off your own tempo, in thousandths of a second.${loud}`;
   });
 
   private barsOf(judgement: Judgement | null): readonly PlayedBar[] {
@@ -94,20 +93,21 @@ export class TurnByBar {
   }
 }
 
-/** "3 of 5 → 5 of 5"; only how it is now, where it was the same or there is no turn before. */
+/** "3 → 5"; only how it is now, where it was the same or there is no turn before. */
 function since(before: string | undefined, now: string): string {
   return before === undefined || before === now ? now : `${before} → ${now}`;
 }
 
-function rightIn({ right, of }: PlayedBar): string {
-  return `${right} of ${of}`;
+function rightSince(was: PlayedBar | undefined, { right, of }: PlayedBar): string {
+  const before = was && (was.of === of ? `${was.right}` : `${was.right} of ${was.of}`);
+  return `${since(before, `${right}`)} of ${of}`;
 }
 
 function offIn({ off }: PlayedBar): string {
-  return off === null ? '–' : `${Math.round(off * 1000)} ms`;
+  return off === null ? '–' : `${Math.round(off * 1000)}`;
 }
 
 function loudnessIn({ force: { right, left } }: PlayedBar): string {
   const told = (force: number | null): string => (force === null ? '–' : `${Math.round(force)}`);
-  return `${told(right)} : ${told(left)}`;
+  return `${told(right)}:${told(left)}`;
 }
