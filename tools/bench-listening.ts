@@ -218,7 +218,7 @@ function following(name: string, songs: readonly Song[]): void {
       songs.forEach((song, i) => {
         const piece = pieceOf(song, 4, 'right');
         const normal = normalFrom(seeded(i));
-        const companion = new Companion(piece.wanted, [], 1, 'follows');
+        const companion = new Companion(piece.wanted, [], 1, 'follows', piece.beatSeconds);
         for (const [moment, at] of timesOf(piece, manner, rubato, i + 7)) {
           const seconds = at + NEAT.strike * normal();
           const expected = companion.expected();

@@ -1,6 +1,6 @@
 import type { Arrangement } from '../arrangement';
 import { type Click, clicksAlong, type Clock } from '../performance';
-import { barAt, type PlayedSong } from '../song';
+import { barAt, placeIn, type PlayedSong } from '../song';
 import { Companion, type Pushing } from './companion';
 import type { Task } from './task';
 import { type WantedKey, wantedKeys } from './wanted';
@@ -46,7 +46,9 @@ export function companionFor(
     hand: () => others,
     bass: () => bassOf(others, played.bars),
   };
-  return new Companion<AlongStrike>(own, strikes[what](), pace, pushing);
+  const { beatTicks } = placeIn(played.bars, task.fromTick);
+  const beat = clock.secondsAt(task.fromTick + beatTicks) - clock.secondsAt(task.fromTick);
+  return new Companion<AlongStrike>(own, strikes[what](), pace, pushing, beat);
 }
 
 /** The lowest key of each chord where it begins, and of each bar it goes on in. */

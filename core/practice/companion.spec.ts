@@ -12,7 +12,7 @@ const CHORDS = [0, 1, 2, 3, 3.75, 4, 5, 6, 7, 8].flatMap((at) => [key(at, 48, 'l
 
 /** Plays the tune at times; when each moment of the other hand was struck. */
 function played(times: readonly (number | null)[], pushing: Pushing, pace = 1): Map<number, number> {
-  const companion = new Companion(TUNE, CHORDS, pace, pushing);
+  const companion = new Companion(TUNE, CHORDS, pace, pushing, 0.5);
   const keys = TUNE.flatMap(({ midi }, i) => {
     const at = times[i];
     return at === null || at === undefined ? [] : [{ seconds: at, midi, velocity: 70 }];
@@ -86,7 +86,7 @@ describe('the other hand, played by the program', () => {
   it('takes a chord that is spread for one moment, though its keys are those of the next', () => {
     const chords = [0, 1, 2, 3].flatMap((at) => [48, 52, 55].map((midi) => key(at, midi, 'left')));
     const tune = [0.5, 1.5, 2.5].map((at) => key(at, 72, 'right'));
-    const companion = new Companion(chords, tune, 1, 'follows');
+    const companion = new Companion(chords, tune, 1, 'follows', 0.5);
     const struck: number[] = [];
     for (const at of [0, 1, 2, 3])
       for (const [i, midi] of [48, 52, 55].entries()) {

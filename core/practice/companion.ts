@@ -1,65 +1,10 @@
 import type { KeyEvent } from '../takes';
 import type { WantedKey } from './wanted';
+import { RunningTempo } from './runningTempo';
 import { Whereabouts } from './whereabouts';
 
 /** How far ahead of the player what plays along may push: at the tempo of the click, with the player, never before the player. */
 export type Pushing = 'strict' | 'follows' | 'waits';
-
-/** How freely a tempo changes, and how exactly keys are struck: of the noise of a second of music, and in seconds. */
-const [CHANGES, STRIKES] = [0.35, 0.02];
-/** A strike so many standard deviations off, and so many seconds, is a stop: the clock is moved, the tempo kept. */
-const [STOP_SIGMAS, STOP_SECONDS] = [4, 0.15];
-/** At first the tempo may be a third off. */
-const FIRST_PACE = 0.11;
-
-/** Where in time a player is: seconds at a moment of the music, and seconds a second of the music takes. Source: Kalman 1960. */
-class RunningTempo {
-  private music = 0;
-  private seconds = Number.NaN;
-  private variance = { seconds: STRIKES ** 2, both: 0, pace: FIRST_PACE };
-
-  constructor(private pace: number) {}
-
-  get isRunning(): boolean {
-    return !Number.isNaN(this.seconds);
-  }
-
-  /** When a moment of the music comes. */
-  at(music: number): number {
-    return this.seconds + this.pace * (music - this.music);
-  }
-
-  /** A moment of the music was struck. */
-  struck(music: number, seconds: number): void {
-    const by = music - this.music;
-    if (!this.isRunning || by < 0) return this.moveTo(music, seconds);
-    const { variance: v } = this;
-    const before = {
-      seconds: v.seconds + 2 * by * v.both + by * by * v.pace + (CHANGES ** 2 * by ** 3) / 3,
-      both: v.both + by * v.pace + (CHANGES ** 2 * by ** 2) / 2,
-      pace: v.pace + CHANGES ** 2 * by,
-    };
-    const off = seconds - this.at(music);
-    const spread = before.seconds + STRIKES ** 2;
-    if (Math.abs(off) > STOP_SECONDS && Math.abs(off) > STOP_SIGMAS * Math.sqrt(spread))
-      return this.moveTo(music, seconds);
-    const [toSeconds, toPace] = [before.seconds / spread, before.both / spread];
-    this.seconds = this.at(music) + toSeconds * off;
-    this.pace = Math.max(0.2, this.pace + toPace * off);
-    this.music = music;
-    this.variance = {
-      seconds: (1 - toSeconds) * before.seconds,
-      both: (1 - toSeconds) * before.both,
-      pace: before.pace - toPace * before.both,
-    };
-  }
-
-  private moveTo(music: number, seconds: number): void {
-    this.music = music;
-    this.seconds = seconds;
-    this.variance = { ...this.variance, seconds: STRIKES ** 2, both: 0 };
-  }
-}
 
 /** What is struck along at one moment of the music, and when. */
 export interface NextStrike<T> {
@@ -77,15 +22,16 @@ export class Companion<T extends { readonly seconds: number }> {
   /** The moment at which something was struck along last. */
   private struck = -Infinity;
 
-  /** `own`: keys of the player; `other`: what is struck with them, on the same clock; `pace`: seconds a second of the music should take. */
+  /** `own`: keys of the player; `other`: what is struck with them, on the same clock; `pace`: seconds a second of the music should take; `beat`: how long one lasts, in seconds of the music. */
   constructor(
     own: readonly WantedKey[],
     readonly other: readonly T[],
     private readonly pace: number,
     private readonly pushing: Pushing,
+    beat: number,
   ) {
     this.where = new Whereabouts(own, pace);
-    this.tempo = new RunningTempo(pace);
+    this.tempo = new RunningTempo(pace, beat);
   }
 
   /** A key of the player. */

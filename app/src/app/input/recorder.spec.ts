@@ -196,7 +196,7 @@ describe('recording against a click', () => {
       [async () => [], 0],
     ] as const) {
       clicks.length = struck.length = 0;
-      const along = new Companion<AlongStrike>([{ ...key, midi: 72 }], [key, click], 1, 'strict');
+      const along = new Companion<AlongStrike>([{ ...key, midi: 72 }], [key, click], 1, 'strict', 1);
       void recorder.record({ ...source, ...(inFull ? { inFull } : {}) }, WALTZ, { along, isClicked: false });
       await vi.advanceTimersByTimeAsync(150 + 3000);
       const counted = clicks.length;
