@@ -37,7 +37,8 @@ describe('recording against a click', () => {
     clicks.length = struck.length = asked.length = 0;
     source.stop.mockClear();
     const instrument = {
-      tone: { now: () => 100, Frequency: (midi: number) => ({ toFrequency: () => midi }) },
+      ...{ delaySeconds: 0, latencySeconds: 0 },
+      tone: { immediate: () => 100, Frequency: (midi: number) => ({ toFrequency: () => midi }) },
       click: {
         triggerAttackRelease: (pitch: number, _: number, at: number) => void clicks.push({ pitch, at }),
       },

@@ -63,7 +63,7 @@ const TAIL = 0.25;
 const STILL_PLAYS = 2;
 
 /** How keys are struck along: how long and how loud a key is, how long before it is due it is handed on, and how often it is looked. */
-const ALONG = { lasts: 0.7, velocity: 0.5, ahead: 0.03, step: 0.008 };
+const ALONG = { lasts: 0.7, velocity: 0.5, ahead: 0.045, step: 0.008 };
 
 /** Records keys against a click: a bar of count-in, then the bars asked for. */
 @Injectable()
@@ -116,7 +116,7 @@ export class Recorder {
     const take = ++this.takes;
     this.state.set('counting-in');
     this.letters.set(source.letters ?? null);
-    const { tone, click, instrument } = await this.ready(source);
+    const { tone, click, instrument, delaySeconds, latencySeconds } = await this.ready(source);
     // Stopped meanwhile, or another take was begun.
     if (take !== this.takes) return [];
     const perTick = 60 / (this.quartersPerMinute() * TICKS_PER_QUARTER);
@@ -124,7 +124,8 @@ export class Recorder {
     const { clicks: before, seconds: beforehand } = countIn(stretch, perTick, countsInBeat);
     const lasts = timeOf(stretch.toTick) - timeOf(stretch.fromTick);
     const begun = performance.now() / 1000 + HEAD_START;
-    const audioStart = tone.now() + HEAD_START + beforehand;
+    // What is told to the sound for this is heard with the first beat of the music.
+    const audioStart = tone.immediate() + HEAD_START + beforehand - latencySeconds;
     const now: TakeClock = (at = performance.now()) => at / 1000 - begun - beforehand;
     // What hears sound would hear the click: there it is only shown.
     const isHeard = !source.inFull;
@@ -159,18 +160,23 @@ export class Recorder {
         heard?.(event);
         along?.hear(event);
         if (event.velocity > 0 && !source.sounds)
-          instrument.triggerAttackRelease(tone.Frequency(event.midi, 'midi').toFrequency(), 0.8, tone.now());
+          instrument.triggerAttackRelease(
+            tone.Frequency(event.midi, 'midi').toFrequency(),
+            0.8,
+            tone.immediate(),
+          );
       };
       source.start(press, now, (problem) => {
         this.finish = () => source.stop();
         this.stop();
         reject(new Error(problem));
       });
-      const strike = (what: AlongStrike, inSeconds: number): unknown => {
-        const at = tone.now() + inSeconds;
+      const strike = (what: AlongStrike, seconds: number): unknown => {
+        const at = Math.max(tone.immediate(), audioStart + seconds);
         if ('beat' in what) return isHeard && click.triggerAttackRelease(pitchOf(what), CLICK_LASTS, at);
         const pitch = tone.Frequency(what.midi, 'midi').toFrequency();
-        return instrument.triggerAttackRelease(pitch, ALONG.lasts, at, ALONG.velocity);
+        const struck = Math.max(tone.immediate(), at - delaySeconds);
+        return instrument.triggerAttackRelease(pitch, ALONG.lasts, struck, ALONG.velocity);
       };
       if (along) this.playAlong(along, now, strike);
       this.later(HEAD_START + beforehand + lasts + TAIL, endWhenQuiet);
@@ -181,13 +187,13 @@ export class Recorder {
   private playAlong(
     along: Companion<AlongStrike>,
     now: TakeClock,
-    strike: (what: AlongStrike, inSeconds: number) => void,
+    strike: (what: AlongStrike, seconds: number) => void,
   ): void {
     const step = (): void => {
       const next = along.next();
       const wait = next ? next.seconds - now() : Infinity;
       if (next && wait < ALONG.ahead) {
-        for (const each of next.strikes) strike(each, Math.max(0, wait));
+        for (const each of next.strikes) strike(each, next.seconds);
         along.strike(next);
       }
       this.later(ALONG.step, step);

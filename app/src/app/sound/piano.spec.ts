@@ -65,6 +65,7 @@ vi.mock('tone', () => ({
   Frequency: (midi: number) => ({ toFrequency: () => midi }),
   now: () => 50,
   immediate: () => 50,
+  getContext: () => ({ rawContext: { baseLatency: 0.01 } }),
   start: async () => void made.started++,
 }));
 

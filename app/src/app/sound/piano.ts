@@ -19,6 +19,8 @@ export interface Sounding {
   readonly click: ToneModule.Synth;
   /** Silence before each sound of the instrument, in seconds. */
   readonly delaySeconds: number;
+  /** How much later than it is told to the device sounds, in seconds. */
+  readonly latencySeconds: number;
 }
 
 /** The instrument the arrangement is heard on, loaded when first needed: a real grand piano unless another is chosen. */
@@ -37,7 +39,7 @@ export class Piano {
     const outside = await this.outside(tone);
     if (outside) {
       await tone.start();
-      return { tone, click, instrument: outside, delaySeconds: 0 };
+      return { tone, click, instrument: outside, delaySeconds: 0, latencySeconds: latencyOf(tone) };
     }
     const instrument = this.instrumentOf(row, tone);
     const sounding = await Promise.resolve(instrument.prepare?.(keys)).then(
@@ -46,7 +48,7 @@ export class Piano {
     );
     await tone.start();
     if (this.quiet) void this.loadTheRest(sounding.instrument, this.quiet);
-    return { tone, click, ...sounding };
+    return { tone, click, ...sounding, latencySeconds: latencyOf(tone) };
   }
 
   private outsideFor: { readonly name: string; readonly instrument: Instrument } | null = null;
@@ -166,7 +168,7 @@ export class Piano {
     const { tone, instrument } = await this.ready(line.map(({ midi }) => midi));
     instrument.releaseAll();
     const perTick = 60 / (quartersPerMinute * TICKS_PER_QUARTER);
-    const start = tone.now() + 0.1;
+    const start = tone.immediate() + 0.1;
     for (const { tick, length, midi } of line)
       instrument.triggerAttackRelease(
         tone.Frequency(midi, 'midi').toFrequency(),
@@ -184,10 +186,16 @@ export class Piano {
       instrument.triggerAttackRelease(
         tone.Frequency(key, 'midi').toFrequency(),
         1.6,
-        tone.now(),
+        tone.immediate(),
         velocity / 127,
       );
   }
+}
+
+/** What the browser tells of it; a context that is no AudioContext, as in tests, tells nothing. */
+function latencyOf(tone: Tone): number {
+  const { rawContext } = tone.getContext();
+  return 'baseLatency' in rawContext ? rawContext.baseLatency : 0;
 }
 
 function remembered(): string | null {

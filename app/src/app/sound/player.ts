@@ -45,7 +45,8 @@ export class Player {
           instrument.triggerAttackRelease(
             tone.Frequency(note.midi, 'midi').toFrequency(),
             note.duration,
-            Math.max(tone.now(), time - delaySeconds),
+            // Tone's own now() lies ahead of the sound: nothing would be struck before it, and most notes a little late.
+            Math.max(tone.immediate(), time - delaySeconds),
             note.velocity / 127,
           ),
         click: (isDownbeat, time) =>
