@@ -29,7 +29,13 @@ interface Heard {
 }
 
 /** A song played with or without faults through a piano, pedalled or not, dry, in a room or a hall, and heard. */
-function heard(song: Song, i: number, font: string, hasFaults: boolean, touch: typeof NEAT): Heard {
+function heard(
+  song: Song,
+  i: number,
+  font: string,
+  hasFaults: boolean,
+  { touch, rate }: { readonly touch: typeof NEAT; readonly rate: number },
+): Heard {
   const piece = pieceOf(song, 4 + (i % 2));
   const wanted = piece.wanted.filter(({ seconds }) => seconds < SECONDS);
   const chance = seeded(7 * i + 3);
@@ -58,20 +64,30 @@ function heard(song: Song, i: number, font: string, hasFaults: boolean, touch: t
   });
   const bass = sounding.filter(({ hand }) => hand === 'left').map(({ seconds }) => seconds);
   const dry = rendered(keys, i % 2 === 0 ? bass : [], font);
-  const sound = [inRoom(dry, 1.2, 0.3, 0.002), inRoom(dry, 0.3, 0.15, 0.002), dry][i % 3];
+  const sound = atRate([inRoom(dry, 1.2, 0.3, 0.002), inRoom(dry, 0.3, 0.15, 0.002), dry][i % 3], rate);
   const before = process.cpuUsage().user;
-  const listener = new ScoreListener(wanted, SHAPES, RATE);
+  const listener = new ScoreListener(wanted, SHAPES, rate);
   for (let at = 0; at + BLOCK <= sound.length; at += BLOCK)
-    listener.hear(sound.slice(at, at + BLOCK), (at + BLOCK) / RATE);
+    listener.hear(sound.slice(at, at + BLOCK), (at + BLOCK) / rate);
   const events = listener.inFull();
   const processor = (process.cpuUsage().user - before) / 1000;
-  return { wanted, struck, events, beatSeconds: piece.beatSeconds, processor, seconds: sound.length / RATE };
+  return { wanted, struck, events, beatSeconds: piece.beatSeconds, processor, seconds: sound.length / rate };
+}
+
+/** The same sound with so many samples a second. */
+function atRate(sound: Float32Array, rate: number): Float32Array {
+  if (rate === RATE) return sound;
+  return Float32Array.from({ length: Math.floor((sound.length * rate) / RATE) - 1 }, (_, i) => {
+    const at = (i * RATE) / rate;
+    const before = Math.floor(at);
+    return sound[before] + (at - before) * (sound[before + 1] - sound[before]);
+  });
 }
 
 const SHAPES = pianoShapes();
 const NEAR = 0.15;
 
-function figures(name: string, songs: readonly Song[], font: string, touch: typeof NEAT): void {
+function figures(name: string, songs: readonly Song[], font: string, touch: typeof NEAT, rate = RATE): void {
   const sum = {
     right: 0,
     told: 0,
@@ -86,13 +102,10 @@ function figures(name: string, songs: readonly Song[], font: string, touch: type
   let [takes, passed, judged] = [0, 0, 0];
   songs.forEach((song, i) => {
     for (const hasFaults of [true, false]) {
-      const { wanted, struck, events, beatSeconds, processor, seconds } = heard(
-        song,
-        i,
-        font,
-        hasFaults,
+      const { wanted, struck, events, beatSeconds, processor, seconds } = heard(song, i, font, hasFaults, {
         touch,
-      );
+        rate,
+      });
       sum.processor += processor;
       sum.seconds += seconds;
       const open = new Set(events);
@@ -157,5 +170,6 @@ export function hearingFigures(): void {
     figures(`microphone, ${name}, demo songs`, DEMO_SONGS, font, NEAT);
     figures(`microphone, ${name}, kept apart`, TUNES_APART.slice(0, 24), font, NEAT);
     figures(`microphone, ${name}, rough player`, DEMO_SONGS, font, ROUGH);
+    figures(`microphone, ${name}, a telephone at 16 kHz`, DEMO_SONGS, font, NEAT, 16_000);
   }
 }
