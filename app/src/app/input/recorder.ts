@@ -1,10 +1,11 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { KEYBOARDS, TICKS_PER_QUARTER } from '@joined-hands/core/music';
-import { type Click, clicksAlong, countIn, type Stretch } from '@joined-hands/core/performance';
+import type { Click, Stretch } from '@joined-hands/core/performance';
 import type { AlongStrike, Companion } from '@joined-hands/core/practice';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import { Piano } from '../sound/piano';
 import { Player } from '../sound/player';
+import { timetableOf } from './timetable';
 
 /**
  * Seconds since the first beat to be played, negative while counting in: of now, or of a time on the browser's own clock
@@ -55,8 +56,6 @@ const ANY_KEY = Array.from(
 const [CLICK_LASTS, CLICK_AHEAD] = [0.03, 0.25];
 /** Time for the first click to be ready, in seconds. */
 const HEAD_START = 0.15;
-/** The first note may come so much of the last beat of the count-in too early. */
-const EARLY = 0.75;
 /** A note begun on the last beat may end late, in seconds. */
 const TAIL = 0.25;
 /** Who has pressed no key for so long does not play any more, in seconds. */
@@ -120,16 +119,19 @@ export class Recorder {
     // Stopped meanwhile, or another take was begun.
     if (take !== this.takes) return [];
     const perTick = 60 / (this.quartersPerMinute() * TICKS_PER_QUARTER);
-    const timeOf = secondsAt ?? ((tick: number) => tick * perTick);
-    const { clicks: before, seconds: beforehand } = countIn(stretch, perTick, countsInBeat);
-    const lasts = timeOf(stretch.toTick) - timeOf(stretch.fromTick);
+    const { clicks, beforehand, earliest, lasts } = timetableOf(
+      stretch,
+      perTick,
+      secondsAt ?? ((tick) => tick * perTick),
+      countsInBeat,
+    );
     const begun = performance.now() / 1000 + HEAD_START;
     // What is told to the sound for this is heard with the first beat of the music.
     const audioStart = tone.immediate() + HEAD_START + beforehand - latencySeconds;
     const now: TakeClock = (at = performance.now()) => at / 1000 - begun - beforehand;
     // What hears sound would hear the click: there it is only shown.
     const isHeard = !source.inFull;
-    for (const each of [...before, ...clicksAlong(stretch, timeOf)]) {
+    for (const each of clicks) {
       const comesIn = HEAD_START + beforehand + each.seconds;
       if (isHeard && (isClicked || each.bar === null))
         this.later(comesIn - CLICK_AHEAD, () =>
@@ -139,7 +141,6 @@ export class Recorder {
     }
     this.later(HEAD_START + beforehand, () => this.state.set('recording'));
     const events: KeyEvent[] = [];
-    const earliest = EARLY * (before.at(-1)?.seconds ?? 0);
     const fromCountIn = (all: readonly KeyEvent[]): KeyEvent[] =>
       all.filter(({ seconds }) => seconds > earliest);
     let pressed = -Infinity;

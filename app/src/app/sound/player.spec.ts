@@ -25,6 +25,10 @@ function transport() {
     schedule(act: (time: number) => void, at: number) {
       this.scheduled.push({ at, act });
     },
+    now: () => 0.1,
+    getSecondsAtTime(this: { seconds: number }) {
+      return this.seconds;
+    },
     start() {
       this.isRunning = true;
     },
@@ -42,6 +46,8 @@ describe('the player', () => {
   let player: Player;
   let ready: () => Promise<object>;
   let frame: (() => void) | null;
+  /** What the clock of the sound tells. */
+  let heard = 0;
   const struck: { midi: number; at: number; velocity: number }[] = [];
   const clicks: number[] = [];
   const silenced = vi.fn();
@@ -49,6 +55,7 @@ describe('the player', () => {
   beforeEach(() => {
     clock = transport();
     frame = null;
+    heard = 0;
     struck.length = clicks.length = 0;
     vi.stubGlobal('requestAnimationFrame', (act: () => void) => ((frame = act), 1));
     vi.stubGlobal('cancelAnimationFrame', () => (frame = null));
@@ -56,11 +63,11 @@ describe('the player', () => {
     const instrument = {
       tone: {
         getTransport: () => clock,
-        now: () => 0.1,
-        immediate: () => 0,
+        immediate: () => heard,
         Frequency: (midi: number) => ({ toFrequency: () => midi }),
       },
       delaySeconds: 0.0145,
+      latencySeconds: 0.01,
       instrument: {
         triggerAttackRelease: (midi: number, _: number, at: number, velocity: number) =>
           void struck.push({ midi, at, velocity }),
@@ -77,6 +84,7 @@ describe('the player', () => {
   afterEach(() => vi.unstubAllGlobals());
   const goTo = (seconds: number): void => {
     clock.seconds = seconds;
+    heard = 1;
     frame?.();
   };
 
@@ -100,6 +108,10 @@ describe('the player', () => {
     const counted = { ...request, countsIn: true };
     const { countIn, notes } = planProgram(arrangement, counted);
     await player.play(arrangement, counted, false);
+    // Where the last playing had come to is not shown.
+    clock.seconds = countIn + 1;
+    frame?.();
+    expect(player.tick()).toBeNull();
     goTo(countIn / 2);
     expect([player.tick(), player.sounding()]).toEqual([null, []]);
     goTo(countIn + 0.01);

@@ -35,7 +35,7 @@ export class Player {
     this.isPlaying.set(true);
     this.isLoading.set(true);
     try {
-      const { tone, instrument, click, delaySeconds } = await this.piano.ready(
+      const { tone, instrument, click, delaySeconds, latencySeconds } = await this.piano.ready(
         program.notes.map(({ midi }) => midi),
       );
       if (turn !== this.starting) return;
@@ -51,6 +51,7 @@ export class Player {
           ),
         click: (isDownbeat, time) =>
           click.triggerAttackRelease(isDownbeat ? CLICK_HIGH : CLICK_LOW, 0.03, time),
+        heardAt: () => tone.immediate() - latencySeconds,
         silence: () => instrument.releaseAll(),
         done: () => whenDone?.(),
       });
@@ -91,9 +92,12 @@ export class Player {
     transport.loop = loops;
     transport.loopStart = program.countIn;
     transport.loopEnd = program.seconds;
+    // A moment ahead, so that the first strike is not late.
+    const begins = transport.now() + 0.1;
     let frame = 0;
     const follow = (): void => {
-      const now = transport.seconds;
+      const heard = act.heardAt();
+      const now = heard < begins ? 0 : transport.getSecondsAtTime(heard);
       if (!loops && now >= program.seconds) {
         this.stop();
         return act.done();
@@ -109,8 +113,7 @@ export class Player {
       transport.loop = false;
       act.silence();
     };
-    // A moment ahead, so that the first strike is not late.
-    transport.start('+0.1', 0);
+    transport.start(begins, 0);
     frame = requestAnimationFrame(follow);
   }
 }
@@ -118,6 +121,8 @@ export class Player {
 interface Acts {
   readonly strike: (note: PlannedNote, time: number) => void;
   readonly click: (isDownbeat: boolean, time: number) => void;
+  /** The time of the sound's clock that is heard now. */
+  readonly heardAt: () => number;
   readonly silence: () => void;
   readonly done: () => void;
 }
