@@ -52,15 +52,18 @@ test('a demo song, from the shelf to an exported file, and back after a reload',
 
   // Play: the playhead moves, and what is struck is the arrangement's timeline.
   await page.evaluate(() => {
-    const kept = window as unknown as { heard: unknown; struck: number[] };
+    const kept = window as unknown as { heard: unknown; struck: [due: number, now: number][] };
     kept.struck = [];
     document.addEventListener('joined-hands:playing', (event) => {
       kept.heard = (event as CustomEvent).detail;
+      // A chord that was heard before it may still be loading till now.
+      kept.struck = [];
     });
     const start = AudioBufferSourceNode.prototype.start;
     AudioBufferSourceNode.prototype.start = function (...when: number[]) {
       // Samples of strings, and not what the library tries out when it is loaded.
-      if (when.length > 0 && (this.buffer?.duration ?? 0) > 0.5) kept.struck.push(when[0]);
+      if (when.length > 0 && (this.buffer?.duration ?? 0) > 0.5)
+        kept.struck.push([when[0], this.context.currentTime]);
       start.apply(this, when as [number]);
     };
   });
@@ -71,8 +74,8 @@ test('a demo song, from the shelf to an exported file, and back after a reload',
   const first = Number(await playhead.getAttribute('x1'));
   await expect.poll(async () => Number(await playhead.getAttribute('x1'))).toBeGreaterThan(first);
   await expect(page.locator('jh-keyboard rect.left')).not.toHaveCount(0);
-  const strikes = (): Promise<number[]> =>
-    page.evaluate(() => (window as unknown as { struck: number[] }).struck);
+  const strikes = (): Promise<[number, number][]> =>
+    page.evaluate(() => (window as unknown as { struck: [number, number][] }).struck);
   await expect.poll(async () => (await strikes()).length).toBeGreaterThan(4);
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(playhead).not.toBeAttached();
@@ -87,10 +90,12 @@ test('a demo song, from the shelf to an exported file, and back after a reload',
   const part = expected.timeline.notes.filter((n) => n.tick < expected.parts[0].toTick);
   expect(heard.notes.map((n) => [n.tick, n.midi, n.hand])).toEqual(part.map((n) => [n.tick, n.midi, n.hand]));
   heard.notes.forEach((n, i) => expect(n.at).toBeCloseTo(part[i].seconds, 3));
-  // What was struck until it was stopped is given to the sound for the times it is due, to 3 ms.
-  const struck = await strikes();
-  const late = struck.map((at, i) => at - struck[0] - (heard.notes[i].at - heard.notes[0].at));
-  expect(Math.max(...late.map(Math.abs))).toBeLessThan(0.003);
+  // What was struck until it was stopped is given to the sound for when it is due, to 3 ms; where the page was too busy, at once.
+  const lags = (await strikes()).flatMap(([due, now], i) =>
+    due - now > 0.01 ? [due - heard.notes[i].at] : [],
+  );
+  expect(lags.length).toBeGreaterThan(0);
+  expect(Math.max(...lags) - Math.min(...lags)).toBeLessThan(0.003);
 
   const writing = page.waitForEvent('download');
   await page.getByRole('button', { name: 'MusicXML', exact: true }).click();
