@@ -56,8 +56,6 @@ test('a demo song, from the shelf to an exported file, and back after a reload',
     kept.struck = [];
     document.addEventListener('joined-hands:playing', (event) => {
       kept.heard = (event as CustomEvent).detail;
-      // A chord that was heard before it may still be loading till now.
-      kept.struck = [];
     });
     const start = AudioBufferSourceNode.prototype.start;
     AudioBufferSourceNode.prototype.start = function (...when: number[]) {
@@ -91,11 +89,11 @@ test('a demo song, from the shelf to an exported file, and back after a reload',
   expect(heard.notes.map((n) => [n.tick, n.midi, n.hand])).toEqual(part.map((n) => [n.tick, n.midi, n.hand]));
   heard.notes.forEach((n, i) => expect(n.at).toBeCloseTo(part[i].seconds, 3));
   // What was struck until it was stopped is given to the sound for when it is due, to 3 ms; where the page was too busy, at once.
-  const lags = (await strikes()).flatMap(([due, now], i) =>
-    due - now > 0.01 ? [due - heard.notes[i].at] : [],
-  );
-  expect(lags.length).toBeGreaterThan(0);
-  expect(Math.max(...lags) - Math.min(...lags)).toBeLessThan(0.003);
+  const due = (await strikes()).flatMap(([at, now]) => (at - now > 0.01 ? [at] : []));
+  expect(due.length).toBeGreaterThan(0);
+  const isDue = (seconds: number): boolean => heard.notes.some(({ at }) => Math.abs(at - seconds) < 0.003);
+  const fits = heard.notes.filter(({ at: first }) => due.every((at) => isDue(first + at - due[0])));
+  expect([due, fits.length > 0]).toEqual([due, true]);
 
   const writing = page.waitForEvent('download');
   await page.getByRole('button', { name: 'MusicXML', exact: true }).click();
