@@ -20,6 +20,11 @@ test('a sitting: a plan, a goal missed and passed, judged, its hot spot practise
       .getByRole('button', { name: /^Loop bar/ })
       .first(),
   ).toBeVisible();
+  const bars = now(page).getByRole('table', { name: 'Bar by bar' }).locator('tbody tr');
+  await expect(bars.locator('td:first-child')).toHaveText(['1', '2', '3', '4']);
+  await expect(bars.locator('td:nth-child(2)')).toHaveText(Array(4).fill(/^\d of \d$/));
+  // How loud each note was is told at the note.
+  await expect(page.locator('jh-seam rect.loudness')).not.toHaveCount(0);
   expect(await graveFindings(page, 'jh-bench-panel')).toEqual([]);
   // Without an instrument one says how it went.
   await page.keyboard.press('y');
