@@ -1,3 +1,5 @@
+import { strings, type Tone } from '../core/listening/testing';
+
 /** Sound in a file, so many samples a second. */
 function wave(samples: Float32Array, rate: number): Buffer {
   const data = Buffer.alloc(samples.length * 2);
@@ -27,23 +29,11 @@ export function softTone(seconds: number): Buffer {
   );
 }
 
-/** Struck strings, more or less, at their seconds; silence for so long after the last. */
-export function played(
-  notes: readonly { readonly midi: number; readonly at: number; readonly lasts: number }[],
-  silence: number,
-): Buffer {
+/** Struck strings at their seconds, and silence for so long after the last. */
+export function played(notes: readonly Tone[], silence: number): Buffer {
   const rate = 44_100;
-  const end = Math.max(...notes.map(({ at, lasts }) => at + lasts)) + silence;
-  const sound = new Float32Array(Math.ceil(end * rate));
-  for (const { midi, at, lasts } of notes) {
-    const hertz = 440 * 2 ** ((midi - 69) / 12);
-    for (let i = 0; i < lasts * rate; i++) {
-      const t = i / rate;
-      const edge = Math.min(1, t / 0.004, (lasts - t) / 0.02);
-      for (let h = 1; h <= 5; h++)
-        sound[Math.round(at * rate) + i] +=
-          0.4 * edge * Math.exp(-t * (1 + h)) * (0.6 / h) * Math.sin(2 * Math.PI * hertz * h * t);
-    }
-  }
-  return wave(sound, rate);
+  const sound = strings(notes, { rate });
+  const whole = new Float32Array(sound.length + Math.ceil(silence * rate));
+  whole.set(sound);
+  return wave(whole, rate);
 }

@@ -1,3 +1,4 @@
+import { capital } from '@joined-hands/core/words';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -100,6 +101,10 @@ export class PlayOn {
         if (velocity > 0) this.struck.emit({ midi, way });
       },
       () => performance.now() / 1000,
+      (problem) => {
+        this.stop();
+        this.problem.set(`${capital(problem)}.`);
+      },
     );
   }
 
