@@ -48,3 +48,4 @@ export { slipInWords, stepInWords } from './steps';
 export { capital, counted, creditsInWords, forWhomInWords, partsInWords, timeInWords } from './titles';
 export { warmUpInWords, warmUpsOf } from './warmUps';
 export { pickupInWords, tempoInWords, tempoNote } from './tempo';
+export { triedInWords } from './microphone';

@@ -1,6 +1,6 @@
 import { inWords } from '@joined-hands/core/sentences';
 import { lastAtOrBefore } from '@joined-hands/core/song';
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { watchFor } from '@joined-hands/core/arrange';
 import {
   type Along,
@@ -29,22 +29,20 @@ import { type Playable, PlayOn } from '../../input/play-on';
 import { pupilKeys } from '../../input/pupil-keys';
 import type { KeySource } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
-import { ON_COMPUTER, ON_MIDI, onScreen, simulated } from '../../input/ways';
+import { ON_COMPUTER, ON_MIDI, onScreen, simulated, type Way } from '../../input/ways';
 import { Choice } from '../../ui/choice';
 import { Judge } from '../../workers/judge';
+import { HEARD_BY_MICROPHONE, MicrophoneCheck } from './microphone-check';
 import { PractiseState } from './practise-state';
 import { TurnByBar } from './turn-by-bar';
 import { WarmUpList } from './warm-up-list';
-
-const HEARD_BY_MICROPHONE =
-  'The click is shown, not sounded: the microphone would hear it. Nothing is recorded, and nothing leaves this device.';
 
 const ALONG: Record<Along, string> = { click: 'The click', hand: 'The other hand', bass: 'Its bass alone' };
 
 /** The task of now, large: what to play, at what tempo, how it went, what comes next. */
 @Component({
   selector: 'jh-now-panel',
-  imports: [Choice, NzButtonComponent, PlayOn, TurnByBar, WarmUpList],
+  imports: [Choice, MicrophoneCheck, NzButtonComponent, PlayOn, TurnByBar, WarmUpList],
   template: `
     @if (state.current(); as task) {
       <section>
@@ -125,6 +123,9 @@ const ALONG: Record<Along, string> = { click: 'The click', hand: 'The other hand
           <h3>Done?</h3>
         } @else if (state.listening.isListening()) {
           <p role="status" class="standing">{{ state.listening.counted() }}</p>
+          @if (way()?.note; as note) {
+            <p class="note">{{ note }}</p>
+          }
           <p class="line"><button nz-button type="button" (click)="state.stop()">Stop</button></p>
         } @else {
           <h3>Play a turn</h3>
@@ -166,6 +167,7 @@ const ALONG: Record<Along, string> = { click: 'The click', hand: 'The other hand
               (chosen)="goOn($event)"
             />
           </details>
+          <jh-microphone-check />
           <h3>Or say how it went</h3>
         }
         @if (!state.listening.isListening()) {
@@ -307,7 +309,11 @@ export class NowPanel {
     simulated(() => this.pupil(false), 'Demo player, careless'),
   ];
 
+  /** What is played on. */
+  protected readonly way = signal<Way | null>(null);
+
   protected listen({ keys, way }: Playable): void {
+    this.way.set(way);
     void this.state.listen(keys, way.keys);
   }
 
