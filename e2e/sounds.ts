@@ -1,4 +1,4 @@
-import { strings, type Tone } from '../core/listening/testing';
+import { strings, type Tone } from '../core/testing';
 
 /** Sound in a file, so many samples a second. */
 function wave(samples: Float32Array, rate: number): Buffer {

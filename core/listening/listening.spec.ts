@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { strings, type Tone } from '../testing';
 import { seeded } from '../chance';
 import { isHeardEnough, judgeTake, type WantedKey } from '../practice';
 import type { KeyEvent } from '../takes';
@@ -7,7 +8,6 @@ import { NoteListener } from './noteListener';
 import { pianoShapes } from './pianoShapes';
 import { ScoreListener } from './scoreListener';
 import { shares } from './leastSquares';
-import { strings, type Tone } from './testing';
 
 const RATE = 22_050;
 const shapes = pianoShapes();

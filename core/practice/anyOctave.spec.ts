@@ -46,7 +46,12 @@ describe('keys in any octave', () => {
         played(() => 0),
         0.6,
       );
-      expect([song.title, level, number, isCleanTurn(clean, GOAL)]).toEqual([song.title, level, number, true]);
+      expect([song.title, level, number, isCleanTurn(clean, GOAL)]).toEqual([
+        song.title,
+        level,
+        number,
+        true,
+      ]);
       // One wrong note is wrong at its moment, and nowhere else.
       for (const share of [0.2, 0.5, 0.8]) {
         const at = Math.floor(wanted.length * share);

@@ -6,6 +6,10 @@ const AROUND_BEATS = 2;
 const FEWEST = 4;
 /** So many of them, the nearest, tell where the line stands. */
 const NEAREST = 5;
+/** So many strikes on either side tell how far a line is off where the tempo bends. Source: twicing (Tukey). */
+const BESIDE = 2;
+/** So little, in seconds, is how strikes stray, and no bend. */
+const STRAY = 0.012;
 /** A gap longer than the running tempo has it by so many seconds, or such a share of it, is a stop: what comes after is played at a tempo of its own. */
 const STOP_SECONDS = 0.35;
 const STOP_SHARE = 0.35;
@@ -30,7 +34,7 @@ interface Strike {
 
 /**
  * The tempo a take was played at: at each strike a line through those of two beats around it, itself left out, by medians,
- * so that a drifting tempo is followed and no stray pulls it. Stretches are those without a new beginning; a stop inside
+ * so that a drifting tempo is followed and no stray pulls it, and what the strikes beside it are off theirs. Stretches are those without a new beginning; a stop inside
  * one parts it. `leftAfter`: seconds the left hand comes after the right throughout. Source: repeated medians (Siegel).
  */
 export function tempoOf(
@@ -43,14 +47,24 @@ export function tempoOf(
   const slopes: number[] = [];
   for (const stretch of segments.flatMap((segment) => withoutStops(strikesOf(wanted, segment, leftAfter)))) {
     if (stretch.length < FEWEST) continue;
-    stretch.forEach(({ x, keys }, at) => {
-      const { value, slope } = lineAt(around(stretch, at, AROUND_BEATS * beatSeconds), x);
-      slopes.push(slope);
+    const lines = stretch.map(({ x }, at) => lineAt(around(stretch, at, AROUND_BEATS * beatSeconds), x));
+    slopes.push(...lines.map(({ slope }) => slope));
+    const off = stretch.map(({ y }, at) => y - lines[at].value);
+    stretch.forEach(({ keys }, at) => {
+      const value = lines[at].value + bendAt(off, at);
       for (const key of keys) expected[key] = value;
     });
   }
   const share = slopes.length < FEWEST ? null : { from: 1 / slopes[0], to: 1 / slopes[slopes.length - 1] };
   return { expected, share };
+}
+
+/** How far a line is off at one strike because the tempo bends there: as far as those beside it are off theirs. At the ends nothing tells it. */
+function bendAt(off: readonly number[], at: number): number {
+  const beside = [...off.slice(Math.max(0, at - BESIDE), at), ...off.slice(at + 1, at + 1 + BESIDE)];
+  if (beside.length < 2 * BESIDE) return 0;
+  const bend = medianOf(beside);
+  return Math.sign(bend) * Math.max(0, Math.abs(bend) - STRAY);
 }
 
 /** The strikes around one, itself left out: those within so many seconds of the music, and the nearest where they are few. */
