@@ -34,8 +34,8 @@ interface Strike {
 
 /**
  * The tempo a take was played at: at each strike a line through those of two beats around it, itself left out, by medians,
- * so that a drifting tempo is followed and no stray pulls it, and what the strikes beside it are off theirs. Stretches are those without a new beginning; a stop inside
- * one parts it. `leftAfter`: seconds the left hand comes after the right throughout. Source: repeated medians (Siegel).
+ * so that a drifting tempo is followed and no stray pulls it; and as far off that line as those beside are off theirs.
+ * Stretches are those without a new beginning; a stop inside one parts it. `leftAfter`: seconds the left hand comes after the right throughout. Source: repeated medians (Siegel).
  */
 export function tempoOf(
   wanted: readonly WantedKey[],
