@@ -54,7 +54,7 @@ describe('npm run arrange, as a process', () => {
     expect(existsSync(join(folder, 'alone/sluicegate.mid'))).toBe(true);
     const bad = runAlone(IN, '--out', join(folder, 'never'), '--rung', '9');
     expect(bad).toEqual({ code: 1, out: '', err: '--level 9: choose one of 1, 2, 3, 4, 5, 6, 7' });
-  }, 240_000);
+  });
 });
 
 describe('npm run arrange', () => {

@@ -1,7 +1,5 @@
 /** Rounds after which what is found hardly changes any more. */
 const ROUNDS = 40;
-/** Where none changes by more than this in a round, all are found. */
-const SETTLED = 1e-3;
 
 /**
  * How much of each of some shapes is in what was heard, never less than nothing: least squares by going through the shapes
@@ -31,7 +29,7 @@ export function shares(
       moved = Math.max(moved, Math.abs(by));
       for (let b = 0, at = a * n; b < n; b++, at++) rest[b] -= by * pairs[at];
     }
-    if (moved < SETTLED) break;
+    if (moved < 1e-6) break;
   }
   const found = new Float64Array(heard.length);
   among.forEach((i, a) => (found[i] = share[a]));

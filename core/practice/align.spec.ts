@@ -179,7 +179,7 @@ describe('a take judged', () => {
       const [rights, lefts] = (['right', 'left'] as const).map((hand) => meetingStrays(wanted, strays, hand));
       if (judged.apart !== null) expect(Math.abs(judged.apart - (lefts - rights))).toBeLessThan(0.006);
     }
-    expect(error / count).toBeLessThan(0.006);
+    expect(error / count).toBeLessThan(0.005);
   });
 
   it('tells tempo, force and evenness; a stop is no slip of time', () => {

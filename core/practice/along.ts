@@ -5,7 +5,7 @@ import { Companion, type Pushing } from './companion';
 import type { Task } from './task';
 import { type WantedKey, wantedKeys } from './wanted';
 
-/** What the program plays with the player: the click, the other hand, or of a left hand its bass alone. */
+/** What the program plays with the player: the click, the other hand, or only the bass of the left hand. */
 export type Along = 'click' | 'hand' | 'bass';
 
 /** What it strikes: keys, or clicks. */

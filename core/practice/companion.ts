@@ -41,7 +41,7 @@ export class Companion<T extends { readonly seconds: number }> {
     if (!this.where.hear(event)) return;
     const { reached } = this.where;
     const music = moments[reached].seconds;
-    // Who begins anywhere, or again, is gone along with from there.
+    // Wherever the player begins, or begins again, it goes along from there.
     const goesBack = reached <= before;
     const passed = this.lastBefore(music);
     this.struck = goesBack ? passed : Math.max(this.struck, passed);

@@ -83,7 +83,7 @@ const OFF_SECONDS = 0.05;
 /** Heard through a room a strike is not told so exactly. */
 const OFF_SECONDS_BY_SOUND = 0.09;
 /** So many times what half of the strikes stay within. */
-const STANDS_OUT = 4.5;
+const STANDS_OUT = 4;
 
 /**
  * Judges a take: `struck` are keys going down and up in time, `beatSeconds` a beat at the full tempo. Keys that come from a

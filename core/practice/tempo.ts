@@ -9,7 +9,7 @@ const NEAREST = 5;
 /** So many strikes on either side tell how far a line is off where the tempo bends. Source: twicing (Tukey). */
 const BESIDE = 2;
 /** So little, in seconds, is how strikes stray, and no bend. */
-const STRAY = 0.012;
+const STRAY = 0.03;
 /** A gap longer than the running tempo has it by so many seconds, or such a share of it, is a stop: what comes after is played at a tempo of its own. */
 const STOP_SECONDS = 0.35;
 const STOP_SHARE = 0.35;
@@ -34,7 +34,7 @@ interface Strike {
 
 /**
  * The tempo a take was played at: at each strike a line through those of two beats around it, itself left out, by medians,
- * so that a drifting tempo is followed and no stray pulls it; and as far off that line as those beside are off theirs.
+ * so that a drifting tempo is followed and no stray pulls it; corrected where the tempo bends by how far the strikes beside it are off their own lines.
  * Stretches are those without a new beginning; a stop inside one parts it. `leftAfter`: seconds the left hand comes after the right throughout. Source: repeated medians (Siegel).
  */
 export function tempoOf(

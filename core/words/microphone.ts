@@ -10,9 +10,9 @@ export function triedInWords(keys: readonly number[]): string {
   const cs = keys.filter((key) => key % 12 === 0);
   const [isLow, isHigh] = [cs.some((key) => key <= LOW_C), cs.some((key) => key >= HIGH_C)];
   const last = typeset(nameOf(spellInKey(keys[keys.length - 1], C_MAJOR)));
-  if (isLow && isHigh) return 'Both ends of the keyboard are heard: play.';
+  if (isLow && isHigh) return 'Both ends of the keyboard are heard: you can play.';
   if (isLow) return `Heard: ${last}. Now the highest C.`;
   if (isHigh)
-    return `Heard: ${last}. Now the lowest C; if it is not told, put the microphone nearer to the bass.`;
-  return `Heard: ${last}. If that is another key than you struck, put the microphone nearer to the piano.`;
+    return `Heard: ${last}. Now the lowest C. If it does not appear here, put the microphone nearer to the bass.`;
+  return `Heard: ${last}. If you struck another key, put the microphone nearer to the piano.`;
 }

@@ -2,8 +2,12 @@ import type { WantedKey } from '@joined-hands/core/practice';
 import type { KeyEvent } from '@joined-hands/core/takes';
 import type { KeySource, TakeClock } from './recorder';
 import { SoundClock } from './sound-clock';
-import type { Judge } from '../workers/judge';
+import type { Hearing, Judge } from '../workers/judge';
 import { messageOf } from '../ui/message';
+
+/** What becomes of what a microphone hears. */
+export const HEARD_BY_MICROPHONE =
+  'The click is shown, not sounded: the microphone would hear it. Nothing is recorded, and nothing leaves this device.';
 
 /** Why the microphone cannot be listened to, and what to do. */
 export function microphoneProblem(error: unknown): string {
@@ -36,7 +40,7 @@ class MicrophoneKeys implements KeySource {
   constructor(
     private readonly context: AudioContext,
     private readonly stream: MediaStream,
-    private readonly judge: Judge,
+    private readonly hearing: Hearing,
     private readonly isHalved: boolean,
   ) {}
 
@@ -50,7 +54,7 @@ class MicrophoneKeys implements KeySource {
       processorOptions: { isHalved: this.isHalved },
     });
     capture.port.onmessage = ({ data }: MessageEvent<CapturedBlock>) => {
-      const heard = this.judge.hear(data.block, clock.at(data.seconds, now()));
+      const heard = this.hearing.hear(data.block, clock.at(data.seconds, now()));
       this.last = heard.then((events) => events.forEach(press));
     };
     source.connect(capture);
@@ -62,7 +66,7 @@ class MicrophoneKeys implements KeySource {
 
   async inFull(): Promise<readonly KeyEvent[]> {
     await this.last;
-    return this.judge.heardInFull();
+    return this.hearing.inFull();
   }
 
   /** The microphone is let go: what comes after is not heard. */
@@ -89,14 +93,14 @@ export async function microphoneKeys(
   try {
     const isHalved = context.sampleRate > MOST_SAMPLES;
     const rate = isHalved ? context.sampleRate / 2 : context.sampleRate;
-    await Promise.all([
-      context.audioWorklet.addModule('capture.worklet.js'),
+    const [hearing] = await Promise.all([
       judge.listenFor(wanted, rate, pace, others),
+      context.audioWorklet.addModule('capture.worklet.js'),
     ]);
     const stream = await navigator.mediaDevices.getUserMedia({
       audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
     });
-    return new MicrophoneKeys(context, stream, judge, isHalved);
+    return new MicrophoneKeys(context, stream, hearing, isHalved);
   } catch (error) {
     void context.close();
     throw new Error(microphoneProblem(error), { cause: error });

@@ -5,6 +5,14 @@ import type { KeyEvent } from '@joined-hands/core/takes';
 import { type Remote, transfer, wrap } from 'comlink';
 import type { JudgeWorker } from './judge.worker';
 
+/** Sound that is listened to, until other sound is. */
+export interface Hearing {
+  /** Keys heard with one more block of sound, which ended at `ended` seconds; the block is handed over. */
+  hear(block: Float32Array<ArrayBuffer>, ended: number): Promise<KeyEvent[]>;
+  /** All keys that were heard, judged by all of the sound. */
+  inFull(): Promise<KeyEvent[]>;
+}
+
 /** Judges takes, and listens to sound, in a worker of its own, started with the first: ten minutes of playing take half a second. */
 @Injectable({ providedIn: 'root' })
 export class Judge {
@@ -28,19 +36,19 @@ export class Judge {
     samplesPerSecond: number,
     pace: number,
     others: readonly WantedKey[],
-  ): Promise<void> {
+  ): Promise<Hearing> {
+    const mine = ++this.hearings;
     await this.worker.listenFor(wanted, samplesPerSecond, pace, others);
+    const ifMine = (hear: () => Promise<KeyEvent[]>): Promise<KeyEvent[]> =>
+      mine === this.hearings ? hear() : Promise.resolve([]);
+    return {
+      hear: (block, ended) => ifMine(() => this.worker.hear(transfer(block, [block.buffer]), ended)),
+      inFull: () => ifMine(() => this.worker.heardInFull()),
+    };
   }
 
-  /** Keys heard with one more block of sound, which ended at `ended` seconds; the block is handed over. */
-  hear(block: Float32Array<ArrayBuffer>, ended: number): Promise<KeyEvent[]> {
-    return this.worker.hear(transfer(block, [block.buffer]), ended);
-  }
-
-  /** All keys that were heard, judged by all of the sound. */
-  heardInFull(): Promise<KeyEvent[]> {
-    return this.worker.heardInFull();
-  }
+  /** How often listening was begun: only the last is listened to. */
+  private hearings = 0;
 
   private get worker(): Remote<JudgeWorker> {
     this.remote ??= wrap<JudgeWorker>(

@@ -25,9 +25,9 @@ interface TurnWanted {
   readonly quartersPerMinute: number;
   /** When a tick is due at that tempo, in seconds. */
   readonly secondsAt: (tick: number) => number;
-  /** One beat is counted in, and not a bar. */
   /** How many seconds a second of the music is to take. */
   readonly pace: number;
+  /** One beat is counted in, and not a bar. */
   readonly countsInBeat: boolean;
   /** Plays along; null where it is only clicked to. */
   readonly along: Companion<AlongStrike> | null;

@@ -1,13 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { triedInWords } from '@joined-hands/core/words';
-import { microphoneKeys } from '../../input/microphone';
+import { HEARD_BY_MICROPHONE, microphoneKeys } from '../../input/microphone';
 import { PlayOn } from '../../input/play-on';
 import type { Way } from '../../input/ways';
 import { Judge } from '../../workers/judge';
-
-/** What becomes of what a microphone hears. */
-export const HEARD_BY_MICROPHONE =
-  'The click is shown, not sounded: the microphone would hear it. Nothing is recorded, and nothing leaves this device.';
 
 /** What a microphone does here, and whether it hears the whole piano: tried with the lowest and the highest C. */
 @Component({
@@ -16,14 +12,16 @@ export const HEARD_BY_MICROPHONE =
   template: `
     <details>
       <summary>With a microphone</summary>
-      <p>{{ about }} Where the program plays along, headphones keep the two apart.</p>
+      <p>
+        {{ about }} Wear headphones when the program plays along: then the microphone hears your piano alone.
+      </p>
       <p>To try it, play your lowest and your highest C.</p>
       <jh-play-on
         label="Try the microphone"
         [ways]="ways"
         [goesOn]="true"
         otherwise="Say how it went, or use other keys."
-        (struck)="heard.update(with($event.midi))"
+        (struck)="hear($event.midi)"
       />
       <p aria-live="polite">{{ said() }}</p>
     </details>
@@ -51,7 +49,7 @@ export class MicrophoneCheck {
     },
   ];
 
-  protected with(midi: number): (keys: readonly number[] | null) => readonly number[] {
-    return (keys) => [...(keys ?? []), midi];
+  protected hear(midi: number): void {
+    this.heard.update((keys) => [...(keys ?? []), midi]);
   }
 }

@@ -24,7 +24,7 @@ import {
   verdictInWords,
 } from '@joined-hands/core/words';
 import { NzButtonComponent } from 'ng-zorro-antd/button';
-import { microphoneKeys } from '../../input/microphone';
+import { HEARD_BY_MICROPHONE, microphoneKeys } from '../../input/microphone';
 import { type Playable, PlayOn } from '../../input/play-on';
 import { pupilKeys } from '../../input/pupil-keys';
 import type { KeySource } from '../../input/recorder';
@@ -32,12 +32,12 @@ import { ScreenKeyboard } from '../../input/screen-keyboard';
 import { ON_COMPUTER, ON_MIDI, onScreen, simulated, type Way } from '../../input/ways';
 import { Choice } from '../../ui/choice';
 import { Judge } from '../../workers/judge';
-import { HEARD_BY_MICROPHONE, MicrophoneCheck } from './microphone-check';
+import { MicrophoneCheck } from './microphone-check';
 import { PractiseState } from './practise-state';
 import { TurnByBar } from './turn-by-bar';
 import { WarmUpList } from './warm-up-list';
 
-const ALONG: Record<Along, string> = { click: 'The click', hand: 'The other hand', bass: 'Its bass alone' };
+const ALONG: Record<Along, string> = { click: 'The click', hand: 'The other hand', bass: 'The bass alone' };
 
 /** The task of now, large: what to play, at what tempo, how it went, what comes next. */
 @Component({
@@ -151,7 +151,7 @@ const ALONG: Record<Along, string> = { click: 'The click', hand: 'The other hand
             <p class="note">{{ alongs().length > 1 ? 'and' : 'The click' }}</p>
             <jh-choice
               name="pushing"
-              label="How it keeps together with you"
+              label="How it stays with you"
               [mostInRow]="3"
               [options]="pushings"
               [value]="state.wishes.all().pushing"

@@ -83,7 +83,7 @@ export class TurnByBar {
   });
   protected readonly note = computed(() => {
     const two = this.listening.before() ? 'Before → now. ' : '';
-    const loud = this.isLoudnessKnown() ? ' How loud each hand is, of 127.' : '';
+    const loud = this.isLoudnessKnown() ? ' How loud each hand is, out of 127.' : '';
     return `${two}Keys right and in time; how far off your own tempo, in thousandths of a second.${loud}`;
   });
 

@@ -27,12 +27,12 @@ import { NzButtonComponent } from 'ng-zorro-antd/button';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { simulatedKeys } from '../../input/key-sources';
-import { PlayOn } from '../../input/play-on';
+import { type Playable, PlayOn } from '../../input/play-on';
 import { type KeySource, Recorder } from '../../input/recorder';
 import { ScreenKeyboard } from '../../input/screen-keyboard';
-import { microphoneKeys } from '../../input/microphone';
+import { HEARD_BY_MICROPHONE, microphoneKeys } from '../../input/microphone';
 import { Judge } from '../../workers/judge';
-import { ON_COMPUTER, ON_MIDI, onScreen, simulated } from '../../input/ways';
+import { ON_COMPUTER, ON_MIDI, onScreen, simulated, type Way } from '../../input/ways';
 import { TuneState } from './tune-state';
 import { messageOf } from '../../ui/message';
 
@@ -53,8 +53,7 @@ const OWN_PHRASE: readonly TuneKey[] = [62, 65, 69, 67, 65, 64, 62].map((midi, i
 }));
 
 /** What a microphone hears of a tune nobody knows. */
-const HEARD_ALONE =
-  'Single notes are heard. The click is shown, not sounded; nothing is recorded, and nothing leaves this device.';
+const HEARD_ALONE = `Single notes are heard. ${HEARD_BY_MICROPHONE}`;
 
 /** Playing a stretch in: takes against a click, put on a grid, compared, kept or discarded. */
 @Component({
@@ -118,7 +117,11 @@ export class PlayPanel {
     return { bars, fromTick: from, toTick: from + ticks };
   });
 
-  protected async record(keys: KeySource): Promise<void> {
+  /** What is played on. */
+  protected readonly way = signal<Way | null>(null);
+
+  protected async record({ keys, way }: Playable): Promise<void> {
+    this.way.set(way);
     const [arrangement, stretch] = [this.bench.arrangement(), this.stretch()];
     if (!arrangement || !stretch) return;
     this.problem.set(null);
