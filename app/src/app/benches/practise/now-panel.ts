@@ -142,7 +142,7 @@ const ALONG: Record<Along, string> = { click: 'The click', hand: 'The other hand
               <jh-choice
                 name="along"
                 label="What the program plays with you"
-                [mostInRow]="3"
+                [mostInRow]="2"
                 [options]="alongs()"
                 [value]="along()"
                 (chosen)="state.wishes.change({ along: $event })"
