@@ -77,6 +77,7 @@ test('a bare tune gets a full set of chords, one is heard otherwise and taken, a
   await page.keyboard.press('n');
   await page.keyboard.press('n');
   const heard = page.locator('jh-chord-panel .ranked .heard b');
+  await expect(page.getByText(/, 2 of \d+\. T takes it\./)).toHaveCount(1);
   await expect(heard).toHaveCount(1);
   const wanted = (await heard.textContent()) ?? '';
   await page.keyboard.press('t');
