@@ -8,6 +8,8 @@ export const [FIRST_KEY, LAST_KEY] = [21, 108];
 export interface Fit {
   /** Of the key of which there is most, 0 … 1; 0 for a key that was not looked for. */
   shareOf(key: number): number;
+  /** How much there is of that key. */
+  readonly most: number;
   /** How much of all the sound these keys explain, 0 … 1. */
   readonly explained: number;
 }
@@ -25,16 +27,19 @@ export class KeyShapes {
   private readonly alike: readonly Float32Array[];
 
   /** `shapes` from A0 to C8, band by band, each of length 1. */
-  constructor(private readonly shapes: readonly Float32Array[]) {
+  constructor(
+    readonly shapes: readonly Float32Array[],
+    /** Whether they are those of the piano that is heard. */
+    readonly areOwn = false,
+  ) {
     this.alike = shapes.map((a) => Float32Array.from(shapes, (b) => product(a, b)));
   }
 
-  /** How alike a sound is to each key, on a piano tuned so many bands higher than A = 440. */
-  likeness(bands: Float32Array, higher = 0): Likeness {
-    const sound = shifted(bands, higher);
+  /** How alike a sound is to each key. */
+  likeness(bands: Float32Array): Likeness {
     return {
-      heard: Float32Array.from(this.shapes, (shape) => product(shape, sound)),
-      whole: product(sound, sound),
+      heard: Float32Array.from(this.shapes, (shape) => product(shape, bands)),
+      whole: product(bands, bands),
     };
   }
 
@@ -47,9 +52,16 @@ export class KeyShapes {
       most = Math.max(most, found[i]);
       explained += found[i] * heard[i];
     }
-    return { shareOf: (key) => found[key - FIRST_KEY] / most, explained: explained / Math.max(1e-12, whole) };
+    return {
+      shareOf: (key) => found[key - FIRST_KEY] / most,
+      most,
+      explained: explained / Math.max(1e-12, whole),
+    };
   }
 }
+
+/** What keys explain less of than this was something else: nothing is learned from it. */
+export const EXPLAINED = 0.5;
 
 /** How far off a piano may be tuned, in bands: a quarter tone. */
 const [FURTHEST, STEP] = [2, 0.5];
@@ -64,11 +76,13 @@ export class Tuning {
   constructor(private readonly shapes: KeyShapes) {}
 
   add({ came }: Pick<Strike, 'came'>, keys: readonly number[]): void {
-    if (this.count++ >= PLENTY) return;
-    for (let by = -FURTHEST; by <= FURTHEST; by += STEP) {
-      const { explained } = this.shapes.fit(this.shapes.likeness(came, by), keys);
-      this.sums.set(by, (this.sums.get(by) ?? 0) + explained);
-    }
+    if (this.count >= PLENTY) return;
+    const fits: [by: number, explained: number][] = [];
+    for (let by = -FURTHEST; by <= FURTHEST; by += STEP)
+      fits.push([by, this.shapes.fit(this.shapes.likeness(tuned(came, by)), keys).explained]);
+    if (fits.every(([, explained]) => explained < EXPLAINED)) return;
+    this.count++;
+    for (const [by, explained] of fits) this.sums.set(by, (this.sums.get(by) ?? 0) + explained);
   }
 
   /** In bands above A = 440; 0 until enough was heard. */
@@ -89,11 +103,12 @@ function product(a: Float32Array, b: Float32Array): number {
   return sum;
 }
 
-function shifted(bands: Float32Array, by: number): Float32Array {
-  if (by === 0) return bands;
+/** What a piano tuned so many bands `higher` than A = 440 would sound like, were it not. */
+export function tuned(bands: Float32Array, higher: number): Float32Array {
+  if (higher === 0) return bands;
   return bands.map((_, band) => {
-    const below = Math.floor(band + by);
+    const below = Math.floor(band + higher);
     const [a, b] = [bands[below] ?? 0, bands[below + 1] ?? 0];
-    return a + (band + by - below) * (b - a);
+    return a + (band + higher - below) * (b - a);
   });
 }

@@ -2,7 +2,8 @@ import { Follower } from '../paths';
 import { medianOf, type WantedKey } from '../practice';
 import { type KeyEvent, USUAL_VELOCITY } from '../takes';
 import { Ear, type Strike } from './ear';
-import { type KeyShapes, Tuning } from './keyShapes';
+import { type KeyShapes, tuned, Tuning } from './keyShapes';
+import { type Example, learned } from './learned';
 import { type Meeting, meetingsOf } from './meetings';
 import type { KeyListener } from './noteListener';
 import { type HeardKey, heardOf, type Likened, speaksFor } from './verdict';
@@ -14,6 +15,8 @@ const [NO_MEETING, COSTS] = [0.15, { passed: 0.45, begins: 0.8, elsewhere: 2.2, 
 const SPREAD_SECONDS = 0.18;
 /** What is fainter than the usual strike by this factor is a noise of the room; as loudness is counted here that is some 45 dB. */
 const FAINT = 1 / 8;
+/** How this piano sounds is learned while it is played from so many strikes on, anew when there are twice as many, from the last of them. */
+const [FEW, MANY] = [8, 256];
 /** More strikes than an hour of playing has are not kept. */
 const MOST_STRIKES = 40_000;
 
@@ -23,7 +26,11 @@ export class ScoreListener implements KeyListener {
   private readonly meetings: readonly Meeting[];
   private readonly follower: Follower<Likened>;
   private readonly tuning: Tuning;
+  private examples: Example[] = [];
+  private learnsAt = FEW;
   private strikes: Strike[] = [];
+  /** What the keys of this piano sound like, as far as it is known. */
+  own: KeyShapes;
   /** The meeting told last: what was told is not told again. */
   private told: { readonly number: number; readonly meeting: number } | null = null;
 
@@ -39,36 +46,42 @@ export class ScoreListener implements KeyListener {
     this.meetings = meetingsOf(wanted, others);
     this.follower = this.newFollower();
     this.tuning = new Tuning(shapes);
+    this.own = shapes;
   }
 
   /** Hears the next block, which ended at `ended` seconds; what it tells is a first word. */
   hear(block: Float32Array, ended: number): KeyEvent[] {
     const events: KeyEvent[] = [];
     for (const strike of this.ear.hear(block, ended)) {
-      const likened = this.likened(strike, this.tuning.higher);
-      const meeting = this.follow(this.follower, likened);
+      const shapes = this.own;
+      const likened = likenedBy(shapes, tunedStrike(strike, this.tuning.higher));
+      const meeting = this.follow(this.follower, likened, shapes);
       const [last] = this.follower.path(1);
       if (strike.isFull && this.strikes.length < MOST_STRIKES) this.strikes.push(strike);
       if (meeting === null || last.meeting !== meeting) continue;
-      if (strike.isFull) this.tuning.add(strike, this.meetings[meeting].keys);
+      if (strike.isFull) this.learnFrom(strike, likened.strike, meeting);
       if (this.told?.number === strike.number && this.told.meeting === meeting) continue;
       this.told = { number: strike.number, meeting };
-      const heard = heardOf(this.shapes, [likened], this.meetings[meeting], this.beside(meeting));
+      const heard = heardOf(shapes, [likened], this.meetings[meeting], this.beside(meeting), true);
       events.push(...eventsOf(heard, strike.seconds));
     }
     return events;
   }
 
-  /** What was struck, judged by all that was heard, now that it is over. */
+  /** What was struck, judged by all that was heard, now that it is over: by then it is known how this piano sounds. */
   inFull(): KeyEvent[] {
-    const { higher } = this.tuning;
-    const follower = this.newFollower();
     const loudness = this.strikes.map(({ came }) => came.reduce((most, value) => Math.max(most, value), 0));
     const usual = medianOf(loudness);
-    this.strikes.forEach((strike, i) => {
-      if (loudness[i] > FAINT * usual) this.follow(follower, this.likened(strike, higher));
-    });
-    const path = follower.path();
+    const { higher } = this.tuning;
+    const strikes = this.strikes
+      .filter((_, i) => loudness[i] > FAINT * usual)
+      .map((strike) => tunedStrike(strike, higher));
+    const examples = this.pathOf(strikes, this.own).flatMap(({ thing, meeting }) =>
+      meeting === null ? [] : [this.example(thing.strike, meeting)],
+    );
+    this.own = learned(this.shapes, examples.slice(-MANY));
+    const shapes = this.own;
+    const path = this.pathOf(strikes, shapes);
     return path.flatMap(({ thing: likened, meeting }, i) => {
       if (meeting === null) return [];
       const chord = [likened];
@@ -77,9 +90,30 @@ export class ScoreListener implements KeyListener {
         if (next.thing.strike.seconds - likened.strike.seconds > SPREAD_SECONDS) break;
         chord.push(next.thing);
       }
-      const heard = heardOf(this.shapes, chord, this.meetings[meeting], this.beside(meeting));
+      const heard = heardOf(shapes, chord, this.meetings[meeting], this.beside(meeting));
       return eventsOf(heard, likened.strike.seconds);
     });
+  }
+
+  /** Learns how this piano is tuned and sounds. */
+  private learnFrom(strike: Strike, tunedTo: Strike, meeting: number): void {
+    this.tuning.add(strike, this.meetings[meeting].keys);
+    this.examples.push(this.example(tunedTo, meeting));
+    if (this.examples.length < this.learnsAt) return;
+    this.examples = this.examples.slice(-MANY);
+    this.own = learned(this.shapes, this.examples);
+    this.learnsAt = Math.min(2 * this.examples.length, this.examples.length + MANY);
+  }
+
+  private example({ came }: Strike, meeting: number): Example {
+    const { keys, sounding } = this.meetings[meeting];
+    return { came, keys: [...keys, ...sounding] };
+  }
+
+  private pathOf(strikes: readonly Strike[], shapes: KeyShapes): ReturnType<Follower<Likened>['path']> {
+    const follower = this.newFollower();
+    for (const strike of strikes) this.follow(follower, likenedBy(shapes, strike), shapes);
+    return follower.path();
   }
 
   private newFollower(): Follower<Likened> {
@@ -91,11 +125,11 @@ export class ScoreListener implements KeyListener {
   }
 
   /** A strike that was heard before, and now in full, takes its own place. */
-  private follow(follower: Follower<Likened>, likened: Likened): number | null {
+  private follow(follower: Follower<Likened>, likened: Likened, shapes: KeyShapes): number | null {
     const { strike, came } = likened;
     while ((follower.last?.strike.number ?? -1) >= strike.number) follower.takeBack();
     return follower.add(likened, strike.seconds, {
-      begins: (m) => speaksFor(this.shapes, came, this.meetings[m], this.beside(m)),
+      begins: (m) => speaksFor(shapes, came, this.meetings[m], this.beside(m)),
       goesOn: () => -NO_MEETING,
     });
   }
@@ -104,10 +138,15 @@ export class ScoreListener implements KeyListener {
   private beside(m: number): readonly number[] {
     return [m - 1, m + 1].flatMap((at) => (at in this.meetings ? this.meetings[at].keys : []));
   }
+}
 
-  private likened(strike: Strike, higher: number): Likened {
-    return { strike, higher, came: this.shapes.likeness(strike.came, higher) };
-  }
+/** A strike as it would sound on a piano tuned to A = 440. */
+function tunedStrike(strike: Strike, higher: number): Strike {
+  return { ...strike, came: tuned(strike.came, higher), sounded: tuned(strike.sounded, higher) };
+}
+
+function likenedBy(shapes: KeyShapes, strike: Strike): Likened {
+  return { strike, came: shapes.likeness(strike.came), sounded: shapes.likeness(strike.sounded) };
 }
 
 function eventsOf(heard: readonly HeardKey[], seconds: number): KeyEvent[] {

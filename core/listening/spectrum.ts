@@ -58,7 +58,7 @@ export class Spectrum {
 }
 
 /** How much of what sounded before is still there a moment later: strings die away. */
-const STAYS = 0.6;
+const STAYS = 0.8;
 
 /** Loud partials must not drown soft ones: each counts as its power. */
 const POWER = 0.4;

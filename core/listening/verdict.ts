@@ -2,28 +2,28 @@ import type { Strike } from './ear';
 import type { KeyShapes, Likeness } from './keyShapes';
 import { type Meeting, rivalsOf, SLIPS } from './meetings';
 
-/** A strike, and how alike what came with it is to each key. */
+/** A strike, and how alike what came with it, and what sounded then, is to each key. */
 export interface Likened {
   readonly strike: Strike;
   readonly came: Likeness;
-  /** How high the piano is taken to be tuned, in bands. */
-  readonly higher: number;
+  readonly sounded: Likeness;
 }
 
 /** A key of which there is so little is not heard; of what sounded before already there must be more. */
-const [HEARD, HEARD_BEFORE] = [0.02, 0.1];
-/** A rival of which there is less than this is no rival; the key wanted must be softer by this factor. */
-const [RIVAL, SOFTER] = [0.06, 0.25];
+const [HEARD, HEARD_BEFORE] = [0.01, 0.1];
+/** A rival of which there is less than this is no rival. */
+const RIVAL = 0.03;
 /**
- * When a rival is called a wrong key: by how much better it explains the sound than the keys wanted do. How much there is of
- * it speaks for it; the key wanted being in the sound, many keys at once, and an octave below, which has all partials of the
- * key wanted, against. Found by logistic regression on takes of a simulated player through pianos of two sound fonts, in rooms
- * and through a dull and a thin microphone, one font left out in turn.
+ * When a rival is called a wrong key: how much there is of it speaks for it, and that it sounds on; against it the key
+ * wanted, in what came and in what sounds, and other rivals, which tell that something else was heard. Found by logistic
+ * regression on takes of a simulated player through pianos of two sound fonts, in rooms.
  */
-const SPEAKS = { share: 0.68, keys: -0.37, wanted: -2.56, wantedSounds: -2.47, octaveBelow: 0.31 } as const;
-const SURE = 0.0043;
-/** How far an octave is as a slip, in half steps. */
-const OCTAVE_FAR = 2.5;
+const SPEAKS = { share: 2.4, sounds: 0.8, wanted: -2.9, wantedSounds: -6.4, others: -3.3 } as const;
+const SURE = -5.15;
+/** So much surer it must be where the piano is not known yet, and for a first word. */
+const SURER = { unknown: 3, atOnce: 1 } as const;
+/** What there is less of counts as so much. */
+const LEAST = 1e-4;
 
 /** What was heard of each key of a meeting. */
 export interface HeardKey {
@@ -33,14 +33,16 @@ export interface HeardKey {
   readonly struck: number | null;
 }
 
-/** What was heard of the keys of a meeting, in a strike and those that followed it too soon to be the next. */
+/** What was heard of the keys of a meeting, in a strike and those that followed it too soon to be the next, in full or `atOnce`. */
 export function heardOf(
   shapes: KeyShapes,
   strikes: readonly Likened[],
   meeting: Meeting,
   beside: readonly number[],
+  atOnce = false,
 ): HeardKey[] {
-  const each = strikes.map((strike) => heardIn(shapes, strike, meeting, beside));
+  const sure = SURE + (shapes.areOwn ? 0 : SURER.unknown) + (atOnce ? SURER.atOnce : 0);
+  const each = strikes.map((strike) => heardIn(shapes, strike, meeting, beside, sure));
   return meeting.keys.map((key, i): HeardKey => {
     if (each.some((heard) => heard[i].how === 'heard')) return { key, how: 'heard', struck: null };
     return each.map((heard) => heard[i]).find(({ how }) => how === 'wrong') ?? each[0][i];
@@ -49,47 +51,42 @@ export function heardOf(
 
 function heardIn(
   shapes: KeyShapes,
-  { strike, came, higher }: Likened,
+  { came, sounded }: Likened,
   { keys, sounding }: Meeting,
   beside: readonly number[],
+  sure: number,
 ): HeardKey[] {
   const rivals = rivalsOf({ keys, sounding });
-  const all = shapes.fit(came, [...keys, ...rivals, ...sounding]);
-  const own = shapes.fit(came, [...keys, ...sounding]);
-  const sounded = shapes.likeness(strike.sounded, higher);
-  const before = shapes.fit(sounded, [...keys, ...rivals, ...beside, ...sounding]);
-  // Each rival stands for one key: the nearest of those that are missing.
+  const struck = shapes.fit(came, [...keys, ...rivals, ...sounding]);
+  const sounds = shapes.fit(sounded, [...keys, ...rivals, ...beside, ...sounding]);
+  const all = rivals.reduce((sum, rival) => sum + struck.shareOf(rival), 0);
+  const speaks = (key: number, rival: number): number =>
+    SPEAKS.share * Math.log(struck.shareOf(rival)) +
+    SPEAKS.sounds * Math.log(Math.max(LEAST, sounds.shareOf(rival))) +
+    SPEAKS.wanted * struck.shareOf(key) +
+    SPEAKS.wantedSounds * sounds.shareOf(key) +
+    (SPEAKS.others * (all - struck.shareOf(rival))) / keys.length;
+  const pairs = rivals
+    .filter((rival) => struck.shareOf(rival) >= RIVAL)
+    .flatMap((rival) => keys.map((key) => ({ key, rival })))
+    .filter(({ key, rival }) => SLIPS.some((by) => key + by === rival))
+    .map((pair) => ({ ...pair, speaks: speaks(pair.key, pair.rival) }))
+    .filter((pair) => pair.speaks >= sure)
+    .sort((a, b) => b.speaks - a.speaks);
+  // Each rival stands for one key.
   const standsFor = new Map<number, number>();
-  for (const rival of rivals.toSorted((a, b) => all.shareOf(b) - all.shareOf(a))) {
-    if (all.shareOf(rival) < RIVAL) break;
-    const [nearest] = keys
-      .filter(
-        (key) =>
-          !standsFor.has(key) &&
-          SLIPS.some((by) => key + by === rival) &&
-          all.shareOf(key) < SOFTER * all.shareOf(rival),
-      )
-      .sort((a, b) => farFrom(rival, a) - farFrom(rival, b));
-    if (nearest !== undefined) standsFor.set(nearest, rival);
+  const taken = new Set<number>();
+  for (const { key, rival } of pairs) {
+    if (standsFor.has(key) || taken.has(rival)) continue;
+    standsFor.set(key, rival);
+    taken.add(rival);
   }
-  const speaksForRival = (key: number, rival: number): number =>
-    (shapes.fit(came, [...keys, ...sounding, rival]).explained - own.explained) *
-    all.shareOf(rival) ** SPEAKS.share *
-    keys.length ** SPEAKS.keys *
-    Math.exp(SPEAKS.wanted * Math.min(1, own.shareOf(key)) + SPEAKS.wantedSounds * before.shareOf(key)) *
-    (rival - key === -12 ? SPEAKS.octaveBelow : 1);
   return keys.map((key): HeardKey => {
     const rival = standsFor.get(key);
-    if (rival !== undefined && speaksForRival(key, rival) >= SURE)
-      return { key, how: 'wrong', struck: rival };
-    const isHeard = own.shareOf(key) > HEARD || before.shareOf(key) > HEARD_BEFORE;
+    if (rival !== undefined) return { key, how: 'wrong', struck: rival };
+    const isHeard = struck.shareOf(key) > HEARD || sounds.shareOf(key) > HEARD_BEFORE;
     return { key, how: isHeard ? 'heard' : 'not-heard', struck: null };
   });
-}
-
-function farFrom(rival: number, key: number): number {
-  const by = Math.abs(rival - key);
-  return by === 12 ? OCTAVE_FAR : by;
 }
 
 /** A key counts fully from this share on, and a wrong one in its place so much of it. */

@@ -1,0 +1,85 @@
+import { EXPLAINED, FIRST_KEY, KeyShapes } from './keyShapes';
+import { BANDS, HALF_STEP } from './spectrum';
+
+/** Sound, and the keys that were struck in it. */
+export interface Example {
+  readonly came: Float32Array;
+  readonly keys: readonly number[];
+}
+
+/** Each round starts from what the one before has learned. */
+const ROUNDS = 4;
+/** Partials so many bands apart tell of each other, and keys so many half steps, the nearer the more. */
+const [BANDS_BESIDE, KEYS_BESIDE, NEAR] = [3, 12, 4];
+/** What little was heard of counts less than what was known before; by this factor at most a partial is louder or softer in a round. */
+const [KNOWN, MOST] = [1, 3];
+const FAINT = 0.1;
+/** So many strikes tell how a piano sounds. */
+const ENOUGH = 5;
+
+/**
+ * What the keys sound like on the piano that was heard, in its room and through its microphone, learned from what was
+ * played: how much louder or softer each partial came than expected. Each partial learns from the strikes in which little
+ * else sounded there, and from the same partial of keys nearby: so keys nobody struck are learned too.
+ */
+export function learned(known: KeyShapes, examples: readonly Example[]): KeyShapes {
+  let shapes = known;
+  for (let round = 0; round < ROUNDS; round++) shapes = learnedOnce(shapes, examples);
+  return shapes;
+}
+
+function learnedOnce(known: KeyShapes, examples: readonly Example[]): KeyShapes {
+  const { shapes } = known;
+  let count = 0;
+  // What came of each band of each key, and what was expected.
+  const came = shapes.map(() => new Float32Array(BANDS));
+  const expected = shapes.map(() => new Float32Array(BANDS));
+  for (const example of examples) {
+    const fit = known.fit(known.likeness(example.came), example.keys);
+    if (fit.explained < EXPLAINED) continue;
+    count++;
+    const parts = [...new Set(example.keys)]
+      .map((key) => ({ at: key - FIRST_KEY, share: fit.shareOf(key) }))
+      .filter(({ share }) => share > 0);
+    const all = new Float32Array(BANDS);
+    for (const { at, share } of parts) shapes[at].forEach((value, band) => (all[band] += share * value));
+    for (const { at, share } of parts) {
+      if (share < FAINT) continue;
+      for (let band = 0; band < BANDS; band++) {
+        if (all[band] === 0) continue;
+        const own = (share * shapes[at][band]) ** 2 / all[band];
+        came[at][band] += (own * example.came[band]) / (fit.most * all[band]);
+        expected[at][band] += own;
+      }
+    }
+  }
+  const [louder, usual] = [came, expected].map((of) => of.map((_, key) => besides(of, key)));
+  return new KeyShapes(
+    shapes.map((shape, key) => {
+      const next = shape.map((value, band) => {
+        const by = (louder[key][band] + KNOWN) / (usual[key][band] + KNOWN);
+        return value * Math.max(1 / MOST, Math.min(MOST, by));
+      });
+      const length = Math.hypot(...next);
+      return next.map((value) => value / length);
+    }),
+    known.areOwn || count >= ENOUGH,
+  );
+}
+
+/** What is known of a key, band by band, with what is known of the bands beside and of the same partials of keys nearby. */
+function besides(of: readonly Float32Array[], key: number): Float32Array {
+  const near = new Float32Array(BANDS);
+  for (let by = -KEYS_BESIDE; by <= KEYS_BESIDE; by++) {
+    const other = of[key + by];
+    if (other === undefined) continue;
+    const counts = Math.exp(-Math.abs(by) / NEAR);
+    for (let band = 0; band < BANDS; band++) near[band] += counts * (other[band + by * HALF_STEP] ?? 0);
+  }
+  return near.map((_, band) => {
+    let sum = 0;
+    for (let b = Math.max(0, band - BANDS_BESIDE); b <= Math.min(BANDS - 1, band + BANDS_BESIDE); b++)
+      sum += near[b];
+    return sum;
+  });
+}
