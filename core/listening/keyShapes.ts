@@ -32,13 +32,15 @@ export class KeyShapes {
     /** Whether they are those of the piano that is heard. */
     readonly areOwn = false,
   ) {
-    this.alike = shapes.map((a) => Float32Array.from(shapes, (b) => product(a, b)));
+    this.alike = shapes.map(() => new Float32Array(shapes.length));
+    for (let i = 0; i < shapes.length; i++)
+      for (let j = 0; j <= i; j++) this.alike[i][j] = this.alike[j][i] = product(shapes[i], shapes[j]);
   }
 
   /** How alike a sound is to each key. */
   likeness(bands: Float32Array): Likeness {
     return {
-      heard: Float32Array.from(this.shapes, (shape) => product(shape, bands)),
+      heard: new Float32Array(this.shapes.map((shape) => product(shape, bands))),
       whole: product(bands, bands),
     };
   }

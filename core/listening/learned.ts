@@ -7,8 +7,6 @@ export interface Example {
   readonly keys: readonly number[];
 }
 
-/** Each round starts from what the one before has learned. */
-const ROUNDS = 4;
 /** Partials so many bands apart tell of each other, and keys so many half steps, the nearer the more. */
 const [BANDS_BESIDE, KEYS_BESIDE, NEAR] = [3, 12, 4];
 /** What little was heard of counts less than what was known before; by this factor at most a partial is louder or softer in a round. */
@@ -19,16 +17,10 @@ const ENOUGH = 5;
 
 /**
  * What the keys sound like on the piano that was heard, in its room and through its microphone, learned from what was
- * played: how much louder or softer each partial came than expected. Each partial learns from the strikes in which little
- * else sounded there, and from the same partial of keys nearby: so keys nobody struck are learned too.
+ * played: how much louder or softer each partial came than by what is `known`. Each partial learns from the strikes in which
+ * little else sounded there, and from the same partial of keys nearby: so keys nobody struck are learned too.
  */
 export function learned(known: KeyShapes, examples: readonly Example[]): KeyShapes {
-  let shapes = known;
-  for (let round = 0; round < ROUNDS; round++) shapes = learnedOnce(shapes, examples);
-  return shapes;
-}
-
-function learnedOnce(known: KeyShapes, examples: readonly Example[]): KeyShapes {
   const { shapes } = known;
   let count = 0;
   // What came of each band of each key, and what was expected.
@@ -42,14 +34,19 @@ function learnedOnce(known: KeyShapes, examples: readonly Example[]): KeyShapes 
       .map((key) => ({ at: key - FIRST_KEY, share: fit.shareOf(key) }))
       .filter(({ share }) => share > 0);
     const all = new Float32Array(BANDS);
-    for (const { at, share } of parts) shapes[at].forEach((value, band) => (all[band] += share * value));
+    for (const { at, share } of parts)
+      for (let band = 0; band < BANDS; band++) all[band] += share * shapes[at][band];
+    // The more of what was expected in a band is a key's own, the more it tells of that key.
+    const counts = all.map((value) => (value > 0 ? 1 / value : 0));
+    const ratio = example.came.map((value, band) => (value / fit.most) * counts[band]);
     for (const { at, share } of parts) {
       if (share < FAINT) continue;
+      const [shape, cameOf, expectedOf] = [shapes[at], came[at], expected[at]];
       for (let band = 0; band < BANDS; band++) {
-        if (all[band] === 0) continue;
-        const own = (share * shapes[at][band]) ** 2 / all[band];
-        came[at][band] += (own * example.came[band]) / (fit.most * all[band]);
-        expected[at][band] += own;
+        const part = share * shape[band];
+        const own = part * part * counts[band];
+        cameOf[band] += own * ratio[band];
+        expectedOf[band] += own;
       }
     }
   }

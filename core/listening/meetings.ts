@@ -9,30 +9,38 @@ export interface Meeting {
   readonly keys: readonly number[];
   /** Keys the program itself strikes about then: neither wanted nor wrong. */
   readonly sounding: readonly number[];
-}
-
-/** Keys by the moments they are wanted at; `others` are those the program strikes meanwhile. */
-export function meetingsOf(wanted: readonly WantedKey[], others: readonly WantedKey[] = []): Meeting[] {
-  const meetings: { tick: number; seconds: number; keys: number[] }[] = [];
-  for (const { tick, seconds, midi } of wanted) {
-    const last = meetings.at(-1);
-    if (last?.tick !== tick) meetings.push({ tick, seconds, keys: [midi] });
-    else if (!last.keys.includes(midi)) last.keys.push(midi);
-  }
-  return meetings.map((meeting, m) => {
-    const [from, to] = [meetings[m - 1]?.tick ?? -Infinity, meetings[m + 1]?.tick ?? Infinity];
-    const near = others.filter(({ tick }) => tick >= from && tick <= to).map(({ midi }) => midi);
-    return { ...meeting, sounding: [...new Set(near)].filter((key) => !meeting.keys.includes(key)) };
-  });
+  /** Keys that may be struck for those wanted: they and these are listened for. */
+  readonly rivals: ReadonlySet<number>;
+  /** Keys of the meetings before and after. */
+  readonly beside: readonly number[];
 }
 
 /** How far off, in half steps, keys are that are struck for others: beside them, or an octave off. */
 export const SLIPS = [-12, -4, -3, -2, -1, 1, 2, 3, 4, 12] as const;
 
-/** Keys that may be struck for those of a meeting: they and these are listened for. */
-export function rivalsOf({ keys, sounding }: Pick<Meeting, 'keys' | 'sounding'>): number[] {
-  const rivals = new Set(keys.flatMap((key) => SLIPS.map((by) => key + by)));
-  return [...rivals].filter(
-    (key) => key >= FIRST_KEY && key <= LAST_KEY && !keys.includes(key) && !sounding.includes(key),
-  );
+/** Keys by the moments they are wanted at; `others` are those the program strikes meanwhile. */
+export function meetingsOf(wanted: readonly WantedKey[], others: readonly WantedKey[] = []): Meeting[] {
+  const moments: { tick: number; seconds: number; keys: number[] }[] = [];
+  for (const { tick, seconds, midi } of wanted) {
+    const last = moments.at(-1);
+    if (last?.tick !== tick) moments.push({ tick, seconds, keys: [midi] });
+    else if (!last.keys.includes(midi)) last.keys.push(midi);
+  }
+  return moments.map((moment, m) => {
+    const [before, after] = [moments[m - 1], moments[m + 1]];
+    const [from, to] = [before?.tick ?? -Infinity, after?.tick ?? Infinity];
+    const near = others.filter(({ tick }) => tick >= from && tick <= to).map(({ midi }) => midi);
+    const sounding = [...new Set(near)].filter((key) => !moment.keys.includes(key));
+    const slips = moment.keys.flatMap((key) => SLIPS.map((by) => key + by));
+    const rivals = slips.filter(
+      (key) =>
+        key >= FIRST_KEY && key <= LAST_KEY && !moment.keys.includes(key) && !sounding.includes(key),
+    );
+    return {
+      ...moment,
+      sounding,
+      rivals: new Set(rivals),
+      beside: [...(before?.keys ?? []), ...(after?.keys ?? [])],
+    };
+  });
 }

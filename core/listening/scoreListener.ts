@@ -17,6 +17,8 @@ const SPREAD_SECONDS = 0.18;
 const FAINT = 1 / 8;
 /** How this piano sounds is learned while it is played from so many strikes on, anew when there are twice as many, from the last of them. */
 const [FEW, MANY] = [8, 256];
+/** So often all of it is gone through once it is over. */
+const ROUNDS = 3;
 /** More strikes than an hour of playing has are not kept. */
 const MOST_STRIKES = 40_000;
 
@@ -26,18 +28,20 @@ export class ScoreListener implements KeyListener {
   private readonly meetings: readonly Meeting[];
   private readonly follower: Follower<Likened>;
   private readonly tuning: Tuning;
-  private examples: Example[] = [];
+  /** The last strikes that were meetings, and how many there were. */
+  private readonly examples: Example[] = [];
+  private placed = 0;
   private learnsAt = FEW;
   private strikes: Strike[] = [];
   /** What the keys of this piano sound like, as far as it is known. */
-  own: KeyShapes;
+  private own: KeyShapes;
   /** The meeting told last: what was told is not told again. */
   private told: { readonly number: number; readonly meeting: number } | null = null;
 
   /** `pace`: how many seconds a second of the music is expected to take; `others`: keys the program strikes meanwhile. */
   constructor(
     wanted: readonly WantedKey[],
-    private readonly shapes: KeyShapes,
+    shapes: KeyShapes,
     samplesPerSecond: number,
     private readonly pace = 1,
     others: readonly WantedKey[] = [],
@@ -62,7 +66,7 @@ export class ScoreListener implements KeyListener {
       if (strike.isFull) this.learnFrom(strike, likened.strike, meeting);
       if (this.told?.number === strike.number && this.told.meeting === meeting) continue;
       this.told = { number: strike.number, meeting };
-      const heard = heardOf(shapes, [likened], this.meetings[meeting], this.beside(meeting), true);
+      const heard = heardOf(shapes, [likened], this.meetings[meeting], true);
       events.push(...eventsOf(heard, strike.seconds));
     }
     return events;
@@ -76,12 +80,11 @@ export class ScoreListener implements KeyListener {
     const strikes = this.strikes
       .filter((_, i) => loudness[i] > FAINT * usual)
       .map((strike) => tunedStrike(strike, higher));
-    const examples = this.pathOf(strikes, this.own).flatMap(({ thing, meeting }) =>
-      meeting === null ? [] : [this.example(thing.strike, meeting)],
-    );
-    this.own = learned(this.shapes, examples.slice(-MANY));
+    for (let round = 0; round < ROUNDS; round++) this.own = learned(this.own, this.examples);
     const shapes = this.own;
-    const path = this.pathOf(strikes, shapes);
+    const follower = this.newFollower();
+    for (const strike of strikes) this.follow(follower, likenedBy(shapes, strike), shapes);
+    const path = follower.path();
     return path.flatMap(({ thing: likened, meeting }, i) => {
       if (meeting === null) return [];
       const chord = [likened];
@@ -90,30 +93,20 @@ export class ScoreListener implements KeyListener {
         if (next.thing.strike.seconds - likened.strike.seconds > SPREAD_SECONDS) break;
         chord.push(next.thing);
       }
-      const heard = heardOf(shapes, chord, this.meetings[meeting], this.beside(meeting));
+      const heard = heardOf(shapes, chord, this.meetings[meeting]);
       return eventsOf(heard, likened.strike.seconds);
     });
   }
 
   /** Learns how this piano is tuned and sounds. */
   private learnFrom(strike: Strike, tunedTo: Strike, meeting: number): void {
-    this.tuning.add(strike, this.meetings[meeting].keys);
-    this.examples.push(this.example(tunedTo, meeting));
-    if (this.examples.length < this.learnsAt) return;
-    this.examples = this.examples.slice(-MANY);
-    this.own = learned(this.shapes, this.examples);
-    this.learnsAt = Math.min(2 * this.examples.length, this.examples.length + MANY);
-  }
-
-  private example({ came }: Strike, meeting: number): Example {
     const { keys, sounding } = this.meetings[meeting];
-    return { came, keys: [...keys, ...sounding] };
-  }
-
-  private pathOf(strikes: readonly Strike[], shapes: KeyShapes): ReturnType<Follower<Likened>['path']> {
-    const follower = this.newFollower();
-    for (const strike of strikes) this.follow(follower, likenedBy(shapes, strike), shapes);
-    return follower.path();
+    this.tuning.add(strike, keys);
+    this.examples.push({ came: tunedTo.came, keys: [...keys, ...sounding] });
+    if (this.examples.length > MANY) this.examples.shift();
+    if (++this.placed < this.learnsAt) return;
+    this.own = learned(this.own, this.examples);
+    this.learnsAt = Math.min(2 * this.placed, this.placed + MANY);
   }
 
   private newFollower(): Follower<Likened> {
@@ -129,14 +122,9 @@ export class ScoreListener implements KeyListener {
     const { strike, came } = likened;
     while ((follower.last?.strike.number ?? -1) >= strike.number) follower.takeBack();
     return follower.add(likened, strike.seconds, {
-      begins: (m) => speaksFor(shapes, came, this.meetings[m], this.beside(m)),
+      begins: (m) => speaksFor(shapes, came, this.meetings[m]),
       goesOn: () => -NO_MEETING,
     });
-  }
-
-  /** Keys of the meetings before and after one. */
-  private beside(m: number): readonly number[] {
-    return [m - 1, m + 1].flatMap((at) => (at in this.meetings ? this.meetings[at].keys : []));
   }
 }
 

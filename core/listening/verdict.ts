@@ -1,6 +1,6 @@
 import type { Strike } from './ear';
 import type { KeyShapes, Likeness } from './keyShapes';
-import { type Meeting, rivalsOf, SLIPS } from './meetings';
+import { type Meeting, SLIPS } from './meetings';
 
 /** A strike, and how alike what came with it, and what sounded then, is to each key. */
 export interface Likened {
@@ -10,7 +10,7 @@ export interface Likened {
 }
 
 /** A key of which there is so little is not heard; of what sounded before already there must be more. */
-const [HEARD, HEARD_BEFORE] = [0.01, 0.1];
+const [HEARD, HEARD_BEFORE] = [0.01, 0.05];
 /** A rival of which there is less than this is no rival. */
 const RIVAL = 0.03;
 /**
@@ -19,9 +19,9 @@ const RIVAL = 0.03;
  * regression on takes of a simulated player through pianos of two sound fonts, in rooms.
  */
 const SPEAKS = { share: 2.4, sounds: 0.8, wanted: -2.9, wantedSounds: -6.4, others: -3.3 } as const;
-const SURE = -5.15;
-/** So much surer it must be where the piano is not known yet, and for a first word. */
-const SURER = { unknown: 3, atOnce: 1 } as const;
+const SURE = -5.3;
+/** So much surer it must be where the piano is not known yet, and for a first word: octaves above all, for which the piano must be known well. */
+const SURER = { unknown: 3, atOnce: 1, octaveAtOnce: 3 } as const;
 /** What there is less of counts as so much. */
 const LEAST = 1e-4;
 
@@ -38,11 +38,9 @@ export function heardOf(
   shapes: KeyShapes,
   strikes: readonly Likened[],
   meeting: Meeting,
-  beside: readonly number[],
   atOnce = false,
 ): HeardKey[] {
-  const sure = SURE + (shapes.areOwn ? 0 : SURER.unknown) + (atOnce ? SURER.atOnce : 0);
-  const each = strikes.map((strike) => heardIn(shapes, strike, meeting, beside, sure));
+  const each = strikes.map((strike) => heardIn(shapes, strike, meeting, atOnce));
   return meeting.keys.map((key, i): HeardKey => {
     if (each.some((heard) => heard[i].how === 'heard')) return { key, how: 'heard', struck: null };
     return each.map((heard) => heard[i]).find(({ how }) => how === 'wrong') ?? each[0][i];
@@ -52,26 +50,29 @@ export function heardOf(
 function heardIn(
   shapes: KeyShapes,
   { came, sounded }: Likened,
-  { keys, sounding }: Meeting,
-  beside: readonly number[],
-  sure: number,
+  { keys, sounding, rivals, beside }: Meeting,
+  atOnce: boolean,
 ): HeardKey[] {
-  const rivals = rivalsOf({ keys, sounding });
+  const sureFrom = (by: number): number =>
+    SURE +
+    (shapes.areOwn ? 0 : SURER.unknown) +
+    (atOnce ? (Math.abs(by) === 12 ? SURER.octaveAtOnce : SURER.atOnce) : 0);
   const struck = shapes.fit(came, [...keys, ...rivals, ...sounding]);
   const sounds = shapes.fit(sounded, [...keys, ...rivals, ...beside, ...sounding]);
-  const all = rivals.reduce((sum, rival) => sum + struck.shareOf(rival), 0);
+  let all = 0;
+  for (const rival of rivals) all += struck.shareOf(rival);
   const speaks = (key: number, rival: number): number =>
     SPEAKS.share * Math.log(struck.shareOf(rival)) +
     SPEAKS.sounds * Math.log(Math.max(LEAST, sounds.shareOf(rival))) +
     SPEAKS.wanted * struck.shareOf(key) +
     SPEAKS.wantedSounds * sounds.shareOf(key) +
     (SPEAKS.others * (all - struck.shareOf(rival))) / keys.length;
-  const pairs = rivals
+  const pairs = [...rivals]
     .filter((rival) => struck.shareOf(rival) >= RIVAL)
     .flatMap((rival) => keys.map((key) => ({ key, rival })))
     .filter(({ key, rival }) => SLIPS.some((by) => key + by === rival))
     .map((pair) => ({ ...pair, speaks: speaks(pair.key, pair.rival) }))
-    .filter((pair) => pair.speaks >= sure)
+    .filter((pair) => pair.speaks >= sureFrom(pair.rival - pair.key))
     .sort((a, b) => b.speaks - a.speaks);
   // Each rival stands for one key.
   const standsFor = new Map<number, number>();
@@ -97,23 +98,22 @@ const OTHERS = 0.7;
 export function speaksFor(
   shapes: KeyShapes,
   came: Likeness,
-  { keys, sounding }: Meeting,
-  beside: readonly number[],
+  { keys, sounding, rivals, beside }: Meeting,
 ): number {
-  const rivals = rivalsOf({ keys, sounding });
   const { shareOf, explained } = shapes.fit(came, [...keys, ...rivals, ...beside, ...sounding]);
   let [own, others] = [0, 0];
   for (const key of keys) {
     let [rival, share] = [0, 0];
     for (const by of SLIPS) {
-      const other = rivals.includes(key + by) ? shareOf(key + by) : 0;
+      const other = rivals.has(key + by) ? shareOf(key + by) : 0;
       if (other > share) [rival, share] = [key + by, other];
     }
     const [mine, instead] = [Math.min(FULLY, shareOf(key)), INSTEAD * Math.min(FULLY, share)];
     own += Math.max(mine, instead);
     if (instead > mine) others -= shareOf(rival);
   }
-  for (const key of new Set([...rivals, ...beside]))
-    if (!keys.includes(key) && !sounding.includes(key)) others += shareOf(key);
+  for (const rival of rivals) others += shareOf(rival);
+  for (const key of new Set(beside))
+    if (!rivals.has(key) && !keys.includes(key) && !sounding.includes(key)) others += shareOf(key);
   return ((2 * own - OTHERS * Math.max(0, others)) / keys.length) * explained;
 }
