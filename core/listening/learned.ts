@@ -7,8 +7,8 @@ export interface Example {
   readonly keys: readonly number[];
 }
 
-/** Partials so many bands apart tell of each other, and keys so many half steps, the nearer the more. */
-const [BANDS_BESIDE, KEYS_BESIDE, NEAR] = [3, 12, 4];
+/** Partials so many bands apart tell of each other; keys, too, each half step away by this factor less. */
+const [BANDS_BESIDE, FADES] = [3, 0.78];
 /** What little was heard of counts less than what was known before; by this factor at most a partial is louder or softer in a round. */
 const [KNOWN, MOST] = [1, 3];
 const FAINT = 0.1;
@@ -50,7 +50,7 @@ export function learned(known: KeyShapes, examples: readonly Example[]): KeyShap
       }
     }
   }
-  const [louder, usual] = [came, expected].map((of) => of.map((_, key) => besides(of, key)));
+  const [louder, usual] = [withBeside(came), withBeside(expected)];
   return new KeyShapes(
     shapes.map((shape, key) => {
       const next = shape.map((value, band) => {
@@ -64,19 +64,23 @@ export function learned(known: KeyShapes, examples: readonly Example[]): KeyShap
   );
 }
 
-/** What is known of a key, band by band, with what is known of the bands beside and of the same partials of keys nearby. */
-function besides(of: readonly Float32Array[], key: number): Float32Array {
-  const near = new Float32Array(BANDS);
-  for (let by = -KEYS_BESIDE; by <= KEYS_BESIDE; by++) {
-    const other = of[key + by];
-    if (other === undefined) continue;
-    const counts = Math.exp(-Math.abs(by) / NEAR);
-    for (let band = 0; band < BANDS; band++) near[band] += counts * (other[band + by * HALF_STEP] ?? 0);
-  }
-  return near.map((_, band) => {
-    let sum = 0;
-    for (let b = Math.max(0, band - BANDS_BESIDE); b <= Math.min(BANDS - 1, band + BANDS_BESIDE); b++)
-      sum += near[b];
-    return sum;
+/** What is known of each key, band by band, with what is known of the bands beside and of the same partials of other keys. */
+function withBeside(of: readonly Float32Array[]): Float32Array[] {
+  const up = of.map((own) => own.slice());
+  const down = of.map((own) => own.slice());
+  for (let key = 1; key < of.length; key++)
+    for (let band = HALF_STEP; band < BANDS; band++)
+      up[key][band] += FADES * up[key - 1][band - HALF_STEP];
+  for (let key = of.length - 2; key >= 0; key--)
+    for (let band = HALF_STEP; band < BANDS; band++)
+      down[key][band - HALF_STEP] += FADES * down[key + 1][band];
+  return of.map((own, key) => {
+    const near = own.map((value, band) => up[key][band] + down[key][band] - value);
+    return near.map((_, band) => {
+      let sum = 0;
+      for (let b = Math.max(0, band - BANDS_BESIDE); b <= Math.min(BANDS - 1, band + BANDS_BESIDE); b++)
+        sum += near[b];
+      return sum;
+    });
   });
 }
