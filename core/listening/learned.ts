@@ -69,8 +69,7 @@ function withBeside(of: readonly Float32Array[]): Float32Array[] {
   const up = of.map((own) => own.slice());
   const down = of.map((own) => own.slice());
   for (let key = 1; key < of.length; key++)
-    for (let band = HALF_STEP; band < BANDS; band++)
-      up[key][band] += FADES * up[key - 1][band - HALF_STEP];
+    for (let band = HALF_STEP; band < BANDS; band++) up[key][band] += FADES * up[key - 1][band - HALF_STEP];
   for (let key = of.length - 2; key >= 0; key--)
     for (let band = HALF_STEP; band < BANDS; band++)
       down[key][band - HALF_STEP] += FADES * down[key + 1][band];

@@ -1,5 +1,5 @@
-/** Rounds after which what is found hardly changes any more. */
-const ROUNDS = 40;
+/** Rounds after which what is found hardly changes any more, and by how much of the greatest share one must change for another. */
+const [ROUNDS, LEAST_CHANGE] = [40, 5e-4];
 
 /**
  * How much of each of some shapes is in what was heard, never less than nothing: least squares by going through the shapes
@@ -20,16 +20,17 @@ export function shares(
   // What of the sound each shape still explains, kept as shares change.
   const rest = Float64Array.from(among, (i) => heard[i]);
   for (let round = 0; round < rounds; round++) {
-    let moved = 0;
+    let [moved, most] = [0, 0];
     for (let a = 0; a < n; a++) {
       const now = Math.max(0, share[a] + rest[a] / pairs[a * n + a]);
       const by = now - share[a];
+      most = Math.max(most, now);
       if (by === 0) continue;
       share[a] = now;
       moved = Math.max(moved, Math.abs(by));
       for (let b = 0, at = a * n; b < n; b++, at++) rest[b] -= by * pairs[at];
     }
-    if (moved < 1e-6) break;
+    if (moved < LEAST_CHANGE * most) break;
   }
   const found = new Float64Array(heard.length);
   among.forEach((i, a) => (found[i] = share[a]));

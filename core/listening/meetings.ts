@@ -33,8 +33,7 @@ export function meetingsOf(wanted: readonly WantedKey[], others: readonly Wanted
     const sounding = [...new Set(near)].filter((key) => !moment.keys.includes(key));
     const slips = moment.keys.flatMap((key) => SLIPS.map((by) => key + by));
     const rivals = slips.filter(
-      (key) =>
-        key >= FIRST_KEY && key <= LAST_KEY && !moment.keys.includes(key) && !sounding.includes(key),
+      (key) => key >= FIRST_KEY && key <= LAST_KEY && !moment.keys.includes(key) && !sounding.includes(key),
     );
     return {
       ...moment,
