@@ -47,7 +47,11 @@ export class Ear {
   private strikes = 0;
   private peak = QUIETEST;
 
-  constructor(private readonly samplesPerSecond: number) {
+  /** `stays`: how much of what sounded before is still there a moment later, as strings die away. */
+  constructor(
+    private readonly samplesPerSecond: number,
+    private readonly stays: number,
+  ) {
     this.onsets = new Onsets(samplesPerSecond);
     this.spectrum = new Spectrum(samplesPerSecond, this.samples(FULL_LOOK));
     this.sound = new Float32Array(this.samples(KEPT_SECONDS));
@@ -90,7 +94,7 @@ export class Ear {
   private strike({ number, at, before }: Open, listened: number, isFull: boolean, ended: number): Strike {
     const after = this.bands(at + this.samples(HAMMER), this.samples(listened));
     const seconds = ended - (this.count - at) / this.samplesPerSecond;
-    const [came, sounded] = [risen(after, before), risen(after, null)];
+    const [came, sounded] = [risen(after, before, this.stays), risen(after, null)];
     return { number, seconds, came, sounded, listened, isFull };
   }
 

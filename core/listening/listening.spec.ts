@@ -133,6 +133,23 @@ describe('both hands heard by the score', () => {
     );
   });
 
+  it('hears each stroke of a key that is struck again while it sounds, up to nine times a second', () => {
+    for (const [midi, aSecond] of [
+      [67, 8],
+      [48, 7],
+      [76, 9],
+    ]) {
+      const wanted = Array.from({ length: 30 }, (_, i): WantedKey => {
+        const seconds = i / aSecond;
+        return { tick: i * 240, seconds, midi, hand: 'right', from: `n${i}` };
+      });
+      const tones = wanted.map(({ seconds }) => ({ midi, at: BEGINS + seconds, lasts: 0.6 }));
+      const events = heard(strings(tones), { wanted });
+      expect(wanted.filter(({ seconds }) => isTold(events, midi, seconds)).length).toBeGreaterThanOrEqual(28);
+      expect(events.length).toBeLessThanOrEqual(wanted.length);
+    }
+  });
+
   it('tells the first word at once: each strike before the next comes', () => {
     const sound = strings(played());
     const listener = new ScoreListener(WANTED, shapes, RATE);

@@ -8,6 +8,9 @@ const EXPLAINED = 0.2;
 /** A key this many times softer than it was at its loudest is let go. */
 const OVER = 0.04;
 
+/** What is taken to stay of what sounded before: little, so that a key that is struck again is heard. */
+const STAYS = 0.6;
+
 /** Listens for keys. */
 export interface KeyListener {
   /** Hears the next block, which ended at `ended` seconds; what it tells is a first word. */
@@ -26,7 +29,7 @@ export class NoteListener implements KeyListener {
     private readonly shapes: KeyShapes,
     samplesPerSecond: number,
   ) {
-    this.ear = new Ear(samplesPerSecond);
+    this.ear = new Ear(samplesPerSecond, STAYS);
   }
 
   hear(block: Float32Array, ended: number): KeyEvent[] {

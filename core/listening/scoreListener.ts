@@ -11,6 +11,9 @@ import { type HeardKey, heardOf, type Likened, speaksFor } from './verdict';
 /** What it costs that a strike is none of the meetings, that a meeting was passed over, that one begins in the middle, and goes on elsewhere. */
 const [NO_MEETING, COSTS] = [0.15, { passed: 0.45, begins: 0.8, elsewhere: 2.2, tooSoon: 0 }];
 
+/** What is taken to stay of what sounded before: much, so that what sounds on is not taken for struck. */
+const STAYS = 0.8;
+
 /** A strike that follows a meeting so soon and is no other is the rest of its chord, spread. */
 const SPREAD_SECONDS = 0.18;
 /** What is fainter than the usual strike by this factor is a noise of the room; as loudness is counted here that is some 45 dB. */
@@ -46,7 +49,7 @@ export class ScoreListener implements KeyListener {
     private readonly pace = 1,
     others: readonly WantedKey[] = [],
   ) {
-    this.ear = new Ear(samplesPerSecond);
+    this.ear = new Ear(samplesPerSecond, STAYS);
     this.meetings = meetingsOf(wanted, others);
     this.follower = this.newFollower();
     this.tuning = new Tuning(shapes);

@@ -57,13 +57,10 @@ export class Spectrum {
   }
 }
 
-/** How much of what sounded before is still there a moment later: strings die away. */
-const STAYS = 0.8;
-
 /** Loud partials must not drown soft ones: each counts as its power. */
 const POWER = 0.4;
 
-/** What has come to a spectrum since another; all of it where there was nothing before. */
-export function risen(after: Float32Array, before: Float32Array | null): Float32Array {
-  return after.map((value, band) => Math.max(0, value - STAYS * (before?.[band] ?? 0)) ** POWER);
+/** What has come to a spectrum since another, of which a share stays; all of it where there was nothing before. */
+export function risen(after: Float32Array, before: Float32Array | null, stays = 1): Float32Array {
+  return after.map((value, band) => Math.max(0, value - stays * (before?.[band] ?? 0)) ** POWER);
 }

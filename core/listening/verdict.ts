@@ -93,6 +93,8 @@ function heardIn(
 /** A key counts fully from this share on, and a wrong one in its place so much of it. */
 const [FULLY, INSTEAD] = [0.5, 0.6];
 const OTHERS = 0.7;
+/** As much as this may speak against a meeting: a key struck again while it sounds may come to little, and in odd colours. */
+const AGAINST = -0.2;
 
 /** What speaks for a strike being a meeting: its keys are heard, or slips of them, and little else. About 1 where it is, below 0 where it is not. */
 export function speaksFor(
@@ -115,5 +117,5 @@ export function speaksFor(
   for (const rival of rivals) others += shareOf(rival);
   for (const key of new Set(beside))
     if (!rivals.has(key) && !keys.includes(key) && !sounding.includes(key)) others += shareOf(key);
-  return ((2 * own - OTHERS * Math.max(0, others)) / keys.length) * explained;
+  return Math.max(AGAINST, ((2 * own - OTHERS * Math.max(0, others)) / keys.length) * explained);
 }
