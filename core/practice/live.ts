@@ -17,8 +17,8 @@ const AHEAD = 80;
 /** After so many keys of which none was right the player is somewhere else: looked for by as many, most of which must fit. */
 const LOST_KEYS = 8;
 const FOUND_SHARE = 0.75;
-/** Struck so near to the last key the next one may still come in another order: what is passed over there is not missed yet. */
-const STILL_COMING = 6;
+/** Keys of so many moments up to the one reached may still come, or be found in another order: what is passed over there is not missed yet. */
+const STILL_COMING = 3;
 
 /**
  * Follows a take key by key. What lies well behind is settled and not looked at again, so that a key costs as much in the
@@ -53,13 +53,21 @@ export class LiveTake {
       if (kind === 'wrong') wrong.add(start + wanted);
       else right.add(start + wanted);
     }
-    for (const at of this.bySound ? [] : missed)
-      if (last !== undefined && at < last - STILL_COMING) wrong.add(start + at);
+    const coming = last === undefined ? 0 : this.comingFrom(start + last);
+    for (const at of this.bySound ? [] : missed) if (start + at < coming) wrong.add(start + at);
     // What was played anew is right now.
     for (const at of right) wrong.delete(at);
     if (this.open.length >= 2 * OPEN_KEYS) this.settle(struck, wrong);
     this.stand = { wrong: [...wrong].sort((a, b) => a - b).map((at) => this.wanted[at]), reached };
     return this.stand;
+  }
+
+  /** The first key that may still come where one was reached. */
+  private comingFrom(reached: number): number {
+    let from = reached;
+    for (let moments = 0; from > 0; from--)
+      if (this.wanted[from - 1].tick !== this.wanted[from].tick && ++moments === STILL_COMING) break;
+    return from;
   }
 
   private laid(): Pick<Alignment, 'struck' | 'missed'> {
