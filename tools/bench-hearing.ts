@@ -182,10 +182,12 @@ function oneHand(name: string, font: string): void {
     for (let at = 0; at + BLOCK <= sound.length; at += BLOCK)
       listener.hear(sound.slice(at, at + BLOCK), (at + BLOCK) / RATE);
     const events = listener.inFull();
-    const heard = keys.filter(({ at, midi }) =>
-      events.some((event) => event.midi === midi && Math.abs(event.seconds - at) < NEAR / 2),
-    ).length;
-    const others = events.filter(({ midi }) => !midis.includes(midi)).length;
+    const open = new Set(events);
+    for (const { at, midi } of keys) {
+      const its = [...open].find((event) => event.midi === midi && Math.abs(event.seconds - at) < NEAR / 2);
+      if (its) open.delete(its);
+    }
+    const [heard, others] = [events.length - open.size, open.size];
     console.log(`one hand, ${name}, ${how}: ${heard} of 40 heard (97 %), ${others} others (0)`);
   }
 }

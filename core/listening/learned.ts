@@ -50,6 +50,8 @@ export function learned(known: KeyShapes, examples: readonly Example[]): KeyShap
       }
     }
   }
+  const areOwn = known.areOwn || count >= ENOUGH;
+  if (!areOwn) return known;
   const [louder, usual] = [withBeside(came), withBeside(expected)];
   return new KeyShapes(
     shapes.map((shape, key) => {
@@ -60,7 +62,7 @@ export function learned(known: KeyShapes, examples: readonly Example[]): KeyShap
       const length = Math.hypot(...next);
       return next.map((value) => value / length);
     }),
-    known.areOwn || count >= ENOUGH,
+    areOwn,
   );
 }
 

@@ -123,8 +123,8 @@ describe('both hands heard by the score', () => {
   });
 
   it('follows who begins elsewhere, or stops', () => {
-    const late = WANTED.filter(({ seconds }) => seconds >= 1);
-    expectHeard(heard(strings(played().filter(({ at }) => at > 1))), late);
+    const late = WANTED.filter(({ seconds }) => seconds >= 2);
+    expectHeard(heard(strings(played().filter(({ at }) => at > 2))), late);
     const wait = 1.3;
     const stopped = played().map((tone) => ({ ...tone, at: tone.at + (tone.at > 2.2 ? wait : 0) }));
     const events = heard(strings(stopped));

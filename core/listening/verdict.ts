@@ -9,8 +9,8 @@ export interface Likened {
   readonly sounded: Likeness;
 }
 
-/** A key of which there is so little is not heard; of what sounded before already there must be more. */
-const [HEARD, HEARD_BEFORE] = [0.01, 0.05];
+/** A key of which there is so little is not heard; among the keys wanted alone, and of what sounded before already, there must be more. */
+const [HEARD, HEARD_ALONE, HEARD_BEFORE] = [0.01, 0.02, 0.05];
 /** A rival of which there is less than this is no rival. */
 const RIVAL = 0.03;
 /**
@@ -58,6 +58,8 @@ function heardIn(
     (shapes.areOwn ? 0 : SURER.unknown) +
     (atOnce ? (Math.abs(by) === 12 ? SURER.octaveAtOnce : SURER.atOnce) : 0);
   const struck = shapes.fit(came, [...keys, ...rivals, ...sounding]);
+  // Before the piano is known a rival may be taken for a key wanted: that key is looked for among those wanted alone, too.
+  const alone = shapes.areOwn ? struck : shapes.fit(came, [...keys, ...sounding]);
   const sounds = shapes.fit(sounded, [...keys, ...rivals, ...beside, ...sounding]);
   let all = 0;
   for (const rival of rivals) all += struck.shareOf(rival);
@@ -85,7 +87,8 @@ function heardIn(
   return keys.map((key): HeardKey => {
     const rival = standsFor.get(key);
     if (rival !== undefined) return { key, how: 'wrong', struck: rival };
-    const isHeard = struck.shareOf(key) > HEARD || sounds.shareOf(key) > HEARD_BEFORE;
+    const isHeard =
+      struck.shareOf(key) > HEARD || alone.shareOf(key) > HEARD_ALONE || sounds.shareOf(key) > HEARD_BEFORE;
     return { key, how: isHeard ? 'heard' : 'not-heard', struck: null };
   });
 }
