@@ -58,8 +58,8 @@ function heardIn(
     (shapes.areOwn ? 0 : SURER.unknown) +
     (atOnce ? (Math.abs(by) === 12 ? SURER.octaveAtOnce : SURER.atOnce) : 0);
   const struck = shapes.fit(came, [...keys, ...rivals, ...sounding]);
-  // Before the piano is known a rival may be taken for a key wanted: that key is looked for among those wanted alone, too.
-  const alone = shapes.areOwn ? struck : shapes.fit(came, [...keys, ...sounding]);
+  // In full, where the piano is not known, a rival may be taken for a key wanted: it is looked for among those wanted alone, too.
+  const alone = shapes.areOwn || atOnce ? struck : shapes.fit(came, [...keys, ...sounding]);
   const sounds = shapes.fit(sounded, [...keys, ...rivals, ...beside, ...sounding]);
   let all = 0;
   for (const rival of rivals) all += struck.shareOf(rival);
