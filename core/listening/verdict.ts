@@ -18,7 +18,7 @@ const RIVAL = 0.03;
  * wanted, in what came and in what sounds, and other rivals, which tell that something else was heard. Found by logistic
  * regression on takes of a simulated player through pianos of two sound fonts, in rooms.
  */
-const SPEAKS = { share: 2.4, sounds: 0.8, wanted: -2.9, wantedSounds: -6.4, others: -3.3 } as const;
+const SPEAKS = { share: 2.1, sounds: 1.2, wanted: -4, wantedSounds: -5.5, others: -2.9 } as const;
 const SURE = -5.3;
 /** So much surer it must be where the piano is not known yet, and for a first word: octaves above all, for which the piano must be known well. */
 const SURER = { unknown: 3, atOnce: 1, octaveAtOnce: 3 } as const;
