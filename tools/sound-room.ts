@@ -1,5 +1,5 @@
-// Takes of a player rendered through a piano that does not ship, in a room: for measuring how well they are heard. Needs
-// fluidsynth and a sound font: apt-get install fluidsynth timgm6mb-soundfont musescore-general-soundfont-small
+// Takes of a player rendered through pianos that do not ship, in a room: for measuring how well they are heard. Needs
+// apt-get install fluidsynth timgm6mb-soundfont fluid-soundfont-gm musescore-general-soundfont-small timidity freepats
 import { execFileSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -8,12 +8,14 @@ import midiFile, { type MidiEvent } from 'midi-file';
 import { seeded } from '../core/chance';
 
 export const RATE = 22_050;
-const FONT_FOLDERS = ['/usr/share/sounds/sf2', '/usr/share/sounds/sf3'];
+const FONT_FOLDERS = ['/usr/share/sounds/sf2', '/usr/share/sounds/sf3', '/etc/timidity'];
 
-/** A piano the figures are measured with, or null where it is not installed. */
+/** A piano the figures are measured with: a sound font for fluidsynth or patches for timidity; null where it is not installed. */
 export function fontOf(name: string): string | null {
   return FONT_FOLDERS.map((folder) => join(folder, name)).find((path) => existsSync(path)) ?? null;
 }
+
+const QUIETLY = { stdio: 'ignore' } as const;
 
 /** A key struck and let go, in seconds. */
 export interface SoundedKey {
@@ -53,24 +55,11 @@ export function rendered(keys: readonly SoundedKey[], pedals: readonly number[],
   const [midi, raw] = [join(folder, 'take.mid'), join(folder, 'take.raw')];
   try {
     writeFileSync(midi, Uint8Array.from(midiFile.writeMidi(whole)));
-    const how = [
-      '-ni',
-      '-R',
-      '0',
-      '-C',
-      '0',
-      '-g',
-      '0.6',
-      '-r',
-      String(2 * RATE),
-      '-T',
-      'raw',
-      '-O',
-      's16',
-      '-F',
-      raw,
-    ];
-    execFileSync('fluidsynth', [...how, font, midi], { stdio: 'ignore' });
+    const rate = String(2 * RATE);
+    const fluidsynth = `-ni -R 0 -C 0 -g 0.6 -r ${rate} -T raw -O s16 -F`.split(' ');
+    const timidity = `--preserve-silence -EFreverb=d -EFchorus=d -s ${rate} -Or1sl -o`.split(' ');
+    if (font.endsWith('.cfg')) execFileSync('timidity', ['-c', font, ...timidity, raw, midi], QUIETLY);
+    else execFileSync('fluidsynth', [...fluidsynth, raw, font, midi], QUIETLY);
     const bytes = readFileSync(raw);
     const at = (i: number): number => bytes.readInt16LE(2 * i);
     // Two channels at twice the rate: the mean of four values.

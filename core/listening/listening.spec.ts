@@ -4,10 +4,12 @@ import { strings, type Tone } from '../testing';
 import { seeded } from '../chance';
 import { isHeardEnough, judgeTake, type WantedKey } from '../practice';
 import type { KeyEvent } from '../takes';
+import { meetingsOf, SLIPS } from './meetings';
 import { NoteListener } from './noteListener';
 import { pianoShapes } from './pianoShapes';
 import { ScoreListener } from './scoreListener';
 import { shares } from './leastSquares';
+import { speaksFor } from './verdict';
 
 const RATE = 22_050;
 const shapes = pianoShapes();
@@ -52,6 +54,17 @@ function heard(
   for (let at = 0; at < sound.length; at += block)
     listener.hear(sound.slice(at, at + block), Math.min(sound.length, at + block) / rate);
   return listener.inFull();
+}
+
+/** What is told while it is played, and when each was told. */
+function firstWords(sound: Float32Array, wanted = WANTED): (KeyEvent & { readonly told: number })[] {
+  const listener = new ScoreListener(wanted, shapes, RATE);
+  const all: (KeyEvent & { readonly told: number })[] = [];
+  for (let at = 0; at + 512 <= sound.length; at += 512) {
+    const told = (at + 512) / RATE;
+    all.push(...listener.hear(sound.slice(at, at + 512), told).map((event) => ({ ...event, told })));
+  }
+  return all;
 }
 
 const BEGINS = 0.4;
@@ -151,14 +164,37 @@ describe('both hands heard by the score', () => {
   });
 
   it('tells the first word at once: each strike before the next comes', () => {
-    const sound = strings(played());
-    const listener = new ScoreListener(WANTED, shapes, RATE);
     const told = new Map<number, number>();
-    for (let at = 0; at + 512 <= sound.length; at += 512)
-      for (const { seconds } of listener.hear(sound.slice(at, at + 512), (at + 512) / RATE))
-        if (!told.has(seconds)) told.set(seconds, (at + 512) / RATE - seconds);
+    for (const { seconds, told: at } of firstWords(strings(played())))
+      if (!told.has(seconds)) told.set(seconds, at - seconds);
     expect(told.size).toBe(SCORE.length);
     expect(Math.max(...told.values())).toBeLessThan(0.15);
+  });
+
+  it('takes no noise of a room for the first key', () => {
+    for (const keys of [
+      [60, 65],
+      [48, 60, 67],
+    ])
+      for (let seed = 0; seed < 20; seed++) {
+        const random = seeded(seed);
+        const noise = Float32Array.from({ length: 0.6 * RATE }, () => 0.0004 * (random() - 0.5));
+        const wanted = [0, 2, 4].flatMap((by): WantedKey[] =>
+          keys.map((key) => ({ tick: by, seconds: by, midi: key + by, hand: 'right', from: `n${by}` })),
+        );
+        expect(firstWords(noise, wanted)).toEqual([]);
+      }
+  });
+
+  it('tells a wrong key at once, but an octave only when all was heard', () => {
+    const slips = WANTED.filter(({ seconds }) => [2.5, 3.5, 4.5].includes(seconds));
+    for (const by of [-1, 12, -12]) {
+      const told = slips.map(({ midi, seconds }) => {
+        const sound = strings(played((key, at) => (key === midi && at === seconds ? key + by : key)));
+        return [firstWords(sound), heard(sound)].map((events) => isTold(events, midi + by, seconds));
+      });
+      expect([by, ...told]).toEqual([by, ...slips.map(() => [by === -1, true])]);
+    }
   });
 
   it('hears nothing in silence, hum, noise, clipping and speech, and gives no verdict on another tune', () => {
@@ -201,6 +237,34 @@ describe('a tune heard with nothing known of it', () => {
       expect(events.filter(({ velocity }) => velocity > 0).map(({ midi }) => midi)).toEqual(tune);
       expect(events.filter(({ velocity }) => velocity === 0).length).toBe(tune.length);
     }
+  });
+});
+
+describe('what speaks for a strike being a meeting', () => {
+  const chord = fc.uniqueArray(fc.integer({ min: 40, max: 84 }), { minLength: 1, maxLength: 4 });
+  const speaks = (struck: readonly number[], keys: readonly number[]): number => {
+    const bands = shapes.shapes[0].map((_, band) =>
+      struck.reduce((sum, key) => sum + shapes.shapes[key - 21][band], 0),
+    );
+    const wanted = keys.map((midi): WantedKey => ({ tick: 0, seconds: 0, midi, hand: 'left', from: 'n' }));
+    return speaksFor(shapes, shapes.likeness(bands), meetingsOf(wanted)[0]);
+  };
+
+  it('is about 1 where it is, and not far below 0 however much else is struck', () => {
+    fc.assert(
+      fc.property(chord, chord, (struck, keys) => {
+        expect(speaks(struck, struck)).toBeGreaterThan(0.8);
+        fc.pre(
+          struck.every((key) =>
+            keys.every((other) => key !== other && !SLIPS.some((by) => other + by === key)),
+          ),
+        );
+        const others = speaks(struck, keys);
+        expect(others).toBeLessThan(speaks(struck, struck) - 0.2);
+        expect(others).toBeGreaterThanOrEqual(-0.2);
+      }),
+    );
+    expect(speaks([63, 64, 70, 71], [67])).toBe(-0.2);
   });
 });
 

@@ -1,7 +1,7 @@
 import { Follower } from '../paths';
 import { medianOf, type WantedKey } from '../practice';
 import { type KeyEvent, USUAL_VELOCITY } from '../takes';
-import { Ear, type Strike } from './ear';
+import { Ear, FULL_LOOK, type Strike } from './ear';
 import { type KeyShapes, tuned, Tuning } from './keyShapes';
 import { type Example, learned } from './learned';
 import { type Meeting, meetingsOf } from './meetings';
@@ -20,6 +20,8 @@ const SPREAD_SECONDS = 0.18;
 const FAINT = 1 / 8;
 /** How this piano sounds is learned while it is played from so many strikes on, anew when there are twice as many, from the last of them. */
 const [FEW, MANY] = [8, 256];
+/** What speaks less for a meeting is no first of all keys, but a noise of the room, and no wrong key is told of it at once. */
+const CLEAR = 0.2;
 /** So often all of it is gone through once it is over. */
 const ROUNDS = 3;
 /** More strikes than an hour of playing has are not kept. */
@@ -38,8 +40,12 @@ export class ScoreListener implements KeyListener {
   private strikes: Strike[] = [];
   /** What the keys of this piano sound like, as far as it is known. */
   private own: KeyShapes;
-  /** The meeting told last: what was told is not told again. */
-  private told: { readonly number: number; readonly meeting: number } | null = null;
+  /** The keys wanted of which something was told last: it is not told again. */
+  private told: {
+    readonly number: number;
+    readonly meeting: number;
+    readonly keys: readonly number[];
+  } | null = null;
 
   /** `pace`: how many seconds a second of the music is expected to take; `others`: keys the program strikes meanwhile. */
   constructor(
@@ -67,12 +73,24 @@ export class ScoreListener implements KeyListener {
       if (strike.isFull && this.strikes.length < MOST_STRIKES) this.strikes.push(strike);
       if (meeting === null || last.meeting !== meeting) continue;
       if (strike.isFull) this.learnFrom(strike, likened.strike, meeting);
-      if (this.told?.number === strike.number && this.told.meeting === meeting) continue;
-      this.told = { number: strike.number, meeting };
-      const heard = heardOf(shapes, [likened], this.meetings[meeting], true);
-      events.push(...eventsOf(heard, strike.seconds));
+      events.push(...this.firstWords(shapes, likened, meeting));
     }
     return events;
+  }
+
+  /** What is told at once of a strike: by a quick look what is sure, by a full one what was not told yet. */
+  private firstWords(shapes: KeyShapes, likened: Likened, meeting: number): KeyEvent[] {
+    const { strike, came } = likened;
+    const isClear = speaksFor(shapes, came, this.meetings[meeting]) >= CLEAR;
+    const last = this.told;
+    if (!isClear && !last) return [];
+    const told = last?.number === strike.number && last.meeting === meeting ? last.keys : [];
+    const look = strike.listened < FULL_LOOK ? 'quick' : 'first';
+    const heard = heardOf(shapes, [likened], this.meetings[meeting], look).filter(
+      ({ key, how }) => (how === 'heard' || (how === 'wrong' && isClear)) && !told.includes(key),
+    );
+    this.told = { number: strike.number, meeting, keys: [...told, ...heard.map(({ key }) => key)] };
+    return eventsOf(heard, strike.seconds);
   }
 
   /** What was struck, judged by all that was heard, now that it is over: by then it is known how this piano sounds. */

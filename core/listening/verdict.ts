@@ -20,8 +20,10 @@ const RIVAL = 0.03;
  */
 const SPEAKS = { share: 2.1, sounds: 1.2, wanted: -4, wantedSounds: -5.5, others: -2.9 } as const;
 const SURE = -5.3;
-/** So much surer it must be where the piano is not known yet, and for a first word: octaves above all, for which the piano must be known well. */
-const SURER = { unknown: 3, atOnce: 1, octaveAtOnce: 3 } as const;
+/** So much surer it must be where the piano is not known yet, by a quick look, and by a full one while it is played: octaves above all, for which the piano must be known well. */
+const SURER = { unknown: 3, quick: 3, first: 1, firstOctave: 3, over: 0 } as const;
+/** A quick look, a full one, and all that was heard, once it is over. */
+export type Look = 'quick' | 'first' | 'over';
 /** What there is less of counts as so much. */
 const LEAST = 1e-4;
 
@@ -33,14 +35,14 @@ export interface HeardKey {
   readonly struck: number | null;
 }
 
-/** What was heard of the keys of a meeting, in a strike and those that followed it too soon to be the next, in full or `atOnce`. */
+/** What was heard of the keys of a meeting, in a strike and those that followed it too soon to be the next. */
 export function heardOf(
   shapes: KeyShapes,
   strikes: readonly Likened[],
   meeting: Meeting,
-  atOnce = false,
+  look: Look = 'over',
 ): HeardKey[] {
-  const each = strikes.map((strike) => heardIn(shapes, strike, meeting, atOnce));
+  const each = strikes.map((strike) => heardIn(shapes, strike, meeting, look));
   return meeting.keys.map((key, i): HeardKey => {
     if (each.some((heard) => heard[i].how === 'heard')) return { key, how: 'heard', struck: null };
     return each.map((heard) => heard[i]).find(({ how }) => how === 'wrong') ?? each[0][i];
@@ -51,15 +53,14 @@ function heardIn(
   shapes: KeyShapes,
   { came, sounded }: Likened,
   { keys, sounding, rivals, beside }: Meeting,
-  atOnce: boolean,
+  look: Look,
 ): HeardKey[] {
+  const doubtful = SURE + (shapes.areOwn ? 0 : SURER.unknown);
   const sureFrom = (by: number): number =>
-    SURE +
-    (shapes.areOwn ? 0 : SURER.unknown) +
-    (atOnce ? (Math.abs(by) === 12 ? SURER.octaveAtOnce : SURER.atOnce) : 0);
+    doubtful + SURER[look === 'first' && Math.abs(by) === 12 ? 'firstOctave' : look];
   const struck = shapes.fit(came, [...keys, ...rivals, ...sounding]);
   // In full, where the piano is not known, a rival may be taken for a key wanted: it is looked for among those wanted alone, too.
-  const alone = shapes.areOwn || atOnce ? struck : shapes.fit(came, [...keys, ...sounding]);
+  const alone = shapes.areOwn || look !== 'over' ? struck : shapes.fit(came, [...keys, ...sounding]);
   const sounds = shapes.fit(sounded, [...keys, ...rivals, ...beside, ...sounding]);
   let all = 0;
   for (const rival of rivals) all += struck.shareOf(rival);
@@ -74,21 +75,25 @@ function heardIn(
     .flatMap((rival) => keys.map((key) => ({ key, rival })))
     .filter(({ key, rival }) => SLIPS.some((by) => key + by === rival))
     .map((pair) => ({ ...pair, speaks: speaks(pair.key, pair.rival) }))
-    .filter((pair) => pair.speaks >= sureFrom(pair.rival - pair.key))
+    .filter((pair) => pair.speaks >= doubtful)
     .sort((a, b) => b.speaks - a.speaks);
   // Each rival stands for one key.
   const standsFor = new Map<number, number>();
   const taken = new Set<number>();
-  for (const { key, rival } of pairs) {
+  const open = new Set<number>();
+  for (const { key, rival, speaks: by } of pairs) {
     if (standsFor.has(key) || taken.has(rival)) continue;
-    standsFor.set(key, rival);
-    taken.add(rival);
+    if (by >= sureFrom(rival - key)) {
+      standsFor.set(key, rival);
+      taken.add(rival);
+    } else if (look === 'quick') open.add(key);
   }
   return keys.map((key): HeardKey => {
     const rival = standsFor.get(key);
     if (rival !== undefined) return { key, how: 'wrong', struck: rival };
     const isHeard =
-      struck.shareOf(key) > HEARD || alone.shareOf(key) > HEARD_ALONE || sounds.shareOf(key) > HEARD_BEFORE;
+      !open.has(key) &&
+      (struck.shareOf(key) > HEARD || alone.shareOf(key) > HEARD_ALONE || sounds.shareOf(key) > HEARD_BEFORE);
     return { key, how: isHeard ? 'heard' : 'not-heard', struck: null };
   });
 }
