@@ -18,7 +18,7 @@ const STAYS = 0.8;
 const SPREAD_SECONDS = 0.18;
 /** What is fainter than the usual strike by this factor is a noise of the room; as loudness is counted here that is some 45 dB. */
 const FAINT = 1 / 8;
-/** How this piano sounds is learned while it is played from so many strikes on, anew when there are twice as many, from the last of them. */
+/** How this piano sounds is learned while it is played from so many strikes on, anew when there are twice as many, up to the most: more would teach it its own mistakes. */
 const [FEW, MANY] = [8, 256];
 /** What speaks less for a meeting is no first of all keys, but a noise of the room, and no wrong key is told of it at once. */
 const CLEAR = 0.2;
@@ -33,9 +33,8 @@ export class ScoreListener implements KeyListener {
   private readonly meetings: readonly Meeting[];
   private readonly follower: Follower<Likened>;
   private readonly tuning: Tuning;
-  /** The last strikes that were meetings, and how many there were. */
+  /** The first strikes that were meetings. */
   private readonly examples: Example[] = [];
-  private placed = 0;
   private learnsAt = FEW;
   private strikes: Strike[] = [];
   /** What the keys of this piano sound like, as far as it is known. */
@@ -121,13 +120,12 @@ export class ScoreListener implements KeyListener {
 
   /** Learns how this piano is tuned and sounds. */
   private learnFrom(strike: Strike, tunedTo: Strike, meeting: number): void {
+    if (this.examples.length === MANY) return;
     const { keys, sounding } = this.meetings[meeting];
     this.tuning.add(strike, keys);
-    this.examples.push({ came: tunedTo.came, keys: [...keys, ...sounding] });
-    if (this.examples.length > MANY) this.examples.shift();
-    if (++this.placed < this.learnsAt) return;
+    if (this.examples.push({ came: tunedTo.came, keys: [...keys, ...sounding] }) < this.learnsAt) return;
     this.own = learned(this.own, this.examples);
-    this.learnsAt = Math.min(2 * this.placed, this.placed + MANY);
+    this.learnsAt *= 2;
   }
 
   private newFollower(): Follower<Likened> {
