@@ -94,6 +94,7 @@ describe('harmony notes given to notes of the tune', () => {
         fc.constantFrom(1, 4, 6, 7),
         fc.nat(),
         (own, how, level, at) => {
+          fc.pre(own.melody.length > 0);
           const levelled = applyEdit(own, {
             kind: 'choose',
             choices: { level, fills: { measure: 'none', seed: 0 } },
