@@ -69,13 +69,19 @@ function heard(
   const sound = atRate([inRoom(dry, 1.2, 0.3, 0.002), inRoom(dry, 0.3, 0.15, 0.002), dry][i % 3], rate);
   const before = process.cpuUsage().user;
   const listener = new ScoreListener(wanted, SHAPES, rate);
-  const first: KeyEvent[][] = [];
-  for (let at = 0; at + BLOCK <= sound.length; at += BLOCK)
-    first.push(listener.hear(sound.slice(at, at + BLOCK), (at + BLOCK) / rate));
+  const first = fed(listener, sound, rate);
   const events = listener.inFull();
   const processor = (process.cpuUsage().user - before) / 1000;
   const { beatSeconds } = piece;
   return { wanted, struck, events, first, beatSeconds, processor, seconds: sound.length / rate };
+}
+
+/** Sound fed to a listener in blocks, from so many seconds on: what it told at once with each. */
+function fed(listener: ScoreListener, sound: Float32Array, rate = RATE, from = 0): KeyEvent[][] {
+  return Array.from({ length: Math.floor(sound.length / BLOCK) }, (_, i) => {
+    const ended = (i + 1) * BLOCK;
+    return listener.hear(sound.slice(ended - BLOCK, ended), from + ended / rate);
+  });
 }
 
 /** The same sound with so many samples a second. */
@@ -126,7 +132,7 @@ class Tally {
       const about = struck.flatMap((event, w) =>
         event && Math.abs(event.seconds - seconds) < ABOUT ? [{ event, wanted: wanted[w] }] : [],
       );
-      for (const { wanted: key } of about.slice(0, 1)) isRight.set(key.tick, false);
+      if (about.length > 0) isRight.set(about[0].wanted.tick, false);
       // Told, but neither struck nor wanted about then: a key that was accused for nothing.
       const isThere = about.some(
         ({ event, wanted: { tick } }) =>
@@ -216,8 +222,7 @@ function oneHand(name: string, font: string): void {
     const keys = wanted.map(({ seconds, midi }) => ({ at: BEFORE + seconds, midi, lasts, velocity }));
     const sound = inRoom(rendered(keys, isPedalled ? [0.4] : [], font), 0.4, 0.15, 0.002);
     const listener = new ScoreListener(wanted, SHAPES, RATE);
-    for (let at = 0; at + BLOCK <= sound.length; at += BLOCK)
-      listener.hear(sound.slice(at, at + BLOCK), (at + BLOCK) / RATE);
+    fed(listener, sound);
     const events = listener.inFull();
     const open = new Set(events);
     for (const { at, midi } of keys) {
@@ -238,12 +243,10 @@ function anHour(font: string): void {
   sound.set(inRoom(rendered(keys, [], font), 0.4, 0.15, 0.002).slice(0, sound.length));
   const listener = new ScoreListener(wanted, SHAPES, RATE);
   const [before, times] = [process.cpuUsage().user, Math.ceil(3600 / lasts)];
-  const heard = Array.from({ length: times }, (_, time) => {
-    let count = 0;
-    for (let at = 0; at + BLOCK <= sound.length; at += BLOCK)
-      count += listener.hear(sound.slice(at, at + BLOCK), time * lasts + (at + BLOCK) / RATE).length;
-    return count;
-  });
+  const heard = Array.from(
+    { length: times },
+    (_, time) => fed(listener, sound, RATE, time * lasts).flat().length,
+  );
   const live = process.cpuUsage().user;
   const all = listener.inFull().length;
   const over = process.cpuUsage().user;

@@ -186,7 +186,7 @@ describe('both hands heard by the score', () => {
       }
   });
 
-  it('tells a wrong key at once, but an octave only when all was heard', () => {
+  it('tells a wrong key at once, but an octave that is not certain only when all was heard', () => {
     const slips = WANTED.filter(({ seconds }) => [2.5, 3.5, 4.5].includes(seconds));
     for (const by of [-1, 12, -12]) {
       const told = slips.map(({ midi, seconds }) => {

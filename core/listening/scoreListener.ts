@@ -84,7 +84,7 @@ export class ScoreListener implements KeyListener {
     const last = this.told;
     if (!isClear && !last) return [];
     const told = last?.number === strike.number && last.meeting === meeting ? last.keys : [];
-    const look = strike.listened < FULL_LOOK ? 'quick' : 'first';
+    const look = strike.listened < FULL_LOOK ? 'quick' : 'full';
     const heard = heardOf(shapes, [likened], this.meetings[meeting], look).filter(
       ({ key, how }) => (how === 'heard' || (how === 'wrong' && isClear)) && !told.includes(key),
     );

@@ -16,14 +16,14 @@ const RIVAL = 0.03;
 /**
  * When a rival is called a wrong key: how much there is of it speaks for it, and that it sounds on; against it the key
  * wanted, in what came and in what sounds, and other rivals, which tell that something else was heard. Found by logistic
- * regression on takes of a simulated player through pianos of two sound fonts, in rooms.
+ * regression on takes of the demo songs by a simulated player, through pianos of two sound fonts, in rooms.
  */
 const SPEAKS = { share: 2.1, sounds: 1.2, wanted: -4, wantedSounds: -5.5, others: -2.9 } as const;
 const SURE = -5.3;
-/** So much surer it must be where the piano is not known yet, by a quick look, and by a full one while it is played: octaves above all, for which the piano must be known well. */
-const SURER = { unknown: 3, quick: 3, first: 1, firstOctave: 3, over: 0 } as const;
-/** A quick look, a full one, and all that was heard, once it is over. */
-export type Look = 'quick' | 'first' | 'over';
+/** A quick look, a full one while it is played, and all that was heard, once it is over. */
+export type Look = 'quick' | 'full' | 'over';
+/** So much surer it must be by each look, and where the piano is not known yet. */
+const SURER = { quick: 3, full: 1, over: 0, unknown: 3 } as const;
 /** What there is less of counts as so much. */
 const LEAST = 1e-4;
 
@@ -56,10 +56,11 @@ function heardIn(
   look: Look,
 ): HeardKey[] {
   const doubtful = SURE + (shapes.areOwn ? 0 : SURER.unknown);
+  // For octaves the piano must be known well: a full look is no surer than a quick one.
   const sureFrom = (by: number): number =>
-    doubtful + SURER[look === 'first' && Math.abs(by) === 12 ? 'firstOctave' : look];
+    doubtful + SURER[look === 'full' && Math.abs(by) === 12 ? 'quick' : look];
   const struck = shapes.fit(came, [...keys, ...rivals, ...sounding]);
-  // In full, where the piano is not known, a rival may be taken for a key wanted: it is looked for among those wanted alone, too.
+  // Once it is over, where the piano is not known, a rival may be taken for a key wanted: it is looked for among those wanted alone, too.
   const alone = shapes.areOwn || look !== 'over' ? struck : shapes.fit(came, [...keys, ...sounding]);
   const sounds = shapes.fit(sounded, [...keys, ...rivals, ...beside, ...sounding]);
   let all = 0;
