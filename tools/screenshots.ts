@@ -111,6 +111,7 @@ await withBrowser(async (browser, origin) => {
   await page.keyboard.press('1');
   await page.locator('[data-change=c3] .symbol').click();
   await page.locator('jh-chord-panel .ranked b').nth(1).waitFor();
+  await page.getByText('Weighing every chord').waitFor({ state: 'hidden' });
   await shoot('chords');
   await page.goto(`${origin}/song/demo-rain/chords`);
   await page.locator('main[aria-busy=false] jh-seam .symbol').first().waitFor();
