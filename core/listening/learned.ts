@@ -50,8 +50,6 @@ export function learned(known: KeyShapes, examples: readonly Example[]): KeyShap
       }
     }
   }
-  const areOwn = known.areOwn || count >= ENOUGH;
-  if (!areOwn) return known;
   const [louder, usual] = [withBeside(came), withBeside(expected)];
   return new KeyShapes(
     shapes.map((shape, key) => {
@@ -62,7 +60,7 @@ export function learned(known: KeyShapes, examples: readonly Example[]): KeyShap
       const length = Math.hypot(...next);
       return next.map((value) => value / length);
     }),
-    areOwn,
+    known.areOwn || count >= ENOUGH,
   );
 }
 

@@ -116,6 +116,21 @@ describe('both hands heard by the score', () => {
     }
   });
 
+  it('finds the wrong key of a short turn whenever listening begins', () => {
+    const slip = { midi: 74, seconds: 0.5 };
+    const turn = WANTED.filter(({ seconds }) => seconds <= 3);
+    const tones = played((key, at) => (key === slip.midi && at === slip.seconds ? key - 1 : key)).filter(
+      ({ at }) => at <= 3 + BEGINS,
+    );
+    const sound = strings(tones);
+    for (let from = 0; from < 12; from++) {
+      const events = heard(sound.slice(from * 500), { wanted: turn });
+      const began = (from * 500) / RATE;
+      const told = events.map((event) => ({ ...event, seconds: event.seconds + began }));
+      expect([from, isTold(told, slip.midi - 1, slip.seconds)]).toEqual([from, true]);
+    }
+  });
+
   it('takes what the program strikes meanwhile for neither wanted nor wrong', () => {
     const right = WANTED.filter(({ hand }) => hand === 'right');
     const left = WANTED.filter(({ hand }) => hand === 'left');

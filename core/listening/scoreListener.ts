@@ -46,10 +46,10 @@ export class ScoreListener implements KeyListener {
     readonly keys: readonly number[];
   } | null = null;
 
-  /** `pace`: how many seconds a second of the music is expected to take; `others`: keys the program strikes meanwhile. */
+  /** `known`: what a piano sounds like; `pace`: how many seconds a second of the music is expected to take; `others`: keys the program strikes meanwhile. */
   constructor(
     wanted: readonly WantedKey[],
-    shapes: KeyShapes,
+    private readonly known: KeyShapes,
     samplesPerSecond: number,
     private readonly pace = 1,
     others: readonly WantedKey[] = [],
@@ -57,8 +57,8 @@ export class ScoreListener implements KeyListener {
     this.ear = new Ear(samplesPerSecond, STAYS);
     this.meetings = meetingsOf(wanted, others);
     this.follower = this.newFollower();
-    this.tuning = new Tuning(shapes);
-    this.own = shapes;
+    this.tuning = new Tuning(known);
+    this.own = known;
   }
 
   /** Hears the next block, which ended at `ended` seconds; what it tells is a first word. */
@@ -113,9 +113,17 @@ export class ScoreListener implements KeyListener {
         if (next.thing.strike.seconds - likened.strike.seconds > SPREAD_SECONDS) break;
         chord.push(next.thing);
       }
-      const heard = heardOf(shapes, chord, this.meetings[meeting]);
-      return eventsOf(heard, likened.strike.seconds);
+      return eventsOf(this.heardInFull(chord, this.meetings[meeting]), likened.strike.seconds);
     });
+  }
+
+  /** What was heard of a meeting; where little was learned of the piano, by what was known before, too. */
+  private heardInFull(chord: readonly Likened[], meeting: Meeting): HeardKey[] {
+    const heard = heardOf(this.own, chord, meeting);
+    if (this.own.areOwn) return heard;
+    const by = chord.map(({ strike }) => likenedBy(this.known, strike));
+    const before = heardOf(this.known, by, meeting);
+    return heard.map((one, i) => (one.how === 'not-heard' && before[i].how === 'heard' ? before[i] : one));
   }
 
   /** Learns how this piano is tuned and sounds. */
